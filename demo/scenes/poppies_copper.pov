@@ -46,5 +46,3 @@ Stand(<-1.35,4.05,0.6>,<-20,14,24>,0.56,<1.0,0.055,0.0>)
 // buds
 #macro Bud(P,A) union { sphere { 0,0.13 scale <0.8,1.35,0.8> pigment { granite scale 0.05 color_map { [0 rgb <0.07,0.15,0.04>][1 rgb <0.14,0.24,0.08>] } } normal { granite 0.5 scale 0.02 } finish { ambient 0 diffuse 0.8 } rotate z*A } translate P } #end
 Stem(<-0.5,2.1,0.4>,<0.35,3.3,0.5>,<0.75,4.15,0.5>) Bud(<0.77,4.05,0.5>,160) Stem(<-0.5,2.1,0.4>,<-0.55,3.5,0.7>,<-0.35,4.6,0.7>) Bud(<-0.34,4.68,0.7>,10)
-// fallen petals on the table
-#declare i=0; #while (i<4) object { PetalCut scale <0.55,0.07,0.55> rotate y*360*rand(S) translate <-2.3+0.75*i+0.3*rand(S),0.01,-1.2-0.7*rand(S)> pigment { rgb <0.98,0.02+0.05*rand(S),0.005> } finish { ambient 0 diffuse 0.7,0.3 specular 0.1 roughness 0.08 } } #declare i=i+1; #end

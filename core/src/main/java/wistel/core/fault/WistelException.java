@@ -1,0 +1,36 @@
+package wistel.core.fault;
+
+import java.util.Map;
+
+/**
+ * Everything Wistel refuses or fails at on purpose. Each carries a stable code, what happened, what to do next, and the data behind
+ * the words; the server turns it into an RFC 9457 problem, so a message never has to be parsed.
+ */
+public abstract sealed class WistelException extends RuntimeException
+    permits PictureException, ProfileException, MeasurementException, EntryException, PrinterException {
+
+    private final String code;
+    private final String next;
+    private final transient Map<String, Object> data;
+
+    protected WistelException(String code, String what, String next, Map<String, Object> data, Throwable cause) {
+        super(what, cause);
+        this.code = code;
+        this.next = next;
+        this.data = Map.copyOf(data);
+    }
+
+    /** Stable, for programs: {@code picture-truncated}. */
+    public String code() {
+        return code;
+    }
+
+    /** What to do now, one sentence for people. */
+    public String next() {
+        return next;
+    }
+
+    public Map<String, Object> data() {
+        return data == null ? Map.of() : data;
+    }
+}

@@ -1,0 +1,2 @@
+/** Sheets, papers and the pairing of a paper with a printer's settings. */
+package wistel.core.paper;

@@ -1,0 +1,15 @@
+package wistel.core.render;
+
+import wistel.core.icc.IccProfile;
+import wistel.core.icc.ToneCurves;
+import wistel.core.picture.LightCurve;
+
+/** The light curve of a picture, from its profile where that has a plain one. */
+public final class PictureLight {
+    private PictureLight() {
+    }
+
+    public static LightCurve of(IccProfile profile) {
+        return ToneCurves.plain(profile).map(LightCurve::new).orElse(LightCurve.GAMMA_22);
+    }
+}

@@ -1,0 +1,2 @@
+/** From a master and a docket's decisions to a print file, in strips. */
+package wistel.core.render;

@@ -1,0 +1,85 @@
+package wistel.standin;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import wistel.core.cgats.Cgats;
+import wistel.core.cgats.Patch;
+import wistel.core.colour.Lab;
+import wistel.core.icc.ProfileMaker;
+import wistel.core.paper.SheetSize;
+import wistel.core.render.ChartSheet;
+import wistel.standin.ink.Paper;
+import wistel.standin.room.Feeds;
+import wistel.standin.room.PrintJob;
+import wistel.standin.room.Ticket;
+
+/**
+ * Makes the demo's paper profiles the way a person would: prints the chart on each paper, reads it with the instrument over HTTP, and
+ * has core make the profile. Writes NAME.icc and NAME.cgats into a folder.
+ */
+final class ProfileSession {
+    private static final SheetSize SHEET = SheetSize.KNOWN.stream().filter(s -> s.name().equals("A3+")).findFirst().orElseThrow();
+
+    private ProfileSession() {
+    }
+
+    public static void main(String[] args) throws Exception {
+        Path out = Path.of(args[0]);
+        Files.createDirectories(out);
+        Path folder = Files.createTempDirectory("profiles");
+        try (PrintRoom room = new PrintRoom(folder, 0, 0)) {
+            for (Paper paper : Paper.values()) {
+                Cgats chart = measure(room, paper);
+                String name = paper.name().toLowerCase(Locale.ROOT).replace('_', '-');
+                ProfileMaker.Made made = ProfileMaker.make(paper.label() + " on Ardle 17, fine", chart);
+                Files.writeString(out.resolve(name + ".cgats"), chart.text());
+                Files.write(out.resolve(name + ".icc"), made.profile());
+                System.out.printf(Locale.ROOT, "%s: %d held-back patches, CIEDE2000 mean %.2f, 95 %% %.2f, max %.2f%n", paper.label(),
+                    made.quality().patches(), made.quality().mean(), made.quality().percentile95(), made.quality().max());
+            }
+        }
+    }
+
+    static Cgats measure(PrintRoom room, Paper paper) throws IOException, InterruptedException {
+        ChartSheet sheet = new ChartSheet(SHEET, 32, 6.8, ProfileMaker.chart());
+        ByteArrayOutputStream file = new ByteArrayOutputStream();
+        sheet.write(file, 180, paper.mediaType(), 5);
+        String feed = paper == Paper.MOSS_COTTON ? Feeds.FRONT : Feeds.REAR;
+        int job = room.printer().create(new Ticket("profile chart", "wistel", paper.mediaType(), feed, SHEET.widthMm(), SHEET.heightMm(), 5, 1, false)).id();
+        room.printer().receive(job, new java.io.ByteArrayInputStream(file.toByteArray()), "image/pwg-raster");
+        while (!room.printer().job(job).orElseThrow().state().over()) {
+            Thread.sleep(20);
+        }
+        if (room.printer().job(job).orElseThrow().state() != PrintJob.State.COMPLETED) {
+            throw new IOException("the chart on " + paper.label() + " did not come out");
+        }
+        return read(room, job, sheet, paper);
+    }
+
+    private static Cgats read(PrintRoom room, int job, ChartSheet sheet, Paper paper) throws IOException, InterruptedException {
+        StringBuilder spots = new StringBuilder();
+        for (int i = 0; i < sheet.patches().size(); i++) {
+            double[] at = sheet.centreMm(i);
+            spots.append(String.format(Locale.ROOT, "%d %.3f %.3f%n", i + 1, at[0], at[1]));
+        }
+        HttpRequest request = HttpRequest.newBuilder(URI.create("http://localhost:" + room.port() + "/instrument/" + job))
+            .POST(HttpRequest.BodyPublishers.ofString(spots.toString())).build();
+        HttpResponse<InputStream> answer = HttpClient.newHttpClient().send(request, HttpResponse.BodyHandlers.ofInputStream());
+        List<Patch> patches = new ArrayList<>();
+        for (String line : new String(answer.body().readAllBytes()).lines().toList()) {
+            String[] f = line.split(" ");
+            patches.add(new Patch(f[0], sheet.patches().get(patches.size()), new Lab(Double.parseDouble(f[1]), Double.parseDouble(f[2]), Double.parseDouble(f[3]))));
+        }
+        return Cgats.of("Wistel", "RGB chart on " + paper.label() + ", Ardle 17, " + paper.mediaType() + ", quality 5", patches);
+    }
+}

@@ -1,0 +1,322 @@
+package wistel.standin.ipp;
+
+import com.hp.jipp.encoding.Attribute;
+import com.hp.jipp.encoding.AttributeCollection;
+import com.hp.jipp.encoding.AttributeGroup;
+import com.hp.jipp.encoding.IppInputStream;
+import com.hp.jipp.encoding.IppPacket;
+import com.hp.jipp.encoding.Tag;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.zip.GZIPInputStream;
+import wistel.standin.room.Feeds;
+import wistel.standin.room.PrintJob;
+import wistel.standin.room.PrintJob.State;
+import wistel.standin.room.SheetPrinter;
+import wistel.standin.room.Ticket;
+
+/** Answers IPP requests for the sheet printer. Each operation is one method; whatever is wrong with a packet ends in an IPP status. */
+public final class IppService {
+    private static final int OK = 0x0000;
+    private static final int BAD_REQUEST = 0x0400;
+    private static final int NOT_POSSIBLE = 0x0404;
+    private static final int NOT_FOUND = 0x0406;
+    private static final int FORMAT_NOT_SUPPORTED = 0x040a;
+    private static final int ATTRIBUTES_NOT_SUPPORTED = 0x040b;
+    private static final int COMPRESSION_NOT_SUPPORTED = 0x040f;
+    private static final int OPERATION_NOT_SUPPORTED = 0x0501;
+    private static final int VERSION_NOT_SUPPORTED = 0x0503;
+
+    private final SheetPrinter printer;
+    private final PrinterDescription description;
+
+    public IppService(SheetPrinter printer, String authority) {
+        this.printer = printer;
+        this.description = new PrinterDescription(printer, authority);
+    }
+
+    /** Reads one request and its document from the stream. */
+    public IppPacket answer(InputStream body) throws IOException {
+        IppInputStream in = new IppInputStream(body);
+        IppPacket request;
+        try {
+            request = in.readPacket();
+        } catch (IOException | RuntimeException | StackOverflowError e) {
+            return reply(2, 1, BAD_REQUEST, List.of());
+        }
+        int version = request.getVersionNumber();
+        try {
+            return checked(request).orElseGet(() -> {
+                try {
+                    return operate(request, in);
+                } catch (IOException e) {
+                    return reply(request, BAD_REQUEST);
+                }
+            });
+        } catch (RuntimeException | StackOverflowError e) {
+            return reply(version, request.getRequestId(), BAD_REQUEST, List.of());
+        }
+    }
+
+    private Optional<IppPacket> checked(IppPacket request) {
+        int major = request.getVersionNumber() >> 8;
+        if (major != 1 && major != 2) {
+            return Optional.of(reply(0x0101, request.getRequestId(), VERSION_NOT_SUPPORTED, List.of()));
+        }
+        AttributeGroup operation = request.get(Tag.operationAttributes);
+        boolean headed = operation != null && operation.size() >= 2 && operation.get(0).getName().equals("attributes-charset")
+            && operation.get(1).getName().equals("attributes-natural-language");
+        boolean addressed = headed && (operation.get("printer-uri") != null || operation.get("job-uri") != null);
+        return request.getRequestId() < 1 || !addressed ? Optional.of(reply(request, BAD_REQUEST)) : Optional.empty();
+    }
+
+    private IppPacket operate(IppPacket request, InputStream document) throws IOException {
+        return switch (request.getCode()) {
+            case 0x02 -> printJob(request, document);
+            case 0x04 -> validateJob(request);
+            case 0x05 -> createJob(request);
+            case 0x06 -> sendDocument(request, document);
+            case 0x08 -> cancelJob(request);
+            case 0x09 -> jobAttributes(request);
+            case 0x0a -> getJobs(request);
+            case 0x0b -> printerAttributes(request);
+            case 0x0d -> withJob(request, job -> reply(request, printer.release(job.id()) ? OK : NOT_POSSIBLE));
+            case 0x39 -> cancelMyJobs(request);
+            case 0x3b -> withJob(request, job -> jobReply(request, job));
+            case 0x3c -> reply(request, OK);
+            default -> reply(request, OPERATION_NOT_SUPPORTED);
+        };
+    }
+
+    // --- operations ---
+
+    private IppPacket printJob(IppPacket request, InputStream document) throws IOException {
+        int refused = refusal(request);
+        if (refused != OK) {
+            return reply(request, refused);
+        }
+        PrintJob.Seen job = printer.create(ticket(request));
+        return jobReply(request, receive(request, job.id(), document));
+    }
+
+    private IppPacket validateJob(IppPacket request) {
+        return reply(request, refusal(request));
+    }
+
+    private IppPacket createJob(IppPacket request) {
+        int refused = refusal(request);
+        return refused != OK ? reply(request, refused) : jobReply(request, printer.create(ticket(request)));
+    }
+
+    private IppPacket sendDocument(IppPacket request, InputStream document) throws IOException {
+        int refused = refusal(request);
+        if (refused != OK) {
+            return reply(request, refused);
+        }
+        if (operation(request, "last-document").isEmpty()) {
+            return reply(request, BAD_REQUEST);
+        }
+        int id = jobId(request);
+        Optional<PrintJob.Seen> job = printer.job(id);
+        if (job.isEmpty()) {
+            return reply(request, NOT_FOUND);
+        }
+        if (printer.hasDocument(id) || job.get().state().over()) {
+            return reply(request, NOT_POSSIBLE);
+        }
+        return jobReply(request, receive(request, id, document));
+    }
+
+    private PrintJob.Seen receive(IppPacket request, int id, InputStream document) throws IOException {
+        boolean gzip = operation(request, "compression").orElse("none").equals("gzip");
+        String format = operation(request, "document-format").orElse("image/pwg-raster");
+        InputStream plain = gzip ? new GZIPInputStream(document) : document;
+        if (format.equals("application/octet-stream")) {
+            java.io.PushbackInputStream peek = new java.io.PushbackInputStream(plain, 2);
+            byte[] head = peek.readNBytes(2);
+            peek.unread(head);
+            plain = peek;
+            format = head.length == 2 && (head[0] & 0xFF) == 0xFF ? "image/jpeg" : "image/pwg-raster";
+        }
+        return printer.receive(id, plain, format);
+    }
+
+    private IppPacket cancelJob(IppPacket request) {
+        return withJob(request, job -> reply(request, printer.cancel(job.id()) ? OK : NOT_POSSIBLE));
+    }
+
+    private IppPacket cancelMyJobs(IppPacket request) {
+        String user = user(request);
+        printer.jobs().stream().filter(j -> j.ticket().user().equals(user)).forEach(j -> printer.cancel(j.id()));
+        return reply(request, OK);
+    }
+
+    private IppPacket jobAttributes(IppPacket request) {
+        return withJob(request, job -> {
+            Set<String> wanted = requested(request);
+            List<Attribute<?>> attributes = new ArrayList<>(describe(job));
+            attributes.removeIf(a -> !wanted(wanted, a.getName(), Set.of("job-description", "job-template", "all")));
+            return reply(request.getVersionNumber(), request.getRequestId(), OK, List.of(AttributeGroup.groupOf(Tag.jobAttributes, attributes)));
+        });
+    }
+
+    private IppPacket getJobs(IppPacket request) {
+        String which = operation(request, "which-jobs").orElse("not-completed");
+        if (!Set.of("completed", "not-completed", "all").contains(which)) {
+            return reply(request, ATTRIBUTES_NOT_SUPPORTED);
+        }
+        boolean mine = operation(request, "my-jobs").orElse("false").equals("true");
+        int limit = operation(request, "limit").map(Integer::parseInt).orElse(Integer.MAX_VALUE);
+        Set<String> wanted = requested(request);
+        Set<String> fields = wanted.isEmpty() ? Set.of("job-id", "job-uri") : wanted;
+        List<AttributeGroup> groups = printer.jobs().stream()
+            .filter(j -> which.equals("all") || which.equals("completed") == j.state().over())
+            .filter(j -> !mine || j.ticket().user().equals(user(request)))
+            .limit(limit)
+            .map(j -> AttributeGroup.groupOf(Tag.jobAttributes, describe(j).stream()
+                .filter(a -> wanted(fields, a.getName(), Set.of("job-description", "job-template", "all"))).toList()))
+            .collect(Collectors.toList());
+        return reply(request.getVersionNumber(), request.getRequestId(), OK, groups);
+    }
+
+    private IppPacket printerAttributes(IppPacket request) {
+        Set<String> wanted = requested(request);
+        List<Attribute<?>> attributes = new ArrayList<>(description.attributes());
+        // the media database is long: only for those who ask for it by name (PWG 5100.7, 6.9.13)
+        attributes.removeIf(a -> a.getName().equals("media-col-database") ? !wanted.contains("media-col-database")
+            : !wanted(wanted, a.getName(), Set.of("printer-description", "job-template", "media-col-database-only", "all")));
+        return reply(request.getVersionNumber(), request.getRequestId(), OK, List.of(AttributeGroup.groupOf(Tag.printerAttributes, attributes)));
+    }
+
+    private static boolean wanted(Set<String> wanted, String name, Set<String> groups) {
+        return wanted.isEmpty() || wanted.contains(name) || wanted.stream().anyMatch(groups::contains);
+    }
+
+    // --- reading requests ---
+
+    private int refusal(IppPacket request) {
+        Optional<String> format = operation(request, "document-format");
+        if (format.isPresent() && !PrinterDescription.FORMATS.contains(format.get())) {
+            return FORMAT_NOT_SUPPORTED;
+        }
+        Optional<String> compression = operation(request, "compression");
+        if (compression.isPresent() && !Set.of("none", "gzip").contains(compression.get())) {
+            return COMPRESSION_NOT_SUPPORTED;
+        }
+        boolean strict = operation(request, "ipp-attribute-fidelity").orElse("false").equals("true");
+        return strict && !offered(ticket(request)) ? ATTRIBUTES_NOT_SUPPORTED : OK;
+    }
+
+    private static boolean offered(Ticket t) {
+        return t.widthMm() == 0 || Feeds.offers().stream().anyMatch(o -> Feeds.size(t.widthMm(), t.heightMm()).equals(Optional.of(o.size()))
+            && (t.mediaType().isEmpty() || o.paper().mediaType().equals(t.mediaType())) && (t.feed().isEmpty() || o.feed().equals(t.feed())));
+    }
+
+    private Ticket ticket(IppPacket request) {
+        AttributeGroup job = Optional.ofNullable(request.get(Tag.jobAttributes)).orElse(AttributeGroup.groupOf(Tag.jobAttributes));
+        String type = "";
+        String feed = "";
+        double w = 0;
+        double h = 0;
+        if (job.get("media-col") != null && job.get("media-col").get(0) instanceof AttributeCollection media) {
+            type = member(media, "media-type").map(IppService::plain).orElse("");
+            feed = member(media, "media-source").map(IppService::plain).orElse("");
+            Optional<Object> size = member(media, "media-size");
+            if (size.isPresent() && size.get() instanceof AttributeCollection dimensions) {
+                w = member(dimensions, "x-dimension").map(v -> number(v) / 100).orElse(0.0);
+                h = member(dimensions, "y-dimension").map(v -> number(v) / 100).orElse(0.0);
+            }
+        } else if (job.get("media") != null) {
+            String name = plain(job.get("media").get(0));
+            var size = Feeds.sizes().stream().filter(s -> s.ippName().equals(name)).findFirst();
+            w = size.map(s -> s.widthMm()).orElse(0.0);
+            h = size.map(s -> s.heightMm()).orElse(0.0);
+        }
+        int quality = value(job, "print-quality").map(v -> (int) number(v)).filter(q -> q >= 3 && q <= 5).orElse(5);
+        int copies = value(job, "copies").map(v -> (int) number(v)).orElse(1);
+        boolean held = value(job, "job-hold-until").map(v -> !plain(v).equals("no-hold")).orElse(false);
+        return new Ticket(operation(request, "job-name").orElse("untitled"), user(request), type, feed, w, h, quality, copies, held);
+    }
+
+    private static Optional<Object> value(AttributeGroup group, String name) {
+        Attribute<?> attribute = group.get(name);
+        return attribute == null || attribute.isEmpty() ? Optional.empty() : Optional.of(attribute.get(0));
+    }
+
+    private static Optional<Object> member(AttributeCollection collection, String name) {
+        return collection.getAttributes().stream().filter(a -> a.getName().equals(name) && !a.isEmpty()).<Object>map(a -> a.get(0)).findFirst();
+    }
+
+    private static double number(Object value) {
+        return value instanceof Number n ? n.doubleValue() : value instanceof com.hp.jipp.encoding.Enum e ? e.getCode() : Double.parseDouble(value.toString());
+    }
+
+    private static String plain(Object value) {
+        return value instanceof com.hp.jipp.encoding.Stringable s ? s.asString()
+            : value instanceof com.hp.jipp.encoding.TaggedValue t ? String.valueOf(t.getValue()) : String.valueOf(value);
+    }
+
+    private static Optional<String> operation(IppPacket request, String name) {
+        return value(request.get(Tag.operationAttributes), name).map(IppService::plain);
+    }
+
+    private static String user(IppPacket request) {
+        return operation(request, "requesting-user-name").orElse("anonymous");
+    }
+
+    private static Set<String> requested(IppPacket request) {
+        Attribute<?> attribute = request.get(Tag.operationAttributes).get("requested-attributes");
+        return attribute == null ? Set.of() : attribute.stream().map(IppService::plain).collect(Collectors.toSet());
+    }
+
+    private int jobId(IppPacket request) {
+        return operation(request, "job-id").map(Integer::parseInt)
+            .or(() -> operation(request, "job-uri").map(u -> Integer.parseInt(u.substring(u.lastIndexOf('/') + 1)))).orElse(-1);
+    }
+
+    private IppPacket withJob(IppPacket request, java.util.function.Function<PrintJob.Seen, IppPacket> then) {
+        return printer.job(jobId(request)).map(then).orElseGet(() -> reply(request, NOT_FOUND));
+    }
+
+    // --- writing replies ---
+
+    private List<Attribute<?>> describe(PrintJob.Seen job) {
+        List<Attribute<?>> all = new ArrayList<>(List.of(
+            Attrs.integer("job-id", job.id()), Attrs.uri("job-uri", description.ippUri() + "/" + job.id()),
+            Attrs.uri("job-printer-uri", description.ippUri()), Attrs.name("job-name", job.ticket().name()),
+            Attrs.name("job-originating-user-name", job.ticket().user()), Attrs.enums("job-state", job.state().code()),
+            Attrs.keyword("job-state-reasons", job.reason()), Attrs.integer("time-at-creation", description.upTime(job.created())),
+            job.started().<Attribute<?>>map(t -> Attrs.integer("time-at-processing", description.upTime(t))).orElse(Attrs.none("time-at-processing")),
+            job.finished().<Attribute<?>>map(t -> Attrs.integer("time-at-completed", description.upTime(t))).orElse(Attrs.none("time-at-completed")),
+            Attrs.integer("job-printer-up-time", description.upTime(printer.clock().instant())),
+            Attrs.integer("job-impressions-completed", job.state() == State.COMPLETED ? 1 : 0),
+            Attrs.integer("wistel-percent-laid-down", job.percent())));
+        if (job.state() == State.COMPLETED) {
+            all.add(Attrs.uri("wistel-scan-uri", description.httpUri() + "scan/" + job.id() + ".tif"));
+        }
+        return all;
+    }
+
+    private IppPacket jobReply(IppPacket request, PrintJob.Seen job) {
+        Set<String> fields = Set.of("job-id", "job-uri", "job-state", "job-state-reasons");
+        return reply(request.getVersionNumber(), request.getRequestId(), OK, List.of(AttributeGroup.groupOf(Tag.jobAttributes,
+            describe(job).stream().filter(a -> fields.contains(a.getName())).toList())));
+    }
+
+    private static IppPacket reply(IppPacket request, int status) {
+        return reply(request.getVersionNumber(), request.getRequestId(), status, List.of());
+    }
+
+    private static IppPacket reply(int version, int requestId, int status, List<AttributeGroup> groups) {
+        List<AttributeGroup> all = new ArrayList<>();
+        all.add(AttributeGroup.groupOf(Tag.operationAttributes, Attrs.charset("attributes-charset", "utf-8"),
+            Attrs.language("attributes-natural-language", "en")));
+        all.addAll(groups);
+        return new IppPacket(version, status, Math.max(0, requestId), all);
+    }
+}

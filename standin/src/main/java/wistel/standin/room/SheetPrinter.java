@@ -1,0 +1,427 @@
+package wistel.standin.room;
+
+import java.io.BufferedInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.concurrent.CancellationException;
+import javax.imageio.stream.FileImageInputStream;
+import wistel.core.fault.WistelException;
+import wistel.core.paper.SheetSize;
+import wistel.core.picture.LabScan;
+import wistel.core.picture.LightCurve;
+import wistel.core.picture.PictureFile;
+import wistel.core.picture.Progress;
+import wistel.core.picture.View;
+import wistel.core.render.PwgRaster;
+import wistel.standin.ink.Paper;
+import wistel.standin.ink.SheetMaker;
+
+/**
+ * The sheet printer: takes jobs one at a time, waits for the right size of paper, takes its time, and keeps each sheet as a scan. What
+ * lies in a feed may differ from what a job says it is: then the ink goes onto what lies there.
+ */
+public final class SheetPrinter implements AutoCloseable {
+    /** Minutes for a square metre at IPP quality 3, 4 and 5, before the pace is applied. */
+    private static final double[] MINUTES_PER_M2 = {12, 24, 44};
+
+    /** What lies in a feed. */
+    public record Loaded(SheetSize size, Paper paper, int sheets) {
+    }
+
+    private final Path folder;
+    private final Clock clock;
+    private final Instant up;
+    private final Map<Integer, PrintJob> jobs = new TreeMap<>();
+    private final Map<String, Loaded> feeds = new LinkedHashMap<>();
+    private double pace;
+    private boolean attendant = true;
+    private boolean closed;
+    private boolean waiting;
+    private int nextId;
+    private final Thread worker = new Thread(this::work, "sheet-printer");
+
+    /**
+     * @param folder for documents on their way and finished sheets
+     * @param pace   how fast its time runs: 1 is life, 20 a demonstration, 0 no waiting at all
+     */
+    public SheetPrinter(Path folder, Clock clock, double pace) {
+        this.folder = folder;
+        this.clock = clock;
+        this.up = clock.instant();
+        this.pace = pace;
+        try {
+            Files.createDirectories(folder.resolve("spool"));
+            Files.createDirectories(folder.resolve("sheets"));
+            try (var sheets = Files.list(folder.resolve("sheets"))) {
+                nextId = 1 + sheets.map(p -> p.getFileName().toString().replaceAll("\\D", "")).filter(n -> !n.isEmpty())
+                    .mapToInt(Integer::parseInt).max().orElse(0);
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        feeds.put(Feeds.REAR, new Loaded(SheetSize.KNOWN.get(0), Paper.SKERRY_BARYTA, 20));
+        feeds.put(Feeds.FRONT, new Loaded(SheetSize.KNOWN.get(0), Paper.MOSS_COTTON, 5));
+        worker.setDaemon(true);
+        worker.start();
+    }
+
+    public Instant upSince() {
+        return up;
+    }
+
+    public Clock clock() {
+        return clock;
+    }
+
+    // --- what a person in the room does ---
+
+    public synchronized void pace(double next) {
+        pace = Math.max(0, Math.min(1000, next));
+        notifyAll();
+    }
+
+    public synchronized double pace() {
+        return pace;
+    }
+
+    /** With the attendant in the room, a job that asks for other paper gets it after a short while. */
+    public synchronized void attendant(boolean there) {
+        attendant = there;
+        notifyAll();
+    }
+
+    public synchronized boolean attendant() {
+        return attendant;
+    }
+
+    public synchronized void load(String feed, SheetSize size, Paper paper, int sheets) {
+        feeds.put(feed, new Loaded(size, paper, sheets));
+        notifyAll();
+    }
+
+    /** Takes all paper out of a feed; the attendant leaves it so until it is loaded again. */
+    public synchronized void empty(String feed) {
+        Loaded now = feeds.get(feed);
+        feeds.put(feed, new Loaded(now.size(), now.paper(), 0));
+        attendant = false;
+        notifyAll();
+    }
+
+    public synchronized Map<String, Loaded> feeds() {
+        return new LinkedHashMap<>(feeds);
+    }
+
+    // --- what comes over IPP ---
+
+    public synchronized PrintJob.Seen create(Ticket ticket) {
+        PrintJob job = new PrintJob(nextId++, ticket, clock.instant());
+        jobs.put(job.id(), job);
+        while (jobs.size() > 500) {
+            jobs.remove(jobs.keySet().iterator().next());
+        }
+        return job.seen();
+    }
+
+    /** Takes the document of a job and queues it. A cut-off document aborts the job. */
+    public PrintJob.Seen receive(int id, InputStream document, String format) throws IOException {
+        Path spool = folder.resolve("spool").resolve(id + ".doc");
+        try (OutputStream out = Files.newOutputStream(spool)) {
+            document.transferTo(out);
+        } catch (IOException e) {
+            finish(id, PrintJob.State.ABORTED, "aborted-by-system");
+            Files.deleteIfExists(spool);
+            throw e;
+        }
+        synchronized (this) {
+            PrintJob job = jobs.get(id);
+            job.document = spool;
+            job.format = format;
+            if (!job.state.over()) {
+                job.state = job.ticket().held() ? PrintJob.State.HELD : PrintJob.State.PENDING;
+                job.reason = job.ticket().held() ? "job-hold-until-specified" : "none";
+            }
+            notifyAll();
+            return job.seen();
+        }
+    }
+
+    public synchronized boolean hasDocument(int id) {
+        return jobs.get(id).document != null;
+    }
+
+    public synchronized Optional<PrintJob.Seen> job(int id) {
+        return Optional.ofNullable(jobs.get(id)).map(PrintJob::seen);
+    }
+
+    public synchronized List<PrintJob.Seen> jobs() {
+        List<PrintJob.Seen> seen = new ArrayList<>();
+        jobs.values().forEach(j -> seen.add(j.seen()));
+        return seen;
+    }
+
+    /** @return false when the job is over already */
+    public synchronized boolean cancel(int id) {
+        PrintJob job = jobs.get(id);
+        if (job.state.over()) {
+            return false;
+        }
+        job.cancelAsked = true;
+        if (job.state != PrintJob.State.PROCESSING && job.state != PrintJob.State.STOPPED) {
+            finish(id, PrintJob.State.CANCELED, "job-canceled-by-user");
+        }
+        notifyAll();
+        return true;
+    }
+
+    public synchronized boolean release(int id) {
+        PrintJob job = jobs.get(id);
+        if (job.state != PrintJob.State.HELD || job.document == null) {
+            return false;
+        }
+        job.state = PrintJob.State.PENDING;
+        job.reason = "none";
+        notifyAll();
+        return true;
+    }
+
+    /** True while a job waits for paper. */
+    public synchronized boolean waitsForPaper() {
+        return waiting;
+    }
+
+    public synchronized boolean busy() {
+        return jobs.values().stream().anyMatch(j -> j.state == PrintJob.State.PROCESSING || j.state == PrintJob.State.STOPPED);
+    }
+
+    public Path sheet(int id) {
+        return folder.resolve("sheets").resolve(id + ".tif");
+    }
+
+    private synchronized void finish(int id, PrintJob.State state, String reason) {
+        PrintJob job = jobs.get(id);
+        job.state = state;
+        job.reason = reason;
+        job.finished = Optional.of(clock.instant());
+    }
+
+    // --- the worker ---
+
+    private void work() {
+        while (true) {
+            PrintJob job;
+            synchronized (this) {
+                while (next().isEmpty() && !closed) {
+                    pause(0);
+                }
+                if (closed) {
+                    return;
+                }
+                job = next().get();
+                job.state = PrintJob.State.PROCESSING;
+                job.reason = "job-printing";
+                job.started = Optional.of(clock.instant());
+            }
+            try {
+                print(job);
+                finish(job.id(), PrintJob.State.COMPLETED, "job-completed-successfully");
+            } catch (CancellationException e) {
+                finish(job.id(), PrintJob.State.CANCELED, "job-canceled-by-user");
+            } catch (IOException | WistelException e) {
+                finish(job.id(), PrintJob.State.ABORTED, "document-format-error");
+            } catch (RuntimeException e) {
+                System.err.println("job " + job.id() + " aborted: " + e);
+                finish(job.id(), PrintJob.State.ABORTED, "aborted-by-system");
+            } finally {
+                try {
+                    Files.deleteIfExists(job.document);
+                } catch (IOException e) {
+                    System.err.println("spool file left behind: " + job.document);
+                }
+            }
+        }
+    }
+
+    private Optional<PrintJob> next() {
+        return jobs.values().stream().filter(j -> j.state == PrintJob.State.PENDING).findFirst();
+    }
+
+    private void pause(long millis) {
+        try {
+            wait(millis);
+        } catch (InterruptedException e) {
+            closed = true;
+        }
+    }
+
+    private void print(PrintJob job) throws IOException {
+        if (job.format.equals("image/jpeg")) {
+            Loaded loaded = paper(job, 0, 0);
+            lay(job, loaded, jpegPage(job, loaded), new JpegRows(job, loaded)::row);
+            return;
+        }
+        try (InputStream in = new BufferedInputStream(Files.newInputStream(job.document), 1 << 20)) {
+            PwgRaster.Reader reader = new PwgRaster.Reader(in);
+            PwgRaster.Page page = reader.nextPage();
+            while (page != null) {
+                Loaded loaded = paper(job, page.width() * 25.4 / page.dpi(), page.height() * 25.4 / page.dpi());
+                lay(job, loaded, page, reader::row);
+                page = reader.nextPage();
+            }
+        }
+    }
+
+    private interface Rows {
+        void row(char[] samples) throws IOException;
+    }
+
+    private void lay(PrintJob job, Loaded loaded, PwgRaster.Page page, Rows rows) throws IOException {
+        String mediaType = job.ticket().mediaType().isEmpty() ? loaded.paper().mediaType() : job.ticket().mediaType();
+        int quality = job.ticket().quality();
+        SheetMaker maker = new SheetMaker(page, loaded.paper(), mediaType, quality);
+        char[] row = new char[page.width() * page.space().channels()];
+        double area = page.width() * 25.4 / page.dpi() * page.height() * 25.4 / page.dpi() / 1e6;
+        double seconds = area * 60 * MINUTES_PER_M2[Math.max(0, Math.min(2, quality - 3))];
+        Instant began = clock.instant();
+        for (int y = 0; y < page.height(); y++) {
+            rows.row(row);
+            maker.row(row);
+            if (y % 128 == 0) {
+                takeTime(job, began, seconds, (double) y / page.height());
+            }
+        }
+        takeTime(job, began, seconds, 1);
+        write(job.id(), maker.scan());
+    }
+
+    private synchronized void takeTime(PrintJob job, Instant began, double seconds, double share) {
+        job.percent = (int) (100 * share);
+        while (true) {
+            if (job.cancelAsked || closed) {
+                throw new CancellationException();
+            }
+            double due = pace == 0 ? 0 : seconds * share / pace;
+            double late = due - Duration.between(began, clock.instant()).toMillis() / 1000.0;
+            if (late <= 0) {
+                return;
+            }
+            pause(Math.max(1, Math.min(200, (long) (late * 1000))));
+        }
+    }
+
+    private synchronized Loaded paper(PrintJob job, double pageW, double pageH) {
+        Ticket ticket = job.ticket();
+        double w = ticket.widthMm() > 0 ? ticket.widthMm() : pageW;
+        double h = ticket.heightMm() > 0 ? ticket.heightMm() : pageH;
+        String feed = ticket.feed().isEmpty() ? feedFor(ticket) : ticket.feed();
+        Optional<SheetSize> asked = w > 0 ? Feeds.size(w, h) : Optional.of(feeds.get(feed).size());
+        if (asked.isEmpty()) {
+            throw new IllegalArgumentException("no sheet of " + w + " x " + h + " mm");
+        }
+        Paper kind = Paper.ofMediaType(ticket.mediaType()).orElse(feeds.get(feed).paper());
+        Instant since = clock.instant();
+        while (true) {
+            Loaded now = feeds.get(feed);
+            boolean sizeThere = now.size().equals(asked.get()) && now.sheets() > 0;
+            if (sizeThere && (now.paper() == kind || !attendant)) {
+                feeds.put(feed, new Loaded(now.size(), now.paper(), now.sheets() - 1));
+                waiting = false;
+                job.state = PrintJob.State.PROCESSING;
+                job.reason = "job-printing";
+                return now;
+            }
+            if (job.cancelAsked || closed) {
+                waiting = false;
+                throw new CancellationException();
+            }
+            boolean arrived = pace == 0 || Duration.between(since, clock.instant()).toMillis() * pace > 20_000;
+            if (attendant && arrived) {
+                feeds.put(feed, new Loaded(asked.get(), kind, 20));
+                continue;
+            }
+            waiting = true;
+            job.state = PrintJob.State.STOPPED;
+            job.reason = "resources-are-not-ready";
+            pause(100);
+        }
+    }
+
+    private static String feedFor(Ticket ticket) {
+        return ticket.mediaType().equals(Paper.MOSS_COTTON.mediaType()) ? Feeds.FRONT : Feeds.REAR;
+    }
+
+    private void write(int id, LabScan scan) throws IOException {
+        Path part = folder.resolve("sheets").resolve(id + ".part");
+        try (OutputStream out = new java.io.BufferedOutputStream(Files.newOutputStream(part), 1 << 18)) {
+            scan.write(out);
+        }
+        Files.move(part, sheet(id), StandardCopyOption.ATOMIC_MOVE);
+    }
+
+    // --- JPEG documents: fitted to the sheet, at scan resolution ---
+
+    private static PwgRaster.Page jpegPage(PrintJob job, Loaded loaded) {
+        int w = (int) Math.round(loaded.size().widthMm() / 25.4 * 90);
+        int h = (int) Math.round(loaded.size().heightMm() / 25.4 * 90);
+        return new PwgRaster.Page(w, h, 90, 8, PwgRaster.Space.SRGB, 0, 0, loaded.size().ippName(), job.ticket().mediaType(), job.ticket().quality(), 1);
+    }
+
+    private static final class JpegRows {
+        private final View view;
+        private final int width;
+        private int y;
+        private final int top;
+        private final int left;
+
+        JpegRows(PrintJob job, Loaded loaded) {
+            PwgRaster.Page page = jpegPage(job, loaded);
+            PictureFile file = PictureFile.open(() -> {
+                try {
+                    return new FileImageInputStream(job.document.toFile());
+                } catch (IOException e) {
+                    throw new UncheckedIOException(e);
+                }
+            });
+            view = View.of(file.pixels(), Math.min(page.width(), page.height()), LightCurve.GAMMA_22, Progress.SILENT);
+            width = page.width();
+            top = (page.height() - view.height()) / 2;
+            left = (width - view.width()) / 2;
+        }
+
+        void row(char[] samples) {
+            java.util.Arrays.fill(samples, (char) 65535);
+            int line = y++ - top;
+            for (int x = 0; line >= 0 && line < view.height() && x < view.width(); x++) {
+                for (int c = 0; c < 3; c++) {
+                    samples[3 * (left + x) + c] = view.pixels()[(line * view.width() + x) * view.channels() + Math.min(c, view.channels() - 1)];
+                }
+            }
+        }
+    }
+
+    @Override
+    public void close() {
+        synchronized (this) {
+            closed = true;
+            notifyAll();
+        }
+        try {
+            worker.join(5000);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+}
