@@ -16,6 +16,7 @@ import wistel.core.cgats.Cgats;
 import wistel.core.cgats.Patch;
 import wistel.core.colour.Lab;
 import wistel.core.icc.ProfileMaker;
+import wistel.core.icc.StandardSpaces;
 import wistel.core.paper.SheetSize;
 import wistel.core.render.ChartSheet;
 import wistel.standin.ink.Paper;
@@ -25,7 +26,7 @@ import wistel.standin.room.Ticket;
 
 /**
  * Makes the demo's paper profiles the way a person would: prints the chart on each paper, reads it with the instrument over HTTP, and
- * has core make the profile. Writes NAME.icc and NAME.cgats into a folder.
+ * has core make the profile. Writes NAME.icc and NAME.cgats into a folder, and the working spaces that the demo pictures are in.
  */
 final class ProfileSession {
     private static final SheetSize SHEET = SheetSize.KNOWN.stream().filter(s -> s.name().equals("A3+")).findFirst().orElseThrow();
@@ -36,6 +37,9 @@ final class ProfileSession {
     public static void main(String[] args) throws Exception {
         Path out = Path.of(args[0]);
         Files.createDirectories(out);
+        Files.write(out.resolve("srgb.icc"), StandardSpaces.SRGB.bytes());
+        Files.write(out.resolve("wide-rgb.icc"), StandardSpaces.WIDE_RGB.bytes());
+        Files.write(out.resolve("gray-22.icc"), StandardSpaces.GRAY_22.bytes());
         Path folder = Files.createTempDirectory("profiles");
         try (PrintRoom room = new PrintRoom(folder, 0, 0)) {
             for (Paper paper : Paper.values()) {

@@ -14,6 +14,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.zip.GZIPInputStream;
+import java.util.zip.Inflater;
+import java.util.zip.InflaterInputStream;
 import wistel.standin.room.Feeds;
 import wistel.standin.room.PrintJob;
 import wistel.standin.room.PrintJob.State;
@@ -133,9 +135,12 @@ public final class IppService {
     }
 
     private PrintJob.Seen receive(IppPacket request, int id, InputStream document) throws IOException {
-        boolean gzip = operation(request, "compression").orElse("none").equals("gzip");
         String format = operation(request, "document-format").orElse("image/pwg-raster");
-        InputStream plain = gzip ? new GZIPInputStream(document) : document;
+        InputStream plain = switch (operation(request, "compression").orElse("none")) {
+            case "gzip" -> new GZIPInputStream(document);
+            case "deflate" -> new InflaterInputStream(document, new Inflater(true));
+            default -> document;
+        };
         if (format.equals("application/octet-stream")) {
             java.io.PushbackInputStream peek = new java.io.PushbackInputStream(plain, 2);
             byte[] head = peek.readNBytes(2);
@@ -205,7 +210,7 @@ public final class IppService {
             return FORMAT_NOT_SUPPORTED;
         }
         Optional<String> compression = operation(request, "compression");
-        if (compression.isPresent() && !Set.of("none", "gzip").contains(compression.get())) {
+        if (compression.isPresent() && !Set.of("none", "gzip", "deflate").contains(compression.get())) {
             return COMPRESSION_NOT_SUPPORTED;
         }
         boolean strict = operation(request, "ipp-attribute-fidelity").orElse("false").equals("true");

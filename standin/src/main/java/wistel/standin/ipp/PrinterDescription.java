@@ -108,10 +108,10 @@ final class PrinterDescription {
     private void documents(List<Attribute<?>> all) {
         all.addAll(List.of(
             mime("document-format-supported", FORMATS.toArray(String[]::new)), mime("document-format-default", "image/pwg-raster"),
-            keyword("compression-supported", "none", "gzip"), keyword("pdl-override-supported", "attempted"),
+            keyword("compression-supported", "none", "gzip", "deflate"), keyword("pdl-override-supported", "attempted"),
             bool("multiple-document-jobs-supported", false), integer("multiple-operation-time-out", 120),
             keyword("multiple-operation-time-out-action", "abort-job"), keyword("overrides-supported", "document-number", "pages"),
-            dpi("pwg-raster-document-resolution-supported", 180, 360, 720), keyword("pwg-raster-document-sheet-back", "normal"),
+            dpi("pwg-raster-document-resolution-supported", 150, 180, 300, 360, 600, 720), keyword("pwg-raster-document-sheet-back", "normal"),
             keyword("pwg-raster-document-type-supported", "device3_16", "srgb_16", "srgb_8", "sgray_8", "black_1"),
             bool("page-ranges-supported", false), range("jpeg-k-octets-supported", 0, 300_000),
             range("jpeg-x-dimension-supported", 0, 60_000), range("jpeg-y-dimension-supported", 1, 60_000)));
