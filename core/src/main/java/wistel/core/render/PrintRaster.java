@@ -3,6 +3,7 @@ package wistel.core.render;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.io.UncheckedIOException;
+import java.nio.channels.SeekableByteChannel;
 import java.util.Arrays;
 import wistel.core.icc.IccProfile;
 import wistel.core.icc.Transform;
@@ -12,6 +13,7 @@ import wistel.core.picture.Orientation;
 import wistel.core.picture.PixelSource;
 import wistel.core.picture.Progress;
 import wistel.core.picture.Resampler;
+import wistel.core.picture.SpooledPixels;
 import wistel.core.sheet.Placement;
 
 /**
@@ -23,16 +25,44 @@ public final class PrintRaster {
      * @param pixels     the picture upright
      * @param profile    what its numbers mean
      * @param conversion picture space to the space of the print file; its output has three channels
+     * @param resamplePpi when above 0, the picture is first brought to this resolution, as the docket decided
      */
     public record Job(PixelSource pixels, IccProfile profile, Transform conversion, Placement placement, int dpi, PwgRaster.Space space,
-                      String sizeName, String mediaType, int quality, int copies) {
+                      String sizeName, String mediaType, int quality, int copies, int resamplePpi) {
+    }
+
+    /** Opens an empty place for an intermediate picture. */
+    @FunctionalInterface
+    public interface Scratch {
+        SeekableByteChannel open() throws IOException;
     }
 
     private PrintRaster() {
     }
 
     /** @param progress may stop the work by throwing; nothing more is written then */
-    public static void write(Job job, OutputStream out, Progress progress) throws IOException {
+    public static void write(Job job, OutputStream out, Scratch scratch, Progress progress) throws IOException {
+        try {
+            if (job.resamplePpi == 0) {
+                compose(job, out, progress);
+                return;
+            }
+            Placement p = job.placement;
+            int w = Math.max(1, pixels(p.width(), job.resamplePpi));
+            int h = Math.max(1, pixels(p.height(), job.resamplePpi));
+            try (SeekableByteChannel channel = scratch.open()) {
+                PixelSource first = SpooledPixels.resampled(job.pixels, p.crop(), w, h, PictureLight.of(job.profile), channel, progress.part(0, 0.5));
+                Placement whole = new Placement(p.sheetWidthMm(), p.sheetHeightMm(), p.across(), p.margins(), p.x(), p.y(), p.width(), p.height(),
+                    Crop.whole(first), p.lostShare(), job.resamplePpi);
+                compose(new Job(first, job.profile, job.conversion, whole, job.dpi, job.space, job.sizeName, job.mediaType, job.quality, job.copies, 0),
+                    out, progress.part(0.5, 1));
+            }
+        } catch (UncheckedIOException e) {
+            throw e.getCause();
+        }
+    }
+
+    private static void compose(Job job, OutputStream out, Progress progress) throws IOException {
         Placement p = job.placement;
         boolean turn = p.across();
         double pageW = turn ? p.sheetHeightMm() : p.sheetWidthMm();
@@ -56,18 +86,14 @@ public final class PrintRaster {
             writer.row(row);
         }
         char[] page = row.clone();
-        try {
-            new Resampler(source, crop, w, h, PictureLight.of(job.profile)).rows((line, samples) -> {
-                job.conversion.apply(samples, 0, page, 3 * x, w);
-                try {
-                    writer.row(page);
-                } catch (IOException e) {
-                    throw new UncheckedIOException(e);
-                }
-            }, progress);
-        } catch (UncheckedIOException e) {
-            throw e.getCause();
-        }
+        new Resampler(source, crop, w, h, PictureLight.of(job.profile)).rows((line, samples) -> {
+            job.conversion.apply(samples, 0, page, 3 * x, w);
+            try {
+                writer.row(page);
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+        }, progress);
         for (int i = y + h; i < height; i++) {
             writer.row(row);
         }

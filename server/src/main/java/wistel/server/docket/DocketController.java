@@ -1,0 +1,122 @@
+package wistel.server.docket;
+
+import io.swagger.v3.oas.annotations.Parameter;
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PatchMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import wistel.core.docket.Decisions;
+import wistel.core.fault.EntryException;
+import wistel.server.edge.Events;
+import wistel.server.master.MasterImport;
+
+/** Dockets over REST. Every change names the version it was decided on (If-Match); an older one is refused with 412. */
+@RestController
+@RequestMapping("/api")
+class DocketController {
+    private final DocketRepository dockets;
+    private final DocketDesk desk;
+    private final MasterImport imports;
+    private final Events events;
+
+    DocketController(DocketRepository dockets, DocketDesk desk, MasterImport imports, Events events) {
+        this.dockets = dockets;
+        this.desk = desk;
+        this.imports = imports;
+        this.events = events;
+    }
+
+    record Opened(DocketView docket, String notice) {
+    }
+
+    record SizeAsked(String width, String height, String ppi) {
+    }
+
+    record PairingAsked(String pairingId) {
+    }
+
+    /** Takes a picture file as the request's body and opens a docket for it. */
+    @PostMapping("/dockets")
+    ResponseEntity<Opened> open(@RequestParam String name, @Parameter(hidden = true) HttpServletRequest request) throws IOException {
+        MasterImport.Taken taken = imports.take(name, request.getInputStream());
+        UUID id = desk.open(taken.master());
+        events.tell("docket", id.toString());
+        return ResponseEntity.status(HttpStatus.CREATED).body(new Opened(desk.view(id), taken.notice()));
+    }
+
+    @GetMapping("/dockets/{id}")
+    ResponseEntity<DocketView> get(@PathVariable UUID id) {
+        return answer(id);
+    }
+
+    @PutMapping("/dockets/{id}/decisions")
+    ResponseEntity<DocketView> decide(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody Decisions next) {
+        desk.decide(id, number(version), next);
+        return changed(id);
+    }
+
+    @PatchMapping("/dockets/{id}/size")
+    ResponseEntity<DocketView> resize(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody SizeAsked asked) {
+        desk.resize(id, number(version), text(asked.width), text(asked.height), text(asked.ppi));
+        return changed(id);
+    }
+
+    @PutMapping("/dockets/{id}/pairing")
+    ResponseEntity<DocketView> pair(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody PairingAsked asked) {
+        desk.choosePairing(id, number(version), text(asked.pairingId));
+        return changed(id);
+    }
+
+    @PostMapping("/dockets/{id}/undo")
+    ResponseEntity<DocketView> undo(@PathVariable UUID id, @RequestHeader("If-Match") String version) {
+        dockets.step(id, number(version), -1);
+        return changed(id);
+    }
+
+    @PostMapping("/dockets/{id}/redo")
+    ResponseEntity<DocketView> redo(@PathVariable UUID id, @RequestHeader("If-Match") String version) {
+        dockets.step(id, number(version), 1);
+        return changed(id);
+    }
+
+    /** Takes a docket off the bench; its attempts stay in the print log. */
+    @PostMapping("/dockets/{id}/put-away")
+    ResponseEntity<Void> putAway(@PathVariable UUID id, @RequestHeader("If-Match") String version) {
+        dockets.putAway(id, number(version));
+        events.tell("docket", id.toString());
+        return ResponseEntity.noContent().build();
+    }
+
+    private ResponseEntity<DocketView> changed(UUID id) {
+        events.tell("docket", id.toString());
+        return answer(id);
+    }
+
+    private ResponseEntity<DocketView> answer(UUID id) {
+        DocketView view = desk.view(id);
+        return ResponseEntity.ok().eTag("\"" + view.version() + "\"").body(view);
+    }
+
+    private static String text(String value) {
+        return value == null ? "" : value;
+    }
+
+    private static int number(String etag) {
+        try {
+            return Integer.parseInt(etag.replace("W/", "").replace("\"", "").trim());
+        } catch (NumberFormatException e) {
+            throw new EntryException("version-unclear", "If-Match must carry the docket's version.", "Read the docket first.");
+        }
+    }
+}

@@ -1,0 +1,114 @@
+package wistel.server.master;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.time.Clock;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.concurrent.Semaphore;
+import org.springframework.stereotype.Service;
+import wistel.core.fault.EntryException;
+import wistel.core.fault.ProfileException;
+import wistel.core.icc.IccProfile;
+import wistel.core.icc.ProfileReader;
+import wistel.core.icc.StandardSpaces;
+import wistel.core.icc.TransformCompiler;
+import wistel.core.picture.Histogram;
+import wistel.core.picture.PictureFacts;
+import wistel.core.picture.PictureFile;
+import wistel.server.store.FileStore;
+import wistel.server.store.ProfileShelf;
+
+/** Takes a picture file in: kept by hash, decoded once from end to end, and recorded only when every row was there. */
+@Service
+public class MasterImport {
+    /** The largest file taken. It streams to disk; no more than a band of it is ever in memory. */
+    public static final long LARGEST_BYTES = 1L << 30;
+    private static final int LONGEST_NAME = 200;
+
+    private final FileStore files;
+    private final ProfileShelf profiles;
+    private final MasterRepository masters;
+    private final Views views;
+    private final Clock clock;
+    /** Two pictures decode at a time, whatever is dropped: that bounds the memory. */
+    private final Semaphore decoding = new Semaphore(2);
+
+    public MasterImport(FileStore files, ProfileShelf profiles, MasterRepository masters, Views views, Clock clock) {
+        this.files = files;
+        this.profiles = profiles;
+        this.masters = masters;
+        this.views = views;
+        this.clock = clock;
+    }
+
+    /** @param notice something to tell, empty when there is nothing */
+    public record Taken(Master master, String notice) {
+    }
+
+    public Taken take(String name, InputStream body) throws IOException {
+        String fileName = cleaned(name);
+        FileStore.Kept kept = files.keep(body, LARGEST_BYTES);
+        Optional<Master> known = masters.byHash(kept.hash());
+        if (known.isPresent()) {
+            return new Taken(known.get(), "This file is here already (" + known.get().fileName() + "): the new docket uses the same master.");
+        }
+        boolean nameTaken = masters.nameTaken(fileName);
+        try {
+            Master master = decode(fileName, kept);
+            return new Taken(master, nameTaken ? "Another picture is also called " + fileName + ". Both are kept; they differ in content." : "");
+        } catch (RuntimeException e) {
+            files.forget(kept.hash());
+            throw e;
+        }
+    }
+
+    private Master decode(String fileName, FileStore.Kept kept) throws IOException {
+        decoding.acquireUninterruptibly();
+        try {
+            PictureFile picture = PictureFile.open(files.image(kept.hash()));
+            PictureFacts facts = picture.facts();
+            Embedded embedded = embedded(facts);
+            IccProfile profile = embedded.profile.orElseGet(() -> StandardSpaces.assumedFor(facts.channels()));
+            Histogram.Tap tap = new Histogram.Tap(picture.pixels());
+            views.make(kept.hash(), tap, profile);
+            if (embedded.profile.isPresent()) {
+                profiles.add(profile);
+            }
+            Master master = new Master(UUID.randomUUID(), kept.hash(), fileName, kept.bytes(), facts.format(), facts.shownWidth(), facts.shownHeight(),
+                facts.bits(), facts.channels(), embedded.profile.map(IccProfile::hash), embedded.profile.map(IccProfile::description).orElse(""),
+                embedded.problem, tap.histogram(), clock.instant());
+            masters.add(master);
+            return master;
+        } finally {
+            decoding.release();
+        }
+    }
+
+    private record Embedded(Optional<IccProfile> profile, String problem) {
+    }
+
+    private static Embedded embedded(PictureFacts facts) {
+        if (facts.profile().length == 0) {
+            return new Embedded(Optional.empty(), "");
+        }
+        try {
+            IccProfile profile = ProfileReader.read(facts.profile());
+            if (profile.space().channels() != facts.channels()) {
+                return new Embedded(Optional.empty(), "The embedded profile is for " + profile.space() + ", the picture is not.");
+            }
+            TransformCompiler.toLab(profile);
+            return new Embedded(Optional.of(profile), "");
+        } catch (ProfileException e) {
+            return new Embedded(Optional.empty(), "The embedded profile is damaged and was left aside.");
+        }
+    }
+
+    private static String cleaned(String name) {
+        String last = name.substring(Math.max(name.lastIndexOf('/'), name.lastIndexOf('\\')) + 1).replaceAll("\\p{Cntrl}", "").strip();
+        if (last.isEmpty()) {
+            throw new EntryException("name-missing", "The file has no name.", "Drop it again.");
+        }
+        return last.length() > LONGEST_NAME ? last.substring(0, LONGEST_NAME) : last;
+    }
+}

@@ -1,0 +1,55 @@
+package wistel.server.master;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Timestamp;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Repository;
+import wistel.core.fault.EntryException;
+import wistel.core.picture.Histogram;
+import wistel.server.store.Json;
+
+@Repository
+public class MasterRepository {
+    private static final String SELECT = "select m.*, p.description as profile_name from master m left join profile p on p.hash = m.profile_hash ";
+
+    private final JdbcClient jdbc;
+    private final Json json;
+
+    public MasterRepository(JdbcClient jdbc, Json json) {
+        this.jdbc = jdbc;
+        this.json = json;
+    }
+
+    public void add(Master m) {
+        jdbc.sql("""
+            insert into master (id, hash, file_name, bytes, format, width, height, bits, channels, profile_hash, profile_problem, histogram, added)
+            values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?::jsonb, ?)""")
+            .params(m.id(), m.hash(), m.fileName(), m.bytes(), m.format(), m.width(), m.height(), m.bits(), m.channels(),
+                m.profileHash().orElse(null), m.profileProblem(), json.text(m.histogram()), Timestamp.from(m.added())).update();
+    }
+
+    public Optional<Master> byHash(String hash) {
+        return jdbc.sql(SELECT + "where m.hash = ?").param(hash).query(this::row).optional();
+    }
+
+    public Master get(UUID id) {
+        return jdbc.sql(SELECT + "where m.id = ?").param(id).query(this::row).optional()
+            .orElseThrow(() -> new EntryException("not-found", "There is no such picture.", "Go back to the bench."));
+    }
+
+    public boolean nameTaken(String fileName) {
+        return !List.of().equals(jdbc.sql("select 1 from master where lower(file_name) = lower(?)").param(fileName).query(Integer.class).list());
+    }
+
+    private Master row(ResultSet r, int n) throws SQLException {
+        Optional<String> profile = Optional.ofNullable(r.getString("profile_hash"));
+        return new Master(r.getObject("id", UUID.class), r.getString("hash"), r.getString("file_name"), r.getLong("bytes"), r.getString("format"),
+            r.getInt("width"), r.getInt("height"), r.getInt("bits"), r.getInt("channels"), profile,
+            Optional.ofNullable(r.getString("profile_name")).orElse(""), r.getString("profile_problem"),
+            json.read(r.getString("histogram"), Histogram.class), r.getTimestamp("added").toInstant());
+    }
+}

@@ -1,0 +1,84 @@
+package wistel.server.print;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import wistel.core.fault.EntryException;
+
+@RestController
+@RequestMapping("/api")
+class AttemptController {
+    private static final Set<String> VERDICTS = Set.of("", "matches", "too dark", "too light", "a cast", "banding", "head strike");
+    private static final int LONGEST_REMARK = 2000;
+
+    private final AttemptRepository attempts;
+    private final PrintShop shop;
+
+    AttemptController(AttemptRepository attempts, PrintShop shop) {
+        this.attempts = attempts;
+        this.shop = shop;
+    }
+
+    record Verdict(String verdict, String remark) {
+    }
+
+    /** Releases the docket: 202 with the attempt to follow by server-sent events. */
+    @PostMapping("/dockets/{id}/attempts")
+    ResponseEntity<Attempt> release(@PathVariable UUID id, @RequestHeader("If-Match") String version) {
+        return accepted(shop.release(id, Integer.parseInt(version.replaceAll("\\D", ""))));
+    }
+
+    @GetMapping("/dockets/{id}/attempts")
+    List<Attempt> ofDocket(@PathVariable UUID id) {
+        return attempts.ofDocket(id);
+    }
+
+    @GetMapping("/attempts")
+    List<Attempt> search(@RequestParam(defaultValue = "") String words) {
+        return attempts.search(words.length() > 100 ? words.substring(0, 100) : words);
+    }
+
+    @GetMapping("/attempts/{id}")
+    Attempt get(@PathVariable UUID id) {
+        return attempts.get(id);
+    }
+
+    @PostMapping("/attempts/{id}/cancel")
+    ResponseEntity<Attempt> cancel(@PathVariable UUID id) {
+        shop.cancel(id);
+        return ResponseEntity.status(HttpStatus.ACCEPTED).body(attempts.get(id));
+    }
+
+    /** Prints exactly this again. */
+    @PostMapping("/attempts/{id}/again")
+    ResponseEntity<Attempt> again(@PathVariable UUID id) {
+        return accepted(shop.again(id));
+    }
+
+    @PutMapping("/attempts/{id}/verdict")
+    Attempt judge(@PathVariable UUID id, @RequestBody Verdict v) {
+        String verdict = v.verdict() == null ? "" : v.verdict();
+        String remark = v.remark() == null ? "" : v.remark();
+        if (!VERDICTS.contains(verdict) || remark.length() > LONGEST_REMARK) {
+            throw new EntryException("verdict-unclear", "'" + verdict + "' is not one of the verdicts.", "Choose one of the list.", Map.of("verdicts", VERDICTS));
+        }
+        attempts.judge(attempts.get(id).id(), verdict, remark);
+        return attempts.get(id);
+    }
+
+    private ResponseEntity<Attempt> accepted(UUID id) {
+        return ResponseEntity.accepted().header("Location", "/api/attempts/" + id).body(attempts.get(id));
+    }
+}

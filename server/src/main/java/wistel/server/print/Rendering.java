@@ -1,0 +1,128 @@
+package wistel.server.print;
+
+import com.github.kagkarlsson.scheduler.SchedulerClient;
+import java.io.IOException;
+import java.time.Clock;
+import java.util.UUID;
+import java.util.concurrent.CancellationException;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.context.annotation.Lazy;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+import wistel.core.docket.Decisions;
+import wistel.core.docket.Preflight;
+import wistel.core.docket.Situation;
+import wistel.core.fault.WistelException;
+import wistel.core.icc.IccProfile;
+import wistel.core.icc.Intent;
+import wistel.core.icc.StandardSpaces;
+import wistel.core.icc.Transform;
+import wistel.core.icc.TransformCompiler;
+import wistel.core.paper.SheetSize;
+import wistel.core.picture.PictureFile;
+import wistel.core.picture.PixelSource;
+import wistel.core.picture.Progress;
+import wistel.core.render.PrintRaster;
+import wistel.core.render.PwgRaster;
+import wistel.core.sheet.Placement;
+import wistel.server.docket.DocketDesk;
+import wistel.server.edge.Events;
+import wistel.server.master.Master;
+import wistel.server.master.MasterRepository;
+import wistel.server.master.Views;
+import wistel.server.store.FileStore;
+import wistel.server.store.ProfileShelf;
+
+/** Makes the print file of an attempt and hands it on to the sending task. */
+@Component
+class Rendering {
+    private static final Logger LOG = LoggerFactory.getLogger(Rendering.class);
+
+    private final AttemptRepository attempts;
+    private final MasterRepository masters;
+    private final DocketDesk desk;
+    private final Views views;
+    private final FileStore files;
+    private final ProfileShelf profiles;
+    private final SchedulerClient scheduler;
+    private final Events events;
+    private final Clock clock;
+    private final TransactionTemplate transaction;
+
+    Rendering(AttemptRepository attempts, MasterRepository masters, DocketDesk desk, Views views, FileStore files, ProfileShelf profiles,
+              @Lazy SchedulerClient scheduler, Events events, Clock clock, TransactionTemplate transaction) {
+        this.attempts = attempts;
+        this.masters = masters;
+        this.desk = desk;
+        this.views = views;
+        this.files = files;
+        this.profiles = profiles;
+        this.scheduler = scheduler;
+        this.events = events;
+        this.clock = clock;
+        this.transaction = transaction;
+    }
+
+    void render(UUID id) {
+        Attempt a = attempts.get(id);
+        if (a.over()) {
+            return;
+        }
+        try {
+            String hash = a.fileHash().filter(h -> java.nio.file.Files.exists(files.path(h))).orElse("");
+            if (hash.isEmpty()) {
+                attempts.state(id, "rendering", "", 0);
+                hash = files.keep(out -> PrintRaster.write(job(a), out, files::scratch, progress(id))).hash();
+            }
+            String fileHash = hash;
+            transaction.executeWithoutResult(t -> {
+                attempts.rendered(id, fileHash);
+                scheduler.scheduleIfNotExists(PrintTasks.SEND.instance(id.toString()).build(), clock.instant());
+            });
+        } catch (CancellationException e) {
+            attempts.close(id, "cancelled", "Cancelled before anything was printed.");
+        } catch (WistelException e) {
+            attempts.close(id, "failed", e.getMessage() + " " + e.next());
+        } catch (IOException e) {
+            LOG.error("print file of attempt {} could not be written", id, e);
+            attempts.close(id, "failed", "The print file could not be written: " + e.getMessage() + ". Is the disk full? Nothing was printed.");
+        } finally {
+            events.tell("attempt", id.toString());
+        }
+    }
+
+    private PrintRaster.Job job(Attempt a) {
+        Master master = masters.get(a.masterId());
+        Decisions d = a.decisions();
+        Situation s = desk.situation(d, master);
+        Placement placement = Preflight.place(d, s);
+        IccProfile source = views.profile(master);
+        SheetSize sheet = Preflight.sheet(d);
+        boolean ours = d.machine().colourBy() == Decisions.ColourBy.WISTEL;
+        Transform conversion = ours
+            ? TransformCompiler.convert(source, profiles.get(a.profileHash()), d.proof().intent(), d.proof().blackPoint())
+            : TransformCompiler.convert(source, StandardSpaces.SRGB, Intent.RELATIVE, false);
+        PixelSource pixels = PictureFile.open(files.image(master.hash())).pixels();
+        int dpi = s.printer().map(p -> p.nativeDpi()).orElse(360);
+        return new PrintRaster.Job(pixels, source, conversion, placement, dpi, ours ? PwgRaster.Space.DEVICE3 : PwgRaster.Space.SRGB,
+            sheet.ippName(), d.machine().mediaType(), d.machine().quality(), d.copies(),
+            d.size().pixels() == Decisions.Pixels.RESAMPLE ? d.size().resamplePpi() : 0);
+    }
+
+    private Progress progress(UUID id) {
+        long[] told = {0};
+        return share -> {
+            long now = System.nanoTime();
+            if (now - told[0] < 400_000_000L) {
+                return;
+            }
+            told[0] = now;
+            if (Thread.currentThread().isInterrupted() || attempts.get(id).cancelAsked()) {
+                throw new CancellationException();
+            }
+            attempts.state(id, "rendering", "", (int) (100 * share));
+            events.tell("attempt", id.toString());
+        };
+    }
+}

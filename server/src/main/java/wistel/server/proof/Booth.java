@@ -1,0 +1,214 @@
+package wistel.server.proof;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.awt.image.BufferedImage;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.EnumMap;
+import java.util.Map;
+import java.util.function.Supplier;
+import org.springframework.stereotype.Service;
+import wistel.core.colour.CieDe2000;
+import wistel.core.colour.Lab;
+import wistel.core.docket.Decisions;
+import wistel.core.docket.Decisions.ProofStation;
+import wistel.core.fault.EntryException;
+import wistel.core.icc.GamutCheck;
+import wistel.core.icc.IccProfile;
+import wistel.core.icc.Intent;
+import wistel.core.icc.LabCode;
+import wistel.core.icc.StandardSpaces;
+import wistel.core.icc.Transform;
+import wistel.core.icc.TransformCompiler;
+import wistel.core.icc.TransformCompiler.ProofView;
+import wistel.core.paper.Pairing;
+import wistel.core.picture.Crop;
+import wistel.core.picture.LabScan;
+import wistel.core.picture.LightCurve;
+import wistel.core.picture.Orientation;
+import wistel.core.picture.PixelSource;
+import wistel.core.picture.Progress;
+import wistel.core.picture.Resampler;
+import wistel.core.picture.View;
+import wistel.core.sheet.Placement;
+import wistel.server.master.Master;
+import wistel.server.master.Views;
+import wistel.server.store.FileStore;
+import wistel.server.store.ProfileShelf;
+
+/** The viewing booth: master, proof and scan as pictures for a display, and the numbers beside them. */
+@Service
+public class Booth {
+    private static final IccProfile DISPLAY = StandardSpaces.SRGB;
+    private static final int FIGURES_SIDE = 320;
+    private static final LightCurve CODES = new LightCurve(v -> v);
+
+    private final Views views;
+    private final ProfileShelf profiles;
+    private final FileStore files;
+    /** A transform is at most about 3 MB; 60 of them stay. */
+    private final Cache<String, Transform> transforms = Caffeine.newBuilder().maximumSize(60).build();
+    private final Cache<String, GamutCheck> gamuts = Caffeine.newBuilder().maximumSize(12).build();
+
+    public Booth(Views views, ProfileShelf profiles, FileStore files) {
+        this.views = views;
+        this.profiles = profiles;
+        this.files = files;
+    }
+
+    private Transform transform(String key, Supplier<Transform> compile) {
+        return transforms.get(key, k -> compile.get());
+    }
+
+    public byte[] master(Master master, int longest) {
+        IccProfile source = views.profile(master);
+        View view = views.view(master, longest);
+        Transform toDisplay = transform("master " + source.hash(), () -> TransformCompiler.convert(source, DISPLAY, Intent.RELATIVE, true));
+        return Png.of(view.width(), view.height(), toDisplay.apply(view.pixels()));
+    }
+
+    public byte[] proof(Master master, Pairing pairing, ProofStation how, int longest) {
+        IccProfile source = views.profile(master);
+        IccProfile printer = profiles.get(pairing.profileHash());
+        View view = views.view(master, longest);
+        Transform proof = transform("proof " + source.hash() + printer.hash() + how.intent() + how.blackPoint() + how.view(),
+            () -> TransformCompiler.proof(source, printer, how.intent(), how.blackPoint(), how.view(), DISPLAY));
+        return Png.of(view.width(), view.height(), proof.apply(view.pixels()));
+    }
+
+    /**
+     * What this paper can't hold, drawn as patterns over the picture: falling strokes where too dark, rising ones where too light, dots
+     * where too vivid; denser the farther off.
+     */
+    public byte[] gamut(Master master, Pairing pairing, int longest) {
+        View view = views.view(master, longest);
+        float[] distance = new float[view.width() * view.height()];
+        byte[] causes = gamutCheck(master, pairing).map(view.pixels(), distance);
+        BufferedImage image = new BufferedImage(view.width(), view.height(), BufferedImage.TYPE_INT_ARGB);
+        GamutCheck.Cause[] kinds = GamutCheck.Cause.values();
+        for (int y = 0; y < view.height(); y++) {
+            for (int x = 0; x < view.width(); x++) {
+                int at = y * view.width() + x;
+                int period = distance[at] > 6 ? 4 : 8;
+                boolean mark = switch (kinds[causes[at]]) {
+                    case INSIDE -> false;
+                    case TOO_DARK -> (x - y + 4096) % period < 2;
+                    case TOO_LIGHT -> (x + y) % period < 2;
+                    case TOO_VIVID -> x % period < 2 && y % period < 2;
+                };
+                if (mark) {
+                    image.setRGB(x, y, kinds[causes[at]] == GamutCheck.Cause.TOO_DARK ? 0xD0FFFFFF : 0xD0000000);
+                }
+            }
+        }
+        return Png.encode(image);
+    }
+
+    private GamutCheck gamutCheck(Master master, Pairing pairing) {
+        IccProfile source = views.profile(master);
+        return gamuts.get(source.hash() + pairing.profileHash(), k -> new GamutCheck(source, profiles.get(pairing.profileHash())));
+    }
+
+    /** @param meanDifference mean CIEDE2000 between master and proof, both relative to their white, by intent */
+    public record Figures(Map<Intent, Double> meanDifference, GamutCheck.Report gamut, double paperL, double blackL) {
+    }
+
+    public Figures figures(Master master, Pairing pairing, boolean blackPoint) {
+        View view = views.view(master, FIGURES_SIDE);
+        char[] wanted = toLab(master).apply(view.pixels());
+        Map<Intent, Double> means = new EnumMap<>(Intent.class);
+        for (Intent intent : Intent.values()) {
+            means.put(intent, meanDifference(wanted, proofLab(master, pairing, intent, blackPoint, false).apply(view.pixels())));
+        }
+        return new Figures(means, gamutCheck(master, pairing).report(view.pixels()), pairing.whiteLab()[0], pairing.blackL());
+    }
+
+    private Transform toLab(Master master) {
+        IccProfile source = views.profile(master);
+        return transform("lab " + source.hash(), () -> TransformCompiler.toLab(source));
+    }
+
+    private Transform proofLab(Master master, Pairing pairing, Intent intent, boolean blackPoint, boolean absolute) {
+        return proofLab(master, pairing.profileHash(), intent, blackPoint, absolute);
+    }
+
+    private Transform proofLab(Master master, String profileHash, Intent intent, boolean blackPoint, boolean absolute) {
+        IccProfile source = views.profile(master);
+        return transform("prooflab " + source.hash() + profileHash + intent + blackPoint + absolute,
+            () -> TransformCompiler.proofToLab(source, profiles.get(profileHash), intent, blackPoint, absolute));
+    }
+
+    private static double meanDifference(char[] a, char[] b) {
+        double sum = 0;
+        for (int i = 0; i < a.length; i += 3) {
+            Lab p = LabCode.lab(a, i);
+            Lab q = LabCode.lab(b, i);
+            sum += CieDe2000.between(p.l(), p.a(), p.b(), q.l(), q.a(), q.b());
+        }
+        return sum / (a.length / 3.0);
+    }
+
+    /** One spot read on both sides. */
+    public record Probe(Lab master, Lab proof, double difference, GamutCheck.Cause cause) {
+    }
+
+    /** @param x, y place in the picture, 0 to 1 */
+    public Probe probe(Master master, Pairing pairing, ProofStation how, double x, double y) {
+        View view = views.view(master, Views.LARGEST);
+        int px = (int) Math.max(0, Math.min(view.width() - 1, x * view.width()));
+        int py = (int) Math.max(0, Math.min(view.height() - 1, y * view.height()));
+        char[] pixel = new char[view.channels()];
+        view.read(px, py, 1, 1, pixel);
+        Lab wanted = LabCode.lab(toLab(master).apply(pixel), 0);
+        boolean absolute = how.view() == ProofView.PAPER_WHITE;
+        Lab got = LabCode.lab(proofLab(master, pairing, how.intent(), how.blackPoint(), absolute).apply(pixel), 0);
+        GamutCheck.Cause cause = GamutCheck.Cause.values()[gamutCheck(master, pairing).map(pixel, new float[0])[0]];
+        return new Probe(wanted, got, wanted.deltaE2000(got), cause);
+    }
+
+    /** The picture's part of a scanned sheet, turned upright as it was on the docket. */
+    public PixelSource scanned(LabScan scan, Placement p) {
+        PixelSource sheet = new View(scan.width(), scan.height(), 3, scan.pixels());
+        return p.across() ? sheet.oriented(Orientation.QUARTER_LEFT) : sheet;
+    }
+
+    private View scanView(String scanHash, Placement p, int width, int height) {
+        LabScan scan;
+        try (InputStream in = files.open(scanHash)) {
+            scan = LabScan.read(in);
+        } catch (IOException e) {
+            throw new EntryException("scan-missing", "The scan of this sheet is not there any more.", "Scan it again.");
+        }
+        PixelSource sheet = scanned(scan, p);
+        double perMm = scan.dpi() / 25.4;
+        double x = Math.max(0, p.x() * perMm);
+        double y = Math.max(0, p.y() * perMm);
+        Crop crop = new Crop(x, y, Math.min(sheet.width() - x, p.width() * perMm), Math.min(sheet.height() - y, p.height() * perMm));
+        char[] pixels = new char[3 * width * height];
+        new Resampler(sheet, crop, width, height, CODES).rows((row, samples) -> System.arraycopy(samples, 0, pixels, row * 3 * width, 3 * width),
+            Progress.SILENT);
+        return new View(width, height, 3, pixels);
+    }
+
+    public byte[] scan(String scanHash, Placement p, int longest) {
+        double scale = Math.min(longest, 1600) / Math.max(p.width(), p.height());
+        View view = scanView(scanHash, p, (int) Math.max(1, Math.round(p.width() * scale)), (int) Math.max(1, Math.round(p.height() * scale)));
+        Transform toDisplay = transform("scan", () -> TransformCompiler.measuredLabToDisplay(DISPLAY));
+        return Png.of(view.width(), view.height(), toDisplay.apply(view.pixels()));
+    }
+
+    /** Mean CIEDE2000 between what the proof promised, paper white included, and what the scanner saw. */
+    public double scanDifference(Master master, String profileHash, Decisions d, Placement p, String scanHash) {
+        View large = views.view(master, 640);
+        double toView = (double) large.width() / master.width();
+        Crop crop = new Crop(p.crop().x() * toView, p.crop().y() * toView, p.crop().width() * toView, p.crop().height() * toView);
+        int w = 160;
+        int h = (int) Math.max(1, Math.round(w * p.height() / p.width()));
+        char[] small = new char[large.channels() * w * h];
+        int row = large.channels() * w;
+        new Resampler(large, crop, w, h, LightCurve.GAMMA_22).rows((y, samples) -> System.arraycopy(samples, 0, small, y * row, row), Progress.SILENT);
+        char[] promised = proofLab(master, profileHash, d.proof().intent(), d.proof().blackPoint(), true).apply(small);
+        return meanDifference(promised, scanView(scanHash, p, w, h).pixels());
+    }
+}

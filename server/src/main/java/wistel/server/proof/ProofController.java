@@ -1,0 +1,120 @@
+package wistel.server.proof;
+
+import java.time.Duration;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.http.CacheControl;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import wistel.core.docket.Decisions;
+import wistel.core.docket.Decisions.ProofStation;
+import wistel.core.docket.Preflight;
+import wistel.core.fault.EntryException;
+import wistel.core.icc.Intent;
+import wistel.core.paper.Pairing;
+import wistel.server.docket.DocketDesk;
+import wistel.server.docket.DocketRepository;
+import wistel.server.master.Master;
+import wistel.server.master.MasterRepository;
+import wistel.server.pairing.PairingRepository;
+import wistel.server.print.Attempt;
+import wistel.server.print.AttemptRepository;
+
+/** Pictures and figures of the viewing booth. Pictures are named by all that makes them, so a browser may keep them. */
+@RestController
+@RequestMapping("/api")
+class ProofController {
+    private final Booth booth;
+    private final MasterRepository masters;
+    private final DocketRepository dockets;
+    private final PairingRepository pairings;
+    private final AttemptRepository attempts;
+    private final DocketDesk desk;
+
+    ProofController(Booth booth, MasterRepository masters, DocketRepository dockets, PairingRepository pairings, AttemptRepository attempts, DocketDesk desk) {
+        this.booth = booth;
+        this.masters = masters;
+        this.dockets = dockets;
+        this.pairings = pairings;
+        this.attempts = attempts;
+        this.desk = desk;
+    }
+
+    private static ResponseEntity<byte[]> picture(byte[] png) {
+        return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).cacheControl(CacheControl.maxAge(Duration.ofHours(12)).cachePrivate()).body(png);
+    }
+
+    @GetMapping(value = "/masters/{id}/picture", produces = MediaType.IMAGE_PNG_VALUE)
+    ResponseEntity<byte[]> master(@PathVariable UUID id, @RequestParam(defaultValue = "900") int longest) {
+        return picture(booth.master(masters.get(id), longest));
+    }
+
+    /** The proof on the docket's pairing; intent, black point and view as asked, else as decided. */
+    @GetMapping(value = "/dockets/{id}/proof", produces = MediaType.IMAGE_PNG_VALUE)
+    ResponseEntity<byte[]> proof(@PathVariable UUID id, @RequestParam(defaultValue = "900") int longest, @RequestParam Optional<Intent> intent) {
+        Decisions d = dockets.get(id).decisions();
+        ProofStation how = new ProofStation(intent.orElse(d.proof().intent()), d.proof().blackPoint(), d.proof().view(), true);
+        return picture(booth.proof(master(id), pairing(d), how, longest));
+    }
+
+    @GetMapping(value = "/dockets/{id}/gamut", produces = MediaType.IMAGE_PNG_VALUE)
+    ResponseEntity<byte[]> gamut(@PathVariable UUID id, @RequestParam(defaultValue = "900") int longest) {
+        return picture(booth.gamut(master(id), pairing(dockets.get(id).decisions()), longest));
+    }
+
+    @GetMapping("/dockets/{id}/proof/figures")
+    Booth.Figures figures(@PathVariable UUID id) {
+        Decisions d = dockets.get(id).decisions();
+        return booth.figures(master(id), pairing(d), d.proof().blackPoint());
+    }
+
+    @GetMapping("/dockets/{id}/proof/probe")
+    Booth.Probe probe(@PathVariable UUID id, @RequestParam double x, @RequestParam double y) {
+        Decisions d = dockets.get(id).decisions();
+        return booth.probe(master(id), pairing(d), d.proof(), x, y);
+    }
+
+    /** How a picture fares on one pairing, without deciding for it: shares out of gamut and mean difference. */
+    @GetMapping("/dockets/{id}/fares")
+    Booth.Figures fares(@PathVariable UUID id, @RequestParam String pairingId) {
+        return booth.figures(master(id), find(pairingId), true);
+    }
+
+    @GetMapping(value = "/attempts/{id}/scan", produces = MediaType.IMAGE_PNG_VALUE)
+    ResponseEntity<byte[]> scan(@PathVariable UUID id, @RequestParam(defaultValue = "900") int longest) {
+        Attempt a = attempts.get(id);
+        return picture(booth.scan(scanHash(a), Preflight.place(a.decisions(), desk.situation(a.decisions(), masters.get(a.masterId()))), longest));
+    }
+
+    record ScanFigures(double meanDifference) {
+    }
+
+    @GetMapping("/attempts/{id}/scan/figures")
+    ScanFigures scanFigures(@PathVariable UUID id) {
+        Attempt a = attempts.get(id);
+        Master master = masters.get(a.masterId());
+        return new ScanFigures(booth.scanDifference(master, a.profileHash(), a.decisions(),
+            Preflight.place(a.decisions(), desk.situation(a.decisions(), master)), scanHash(a)));
+    }
+
+    private static String scanHash(Attempt a) {
+        return a.scanHash().orElseThrow(() -> new EntryException("not-found", "This printer gave no scan of the sheet.", "Judge the sheet itself."));
+    }
+
+    private Master master(UUID docket) {
+        return masters.get(dockets.get(docket).masterId());
+    }
+
+    private Pairing pairing(Decisions d) {
+        return find(d.pairingId());
+    }
+
+    private Pairing find(String id) {
+        return pairings.find(id).orElseThrow(() -> new EntryException("pairing-missing", "No paper is chosen yet.", "Choose one at the paper station."));
+    }
+}

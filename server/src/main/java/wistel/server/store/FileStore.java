@@ -1,0 +1,140 @@
+package wistel.server.store;
+
+import java.io.BufferedInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.io.UncheckedIOException;
+import java.nio.channels.SeekableByteChannel;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.nio.file.StandardOpenOption;
+import java.security.DigestOutputStream;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.Comparator;
+import java.util.HexFormat;
+import java.util.UUID;
+import java.util.function.Supplier;
+import javax.imageio.stream.FileImageInputStream;
+import javax.imageio.stream.ImageInputStream;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.stereotype.Component;
+import wistel.core.fault.EntryException;
+
+/** Files by SHA-256 of their content. A file appears under its name only when it is whole: it is written aside and moved. */
+@Component
+public class FileStore {
+    private final Path whole;
+    private final Path coming;
+    private final Path views;
+
+    public FileStore(@Value("${wistel.files}") Path folder) {
+        whole = folder.resolve("by-hash");
+        coming = folder.resolve("coming");
+        views = folder.resolve("views");
+        try {
+            Files.createDirectories(whole);
+            Files.createDirectories(views);
+            if (Files.exists(coming)) {
+                // what a stop in the middle of writing left behind
+                try (var left = Files.walk(coming).sorted(Comparator.reverseOrder())) {
+                    left.forEach(p -> p.toFile().delete());
+                }
+            }
+            Files.createDirectories(coming);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    public record Kept(String hash, long bytes) {
+    }
+
+    /** Writes content that some code produces. */
+    @FunctionalInterface
+    public interface Producer {
+        void write(OutputStream out) throws IOException;
+    }
+
+    /** Keeps a stream of at most {@code most} bytes. */
+    public Kept keep(InputStream in, long most) throws IOException {
+        return keep(out -> {
+            byte[] part = new byte[1 << 16];
+            long sum = 0;
+            for (int n = in.read(part); n >= 0; n = in.read(part)) {
+                sum += n;
+                if (sum > most) {
+                    throw new EntryException("file-too-large", "This file is larger than " + (most >> 20) + " MB.", "Export it smaller or with compression.");
+                }
+                out.write(part, 0, n);
+            }
+        });
+    }
+
+    public Kept keep(Producer producer) throws IOException {
+        Path part = coming.resolve(UUID.randomUUID().toString());
+        try {
+            MessageDigest digest = MessageDigest.getInstance("SHA-256");
+            try (OutputStream out = new DigestOutputStream(new java.io.BufferedOutputStream(Files.newOutputStream(part), 1 << 18), digest)) {
+                producer.write(out);
+            }
+            String hash = HexFormat.of().formatHex(digest.digest());
+            long bytes = Files.size(part);
+            Path place = path(hash);
+            Files.createDirectories(place.getParent());
+            Files.move(part, place, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+            return new Kept(hash, bytes);
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException(e);
+        } finally {
+            Files.deleteIfExists(part);
+        }
+    }
+
+    public Path path(String hash) {
+        return whole.resolve(hash.substring(0, 2)).resolve(hash);
+    }
+
+    public void forget(String hash) throws IOException {
+        Files.deleteIfExists(path(hash));
+    }
+
+    public InputStream open(String hash) throws IOException {
+        return new BufferedInputStream(Files.newInputStream(path(hash)), 1 << 18);
+    }
+
+    public byte[] bytes(String hash) {
+        try {
+            return Files.readAllBytes(path(hash));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    public Supplier<ImageInputStream> image(String hash) {
+        return () -> {
+            try {
+                return new FileImageInputStream(path(hash).toFile());
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+        };
+    }
+
+    /** Where made-again-at-will views lie. */
+    public Path views() {
+        return views;
+    }
+
+    /** An empty file that is gone when it is closed. */
+    public SeekableByteChannel scratch() throws IOException {
+        return Files.newByteChannel(coming.resolve(UUID.randomUUID().toString()), StandardOpenOption.CREATE_NEW, StandardOpenOption.READ,
+            StandardOpenOption.WRITE, StandardOpenOption.DELETE_ON_CLOSE);
+    }
+
+    public Path coming() {
+        return coming;
+    }
+}

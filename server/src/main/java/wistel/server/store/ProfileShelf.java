@@ -1,0 +1,37 @@
+package wistel.server.store;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.sql.Timestamp;
+import java.time.Clock;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Repository;
+import wistel.core.icc.IccProfile;
+import wistel.core.icc.ProfileReader;
+
+/** ICC profiles, by hash: bytes among the files, names in the database, the last used ones in memory. */
+@Repository
+public class ProfileShelf {
+    private final FileStore files;
+    private final JdbcClient jdbc;
+    private final Clock clock;
+    private final Cache<String, IccProfile> read = Caffeine.newBuilder().maximumWeight(64 << 20).weigher((String h, IccProfile p) -> 2_000_000).build();
+
+    public ProfileShelf(FileStore files, JdbcClient jdbc, Clock clock) {
+        this.files = files;
+        this.jdbc = jdbc;
+        this.clock = clock;
+    }
+
+    public void add(IccProfile profile) throws IOException {
+        files.keep(new ByteArrayInputStream(profile.bytes()), ProfileReader.LARGEST_BYTES);
+        jdbc.sql("insert into profile (hash, description, space, added) values (?, ?, ?, ?) on conflict do nothing")
+            .params(profile.hash(), profile.description(), profile.space().name(), Timestamp.from(clock.instant())).update();
+    }
+
+    public IccProfile get(String hash) {
+        return read.get(hash, h -> ProfileReader.read(files.bytes(h)));
+    }
+}
