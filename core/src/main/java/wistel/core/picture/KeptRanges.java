@@ -5,7 +5,10 @@ import java.util.List;
 import javax.imageio.stream.ImageInputStream;
 import javax.imageio.stream.ImageInputStreamImpl;
 
-/** Some byte ranges of a stream as one stream: a JPEG without its metadata, so that no decoder acts on profiles or thumbnails in it. */
+/**
+ * Some byte ranges of a stream as one stream: a JPEG without its metadata, so that no
+ * decoder acts on profiles or thumbnails in it. The whole stream stays open for its owner to close.
+ */
 final class KeptRanges extends ImageInputStreamImpl {
     private final ImageInputStream whole;
     private final List<long[]> ranges;
@@ -36,11 +39,5 @@ final class KeptRanges extends ImageInputStreamImpl {
             skip -= size;
         }
         return -1;
-    }
-
-    @Override
-    public void close() throws IOException {
-        super.close();
-        whole.close();
     }
 }

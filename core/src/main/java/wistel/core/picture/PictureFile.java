@@ -15,7 +15,7 @@ import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
 import wistel.core.fault.PictureException;
 
-/** A JPEG, PNG or TIFF as a source of 16-bit rows, shown the right way up. Decoding is the JDK's; no colour is converted on the way. */
+/** A JPEG, PNG or TIFF as a source of 16-bit rows, shown the right way up. Decoding is left to ImageIO readers; no colour is converted on the way. */
 public final class PictureFile {
     private final Supplier<ImageInputStream> file;
     private final PictureProbe.Found found;
@@ -66,13 +66,12 @@ public final class PictureFile {
 
         @Override
         public void read(int x, int y, int w, int h, char[] out) {
-            try (ImageInputStream raw = file.get();
-                 ImageInputStream in = found.keep().isEmpty() ? raw : new KeptRanges(raw, found.keep())) {
-                decode(in, new Rectangle(x, y, w, h), out);
+            try (ImageInputStream raw = file.get()) {
+                decode(found.keep().isEmpty() ? raw : new KeptRanges(raw, found.keep()), new Rectangle(x, y, w, h), out);
             } catch (PictureException e) {
                 throw e;
             } catch (IOException | RuntimeException e) {
-                // the JDK's decoders answer damage with any runtime exception; all of them mean the same to a person
+                // decoders answer damage with any runtime exception; all of them mean the same to a person
                 throw new PictureException("picture-damaged", "This picture is cut off or damaged: its rows from " + y + " on can't be read.",
                     "Export it again; nothing of it was kept.", e);
             }
@@ -80,7 +79,7 @@ public final class PictureFile {
     }
 
     private void decode(ImageInputStream in, Rectangle region, char[] out) throws IOException {
-        ImageReader reader = reader(found.facts().format());
+        ImageReader reader = reader(found.facts().format(), found.differenced() ? "com.twelvemonkeys." : "com.sun.imageio.");
         try {
             reader.setInput(in, false, true);
             boolean[] cut = new boolean[1];
@@ -100,16 +99,16 @@ public final class PictureFile {
         }
     }
 
-    /** The JDK's own readers, by name of their package: a plug-in on the class path must not change what a file means. */
-    private static ImageReader reader(String format) {
+    /** Readers by name of their package: a plug-in on the class path must not change what a file means. */
+    private static ImageReader reader(String format, String origin) {
         Iterator<ImageReader> readers = ImageIO.getImageReadersByFormatName(format);
         while (readers.hasNext()) {
             ImageReader reader = readers.next();
-            if (reader.getClass().getName().startsWith("com.sun.imageio.")) {
+            if (reader.getClass().getName().startsWith(origin)) {
                 return reader;
             }
         }
-        throw new IllegalStateException("this Java lacks its " + format + " reader");
+        throw new IllegalStateException("no " + format + " reader of " + origin);
     }
 
     private static void samples(BufferedImage image, int channels, char[] out) {

@@ -22,8 +22,16 @@ import wistel.core.icc.ProfileReader;
 final class PictureProbe {
     private static final String TAKES = "Wistel prints JPEG, PNG and TIFF: export it as one of these.";
 
-    /** Facts, and for JPEG the byte ranges (from, to) that a decoder needs, metadata left out. */
-    record Found(PictureFacts facts, List<long[]> keep) {
+    /**
+     * Facts, and what a decoder needs to know.
+     *
+     * @param keep       for JPEG the byte ranges (from, to) to decode, metadata left out
+     * @param differenced a TIFF whose 16-bit samples are stored as differences, which the JDK's reader doesn't take
+     */
+    record Found(PictureFacts facts, List<long[]> keep, boolean differenced) {
+        Found(PictureFacts facts, List<long[]> keep) {
+            this(facts, keep, false);
+        }
     }
 
     private PictureProbe() {
@@ -286,8 +294,8 @@ final class PictureProbe {
         long ifd = in.readUnsignedInt();
         in.seek(ifd);
         int entries = in.readUnsignedShort();
-        long[] v = {0, 0, 1, 0, 1, 1, 1, 0, 1, 0};
-        int[] tags = {256, 257, 258, 262, 274, 277, 339, 278, 259, 322};
+        long[] v = {0, 0, 1, 0, 1, 1, 1, 0, 1, 0, 1};
+        int[] tags = {256, 257, 258, 262, 274, 277, 339, 278, 259, 322, 317};
         byte[] profile = {};
         for (int i = 0; i < entries; i++) {
             in.seek(ifd + 2 + 12L * i);
@@ -324,7 +332,7 @@ final class PictureProbe {
         }
         int channels = v[3] == 2 || v[3] == 3 || v[3] == 6 ? 3 : 1;
         return new Found(new PictureFacts("TIFF", (int) Math.min(v[0], Integer.MAX_VALUE), (int) Math.min(v[1], Integer.MAX_VALUE),
-            v[3] == 3 ? 8 : (int) v[2], channels, Orientation.ofTag((int) v[4]), profile), List.of());
+            v[3] == 3 ? 8 : (int) v[2], channels, Orientation.ofTag((int) v[4]), profile), List.of(), v[10] == 2 && v[2] == 16);
     }
 
     private static long firstValue(ImageInputStream in, int type, long count) throws IOException {

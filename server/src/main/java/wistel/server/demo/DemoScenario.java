@@ -86,8 +86,8 @@ class DemoScenario {
     record Judged(String verdict, String remark) {
     }
 
-    record DocketPlan(String picture, String title, String paper, String sheet, boolean across, double widthMm, double heightMm, Fit fit, Borders borders,
-                      Intent intent, boolean looked, boolean profileTaken, String mediaType, Decisions.ColourBy colourBy, List<Judged> prints) {
+    record DocketPlan(String picture, String title, String paper, String sheet, Boolean across, Double widthMm, Double heightMm, Fit fit, Borders borders,
+                      Intent intent, Boolean looked, Boolean profileTaken, String mediaType, Decisions.ColourBy colourBy, List<Judged> prints) {
     }
 
     record Scenario(String printer, List<PairingPlan> pairings, List<DocketPlan> dockets) {
@@ -155,11 +155,11 @@ class DemoScenario {
             taken = imports.take(file.getFileName().toString(), in);
         }
         UUID id = desk.open(taken.master());
-        Decisions d = dockets.get(id).decisions().withTitle(plan.title).withPicture(new PictureStation(plan.profileTaken));
+        Decisions d = dockets.get(id).decisions().withTitle(plan.title).withPicture(new PictureStation(Boolean.TRUE.equals(plan.profileTaken)));
         Optional<Pairing> pairing = pairings.all().stream().filter(p -> p.paper().equals(plan.paper)).findFirst();
         if (pairing.isPresent()) {
             d = d.withPairing(pairing.get());
-            d = d.withProof(new ProofStation(plan.intent == null ? d.proof().intent() : plan.intent, true, d.proof().view(), plan.looked));
+            d = d.withProof(new ProofStation(plan.intent == null ? d.proof().intent() : plan.intent, true, d.proof().view(), Boolean.TRUE.equals(plan.looked)));
         }
         if (plan.mediaType != null) {
             d = d.withMachine(new MachineStation(plan.mediaType, d.machine().feed(), d.machine().quality(), d.machine().colourBy()));
@@ -171,7 +171,7 @@ class DemoScenario {
             double aspect = (double) taken.master().width() / taken.master().height();
             double height = plan.fit == Fit.FILL ? plan.heightMm : plan.widthMm / aspect;
             SizeStation z = d.size();
-            d = d.withSize(new SizeStation(plan.sheet, plan.across, plan.widthMm, height, plan.fit == null ? Fit.WHOLE : plan.fit, 0.5, 0.5,
+            d = d.withSize(new SizeStation(plan.sheet, Boolean.TRUE.equals(plan.across), plan.widthMm, height, plan.fit == null ? Fit.WHOLE : plan.fit, 0.5, 0.5,
                 plan.borders == null ? Borders.EVEN : plan.borders, z.pixels(), z.resamplePpi(), 0));
         }
         desk.decide(id, dockets.get(id).version(), d);

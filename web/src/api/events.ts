@@ -1,0 +1,29 @@
+import { useQueryClient } from '@tanstack/react-query'
+import { useEffect } from 'react'
+
+/** Listens to the server's events and has what they name asked for again. After a break everything is asked for. */
+export function useServerEvents() {
+  const client = useQueryClient()
+  useEffect(() => {
+    const source = new EventSource('/api/events')
+    let broken = false
+    source.onerror = () => {
+      broken = true
+    }
+    source.onopen = () => {
+      if (broken) client.invalidateQueries()
+      broken = false
+    }
+    source.addEventListener('attempt', () => {
+      client.invalidateQueries({ queryKey: ['attempts'] })
+      client.invalidateQueries({ queryKey: ['bench'] })
+    })
+    source.addEventListener('printer', () => {
+      client.invalidateQueries({ queryKey: ['printers'] })
+      client.invalidateQueries({ queryKey: ['docket'] })
+      client.invalidateQueries({ queryKey: ['bench'] })
+    })
+    source.addEventListener('docket', () => client.invalidateQueries({ queryKey: ['bench'] }))
+    return () => source.close()
+  }, [client])
+}

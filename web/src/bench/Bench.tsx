@@ -1,0 +1,159 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query'
+import { Button, Input, type InputRef } from 'antd'
+import { useEffect, useRef, useState } from 'react'
+import { Link } from 'react-router'
+import { get, Problem, upload } from '../api/client'
+import type { DocketView, Group, OnBench } from '../api/types'
+import { typing } from '../frame/Frame'
+import { MarkSign } from '../parts/MarkSign'
+import { labCss } from '../parts/numbers'
+import { filesOf } from './arrivals'
+import { WORDS } from './words'
+
+type Arrival = { key: number; name: string; share: number; error?: string; notice?: string; docket?: DocketView }
+
+/** Sheets of one size look the same size everywhere on the table. */
+const PX_PER_MM = 0.5
+
+export function Bench() {
+  const client = useQueryClient()
+  const { data: groups } = useQuery({ queryKey: ['bench'], queryFn: () => get<Group[]>('/api/bench') })
+  const [arrivals, setArrivals] = useState<Arrival[]>([])
+  const [over, setOver] = useState(false)
+  const [words, setWords] = useState('')
+  const chooser = useRef<HTMLInputElement>(null)
+  const finder = useRef<InputRef>(null)
+  const nextKey = useRef(1)
+
+  useEffect(() => {
+    const press = (e: KeyboardEvent) => {
+      if (e.key === '/' && !typing(e)) {
+        e.preventDefault()
+        finder.current?.focus()
+      }
+    }
+    window.addEventListener('keydown', press)
+    return () => window.removeEventListener('keydown', press)
+  }, [])
+
+  const change = (key: number, next: Partial<Arrival>) =>
+    setArrivals((all) => all.map((a) => (a.key === key ? { ...a, ...next } : a)))
+
+  const take = async (files: File[]) => {
+    const coming = files.map((file) => ({ file, key: nextKey.current++ }))
+    setArrivals((all) => [...coming.map((c) => ({ key: c.key, name: c.file.name, share: 0 })), ...all].slice(0, 30))
+    for (const { file, key } of coming) {
+      try {
+        const opened = await upload<{ docket: DocketView; notice: string }>(
+          `/api/dockets?name=${encodeURIComponent(file.name)}`,
+          file,
+          (share) => change(key, { share }),
+        )
+        change(key, { share: 1, docket: opened.docket, notice: opened.notice })
+      } catch (e) {
+        const problem = e instanceof Problem ? e : new Problem('unforeseen', String(e), '')
+        change(key, { error: `${problem.message} ${problem.next}` })
+      }
+      client.invalidateQueries({ queryKey: ['bench'] })
+    }
+  }
+
+  const match = (d: OnBench) => `${d.title} ${d.number}`.toLowerCase().includes(words.toLowerCase())
+  const shown = groups?.map((g) => ({ ...g, dockets: g.dockets.filter(match) })).filter((g) => g.dockets.length > 0)
+
+  return (
+    // biome-ignore lint/a11y/noStaticElementInteractions: the whole table takes drops; the chooser button is the keyboard's way
+    <div
+      className={over ? 'bench over' : 'bench'}
+      onDragOver={(e) => {
+        e.preventDefault()
+        setOver(true)
+      }}
+      onDragLeave={() => setOver(false)}
+      onDrop={async (e) => {
+        e.preventDefault()
+        setOver(false)
+        take(await filesOf(e.dataTransfer))
+      }}
+    >
+      <div className="columns">
+        <div>
+          {groups?.length === 0 && <p className="empty">{WORDS.empty}</p>}
+          {shown?.map((g) => (
+            <section className="group" key={g.paper}>
+              <header>
+                <b>{g.paper}</b> <span>{g.note}</span>
+              </header>
+              <div className="lying">
+                {g.dockets.map((d) => (
+                  <Piece key={d.id} docket={d} />
+                ))}
+              </div>
+            </section>
+          ))}
+        </div>
+        <aside>
+          <Input
+            ref={finder}
+            placeholder={WORDS.find}
+            aria-label={WORDS.find}
+            value={words}
+            onChange={(e) => setWords(e.target.value)}
+            allowClear
+            style={{ marginBottom: 12 }}
+          />
+          <div className="drop">
+            <b>{WORDS.dropHere}</b>
+            <span>{WORDS.dropHelp}</span>
+            <Button onClick={() => chooser.current?.click()}>{WORDS.choose}</Button>
+            <input
+              ref={chooser}
+              type="file"
+              multiple
+              hidden
+              aria-label="Picture files"
+              data-testid="chooser"
+              onChange={(e) => {
+                take([...(e.target.files ?? [])])
+                e.target.value = ''
+              }}
+            />
+            <ul className="arrivals" aria-live="polite">
+              {arrivals.map((a) => (
+                <li key={a.key}>
+                  {a.error && <MarkSign mark="STOP" />} <b style={{ font: 'inherit', fontWeight: 600 }}>{a.name}</b>{' '}
+                  {a.docket && <Link to={`/dockets/${a.docket.id}/picture`}>{WORDS.taken}</Link>}
+                  {a.notice && <div>{a.notice}</div>}
+                  {a.error && <div>{a.error}</div>}
+                  {!a.error && !a.docket && <div className="bar" style={{ width: `${Math.max(4, 100 * a.share)}%` }} />}
+                </li>
+              ))}
+            </ul>
+          </div>
+        </aside>
+      </div>
+    </div>
+  )
+}
+
+function Piece({ docket }: { docket: OnBench }) {
+  const p = docket.placement
+  const w = p.sheetWidthMm * PX_PER_MM
+  const image = {
+    left: p.x * PX_PER_MM,
+    top: p.y * PX_PER_MM,
+    width: p.width * PX_PER_MM,
+    height: p.height * PX_PER_MM,
+  }
+  return (
+    <Link className="piece" to={`/dockets/${docket.id}`} style={{ width: Math.max(w, 170) }}>
+      <div className="sheet" style={{ width: w, height: p.sheetHeightMm * PX_PER_MM, background: labCss(docket.paperLab) }}>
+        <img src={`/api/masters/${docket.masterId}/picture?longest=520`} alt="" style={image} />
+      </div>
+      <h3>{docket.title}</h3>
+      <p>
+        <MarkSign mark={docket.mark} /> {docket.line}
+      </p>
+    </Link>
+  )
+}

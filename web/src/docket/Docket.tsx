@@ -1,0 +1,151 @@
+import { RedoOutlined, UndoOutlined } from '@ant-design/icons'
+import { Button, Input, Popconfirm, Tooltip } from 'antd'
+import { useEffect } from 'react'
+import { useNavigate, useParams } from 'react-router'
+import { post } from '../api/client'
+import { typing } from '../frame/Frame'
+import { MachineStation } from '../machine/MachineStation'
+import { PaperStation } from '../paper/PaperStation'
+import { MarkSign } from '../parts/MarkSign'
+import { PictureStation } from '../picture/PictureStation'
+import { ProofStation } from '../proof/ProofStation'
+import { ReleaseStation } from '../release/ReleaseStation'
+import { SizeStation } from '../size/SizeStation'
+import { useDocket } from './useDocket'
+
+const STATIONS = ['picture', 'paper', 'size', 'proof', 'machine', 'release'] as const
+const ROOMS = {
+  picture: PictureStation,
+  paper: PaperStation,
+  size: SizeStation,
+  proof: ProofStation,
+  machine: MachineStation,
+  release: ReleaseStation,
+}
+
+export function Docket() {
+  const { id = '', station } = useParams()
+  const tools = useDocket(id)
+  const navigate = useNavigate()
+  const { view, change } = tools
+  const unsettled = view?.track.findIndex((s) => s.mark !== 'SETTLED') ?? 0
+  const open = STATIONS.find((s) => s === station) ?? STATIONS[unsettled < 0 ? 5 : unsettled] ?? 'picture'
+  const go = (to: string) => navigate(`/dockets/${id}/${to}`)
+
+  useEffect(() => {
+    const press = (e: KeyboardEvent) => {
+      const control = e.ctrlKey || e.metaKey
+      if (control && e.key.toLowerCase() === 'z' && !typing(e)) {
+        e.preventDefault()
+        change({ kind: e.shiftKey ? 'redo' : 'undo' })
+      } else if ((e.key === '[' || e.key === ']') && !typing(e) && !control) {
+        const at = STATIONS.indexOf(open) + (e.key === ']' ? 1 : -1)
+        const to = STATIONS[at]
+        if (to) navigate(`/dockets/${id}/${to}`)
+      }
+    }
+    window.addEventListener('keydown', press)
+    return () => window.removeEventListener('keydown', press)
+  }, [change, id, navigate, open])
+
+  if (tools.error && !view) {
+    return (
+      <p className="page">
+        {tools.error.message} <a href="/">Back to the bench</a>
+      </p>
+    )
+  }
+  if (!view) return null
+  const Room = ROOMS[open]
+  const m = view.master
+  const stops = view.findings.filter((f) => f.severity === 'STOP').length
+  const looks = view.findings.filter((f) => f.severity === 'LOOK').length
+  return (
+    <div className="docket">
+      <div className="docket-head">
+        <div className="line">
+          <Input
+            key={view.decisions.title}
+            className="title"
+            aria-label="Title"
+            variant="borderless"
+            style={{
+              width: `${Math.min(26, view.decisions.title.length * 0.62 + 1)}em`,
+              padding: 0,
+              fontSize: 25,
+              fontFamily: 'var(--serif)',
+            }}
+            defaultValue={view.decisions.title}
+            onPressEnter={(e) => e.currentTarget.blur()}
+            onBlur={(e) => tools.decide((d) => ({ ...d, title: e.target.value }))}
+          />
+          <span className="soft">
+            docket {view.number} · master {m.fileName}, {m.width} × {m.height}, {m.bits} bit, {m.channels === 1 ? 'gray' : 'RGB'}
+          </span>
+          <span className="tools">
+            <Tooltip title="Undo (Ctrl Z)">
+              <Button
+                type="text"
+                icon={<UndoOutlined />}
+                aria-label="Undo"
+                disabled={!view.canUndo}
+                onClick={() => change({ kind: 'undo' })}
+              />
+            </Tooltip>
+            <Tooltip title="Do it again (Ctrl Shift Z)">
+              <Button
+                type="text"
+                icon={<RedoOutlined />}
+                aria-label="Redo"
+                disabled={!view.canRedo}
+                onClick={() => change({ kind: 'redo' })}
+              />
+            </Tooltip>
+            <Popconfirm
+              title="Take this docket off the bench? Its prints stay in the print log."
+              onConfirm={async () => {
+                await post(`/api/dockets/${id}/put-away`, undefined, view.version).catch(tools.complain)
+                navigate('/')
+              }}
+              okText="Put away"
+              cancelText="Leave it"
+            >
+              <Button type="text">Put away</Button>
+            </Popconfirm>
+          </span>
+        </div>
+        <nav className="track" aria-label="Stations">
+          {view.track.map((stop, i) => {
+            const name = STATIONS[i] ?? 'picture'
+            return (
+              <button
+                type="button"
+                key={name}
+                className={name === open ? 'open' : stop.mark === 'SETTLED' ? 'passed' : ''}
+                aria-current={name === open ? 'step' : undefined}
+                onClick={() => go(name)}
+              >
+                <span className="name">
+                  <MarkSign mark={stop.mark} size={11} /> {name.charAt(0).toUpperCase() + name.slice(1)}
+                </span>
+                <div className="outcome" title={stop.outcome}>
+                  {stop.outcome}
+                </div>
+              </button>
+            )
+          })}
+        </nav>
+      </div>
+      <Room view={view} tools={tools} go={go} />
+      <footer className="readback" aria-label="Readback">
+        <span data-testid="readback">
+          <b>If printed now:</b> {view.readback}
+        </span>
+        <span className="count">
+          <MarkSign mark={stops ? 'STOP' : looks ? 'LOOK' : 'SETTLED'} />
+          {stops ? `${stops} stop${stops === 1 ? 's' : ''} it` : looks ? `${looks} to look at` : 'nothing stops it'}
+        </span>
+      </footer>
+    </div>
+  )
+}

@@ -1,0 +1,61 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { App } from 'antd'
+import { get, type Problem, patch, post, put } from '../api/client'
+import type { Attempt, Decisions, DocketView } from '../api/types'
+
+type Step =
+  | { kind: 'decide'; decisions: Decisions }
+  | { kind: 'resize'; width?: string; height?: string; ppi?: string }
+  | { kind: 'pair'; pairingId: string }
+  | { kind: 'undo' }
+  | { kind: 'redo' }
+
+/** One docket, and the ways to change it. Every change is saved as it is made; a stale one is refused and shown as it is now. */
+export function useDocket(id: string) {
+  const client = useQueryClient()
+  const { notification } = App.useApp()
+  const key = ['docket', id]
+  const query = useQuery({ queryKey: key, queryFn: () => get<DocketView>(`/api/dockets/${id}`) })
+  const attempts = useQuery({ queryKey: ['attempts', id], queryFn: () => get<Attempt[]>(`/api/dockets/${id}/attempts`) })
+
+  const complain = (e: Error) => {
+    const problem = e as Problem
+    notification.open({ title: problem.message, description: problem.next, duration: 8 })
+    client.invalidateQueries({ queryKey: key })
+  }
+
+  const change = useMutation({
+    scope: { id: `docket-${id}` },
+    mutationFn: (step: Step) => {
+      const version = client.getQueryData<DocketView>(key)?.version ?? 0
+      const base = `/api/dockets/${id}`
+      switch (step.kind) {
+        case 'decide':
+          return put<DocketView>(`${base}/decisions`, step.decisions, version)
+        case 'resize':
+          return patch<DocketView>(`${base}/size`, { width: step.width, height: step.height, ppi: step.ppi }, version)
+        case 'pair':
+          return put<DocketView>(`${base}/pairing`, { pairingId: step.pairingId }, version)
+        default:
+          return post<DocketView>(`${base}/${step.kind}`, undefined, version)
+      }
+    },
+    onSuccess: (next) => client.setQueryData(key, next),
+    onError: complain,
+  })
+
+  const release = useMutation({
+    mutationFn: () => post<Attempt>(`/api/dockets/${id}/attempts`, undefined, client.getQueryData<DocketView>(key)?.version ?? 0),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['attempts'] }),
+    onError: complain,
+  })
+
+  const decide = (next: (d: Decisions) => Decisions) => {
+    const now = client.getQueryData<DocketView>(key)
+    if (now) change.mutate({ kind: 'decide', decisions: next(now.decisions) })
+  }
+  return { view: query.data, error: query.error, attempts: attempts.data ?? [], change: change.mutate, decide, release, complain }
+}
+
+export type DocketTools = ReturnType<typeof useDocket>
+export type StationProps = { view: DocketView; tools: DocketTools; go: (station: string) => void }

@@ -1,0 +1,75 @@
+import { useQuery } from '@tanstack/react-query'
+import { Modal } from 'antd'
+import { useEffect, useState } from 'react'
+import { NavLink, Outlet, useLocation } from 'react-router'
+import { get } from '../api/client'
+import { useServerEvents } from '../api/events'
+import type { Printer } from '../api/types'
+import { MarkSign } from '../parts/MarkSign'
+import { SHORTCUTS } from './words'
+
+export function typing(e: KeyboardEvent) {
+  return e.target instanceof HTMLElement && (e.target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName))
+}
+
+export function Frame() {
+  useServerEvents()
+  const [keys, setKeys] = useState(false)
+  const place = useLocation().pathname
+  useEffect(() => {
+    const press = (e: KeyboardEvent) => {
+      if (e.key === '?' && !typing(e)) setKeys((k) => !k)
+    }
+    window.addEventListener('keydown', press)
+    return () => window.removeEventListener('keydown', press)
+  }, [])
+  return (
+    <div className="frame">
+      <header className="header">
+        <NavLink to="/" className="wordmark">
+          wistel
+        </NavLink>
+        <nav aria-label="Places">
+          <NavLink to="/" className={place === '/' || place.startsWith('/dockets') ? 'active' : ''}>
+            Bench
+          </NavLink>
+          <NavLink to="/papers">Papers</NavLink>
+          <NavLink to="/printers">Printers</NavLink>
+          <NavLink to="/log">Print log</NavLink>
+        </nav>
+        <PrinterStates />
+      </header>
+      <main className="main">
+        <Outlet />
+      </main>
+      <Modal open={keys} onCancel={() => setKeys(false)} footer={null} title="Keys">
+        <table className="keys">
+          <tbody>
+            {SHORTCUTS.map(([key, what]) => (
+              <tr key={key}>
+                <td>
+                  <kbd>{key}</kbd>
+                </td>
+                <td>{what}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Modal>
+    </div>
+  )
+}
+
+function PrinterStates() {
+  const { data } = useQuery({ queryKey: ['printers'], queryFn: () => get<Printer[]>('/api/printers') })
+  return (
+    <div className="state" aria-live="polite">
+      {data?.map((p) => (
+        <span key={p.id}>
+          <MarkSign mark={p.state === 'idle' ? 'OPEN' : p.state === 'printing' ? 'BUSY' : 'STOP'} /> {p.name} ·{' '}
+          {p.state === 'away' ? "doesn't answer" : p.reason ? `${p.state}, ${p.reason}` : p.state}
+        </span>
+      ))}
+    </div>
+  )
+}

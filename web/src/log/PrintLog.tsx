@@ -1,0 +1,102 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query'
+import { App, Button, Input } from 'antd'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { get, type Problem, post } from '../api/client'
+import type { Attempt } from '../api/types'
+import { MarkSign } from '../parts/MarkSign'
+import { mm, moment } from '../parts/numbers'
+import { attemptWords } from '../release/words'
+
+export function PrintLog() {
+  const client = useQueryClient()
+  const { notification } = App.useApp()
+  const [words, setWords] = useState('')
+  const { data } = useQuery({
+    queryKey: ['attempts', 'log', words],
+    queryFn: () => get<Attempt[]>(`/api/attempts?words=${encodeURIComponent(words)}`),
+    placeholderData: (before) => before,
+  })
+  const again = (a: Attempt) =>
+    post(`/api/attempts/${a.id}/again`).then(
+      () => client.invalidateQueries({ queryKey: ['attempts'] }),
+      (e: Problem) => notification.open({ title: e.message, description: e.next }),
+    )
+  return (
+    <div className="page">
+      <div style={{ display: 'flex', alignItems: 'baseline', gap: 20 }}>
+        <h1>Print log</h1>
+        <Input
+          style={{ width: 280 }}
+          placeholder="title, paper, verdict, remark …"
+          aria-label="Search the log"
+          allowClear
+          onChange={(e) => setWords(e.target.value)}
+        />
+      </div>
+      {data?.length === 0 && (
+        <p className="empty">
+          {words
+            ? 'No print answers to these words.'
+            : 'Nothing was printed yet. Every sheet that goes through a printer is kept here, with all that made it.'}
+        </p>
+      )}
+      {data && data.length > 0 && (
+        <table className="plain">
+          <thead>
+            <tr>
+              <th>Print</th>
+              <th />
+              <th>Paper and size</th>
+              <th>When</th>
+              <th>What became of it</th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            {data.map((a) => (
+              <tr key={a.id}>
+                <td style={{ width: 104 }}>
+                  <img
+                    src={a.scanHash ? `/api/attempts/${a.id}/scan?longest=180` : `/api/masters/${a.masterId}/picture?longest=180`}
+                    alt=""
+                    style={{ maxWidth: 92, maxHeight: 64, display: 'block' }}
+                  />
+                </td>
+                <td>
+                  <Link to={`/dockets/${a.docketId}/release`} style={{ font: '500 16px var(--serif)' }}>
+                    {a.decisions.title}
+                  </Link>
+                  <div className="soft">
+                    docket {a.docketNumber}, attempt {a.number}
+                  </div>
+                </td>
+                <td title={a.readback}>
+                  {a.paper}
+                  <div className="soft">
+                    {a.decisions.size.sheet}, {mm(a.decisions.size.widthMm)} × {mm(a.decisions.size.heightMm)} mm, {a.printerName}
+                  </div>
+                </td>
+                <td>{moment(a.created)}</td>
+                <td>
+                  <MarkSign
+                    mark={
+                      a.state === 'done' ? 'SETTLED' : a.state === 'failed' ? 'STOP' : a.state === 'cancelled' ? 'OPEN' : 'BUSY'
+                    }
+                  />{' '}
+                  {attemptWords(a)}
+                  <div className="soft">{a.remark}</div>
+                </td>
+                <td style={{ textAlign: 'right' }}>
+                  <Button size="small" onClick={() => again(a)}>
+                    Exactly this again
+                  </Button>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </div>
+  )
+}

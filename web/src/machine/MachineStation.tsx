@@ -1,0 +1,130 @@
+import { Button, Radio, Select } from 'antd'
+import type { Decisions } from '../api/types'
+import type { StationProps } from '../docket/useDocket'
+import { Findings } from '../parts/Findings'
+import { WORDS } from './words'
+
+export function MachineStation({ view, tools, go }: StationProps) {
+  const m = view.decisions.machine
+  const set = (next: Partial<Decisions['machine']>) => tools.decide((d) => ({ ...d, machine: { ...d.machine, ...next } }))
+  if (!view.pairing) {
+    return (
+      <div className="station">
+        <div className="booth table" />
+        <aside className="card">
+          <p>{WORDS.noPairing}</p>
+          <Button type="primary" onClick={() => go('paper')}>
+            To the paper
+          </Button>
+        </aside>
+      </div>
+    )
+  }
+  const o = view.options
+  return (
+    <div className="station">
+      <div className="booth table">
+        <div className="stage">
+          <ColourPath view={view} />
+        </div>
+        <div className="foot">{WORDS.pathFoot}</div>
+      </div>
+      <aside className="card" aria-label="Machine">
+        <section>
+          <h2 className="head">Set on {view.pairing.printerName}</h2>
+          <dl className="rows" style={{ alignItems: 'center', rowGap: 8 }}>
+            <dt>media type</dt>
+            <dd>
+              <Select
+                aria-label="Media type"
+                style={{ width: '100%' }}
+                value={m.mediaType}
+                options={o.mediaTypes}
+                onChange={(mediaType) => set({ mediaType })}
+              />
+            </dd>
+            <dt>feed</dt>
+            <dd>
+              <Select
+                aria-label="Feed"
+                style={{ width: '100%' }}
+                value={m.feed}
+                options={o.feeds}
+                onChange={(feed) => set({ feed })}
+              />
+            </dd>
+            <dt>quality</dt>
+            <dd>
+              <Radio.Group
+                optionType="button"
+                buttonStyle="solid"
+                value={m.quality}
+                onChange={(e) => set({ quality: e.target.value })}
+                aria-label="Quality"
+              >
+                {o.qualities.map((q) => (
+                  <Radio.Button key={q.value} value={Number(q.value)}>
+                    {q.label}
+                  </Radio.Button>
+                ))}
+              </Radio.Group>
+            </dd>
+          </dl>
+        </section>
+        <section>
+          <h2 className="head">Who converts the colour</h2>
+          <Radio.Group
+            optionType="button"
+            buttonStyle="solid"
+            value={m.colourBy}
+            onChange={(e) => set({ colourBy: e.target.value })}
+            aria-label="Who converts the colour"
+          >
+            <Radio.Button value="WISTEL">Wistel</Radio.Button>
+            <Radio.Button value="DRIVER">the driver</Radio.Button>
+          </Radio.Group>
+          <p className="soft">{m.colourBy === 'WISTEL' ? WORDS.byWistel : WORDS.byDriver}</p>
+        </section>
+        <Findings findings={view.findings.filter((f) => f.station === 'MACHINE')} tools={tools} />
+        <div className="next">
+          <span />
+          <Button type="primary" onClick={() => go('release')}>
+            On to the release
+          </Button>
+        </div>
+      </aside>
+    </div>
+  )
+}
+
+/** The way that the colour takes, drawn: who holds which numbers, and where they are converted. */
+function ColourPath({ view }: { view: StationProps['view'] }) {
+  const ours = view.decisions.machine.colourBy === 'WISTEL'
+  const steps: [string, string][] = [
+    ['Picture', view.sourceName],
+    ours
+      ? ['Wistel converts', `through the profile of ${view.pairing.paper}`]
+      : ['Wistel tags', 'the picture is brought to sRGB, no further'],
+    ours
+      ? ['The driver', 'told to leave the numbers alone']
+      : ['The driver converts', 'with a conversion of its own, unknown to Wistel'],
+    ['Ink on paper', `${view.options.mediaTypes.find((t) => t.value === view.decisions.machine.mediaType)?.label ?? ''}`],
+  ]
+  return (
+    <ol style={{ listStyle: 'none', margin: 0, padding: 0, display: 'grid', gap: 0, width: 'min(520px, 90%)' }}>
+      {steps.map(([head, text], i) => (
+        <li key={head}>
+          {i > 0 && (
+            <svg width="14" height="34" viewBox="0 0 14 34" aria-hidden="true" style={{ display: 'block', margin: '0 auto' }}>
+              <path d="M7 0V32M2 26l5 6 5-6" fill="none" stroke="#1e1e1e" strokeWidth="1.4" />
+            </svg>
+          )}
+          <div style={{ background: 'var(--card)', border: '1px solid #8a8a8a', padding: '12px 16px', textAlign: 'center' }}>
+            <b style={{ fontWeight: 650 }}>{head}</b>
+            <div className="soft">{text}</div>
+          </div>
+        </li>
+      ))}
+    </ol>
+  )
+}

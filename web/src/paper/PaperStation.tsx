@@ -1,0 +1,95 @@
+import { useQueries, useQuery } from '@tanstack/react-query'
+import { Button } from 'antd'
+import { get } from '../api/client'
+import type { Figures, Pairing } from '../api/types'
+import type { StationProps } from '../docket/useDocket'
+import { Booth } from '../parts/BoothPicture'
+import { fixed, labCss, percent } from '../parts/numbers'
+
+export function PaperStation({ view, tools, go }: StationProps) {
+  const { data: pairings } = useQuery({ queryKey: ['pairings'], queryFn: () => get<Pairing[]>('/api/pairings') })
+  const fares = useQueries({
+    queries: (pairings ?? []).map((p) => ({
+      queryKey: ['fares', view.id, p.id],
+      queryFn: () => get<Figures>(`/api/dockets/${view.id}/fares?pairingId=${p.id}`),
+      staleTime: Number.POSITIVE_INFINITY,
+    })),
+  })
+  const ranked = (pairings ?? [])
+    .map((pairing, i) => ({ pairing, figures: fares[i]?.data }))
+    .sort((a, b) => (a.figures?.meanDifference[a.pairing.intent] ?? 99) - (b.figures?.meanDifference[b.pairing.intent] ?? 99))
+  const chosen = view.decisions.pairingId
+  return (
+    <div className="station">
+      <Booth
+        foot={
+          <span>
+            {chosen
+              ? `As ${view.pairing.paper} would hold it, paper white shown.`
+              : 'The master. Choose a paper to see it there.'}
+          </span>
+        }
+      >
+        <img
+          src={
+            chosen
+              ? `/api/dockets/${view.id}/proof?longest=1200&key=${chosen}${view.decisions.proof.intent}${view.decisions.proof.view}${view.decisions.proof.blackPoint}`
+              : `/api/masters/${view.master.id}/picture?longest=1200`
+          }
+          alt="The picture on the chosen paper"
+        />
+      </Booth>
+      <aside className="card" aria-label="Paper">
+        <section>
+          <h2 className="head">Which paper suits this picture</h2>
+          <p className="soft" style={{ marginBottom: 8 }}>
+            The closest first, by the mean difference between master and print. Choosing one sets printer, media type, feed,
+            quality, profile and intent.
+          </p>
+          <div style={{ display: 'grid', gap: 8 }}>
+            {ranked.map(({ pairing: p, figures }) => (
+              <button
+                type="button"
+                className="pair"
+                key={p.id}
+                aria-pressed={p.id === chosen}
+                onClick={() => tools.change({ kind: 'pair', pairingId: p.id })}
+              >
+                <span>
+                  <span className="swatch" style={{ background: labCss(p.whiteLab) }} />
+                  <b>{p.paper}</b> · {p.surface} · {p.printerName}
+                </span>
+                <span className="soft">
+                  {figures ? (
+                    <>
+                      mean ΔE {fixed(figures.meanDifference[p.intent] ?? 0, 1)} · can't hold{' '}
+                      {percent(figures.gamut.tooDark + figures.gamut.tooLight + figures.gamut.tooVivid)}
+                      {figures.gamut.tooDark > figures.gamut.tooVivid
+                        ? ', mostly too dark'
+                        : figures.gamut.tooVivid > 0.001
+                          ? ', mostly too vivid'
+                          : ''}
+                    </>
+                  ) : (
+                    'measuring this picture on it …'
+                  )}
+                </span>
+                <span className="soft">
+                  white L* {fixed(p.whiteLab[0] ?? 0, 1)}, b* {fixed(p.whiteLab[2] ?? 0, 1)} (
+                  {(p.whiteLab[2] ?? 0) > 1 ? 'warm' : (p.whiteLab[2] ?? 0) < -2 ? 'cold' : 'neutral'}) · deepest black L*{' '}
+                  {fixed(p.blackL, 1)}
+                </span>
+              </button>
+            ))}
+          </div>
+        </section>
+        <div className="next">
+          <span />
+          <Button type="primary" disabled={!chosen} onClick={() => go('size')}>
+            On to the size
+          </Button>
+        </div>
+      </aside>
+    </div>
+  )
+}

@@ -1,0 +1,22 @@
+import type { ReactNode } from 'react'
+import { SURROUND_NAMES, useSurround } from './useSurround'
+
+/** A viewing booth: pictures on a neutral surround, a line of words below them. */
+export function Booth({ children, foot }: { children: ReactNode; foot?: ReactNode }) {
+  const [surround, turn] = useSurround()
+  return (
+    <div className={`booth ${surround}`}>
+      <div className="stage">{children}</div>
+      <div className="foot">
+        {foot}
+        <button
+          type="button"
+          onClick={turn}
+          style={{ all: 'unset', cursor: 'pointer', marginLeft: 'auto', textDecoration: 'underline', textUnderlineOffset: 3 }}
+        >
+          {SURROUND_NAMES[surround]} (B)
+        </button>
+      </div>
+    </div>
+  )
+}

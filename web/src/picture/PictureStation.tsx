@@ -1,0 +1,58 @@
+import { Button } from 'antd'
+import type { StationProps } from '../docket/useDocket'
+import { Booth } from '../parts/BoothPicture'
+import { Findings } from '../parts/Findings'
+import { megabytes, mm, percent } from '../parts/numbers'
+import { HistogramPlot } from './HistogramPlot'
+
+export function PictureStation({ view, tools, go }: StationProps) {
+  const m = view.master
+  return (
+    <div className="station">
+      <Booth foot={<span>The master, as it came. It is never altered.</span>}>
+        <img src={`/api/masters/${m.id}/picture?longest=1200`} alt={`Master: ${view.decisions.title}`} />
+      </Booth>
+      <aside className="card" aria-label="Picture">
+        <section>
+          <h2 className="head">What came in</h2>
+          <dl className="rows">
+            <dt>file</dt>
+            <dd>
+              {m.format}, {m.width} × {m.height} pixels, {m.bits} bit, {megabytes(m.bytes)}
+            </dd>
+            <dt>profile</dt>
+            <dd>{m.profileName || `none: read as ${view.sourceName}`}</dd>
+          </dl>
+        </section>
+        <Findings findings={view.findings.filter((f) => f.station === 'PICTURE')} tools={tools} />
+        <section>
+          <h2 className="head">Levels</h2>
+          <HistogramPlot histogram={m.histogram} />
+          <dl className="rows" style={{ marginTop: 6 }}>
+            <dt>bare paper</dt>
+            <dd>{percent(m.histogram.bareShare)} of the picture gets no ink at all</dd>
+            <dt>solid black</dt>
+            <dd>{percent(m.histogram.solidShare)} of it</dd>
+          </dl>
+        </section>
+        <section>
+          <h2 className="head">How large it can go</h2>
+          <dl className="rows">
+            <dt>fine</dt>
+            <dd>up to {mm(Math.round(view.reach.fineMm))} mm on its long side (300 ppi)</dd>
+            <dt>good</dt>
+            <dd>up to {mm(Math.round(view.reach.goodMm))} mm (200 ppi)</dd>
+            <dt>just enough</dt>
+            <dd>up to {mm(Math.round(view.reach.fairMm))} mm (150 ppi)</dd>
+          </dl>
+        </section>
+        <div className="next">
+          <span />
+          <Button type="primary" onClick={() => go('paper')}>
+            On to the paper
+          </Button>
+        </div>
+      </aside>
+    </div>
+  )
+}

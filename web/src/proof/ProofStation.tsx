@@ -1,0 +1,301 @@
+import { useQuery } from '@tanstack/react-query'
+import { Button, Checkbox, Radio } from 'antd'
+import { useEffect, useRef, useState } from 'react'
+import { get } from '../api/client'
+import type { Decisions, DocketView, Figures, Intent, Probe } from '../api/types'
+import type { StationProps } from '../docket/useDocket'
+import { typing } from '../frame/Frame'
+import { Booth } from '../parts/BoothPicture'
+import { fixed, percent } from '../parts/numbers'
+import { CAUSES, INTENTS } from './words'
+
+type Compare = 'divided' | 'beside' | 'proof'
+
+const proofUrl = (view: DocketView, longest: number, intent?: Intent) => {
+  const p = view.decisions.proof
+  return `/api/dockets/${view.id}/proof?longest=${longest}&key=${view.decisions.pairingId}${p.blackPoint}${p.view}&intent=${intent ?? p.intent}`
+}
+
+export function ProofStation({ view, tools, go }: StationProps) {
+  const [compare, setCompare] = useState<Compare>('divided')
+  const [outside, setOutside] = useState(false)
+  const [held, setHeld] = useState(false)
+  const paired = view.decisions.pairingId !== ''
+  const p = view.decisions.proof
+  const set = (next: Partial<Decisions['proof']>) => tools.decide((d) => ({ ...d, proof: { ...d.proof, ...next } }))
+  const { data: figures } = useQuery({
+    queryKey: ['figures', view.id, view.decisions.pairingId, p.blackPoint],
+    queryFn: () => get<Figures>(`/api/dockets/${view.id}/proof/figures`),
+    enabled: paired,
+    staleTime: Number.POSITIVE_INFINITY,
+  })
+
+  const { decide } = tools
+  // biome-ignore lint/correctness/useExhaustiveDependencies: seen once for each pairing, not for each change
+  useEffect(() => {
+    if (paired && !p.looked) decide((d) => ({ ...d, proof: { ...d.proof, looked: true } }))
+  }, [paired, p.looked])
+
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the handler only needs the decider of this docket
+  useEffect(() => {
+    const press = (e: KeyboardEvent) => {
+      if (typing(e) || e.ctrlKey || e.metaKey) return
+      if (e.key.toLowerCase() === 'm') setHeld(e.type === 'keydown')
+      if (e.type !== 'keydown') return
+      if (e.key.toLowerCase() === 'g') setOutside((o) => !o)
+      const intent = INTENTS[Number(e.key) - 1]
+      if (intent) decide((d) => ({ ...d, proof: { ...d.proof, intent: intent.value } }))
+    }
+    window.addEventListener('keydown', press)
+    window.addEventListener('keyup', press)
+    return () => {
+      window.removeEventListener('keydown', press)
+      window.removeEventListener('keyup', press)
+    }
+  }, [view.id])
+
+  if (!paired) {
+    return (
+      <div className="station">
+        <Booth>
+          <p>Choose a paper first: the proof shows this picture on it.</p>
+        </Booth>
+        <aside className="card">
+          <Button type="primary" onClick={() => go('paper')}>
+            To the paper
+          </Button>
+        </aside>
+      </div>
+    )
+  }
+  const g = figures?.gamut
+  return (
+    <div className="station">
+      <Booth
+        foot={
+          <>
+            <Radio.Group
+              size="small"
+              optionType="button"
+              buttonStyle="solid"
+              value={compare}
+              onChange={(e) => setCompare(e.target.value)}
+              aria-label="Compare"
+            >
+              <Radio.Button value="divided">divided</Radio.Button>
+              <Radio.Button value="beside">side by side</Radio.Button>
+              <Radio.Button value="proof">proof alone</Radio.Button>
+            </Radio.Group>
+            <span>Point at the picture to read both sides. Hold M for the master.</span>
+          </>
+        }
+      >
+        <Comparison view={view} compare={held ? 'master' : compare} outside={outside} />
+      </Booth>
+      <aside className="card" aria-label="Proof">
+        <section>
+          <h2 className="head">Rendering intent: choose by eye</h2>
+          <div className="intents">
+            {INTENTS.map((i) => (
+              <button type="button" key={i.value} aria-pressed={p.intent === i.value} onClick={() => set({ intent: i.value })}>
+                <img src={proofUrl(view, 320, i.value)} alt="" />
+                <span>
+                  {i.label} <b>{figures ? `ΔE ${fixed(figures.meanDifference[i.value] ?? 0, 1)}` : '…'}</b>
+                </span>
+              </button>
+            ))}
+          </div>
+        </section>
+        <section>
+          <h2 className="head">What this paper can't hold</h2>
+          <div className="shares" role="img" aria-label="Shares of the picture out of gamut">
+            <div style={{ width: `${100 * (g?.tooDark ?? 0)}%`, background: '#333' }} />
+            <div style={{ width: `${100 * (g?.tooVivid ?? 0)}%`, background: '#8a8a8a' }} />
+            <div style={{ width: `${100 * (g?.tooLight ?? 0)}%`, background: '#bbb' }} />
+          </div>
+          <p className="soft">
+            {g
+              ? `${percent(g.tooDark)} too dark (mean ΔE ${fixed(g.meanTooDark, 1)}), ${percent(g.tooVivid)} too vivid (${fixed(g.meanTooVivid, 1)}), ${percent(g.tooLight)} too light. Counted from ΔE 2.`
+              : 'measuring …'}
+          </p>
+          <Checkbox checked={outside} onChange={(e) => setOutside(e.target.checked)}>
+            draw it over the picture (G): strokes too dark, dots too vivid
+          </Checkbox>
+        </section>
+        <section>
+          <h2 className="head">Judge with</h2>
+          <div style={{ display: 'grid', gap: 7, justifyItems: 'start' }}>
+            <Radio.Group
+              optionType="button"
+              buttonStyle="solid"
+              value={p.view}
+              onChange={(e) => set({ view: e.target.value })}
+              aria-label="Paper and black shown"
+            >
+              <Radio.Button value="PAPER_WHITE">paper white</Radio.Button>
+              <Radio.Button value="INK_BLACK">ink black</Radio.Button>
+              <Radio.Button value="SCREEN_WHITE_AND_BLACK">full screen range</Radio.Button>
+            </Radio.Group>
+            <Checkbox
+              checked={p.blackPoint}
+              disabled={p.intent === 'ABSOLUTE'}
+              onChange={(e) => set({ blackPoint: e.target.checked })}
+            >
+              black point compensation
+            </Checkbox>
+          </div>
+          <p className="soft">
+            Paper white L* {fixed(figures?.paperL ?? 0, 1)}, ink black L* {fixed(figures?.blackL ?? 0, 1)} on {view.pairing.paper}
+            .
+          </p>
+        </section>
+        <div className="next">
+          <span />
+          <Button type="primary" onClick={() => go('machine')}>
+            On to the machine
+          </Button>
+        </div>
+      </aside>
+    </div>
+  )
+}
+
+function Comparison({ view, compare, outside }: { view: DocketView; compare: Compare | 'master'; outside: boolean }) {
+  const [share, setShare] = useState(0.5)
+  const [at, setAt] = useState<{ x: number; y: number; left: number; top: number }>()
+  const [probe, setProbe] = useState<Probe>()
+  const wait = useRef<number>(undefined)
+  const master = `/api/masters/${view.master.id}/picture?longest=1200`
+  const proof = proofUrl(view, 1200)
+
+  const point = (e: React.PointerEvent<HTMLElement>) => {
+    const r = e.currentTarget.getBoundingClientRect()
+    const place = {
+      x: (e.clientX - r.left) / r.width,
+      y: (e.clientY - r.top) / r.height,
+      left: e.clientX - r.left,
+      top: e.clientY - r.top,
+    }
+    setAt(place)
+    window.clearTimeout(wait.current)
+    wait.current = window.setTimeout(async () => {
+      setProbe(
+        await get<Probe>(`/api/dockets/${view.id}/proof/probe?x=${place.x.toFixed(4)}&y=${place.y.toFixed(4)}`).catch(
+          () => undefined,
+        ),
+      )
+    }, 60)
+  }
+  const leave = () => {
+    window.clearTimeout(wait.current)
+    setAt(undefined)
+    setProbe(undefined)
+  }
+  const overlay = outside && (
+    <img
+      src={`/api/dockets/${view.id}/gamut?longest=1200&key=${view.decisions.pairingId}`}
+      alt="Out of gamut"
+      style={{ position: 'absolute', inset: 0, width: '100%', height: '100%' }}
+    />
+  )
+  const reading = at && probe && <ProbeTable probe={probe} at={at} />
+  if (compare === 'beside') {
+    return (
+      <>
+        {[master, proof].map((src, i) => (
+          <div
+            key={src}
+            style={{ position: 'relative', maxWidth: '49.5%', maxHeight: '100%' }}
+            onPointerMove={point}
+            onPointerLeave={leave}
+          >
+            <img src={src} alt={i === 0 ? 'Master' : 'Proof'} style={{ maxHeight: 'calc(100vh - 300px)' }} />
+            <span className="tag" style={{ left: 8 }}>
+              {i === 0 ? 'Master' : `On ${view.pairing.paper}`}
+            </span>
+            {i === 1 && overlay}
+            {i === 1 && reading}
+          </div>
+        ))}
+      </>
+    )
+  }
+  const line = compare === 'divided' ? share : compare === 'master' ? 1 : 0
+  return (
+    <div className="divide" style={{ maxHeight: '100%', lineHeight: 0 }} onPointerMove={point} onPointerLeave={leave}>
+      <img src={proof} alt="Proof" style={{ maxHeight: 'calc(100vh - 300px)' }} />
+      {overlay}
+      <img
+        src={master}
+        alt="Master"
+        style={{ position: 'absolute', inset: 0, width: '100%', height: '100%', clipPath: `inset(0 ${100 * (1 - line)}% 0 0)` }}
+      />
+      {compare !== 'proof' && (
+        <span className="tag" style={{ left: 8, lineHeight: 1.4 }}>
+          Master
+        </span>
+      )}
+      {compare !== 'master' && (
+        <span className="tag" style={{ right: 8, lineHeight: 1.4 }}>
+          On {view.pairing.paper}
+        </span>
+      )}
+      {compare === 'divided' && (
+        <button
+          type="button"
+          className="handle"
+          style={{ left: `${100 * share}%` }}
+          role="slider"
+          aria-label="Divider between master and proof"
+          aria-valuenow={Math.round(100 * share)}
+          aria-valuemin={0}
+          aria-valuemax={100}
+          onKeyDown={(e) => {
+            const step = (e.key === 'ArrowRight' ? 1 : e.key === 'ArrowLeft' ? -1 : 0) * (e.shiftKey ? 0.1 : 0.01)
+            setShare((s) => Math.max(0, Math.min(1, s + step)))
+          }}
+          onPointerDown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}
+          onPointerMove={(e) => {
+            const r = e.currentTarget.parentElement?.getBoundingClientRect()
+            if (e.buttons && r) setShare(Math.max(0, Math.min(1, (e.clientX - r.left) / r.width)))
+          }}
+        />
+      )}
+      {reading}
+    </div>
+  )
+}
+
+function ProbeTable({ probe, at }: { probe: Probe; at: { x: number; left: number; top: number } }) {
+  const row = (name: string, lab: Probe['master']) => (
+    <tr>
+      <td className="soft">{name}</td>
+      <td>L* {fixed(lab.l, 1)}</td>
+      <td>a* {fixed(lab.a, 1)}</td>
+      <td>b* {fixed(lab.b, 1)}</td>
+    </tr>
+  )
+  return (
+    <table
+      className="probe"
+      style={{
+        left: at.x > 0.6 ? undefined : at.left + 16,
+        right: at.x > 0.6 ? `calc(100% - ${at.left - 16}px)` : undefined,
+        top: at.top + 14,
+        lineHeight: 1.3,
+      }}
+    >
+      <tbody>
+        {row('master', probe.master)}
+        {row('proof', probe.proof)}
+        <tr>
+          <td className="soft">apart</td>
+          <td colSpan={3}>
+            ΔE {fixed(probe.difference, 1)}
+            {CAUSES[probe.cause]}
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  )
+}
