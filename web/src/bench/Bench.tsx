@@ -13,7 +13,7 @@ import { WORDS } from './words'
 type Arrival = { key: number; name: string; share: number; error?: string; notice?: string; docket?: DocketView }
 
 /** Sheets of one size look the same size everywhere on the table. */
-const PX_PER_MM = 0.5
+const PX_PER_MM = 0.47
 
 export function Bench() {
   const client = useQueryClient()
@@ -77,7 +77,7 @@ export function Bench() {
       }}
     >
       <div className="columns">
-        <div>
+        <div className="groups">
           {groups?.length === 0 && <p className="empty">{WORDS.empty}</p>}
           {shown?.map((g) => (
             <section className="group" key={g.paper}>
@@ -146,7 +146,7 @@ function Piece({ docket }: { docket: OnBench }) {
     height: p.height * PX_PER_MM,
   }
   return (
-    <Link className="piece" to={`/dockets/${docket.id}`} style={{ width: Math.max(w, 170) }}>
+    <Link className="piece" to={`/dockets/${docket.id}`} style={{ width: Math.max(w, 150) }}>
       <div className="sheet" style={{ width: w, height: p.sheetHeightMm * PX_PER_MM, background: labCss(docket.paperLab) }}>
         <img src={`/api/masters/${docket.masterId}/picture?longest=520`} alt="" style={image} />
       </div>

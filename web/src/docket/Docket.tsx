@@ -70,7 +70,9 @@ export function Docket() {
             aria-label="Title"
             variant="borderless"
             style={{
-              width: `${Math.min(26, view.decisions.title.length * 0.62 + 1)}em`,
+              width: 'auto',
+              maxWidth: 520,
+              fieldSizing: 'content',
               padding: 0,
               fontSize: 25,
               fontFamily: 'var(--serif)',
@@ -137,7 +139,7 @@ export function Docket() {
         </nav>
       </div>
       <Room view={view} tools={tools} go={go} />
-      <footer className="readback" aria-label="Readback">
+      <footer className="readback">
         <span data-testid="readback">
           <b>If printed now:</b> {view.readback}
         </span>

@@ -36,7 +36,7 @@ export function PaperStation({ view, tools, go }: StationProps) {
               ? `/api/dockets/${view.id}/proof?longest=1200&key=${chosen}${view.decisions.proof.intent}${view.decisions.proof.view}${view.decisions.proof.blackPoint}`
               : `/api/masters/${view.master.id}/picture?longest=1200`
           }
-          alt="The picture on the chosen paper"
+          alt="On the chosen paper"
         />
       </Booth>
       <aside className="card" aria-label="Paper">

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react'
+import { useCallback, useEffect, useState } from 'react'
 import { typing } from '../frame/Frame'
 
 const SURROUNDS = ['', 'l70', 'paper'] as const
@@ -7,18 +7,21 @@ export const SURROUND_NAMES: Record<string, string> = { '': 'booth L* 50', l70: 
 /** The booth's surround, changed with B and remembered on this screen. */
 export function useSurround(): [string, () => void] {
   const [surround, set] = useState(() => localStorage.getItem('surround') ?? '')
-  const turn = () =>
-    set((now) => {
-      const next = SURROUNDS[(SURROUNDS.indexOf(now as '') + 1) % SURROUNDS.length] ?? ''
-      localStorage.setItem('surround', next)
-      return next
-    })
+  const turn = useCallback(
+    () =>
+      set((now) => {
+        const next = SURROUNDS[(SURROUNDS.indexOf(now as '') + 1) % SURROUNDS.length] ?? ''
+        localStorage.setItem('surround', next)
+        return next
+      }),
+    [],
+  )
   useEffect(() => {
     const press = (e: KeyboardEvent) => {
       if (e.key.toLowerCase() === 'b' && !typing(e) && !e.ctrlKey && !e.metaKey) turn()
     }
     window.addEventListener('keydown', press)
     return () => window.removeEventListener('keydown', press)
-  }, [])
+  }, [turn])
   return [surround, turn]
 }

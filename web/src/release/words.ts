@@ -4,7 +4,7 @@ export const WORDS = {
   clear: 'Nothing stands in the way',
   before: 'Before it is printed',
   none: 'Not printed yet',
-  scan: 'Above or left the master, then the scan of the sheet, paper white as measured.',
+  scan: 'The scan shows paper white as measured.',
   noScan: 'Once printed, the scan of the sheet appears here beside the master.',
 }
 

@@ -91,8 +91,8 @@ public final class Preflight {
     private void size() {
         if (placement.largerThanSheet()) {
             add("larger-than-sheet", Severity.STOP, Station.SIZE,
-                "The picture (" + mm(placement.width()) + " x " + mm(placement.height()) + " mm) is larger than the sheet ("
-                    + mm(placement.sheetWidthMm()) + " x " + mm(placement.sheetHeightMm()) + " mm).",
+                "The picture (" + mm(placement.width()) + " × " + mm(placement.height()) + " mm) is larger than the sheet ("
+                    + mm(placement.sheetWidthMm()) + " × " + mm(placement.sheetHeightMm()) + " mm).",
                 "It doesn't fit this paper.", toPrintable());
         } else if (!placement.overhangs().isEmpty()) {
             String where = placement.overhangs().stream().map(o -> "the " + o.side() + " " + mm(o.mm()) + " mm").collect(Collectors.joining(", "));
@@ -193,7 +193,7 @@ public final class Preflight {
         if (ready.isPresent() && !s.printerAway()
             && (!ready.get().type().equals(m.mediaType()) || !ready.get().fits(sheet.widthMm(), sheet.heightMm()))) {
             String there = SheetSize.near(ready.get().widthMm(), ready.get().heightMm()).map(SheetSize::name)
-                .orElse(mm(ready.get().widthMm()) + " x " + mm(ready.get().heightMm()) + " mm");
+                .orElse(mm(ready.get().widthMm()) + " × " + mm(ready.get().heightMm()) + " mm");
             add("other-paper-loaded", Severity.LOOK, Station.RELEASE, capital(Keywords.feed(m.feed())) + " holds " + there + " "
                 + Keywords.words(ready.get().type()) + " now.", "Load " + sheet.name() + " " + Keywords.words(m.mediaType())
                 + " first; the printer waits for it.");

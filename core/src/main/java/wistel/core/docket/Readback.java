@@ -19,7 +19,7 @@ public final class Readback {
         SheetSize sheet = Preflight.sheet(d);
         StringBuilder out = new StringBuilder();
         out.append(d.copies() == 1 ? article(sheet.name()) : d.copies() + " " + sheet.name() + " sheets").append(" of ").append(s.pairing().get().paper())
-            .append(" from ").append(Keywords.feed(d.machine().feed())).append(", picture ").append(Length.mm(p.width())).append(" x ")
+            .append(" from ").append(Keywords.feed(d.machine().feed())).append(", picture ").append(Length.mm(p.width())).append(" × ")
             .append(Length.mm(p.height())).append(" mm");
         if (p.lostShare() > 0.0005) {
             out.append(" with ").append(Preflight.percent(p.lostShare())).append(" cropped away");

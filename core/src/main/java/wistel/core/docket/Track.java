@@ -24,9 +24,10 @@ public final class Track {
         boolean paired = s.pairing().isPresent();
         List<Stop> stops = new ArrayList<>();
         String colour = s.channels() == 1 ? "monochrome" : "colour";
-        stops.add(stop(Station.PICTURE, colour + ", " + s.sourceName(), findings, true));
+        String space = s.hasProfile() || d.picture().profileTaken() ? s.sourceName() : "its profile is missing";
+        stops.add(stop(Station.PICTURE, colour + ", " + space, findings, true));
         stops.add(stop(Station.PAPER, s.pairing().map(Pairing::paper).orElse("not chosen yet"), findings, paired));
-        stops.add(stop(Station.SIZE, Length.mm(p.width()) + " x " + Length.mm(p.height()) + " mm on " + d.size().sheet() + ", " + Math.round(p.ppi())
+        stops.add(stop(Station.SIZE, Length.mm(p.width()) + " × " + Length.mm(p.height()) + " mm on " + d.size().sheet() + ", " + Math.round(p.ppi())
             + " ppi", findings, paired));
         stops.add(stop(Station.PROOF, d.proof().looked() ? intent(d) : "not looked at yet", findings, d.proof().looked()));
         stops.add(stop(Station.MACHINE, paired ? Keywords.words(d.machine().mediaType()) + ", " + Keywords.quality(d.machine().quality()) + ", "
@@ -34,7 +35,7 @@ public final class Track {
         long stopsIt = findings.stream().filter(f -> f.severity() == Severity.STOP).count();
         long look = findings.stream().filter(f -> f.severity() == Severity.LOOK).count();
         String release = stopsIt > 0 ? things(stopsIt) + " it" : look > 0 ? look + (look == 1 ? " thing to look at" : " things to look at") : "nothing stops it";
-        stops.add(stop(Station.RELEASE, release, findings, paired && stopsIt == 0 && look == 0));
+        stops.add(new Stop(Station.RELEASE, release, stopsIt > 0 ? Mark.BLOCKED : look > 0 ? Mark.LOOK : Mark.SETTLED));
         return stops;
     }
 

@@ -78,7 +78,7 @@ public class DocketDesk {
         List<SheetSize> sheets = SheetSize.KNOWN.stream()
             .filter(k -> printer.isEmpty() || printer.get().media().stream().anyMatch(m -> m.fits(k.widthMm(), k.heightMm()))).toList();
         return new Options(
-            sheets.stream().map(k -> new Choice(k.name(), k.name() + ", " + Length.mm(k.widthMm()) + " x " + Length.mm(k.heightMm()) + " mm")).toList(),
+            sheets.stream().map(k -> new Choice(k.name(), k.name() + ", " + Length.mm(k.widthMm()) + " × " + Length.mm(k.heightMm()) + " mm")).toList(),
             printer.map(p -> p.mediaTypes().stream().map(t -> new Choice(t, Keywords.words(t))).toList()).orElse(List.of()),
             printer.map(p -> p.feeds().stream().map(f -> new Choice(f, Keywords.feed(f).replaceFirst("^the ", ""))).toList()).orElse(List.of()),
             printer.map(p -> p.qualities().stream().map(q -> new Choice(q.toString(), Keywords.quality(q))).toList()).orElse(List.of()));

@@ -114,11 +114,11 @@ public class Booth {
     public record Figures(Map<Intent, Double> meanDifference, GamutCheck.Report gamut, double paperL, double blackL) {
     }
 
-    public Figures figures(Master master, Pairing pairing, boolean blackPoint) {
+    public Figures figures(Master master, Pairing pairing, boolean blackPoint, Intent... intents) {
         View view = views.view(master, FIGURES_SIDE);
         char[] wanted = toLab(master).apply(view.pixels());
         Map<Intent, Double> means = new EnumMap<>(Intent.class);
-        for (Intent intent : Intent.values()) {
+        for (Intent intent : intents) {
             means.put(intent, meanDifference(wanted, proofLab(master, pairing, intent, blackPoint, false).apply(view.pixels())));
         }
         return new Figures(means, gamutCheck(master, pairing).report(view.pixels()), pairing.whiteLab()[0], pairing.blackL());

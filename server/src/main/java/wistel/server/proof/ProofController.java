@@ -70,7 +70,7 @@ class ProofController {
     @GetMapping("/dockets/{id}/proof/figures")
     Booth.Figures figures(@PathVariable UUID id) {
         Decisions d = dockets.get(id).decisions();
-        return booth.figures(master(id), pairing(d), d.proof().blackPoint());
+        return booth.figures(master(id), pairing(d), d.proof().blackPoint(), Intent.values());
     }
 
     @GetMapping("/dockets/{id}/proof/probe")
@@ -82,7 +82,8 @@ class ProofController {
     /** How a picture fares on one pairing, without deciding for it: shares out of gamut and mean difference. */
     @GetMapping("/dockets/{id}/fares")
     Booth.Figures fares(@PathVariable UUID id, @RequestParam String pairingId) {
-        return booth.figures(master(id), find(pairingId), true);
+        Pairing pairing = find(pairingId);
+        return booth.figures(master(id), pairing, true, pairing.intent());
     }
 
     @GetMapping(value = "/attempts/{id}/scan", produces = MediaType.IMAGE_PNG_VALUE)

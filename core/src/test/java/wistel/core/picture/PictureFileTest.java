@@ -1,0 +1,273 @@
+package wistel.core.picture;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.awt.Transparency;
+import java.awt.color.ColorSpace;
+import java.awt.image.BufferedImage;
+import java.awt.image.ComponentColorModel;
+import java.awt.image.DataBuffer;
+import java.awt.image.Raster;
+import java.awt.image.WritableRaster;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.util.Arrays;
+import java.util.zip.CRC32;
+import java.util.zip.Deflater;
+import javax.imageio.ImageIO;
+import javax.imageio.ImageWriter;
+import javax.imageio.stream.ImageOutputStream;
+import javax.imageio.stream.MemoryCacheImageInputStream;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import wistel.core.fault.PictureException;
+import wistel.core.icc.StandardSpaces;
+
+public class PictureFileTest {
+
+    private static PictureFile open(byte[] bytes) {
+        return PictureFile.open(() -> new MemoryCacheImageInputStream(new ByteArrayInputStream(bytes)));
+    }
+
+    private static BufferedImage picture(int w, int h) {
+        BufferedImage image = new BufferedImage(w, h, BufferedImage.TYPE_INT_RGB);
+        for (int y = 0; y < h; y++) {
+            for (int x = 0; x < w; x++) {
+                image.setRGB(x, y, (x * 255 / w) << 16 | (y * 255 / h) << 8 | 60);
+            }
+        }
+        return image;
+    }
+
+    private static byte[] encoded(BufferedImage image, String format) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        var writers = ImageIO.getImageWritersByFormatName(format);
+        ImageWriter writer = writers.next();
+        while (!writer.getClass().getName().startsWith("com.sun.imageio.")) {
+            writer = writers.next();
+        }
+        try (ImageOutputStream stream = ImageIO.createImageOutputStream(out)) {
+            writer.setOutput(stream);
+            writer.write(image);
+        }
+        return out.toByteArray();
+    }
+
+    /** A JPEG with an APP segment put in right after its start. */
+    private static byte[] withSegment(byte[] jpeg, int marker, byte[] body) {
+        ByteBuffer out = ByteBuffer.allocate(jpeg.length + body.length + 4);
+        out.put(jpeg, 0, 2).put((byte) 0xFF).put((byte) marker).putShort((short) (body.length + 2)).put(body).put(jpeg, 2, jpeg.length - 2);
+        return out.array();
+    }
+
+    private static byte[] profileSegment(byte[] profile) {
+        byte[] head = "ICC_PROFILE\0".getBytes();
+        return ByteBuffer.allocate(head.length + 2 + profile.length).put(head).put((byte) 1).put((byte) 1).put(profile).array();
+    }
+
+    @Test
+    public void anEmbeddedProfileIsFoundAndChangesNoPixel() throws IOException {
+        byte[] plain = encoded(picture(90, 60), "jpg");
+        byte[] tagged = withSegment(plain, 0xE2, profileSegment(StandardSpaces.WIDE_RGB.bytes()));
+        PictureFile file = open(tagged);
+        assertThat(file.facts().profile()).isEqualTo(StandardSpaces.WIDE_RGB.bytes());
+        char[] a = new char[90 * 60 * 3];
+        char[] b = new char[90 * 60 * 3];
+        file.pixels().read(0, 0, 90, 60, a);
+        open(plain).pixels().read(0, 0, 90, 60, b);
+        assertThat(a).isEqualTo(b);
+    }
+
+    @Test
+    public void sixteenBitGrayTiffAndPngKeepEveryBit() throws IOException {
+        BufferedImage image = new BufferedImage(50, 40, BufferedImage.TYPE_USHORT_GRAY);
+        for (int i = 0; i < 2000; i++) {
+            image.getRaster().setSample(i % 50, i / 50, 0, i * 31 + 7);
+        }
+        for (String format : new String[] {"tiff", "png"}) {
+            PictureFile file = open(encoded(image, format));
+            assertThat(file.facts().bits()).isEqualTo(16);
+            assertThat(file.facts().channels()).isEqualTo(1);
+            char[] row = new char[50];
+            file.pixels().read(0, 17, 50, 1, row);
+            assertThat((int) row[3]).isEqualTo((17 * 50 + 3) * 31 + 7);
+        }
+    }
+
+    @Test
+    public void sixteenBitRgbKeepsEveryBit() throws IOException {
+        ComponentColorModel model = new ComponentColorModel(ColorSpace.getInstance(ColorSpace.CS_sRGB), false, false, Transparency.OPAQUE, DataBuffer.TYPE_USHORT);
+        WritableRaster raster = Raster.createInterleavedRaster(DataBuffer.TYPE_USHORT, 20, 10, 3, null);
+        raster.setPixel(7, 4, new int[] {65535, 1234, 40001});
+        for (String format : new String[] {"tiff", "png"}) {
+            char[] pixel = new char[3];
+            open(encoded(new BufferedImage(model, raster, false, null), format)).pixels().read(7, 4, 1, 1, pixel);
+            assertThat(pixel).containsExactly((char) 65535, (char) 1234, (char) 40001);
+        }
+    }
+
+    @DataProvider
+    Object[][] orientations() {
+        Object[][] all = new Object[8][];
+        for (int i = 0; i < 8; i++) {
+            all[i] = new Object[] {Orientation.values()[i]};
+        }
+        return all;
+    }
+
+    /** Reading through an orientation in any rectangle is the same as turning the whole picture. */
+    @Test(dataProvider = "orientations")
+    public void everyOrientationReadsTheSameInPartsAsWhole(Orientation o) {
+        char[] stored = new char[7 * 5];
+        for (int i = 0; i < stored.length; i++) {
+            stored[i] = (char) i;
+        }
+        PixelSource shown = new View(7, 5, 1, stored).oriented(o);
+        for (int y = 0; y < shown.height(); y++) {
+            for (int x = 0; x < shown.width(); x++) {
+                char[] one = new char[1];
+                shown.read(x, y, 1, 1, one);
+                int[] at = o.toStored(x, y, 7, 5);
+                assertThat((int) one[0]).isEqualTo(at[1] * 7 + at[0]);
+            }
+        }
+        char[] whole = new char[35];
+        shown.read(0, 0, shown.width(), shown.height(), whole);
+        char[] part = new char[6];
+        shown.read(1, 2, 3, 2, part);
+        assertThat((int) part[4]).isEqualTo(whole[3 * shown.width() + 2]);
+    }
+
+    @DataProvider
+    Object[][] bad() throws IOException {
+        byte[] jpeg = encoded(picture(300, 200), "jpg");
+        byte[] png = encoded(picture(300, 200), "png");
+        byte[] huge = png.clone();
+        ByteBuffer.wrap(huge).putInt(16, 100_000).putInt(20, 100_000);
+        byte[] cmyk = jpeg.clone();
+        for (int i = 0; i < cmyk.length - 10; i++) {
+            if ((cmyk[i] & 0xFF) == 0xFF && (cmyk[i + 1] & 0xFF) == 0xC0) {
+                cmyk[i + 9] = 4;
+                break;
+            }
+        }
+        return new Object[][] {
+            {"an empty file", new byte[0], "picture-empty"},
+            {"a text", "Dear printer, please make it nice".getBytes(), "picture-unknown"},
+            {"an animation", "GIF89a..............".getBytes(), "picture-unknown"},
+            {"a 100 000 x 100 000 header", huge, "picture-too-large"},
+            {"a CMYK JPEG", cmyk, "picture-cmyk"},
+            {"an animated PNG", animated(png), "picture-animated"},
+            {"a PNG cut before its pixels", Arrays.copyOf(png, 30), "picture-truncated"}};
+    }
+
+    private static byte[] animated(byte[] png) {
+        byte[] chunk = ByteBuffer.allocate(12 + 8).putInt(8).put("acTL".getBytes()).putInt(2).putInt(0).array();
+        CRC32 crc = new CRC32();
+        crc.update(chunk, 4, 12);
+        ByteBuffer.wrap(chunk).putInt(16, (int) crc.getValue());
+        return ByteBuffer.allocate(png.length + chunk.length).put(png, 0, 33).put(chunk).put(png, 33, png.length - 33).array();
+    }
+
+    @Test(dataProvider = "bad")
+    public void badFilesEachGetTheirSentence(String what, byte[] bytes, String code) {
+        assertThatThrownBy(() -> open(bytes)).as(what).isInstanceOfSatisfying(PictureException.class, e -> assertThat(e.code()).isEqualTo(code));
+    }
+
+    @Test
+    public void aPictureCutInTheMiddleIsFoundOutWhileItIsRead() throws IOException {
+        for (String format : new String[] {"jpg", "png", "tiff"}) {
+            byte[] whole = encoded(picture(600, 400), format);
+            byte[] cut = format.equals("tiff") ? cutPixels(whole) : Arrays.copyOf(whole, whole.length * 6 / 10);
+            assertThatThrownBy(() -> {
+                PictureFile file = open(cut);
+                file.pixels().read(0, 0, 600, 400, new char[600 * 400 * 3]);
+            }).as(format).isInstanceOf(PictureException.class);
+        }
+    }
+
+    /** A TIFF whose directory stands, with its strips pointing past the end. */
+    private static byte[] cutPixels(byte[] tiff) {
+        byte[] cut = tiff.clone();
+        ByteBuffer in = ByteBuffer.wrap(cut).order(cut[0] == 'I' ? java.nio.ByteOrder.LITTLE_ENDIAN : java.nio.ByteOrder.BIG_ENDIAN);
+        int ifd = in.getInt(4);
+        for (int i = 0; i < in.getShort(ifd); i++) {
+            int entry = ifd + 2 + 12 * i;
+            if (in.getShort(entry) == 273) {
+                int strips = in.getInt(entry + 4);
+                int at = strips == 1 ? entry + 8 : in.getInt(entry + 8);
+                in.putInt(at + 4 * (strips - 1), tiff.length - 20);
+            }
+        }
+        return cut;
+    }
+
+    /** 300 MB of profile in a few hundred kilobytes of PNG: it is inflated no further than a profile may go. */
+    @Test
+    public void aBombInThePngProfileIsNotBlownUp() throws IOException {
+        Deflater deflater = new Deflater();
+        ByteArrayOutputStream packed = new ByteArrayOutputStream();
+        byte[] zeros = new byte[1 << 20];
+        byte[] out = new byte[1 << 16];
+        for (int i = 0; i < 300; i++) {
+            deflater.setInput(zeros);
+            while (!deflater.needsInput()) {
+                packed.write(out, 0, deflater.deflate(out));
+            }
+        }
+        byte[] body = ByteBuffer.allocate(3 + packed.size()).put((byte) 'p').put((byte) 0).put((byte) 0).put(packed.toByteArray()).array();
+        byte[] png = encoded(picture(30, 20), "png");
+        byte[] bomb = ByteBuffer.allocate(png.length + body.length + 12).put(png, 0, 33).putInt(body.length).put("iCCP".getBytes()).put(body).putInt(0)
+            .put(png, 33, png.length - 33).array();
+        assertThat(open(bomb).facts().profile().length).isLessThan(34 << 20);
+    }
+
+    @Test
+    public void aDecodedBandSumsToTheWholeAndTheTapCountsEachPixelOnce() throws IOException {
+        Histogram.Tap tap = new Histogram.Tap(open(encoded(picture(500, 300), "png")).pixels());
+        View.of(tap, 100, LightCurve.GAMMA_22, Progress.SILENT);
+        assertThat(Arrays.stream(tap.histogram().counts()[0]).sum()).isEqualTo(500 * 300);
+        assertThat(tap.histogram().bareShare()).isZero();
+    }
+
+    /** Mean light is kept: a fine black and white grid becomes the gray of half the light, not of half the code. */
+    @Test
+    public void reducingAveragesLightNotCodes() {
+        char[] grid = new char[64 * 64];
+        for (int i = 0; i < grid.length; i++) {
+            grid[i] = (i + i / 64) % 2 == 0 ? (char) 65535 : 0;
+        }
+        View small = View.resampled(new View(64, 64, 1, grid), 8, 8, LightCurve.GAMMA_22, Progress.SILENT);
+        assertThat(small.pixels()[3 * 8 + 4] / 65535.0).isCloseTo(Math.pow(0.5, 1 / 2.2), within(0.01));
+    }
+
+    @Test
+    public void aFlatPictureStaysFlatAtAnySize() {
+        char[] flat = new char[33 * 21];
+        Arrays.fill(flat, (char) 23456);
+        for (int w : new int[] {5, 33, 77}) {
+            for (char v : View.resampled(new View(33, 21, 1, flat), w, 40, LightCurve.GAMMA_22, Progress.SILENT).pixels()) {
+                assertThat((int) v).isBetween(23450, 23462);
+            }
+        }
+    }
+
+    @Test
+    public void aLabScanIsReadBackAsItWasWritten() throws IOException {
+        char[] pixels = new char[3 * 40 * 30];
+        for (int i = 0; i < pixels.length; i++) {
+            pixels[i] = (char) (i * 17 % 65280);
+        }
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        new LabScan(40, 30, 90, pixels).write(out);
+        LabScan back = LabScan.read(new ByteArrayInputStream(out.toByteArray()));
+        assertThat(back.dpi()).isEqualTo(90);
+        for (int i = 0; i < pixels.length; i++) {
+            assertThat((double) back.pixels()[i]).isCloseTo(pixels[i], within(1.0));
+        }
+    }
+}

@@ -1,0 +1,196 @@
+package wistel.standin;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.util.List;
+import java.util.SplittableRandom;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+import wistel.core.colour.Lab;
+import wistel.core.icc.LabCode;
+import wistel.core.icc.ProfileReader;
+import wistel.core.icc.TransformCompiler;
+import wistel.core.paper.SheetSize;
+import wistel.core.picture.LabScan;
+import wistel.core.render.PwgRaster;
+import wistel.standin.ink.InkOnPaper;
+import wistel.standin.ink.Paper;
+import wistel.standin.room.Feeds;
+import wistel.standin.room.PrintJob;
+import wistel.standin.room.Ticket;
+
+public class PrintRoomTest {
+    private PrintRoom room;
+
+    @BeforeClass
+    void open() throws IOException {
+        room = new PrintRoom(Files.createTempDirectory("room"), 0, 0);
+    }
+
+    @AfterClass
+    void close() {
+        room.close();
+    }
+
+    private static byte[] flat(SheetSize size, char r, char g, char b, PwgRaster.Space space) throws IOException {
+        int w = (int) Math.round(size.widthMm() / 25.4 * 180);
+        int h = (int) Math.round(size.heightMm() / 25.4 * 180);
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        PwgRaster.Writer writer = new PwgRaster.Writer(out, new PwgRaster.Page(w, h, 180, 16, space, 0, 0, size.ippName(), "", 5, 1));
+        char[] row = new char[3 * w];
+        for (int i = 0; i < row.length; i += 3) {
+            row[i] = r;
+            row[i + 1] = g;
+            row[i + 2] = b;
+        }
+        for (int y = 0; y < h; y++) {
+            writer.row(row);
+        }
+        writer.finish();
+        return out.toByteArray();
+    }
+
+    private PrintJob.Seen print(String mediaType, String feed, byte[] raster) throws IOException, InterruptedException {
+        SheetSize a4 = SheetSize.KNOWN.get(0);
+        int id = room.printer().create(new Ticket("t", "test", mediaType, feed, a4.widthMm(), a4.heightMm(), 5, 1, false)).id();
+        room.printer().receive(id, new ByteArrayInputStream(raster), "image/pwg-raster");
+        return over(id);
+    }
+
+    private PrintJob.Seen over(int id) throws InterruptedException {
+        for (int i = 0; i < 1000 && !room.printer().job(id).orElseThrow().state().over(); i++) {
+            Thread.sleep(10);
+        }
+        return room.printer().job(id).orElseThrow();
+    }
+
+    private Lab middle(int id) throws IOException {
+        LabScan scan = LabScan.read(Files.newInputStream(room.printer().sheet(id)));
+        return LabCode.lab(scan.pixels(), 3 * (scan.height() / 2 * scan.width() + scan.width() / 2));
+    }
+
+    @Test
+    public void whatComesOutIsWhatTheInkModelSays() throws Exception {
+        PrintJob.Seen job = print("photographic-glossy", Feeds.REAR, flat(SheetSize.KNOWN.get(0), (char) 20000, (char) 40000, (char) 50000, PwgRaster.Space.DEVICE3));
+        double[] wanted = new double[3];
+        new InkOnPaper(Paper.SKERRY_BARYTA, "photographic-glossy", 5).lab(new double[] {20000 / 65535.0, 40000 / 65535.0, 50000 / 65535.0}, wanted);
+        assertThat(job.state()).isEqualTo(PrintJob.State.COMPLETED);
+        assertThat(middle(job.id()).deltaE2000(Lab.of(wanted))).isLessThan(0.05);
+    }
+
+    @Test
+    public void theDriversOwnConversionOfSrgbIsNotAnIdentity() throws Exception {
+        char v = 30000;
+        Lab converted = middle(print("photographic-glossy", Feeds.REAR, flat(SheetSize.KNOWN.get(0), v, v, v, PwgRaster.Space.SRGB)).id());
+        Lab raw = middle(print("photographic-glossy", Feeds.REAR, flat(SheetSize.KNOWN.get(0), v, v, v, PwgRaster.Space.DEVICE3)).id());
+        assertThat(converted.deltaE2000(raw)).isGreaterThan(3);
+        // sRGB 30000/65535 has L* 48.4: the driver comes near it
+        assertThat(converted.l()).isCloseTo(48.4, within(6.0));
+    }
+
+    /** The physics that the rest relies on: more ink is darker, matte black is lighter than gloss black, a wrong media type spoils the black. */
+    @Test
+    public void inkDarkensPaperAndTheWrongMediaTypeShows() {
+        for (Paper paper : Paper.values()) {
+            InkOnPaper ink = new InkOnPaper(paper, paper.mediaType(), 5);
+            double before = -1;
+            for (double v = 0; v <= 1.0001; v += 0.05) {
+                double[] lab = new double[3];
+                ink.lab(new double[] {v, v, v}, lab);
+                assertThat(lab[0]).as(paper + " at " + v).isGreaterThan(before);
+                before = lab[0];
+            }
+        }
+        assertThat(black(Paper.MOSS_COTTON, Paper.MOSS_COTTON)).isGreaterThan(black(Paper.SKERRY_BARYTA, Paper.SKERRY_BARYTA) + 5);
+        assertThat(black(Paper.SKERRY_BARYTA, Paper.MOSS_COTTON)).isGreaterThan(black(Paper.SKERRY_BARYTA, Paper.SKERRY_BARYTA) + 5);
+    }
+
+    private static double black(Paper paper, Paper setTo) {
+        double[] lab = new double[3];
+        new InkOnPaper(paper, setTo.mediaType(), 5).lab(new double[] {0, 0, 0}, lab);
+        return lab[0];
+    }
+
+    @Test
+    public void aJobWaitsForPaperAndCanBeCancelledWhileItDoes() throws Exception {
+        room.printer().empty(Feeds.FRONT);
+        try {
+            SheetSize a4 = SheetSize.KNOWN.get(0);
+            int id = room.printer().create(new Ticket("waits", "test", "stationery-fine", Feeds.FRONT, a4.widthMm(), a4.heightMm(), 5, 1, false)).id();
+            room.printer().receive(id, new ByteArrayInputStream(flat(a4, (char) 0, (char) 0, (char) 0, PwgRaster.Space.DEVICE3)), "image/pwg-raster");
+            for (int i = 0; i < 300 && !room.printer().waitsForPaper(); i++) {
+                Thread.sleep(10);
+            }
+            assertThat(room.printer().job(id).orElseThrow().state()).isEqualTo(PrintJob.State.STOPPED);
+            assertThat(room.printer().cancel(id)).isTrue();
+            assertThat(over(id).state()).isEqualTo(PrintJob.State.CANCELED);
+            assertThat(room.printer().cancel(id)).isFalse();
+        } finally {
+            room.printer().load(Feeds.FRONT, SheetSize.KNOWN.get(0), Paper.MOSS_COTTON, 5);
+            room.printer().attendant(true);
+        }
+    }
+
+    @Test
+    public void aDocumentThatIsNoRasterAbortsItsJobAndTheNextOnePrints() throws Exception {
+        assertThat(print("photographic-glossy", Feeds.REAR, "no raster".getBytes()).state()).isEqualTo(PrintJob.State.ABORTED);
+        assertThat(print("photographic-glossy", Feeds.REAR, flat(SheetSize.KNOWN.get(0), (char) 9, (char) 9, (char) 9, PwgRaster.Space.DEVICE3)).state())
+            .isEqualTo(PrintJob.State.COMPLETED);
+    }
+
+    @Test
+    public void mutatedIppPacketsAreAnsweredAndNeverKillTheService() throws Exception {
+        HttpClient http = HttpClient.newHttpClient();
+        URI uri = URI.create("http://localhost:" + room.port() + "/ipp/print");
+        byte[] good = {2, 0, 0, 0x0b, 0, 0, 0, 1, 1, 0x47, 0, 18, 'a', 't', 't', 'r', 'i', 'b', 'u', 't', 'e', 's', '-', 'c', 'h', 'a', 'r', 's', 'e', 't', 0, 5,
+            'u', 't', 'f', '-', '8', 3};
+        SplittableRandom random = new SplittableRandom(8);
+        for (int i = 0; i < 150; i++) {
+            byte[] bad = good.clone();
+            for (int k = 0; k < 1 + i % 4; k++) {
+                bad[random.nextInt(bad.length)] = (byte) random.nextInt(256);
+            }
+            HttpResponse<byte[]> answer = http.send(HttpRequest.newBuilder(uri).POST(HttpRequest.BodyPublishers.ofByteArray(bad)).build(), HttpResponse.BodyHandlers.ofByteArray());
+            assertThat(answer.statusCode()).isEqualTo(200);
+            assertThat(answer.body().length).isGreaterThanOrEqualTo(9);
+        }
+    }
+
+    /** The shipped profiles belong to this printer: each predicts what the ink model lays down. */
+    @Test
+    public void theShippedProfilesPredictTheStandIn() throws Exception {
+        for (Paper paper : Paper.values()) {
+            String name = paper.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
+            var toLab = TransformCompiler.toMeasuredLab(ProfileReader.read(Files.readAllBytes(java.nio.file.Path.of("../demo/profiles", name + ".icc"))));
+            InkOnPaper ink = new InkOnPaper(paper, paper.mediaType(), 5);
+            SplittableRandom random = new SplittableRandom(21);
+            double sum = 0;
+            double[] lab = new double[3];
+            for (int i = 0; i < 500; i++) {
+                double[] rgb = {random.nextDouble(), random.nextDouble(), random.nextDouble()};
+                ink.lab(rgb, lab);
+                sum += LabCode.lab(toLab.exact(rgb)).deltaE2000(Lab.of(lab));
+            }
+            assertThat(sum / 500).as(paper.label()).isLessThan(0.4);
+        }
+    }
+
+    @Test
+    public void theChartOnPaperIsReadBackThroughTheInstrument() throws Exception {
+        var chart = ProfileSession.measure(room, Paper.CORRIE_LUSTRE);
+        List<wistel.core.cgats.Patch> patches = chart.patches();
+        double[] lab = new double[3];
+        new InkOnPaper(Paper.CORRIE_LUSTRE, Paper.CORRIE_LUSTRE.mediaType(), 5).lab(patches.get(700).device(), lab);
+        assertThat(patches.get(700).lab().deltaE2000(Lab.of(lab))).isLessThan(0.3);
+    }
+}
