@@ -49,15 +49,15 @@ public class IppEverywhereTest {
         Matcher names = SAMPLE.matcher(Files.readString(folder.resolve("ipp-everywhere.test")));
         while (names.find()) {
             PwgRaster.Space space = switch (names.group(3)) {
+                case "black-1" -> PwgRaster.Space.BLACK;
+                case "cmyk-8" -> PwgRaster.Space.CMYK;
                 case "sgray-8" -> PwgRaster.Space.SGRAY;
-                case "srgb-8", "srgb-16" -> PwgRaster.Space.SRGB;
-                default -> null;
+                default -> PwgRaster.Space.SRGB;
             };
-            if (space != null) {
-                Path file = folder.resolve(names.group(1));
-                Files.createDirectories(file.getParent());
-                Files.write(file, page(space, Integer.parseInt(names.group(2)), names.group(3).endsWith("16") ? 16 : 8));
-            }
+            int bits = Integer.parseInt(names.group(3).replaceAll(".*-", ""));
+            Path file = folder.resolve(names.group(1));
+            Files.createDirectories(file.getParent());
+            Files.write(file, page(space, Integer.parseInt(names.group(2)), bits));
         }
         Path jpeg = folder.resolve("color.jpg");
         javax.imageio.ImageIO.write(new java.awt.image.BufferedImage(8, 8, java.awt.image.BufferedImage.TYPE_INT_RGB), "jpg", jpeg.toFile());

@@ -61,7 +61,7 @@ public final class PwgRaster {
         return new PrinterException("raster-broken", "This PWG raster can't be printed: " + why + ".", "Make the print file again.");
     }
 
-    /** Writes one page of 8- or 16-bit rows; equal rows and equal pixels are run-length coded. */
+    /** Writes one page of rows, 1, 8 or 16 bits a sample; equal rows and equal pixels are run-length coded. */
     public static final class Writer {
         private final OutputStream out;
         private final Page page;
@@ -102,8 +102,10 @@ public final class PwgRaster {
                 if (page.bits == 16) {
                     line[2 * i] = (byte) (samples[i] >> 8);
                     line[2 * i + 1] = (byte) samples[i];
-                } else {
+                } else if (page.bits == 8) {
                     line[i] = (byte) ((samples[i] + 128) / 257);
+                } else if (samples[i] > 32767) {
+                    line[i >> 3] |= (byte) (0x80 >> (i & 7));
                 }
             }
             if (last != null && repeats < 256 && java.util.Arrays.equals(last, line)) {

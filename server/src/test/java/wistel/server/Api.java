@@ -1,0 +1,68 @@
+package wistel.server;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.URLEncoder;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.util.function.IntSupplier;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The REST API as a program uses it. */
+final class Api {
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+    private final HttpClient http = HttpClient.newHttpClient();
+    private final IntSupplier port;
+
+    Api(IntSupplier port) {
+        this.port = port;
+    }
+
+    record Answer(int status, JsonNode body, HttpResponse<byte[]> raw) {
+        String code() {
+            return body.path("code").asString("");
+        }
+    }
+
+    Answer get(String path) {
+        return send(request(path).GET());
+    }
+
+    Answer post(String path, String body, int version) {
+        return send(request(path).header("Content-Type", "application/json").header("If-Match", "\"" + version + "\"").POST(HttpRequest.BodyPublishers.ofString(body)));
+    }
+
+    Answer put(String path, String body, int version) {
+        return send(request(path).header("Content-Type", "application/json").header("If-Match", "\"" + version + "\"").PUT(HttpRequest.BodyPublishers.ofString(body)));
+    }
+
+    Answer patch(String path, String body, int version) {
+        return send(request(path).header("Content-Type", "application/json").header("If-Match", "\"" + version + "\"")
+            .method("PATCH", HttpRequest.BodyPublishers.ofString(body)));
+    }
+
+    Answer drop(String name, byte[] file) {
+        return send(request("/api/dockets?name=" + URLEncoder.encode(name, StandardCharsets.UTF_8)).header("Content-Type", "application/octet-stream")
+            .POST(HttpRequest.BodyPublishers.ofByteArray(file)));
+    }
+
+    HttpRequest.Builder request(String path) {
+        return HttpRequest.newBuilder(URI.create("http://localhost:" + port.getAsInt() + path));
+    }
+
+    Answer send(HttpRequest.Builder request) {
+        try {
+            HttpResponse<byte[]> answer = http.send(request.build(), HttpResponse.BodyHandlers.ofByteArray());
+            boolean json = answer.headers().firstValue("Content-Type").orElse("").contains("json");
+            return new Answer(answer.statusCode(), json ? JSON.readTree(answer.body()) : JSON.createObjectNode(), answer);
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+}

@@ -1,0 +1,28 @@
+package wistel.server;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+
+import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.importer.ClassFileImporter;
+import com.tngtech.archunit.core.importer.ImportOption;
+import org.testng.annotations.Test;
+
+public class ArchitectureTest {
+    private static final JavaClasses SERVER = new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests()).importPackages("wistel.server");
+
+    @Test
+    public void theServerKnowsNothingOfTheStandIn() {
+        noClasses().should().dependOnClassesThat().resideInAPackage("wistel.standin..").check(SERVER);
+    }
+
+    @Test
+    public void onlyRepositoriesAndTheirLikesSpeakSql() {
+        noClasses().that().haveSimpleNameNotEndingWith("Repository").and().haveSimpleNameNotEndingWith("Shelf").and().haveSimpleNameNotEndingWith("Again")
+            .should().dependOnClassesThat().resideInAPackage("org.springframework.jdbc..").check(SERVER);
+    }
+
+    @Test
+    public void onlyTheIppClientSpeaksIpp() {
+        noClasses().that().haveSimpleNameNotStartingWith("IppClient").should().dependOnClassesThat().resideInAPackage("com.hp.jipp..").check(SERVER);
+    }
+}

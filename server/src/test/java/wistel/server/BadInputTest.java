@@ -1,0 +1,136 @@
+package wistel.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.net.Socket;
+import java.net.http.HttpRequest;
+import java.nio.file.Files;
+import java.util.Arrays;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+
+public class BadInputTest {
+    private TestRoom test;
+    private Api api;
+
+    @BeforeClass
+    void open() throws IOException {
+        test = new TestRoom(0);
+        api = new Api(() -> test.port);
+    }
+
+    @AfterClass(alwaysRun = true)
+    void close() {
+        if (test != null) {
+            test.close();
+        }
+    }
+
+    private long keptFiles() throws IOException {
+        try (var files = Files.walk(test.files.resolve("by-hash"))) {
+            return files.filter(Files::isRegularFile).count();
+        }
+    }
+
+    @Test
+    public void aRefusedFileLeavesNothingBehindAndSaysWhatToDo() throws IOException {
+        long before = keptFiles();
+        byte[] png = PrintingTest.picture(20);
+        for (byte[] bad : new byte[][] {{}, "no picture".getBytes(), Arrays.copyOf(png, png.length / 2)}) {
+            Api.Answer answer = api.drop("bad.png", bad);
+            assertThat(answer.status()).isEqualTo(422);
+            assertThat(answer.code()).startsWith("picture-");
+            assertThat(answer.body().path("next").asString()).isNotBlank();
+            assertThat(answer.body().toString()).doesNotContain("Exception");
+        }
+        assertThat(keptFiles()).isEqualTo(before);
+        assertThat(api.drop("good.png", png).status()).isEqualTo(201);
+    }
+
+    @Test
+    public void theSameFileTwiceAndTwoFilesOfOneNameAreTold() throws IOException {
+        Api.Answer first = api.drop("twin.png", PrintingTest.picture(21));
+        Api.Answer same = api.drop("other-name.png", PrintingTest.picture(21));
+        Api.Answer namesake = api.drop("twin.png", PrintingTest.picture(22));
+        assertThat(same.body().path("notice").asString()).contains("twin.png").contains("here already");
+        assertThat(same.body().path("docket").path("master").path("id")).isEqualTo(first.body().path("docket").path("master").path("id"));
+        assertThat(namesake.body().path("notice").asString()).contains("also called twin.png");
+    }
+
+    @Test
+    public void threeHundredMegabytesOfJunkAreRefusedWithoutBeingHeld() {
+        byte[] megabyte = new byte[1 << 20];
+        long[] left = {300L << 20};
+        HttpRequest.Builder request = api.request("/api/dockets?name=junk.tif").POST(HttpRequest.BodyPublishers.ofInputStream(() -> new java.io.InputStream() {
+            @Override
+            public int read() {
+                throw new UnsupportedOperationException();
+            }
+
+            @Override
+            public int read(byte[] into, int off, int len) {
+                if (left[0] <= 0) {
+                    return -1;
+                }
+                int n = Math.min(len, megabyte.length);
+                System.arraycopy(megabyte, 0, into, off, n);
+                left[0] -= n;
+                return n;
+            }
+        }));
+        assertThat(api.send(request).code()).isEqualTo("picture-unknown");
+    }
+
+    @Test
+    public void anUploadThatBreaksOffKeepsNothing() throws IOException {
+        long before = keptFiles();
+        try (Socket socket = new Socket("localhost", test.port)) {
+            socket.getOutputStream().write(("POST /api/dockets?name=half.png HTTP/1.1\r\nHost: localhost\r\nContent-Length: 1000000\r\n\r\n").getBytes());
+            socket.getOutputStream().write(new byte[5000]);
+            socket.getOutputStream().flush();
+        }
+        Waiting.until(() -> {
+            try (var coming = Files.list(test.files.resolve("coming"))) {
+                return coming.count();
+            } catch (IOException e) {
+                return -1L;
+            }
+        }, n -> n == 0, 20);
+        assertThat(keptFiles()).isEqualTo(before);
+    }
+
+    @Test
+    public void wrongRequestsGetTypedProblems() throws IOException {
+        JsonNode d = api.drop("typed.png", PrintingTest.picture(23)).body().path("docket");
+        String path = "/api/dockets/" + d.path("id").asString();
+        assertThat(api.get("/api/dockets/00000000-0000-0000-0000-000000000000").status()).isEqualTo(404);
+        assertThat(api.get("/api/dockets/nonsense").status()).isEqualTo(400);
+        assertThat(api.put(path + "/decisions", "{", 1).status()).isEqualTo(400);
+        assertThat(api.put(path + "/decisions", d.path("decisions").toString().replace("\"copies\":1", "\"copies\":1000"), 1).code()).isEqualTo("out-of-range");
+        assertThat(api.get(path + "/proof").code()).isEqualTo("pairing-missing");
+        assertThat(api.post("/api/printers", "{\"uri\":\"http://elsewhere\"}", 0).code()).isEqualTo("address-unclear");
+        assertThat(api.post("/api/printers", "{\"uri\":\"ipp://localhost:9/ipp/print\"}", 0).code()).isEqualTo("printer-away");
+    }
+
+    @Test
+    public void anotherSitesPageMayChangeNothing() throws IOException {
+        HttpRequest.Builder foreign = api.request("/api/printers").header("Origin", "http://elsewhere.example").header("Content-Type", "application/json")
+            .POST(HttpRequest.BodyPublishers.ofString("{}"));
+        assertThat(api.send(foreign).status()).isEqualTo(403);
+        try (Socket socket = new Socket("localhost", test.port)) {
+            socket.getOutputStream().write("GET /api/printers HTTP/1.1\r\nHost: rebound.example\r\nConnection: close\r\n\r\n".getBytes());
+            assertThat(new String(socket.getInputStream().readAllBytes())).startsWith("HTTP/1.1 403");
+        }
+    }
+
+    @Test
+    public void theFrontEndsTypesAreMadeFromThisApi() throws IOException {
+        var mapper = tools.jackson.databind.json.JsonMapper.builder().build();
+        JsonNode live = mapper.readTree(api.get("/v3/api-docs").raw().body()).path("components").path("schemas");
+        JsonNode kept = mapper.readTree(Files.readAllBytes(java.nio.file.Path.of("../web/openapi.json"))).path("components").path("schemas");
+        assertThat(kept).as("web/openapi.json is stale: fetch /v3/api-docs again and run npm run types").isEqualTo(live);
+    }
+}
