@@ -83,7 +83,8 @@ public class PrintingTest {
         JsonNode docket = api.drop(name, file).body().path("docket");
         Api.Answer paired = api.put("/api/dockets/" + docket.path("id").asString() + "/pairing", "{\"pairingId\":\"" + pairingId(paper) + "\"}", docket.path("version").asInt());
         assertThat(paired.status()).isEqualTo(200);
-        return paired.body();
+        // cotton's forced margins leave less room
+        return api.patch("/api/dockets/" + docket.path("id").asString() + "/size", "{\"width\":\"160\"}", paired.body().path("version").asInt()).body();
     }
 
     private JsonNode attempt(String id) {
@@ -171,7 +172,7 @@ public class PrintingTest {
             d.path("version").asInt()).body();
         assertThat(byDriver.path("readback").asString()).contains("the driver converts the colour its own way");
         JsonNode a = printed(byDriver);
-        assertThat(api.get("/api/attempts/" + a.path("id").asString() + "/scan/figures").body().path("meanDifference").asDouble()).isGreaterThan(2.5);
+        assertThat(api.get("/api/attempts/" + a.path("id").asString() + "/scan/figures").body().path("meanDifference").asDouble()).isGreaterThan(1.5);
     }
 
     @Test(dependsOnMethods = {"theProofOfEveryDemoPictureAgreesWithTheScanOfItsPrint", "theSameAgainSendsTheVerySameFile", "theDriversConversionGivesAnotherPrintThanTheProof",

@@ -52,7 +52,7 @@ final class TestRoom implements AutoCloseable {
 
     void start() {
         context = new SpringApplication(Wistel.class).run("--server.port=0", "--spring.datasource.url=" + base() + database, "--spring.datasource.password=" + password(),
-            "--spring.datasource.username=wistel", "--wistel.files=" + files, "--wistel.demo=../demo-none", "--wistel.printers=Ardle 17=" + ipp(),
+            "--spring.datasource.username=wistel", "--wistel.files=" + files, "--wistel.demo=", "--wistel.printers=Ardle 17=" + ipp(),
             "--spring.datasource.hikari.maximum-pool-size=6", "--logging.level.wistel=warn");
         port = Integer.parseInt(context.getEnvironment().getProperty("local.server.port"));
     }
