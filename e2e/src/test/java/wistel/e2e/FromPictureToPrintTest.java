@@ -1,0 +1,190 @@
+package wistel.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.LocatorAssertions;
+import com.microsoft.playwright.options.AriaRole;
+import java.awt.Color;
+import java.awt.GradientPaint;
+import java.awt.Graphics2D;
+import java.awt.image.BufferedImage;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.regex.Pattern;
+import javax.imageio.ImageIO;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+
+/** A photographer's way through Wistel in a real browser, at 1280 x 800, on the demo as the README's command starts it. */
+public class FromPictureToPrintTest {
+    private Running wistel;
+    private Playwright playwright;
+    private Browser browser;
+    private Page page;
+    private final List<String> complaints = new ArrayList<>();
+
+    @BeforeClass
+    void open() throws Exception {
+        wistel = new Running();
+        playwright = Playwright.create();
+        browser = playwright.chromium().launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium"))
+            .setArgs(List.of("--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
+                "--disable-component-update", "--disable-sync")));
+        page = browser.newPage(new Browser.NewPageOptions().setViewportSize(1280, 800));
+        page.setDefaultTimeout(30_000);
+        page.onPageError(complaints::add);
+        page.onConsoleMessage(m -> {
+            if (m.type().equals("error") && !m.text().contains("status of 422")) {
+                complaints.add(m.text());
+            }
+        });
+    }
+
+    @AfterClass(alwaysRun = true)
+    void close() throws Exception {
+        if (playwright != null) {
+            playwright.close();
+        }
+        if (wistel != null) {
+            wistel.close();
+        }
+    }
+
+    private static LocatorAssertions.IsVisibleOptions within(int seconds) {
+        return new LocatorAssertions.IsVisibleOptions().setTimeout(seconds * 1000.0);
+    }
+
+    private Locator button(String name) {
+        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+    }
+
+    private static Path picture() throws Exception {
+        BufferedImage image = new BufferedImage(1500, 1000, BufferedImage.TYPE_INT_RGB);
+        Graphics2D g = image.createGraphics();
+        g.setPaint(new GradientPaint(0, 0, new Color(40, 70, 120), 0, 1000, new Color(235, 190, 150)));
+        g.fillRect(0, 0, 1500, 1000);
+        g.setColor(new Color(30, 40, 30));
+        g.fillOval(200, 600, 900, 700);
+        g.dispose();
+        Path file = Files.createTempDirectory("pictures").resolve("evening-hill.png");
+        ImageIO.write(image, "png", file.toFile());
+        return file;
+    }
+
+    @Test
+    public void theDemoLiesOnTheBenchInEveryState() {
+        page.navigate(wistel.address + "/");
+        for (String title : List.of("Salt pans, February", "Poppies, copper still", "Slate quarry I", "Harbour, last ferry", "Greenhouse, morning")) {
+            assertThat(page.getByText(title)).isVisible(within(90));
+        }
+        assertThat(page.getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName("blocked")).first()).isVisible();
+        assertThat((int) (Integer) page.evaluate("document.documentElement.scrollWidth")).isLessThanOrEqualTo(1280);
+    }
+
+    @Test(dependsOnMethods = "theDemoLiesOnTheBenchInEveryState")
+    public void aDroppedPictureGoesThroughSixStationsToAPrintAndIsPrintedAgain() throws Exception {
+        Path good = picture();
+        Path bad = good.resolveSibling("shopping-list.jpg");
+        Files.writeString(bad, "milk, paper, ink");
+        page.getByTestId("chooser").setInputFiles(new Path[] {bad, good});
+        assertThat(page.getByText("This is not a picture file that Wistel knows.")).isVisible();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("on the bench")).click();
+
+        // picture: its missing profile is asked for once
+        assertThat(page.getByText("The file says nothing about its colour space.")).isVisible();
+        page.getByText(Pattern.compile("^Read it as sRGB")).click();
+        assertThat(page.getByText("The file says nothing about its colour space.")).isHidden();
+        button("On to the paper").click();
+
+        // paper
+        page.getByText("Skerry Baryta 310").first().click();
+        assertThat(page.getByTestId("readback")).containsText("A4 sheet of Skerry Baryta 310 from the rear feed");
+        button("On to the size").click();
+
+        // size: a length typed with its unit, too large first, mended, undone and redone by keys
+        Locator width = page.getByLabel("Picture width");
+        width.fill("29.5cm");
+        width.press("Enter");
+        assertThat(page.getByText(Pattern.compile("runs into the edge"))).isVisible();
+        page.getByText(Pattern.compile("^Make it \\d+ mm wide")).click();
+        assertThat(page.getByText(Pattern.compile("runs into the edge"))).isHidden();
+        width = page.getByLabel("Picture width");
+        width.fill("18cm");
+        width.press("Enter");
+        assertThat(page.getByTestId("readback")).containsText("picture 180 × 120 mm");
+        page.locator("body").click();
+        page.keyboard().press("Control+z");
+        assertThat(page.getByTestId("readback")).not().containsText("picture 180 × 120 mm");
+        page.keyboard().press("Control+Shift+z");
+        assertThat(page.getByTestId("readback")).containsText("picture 180 × 120 mm");
+        button("On to the proof").click();
+
+        // proof: an intent by key, a probe by pointing
+        assertThat(page.getByAltText("Proof", new Page.GetByAltTextOptions().setExact(true))).isVisible();
+        page.keyboard().press("1");
+        assertThat(page.getByTestId("readback")).containsText("perceptual with black point compensation");
+        page.locator(".divide").hover();
+        assertThat(page.locator(".probe")).containsText("ΔE", new LocatorAssertions.ContainsTextOptions().setTimeout(10_000));
+        button("On to the machine").click();
+
+        // machine: colour is converted in one place, and the sentence follows
+        page.getByText("the driver", new Page.GetByTextOptions().setExact(true)).click();
+        assertThat(page.getByTestId("readback")).containsText("the driver converts the colour its own way");
+        page.getByText("Let Wistel convert").click();
+        assertThat(page.getByTestId("readback")).containsText("Wistel converts the colour");
+        button("On to the release").click();
+
+        // release: print, progress, scan beside the master, verdict
+        assertThat(page.getByText("Not printed yet")).isVisible();
+        button("Print").click();
+        assertThat(page.getByTestId("progress")).isVisible();
+        assertThat(page.getByAltText("Scan of the print")).isVisible(within(90));
+        assertThat(page.getByText(Pattern.compile("Proof and print differ by ΔE [01]\\.\\d\\d"))).isVisible();
+        page.getByLabel("Verdict on attempt 1").click();
+        page.getByTitle("matches").last().click();
+        assertThat(page.getByTestId("attempt").first()).containsText("printed, matches");
+
+        // print log: found by its words, printed again exactly
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Print log")).click();
+        page.getByLabel("Search the log").fill("evening");
+        Locator rows = page.locator("tbody tr");
+        assertThat(rows).hasCount(1);
+        rows.first().getByRole(AriaRole.BUTTON).click();
+        assertThat(rows).hasCount(2);
+        assertThat(rows.first()).containsText("attempt 2");
+        assertThat(rows.first()).containsText("printed", new LocatorAssertions.ContainsTextOptions().setTimeout(90_000));
+    }
+
+    @Test(dependsOnMethods = "aDroppedPictureGoesThroughSixStationsToAPrintAndIsPrintedAgain")
+    public void aChangeOnAnOldStateIsRefusedInASecondTabAndNothingIsLost() {
+        page.navigate(wistel.address + "/");
+        page.getByText("Slate quarry I").click();
+        page.waitForURL(Pattern.compile(".*/dockets/.*"));
+        String docket = page.url().replaceAll("(.*/dockets/[^/]+).*", "$1");
+        page.navigate(docket + "/size");
+        Page other = browser.newPage();
+        other.navigate(docket + "/size");
+        assertThat(other.getByLabel("Picture width")).isVisible();
+        page.getByText("even borders").click();
+        assertThat(page.getByTestId("readback")).containsText("37.8 above and 37.8 below");
+        other.getByText("Turn the sheet").click();
+        assertThat(other.getByText("This docket was changed in another window meanwhile.")).isVisible();
+        assertThat(other.getByTestId("readback")).containsText("37.8 above and 37.8 below");
+        other.close();
+    }
+
+    @Test(dependsOnMethods = "aChangeOnAnOldStateIsRefusedInASecondTabAndNothingIsLost", alwaysRun = true)
+    public void theLauncherTellsWhatRunsAndNoPageComplained() throws Exception {
+        assertThat(wistel.launcher("status")).contains("server      running   http://localhost:").contains("print room  running   ipp://localhost:");
+        assertThat(complaints.stream().filter(c -> !c.contains("412"))).isEmpty();
+    }
+}
