@@ -146,7 +146,7 @@ function Piece({ docket }: { docket: OnBench }) {
     height: p.height * PX_PER_MM,
   }
   return (
-    <Link className="piece" to={`/dockets/${docket.id}`} style={{ width: Math.max(w, 150) }}>
+    <Link className="piece" to={`/dockets/${docket.id}`} style={{ width: Math.max(w, 168) }}>
       <div className="sheet" style={{ width: w, height: p.sheetHeightMm * PX_PER_MM, background: labCss(docket.paperLab) }}>
         <img src={`/api/masters/${docket.masterId}/picture?longest=520`} alt="" style={image} />
       </div>

@@ -22,6 +22,9 @@ import wistel.core.icc.ProfileReader;
 final class PictureProbe {
     private static final String TAKES = "Wistel prints JPEG, PNG and TIFF: export it as one of these.";
 
+    /** A decoder holds all coefficients of a progressive JPEG, six bytes a pixel. */
+    private static final long MOST_PROGRESSIVE_PIXELS = 120_000_000;
+
     /**
      * Facts, and what a decoder needs to know.
      *
@@ -135,7 +138,7 @@ final class PictureProbe {
                 int bits = in.readUnsignedByte();
                 int high = in.readUnsignedShort();
                 int wide = in.readUnsignedShort();
-                frame = new int[] {bits, wide, high, in.readUnsignedByte()};
+                frame = new int[] {bits, wide, high, in.readUnsignedByte(), marker};
             } else if (marker == 0xE2) {
                 byte[] data = segment(in, length);
                 if (startsWith(data, "ICC_PROFILE\0") && data.length > 14) {
@@ -169,6 +172,10 @@ final class PictureProbe {
         }
         if (frame[0] != 8 || frame[3] != 1 && frame[3] != 3) {
             throw damaged("it has " + frame[3] + " channels of " + frame[0] + " bits");
+        }
+        if (frame[4] == 0xC2 && (long) frame[1] * frame[2] > MOST_PROGRESSIVE_PIXELS) {
+            throw new PictureException("picture-progressive", "This is a progressive JPEG of " + (long) frame[1] * frame[2] / 1_000_000
+                + " million pixels; such a file has to be held whole to be read.", "Export it as an ordinary (baseline) JPEG or as TIFF.");
         }
         ByteArrayOutputStream joined = new ByteArrayOutputStream();
         profile.values().forEach(joined::writeBytes);

@@ -83,7 +83,7 @@ class DemoScenario {
     record PairingPlan(String paper, String surface, String mediaType, String feed, int quality, String profile, Intent intent) {
     }
 
-    record Judged(String verdict, String remark) {
+    record Judged(String verdict, String remark, Boolean cancelled) {
     }
 
     record DocketPlan(String picture, String title, String paper, String sheet, Boolean across, Double widthMm, Double heightMm, Fit fit, Borders borders,
@@ -181,6 +181,9 @@ class DemoScenario {
     private void print(UUID docket, Judged judged) {
         try {
             UUID attempt = shop.release(docket, dockets.get(docket).version());
+            if (Boolean.TRUE.equals(judged.cancelled)) {
+                shop.cancel(attempt);
+            }
             for (int i = 0; i < 600; i++) {
                 Attempt a = attempts.get(attempt);
                 if (a.over()) {

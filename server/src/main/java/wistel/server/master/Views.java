@@ -23,11 +23,15 @@ import wistel.core.render.PictureLight;
 import wistel.server.store.FileStore;
 import wistel.server.store.ProfileShelf;
 
-/** Pictures scaled for screens: one large view of each master on disk, smaller ones made from it, the last used ones in memory (at most 192 MB). */
+/**
+ * Pictures scaled for screens: a large and a small view of each master on disk, others made from them, the last used ones in memory (at
+ * most 192 MB).
+ */
 @Component
 public class Views {
     /** Longest side of the view on disk. */
     public static final int LARGEST = 2400;
+    private static final int SMALL = 640;
     private static final long MOST_BYTES = 192L << 20;
 
     private final FileStore files;
@@ -48,43 +52,47 @@ public class Views {
     /** At most this long on its longest side; sizes are stepped so that few are made. */
     public View view(Master master, int longest) {
         int side = Math.max(64, Math.min(LARGEST, longest));
-        View large = views.get(master.hash() + LARGEST, k -> large(master));
-        if (side >= Math.max(large.width(), large.height())) {
-            return large;
+        int level = side <= SMALL ? SMALL : LARGEST;
+        View kept = views.get(master.hash() + level, k -> kept(master, level));
+        if (side >= Math.max(kept.width(), kept.height())) {
+            return kept;
         }
-        return views.get(master.hash() + side, k -> View.of(large, side, PictureLight.of(profile(master)), Progress.SILENT));
+        return views.get(master.hash() + side, k -> View.of(kept, side, PictureLight.of(profile(master)), Progress.SILENT));
     }
 
-    /** Makes the large view from pixels as they are first read. */
+    /** Makes the views from pixels as they are first read. */
     public void make(String hash, PixelSource pixels, IccProfile profile) {
         View view = View.of(pixels, LARGEST, PictureLight.of(profile), Progress.SILENT);
+        View small = View.of(view, SMALL, PictureLight.of(profile), Progress.SILENT);
         views.put(hash + LARGEST, view);
+        views.put(hash + SMALL, small);
         try {
-            write(hash, view);
+            write(file(hash, LARGEST), view);
+            write(file(hash, SMALL), small);
         } catch (IOException e) {
             throw new java.io.UncheckedIOException(e);
         }
     }
 
-    private View large(Master master) {
-        Path file = file(master.hash());
+    private View kept(Master master, int level) {
+        Path file = file(master.hash(), level);
         try {
             if (Files.exists(file)) {
                 return read(file);
             }
-            View view = View.of(PictureFile.open(files.image(master.hash())).pixels(), LARGEST, PictureLight.of(profile(master)), Progress.SILENT);
-            write(master.hash(), view);
+            View view = View.of(PictureFile.open(files.image(master.hash())).pixels(), level, PictureLight.of(profile(master)), Progress.SILENT);
+            write(file, view);
             return view;
         } catch (IOException e) {
             throw new java.io.UncheckedIOException(e);
         }
     }
 
-    private Path file(String hash) {
-        return files.views().resolve(hash + "-" + LARGEST);
+    private Path file(String hash, int level) {
+        return files.views().resolve(hash + "-" + level);
     }
 
-    private void write(String hash, View view) throws IOException {
+    private void write(Path file, View view) throws IOException {
         Path part = files.coming().resolve(UUID.randomUUID().toString());
         try (DataOutputStream out = new DataOutputStream(new BufferedOutputStream(Files.newOutputStream(part), 1 << 18))) {
             out.writeInt(view.width());
@@ -96,7 +104,7 @@ public class Views {
                 out.write(row.array());
             }
         }
-        Files.move(part, file(hash), StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+        Files.move(part, file, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
     }
 
     private static View read(Path file) throws IOException {

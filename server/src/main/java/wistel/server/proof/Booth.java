@@ -8,6 +8,8 @@ import java.io.InputStream;
 import java.util.EnumMap;
 import java.util.Map;
 import java.util.function.Supplier;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import wistel.core.colour.CieDe2000;
 import wistel.core.colour.Lab;
@@ -34,6 +36,7 @@ import wistel.core.picture.View;
 import wistel.core.sheet.Placement;
 import wistel.server.master.Master;
 import wistel.server.master.Views;
+import wistel.server.pairing.PairingRepository;
 import wistel.server.store.FileStore;
 import wistel.server.store.ProfileShelf;
 
@@ -47,14 +50,34 @@ public class Booth {
     private final Views views;
     private final ProfileShelf profiles;
     private final FileStore files;
+    private final PairingRepository pairings;
     /** A transform is at most about 3 MB; 60 of them stay. */
     private final Cache<String, Transform> transforms = Caffeine.newBuilder().maximumSize(60).build();
     private final Cache<String, GamutCheck> gamuts = Caffeine.newBuilder().maximumSize(12).build();
 
-    public Booth(Views views, ProfileShelf profiles, FileStore files) {
+    public Booth(Views views, ProfileShelf profiles, FileStore files, PairingRepository pairings) {
+        this.pairings = pairings;
         this.views = views;
         this.profiles = profiles;
         this.files = files;
+    }
+
+    /** Makes the transforms of what lies on the bench before somebody waits for them. */
+    @EventListener(ApplicationReadyEvent.class)
+    void warm() {
+        Thread warming = new Thread(() -> pairings.all().forEach(p -> {
+            IccProfile paper = profiles.get(p.profileHash());
+            gamuts.get(DISPLAY.hash() + p.profileHash(), k -> new GamutCheck(DISPLAY, paper));
+            proofTransform(DISPLAY, paper, new ProofStation(p.intent(), true, ProofView.PAPER_WHITE, true));
+        }), "booth-warming");
+        warming.setDaemon(true);
+        warming.setPriority(Thread.MIN_PRIORITY);
+        warming.start();
+    }
+
+    private Transform proofTransform(IccProfile source, IccProfile printer, ProofStation how) {
+        return transform("proof " + source.hash() + printer.hash() + how.intent() + how.blackPoint() + how.view(),
+            () -> TransformCompiler.proof(source, printer, how.intent(), how.blackPoint(), how.view(), DISPLAY));
     }
 
     private Transform transform(String key, Supplier<Transform> compile) {
@@ -72,9 +95,7 @@ public class Booth {
         IccProfile source = views.profile(master);
         IccProfile printer = profiles.get(pairing.profileHash());
         View view = views.view(master, longest);
-        Transform proof = transform("proof " + source.hash() + printer.hash() + how.intent() + how.blackPoint() + how.view(),
-            () -> TransformCompiler.proof(source, printer, how.intent(), how.blackPoint(), how.view(), DISPLAY));
-        return Png.of(view.width(), view.height(), proof.apply(view.pixels()));
+        return Png.of(view.width(), view.height(), proofTransform(source, printer, how).apply(view.pixels()));
     }
 
     /**
