@@ -210,6 +210,24 @@ public class PrintingTest {
         assertThat(over(id).path("state").asString()).isEqualTo("cancelled");
     }
 
+    @Test(dependsOnMethods = "withThePrinterGoneTheDocketWaitsAndSaysSo")
+    public void aPrinterSwitchedOffInTheMiddleHasLostTheJobAndTheAttemptSaysSo() throws IOException {
+        JsonNode d = ready("lost.png", picture(9), "Skerry Baryta 310");
+        test.room.printer().pace(100);
+        String id = api.post("/api/dockets/" + d.path("id").asString() + "/attempts", "", d.path("version").asInt()).body().path("id").asString();
+        Waiting.until(() -> attempt(id), a -> a.path("jobSent").asBoolean(), 30);
+        try (wistel.standin.PrintRoom other = new wistel.standin.PrintRoom(Files.createTempDirectory("room"), 0, 0)) {
+            UUID printer = test.bean(PrinterRepository.class).all().get(0).id();
+            test.bean(PrinterRepository.class).moved(printer, "ipp://localhost:" + other.port() + "/ipp/print");
+            JsonNode a = over(id);
+            test.bean(PrinterRepository.class).moved(printer, test.ipp());
+            assertThat(a.path("state").asString()).isEqualTo("failed");
+            assertThat(a.path("message").asString()).contains("has lost this job").contains("Look whether a sheet came out");
+        } finally {
+            test.room.printer().pace(0);
+        }
+    }
+
     @Test(dependsOnMethods = "aJobThatWaitsForPaperSaysSoAndCanBeCancelled")
     public void withThePrinterGoneTheDocketWaitsAndSaysSo() throws IOException {
         JsonNode d = ready("gone.png", picture(8), "Moss Cotton 300");

@@ -1,6 +1,11 @@
 package wistel.core.picture;
 
-/** A picture that hands out rectangles of 16-bit samples, interleaved; gray (one channel) or RGB (three). Read top to bottom it holds little memory. */
+/**
+ * The idea of this room: pictures travel as strips of 16-bit rows, never whole. Here they are probed, decoded, turned, resampled, counted and
+ * scaled to views.
+ *
+ * <p>A picture that hands out rectangles of 16-bit samples, interleaved; gray (one channel) or RGB (three). Read top to bottom it holds little memory.
+ */
 public interface PixelSource {
     int width();
 

@@ -72,6 +72,9 @@ class Sending {
     }
 
     private Duration trouble(Attempt a, Printer printer, PrinterException e) {
+        if (e.code().equals("printer-lost-job")) {
+            return lost(a, printer);
+        }
         if (e.code().equals("printer-refused")) {
             attempts.close(a.id(), "failed", e.getMessage() + " " + e.next());
             return DONE;
@@ -107,9 +110,19 @@ class Sending {
         return SOON;
     }
 
+    /** The attempt's job by its name: a number alone may mean another job after the printer was switched off. */
     private Optional<JobSeen> known(Attempt a, Printer printer) {
-        Optional<Integer> job = a.jobId().isPresent() ? a.jobId() : ipp.findJob(printer.uri(), a.id().toString());
-        return job.map(j -> ipp.job(printer.uri(), j));
+        return ipp.findJob(printer.uri(), a.id().toString()).map(j -> ipp.job(printer.uri(), j));
+    }
+
+    private static boolean ours(JobSeen job, Attempt a) {
+        return job.name().isEmpty() || job.name().equals(a.id().toString());
+    }
+
+    private Duration lost(Attempt a, Printer printer) {
+        attempts.close(a.id(), "failed", printer.name() + " has lost this job: it was probably switched off in the middle. "
+            + "Look whether a sheet came out; if not, print it again.");
+        return DONE;
     }
 
     private static IppClient.Ticket ticket(Attempt a, Printer printer) {
@@ -123,6 +136,9 @@ class Sending {
 
     private Duration follow(Attempt a, Printer printer) throws IOException {
         JobSeen job = ipp.job(printer.uri(), a.jobId().orElseThrow());
+        if (!ours(job, a)) {
+            return lost(a, printer);
+        }
         if (a.cancelAsked() && !job.over()) {
             ipp.cancel(printer.uri(), job.id());
             return SOON;

@@ -53,7 +53,7 @@ public class IppClient {
     }
 
     /** A job as the printer sees it: state codes of RFC 8011, 5.3.7; percent below 0 when it doesn't say. */
-    public record JobSeen(int id, int state, List<String> reasons, int percent, Optional<URI> scan) {
+    public record JobSeen(int id, String name, int state, List<String> reasons, int percent, Optional<URI> scan) {
         public boolean over() {
             return state >= 7;
         }
@@ -176,7 +176,7 @@ public class IppClient {
         if (job == null) {
             throw new PrinterException("printer-unclear", "The printer said nothing of the job.", "Wistel asks again by itself.");
         }
-        return new JobSeen(value(job, "job-id").map(IppClient::number).orElse(0), value(job, "job-state").map(IppClient::number).orElse(5),
+        return new JobSeen(value(job, "job-id").map(IppClient::number).orElse(0), first(job, "job-name"), value(job, "job-state").map(IppClient::number).orElse(5),
             strings(job, "job-state-reasons"), value(job, "wistel-percent-laid-down").map(IppClient::number).orElse(-1),
             Optional.of(first(job, "wistel-scan-uri")).filter(u -> !u.isEmpty()).map(URI::create));
     }
@@ -227,6 +227,9 @@ public class IppClient {
                 throw new PrinterException("printer-refused", "The printer's address answered with HTTP " + answer.statusCode() + ".", "Check its IPP address.");
             }
             IppPacket packetIn = IppPacket.read(new ByteArrayInputStream(bytes));
+            if (packetIn.getCode() == 0x0406) {
+                throw new PrinterException("printer-lost-job", "The printer doesn't know this job any more.", "Look whether a sheet came out.");
+            }
             if (packetIn.getCode() >= 0x0400) {
                 throw new PrinterException("printer-refused", "The printer refused: " + refusal(packetIn.getCode()) + ".", "Check the docket's machine settings against the printer.");
             }
@@ -243,7 +246,6 @@ public class IppClient {
         return switch (code) {
             case 0x0400 -> "it didn't understand the request";
             case 0x0404 -> "not possible now";
-            case 0x0406 -> "it doesn't know this job";
             case 0x040a -> "it doesn't take this file format";
             case 0x040b -> "it doesn't offer these settings together";
             case 0x0507 -> "it is busy";

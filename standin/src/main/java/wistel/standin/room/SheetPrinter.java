@@ -66,10 +66,8 @@ public final class SheetPrinter implements AutoCloseable {
         try {
             Files.createDirectories(folder.resolve("spool"));
             Files.createDirectories(folder.resolve("sheets"));
-            try (var sheets = Files.list(folder.resolve("sheets"))) {
-                nextId = 1 + sheets.map(p -> p.getFileName().toString().replaceAll("\\D", "")).filter(n -> !n.isEmpty())
-                    .mapToInt(Integer::parseInt).max().orElse(0);
-            }
+            Path counter = folder.resolve("last-job");
+            nextId = 1 + (Files.exists(counter) ? Integer.parseInt(Files.readString(counter).strip()) : 0);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
@@ -129,6 +127,12 @@ public final class SheetPrinter implements AutoCloseable {
 
     public synchronized PrintJob.Seen create(Ticket ticket) {
         PrintJob job = new PrintJob(nextId++, ticket, clock.instant());
+        try {
+            // job numbers go on after the printer was switched off
+            Files.writeString(folder.resolve("last-job"), Integer.toString(job.id()));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
         jobs.put(job.id(), job);
         while (jobs.size() > 500) {
             jobs.remove(jobs.keySet().iterator().next());
