@@ -50,6 +50,24 @@ public class BadInputTest {
         assertThat(api.drop("good.png", png).status()).isEqualTo(201);
     }
 
+    /** A profile dropped among the pictures is refused, and the pairing that uses the very same bytes keeps them. */
+    @Test
+    public void aRefusedFileThatSomethingElseUsesStaysInTheStore() throws IOException {
+        PrintingTest.pair(test, wistel.standin.ink.Paper.SKERRY_BARYTA, wistel.standin.room.Feeds.REAR, wistel.core.icc.Intent.RELATIVE);
+        long before = keptFiles();
+        byte[] profile = Files.readAllBytes(java.nio.file.Path.of("../demo/profiles/skerry-baryta.icc"));
+        assertThat(api.drop("skerry-baryta.icc", profile).code()).isEqualTo("picture-unknown");
+        assertThat(keptFiles()).isEqualTo(before);
+    }
+
+    @Test
+    public void theSameFileTwiceAtOnceBecomesOneMaster() throws Exception {
+        byte[] file = PrintingTest.picture(29);
+        var both = java.util.stream.IntStream.range(0, 4).parallel().mapToObj(i -> api.drop("at-once.png", file)).toList();
+        assertThat(both).allMatch(a -> a.status() == 201);
+        assertThat(both.stream().map(a -> a.body().path("docket").path("master").path("id").asString()).distinct()).hasSize(1);
+    }
+
     @Test
     public void theSameFileTwiceAndTwoFilesOfOneNameAreTold() throws IOException {
         Api.Answer first = api.drop("twin.png", PrintingTest.picture(21));

@@ -6,6 +6,7 @@ import java.time.Clock;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.Semaphore;
+import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
 import wistel.core.fault.EntryException;
 import wistel.core.fault.ProfileException;
@@ -51,16 +52,25 @@ public class MasterImport {
         FileStore.Kept kept = files.keep(body, LARGEST_BYTES);
         Optional<Master> known = masters.byHash(kept.hash());
         if (known.isPresent()) {
-            return new Taken(known.get(), "This file is here already (" + known.get().fileName() + "): the new docket uses the same master.");
+            return known(known.get());
         }
         boolean nameTaken = masters.nameTaken(fileName);
         try {
             Master master = decode(fileName, kept);
             return new Taken(master, nameTaken ? "Another picture is also called " + fileName + ". Both are kept; they differ in content." : "");
+        } catch (DuplicateKeyException e) {
+            // the same file was dropped twice at once: the other one was first
+            return known(masters.byHash(kept.hash()).orElseThrow());
         } catch (RuntimeException e) {
-            files.forget(kept.hash());
+            if (kept.fresh()) {
+                files.forget(kept.hash());
+            }
             throw e;
         }
+    }
+
+    private static Taken known(Master master) {
+        return new Taken(master, "This file is here already (" + master.fileName() + "): the new docket uses the same master.");
     }
 
     private Master decode(String fileName, FileStore.Kept kept) throws IOException {

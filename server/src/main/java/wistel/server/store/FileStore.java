@@ -49,7 +49,8 @@ public class FileStore {
         }
     }
 
-    public record Kept(String hash, long bytes) {
+    /** @param fresh false when the same content was kept before */
+    public record Kept(String hash, long bytes, boolean fresh) {
     }
 
     /** Writes content that some code produces. */
@@ -83,9 +84,10 @@ public class FileStore {
             String hash = HexFormat.of().formatHex(digest.digest());
             long bytes = Files.size(part);
             Path place = path(hash);
+            boolean fresh = !Files.exists(place);
             Files.createDirectories(place.getParent());
             Files.move(part, place, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
-            return new Kept(hash, bytes);
+            return new Kept(hash, bytes, fresh);
         } catch (NoSuchAlgorithmException e) {
             throw new IllegalStateException(e);
         } finally {
