@@ -55,6 +55,9 @@ final class PictureProbe {
             return checked(found);
         } catch (EOFException e) {
             throw truncated();
+        } catch (IndexOutOfBoundsException e) {
+            // streams answer so when a damaged header sends them to a place that can't be
+            throw damaged("its header points outside the file");
         } catch (IOException e) {
             throw new PictureException("picture-unreadable", "This file can't be read: " + e.getMessage() + ".", "Try to drop it again.", e);
         }
