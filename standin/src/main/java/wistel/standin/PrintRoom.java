@@ -72,7 +72,7 @@ public final class PrintRoom implements AutoCloseable {
     }
 
     private static void handle(HttpExchange exchange, Work work) {
-        try (exchange) {
+        try {
             work.run();
         } catch (IOException e) {
             // the other side went away: nothing is left to tell it
@@ -82,6 +82,8 @@ public final class PrintRoom implements AutoCloseable {
             } catch (IOException gone) {
                 // as above
             }
+        } finally {
+            exchange.close();
         }
     }
 

@@ -70,6 +70,10 @@ public final class PictureFile {
                 decode(found.keep().isEmpty() ? raw : new KeptRanges(raw, found.keep()), new Rectangle(x, y, w, h), out);
             } catch (PictureException e) {
                 throw e;
+            } catch (OutOfMemoryError e) {
+                // a damaged directory asked for an array beyond all measure: that one request failed, nothing else is lost
+                throw new PictureException("picture-damaged", "This picture is damaged: its directory asks for more memory than any picture needs.",
+                    "Export it again; nothing of it was kept.");
             } catch (IOException | RuntimeException e) {
                 // decoders answer damage with any runtime exception; all of them mean the same to a person
                 throw new PictureException("picture-damaged", "This picture is cut off or damaged: its rows from " + y + " on can't be read.",

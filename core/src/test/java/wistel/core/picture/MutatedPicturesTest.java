@@ -7,11 +7,16 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.SplittableRandom;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageWriter;
+import javax.imageio.stream.FileImageInputStream;
+import javax.imageio.stream.ImageInputStream;
 import javax.imageio.stream.ImageOutputStream;
 import javax.imageio.stream.MemoryCacheImageInputStream;
 import org.testng.annotations.DataProvider;
@@ -23,6 +28,14 @@ public class MutatedPicturesTest {
 
     private static PictureFile open(byte[] bytes) {
         return PictureFile.open(() -> new MemoryCacheImageInputStream(new ByteArrayInputStream(bytes)));
+    }
+
+    private static ImageInputStream stream(Path file) {
+        try {
+            return new FileImageInputStream(file.toFile());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     private static byte[] encoded(String format) throws IOException {
@@ -49,8 +62,9 @@ public class MutatedPicturesTest {
     }
 
     @Test(dataProvider = "formats", timeOut = 60_000)
-    public void damagedFilesAreReadOrRefused(byte[] whole, int seed) {
+    public void damagedFilesAreReadOrRefused(byte[] whole, int seed) throws IOException {
         SplittableRandom random = new SplittableRandom(seed);
+        Path scratch = Files.createTempFile("mutated", ".bin");
         int refused = 0;
         for (int i = 0; i < 700; i++) {
             byte[] bytes = whole.clone();
@@ -61,8 +75,9 @@ public class MutatedPicturesTest {
             if (random.nextInt(6) == 0) {
                 bytes = Arrays.copyOf(bytes, random.nextInt(bytes.length));
             }
+            Files.write(scratch, bytes);
             try {
-                PictureFile file = open(bytes);
+                PictureFile file = PictureFile.open(() -> stream(scratch));
                 PixelSource pixels = file.pixels();
                 int rows = Math.min(pixels.height(), pixels.bandRows());
                 if ((long) pixels.width() * rows < 4_000_000) {
@@ -112,13 +127,7 @@ public class MutatedPicturesTest {
     @Test
     public void sixteenBitTiffsWithDifferencesAreRead() {
         for (String name : new String[] {"slate-quarry.tif", "poppies-copper-still.tif"}) {
-            PictureFile file = PictureFile.open(() -> {
-                try {
-                    return new javax.imageio.stream.FileImageInputStream(java.nio.file.Path.of("../demo/pictures", name).toFile());
-                } catch (IOException e) {
-                    throw new java.io.UncheckedIOException(e);
-                }
-            });
+            PictureFile file = PictureFile.open(() -> stream(Path.of("../demo/pictures", name)));
             assertThat(file.facts().bits()).isEqualTo(16);
             assertThat(file.facts().profile().length).isGreaterThan(100);
             int n = file.facts().channels();

@@ -1,0 +1,224 @@
+package wistel.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.net.HttpURLConnection;
+import java.net.URI;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+import wistel.core.icc.Intent;
+import wistel.standin.ink.Paper;
+import wistel.standin.room.Feeds;
+
+/** How the server answers: pages, pictures, events, lists. */
+public class ServingTest {
+    private TestRoom test;
+    private Api api;
+
+    @BeforeClass
+    void open() throws IOException {
+        test = new TestRoom(0);
+        api = new Api(() -> test.port);
+        PrintingTest.pair(test, Paper.SKERRY_BARYTA, Feeds.REAR, Intent.RELATIVE);
+        PrintingTest.pair(test, Paper.MOSS_COTTON, Feeds.FRONT, Intent.PERCEPTUAL);
+    }
+
+    @AfterClass(alwaysRun = true)
+    void close() {
+        if (test != null) {
+            test.close();
+        }
+    }
+
+    private JsonNode docket(String name, int seed) throws IOException {
+        return api.drop(name, PrintingTest.picture(seed)).body().path("docket");
+    }
+
+    private String pairing(int i) {
+        return api.get("/api/pairings").body().get(i).path("id").asString();
+    }
+
+    private JsonNode paired(JsonNode docket, int pairing) {
+        return api.put(path(docket) + "/pairing", "{\"pairingId\":\"" + pairing(pairing) + "\"}", docket.path("version").asInt()).body();
+    }
+
+    private static String path(JsonNode docket) {
+        return "/api/dockets/" + docket.path("id").asString();
+    }
+
+    @Test
+    public void everyPathOfTheFrontEndGetsItsPageAndOnlyTheApiGets404() {
+        for (String path : new String[] {"/", "/log", "/dockets/123/proof"}) {
+            Api.Answer answer = api.get(path);
+            assertThat(answer.status()).as(path).isEqualTo(200);
+            assertThat(new String(answer.raw().body(), StandardCharsets.UTF_8)).contains("<div id=\"root\">");
+            assertThat(answer.raw().headers().firstValue("Cache-Control").orElse("")).contains("no-cache");
+        }
+        assertThat(api.get("/api/nothing").status()).isEqualTo(404);
+        assertThat(api.get("/assets/nothing.js").status()).isEqualTo(404);
+    }
+
+    @Test
+    public void theFrontEndAsksNothingFromOutside() throws IOException {
+        String page = new String(api.get("/").raw().body(), StandardCharsets.UTF_8);
+        assertThat(page).doesNotContain("http://").doesNotContain("https://");
+        var script = java.util.regex.Pattern.compile("src=\"(/assets/[^\"]+)\"").matcher(page);
+        assertThat(script.find()).isTrue();
+        Api.Answer asset = api.get(script.group(1));
+        assertThat(asset.status()).isEqualTo(200);
+        assertThat(asset.raw().headers().firstValue("Cache-Control").orElse("")).contains("immutable");
+        assertThat(asset.raw().headers().firstValue("Content-Security-Policy").orElse("")).contains("default-src 'self'");
+    }
+
+    @Test
+    public void picturesForTheDisplayAreTaggedSrgbPng() throws IOException {
+        JsonNode d = paired(docket("tagged.png", 40), 0);
+        for (String path : new String[] {"/api/masters/" + d.path("master").path("id").asString() + "/picture?longest=200", path(d) + "/proof?longest=200",
+            path(d) + "/proof?longest=200&intent=PERCEPTUAL", path(d) + "/gamut?longest=200"}) {
+            byte[] png = api.get(path).raw().body();
+            assertThat(new String(png, 0, Math.min(200, png.length), StandardCharsets.ISO_8859_1)).as(path).contains("PNG").contains("sRGB");
+            var image = javax.imageio.ImageIO.read(new java.io.ByteArrayInputStream(png));
+            assertThat(image.getWidth()).isEqualTo(200);
+            assertThat(image.getHeight()).isEqualTo(133);
+        }
+        assertThat(api.get(path(d) + "/proof?intent=PRETTY").status()).isEqualTo(400);
+    }
+
+    @Test
+    public void theProbeReadsBothSidesAtOnePlace() throws IOException {
+        JsonNode d = paired(docket("probe.png", 41), 0);
+        JsonNode left = api.get(path(d) + "/proof/probe?x=0.05&y=0.5").body();
+        JsonNode right = api.get(path(d) + "/proof/probe?x=0.95&y=0.5").body();
+        assertThat(right.path("master").path("a").asDouble()).as("redder to the right").isGreaterThan(left.path("master").path("a").asDouble());
+        assertThat(left.path("difference").asDouble()).isBetween(0.0, 40.0);
+        assertThat(api.get(path(d) + "/proof/probe?x=7&y=-3").status()).as("a place off the picture is taken as its edge").isEqualTo(200);
+    }
+
+    @Test
+    public void figuresRankThePapersByWhatTheyCanHold() throws IOException {
+        JsonNode d = docket("ranked.png", 42);
+        JsonNode baryta = api.get(path(d) + "/fares?pairingId=" + pairing(1)).body();
+        JsonNode cotton = api.get(path(d) + "/fares?pairingId=" + pairing(0)).body();
+        double barytaOut = baryta.path("gamut").path("tooVivid").asDouble() + baryta.path("gamut").path("tooDark").asDouble();
+        double cottonOut = cotton.path("gamut").path("tooVivid").asDouble() + cotton.path("gamut").path("tooDark").asDouble();
+        assertThat(cottonOut).isGreaterThan(barytaOut);
+    }
+
+    @Test
+    public void theBenchGroupsWhatNeedsTheSamePaperAndLetsGoOfWhatIsPutAway() throws IOException {
+        JsonNode a = paired(docket("group-a.png", 43), 0);
+        paired(docket("group-b.png", 44), 0);
+        JsonNode bench = api.get("/api/bench").body();
+        boolean together = false;
+        for (JsonNode group : bench) {
+            String titles = group.path("dockets").toString();
+            together |= titles.contains("Group a") && titles.contains("Group b");
+        }
+        assertThat(together).isTrue();
+        assertThat(api.post(path(a) + "/put-away", "", 1).code()).isEqualTo("stale");
+        assertThat(api.post(path(a) + "/put-away", "", a.path("version").asInt()).status()).isEqualTo(204);
+        assertThat(api.get("/api/bench").body().toString()).doesNotContain("Group a");
+        assertThat(api.get(path(a)).status()).as("it can still be looked up").isEqualTo(200);
+    }
+
+    @Test
+    public void everyChangeIsToldToAllWhoListen() throws Exception {
+        JsonNode d = docket("events.png", 45);
+        HttpURLConnection stream = (HttpURLConnection) URI.create("http://localhost:" + test.port + "/api/events").toURL().openConnection();
+        stream.setReadTimeout(15_000);
+        List<String> heard = new ArrayList<>();
+        try (BufferedReader in = new BufferedReader(new InputStreamReader(stream.getInputStream(), StandardCharsets.UTF_8))) {
+            assertThat(in.readLine()).startsWith(":");
+            paired(d, 0);
+            for (String line = in.readLine(); line != null; line = in.readLine()) {
+                heard.add(line);
+                if (line.contains(d.path("id").asString())) {
+                    break;
+                }
+            }
+        }
+        assertThat(heard.toString()).contains("event:docket").contains(d.path("id").asString());
+    }
+
+    @Test
+    public void theLogIsSearchedByWordsAndTakesPercentSignsLiterally() throws IOException {
+        JsonNode d = paired(docket("log-entry.png", 46), 1);
+        String id = api.post(path(d) + "/attempts", "", d.path("version").asInt()).body().path("id").asString();
+        Waiting.until(() -> api.get("/api/attempts/" + id).body(), a -> a.path("state").asString().equals("done"), 60);
+        assertThat(api.put("/api/attempts/" + id + "/verdict", "{\"verdict\":\"a cast\",\"remark\":\"5 % too green_ish\"}", 0).status()).isEqualTo(200);
+        assertThat(api.get("/api/attempts?words=Log%20entry").body().size()).isEqualTo(1);
+        assertThat(api.get("/api/attempts?words=TOO%20GREEN_").body().size()).isEqualTo(1);
+        assertThat(api.get("/api/attempts?words=5%20%25").body().size()).isEqualTo(1);
+        assertThat(api.get("/api/attempts?words=%25%25").body().size()).isZero();
+        assertThat(api.put("/api/attempts/" + id + "/verdict", "{\"verdict\":\"wonderful\"}", 0).code()).isEqualTo("verdict-unclear");
+    }
+
+    @Test
+    public void resamplingTwoDocketsApartGivesTwoFilesAndTheReadbackItsPrice() throws IOException {
+        JsonNode d = paired(docket("resampled.png", 47), 1);
+        JsonNode keep = api.patch(path(d) + "/size", "{\"ppi\":\"100\"}", d.path("version").asInt()).body();
+        assertThat(keep.path("placement").path("ppi").asDouble()).isCloseTo(100, org.assertj.core.api.Assertions.within(1e-6));
+        JsonNode resample = api.put(path(d) + "/decisions", keep.path("decisions").toString().replace("\"KEEP\"", "\"RESAMPLE\"").replace("\"resamplePpi\":360", "\"resamplePpi\":50"),
+            keep.path("version").asInt()).body();
+        assertThat(resample.path("findings").toString()).contains("pixels-discarded").contains("75 %");
+        String id = api.post(path(d) + "/attempts", "", resample.path("version").asInt()).body().path("id").asString();
+        JsonNode done = Waiting.until(() -> api.get("/api/attempts/" + id).body(), a -> a.path("state").asString().equals("done"), 60);
+        assertThat(done.path("fileHash").asString()).hasSize(64);
+        assertThat(api.get("/api/attempts/" + id + "/scan?longest=300").raw().headers().firstValue("Content-Type").orElse("")).isEqualTo("image/png");
+    }
+
+    @Test
+    public void aDocketOnItsWayIsNotReleasedTwiceAndCanBeStoppedWhileItsFileIsMade() throws IOException {
+        JsonNode d = paired(docket("twice.png", 48), 1);
+        test.room.printer().pace(60);
+        try {
+            Api.Answer first = api.post(path(d) + "/attempts", "", d.path("version").asInt());
+            assertThat(api.post(path(d) + "/attempts", "", d.path("version").asInt()).code()).isEqualTo("printing-already");
+            String id = first.body().path("id").asString();
+            api.post("/api/attempts/" + id + "/cancel", "", 0);
+            JsonNode over = Waiting.until(() -> api.get("/api/attempts/" + id).body(), a -> !List.of("waiting", "rendering", "sending", "printing").contains(a.path("state").asString()), 60);
+            assertThat(over.path("state").asString()).isEqualTo("cancelled");
+        } finally {
+            test.room.printer().pace(0);
+        }
+    }
+
+    @Test
+    public void undoGoesBackThroughEveryDecisionAndANewOneEndsTheRedo() throws IOException {
+        JsonNode d = docket("history.png", 49);
+        for (int mm : new int[] {100, 110, 120}) {
+            d = api.patch(path(d) + "/size", "{\"width\":\"" + mm + "\"}", d.path("version").asInt()).body();
+        }
+        for (double wanted : new double[] {110, 100}) {
+            d = api.post(path(d) + "/undo", "", d.path("version").asInt()).body();
+            assertThat(d.path("decisions").path("size").path("widthMm").asDouble()).isEqualTo(wanted);
+        }
+        d = api.patch(path(d) + "/size", "{\"width\":\"90\"}", d.path("version").asInt()).body();
+        assertThat(d.path("canRedo").asBoolean()).isFalse();
+        d = api.post(path(d) + "/undo", "", d.path("version").asInt()).body();
+        assertThat(d.path("decisions").path("size").path("widthMm").asDouble()).isEqualTo(100);
+        d = api.post(path(d) + "/undo", "", d.path("version").asInt()).body();
+        assertThat(d.path("canUndo").asBoolean()).isFalse();
+        int version = d.path("version").asInt();
+        assertThat(api.post(path(d) + "/undo", "", version).body().path("version").asInt()).as("nothing before the first").isEqualTo(version);
+    }
+
+    @Test
+    public void aPrinterIsMadeKnownByItsAddressOnce() {
+        assertThat(api.post("/api/printers", "{\"uri\":\"" + test.ipp() + "\"}", 0).status()).isEqualTo(201);
+        JsonNode printers = api.get("/api/printers").body();
+        assertThat(printers.size()).isEqualTo(1);
+        JsonNode capabilities = printers.get(0).path("capabilities");
+        assertThat(capabilities.path("rasterTypes").toString()).contains("device3_16");
+        assertThat(capabilities.path("media").size()).isGreaterThan(20);
+        assertThat(printers.get(0).path("state").asString()).isIn("idle", "printing", "stopped");
+    }
+}
