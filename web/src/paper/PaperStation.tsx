@@ -4,6 +4,7 @@ import { get } from '../api/client'
 import type { Figures, Pairing } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { Booth } from '../parts/BoothPicture'
+import { BOOTH } from '../parts/booth'
 import { fixed, labCss, percent } from '../parts/numbers'
 
 export function PaperStation({ view, tools, go }: StationProps) {
@@ -33,8 +34,8 @@ export function PaperStation({ view, tools, go }: StationProps) {
         <img
           src={
             chosen
-              ? `/api/dockets/${view.id}/proof?longest=1200&key=${chosen}${view.decisions.proof.intent}${view.decisions.proof.view}${view.decisions.proof.blackPoint}`
-              : `/api/masters/${view.master.id}/picture?longest=1200`
+              ? `/api/dockets/${view.id}/proof?longest=${BOOTH}&key=${chosen}${view.decisions.proof.intent}${view.decisions.proof.view}${view.decisions.proof.blackPoint}`
+              : `/api/masters/${view.master.id}/picture?longest=${BOOTH}`
           }
           alt="On the chosen paper"
         />

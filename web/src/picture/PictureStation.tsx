@@ -1,6 +1,7 @@
 import { Button } from 'antd'
 import type { StationProps } from '../docket/useDocket'
 import { Booth } from '../parts/BoothPicture'
+import { BOOTH } from '../parts/booth'
 import { Findings } from '../parts/Findings'
 import { megabytes, mm, percent } from '../parts/numbers'
 import { HistogramPlot } from './HistogramPlot'
@@ -10,7 +11,7 @@ export function PictureStation({ view, tools, go }: StationProps) {
   return (
     <div className="station">
       <Booth foot={<span>The master, as it came. It is never altered.</span>}>
-        <img src={`/api/masters/${m.id}/picture?longest=1200`} alt={`Master: ${view.decisions.title}`} />
+        <img src={`/api/masters/${m.id}/picture?longest=${BOOTH}`} alt={`Master: ${view.decisions.title}`} />
       </Booth>
       <aside className="card" aria-label="Picture">
         <section>

@@ -6,6 +6,7 @@ import type { Decisions, DocketView, Figures, Intent, Probe } from '../api/types
 import type { StationProps } from '../docket/useDocket'
 import { typing } from '../frame/Frame'
 import { Booth } from '../parts/BoothPicture'
+import { BOOTH } from '../parts/booth'
 import { fixed, percent } from '../parts/numbers'
 import { CAUSES, INTENTS } from './words'
 
@@ -165,8 +166,8 @@ function Comparison({ view, compare, outside }: { view: DocketView; compare: Com
   const [at, setAt] = useState<{ x: number; y: number; left: number; top: number }>()
   const [probe, setProbe] = useState<Probe>()
   const wait = useRef<number>(undefined)
-  const master = `/api/masters/${view.master.id}/picture?longest=1200`
-  const proof = proofUrl(view, 1200)
+  const master = `/api/masters/${view.master.id}/picture?longest=${BOOTH}`
+  const proof = proofUrl(view, BOOTH)
 
   const point = (e: React.PointerEvent<HTMLElement>) => {
     const r = e.currentTarget.getBoundingClientRect()
@@ -193,7 +194,7 @@ function Comparison({ view, compare, outside }: { view: DocketView; compare: Com
   }
   const overlay = outside && (
     <img
-      src={`/api/dockets/${view.id}/gamut?longest=1200&key=${view.decisions.pairingId}`}
+      src={`/api/dockets/${view.id}/gamut?longest=${BOOTH}&key=${view.decisions.pairingId}`}
       alt="Out of gamut"
       style={{ position: 'absolute', inset: 0, width: '100%', height: '100%' }}
     />

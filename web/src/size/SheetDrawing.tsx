@@ -1,6 +1,7 @@
 import { Input } from 'antd'
 import { useEffect, useRef, useState } from 'react'
 import type { DocketView, SizeDecisions } from '../api/types'
+import { BOOTH } from '../parts/booth'
 import { labCss, mm } from '../parts/numbers'
 
 type Props = {
@@ -123,7 +124,7 @@ export function SheetDrawing({ view, onLength, onCrop }: Props) {
         }}
       >
         <img
-          src={`/api/masters/${view.master.id}/picture?longest=1200`}
+          src={`/api/masters/${view.master.id}/picture?longest=${BOOTH}`}
           alt=""
           draggable={false}
           style={{

@@ -165,6 +165,68 @@ public class FromPictureToPrintTest {
     }
 
     @Test(dependsOnMethods = "aDroppedPictureGoesThroughSixStationsToAPrintAndIsPrintedAgain")
+    public void everyStationFitsSmallAndLargeScreensWithItsMainDecisionInSight() {
+        page.navigate(wistel.address + "/");
+        page.getByText("Salt pans, February").click();
+        page.waitForURL(Pattern.compile(".*/dockets/.*"));
+        String docket = page.url().replaceAll("(.*/dockets/[^/]+).*", "$1");
+        for (int[] size : new int[][] {{1024, 768}, {1280, 800}, {1920, 1080}}) {
+            page.setViewportSize(size[0], size[1]);
+            for (String station : List.of("picture", "paper", "size", "proof", "machine", "release")) {
+                page.navigate(docket + "/" + station);
+                Locator next = station.equals("release") ? button("Print") : page.getByText(Pattern.compile("^On to the "));
+                assertThat(next).isVisible();
+                assertThat((int) (Integer) page.evaluate("document.documentElement.scrollWidth")).as(station + " at " + size[0]).isLessThanOrEqualTo(size[0]);
+                double foot = next.boundingBox().y + next.boundingBox().height;
+                if (size[0] >= 1280) {
+                    assertThat(foot).as(station + " at " + size[0]).isLessThanOrEqualTo(size[1]);
+                }
+                double booth = page.locator(".booth").boundingBox().width;
+                assertThat(booth / size[0]).as("the booth's share at " + station).isGreaterThan(0.57);
+            }
+        }
+        page.setViewportSize(1280, 800);
+    }
+
+    @Test(dependsOnMethods = "everyStationFitsSmallAndLargeScreensWithItsMainDecisionInSight")
+    public void aPrintIsCancelledFromItsStationAndTheDocketStaysReady() {
+        page.navigate(wistel.address + "/");
+        page.getByText("Salt pans, February").click();
+        page.locator(".track button").last().click();
+        button("Print").click();
+        button("Cancel the print").click();
+        assertThat(page.getByTestId("attempt").first()).containsText(Pattern.compile("[Cc]ancelled"), new LocatorAssertions.ContainsTextOptions().setTimeout(60_000));
+        assertThat(button("Print")).isEnabled();
+    }
+
+    @Test(dependsOnMethods = "aPrintIsCancelledFromItsStationAndTheDocketStaysReady")
+    public void everythingIsReachedByKeys() {
+        page.navigate(wistel.address + "/");
+        assertThat(page.getByText("Fells, first light")).isVisible();
+        page.keyboard().press("/");
+        page.keyboard().type("fells");
+        assertThat(page.getByText("Salt pans, February")).isHidden();
+        page.keyboard().press("Tab");
+        page.getByText("Fells, first light").click();
+        page.waitForURL(Pattern.compile(".*/dockets/.*"));
+        assertThat(page.locator(".track button[aria-current=step]")).containsText("Picture");
+        page.keyboard().press("]");
+        page.keyboard().press("]");
+        page.keyboard().press("]");
+        assertThat(page.locator(".track button[aria-current=step]")).containsText("Proof");
+        page.keyboard().press("g");
+        assertThat(page.getByAltText("Out of gamut")).isVisible();
+        page.keyboard().press("b");
+        assertThat(page.locator(".booth.l70")).isVisible();
+        page.keyboard().press("4");
+        assertThat(page.getByTestId("readback")).containsText("absolute colorimetric)");
+        page.keyboard().press("[");
+        assertThat(page.locator(".track button[aria-current=step]")).containsText("Size");
+        page.keyboard().press("?");
+        assertThat(page.getByText("hold: see the master")).isVisible();
+    }
+
+    @Test(dependsOnMethods = "everythingIsReachedByKeys")
     public void aChangeOnAnOldStateIsRefusedInASecondTabAndNothingIsLost() {
         page.navigate(wistel.address + "/");
         page.getByText("Slate quarry I").click();

@@ -94,7 +94,7 @@ public class ServingTest {
 
     @Test
     public void theProbeReadsBothSidesAtOnePlace() throws IOException {
-        JsonNode d = paired(docket("probe.png", 41), 0);
+        JsonNode d = paired(docket("probe.png", 2), 0);
         JsonNode left = api.get(path(d) + "/proof/probe?x=0.05&y=0.5").body();
         JsonNode right = api.get(path(d) + "/proof/probe?x=0.95&y=0.5").body();
         assertThat(right.path("master").path("a").asDouble()).as("redder to the right").isGreaterThan(left.path("master").path("a").asDouble());
