@@ -12,8 +12,10 @@ const answering = (status: number, body: unknown) =>
 test('a change names the version it was decided on', async () => {
   answering(200, { version: 8 })
   await put('/api/dockets/1/decisions', { copies: 2 }, 7)
-  const [, init] = vi.mocked(fetch).mock.calls[0] ?? []
-  expect((init?.headers as Record<string, string>)['If-Match']).toBe('"7"')
+  expect(vi.mocked(fetch)).toHaveBeenCalledWith(
+    '/api/dockets/1/decisions',
+    expect.objectContaining({ headers: expect.objectContaining({ 'If-Match': '"7"' }) }),
+  )
 })
 
 test("a refusal keeps the server's code, words and way out", async () => {

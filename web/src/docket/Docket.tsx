@@ -1,6 +1,6 @@
 import { RedoOutlined, UndoOutlined } from '@ant-design/icons'
 import { Button, Input, Popconfirm, Tooltip } from 'antd'
-import { useEffect } from 'react'
+import { useEffect, useRef } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { post } from '../api/client'
 import { typing } from '../frame/Frame'
@@ -30,6 +30,9 @@ export function Docket() {
   const { view, change } = tools
   const unsettled = view?.track.findIndex((s) => s.mark !== 'SETTLED') ?? 0
   const open = STATIONS.find((s) => s === station) ?? STATIONS[unsettled < 0 ? 5 : unsettled] ?? 'picture'
+  // keys may come faster than the page is drawn: they count from where the last one went
+  const place = useRef<number>(0)
+  place.current = STATIONS.indexOf(open)
   const go = (to: string) => navigate(`/dockets/${id}/${to}`)
 
   useEffect(() => {
@@ -39,14 +42,17 @@ export function Docket() {
         e.preventDefault()
         change({ kind: e.shiftKey ? 'redo' : 'undo' })
       } else if ((e.key === '[' || e.key === ']') && !typing(e) && !control) {
-        const at = STATIONS.indexOf(open) + (e.key === ']' ? 1 : -1)
+        const at = place.current + (e.key === ']' ? 1 : -1)
         const to = STATIONS[at]
-        if (to) navigate(`/dockets/${id}/${to}`)
+        if (to) {
+          place.current = at
+          navigate(`/dockets/${id}/${to}`)
+        }
       }
     }
     window.addEventListener('keydown', press)
     return () => window.removeEventListener('keydown', press)
-  }, [change, id, navigate, open])
+  }, [change, id, navigate])
 
   if (tools.error && !view) {
     return (
