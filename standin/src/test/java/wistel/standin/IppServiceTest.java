@@ -170,6 +170,50 @@ public class IppServiceTest {
     }
 
     @Test
+    public void everyCopyTakesASheet() throws Exception {
+        room.printer().load(Feeds.REAR, wistel.core.paper.SheetSize.KNOWN.get(0), wistel.standin.ink.Paper.SKERRY_BARYTA, 20);
+        int job = jobId(ask(0x02, List.of(text("document-format", new OtherString(Tag.mimeMediaType, "image/jpeg"))), List.of(text("copies", 3)), jpeg(60)));
+        assertThat(overState(job)).isEqualTo(9);
+        assertThat(room.printer().feeds().get(Feeds.REAR).sheets()).isEqualTo(17);
+        assertThat(ask(0x09, text("job-id", job)).get(Tag.jobAttributes).get("job-impressions-completed").get(0)).isEqualTo(3);
+    }
+
+    /** At pace 1000 an A4 sheet in quick quality takes 12 min/m2 x 0.0624 m2 / 1000 = 45 ms; in fine quality 165 ms. */
+    @Test
+    public void finerQualityTakesLonger() throws Exception {
+        room.printer().load(Feeds.REAR, wistel.core.paper.SheetSize.KNOWN.get(0), wistel.standin.ink.Paper.SKERRY_BARYTA, 20);
+        room.printer().pace(1000);
+        try {
+            for (int quality : new int[] {3, 5}) {
+                int job = jobId(ask(0x02, List.of(text("document-format", new OtherString(Tag.mimeMediaType, "image/jpeg"))),
+                    List.of(text("print-quality", new UntypedEnum(quality))), jpeg(60)));
+                assertThat(overState(job)).isEqualTo(9);
+                var seen = room.printer().job(job).orElseThrow();
+                long took = java.time.Duration.between(seen.started().orElseThrow(), seen.finished().orElseThrow()).toMillis();
+                assertThat(took).isGreaterThanOrEqualTo(quality == 3 ? 40 : 150);
+            }
+        } finally {
+            room.printer().pace(0);
+        }
+    }
+
+    @Test
+    public void getJobsTellsMineFromOthersAndOverFromOpen() throws Exception {
+        int mine = jobId(ask(0x05, List.of(text("job-name", new Name("mine"))), List.of(), new byte[0]));
+        assertThat(names(ask(0x0a, keyword("which-jobs", "not-completed"), text("my-jobs", true), keyword("requested-attributes", "all")))).contains("mine");
+        ask(0x08, text("job-id", mine));
+        assertThat(names(ask(0x0a, keyword("which-jobs", "not-completed"), keyword("requested-attributes", "all")))).doesNotContain("mine");
+        assertThat(names(ask(0x0a, keyword("which-jobs", "completed"), keyword("requested-attributes", "all")))).contains("mine");
+        assertThat(ask(0x0a, keyword("which-jobs", "somewhere")).getCode()).isEqualTo(0x040b);
+        assertThat(ask(0x0a, keyword("which-jobs", "completed"), text("limit", 1)).getAttributeGroups()).hasSize(2);
+    }
+
+    private static List<String> names(IppPacket answer) {
+        return answer.getAttributeGroups().stream().filter(g -> g.getTag() == Tag.jobAttributes && g.get("job-name") != null)
+            .map(g -> g.get("job-name").strings().get(0)).toList();
+    }
+
+    @Test
     public void aHeldJobWaitsForItsRelease() throws Exception {
         int job = jobId(ask(0x02, List.of(text("document-format", new OtherString(Tag.mimeMediaType, "image/jpeg"))), List.of(keyword("job-hold-until", "indefinite")), jpeg(60)));
         assertThat(state(ask(0x09, text("job-id", job)))).isEqualTo(4);

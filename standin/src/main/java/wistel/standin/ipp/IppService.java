@@ -243,7 +243,7 @@ public final class IppService {
             h = size.map(s -> s.heightMm()).orElse(0.0);
         }
         int quality = value(job, "print-quality").map(v -> (int) number(v)).filter(q -> q >= 3 && q <= 5).orElse(5);
-        int copies = value(job, "copies").map(v -> (int) number(v)).orElse(1);
+        int copies = value(job, "copies").map(v -> (int) number(v)).filter(c -> c >= 1 && c <= 99).orElse(1);
         boolean held = value(job, "job-hold-until").map(v -> !plain(v).equals("no-hold")).orElse(false);
         return new Ticket(operation(request, "job-name").orElse("untitled"), user(request), type, feed, w, h, quality, copies, held);
     }
@@ -299,7 +299,7 @@ public final class IppService {
             job.started().<Attribute<?>>map(t -> Attrs.integer("time-at-processing", description.upTime(t))).orElse(Attrs.none("time-at-processing")),
             job.finished().<Attribute<?>>map(t -> Attrs.integer("time-at-completed", description.upTime(t))).orElse(Attrs.none("time-at-completed")),
             Attrs.integer("job-printer-up-time", description.upTime(printer.clock().instant())),
-            Attrs.integer("job-impressions-completed", job.state() == State.COMPLETED ? 1 : 0),
+            Attrs.integer("job-impressions-completed", job.state() == State.COMPLETED ? job.ticket().copies() : 0),
             Attrs.integer("wistel-percent-laid-down", job.percent())));
         if (job.state() == State.COMPLETED) {
             all.add(Attrs.uri("wistel-scan-uri", description.httpUri() + "scan/" + job.id() + ".tif"));

@@ -271,7 +271,14 @@ public final class SheetPrinter implements AutoCloseable {
         }
     }
 
+    /** Each copy takes its own sheet and its own time; the scan kept is the last one's, and all are alike. */
     private void print(PrintJob job) throws IOException {
+        for (int copy = 0; copy < job.ticket().copies(); copy++) {
+            printOnce(job);
+        }
+    }
+
+    private void printOnce(PrintJob job) throws IOException {
         if (job.format.equals("image/jpeg")) {
             Loaded loaded = paper(job, 0, 0);
             lay(job, loaded, jpegPage(job, loaded), new JpegRows(job, loaded)::row);
