@@ -12,7 +12,6 @@ export function SizeStation({ view, tools, go }: StationProps) {
   const p = view.placement
   const set = (next: Partial<SizeDecisions>) => tools.decide((d) => ({ ...d, size: { ...d.size, ...next } }))
   const m = p.margins
-  const away = z.viewingMm > 0 ? `${mm(z.viewingMm / 10)} cm` : ''
   return (
     <div className="station">
       <div className="booth table">
@@ -67,7 +66,6 @@ export function SizeStation({ view, tools, go }: StationProps) {
                 { value: 2000, label: '2 m' },
               ]}
             />
-            {away && <span className="soft" />}
           </div>
         </section>
         <section>

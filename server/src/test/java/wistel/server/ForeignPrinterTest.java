@@ -64,7 +64,7 @@ public class ForeignPrinterTest {
             writer.finish();
         }
         String name = UUID.randomUUID().toString();
-        int job = ipp.createJob(URI, new IppClient.Ticket(name, "", "", 215.9, 279.4, Margins.NONE, 5, 300, 1));
+        int job = ipp.createJob(URI, new IppClient.Ticket(name, "", "", 215.9, 279.4, Margins.NONE, 5, 1));
         ipp.sendDocument(URI, job, file, "image/pwg-raster");
         IppClient.JobSeen seen = Waiting.until(() -> ipp.job(URI, job), IppClient.JobSeen::over, 30);
         assertThat(seen.completed()).as(seen.toString()).isTrue();

@@ -44,6 +44,10 @@ public record Decisions(String title, PictureStation picture, String pairingId, 
 
     /** @param looked true once the proof was opened for this pairing */
     public record ProofStation(Intent intent, boolean blackPoint, ProofView view, boolean looked) {
+        /** Black point compensation asked for and possible: never with the absolute intent (ISO 18619, 4.1). */
+        boolean compensatesBlack() {
+            return blackPoint && intent != Intent.ABSOLUTE;
+        }
     }
 
     public enum ColourBy { WISTEL, DRIVER }

@@ -49,8 +49,7 @@ public final class Readback {
             case SATURATION -> "saturation";
             case ABSOLUTE -> "absolute colorimetric";
         };
-        boolean bpc = d.proof().blackPoint() && d.proof().intent() != wistel.core.icc.Intent.ABSOLUTE;
-        return bpc ? name + " with black point compensation" : name;
+        return d.proof().compensatesBlack() ? name + " with black point compensation" : name;
     }
 
     private static String article(String sheet) {

@@ -56,6 +56,6 @@ public final class Track {
             case SATURATION -> "saturation";
             case ABSOLUTE -> "absolute";
         };
-        return d.proof().blackPoint() && d.proof().intent() != wistel.core.icc.Intent.ABSOLUTE ? name + ", black compensated" : name;
+        return d.proof().compensatesBlack() ? name + ", black compensated" : name;
     }
 }

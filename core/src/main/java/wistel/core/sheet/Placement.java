@@ -87,9 +87,4 @@ public record Placement(double sheetWidthMm, double sheetHeightMm, boolean acros
             found.add(new Overhang(side, mm));
         }
     }
-
-    /** Share of the sheet's area left without picture. */
-    public double bareShare() {
-        return Math.max(0, 1 - width * height / (sheetWidthMm * sheetHeightMm));
-    }
 }

@@ -131,7 +131,7 @@ class Sending {
         Margins margins = printer.capabilities().flatMap(c -> c.media(d.machine().mediaType(), d.machine().feed(), sheet.widthMm(), sheet.heightMm()))
             .map(Capabilities.Media::margins).orElse(Margins.NONE);
         return new IppClient.Ticket(a.id().toString(), d.machine().mediaType(), d.machine().feed(), sheet.widthMm(), sheet.heightMm(), margins,
-            d.machine().quality(), printer.capabilities().map(Capabilities::nativeDpi).orElse(360), d.copies());
+            d.machine().quality(), d.copies());
     }
 
     private Duration follow(Attempt a, Printer printer) throws IOException {

@@ -72,7 +72,7 @@ public class IppClient {
     }
 
     /** What is asked of the printer besides the document. */
-    public record Ticket(String jobName, String mediaType, String feed, double widthMm, double heightMm, Margins margins, int quality, int dpi, int copies) {
+    public record Ticket(String jobName, String mediaType, String feed, double widthMm, double heightMm, Margins margins, int quality, int copies) {
     }
 
     public Described describe(String uri) {

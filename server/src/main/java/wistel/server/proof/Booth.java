@@ -140,7 +140,7 @@ public class Booth {
         char[] wanted = toLab(master).apply(view.pixels());
         Map<Intent, Double> means = new EnumMap<>(Intent.class);
         for (Intent intent : intents) {
-            means.put(intent, meanDifference(wanted, proofLab(master, pairing, intent, blackPoint, false).apply(view.pixels())));
+            means.put(intent, meanDifference(wanted, proofLab(master, pairing.profileHash(), intent, blackPoint, false).apply(view.pixels())));
         }
         return new Figures(means, gamutCheck(master, pairing).report(view.pixels()), pairing.whiteLab()[0], pairing.blackL());
     }
@@ -148,10 +148,6 @@ public class Booth {
     private Transform toLab(Master master) {
         IccProfile source = views.profile(master);
         return transform("lab " + source.hash(), () -> TransformCompiler.toLab(source));
-    }
-
-    private Transform proofLab(Master master, Pairing pairing, Intent intent, boolean blackPoint, boolean absolute) {
-        return proofLab(master, pairing.profileHash(), intent, blackPoint, absolute);
     }
 
     private Transform proofLab(Master master, String profileHash, Intent intent, boolean blackPoint, boolean absolute) {
@@ -183,13 +179,13 @@ public class Booth {
         view.read(px, py, 1, 1, pixel);
         Lab wanted = LabCode.lab(toLab(master).apply(pixel), 0);
         boolean absolute = how.view() == ProofView.PAPER_WHITE;
-        Lab got = LabCode.lab(proofLab(master, pairing, how.intent(), how.blackPoint(), absolute).apply(pixel), 0);
+        Lab got = LabCode.lab(proofLab(master, pairing.profileHash(), how.intent(), how.blackPoint(), absolute).apply(pixel), 0);
         GamutCheck.Cause cause = GamutCheck.Cause.values()[gamutCheck(master, pairing).map(pixel, new float[0])[0]];
         return new Probe(wanted, got, wanted.deltaE2000(got), cause);
     }
 
     /** The picture's part of a scanned sheet, turned upright as it was on the docket. */
-    public PixelSource scanned(LabScan scan, Placement p) {
+    private static PixelSource scanned(LabScan scan, Placement p) {
         PixelSource sheet = new View(scan.width(), scan.height(), 3, scan.pixels());
         return p.across() ? sheet.oriented(Orientation.QUARTER_LEFT) : sheet;
     }
