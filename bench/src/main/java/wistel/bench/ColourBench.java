@@ -24,12 +24,12 @@ import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
-import wistel.core.icc.IccProfile;
-import wistel.core.icc.Intent;
-import wistel.core.icc.ProfileReader;
-import wistel.core.icc.StandardSpaces;
-import wistel.core.icc.Transform;
-import wistel.core.icc.TransformCompiler;
+import wistel.core.icc.profile.IccProfile;
+import wistel.core.icc.profile.Intent;
+import wistel.core.icc.profile.ProfileReader;
+import wistel.core.icc.profile.StandardSpaces;
+import wistel.core.icc.transform.Transform;
+import wistel.core.icc.transform.TransformCompiler;
 
 /** Pixels per microsecond, that is Mpx/s, of sRGB16 to a paper profile; and the time to compile the transform. */
 @State(Scope.Benchmark)

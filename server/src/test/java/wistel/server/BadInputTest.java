@@ -53,7 +53,7 @@ public class BadInputTest {
     /** A profile dropped among the pictures is refused, and the pairing that uses the very same bytes keeps them. */
     @Test
     public void aRefusedFileThatSomethingElseUsesStaysInTheStore() throws IOException {
-        PrintingTest.pair(test, wistel.standin.ink.Paper.SKERRY_BARYTA, wistel.standin.room.Feeds.REAR, wistel.core.icc.Intent.RELATIVE);
+        PrintingTest.pair(test, wistel.standin.ink.Paper.SKERRY_BARYTA, wistel.standin.room.Feeds.REAR, wistel.core.icc.profile.Intent.RELATIVE);
         long before = keptFiles();
         byte[] profile = Files.readAllBytes(java.nio.file.Path.of("../demo/profiles/skerry-baryta.icc"));
         assertThat(api.drop("skerry-baryta.icc", profile).code()).isEqualTo("picture-unknown");

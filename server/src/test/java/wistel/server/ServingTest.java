@@ -14,7 +14,7 @@ import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
-import wistel.core.icc.Intent;
+import wistel.core.icc.profile.Intent;
 import wistel.standin.ink.Paper;
 import wistel.standin.room.Feeds;
 

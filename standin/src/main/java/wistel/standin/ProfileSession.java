@@ -15,8 +15,9 @@ import java.util.Locale;
 import wistel.core.cgats.Cgats;
 import wistel.core.cgats.Patch;
 import wistel.core.colour.Lab;
-import wistel.core.icc.ProfileMaker;
-import wistel.core.icc.StandardSpaces;
+import wistel.core.icc.making.ProfileMaker;
+import wistel.core.icc.making.RgbChart;
+import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.paper.SheetSize;
 import wistel.core.render.ChartSheet;
 import wistel.standin.ink.Paper;
@@ -55,7 +56,7 @@ final class ProfileSession {
     }
 
     static Cgats measure(PrintRoom room, Paper paper) throws IOException, InterruptedException {
-        ChartSheet sheet = new ChartSheet(SHEET, 32, 6.8, ProfileMaker.chart());
+        ChartSheet sheet = new ChartSheet(SHEET, 32, 6.8, RgbChart.patches());
         ByteArrayOutputStream file = new ByteArrayOutputStream();
         sheet.write(file, 180, paper.mediaType(), 5);
         String feed = paper == Paper.MOSS_COTTON ? Feeds.FRONT : Feeds.REAR;

@@ -30,7 +30,7 @@ import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import wistel.core.colour.Lab;
-import wistel.core.icc.LabCode;
+import wistel.core.icc.profile.LabCode;
 import wistel.core.picture.LabScan;
 import wistel.standin.room.Feeds;
 

@@ -3,66 +3,136 @@ package wistel.core.cgats;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.TreeMap;
+import java.util.function.IntFunction;
+import wistel.core.colour.D50;
 import wistel.core.colour.Lab;
+import wistel.core.colour.Spectrum;
 import wistel.core.fault.MeasurementException;
 
 /**
- * A CGATS.17 / ISO 28178 measurement file with RGB device columns (0 to 100 or 0 to 255) and LAB columns. The text is kept, because a
- * profile made from it embeds it whole.
+ * A CGATS.17 / ISO 28178 measurement file: what was sent to the device, and what was measured of it under D50 for the 2 degree observer.
+ * The text is kept, because a profile made from it embeds it whole.
  */
-public record Cgats(String text, List<Patch> patches) {
+public record Cgats(String text, Device device, List<Patch> patches) {
     /** The largest file read. */
     public static final int LARGEST_BYTES = 8 << 20;
-    private static final int MOST_PATCHES = 50_000;
+
+    /** What the device columns are. */
+    public enum Device {
+        RGB("RGB_R", "RGB_G", "RGB_B"), CMYK("CMYK_C", "CMYK_M", "CMYK_Y", "CMYK_K"), GRAY("GRAY");
+
+        private final String[] columns;
+
+        Device(String... columns) {
+            this.columns = columns;
+        }
+    }
 
     public Cgats {
         patches = List.copyOf(patches);
     }
 
-    /** @throws MeasurementException when columns are missing or a row can't be read; the row's number is in the message */
+    /**
+     * Device columns RGB, CMYK (0 to 100 or 0 to 255) or gray (GRAY, light; GRAY_K, ink); colours as LAB, else XYZ (Y = 100 for white), else
+     * spectral reflectance from 380 to 730 nm in columns that end in the wavelength.
+     *
+     * @throws MeasurementException when columns are missing or a row can't be read; the row's number is in the message
+     */
     public static Cgats parse(String text) {
         if (text.length() > LARGEST_BYTES) {
-            throw broken("it is larger than " + (LARGEST_BYTES >> 20) + " MB");
+            throw Table.broken("it is larger than " + (LARGEST_BYTES >> 20) + " MB");
         }
-        String[] lines = text.split("\\R");
-        List<String> columns = section(lines, "BEGIN_DATA_FORMAT", "END_DATA_FORMAT").stream()
-            .flatMap(l -> List.of(l.trim().split("\\s+")).stream()).map(c -> c.toUpperCase(Locale.ROOT)).toList();
-        int[] device = {columns.indexOf("RGB_R"), columns.indexOf("RGB_G"), columns.indexOf("RGB_B")};
-        int[] lab = {columns.indexOf("LAB_L"), columns.indexOf("LAB_A"), columns.indexOf("LAB_B")};
-        int id = Math.max(columns.indexOf("SAMPLE_ID"), 0);
-        for (int i = 0; i < 3; i++) {
-            if (device[i] < 0 || lab[i] < 0) {
-                throw broken("it lacks the RGB or LAB columns");
-            }
-        }
-        List<String> rows = section(lines, "BEGIN_DATA", "END_DATA");
-        if (rows.size() > MOST_PATCHES) {
-            throw broken("it has more than " + MOST_PATCHES + " rows");
-        }
-        List<String[]> fields = new ArrayList<>();
-        double most = 0;
-        for (String row : rows) {
-            String[] f = row.trim().split("\\s+");
-            if (f.length < columns.size()) {
-                throw broken("row " + (fields.size() + 1) + " has " + f.length + " of " + columns.size() + " columns");
-            }
-            for (int d : device) {
-                most = Math.max(most, number(f[d], fields.size() + 1));
-            }
-            fields.add(f);
-        }
-        double full = most > 100.5 ? 255 : 100;
+        Table table = Table.parse(text);
+        Device device = device(table);
+        boolean ink = device == Device.GRAY && !table.has("GRAY");
+        String[] columns = ink ? new String[] {"GRAY_K"} : device.columns;
+        IntFunction<Lab> colour = colour(table);
+        double full = full(table, columns);
         List<Patch> patches = new ArrayList<>();
-        for (String[] f : fields) {
-            int row = patches.size() + 1;
-            patches.add(new Patch(f[id],
-                new double[] {number(f[device[0]], row) / full, number(f[device[1]], row) / full, number(f[device[2]], row) / full},
-                new Lab(number(f[lab[0]], row), number(f[lab[1]], row), number(f[lab[2]], row))));
+        for (int row = 0; row < table.rows().size(); row++) {
+            double[] values = table.numbers(row, columns);
+            for (int i = 0; i < values.length; i++) {
+                values[i] = ink ? 1 - values[i] / full : values[i] / full;
+                if (values[i] < -0.001 || values[i] > 1.001) {
+                    throw Table.broken("row " + (row + 1) + " has a device value outside its range");
+                }
+                values[i] = Math.max(0, Math.min(1, values[i]));
+            }
+            patches.add(new Patch(table.has("SAMPLE_ID") ? table.word(row, "SAMPLE_ID") : String.valueOf(row + 1), values, colour.apply(row)));
         }
-        return new Cgats(text, patches);
+        return new Cgats(text, device, patches);
     }
 
-    /** The same as text: device values 0 to 100, L*a*b* under D50, 2 degrees. */
+    private static Device device(Table table) {
+        for (Device device : Device.values()) {
+            if (table.has(device.columns) || device == Device.GRAY && table.has("GRAY_K")) {
+                return device;
+            }
+        }
+        throw Table.broken("it has no RGB, CMYK or gray columns");
+    }
+
+    private static double full(Table table, String[] columns) {
+        double most = 0;
+        for (int row = 0; row < table.rows().size(); row++) {
+            for (double v : table.numbers(row, columns)) {
+                most = Math.max(most, v);
+            }
+        }
+        return most > 100.5 ? 255 : 100;
+    }
+
+    private static IntFunction<Lab> colour(Table table) {
+        if (table.has("LAB_L", "LAB_A", "LAB_B")) {
+            return row -> Lab.of(table.numbers(row, "LAB_L", "LAB_A", "LAB_B"));
+        }
+        if (table.has("XYZ_X", "XYZ_Y", "XYZ_Z")) {
+            return row -> lab(table.numbers(row, "XYZ_X", "XYZ_Y", "XYZ_Z"), 100);
+        }
+        TreeMap<Integer, String> bands = bands(table);
+        String[] names = bands.values().toArray(String[]::new);
+        int first = bands.firstKey();
+        int step = (bands.lastKey() - first) / (names.length - 1);
+        double most = 0;
+        for (int row = 0; row < table.rows().size(); row++) {
+            for (double r : table.numbers(row, names)) {
+                most = Math.max(most, r);
+            }
+        }
+        double unit = most > 3 ? 100 : 1;
+        return row -> lab(Spectrum.xyz(first, step, table.numbers(row, names)), unit);
+    }
+
+    private static Lab lab(double[] xyz, double white) {
+        double[] lab = {xyz[0] / white, xyz[1] / white, xyz[2] / white};
+        D50.xyzToLab(lab, 0);
+        return Lab.of(lab);
+    }
+
+    /** Wavelengths and their columns: SPECTRAL_NM_380, SPECTRAL_NM380, SPECTRAL_380, NM380 and the like. */
+    private static TreeMap<Integer, String> bands(Table table) {
+        TreeMap<Integer, String> bands = new TreeMap<>();
+        for (String name : table.columns().keySet()) {
+            if (name.matches("(SPEC(TRAL)?_?(NM)?_?|NM_?)[3-8]\\d\\d")) {
+                bands.put(Integer.parseInt(name.substring(name.length() - 3)), name);
+            }
+        }
+        if (bands.size() < 16 || bands.firstKey() > 420 || bands.lastKey() < 680) {
+            throw Table.broken("it lacks LAB, XYZ and spectral columns");
+        }
+        int step = (bands.lastKey() - bands.firstKey()) / (bands.size() - 1);
+        int at = bands.firstKey();
+        for (int nm : bands.keySet()) {
+            if (nm != at) {
+                throw Table.broken("its spectral columns are not evenly spaced at " + nm + " nm");
+            }
+            at += step;
+        }
+        return bands;
+    }
+
+    /** RGB patches as text: device values 0 to 100, L*a*b* under D50, 2 degrees. */
     public static Cgats of(String originator, String description, List<Patch> patches) {
         StringBuilder out = new StringBuilder("CGATS.17\n")
             .append("ORIGINATOR \"").append(originator).append("\"\nDESCRIPTOR \"").append(description).append("\"\n")
@@ -73,39 +143,6 @@ public record Cgats(String text, List<Patch> patches) {
             out.append(String.format(Locale.ROOT, "%s %.4f %.4f %.4f %.3f %.3f %.3f%n", p.id(), 100 * p.device()[0], 100 * p.device()[1],
                 100 * p.device()[2], p.lab().l(), p.lab().a(), p.lab().b()));
         }
-        return new Cgats(out.append("END_DATA\n").toString(), patches);
-    }
-
-    private static List<String> section(String[] lines, String begin, String end) {
-        List<String> found = new ArrayList<>();
-        boolean inside = false;
-        for (String line : lines) {
-            String mark = line.trim();
-            if (mark.equals(begin)) {
-                inside = true;
-            } else if (mark.equals(end)) {
-                return found;
-            } else if (inside && !mark.isEmpty() && !mark.startsWith("#")) {
-                found.add(mark);
-            }
-        }
-        throw broken("the part from " + begin + " to " + end + " is missing or cut off");
-    }
-
-    private static double number(String text, int row) {
-        try {
-            double v = Double.parseDouble(text);
-            if (Double.isFinite(v) && Math.abs(v) < 1e6) {
-                return v;
-            }
-        } catch (NumberFormatException e) {
-            // told below, with the row
-        }
-        throw broken("row " + row + " holds '" + (text.length() > 20 ? text.substring(0, 20) : text) + "' where a number belongs");
-    }
-
-    private static MeasurementException broken(String why) {
-        return new MeasurementException("chart-unreadable", "This measurement file can't be used: " + why + ".",
-            "Export it again as CGATS text with RGB and LAB columns.");
+        return new Cgats(out.append("END_DATA\n").toString(), Device.RGB, patches);
     }
 }

@@ -14,21 +14,33 @@ public final class D50 {
     }
 
     public static void xyzToLab(double[] xyz, double[] lab) {
-        double fx = compress(xyz[0] / X);
-        double fy = compress(xyz[1] / Y);
-        double fz = compress(xyz[2] / Z);
-        lab[0] = 116 * fy - 16;
-        lab[1] = 500 * (fx - fy);
-        lab[2] = 200 * (fy - fz);
+        System.arraycopy(xyz, 0, lab, 0, 3);
+        xyzToLab(lab, 0);
     }
 
     public static void labToXyz(double[] lab, double[] xyz) {
-        double fy = (lab[0] + 16) / 116;
-        double fx = fy + lab[1] / 500;
-        double fz = fy - lab[2] / 200;
-        xyz[0] = X * expand(fx);
-        xyz[1] = Y * expand(fy);
-        xyz[2] = Z * expand(fz);
+        System.arraycopy(lab, 0, xyz, 0, 3);
+        labToXyz(xyz, 0);
+    }
+
+    /** Three values in place, from {@code at} on. */
+    public static void xyzToLab(double[] values, int at) {
+        double fx = compress(values[at] / X);
+        double fy = compress(values[at + 1] / Y);
+        double fz = compress(values[at + 2] / Z);
+        values[at] = 116 * fy - 16;
+        values[at + 1] = 500 * (fx - fy);
+        values[at + 2] = 200 * (fy - fz);
+    }
+
+    /** Three values in place, from {@code at} on. */
+    public static void labToXyz(double[] values, int at) {
+        double fy = (values[at] + 16) / 116;
+        double fx = fy + values[at + 1] / 500;
+        double fz = fy - values[at + 2] / 200;
+        values[at] = X * expand(fx);
+        values[at + 1] = Y * expand(fy);
+        values[at + 2] = Z * expand(fz);
     }
 
     /** L* of a luminance factor Y (1 = perfect diffuser). */

@@ -1,7 +1,7 @@
 package wistel.core.docket;
 
-import wistel.core.icc.Intent;
-import wistel.core.icc.TransformCompiler.ProofView;
+import wistel.core.icc.profile.Intent;
+import wistel.core.icc.transform.ProofView;
 
 /**
  * Everything that a person decides on a docket, station by station. Immutable: undo keeps old ones, a mend proposes a new one.

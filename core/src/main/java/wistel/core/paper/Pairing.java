@@ -1,6 +1,6 @@
 package wistel.core.paper;
 
-import wistel.core.icc.Intent;
+import wistel.core.icc.profile.Intent;
 
 /**
  * What belongs together to print well on one paper in one printer.

@@ -13,7 +13,7 @@ import java.util.zip.DataFormatException;
 import java.util.zip.Inflater;
 import javax.imageio.stream.ImageInputStream;
 import wistel.core.fault.PictureException;
-import wistel.core.icc.ProfileReader;
+import wistel.core.icc.profile.ProfileReader;
 
 /**
  * Reads the headers of JPEG (ITU-T T.81 annex B, ICC.1 annex B.4), PNG (ISO/IEC 15948) and TIFF 6.0 files, and nothing else of them:

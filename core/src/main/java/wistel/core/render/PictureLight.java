@@ -1,7 +1,7 @@
 package wistel.core.render;
 
-import wistel.core.icc.IccProfile;
-import wistel.core.icc.ToneCurves;
+import wistel.core.icc.profile.IccProfile;
+import wistel.core.icc.profile.ToneCurves;
 import wistel.core.picture.LightCurve;
 
 /** The light curve of a picture, from its profile where that has a plain one. */

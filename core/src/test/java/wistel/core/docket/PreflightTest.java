@@ -11,7 +11,7 @@ import wistel.core.docket.Decisions.Pixels;
 import wistel.core.docket.Decisions.ProofStation;
 import wistel.core.docket.Decisions.SizeStation;
 import wistel.core.docket.Finding.Severity;
-import wistel.core.icc.Intent;
+import wistel.core.icc.profile.Intent;
 import wistel.core.paper.Pairing;
 import wistel.core.printer.Capabilities;
 import wistel.core.printer.Capabilities.Margins;

@@ -13,8 +13,8 @@ import wistel.core.docket.Decisions.MachineStation;
 import wistel.core.docket.Decisions.Pixels;
 import wistel.core.docket.Decisions.ProofStation;
 import wistel.core.docket.Decisions.SizeStation;
-import wistel.core.icc.Intent;
-import wistel.core.icc.TransformCompiler.ProofView;
+import wistel.core.icc.profile.Intent;
+import wistel.core.icc.transform.ProofView;
 import wistel.core.paper.Pairing;
 import wistel.core.paper.SheetSize;
 

@@ -7,14 +7,18 @@ import wistel.core.cgats.Cgats;
 import wistel.core.cgats.Patch;
 import wistel.core.colour.D50;
 import wistel.core.colour.Lab;
+import wistel.core.icc.making.ProfileMaker;
+import wistel.core.icc.making.RgbChart;
+import wistel.core.icc.profile.IccProfile;
+import wistel.core.icc.profile.ProfileReader;
 
 /** Profiles for tests: a made-up printer with a smooth, known behaviour. */
-final class MadeProfiles {
+public final class MadeProfiles {
     private MadeProfiles() {
     }
 
     /** A printer whose measured colour is known in closed form: gamma-like ramps, unwanted absorptions, a paper of L* 95 and a black of L* 9. */
-    static Lab measured(double[] rgb) {
+    public static Lab measured(double[] rgb) {
         double r = 0.02 + 0.98 * Math.pow(rgb[0], 1.7);
         double g = 0.02 + 0.98 * Math.pow(rgb[1], 1.8);
         double b = 0.02 + 0.98 * Math.pow(rgb[2], 1.6);
@@ -23,10 +27,10 @@ final class MadeProfiles {
         return Lab.of(xyz);
     }
 
-    static Cgats chart() {
+    public static Cgats chart() {
         List<Patch> patches = new ArrayList<>();
         SplittableRandom noise = new SplittableRandom(3);
-        for (double[] rgb : ProfileMaker.chart()) {
+        for (double[] rgb : RgbChart.patches()) {
             Lab lab = measured(rgb);
             patches.add(new Patch("P" + patches.size(), rgb, new Lab(lab.l() + 0.05 * (noise.nextDouble() - 0.5), lab.a(), lab.b())));
         }
@@ -38,11 +42,11 @@ final class MadeProfiles {
         private static final IccProfile PRINTER = ProfileReader.read(MADE.profile());
     }
 
-    static ProfileMaker.Made made() {
+    public static ProfileMaker.Made made() {
         return Held.MADE;
     }
 
-    static IccProfile printer() {
+    public static IccProfile printer() {
         return Held.PRINTER;
     }
 }

@@ -25,7 +25,7 @@ import javax.imageio.stream.MemoryCacheImageInputStream;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import wistel.core.fault.PictureException;
-import wistel.core.icc.StandardSpaces;
+import wistel.core.icc.profile.StandardSpaces;
 
 public class PictureFileTest {
 

@@ -16,7 +16,8 @@ import wistel.core.cgats.Patch;
 import wistel.core.colour.Lab;
 import wistel.core.fault.EntryException;
 import wistel.core.fault.MeasurementException;
-import wistel.core.icc.ProfileMaker;
+import wistel.core.icc.making.ProfileMaker;
+import wistel.core.icc.making.RgbChart;
 import wistel.core.paper.SheetSize;
 
 public class ChartSheetTest {
@@ -52,7 +53,7 @@ public class ChartSheetTest {
 
     @Test
     public void aChartThatIsTooLargeForItsSheetIsRefused() {
-        assertThatThrownBy(() -> new ChartSheet(A4, 30, 9, ProfileMaker.chart())).isInstanceOf(EntryException.class).hasMessageContaining("A4");
+        assertThatThrownBy(() -> new ChartSheet(A4, 30, 9, RgbChart.patches())).isInstanceOf(EntryException.class).hasMessageContaining("A4");
     }
 
     @Test

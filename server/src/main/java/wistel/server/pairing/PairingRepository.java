@@ -7,7 +7,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
-import wistel.core.icc.Intent;
+import wistel.core.icc.profile.Intent;
 import wistel.core.paper.Pairing;
 
 @Repository

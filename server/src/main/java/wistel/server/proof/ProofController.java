@@ -15,7 +15,7 @@ import wistel.core.docket.Decisions;
 import wistel.core.docket.Decisions.ProofStation;
 import wistel.core.docket.Preflight;
 import wistel.core.fault.EntryException;
-import wistel.core.icc.Intent;
+import wistel.core.icc.profile.Intent;
 import wistel.core.paper.Pairing;
 import wistel.server.docket.DocketDesk;
 import wistel.server.docket.DocketRepository;

@@ -8,8 +8,8 @@ import java.sql.Timestamp;
 import java.time.Clock;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
-import wistel.core.icc.IccProfile;
-import wistel.core.icc.ProfileReader;
+import wistel.core.icc.profile.IccProfile;
+import wistel.core.icc.profile.ProfileReader;
 
 /** ICC profiles, by hash: bytes among the files, names in the database, the last used ones in memory. */
 @Repository

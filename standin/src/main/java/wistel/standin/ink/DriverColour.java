@@ -1,11 +1,11 @@
 package wistel.standin.ink;
 
-import wistel.core.icc.Grid;
-import wistel.core.icc.LabCode;
-import wistel.core.icc.StandardSpaces;
-import wistel.core.icc.Transform;
-import wistel.core.icc.TransformCompiler;
 import wistel.core.colour.Lab;
+import wistel.core.icc.profile.LabCode;
+import wistel.core.icc.profile.StandardSpaces;
+import wistel.core.icc.stage.Grid;
+import wistel.core.icc.transform.Transform;
+import wistel.core.icc.transform.TransformCompiler;
 
 /**
  * The driver's own colour conversion from sRGB: coarse, fitted to the paper that the media type names, a little livelier than the

@@ -1,7 +1,7 @@
 package wistel.standin.ink;
 
 import wistel.core.colour.D50;
-import wistel.core.icc.Grid;
+import wistel.core.icc.stage.Grid;
 
 /**
  * What four inks give on a paper: the Yule-Nielsen modified spectral Neugebauer model (J. A. C. Yule, W. J. Nielsen, 1951; J. A. S.

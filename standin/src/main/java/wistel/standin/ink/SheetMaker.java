@@ -3,8 +3,8 @@ package wistel.standin.ink;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import wistel.core.colour.D50;
-import wistel.core.icc.Grid;
-import wistel.core.icc.LabCode;
+import wistel.core.icc.profile.LabCode;
+import wistel.core.icc.stage.Grid;
 import wistel.core.picture.LabScan;
 import wistel.core.render.PwgRaster;
 

@@ -2,7 +2,7 @@ package wistel.standin.room;
 
 import java.util.SplittableRandom;
 import wistel.core.colour.Lab;
-import wistel.core.icc.LabCode;
+import wistel.core.icc.profile.LabCode;
 import wistel.core.picture.LabScan;
 
 /** The spectrophotometer: reads a spot of a dry sheet, 3 mm across, with a noise of a few hundredths of an L* unit. */

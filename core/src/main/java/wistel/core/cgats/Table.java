@@ -1,0 +1,120 @@
+package wistel.core.cgats;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import wistel.core.fault.MeasurementException;
+
+/** The data of a CGATS.17 / ISO 28178 text as columns and rows of words: quoting, comments and bounds, no meaning. Columns are told by name. */
+record Table(Map<String, Integer> columns, List<List<String>> rows) {
+    private static final int MOST_ROWS = 50_000;
+    private static final int MOST_COLUMNS = 600;
+
+    /** @throws MeasurementException when a section is missing, a row is too short, or there is more than a chart can hold */
+    static Table parse(String text) {
+        String[] lines = text.split("\\R");
+        List<String> names = new ArrayList<>();
+        for (String line : section(lines, "BEGIN_DATA_FORMAT", "END_DATA_FORMAT")) {
+            names.addAll(words(line));
+        }
+        if (names.size() > MOST_COLUMNS) {
+            throw broken("it has more than " + MOST_COLUMNS + " columns");
+        }
+        Map<String, Integer> columns = new HashMap<>();
+        for (String name : names) {
+            columns.putIfAbsent(name.toUpperCase(Locale.ROOT), names.indexOf(name));
+        }
+        List<String> data = section(lines, "BEGIN_DATA", "END_DATA");
+        if (data.size() > MOST_ROWS) {
+            throw broken("it has more than " + MOST_ROWS + " rows");
+        }
+        List<List<String>> rows = new ArrayList<>();
+        for (String line : data) {
+            List<String> row = words(line);
+            if (row.size() < names.size()) {
+                throw broken("row " + (rows.size() + 1) + " has " + row.size() + " of " + names.size() + " columns");
+            }
+            rows.add(row);
+        }
+        return new Table(columns, rows);
+    }
+
+    private static List<String> section(String[] lines, String begin, String end) {
+        List<String> found = new ArrayList<>();
+        boolean inside = false;
+        for (String line : lines) {
+            String mark = line.trim();
+            if (mark.equals(begin)) {
+                inside = true;
+            } else if (mark.equals(end)) {
+                return found;
+            } else if (inside && !mark.isEmpty() && !mark.startsWith("#")) {
+                found.add(mark);
+            }
+        }
+        throw broken("the part from " + begin + " to " + end + " is missing or cut off");
+    }
+
+    /** Words between blanks; what stands in quotes is one word. */
+    private static List<String> words(String line) {
+        List<String> words = new ArrayList<>();
+        int at = 0;
+        while (at < line.length()) {
+            if (Character.isWhitespace(line.charAt(at))) {
+                at++;
+                continue;
+            }
+            boolean quoted = line.charAt(at) == '"';
+            int from = quoted ? at + 1 : at;
+            int to = from;
+            while (to < line.length() && (quoted ? line.charAt(to) != '"' : !Character.isWhitespace(line.charAt(to)))) {
+                to++;
+            }
+            words.add(line.substring(from, to));
+            at = quoted ? to + 1 : to;
+        }
+        return words;
+    }
+
+    boolean has(String... names) {
+        for (String name : names) {
+            if (!columns.containsKey(name)) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    String word(int row, String name) {
+        return rows.get(row).get(columns.get(name));
+    }
+
+    /** @throws MeasurementException with the row's number, counted from 1 */
+    double number(int row, String name) {
+        String word = word(row, name);
+        try {
+            double v = Double.parseDouble(word);
+            if (Double.isFinite(v) && Math.abs(v) < 1e6) {
+                return v;
+            }
+        } catch (NumberFormatException e) {
+            // told below, with the row
+        }
+        throw broken("row " + (row + 1) + " holds '" + (word.length() > 20 ? word.substring(0, 20) : word) + "' where a number belongs");
+    }
+
+    double[] numbers(int row, String... names) {
+        double[] numbers = new double[names.length];
+        for (int i = 0; i < names.length; i++) {
+            numbers[i] = number(row, names[i]);
+        }
+        return numbers;
+    }
+
+    static MeasurementException broken(String why) {
+        return new MeasurementException("chart-unreadable", "This measurement file can't be used: " + why + ".",
+            "Export it again as CGATS text with RGB, CMYK or gray columns, and XYZ, LAB or spectral ones.");
+    }
+}

@@ -1,0 +1,16 @@
+package wistel.core.icc.kernel;
+
+
+/** A pixel loop with its tables. Immutable and safe for any number of threads. */
+public interface Kernel {
+    /**
+     * Interleaved 16-bit pixels.
+     *
+     * @param in  samples from {@code inAt} on
+     * @param out room from {@code outAt} on; may be {@code in} at the same place when a pixel doesn't grow
+     */
+    void apply(char[] in, int inAt, char[] out, int outAt, int pixels);
+
+    /** Bytes that its tables hold. */
+    long bytes();
+}

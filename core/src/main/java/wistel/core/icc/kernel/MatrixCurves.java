@@ -1,0 +1,39 @@
+package wistel.core.icc.kernel;
+
+
+/** Three channels through curves, a matrix and curves again: no grid, no interpolation between colours. */
+public final class MatrixCurves implements Kernel {
+    private final double[][] first;
+    private final double[] matrix;
+    private final double[] offset;
+    private final LightTable[] last;
+
+    /**
+     * @param first  65536 values of light a channel; equal ones best shared
+     * @param matrix row-major, light to light
+     */
+    public MatrixCurves(double[][] first, double[] matrix, double[] offset, LightTable[] last) {
+        this.first = first;
+        this.matrix = matrix;
+        this.offset = offset;
+        this.last = last;
+    }
+
+    @Override
+    public long bytes() {
+        return java.util.Arrays.stream(first).distinct().count() * 8L * 65536 + 3 * LightTable.bytes();
+    }
+
+    @Override
+    public void apply(char[] in, int inAt, char[] out, int outAt, int pixels) {
+        double[] m = matrix;
+        for (int p = 0, i = inAt, o = outAt; p < pixels; p++, i += 3, o += 3) {
+            double r = first[0][in[i]];
+            double g = first[1][in[i + 1]];
+            double b = first[2][in[i + 2]];
+            out[o] = last[0].code(m[0] * r + m[1] * g + m[2] * b + offset[0]);
+            out[o + 1] = last[1].code(m[3] * r + m[4] * g + m[5] * b + offset[1]);
+            out[o + 2] = last[2].code(m[6] * r + m[7] * g + m[8] * b + offset[2]);
+        }
+    }
+}

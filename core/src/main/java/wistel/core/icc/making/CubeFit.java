@@ -1,0 +1,128 @@
+package wistel.core.icc.making;
+
+import java.util.Arrays;
+import java.util.List;
+import wistel.core.cgats.Patch;
+import wistel.core.colour.Lab;
+
+/**
+ * A regular cube of colours fitted to patches that lie anywhere: the nodes that reproduce the patches by trilinear interpolation with the
+ * least bending (sum of squared second differences along the axes), found by conjugate gradients on the normal equations (Hestenes and
+ * Stiefel, 1952).
+ */
+final class CubeFit {
+    static final int SIDE = 11;
+    private static final int NODES = SIDE * SIDE * SIDE;
+    private static final int[] STEPS = {SIDE * SIDE, SIDE, 1};
+    /** How much bending counts against misfit: enough to bridge gaps, little enough to follow ink. */
+    private static final double STIFFNESS = 0.01;
+    private static final int MOST_ROUNDS = 400;
+
+    private final int[][] corners;
+    private final double[][] weights;
+
+    private CubeFit(List<Patch> patches) {
+        corners = new int[patches.size()][8];
+        weights = new double[patches.size()][8];
+        for (int p = 0; p < corners.length; p++) {
+            double[] part = new double[3];
+            int origin = 0;
+            for (int c = 0; c < 3; c++) {
+                double place = patches.get(p).device()[c] * (SIDE - 1);
+                int cell = Math.min((int) place, SIDE - 2);
+                part[c] = place - cell;
+                origin += cell * STEPS[c];
+            }
+            for (int k = 0; k < 8; k++) {
+                corners[p][k] = origin;
+                weights[p][k] = 1;
+                for (int c = 0; c < 3; c++) {
+                    boolean upper = (k >> c & 1) == 1;
+                    corners[p][k] += upper ? STEPS[c] : 0;
+                    weights[p][k] *= upper ? part[c] : 1 - part[c];
+                }
+            }
+        }
+    }
+
+    /** @return L*, a*, b* for each node, first channel slowest */
+    static double[] nodes(List<Patch> patches, List<Lab> colours) {
+        CubeFit fit = new CubeFit(patches);
+        double[] nodes = new double[3 * NODES];
+        for (int c = 0; c < 3; c++) {
+            double[] values = new double[patches.size()];
+            for (int p = 0; p < values.length; p++) {
+                values[p] = colours.get(p).toArray()[c];
+            }
+            double[] solved = fit.solve(values);
+            for (int n = 0; n < NODES; n++) {
+                nodes[3 * n + c] = solved[n];
+            }
+        }
+        return nodes;
+    }
+
+    private double[] solve(double[] values) {
+        double[] x = new double[NODES];
+        Arrays.fill(x, Arrays.stream(values).average().orElse(0));
+        double[] residual = times(x);
+        for (int n = 0; n < NODES; n++) {
+            residual[n] = -residual[n];
+        }
+        for (int p = 0; p < values.length; p++) {
+            for (int k = 0; k < 8; k++) {
+                residual[corners[p][k]] += weights[p][k] * values[p];
+            }
+        }
+        double[] direction = residual.clone();
+        double size = dot(residual, residual);
+        for (int round = 0; round < MOST_ROUNDS && size > 1e-9; round++) {
+            double[] image = times(direction);
+            double step = size / dot(direction, image);
+            for (int n = 0; n < NODES; n++) {
+                x[n] += step * direction[n];
+                residual[n] -= step * image[n];
+            }
+            double next = dot(residual, residual);
+            for (int n = 0; n < NODES; n++) {
+                direction[n] = residual[n] + next / size * direction[n];
+            }
+            size = next;
+        }
+        return x;
+    }
+
+    /** The normal equations' matrix times a vector. */
+    private double[] times(double[] x) {
+        double[] out = new double[NODES];
+        for (int p = 0; p < corners.length; p++) {
+            double sum = 0;
+            for (int k = 0; k < 8; k++) {
+                sum += weights[p][k] * x[corners[p][k]];
+            }
+            for (int k = 0; k < 8; k++) {
+                out[corners[p][k]] += weights[p][k] * sum;
+            }
+        }
+        for (int step : STEPS) {
+            for (int n = 0; n < NODES; n++) {
+                int place = n / step % SIDE;
+                if (place > 0 && place < SIDE - 1) {
+                    double bend = STIFFNESS * (x[n - step] - 2 * x[n] + x[n + step]);
+                    out[n - step] += bend;
+                    out[n] -= 2 * bend;
+                    out[n + step] += bend;
+                }
+            }
+        }
+        return out;
+    }
+
+    private static double dot(double[] a, double[] b) {
+        double sum = 0;
+        for (int i = 0; i < a.length; i++) {
+            sum += a[i] * b[i];
+        }
+        return sum;
+    }
+}

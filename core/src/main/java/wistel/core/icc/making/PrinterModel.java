@@ -1,0 +1,358 @@
+package wistel.core.icc.making;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import wistel.core.cgats.Patch;
+import wistel.core.colour.D50;
+import wistel.core.colour.Lab;
+import wistel.core.fault.MeasurementException;
+import wistel.core.icc.stage.Grid;
+
+/**
+ * A printer's RGB behaviour on one paper, from a measured chart: media-relative L*a*b* for any RGB (Catmull-Rom between the nodes of a cube,
+ * measured where the patches fill one, else fitted), and the RGB that comes nearest to a wanted colour.
+ */
+final class PrinterModel {
+    private static final int FINE_SIDE = 41;
+
+    private final Grid measured;
+    private final Grid fine;
+    private final double[] whiteXyz;
+    private final double blackL;
+
+    private PrinterModel(Grid measured, double[] whiteXyz) {
+        this.measured = measured;
+        this.whiteXyz = whiteXyz;
+        this.fine = upsampled(FINE_SIDE);
+        this.blackL = fine.values()[0];
+    }
+
+    /** Patches that a model is made of, and others that judge it. */
+    record Split(List<Patch> used, List<Patch> heldBack) {
+    }
+
+    private static final int FEWEST = 80;
+    /** Of a chart that is no cube, one patch in this many is held back. */
+    private static final int HOLD_BACK_EVERY = 12;
+
+    static Split split(List<Patch> patches) {
+        int side = side(patches);
+        List<Patch> used = new ArrayList<>();
+        List<Patch> heldBack = new ArrayList<>();
+        for (int i = 0; i < patches.size(); i++) {
+            double[] rgb = patches.get(i).device();
+            boolean back = side > 0 ? node(rgb, side) < 0 && Arrays.stream(rgb).noneMatch(v -> v < 0.001 || v > 0.999)
+                : i % HOLD_BACK_EVERY == HOLD_BACK_EVERY - 1 && !isEnd(rgb);
+            (back ? heldBack : used).add(patches.get(i));
+        }
+        return new Split(used, heldBack);
+    }
+
+    private static boolean isEnd(double[] rgb) {
+        return Arrays.stream(rgb).allMatch(v -> v < 0.001) || Arrays.stream(rgb).allMatch(v -> v > 0.999);
+    }
+
+    /** @throws MeasurementException when there are too few patches, or black or the bare paper is missing */
+    static PrinterModel of(List<Patch> patches) {
+        if (patches.size() < FEWEST || patches.stream().filter(p -> isEnd(p.device())).mapToLong(p -> Math.round(p.device()[0])).distinct().count() < 2) {
+            throw new MeasurementException("chart-too-small", "This RGB chart has " + patches.size() + " patches to work with; a profile takes at least " + FEWEST
+                + ", with full black and bare paper among them.", "Measure a chart that Wistel laid out, or a larger one of your own.");
+        }
+        double[] white = new double[3];
+        D50.labToXyz(mean(patches.stream().filter(p -> isEnd(p.device()) && p.device()[0] > 0.5).map(Patch::lab).toList()), white);
+        List<Lab> relative = patches.stream().map(p -> relative(p.lab(), white)).toList();
+        int side = side(patches);
+        double[] nodes = side > 0 ? cube(patches, relative, side) : CubeFit.nodes(patches, relative);
+        float[] values = new float[nodes.length];
+        for (int i = 0; i < values.length; i++) {
+            values[i] = (float) nodes[i];
+        }
+        int found = side > 0 ? side : CubeFit.SIDE;
+        return new PrinterModel(new Grid(new int[] {found, found, found}, 3, values), white);
+    }
+
+    private static Lab relative(Lab measured, double[] white) {
+        double[] xyz = measured.toArray();
+        D50.labToXyz(xyz, 0);
+        xyz[0] *= D50.X / white[0];
+        xyz[1] *= D50.Y / white[1];
+        xyz[2] *= D50.Z / white[2];
+        D50.xyzToLab(xyz, 0);
+        return Lab.of(xyz);
+    }
+
+    private static double[] mean(List<Lab> labs) {
+        double[] mean = new double[3];
+        for (Lab lab : labs) {
+            double[] v = lab.toArray();
+            for (int i = 0; i < 3; i++) {
+                mean[i] += v[i] / labs.size();
+            }
+        }
+        return mean;
+    }
+
+    /** Patches at the nodes of a full cube, averaged where there are several. */
+    private static double[] cube(List<Patch> patches, List<Lab> colours, int side) {
+        double[] sums = new double[3 * side * side * side];
+        int[] counts = new int[side * side * side];
+        for (int p = 0; p < patches.size(); p++) {
+            int at = node(patches.get(p).device(), side);
+            if (at >= 0) {
+                double[] lab = colours.get(p).toArray();
+                for (int i = 0; i < 3; i++) {
+                    sums[3 * at + i] += lab[i];
+                }
+                counts[at]++;
+            }
+        }
+        for (int i = 0; i < sums.length; i++) {
+            sums[i] /= counts[i / 3];
+        }
+        return sums;
+    }
+
+    /** Nodes along each side of the finest full cube among the patches; 0 where there is none of at least four, or most patches lie off it. */
+    private static int side(List<Patch> patches) {
+        long levels = patches.stream().mapToLong(p -> Math.round(p.device()[0] * 1000)).distinct().count();
+        for (int side = (int) Math.min(33, levels); side >= 4; side--) {
+            boolean[] seen = new boolean[side * side * side];
+            for (Patch patch : patches) {
+                int at = node(patch.device(), side);
+                if (at >= 0) {
+                    seen[at] = true;
+                }
+            }
+            boolean full = true;
+            for (boolean s : seen) {
+                full &= s;
+            }
+            if (full) {
+                return 2 * seen.length < patches.size() ? 0 : side;
+            }
+        }
+        return 0;
+    }
+
+    private static int node(double[] rgb, int side) {
+        int at = 0;
+        for (int i = 0; i < 3; i++) {
+            double place = rgb[i] * (side - 1);
+            long near = Math.round(place);
+            if (Math.abs(place - near) > 0.02) {
+                return -1;
+            }
+            at = at * side + (int) near;
+        }
+        return at;
+    }
+
+    /** XYZ of the bare paper, Y = 1 for the perfect diffuser. */
+    double[] whiteXyz() {
+        return whiteXyz.clone();
+    }
+
+    /** L* of the darkest mix, relative to the paper. */
+    double blackL() {
+        return blackL;
+    }
+
+    /** The model on a grid of any side, media-relative L*a*b*. */
+    Grid upsampled(int side) {
+        float[] values = new float[3 * side * side * side];
+        double[] lab = new double[3];
+        int at = 0;
+        for (int r = 0; r < side; r++) {
+            for (int g = 0; g < side; g++) {
+                for (int b = 0; b < side; b++) {
+                    smooth((double) r / (side - 1), (double) g / (side - 1), (double) b / (side - 1), lab);
+                    for (double v : lab) {
+                        values[at++] = (float) v;
+                    }
+                }
+            }
+        }
+        return new Grid(new int[] {side, side, side}, 3, values);
+    }
+
+    private void smooth(double r, double g, double b, double[] lab) {
+        int side = measured.size(0);
+        double[] wr = new double[4];
+        double[] wg = new double[4];
+        double[] wb = new double[4];
+        int cr = weights(r, side, wr);
+        int cg = weights(g, side, wg);
+        int cb = weights(b, side, wb);
+        Arrays.fill(lab, 0);
+        float[] values = measured.values();
+        for (int i = 0; i < 4; i++) {
+            for (int j = 0; j < 4; j++) {
+                for (int k = 0; k < 4; k++) {
+                    double w = wr[i] * wg[j] * wb[k];
+                    int at = 3 * ((clamp(cr + i - 1, side) * side + clamp(cg + j - 1, side)) * side + clamp(cb + k - 1, side));
+                    for (int c = 0; w != 0 && c < 3; c++) {
+                        lab[c] += w * values[at + c];
+                    }
+                }
+            }
+        }
+    }
+
+    private static int clamp(int i, int side) {
+        return Math.max(0, Math.min(side - 1, i));
+    }
+
+    /** Catmull-Rom weights of the four nodes round a place; at the ends the missing node is mirrored through the last one. */
+    private static int weights(double x, int side, double[] w) {
+        double place = x * (side - 1);
+        int cell = Math.min((int) place, side - 2);
+        double t = place - cell;
+        w[0] = ((-t + 2) * t - 1) * t / 2;
+        w[1] = ((3 * t - 5) * t * t + 2) / 2;
+        w[2] = ((-3 * t + 4) * t + 1) * t / 2;
+        w[3] = (t - 1) * t * t / 2;
+        if (cell == 0) {
+            w[1] += 2 * w[0];
+            w[2] -= w[0];
+            w[0] = 0;
+        }
+        if (cell == side - 2) {
+            w[2] += 2 * w[3];
+            w[1] -= w[3];
+            w[3] = 0;
+        }
+        return cell;
+    }
+
+    Lab relative(double[] rgb) {
+        double[] lab = new double[3];
+        fine.at(rgb, lab);
+        return Lab.of(lab);
+    }
+
+    /**
+     * The RGB whose print comes nearest to a media-relative colour, by damped least squares inside the cube. Out of gamut, hue is
+     * kept before lightness and lightness before chroma.
+     *
+     * @return red, green, blue, and the distance left (weighted L*a*b* units)
+     */
+    double[] nearest(Lab wanted) {
+        double[] weightRows = rows(wanted);
+        double[] rgb = start(wanted, weightRows);
+        double[] residual = new double[3];
+        double cost = residual(rgb, wanted, weightRows, residual);
+        double damping = 1;
+        for (int i = 0; i < 24 && cost > 1e-6 && damping < 1e7; i++) {
+            double[] trial = step(rgb, wanted, weightRows, residual, damping);
+            double[] next = new double[3];
+            double trialCost = residual(trial, wanted, weightRows, next);
+            if (trialCost < cost) {
+                boolean done = cost - trialCost < 1e-9;
+                rgb = trial;
+                residual = next;
+                cost = trialCost;
+                damping = Math.max(1e-3, damping / 4);
+                if (done) {
+                    break;
+                }
+            } else {
+                damping *= 6;
+            }
+        }
+        return new double[] {rgb[0], rgb[1], rgb[2], Math.sqrt(cost)};
+    }
+
+    /** Rows that turn an L*a*b* difference into weighted lightness, chroma and hue parts; weights even out for neutral colours. */
+    private static double[] rows(Lab wanted) {
+        double chroma = wanted.chroma();
+        double cos = chroma < 1e-6 ? 1 : wanted.a() / chroma;
+        double sin = chroma < 1e-6 ? 0 : wanted.b() / chroma;
+        double vivid = Math.min(1, chroma / 30);
+        double chromaWeight = 1 - 0.4 * vivid;
+        double hueWeight = 1 + 0.8 * vivid;
+        return new double[] {1.1, 0, 0, 0, chromaWeight * cos, chromaWeight * sin, 0, -hueWeight * sin, hueWeight * cos};
+    }
+
+    private double residual(double[] rgb, Lab wanted, double[] m, double[] out) {
+        double[] lab = new double[3];
+        fine.at(rgb, lab);
+        double dl = lab[0] - wanted.l();
+        double da = lab[1] - wanted.a();
+        double db = lab[2] - wanted.b();
+        double cost = 0;
+        for (int i = 0; i < 3; i++) {
+            out[i] = m[3 * i] * dl + m[3 * i + 1] * da + m[3 * i + 2] * db;
+            cost += out[i] * out[i];
+        }
+        return cost;
+    }
+
+    private double[] start(Lab wanted, double[] m) {
+        int side = measured.size(0);
+        float[] values = measured.values();
+        double best = Double.MAX_VALUE;
+        int at = 0;
+        for (int n = 0; n < values.length; n += 3) {
+            double dl = values[n] - wanted.l();
+            double da = values[n + 1] - wanted.a();
+            double db = values[n + 2] - wanted.b();
+            double p = m[0] * dl;
+            double q = m[4] * da + m[5] * db;
+            double r = m[7] * da + m[8] * db;
+            double cost = p * p + q * q + r * r;
+            if (cost < best) {
+                best = cost;
+                at = n / 3;
+            }
+        }
+        double top = side - 1;
+        return new double[] {at / (side * side) / top, at / side % side / top, at % side / top};
+    }
+
+    private double[] step(double[] rgb, Lab wanted, double[] m, double[] residual, double damping) {
+        double h = 1.0 / (FINE_SIDE - 1) / 2;
+        double[] jacobian = new double[9];
+        double[] up = new double[3];
+        double[] down = new double[3];
+        for (int c = 0; c < 3; c++) {
+            double[] plus = rgb.clone();
+            double[] minus = rgb.clone();
+            plus[c] = Math.min(1, rgb[c] + h);
+            minus[c] = Math.max(0, rgb[c] - h);
+            residual(plus, wanted, m, up);
+            residual(minus, wanted, m, down);
+            for (int i = 0; i < 3; i++) {
+                jacobian[3 * i + c] = (up[i] - down[i]) / (plus[c] - minus[c]);
+            }
+        }
+        double[] gradient = new double[3];
+        double[] normal = new double[9];
+        for (int c = 0; c < 3; c++) {
+            for (int i = 0; i < 3; i++) {
+                gradient[c] += jacobian[3 * i + c] * residual[i];
+                for (int d = 0; d < 3; d++) {
+                    normal[3 * c + d] += jacobian[3 * i + c] * jacobian[3 * i + d];
+                }
+            }
+        }
+        for (int c = 0; c < 3; c++) {
+            boolean held = rgb[c] <= 0 && gradient[c] > 0 || rgb[c] >= 1 && gradient[c] < 0;
+            if (held) {
+                gradient[c] = 0;
+                for (int d = 0; d < 3; d++) {
+                    normal[3 * c + d] = 0;
+                    normal[3 * d + c] = 0;
+                }
+                normal[4 * c] = 1;
+            }
+            normal[4 * c] += damping;
+        }
+        double[] move = wistel.core.colour.Matrix3.times(wistel.core.colour.Matrix3.inverse(normal), gradient);
+        double[] next = new double[3];
+        for (int c = 0; c < 3; c++) {
+            next[c] = Math.max(0, Math.min(1, rgb[c] - move[c]));
+        }
+        return next;
+    }
+}

@@ -1,0 +1,55 @@
+package wistel.core.icc.profile;
+
+import wistel.core.colour.Bradford;
+import wistel.core.colour.Matrix3;
+
+/** Profiles of the published working spaces, made here from their standards' figures. */
+public final class StandardSpaces {
+    /** IEC 61966-2-1:1999. Primaries of ITU-R BT.709, white D65, the two-part curve. */
+    public static final IccProfile SRGB = rgb("sRGB (IEC 61966-2-1)",
+        new double[] {0.64, 0.33, 0.30, 0.60, 0.15, 0.06}, new double[] {2.4, 1 / 1.055, 0.055 / 1.055, 1 / 12.92, 0.04045});
+
+    /** Primaries of ITU-R BT.2020-2, white D65, gamma 2.2: wider than any paper. */
+    public static final IccProfile WIDE_RGB = rgb("Wide RGB (BT.2020 primaries, gamma 2.2)",
+        new double[] {0.708, 0.292, 0.170, 0.797, 0.131, 0.046}, new double[] {2.2});
+
+    /** A gray scale with gamma 2.2. */
+    public static final IccProfile GRAY_22 = ProfileReader.read(
+        new ProfileWriter(DeviceClass.DISPLAY, ColourSpace.GRAY, ColourSpace.XYZ, "Gray gamma 2.2", "No copyright, use freely")
+            .xyz("wtpt", d50()).parametric("kTRC", 2.2).write());
+
+    private StandardSpaces() {
+    }
+
+    /** What is taken when a picture brings no profile: sRGB, or gray with gamma 2.2. */
+    public static IccProfile assumedFor(int channels) {
+        return channels == 1 ? GRAY_22 : SRGB;
+    }
+
+    private static double[] d50() {
+        return new double[] {wistel.core.colour.D50.X, wistel.core.colour.D50.Y, wistel.core.colour.D50.Z};
+    }
+
+    private static IccProfile rgb(String name, double[] xy, double[] curve) {
+        double[] d65 = {0.3127 / 0.3290, 1, (1 - 0.3127 - 0.3290) / 0.3290};
+        double[] primaries = new double[9];
+        for (int i = 0; i < 3; i++) {
+            double x = xy[2 * i];
+            double y = xy[2 * i + 1];
+            primaries[i] = x / y;
+            primaries[3 + i] = 1;
+            primaries[6 + i] = (1 - x - y) / y;
+        }
+        double[] s = Matrix3.times(Matrix3.inverse(primaries), d65);
+        double[] adapted = Matrix3.product(Bradford.toD50(d65), Matrix3.product(primaries,
+            new double[] {s[0], 0, 0, 0, s[1], 0, 0, 0, s[2]}));
+        ProfileWriter writer = new ProfileWriter(DeviceClass.DISPLAY, ColourSpace.RGB, ColourSpace.XYZ, name, "No copyright, use freely")
+            .xyz("wtpt", d50());
+        String[] channels = {"r", "g", "b"};
+        for (int i = 0; i < 3; i++) {
+            writer.xyz(channels[i] + "XYZ", new double[] {adapted[i], adapted[3 + i], adapted[6 + i]});
+            writer.parametric(channels[i] + "TRC", curve);
+        }
+        return ProfileReader.read(writer.write());
+    }
+}

@@ -1,0 +1,112 @@
+package wistel.core.icc.transform;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import wistel.core.icc.kernel.GrayTable;
+import wistel.core.icc.kernel.Kernel;
+import wistel.core.icc.kernel.LabCodes;
+import wistel.core.icc.kernel.Sequence;
+import wistel.core.icc.profile.Coding;
+import wistel.core.icc.stage.Chain;
+import wistel.core.icc.stage.Stage;
+
+/**
+ * Chooses the fast form of a chain. One input: a table of every code. Curves and a matrix: the same, tabled. Three or four inputs: a grid
+ * small enough for the processor's cache where that keeps the promise of {@link Baked}; else the chain's own tables one after another;
+ * else a large grid. Where nothing keeps it, and for more inputs, the chain itself serves.
+ */
+final class Baker {
+    /** Nodes along each of three and of four inputs: 49 and 17 make about a megabyte, 97 and 27 seven and four. */
+    private static final int[] SMALL = {0, 0, 0, 49, 17};
+    private static final int[] LARGE = {0, 0, 0, 97, 27};
+
+    private final Chain chain;
+    private final int inputs;
+    private final int outputs;
+    private final Optional<Chain> look;
+
+    /** @param look from results to L*a*b*, where there is such a way */
+    Baker(Chain chain, int inputs, int outputs, Optional<Chain> look) {
+        this.chain = chain;
+        this.inputs = inputs;
+        this.outputs = outputs;
+        this.look = look;
+    }
+
+    Baked bake() {
+        if (inputs == 1) {
+            return Baked.withoutGrid(grayTable(), "table");
+        }
+        Optional<Kernel> plain = inputs == 3 && outputs == 3 ? DisplayEnd.whole(chain) : Optional.empty();
+        if (plain.isPresent()) {
+            return Baked.withoutGrid(plain.get(), "curves and matrix");
+        }
+        if (inputs != 3 && inputs != 4) {
+            return Baked.exactOnly("chain of " + inputs + " inputs");
+        }
+        return fast();
+    }
+
+    private Baked fast() {
+        Sample sample = new Sample(chain, inputs, outputs, look);
+        GridBaker grids = new GridBaker(chain, inputs, outputs, look, sample);
+        Optional<TableByTable.Found> tables = TableByTable.of(chain.stages(), inputs, outputs);
+        Optional<Baked> own = tables.map(found -> sample.measured(found.kernel(), "own tables", 0)).filter(Baked::keepsItsPromise);
+        if (own.isPresent() && tables.get().parts() == 1) {
+            return own.get();
+        }
+        return overLab(sample).filter(Baked::keepsItsPromise)
+            .or(() -> Optional.of(grids.bake(SMALL[inputs])).filter(Baked::keepsItsPromise))
+            .or(() -> own)
+            .or(() -> Optional.of(grids.bake(LARGE[inputs])).filter(Baked::keepsItsPromise))
+            .orElseGet(() -> Baked.exactOnly("chain, as no grid follows it"));
+    }
+
+    /**
+     * A grid to the L*a*b* that the chain's last table gives, and from there arithmetic: L*a*b* is smoother than what a display's limits and
+     * curves make of it.
+     */
+    private Optional<Baked> overLab(Sample sample) {
+        int cut = lastLab();
+        Optional<Kernel> end = cut < 0 ? Optional.empty() : DisplayEnd.afterLab(chain.stages().subList(cut, chain.stages().size()), LabCodes.INNER);
+        return end.map(light -> {
+            List<Stage> stages = new ArrayList<>(chain.stages().subList(0, cut));
+            stages.add(Coding.LAB_OLD_16.encode());
+            Chain head = Chain.of(stages);
+            Optional<Chain> lab = Optional.of(Chain.of(List.of(Coding.LAB_OLD_16.decode())));
+            Baked toLab = new GridBaker(head, inputs, 3, lab, new Sample(head, inputs, 3, lab)).bake(SMALL[inputs]);
+            return sample.measured(new Sequence(toLab.kernel().orElseThrow(), light, inputs, 3, outputs), toLab.kind() + ", then L*a*b* to light", toLab.side());
+        });
+    }
+
+    /** Where the chain last leaves L*a*b* that a table gave it, or -1. */
+    private int lastLab() {
+        int found = -1;
+        boolean table = false;
+        for (int i = 0; i < chain.stages().size(); i++) {
+            table |= chain.stages().get(i) instanceof Stage.Clut;
+            if (table && chain.stages().get(i) instanceof Stage.LabToXyz) {
+                found = i;
+            }
+        }
+        return found;
+    }
+
+    private GrayTable grayTable() {
+        char[] codes = new char[65536 * outputs];
+        IntStream.range(0, 256).parallel().forEach(block -> {
+            double[] work = new double[256 * Chain.STRIDE];
+            for (int i = 0; i < 256; i++) {
+                work[i * Chain.STRIDE] = (256 * block + i) / 65535.0;
+            }
+            chain.apply(work, 256);
+            for (int i = 0; i < 256 * outputs; i++) {
+                double v = work[i / outputs * Chain.STRIDE + i % outputs];
+                codes[256 * outputs * block + i] = (char) (v > 0 ? Math.min(1, v) * 65535 + 0.5 : 0);
+            }
+        });
+        return new GrayTable(codes, outputs);
+    }
+}

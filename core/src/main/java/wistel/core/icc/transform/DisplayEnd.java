@@ -1,0 +1,87 @@
+package wistel.core.icc.transform;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import wistel.core.colour.D50;
+import wistel.core.icc.kernel.Kernel;
+import wistel.core.icc.kernel.Kernels;
+import wistel.core.icc.kernel.LabCodes;
+import wistel.core.icc.kernel.LabToLight;
+import wistel.core.icc.kernel.LightTable;
+import wistel.core.icc.kernel.MatrixCurves;
+import wistel.core.icc.stage.Chain;
+import wistel.core.icc.stage.Curve;
+import wistel.core.icc.stage.Stage;
+
+/** Recognises chains, and ends of chains, that are a matrix profile's curves and matrix: those need no grid, as arithmetic is exact and quick. */
+final class DisplayEnd {
+    private static final Curve[] STRAIGHT = {Curve.IDENTITY, Curve.IDENTITY, Curve.IDENTITY};
+    private static final Stage.Linear NOTHING = Stage.Linear.scale(1, 1, 1, 0, 0, 0);
+
+    private DisplayEnd() {
+    }
+
+    /** A whole chain of curves, a matrix and curves, as between two matrix profiles. */
+    static Optional<Kernel> whole(Chain chain) {
+        List<Stage> stages = new ArrayList<>(chain.stages());
+        Curve[] first = takenCurves(stages);
+        Stage.Linear linear = takenLinear(stages);
+        Curve[] last = takenCurves(stages);
+        if (!stages.isEmpty()) {
+            return Optional.empty();
+        }
+        double[][] before = new double[3][];
+        for (int c = 0; c < 3; c++) {
+            double[] light = light(first[c]);
+            // equal tables are held once, so that they share the cache
+            before[c] = Arrays.stream(before, 0, c).filter(t -> Arrays.equals(t, light)).findFirst().orElse(light);
+        }
+        return Optional.of(new MatrixCurves(before, linear.matrix(), linear.offset(), tables(last)));
+    }
+
+    private static double[] light(Curve curve) {
+        double[] light = new double[65536];
+        for (int i = 0; i < light.length; i++) {
+            light[i] = curve.at(i / 65535.0);
+        }
+        return light;
+    }
+
+    /** From L*a*b* codes on: L*a*b* to XYZ, a matrix, curves, and no more. */
+    static Optional<Kernel> afterLab(List<Stage> rest, LabCodes codes) {
+        List<Stage> stages = new ArrayList<>(rest);
+        if (stages.isEmpty() || !(stages.remove(0) instanceof Stage.LabToXyz)) {
+            return Optional.empty();
+        }
+        Stage.Linear linear = takenLinear(stages);
+        Curve[] last = takenCurves(stages);
+        if (!stages.isEmpty()) {
+            return Optional.empty();
+        }
+        double[] matrix = linear.matrix().clone();
+        for (int i = 0; i < 9; i += 3) {
+            matrix[i] *= D50.X;
+            matrix[i + 2] *= D50.Z;
+        }
+        return Optional.of(Kernels.best().fromLab(new LabToLight(matrix, linear.offset(), tables(last), codes)));
+    }
+
+    private static LightTable[] tables(Curve[] curves) {
+        LightTable[] tables = new LightTable[3];
+        for (int c = 0; c < 3; c++) {
+            LightTable table = new LightTable(curves[c]::at);
+            tables[c] = Arrays.stream(tables, 0, c).filter(table::equals).findFirst().orElse(table);
+        }
+        return tables;
+    }
+
+    private static Curve[] takenCurves(List<Stage> stages) {
+        return !stages.isEmpty() && stages.get(0) instanceof Stage.Curves curves && stages.remove(0) != null ? curves.curves() : STRAIGHT;
+    }
+
+    private static Stage.Linear takenLinear(List<Stage> stages) {
+        return !stages.isEmpty() && stages.get(0) instanceof Stage.Linear linear && stages.remove(0) != null ? linear : NOTHING;
+    }
+}

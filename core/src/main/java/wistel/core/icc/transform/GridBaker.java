@@ -1,0 +1,114 @@
+package wistel.core.icc.transform;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import wistel.core.icc.kernel.Cube;
+import wistel.core.icc.kernel.Kernel;
+import wistel.core.icc.kernel.Kernels;
+import wistel.core.icc.kernel.Shaped;
+import wistel.core.icc.stage.Chain;
+import wistel.core.icc.stage.Curve;
+import wistel.core.icc.stage.Stage;
+
+/**
+ * Samples a chain on a grid. It starts small; its own error against the chain, measured over a fixed sample of colours, tells how fine
+ * the next one must be, and whether shaper curves pay.
+ */
+final class GridBaker {
+    /** Mean and 99.9 % CIEDE2000 that end the search: a margin below what {@link Baked} promises. */
+    private static final double GOOD_MEAN = 0.02;
+    private static final double GOOD_NEARLY_ALL = 0.15;
+    private static final int ATTEMPTS = 3;
+    /** The error falls somewhere between the first power of the cell (at kinks) and the second (where the chain is smooth). */
+    private static final double ORDER = 1.5;
+    private static final int[] FIRST_SIDE = {0, 0, 0, 17, 9};
+
+    private final Chain chain;
+    private final int inputs;
+    private final int outputs;
+    private final Optional<Chain> look;
+    private final Sample sample;
+
+    /** @param look from results to L*a*b*, where there is such a way */
+    GridBaker(Chain chain, int inputs, int outputs, Optional<Chain> look, Sample sample) {
+        this.chain = chain;
+        this.inputs = inputs;
+        this.outputs = outputs;
+        this.look = look;
+        this.sample = sample;
+    }
+
+    /** The smallest grid found that is good, or the best one within the limit. */
+    Baked bake(int mostSide) {
+        List<Shape> shapes = Shape.candidates(chain, inputs, outputs, look);
+        Baked best = null;
+        Shape bestShape = null;
+        double bestScore = Double.MAX_VALUE;
+        int side = FIRST_SIDE[inputs];
+        for (int attempt = 0; attempt < ATTEMPTS; attempt++) {
+            int before = best == null ? 0 : best.side();
+            for (Shape shape : attempt == 0 ? shapes : List.of(bestShape)) {
+                Baked tried = filled(shape, shape.side(side, mostSide));
+                double score = Math.max(tried.mean() / GOOD_MEAN, tried.nearlyAll() / GOOD_NEARLY_ALL);
+                if (score < bestScore) {
+                    best = tried;
+                    bestShape = shape;
+                    bestScore = score;
+                }
+            }
+            int needed = 1 + (int) Math.ceil((best.side() - 1) * Math.max(1.2, Math.pow(bestScore, 1 / ORDER)));
+            if (bestScore <= 1 || best.side() == before || best.side() >= bestShape.side(mostSide, mostSide) || needed > 2.5 * mostSide) {
+                break;
+            }
+            side = needed;
+        }
+        return best;
+    }
+
+    private Baked filled(Shape shape, int side) {
+        Kernel kernel = Kernels.best().over(new Cube(inputs, outputs, side, nodes(shape, side), false));
+        if (!shape.isStraight()) {
+            kernel = new Shaped(kernel, outputs, shape.tablesBefore(), shape.tablesAfter());
+        }
+        return sample.measured(kernel, "grid" + shape.words(), side);
+    }
+
+    /** The chain at every node. Curves that stand first are worked out once for each axis, not for each node. */
+    private char[] nodes(Shape shape, int side) {
+        boolean curvesFirst = !chain.stages().isEmpty() && chain.stages().get(0) instanceof Stage.Curves;
+        Chain rest = curvesFirst ? chain.from(1) : chain;
+        double[][] axes = new double[inputs][side];
+        for (int c = 0; c < inputs; c++) {
+            Curve first = curvesFirst ? ((Stage.Curves) chain.stages().get(0)).curves()[c] : Curve.IDENTITY;
+            for (int i = 0; i < side; i++) {
+                axes[c][i] = first.at(shape.undone(c, i / (side - 1.0)));
+            }
+        }
+        int rows = (int) Math.round(Math.pow(side, inputs - 1));
+        char[] nodes = new char[rows * side * outputs];
+        IntStream.range(0, rows / side).parallel().forEach(plane -> {
+            double[] work = new double[side * Chain.STRIDE];
+            for (int row = plane * side; row < (plane + 1) * side; row++) {
+                row(axes, row, side, work);
+                rest.apply(work, side);
+                for (int i = 0, at = row * side * outputs; i < side * outputs; i++) {
+                    double v = shape.shaped(work[i / outputs * Chain.STRIDE + i % outputs]);
+                    nodes[at + i] = (char) (v > 0 ? Math.min(1, v) * 65535 + 0.5 : 0);
+                }
+            }
+        });
+        return nodes;
+    }
+
+    private void row(double[][] axes, int row, int side, double[] work) {
+        for (int i = 0; i < side; i++) {
+            int place = row;
+            work[i * Chain.STRIDE + inputs - 1] = axes[inputs - 1][i];
+            for (int c = inputs - 2; c >= 0; c--) {
+                work[i * Chain.STRIDE + c] = axes[c][place % side];
+                place /= side;
+            }
+        }
+    }
+}

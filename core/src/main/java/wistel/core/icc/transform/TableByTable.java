@@ -1,0 +1,304 @@
+package wistel.core.icc.transform;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import wistel.core.colour.D50;
+import wistel.core.icc.kernel.Cube;
+import wistel.core.icc.kernel.Kernel;
+import wistel.core.icc.kernel.Kernels;
+import wistel.core.icc.kernel.LabCodes;
+import wistel.core.icc.kernel.LabScaling;
+import wistel.core.icc.kernel.LightToLab;
+import wistel.core.icc.kernel.Sequence;
+import wistel.core.icc.kernel.Shaped;
+import wistel.core.icc.profile.Coding;
+import wistel.core.icc.stage.Curve;
+import wistel.core.icc.stage.Grid;
+import wistel.core.icc.stage.Interpolation;
+import wistel.core.icc.stage.Stage;
+
+/**
+ * A chain as a sequence of kernels, one for each of its own tables, read on its own nodes, and arithmetic between them; 16-bit L*a*b*
+ * codes pass from one to the next. Nothing is resampled, so only rounding is lost. Chains with other parts are left to grids.
+ */
+final class TableByTable {
+    private final List<Stage> stages;
+    private final List<Kernel> parts = new ArrayList<>();
+    private final List<Integer> widths = new ArrayList<>();
+    private final int inputs;
+    private int at;
+    /** What a code from 0 to 1 means for the stage at hand: first entry factor, second offset, for each channel. */
+    private Affine[] meaning;
+    private boolean possible = true;
+
+    private record Affine(double factor, double offset) {
+        static final Affine NONE = new Affine(1, 0);
+
+        Affine then(double f, double o) {
+            return new Affine(f * factor, f * offset + o);
+        }
+
+        Affine inverse() {
+            return new Affine(1 / factor, -offset / factor);
+        }
+
+        double at(double x) {
+            return factor * x + offset;
+        }
+    }
+
+    private static final Affine[] LAB = meaningOf(LabCodes.INNER);
+
+    private static Affine[] meaningOf(LabCodes codes) {
+        Affine chroma = new Affine(65535 / codes.chroma(), -128);
+        return new Affine[] {new Affine(65535 / codes.lightness(), 0), chroma, chroma};
+    }
+
+    private TableByTable(List<Stage> stages, int inputs) {
+        this.stages = stages;
+        this.inputs = inputs;
+        meaning = none(inputs);
+    }
+
+    /** @return the kernels as one, and how many they are; empty where the chain has another form */
+    static Optional<Found> of(List<Stage> stages, int inputs, int outputs) {
+        TableByTable parser = new TableByTable(stages, inputs);
+        while (parser.possible && parser.at < stages.size()) {
+            parser.next();
+        }
+        return parser.possible && !parser.parts.isEmpty() ? Optional.of(new Found(parser.joined(outputs), parser.parts.size())) : Optional.empty();
+    }
+
+    record Found(Kernel kernel, int parts) {
+    }
+
+    private static Affine[] none(int channels) {
+        Affine[] none = new Affine[channels];
+        Arrays.fill(none, Affine.NONE);
+        return none;
+    }
+
+    private Kernel joined(int outputs) {
+        Kernel all = parts.get(parts.size() - 1);
+        int width = outputs;
+        for (int i = parts.size() - 2; i >= 0; i--) {
+            all = new Sequence(parts.get(i), all, i == 0 ? inputs : widths.get(i - 1), widths.get(i), width);
+        }
+        return all;
+    }
+
+    private void next() {
+        if (is(0, Stage.Linear.class) && is(1, Stage.LabToXyz.class) && at == 0) {
+            // L*a*b* goes in, coded
+            diagonal((Stage.Linear) stages.get(at++)).ifPresent(scale -> meaning = scale);
+            fromLab();
+        } else if (is(0, Stage.LabToXyz.class)) {
+            fromLab();
+        } else if (!light()) {
+            table();
+        }
+    }
+
+    private void add(Kernel kernel, int width) {
+        parts.add(kernel);
+        widths.add(width);
+    }
+
+    private boolean is(int offset, Class<? extends Stage> kind) {
+        return at + offset < stages.size() && kind.isInstance(stages.get(at + offset));
+    }
+
+    /** L*a*b* to a display, or through a change of XYZ and back. */
+    private void fromLab() {
+        LabCodes codes = new LabCodes(65535 / meaning[0].factor, 65535 / meaning[1].factor);
+        Optional<Kernel> end = DisplayEnd.afterLab(stages.subList(at, stages.size()), codes);
+        if (Math.abs(meaning[1].offset + 128) > 1e-6) {
+            possible = false;
+        } else if (end.isPresent()) {
+            add(end.get(), 3);
+            at = stages.size();
+        } else if (is(1, Stage.Linear.class) && is(2, Stage.XyzToLab.class)) {
+            Stage.Linear linear = (Stage.Linear) stages.get(at + 1);
+            double[] m = overWhite(linear);
+            for (int i = 0; i < 9; i += 3) {
+                m[i] *= D50.X;
+                m[i + 2] *= D50.Z;
+            }
+            at += 3;
+            add(new LabScaling(m, offsetOverWhite(linear), codes, codesNow()), 3);
+        } else {
+            possible = false;
+        }
+    }
+
+    /** Curves and a matrix to L*a*b*. */
+    private boolean light() {
+        int curves = is(0, Stage.Curves.class) ? 1 : 0;
+        if (!Arrays.equals(meaning, none(3)) || !is(curves, Stage.Linear.class) || !is(curves + 1, Stage.XyzToLab.class)) {
+            return false;
+        }
+        Curve[] first = curves == 1 ? ((Stage.Curves) stages.get(at)).curves() : new Curve[] {Curve.IDENTITY, Curve.IDENTITY, Curve.IDENTITY};
+        float[][] tables = new float[3][];
+        for (int c = 0; c < 3; c++) {
+            float[] table = new float[65536];
+            for (int i = 0; i < table.length; i++) {
+                table[i] = (float) first[c].at(i / 65535.0);
+            }
+            // equal tables are held once, so that they share the cache
+            tables[c] = Arrays.stream(tables, 0, c).filter(t -> Arrays.equals(t, table)).findFirst().orElse(table);
+        }
+        Stage.Linear linear = (Stage.Linear) stages.get(at + curves);
+        at += curves + 2;
+        add(Kernels.best().toLab(new LightToLab(tables, overWhite(linear), offsetOverWhite(linear), codesNow())), 3);
+        return true;
+    }
+
+    /** The chain holds L*a*b* in its own units now. Where it ends by coding it, that is done at once. */
+    private LabCodes codesNow() {
+        meaning = LAB;
+        if (at != stages.size() - 1 || !(stages.get(at) instanceof Stage.Linear linear)) {
+            return LabCodes.INNER;
+        }
+        Stage.Linear outer = (Stage.Linear) Coding.LAB.encode();
+        possible &= Arrays.equals(linear.matrix(), outer.matrix()) && Arrays.equals(linear.offset(), outer.offset());
+        at++;
+        return LabCodes.OUTER;
+    }
+
+    private static double[] overWhite(Stage.Linear linear) {
+        double[] m = linear.matrix().clone();
+        for (int i = 0; i < 3; i++) {
+            m[i] /= D50.X;
+            m[6 + i] /= D50.Z;
+        }
+        return m;
+    }
+
+    private static double[] offsetOverWhite(Stage.Linear linear) {
+        return new double[] {linear.offset()[0] / D50.X, linear.offset()[1], linear.offset()[2] / D50.Z};
+    }
+
+    /** Curves and scales, a table, curves and scales. */
+    private void table() {
+        Curve[] before = curves(meaning);
+        if (!possible || !is(0, Stage.Clut.class)) {
+            possible = false;
+            return;
+        }
+        Stage.Clut clut = (Stage.Clut) stages.get(at++);
+        Grid grid = clut.grid();
+        int n = grid.inputs();
+        boolean even = IntStream.range(1, n).allMatch(i -> grid.size(i) == grid.size(0)) && grid.size(0) <= Cube.MOST_SIDE;
+        if (!even || n != before.length || n != 3 && n != 4 || n == 4 && clut.interpolation() != Interpolation.JOINED_TETRAHEDRA) {
+            possible = false;
+            return;
+        }
+        Affine[] scale = none(grid.outputs());
+        Curve[] after = is(0, Stage.Linear.class) ? identities(grid.outputs()) : curvesOnly(grid.outputs());
+        boolean straightAfter = Arrays.stream(after).allMatch(Curve::isIdentity);
+        boolean toLab = false;
+        if (is(0, Stage.Linear.class) && grid.outputs() == 3) {
+            scale = diagonal((Stage.Linear) stages.get(at)).orElse(scale);
+            toLab = at + 1 == stages.size() || is(1, Stage.LabToXyz.class);
+            possible &= toLab && diagonal((Stage.Linear) stages.get(at)).isPresent();
+            at++;
+        }
+        if (!possible) {
+            return;
+        }
+        boolean endsInUnits = at < stages.size() && toLab;
+        Affine[] fold = none(grid.outputs());
+        for (int c = 0; c < fold.length; c++) {
+            // codes of L*a*b* where the chain goes on in its units; else what the chain gives
+            Affine coded = endsInUnits ? scale[c].then(LAB[c].inverse().factor, LAB[c].inverse().offset) : scale[c];
+            fold[c] = coded;
+        }
+        Kernel kernel = Kernels.best().over(new Cube(n, grid.outputs(), grid.size(0), nodes(grid, straightAfter ? fold : none(grid.outputs())),
+            clut.interpolation() == Interpolation.MULTILINEAR));
+        boolean straightBefore = Arrays.stream(before).allMatch(Curve::isIdentity);
+        if (!straightBefore || !straightAfter) {
+            char[][] last = straightAfter ? new char[0][] : tables(after, fold);
+            kernel = new Shaped(kernel, grid.outputs(), tables(before, none(n)), last);
+        }
+        add(kernel, grid.outputs());
+        meaning = endsInUnits ? LAB : none(grid.outputs());
+    }
+
+    /** Everything up to the next table as one function of the code for each channel. */
+    private Curve[] curves(Affine[] start) {
+        Affine[] affine = start;
+        while (is(0, Stage.Linear.class) && affine.length == 3) {
+            Optional<Affine[]> scale = diagonal((Stage.Linear) stages.get(at));
+            if (scale.isEmpty()) {
+                possible = false;
+                return new Curve[0];
+            }
+            Affine[] old = affine;
+            affine = new Affine[3];
+            for (int c = 0; c < 3; c++) {
+                affine[c] = old[c].then(scale.get()[c].factor, scale.get()[c].offset);
+            }
+            at++;
+        }
+        Curve[] then = curvesOnly(affine.length);
+        Curve[] all = new Curve[affine.length];
+        for (int c = 0; c < all.length; c++) {
+            all[c] = line(affine[c]).then(then[c]);
+        }
+        return all;
+    }
+
+    private static Curve line(Affine a) {
+        boolean nothing = Math.abs(a.factor - 1) < 1e-9 && Math.abs(a.offset) < 1e-9;
+        // a line as the lower part of a parametric curve that never reaches its upper one
+        return nothing ? Curve.IDENTITY : new Curve.Parametric(1, 1, 0, a.factor, Double.MAX_VALUE, 0, a.offset);
+    }
+
+    private Curve[] curvesOnly(int channels) {
+        return is(0, Stage.Curves.class) ? ((Stage.Curves) stages.get(at++)).curves() : identities(channels);
+    }
+
+    private static Curve[] identities(int channels) {
+        Curve[] curves = new Curve[channels];
+        Arrays.fill(curves, Curve.IDENTITY);
+        return curves;
+    }
+
+    private static Optional<Affine[]> diagonal(Stage.Linear linear) {
+        Affine[] scale = new Affine[3];
+        for (int i = 0; i < 9; i++) {
+            if (i % 4 != 0 && Math.abs(linear.matrix()[i]) > 1e-12) {
+                return Optional.empty();
+            }
+            if (i % 4 == 0) {
+                scale[i / 4] = new Affine(linear.matrix()[i], linear.offset()[i / 4]);
+            }
+        }
+        return Optional.of(scale);
+    }
+
+    private static char[] nodes(Grid grid, Affine[] fold) {
+        char[] nodes = new char[grid.values().length];
+        for (int i = 0; i < nodes.length; i++) {
+            nodes[i] = code(fold[i % fold.length].at(grid.values()[i]));
+        }
+        return nodes;
+    }
+
+    private static char[][] tables(Curve[] curves, Affine[] then) {
+        char[][] tables = new char[curves.length][65536];
+        for (int c = 0; c < curves.length; c++) {
+            for (int i = 0; i < 65536; i++) {
+                tables[c][i] = code(then[c].at(curves[c].at(i / 65535.0)));
+            }
+        }
+        return tables;
+    }
+
+    private static char code(double unit) {
+        return (char) (unit > 0 ? Math.min(1, unit) * 65535 + 0.5 : 0);
+    }
+}

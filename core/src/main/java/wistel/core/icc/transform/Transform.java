@@ -1,0 +1,174 @@
+package wistel.core.icc.transform;
+
+import java.util.Arrays;
+import java.util.stream.IntStream;
+import wistel.core.icc.profile.ColourSpace;
+import wistel.core.icc.stage.Chain;
+
+/**
+ * A compiled colour transform. {@code exact} runs the chain of stages in double precision; {@code apply} runs its fast form, whose error
+ * against the chain was measured when it was made. Immutable and safe for any number of threads; it never holds a picture: pixels come
+ * and go in strips.
+ *
+ * <p>Samples: device values 0 to 65535 (or 255, or 1.0); L*a*b* as {@link wistel.core.icc.profile.LabCode}; XYZ 0 to 1.99997 as u1Fixed15.
+ */
+public final class Transform {
+    private static final int BLOCK = 256;
+    /** Large enough that handing a strip to a thread costs nothing, small enough that two threads finish together. */
+    private static final int STRIP = 16384;
+
+    private final Chain chain;
+    private final ColourSpace from;
+    private final ColourSpace to;
+    private final Baked baked;
+
+    Transform(Chain chain, ColourSpace from, ColourSpace to, Baked baked) {
+        this.chain = chain;
+        this.from = from;
+        this.to = to;
+        this.baked = baked;
+    }
+
+    public ColourSpace from() {
+        return from;
+    }
+
+    public ColourSpace to() {
+        return to;
+    }
+
+    public int inputs() {
+        return from.channels();
+    }
+
+    public int outputs() {
+        return to.channels();
+    }
+
+    /** The fast form: its kind, its size, and how far it is from the chain. */
+    public Baked baked() {
+        return baked;
+    }
+
+    /** Bytes that the chain's and the fast form's tables hold. */
+    public long bytes() {
+        return chain.bytes() + baked.bytes();
+    }
+
+    /** One colour through the chain: values 0 to 1, L*a*b* and XYZ as their 16-bit code over 65535. */
+    public double[] exact(double... in) {
+        double[] work = chain.at(Arrays.copyOf(in, inputs()));
+        for (int i = 0; i < outputs(); i++) {
+            work[i] = unit(work[i]);
+        }
+        return Arrays.copyOf(work, outputs());
+    }
+
+    /** Interleaved 16-bit pixels through the chain. */
+    public void exact(char[] in, int inAt, char[] out, int outAt, int pixels) {
+        double[] work = new double[BLOCK * Chain.STRIDE];
+        for (int done = 0; done < pixels; done += BLOCK) {
+            int count = Math.min(BLOCK, pixels - done);
+            for (int p = 0, i = inAt + done * inputs(); p < count; p++) {
+                for (int c = 0; c < inputs(); c++) {
+                    work[p * Chain.STRIDE + c] = in[i++] / 65535.0;
+                }
+            }
+            chain.apply(work, count);
+            for (int p = 0, o = outAt + done * outputs(); p < count; p++) {
+                for (int c = 0; c < outputs(); c++) {
+                    out[o++] = (char) (unit(work[p * Chain.STRIDE + c]) * 65535 + 0.5);
+                }
+            }
+        }
+    }
+
+    /** Interleaved pixels of floats, 0 to 1, through the chain. */
+    public void exact(float[] in, int inAt, float[] out, int outAt, int pixels) {
+        double[] work = new double[BLOCK * Chain.STRIDE];
+        for (int done = 0; done < pixels; done += BLOCK) {
+            int count = Math.min(BLOCK, pixels - done);
+            for (int p = 0, i = inAt + done * inputs(); p < count; p++) {
+                for (int c = 0; c < inputs(); c++) {
+                    work[p * Chain.STRIDE + c] = in[i++];
+                }
+            }
+            chain.apply(work, count);
+            for (int p = 0, o = outAt + done * outputs(); p < count; p++) {
+                for (int c = 0; c < outputs(); c++) {
+                    out[o++] = (float) unit(work[p * Chain.STRIDE + c]);
+                }
+            }
+        }
+    }
+
+    private static double unit(double v) {
+        return v > 0 ? Math.min(1, v) : 0;
+    }
+
+    /**
+     * Interleaved 16-bit pixels.
+     *
+     * @param in  {@code pixels * inputs()} samples from {@code inAt}
+     * @param out room for {@code pixels * outputs()} samples from {@code outAt}; may be {@code in} when a pixel doesn't grow
+     */
+    public void apply(char[] in, int inAt, char[] out, int outAt, int pixels) {
+        if (baked.kernel().isPresent()) {
+            baked.kernel().get().apply(in, inAt, out, outAt, pixels);
+        } else {
+            exact(in, inAt, out, outAt, pixels);
+        }
+    }
+
+    /** A whole array of interleaved 16-bit pixels, strips of it on all processors. */
+    public char[] apply(char[] in) {
+        int pixels = in.length / inputs();
+        char[] out = new char[pixels * outputs()];
+        applyInStrips(in, out, pixels);
+        return out;
+    }
+
+    /** As {@link #apply(char[], int, char[], int, int)}, strips of it on all processors. */
+    public void applyInStrips(char[] in, char[] out, int pixels) {
+        int strips = (pixels + STRIP - 1) / STRIP;
+        IntStream all = IntStream.range(0, strips);
+        (strips > 1 ? all.parallel() : all).forEach(s ->
+            apply(in, s * STRIP * inputs(), out, s * STRIP * outputs(), Math.min(STRIP, pixels - s * STRIP)));
+    }
+
+    /** Interleaved 8-bit pixels. */
+    public void apply(byte[] in, int inAt, byte[] out, int outAt, int pixels) {
+        char[] wide = new char[BLOCK * inputs()];
+        char[] done = new char[BLOCK * outputs()];
+        for (int from = 0; from < pixels; from += BLOCK) {
+            int count = Math.min(BLOCK, pixels - from);
+            for (int i = 0, at = inAt + from * inputs(); i < count * inputs(); i++) {
+                wide[i] = (char) ((in[at + i] & 0xFF) * 257);
+            }
+            apply(wide, 0, done, 0, count);
+            for (int i = 0, at = outAt + from * outputs(); i < count * outputs(); i++) {
+                out[at + i] = (byte) ((done[i] * 255 + 32895) >>> 16);
+            }
+        }
+    }
+
+    /** Planar 16-bit pixels: an array for each channel. */
+    public void apply(char[][] in, int inAt, char[][] out, int outAt, int pixels) {
+        char[] mixed = new char[BLOCK * inputs()];
+        char[] done = new char[BLOCK * outputs()];
+        for (int from = 0; from < pixels; from += BLOCK) {
+            int count = Math.min(BLOCK, pixels - from);
+            for (int c = 0; c < inputs(); c++) {
+                for (int p = 0; p < count; p++) {
+                    mixed[p * inputs() + c] = in[c][inAt + from + p];
+                }
+            }
+            apply(mixed, 0, done, 0, count);
+            for (int c = 0; c < outputs(); c++) {
+                for (int p = 0; p < count; p++) {
+                    out[c][outAt + from + p] = done[p * outputs() + c];
+                }
+            }
+        }
+    }
+}

@@ -1,0 +1,58 @@
+package wistel.vector;
+
+import static wistel.vector.Lanes.INTS;
+import static wistel.vector.Lanes.N;
+
+import jdk.incubator.vector.IntVector;
+import jdk.incubator.vector.VectorOperators;
+
+/**
+ * Interleaved 16-bit pixels taken apart into one array of 32-bit codes for each channel, and put together again, a block at a time. The
+ * loops here and over the planes are kept short on purpose: a long one outgrows what the compiler inlines, and then vectors turn into objects.
+ */
+final class Planes {
+    /** Pixels in a block: all planes of one stay in the nearest cache. */
+    static final int BLOCK = 256;
+
+    private Planes() {
+    }
+
+    static void apart(char[] in, int at, int[] x, int[] y, int[] z, int count) {
+        for (int p = 0, i = at; p < count; p += N, i += 3 * N) {
+            IntVector a = Lanes.load(in, i);
+            IntVector b = Lanes.load(in, i + N);
+            IntVector c = Lanes.load(in, i + 2 * N);
+            Lanes.first(a, b, c).intoArray(x, p);
+            Lanes.second(a, b, c).intoArray(y, p);
+            Lanes.third(a, b, c).intoArray(z, p);
+        }
+    }
+
+    static void apart(char[] in, int at, int[] k, int[] x, int[] y, int[] z, int count) {
+        for (int p = 0, i = at; p < count; p += N, i += 4 * N) {
+            IntVector a = Lanes.loadPairs(in, i);
+            IntVector b = Lanes.loadPairs(in, i + 2 * N);
+            IntVector first = Lanes.firstPairs(a, b);
+            IntVector second = Lanes.secondPairs(a, b);
+            first.and(0xFFFF).intoArray(k, p);
+            first.lanewise(VectorOperators.LSHR, 16).intoArray(x, p);
+            second.and(0xFFFF).intoArray(y, p);
+            second.lanewise(VectorOperators.LSHR, 16).intoArray(z, p);
+        }
+    }
+
+    static void together(int[] a, int[] b, int[] c, char[] out, int at, int count) {
+        for (int p = 0, o = at; p < count; p += N, o += 3 * N) {
+            Lanes.store(IntVector.fromArray(INTS, a, p), IntVector.fromArray(INTS, b, p), IntVector.fromArray(INTS, c, p), out, o);
+        }
+    }
+
+    /** A matrix's rows, each with its offset, in single precision. */
+    static float[] rows(double[] matrix, double[] offset) {
+        float[] rows = new float[12];
+        for (int i = 0; i < 12; i++) {
+            rows[i] = (float) (i % 4 == 3 ? offset[i / 4] : matrix[3 * (i / 4) + i % 4]);
+        }
+        return rows;
+    }
+}

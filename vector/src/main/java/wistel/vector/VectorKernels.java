@@ -1,0 +1,55 @@
+package wistel.vector;
+
+import wistel.core.icc.kernel.Cube;
+import wistel.core.icc.kernel.Kernel;
+import wistel.core.icc.kernel.KernelFamily;
+import wistel.core.icc.kernel.Kernels;
+import wistel.core.icc.kernel.LabToLight;
+import wistel.core.icc.kernel.LightToLab;
+
+/** The vector loops, found through {@link java.util.ServiceLoader}. Cubes of other shapes than pictures need are left to the scalar ones. */
+public final class VectorKernels implements KernelFamily {
+
+    private final Thread warming;
+
+    /** @throws UnsupportedOperationException on machines whose vectors are too short to be worth it */
+    public VectorKernels() {
+        if (Lanes.N < 8) {
+            throw new UnsupportedOperationException("vectors of " + Lanes.N + " lanes");
+        }
+        warming = Warming.start();
+    }
+
+    /** Waits until the vector loops serve: for measurements and tests. True when they do. */
+    public boolean awaitWarm() throws InterruptedException {
+        warming.join();
+        return Warming.done();
+    }
+
+    @Override
+    public String name() {
+        return "vector, " + Lanes.INTS.vectorBitSize() + " bits";
+    }
+
+    @Override
+    public Kernel over(Cube cube) {
+        Kernel scalar = Kernels.SCALAR.over(cube);
+        if (cube.outputs() < 3 || cube.outputs() > 4) {
+            return scalar;
+        }
+        if (cube.inputs() == 4) {
+            return new JoinedTetrahedra(cube, scalar);
+        }
+        return cube.trilinear() ? new AlongAxes(cube, scalar) : new Tetrahedra(cube, scalar);
+    }
+
+    @Override
+    public Kernel toLab(LightToLab light) {
+        return new LightToLabLanes(light);
+    }
+
+    @Override
+    public Kernel fromLab(LabToLight light) {
+        return new LabToLightLanes(light);
+    }
+}

@@ -1,0 +1,87 @@
+package wistel.vector;
+
+import java.util.List;
+import java.util.SplittableRandom;
+import wistel.core.icc.kernel.Cube;
+import wistel.core.icc.kernel.Kernels;
+import wistel.core.icc.kernel.LabCodes;
+import wistel.core.icc.kernel.LabToLight;
+import wistel.core.icc.kernel.LightTable;
+import wistel.core.icc.kernel.LightToLab;
+
+/**
+ * Runs every vector loop in the background until the JVM has compiled it, and compares its codes with the scalar twin's. Only then are the
+ * vector loops let to pictures; if one disagrees, never.
+ */
+final class Warming {
+    private static final int PIXELS = 4096;
+    /** Enough calls and rounds for the last stage of compilation. */
+    private static final int ROUNDS = 120;
+    private static volatile boolean done;
+
+    private Warming() {
+    }
+
+    static boolean done() {
+        return done;
+    }
+
+    static Thread start() {
+        Thread thread = new Thread(Warming::run, "vector-warming");
+        thread.setDaemon(true);
+        thread.setPriority(Thread.MIN_PRIORITY);
+        thread.start();
+        return thread;
+    }
+
+    private static void run() {
+        List<LaneKernel> kernels = List.of(new Tetrahedra(cube(3, 3, false), Kernels.SCALAR.over(cube(3, 3, false))),
+            new AlongAxes(cube(3, 3, true), Kernels.SCALAR.over(cube(3, 3, true))), new JoinedTetrahedra(cube(4, 3, false), Kernels.SCALAR.over(cube(4, 3, false))),
+            new LightToLabLanes(light()), new LabToLightLanes(lab()));
+        boolean right = kernels.stream().allMatch(kernel -> agrees(kernel, kernel instanceof JoinedTetrahedra ? 4 : 3));
+        done = right;
+    }
+
+    private static boolean agrees(LaneKernel kernel, int inputs) {
+        SplittableRandom random = new SplittableRandom(3);
+        char[] in = new char[inputs * PIXELS];
+        for (int i = 0; i < in.length; i++) {
+            in[i] = (char) random.nextInt(65536);
+        }
+        char[] lanes = new char[3 * PIXELS];
+        for (int i = 0; i < ROUNDS; i++) {
+            kernel.lanes(in, 0, lanes, 0, PIXELS);
+        }
+        char[] scalar = new char[3 * PIXELS];
+        kernel.scalar().apply(in, 0, scalar, 0, PIXELS);
+        for (int i = 0; i < scalar.length; i++) {
+            if (Math.abs(lanes[i] - scalar[i]) > 1) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private static Cube cube(int inputs, int outputs, boolean trilinear) {
+        char[] nodes = new char[outputs * (int) Math.round(Math.pow(9, inputs))];
+        for (int i = 0; i < nodes.length; i++) {
+            nodes[i] = (char) (i * 7919);
+        }
+        return new Cube(inputs, outputs, 9, nodes, trilinear);
+    }
+
+    private static final double[] MATRIX = {0.45, 0.4, 0.15, 0.22, 0.72, 0.06, 0.02, 0.12, 0.86};
+
+    private static LightToLab light() {
+        float[] square = new float[65536];
+        for (int i = 0; i < square.length; i++) {
+            square[i] = (float) (i / 65535.0 * (i / 65535.0));
+        }
+        return new LightToLab(new float[][] {square, square, square}, MATRIX, new double[3], LabCodes.INNER);
+    }
+
+    private static LabToLight lab() {
+        LightTable root = new LightTable(Math::sqrt);
+        return new LabToLight(MATRIX, new double[3], new LightTable[] {root, root, root}, LabCodes.INNER);
+    }
+}
