@@ -48,7 +48,8 @@ final class Lanes {
     private static final VectorMask<Integer> APART_2_THIRD = mask(i -> (3 * i + 2) / N == 2);
 
     static IntVector load(char[] in, int at) {
-        return (IntVector) ShortVector.fromCharArray(HALF, in, at).convertShape(VectorOperators.ZERO_EXTEND_S2I, INTS, 0);
+        // sign-extended, then cut: the conversion that extends with zeros fails on JDK 17 until it is compiled
+        return ((IntVector) ShortVector.fromCharArray(HALF, in, at).convertShape(VectorOperators.S2I, INTS, 0)).and(0xFFFF);
     }
 
     static IntVector first(IntVector a, IntVector b, IntVector c) {

@@ -6,8 +6,8 @@ import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Map;
-import java.util.function.Supplier;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
@@ -16,14 +16,17 @@ import wistel.core.colour.Lab;
 import wistel.core.docket.Decisions;
 import wistel.core.docket.Decisions.ProofStation;
 import wistel.core.fault.EntryException;
+import wistel.core.icc.gamut.GamutBoundary;
 import wistel.core.icc.gamut.GamutCheck;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.LabCode;
 import wistel.core.icc.profile.StandardSpaces;
+import wistel.core.icc.transform.Observer;
 import wistel.core.icc.transform.ProofView;
+import wistel.core.icc.transform.Recipe;
 import wistel.core.icc.transform.Transform;
-import wistel.core.icc.transform.TransformCompiler;
+import wistel.core.icc.transform.TransformCache;
 import wistel.core.paper.Pairing;
 import wistel.core.picture.Crop;
 import wistel.core.picture.LabScan;
@@ -51,9 +54,10 @@ public class Booth {
     private final ProfileShelf profiles;
     private final FileStore files;
     private final PairingRepository pairings;
-    /** A transform is at most about 3 MB; 60 of them stay. */
-    private final Cache<String, Transform> transforms = Caffeine.newBuilder().maximumSize(60).build();
-    private final Cache<String, GamutCheck> gamuts = Caffeine.newBuilder().maximumSize(12).build();
+    private final TransformCache transforms = new TransformCache(160L << 20);
+    /** Of source and paper. Each holds a table of about 6 MB. */
+    private final Cache<List<IccProfile>, GamutCheck> gamuts = Caffeine.newBuilder().maximumSize(8).build();
+    private final Cache<IccProfile, GamutBoundary> boundaries = Caffeine.newBuilder().maximumSize(30).build();
 
     public Booth(Views views, ProfileShelf profiles, FileStore files, PairingRepository pairings) {
         this.pairings = pairings;
@@ -67,7 +71,7 @@ public class Booth {
     void warm() {
         Thread warming = new Thread(() -> pairings.all().forEach(p -> {
             IccProfile paper = profiles.get(p.profileHash());
-            gamuts.get(DISPLAY.hash() + p.profileHash(), k -> new GamutCheck(DISPLAY, paper));
+            gamutCheck(DISPLAY, paper);
             proofTransform(DISPLAY, paper, new ProofStation(p.intent(), true, ProofView.PAPER_WHITE, true));
         }), "booth-warming");
         warming.setDaemon(true);
@@ -76,18 +80,13 @@ public class Booth {
     }
 
     private Transform proofTransform(IccProfile source, IccProfile printer, ProofStation how) {
-        return transform("proof " + source.hash() + printer.hash() + how.intent() + how.blackPoint() + how.view(),
-            () -> TransformCompiler.proof(source, printer, how.intent(), how.blackPoint(), how.view(), DISPLAY));
-    }
-
-    private Transform transform(String key, Supplier<Transform> compile) {
-        return transforms.get(key, k -> compile.get());
+        return transforms.get(new Recipe.Proof(source, printer, how.intent(), how.blackPoint(), how.view(), DISPLAY));
     }
 
     public byte[] master(Master master, int longest) {
         IccProfile source = views.profile(master);
         View view = views.view(master, longest);
-        Transform toDisplay = transform("master " + source.hash(), () -> TransformCompiler.convert(source, DISPLAY, Intent.RELATIVE, true));
+        Transform toDisplay = transforms.get(new Recipe.Convert(source, DISPLAY, Intent.RELATIVE, true, Observer.ADAPTED));
         return Png.of(view.width(), view.height(), toDisplay.apply(view.pixels()));
     }
 
@@ -127,8 +126,32 @@ public class Booth {
     }
 
     private GamutCheck gamutCheck(Master master, Pairing pairing) {
-        IccProfile source = views.profile(master);
-        return gamuts.get(source.hash() + pairing.profileHash(), k -> new GamutCheck(source, profiles.get(pairing.profileHash())));
+        return gamutCheck(views.profile(master), profiles.get(pairing.profileHash()));
+    }
+
+    private GamutCheck gamutCheck(IccProfile source, IccProfile paper) {
+        return gamuts.get(List.of(source, paper), k -> new GamutCheck(source, paper));
+    }
+
+    /**
+     * A gamut's boundary for plots, in L*a*b* relative to the paper.
+     *
+     * @param volume    cubic L*a*b* units
+     * @param vertices  L*, a*, b* each
+     * @param triangles places in {@code vertices}, counter-clockwise seen from outside
+     */
+    public record Boundary(double volume, List<double[]> vertices, List<int[]> triangles, List<Slice> slices) {
+    }
+
+    /** Closed lines of a*, b* at one L*. */
+    public record Slice(double lightness, List<List<double[]>> outlines) {
+    }
+
+    /** What a pairing can hold, with slices at the lightnesses asked for. */
+    public Boundary boundary(Pairing pairing, List<Double> lightnesses) {
+        GamutBoundary found = boundaries.get(profiles.get(pairing.profileHash()), GamutBoundary::of);
+        return new Boundary(found.volume(), found.vertices().stream().map(Lab::toArray).toList(), found.triangles(),
+            lightnesses.stream().map(l -> new Slice(l, found.slice(l))).toList());
     }
 
     /** @param meanDifference mean CIEDE2000 between master and proof, both relative to their white, by intent */
@@ -147,13 +170,12 @@ public class Booth {
 
     private Transform toLab(Master master) {
         IccProfile source = views.profile(master);
-        return transform("lab " + source.hash(), () -> TransformCompiler.toLab(source));
+        return transforms.get(new Recipe.Meaning(source, false));
     }
 
     private Transform proofLab(Master master, String profileHash, Intent intent, boolean blackPoint, boolean absolute) {
         IccProfile source = views.profile(master);
-        return transform("prooflab " + source.hash() + profileHash + intent + blackPoint + absolute,
-            () -> TransformCompiler.proofToLab(source, profiles.get(profileHash), intent, blackPoint, absolute));
+        return transforms.get(new Recipe.ProofMeaning(source, profiles.get(profileHash), intent, blackPoint, absolute));
     }
 
     private static double meanDifference(char[] a, char[] b) {
@@ -211,7 +233,7 @@ public class Booth {
     public byte[] scan(String scanHash, Placement p, int longest) {
         double scale = Math.min(longest, 1600) / Math.max(p.width(), p.height());
         View view = scanView(scanHash, p, (int) Math.max(1, Math.round(p.width() * scale)), (int) Math.max(1, Math.round(p.height() * scale)));
-        Transform toDisplay = transform("scan", () -> TransformCompiler.measuredLabToDisplay(DISPLAY));
+        Transform toDisplay = transforms.get(new Recipe.FromLab(DISPLAY, Intent.ABSOLUTE));
         return Png.of(view.width(), view.height(), toDisplay.apply(view.pixels()));
     }
 

@@ -1,6 +1,7 @@
 package wistel.server.proof;
 
 import java.time.Duration;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.CacheControl;
@@ -29,6 +30,8 @@ import wistel.server.print.AttemptRepository;
 @RestController
 @RequestMapping("/api")
 class ProofController {
+    private static final int MOST_SLICES = 101;
+
     private final Booth booth;
     private final MasterRepository masters;
     private final DocketRepository dockets;
@@ -65,6 +68,15 @@ class ProofController {
     @GetMapping(value = "/dockets/{id}/gamut", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> gamut(@PathVariable UUID id, @RequestParam(defaultValue = "900") int longest) {
         return picture(booth.gamut(master(id), pairing(dockets.get(id).decisions()), longest));
+    }
+
+    /** The boundary of what a paper on a printer can hold, as numbers for plots. */
+    @GetMapping("/pairings/{id}/gamut")
+    Booth.Boundary boundary(@PathVariable String id, @RequestParam(defaultValue = "") List<Double> slices) {
+        if (slices.size() > MOST_SLICES || slices.stream().anyMatch(l -> !(l >= 0 && l <= 100))) {
+            throw new EntryException("slices-out-of-range", "Slices lie at L* 0 to 100, at most " + MOST_SLICES + " at once.", "Ask for other slices.");
+        }
+        return booth.boundary(pairings.find(id).orElseThrow(() -> new EntryException("not-found", "This pairing isn't there.", "Choose another one.")), slices);
     }
 
     @GetMapping("/dockets/{id}/proof/figures")

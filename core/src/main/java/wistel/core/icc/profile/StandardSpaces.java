@@ -44,7 +44,7 @@ public final class StandardSpaces {
         double[] adapted = Matrix3.product(Bradford.toD50(d65), Matrix3.product(primaries,
             new double[] {s[0], 0, 0, 0, s[1], 0, 0, 0, s[2]}));
         ProfileWriter writer = new ProfileWriter(DeviceClass.DISPLAY, ColourSpace.RGB, ColourSpace.XYZ, name, "No copyright, use freely")
-            .xyz("wtpt", d50());
+            .xyz("wtpt", d50()).tag("chad", TagWriter.numbers(Bradford.toD50(d65)));
         String[] channels = {"r", "g", "b"};
         for (int i = 0; i < 3; i++) {
             writer.xyz(channels[i] + "XYZ", new double[] {adapted[i], adapted[3 + i], adapted[6 + i]});

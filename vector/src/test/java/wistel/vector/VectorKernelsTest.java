@@ -1,0 +1,120 @@
+package wistel.vector;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.SplittableRandom;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import wistel.core.icc.kernel.Cube;
+import wistel.core.icc.kernel.Kernel;
+import wistel.core.icc.kernel.KernelFamily;
+import wistel.core.icc.kernel.Kernels;
+import wistel.core.icc.kernel.LabCodes;
+import wistel.core.icc.kernel.LabToLight;
+import wistel.core.icc.kernel.LightTable;
+import wistel.core.icc.kernel.LightToLab;
+
+/** The vector loops against the scalar ones: the same codes, within one of 16 bits. */
+public class VectorKernelsTest {
+    private static final int PIXELS = 20_011;
+    private static final double[] MATRIX = {0.5, 0.38, 0.14, 0.22, 0.72, 0.06, -0.02, 0.09, 0.95};
+
+    private KernelFamily vector;
+
+    @BeforeClass
+    public void warm() throws InterruptedException {
+        vector = Kernels.best();
+        if (vector instanceof VectorKernels kernels) {
+            assertThat(kernels.awaitWarm()).as("the vector loops agree with the scalar ones").isTrue();
+        }
+    }
+
+    /** This build's own machine has vectors of eight lanes and more; elsewhere the scalar loops must be what is chosen. */
+    @Test
+    public void theVectorLoopsAreChosenWhereTheJvmHasThem() {
+        assertThat(vector.name()).startsWith(Lanes.N >= 8 ? "vector" : "scalar");
+    }
+
+    private static char[] pixels(int inputs) {
+        SplittableRandom random = new SplittableRandom(inputs);
+        char[] pixels = new char[inputs * PIXELS];
+        for (int i = 0; i < pixels.length; i++) {
+            // ends and nodes as often as anything between
+            pixels[i] = random.nextInt(5) == 0 ? (char) (random.nextInt(2) * 65535) : (char) random.nextInt(65536);
+        }
+        return pixels;
+    }
+
+    @DataProvider
+    Object[][] cubes() {
+        return new Object[][] {{3, 3, 17, false}, {3, 4, 33, false}, {3, 3, 128, false}, {3, 3, 33, true}, {3, 4, 9, true}, {4, 3, 9, false}, {4, 4, 11, false},
+            {3, 1, 17, false}, {3, 6, 9, false}};
+    }
+
+    @Test(dataProvider = "cubes")
+    public void interpolationGivesTheScalarLoopsCodes(int inputs, int outputs, int side, boolean trilinear) {
+        char[] nodes = new char[outputs * (int) Math.round(Math.pow(side, inputs))];
+        SplittableRandom random = new SplittableRandom(side);
+        for (int i = 0; i < nodes.length; i++) {
+            nodes[i] = (char) random.nextInt(65536);
+        }
+        Cube cube = new Cube(inputs, outputs, side, nodes, trilinear);
+        compare(vector.over(cube), Kernels.SCALAR.over(cube), pixels(inputs), inputs, outputs);
+    }
+
+    private static void compare(Kernel lanes, Kernel scalar, char[] in, int inputs, int outputs) {
+        char[] a = new char[outputs * PIXELS + 8];
+        char[] b = new char[outputs * PIXELS + 8];
+        a[outputs * PIXELS] = 4711;
+        // an odd start and an odd count: whole vectors, and the few pixels after them
+        lanes.apply(in, inputs, a, outputs, PIXELS - 1);
+        scalar.apply(in, inputs, b, outputs, PIXELS - 1);
+        for (int i = outputs; i < outputs * PIXELS; i++) {
+            assertThat(Math.abs(a[i] - b[i])).as("sample %s of pixel %s", i % outputs, i / outputs).isLessThanOrEqualTo(1);
+        }
+        assertThat((int) a[outputs * PIXELS]).as("what lies behind the last pixel").isEqualTo(4711);
+    }
+
+    private static LightTable[] root() {
+        LightTable table = new LightTable(light -> Math.pow(light, 1 / 2.2));
+        return new LightTable[] {table, table, table};
+    }
+
+    @Test
+    public void lightToLabGivesTheScalarLoopsCodes() {
+        float[] curve = new float[65536];
+        for (int i = 0; i < curve.length; i++) {
+            curve[i] = (float) Math.pow(i / 65535.0, 2.2);
+        }
+        LightToLab light = new LightToLab(new float[][] {curve, curve, curve}, MATRIX, new double[] {0.001, 0, 0.002}, LabCodes.OUTER);
+        compare(vector.toLab(light), light, pixels(3), 3, 3);
+    }
+
+    /** Colours of a picture: L*a*b* near gray and far from it, all of them lights that a display can hold or nearly. */
+    @Test
+    public void labToLightGivesTheScalarLoopsCodes() {
+        char[] codes = new char[3 * PIXELS];
+        float[] linear = new float[65536];
+        for (int i = 0; i < linear.length; i++) {
+            linear[i] = i / 65535f;
+        }
+        new LightToLab(new float[][] {linear, linear, linear}, MATRIX, new double[3], LabCodes.INNER).apply(pixels(3), 0, codes, 0, PIXELS);
+        LabToLight light = new LabToLight(wistel.core.colour.Matrix3.inverse(MATRIX), new double[3], root(), LabCodes.INNER);
+        char[] a = new char[codes.length];
+        char[] b = new char[codes.length];
+        vector.fromLab(light).apply(codes, 0, a, 0, PIXELS);
+        light.apply(codes, 0, b, 0, PIXELS);
+        int off = 0;
+        for (int i = 0; i < a.length; i++) {
+            // where a light is all but nothing its curve is so steep that single precision shows: there light itself is compared
+            boolean dark = b[i] < 2000;
+            if (!dark) {
+                assertThat(Math.abs(a[i] - b[i])).as("code %s", (int) b[i]).isLessThanOrEqualTo(1);
+            } else {
+                off += Math.abs(Math.pow(a[i] / 65535.0, 2.2) - Math.pow(b[i] / 65535.0, 2.2)) > 1e-6 ? 1 : 0;
+            }
+        }
+        assertThat(off).isZero();
+    }
+}
