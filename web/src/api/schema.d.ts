@@ -404,6 +404,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pairings/{id}/gamut": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["boundary"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/printers": {
         parameters: {
             query?: never;
@@ -461,6 +477,13 @@ export interface components {
             scanHash: string;
             state: string;
             verdict: string;
+        };
+        Boundary: {
+            slices: components["schemas"]["Slice"][];
+            triangles: number[][];
+            vertices: number[][];
+            /** Format: double */
+            volume: number;
         };
         Capabilities: {
             feeds: string[];
@@ -725,6 +748,8 @@ export interface components {
         };
         Report: {
             /** Format: double */
+            inside: number;
+            /** Format: double */
             meanTooDark: number;
             /** Format: double */
             meanTooLight: number;
@@ -767,6 +792,11 @@ export interface components {
             viewingMm: number;
             /** Format: double */
             widthMm: number;
+        };
+        Slice: {
+            /** Format: double */
+            lightness: number;
+            outlines: number[][][];
         };
         SseEmitter: {
             /** Format: int64 */
@@ -1396,6 +1426,30 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Pairing"][];
+                };
+            };
+        };
+    };
+    boundary: {
+        parameters: {
+            query?: {
+                slices?: number[];
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Boundary"];
                 };
             };
         };

@@ -31,6 +31,8 @@ export function ProofStation({ view, tools, go }: StationProps) {
     staleTime: Number.POSITIVE_INFINITY,
   })
 
+  const blackAlways = figures?.blackAlways.includes(p.intent) ?? false
+
   const { decide } = tools
   // biome-ignore lint/correctness/useExhaustiveDependencies: seen once for each pairing, not for each change
   useEffect(() => {
@@ -138,11 +140,11 @@ export function ProofStation({ view, tools, go }: StationProps) {
               <Radio.Button value="SCREEN_WHITE_AND_BLACK">full screen range</Radio.Button>
             </Radio.Group>
             <Checkbox
-              checked={p.blackPoint}
-              disabled={p.intent === 'ABSOLUTE'}
+              checked={p.blackPoint || blackAlways}
+              disabled={p.intent === 'ABSOLUTE' || blackAlways}
               onChange={(e) => set({ blackPoint: e.target.checked })}
             >
-              black point compensation
+              black point compensation{blackAlways ? ', part of this intent in this profile' : ''}
             </Checkbox>
           </div>
           <p className="soft">

@@ -1,8 +1,5 @@
 package wistel.bench;
 
-import org.openjdk.jmh.runner.Runner;
-import org.openjdk.jmh.runner.options.OptionsBuilder;
-
 /** {@code bench colour}: pixels per second beside the JDK's CMM in the same run. {@code bench print}: one A3+ page, time and peak memory. */
 public final class Bench {
     private Bench() {
@@ -11,11 +8,11 @@ public final class Bench {
     public static void main(String[] args) throws Exception {
         String what = args.length == 0 ? "" : args[0];
         switch (what) {
-            case "colour" -> new Runner(new OptionsBuilder().include(ColourBench.class.getSimpleName()).build()).run();
+            case "colour" -> ColourReport.run();
             case "print" -> PrintBench.run();
             default -> System.out.println("""
                 usage: ./wistel bench colour|print
-                  colour  RGB16 through a LUT profile, baked and exact, beside the JDK's ColorConvertOp; Mpx/s
+                  colour  RGB16 through matrix and table profiles, fast and exact, beside the JDK's ColorConvertOp; proofs and gamut maps
                   print   the largest demo picture to an A3+ page at 360 dpi; seconds and peak heap""");
         }
     }

@@ -1,12 +1,10 @@
 package wistel.vector;
 
 import static jdk.incubator.vector.VectorOperators.I2F;
-import static jdk.incubator.vector.VectorOperators.LSHL;
 import static wistel.vector.Lanes.FLOATS;
 import static wistel.vector.Lanes.INTS;
 import static wistel.vector.Lanes.N;
 import static wistel.vector.Lanes.PAIR;
-import static wistel.vector.Nodes.cell;
 import static wistel.vector.Nodes.fraction;
 import static wistel.vector.Planes.BLOCK;
 
@@ -41,27 +39,21 @@ final class AlongAxes extends LaneKernel {
         for (int done = 0; done < pixels; done += BLOCK) {
             int count = Math.min(BLOCK, pixels - done);
             Planes.apart(in, inAt + 3 * done, planes[0], planes[1], planes[2], count);
-            place(planes, parts, origins, count);
+            Nodes.origins(planes[0], planes[1], planes[2], side, origins, count);
+            for (int c = 0; c < 3; c++) {
+                parts(planes[c], parts[c], count);
+            }
             sum(origins, parts[0], parts[1], parts[2], codes, count);
             System.arraycopy(codes, 0, out, outAt + outputs * done, outputs * count);
         }
     }
 
-    /** Each pixel's nearest corner, and how far it is on from there along each axis. */
-    private void place(int[][] planes, float[][] parts, int[] origins, int count) {
+    /** How far it is on from the node below along one axis. */
+    private void parts(int[] codes, float[] parts, int count) {
         for (int p = 0; p < count; p += N) {
-            IntVector x = Nodes.place(IntVector.fromArray(INTS, planes[0], p), side - 1);
-            IntVector y = Nodes.place(IntVector.fromArray(INTS, planes[1], p), side - 1);
-            IntVector z = Nodes.place(IntVector.fromArray(INTS, planes[2], p), side - 1);
-            cell(x).mul(side * side).add(cell(y).mul(side)).add(cell(z)).lanewise(LSHL, 2).intoArray(origins, p);
-            part(x).intoArray(parts[0], p);
-            part(y).intoArray(parts[1], p);
-            part(z).intoArray(parts[2], p);
+            IntVector place = Nodes.place(IntVector.fromArray(INTS, codes, p), side - 1);
+            ((FloatVector) fraction(place).convertShape(I2F, FLOATS, 0)).mul(1f / Cube.FULL).intoArray(parts, p);
         }
-    }
-
-    private static FloatVector part(IntVector place) {
-        return ((FloatVector) fraction(place).convertShape(I2F, FLOATS, 0)).mul(1f / Cube.FULL);
     }
 
     /** A node and the next one along the last axis lie side by side: one vector takes both, and its halves are added last. */
@@ -70,7 +62,7 @@ final class AlongAxes extends LaneKernel {
         int stepX = Nodes.WIDTH * side * side;
         int stepY = Nodes.WIDTH * side;
         for (int p = 0, o = 0; p < count; p++, o += outputs) {
-            int n = origins[p];
+            int n = Nodes.WIDTH * origins[p];
             FloatVector y = FloatVector.broadcast(PAIR, ys[p]);
             FloatVector near = line(FloatVector.fromArray(PAIR, nodes, n), FloatVector.fromArray(PAIR, nodes, n + stepY), y);
             FloatVector far = line(FloatVector.fromArray(PAIR, nodes, n + stepX), FloatVector.fromArray(PAIR, nodes, n + stepX + stepY), y);

@@ -8,7 +8,6 @@ import static wistel.vector.Lanes.INTS;
 import static wistel.vector.Lanes.N;
 import static wistel.vector.Lanes.NODE;
 import static wistel.vector.Nodes.cell;
-import static wistel.vector.Nodes.key;
 import static wistel.vector.Planes.BLOCK;
 
 import jdk.incubator.vector.FloatVector;
@@ -21,9 +20,9 @@ final class Cells {
     private final int[] corners = new int[4 * BLOCK];
     /** Their weights, likewise. */
     private final float[] weights = new float[4 * BLOCK];
-    private final int[] longest = new int[BLOCK];
-    private final int[] shortest = new int[BLOCK];
-    private final int[] middle = new int[BLOCK];
+    /** The three fractions with their axes' steps, largest first once they are sorted. */
+    private final int[][] keys = new int[3][BLOCK];
+    private final float[][] parts = new float[3][BLOCK];
     private final int[] origin = new int[BLOCK];
     private final int side;
     private final int stepX;
@@ -37,22 +36,35 @@ final class Cells {
 
     /** From the codes of three inputs. */
     void find(int[] xs, int[] ys, int[] zs, int count) {
-        for (int p = 0; p < count; p += N) {
-            IntVector x = Nodes.place(IntVector.fromArray(INTS, xs, p), side - 1);
-            IntVector y = Nodes.place(IntVector.fromArray(INTS, ys, p), side - 1);
-            IntVector z = Nodes.place(IntVector.fromArray(INTS, zs, p), side - 1);
-            cell(x).mul(stepX).add(cell(y).mul(side)).add(cell(z)).intoArray(origin, p);
-            IntVector kx = key(x, stepX);
-            IntVector ky = key(y, side);
-            IntVector kz = key(z, 1);
-            IntVector most = kx.max(ky).max(kz);
-            IntVector least = kx.min(ky).min(kz);
-            most.intoArray(longest, p);
-            least.intoArray(shortest, p);
-            kx.add(ky).add(kz).sub(most).sub(least).intoArray(middle, p);
-        }
+        Nodes.origins(xs, ys, zs, side, origin, count);
+        key(xs, stepX, keys[0], count);
+        key(ys, side, keys[1], count);
+        key(zs, 1, keys[2], count);
+        sort(keys[0], keys[1], keys[2], count);
         place(count);
-        weigh(count);
+        for (int k = 0; k < 3; k++) {
+            part(keys[k], parts[k], count);
+        }
+        weigh(parts[0], parts[1], parts[2], count);
+    }
+
+    private void key(int[] codes, int step, int[] keys, int count) {
+        for (int p = 0; p < count; p += N) {
+            Nodes.key(Nodes.place(IntVector.fromArray(INTS, codes, p), side - 1), step).intoArray(keys, p);
+        }
+    }
+
+    private static void sort(int[] xs, int[] ys, int[] zs, int count) {
+        for (int p = 0; p < count; p += N) {
+            IntVector x = IntVector.fromArray(INTS, xs, p);
+            IntVector y = IntVector.fromArray(INTS, ys, p);
+            IntVector z = IntVector.fromArray(INTS, zs, p);
+            IntVector most = x.max(y).max(z);
+            IntVector least = x.min(y).min(z);
+            most.intoArray(xs, p);
+            x.add(y).add(z).sub(most).sub(least).intoArray(ys, p);
+            least.intoArray(zs, p);
+        }
     }
 
     /** The fourth input's cell moves every corner. */
@@ -68,26 +80,29 @@ final class Cells {
             IntVector near = IntVector.fromArray(INTS, origin, p);
             IntVector far = near.add(diagonal);
             near.lanewise(LSHL, 2).intoArray(corners, p);
-            near.add(IntVector.fromArray(INTS, longest, p).and(0x7FFF)).lanewise(LSHL, 2).intoArray(corners, p + BLOCK);
-            far.sub(IntVector.fromArray(INTS, shortest, p).and(0x7FFF)).lanewise(LSHL, 2).intoArray(corners, p + 2 * BLOCK);
+            near.add(IntVector.fromArray(INTS, keys[0], p).and(0x7FFF)).lanewise(LSHL, 2).intoArray(corners, p + BLOCK);
+            far.sub(IntVector.fromArray(INTS, keys[2], p).and(0x7FFF)).lanewise(LSHL, 2).intoArray(corners, p + 2 * BLOCK);
             far.lanewise(LSHL, 2).intoArray(corners, p + 3 * BLOCK);
         }
     }
 
-    private void weigh(int count) {
+    private static void part(int[] keys, float[] parts, int count) {
         for (int p = 0; p < count; p += N) {
-            FloatVector big = part(longest, p);
-            FloatVector mid = part(middle, p);
-            FloatVector small = part(shortest, p);
+            IntVector fraction = IntVector.fromArray(INTS, keys, p).lanewise(LSHR, 15);
+            ((FloatVector) fraction.convertShape(I2F, FLOATS, 0)).mul(1f / Cube.FULL).intoArray(parts, p);
+        }
+    }
+
+    private void weigh(float[] bigs, float[] mids, float[] smalls, int count) {
+        for (int p = 0; p < count; p += N) {
+            FloatVector big = FloatVector.fromArray(FLOATS, bigs, p);
+            FloatVector mid = FloatVector.fromArray(FLOATS, mids, p);
+            FloatVector small = FloatVector.fromArray(FLOATS, smalls, p);
             big.neg().add(1).intoArray(weights, p);
             big.sub(mid).intoArray(weights, p + BLOCK);
             mid.sub(small).intoArray(weights, p + 2 * BLOCK);
             small.intoArray(weights, p + 3 * BLOCK);
         }
-    }
-
-    private static FloatVector part(int[] keys, int p) {
-        return ((FloatVector) IntVector.fromArray(INTS, keys, p).lanewise(LSHR, 15).convertShape(I2F, FLOATS, 0)).mul(1f / Cube.FULL);
     }
 
     /** One pixel's four corners weighted, all {@code offset} floats on. */

@@ -2,6 +2,8 @@ package wistel.vector;
 
 import static jdk.incubator.vector.VectorOperators.LSHL;
 import static jdk.incubator.vector.VectorOperators.LSHR;
+import static wistel.vector.Lanes.INTS;
+import static wistel.vector.Lanes.N;
 
 import jdk.incubator.vector.IntVector;
 import wistel.core.icc.kernel.Cube;
@@ -17,8 +19,11 @@ final class Nodes {
     static float[] padded(Cube cube) {
         int n = cube.outputs();
         float[] nodes = new float[WIDTH * (cube.nodes().length / n) + WIDTH];
-        for (int i = 0; i < cube.nodes().length; i++) {
-            nodes[WIDTH * (i / n) + i % n] = cube.nodes()[i];
+        char[] codes = cube.nodes();
+        for (int at = 0, i = 0; i < codes.length; at += WIDTH) {
+            for (int c = 0; c < n; c++) {
+                nodes[at + c] = codes[i++];
+            }
         }
         return nodes;
     }
@@ -39,5 +44,14 @@ final class Nodes {
 
     static IntVector key(IntVector place, int step) {
         return fraction(place).lanewise(LSHL, 15).or(step);
+    }
+
+    /** The node below each pixel's place: which one of the first three inputs' cube it is, counted in nodes. */
+    static void origins(int[] xs, int[] ys, int[] zs, int side, int[] origins, int count) {
+        for (int p = 0; p < count; p += N) {
+            IntVector x = cell(place(IntVector.fromArray(INTS, xs, p), side - 1)).mul(side * side);
+            IntVector y = cell(place(IntVector.fromArray(INTS, ys, p), side - 1)).mul(side);
+            x.add(y).add(cell(place(IntVector.fromArray(INTS, zs, p), side - 1))).intoArray(origins, p);
+        }
     }
 }

@@ -5,6 +5,7 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.io.InputStream;
+import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -22,6 +23,7 @@ import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.LabCode;
 import wistel.core.icc.profile.StandardSpaces;
+import wistel.core.icc.transform.BlackPoint;
 import wistel.core.icc.transform.Observer;
 import wistel.core.icc.transform.ProofView;
 import wistel.core.icc.transform.Recipe;
@@ -54,7 +56,7 @@ public class Booth {
     private final ProfileShelf profiles;
     private final FileStore files;
     private final PairingRepository pairings;
-    private final TransformCache transforms = new TransformCache(160L << 20);
+    private final TransformCache transforms = new TransformCache(240L << 20);
     /** Of source and paper. Each holds a table of about 6 MB. */
     private final Cache<List<IccProfile>, GamutCheck> gamuts = Caffeine.newBuilder().maximumSize(8).build();
     private final Cache<IccProfile, GamutBoundary> boundaries = Caffeine.newBuilder().maximumSize(30).build();
@@ -154,8 +156,11 @@ public class Booth {
             lightnesses.stream().map(l -> new Slice(l, found.slice(l))).toList());
     }
 
-    /** @param meanDifference mean CIEDE2000 between master and proof, both relative to their white, by intent */
-    public record Figures(Map<Intent, Double> meanDifference, GamutCheck.Report gamut, double paperL, double blackL) {
+    /**
+     * @param meanDifference mean CIEDE2000 between master and proof, both relative to their white, by intent
+     * @param blackAlways    intents that compensate black whether or not it is asked for, as the paper's profile is of version 4
+     */
+    public record Figures(Map<Intent, Double> meanDifference, GamutCheck.Report gamut, double paperL, double blackL, List<Intent> blackAlways) {
     }
 
     public Figures figures(Master master, Pairing pairing, boolean blackPoint, Intent... intents) {
@@ -165,7 +170,8 @@ public class Booth {
         for (Intent intent : intents) {
             means.put(intent, meanDifference(wanted, proofLab(master, pairing.profileHash(), intent, blackPoint, false).apply(view.pixels())));
         }
-        return new Figures(means, gamutCheck(master, pairing).report(view.pixels()), pairing.whiteLab()[0], pairing.blackL());
+        return new Figures(means, gamutCheck(master, pairing).report(view.pixels()), pairing.whiteLab()[0], pairing.blackL(),
+            Arrays.stream(Intent.values()).filter(i -> BlackPoint.always(profiles.get(pairing.profileHash()), i)).toList());
     }
 
     private Transform toLab(Master master) {

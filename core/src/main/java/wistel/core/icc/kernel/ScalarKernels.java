@@ -40,8 +40,11 @@ final class ScalarKernels implements KernelFamily {
     private static long[] packed(Cube cube) {
         int n = cube.outputs();
         long[] words = new long[cube.nodes().length / n];
-        for (int i = 0; i < cube.nodes().length; i++) {
-            words[i / n] |= (long) cube.nodes()[i] << 16 * (i % n);
+        char[] nodes = cube.nodes();
+        for (int word = 0, i = 0; word < words.length; word++) {
+            for (int c = 0; c < n; c++) {
+                words[word] |= (long) nodes[i++] << 16 * c;
+            }
         }
         return words;
     }
@@ -54,6 +57,23 @@ final class ScalarKernels implements KernelFamily {
     /** Fraction in 15 bits (0 to 32768) above the step of its axis in 15 bits. */
     private static int key(int place, int step) {
         return (place & 0xFFFFFF) + 256 >>> 9 << 15 | step;
+    }
+
+    /**
+     * Four corners weighted: the first at full, and each difference by the next fraction. Differences may be negative and borrow from the upper
+     * channel of a word; the sum gives back what was borrowed.
+     */
+    private static long sum(long n0, long n1, long n2, long n3, long big, long mid, long small) {
+        return (n0 << 15) + (n1 - n0) * big + (n2 - n1) * mid + (n3 - n2) * small + HALF;
+    }
+
+    private static long line(long from, long to, long part) {
+        return (from << 15) + (to - from) * part + HALF;
+    }
+
+    /** Sums back to codes. */
+    private static long codes(long sums) {
+        return sums >>> 15 & EVEN;
     }
 
     private static void write(long even, long odd, char[] out, int at, int outputs) {
@@ -100,12 +120,11 @@ final class ScalarKernels implements KernelFamily {
                 long n1 = nodes[origin + (longest & 0x7FFF)];
                 long n2 = nodes[origin + diagonal - (shortest & 0x7FFF)];
                 long n3 = nodes[origin + diagonal];
-                long w0 = Cube.FULL - (longest >>> 15);
-                long w1 = (longest >>> 15) - (middle >>> 15);
-                long w2 = (middle >>> 15) - (shortest >>> 15);
-                long w3 = shortest >>> 15;
-                write((n0 & EVEN) * w0 + (n1 & EVEN) * w1 + (n2 & EVEN) * w2 + (n3 & EVEN) * w3 + HALF,
-                    (n0 >>> 16 & EVEN) * w0 + (n1 >>> 16 & EVEN) * w1 + (n2 >>> 16 & EVEN) * w2 + (n3 >>> 16 & EVEN) * w3 + HALF, out, o, outputs);
+                long big = longest >>> 15;
+                long mid = middle >>> 15;
+                long small = shortest >>> 15;
+                write(sum(n0 & EVEN, n1 & EVEN, n2 & EVEN, n3 & EVEN, big, mid, small),
+                    sum(n0 >>> 16 & EVEN, n1 >>> 16 & EVEN, n2 >>> 16 & EVEN, n3 >>> 16 & EVEN, big, mid, small), out, o, outputs);
             }
         }
     }
@@ -142,10 +161,9 @@ final class ScalarKernels implements KernelFamily {
                 int middle = kx + ky + kz - longest - shortest;
                 int second = longest & 0x7FFF;
                 int third = diagonal - (shortest & 0x7FFF);
-                long w0 = Cube.FULL - (longest >>> 15);
-                long w1 = (longest >>> 15) - (middle >>> 15);
-                long w2 = (middle >>> 15) - (shortest >>> 15);
-                long w3 = shortest >>> 15;
+                long big = longest >>> 15;
+                long mid = middle >>> 15;
+                long small = shortest >>> 15;
                 long a0 = nodes[low];
                 long a1 = nodes[low + second];
                 long a2 = nodes[low + third];
@@ -154,12 +172,12 @@ final class ScalarKernels implements KernelFamily {
                 long b1 = nodes[high + second];
                 long b2 = nodes[high + third];
                 long b3 = nodes[high + diagonal];
-                long even = (a0 & EVEN) * w0 + (a1 & EVEN) * w1 + (a2 & EVEN) * w2 + (a3 & EVEN) * w3 + HALF >>> 15 & EVEN;
-                long odd = (a0 >>> 16 & EVEN) * w0 + (a1 >>> 16 & EVEN) * w1 + (a2 >>> 16 & EVEN) * w2 + (a3 >>> 16 & EVEN) * w3 + HALF >>> 15 & EVEN;
-                long evenHigh = (b0 & EVEN) * w0 + (b1 & EVEN) * w1 + (b2 & EVEN) * w2 + (b3 & EVEN) * w3 + HALF >>> 15 & EVEN;
-                long oddHigh = (b0 >>> 16 & EVEN) * w0 + (b1 >>> 16 & EVEN) * w1 + (b2 >>> 16 & EVEN) * w2 + (b3 >>> 16 & EVEN) * w3 + HALF >>> 15 & EVEN;
                 long part = (k & 0xFFFFFF) + 256 >>> 9;
-                write(even * (Cube.FULL - part) + evenHigh * part + HALF, odd * (Cube.FULL - part) + oddHigh * part + HALF, out, o, outputs);
+                long even = line(codes(sum(a0 & EVEN, a1 & EVEN, a2 & EVEN, a3 & EVEN, big, mid, small)),
+                    codes(sum(b0 & EVEN, b1 & EVEN, b2 & EVEN, b3 & EVEN, big, mid, small)), part);
+                long odd = line(codes(sum(a0 >>> 16 & EVEN, a1 >>> 16 & EVEN, a2 >>> 16 & EVEN, a3 >>> 16 & EVEN, big, mid, small)),
+                    codes(sum(b0 >>> 16 & EVEN, b1 >>> 16 & EVEN, b2 >>> 16 & EVEN, b3 >>> 16 & EVEN, big, mid, small)), part);
+                write(even, odd, out, o, outputs);
             }
         }
     }
@@ -195,17 +213,16 @@ final class ScalarKernels implements KernelFamily {
                 long c1 = nodes[n + stepX + 1];
                 long d0 = nodes[n + stepX + side];
                 long d1 = nodes[n + stepX + side + 1];
-                long even = line(line(line(a0 & EVEN, a1 & EVEN, fz), line(b0 & EVEN, b1 & EVEN, fz), fy),
-                    line(line(c0 & EVEN, c1 & EVEN, fz), line(d0 & EVEN, d1 & EVEN, fz), fy), fx);
-                long odd = line(line(line(a0 >>> 16 & EVEN, a1 >>> 16 & EVEN, fz), line(b0 >>> 16 & EVEN, b1 >>> 16 & EVEN, fz), fy),
-                    line(line(c0 >>> 16 & EVEN, c1 >>> 16 & EVEN, fz), line(d0 >>> 16 & EVEN, d1 >>> 16 & EVEN, fz), fy), fx);
-                write(even << 15, odd << 15, out, o, outputs);
+                write(between(a0 & EVEN, a1 & EVEN, b0 & EVEN, b1 & EVEN, c0 & EVEN, c1 & EVEN, d0 & EVEN, d1 & EVEN, fx, fy, fz),
+                    between(a0 >>> 16 & EVEN, a1 >>> 16 & EVEN, b0 >>> 16 & EVEN, b1 >>> 16 & EVEN, c0 >>> 16 & EVEN, c1 >>> 16 & EVEN, d0 >>> 16 & EVEN,
+                        d1 >>> 16 & EVEN, fx, fy, fz), out, o, outputs);
             }
         }
 
-        /** Two channels at once, rounded to codes. */
-        private static long line(long from, long to, long part) {
-            return from * (Cube.FULL - part) + to * part + HALF >>> 15 & EVEN;
+        private static long between(long a0, long a1, long b0, long b1, long c0, long c1, long d0, long d1, long fx, long fy, long fz) {
+            long near = line(codes(line(a0, a1, fz)), codes(line(b0, b1, fz)), fy);
+            long far = line(codes(line(c0, c1, fz)), codes(line(d0, d1, fz)), fy);
+            return line(codes(near), codes(far), fx);
         }
     }
 }

@@ -50,6 +50,16 @@ public sealed interface Curve {
             }
         }
 
+        @Override
+        public boolean equals(Object other) {
+            return other instanceof Table that && java.util.Arrays.equals(samples, that.samples);
+        }
+
+        @Override
+        public int hashCode() {
+            return java.util.Arrays.hashCode(samples);
+        }
+
         /** The identity where the samples are those of a straight line from 0 to 1, within a tenth of a 16-bit code; else itself. */
         public Curve simplest() {
             for (int i = 0; i < samples.length; i++) {

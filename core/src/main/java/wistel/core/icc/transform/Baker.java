@@ -14,13 +14,13 @@ import wistel.core.icc.stage.Stage;
 
 /**
  * Chooses the fast form of a chain. One input: a table of every code. Curves and a matrix: the same, tabled. Three or four inputs: a grid
- * small enough for the processor's cache where that keeps the promise of {@link Baked}; else the chain's own tables one after another;
- * else a large grid. Where nothing keeps it, and for more inputs, the chain itself serves.
+ * that is quickly filled where that keeps the promise of {@link Baked}; else the chain's own tables one after another; else a large grid.
+ * Where nothing keeps it, and for more inputs, the chain itself serves.
  */
 final class Baker {
-    /** Nodes along each of three and of four inputs: 49 and 17 make about a megabyte, 97 and 27 seven and four. */
-    private static final int[] SMALL = {0, 0, 0, 49, 17};
-    private static final int[] LARGE = {0, 0, 0, 97, 27};
+    /** Nodes along each of three and of four inputs, as many as a tenth of a second fills; and as many as are worth waiting for. */
+    private static final int[] QUICK = {0, 0, 0, 97, 17};
+    private static final int[] LARGE = {0, 0, 0, 113, 27};
 
     private final Chain chain;
     private final int inputs;
@@ -51,14 +51,14 @@ final class Baker {
 
     private Baked fast() {
         Sample sample = new Sample(chain, inputs, outputs, look);
-        GridBaker grids = new GridBaker(chain, inputs, outputs, look, sample);
         Optional<TableByTable.Found> tables = TableByTable.of(chain.stages(), inputs, outputs);
         Optional<Baked> own = tables.map(found -> sample.measured(found.kernel(), "own tables", 0)).filter(Baked::keepsItsPromise);
+        GridBaker grids = new GridBaker(chain, inputs, outputs, look, sample, own.flatMap(Baked::kernel));
         if (own.isPresent() && tables.get().parts() == 1) {
             return own.get();
         }
-        return overLab(sample).filter(Baked::keepsItsPromise)
-            .or(() -> Optional.of(grids.bake(SMALL[inputs])).filter(Baked::keepsItsPromise))
+        Optional<Baked> overLab = overLab(sample);
+        return overLab.or(() -> Optional.of(grids.bake(QUICK[inputs]))).filter(Baked::keepsItsPromise)
             .or(() -> own)
             .or(() -> Optional.of(grids.bake(LARGE[inputs])).filter(Baked::keepsItsPromise))
             .orElseGet(() -> Baked.exactOnly("chain, as no grid follows it"));
@@ -76,7 +76,8 @@ final class Baker {
             stages.add(Coding.LAB_OLD_16.encode());
             Chain head = Chain.of(stages);
             Optional<Chain> lab = Optional.of(Chain.of(List.of(Coding.LAB_OLD_16.decode())));
-            Baked toLab = new GridBaker(head, inputs, 3, lab, new Sample(head, inputs, 3, lab)).bake(SMALL[inputs]);
+            Baked toLab = new GridBaker(head, inputs, 3, lab, new Sample(head, inputs, 3, lab), TableByTable.of(head.stages(), inputs, 3).map(TableByTable.Found::kernel))
+                .bake(QUICK[inputs]);
             return sample.measured(new Sequence(toLab.kernel().orElseThrow(), light, inputs, 3, outputs), toLab.kind() + ", then L*a*b* to light", toLab.side());
         });
     }

@@ -26,12 +26,17 @@ public final class BlackPoint {
     private BlackPoint() {
     }
 
-    /**
-     * Whether black is scaled between two profiles. The perceptual and saturation intents of a version 4 destination are defined over the
-     * reference medium with its own black (6.3.3), so reaching it takes the scaling even when it wasn't asked for.
-     */
+    /** Whether black is scaled between two profiles: never with the absolute intent, else when wanted or when it always is. */
     static boolean applies(IccProfile destination, Intent intent, boolean wanted) {
-        return intent != Intent.ABSOLUTE && (wanted || destination.majorVersion() >= 4 && intent != Intent.RELATIVE);
+        return intent != Intent.ABSOLUTE && (wanted || always(destination, intent));
+    }
+
+    /**
+     * Whether reaching this destination takes the scaling even when nobody asks for it: the perceptual and saturation intents of version 4 are
+     * defined over the reference medium with its own black (ICC.1:2022, 6.3.3).
+     */
+    public static boolean always(IccProfile destination, Intent intent) {
+        return hasReferenceBlack(destination, intent);
     }
 
     /** The scaling of XYZ between two black points, each the XYZ of a neutral. */

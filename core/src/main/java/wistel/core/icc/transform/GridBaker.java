@@ -29,9 +29,14 @@ final class GridBaker {
     private final int outputs;
     private final Optional<Chain> look;
     private final Sample sample;
+    private final Optional<Kernel> filler;
 
-    /** @param look from results to L*a*b*, where there is such a way */
-    GridBaker(Chain chain, int inputs, int outputs, Optional<Chain> look, Sample sample) {
+    /**
+     * @param look   from results to L*a*b*, where there is such a way
+     * @param filler a slower fast form that is right to the code, to fill nodes with; without one the chain itself does
+     */
+    GridBaker(Chain chain, int inputs, int outputs, Optional<Chain> look, Sample sample, Optional<Kernel> filler) {
+        this.filler = filler;
         this.chain = chain;
         this.inputs = inputs;
         this.outputs = outputs;
@@ -58,7 +63,7 @@ final class GridBaker {
                 }
             }
             int needed = 1 + (int) Math.ceil((best.side() - 1) * Math.max(1.2, Math.pow(bestScore, 1 / ORDER)));
-            if (bestScore <= 1 || best.side() == before || best.side() >= bestShape.side(mostSide, mostSide) || needed > 2.5 * mostSide) {
+            if (bestScore <= 1 || best.side() == before || best.side() >= bestShape.side(mostSide, mostSide) || needed > 1.5 * mostSide) {
                 break;
             }
             side = needed;
@@ -74,8 +79,41 @@ final class GridBaker {
         return sample.measured(kernel, "grid" + shape.words(), side);
     }
 
-    /** The chain at every node. Curves that stand first are worked out once for each axis, not for each node. */
     private char[] nodes(Shape shape, int side) {
+        return filler.isPresent() ? filledNodes(shape, side, filler.get()) : chainNodes(shape, side);
+    }
+
+    private char[] filledNodes(Shape shape, int side, Kernel kernel) {
+        char[][] axes = new char[inputs][side];
+        for (int c = 0; c < inputs; c++) {
+            for (int i = 0; i < side; i++) {
+                axes[c][i] = (char) Math.round(65535 * shape.undone(c, i / (side - 1.0)));
+            }
+        }
+        int plane = (int) Math.round(Math.pow(side, inputs - 1));
+        char[] nodes = new char[side * plane * outputs];
+        IntStream.range(0, side).parallel().forEach(first -> {
+            char[] in = new char[plane * inputs];
+            int[] place = new int[inputs];
+            for (int n = 0; n < plane; n++) {
+                in[n * inputs] = axes[0][first];
+                for (int c = 1; c < inputs; c++) {
+                    in[n * inputs + c] = axes[c][place[c]];
+                }
+                for (int c = inputs - 1; c > 0 && ++place[c] == side; c--) {
+                    place[c] = 0;
+                }
+            }
+            kernel.apply(in, 0, nodes, first * plane * outputs, plane);
+            for (int i = first * plane * outputs; shape.after().isPresent() && i < (first + 1) * plane * outputs; i++) {
+                nodes[i] = (char) Math.round(65535 * shape.shaped(nodes[i] / 65535.0));
+            }
+        });
+        return nodes;
+    }
+
+    /** The chain at every node. Curves that stand first are worked out once for each axis, not for each node. */
+    private char[] chainNodes(Shape shape, int side) {
         boolean curvesFirst = !chain.stages().isEmpty() && chain.stages().get(0) instanceof Stage.Curves;
         Chain rest = curvesFirst ? chain.from(1) : chain;
         double[][] axes = new double[inputs][side];

@@ -106,6 +106,11 @@ record Shape(List<Curve> before, Optional<Curve> after, int spacing, String word
         char[][] tables = new char[before.size()][];
         for (int c = 0; c < tables.length; c++) {
             Curve curve = before.get(c);
+            int same = before.indexOf(curve);
+            if (same < c) {
+                tables[c] = tables[same];
+                continue;
+            }
             double low = curve.at(0);
             double span = curve.at(1) - low;
             tables[c] = table(x -> (curve.at(x) - low) / span);

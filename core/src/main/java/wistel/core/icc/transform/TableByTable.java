@@ -143,17 +143,22 @@ final class TableByTable {
         Curve[] first = curves == 1 ? ((Stage.Curves) stages.get(at)).curves() : new Curve[] {Curve.IDENTITY, Curve.IDENTITY, Curve.IDENTITY};
         float[][] tables = new float[3][];
         for (int c = 0; c < 3; c++) {
-            float[] table = new float[65536];
-            for (int i = 0; i < table.length; i++) {
-                table[i] = (float) first[c].at(i / 65535.0);
-            }
+            int same = Arrays.asList(first).indexOf(first[c]);
             // equal tables are held once, so that they share the cache
-            tables[c] = Arrays.stream(tables, 0, c).filter(t -> Arrays.equals(t, table)).findFirst().orElse(table);
+            tables[c] = same < c ? tables[same] : light(first[c]);
         }
         Stage.Linear linear = (Stage.Linear) stages.get(at + curves);
         at += curves + 2;
         add(Kernels.best().toLab(new LightToLab(tables, overWhite(linear), offsetOverWhite(linear), codesNow())), 3);
         return true;
+    }
+
+    private static float[] light(Curve curve) {
+        float[] light = new float[65536];
+        for (int i = 0; i < light.length; i++) {
+            light[i] = (float) curve.at(i / 65535.0);
+        }
+        return light;
     }
 
     /** The chain holds L*a*b* in its own units now. Where it ends by coding it, that is done at once. */
@@ -199,12 +204,12 @@ final class TableByTable {
         Affine[] scale = none(grid.outputs());
         Curve[] after = is(0, Stage.Linear.class) ? identities(grid.outputs()) : curvesOnly(grid.outputs());
         boolean straightAfter = Arrays.stream(after).allMatch(Curve::isIdentity);
-        boolean toLab = false;
-        if (is(0, Stage.Linear.class) && grid.outputs() == 3) {
-            scale = diagonal((Stage.Linear) stages.get(at)).orElse(scale);
-            toLab = at + 1 == stages.size() || is(1, Stage.LabToXyz.class);
-            possible &= toLab && diagonal((Stage.Linear) stages.get(at)).isPresent();
-            at++;
+        // a scale before another table is that table's to read
+        boolean toLab = is(0, Stage.Linear.class) && grid.outputs() == 3 && (at + 1 == stages.size() || is(1, Stage.LabToXyz.class));
+        if (toLab) {
+            Optional<Affine[]> found = diagonal((Stage.Linear) stages.get(at++));
+            possible = found.isPresent();
+            scale = found.orElse(scale);
         }
         if (!possible) {
             return;
