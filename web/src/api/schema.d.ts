@@ -544,6 +544,7 @@ export interface components {
             version: number;
         };
         Figures: {
+            blackAlways: ("PERCEPTUAL" | "RELATIVE" | "SATURATION" | "ABSOLUTE")[];
             /** Format: double */
             blackL: number;
             gamut: components["schemas"]["Report"];
