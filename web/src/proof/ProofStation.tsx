@@ -148,8 +148,9 @@ export function ProofStation({ view, tools, go }: StationProps) {
             </Checkbox>
           </div>
           <p className="soft">
-            Paper white L* {fixed(figures?.paperL ?? 0, 1)}, ink black L* {fixed(figures?.blackL ?? 0, 1)} on {view.pairing.paper}
-            .
+            {figures
+              ? `Paper white L* ${fixed(figures.paperL, 1)}, ink black L* ${fixed(figures.blackL, 1)} on ${view.pairing.paper}.`
+              : ''}
           </p>
         </section>
         <div className="next">

@@ -97,7 +97,7 @@ public class CgatsTest {
     }
 
     /** Whatever is done to a file's text, the outcome is patches or a typed error, and quickly. */
-    @Test(timeOut = 30_000)
+    @Test(timeOut = 120_000)
     public void mutatedFilesAreReadOrRefused() {
         String good = file("SAMPLE_ID RGB_R RGB_G RGB_B LAB_L LAB_A LAB_B", "1 0 50 100 40.5 -3 12", "\"2 b\" 100 100 100 96 0 -2", "3 0 0 0 9 1 1");
         SplittableRandom random = new SplittableRandom(12);

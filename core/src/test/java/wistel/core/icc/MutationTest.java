@@ -28,7 +28,7 @@ import wistel.core.icc.transform.TransformCompiler;
 public class MutationTest {
     private static final int MUTATIONS = 21_000;
 
-    @Test(timeOut = 60_000)
+    @Test(timeOut = 240_000)
     public void mutatedProfilesWorkOrEndInATypedError() {
         List<byte[]> seeds = new ArrayList<>(FoundProfiles.files().values());
         List<byte[]> small = seeds.stream().filter(s -> s.length < 20_000).toList();

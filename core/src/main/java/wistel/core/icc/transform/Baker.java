@@ -26,9 +26,14 @@ final class Baker {
     private final int inputs;
     private final int outputs;
     private final Optional<Chain> look;
+    private final boolean forFigures;
 
-    /** @param look from results to L*a*b*, where there is such a way */
-    Baker(Chain chain, int inputs, int outputs, Optional<Chain> look) {
+    /**
+     * @param look       from results to L*a*b*, where there is such a way
+     * @param forFigures few colours will go through it, so a grid would never pay for its filling
+     */
+    Baker(Chain chain, int inputs, int outputs, Optional<Chain> look, boolean forFigures) {
+        this.forFigures = forFigures;
         this.chain = chain;
         this.inputs = inputs;
         this.outputs = outputs;
@@ -54,7 +59,7 @@ final class Baker {
         Optional<TableByTable.Found> tables = TableByTable.of(chain.stages(), inputs, outputs);
         Optional<Baked> own = tables.map(found -> sample.measured(found.kernel(), "own tables", 0)).filter(Baked::keepsItsPromise);
         GridBaker grids = new GridBaker(chain, inputs, outputs, look, sample, own.flatMap(Baked::kernel));
-        if (own.isPresent() && tables.get().parts() == 1) {
+        if (own.isPresent() && (tables.get().parts() == 1 || forFigures)) {
             return own.get();
         }
         Optional<Baked> overLab = overLab(sample);

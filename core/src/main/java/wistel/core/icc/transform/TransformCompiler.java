@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import wistel.core.fault.ProfileException;
 import wistel.core.icc.profile.Coding;
+import wistel.core.icc.profile.ColourSpace;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.stage.Chain;
@@ -20,7 +21,7 @@ public final class TransformCompiler {
 
     public static Transform compile(Recipe recipe) {
         Chain chain = Chain.of(Recipe.Steps.coded(recipe));
-        return new Transform(chain, recipe.from(), recipe.to(), new Baker(chain, recipe.from().channels(), recipe.to().channels(), look(recipe)).bake());
+        return new Transform(chain, recipe.from(), recipe.to(), new Baker(chain, recipe.from().channels(), recipe.to().channels(), look(recipe), recipe.to() == ColourSpace.LAB).bake());
     }
 
     /** From coded results to L*a*b*. A profile that can't be looked at the other way is measured in codes. */

@@ -1,0 +1,158 @@
+package wistel.core.icc.kernel;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.SplittableRandom;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import wistel.core.colour.D50;
+import wistel.core.icc.stage.Grid;
+import wistel.core.icc.stage.Interpolation;
+import wistel.core.icc.stage.Stage;
+
+/** The scalar loops against plain twins in double precision. */
+public class KernelTest {
+    private static final int PIXELS = 4000;
+
+    @DataProvider
+    Object[][] cubes() {
+        return new Object[][] {{3, 3, 17, false}, {3, 4, 128, false}, {3, 1, 9, false}, {3, 6, 9, false}, {3, 3, 33, true}, {3, 4, 2, true}, {4, 3, 11, false}, {4, 8, 5, false}};
+    }
+
+    /** A random cube through the loop and through the stage room's own interpolation. */
+    @Test(dataProvider = "cubes")
+    public void interpolationIsRightToOneCode(int inputs, int outputs, int side, boolean trilinear) {
+        SplittableRandom random = new SplittableRandom(side);
+        int[] sizes = new int[inputs];
+        java.util.Arrays.fill(sizes, side);
+        char[] nodes = new char[outputs * (int) Math.round(Math.pow(side, inputs))];
+        float[] values = new float[nodes.length];
+        for (int i = 0; i < nodes.length; i++) {
+            nodes[i] = (char) random.nextInt(65536);
+            values[i] = nodes[i] / 65535f;
+        }
+        Stage twin = new Stage.Clut(new Grid(sizes, outputs, values), trilinear ? Interpolation.MULTILINEAR : Interpolation.forInputs(inputs));
+        char[] in = new char[inputs * PIXELS];
+        for (int i = 0; i < in.length; i++) {
+            in[i] = i < 64 ? (char) ((i & 1) * 65535) : (char) random.nextInt(65536);
+        }
+        char[] out = new char[outputs * PIXELS];
+        Kernels.SCALAR.over(new Cube(inputs, outputs, side, nodes, trilinear)).apply(in, 0, out, 0, PIXELS);
+        for (int p = 0; p < PIXELS; p++) {
+            double[] work = new double[16];
+            for (int c = 0; c < inputs; c++) {
+                work[c] = in[p * inputs + c] / 65535.0;
+            }
+            twin.apply(work, 16, 1);
+            for (int c = 0; c < outputs; c++) {
+                // places have 15 bits: between nodes as far apart as these, that alone is up to two codes; three roundings come on top
+                assertThat((double) out[p * outputs + c]).isCloseTo(65535 * work[c], within(trilinear || inputs == 4 ? 4.0 : 2.6));
+            }
+        }
+    }
+
+    /** White, black and every corner of the cube must not lose a code. */
+    @Test
+    public void cornersAreExact() {
+        char[] nodes = new char[3 * 33 * 33 * 33];
+        SplittableRandom random = new SplittableRandom(1);
+        for (int i = 0; i < nodes.length; i++) {
+            nodes[i] = (char) random.nextInt(65536);
+        }
+        for (boolean trilinear : new boolean[] {false, true}) {
+            Kernel kernel = Kernels.SCALAR.over(new Cube(3, 3, 33, nodes, trilinear));
+            for (int corner = 0; corner < 8; corner++) {
+                char[] in = {(char) ((corner >> 2) * 65535), (char) ((corner >> 1 & 1) * 65535), (char) ((corner & 1) * 65535)};
+                char[] out = new char[3];
+                kernel.apply(in, 0, out, 0, 1);
+                int node = 3 * ((corner >> 2) * 32 * 33 * 33 + (corner >> 1 & 1) * 32 * 33 + (corner & 1) * 32);
+                assertThat(out).isEqualTo(java.util.Arrays.copyOfRange(nodes, node, node + 3));
+            }
+        }
+    }
+
+    /** Light to L*a*b* and back to light, each against CIE 15's formulas in the colour room. */
+    @Test
+    public void lightBecomesLabAndLabLight() {
+        float[] square = new float[65536];
+        for (int i = 0; i < square.length; i++) {
+            square[i] = (float) Math.pow(i / 65535.0, 2);
+        }
+        double[] m = {0.5, 0.4, 0.1, 0.2, 0.7, 0.1, 0.05, 0.15, 0.8};
+        LightToLab there = new LightToLab(new float[][] {square, square, square}, m, new double[3], LabCodes.OUTER);
+        LightTable root = new LightTable(Math::sqrt);
+        LabToLight back = new LabToLight(wistel.core.colour.Matrix3.inverse(m), new double[3], new LightTable[] {root, root, root}, LabCodes.OUTER);
+        SplittableRandom random = new SplittableRandom(2);
+        char[] lab = new char[3];
+        char[] again = new char[3];
+        for (int i = 0; i < 5000; i++) {
+            char[] in = {(char) random.nextInt(65536), (char) random.nextInt(65536), (char) random.nextInt(65536)};
+            there.apply(in, 0, lab, 0, 1);
+            double[] xyz = wistel.core.colour.Matrix3.times(m, new double[] {square[in[0]], square[in[1]], square[in[2]]});
+            double[] wanted = {xyz[0] * D50.X, xyz[1], xyz[2] * D50.Z};
+            D50.xyzToLab(wanted, 0);
+            assertThat(lab[0] / 655.35).isCloseTo(wanted[0], within(0.002));
+            assertThat(lab[1] / 257.0 - 128).isCloseTo(wanted[1], within(0.004));
+            assertThat(lab[2] / 257.0 - 128).isCloseTo(wanted[2], within(0.004));
+            back.apply(lab, 0, again, 0, 1);
+            for (int c = 0; c < 3; c++) {
+                // in light, as the root is steep in the dark and L*a*b* was rounded
+                assertThat(Math.pow(again[c] / 65535.0, 2)).isCloseTo(square[in[c]], within(2e-4));
+            }
+        }
+    }
+
+    /** Black scaled between two tables, against the formula in XYZ. */
+    @Test
+    public void labScalesThroughXyz() {
+        double[] m = {0.9, 0, 0, 0, 0.9, 0, 0, 0, 0.9};
+        double[] offset = {0.1, 0.1, 0.1};
+        char[] in = {(char) Math.round(30 * 652.8), (char) Math.round(148 * 256), (char) Math.round(98 * 256)};
+        char[] out = new char[3];
+        new LabScaling(m, offset, LabCodes.INNER, LabCodes.OUTER).apply(in, 0, out, 0, 1);
+        double[] wanted = {30, 20, -30};
+        D50.labToXyz(wanted, 0);
+        wanted[0] = 0.9 * wanted[0] + 0.1 * D50.X;
+        wanted[1] = 0.9 * wanted[1] + 0.1;
+        wanted[2] = 0.9 * wanted[2] + 0.1 * D50.Z;
+        D50.xyzToLab(wanted, 0);
+        assertThat(out[0] / 655.35).isCloseTo(wanted[0], within(0.003));
+        assertThat(out[1] / 257.0 - 128).isCloseTo(wanted[1], within(0.01));
+        assertThat(out[2] / 257.0 - 128).isCloseTo(wanted[2], within(0.01));
+    }
+
+    /** A table over the logarithm of light follows a steep root to a hundredth of a code, from no light at all up to full. */
+    @Test
+    public void aLightTableFollowsItsCurveInTheDark() {
+        LightTable table = new LightTable(light -> Math.pow(light, 1 / 2.4));
+        assertThat((int) table.code(0)).isZero();
+        assertThat((int) table.code(1)).isEqualTo(65535);
+        assertThat((int) table.code(-1)).isZero();
+        for (double light = 1e-9; light < 1; light *= 1.37) {
+            assertThat((double) table.code(light)).isCloseTo(65535 * Math.pow(light, 1 / 2.4), within(0.52));
+        }
+    }
+
+    @Test
+    public void shapersStandBeforeAndAfterTheirKernel() {
+        char[] negative = new char[65536];
+        char[] halved = new char[65536];
+        for (int i = 0; i < 65536; i++) {
+            negative[i] = (char) (65535 - i);
+            halved[i] = (char) (i / 2);
+        }
+        Kernel same = new GrayTable(identity(), 1);
+        char[] out = new char[2];
+        new Shaped(same, 1, new char[][] {negative}, new char[][] {halved}).apply(new char[] {0, 65535}, 0, out, 0, 2);
+        assertThat(out).containsExactly((char) 32767, (char) 0);
+    }
+
+    private static char[] identity() {
+        char[] codes = new char[65536];
+        for (int i = 0; i < 65536; i++) {
+            codes[i] = (char) i;
+        }
+        return codes;
+    }
+}
