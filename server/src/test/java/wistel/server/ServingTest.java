@@ -92,6 +92,39 @@ public class ServingTest {
         assertThat(api.get(path(d) + "/proof?intent=PRETTY").status()).isEqualTo(400);
     }
 
+    /** What a plot needs: a closed mesh whose triangles name real vertices, a volume, and outlines at the lightnesses asked for. */
+    @Test
+    public void thePapersGamutIsServedAsNumbersForPlots() {
+        JsonNode gamut = api.get("/api/pairings/" + pairing(0) + "/gamut?slices=50,20").body();
+        assertThat(gamut.path("volume").asDouble()).isBetween(100_000.0, 1_200_000.0);
+        int vertices = gamut.path("vertices").size();
+        assertThat(vertices).isGreaterThan(1000);
+        for (JsonNode triangle : gamut.path("triangles")) {
+            for (JsonNode corner : triangle) {
+                assertThat(corner.asInt()).isBetween(0, vertices - 1);
+            }
+        }
+        assertThat(gamut.path("slices").get(0).path("lightness").asDouble()).isEqualTo(50);
+        assertThat(gamut.path("slices").get(0).path("outlines").get(0).size()).isGreaterThan(20);
+        assertThat(api.get("/api/pairings/" + pairing(0) + "/gamut").body().path("slices").size()).isZero();
+        Api.Answer refused = api.get("/api/pairings/" + pairing(0) + "/gamut?slices=120");
+        assertThat(refused.status()).isEqualTo(400);
+        assertThat(refused.body().path("code").asString()).isEqualTo("slices-out-of-range");
+        assertThat(api.get("/api/pairings/nobody/gamut").status()).isEqualTo(404);
+    }
+
+    /** The share inside and the shares outside by cause are all of the picture; perceptual into a version 4 profile always compensates black. */
+    @Test
+    public void theFiguresAccountForEveryPixelAndTellWhereBlackIsCompensatedAnyway() throws IOException {
+        JsonNode d = paired(docket("figures.png", 23), 0);
+        JsonNode figures = api.get(path(d) + "/proof/figures").body();
+        JsonNode gamut = figures.path("gamut");
+        assertThat(gamut.path("inside").asDouble() + gamut.path("tooDark").asDouble() + gamut.path("tooLight").asDouble() + gamut.path("tooVivid").asDouble())
+            .isCloseTo(1, org.assertj.core.api.Assertions.within(1e-9));
+        assertThat(figures.path("blackAlways").toString()).isEqualTo("[\"PERCEPTUAL\",\"SATURATION\"]");
+        assertThat(figures.path("meanDifference").size()).isEqualTo(4);
+    }
+
     @Test
     public void theProbeReadsBothSidesAtOnePlace() throws IOException {
         JsonNode d = paired(docket("probe.png", 2), 0);

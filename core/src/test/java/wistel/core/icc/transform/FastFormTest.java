@@ -1,0 +1,134 @@
+package wistel.core.icc.transform;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import java.util.SplittableRandom;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import wistel.core.colour.D50;
+import wistel.core.icc.FoundProfiles;
+import wistel.core.icc.MadeProfiles;
+import wistel.core.icc.profile.ColourSpace;
+import wistel.core.icc.profile.DeviceClass;
+import wistel.core.icc.profile.IccProfile;
+import wistel.core.icc.profile.Intent;
+import wistel.core.icc.profile.LabCode;
+import wistel.core.icc.profile.LutWriter;
+import wistel.core.icc.profile.ProfileReader;
+import wistel.core.icc.profile.ProfileWriter;
+import wistel.core.icc.profile.StandardSpaces;
+import wistel.core.icc.profile.TagWriter;
+
+/** Which fast form a chain gets, and that odd profiles get a right one too. */
+public class FastFormTest {
+
+    @Test
+    public void eachKindOfChainGetsItsForm() {
+        assertThat(TransformCompiler.convert(StandardSpaces.GRAY_22, MadeProfiles.printer(), Intent.RELATIVE, true).baked().kind()).isEqualTo("table");
+        assertThat(TransformCompiler.convert(StandardSpaces.SRGB, StandardSpaces.WIDE_RGB, Intent.RELATIVE, true).baked().kind()).isEqualTo("curves and matrix");
+        assertThat(TransformCompiler.toLab(FoundProfiles.press()).baked().kind()).isEqualTo("own tables");
+        assertThat(TransformCompiler.convert(FoundProfiles.press(), StandardSpaces.SRGB, Intent.RELATIVE, true).baked().kind()).contains("own nodes").contains("to light");
+        assertThat(TransformCompiler.toLab(fiveInks()).baked().kernel()).as("five inks: the chain itself").isEmpty();
+    }
+
+    /** A device of five inks: L* falls with their sum. */
+    private static IccProfile fiveInks() {
+        char[] nodes = new char[3 * 32];
+        for (int n = 0; n < 32; n++) {
+            nodes[3 * n] = (char) (0xFF00 - Integer.bitCount(n) * 0x2000);
+            nodes[3 * n + 1] = 0x8000;
+            nodes[3 * n + 2] = 0x8000;
+        }
+        return ProfileReader.read(new ProfileWriter(DeviceClass.OUTPUT, ColourSpace.COLORANTS_5, ColourSpace.LAB, "five", "c")
+            .tag("A2B0", LutWriter.lut16(5, 3, 2, nodes)).write());
+    }
+
+    @Test
+    public void fiveInksGoThroughTheChainPixelByPixel() {
+        Transform t = TransformCompiler.toLab(fiveInks());
+        assertThat(LabCode.lab(t.exact(0.5, 0, 0, 0, 0)).l()).isCloseTo(100 - 0x1000 / 652.8, within(1e-3));
+        char[] out = t.apply(new char[] {0, 0, 0, 0, 0, 65535, 65535, 65535, 65535, 65535});
+        assertThat(LabCode.l(out[0])).isCloseTo(100, within(0.01));
+        assertThat(LabCode.l(out[3])).isCloseTo(100 - 5 * 0x2000 / 652.8, within(0.01));
+    }
+
+    /** A scanner whose table gives XYZ (lut16 with XYZ as connection space): half of white's XYZ is L* 76.07 (CIE 15:2018). */
+    @Test
+    public void tablesMayConnectThroughXyz() {
+        char[] nodes = new char[24];
+        for (int n = 0; n < 8; n++) {
+            double[] white = {D50.X, D50.Y, D50.Z};
+            for (int c = 0; c < 3; c++) {
+                nodes[3 * n + c] = (char) Math.round((n >> (2 - c) & 1) * white[c] * 32768);
+            }
+        }
+        IccProfile scanner = ProfileReader.read(new ProfileWriter(ProfileWriter.Version.V2, DeviceClass.INPUT, ColourSpace.RGB, ColourSpace.XYZ, "scanner", "c")
+            .tag("A2B0", LutWriter.lut16(3, 3, 2, nodes)).write());
+        assertThat(LabCode.lab(TransformCompiler.toLab(scanner).exact(0.5, 0.5, 0.5)).l()).isCloseTo(76.07, within(0.01));
+        assertPromise(TransformCompiler.convert(scanner, MadeProfiles.printer(), Intent.RELATIVE, true));
+        assertPromise(TransformCompiler.convert(scanner, StandardSpaces.SRGB, Intent.RELATIVE, true));
+    }
+
+    /** A printer of lutAToB and lutBToA only, all five parts: read from, and printed to. */
+    private static IccProfile composed() {
+        byte[] root = TagWriter.parametric(0.5);
+        byte[] square = TagWriter.parametric(2);
+        byte[] straight = TagWriter.sampled();
+        char[] corners = new char[24];
+        for (int n = 0; n < 8; n++) {
+            for (int c = 0; c < 3; c++) {
+                corners[3 * n + c] = (char) ((n >> (2 - c) & 1) * 65535);
+            }
+        }
+        LutWriter.Table same = new LutWriter.Table(new int[] {2, 2, 2}, corners);
+        double[] matrix = {0.8, 0.1, 0.1, 0, 0.4, 0, 0, 0, 0.4, 0, 0.3, 0.3};
+        double[] inverse = {1.25, -0.3125, -0.3125, 0, 2.5, 0, 0, 0, 2.5, 0.1875, -0.75, -0.75};
+        return ProfileReader.read(new ProfileWriter(DeviceClass.OUTPUT, ColourSpace.RGB, ColourSpace.LAB, "composed", "c").tag("wtpt", TagWriter.xyz(0.9, 0.92, 0.78))
+            .tag("A2B0", LutWriter.deviceFirst(3, new LutWriter.Parts(List.of(straight, straight, straight), matrix, List.of(straight, straight, straight), List.of(same), List.of(square, square, square))))
+            .tag("B2A0", LutWriter.connectionFirst(3, new LutWriter.Parts(List.of(straight, straight, straight), inverse, List.of(straight, straight, straight), List.of(same), List.of(root, root, root))))
+            .write());
+    }
+
+    @Test
+    public void composedTablesAreUndoneByTheirInverse() {
+        Transform there = TransformCompiler.toLab(composed());
+        Transform back = TransformCompiler.compile(new Recipe.FromLab(composed(), Intent.RELATIVE));
+        double[] rgb = back.exact(there.exact(0.3, 0.6, 0.8));
+        assertThat(rgb).containsExactly(new double[] {0.3, 0.6, 0.8}, within(1e-4));
+    }
+
+    @DataProvider
+    Object[][] mixed() {
+        IccProfile press = FoundProfiles.press();
+        return new Object[][] {{press, composed()}, {composed(), press}, {composed(), MadeProfiles.printer()}, {StandardSpaces.WIDE_RGB, composed()}, {composed(), StandardSpaces.SRGB}};
+    }
+
+    /** Tables of both codings of L*a*b* one after another, with black scaled in between and without. */
+    @Test(dataProvider = "mixed")
+    public void tablesOfDifferentCodingsMeet(IccProfile source, IccProfile destination) {
+        for (boolean black : new boolean[] {true, false}) {
+            assertPromise(TransformCompiler.convert(source, destination, Intent.RELATIVE, black));
+        }
+    }
+
+    private static void assertPromise(Transform t) {
+        SplittableRandom random = new SplittableRandom(77);
+        char[] in = new char[t.inputs() * 3000];
+        for (int i = 0; i < in.length; i++) {
+            in[i] = (char) random.nextInt(65536);
+        }
+        char[] fast = t.apply(in);
+        char[] exact = new char[fast.length];
+        t.exact(in, 0, exact, 0, 3000);
+        double sum = 0;
+        for (int i = 0; i < fast.length; i++) {
+            sum += Math.abs(fast[i] - exact[i]);
+        }
+        // in codes, as some of these have no way to look back: 60 codes are about a tenth of L*
+        assertThat(sum / fast.length).as(t.baked().toString()).isLessThan(60);
+        assertThat(t.baked().mean()).as(t.baked().kind()).isLessThan(0.03);
+        assertThat(t.baked().nearlyAll()).as(t.baked().kind()).isLessThan(0.2);
+    }
+}
