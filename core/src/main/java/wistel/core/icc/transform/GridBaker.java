@@ -20,6 +20,8 @@ final class GridBaker {
     private static final double GOOD_MEAN = 0.02;
     private static final double GOOD_NEARLY_ALL = 0.15;
     private static final int ATTEMPTS = 3;
+    /** Looking up shaper curves takes as long as a grid's interpolation: they must better the error by this much. */
+    private static final double SHAPERS_COST = 1.6;
     /** The error falls somewhere between the first power of the cell (at kinks) and the second (where the chain is smooth). */
     private static final double ORDER = 1.5;
     private static final int[] FIRST_SIDE = {0, 0, 0, 17, 9};
@@ -56,7 +58,7 @@ final class GridBaker {
             for (Shape shape : attempt == 0 ? shapes : List.of(bestShape)) {
                 Baked tried = filled(shape, shape.side(side, mostSide));
                 double score = Math.max(tried.mean() / GOOD_MEAN, tried.nearlyAll() / GOOD_NEARLY_ALL);
-                if (score < bestScore) {
+                if (score * (attempt > 0 || shape == shapes.get(0) ? 1 : SHAPERS_COST) < bestScore) {
                     best = tried;
                     bestShape = shape;
                     bestScore = score;
