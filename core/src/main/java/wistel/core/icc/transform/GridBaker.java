@@ -46,39 +46,51 @@ final class GridBaker {
         this.sample = sample;
     }
 
+    private record Tried(Baked baked, Shape shape) {
+        /** 1 is just good enough; errors that are no numbers, as damaged tables have them, are beyond any bound. */
+        double score() {
+            double score = Math.max(baked.mean() / GOOD_MEAN, baked.nearlyAll() / GOOD_NEARLY_ALL);
+            return Double.isNaN(score) ? Double.POSITIVE_INFINITY : score;
+        }
+    }
+
     /** The smallest grid found that is good, or the best one within the limit. */
     Baked bake(int mostSide) {
-        List<Shape> shapes = Shape.candidates(chain, inputs, outputs, look);
-        Baked best = null;
-        Shape bestShape = null;
-        double bestScore = Double.MAX_VALUE;
-        int side = FIRST_SIDE[inputs];
-        for (int attempt = 0; attempt < ATTEMPTS; attempt++) {
-            int before = best == null ? 0 : best.side();
-            for (Shape shape : attempt == 0 ? shapes : List.of(bestShape)) {
-                Baked tried = filled(shape, shape.side(side, mostSide));
-                double score = Math.max(tried.mean() / GOOD_MEAN, tried.nearlyAll() / GOOD_NEARLY_ALL);
-                if (score * (attempt > 0 || shape == shapes.get(0) ? 1 : SHAPERS_COST) < bestScore) {
-                    best = tried;
-                    bestShape = shape;
-                    bestScore = score;
-                }
-            }
-            int needed = 1 + (int) Math.ceil((best.side() - 1) * Math.max(1.2, Math.pow(bestScore, 1 / ORDER)));
-            if (bestScore <= 1 || best.side() == before || best.side() >= bestShape.side(mostSide, mostSide) || needed > 1.5 * mostSide) {
+        Tried best = first(mostSide);
+        for (int attempt = 1; attempt < ATTEMPTS && best.score() > 1; attempt++) {
+            int before = best.baked.side();
+            double needed = 1 + Math.ceil((before - 1) * Math.max(1.2, Math.pow(best.score(), 1 / ORDER)));
+            if (needed > 1.5 * mostSide || before >= best.shape.side(mostSide, mostSide)) {
                 break;
             }
-            side = needed;
+            Tried next = filled(best.shape, best.shape.side((int) needed, mostSide));
+            if (next.baked.side() == before || next.score() >= best.score()) {
+                break;
+            }
+            best = next;
+        }
+        return best.baked;
+    }
+
+    /** The shape that does best on a small grid. */
+    private Tried first(int mostSide) {
+        List<Shape> shapes = Shape.candidates(chain, inputs, outputs, look);
+        Tried best = filled(shapes.get(0), shapes.get(0).side(FIRST_SIDE[inputs], mostSide));
+        for (Shape shape : shapes.subList(1, shapes.size())) {
+            Tried tried = filled(shape, shape.side(FIRST_SIDE[inputs], mostSide));
+            if (tried.score() * SHAPERS_COST < best.score()) {
+                best = tried;
+            }
         }
         return best;
     }
 
-    private Baked filled(Shape shape, int side) {
+    private Tried filled(Shape shape, int side) {
         Kernel kernel = Kernels.best().over(new Cube(inputs, outputs, side, nodes(shape, side), false));
         if (!shape.isStraight()) {
             kernel = new Shaped(kernel, outputs, shape.tablesBefore(), shape.tablesAfter());
         }
-        return sample.measured(kernel, "grid" + shape.words(), side);
+        return new Tried(sample.measured(kernel, "grid" + shape.words(), side), shape);
     }
 
     private char[] nodes(Shape shape, int side) {

@@ -113,6 +113,22 @@ public class FastFormTest {
         }
     }
 
+    /** A damaged curve of gamma -1 gives infinite lightness: no grid can be measured in that, so the chain itself must serve. */
+    @Test
+    public void aProfileWhoseColoursAreNoNumbersIsStillCompiled() {
+        byte[] straight = TagWriter.sampled();
+        byte[] damaged = TagWriter.parametric(-1);
+        char[] corners = new char[24];
+        for (int i = 0; i < 24; i++) {
+            corners[i] = (char) (i % 2 * 65535);
+        }
+        IccProfile odd = ProfileReader.read(ProfileWriter.of(composed()).tag("A2B0", LutWriter.deviceFirst(3, new LutWriter.Parts(List.of(damaged, damaged, damaged),
+            new double[0], List.of(), List.of(new LutWriter.Table(new int[] {2, 2, 2}, corners)), List.of(straight, straight, straight)))).write());
+        assertThat(TransformCompiler.convert(StandardSpaces.SRGB, odd, Intent.RELATIVE, false).apply(new char[] {0, 0, 0, 30000, 40000, 50000})).hasSize(6);
+        assertThat(TransformCompiler.toLab(odd).exact(0, 0, 0)).hasSize(3);
+        assertThat(TransformCompiler.proof(StandardSpaces.SRGB, odd, Intent.RELATIVE, false, ProofView.PAPER_WHITE, StandardSpaces.SRGB).exact(0, 0, 0)).hasSize(3);
+    }
+
     private static void assertPromise(Transform t) {
         SplittableRandom random = new SplittableRandom(77);
         char[] in = new char[t.inputs() * 3000];
