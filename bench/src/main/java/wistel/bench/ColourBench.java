@@ -66,9 +66,7 @@ public class ColourBench {
 
     @Setup(Level.Trial)
     public void setup() throws Exception {
-        if (Kernels.best() instanceof VectorKernels vector) {
-            vector.awaitWarm();
-        }
+        awaitKernels();
         destination = destination(through);
         transform = TransformCompiler.convert(StandardSpaces.SRGB, destination, Intent.RELATIVE, true);
         in = picture();
@@ -80,6 +78,12 @@ public class ColourBench {
             data[i] = (short) in[i];
         }
         referee = new ColorConvertOp(null);
+    }
+
+    static void awaitKernels() throws InterruptedException {
+        if (Kernels.best() instanceof VectorKernels vector) {
+            vector.awaitWarm();
+        }
     }
 
     static IccProfile destination(String through) throws Exception {

@@ -14,14 +14,12 @@ import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 import wistel.core.icc.gamut.GamutCheck;
-import wistel.core.icc.kernel.Kernels;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.icc.transform.ProofView;
 import wistel.core.icc.transform.Transform;
 import wistel.core.icc.transform.TransformCompiler;
-import wistel.vector.VectorKernels;
 
 /** A proof's whole way, sRGB to the destination and back to a display, and the gamut map of the same view. */
 @State(Scope.Benchmark)
@@ -43,9 +41,7 @@ public class ProofBench {
 
     @Setup(Level.Trial)
     public void setup() throws Exception {
-        if (Kernels.best() instanceof VectorKernels vector) {
-            vector.awaitWarm();
-        }
+        ColourBench.awaitKernels();
         printer = ColourBench.destination(through);
         proof = compileProof();
         gamut = new GamutCheck(StandardSpaces.SRGB, printer);

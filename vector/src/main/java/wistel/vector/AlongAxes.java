@@ -1,32 +1,16 @@
 package wistel.vector;
 
-import static jdk.incubator.vector.VectorOperators.I2F;
-import static wistel.vector.Lanes.FLOATS;
-import static wistel.vector.Lanes.INTS;
-import static wistel.vector.Lanes.N;
 import static wistel.vector.Lanes.PAIR;
-import static wistel.vector.Nodes.fraction;
 import static wistel.vector.Planes.BLOCK;
 
 import jdk.incubator.vector.FloatVector;
-import jdk.incubator.vector.IntVector;
 import wistel.core.icc.kernel.Cube;
 import wistel.core.icc.kernel.Kernel;
 
 /** Three inputs by trilinear interpolation: lines along the last axis, then the second, then the first. */
-final class AlongAxes extends LaneKernel {
-    private final float[] nodes;
-    private final int side;
-
+final class AlongAxes extends CubeLanes {
     AlongAxes(Cube cube, Kernel scalar) {
-        super(scalar, 3, cube.outputs());
-        this.nodes = Nodes.padded(cube);
-        this.side = cube.side();
-    }
-
-    @Override
-    long own() {
-        return 4L * nodes.length;
+        super(cube, scalar);
     }
 
     @Override
@@ -41,18 +25,10 @@ final class AlongAxes extends LaneKernel {
             Planes.apart(in, inAt + 3 * done, planes[0], planes[1], planes[2], count);
             Nodes.origins(planes[0], planes[1], planes[2], side, origins, count);
             for (int c = 0; c < 3; c++) {
-                parts(planes[c], parts[c], count);
+                Nodes.parts(planes[c], side, parts[c], count);
             }
             sum(origins, parts[0], parts[1], parts[2], codes, count);
             System.arraycopy(codes, 0, out, outAt + outputs * done, outputs * count);
-        }
-    }
-
-    /** How far it is on from the node below along one axis. */
-    private void parts(int[] codes, float[] parts, int count) {
-        for (int p = 0; p < count; p += N) {
-            IntVector place = Nodes.place(IntVector.fromArray(INTS, codes, p), side - 1);
-            ((FloatVector) fraction(place).convertShape(I2F, FLOATS, 0)).mul(1f / Cube.FULL).intoArray(parts, p);
         }
     }
 

@@ -1,30 +1,15 @@
 package wistel.vector;
 
-import static wistel.vector.Lanes.FLOATS;
-import static wistel.vector.Lanes.INTS;
-import static wistel.vector.Lanes.N;
 import static wistel.vector.Planes.BLOCK;
 
 import jdk.incubator.vector.FloatVector;
-import jdk.incubator.vector.IntVector;
-import jdk.incubator.vector.VectorOperators;
 import wistel.core.icc.kernel.Cube;
 import wistel.core.icc.kernel.Kernel;
 
 /** Four inputs: two tetrahedra over the last three, joined linearly along the first. */
-final class JoinedTetrahedra extends LaneKernel {
-    private final float[] nodes;
-    private final int side;
-
+final class JoinedTetrahedra extends CubeLanes {
     JoinedTetrahedra(Cube cube, Kernel scalar) {
-        super(scalar, 4, cube.outputs());
-        this.nodes = Nodes.padded(cube);
-        this.side = cube.side();
-    }
-
-    @Override
-    long own() {
-        return 4L * nodes.length;
+        super(cube, scalar);
     }
 
     @Override
@@ -39,16 +24,9 @@ final class JoinedTetrahedra extends LaneKernel {
             Planes.apart(in, inAt + 4 * done, planes[0], planes[1], planes[2], planes[3], count);
             cells.find(planes[1], planes[2], planes[3], count);
             cells.shift(planes[0], side * side * side, count);
-            parts(planes[0], parts, count);
+            Nodes.parts(planes[0], side, parts, count);
             sum(cells, parts, codes, count);
             System.arraycopy(codes, 0, out, outAt + outputs * done, outputs * count);
-        }
-    }
-
-    private void parts(int[] first, float[] parts, int count) {
-        for (int p = 0; p < count; p += N) {
-            IntVector fraction = Nodes.fraction(Nodes.place(IntVector.fromArray(INTS, first, p), side - 1));
-            ((FloatVector) fraction.convertShape(VectorOperators.I2F, FLOATS, 0)).mul(1f / Cube.FULL).intoArray(parts, p);
         }
     }
 

@@ -17,6 +17,10 @@ abstract class LaneKernel implements Kernel {
         this.outputs = outputs;
     }
 
+    final int inputs() {
+        return inputs;
+    }
+
     final int outputs() {
         return outputs;
     }

@@ -1,10 +1,13 @@
 package wistel.vector;
 
+import static jdk.incubator.vector.VectorOperators.I2F;
 import static jdk.incubator.vector.VectorOperators.LSHL;
 import static jdk.incubator.vector.VectorOperators.LSHR;
+import static wistel.vector.Lanes.FLOATS;
 import static wistel.vector.Lanes.INTS;
 import static wistel.vector.Lanes.N;
 
+import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.IntVector;
 import wistel.core.icc.kernel.Cube;
 
@@ -52,6 +55,14 @@ final class Nodes {
             IntVector x = cell(place(IntVector.fromArray(INTS, xs, p), side - 1)).mul(side * side);
             IntVector y = cell(place(IntVector.fromArray(INTS, ys, p), side - 1)).mul(side);
             x.add(y).add(cell(place(IntVector.fromArray(INTS, zs, p), side - 1))).intoArray(origins, p);
+        }
+    }
+
+    /** How far each code is on from the node below it, 0 to 1. */
+    static void parts(int[] codes, int side, float[] parts, int count) {
+        for (int p = 0; p < count; p += N) {
+            IntVector fraction = fraction(place(IntVector.fromArray(INTS, codes, p), side - 1));
+            ((FloatVector) fraction.convertShape(I2F, FLOATS, 0)).mul(1f / Cube.FULL).intoArray(parts, p);
         }
     }
 }

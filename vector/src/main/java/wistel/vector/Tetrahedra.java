@@ -6,19 +6,9 @@ import wistel.core.icc.kernel.Cube;
 import wistel.core.icc.kernel.Kernel;
 
 /** Three inputs by tetrahedral interpolation. Cells are found for many pixels at once, sums are taken over a node's channels at once. */
-final class Tetrahedra extends LaneKernel {
-    private final float[] nodes;
-    private final int side;
-
+final class Tetrahedra extends CubeLanes {
     Tetrahedra(Cube cube, Kernel scalar) {
-        super(scalar, 3, cube.outputs());
-        this.nodes = Nodes.padded(cube);
-        this.side = cube.side();
-    }
-
-    @Override
-    long own() {
-        return 4L * nodes.length;
+        super(cube, scalar);
     }
 
     @Override

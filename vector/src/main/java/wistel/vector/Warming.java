@@ -40,7 +40,7 @@ final class Warming {
             new AlongAxes(cube(3, 3, true), Kernels.SCALAR.over(cube(3, 3, true))), new JoinedTetrahedra(cube(4, 3, false), Kernels.SCALAR.over(cube(4, 3, false))),
             new LightToLabLanes(light()), new LabToLightLanes(lab()));
         try {
-            done = kernels.stream().allMatch(kernel -> agrees(kernel, kernel instanceof JoinedTetrahedra ? 4 : 3));
+            done = kernels.stream().allMatch(Warming::agrees);
         } catch (RuntimeException | LinkageError e) {
             // a JVM whose vectors differ from those the loops were compiled for: the scalar ones go on serving
             LOG.log(System.Logger.Level.WARNING, "vector loops are left alone", e);
@@ -48,9 +48,9 @@ final class Warming {
         LOG.log(System.Logger.Level.INFO, done ? "vector loops serve" : "scalar loops serve");
     }
 
-    private static boolean agrees(LaneKernel kernel, int inputs) {
+    private static boolean agrees(LaneKernel kernel) {
         SplittableRandom random = new SplittableRandom(3);
-        char[] in = new char[inputs * PIXELS];
+        char[] in = new char[kernel.inputs() * PIXELS];
         for (int i = 0; i < in.length; i++) {
             in[i] = (char) random.nextInt(65536);
         }

@@ -46,14 +46,18 @@ public final class GamutCheck {
      */
     public record Spot(double distance, double lighter, double duller) {
         public Cause cause() {
-            if (distance <= THRESHOLD) {
-                return Cause.INSIDE;
-            }
-            if (Math.abs(duller) > Math.abs(lighter)) {
-                return Cause.TOO_VIVID;
-            }
-            return lighter > 0 ? Cause.TOO_DARK : Cause.TOO_LIGHT;
+            return GamutCheck.cause(distance, lighter, duller);
         }
+    }
+
+    private static Cause cause(double distance, double lighter, double duller) {
+        if (distance <= THRESHOLD) {
+            return Cause.INSIDE;
+        }
+        if (Math.abs(duller) > Math.abs(lighter)) {
+            return Cause.TOO_VIVID;
+        }
+        return lighter > 0 ? Cause.TOO_DARK : Cause.TOO_LIGHT;
     }
 
     private final Chain wanted;
@@ -142,15 +146,11 @@ public final class GamutCheck {
         char[] codes = new char[3 * count];
         figures.apply(pixels, from * inputs, codes, 0, count);
         for (int p = 0; p < count; p++) {
-            int far = codes[3 * p];
-            int lighter = codes[3 * p + 1] - (int) PART_ZERO;
-            int duller = codes[3 * p + 2] - (int) PART_ZERO;
+            double far = codes[3 * p] / DISTANCE_CODES;
             if (distance.length > 0) {
-                distance[from + p] = (float) (far / DISTANCE_CODES);
+                distance[from + p] = (float) far;
             }
-            Cause cause = far <= THRESHOLD * DISTANCE_CODES ? Cause.INSIDE
-                : Math.abs(duller) > Math.abs(lighter) ? Cause.TOO_VIVID : lighter > 0 ? Cause.TOO_DARK : Cause.TOO_LIGHT;
-            causes[from + p] = (byte) cause.ordinal();
+            causes[from + p] = (byte) cause(far, (codes[3 * p + 1] - PART_ZERO) / PART_CODES, (codes[3 * p + 2] - PART_ZERO) / PART_CODES).ordinal();
         }
     }
 

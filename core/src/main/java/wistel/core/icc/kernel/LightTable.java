@@ -1,6 +1,5 @@
 package wistel.core.icc.kernel;
 
-import java.util.Arrays;
 import java.util.function.DoubleUnaryOperator;
 
 /**
@@ -49,15 +48,5 @@ public final class LightTable {
 
     static long bytes() {
         return 4L * ENTRIES;
-    }
-
-    @Override
-    public boolean equals(Object other) {
-        return other instanceof LightTable that && Arrays.equals(codes, that.codes);
-    }
-
-    @Override
-    public int hashCode() {
-        return Arrays.hashCode(codes);
     }
 }

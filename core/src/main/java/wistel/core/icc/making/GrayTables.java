@@ -30,9 +30,7 @@ final class GrayTables {
         char[] nodes = new char[3 * SIDE];
         for (int i = 0; i < SIDE; i++) {
             Lab lab = mapping.apply(ramp.at(i / (SIDE - 1.0)));
-            nodes[3 * i] = code(lab.l() * 652.8);
-            nodes[3 * i + 1] = code((lab.a() + 128) * 256);
-            nodes[3 * i + 2] = code((lab.b() + 128) * 256);
+            NodeCodes.put(lab, nodes, 3 * i);
         }
         return LutWriter.lut16(1, 3, SIDE, nodes);
     }
@@ -40,14 +38,10 @@ final class GrayTables {
     private static byte[] inverse(GrayRamp ramp, java.util.function.DoubleUnaryOperator mapping) {
         char[] nodes = new char[4 * SIDE];
         for (int i = 0; i < nodes.length; i++) {
-            nodes[i] = code(65535 * ramp.grayOf(mapping.applyAsDouble(100.0 * (i / 4) / (SIDE - 1))));
+            nodes[i] = NodeCodes.code(65535 * ramp.grayOf(mapping.applyAsDouble(100.0 * (i / 4) / (SIDE - 1))));
         }
         byte[] straight = TagWriter.sampled();
         return LutWriter.connectionFirst(1, new LutWriter.Parts(List.of(straight, straight, straight), new double[0], List.of(),
             List.of(new LutWriter.Table(new int[] {SIDE, 2, 2}, nodes)), List.of(straight)));
-    }
-
-    private static char code(double value) {
-        return (char) Math.max(0, Math.min(65535, Math.round(value)));
     }
 }

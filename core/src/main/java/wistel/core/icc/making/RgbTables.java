@@ -44,9 +44,7 @@ final class RgbTables {
         char[] codes = new char[values.length];
         for (int n = 0; n < values.length; n += 3) {
             Lab lab = mapping.apply(new Lab(values[n], values[n + 1], values[n + 2]));
-            codes[n] = code(lab.l() * 652.8);
-            codes[n + 1] = code((lab.a() + 128) * 256);
-            codes[n + 2] = code((lab.b() + 128) * 256);
+            NodeCodes.put(lab, codes, n);
         }
         return LutWriter.lut16(3, 3, grid.size(0), codes);
     }
@@ -67,7 +65,7 @@ final class RgbTables {
         double[] smooth = smoothed(rgb, outside, side);
         char[] codes = new char[smooth.length];
         for (int i = 0; i < codes.length; i++) {
-            codes[i] = code(smooth[i] * 65535);
+            codes[i] = NodeCodes.code(smooth[i] * 65535);
         }
         return LutWriter.lut16(3, side, codes, TO_WHITE, STRAIGHT, STRAIGHT);
     }
@@ -98,9 +96,5 @@ final class RgbTables {
             }
         }
         return out;
-    }
-
-    private static char code(double value) {
-        return (char) Math.max(0, Math.min(65535, Math.round(value)));
     }
 }

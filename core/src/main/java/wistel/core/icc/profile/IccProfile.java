@@ -1,6 +1,5 @@
 package wistel.core.icc.profile;
 
-import java.nio.ByteBuffer;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
@@ -45,11 +44,6 @@ public final class IccProfile {
     /** The connection space; of a device link the colour space it ends in. */
     public ColourSpace pcs() {
         return pcs;
-    }
-
-    /** The intent that the header names as the profile's own (ICC.1:2022, 7.2.15). */
-    public Intent headerIntent() {
-        return Intent.values()[ByteBuffer.wrap(bytes).getInt(64) & 3];
     }
 
     public boolean isOutput() {

@@ -109,8 +109,7 @@ final class Baker {
             }
             chain.apply(work, 256);
             for (int i = 0; i < 256 * outputs; i++) {
-                double v = work[i / outputs * Chain.STRIDE + i % outputs];
-                codes[256 * outputs * block + i] = (char) (v > 0 ? Math.min(1, v) * 65535 + 0.5 : 0);
+                codes[256 * outputs * block + i] = Tables.code(work[i / outputs * Chain.STRIDE + i % outputs]);
             }
         });
         return new GrayTable(codes, outputs);

@@ -1,7 +1,6 @@
 package wistel.core.icc.transform;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import wistel.core.colour.D50;
@@ -32,21 +31,7 @@ final class DisplayEnd {
         if (!stages.isEmpty()) {
             return Optional.empty();
         }
-        double[][] before = new double[3][];
-        for (int c = 0; c < 3; c++) {
-            double[] light = light(first[c]);
-            // equal tables are held once, so that they share the cache
-            before[c] = Arrays.stream(before, 0, c).filter(t -> Arrays.equals(t, light)).findFirst().orElse(light);
-        }
-        return Optional.of(new MatrixCurves(before, linear.matrix(), linear.offset(), tables(last)));
-    }
-
-    private static double[] light(Curve curve) {
-        double[] light = new double[65536];
-        for (int i = 0; i < light.length; i++) {
-            light[i] = curve.at(i / 65535.0);
-        }
-        return light;
+        return Optional.of(new MatrixCurves(Tables.each(List.of(first), new double[3][], Tables::values), linear.matrix(), linear.offset(), lights(last)));
     }
 
     /** From L*a*b* codes on: L*a*b* to XYZ, a matrix, curves, and no more. */
@@ -60,21 +45,21 @@ final class DisplayEnd {
         if (!stages.isEmpty()) {
             return Optional.empty();
         }
-        double[] matrix = linear.matrix().clone();
-        for (int i = 0; i < 9; i += 3) {
-            matrix[i] *= D50.X;
-            matrix[i + 2] *= D50.Z;
-        }
-        return Optional.of(Kernels.best().fromLab(new LabToLight(matrix, linear.offset(), tables(last), codes)));
+        return Optional.of(Kernels.best().fromLab(new LabToLight(fromOverWhite(linear.matrix()), linear.offset(), lights(last), codes)));
     }
 
-    private static LightTable[] tables(Curve[] curves) {
-        LightTable[] tables = new LightTable[3];
-        for (int c = 0; c < 3; c++) {
-            LightTable table = new LightTable(curves[c]::at);
-            tables[c] = Arrays.stream(tables, 0, c).filter(table::equals).findFirst().orElse(table);
+    private static LightTable[] lights(Curve[] curves) {
+        return Tables.each(List.of(curves), new LightTable[3], curve -> new LightTable(curve::at));
+    }
+
+    /** A matrix that starts from XYZ, made to start from XYZ over its white. */
+    static double[] fromOverWhite(double[] matrix) {
+        double[] m = matrix.clone();
+        for (int i = 0; i < 9; i += 3) {
+            m[i] *= D50.X;
+            m[i + 2] *= D50.Z;
         }
-        return tables;
+        return m;
     }
 
     private static Curve[] takenCurves(List<Stage> stages) {

@@ -101,7 +101,7 @@ final class GridBaker {
         char[][] axes = new char[inputs][side];
         for (int c = 0; c < inputs; c++) {
             for (int i = 0; i < side; i++) {
-                axes[c][i] = (char) Math.round(65535 * shape.undone(c, i / (side - 1.0)));
+                axes[c][i] = Tables.code(shape.undone(c, i / (side - 1.0)));
             }
         }
         int plane = (int) Math.round(Math.pow(side, inputs - 1));
@@ -120,7 +120,7 @@ final class GridBaker {
             }
             kernel.apply(in, 0, nodes, first * plane * outputs, plane);
             for (int i = first * plane * outputs; shape.after().isPresent() && i < (first + 1) * plane * outputs; i++) {
-                nodes[i] = (char) Math.round(65535 * shape.shaped(nodes[i] / 65535.0));
+                nodes[i] = Tables.code(shape.shaped(nodes[i] / 65535.0));
             }
         });
         return nodes;
@@ -145,8 +145,7 @@ final class GridBaker {
                 row(axes, row, side, work);
                 rest.apply(work, side);
                 for (int i = 0, at = row * side * outputs; i < side * outputs; i++) {
-                    double v = shape.shaped(work[i / outputs * Chain.STRIDE + i % outputs]);
-                    nodes[at + i] = (char) (v > 0 ? Math.min(1, v) * 65535 + 0.5 : 0);
+                    nodes[at + i] = Tables.code(shape.shaped(work[i / outputs * Chain.STRIDE + i % outputs]));
                 }
             }
         });

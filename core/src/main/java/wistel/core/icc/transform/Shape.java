@@ -103,34 +103,18 @@ record Shape(List<Curve> before, Optional<Curve> after, int spacing, String word
 
     /** Lookup tables over all codes for the inputs. */
     char[][] tablesBefore() {
-        char[][] tables = new char[before.size()][];
-        for (int c = 0; c < tables.length; c++) {
-            Curve curve = before.get(c);
-            int same = before.indexOf(curve);
-            if (same < c) {
-                tables[c] = tables[same];
-                continue;
-            }
+        return Tables.each(before, new char[before.size()][], curve -> {
             double low = curve.at(0);
             double span = curve.at(1) - low;
-            tables[c] = table(x -> (curve.at(x) - low) / span);
-        }
-        return tables;
+            return Tables.codes(x -> (curve.at(x) - low) / span);
+        });
     }
 
     char[][] tablesAfter() {
         if (after.isEmpty()) {
             return new char[0][];
         }
-        char[] table = table(after.get().inverse()::at);
+        char[] table = Tables.codes(after.get().inverse()::at);
         return new char[][] {table, table, table};
-    }
-
-    private static char[] table(java.util.function.DoubleUnaryOperator f) {
-        char[] table = new char[65536];
-        for (int i = 0; i < table.length; i++) {
-            table[i] = (char) Math.round(65535 * Math.max(0, Math.min(1, f.applyAsDouble(i / 65535.0))));
-        }
-        return table;
     }
 }

@@ -30,7 +30,7 @@ final class TableByTable {
     private final List<Integer> widths = new ArrayList<>();
     private final int inputs;
     private int at;
-    /** What a code from 0 to 1 means for the stage at hand: first entry factor, second offset, for each channel. */
+    /** What a code from 0 to 1 means for the stage at hand, for each channel. */
     private Affine[] meaning;
     private boolean possible = true;
 
@@ -39,10 +39,6 @@ final class TableByTable {
 
         Affine then(double f, double o) {
             return new Affine(f * factor, f * offset + o);
-        }
-
-        Affine inverse() {
-            return new Affine(1 / factor, -offset / factor);
         }
 
         double at(double x) {
@@ -122,13 +118,8 @@ final class TableByTable {
             at = stages.size();
         } else if (is(1, Stage.Linear.class) && is(2, Stage.XyzToLab.class)) {
             Stage.Linear linear = (Stage.Linear) stages.get(at + 1);
-            double[] m = overWhite(linear);
-            for (int i = 0; i < 9; i += 3) {
-                m[i] *= D50.X;
-                m[i + 2] *= D50.Z;
-            }
             at += 3;
-            add(new LabScaling(m, offsetOverWhite(linear), codes, codesNow()), 3);
+            add(new LabScaling(DisplayEnd.fromOverWhite(overWhite(linear)), offsetOverWhite(linear), codes, codesNow()), 3);
         } else {
             possible = false;
         }
@@ -140,13 +131,8 @@ final class TableByTable {
         if (!Arrays.equals(meaning, none(3)) || !is(curves, Stage.Linear.class) || !is(curves + 1, Stage.XyzToLab.class)) {
             return false;
         }
-        Curve[] first = curves == 1 ? ((Stage.Curves) stages.get(at)).curves() : new Curve[] {Curve.IDENTITY, Curve.IDENTITY, Curve.IDENTITY};
-        float[][] tables = new float[3][];
-        for (int c = 0; c < 3; c++) {
-            int same = Arrays.asList(first).indexOf(first[c]);
-            // equal tables are held once, so that they share the cache
-            tables[c] = same < c ? tables[same] : light(first[c]);
-        }
+        Curve[] first = curves == 1 ? ((Stage.Curves) stages.get(at)).curves() : identities(3);
+        float[][] tables = Tables.each(List.of(first), new float[3][], TableByTable::light);
         Stage.Linear linear = (Stage.Linear) stages.get(at + curves);
         at += curves + 2;
         add(Kernels.best().toLab(new LightToLab(tables, overWhite(linear), offsetOverWhite(linear), codesNow())), 3);
@@ -215,11 +201,10 @@ final class TableByTable {
             return;
         }
         boolean endsInUnits = at < stages.size() && toLab;
-        Affine[] fold = none(grid.outputs());
-        for (int c = 0; c < fold.length; c++) {
-            // codes of L*a*b* where the chain goes on in its units; else what the chain gives
-            Affine coded = endsInUnits ? scale[c].then(LAB[c].inverse().factor, LAB[c].inverse().offset) : scale[c];
-            fold[c] = coded;
+        Affine[] fold = scale.clone();
+        for (int c = 0; endsInUnits && c < fold.length; c++) {
+            // the chain goes on in units of L*a*b*, the kernels in its codes
+            fold[c] = scale[c].then(1 / LAB[c].factor, -LAB[c].offset / LAB[c].factor);
         }
         Kernel kernel = Kernels.best().over(new Cube(n, grid.outputs(), grid.size(0), nodes(grid, straightAfter ? fold : none(grid.outputs())),
             clut.interpolation() == Interpolation.MULTILINEAR));
@@ -288,22 +273,14 @@ final class TableByTable {
     private static char[] nodes(Grid grid, Affine[] fold) {
         char[] nodes = new char[grid.values().length];
         for (int i = 0; i < nodes.length; i++) {
-            nodes[i] = code(fold[i % fold.length].at(grid.values()[i]));
+            nodes[i] = Tables.code(fold[i % fold.length].at(grid.values()[i]));
         }
         return nodes;
     }
 
     private static char[][] tables(Curve[] curves, Affine[] then) {
-        char[][] tables = new char[curves.length][65536];
-        for (int c = 0; c < curves.length; c++) {
-            for (int i = 0; i < 65536; i++) {
-                tables[c][i] = code(then[c].at(curves[c].at(i / 65535.0)));
-            }
-        }
+        char[][] tables = new char[curves.length][];
+        Arrays.setAll(tables, c -> Tables.codes(x -> then[c].at(curves[c].at(x))));
         return tables;
-    }
-
-    private static char code(double unit) {
-        return (char) (unit > 0 ? Math.min(1, unit) * 65535 + 0.5 : 0);
     }
 }

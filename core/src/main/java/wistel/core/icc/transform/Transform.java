@@ -77,7 +77,7 @@ public final class Transform {
             chain.apply(work, count);
             for (int p = 0, o = outAt + done * outputs(); p < count; p++) {
                 for (int c = 0; c < outputs(); c++) {
-                    out[o++] = (char) (unit(work[p * Chain.STRIDE + c]) * 65535 + 0.5);
+                    out[o++] = Tables.code(work[p * Chain.STRIDE + c]);
                 }
             }
         }

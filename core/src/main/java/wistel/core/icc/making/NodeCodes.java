@@ -1,0 +1,19 @@
+package wistel.core.icc.making;
+
+import wistel.core.colour.Lab;
+
+/** Values of a lut16's nodes as 16-bit codes, rounded and clipped; L*a*b* in that type's coding, FF00 = 100 (ICC.1:2022, 10.10). */
+final class NodeCodes {
+    private NodeCodes() {
+    }
+
+    static char code(double value) {
+        return (char) Math.max(0, Math.min(65535, Math.round(value)));
+    }
+
+    static void put(Lab lab, char[] nodes, int at) {
+        nodes[at] = code(lab.l() * 652.8);
+        nodes[at + 1] = code((lab.a() + 128) * 256);
+        nodes[at + 2] = code((lab.b() + 128) * 256);
+    }
+}
