@@ -2,11 +2,13 @@ package wistel.vector;
 
 import static wistel.vector.Lanes.FLOATS;
 import static wistel.vector.Lanes.INTS;
+import static wistel.vector.Lanes.LONGS;
 import static wistel.vector.Lanes.N;
 import static wistel.vector.Planes.BLOCK;
 
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.IntVector;
+import jdk.incubator.vector.LongVector;
 import jdk.incubator.vector.VectorOperators;
 import wistel.core.icc.kernel.LabToLight;
 import wistel.core.icc.kernel.LightTable;
@@ -14,6 +16,8 @@ import wistel.core.icc.kernel.LightTable;
 /** {@link LabToLight} in single precision. */
 final class LabToLightLanes extends LaneKernel {
     private static final float ROOT = 6f / 29;
+    private static final int SMALLEST = Float.floatToRawIntBits(LightTable.SMALLEST);
+    private static final int ONE = Float.floatToRawIntBits(1);
 
     private final LabToLight light;
     private final float[] matrix;
@@ -33,13 +37,16 @@ final class LabToLightLanes extends LaneKernel {
     void lanes(char[] in, int inAt, char[] out, int outAt, int pixels) {
         int[][] codes = new int[3][BLOCK];
         float[][] values = new float[3][BLOCK];
+        long[] lines = new long[BLOCK];
         for (int done = 0; done < pixels; done += BLOCK) {
             int count = Math.min(BLOCK, pixels - done);
             Planes.apart(in, inAt + 3 * done, codes[0], codes[1], codes[2], count);
             xyz(codes, values, count);
-            mix(values, count);
+            Planes.mix(matrix, values, count);
             for (int c = 0; c < 3; c++) {
-                curve(light.last()[c].codes(), values[c], codes[c], count);
+                entries(values[c], codes[c], count);
+                fetch(light.last()[c].lines(), codes[c], lines, count);
+                follow(lines, values[c], codes[c], count);
             }
             Planes.together(codes[0], codes[1], codes[2], out, outAt + 3 * done, count);
         }
@@ -66,27 +73,29 @@ final class LabToLightLanes extends LaneKernel {
         return f.mul(f).mul(f).blend(f.sub(4 / 29f).mul(3 * ROOT * ROOT), f.compare(VectorOperators.LE, ROOT));
     }
 
-    private void mix(float[][] values, int count) {
-        float[] m = matrix;
+    /** For each light, its entry in the table over the logarithm, and in its place how far on from there it is. */
+    private static void entries(float[] values, int[] entries, int count) {
         for (int p = 0; p < count; p += N) {
-            FloatVector x = FloatVector.fromArray(FLOATS, values[0], p);
-            FloatVector y = FloatVector.fromArray(FLOATS, values[1], p);
-            FloatVector z = FloatVector.fromArray(FLOATS, values[2], p);
-            x.mul(m[0]).add(y.mul(m[1])).add(z.mul(m[2])).add(m[3]).intoArray(values[0], p);
-            x.mul(m[4]).add(y.mul(m[5])).add(z.mul(m[6])).add(m[7]).intoArray(values[1], p);
-            x.mul(m[8]).add(y.mul(m[9])).add(z.mul(m[10])).add(m[11]).intoArray(values[2], p);
+            // bits of positive floats rise as the floats do, and what is no number is above them all
+            IntVector bits = FloatVector.fromArray(FLOATS, values, p).reinterpretAsInts().max(SMALLEST).min(ONE);
+            bits.lanewise(VectorOperators.LSHR, LightTable.SHIFT).sub(LightTable.BOTTOM).intoArray(entries, p);
+            ((FloatVector) bits.and((1 << LightTable.SHIFT) - 1).convertShape(VectorOperators.I2F, FLOATS, 0)).mul(1f / (1 << LightTable.SHIFT)).intoArray(values, p);
         }
     }
 
-    /** Light through the table over its logarithm; {@code codes} serves as the map and takes the result. */
-    private static void curve(float[] table, float[] values, int[] codes, int count) {
+    /** One by one: half the time of the vector units' own gathering, as one load brings both floats. */
+    private static void fetch(long[] table, int[] entries, long[] lines, int count) {
+        for (int p = 0; p < count; p++) {
+            lines[p] = table[entries[p]];
+        }
+    }
+
+    private static void follow(long[] lines, float[] parts, int[] codes, int count) {
         for (int p = 0; p < count; p += N) {
-            IntVector bits = FloatVector.fromArray(FLOATS, values, p).max(LightTable.SMALLEST).min(1).reinterpretAsInts();
-            bits.lanewise(VectorOperators.LSHR, LightTable.SHIFT).sub(LightTable.BOTTOM).intoArray(codes, p);
-            FloatVector part = ((FloatVector) bits.and((1 << LightTable.SHIFT) - 1).convertShape(VectorOperators.I2F, FLOATS, 0)).mul(1f / (1 << LightTable.SHIFT));
-            FloatVector low = FloatVector.fromArray(FLOATS, table, 0, codes, p);
-            FloatVector high = FloatVector.fromArray(FLOATS, table, 1, codes, p);
-            ((IntVector) high.sub(low).fma(part, low).add(0.5f).convertShape(VectorOperators.F2I, INTS, 0)).intoArray(codes, p);
+            FloatVector a = LongVector.fromArray(LONGS, lines, p).reinterpretAsFloats();
+            FloatVector b = LongVector.fromArray(LONGS, lines, p + N / 2).reinterpretAsFloats();
+            FloatVector code = Lanes.even(a, b).add(Lanes.odd(a, b).mul(FloatVector.fromArray(FLOATS, parts, p)));
+            ((IntVector) code.add(0.5f).convertShape(VectorOperators.F2I, INTS, 0)).intoArray(codes, p);
         }
     }
 }

@@ -19,6 +19,8 @@ final class Lanes {
     static final VectorSpecies<Short> HALF = VectorSpecies.of(short.class, VectorShape.forBitSize(INTS.vectorBitSize() / 2));
     /** Twice as many 16-bit lanes, in the same width. */
     static final VectorSpecies<Short> SHORTS = VectorSpecies.of(short.class, INTS.vectorShape());
+    /** Half as many 64-bit lanes, in the same width. */
+    static final VectorSpecies<Long> LONGS = VectorSpecies.of(long.class, INTS.vectorShape());
     static final int N = INTS.length();
 
     private Lanes() {
@@ -89,6 +91,7 @@ final class Lanes {
     private static final VectorShuffle<Integer> EVEN_PAIRS = shuffle(i -> 2 * i);
     private static final VectorShuffle<Integer> ODD_PAIRS = shuffle(i -> 2 * i + 1);
     private static final VectorMask<Integer> UPPER = mask(i -> 2 * i >= N);
+
     static IntVector loadPairs(char[] in, int at) {
         return ShortVector.fromCharArray(SHORTS, in, at).reinterpretAsInts();
     }
@@ -99,6 +102,19 @@ final class Lanes {
 
     static IntVector secondPairs(IntVector a, IntVector b) {
         return a.rearrange(ODD_PAIRS).blend(b.rearrange(ODD_PAIRS), UPPER);
+    }
+
+    // Floats that come in twos.
+    private static final VectorShuffle<Float> EVEN = EVEN_PAIRS.cast(FLOATS);
+    private static final VectorShuffle<Float> ODD = ODD_PAIRS.cast(FLOATS);
+    private static final VectorMask<Float> UPPER_FLOATS = UPPER.cast(FLOATS);
+
+    static FloatVector even(FloatVector a, FloatVector b) {
+        return a.rearrange(EVEN).blend(b.rearrange(EVEN), UPPER_FLOATS);
+    }
+
+    static FloatVector odd(FloatVector a, FloatVector b) {
+        return a.rearrange(ODD).blend(b.rearrange(ODD), UPPER_FLOATS);
     }
 
     /** One node, or the sum over some. */

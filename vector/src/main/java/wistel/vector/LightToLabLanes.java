@@ -37,7 +37,10 @@ final class LightToLabLanes extends LaneKernel {
         for (int done = 0; done < pixels; done += BLOCK) {
             int count = Math.min(BLOCK, pixels - done);
             Planes.apart(in, inAt + 3 * done, codes[0], codes[1], codes[2], count);
-            light(codes, values, count);
+            for (int c = 0; c < 3; c++) {
+                look(light.first()[c], codes[c], values[c], count);
+            }
+            Planes.mix(matrix, values, count);
             for (int c = 0; c < 3; c++) {
                 compress(values[c], count);
             }
@@ -46,19 +49,10 @@ final class LightToLabLanes extends LaneKernel {
         }
     }
 
-    /** Curves, then the matrix. */
-    private void light(int[][] codes, float[][] xyz, int count) {
-        float[] m = matrix;
-        float[] red = light.first()[0];
-        float[] green = light.first()[1];
-        float[] blue = light.first()[2];
-        for (int p = 0; p < count; p += N) {
-            FloatVector r = FloatVector.fromArray(FLOATS, red, 0, codes[0], p);
-            FloatVector g = FloatVector.fromArray(FLOATS, green, 0, codes[1], p);
-            FloatVector b = FloatVector.fromArray(FLOATS, blue, 0, codes[2], p);
-            r.mul(m[0]).add(g.mul(m[1])).add(b.mul(m[2])).add(m[3]).intoArray(xyz[0], p);
-            r.mul(m[4]).add(g.mul(m[5])).add(b.mul(m[6])).add(m[7]).intoArray(xyz[1], p);
-            r.mul(m[8]).add(g.mul(m[9])).add(b.mul(m[10])).add(m[11]).intoArray(xyz[2], p);
+    /** One by one, which is quicker than the vector units' own gathering. */
+    private static void look(float[] table, int[] codes, float[] values, int count) {
+        for (int p = 0; p < count; p++) {
+            values[p] = table[codes[p]];
         }
     }
 

@@ -1,8 +1,10 @@
 package wistel.vector;
 
+import static wistel.vector.Lanes.FLOATS;
 import static wistel.vector.Lanes.INTS;
 import static wistel.vector.Lanes.N;
 
+import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.IntVector;
 import jdk.incubator.vector.VectorOperators;
 
@@ -44,6 +46,18 @@ final class Planes {
     static void together(int[] a, int[] b, int[] c, char[] out, int at, int count) {
         for (int p = 0, o = at; p < count; p += N, o += 3 * N) {
             Lanes.store(IntVector.fromArray(INTS, a, p), IntVector.fromArray(INTS, b, p), IntVector.fromArray(INTS, c, p), out, o);
+        }
+    }
+
+    /** Three channels through a matrix in place, its rows as {@link #rows} gives them. */
+    static void mix(float[] m, float[][] values, int count) {
+        for (int p = 0; p < count; p += N) {
+            FloatVector x = FloatVector.fromArray(FLOATS, values[0], p);
+            FloatVector y = FloatVector.fromArray(FLOATS, values[1], p);
+            FloatVector z = FloatVector.fromArray(FLOATS, values[2], p);
+            x.mul(m[0]).add(y.mul(m[1])).add(z.mul(m[2])).add(m[3]).intoArray(values[0], p);
+            x.mul(m[4]).add(y.mul(m[5])).add(z.mul(m[6])).add(m[7]).intoArray(values[1], p);
+            x.mul(m[8]).add(y.mul(m[9])).add(z.mul(m[10])).add(m[11]).intoArray(values[2], p);
         }
     }
 

@@ -7,46 +7,57 @@ import java.util.function.DoubleUnaryOperator;
  * so that shadows get as many entries as lights; lines between entries.
  */
 public final class LightTable {
-    /** 2^9 entries for each of 40 octaves below 1: below the last, a display's darkest code is far away. */
-    private static final int FRACTION_BITS = 9;
+    /**
+     * 2^7 entries for each of 40 octaves below 1: a line between two is wrong by an eighth of a code at most for a power of light, and the octaves
+     * that pictures use stay in the nearest cache. Below the last octave, a display's darkest code is far away.
+     */
+    private static final int FRACTION_BITS = 7;
     private static final int OCTAVES = 40;
     /** A float's bits above this one pick the entry, those below it tell how far on. */
     public static final int SHIFT = 23 - FRACTION_BITS;
     /** The bits of the first entry's light. */
     public static final int BOTTOM = 127 - OCTAVES << FRACTION_BITS;
-    private static final int ENTRIES = (OCTAVES << FRACTION_BITS) + 2;
+    private static final int ENTRIES = (OCTAVES << FRACTION_BITS) + 1;
 
     /** Light below which all is as dark as none. */
     public static final float SMALLEST = Float.intBitsToFloat(BOTTOM + 1 << SHIFT);
 
-    private final float[] codes;
+    private final long[] lines;
 
     /** @param curve from light to device value, both 0 to 1 */
     public LightTable(DoubleUnaryOperator curve) {
-        codes = new float[ENTRIES];
+        lines = new long[ENTRIES];
+        float next = code(curve, 0);
         for (int i = 0; i < ENTRIES; i++) {
-            double light = i == 0 ? 0 : Math.min(1, Float.intBitsToFloat(BOTTOM + i << SHIFT));
-            codes[i] = (float) (65535 * Math.max(0, Math.min(1, curve.applyAsDouble(light))));
+            float here = next;
+            next = code(curve, Math.min(1, Float.intBitsToFloat(BOTTOM + i + 1 << SHIFT)));
+            lines[i] = (long) Float.floatToRawIntBits(next - here) << 32 | Float.floatToRawIntBits(here) & 0xFFFFFFFFL;
         }
     }
 
-    /** Codes, not rounded; not to be changed. */
-    public float[] codes() {
-        return codes;
+    private static float code(DoubleUnaryOperator curve, double light) {
+        return (float) (65535 * Math.max(0, Math.min(1, curve.applyAsDouble(light))));
+    }
+
+    /**
+     * A line for each entry, as the bits of two floats so that one load brings both: its first code, not rounded, in the lower half; in the
+     * upper one how much is added on the way to the next entry. Not to be changed.
+     */
+    public long[] lines() {
+        return lines;
     }
 
     char code(double light) {
         if (!(light > SMALLEST)) {
-            return (char) (codes[0] + 0.5f);
+            return (char) (Float.intBitsToFloat((int) lines[0]) + 0.5f);
         }
         int bits = Float.floatToRawIntBits(light < 1 ? (float) light : 1);
-        int entry = (bits >>> SHIFT) - BOTTOM;
+        long line = lines[(bits >>> SHIFT) - BOTTOM];
         float part = (bits & (1 << SHIFT) - 1) * (1f / (1 << SHIFT));
-        float low = codes[entry];
-        return (char) (low + (codes[entry + 1] - low) * part + 0.5f);
+        return (char) (Float.intBitsToFloat((int) line) + Float.intBitsToFloat((int) (line >>> 32)) * part + 0.5f);
     }
 
     static long bytes() {
-        return 4L * ENTRIES;
+        return 8L * ENTRIES;
     }
 }

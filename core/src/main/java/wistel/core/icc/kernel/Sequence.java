@@ -3,7 +3,7 @@ package wistel.core.icc.kernel;
 
 /** One kernel after another, through a small buffer of the first one's results. */
 public record Sequence(Kernel first, Kernel second, int inputs, int between, int outputs) implements Kernel {
-    private static final int BLOCK = 1024;
+    private static final int BLOCK = 8192;
 
     @Override
     public long bytes() {

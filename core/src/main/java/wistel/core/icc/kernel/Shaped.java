@@ -3,7 +3,7 @@ package wistel.core.icc.kernel;
 
 /** A kernel between lookup tables: a shaper curve for each input before it, and one for each output after it, over all 16-bit codes. */
 public final class Shaped implements Kernel {
-    private static final int BLOCK = 512;
+    private static final int BLOCK = 8192;
 
     private final Kernel kernel;
     private final char[][] before;

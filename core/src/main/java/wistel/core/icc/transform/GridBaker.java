@@ -20,7 +20,9 @@ final class GridBaker {
     private static final double GOOD_MEAN = 0.02;
     private static final double GOOD_NEARLY_ALL = 0.15;
     private static final int ATTEMPTS = 3;
-    /** Looking up shaper curves takes as long as a grid's interpolation: they must better the error by this much. */
+    /** A grid that is this near to the limit goes there at once: one step more would fill nearly the same again. */
+    private static final double NEARLY = 1.2;
+    /** Looking up shaper curves takes half as long as a grid's interpolation: they must better the mean error by this much. */
     private static final double SHAPERS_COST = 1.6;
     /** The error falls somewhere between the first power of the cell (at kinks) and the second (where the chain is smooth). */
     private static final double ORDER = 1.5;
@@ -58,13 +60,8 @@ final class GridBaker {
     Baked bake(int mostSide) {
         Tried best = first(mostSide);
         for (int attempt = 1; attempt < ATTEMPTS && best.score() > 1; attempt++) {
-            int before = best.baked.side();
-            double needed = 1 + Math.ceil((before - 1) * Math.max(1.2, Math.pow(best.score(), 1 / ORDER)));
-            if (needed > 1.5 * mostSide || before >= best.shape.side(mostSide, mostSide)) {
-                break;
-            }
-            Tried next = filled(best.shape, best.shape.side((int) needed, mostSide));
-            if (next.baked.side() == before || next.score() >= best.score()) {
+            Tried next = finer(best, mostSide);
+            if (next.score() >= best.score()) {
                 break;
             }
             best = next;
@@ -72,13 +69,23 @@ final class GridBaker {
         return best.baked;
     }
 
-    /** The shape that does best on a small grid. */
+    /** As fine as this one's error asks for; this one itself where the limit forbids that. */
+    private Tried finer(Tried last, int mostSide) {
+        double needed = 1 + Math.ceil((last.baked.side() - 1) * Math.max(1.2, Math.pow(last.score(), 1 / ORDER)));
+        if (needed > 1.5 * mostSide) {
+            return last;
+        }
+        int side = last.shape.side(needed * NEARLY < mostSide ? (int) needed : mostSide, mostSide);
+        return side <= last.baked.side() ? last : filled(last.shape, side);
+    }
+
+    /** The shape that does best on a small grid, by the mean: the few worst colours of a sample are a matter of luck at this size. */
     private Tried first(int mostSide) {
         List<Shape> shapes = Shape.candidates(chain, inputs, outputs, look);
         Tried best = filled(shapes.get(0), shapes.get(0).side(FIRST_SIDE[inputs], mostSide));
         for (Shape shape : shapes.subList(1, shapes.size())) {
             Tried tried = filled(shape, shape.side(FIRST_SIDE[inputs], mostSide));
-            if (tried.score() * SHAPERS_COST < best.score()) {
+            if (tried.baked.mean() * SHAPERS_COST < best.baked.mean()) {
                 best = tried;
             }
         }

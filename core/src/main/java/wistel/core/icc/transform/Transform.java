@@ -13,7 +13,9 @@ import wistel.core.icc.stage.Chain;
  * <p>Samples: device values 0 to 65535 (or 255, or 1.0); L*a*b* as {@link wistel.core.icc.profile.LabCode}; XYZ 0 to 1.99997 as u1Fixed15.
  */
 public final class Transform {
-    private static final int BLOCK = 256;
+    /** Pixels through the chain at once, and pixels that are widened or woven at once for the fast form, whose loops each take room of their own. */
+    private static final int CHAIN_BLOCK = 256;
+    private static final int BLOCK = 8192;
     /** Large enough that handing a strip to a thread costs nothing, small enough that two threads finish together. */
     private static final int STRIP = 16384;
 
@@ -66,9 +68,9 @@ public final class Transform {
 
     /** Interleaved 16-bit pixels through the chain. */
     public void exact(char[] in, int inAt, char[] out, int outAt, int pixels) {
-        double[] work = new double[BLOCK * Chain.STRIDE];
-        for (int done = 0; done < pixels; done += BLOCK) {
-            int count = Math.min(BLOCK, pixels - done);
+        double[] work = new double[CHAIN_BLOCK * Chain.STRIDE];
+        for (int done = 0; done < pixels; done += CHAIN_BLOCK) {
+            int count = Math.min(CHAIN_BLOCK, pixels - done);
             for (int p = 0, i = inAt + done * inputs(); p < count; p++) {
                 for (int c = 0; c < inputs(); c++) {
                     work[p * Chain.STRIDE + c] = in[i++] / 65535.0;
@@ -85,9 +87,9 @@ public final class Transform {
 
     /** Interleaved pixels of floats, 0 to 1, through the chain. */
     public void exact(float[] in, int inAt, float[] out, int outAt, int pixels) {
-        double[] work = new double[BLOCK * Chain.STRIDE];
-        for (int done = 0; done < pixels; done += BLOCK) {
-            int count = Math.min(BLOCK, pixels - done);
+        double[] work = new double[CHAIN_BLOCK * Chain.STRIDE];
+        for (int done = 0; done < pixels; done += CHAIN_BLOCK) {
+            int count = Math.min(CHAIN_BLOCK, pixels - done);
             for (int p = 0, i = inAt + done * inputs(); p < count; p++) {
                 for (int c = 0; c < inputs(); c++) {
                     work[p * Chain.STRIDE + c] = in[i++];
