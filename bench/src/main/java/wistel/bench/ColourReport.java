@@ -17,9 +17,9 @@ import wistel.core.icc.kernel.Kernels;
 final class ColourReport {
     private final Map<String, Double> medians = new HashMap<>();
 
-    static void run() throws RunnerException {
+    static void run() throws Exception {
         ColourReport report = new ColourReport();
-        System.out.println("measuring, about eight minutes ...");
+        System.out.println("measuring, about nine minutes ...");
         report.measure("best", "");
         if (!Kernels.best().name().equals(Kernels.SCALAR.name())) {
             report.measure("scalar", "-D" + Kernels.PROPERTY + "=scalar");
@@ -46,7 +46,7 @@ final class ColourReport {
         return medians.getOrDefault(family + " " + method + " " + through, medians.getOrDefault("best " + method + " " + through, Double.NaN));
     }
 
-    private void print() {
+    private void print() throws Exception {
         List<String> lines = new ArrayList<>();
         lines.add(String.format(Locale.ROOT, "%nsRGB16 to 16 bits, 2400 x 1600, medians; loops: %s, %s; %d processors", Kernels.best().name(), Kernels.SCALAR.name(), Runtime.getRuntime().availableProcessors()));
         lines.add(String.format("%-12s %18s %18s %18s %18s %10s %10s %12s %12s", "through", "vector 1 thread", "vector all", "scalar 1 thread", "scalar all", "exact", "JDK CMM", "scalar/JDK", "vector/JDK"));
@@ -59,7 +59,7 @@ final class ColourReport {
         }
         lines.add("");
         for (String through : new String[] {"matrix", "rgb-table", "cmyk-table"}) {
-            lines.add(String.format(Locale.ROOT, "compile %-12s %8.1f ms", through, median("best", "compile", through)));
+            lines.add(String.format(Locale.ROOT, "%-12s compile %6.1f ms; all processors over one thread, measured in turn: %.2f times", through, median("best", "compile", through), Scaling.median(through)));
         }
         for (String through : new String[] {"rgb-table", "cmyk-table"}) {
             lines.add(String.format(Locale.ROOT, "%-12s proof of the view: vector %.1f ms, scalar %.1f ms (compile %.1f ms); gamut map: vector %.1f ms, scalar %.1f ms (compile %.1f ms); all processors", through,

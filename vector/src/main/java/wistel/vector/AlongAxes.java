@@ -3,6 +3,7 @@ package wistel.vector;
 import static wistel.vector.Lanes.PAIR;
 import static wistel.vector.Planes.BLOCK;
 
+import java.util.List;
 import jdk.incubator.vector.FloatVector;
 import wistel.core.icc.kernel.Cube;
 import wistel.core.icc.kernel.Kernel;
@@ -14,22 +15,16 @@ final class AlongAxes extends CubeLanes {
     }
 
     @Override
-    void lanes(char[] in, int inAt, char[] out, int outAt, int pixels) {
-        int outputs = outputs();
-        int[][] planes = new int[3][BLOCK];
-        float[][] parts = new float[3][BLOCK];
+    List<Loop> loops(Strip strip) {
+        int[] x = new int[BLOCK];
+        int[] y = new int[BLOCK];
+        int[] z = new int[BLOCK];
         int[] origins = new int[BLOCK];
-        char[] codes = new char[outputs * BLOCK + 2 * Nodes.WIDTH];
-        for (int done = 0; done < pixels; done += BLOCK) {
-            int count = Math.min(BLOCK, pixels - done);
-            Planes.apart(in, inAt + 3 * done, planes[0], planes[1], planes[2], count);
-            Nodes.origins(planes[0], planes[1], planes[2], side, origins, count);
-            for (int c = 0; c < 3; c++) {
-                Nodes.parts(planes[c], side, parts[c], count);
-            }
-            sum(origins, parts[0], parts[1], parts[2], codes, count);
-            System.arraycopy(codes, 0, out, outAt + outputs * done, outputs * count);
-        }
+        float[][] parts = new float[3][BLOCK];
+        char[] codes = new char[outputs() * BLOCK + 2 * Nodes.WIDTH];
+        return List.of(n -> Planes.apart(strip.in, strip.inAt, x, y, z, n), n -> Nodes.origins(x, y, z, side, origins, n), n -> Nodes.parts(x, side, parts[0], n),
+            n -> Nodes.parts(y, side, parts[1], n), n -> Nodes.parts(z, side, parts[2], n), n -> sum(origins, parts[0], parts[1], parts[2], codes, n),
+            n -> System.arraycopy(codes, 0, strip.out, strip.outAt, outputs() * n));
     }
 
     /** A node and the next one along the last axis lie side by side: one vector takes both, and its halves are added last. */

@@ -24,34 +24,51 @@ final class Cells {
     private final int[][] keys = new int[3][BLOCK];
     private final float[][] parts = new float[3][BLOCK];
     private final int[] origin = new int[BLOCK];
+    private final int[] xs;
+    private final int[] ys;
+    private final int[] zs;
     private final int side;
     private final int stepX;
     private final int diagonal;
 
-    Cells(int side) {
+    /** @param xs with the others: where the codes of three inputs will stand, block after block */
+    Cells(int side, int[] xs, int[] ys, int[] zs) {
+        this.xs = xs;
+        this.ys = ys;
+        this.zs = zs;
         this.side = side;
         this.stepX = side * side;
         this.diagonal = stepX + side + 1;
     }
 
-    /** From the codes of three inputs. */
-    void find(int[] xs, int[] ys, int[] zs, int count) {
+    // Loops, in the order in which they build on one another.
+
+    void origins(int count) {
         Nodes.origins(xs, ys, zs, side, origin, count);
+    }
+
+    /** Only where there is a fourth input before these: its cell moves every corner. */
+    void shift(int[] first, int count) {
+        int step = side * stepX;
+        for (int p = 0; p < count; p += N) {
+            cell(Nodes.place(IntVector.fromArray(INTS, first, p), side - 1)).mul(step).add(IntVector.fromArray(INTS, origin, p)).intoArray(origin, p);
+        }
+    }
+
+    void keys(int count) {
         key(xs, stepX, keys[0], count);
         key(ys, side, keys[1], count);
         key(zs, 1, keys[2], count);
-        sort(keys[0], keys[1], keys[2], count);
-        place(count);
-        for (int k = 0; k < 3; k++) {
-            part(keys[k], parts[k], count);
-        }
-        weigh(parts[0], parts[1], parts[2], count);
     }
 
     private void key(int[] codes, int step, int[] keys, int count) {
         for (int p = 0; p < count; p += N) {
             Nodes.key(Nodes.place(IntVector.fromArray(INTS, codes, p), side - 1), step).intoArray(keys, p);
         }
+    }
+
+    void sort(int count) {
+        sort(keys[0], keys[1], keys[2], count);
     }
 
     private static void sort(int[] xs, int[] ys, int[] zs, int count) {
@@ -67,15 +84,7 @@ final class Cells {
         }
     }
 
-    /** The fourth input's cell moves every corner. */
-    void shift(int[] first, int step, int count) {
-        for (int p = 0; p < count; p += N) {
-            cell(Nodes.place(IntVector.fromArray(INTS, first, p), side - 1)).mul(step).add(IntVector.fromArray(INTS, origin, p)).intoArray(origin, p);
-        }
-        place(count);
-    }
-
-    private void place(int count) {
+    void place(int count) {
         for (int p = 0; p < count; p += N) {
             IntVector near = IntVector.fromArray(INTS, origin, p);
             IntVector far = near.add(diagonal);
@@ -86,11 +95,21 @@ final class Cells {
         }
     }
 
+    void parts(int count) {
+        for (int k = 0; k < 3; k++) {
+            part(keys[k], parts[k], count);
+        }
+    }
+
     private static void part(int[] keys, float[] parts, int count) {
         for (int p = 0; p < count; p += N) {
             IntVector fraction = IntVector.fromArray(INTS, keys, p).lanewise(LSHR, 15);
             ((FloatVector) fraction.convertShape(I2F, FLOATS, 0)).mul(1f / Cube.FULL).intoArray(parts, p);
         }
+    }
+
+    void weigh(int count) {
+        weigh(parts[0], parts[1], parts[2], count);
     }
 
     private void weigh(float[] bigs, float[] mids, float[] smalls, int count) {

@@ -2,6 +2,7 @@ package wistel.vector;
 
 import static wistel.vector.Planes.BLOCK;
 
+import java.util.List;
 import jdk.incubator.vector.FloatVector;
 import wistel.core.icc.kernel.Cube;
 import wistel.core.icc.kernel.Kernel;
@@ -13,21 +14,17 @@ final class JoinedTetrahedra extends CubeLanes {
     }
 
     @Override
-    void lanes(char[] in, int inAt, char[] out, int outAt, int pixels) {
-        int outputs = outputs();
-        int[][] planes = new int[4][BLOCK];
+    List<Loop> loops(Strip strip) {
+        int[] first = new int[BLOCK];
+        int[] x = new int[BLOCK];
+        int[] y = new int[BLOCK];
+        int[] z = new int[BLOCK];
         float[] parts = new float[BLOCK];
-        char[] codes = new char[outputs * BLOCK + Nodes.WIDTH];
-        Cells cells = new Cells(side);
-        for (int done = 0; done < pixels; done += BLOCK) {
-            int count = Math.min(BLOCK, pixels - done);
-            Planes.apart(in, inAt + 4 * done, planes[0], planes[1], planes[2], planes[3], count);
-            cells.find(planes[1], planes[2], planes[3], count);
-            cells.shift(planes[0], side * side * side, count);
-            Nodes.parts(planes[0], side, parts, count);
-            sum(cells, parts, codes, count);
-            System.arraycopy(codes, 0, out, outAt + outputs * done, outputs * count);
-        }
+        Cells cells = new Cells(side, x, y, z);
+        char[] codes = new char[outputs() * BLOCK + Nodes.WIDTH];
+        return List.of(n -> Planes.apart(strip.in, strip.inAt, first, x, y, z, n), cells::origins, n -> cells.shift(first, n), cells::keys, cells::sort, cells::place, cells::parts,
+            cells::weigh, n -> Nodes.parts(first, side, parts, n), n -> sum(cells, parts, codes, n),
+            n -> System.arraycopy(codes, 0, strip.out, strip.outAt, outputs() * n));
     }
 
     private void sum(Cells cells, float[] parts, char[] codes, int count) {

@@ -6,6 +6,8 @@ import static wistel.vector.Lanes.LONGS;
 import static wistel.vector.Lanes.N;
 import static wistel.vector.Planes.BLOCK;
 
+import java.util.ArrayList;
+import java.util.List;
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.IntVector;
 import jdk.incubator.vector.LongVector;
@@ -34,22 +36,20 @@ final class LabToLightLanes extends LaneKernel {
     }
 
     @Override
-    void lanes(char[] in, int inAt, char[] out, int outAt, int pixels) {
+    List<Loop> loops(Strip strip) {
         int[][] codes = new int[3][BLOCK];
         float[][] values = new float[3][BLOCK];
         long[] lines = new long[BLOCK];
-        for (int done = 0; done < pixels; done += BLOCK) {
-            int count = Math.min(BLOCK, pixels - done);
-            Planes.apart(in, inAt + 3 * done, codes[0], codes[1], codes[2], count);
-            xyz(codes, values, count);
-            Planes.mix(matrix, values, count);
-            for (int c = 0; c < 3; c++) {
-                entries(values[c], codes[c], count);
-                fetch(light.last()[c].lines(), codes[c], lines, count);
-                follow(lines, values[c], codes[c], count);
-            }
-            Planes.together(codes[0], codes[1], codes[2], out, outAt + 3 * done, count);
+        List<Loop> loops = new ArrayList<>(List.of(n -> Planes.apart(strip.in, strip.inAt, codes[0], codes[1], codes[2], n), n -> xyz(codes, values, n),
+            n -> Planes.mix(matrix, values, n)));
+        for (int c = 0; c < 3; c++) {
+            float[] channel = values[c];
+            int[] entries = codes[c];
+            long[] table = light.last()[c].lines();
+            loops.addAll(List.of(n -> entries(channel, entries, n), n -> fetch(table, entries, lines, n), n -> follow(lines, channel, entries, n)));
         }
+        loops.add(n -> Planes.together(codes[0], codes[1], codes[2], strip.out, strip.outAt, n));
+        return loops;
     }
 
     /** L*a*b* codes to XYZ over its white. */
@@ -95,7 +95,7 @@ final class LabToLightLanes extends LaneKernel {
             FloatVector a = LongVector.fromArray(LONGS, lines, p).reinterpretAsFloats();
             FloatVector b = LongVector.fromArray(LONGS, lines, p + N / 2).reinterpretAsFloats();
             FloatVector code = Lanes.even(a, b).add(Lanes.odd(a, b).mul(FloatVector.fromArray(FLOATS, parts, p)));
-            ((IntVector) code.add(0.5f).convertShape(VectorOperators.F2I, INTS, 0)).intoArray(codes, p);
+            Lanes.rounded(code).intoArray(codes, p);
         }
     }
 }

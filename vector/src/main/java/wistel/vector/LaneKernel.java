@@ -1,5 +1,8 @@
 package wistel.vector;
 
+import static wistel.vector.Planes.BLOCK;
+
+import java.util.List;
 import wistel.core.icc.kernel.Kernel;
 
 /**
@@ -25,8 +28,21 @@ abstract class LaneKernel implements Kernel {
         return outputs;
     }
 
+    /** What is done to a block, in this order, with room of its own for what lies between. */
+    abstract List<Loop> loops(Strip strip);
+
     /** Whole vectors of pixels. */
-    abstract void lanes(char[] in, int inAt, char[] out, int outAt, int pixels);
+    final void lanes(char[] in, int inAt, char[] out, int outAt, int pixels) {
+        Strip strip = new Strip(in, out);
+        Loop[] loops = loops(strip).toArray(Loop[]::new);
+        for (int done = 0; done < pixels; done += BLOCK) {
+            strip.inAt = inAt + inputs * done;
+            strip.outAt = outAt + outputs * done;
+            for (Loop loop : loops) {
+                loop.over(Math.min(BLOCK, pixels - done));
+            }
+        }
+    }
 
     /** Bytes of its own tables. */
     abstract long own();

@@ -49,6 +49,17 @@ final class Lanes {
     private static final VectorMask<Integer> APART_2_SECOND = mask(i -> (3 * i + 2) / N == 1);
     private static final VectorMask<Integer> APART_2_THIRD = mask(i -> (3 * i + 2) / N == 2);
 
+    /**
+     * 2^23: a float this large has no fraction, so adding it to a code rounds the code into the lowest bits. JDK 17 has no quick conversion from
+     * floats to integers.
+     */
+    private static final float ROUND = 1 << 23;
+
+    /** Codes, or anything from 0 to 2^23, to the nearest integers. */
+    static IntVector rounded(FloatVector codes) {
+        return codes.add(ROUND).reinterpretAsInts().and(0x7FFFFF);
+    }
+
     static IntVector load(char[] in, int at) {
         // sign-extended, then cut: the conversion that extends with zeros fails on JDK 17 until it is compiled
         return ((IntVector) ShortVector.fromCharArray(HALF, in, at).convertShape(VectorOperators.S2I, INTS, 0)).and(0xFFFF);
@@ -119,17 +130,15 @@ final class Lanes {
 
     /** One node, or the sum over some. */
     static final VectorSpecies<Float> NODE = FloatVector.SPECIES_128;
-    private static final VectorSpecies<Integer> NODE_INTS = IntVector.SPECIES_128;
     private static final VectorSpecies<Short> NODE_SHORTS = ShortVector.SPECIES_64;
 
     /** Rounded to codes. Four are written, whether or not the last is wanted. */
     static void storeNode(FloatVector codes, char[] out, int at) {
-        ((ShortVector) codes.add(0.5f).convertShape(VectorOperators.F2I, NODE_INTS, 0).convertShape(VectorOperators.I2S, NODE_SHORTS, 0)).intoCharArray(out, at);
+        ((ShortVector) codes.add(ROUND).reinterpretAsInts().convertShape(VectorOperators.I2S, NODE_SHORTS, 0)).intoCharArray(out, at);
     }
 
     /** Two nodes side by side. */
     static final VectorSpecies<Float> PAIR = FloatVector.SPECIES_256;
-    private static final VectorSpecies<Integer> PAIR_INTS = IntVector.SPECIES_256;
     private static final VectorSpecies<Short> PAIR_SHORTS = ShortVector.SPECIES_128;
     private static final VectorMask<Float> SECOND = VectorMask.fromLong(PAIR, 0xF0);
     private static final VectorShuffle<Float> SWAPPED = VectorShuffle.fromOp(PAIR, i -> i ^ 4);
@@ -137,7 +146,7 @@ final class Lanes {
     /** The place {@code part} between two nodes, rounded to codes. Eight are written; only the first four, or three, are wanted. */
     static void storePair(FloatVector pair, float part, char[] out, int at) {
         FloatVector weighted = pair.mul(FloatVector.broadcast(PAIR, 1 - part).blend(part, SECOND));
-        FloatVector codes = weighted.add(weighted.rearrange(SWAPPED)).add(0.5f);
-        ((ShortVector) codes.convertShape(VectorOperators.F2I, PAIR_INTS, 0).convertShape(VectorOperators.I2S, PAIR_SHORTS, 0)).intoCharArray(out, at);
+        FloatVector codes = weighted.add(weighted.rearrange(SWAPPED)).add(ROUND);
+        ((ShortVector) codes.reinterpretAsInts().convertShape(VectorOperators.I2S, PAIR_SHORTS, 0)).intoCharArray(out, at);
     }
 }

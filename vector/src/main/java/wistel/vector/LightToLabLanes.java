@@ -5,6 +5,7 @@ import static wistel.vector.Lanes.INTS;
 import static wistel.vector.Lanes.N;
 import static wistel.vector.Planes.BLOCK;
 
+import java.util.List;
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.IntVector;
 import jdk.incubator.vector.VectorOperators;
@@ -13,8 +14,8 @@ import wistel.core.icc.kernel.LightToLab;
 /** {@link LightToLab} in single precision, which is good for a hundredth of a code. */
 final class LightToLabLanes extends LaneKernel {
     private static final float EPSILON = 216f / 24389;
-    /** The bits of 1.0f times 4/3, less what makes the guess wrong by as much above as below. */
-    private static final float INVERSE_ROOT_OF_ONE = 0x54A21D2A;
+    /** The upper bits of 1.0f times 4/3, less what makes the guess wrong by as much above as below. */
+    private static final float INVERSE_ROOT_OF_ONE = 0x54A21D;
 
     private final LightToLab light;
     private final float[] matrix;
@@ -31,21 +32,17 @@ final class LightToLabLanes extends LaneKernel {
     }
 
     @Override
-    void lanes(char[] in, int inAt, char[] out, int outAt, int pixels) {
+    List<Loop> loops(Strip strip) {
         int[][] codes = new int[3][BLOCK];
         float[][] values = new float[3][BLOCK];
-        for (int done = 0; done < pixels; done += BLOCK) {
-            int count = Math.min(BLOCK, pixels - done);
-            Planes.apart(in, inAt + 3 * done, codes[0], codes[1], codes[2], count);
-            for (int c = 0; c < 3; c++) {
-                look(light.first()[c], codes[c], values[c], count);
-            }
-            Planes.mix(matrix, values, count);
-            for (int c = 0; c < 3; c++) {
-                compress(values[c], count);
-            }
-            code(values, codes, count);
-            Planes.together(codes[0], codes[1], codes[2], out, outAt + 3 * done, count);
+        return List.of(n -> Planes.apart(strip.in, strip.inAt, codes[0], codes[1], codes[2], n), n -> look(codes, values, n), n -> Planes.mix(matrix, values, n),
+            n -> compress(values[0], n), n -> compress(values[1], n), n -> compress(values[2], n), n -> code(values, codes, n),
+            n -> Planes.together(codes[0], codes[1], codes[2], strip.out, strip.outAt, n));
+    }
+
+    private void look(int[][] codes, float[][] values, int count) {
+        for (int c = 0; c < 3; c++) {
+            look(light.first()[c], codes[c], values[c], count);
         }
     }
 
@@ -70,8 +67,8 @@ final class LightToLabLanes extends LaneKernel {
      * wrong by less than 4 %, three steps reach single precision.
      */
     private static FloatVector cubeRoot(FloatVector t) {
-        FloatVector third = ((FloatVector) t.reinterpretAsInts().convertShape(VectorOperators.I2F, FLOATS, 0)).mul(-1 / 3f).add(INVERSE_ROOT_OF_ONE);
-        FloatVector r = ((IntVector) third.convertShape(VectorOperators.F2I, INTS, 0)).reinterpretAsFloats();
+        FloatVector upper = (FloatVector) t.reinterpretAsInts().lanewise(VectorOperators.LSHR, 8).convertShape(VectorOperators.I2F, FLOATS, 0);
+        FloatVector r = Lanes.rounded(upper.mul(-1 / 3f).add(INVERSE_ROOT_OF_ONE)).lanewise(VectorOperators.LSHL, 8).reinterpretAsFloats();
         r = closer(t, closer(t, closer(t, r)));
         return r.mul(r).mul(t);
     }
@@ -94,6 +91,6 @@ final class LightToLabLanes extends LaneKernel {
     }
 
     private static IntVector rounded(FloatVector v) {
-        return (IntVector) v.max(0).min(65535).add(0.5f).convertShape(VectorOperators.F2I, INTS, 0);
+        return Lanes.rounded(v.max(0).min(65535));
     }
 }

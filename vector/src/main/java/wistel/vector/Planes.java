@@ -9,8 +9,7 @@ import jdk.incubator.vector.IntVector;
 import jdk.incubator.vector.VectorOperators;
 
 /**
- * Interleaved 16-bit pixels taken apart into one array of 32-bit codes for each channel, and put together again, a block at a time. The
- * loops here and over the planes are kept short on purpose: a long one outgrows what the compiler inlines, and then vectors turn into objects.
+ * Interleaved 16-bit pixels taken apart into one array of 32-bit codes for each channel, and put together again, a block at a time.
  */
 final class Planes {
     /** Pixels in a block: all planes of one stay in the nearest cache. */

@@ -2,6 +2,7 @@ package wistel.vector;
 
 import static wistel.vector.Planes.BLOCK;
 
+import java.util.List;
 import wistel.core.icc.kernel.Cube;
 import wistel.core.icc.kernel.Kernel;
 
@@ -12,18 +13,14 @@ final class Tetrahedra extends CubeLanes {
     }
 
     @Override
-    void lanes(char[] in, int inAt, char[] out, int outAt, int pixels) {
-        int outputs = outputs();
-        int[][] planes = new int[3][BLOCK];
-        char[] codes = new char[outputs * BLOCK + Nodes.WIDTH];
-        Cells cells = new Cells(side);
-        for (int done = 0; done < pixels; done += BLOCK) {
-            int count = Math.min(BLOCK, pixels - done);
-            Planes.apart(in, inAt + 3 * done, planes[0], planes[1], planes[2], count);
-            cells.find(planes[0], planes[1], planes[2], count);
-            sum(cells, codes, count);
-            System.arraycopy(codes, 0, out, outAt + outputs * done, outputs * count);
-        }
+    List<Loop> loops(Strip strip) {
+        int[] x = new int[BLOCK];
+        int[] y = new int[BLOCK];
+        int[] z = new int[BLOCK];
+        Cells cells = new Cells(side, x, y, z);
+        char[] codes = new char[outputs() * BLOCK + Nodes.WIDTH];
+        return List.of(n -> Planes.apart(strip.in, strip.inAt, x, y, z, n), cells::origins, cells::keys, cells::sort, cells::place, cells::parts, cells::weigh,
+            n -> sum(cells, codes, n), n -> System.arraycopy(codes, 0, strip.out, strip.outAt, outputs() * n));
     }
 
     private void sum(Cells cells, char[] codes, int count) {
