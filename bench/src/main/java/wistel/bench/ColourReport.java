@@ -59,7 +59,7 @@ final class ColourReport {
         }
         lines.add("");
         for (String through : new String[] {"matrix", "rgb-table", "cmyk-table"}) {
-            lines.add(String.format(Locale.ROOT, "%-12s compile %6.1f ms; all processors over one thread, measured in turn: %.2f times", through, median("best", "compile", through), Scaling.median(through)));
+            lines.add(String.format(Locale.ROOT, "%-12s compile %6.1f ms; all processors over one thread, best runs taken in turn: %.2f times", through, median("best", "compile", through), Scaling.of(through)));
         }
         for (String through : new String[] {"rgb-table", "cmyk-table"}) {
             lines.add(String.format(Locale.ROOT, "%-12s proof of the view: vector %.1f ms, scalar %.1f ms (compile %.1f ms); gamut map: vector %.1f ms, scalar %.1f ms (compile %.1f ms); all processors", through,

@@ -3,6 +3,7 @@ package wistel.vector;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.SplittableRandom;
+import java.util.stream.IntStream;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -116,5 +117,53 @@ public class VectorKernelsTest {
             }
         }
         assertThat(off).isZero();
+    }
+
+    private static LabToLight nowhere(double factor) {
+        return new LabToLight(new double[] {factor, 0, 0, 0, factor, 0, 0, 0, factor}, new double[3], root(), LabCodes.INNER);
+    }
+
+    /** A damaged display's matrix may hold anything: what is no light is dark or full, never a place outside a table. */
+    @Test
+    public void lightsThatAreNoNumbersStayInsideTheTables() {
+        char[] in = pixels(3);
+        char[] out = new char[in.length];
+        for (double factor : new double[] {Double.NaN, Double.POSITIVE_INFINITY, -1e30, 1e30}) {
+            vector.fromLab(nowhere(factor)).apply(in, 0, out, 0, PIXELS);
+        }
+        assertThat((int) out[3 * 7]).isIn(0, 65535);
+    }
+
+    /** A kernel holds nothing of a call: several threads use one, each on strips of its own. */
+    @Test
+    public void oneKernelServesSeveralThreads() {
+        char[] nodes = new char[3 * 17 * 17 * 17];
+        SplittableRandom random = new SplittableRandom(17);
+        for (int i = 0; i < nodes.length; i++) {
+            nodes[i] = (char) random.nextInt(65536);
+        }
+        Kernel kernel = vector.over(new Cube(3, 3, 17, nodes, false));
+        char[] in = pixels(3);
+        char[] once = new char[in.length];
+        kernel.apply(in, 0, once, 0, PIXELS);
+        char[] together = new char[in.length];
+        int strip = 160;
+        IntStream.range(0, (PIXELS + strip - 1) / strip).parallel().forEach(s ->
+            kernel.apply(in, 3 * strip * s, together, 3 * strip * s, Math.min(strip, PIXELS - strip * s)));
+        for (int i = 0; i < in.length; i++) {
+            // a strip's last few pixels take the scalar twin
+            assertThat(Math.abs(together[i] - once[i])).isLessThanOrEqualTo(1);
+        }
+    }
+
+    /** A picture may be turned in its own array. */
+    @Test
+    public void pixelsMayBeReplacedInPlace() {
+        LabToLight light = new LabToLight(wistel.core.colour.Matrix3.inverse(MATRIX), new double[3], root(), LabCodes.INNER);
+        char[] in = pixels(3);
+        char[] out = new char[in.length];
+        vector.fromLab(light).apply(in, 0, out, 0, PIXELS);
+        vector.fromLab(light).apply(in, 0, in, 0, PIXELS);
+        assertThat(in).isEqualTo(out);
     }
 }

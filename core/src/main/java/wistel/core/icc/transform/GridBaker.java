@@ -22,8 +22,8 @@ final class GridBaker {
     private static final int ATTEMPTS = 3;
     /** A grid that is this near to the limit goes there at once: one step more would fill nearly the same again. */
     private static final double NEARLY = 1.2;
-    /** Looking up shaper curves takes half as long as a grid's interpolation: they must better the mean error by this much. */
-    private static final double SHAPERS_COST = 1.6;
+    /** Looking up shaper curves takes half as long as a grid's interpolation, and the worst of a sample's colours are partly luck: they must better the error by this much. */
+    private static final double SHAPERS_COST = 2.5;
     /** The error falls somewhere between the first power of the cell (at kinks) and the second (where the chain is smooth). */
     private static final double ORDER = 1.5;
     private static final int[] FIRST_SIDE = {0, 0, 0, 17, 9};
@@ -79,13 +79,13 @@ final class GridBaker {
         return side <= last.baked.side() ? last : filled(last.shape, side);
     }
 
-    /** The shape that does best on a small grid, by the mean: the few worst colours of a sample are a matter of luck at this size. */
+    /** The shape that does best on a small grid. */
     private Tried first(int mostSide) {
         List<Shape> shapes = Shape.candidates(chain, inputs, outputs, look);
         Tried best = filled(shapes.get(0), shapes.get(0).side(FIRST_SIDE[inputs], mostSide));
         for (Shape shape : shapes.subList(1, shapes.size())) {
             Tried tried = filled(shape, shape.side(FIRST_SIDE[inputs], mostSide));
-            if (tried.baked.mean() * SHAPERS_COST < best.baked.mean()) {
+            if (tried.score() * (shape.isStraight() ? 1 : SHAPERS_COST) < best.score()) {
                 best = tried;
             }
         }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.SplittableRandom;
+import java.util.function.DoubleUnaryOperator;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import wistel.core.colour.D50;
@@ -122,16 +123,56 @@ public class KernelTest {
         assertThat(out[2] / 257.0 - 128).isCloseTo(wanted[2], within(0.01));
     }
 
-    /** A table over the logarithm of light follows a steep root to a hundredth of a code, from no light at all up to full. */
-    @Test
-    public void aLightTableFollowsItsCurveInTheDark() {
-        LightTable table = new LightTable(light -> Math.pow(light, 1 / 2.4));
+    @DataProvider
+    Object[][] displayCurves() {
+        DoubleUnaryOperator srgb = x -> x <= 0.0031308 ? 12.92 * x : 1.055 * Math.pow(x, 1 / 2.4) - 0.055; // IEC 61966-2-1
+        return new Object[][] {{srgb}, {(DoubleUnaryOperator) x -> Math.pow(x, 1 / 1.8)}, {(DoubleUnaryOperator) x -> Math.pow(x, 1 / 2.2)}, {(DoubleUnaryOperator) x -> Math.pow(x, 1 / 2.6)},
+            {DoubleUnaryOperator.identity()}};
+    }
+
+    /** A table over the logarithm of light follows each curve to an eighth of a code, and rounding, from no light at all up to full; it never falls. */
+    @Test(dataProvider = "displayCurves")
+    public void aLightTableFollowsItsCurve(DoubleUnaryOperator curve) {
+        LightTable table = new LightTable(curve);
         assertThat((int) table.code(0)).isZero();
         assertThat((int) table.code(1)).isEqualTo(65535);
+        assertThat((int) table.code(2)).isEqualTo(65535);
         assertThat((int) table.code(-1)).isZero();
-        for (double light = 1e-9; light < 1; light *= 1.37) {
-            assertThat((double) table.code(light)).isCloseTo(65535 * Math.pow(light, 1 / 2.4), within(0.52));
+        assertThat((int) table.code(Double.NaN)).isZero();
+        int last = 0;
+        for (double light = 1e-9; light < 1; light *= 1.0037) {
+            int code = table.code(light);
+            assertThat((double) code).isCloseTo(65535 * curve.applyAsDouble(light), within(0.63));
+            assertThat(code).isGreaterThanOrEqualTo(last);
+            last = code;
         }
+    }
+
+    /** Kernels work through blocks of their own size; where one ends must not show. */
+    @Test
+    public void stripsOfAnyLengthAndStartGiveTheSameCodes() {
+        char[] nodes = new char[3 * 9 * 9 * 9];
+        SplittableRandom random = new SplittableRandom(6);
+        for (int i = 0; i < nodes.length; i++) {
+            nodes[i] = (char) random.nextInt(65536);
+        }
+        Kernel cube = Kernels.SCALAR.over(new Cube(3, 3, 9, nodes, false));
+        char[] straight = identity();
+        Kernel whole = new Sequence(new Shaped(cube, 3, new char[][] {straight, straight, straight}, new char[0][]), cube, 3, 3, 3);
+        int pixels = 20_000;
+        char[] in = new char[3 * pixels];
+        for (int i = 0; i < in.length; i++) {
+            in[i] = (char) random.nextInt(65536);
+        }
+        char[] once = new char[in.length];
+        whole.apply(in, 0, once, 0, pixels);
+        char[] inParts = new char[in.length];
+        for (int from = 0, step = 1; from < pixels; from += step, step = Math.min(pixels - from, 3 * step + 1)) {
+            whole.apply(in, 3 * from, inParts, 3 * from, step);
+        }
+        assertThat(inParts).isEqualTo(once);
+        whole.apply(in, 0, in, 0, pixels);
+        assertThat(in).as("in place").isEqualTo(once);
     }
 
     @Test

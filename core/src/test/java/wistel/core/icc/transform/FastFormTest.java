@@ -33,6 +33,32 @@ public class FastFormTest {
         assertThat(TransformCompiler.toLab(fiveInks()).baked().kernel()).as("five inks: the chain itself").isEmpty();
     }
 
+    /** Shaper curves pay where a source counts light itself; where it counts nearly lightness, they would only cost their lookups. */
+    @Test
+    public void shaperCurvesServeASourceThatCountsLight() {
+        ProfileWriter linear = ProfileWriter.of(StandardSpaces.SRGB);
+        for (String curve : List.of("rTRC", "gTRC", "bTRC")) {
+            linear.tag(curve, TagWriter.sampled());
+        }
+        Transform t = TransformCompiler.convert(ProfileReader.read(linear.write()), MadeProfiles.printer(), Intent.RELATIVE, true);
+        assertThat(t.baked().kind()).contains("lightness before");
+        assertPromise(t);
+        assertThat(TransformCompiler.convert(StandardSpaces.SRGB, MadeProfiles.printer(), Intent.RELATIVE, true).baked().kind()).doesNotContain("before");
+    }
+
+    /** A proof's grid stops at L*a*b*, and arithmetic takes it from there to the display, whichever view is wanted. */
+    @Test
+    public void proofsAreAGridAndArithmeticAfterIt() {
+        for (IccProfile printer : List.of(MadeProfiles.printer(), FoundProfiles.press())) {
+            for (ProofView view : ProofView.values()) {
+                Baked baked = TransformCompiler.proof(StandardSpaces.SRGB, printer, Intent.RELATIVE, true, view, StandardSpaces.SRGB).baked();
+                assertThat(baked.kind()).as(view.name()).endsWith("then L*a*b* to light");
+                assertThat(baked.side()).isBetween(33, 97);
+                assertThat(baked.keepsItsPromise()).as(baked.toString()).isTrue();
+            }
+        }
+    }
+
     /** A device of five inks: L* falls with their sum. */
     private static IccProfile fiveInks() {
         char[] nodes = new char[3 * 32];
