@@ -128,9 +128,9 @@ public final class PictureFile {
             raster.getPixels(raster.getMinX(), raster.getMinY() + y, w, 1, row);
             for (int x = 0; x < w; x++) {
                 if (model instanceof IndexColorModel palette) {
-                    int rgb = palette.getRGB(row[x]);
+                    int argb = palette.getRGB(row[x]);
                     for (int c = 0; c < channels; c++) {
-                        out[to++] = (char) ((rgb >> (16 - 8 * c) & 0xFF) * 257);
+                        out[to++] = (char) overPaper((argb >> (16 - 8 * c) & 0xFF) * 257, (argb >>> 24) * 257);
                     }
                     continue;
                 }
@@ -138,9 +138,7 @@ public final class PictureFile {
                     int v = row[x * bands + Math.min(c, bands - 1)];
                     long wide = top == 65535 ? v : (v * 65535L + top / 2) / top;
                     if (alpha) {
-                        // transparent parts show the paper
-                        long a = row[x * bands + bands - 1] * 65535L / top;
-                        wide = (wide * a + 65535L * (65535 - a)) / 65535;
+                        wide = overPaper(wide, row[x * bands + bands - 1] * 65535L / top);
                     }
                     out[to++] = (char) wide;
                 }
@@ -148,4 +146,8 @@ public final class PictureFile {
         }
     }
 
+    /** Transparent parts show the paper. */
+    private static long overPaper(long value, long opaque) {
+        return (value * opaque + 65535L * (65535 - opaque)) / 65535;
+    }
 }

@@ -1,6 +1,7 @@
 package wistel.core.docket;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import java.util.Optional;
@@ -12,10 +13,12 @@ import wistel.core.docket.Decisions.ProofStation;
 import wistel.core.docket.Decisions.SizeStation;
 import wistel.core.docket.Finding.Severity;
 import wistel.core.icc.profile.Intent;
+import wistel.core.length.Ppi;
 import wistel.core.paper.Pairing;
 import wistel.core.printer.Capabilities;
 import wistel.core.printer.Capabilities.Margins;
 import wistel.core.printer.Capabilities.Media;
+import wistel.core.printer.Keywords;
 
 public class PreflightTest {
     private static final Margins REAR = new Margins(3, 3, 14, 3);
@@ -97,5 +100,93 @@ public class PreflightTest {
         Decisions d = Decisions.fresh("Test", 3000, 2000);
         assertThat(codes(d, none)).containsExactly("pairing-missing");
         assertThat(Readback.of(d, none)).contains("choose a paper");
+    }
+
+    private static Finding finding(Decisions d, Situation s, String code) {
+        return Preflight.findings(d, s).stream().filter(f -> f.code().equals(code)).findFirst().orElseThrow(() -> new AssertionError(code + " not among " + codes(d, s)));
+    }
+
+    private static Situation with(Capabilities printer, boolean away) {
+        return new Situation(3000, 2000, 3, true, "", "sRGB", Optional.of(GLOSS), Optional.of(printer), away, 600);
+    }
+
+    private static Capabilities loadedWith(Media... loaded) {
+        return new Capabilities("x", PRINTER.media(), PRINTER.mediaTypes(), PRINTER.feeds(), PRINTER.qualities(), PRINTER.resolutions(), PRINTER.rasterTypes(), PRINTER.formats(), List.of(loaded));
+    }
+
+    @Test
+    public void aPrinterThatIsAwayLetsTheDocketWait() {
+        Finding away = finding(ready(), with(PRINTER, true), "printer-away");
+        assertThat(away.severity()).as("no reason to stop: the print waits").isEqualTo(Severity.LOOK);
+        assertThat(away.effect()).contains("waits");
+    }
+
+    /** What lies in the feed is told as people say it, and only while the printer can be asked. */
+    @Test
+    public void anotherPaperInTheFeedIsSeenBeforeItIsPrintedOn() {
+        Media matteA4 = new Media("stationery-fine", "rear", 210, 297, REAR);
+        Media odd = new Media("photographic-glossy", "rear", 100, 150, REAR);
+        assertThat(finding(ready(), with(loadedWith(matteA4), false), "other-paper-loaded").what()).isEqualTo("The rear feed holds A4 stationery fine now.");
+        assertThat(finding(ready(), with(loadedWith(odd), false), "other-paper-loaded").what()).isEqualTo("The rear feed holds 100 × 150 mm photographic glossy now.");
+        assertThat(codes(ready(), with(loadedWith(matteA4), true))).doesNotContain("other-paper-loaded");
+        assertThat(codes(ready(), with(loadedWith(GLOSS_A4), false))).isEmpty();
+    }
+
+    @Test
+    public void aSheetThatTheFeedDoesNotTakeStopsThePrint() {
+        SizeStation z = ready().size();
+        Decisions large = ready().withSize(new SizeStation("A2", z.across(), z.widthMm(), z.heightMm(), z.fit(), 0.5, 0.5, z.borders(), z.pixels(), z.resamplePpi(), 0));
+        Finding f = finding(large, situation(true), "sheet-not-for-feed");
+        assertThat(f.severity()).isEqualTo(Severity.STOP);
+        assertThat(f.what()).contains("A2").contains("the rear feed");
+    }
+
+    @Test
+    public void aProofThatNobodyLookedAtIsAskedFor() {
+        ProofStation p = ready().proof();
+        Decisions unseen = ready().withProof(new ProofStation(p.intent(), p.blackPoint(), p.view(), false));
+        assertThat(finding(unseen, situation(true), "proof-not-looked-at").severity()).isEqualTo(Severity.LOOK);
+        assertThat(Track.of(unseen, situation(true), Preflight.findings(unseen, situation(true)))).extracting(Track.Stop::outcome).contains("not looked at yet", "1 thing to look at");
+    }
+
+    /** 3000 pixels over 250 mm are 304.8 ppi: at 150 of them (150/304.8)^2 = 24 % stay, at 600 as many are made up as 1 - (304.8/600)^2 = 74 %. */
+    @Test
+    public void resamplingSaysWhatItThrowsAwayAndWhatItMakesUp() {
+        SizeStation z = ready().size();
+        Decisions fewer = ready().withSize(new SizeStation("A4", true, 250, 166.67, z.fit(), 0.5, 0.5, z.borders(), Pixels.RESAMPLE, 150, 0));
+        Decisions more = ready().withSize(new SizeStation("A4", true, 250, 166.67, z.fit(), 0.5, 0.5, z.borders(), Pixels.RESAMPLE, 600, 0));
+        Decisions same = ready().withSize(new SizeStation("A4", true, 250, 166.67, z.fit(), 0.5, 0.5, z.borders(), Pixels.RESAMPLE, 305, 0));
+        assertThat(finding(fewer, situation(true), "pixels-discarded").what()).contains("76 %");
+        Finding invented = finding(more, situation(true), "pixels-invented");
+        assertThat(invented.what()).contains("74 %");
+        assertThat(invented.severity()).isEqualTo(Severity.NOTE);
+        assertThat(codes(same, situation(true))).isEmpty();
+    }
+
+    /** A square frame over a picture of 3 : 2 loses a third of it. */
+    @Test
+    public void whatTheFrameCutsAwayIsTold() {
+        SizeStation z = ready().size();
+        Decisions square = ready().withSize(new SizeStation("A4", true, 150, 150, Decisions.Fit.FILL, 0.5, 0.5, z.borders(), Pixels.KEEP, 360, 0));
+        assertThat(finding(square, situation(true), "cropped").what()).startsWith("33 %");
+    }
+
+    /** The longest side that still earns a label: 6000 pixels at 300, 200 and 150 an inch. */
+    @Test
+    public void aPictureCanGoAsLargeAsItsPixelsAllow() {
+        assertThat(Ppi.longestMm(6000, Ppi.Label.FINE)).isCloseTo(508, within(1e-9));
+        assertThat(Ppi.longestMm(6000, Ppi.Label.GOOD)).isCloseTo(762, within(1e-9));
+        assertThat(Ppi.longestMm(6000, Ppi.Label.FAIR)).isCloseTo(1016, within(1e-9));
+        assertThat(Ppi.label(Ppi.of(6000, 1016), 0)).isEqualTo(Ppi.Label.FAIR);
+        assertThat(Ppi.label(Ppi.of(6000, 1017), 0)).isEqualTo(Ppi.Label.POOR);
+    }
+
+    /** Words for people, whatever a printer calls its feeds, types and qualities. */
+    @Test
+    public void keywordsBecomeWords() {
+        assertThat(List.of(Keywords.feed("rear"), Keywords.feed("manual"), Keywords.feed("main-roll"), Keywords.feed(""), Keywords.feed("top-tray")))
+            .containsExactly("the rear feed", "the front path", "the roll", "any feed", "the top tray feed");
+        assertThat(List.of(Keywords.quality(3), Keywords.quality(4), Keywords.quality(5), Keywords.quality(7))).containsExactly("quick", "standard", "fine", "quality 7");
+        assertThat(Keywords.words("photographic-semi-gloss")).isEqualTo("photographic semi gloss");
     }
 }

@@ -9,12 +9,14 @@ import java.awt.color.ColorSpace;
 import java.awt.image.BufferedImage;
 import java.awt.image.ComponentColorModel;
 import java.awt.image.DataBuffer;
+import java.awt.image.IndexColorModel;
 import java.awt.image.Raster;
 import java.awt.image.WritableRaster;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
 import java.util.Arrays;
 import java.util.zip.CRC32;
 import java.util.zip.Deflater;
@@ -142,6 +144,135 @@ public class PictureFileTest {
         assertThat((int) part[4]).isEqualTo(whole[3 * shown.width() + 2]);
     }
 
+    /** What is transparent shows the paper, in true colour and in palettes alike. */
+    @Test
+    public void transparentPartsShowThePaper() throws IOException {
+        BufferedImage image = new BufferedImage(3, 1, BufferedImage.TYPE_INT_ARGB);
+        image.setRGB(0, 0, 0xFF204060);
+        image.setRGB(1, 0, 0x00204060);
+        image.setRGB(2, 0, 0x80204060);
+        char[] row = new char[9];
+        open(encoded(image, "png")).pixels().read(0, 0, 3, 1, row);
+        assertThat(row[0] / 257).isEqualTo(0x20);
+        assertThat((int) row[3]).isEqualTo(65535);
+        // 128/255 of the colour over white
+        assertThat(row[8] / 257.0).isCloseTo(0x60 * 128 / 255.0 + 127, within(0.6));
+
+        IndexColorModel palette = new IndexColorModel(8, 3, new byte[] {0x20, 0x20, 0x20}, new byte[] {0x40, 0x40, 0x40}, new byte[] {0x60, 0x60, 0x60},
+            new byte[] {-1, 0, (byte) 0x80});
+        BufferedImage indexed = new BufferedImage(3, 1, BufferedImage.TYPE_BYTE_INDEXED, palette);
+        indexed.getRaster().setPixels(0, 0, 3, 1, new int[] {0, 1, 2});
+        char[] same = new char[9];
+        PictureFile file = open(encoded(indexed, "png"));
+        assertThat(file.facts().channels()).isEqualTo(3);
+        file.pixels().read(0, 0, 3, 1, same);
+        for (int c = 0; c < 9; c++) {
+            assertThat((double) same[c]).isCloseTo(row[c], within(257.0));
+        }
+    }
+
+    /** Exif as cameras write it: a TIFF head, one entry, tag 274 (Exif 2.32, 4.6.4). */
+    private static byte[] exif(boolean little, int orientation, int tag) {
+        ByteBuffer exif = ByteBuffer.allocate(8 + 2 + 12 + 4).order(little ? ByteOrder.LITTLE_ENDIAN : ByteOrder.BIG_ENDIAN);
+        exif.put((little ? "II" : "MM").getBytes()).putShort((short) 42).putInt(8).putShort((short) 1).putShort((short) tag).putShort((short) 3).putInt(1).putShort((short) orientation);
+        return exif.array();
+    }
+
+    private static byte[] exifSegment(byte[] exif) {
+        return ByteBuffer.allocate(6 + exif.length).put("Exif\0\0".getBytes()).put(exif).array();
+    }
+
+    /** A PNG with a chunk put in behind its header. */
+    private static byte[] withChunk(byte[] png, String name, byte[] body) {
+        CRC32 crc = new CRC32();
+        crc.update(name.getBytes());
+        crc.update(body);
+        return ByteBuffer.allocate(png.length + body.length + 12).put(png, 0, 33).putInt(body.length).put(name.getBytes()).put(body).putInt((int) crc.getValue())
+            .put(png, 33, png.length - 33).array();
+    }
+
+    @Test
+    public void aPictureHeldUprightIsShownUpright() throws IOException {
+        byte[] jpeg = encoded(picture(90, 60), "jpg");
+        byte[] png = encoded(picture(90, 60), "png");
+        for (boolean little : new boolean[] {true, false}) {
+            byte[] quarter = exif(little, 6, 274);
+            assertThat(open(withSegment(jpeg, 0xE1, exifSegment(quarter))).pixels().width()).isEqualTo(60);
+            assertThat(open(withChunk(png, "eXIf", quarter)).facts().orientation()).isEqualTo(Orientation.QUARTER_RIGHT);
+        }
+    }
+
+    /** A damaged Exif block, or one that says nothing of it, costs the orientation and not the picture. */
+    @Test
+    public void exifThatSaysNothingUsefulIsPassedOver() throws IOException {
+        byte[] jpeg = encoded(picture(90, 60), "jpg");
+        byte[] elsewhere = exif(true, 6, 274);
+        ByteBuffer.wrap(elsewhere).order(ByteOrder.LITTLE_ENDIAN).putInt(4, 1_000_000);
+        for (byte[] exif : new byte[][] {elsewhere, exif(true, 6, 271), exif(true, 77, 274), {'I', 'I', 42, 0}}) {
+            assertThat(open(withSegment(jpeg, 0xE1, exifSegment(exif))).facts().orientation()).isEqualTo(Orientation.UPRIGHT);
+        }
+    }
+
+    /** A profile that can't be unpacked is handed on as unreadable, so that the docket can say so; the picture stays. */
+    @Test
+    public void aDamagedProfileInAPngCostsOnlyTheProfile() throws IOException {
+        byte[] png = encoded(picture(30, 20), "png");
+        for (byte[] body : new byte[][] {{'p'}, {'p', 'q', 'r', 's'}, {'p', 0, 0, 1, 2, 3, 4, 5, 6, 7}}) {
+            PictureFile file = open(withChunk(png, "iCCP", body));
+            assertThat(file.facts().profile()).hasSize(1);
+            assertThat(file.facts().width()).isEqualTo(30);
+        }
+    }
+
+    @DataProvider
+    Object[][] otherFormats() {
+        return new Object[][] {
+            {"8BPS\0\1............", "layered"}, {"RIFF....WEBPVP8 ", "WebP"}, {"%PDF-1.7........", "PDF"}, {"....ftypheic....", "HEIF"},
+            {"II+\0............", "BigTIFF"}, {"MM\0+............", "BigTIFF"}, {"GIF89a..........", "GIF"}, {"................", "not a picture"}};
+    }
+
+    /** Formats that people do drop in are called by their names, and the way out is said. */
+    @Test(dataProvider = "otherFormats")
+    public void otherFormatsAreCalledByTheirNames(String head, String name) {
+        assertThatThrownBy(() -> open(head.getBytes(java.nio.charset.StandardCharsets.ISO_8859_1))).isInstanceOfSatisfying(PictureException.class, e -> {
+            assertThat(e.getMessage()).contains(name);
+            assertThat(e.next()).contains("JPEG, PNG and TIFF");
+        });
+    }
+
+    /** A TIFF's directory with one value of a tag changed. */
+    private static byte[] withTag(byte[] tiff, int tag, int value) {
+        byte[] changed = tiff.clone();
+        ByteBuffer in = ByteBuffer.wrap(changed).order(changed[0] == 'I' ? ByteOrder.LITTLE_ENDIAN : ByteOrder.BIG_ENDIAN);
+        int ifd = in.getInt(4);
+        for (int i = 0; i < in.getShort(ifd); i++) {
+            int entry = ifd + 2 + 12 * i;
+            if (in.getShort(entry) == (short) tag) {
+                if (in.getShort(entry + 2) == 3) {
+                    in.putShort(entry + 8, (short) value);
+                } else {
+                    in.putInt(entry + 8, value);
+                }
+            }
+        }
+        return changed;
+    }
+
+    /** TIFF 6.0: photometric 5 is inks, 8 is CIE L*a*b*; a file of 30 000 x 30 000 packed in one strip would have to be held whole. */
+    @Test
+    public void tiffsOfOtherKindsSayWhatTheyAre() throws IOException {
+        byte[] tiff = encoded(picture(64, 48), "tiff");
+        assertThat(open(tiff).facts().width()).isEqualTo(64);
+        assertCode(withTag(tiff, 262, 5), "picture-cmyk");
+        assertCode(withTag(tiff, 262, 8), "picture-lab");
+        assertCode(withTag(withTag(withTag(withTag(tiff, 259, 8), 256, 20_000), 257, 20_000), 278, 20_000), "picture-one-strip");
+        assertCode(withTag(tiff, 256, 0), "picture-damaged");
+    }
+
+    private static void assertCode(byte[] file, String code) {
+        assertThatThrownBy(() -> open(file)).isInstanceOfSatisfying(PictureException.class, e -> assertThat(e.code()).isEqualTo(code));
+    }
+
     @DataProvider
     Object[][] bad() throws IOException {
         byte[] jpeg = encoded(picture(300, 200), "jpg");
@@ -166,11 +297,7 @@ public class PictureFileTest {
     }
 
     private static byte[] animated(byte[] png) {
-        byte[] chunk = ByteBuffer.allocate(12 + 8).putInt(8).put("acTL".getBytes()).putInt(2).putInt(0).array();
-        CRC32 crc = new CRC32();
-        crc.update(chunk, 4, 12);
-        ByteBuffer.wrap(chunk).putInt(16, (int) crc.getValue());
-        return ByteBuffer.allocate(png.length + chunk.length).put(png, 0, 33).put(chunk).put(png, 33, png.length - 33).array();
+        return withChunk(png, "acTL", ByteBuffer.allocate(8).putInt(2).putInt(0).array());
     }
 
     @Test(dataProvider = "bad")
@@ -193,7 +320,7 @@ public class PictureFileTest {
     /** A TIFF whose directory stands, with its strips pointing past the end. */
     private static byte[] cutPixels(byte[] tiff) {
         byte[] cut = tiff.clone();
-        ByteBuffer in = ByteBuffer.wrap(cut).order(cut[0] == 'I' ? java.nio.ByteOrder.LITTLE_ENDIAN : java.nio.ByteOrder.BIG_ENDIAN);
+        ByteBuffer in = ByteBuffer.wrap(cut).order(cut[0] == 'I' ? ByteOrder.LITTLE_ENDIAN : ByteOrder.BIG_ENDIAN);
         int ifd = in.getInt(4);
         for (int i = 0; i < in.getShort(ifd); i++) {
             int entry = ifd + 2 + 12 * i;
@@ -221,8 +348,7 @@ public class PictureFileTest {
         }
         byte[] body = ByteBuffer.allocate(3 + packed.size()).put((byte) 'p').put((byte) 0).put((byte) 0).put(packed.toByteArray()).array();
         byte[] png = encoded(picture(30, 20), "png");
-        byte[] bomb = ByteBuffer.allocate(png.length + body.length + 12).put(png, 0, 33).putInt(body.length).put("iCCP".getBytes()).put(body).putInt(0)
-            .put(png, 33, png.length - 33).array();
+        byte[] bomb = withChunk(png, "iCCP", body);
         assertThat(open(bomb).facts().profile().length).isLessThan(34 << 20);
     }
 

@@ -58,7 +58,7 @@ final class Baker {
         Sample sample = new Sample(chain, inputs, outputs, look);
         Optional<TableByTable.Found> tables = TableByTable.of(chain.stages(), inputs, outputs);
         Optional<Baked> own = tables.map(found -> sample.measured(found.kernel(), "own tables", 0)).filter(Baked::keepsItsPromise);
-        GridBaker grids = new GridBaker(chain, inputs, outputs, look, sample, own.flatMap(Baked::kernel));
+        GridBaker grids = new GridBaker(chain, inputs, outputs, sample, own.flatMap(Baked::kernel));
         if (own.isPresent() && (tables.get().parts() == 1 || forFigures)) {
             return own.get();
         }
@@ -81,7 +81,7 @@ final class Baker {
             stages.add(Coding.LAB_OLD_16.encode());
             Chain head = Chain.of(stages);
             Optional<Chain> lab = Optional.of(Chain.of(List.of(Coding.LAB_OLD_16.decode())));
-            Baked toLab = new GridBaker(head, inputs, 3, lab, new Sample(head, inputs, 3, lab), TableByTable.of(head.stages(), inputs, 3).map(TableByTable.Found::kernel))
+            Baked toLab = new GridBaker(head, inputs, 3, new Sample(head, inputs, 3, lab), TableByTable.of(head.stages(), inputs, 3).map(TableByTable.Found::kernel))
                 .bake(QUICK[inputs]);
             return sample.measured(new Sequence(toLab.kernel().orElseThrow(), light, inputs, 3, outputs), toLab.kind() + ", then L*a*b* to light", toLab.side());
         });

@@ -31,20 +31,17 @@ final class GridBaker {
     private final Chain chain;
     private final int inputs;
     private final int outputs;
-    private final Optional<Chain> look;
     private final Sample sample;
     private final Optional<Kernel> filler;
 
     /**
-     * @param look   from results to L*a*b*, where there is such a way
      * @param filler a slower fast form that is right to the code, to fill nodes with; without one the chain itself does
      */
-    GridBaker(Chain chain, int inputs, int outputs, Optional<Chain> look, Sample sample, Optional<Kernel> filler) {
+    GridBaker(Chain chain, int inputs, int outputs, Sample sample, Optional<Kernel> filler) {
         this.filler = filler;
         this.chain = chain;
         this.inputs = inputs;
         this.outputs = outputs;
-        this.look = look;
         this.sample = sample;
     }
 
@@ -81,7 +78,7 @@ final class GridBaker {
 
     /** The shape that does best on a small grid. */
     private Tried first(int mostSide) {
-        List<Shape> shapes = Shape.candidates(chain, inputs, outputs, look);
+        List<Shape> shapes = Shape.candidates(chain, inputs);
         Tried best = filled(shapes.get(0), shapes.get(0).side(FIRST_SIDE[inputs], mostSide));
         for (Shape shape : shapes.subList(1, shapes.size())) {
             Tried tried = filled(shape, shape.side(FIRST_SIDE[inputs], mostSide));
@@ -95,7 +92,7 @@ final class GridBaker {
     private Tried filled(Shape shape, int side) {
         Kernel kernel = Kernels.best().over(new Cube(inputs, outputs, side, nodes(shape, side), false));
         if (!shape.isStraight()) {
-            kernel = new Shaped(kernel, outputs, shape.tablesBefore(), shape.tablesAfter());
+            kernel = new Shaped(kernel, outputs, shape.tablesBefore(), new char[0][]);
         }
         return new Tried(sample.measured(kernel, "grid" + shape.words(), side), shape);
     }
@@ -126,9 +123,6 @@ final class GridBaker {
                 }
             }
             kernel.apply(in, 0, nodes, first * plane * outputs, plane);
-            for (int i = first * plane * outputs; shape.after().isPresent() && i < (first + 1) * plane * outputs; i++) {
-                nodes[i] = Tables.code(shape.shaped(nodes[i] / 65535.0));
-            }
         });
         return nodes;
     }
@@ -152,7 +146,7 @@ final class GridBaker {
                 row(axes, row, side, work);
                 rest.apply(work, side);
                 for (int i = 0, at = row * side * outputs; i < side * outputs; i++) {
-                    nodes[at + i] = Tables.code(shape.shaped(work[i / outputs * Chain.STRIDE + i % outputs]));
+                    nodes[at + i] = Tables.code(work[i / outputs * Chain.STRIDE + i % outputs]);
                 }
             }
         });

@@ -1,43 +1,37 @@
 package wistel.core.icc.transform;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
-import java.util.Optional;
-import wistel.core.colour.D50;
 import wistel.core.icc.stage.Chain;
 import wistel.core.icc.stage.Curve;
 import wistel.core.icc.stage.Stage;
 
 /**
- * Where a grid's nodes lie along its inputs, and how its results are held: curves before and after it. Three kinds of input curves are
- * worth a try: none; lightness, where the source counts light; and the curves of the chain's own first table, so that its nodes and
- * the grid's fall together.
+ * Where a grid's nodes lie along its inputs: curves before it. Three kinds are worth a try: none; lightness, where the source counts light;
+ * and the curves of the chain's own first table, so that its nodes and the grid's fall together.
  *
  * @param before  a rising curve for each input, from input to place along the axis
- * @param after   from result to what the grid holds; empty where the grid holds results
  * @param spacing the number of cells whose multiples the grid's cells should be, or 1
  */
-record Shape(List<Curve> before, Optional<Curve> after, int spacing, String words) {
+record Shape(List<Curve> before, int spacing, String words) {
     /** How far a curve must bend before it is worth a table. */
     private static final double BEND = 0.03;
-    /** Lightness of a device's middle gray above which its numbers count light rather than lightness. */
-    private static final double COUNTS_LIGHT = 62;
 
-    static List<Shape> candidates(Chain chain, int inputs, int outputs, Optional<Chain> look) {
-        List<Curve> none = java.util.Collections.nCopies(inputs, Curve.IDENTITY);
-        Optional<Curve> after = outputs == 3 ? look.filter(l -> l.at(0.5, 0.5, 0.5)[0] > COUNTS_LIGHT && l.at(0, 0, 0)[0] < 5).map(l -> LIGHTNESS) : Optional.empty();
-        List<Shape> shapes = new ArrayList<>(List.of(new Shape(none, after, 1, after.isPresent() ? " with lightness after" : "")));
+    static List<Shape> candidates(Chain chain, int inputs) {
+        List<Curve> none = Collections.nCopies(inputs, Curve.IDENTITY);
+        List<Shape> shapes = new ArrayList<>(List.of(new Shape(none, 1, "")));
         List<Stage> stages = chain.stages();
         boolean curvesFirst = !stages.isEmpty() && stages.get(0) instanceof Stage.Curves;
         List<Curve> first = curvesFirst ? List.of(((Stage.Curves) stages.get(0)).curves()) : none;
         Stage then = stages.size() > (curvesFirst ? 1 : 0) ? stages.get(curvesFirst ? 1 : 0) : null;
         if (then instanceof Stage.Clut clut && first.stream().allMatch(Shape::rises)) {
-            shapes.add(new Shape(first, after, clut.grid().size(0) - 1, " on the table's own nodes"));
+            shapes.add(new Shape(first, clut.grid().size(0) - 1, " on the table's own nodes"));
         }
         if (then instanceof Stage.Linear && inputs == 3) {
             List<Curve> lightness = first.stream().map(c -> c.then(LIGHTNESS)).toList();
             if (lightness.stream().allMatch(Shape::rises) && lightness.stream().anyMatch(Shape::bends)) {
-                shapes.add(new Shape(lightness, after, 1, " with lightness before"));
+                shapes.add(new Shape(lightness, 1, " with lightness before"));
             }
         }
         return shapes;
@@ -83,7 +77,7 @@ record Shape(List<Curve> before, Optional<Curve> after, int spacing, String word
     }
 
     boolean isStraight() {
-        return before.stream().allMatch(Curve::isIdentity) && after.isEmpty();
+        return before.stream().allMatch(Curve::isIdentity);
     }
 
     /** The input that lies at a place along an axis. */
@@ -96,11 +90,6 @@ record Shape(List<Curve> before, Optional<Curve> after, int spacing, String word
         return new Curve.Inverse(curve).at(low + place * (curve.at(1) - low));
     }
 
-    /** A result as the grid holds it. */
-    double shaped(double result) {
-        return after.map(c -> c.at(Math.max(0, Math.min(1, result)))).orElse(result);
-    }
-
     /** Lookup tables over all codes for the inputs. */
     char[][] tablesBefore() {
         return Tables.each(before, new char[before.size()][], curve -> {
@@ -108,13 +97,5 @@ record Shape(List<Curve> before, Optional<Curve> after, int spacing, String word
             double span = curve.at(1) - low;
             return Tables.codes(x -> (curve.at(x) - low) / span);
         });
-    }
-
-    char[][] tablesAfter() {
-        if (after.isEmpty()) {
-            return new char[0][];
-        }
-        char[] table = Tables.codes(after.get().inverse()::at);
-        return new char[][] {table, table, table};
     }
 }
