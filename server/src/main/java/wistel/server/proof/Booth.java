@@ -124,7 +124,7 @@ public class Booth {
                 }
             }
         }
-        return Png.encode(image);
+        return Png.ofMarks(image);
     }
 
     private GamutCheck gamutCheck(Master master, Pairing pairing) {
