@@ -16,23 +16,16 @@ import wistel.core.icc.kernel.LabToLight;
 import wistel.core.icc.kernel.LightTable;
 
 /** {@link LabToLight} in single precision. */
-final class LabToLightLanes extends LaneKernel {
+final class LabToLightLanes extends LightLanes {
     private static final float ROOT = 6f / 29;
     private static final int SMALLEST = Float.floatToRawIntBits(LightTable.SMALLEST);
     private static final int ONE = Float.floatToRawIntBits(1);
 
     private final LabToLight light;
-    private final float[] matrix;
 
     LabToLightLanes(LabToLight light) {
-        super(light, 3, 3);
+        super(light, light.matrix(), light.offset());
         this.light = light;
-        this.matrix = Planes.rows(light.matrix(), light.offset());
-    }
-
-    @Override
-    long own() {
-        return 4L * matrix.length;
     }
 
     @Override

@@ -12,23 +12,16 @@ import jdk.incubator.vector.VectorOperators;
 import wistel.core.icc.kernel.LightToLab;
 
 /** {@link LightToLab} in single precision, which is good for a hundredth of a code. */
-final class LightToLabLanes extends LaneKernel {
+final class LightToLabLanes extends LightLanes {
     private static final float EPSILON = 216f / 24389;
     /** The upper bits of 1.0f times 4/3, less what makes the guess wrong by as much above as below. */
     private static final float INVERSE_ROOT_OF_ONE = 0x54A21D;
 
     private final LightToLab light;
-    private final float[] matrix;
 
     LightToLabLanes(LightToLab light) {
-        super(light, 3, 3);
+        super(light, light.matrix(), light.offset());
         this.light = light;
-        this.matrix = Planes.rows(light.matrix(), light.offset());
-    }
-
-    @Override
-    long own() {
-        return 4L * matrix.length;
     }
 
     @Override

@@ -27,43 +27,48 @@ public sealed interface Recipe {
         return to() == ColourSpace.LAB ? Optional.of(List.of()) : Optional.empty();
     }
 
+    /** From one device to another. */
+    sealed interface BetweenDevices extends Recipe {
+        IccProfile source();
+
+        IccProfile destination();
+
+        @Override
+        default ColourSpace from() {
+            return source().space();
+        }
+
+        @Override
+        default ColourSpace to() {
+            return destination().space();
+        }
+
+        @Override
+        default Optional<List<Stage>> look() {
+            return Steps.look(destination());
+        }
+    }
+
+    /** To what is seen or measured. */
+    sealed interface ToLab extends Recipe {
+        @Override
+        default ColourSpace to() {
+            return ColourSpace.LAB;
+        }
+    }
+
     /** Source to destination device values. */
-    record Convert(IccProfile source, IccProfile destination, Intent intent, boolean blackPoint, Observer observer) implements Recipe {
-        @Override
-        public ColourSpace from() {
-            return source.space();
-        }
-
-        @Override
-        public ColourSpace to() {
-            return destination.space();
-        }
-
+    record Convert(IccProfile source, IccProfile destination, Intent intent, boolean blackPoint, Observer observer) implements BetweenDevices {
         @Override
         public List<Stage> stages() {
             return Steps.between(source, destination, intent, blackPoint, observer);
         }
-
-        @Override
-        public Optional<List<Stage>> look() {
-            return Steps.look(destination);
-        }
     }
 
     /** As {@link Convert}, with the changes of abstract profiles in between, in their order. */
-    record Changed(IccProfile source, List<IccProfile> changes, IccProfile destination, Intent intent, boolean blackPoint) implements Recipe {
+    record Changed(IccProfile source, List<IccProfile> changes, IccProfile destination, Intent intent, boolean blackPoint) implements BetweenDevices {
         public Changed {
             changes = List.copyOf(changes);
-        }
-
-        @Override
-        public ColourSpace from() {
-            return source.space();
-        }
-
-        @Override
-        public ColourSpace to() {
-            return destination.space();
         }
 
         @Override
@@ -73,11 +78,6 @@ public sealed interface Recipe {
             stages.addAll(Steps.connection(source, destination, intent, blackPoint, Observer.ADAPTED));
             stages.addAll(DeviceModel.fromXyz(destination, intent));
             return stages;
-        }
-
-        @Override
-        public Optional<List<Stage>> look() {
-            return Steps.look(destination);
         }
     }
 
@@ -99,41 +99,21 @@ public sealed interface Recipe {
         }
     }
 
-    /** The picture as this printer would lay it down, shown on a display. */
-    record Proof(IccProfile source, IccProfile printer, Intent intent, boolean blackPoint, ProofView view, IccProfile display) implements Recipe {
-        @Override
-        public ColourSpace from() {
-            return source.space();
-        }
-
-        @Override
-        public ColourSpace to() {
-            return display.space();
-        }
-
+    /** The picture as this printer would lay it down, shown on a display, which is the destination. */
+    record Proof(IccProfile source, IccProfile printer, Intent intent, boolean blackPoint, ProofView view, IccProfile destination) implements BetweenDevices {
         @Override
         public List<Stage> stages() {
             List<Stage> stages = Steps.between(source, printer, intent, blackPoint, Observer.ADAPTED);
-            stages.addAll(Steps.between(printer, display, view.intent, view.blackPoint, Observer.ADAPTED));
+            stages.addAll(Steps.between(printer, destination, view.intent, view.blackPoint, Observer.ADAPTED));
             return stages;
-        }
-
-        @Override
-        public Optional<List<Stage>> look() {
-            return Steps.look(display);
         }
     }
 
     /** What device values mean as L*a*b*: relative to their medium, or as measured. */
-    record Meaning(IccProfile device, boolean absolute) implements Recipe {
+    record Meaning(IccProfile device, boolean absolute) implements ToLab {
         @Override
         public ColourSpace from() {
             return device.space();
-        }
-
-        @Override
-        public ColourSpace to() {
-            return ColourSpace.LAB;
         }
 
         @Override
@@ -148,15 +128,10 @@ public sealed interface Recipe {
     }
 
     /** The picture as this printer would lay it down, as L*a*b* relative to its paper or as measured. */
-    record ProofMeaning(IccProfile source, IccProfile printer, Intent intent, boolean blackPoint, boolean absolute) implements Recipe {
+    record ProofMeaning(IccProfile source, IccProfile printer, Intent intent, boolean blackPoint, boolean absolute) implements ToLab {
         @Override
         public ColourSpace from() {
             return source.space();
-        }
-
-        @Override
-        public ColourSpace to() {
-            return ColourSpace.LAB;
         }
 
         @Override
