@@ -6,6 +6,7 @@ import wistel.core.icc.kernel.KernelFamily;
 import wistel.core.icc.kernel.Kernels;
 import wistel.core.icc.kernel.LabToLight;
 import wistel.core.icc.kernel.LightToLab;
+import wistel.core.icc.kernel.MatrixCurves;
 
 /** The vector loops, found through {@link java.util.ServiceLoader}. Cubes of other shapes than pictures need are left to the scalar ones. */
 public final class VectorKernels implements KernelFamily {
@@ -51,5 +52,10 @@ public final class VectorKernels implements KernelFamily {
     @Override
     public Kernel fromLab(LabToLight light) {
         return new LabToLightLanes(light);
+    }
+
+    @Override
+    public Kernel between(MatrixCurves light) {
+        return new MatrixLanes(light);
     }
 }

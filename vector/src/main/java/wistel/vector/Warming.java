@@ -8,6 +8,7 @@ import wistel.core.icc.kernel.LabCodes;
 import wistel.core.icc.kernel.LabToLight;
 import wistel.core.icc.kernel.LightTable;
 import wistel.core.icc.kernel.LightToLab;
+import wistel.core.icc.kernel.MatrixCurves;
 
 /**
  * Runs every vector loop in the background until the JVM has compiled it, and compares its codes and its time with the scalar twin's. Only
@@ -39,7 +40,7 @@ final class Warming {
     private static void run() {
         List<LaneKernel> kernels = List.of(new Tetrahedra(cube(3, 3, false), Kernels.SCALAR.over(cube(3, 3, false))),
             new AlongAxes(cube(3, 3, true), Kernels.SCALAR.over(cube(3, 3, true))), new JoinedTetrahedra(cube(4, 3, false), Kernels.SCALAR.over(cube(4, 3, false))),
-            new LightToLabLanes(light()), new LabToLightLanes(lab()));
+            new LightToLabLanes(light()), new LabToLightLanes(lab()), new MatrixLanes(matrix()));
         try {
             for (int i = 0; i < ATTEMPTS && !done; i++) {
                 done = kernels.stream().mapToLong(Warming::gained).sum() > 0;
@@ -101,5 +102,14 @@ final class Warming {
     private static LabToLight lab() {
         LightTable root = new LightTable(Math::sqrt);
         return new LabToLight(MATRIX, new double[3], new LightTable[] {root, root, root}, LabCodes.INNER);
+    }
+
+    private static MatrixCurves matrix() {
+        double[] square = new double[65536];
+        for (int i = 0; i < square.length; i++) {
+            square[i] = i / 65535.0 * (i / 65535.0);
+        }
+        LightTable root = new LightTable(Math::sqrt);
+        return new MatrixCurves(new double[][] {square, square, square}, MATRIX, new double[3], new LightTable[] {root, root, root});
     }
 }

@@ -15,6 +15,7 @@ import wistel.core.icc.kernel.LabCodes;
 import wistel.core.icc.kernel.LabToLight;
 import wistel.core.icc.kernel.LightTable;
 import wistel.core.icc.kernel.LightToLab;
+import wistel.core.icc.kernel.MatrixCurves;
 
 /** The vector loops against the scalar ones: the same codes, within one of 16 bits. */
 public class VectorKernelsTest {
@@ -117,6 +118,18 @@ public class VectorKernelsTest {
             }
         }
         assertThat(off).isZero();
+    }
+
+    /** Between two displays, colours out of gamut and cancelled light included: the matrix is in double precision in both loops. */
+    @Test
+    public void lightToLightGivesTheScalarLoopsCodes() {
+        double[] curve = new double[65536];
+        for (int i = 0; i < curve.length; i++) {
+            curve[i] = Math.pow(i / 65535.0, 2.2);
+        }
+        double[] narrower = {1.66, -0.59, -0.07, -0.12, 1.13, -0.01, -0.02, -0.1, 1.12};
+        MatrixCurves light = new MatrixCurves(new double[][] {curve, curve, curve}, narrower, new double[] {0, 1e-7, 0}, root());
+        compare(vector.between(light), light, pixels(3), 3, 3);
     }
 
     private static LabToLight nowhere(double factor) {

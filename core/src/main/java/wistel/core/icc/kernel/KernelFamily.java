@@ -14,4 +14,7 @@ public interface KernelFamily {
 
     /** L*a*b* codes to three channels of light and through their curves. */
     Kernel fromLab(LabToLight light);
+
+    /** Light to light, between curves. */
+    Kernel between(MatrixCurves light);
 }

@@ -1,27 +1,19 @@
 package wistel.core.icc.kernel;
 
+import java.util.Arrays;
 
-/** Three channels through curves, a matrix and curves again: no grid, no interpolation between colours. */
-public final class MatrixCurves implements Kernel {
-    private final double[][] first;
-    private final double[] matrix;
-    private final double[] offset;
-    private final LightTable[] last;
-
-    /**
-     * @param first  65536 values of light a channel; equal ones best shared
-     * @param matrix row-major, light to light
-     */
-    public MatrixCurves(double[][] first, double[] matrix, double[] offset, LightTable[] last) {
-        this.first = first;
-        this.matrix = matrix;
-        this.offset = offset;
-        this.last = last;
-    }
-
+/**
+ * Three channels through curves, a matrix and curves again: no grid, no interpolation between colours. The matrix takes double precision: where
+ * it all but cancels light, a display's curves are steep enough to show single precision's last bits.
+ *
+ * @param first  65536 values of light a channel; equal ones best shared
+ * @param matrix row-major, light to light
+ * @param offset added after it
+ */
+public record MatrixCurves(double[][] first, double[] matrix, double[] offset, LightTable[] last) implements Kernel {
     @Override
     public long bytes() {
-        return java.util.Arrays.stream(first).distinct().count() * 8L * 65536 + 3 * LightTable.bytes();
+        return Arrays.stream(first).distinct().count() * 8L * 65536 + 3 * LightTable.bytes();
     }
 
     @Override

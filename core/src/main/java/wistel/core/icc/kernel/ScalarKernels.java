@@ -36,6 +36,11 @@ final class ScalarKernels implements KernelFamily {
         return light;
     }
 
+    @Override
+    public Kernel between(MatrixCurves light) {
+        return light;
+    }
+
     /** A node's channels in one word, the first in its lowest 16 bits. */
     private static long[] packed(Cube cube) {
         int n = cube.outputs();

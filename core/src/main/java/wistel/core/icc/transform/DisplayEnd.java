@@ -31,7 +31,7 @@ final class DisplayEnd {
         if (!stages.isEmpty()) {
             return Optional.empty();
         }
-        return Optional.of(new MatrixCurves(Tables.each(List.of(first), new double[3][], Tables::values), linear.matrix(), linear.offset(), lights(last)));
+        return Optional.of(Kernels.best().between(new MatrixCurves(Tables.each(List.of(first), new double[3][], Tables::values), linear.matrix(), linear.offset(), lights(last))));
     }
 
     /** From L*a*b* codes on: L*a*b* to XYZ, a matrix, curves, and no more. */
