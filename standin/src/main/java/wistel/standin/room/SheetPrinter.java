@@ -18,14 +18,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.concurrent.CancellationException;
-import javax.imageio.stream.FileImageInputStream;
 import wistel.core.fault.WistelException;
 import wistel.core.paper.SheetSize;
 import wistel.core.picture.LabScan;
-import wistel.core.picture.LightCurve;
-import wistel.core.picture.PictureFile;
-import wistel.core.picture.Progress;
-import wistel.core.picture.View;
 import wistel.core.render.PwgRaster;
 import wistel.standin.ink.Paper;
 import wistel.standin.ink.SheetMaker;
@@ -281,7 +276,8 @@ public final class SheetPrinter implements AutoCloseable {
     private void printOnce(PrintJob job) throws IOException {
         if (job.format.equals("image/jpeg")) {
             Loaded loaded = paper(job, 0, 0);
-            lay(job, loaded, jpegPage(job, loaded), new JpegRows(job, loaded)::row);
+            JpegPage page = new JpegPage(job, loaded.size());
+            lay(job, loaded, page.page(), page::row);
             return;
         }
         try (InputStream in = new BufferedInputStream(Files.newInputStream(job.document), 1 << 20)) {
@@ -380,47 +376,6 @@ public final class SheetPrinter implements AutoCloseable {
             scan.write(out);
         }
         Files.move(part, sheet(id), StandardCopyOption.ATOMIC_MOVE);
-    }
-
-    // --- JPEG documents: fitted to the sheet, at scan resolution ---
-
-    private static PwgRaster.Page jpegPage(PrintJob job, Loaded loaded) {
-        int w = (int) Math.round(loaded.size().widthMm() / 25.4 * 90);
-        int h = (int) Math.round(loaded.size().heightMm() / 25.4 * 90);
-        return new PwgRaster.Page(w, h, 90, 8, PwgRaster.Space.SRGB, 0, 0, loaded.size().ippName(), job.ticket().mediaType(), job.ticket().quality(), 1);
-    }
-
-    private static final class JpegRows {
-        private final View view;
-        private final int width;
-        private int y;
-        private final int top;
-        private final int left;
-
-        JpegRows(PrintJob job, Loaded loaded) {
-            PwgRaster.Page page = jpegPage(job, loaded);
-            PictureFile file = PictureFile.open(() -> {
-                try {
-                    return new FileImageInputStream(job.document.toFile());
-                } catch (IOException e) {
-                    throw new UncheckedIOException(e);
-                }
-            });
-            view = View.of(file.pixels(), Math.min(page.width(), page.height()), LightCurve.GAMMA_22, Progress.SILENT);
-            width = page.width();
-            top = (page.height() - view.height()) / 2;
-            left = (width - view.width()) / 2;
-        }
-
-        void row(char[] samples) {
-            java.util.Arrays.fill(samples, (char) 65535);
-            int line = y++ - top;
-            for (int x = 0; line >= 0 && line < view.height() && x < view.width(); x++) {
-                for (int c = 0; c < 3; c++) {
-                    samples[3 * (left + x) + c] = view.pixels()[(line * view.width() + x) * view.channels() + Math.min(c, view.channels() - 1)];
-                }
-            }
-        }
     }
 
     @Override
