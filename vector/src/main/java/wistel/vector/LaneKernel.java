@@ -10,6 +10,8 @@ import wistel.core.icc.kernel.Kernel;
  * are compiled: interpreted, they would be slower than anything.
  */
 abstract class LaneKernel implements Kernel {
+    private static volatile boolean serving;
+
     private final Kernel scalar;
     private final int inputs;
     private final int outputs;
@@ -18,6 +20,15 @@ abstract class LaneKernel implements Kernel {
         this.scalar = scalar;
         this.inputs = inputs;
         this.outputs = outputs;
+    }
+
+    /** Lets the vector loops to pictures, now that they are compiled and found right. */
+    static void serve() {
+        serving = true;
+    }
+
+    static boolean serving() {
+        return serving;
     }
 
     final int inputs() {
@@ -54,7 +65,7 @@ abstract class LaneKernel implements Kernel {
 
     @Override
     public final void apply(char[] in, int inAt, char[] out, int outAt, int pixels) {
-        int whole = Warming.done() ? pixels - pixels % Lanes.N : 0;
+        int whole = serving ? pixels - pixels % Lanes.N : 0;
         if (whole > 0) {
             lanes(in, inAt, out, outAt, whole);
         }

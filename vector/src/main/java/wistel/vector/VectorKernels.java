@@ -24,7 +24,7 @@ public final class VectorKernels implements KernelFamily {
     /** Waits until the vector loops serve: for measurements and tests. True when they do. */
     public boolean awaitWarm() throws InterruptedException {
         warming.join();
-        return Warming.done();
+        return LaneKernel.serving();
     }
 
     @Override

@@ -20,13 +20,8 @@ final class Warming {
     /** Enough calls and rounds to ask for the last stage of compilation, which then takes its own time. */
     private static final int ROUNDS = 120;
     private static final int ATTEMPTS = 20;
-    private static volatile boolean done;
 
     private Warming() {
-    }
-
-    static boolean done() {
-        return done;
     }
 
     static Thread start() {
@@ -42,14 +37,16 @@ final class Warming {
             new AlongAxes(cube(3, 3, true), Kernels.SCALAR.over(cube(3, 3, true))), new JoinedTetrahedra(cube(4, 3, false), Kernels.SCALAR.over(cube(4, 3, false))),
             new LightToLabLanes(light()), new LabToLightLanes(lab()), new MatrixLanes(matrix()));
         try {
-            for (int i = 0; i < ATTEMPTS && !done; i++) {
-                done = kernels.stream().mapToLong(Warming::gained).sum() > 0;
+            for (int i = 0; i < ATTEMPTS && !LaneKernel.serving(); i++) {
+                if (kernels.stream().mapToLong(Warming::gained).sum() > 0) {
+                    LaneKernel.serve();
+                }
             }
         } catch (RuntimeException | LinkageError e) {
             // a JVM whose vectors differ from those the loops were compiled for, or loops that disagree: the scalar ones go on serving
             LOG.log(System.Logger.Level.WARNING, "vector loops are left alone", e);
         }
-        LOG.log(System.Logger.Level.INFO, done ? "vector loops serve" : "scalar loops serve");
+        LOG.log(System.Logger.Level.INFO, LaneKernel.serving() ? "vector loops serve" : "scalar loops serve");
     }
 
     /** Nanoseconds that the vector loops save over some pixels. */
