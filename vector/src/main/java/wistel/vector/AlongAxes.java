@@ -21,10 +21,10 @@ final class AlongAxes extends CubeLanes {
         int[] z = new int[BLOCK];
         int[] origins = new int[BLOCK];
         float[][] parts = new float[3][BLOCK];
-        char[] codes = new char[outputs() * BLOCK + 2 * Nodes.WIDTH];
+        char[] codes = results();
         return List.of(n -> Planes.apart(strip.in, strip.inAt, x, y, z, n), n -> Nodes.origins(x, y, z, side, origins, n), n -> Nodes.parts(x, side, parts[0], n),
             n -> Nodes.parts(y, side, parts[1], n), n -> Nodes.parts(z, side, parts[2], n), n -> sum(origins, parts[0], parts[1], parts[2], codes, n),
-            n -> System.arraycopy(codes, 0, strip.out, strip.outAt, outputs() * n));
+            handOver(codes, strip));
     }
 
     /** A node and the next one along the last axis lie side by side: one vector takes both, and its halves are added last. */

@@ -1,5 +1,7 @@
 package wistel.vector;
 
+import static wistel.vector.Planes.BLOCK;
+
 import wistel.core.icc.kernel.Cube;
 import wistel.core.icc.kernel.Kernel;
 
@@ -18,5 +20,15 @@ abstract class CubeLanes extends LaneKernel {
     @Override
     final long own() {
         return 4L * nodes.length;
+    }
+
+    /** Room for a block's results: nodes are stored whole, so the last one reaches beyond its pixel. */
+    final char[] results() {
+        return new char[outputs() * BLOCK + 2 * Nodes.WIDTH];
+    }
+
+    /** The last loop: what lies in {@link #results} goes where it is wanted. */
+    final Loop handOver(char[] results, Strip strip) {
+        return n -> System.arraycopy(results, 0, strip.out, strip.outAt, outputs() * n);
     }
 }

@@ -21,10 +21,10 @@ final class JoinedTetrahedra extends CubeLanes {
         int[] z = new int[BLOCK];
         float[] parts = new float[BLOCK];
         Cells cells = new Cells(side, x, y, z);
-        char[] codes = new char[outputs() * BLOCK + Nodes.WIDTH];
+        char[] codes = results();
         return List.of(n -> Planes.apart(strip.in, strip.inAt, first, x, y, z, n), cells::origins, n -> cells.shift(first, n), cells::keys, cells::sort, cells::place, cells::parts,
             cells::weigh, n -> Nodes.parts(first, side, parts, n), n -> sum(cells, parts, codes, n),
-            n -> System.arraycopy(codes, 0, strip.out, strip.outAt, outputs() * n));
+            handOver(codes, strip));
     }
 
     private void sum(Cells cells, float[] parts, char[] codes, int count) {

@@ -18,9 +18,9 @@ final class Tetrahedra extends CubeLanes {
         int[] y = new int[BLOCK];
         int[] z = new int[BLOCK];
         Cells cells = new Cells(side, x, y, z);
-        char[] codes = new char[outputs() * BLOCK + Nodes.WIDTH];
+        char[] codes = results();
         return List.of(n -> Planes.apart(strip.in, strip.inAt, x, y, z, n), cells::origins, cells::keys, cells::sort, cells::place, cells::parts, cells::weigh,
-            n -> sum(cells, codes, n), n -> System.arraycopy(codes, 0, strip.out, strip.outAt, outputs() * n));
+            n -> sum(cells, codes, n), handOver(codes, strip));
     }
 
     private void sum(Cells cells, char[] codes, int count) {

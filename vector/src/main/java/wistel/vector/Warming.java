@@ -97,8 +97,12 @@ final class Warming {
     }
 
     private static LabToLight lab() {
+        return new LabToLight(MATRIX, new double[3], roots(), LabCodes.INNER);
+    }
+
+    private static LightTable[] roots() {
         LightTable root = new LightTable(Math::sqrt);
-        return new LabToLight(MATRIX, new double[3], new LightTable[] {root, root, root}, LabCodes.INNER);
+        return new LightTable[] {root, root, root};
     }
 
     private static MatrixCurves matrix() {
@@ -106,7 +110,6 @@ final class Warming {
         for (int i = 0; i < square.length; i++) {
             square[i] = i / 65535.0 * (i / 65535.0);
         }
-        LightTable root = new LightTable(Math::sqrt);
-        return new MatrixCurves(new double[][] {square, square, square}, MATRIX, new double[3], new LightTable[] {root, root, root});
+        return new MatrixCurves(new double[][] {square, square, square}, MATRIX, new double[3], roots());
     }
 }

@@ -48,6 +48,15 @@ public class VectorKernelsTest {
         return pixels;
     }
 
+    private static Cube randomCube(int inputs, int outputs, int side, boolean trilinear) {
+        char[] nodes = new char[outputs * (int) Math.round(Math.pow(side, inputs))];
+        SplittableRandom random = new SplittableRandom(side);
+        for (int i = 0; i < nodes.length; i++) {
+            nodes[i] = (char) random.nextInt(65536);
+        }
+        return new Cube(inputs, outputs, side, nodes, trilinear);
+    }
+
     @DataProvider
     Object[][] cubes() {
         return new Object[][] {{3, 3, 17, false}, {3, 4, 33, false}, {3, 3, 128, false}, {3, 3, 33, true}, {3, 4, 9, true}, {4, 3, 9, false}, {4, 4, 11, false},
@@ -56,12 +65,7 @@ public class VectorKernelsTest {
 
     @Test(dataProvider = "cubes")
     public void interpolationGivesTheScalarLoopsCodes(int inputs, int outputs, int side, boolean trilinear) {
-        char[] nodes = new char[outputs * (int) Math.round(Math.pow(side, inputs))];
-        SplittableRandom random = new SplittableRandom(side);
-        for (int i = 0; i < nodes.length; i++) {
-            nodes[i] = (char) random.nextInt(65536);
-        }
-        Cube cube = new Cube(inputs, outputs, side, nodes, trilinear);
+        Cube cube = randomCube(inputs, outputs, side, trilinear);
         compare(vector.over(cube), Kernels.SCALAR.over(cube), pixels(inputs), inputs, outputs);
     }
 
@@ -150,12 +154,7 @@ public class VectorKernelsTest {
     /** A kernel holds nothing of a call: several threads use one, each on strips of its own. */
     @Test
     public void oneKernelServesSeveralThreads() {
-        char[] nodes = new char[3 * 17 * 17 * 17];
-        SplittableRandom random = new SplittableRandom(17);
-        for (int i = 0; i < nodes.length; i++) {
-            nodes[i] = (char) random.nextInt(65536);
-        }
-        Kernel kernel = vector.over(new Cube(3, 3, 17, nodes, false));
+        Kernel kernel = vector.over(randomCube(3, 3, 17, false));
         char[] in = pixels(3);
         char[] once = new char[in.length];
         kernel.apply(in, 0, once, 0, PIXELS);

@@ -3,8 +3,6 @@ package wistel.core.icc.kernel;
 
 /** One kernel after another, through a small buffer of the first one's results. */
 public record Sequence(Kernel first, Kernel second, int inputs, int between, int outputs) implements Kernel {
-    private static final int BLOCK = 8192;
-
     @Override
     public long bytes() {
         return first.bytes() + second.bytes();
@@ -12,9 +10,9 @@ public record Sequence(Kernel first, Kernel second, int inputs, int between, int
 
     @Override
     public void apply(char[] in, int inAt, char[] out, int outAt, int pixels) {
-        char[] buffer = new char[between * BLOCK];
-        for (int done = 0; done < pixels; done += BLOCK) {
-            int count = Math.min(BLOCK, pixels - done);
+        char[] buffer = new char[between * BATCH];
+        for (int done = 0; done < pixels; done += BATCH) {
+            int count = Math.min(BATCH, pixels - done);
             first.apply(in, inAt + done * inputs, buffer, 0, count);
             second.apply(buffer, 0, out, outAt + done * outputs, count);
         }

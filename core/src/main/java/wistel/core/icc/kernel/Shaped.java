@@ -3,8 +3,6 @@ package wistel.core.icc.kernel;
 
 /** A kernel between lookup tables: a shaper curve for each input before it, and one for each output after it, over all 16-bit codes. */
 public final class Shaped implements Kernel {
-    private static final int BLOCK = 8192;
-
     private final Kernel kernel;
     private final char[][] before;
     private final char[][] after;
@@ -29,9 +27,9 @@ public final class Shaped implements Kernel {
     @Override
     public void apply(char[] in, int inAt, char[] out, int outAt, int pixels) {
         int inputs = before.length;
-        char[] shaped = new char[inputs * BLOCK];
-        for (int done = 0; done < pixels; done += BLOCK) {
-            int count = Math.min(BLOCK, pixels - done);
+        char[] shaped = new char[inputs * BATCH];
+        for (int done = 0; done < pixels; done += BATCH) {
+            int count = Math.min(BATCH, pixels - done);
             int to = outAt + done * outputs;
             look(before, in, inAt + done * inputs, shaped, 0, count);
             kernel.apply(shaped, 0, out, to, count);

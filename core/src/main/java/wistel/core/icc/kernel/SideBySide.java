@@ -3,8 +3,6 @@ package wistel.core.icc.kernel;
 
 /** More than four outputs: the same loop once for each four of them, then put together. */
 public final class SideBySide implements Kernel {
-    private static final int BLOCK = 1024;
-
     private final Kernel[] parts;
     private final int inputs;
     private final int outputs;
@@ -34,9 +32,9 @@ public final class SideBySide implements Kernel {
 
     @Override
     public void apply(char[] in, int inAt, char[] out, int outAt, int pixels) {
-        char[] some = new char[4 * BLOCK];
-        for (int done = 0; done < pixels; done += BLOCK) {
-            int count = Math.min(BLOCK, pixels - done);
+        char[] some = new char[4 * BATCH];
+        for (int done = 0; done < pixels; done += BATCH) {
+            int count = Math.min(BATCH, pixels - done);
             for (int part = 0; part < parts.length; part++) {
                 int n = width(part);
                 parts[part].apply(in, inAt + done * inputs, some, 0, count);

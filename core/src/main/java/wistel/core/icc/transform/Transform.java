@@ -2,6 +2,7 @@ package wistel.core.icc.transform;
 
 import java.util.Arrays;
 import java.util.stream.IntStream;
+import wistel.core.icc.kernel.Kernel;
 import wistel.core.icc.profile.ColourSpace;
 import wistel.core.icc.stage.Chain;
 
@@ -13,9 +14,8 @@ import wistel.core.icc.stage.Chain;
  * <p>Samples: device values 0 to 65535 (or 255, or 1.0); L*a*b* as {@link wistel.core.icc.profile.LabCode}; XYZ 0 to 1.99997 as u1Fixed15.
  */
 public final class Transform {
-    /** Pixels through the chain at once, and pixels that are widened or woven at once for the fast form, whose loops each take room of their own. */
+    /** Pixels through the chain at once. */
     private static final int CHAIN_BLOCK = 256;
-    private static final int BLOCK = 8192;
     /** Large enough that handing a strip to a thread costs nothing, small enough that two threads finish together. */
     private static final int STRIP = 16384;
 
@@ -140,10 +140,10 @@ public final class Transform {
 
     /** Interleaved 8-bit pixels. */
     public void apply(byte[] in, int inAt, byte[] out, int outAt, int pixels) {
-        char[] wide = new char[BLOCK * inputs()];
-        char[] done = new char[BLOCK * outputs()];
-        for (int from = 0; from < pixels; from += BLOCK) {
-            int count = Math.min(BLOCK, pixels - from);
+        char[] wide = new char[Kernel.BATCH * inputs()];
+        char[] done = new char[Kernel.BATCH * outputs()];
+        for (int from = 0; from < pixels; from += Kernel.BATCH) {
+            int count = Math.min(Kernel.BATCH, pixels - from);
             for (int i = 0, at = inAt + from * inputs(); i < count * inputs(); i++) {
                 wide[i] = (char) ((in[at + i] & 0xFF) * 257);
             }
@@ -156,10 +156,10 @@ public final class Transform {
 
     /** Planar 16-bit pixels: an array for each channel. */
     public void apply(char[][] in, int inAt, char[][] out, int outAt, int pixels) {
-        char[] mixed = new char[BLOCK * inputs()];
-        char[] done = new char[BLOCK * outputs()];
-        for (int from = 0; from < pixels; from += BLOCK) {
-            int count = Math.min(BLOCK, pixels - from);
+        char[] mixed = new char[Kernel.BATCH * inputs()];
+        char[] done = new char[Kernel.BATCH * outputs()];
+        for (int from = 0; from < pixels; from += Kernel.BATCH) {
+            int count = Math.min(Kernel.BATCH, pixels - from);
             for (int c = 0; c < inputs(); c++) {
                 for (int p = 0; p < count; p++) {
                     mixed[p * inputs() + c] = in[c][inAt + from + p];

@@ -56,11 +56,7 @@ public class KernelTest {
     /** White, black and every corner of the cube must not lose a code. */
     @Test
     public void cornersAreExact() {
-        char[] nodes = new char[3 * 33 * 33 * 33];
-        SplittableRandom random = new SplittableRandom(1);
-        for (int i = 0; i < nodes.length; i++) {
-            nodes[i] = (char) random.nextInt(65536);
-        }
+        char[] nodes = randomCodes(3 * 33 * 33 * 33, 1);
         for (boolean trilinear : new boolean[] {false, true}) {
             Kernel kernel = Kernels.SCALAR.over(new Cube(3, 3, 33, nodes, trilinear));
             for (int corner = 0; corner < 8; corner++) {
@@ -151,19 +147,12 @@ public class KernelTest {
     /** Kernels work through blocks of their own size; where one ends must not show. */
     @Test
     public void stripsOfAnyLengthAndStartGiveTheSameCodes() {
-        char[] nodes = new char[3 * 9 * 9 * 9];
-        SplittableRandom random = new SplittableRandom(6);
-        for (int i = 0; i < nodes.length; i++) {
-            nodes[i] = (char) random.nextInt(65536);
-        }
+        char[] nodes = randomCodes(3 * 9 * 9 * 9, 6);
         Kernel cube = Kernels.SCALAR.over(new Cube(3, 3, 9, nodes, false));
         char[] straight = identity();
         Kernel whole = new Sequence(new Shaped(cube, 3, new char[][] {straight, straight, straight}, new char[0][]), cube, 3, 3, 3);
         int pixels = 20_000;
-        char[] in = new char[3 * pixels];
-        for (int i = 0; i < in.length; i++) {
-            in[i] = (char) random.nextInt(65536);
-        }
+        char[] in = randomCodes(3 * pixels, 7);
         char[] once = new char[in.length];
         whole.apply(in, 0, once, 0, pixels);
         char[] inParts = new char[in.length];
@@ -187,6 +176,15 @@ public class KernelTest {
         char[] out = new char[2];
         new Shaped(same, 1, new char[][] {negative}, new char[][] {halved}).apply(new char[] {0, 65535}, 0, out, 0, 2);
         assertThat(out).containsExactly((char) 32767, (char) 0);
+    }
+
+    private static char[] randomCodes(int count, long seed) {
+        SplittableRandom random = new SplittableRandom(seed);
+        char[] codes = new char[count];
+        for (int i = 0; i < count; i++) {
+            codes[i] = (char) random.nextInt(65536);
+        }
+        return codes;
     }
 
     private static char[] identity() {
