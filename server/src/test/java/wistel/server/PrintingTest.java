@@ -16,9 +16,9 @@ import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 import wistel.core.colour.Lab;
+import wistel.core.colour.LabEncoding;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
-import wistel.core.icc.profile.LabCode;
 import wistel.core.icc.profile.ProfileReader;
 import wistel.core.icc.transform.TransformCompiler;
 import wistel.core.paper.Pairing;
@@ -54,7 +54,7 @@ public class PrintingTest {
         String name = paper.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
         IccProfile profile = ProfileReader.read(Files.readAllBytes(Path.of("../demo/profiles", name + ".icc")));
         test.bean(ProfileShelf.class).add(profile);
-        Lab white = LabCode.lab(TransformCompiler.toMeasuredLab(profile).exact(1, 1, 1));
+        Lab white = LabEncoding.V4.lab(TransformCompiler.toMeasuredLab(profile).exact(1, 1, 1));
         UUID printer = test.bean(PrinterRepository.class).all().get(0).id();
         test.bean(PairingRepository.class).add(new Pairing(UUID.randomUUID().toString(), printer.toString(), "", paper.label(), "test", paper.mediaType(), feed, 5,
             profile.hash(), intent, white.toArray(), 4));

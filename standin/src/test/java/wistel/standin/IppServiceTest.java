@@ -30,7 +30,7 @@ import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import wistel.core.colour.Lab;
-import wistel.core.icc.profile.LabCode;
+import wistel.core.colour.LabEncoding;
 import wistel.core.picture.LabScan;
 import wistel.standin.room.Feeds;
 
@@ -139,8 +139,8 @@ public class IppServiceTest {
         int job = jobId(answer);
         assertThat(overState(job)).isEqualTo(9);
         LabScan scan = LabScan.read(Files.newInputStream(room.printer().sheet(job)));
-        Lab middle = LabCode.lab(scan.pixels(), 3 * (scan.height() / 2 * scan.width() + scan.width() / 2));
-        Lab corner = LabCode.lab(scan.pixels(), 0);
+        Lab middle = LabEncoding.V4.lab(scan.pixels(), 3 * (scan.height() / 2 * scan.width() + scan.width() / 2));
+        Lab corner = LabEncoding.V4.lab(scan.pixels(), 0);
         assertThat(middle.l()).isLessThan(35);
         assertThat(corner.l()).as("bare paper").isGreaterThan(90);
     }

@@ -17,7 +17,7 @@ import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import wistel.core.colour.Lab;
-import wistel.core.icc.profile.LabCode;
+import wistel.core.colour.LabEncoding;
 import wistel.core.icc.profile.ProfileReader;
 import wistel.core.icc.transform.TransformCompiler;
 import wistel.core.paper.SheetSize;
@@ -76,7 +76,7 @@ public class PrintRoomTest {
 
     private Lab middle(int id) throws IOException {
         LabScan scan = LabScan.read(Files.newInputStream(room.printer().sheet(id)));
-        return LabCode.lab(scan.pixels(), 3 * (scan.height() / 2 * scan.width() + scan.width() / 2));
+        return LabEncoding.V4.lab(scan.pixels(), 3 * (scan.height() / 2 * scan.width() + scan.width() / 2));
     }
 
     @Test
@@ -179,7 +179,7 @@ public class PrintRoomTest {
             for (int i = 0; i < 500; i++) {
                 double[] rgb = {random.nextDouble(), random.nextDouble(), random.nextDouble()};
                 ink.lab(rgb, lab);
-                sum += LabCode.lab(toLab.exact(rgb)).deltaE2000(Lab.of(lab));
+                sum += LabEncoding.V4.lab(toLab.exact(rgb)).deltaE2000(Lab.of(lab));
             }
             assertThat(sum / 500).as(paper.label()).isLessThan(0.4);
         }

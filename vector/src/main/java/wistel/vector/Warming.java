@@ -2,9 +2,9 @@ package wistel.vector;
 
 import java.util.List;
 import java.util.SplittableRandom;
+import wistel.core.colour.LabEncoding;
 import wistel.core.icc.kernel.Cube;
 import wistel.core.icc.kernel.Kernels;
-import wistel.core.icc.kernel.LabCodes;
 import wistel.core.icc.kernel.LabToLight;
 import wistel.core.icc.kernel.LightTable;
 import wistel.core.icc.kernel.LightToLab;
@@ -93,11 +93,11 @@ final class Warming {
         for (int i = 0; i < square.length; i++) {
             square[i] = (float) (i / 65535.0 * (i / 65535.0));
         }
-        return new LightToLab(new float[][] {square, square, square}, MATRIX, new double[3], LabCodes.INNER);
+        return new LightToLab(new float[][] {square, square, square}, MATRIX, new double[3], LabEncoding.V2);
     }
 
     private static LabToLight lab() {
-        return new LabToLight(MATRIX, new double[3], roots(), LabCodes.INNER);
+        return new LabToLight(MATRIX, new double[3], roots(), LabEncoding.V2);
     }
 
     private static LightTable[] roots() {

@@ -7,11 +7,11 @@ import java.util.stream.IntStream;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import wistel.core.colour.LabEncoding;
 import wistel.core.icc.kernel.Cube;
 import wistel.core.icc.kernel.Kernel;
 import wistel.core.icc.kernel.KernelFamily;
 import wistel.core.icc.kernel.Kernels;
-import wistel.core.icc.kernel.LabCodes;
 import wistel.core.icc.kernel.LabToLight;
 import wistel.core.icc.kernel.LightTable;
 import wistel.core.icc.kernel.LightToLab;
@@ -93,7 +93,7 @@ public class VectorKernelsTest {
         for (int i = 0; i < curve.length; i++) {
             curve[i] = (float) Math.pow(i / 65535.0, 2.2);
         }
-        LightToLab light = new LightToLab(new float[][] {curve, curve, curve}, MATRIX, new double[] {0.001, 0, 0.002}, LabCodes.OUTER);
+        LightToLab light = new LightToLab(new float[][] {curve, curve, curve}, MATRIX, new double[] {0.001, 0, 0.002}, LabEncoding.V4);
         compare(vector.toLab(light), light, pixels(3), 3, 3);
     }
 
@@ -105,8 +105,8 @@ public class VectorKernelsTest {
         for (int i = 0; i < linear.length; i++) {
             linear[i] = i / 65535f;
         }
-        new LightToLab(new float[][] {linear, linear, linear}, MATRIX, new double[3], LabCodes.INNER).apply(pixels(3), 0, codes, 0, PIXELS);
-        LabToLight light = new LabToLight(wistel.core.colour.Matrix3.inverse(MATRIX), new double[3], root(), LabCodes.INNER);
+        new LightToLab(new float[][] {linear, linear, linear}, MATRIX, new double[3], LabEncoding.V2).apply(pixels(3), 0, codes, 0, PIXELS);
+        LabToLight light = new LabToLight(wistel.core.colour.Matrix3.inverse(MATRIX), new double[3], root(), LabEncoding.V2);
         char[] a = new char[codes.length];
         char[] b = new char[codes.length];
         vector.fromLab(light).apply(codes, 0, a, 0, PIXELS);
@@ -137,7 +137,7 @@ public class VectorKernelsTest {
     }
 
     private static LabToLight nowhere(double factor) {
-        return new LabToLight(new double[] {factor, 0, 0, 0, factor, 0, 0, 0, factor}, new double[3], root(), LabCodes.INNER);
+        return new LabToLight(new double[] {factor, 0, 0, 0, factor, 0, 0, 0, factor}, new double[3], root(), LabEncoding.V2);
     }
 
     /** A damaged display's matrix may hold anything: what is no light is dark or full, never a place outside a table. */
@@ -171,7 +171,7 @@ public class VectorKernelsTest {
     /** A picture may be turned in its own array. */
     @Test
     public void pixelsMayBeReplacedInPlace() {
-        LabToLight light = new LabToLight(wistel.core.colour.Matrix3.inverse(MATRIX), new double[3], root(), LabCodes.INNER);
+        LabToLight light = new LabToLight(wistel.core.colour.Matrix3.inverse(MATRIX), new double[3], root(), LabEncoding.V2);
         char[] in = pixels(3);
         char[] out = new char[in.length];
         vector.fromLab(light).apply(in, 0, out, 0, PIXELS);

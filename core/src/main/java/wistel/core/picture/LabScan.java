@@ -6,11 +6,12 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
 import java.nio.ByteBuffer;
+import wistel.core.colour.LabEncoding;
 import wistel.core.fault.MeasurementException;
 
 /**
  * A scan of a print in L*a*b*, as a TIFF any program can open: photometric ICCLab (9, TIFF Technical Note 4), three 16-bit samples, one
- * uncompressed strip. Pixels are codes of {@link wistel.core.icc.LabCode}.
+ * uncompressed strip. Pixels are codes of {@link wistel.core.colour.LabEncoding#V4}.
  */
 public record LabScan(int width, int height, double dpi, char[] pixels) {
     private static final int DATA_AT = 8 + 2 + 12 * 12 + 4 + 8 + 16;

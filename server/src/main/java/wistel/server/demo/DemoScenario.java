@@ -17,6 +17,7 @@ import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 import wistel.core.colour.Lab;
+import wistel.core.colour.LabEncoding;
 import wistel.core.docket.Decisions;
 import wistel.core.docket.Decisions.Borders;
 import wistel.core.docket.Decisions.Fit;
@@ -27,7 +28,6 @@ import wistel.core.docket.Decisions.SizeStation;
 import wistel.core.fault.WistelException;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
-import wistel.core.icc.profile.LabCode;
 import wistel.core.icc.profile.ProfileReader;
 import wistel.core.icc.transform.TransformCompiler;
 import wistel.core.paper.Pairing;
@@ -142,8 +142,8 @@ class DemoScenario {
     private Pairing pairing(Path demo, PairingPlan plan, UUID printer, String printerName) throws IOException {
         IccProfile profile = ProfileReader.read(Files.readAllBytes(demo.resolve(plan.profile)));
         profiles.add(profile);
-        Lab white = LabCode.lab(TransformCompiler.toMeasuredLab(profile).exact(1, 1, 1));
-        Lab black = LabCode.lab(TransformCompiler.toMeasuredLab(profile).exact(0, 0, 0));
+        Lab white = LabEncoding.V4.lab(TransformCompiler.toMeasuredLab(profile).exact(1, 1, 1));
+        Lab black = LabEncoding.V4.lab(TransformCompiler.toMeasuredLab(profile).exact(0, 0, 0));
         return new Pairing(UUID.randomUUID().toString(), printer.toString(), printerName, plan.paper, plan.surface, plan.mediaType, plan.feed, plan.quality,
             profile.hash(), plan.intent, white.toArray(), black.l());
     }

@@ -14,6 +14,7 @@ import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import wistel.core.colour.CieDe2000;
 import wistel.core.colour.Lab;
+import wistel.core.colour.LabEncoding;
 import wistel.core.docket.Decisions;
 import wistel.core.docket.Decisions.ProofStation;
 import wistel.core.fault.EntryException;
@@ -21,7 +22,6 @@ import wistel.core.icc.gamut.GamutBoundary;
 import wistel.core.icc.gamut.GamutCheck;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
-import wistel.core.icc.profile.LabCode;
 import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.icc.transform.BlackPoint;
 import wistel.core.icc.transform.Observer;
@@ -187,8 +187,8 @@ public class Booth {
     private static double meanDifference(char[] a, char[] b) {
         double sum = 0;
         for (int i = 0; i < a.length; i += 3) {
-            Lab p = LabCode.lab(a, i);
-            Lab q = LabCode.lab(b, i);
+            Lab p = LabEncoding.V4.lab(a, i);
+            Lab q = LabEncoding.V4.lab(b, i);
             sum += CieDe2000.between(p.l(), p.a(), p.b(), q.l(), q.a(), q.b());
         }
         return sum / (a.length / 3.0);
@@ -205,9 +205,9 @@ public class Booth {
         int py = (int) Math.max(0, Math.min(view.height() - 1, y * view.height()));
         char[] pixel = new char[view.channels()];
         view.read(px, py, 1, 1, pixel);
-        Lab wanted = LabCode.lab(toLab(master).apply(pixel), 0);
+        Lab wanted = LabEncoding.V4.lab(toLab(master).apply(pixel), 0);
         boolean absolute = how.view() == ProofView.PAPER_WHITE;
-        Lab got = LabCode.lab(proofLab(master, pairing.profileHash(), how.intent(), how.blackPoint(), absolute).apply(pixel), 0);
+        Lab got = LabEncoding.V4.lab(proofLab(master, pairing.profileHash(), how.intent(), how.blackPoint(), absolute).apply(pixel), 0);
         GamutCheck.Cause cause = GamutCheck.Cause.values()[gamutCheck(master, pairing).map(pixel, new float[0])[0]];
         return new Probe(wanted, got, wanted.deltaE2000(got), cause);
     }

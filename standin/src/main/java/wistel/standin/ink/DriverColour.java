@@ -1,7 +1,7 @@
 package wistel.standin.ink;
 
 import wistel.core.colour.Lab;
-import wistel.core.icc.profile.LabCode;
+import wistel.core.colour.LabEncoding;
 import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.icc.stage.Grid;
 import wistel.core.icc.transform.Transform;
@@ -31,7 +31,7 @@ final class DriverColour {
             for (int g = 0; g < SIDE; g++) {
                 for (int b = 0; b < SIDE; b++) {
                     double[] srgb = {r / 8.0, g / 8.0, b / 8.0};
-                    Lab meant = LabCode.lab(toLab.exact(srgb));
+                    Lab meant = LabEncoding.V4.lab(toLab.exact(srgb));
                     double[] wanted = {black[0] + meant.l() / 100 * (white[0] - black[0]), meant.a() * 1.08 + white[1], meant.b() * 1.08 + white[2]};
                     for (double v : search(ink, wanted, srgb)) {
                         values[at++] = (float) v;

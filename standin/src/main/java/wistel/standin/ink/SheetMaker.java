@@ -3,7 +3,7 @@ package wistel.standin.ink;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import wistel.core.colour.D50;
-import wistel.core.icc.profile.LabCode;
+import wistel.core.colour.LabEncoding;
 import wistel.core.icc.stage.Grid;
 import wistel.core.picture.LabScan;
 import wistel.core.render.PwgRaster;
@@ -91,9 +91,9 @@ public final class SheetMaker {
             double[] xyz = {sums[3 * x] / n, sums[3 * x + 1] / n, sums[3 * x + 2] / n};
             D50.xyzToLab(xyz, lab);
             int to = 3 * (line * columns + x);
-            pixels[to] = LabCode.ofL(lab[0]);
-            pixels[to + 1] = LabCode.ofAb(lab[1]);
-            pixels[to + 2] = LabCode.ofAb(lab[2]);
+            pixels[to] = LabEncoding.V4.ofL(lab[0]);
+            pixels[to + 1] = LabEncoding.V4.ofAb(lab[1]);
+            pixels[to + 2] = LabEncoding.V4.ofAb(lab[2]);
         }
         java.util.Arrays.fill(sums, 0);
         java.util.Arrays.fill(counts, 0);

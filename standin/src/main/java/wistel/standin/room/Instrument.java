@@ -2,7 +2,7 @@ package wistel.standin.room;
 
 import java.util.SplittableRandom;
 import wistel.core.colour.Lab;
-import wistel.core.icc.profile.LabCode;
+import wistel.core.colour.LabEncoding;
 import wistel.core.picture.LabScan;
 
 /** The spectrophotometer: reads a spot of a dry sheet, 3 mm across, with a noise of a few hundredths of an L* unit. */
@@ -32,7 +32,7 @@ public final class Instrument {
         double[] sum = new double[3];
         for (int y = y0; y < y1; y++) {
             for (int x = x0; x < x1; x++) {
-                Lab lab = LabCode.lab(sheet.pixels(), 3 * (y * sheet.width() + x));
+                Lab lab = LabEncoding.V4.lab(sheet.pixels(), 3 * (y * sheet.width() + x));
                 sum[0] += lab.l();
                 sum[1] += lab.a();
                 sum[2] += lab.b();

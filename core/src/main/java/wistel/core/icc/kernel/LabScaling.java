@@ -1,8 +1,9 @@
 package wistel.core.icc.kernel;
 
+import wistel.core.colour.LabEncoding;
 
 /** L*a*b* codes through a linear change of XYZ over its white, as black point compensation between two tables is. */
-public record LabScaling(double[] matrix, double[] offset, LabCodes from, LabCodes to) implements Kernel {
+public record LabScaling(double[] matrix, double[] offset, LabEncoding from, LabEncoding to) implements Kernel {
     @Override
     public long bytes() {
         return 0;
@@ -16,9 +17,9 @@ public record LabScaling(double[] matrix, double[] offset, LabCodes from, LabCod
         double b = 1 / (200 * from.chroma());
         for (int p = 0, i = inAt, o = outAt; p < pixels; p++, i += 3, o += 3) {
             double fy = in[i] * l + 16 / 116.0;
-            double x = LabCodes.expanded(fy + in[i + 1] * a - 128 / 500.0);
-            double y = LabCodes.expanded(fy);
-            double z = LabCodes.expanded(fy - in[i + 2] * b + 128 / 200.0);
+            double x = LabEncoding.expanded(fy + in[i + 1] * a - 128 / 500.0);
+            double y = LabEncoding.expanded(fy);
+            double z = LabEncoding.expanded(fy - in[i + 2] * b + 128 / 200.0);
             to.write(m[0] * x + m[1] * y + m[2] * z + offset[0], m[3] * x + m[4] * y + m[5] * z + offset[1],
                 m[6] * x + m[7] * y + m[8] * z + offset[2], out, o);
         }

@@ -1,5 +1,6 @@
 package wistel.core.icc.kernel;
 
+import wistel.core.colour.LabEncoding;
 
 /**
  * Three channels through curves and a matrix to L*a*b* codes: what stands before a printer's table when the picture's profile is curves
@@ -8,7 +9,7 @@ package wistel.core.icc.kernel;
  * @param first  65536 values of light a channel; equal ones best shared
  * @param matrix row-major, light to XYZ over its white
  */
-public record LightToLab(float[][] first, double[] matrix, double[] offset, LabCodes codes) implements Kernel {
+public record LightToLab(float[][] first, double[] matrix, double[] offset, LabEncoding codes) implements Kernel {
     @Override
     public long bytes() {
         return java.util.Arrays.stream(first).distinct().count() * 4L * 65536;

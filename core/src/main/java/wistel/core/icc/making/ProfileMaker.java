@@ -3,10 +3,10 @@ package wistel.core.icc.making;
 import java.util.List;
 import wistel.core.cgats.Cgats;
 import wistel.core.cgats.Patch;
+import wistel.core.colour.LabEncoding;
 import wistel.core.fault.MeasurementException;
 import wistel.core.icc.profile.ColourSpace;
 import wistel.core.icc.profile.DeviceClass;
-import wistel.core.icc.profile.LabCode;
 import wistel.core.icc.profile.ProfileReader;
 import wistel.core.icc.profile.ProfileWriter;
 import wistel.core.icc.profile.TagWriter;
@@ -59,6 +59,6 @@ public final class ProfileMaker {
 
     private static double[] differences(byte[] profile, List<Patch> patches) {
         Transform toLab = TransformCompiler.toMeasuredLab(ProfileReader.read(profile));
-        return patches.stream().mapToDouble(p -> LabCode.lab(toLab.exact(p.device())).deltaE2000(p.lab())).toArray();
+        return patches.stream().mapToDouble(p -> LabEncoding.V4.lab(toLab.exact(p.device())).deltaE2000(p.lab())).toArray();
     }
 }

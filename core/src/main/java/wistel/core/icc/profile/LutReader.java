@@ -38,7 +38,7 @@ public final class LutReader {
             throw ProfileReader.broken("A table in it has " + inputs + " inputs and " + outputs + " outputs");
         }
         List<Stage> stages = new ArrayList<>();
-        Coding.ofTable(from, type).map(Coding::encode).ifPresent(stages::add);
+        PcsEncoding.ofTable(from, type).map(PcsEncoding::encode).ifPresent(stages::add);
         Body body = new Body(tag, inputs, outputs, from == ColourSpace.LAB ? Interpolation.MULTILINEAR : Interpolation.forInputs(inputs));
         stages.addAll(switch (type) {
             case "mft1" -> body.lut(1, from == ColourSpace.XYZ);
@@ -47,7 +47,7 @@ public final class LutReader {
             case "mBA " -> body.connectionFirst();
             default -> throw ProfileReader.broken("A table in it is of an unknown type");
         });
-        Coding.ofTable(to, type).map(Coding::decode).ifPresent(stages::add);
+        PcsEncoding.ofTable(to, type).map(PcsEncoding::decode).ifPresent(stages::add);
         return stages;
     }
 

@@ -4,11 +4,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import wistel.core.colour.LabEncoding;
 import wistel.core.icc.kernel.GrayTable;
 import wistel.core.icc.kernel.Kernel;
-import wistel.core.icc.kernel.LabCodes;
 import wistel.core.icc.kernel.Sequence;
-import wistel.core.icc.profile.Coding;
+import wistel.core.icc.profile.PcsEncoding;
 import wistel.core.icc.stage.Chain;
 import wistel.core.icc.stage.Stage;
 
@@ -75,12 +75,12 @@ final class Baker {
      */
     private Optional<Baked> overLab(Sample sample) {
         int cut = lastLab();
-        Optional<Kernel> end = cut < 0 ? Optional.empty() : DisplayEnd.afterLab(chain.stages().subList(cut, chain.stages().size()), LabCodes.INNER);
+        Optional<Kernel> end = cut < 0 ? Optional.empty() : DisplayEnd.afterLab(chain.stages().subList(cut, chain.stages().size()), LabEncoding.V2);
         return end.map(light -> {
             List<Stage> stages = new ArrayList<>(chain.stages().subList(0, cut));
-            stages.add(Coding.LAB_OLD_16.encode());
+            stages.add(PcsEncoding.LAB_V2.encode());
             Chain head = Chain.of(stages);
-            Optional<Chain> lab = Optional.of(Chain.of(List.of(Coding.LAB_OLD_16.decode())));
+            Optional<Chain> lab = Optional.of(Chain.of(List.of(PcsEncoding.LAB_V2.decode())));
             Baked toLab = new GridBaker(head, inputs, 3, new Sample(head, inputs, 3, lab), TableByTable.of(head.stages(), inputs, 3).map(TableByTable.Found::kernel))
                 .bake(QUICK[inputs]);
             return sample.measured(new Sequence(toLab.kernel().orElseThrow(), light, inputs, 3, outputs), toLab.kind() + ", then L*a*b* to light", toLab.side());

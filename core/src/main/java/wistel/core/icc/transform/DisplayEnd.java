@@ -4,9 +4,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import wistel.core.colour.D50;
+import wistel.core.colour.LabEncoding;
 import wistel.core.icc.kernel.Kernel;
 import wistel.core.icc.kernel.Kernels;
-import wistel.core.icc.kernel.LabCodes;
 import wistel.core.icc.kernel.LabToLight;
 import wistel.core.icc.kernel.LightTable;
 import wistel.core.icc.kernel.MatrixCurves;
@@ -35,7 +35,7 @@ final class DisplayEnd {
     }
 
     /** From L*a*b* codes on: L*a*b* to XYZ, a matrix, curves, and no more. */
-    static Optional<Kernel> afterLab(List<Stage> rest, LabCodes codes) {
+    static Optional<Kernel> afterLab(List<Stage> rest, LabEncoding codes) {
         List<Stage> stages = new ArrayList<>(rest);
         if (stages.isEmpty() || !(stages.remove(0) instanceof Stage.LabToXyz)) {
             return Optional.empty();

@@ -3,10 +3,10 @@ package wistel.core.icc.transform;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import wistel.core.icc.profile.Coding;
 import wistel.core.icc.profile.ColourSpace;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
+import wistel.core.icc.profile.PcsEncoding;
 import wistel.core.icc.stage.Stage;
 
 /**
@@ -196,9 +196,9 @@ public sealed interface Recipe {
         /** Device values with L*a*b* or XYZ at the ends as 16-bit codes over 65535. */
         static List<Stage> coded(Recipe recipe) {
             List<Stage> stages = new ArrayList<>();
-            Coding.ofSamples(recipe.from()).map(Coding::decode).ifPresent(stages::add);
+            PcsEncoding.ofSamples(recipe.from()).map(PcsEncoding::decode).ifPresent(stages::add);
             stages.addAll(recipe.stages());
-            Coding.ofSamples(recipe.to()).map(Coding::encode).ifPresent(stages::add);
+            PcsEncoding.ofSamples(recipe.to()).map(PcsEncoding::encode).ifPresent(stages::add);
             return stages;
         }
 

@@ -6,15 +6,15 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import wistel.core.colour.D50;
+import wistel.core.colour.LabEncoding;
 import wistel.core.icc.kernel.Cube;
 import wistel.core.icc.kernel.Kernel;
 import wistel.core.icc.kernel.Kernels;
-import wistel.core.icc.kernel.LabCodes;
 import wistel.core.icc.kernel.LabScaling;
 import wistel.core.icc.kernel.LightToLab;
 import wistel.core.icc.kernel.Sequence;
 import wistel.core.icc.kernel.Shaped;
-import wistel.core.icc.profile.Coding;
+import wistel.core.icc.profile.PcsEncoding;
 import wistel.core.icc.stage.Curve;
 import wistel.core.icc.stage.Grid;
 import wistel.core.icc.stage.Interpolation;
@@ -46,9 +46,9 @@ final class TableByTable {
         }
     }
 
-    private static final Affine[] LAB = meaningOf(LabCodes.INNER);
+    private static final Affine[] LAB = meaningOf(LabEncoding.V2);
 
-    private static Affine[] meaningOf(LabCodes codes) {
+    private static Affine[] meaningOf(LabEncoding codes) {
         Affine chroma = new Affine(65535 / codes.chroma(), -128);
         return new Affine[] {new Affine(65535 / codes.lightness(), 0), chroma, chroma};
     }
@@ -109,7 +109,7 @@ final class TableByTable {
 
     /** L*a*b* to a display, or through a change of XYZ and back. */
     private void fromLab() {
-        LabCodes codes = new LabCodes(65535 / meaning[0].factor, 65535 / meaning[1].factor);
+        LabEncoding codes = new LabEncoding(65535 / meaning[0].factor, 65535 / meaning[1].factor);
         Optional<Kernel> end = DisplayEnd.afterLab(stages.subList(at, stages.size()), codes);
         if (Math.abs(meaning[1].offset + 128) > 1e-6) {
             possible = false;
@@ -148,15 +148,15 @@ final class TableByTable {
     }
 
     /** The chain holds L*a*b* in its own units now. Where it ends by coding it, that is done at once. */
-    private LabCodes codesNow() {
+    private LabEncoding codesNow() {
         meaning = LAB;
         if (at != stages.size() - 1 || !(stages.get(at) instanceof Stage.Linear linear)) {
-            return LabCodes.INNER;
+            return LabEncoding.V2;
         }
-        Stage.Linear outer = (Stage.Linear) Coding.LAB.encode();
+        Stage.Linear outer = (Stage.Linear) PcsEncoding.LAB.encode();
         possible &= Arrays.equals(linear.matrix(), outer.matrix()) && Arrays.equals(linear.offset(), outer.offset());
         at++;
-        return LabCodes.OUTER;
+        return LabEncoding.V4;
     }
 
     private static double[] overWhite(Stage.Linear linear) {

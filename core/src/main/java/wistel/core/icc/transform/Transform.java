@@ -2,6 +2,7 @@ package wistel.core.icc.transform;
 
 import java.util.Arrays;
 import java.util.stream.IntStream;
+import wistel.core.colour.LabEncoding;
 import wistel.core.icc.kernel.Kernel;
 import wistel.core.icc.profile.ColourSpace;
 import wistel.core.icc.stage.Chain;
@@ -11,7 +12,7 @@ import wistel.core.icc.stage.Chain;
  * against the chain was measured when it was made. Immutable and safe for any number of threads; it never holds a picture: pixels come
  * and go in strips.
  *
- * <p>Samples: device values 0 to 65535 (or 255, or 1.0); L*a*b* as {@link wistel.core.icc.profile.LabCode}; XYZ 0 to 1.99997 as u1Fixed15.
+ * <p>Samples: device values 0 to 65535 (or 255, or 1.0); L*a*b* as {@link wistel.core.colour.LabEncoding#V4}; XYZ 0 to 1.99997 as u1Fixed15.
  */
 public final class Transform {
     /** Pixels through the chain at once. */

@@ -4,10 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import wistel.core.fault.ProfileException;
-import wistel.core.icc.profile.Coding;
 import wistel.core.icc.profile.ColourSpace;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
+import wistel.core.icc.profile.PcsEncoding;
 import wistel.core.icc.stage.Chain;
 import wistel.core.icc.stage.Stage;
 
@@ -29,7 +29,7 @@ public final class TransformCompiler {
         try {
             return recipe.look().map(stages -> {
                 List<Stage> all = new ArrayList<>();
-                Coding.ofSamples(recipe.to()).map(Coding::decode).ifPresent(all::add);
+                PcsEncoding.ofSamples(recipe.to()).map(PcsEncoding::decode).ifPresent(all::add);
                 all.addAll(stages);
                 return Chain.of(all);
             });

@@ -8,6 +8,7 @@ import java.util.function.DoubleUnaryOperator;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import wistel.core.colour.D50;
+import wistel.core.colour.LabEncoding;
 import wistel.core.icc.stage.Grid;
 import wistel.core.icc.stage.Interpolation;
 import wistel.core.icc.stage.Stage;
@@ -77,9 +78,9 @@ public class KernelTest {
             square[i] = (float) Math.pow(i / 65535.0, 2);
         }
         double[] m = {0.5, 0.4, 0.1, 0.2, 0.7, 0.1, 0.05, 0.15, 0.8};
-        LightToLab there = new LightToLab(new float[][] {square, square, square}, m, new double[3], LabCodes.OUTER);
+        LightToLab there = new LightToLab(new float[][] {square, square, square}, m, new double[3], LabEncoding.V4);
         LightTable root = new LightTable(Math::sqrt);
-        LabToLight back = new LabToLight(wistel.core.colour.Matrix3.inverse(m), new double[3], new LightTable[] {root, root, root}, LabCodes.OUTER);
+        LabToLight back = new LabToLight(wistel.core.colour.Matrix3.inverse(m), new double[3], new LightTable[] {root, root, root}, LabEncoding.V4);
         SplittableRandom random = new SplittableRandom(2);
         char[] lab = new char[3];
         char[] again = new char[3];
@@ -107,7 +108,7 @@ public class KernelTest {
         double[] offset = {0.1, 0.1, 0.1};
         char[] in = {(char) Math.round(30 * 652.8), (char) Math.round(148 * 256), (char) Math.round(98 * 256)};
         char[] out = new char[3];
-        new LabScaling(m, offset, LabCodes.INNER, LabCodes.OUTER).apply(in, 0, out, 0, 1);
+        new LabScaling(m, offset, LabEncoding.V2, LabEncoding.V4).apply(in, 0, out, 0, 1);
         double[] wanted = {30, 20, -30};
         D50.labToXyz(wanted, 0);
         wanted[0] = 0.9 * wanted[0] + 0.1 * D50.X;

@@ -12,13 +12,13 @@ import wistel.core.cgats.Cgats;
 import wistel.core.cgats.Patch;
 import wistel.core.colour.D50;
 import wistel.core.colour.Lab;
+import wistel.core.colour.LabEncoding;
 import wistel.core.fault.MeasurementException;
 import wistel.core.icc.MadeProfiles;
 import wistel.core.icc.Referee;
 import wistel.core.icc.profile.ColourSpace;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
-import wistel.core.icc.profile.LabCode;
 import wistel.core.icc.profile.ProfileReader;
 import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.icc.transform.Recipe;
@@ -102,7 +102,7 @@ public class ProfileMakerTest {
         Transform measured = TransformCompiler.toMeasuredLab(profile);
         Transform back = TransformCompiler.compile(new Recipe.FromLab(profile, Intent.ABSOLUTE));
         for (double gray = 0.05; gray < 1; gray += 0.09) {
-            Lab lab = LabCode.lab(measured.exact(gray));
+            Lab lab = LabEncoding.V4.lab(measured.exact(gray));
             assertThat(lab.l()).isCloseTo(tone(gray), within(0.1));
             assertThat(lab.b()).isCloseTo(2 - 3 * gray, within(0.1));
             assertThat(back.exact(lab.l() / 100, 128 / 255.0, 128 / 255.0)[0]).isCloseTo(gray, within(0.004));

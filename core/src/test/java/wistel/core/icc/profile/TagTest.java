@@ -10,6 +10,7 @@ import java.util.Arrays;
 import java.util.stream.IntStream;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import wistel.core.colour.LabEncoding;
 import wistel.core.fault.ProfileException;
 import wistel.core.icc.stage.Stage;
 
@@ -81,26 +82,26 @@ public class TagTest {
     /** ICC.1:2022, tables 11 to 14, and 10.10's note for lut16Type. */
     @Test
     public void connectionSpacesAreCodedAsTheStandardsTablesSay() {
-        assertThat(coded(Coding.LAB, 100, 0, 127)).containsExactly(0xFFFF, 0x8080, 0xFFFF);
-        assertThat(coded(Coding.LAB, 0, -128, -128)).containsExactly(0, 0, 0);
-        assertThat(coded(Coding.LAB_OLD_16, 100, 0, 127)).containsExactly(0xFF00, 0x8000, 0xFF00);
-        assertThat(coded(Coding.LAB_OLD_16, 0, -128, -128)).containsExactly(0, 0, 0);
-        assertThat(coded(Coding.XYZ, 0, 1, 1 + 32767.0 / 32768)).containsExactly(0, 0x8000, 0xFFFF);
+        assertThat(coded(PcsEncoding.LAB, 100, 0, 127)).containsExactly(0xFFFF, 0x8080, 0xFFFF);
+        assertThat(coded(PcsEncoding.LAB, 0, -128, -128)).containsExactly(0, 0, 0);
+        assertThat(coded(PcsEncoding.LAB_V2, 100, 0, 127)).containsExactly(0xFF00, 0x8000, 0xFF00);
+        assertThat(coded(PcsEncoding.LAB_V2, 0, -128, -128)).containsExactly(0, 0, 0);
+        assertThat(coded(PcsEncoding.XYZ, 0, 1, 1 + 32767.0 / 32768)).containsExactly(0, 0x8000, 0xFFFF);
     }
 
     @Test
     public void codesOfLabGoBothWays() {
-        assertThat(LabCode.ofL(100)).isEqualTo((char) 0xFFFF);
-        assertThat(LabCode.ofAb(0)).isEqualTo((char) 0x8080);
-        assertThat((int) LabCode.ofL(-3)).isZero();
-        assertThat(LabCode.ofAb(300)).isEqualTo((char) 0xFFFF);
+        assertThat(LabEncoding.V4.ofL(100)).isEqualTo((char) 0xFFFF);
+        assertThat(LabEncoding.V4.ofAb(0)).isEqualTo((char) 0x8080);
+        assertThat((int) LabEncoding.V4.ofL(-3)).isZero();
+        assertThat(LabEncoding.V4.ofAb(300)).isEqualTo((char) 0xFFFF);
         for (int code = 0; code < 65536; code += 257) {
-            assertThat(LabCode.ofL(LabCode.l((char) code))).isEqualTo((char) code);
-            assertThat(LabCode.ofAb(LabCode.ab((char) code))).isEqualTo((char) code);
+            assertThat(LabEncoding.V4.ofL(LabEncoding.V4.l((char) code))).isEqualTo((char) code);
+            assertThat(LabEncoding.V4.ofAb(LabEncoding.V4.ab((char) code))).isEqualTo((char) code);
         }
     }
 
-    private static int[] coded(Coding coding, double... v) {
+    private static int[] coded(PcsEncoding coding, double... v) {
         double[] work = v.clone();
         Stage encode = coding.encode();
         encode.apply(work, 3, 1);

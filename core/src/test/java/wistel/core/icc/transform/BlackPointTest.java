@@ -6,12 +6,12 @@ import static org.assertj.core.api.Assertions.within;
 import org.testng.annotations.Test;
 import wistel.core.colour.D50;
 import wistel.core.colour.Lab;
+import wistel.core.colour.LabEncoding;
 import wistel.core.icc.FoundProfiles;
 import wistel.core.icc.MadeProfiles;
 import wistel.core.icc.Referee;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
-import wistel.core.icc.profile.LabCode;
 import wistel.core.icc.profile.ProfileReader;
 import wistel.core.icc.profile.ProfileWriter;
 import wistel.core.icc.profile.StandardSpaces;
@@ -54,7 +54,7 @@ public class BlackPointTest {
         IccProfile press = FoundProfiles.press();
         Transform look = TransformCompiler.toLab(press);
         double[] separated = TransformCompiler.compile(new Recipe.FromLab(press, Intent.PERCEPTUAL)).exact(0, 128 / 255.0, 128 / 255.0);
-        assertThat(lightness(BlackPoint.ofSource(press, Intent.RELATIVE))).isCloseTo(LabCode.lab(look.exact(separated)).l(), within(1e-3));
+        assertThat(lightness(BlackPoint.ofSource(press, Intent.RELATIVE))).isCloseTo(LabEncoding.V4.lab(look.exact(separated)).l(), within(1e-3));
         assertThat(lightness(BlackPoint.ofSource(press, Intent.SATURATION))).isLessThan(lightness(BlackPoint.ofSource(press, Intent.RELATIVE)));
     }
 
@@ -79,7 +79,7 @@ public class BlackPointTest {
             Transform back = TransformCompiler.toLab(profile);
             double[] out = new double[256];
             for (int i = 0; i < 256; i++) {
-                out[i] = LabCode.lab(back.exact(there.exact(i / 255.0, 128 / 255.0, 128 / 255.0))).l();
+                out[i] = LabEncoding.V4.lab(back.exact(there.exact(i / 255.0, 128 / 255.0, 128 / 255.0))).l();
             }
             double expected = fitted(out, 0.03, 0.25);
             assertThat(lightness(BlackPoint.ofDestination(profile, Intent.PERCEPTUAL))).as(profile.description()).isCloseTo(expected, within(0.02));
@@ -121,8 +121,8 @@ public class BlackPointTest {
     public void absoluteColorimetricShowsOnePapersWhiteOnTheOther() {
         Transform absolute = TransformCompiler.convert(StandardSpaces.SRGB, MadeProfiles.printer(), Intent.ABSOLUTE, true);
         Transform measured = TransformCompiler.toMeasuredLab(MadeProfiles.printer());
-        Lab wanted = LabCode.lab(TransformCompiler.toLab(StandardSpaces.SRGB).exact(0.5, 0.5, 0.5));
-        assertThat(LabCode.lab(measured.exact(absolute.exact(0.5, 0.5, 0.5))).deltaE2000(wanted)).isLessThan(0.6);
+        Lab wanted = LabEncoding.V4.lab(TransformCompiler.toLab(StandardSpaces.SRGB).exact(0.5, 0.5, 0.5));
+        assertThat(LabEncoding.V4.lab(measured.exact(absolute.exact(0.5, 0.5, 0.5))).deltaE2000(wanted)).isLessThan(0.6);
     }
 
     /**

@@ -8,13 +8,13 @@ import java.util.SplittableRandom;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import wistel.core.colour.D50;
+import wistel.core.colour.LabEncoding;
 import wistel.core.icc.FoundProfiles;
 import wistel.core.icc.MadeProfiles;
 import wistel.core.icc.profile.ColourSpace;
 import wistel.core.icc.profile.DeviceClass;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
-import wistel.core.icc.profile.LabCode;
 import wistel.core.icc.profile.LutWriter;
 import wistel.core.icc.profile.ProfileReader;
 import wistel.core.icc.profile.ProfileWriter;
@@ -74,10 +74,10 @@ public class FastFormTest {
     @Test
     public void fiveInksGoThroughTheChainPixelByPixel() {
         Transform t = TransformCompiler.toLab(fiveInks());
-        assertThat(LabCode.lab(t.exact(0.5, 0, 0, 0, 0)).l()).isCloseTo(100 - 0x1000 / 652.8, within(1e-3));
+        assertThat(LabEncoding.V4.lab(t.exact(0.5, 0, 0, 0, 0)).l()).isCloseTo(100 - 0x1000 / 652.8, within(1e-3));
         char[] out = t.apply(new char[] {0, 0, 0, 0, 0, 65535, 65535, 65535, 65535, 65535});
-        assertThat(LabCode.l(out[0])).isCloseTo(100, within(0.01));
-        assertThat(LabCode.l(out[3])).isCloseTo(100 - 5 * 0x2000 / 652.8, within(0.01));
+        assertThat(LabEncoding.V4.l(out[0])).isCloseTo(100, within(0.01));
+        assertThat(LabEncoding.V4.l(out[3])).isCloseTo(100 - 5 * 0x2000 / 652.8, within(0.01));
     }
 
     /** A scanner whose table gives XYZ (lut16 with XYZ as connection space): half of white's XYZ is L* 76.07 (CIE 15:2018). */
@@ -92,7 +92,7 @@ public class FastFormTest {
         }
         IccProfile scanner = ProfileReader.read(new ProfileWriter(ProfileWriter.Version.V2, DeviceClass.INPUT, ColourSpace.RGB, ColourSpace.XYZ, "scanner", "c")
             .tag("A2B0", LutWriter.lut16(3, 3, 2, nodes)).write());
-        assertThat(LabCode.lab(TransformCompiler.toLab(scanner).exact(0.5, 0.5, 0.5)).l()).isCloseTo(76.07, within(0.01));
+        assertThat(LabEncoding.V4.lab(TransformCompiler.toLab(scanner).exact(0.5, 0.5, 0.5)).l()).isCloseTo(76.07, within(0.01));
         assertPromise(TransformCompiler.convert(scanner, MadeProfiles.printer(), Intent.RELATIVE, true));
         assertPromise(TransformCompiler.convert(scanner, StandardSpaces.SRGB, Intent.RELATIVE, true));
     }

@@ -10,12 +10,12 @@ import java.util.SplittableRandom;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import wistel.core.colour.D50;
+import wistel.core.colour.LabEncoding;
 import wistel.core.icc.FoundProfiles;
 import wistel.core.icc.MadeProfiles;
 import wistel.core.icc.Referee;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
-import wistel.core.icc.profile.LabCode;
 import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.icc.profile.TagReader;
 
@@ -176,7 +176,7 @@ public class RefereeTest {
                 a[c] = mine[p * n + c] / 65535.0;
                 b[c] = theirs[p * n + c] / 65535.0;
             }
-            double far = LabCode.lab(look.exact(a)).deltaE2000(LabCode.lab(look.exact(b)));
+            double far = LabEncoding.V4.lab(look.exact(a)).deltaE2000(LabEncoding.V4.lab(look.exact(b)));
             sum += far;
             worst = Math.max(worst, far);
         }

@@ -11,6 +11,7 @@ import java.util.SplittableRandom;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import wistel.core.colour.Lab;
+import wistel.core.colour.LabEncoding;
 import wistel.core.colour.Matrix3;
 import wistel.core.fault.ProfileException;
 import wistel.core.icc.FoundProfiles;
@@ -19,7 +20,6 @@ import wistel.core.icc.profile.ColourSpace;
 import wistel.core.icc.profile.DeviceClass;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
-import wistel.core.icc.profile.LabCode;
 import wistel.core.icc.profile.LutWriter;
 import wistel.core.icc.profile.ProfileReader;
 import wistel.core.icc.profile.ProfileWriter;
@@ -31,7 +31,7 @@ public class TransformTest {
     /** IEC 61966-2-1 worked by hand: mid gray 128 has Y 0.21586, L* 53.585 under D50, neutral. */
     @Test
     public void aMidGrayInSrgbHasTheLightnessThatItsStandardSays() {
-        Lab lab = LabCode.lab(TransformCompiler.toLab(StandardSpaces.SRGB).exact(128 / 255.0, 128 / 255.0, 128 / 255.0));
+        Lab lab = LabEncoding.V4.lab(TransformCompiler.toLab(StandardSpaces.SRGB).exact(128 / 255.0, 128 / 255.0, 128 / 255.0));
         assertThat(lab.l()).isCloseTo(53.585, within(0.01));
         assertThat(lab.chroma()).isLessThan(0.05);
     }
@@ -40,8 +40,8 @@ public class TransformTest {
     @Test
     public void shadowsInSrgbFollowTheLineAndThePowerOfTheirStandard() {
         Transform toLab = TransformCompiler.toLab(StandardSpaces.SRGB);
-        assertThat(LabCode.lab(toLab.exact(0.02, 0.02, 0.02)).l()).isCloseTo(0.02 / 12.92 * 24389 / 27, within(0.002));
-        assertThat(LabCode.lab(toLab.exact(0.0625, 0.0625, 0.0625)).l()).isCloseTo(Math.pow((0.0625 + 0.055) / 1.055, 2.4) * 24389 / 27, within(0.002));
+        assertThat(LabEncoding.V4.lab(toLab.exact(0.02, 0.02, 0.02)).l()).isCloseTo(0.02 / 12.92 * 24389 / 27, within(0.002));
+        assertThat(LabEncoding.V4.lab(toLab.exact(0.0625, 0.0625, 0.0625)).l()).isCloseTo(Math.pow((0.0625 + 0.055) / 1.055, 2.4) * 24389 / 27, within(0.002));
     }
 
     /** sRGB to a wide space by the formulas of ICC.1:2022, F.3, written out here a second time from the numbers in the tags' bytes. */
@@ -126,7 +126,7 @@ public class TransformTest {
         for (int c = 0; c < device.length; c++) {
             device[c] = codes[pixel * device.length + c] / 65535.0;
         }
-        return LabCode.lab(look.exact(device));
+        return LabEncoding.V4.lab(look.exact(device));
     }
 
     @Test
@@ -139,8 +139,8 @@ public class TransformTest {
         }
         Transform plain = TransformCompiler.proofToLab(StandardSpaces.SRGB, printer, Intent.RELATIVE, false, false);
         Transform compensated = TransformCompiler.proofToLab(StandardSpaces.SRGB, printer, Intent.RELATIVE, true, false);
-        double step = LabCode.lab(plain.exact(0.06, 0.06, 0.06)).l() - LabCode.lab(plain.exact(0, 0, 0)).l();
-        double kept = LabCode.lab(compensated.exact(0.06, 0.06, 0.06)).l() - LabCode.lab(compensated.exact(0, 0, 0)).l();
+        double step = LabEncoding.V4.lab(plain.exact(0.06, 0.06, 0.06)).l() - LabEncoding.V4.lab(plain.exact(0, 0, 0)).l();
+        double kept = LabEncoding.V4.lab(compensated.exact(0.06, 0.06, 0.06)).l() - LabEncoding.V4.lab(compensated.exact(0, 0, 0)).l();
         assertThat(kept).isGreaterThan(step + 1);
     }
 
@@ -148,8 +148,8 @@ public class TransformTest {
     public void theProofShowsThePapersWhiteWhenAsked() {
         double[] white = TransformCompiler.proof(StandardSpaces.SRGB, MadeProfiles.printer(), Intent.RELATIVE, true, ProofView.PAPER_WHITE,
             StandardSpaces.SRGB).exact(1, 1, 1);
-        Lab shown = LabCode.lab(TransformCompiler.toLab(StandardSpaces.SRGB).exact(white));
-        assertThat(shown.deltaE2000(LabCode.lab(TransformCompiler.toMeasuredLab(MadeProfiles.printer()).exact(1, 1, 1)))).isLessThan(0.5);
+        Lab shown = LabEncoding.V4.lab(TransformCompiler.toLab(StandardSpaces.SRGB).exact(white));
+        assertThat(shown.deltaE2000(LabEncoding.V4.lab(TransformCompiler.toMeasuredLab(MadeProfiles.printer()).exact(1, 1, 1)))).isLessThan(0.5);
     }
 
     @Test
@@ -207,8 +207,8 @@ public class TransformTest {
         IccProfile darker = ProfileReader.read(new ProfileWriter(DeviceClass.ABSTRACT, ColourSpace.LAB, ColourSpace.LAB, "darker", "c")
             .tag("A2B0", LutWriter.lut16(3, 3, 2, nodes)).write());
         Transform changed = TransformCompiler.compile(new Recipe.Changed(StandardSpaces.SRGB, List.of(darker), StandardSpaces.SRGB, Intent.RELATIVE, false));
-        Lab before = LabCode.lab(TransformCompiler.toLab(StandardSpaces.SRGB).exact(0.7, 0.7, 0.7));
-        Lab after = LabCode.lab(TransformCompiler.toLab(StandardSpaces.SRGB).exact(changed.exact(0.7, 0.7, 0.7)));
+        Lab before = LabEncoding.V4.lab(TransformCompiler.toLab(StandardSpaces.SRGB).exact(0.7, 0.7, 0.7));
+        Lab after = LabEncoding.V4.lab(TransformCompiler.toLab(StandardSpaces.SRGB).exact(changed.exact(0.7, 0.7, 0.7)));
         assertThat(after.l()).isCloseTo(before.l() / 2, within(0.05));
         IccProfile link = ProfileReader.read(new ProfileWriter(DeviceClass.LINK, ColourSpace.GRAY, ColourSpace.GRAY, "negative", "c")
             .tag("A2B0", LutWriter.lut16(1, 1, 2, new char[] {0xFFFF, 0})).write());
@@ -222,9 +222,9 @@ public class TransformTest {
     public void aGrayProfileConnectsThroughXyzOrThroughLightness() {
         IccProfile lightness = ProfileReader.read(new ProfileWriter(DeviceClass.OUTPUT, ColourSpace.GRAY, ColourSpace.LAB, "gray", "c")
             .tag("kTRC", TagWriter.sampled()).write());
-        assertThat(LabCode.lab(TransformCompiler.toLab(lightness).exact(0.42)).l()).isCloseTo(42, within(1e-6));
+        assertThat(LabEncoding.V4.lab(TransformCompiler.toLab(lightness).exact(0.42)).l()).isCloseTo(42, within(1e-6));
         double[] there = TransformCompiler.convert(StandardSpaces.GRAY_22, lightness, Intent.RELATIVE, false).exact(0.5);
-        assertThat(100 * there[0]).isCloseTo(LabCode.lab(TransformCompiler.toLab(StandardSpaces.GRAY_22).exact(0.5)).l(), within(1e-6));
+        assertThat(100 * there[0]).isCloseTo(LabEncoding.V4.lab(TransformCompiler.toLab(StandardSpaces.GRAY_22).exact(0.5)).l(), within(1e-6));
     }
 
     @Test

@@ -1,20 +1,50 @@
-package wistel.core.icc.kernel;
-
+package wistel.core.colour;
 
 /**
- * How 16-bit codes stand for L*a*b*: codes for one unit of lightness, and for one of a* and b*, which start at -128.
+ * How 16-bit codes stand for L*a*b*: codes for one unit of lightness, and for one of a* and b*, which start at -128. Values of 0 to 1 are
+ * codes over 65535.
  */
-public record LabCodes(double lightness, double chroma) {
-    /** FFFF = 100 (ICC.1:2022, 6.3.4.2): what goes in and comes out of transforms. */
-    public static final LabCodes OUTER = new LabCodes(655.35, 257);
-    /** FF00 = 100 (10.10): between kernels, as it reaches a little farther and is what most tables are coded in. */
-    public static final LabCodes INNER = new LabCodes(652.8, 256);
+public record LabEncoding(double lightness, double chroma) {
+    /** FFFF = 100 (ICC.1:2022, 6.3.4.2): what goes in and comes out of transforms, and all tables but those of lut16Type. */
+    public static final LabEncoding V4 = new LabEncoding(655.35, 257);
+    /** FF00 = 100 (10.10): lut16Type in every version; between kernels too, as it reaches a little farther and most tables are coded in it. */
+    public static final LabEncoding V2 = new LabEncoding(652.8, 256);
 
     private static final double EPSILON = 216.0 / 24389;
     private static final double ROOT = 6.0 / 29;
 
+    public double l(char code) {
+        return code / lightness;
+    }
+
+    /** a* or b*. */
+    public double ab(char code) {
+        return code / chroma - 128;
+    }
+
+    public char ofL(double l) {
+        return clamped(l * lightness);
+    }
+
+    public char ofAb(double ab) {
+        return clamped((ab + 128) * chroma);
+    }
+
+    public Lab lab(char[] codes, int at) {
+        return new Lab(l(codes[at]), ab(codes[at + 1]), ab(codes[at + 2]));
+    }
+
+    /** Of values 0 to 1, as an exact transform gives them. */
+    public Lab lab(double[] unit) {
+        return new Lab(unit[0] * (65535 / lightness), unit[1] * (65535 / chroma) - 128, unit[2] * (65535 / chroma) - 128);
+    }
+
+    private static char clamped(double code) {
+        return (char) Math.max(0, Math.min(65535, Math.round(code)));
+    }
+
     /** XYZ over its white as codes (CIE 15:2018, 8.2.1.1). */
-    void write(double x, double y, double z, char[] out, int at) {
+    public void write(double x, double y, double z, char[] out, int at) {
         double fx = compressed(x);
         double fy = compressed(y);
         double fz = compressed(z);
@@ -32,7 +62,7 @@ public record LabCodes(double lightness, double chroma) {
     }
 
     /** The inverse of the standard's f (8.2.1.2): the cube above 6/29, a line below. */
-    static double expanded(double f) {
+    public static double expanded(double f) {
         return f > ROOT ? f * f * f : (f - 4 / 29.0) * (3 * ROOT * ROOT);
     }
 

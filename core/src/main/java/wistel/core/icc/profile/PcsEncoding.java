@@ -1,6 +1,7 @@
 package wistel.core.icc.profile;
 
 import java.util.Optional;
+import wistel.core.colour.LabEncoding;
 import wistel.core.icc.stage.Stage;
 
 /**
@@ -8,21 +9,25 @@ import wistel.core.icc.stage.Stage;
  * whatever its profile's version (ICC.1:2022, 10.10), FFFF = 100 elsewhere (6.3.4.2); with 8 bits FF = 100 in both. XYZ is
  * u1Fixed15: 1 is coded 8000 (6.3.4.2, table 11).
  */
-public enum Coding {
-    LAB(100, 255, -128), LAB_OLD_16(100 * 65535.0 / 65280, 255 * 65535.0 / 65280, -128), XYZ(1 + 32767.0 / 32768, 1 + 32767.0 / 32768, 0);
+public enum PcsEncoding {
+    LAB(LabEncoding.V4), LAB_V2(LabEncoding.V2), XYZ(1 + 32767.0 / 32768, 1 + 32767.0 / 32768, 0);
 
     private final double first;
     private final double others;
     private final double offset;
 
-    Coding(double first, double others, double offset) {
+    PcsEncoding(double first, double others, double offset) {
         this.first = first;
         this.others = others;
         this.offset = offset;
     }
 
+    PcsEncoding(LabEncoding lab) {
+        this(65535 / lab.lightness(), 65535 / lab.chroma(), -128);
+    }
+
     /** Of 16-bit samples that go in and come out of a transform; empty for device spaces, which need none. */
-    public static Optional<Coding> ofSamples(ColourSpace space) {
+    public static Optional<PcsEncoding> ofSamples(ColourSpace space) {
         return switch (space) {
             case LAB -> Optional.of(LAB);
             case XYZ -> Optional.of(XYZ);
@@ -31,8 +36,8 @@ public enum Coding {
     }
 
     /** Of one side of a table tag. */
-    static Optional<Coding> ofTable(ColourSpace space, String tagType) {
-        return space == ColourSpace.LAB && tagType.equals("mft2") ? Optional.of(LAB_OLD_16) : ofSamples(space);
+    static Optional<PcsEncoding> ofTable(ColourSpace space, String tagType) {
+        return space == ColourSpace.LAB && tagType.equals("mft2") ? Optional.of(LAB_V2) : ofSamples(space);
     }
 
     /** From 0 to 1 to L*a*b* or XYZ in their own units. */
