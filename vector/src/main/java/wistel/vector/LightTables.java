@@ -1,7 +1,6 @@
 package wistel.vector;
 
 import static wistel.vector.Lanes.FLOATS;
-import static wistel.vector.Lanes.INTS;
 import static wistel.vector.Lanes.LONGS;
 import static wistel.vector.Lanes.N;
 import static wistel.vector.Planes.BLOCK;
@@ -12,18 +11,18 @@ import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.IntVector;
 import jdk.incubator.vector.LongVector;
 import jdk.incubator.vector.VectorOperators;
-import wistel.core.icc.kernel.LightTable;
+import wistel.core.icc.kernel.InverseTrc;
 
-/** Three channels of light through the {@link LightTable}s of a display. */
+/** Three channels of light through the {@link InverseTrc}s of a display. */
 final class LightTables {
-    private static final int SMALLEST = Float.floatToRawIntBits(LightTable.SMALLEST);
+    private static final int SMALLEST = Float.floatToRawIntBits(InverseTrc.SMALLEST);
     private static final int ONE = Float.floatToRawIntBits(1);
 
     private LightTables() {
     }
 
     /** @param light is lost on the way to {@code codes} */
-    static List<Loop> loops(LightTable[] tables, float[][] light, int[][] codes) {
+    static List<Loop> loops(InverseTrc[] tables, float[][] light, int[][] codes) {
         long[] lines = new long[BLOCK];
         List<Loop> loops = new ArrayList<>();
         for (int c = 0; c < 3; c++) {
@@ -40,8 +39,8 @@ final class LightTables {
         for (int p = 0; p < count; p += N) {
             // bits of positive floats rise as the floats do, and what is no number is above them all
             IntVector bits = FloatVector.fromArray(FLOATS, values, p).reinterpretAsInts().max(SMALLEST).min(ONE);
-            bits.lanewise(VectorOperators.LSHR, LightTable.SHIFT).sub(LightTable.BOTTOM).intoArray(entries, p);
-            ((FloatVector) bits.and((1 << LightTable.SHIFT) - 1).convertShape(VectorOperators.I2F, FLOATS, 0)).mul(1f / (1 << LightTable.SHIFT)).intoArray(values, p);
+            bits.lanewise(VectorOperators.LSHR, InverseTrc.SHIFT).sub(InverseTrc.BOTTOM).intoArray(entries, p);
+            ((FloatVector) bits.and((1 << InverseTrc.SHIFT) - 1).convertShape(VectorOperators.I2F, FLOATS, 0)).mul(1f / (1 << InverseTrc.SHIFT)).intoArray(values, p);
         }
     }
 

@@ -18,7 +18,7 @@ final class Planes {
     private Planes() {
     }
 
-    static void apart(char[] in, int at, int[] x, int[] y, int[] z, int count) {
+    static void deinterleave(char[] in, int at, int[] x, int[] y, int[] z, int count) {
         for (int p = 0, i = at; p < count; p += N, i += 3 * N) {
             IntVector a = Lanes.load(in, i);
             IntVector b = Lanes.load(in, i + N);
@@ -29,7 +29,7 @@ final class Planes {
         }
     }
 
-    static void apart(char[] in, int at, int[] k, int[] x, int[] y, int[] z, int count) {
+    static void deinterleave(char[] in, int at, int[] k, int[] x, int[] y, int[] z, int count) {
         for (int p = 0, i = at; p < count; p += N, i += 4 * N) {
             IntVector a = Lanes.loadPairs(in, i);
             IntVector b = Lanes.loadPairs(in, i + 2 * N);

@@ -5,8 +5,8 @@ import wistel.core.icc.kernel.Kernel;
 import wistel.core.icc.kernel.KernelFamily;
 import wistel.core.icc.kernel.Kernels;
 import wistel.core.icc.kernel.LabToLight;
-import wistel.core.icc.kernel.LightToLab;
 import wistel.core.icc.kernel.MatrixCurves;
+import wistel.core.icc.kernel.MatrixTrcToLab;
 
 /** The vector loops, found through {@link java.util.ServiceLoader}. Cubes of other shapes than pictures need are left to the scalar ones. */
 public final class VectorKernels implements KernelFamily {
@@ -39,14 +39,14 @@ public final class VectorKernels implements KernelFamily {
             return scalar;
         }
         if (cube.inputs() == 4) {
-            return new JoinedTetrahedra(cube, scalar);
+            return new Tetrahedral4D(cube, scalar);
         }
-        return cube.trilinear() ? new AlongAxes(cube, scalar) : new Tetrahedra(cube, scalar);
+        return cube.trilinear() ? new Trilinear(cube, scalar) : new Tetrahedral3D(cube, scalar);
     }
 
     @Override
-    public Kernel toLab(LightToLab light) {
-        return new LightToLabLanes(light);
+    public Kernel toLab(MatrixTrcToLab light) {
+        return new MatrixTrcToLabLanes(light);
     }
 
     @Override

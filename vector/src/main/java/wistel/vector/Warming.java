@@ -4,11 +4,11 @@ import java.util.List;
 import java.util.SplittableRandom;
 import wistel.core.colour.LabEncoding;
 import wistel.core.icc.kernel.Cube;
+import wistel.core.icc.kernel.InverseTrc;
 import wistel.core.icc.kernel.Kernels;
 import wistel.core.icc.kernel.LabToLight;
-import wistel.core.icc.kernel.LightTable;
-import wistel.core.icc.kernel.LightToLab;
 import wistel.core.icc.kernel.MatrixCurves;
+import wistel.core.icc.kernel.MatrixTrcToLab;
 
 /**
  * Runs every vector loop in the background until the JVM has compiled it, and compares its codes and its time with the scalar twin's. Only
@@ -33,9 +33,9 @@ final class Warming {
     }
 
     private static void run() {
-        List<LaneKernel> kernels = List.of(new Tetrahedra(cube(3, 3, false), Kernels.SCALAR.over(cube(3, 3, false))),
-            new AlongAxes(cube(3, 3, true), Kernels.SCALAR.over(cube(3, 3, true))), new JoinedTetrahedra(cube(4, 3, false), Kernels.SCALAR.over(cube(4, 3, false))),
-            new LightToLabLanes(light()), new LabToLightLanes(lab()), new MatrixLanes(matrix()));
+        List<LaneKernel> kernels = List.of(new Tetrahedral3D(cube(3, 3, false), Kernels.SCALAR.over(cube(3, 3, false))),
+            new Trilinear(cube(3, 3, true), Kernels.SCALAR.over(cube(3, 3, true))), new Tetrahedral4D(cube(4, 3, false), Kernels.SCALAR.over(cube(4, 3, false))),
+            new MatrixTrcToLabLanes(light()), new LabToLightLanes(lab()), new MatrixLanes(matrix()));
         try {
             for (int i = 0; i < ATTEMPTS && !LaneKernel.serving(); i++) {
                 if (kernels.stream().mapToLong(Warming::gained).sum() > 0) {
@@ -88,21 +88,21 @@ final class Warming {
 
     private static final double[] MATRIX = {0.45, 0.4, 0.15, 0.22, 0.72, 0.06, 0.02, 0.12, 0.86};
 
-    private static LightToLab light() {
+    private static MatrixTrcToLab light() {
         float[] square = new float[65536];
         for (int i = 0; i < square.length; i++) {
             square[i] = (float) (i / 65535.0 * (i / 65535.0));
         }
-        return new LightToLab(new float[][] {square, square, square}, MATRIX, new double[3], LabEncoding.V2);
+        return new MatrixTrcToLab(new float[][] {square, square, square}, MATRIX, new double[3], LabEncoding.V2);
     }
 
     private static LabToLight lab() {
         return new LabToLight(MATRIX, new double[3], roots(), LabEncoding.V2);
     }
 
-    private static LightTable[] roots() {
-        LightTable root = new LightTable(Math::sqrt);
-        return new LightTable[] {root, root, root};
+    private static InverseTrc[] roots() {
+        InverseTrc root = new InverseTrc(Math::sqrt);
+        return new InverseTrc[] {root, root, root};
     }
 
     private static MatrixCurves matrix() {

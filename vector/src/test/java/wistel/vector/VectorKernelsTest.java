@@ -9,13 +9,13 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import wistel.core.colour.LabEncoding;
 import wistel.core.icc.kernel.Cube;
+import wistel.core.icc.kernel.InverseTrc;
 import wistel.core.icc.kernel.Kernel;
 import wistel.core.icc.kernel.KernelFamily;
 import wistel.core.icc.kernel.Kernels;
 import wistel.core.icc.kernel.LabToLight;
-import wistel.core.icc.kernel.LightTable;
-import wistel.core.icc.kernel.LightToLab;
 import wistel.core.icc.kernel.MatrixCurves;
+import wistel.core.icc.kernel.MatrixTrcToLab;
 
 /** The vector loops against the scalar ones: the same codes, within one of 16 bits. */
 public class VectorKernelsTest {
@@ -82,9 +82,9 @@ public class VectorKernelsTest {
         assertThat((int) a[outputs * PIXELS]).as("what lies behind the last pixel").isEqualTo(4711);
     }
 
-    private static LightTable[] root() {
-        LightTable table = new LightTable(light -> Math.pow(light, 1 / 2.2));
-        return new LightTable[] {table, table, table};
+    private static InverseTrc[] root() {
+        InverseTrc table = new InverseTrc(light -> Math.pow(light, 1 / 2.2));
+        return new InverseTrc[] {table, table, table};
     }
 
     @Test
@@ -93,7 +93,7 @@ public class VectorKernelsTest {
         for (int i = 0; i < curve.length; i++) {
             curve[i] = (float) Math.pow(i / 65535.0, 2.2);
         }
-        LightToLab light = new LightToLab(new float[][] {curve, curve, curve}, MATRIX, new double[] {0.001, 0, 0.002}, LabEncoding.V4);
+        MatrixTrcToLab light = new MatrixTrcToLab(new float[][] {curve, curve, curve}, MATRIX, new double[] {0.001, 0, 0.002}, LabEncoding.V4);
         compare(vector.toLab(light), light, pixels(3), 3, 3);
     }
 
@@ -105,7 +105,7 @@ public class VectorKernelsTest {
         for (int i = 0; i < linear.length; i++) {
             linear[i] = i / 65535f;
         }
-        new LightToLab(new float[][] {linear, linear, linear}, MATRIX, new double[3], LabEncoding.V2).apply(pixels(3), 0, codes, 0, PIXELS);
+        new MatrixTrcToLab(new float[][] {linear, linear, linear}, MATRIX, new double[3], LabEncoding.V2).apply(pixels(3), 0, codes, 0, PIXELS);
         LabToLight light = new LabToLight(wistel.core.colour.Matrix3.inverse(MATRIX), new double[3], root(), LabEncoding.V2);
         char[] a = new char[codes.length];
         char[] b = new char[codes.length];

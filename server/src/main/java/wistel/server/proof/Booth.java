@@ -176,12 +176,12 @@ public class Booth {
 
     private Transform toLab(Master master) {
         IccProfile source = views.profile(master);
-        return transforms.get(new Recipe.Meaning(source, false));
+        return transforms.get(new Recipe.DeviceToLab(source, false));
     }
 
     private Transform proofLab(Master master, String profileHash, Intent intent, boolean blackPoint, boolean absolute) {
         IccProfile source = views.profile(master);
-        return transforms.get(new Recipe.ProofMeaning(source, profiles.get(profileHash), intent, blackPoint, absolute));
+        return transforms.get(new Recipe.ProofToLab(source, profiles.get(profileHash), intent, blackPoint, absolute));
     }
 
     private static double meanDifference(char[] a, char[] b) {

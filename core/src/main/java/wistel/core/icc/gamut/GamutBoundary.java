@@ -32,7 +32,7 @@ public record GamutBoundary(List<Lab> vertices, List<int[]> triangles) {
 
     /** @throws ProfileException for devices of other than three or four channels, whose colours enclose no volume we can tell */
     public static GamutBoundary of(IccProfile device) {
-        Chain look = Chain.of(new Recipe.Meaning(device, false).stages());
+        Chain look = Chain.of(new Recipe.DeviceToLab(device, false).stages());
         return switch (device.space().channels()) {
             case 3 -> outward(squares(look, 3));
             case 4 -> outermost(squares(look, 4));

@@ -67,8 +67,8 @@ public final class GamutCheck {
 
     /** @throws wistel.core.fault.ProfileException when the source has more than four channels or a profile lacks a way */
     public GamutCheck(IccProfile source, IccProfile printer) {
-        wanted = Chain.of(new Recipe.Meaning(source, false).stages());
-        attained = Chain.of(new Recipe.ProofMeaning(source, printer, Intent.RELATIVE, false, false).stages());
+        wanted = Chain.of(new Recipe.DeviceToLab(source, false).stages());
+        attained = Chain.of(new Recipe.ProofToLab(source, printer, Intent.RELATIVE, false, false).stages());
         inputs = source.space().channels();
         figures = tabled();
     }

@@ -1,6 +1,5 @@
 package wistel.core.icc.kernel;
 
-
 /** One way to write the loops over a {@link Cube} and before it. All families give the same codes, within one of 16 bits. */
 public interface KernelFamily {
     /** For people: what a log line or a measurement calls it. */
@@ -10,7 +9,7 @@ public interface KernelFamily {
     Kernel over(Cube cube);
 
     /** Three channels of light to L*a*b* codes. */
-    Kernel toLab(LightToLab light);
+    Kernel toLab(MatrixTrcToLab light);
 
     /** L*a*b* codes to three channels of light and through their curves. */
     Kernel fromLab(LabToLight light);

@@ -9,10 +9,10 @@ import wistel.core.colour.LabEncoding;
  * @param matrix row-major, XYZ over its white to light
  * @param offset added after it
  */
-public record LabToLight(double[] matrix, double[] offset, LightTable[] last, LabEncoding codes) implements Kernel {
+public record LabToLight(double[] matrix, double[] offset, InverseTrc[] last, LabEncoding codes) implements Kernel {
     @Override
     public long bytes() {
-        return 3 * LightTable.bytes();
+        return 3 * InverseTrc.bytes();
     }
 
     @Override

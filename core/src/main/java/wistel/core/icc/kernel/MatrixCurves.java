@@ -10,10 +10,10 @@ import java.util.Arrays;
  * @param matrix row-major, light to light
  * @param offset added after it
  */
-public record MatrixCurves(double[][] first, double[] matrix, double[] offset, LightTable[] last) implements Kernel {
+public record MatrixCurves(double[][] first, double[] matrix, double[] offset, InverseTrc[] last) implements Kernel {
     @Override
     public long bytes() {
-        return Arrays.stream(first).distinct().count() * 8L * 65536 + 3 * LightTable.bytes();
+        return Arrays.stream(first).distinct().count() * 8L * 65536 + 3 * InverseTrc.bytes();
     }
 
     @Override

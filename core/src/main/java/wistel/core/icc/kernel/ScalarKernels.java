@@ -1,6 +1,5 @@
 package wistel.core.icc.kernel;
 
-
 /**
  * The loops in plain Java, for every JVM, and the referee of the others. Two 16-bit channels share one 64-bit multiplication: four
  * weighted codes of a channel add up to less than 2^31, so neighbours in one word never meet. Cells are found and sorted without a
@@ -18,16 +17,16 @@ final class ScalarKernels implements KernelFamily {
     @Override
     public Kernel over(Cube cube) {
         if (cube.outputs() > 4) {
-            return new SideBySide(this, cube);
+            return new SplitOutputs(this, cube);
         }
         if (cube.inputs() == 4) {
             return new FourInputs(cube);
         }
-        return cube.trilinear() ? new AlongAxes(cube) : new ThreeInputs(cube);
+        return cube.trilinear() ? new Trilinear(cube) : new ThreeInputs(cube);
     }
 
     @Override
-    public Kernel toLab(LightToLab light) {
+    public Kernel toLab(MatrixTrcToLab light) {
         return light;
     }
 
@@ -188,8 +187,8 @@ final class ScalarKernels implements KernelFamily {
     }
 
     /** Trilinear: lines along the last axis, then between those along the second, then along the first. */
-    private record AlongAxes(long[] nodes, int side, int outputs) implements Kernel {
-        AlongAxes(Cube cube) {
+    private record Trilinear(long[] nodes, int side, int outputs) implements Kernel {
+        Trilinear(Cube cube) {
             this(packed(cube), cube.side(), cube.outputs());
         }
 

@@ -44,7 +44,7 @@ final class Baker {
         if (inputs == 1) {
             return Baked.withoutGrid(grayTable(), "table");
         }
-        Optional<Kernel> plain = inputs == 3 && outputs == 3 ? DisplayEnd.whole(chain) : Optional.empty();
+        Optional<Kernel> plain = inputs == 3 && outputs == 3 ? MatrixTrcOutput.whole(chain) : Optional.empty();
         if (plain.isPresent()) {
             return Baked.withoutGrid(plain.get(), "curves and matrix");
         }
@@ -58,7 +58,7 @@ final class Baker {
         Sample sample = new Sample(chain, inputs, outputs, look);
         Optional<TableByTable.Found> tables = TableByTable.of(chain.stages(), inputs, outputs);
         Optional<Baked> own = tables.map(found -> sample.measured(found.kernel(), "own tables", 0)).filter(Baked::keepsItsPromise);
-        GridBaker grids = new GridBaker(chain, inputs, outputs, sample, own.flatMap(Baked::kernel));
+        ClutBaker grids = new ClutBaker(chain, inputs, outputs, sample, own.flatMap(Baked::kernel));
         if (own.isPresent() && (tables.get().parts() == 1 || forFigures)) {
             return own.get();
         }
@@ -75,13 +75,13 @@ final class Baker {
      */
     private Optional<Baked> overLab(Sample sample) {
         int cut = lastLab();
-        Optional<Kernel> end = cut < 0 ? Optional.empty() : DisplayEnd.afterLab(chain.stages().subList(cut, chain.stages().size()), LabEncoding.V2);
+        Optional<Kernel> end = cut < 0 ? Optional.empty() : MatrixTrcOutput.afterLab(chain.stages().subList(cut, chain.stages().size()), LabEncoding.V2);
         return end.map(light -> {
             List<Stage> stages = new ArrayList<>(chain.stages().subList(0, cut));
             stages.add(PcsEncoding.LAB_V2.encode());
             Chain head = Chain.of(stages);
             Optional<Chain> lab = Optional.of(Chain.of(List.of(PcsEncoding.LAB_V2.decode())));
-            Baked toLab = new GridBaker(head, inputs, 3, new Sample(head, inputs, 3, lab), TableByTable.of(head.stages(), inputs, 3).map(TableByTable.Found::kernel))
+            Baked toLab = new ClutBaker(head, inputs, 3, new Sample(head, inputs, 3, lab), TableByTable.of(head.stages(), inputs, 3).map(TableByTable.Found::kernel))
                 .bake(QUICK[inputs]);
             return sample.measured(new Sequence(toLab.kernel().orElseThrow(), light, inputs, 3, outputs), toLab.kind() + ", then L*a*b* to light", toLab.side());
         });

@@ -75,7 +75,7 @@ public final class BlackPoint {
             return ofSource(profile, intent);
         }
         double first = intent == Intent.RELATIVE ? lightness(ofSource(profile, intent)) : 0;
-        return neutral(RampFit.black(roundTrip(profile, intent), intent, first));
+        return neutral(DestinationBlackFit.black(roundTrip(profile, intent), intent, first));
     }
 
     private static boolean describesNoDevice(IccProfile profile) {

@@ -66,8 +66,8 @@ public sealed interface Recipe {
     }
 
     /** As {@link Convert}, with the changes of abstract profiles in between, in their order. */
-    record Changed(IccProfile source, List<IccProfile> changes, IccProfile destination, Intent intent, boolean blackPoint) implements BetweenDevices {
-        public Changed {
+    record ViaAbstract(IccProfile source, List<IccProfile> changes, IccProfile destination, Intent intent, boolean blackPoint) implements BetweenDevices {
+        public ViaAbstract {
             changes = List.copyOf(changes);
         }
 
@@ -110,7 +110,7 @@ public sealed interface Recipe {
     }
 
     /** What device values mean as L*a*b*: relative to their medium, or as measured. */
-    record Meaning(IccProfile device, boolean absolute) implements ToLab {
+    record DeviceToLab(IccProfile device, boolean absolute) implements ToLab {
         @Override
         public ColourSpace from() {
             return device.space();
@@ -128,7 +128,7 @@ public sealed interface Recipe {
     }
 
     /** The picture as this printer would lay it down, as L*a*b* relative to its paper or as measured. */
-    record ProofMeaning(IccProfile source, IccProfile printer, Intent intent, boolean blackPoint, boolean absolute) implements ToLab {
+    record ProofToLab(IccProfile source, IccProfile printer, Intent intent, boolean blackPoint, boolean absolute) implements ToLab {
         @Override
         public ColourSpace from() {
             return source.space();
@@ -137,7 +137,7 @@ public sealed interface Recipe {
         @Override
         public List<Stage> stages() {
             List<Stage> stages = Steps.between(source, printer, intent, blackPoint, Observer.ADAPTED);
-            stages.addAll(new Meaning(printer, absolute).stages());
+            stages.addAll(new DeviceToLab(printer, absolute).stages());
             return stages;
         }
     }

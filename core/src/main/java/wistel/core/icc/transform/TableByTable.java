@@ -11,9 +11,9 @@ import wistel.core.icc.kernel.Cube;
 import wistel.core.icc.kernel.Kernel;
 import wistel.core.icc.kernel.Kernels;
 import wistel.core.icc.kernel.LabScaling;
-import wistel.core.icc.kernel.LightToLab;
+import wistel.core.icc.kernel.MatrixTrcToLab;
 import wistel.core.icc.kernel.Sequence;
-import wistel.core.icc.kernel.Shaped;
+import wistel.core.icc.kernel.ShapedKernel;
 import wistel.core.icc.profile.PcsEncoding;
 import wistel.core.icc.stage.Curve;
 import wistel.core.icc.stage.Grid;
@@ -110,7 +110,7 @@ final class TableByTable {
     /** L*a*b* to a display, or through a change of XYZ and back. */
     private void fromLab() {
         LabEncoding codes = new LabEncoding(65535 / meaning[0].factor, 65535 / meaning[1].factor);
-        Optional<Kernel> end = DisplayEnd.afterLab(stages.subList(at, stages.size()), codes);
+        Optional<Kernel> end = MatrixTrcOutput.afterLab(stages.subList(at, stages.size()), codes);
         if (Math.abs(meaning[1].offset + 128) > 1e-6) {
             possible = false;
         } else if (end.isPresent()) {
@@ -119,7 +119,7 @@ final class TableByTable {
         } else if (is(1, Stage.Linear.class) && is(2, Stage.XyzToLab.class)) {
             Stage.Linear linear = (Stage.Linear) stages.get(at + 1);
             at += 3;
-            add(new LabScaling(DisplayEnd.fromOverWhite(overWhite(linear)), offsetOverWhite(linear), codes, codesNow()), 3);
+            add(new LabScaling(MatrixTrcOutput.fromOverWhite(overWhite(linear)), offsetOverWhite(linear), codes, codesNow()), 3);
         } else {
             possible = false;
         }
@@ -135,7 +135,7 @@ final class TableByTable {
         float[][] tables = Tables.each(List.of(first), new float[3][], TableByTable::light);
         Stage.Linear linear = (Stage.Linear) stages.get(at + curves);
         at += curves + 2;
-        add(Kernels.best().toLab(new LightToLab(tables, overWhite(linear), offsetOverWhite(linear), codesNow())), 3);
+        add(Kernels.best().toLab(new MatrixTrcToLab(tables, overWhite(linear), offsetOverWhite(linear), codesNow())), 3);
         return true;
     }
 
@@ -211,7 +211,7 @@ final class TableByTable {
         boolean straightBefore = Arrays.stream(before).allMatch(Curve::isIdentity);
         if (!straightBefore || !straightAfter) {
             char[][] last = straightAfter ? new char[0][] : tables(after, fold);
-            kernel = new Shaped(kernel, grid.outputs(), tables(before, none(n)), last);
+            kernel = new ShapedKernel(kernel, grid.outputs(), tables(before, none(n)), last);
         }
         add(kernel, grid.outputs());
         meaning = endsInUnits ? LAB : none(grid.outputs());

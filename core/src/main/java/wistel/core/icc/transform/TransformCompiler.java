@@ -45,12 +45,12 @@ public final class TransformCompiler {
 
     /** What the source means, as media-relative L*a*b*. */
     public static Transform toLab(IccProfile source) {
-        return compile(new Recipe.Meaning(source, false));
+        return compile(new Recipe.DeviceToLab(source, false));
     }
 
     /** What would be measured of these device values on the device's medium, as absolute L*a*b*. */
     public static Transform toMeasuredLab(IccProfile device) {
-        return compile(new Recipe.Meaning(device, true));
+        return compile(new Recipe.DeviceToLab(device, true));
     }
 
     /** Measured L*a*b* (a scan, a chart) for a display: paper white as it is. */
@@ -65,7 +65,7 @@ public final class TransformCompiler {
 
     /** The picture as this printer would lay it down, as absolute L*a*b*, or relative to its paper. */
     public static Transform proofToLab(IccProfile source, IccProfile printer, Intent intent, boolean blackPoint, boolean absolute) {
-        return compile(new Recipe.ProofMeaning(source, printer, intent, blackPoint, absolute));
+        return compile(new Recipe.ProofToLab(source, printer, intent, blackPoint, absolute));
     }
 
     /** A device link's or an abstract profile's own table. */

@@ -78,9 +78,9 @@ public class KernelTest {
             square[i] = (float) Math.pow(i / 65535.0, 2);
         }
         double[] m = {0.5, 0.4, 0.1, 0.2, 0.7, 0.1, 0.05, 0.15, 0.8};
-        LightToLab there = new LightToLab(new float[][] {square, square, square}, m, new double[3], LabEncoding.V4);
-        LightTable root = new LightTable(Math::sqrt);
-        LabToLight back = new LabToLight(wistel.core.colour.Matrix3.inverse(m), new double[3], new LightTable[] {root, root, root}, LabEncoding.V4);
+        MatrixTrcToLab there = new MatrixTrcToLab(new float[][] {square, square, square}, m, new double[3], LabEncoding.V4);
+        InverseTrc root = new InverseTrc(Math::sqrt);
+        LabToLight back = new LabToLight(wistel.core.colour.Matrix3.inverse(m), new double[3], new InverseTrc[] {root, root, root}, LabEncoding.V4);
         SplittableRandom random = new SplittableRandom(2);
         char[] lab = new char[3];
         char[] again = new char[3];
@@ -130,7 +130,7 @@ public class KernelTest {
     /** A table over the logarithm of light follows each curve to an eighth of a code, and rounding, from no light at all up to full; it never falls. */
     @Test(dataProvider = "displayCurves")
     public void aLightTableFollowsItsCurve(DoubleUnaryOperator curve) {
-        LightTable table = new LightTable(curve);
+        InverseTrc table = new InverseTrc(curve);
         assertThat((int) table.code(0)).isZero();
         assertThat((int) table.code(1)).isEqualTo(65535);
         assertThat((int) table.code(2)).isEqualTo(65535);
@@ -151,7 +151,7 @@ public class KernelTest {
         char[] nodes = randomCodes(3 * 9 * 9 * 9, 6);
         Kernel cube = Kernels.SCALAR.over(new Cube(3, 3, 9, nodes, false));
         char[] straight = identity();
-        Kernel whole = new Sequence(new Shaped(cube, 3, new char[][] {straight, straight, straight}, new char[0][]), cube, 3, 3, 3);
+        Kernel whole = new Sequence(new ShapedKernel(cube, 3, new char[][] {straight, straight, straight}, new char[0][]), cube, 3, 3, 3);
         int pixels = 20_000;
         char[] in = randomCodes(3 * pixels, 7);
         char[] once = new char[in.length];
@@ -175,7 +175,7 @@ public class KernelTest {
         }
         Kernel same = new GrayTable(identity(), 1);
         char[] out = new char[2];
-        new Shaped(same, 1, new char[][] {negative}, new char[][] {halved}).apply(new char[] {0, 65535}, 0, out, 0, 2);
+        new ShapedKernel(same, 1, new char[][] {negative}, new char[][] {halved}).apply(new char[] {0, 65535}, 0, out, 0, 2);
         assertThat(out).containsExactly((char) 32767, (char) 0);
     }
 

@@ -206,7 +206,7 @@ public class TransformTest {
         }
         IccProfile darker = ProfileReader.read(new ProfileWriter(DeviceClass.ABSTRACT, ColourSpace.LAB, ColourSpace.LAB, "darker", "c")
             .tag("A2B0", LutWriter.lut16(3, 3, 2, nodes)).write());
-        Transform changed = TransformCompiler.compile(new Recipe.Changed(StandardSpaces.SRGB, List.of(darker), StandardSpaces.SRGB, Intent.RELATIVE, false));
+        Transform changed = TransformCompiler.compile(new Recipe.ViaAbstract(StandardSpaces.SRGB, List.of(darker), StandardSpaces.SRGB, Intent.RELATIVE, false));
         Lab before = LabEncoding.V4.lab(TransformCompiler.toLab(StandardSpaces.SRGB).exact(0.7, 0.7, 0.7));
         Lab after = LabEncoding.V4.lab(TransformCompiler.toLab(StandardSpaces.SRGB).exact(changed.exact(0.7, 0.7, 0.7)));
         assertThat(after.l()).isCloseTo(before.l() / 2, within(0.05));

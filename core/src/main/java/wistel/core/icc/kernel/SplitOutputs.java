@@ -1,13 +1,12 @@
 package wistel.core.icc.kernel;
 
-
 /** More than four outputs: the same loop once for each four of them, then put together. */
-public final class SideBySide implements Kernel {
+public final class SplitOutputs implements Kernel {
     private final Kernel[] parts;
     private final int inputs;
     private final int outputs;
 
-    public SideBySide(KernelFamily family, Cube cube) {
+    public SplitOutputs(KernelFamily family, Cube cube) {
         inputs = cube.inputs();
         outputs = cube.outputs();
         parts = new Kernel[(outputs + 3) / 4];

@@ -7,8 +7,8 @@ import wistel.core.icc.kernel.Cube;
 import wistel.core.icc.kernel.Kernel;
 
 /** Three inputs by tetrahedral interpolation. Cells are found for many pixels at once, sums are taken over a node's channels at once. */
-final class Tetrahedra extends CubeLanes {
-    Tetrahedra(Cube cube, Kernel scalar) {
+final class Tetrahedral3D extends CubeLanes {
+    Tetrahedral3D(Cube cube, Kernel scalar) {
         super(cube, scalar);
     }
 
@@ -19,7 +19,7 @@ final class Tetrahedra extends CubeLanes {
         int[] z = new int[BLOCK];
         Cells cells = new Cells(side, x, y, z);
         char[] codes = results();
-        return List.of(n -> Planes.apart(strip.in, strip.inAt, x, y, z, n), cells::origins, cells::keys, cells::sort, cells::place, cells::parts, cells::weigh,
+        return List.of(n -> Planes.deinterleave(strip.in, strip.inAt, x, y, z, n), cells::origins, cells::keys, cells::sort, cells::place, cells::parts, cells::weigh,
             n -> sum(cells, codes, n), handOver(codes, strip));
     }
 

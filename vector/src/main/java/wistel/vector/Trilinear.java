@@ -9,8 +9,8 @@ import wistel.core.icc.kernel.Cube;
 import wistel.core.icc.kernel.Kernel;
 
 /** Three inputs by trilinear interpolation: lines along the last axis, then the second, then the first. */
-final class AlongAxes extends CubeLanes {
-    AlongAxes(Cube cube, Kernel scalar) {
+final class Trilinear extends CubeLanes {
+    Trilinear(Cube cube, Kernel scalar) {
         super(cube, scalar);
     }
 
@@ -22,7 +22,7 @@ final class AlongAxes extends CubeLanes {
         int[] origins = new int[BLOCK];
         float[][] parts = new float[3][BLOCK];
         char[] codes = results();
-        return List.of(n -> Planes.apart(strip.in, strip.inAt, x, y, z, n), n -> Nodes.origins(x, y, z, side, origins, n), n -> Nodes.parts(x, side, parts[0], n),
+        return List.of(n -> Planes.deinterleave(strip.in, strip.inAt, x, y, z, n), n -> Nodes.origins(x, y, z, side, origins, n), n -> Nodes.parts(x, side, parts[0], n),
             n -> Nodes.parts(y, side, parts[1], n), n -> Nodes.parts(z, side, parts[2], n), n -> sum(origins, parts[0], parts[1], parts[2], codes, n),
             handOver(codes, strip));
     }

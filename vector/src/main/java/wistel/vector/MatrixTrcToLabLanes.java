@@ -1,7 +1,6 @@
 package wistel.vector;
 
 import static wistel.vector.Lanes.FLOATS;
-import static wistel.vector.Lanes.INTS;
 import static wistel.vector.Lanes.N;
 import static wistel.vector.Planes.BLOCK;
 
@@ -9,17 +8,17 @@ import java.util.List;
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.IntVector;
 import jdk.incubator.vector.VectorOperators;
-import wistel.core.icc.kernel.LightToLab;
+import wistel.core.icc.kernel.MatrixTrcToLab;
 
-/** {@link LightToLab} in single precision, which is good for a hundredth of a code. */
-final class LightToLabLanes extends LightLanes {
+/** {@link MatrixTrcToLab} in single precision, which is good for a hundredth of a code. */
+final class MatrixTrcToLabLanes extends LightLanes {
     private static final float EPSILON = 216f / 24389;
     /** The upper bits of 1.0f times 4/3, less what makes the guess wrong by as much above as below. */
     private static final float INVERSE_ROOT_OF_ONE = 0x54A21D;
 
-    private final LightToLab light;
+    private final MatrixTrcToLab light;
 
-    LightToLabLanes(LightToLab light) {
+    MatrixTrcToLabLanes(MatrixTrcToLab light) {
         super(light, light.matrix(), light.offset());
         this.light = light;
     }
@@ -28,7 +27,7 @@ final class LightToLabLanes extends LightLanes {
     List<Loop> loops(Strip strip) {
         int[][] codes = new int[3][BLOCK];
         float[][] values = new float[3][BLOCK];
-        return List.of(n -> Planes.apart(strip.in, strip.inAt, codes[0], codes[1], codes[2], n), n -> look(codes, values, n), n -> Planes.mix(matrix, values, n),
+        return List.of(n -> Planes.deinterleave(strip.in, strip.inAt, codes[0], codes[1], codes[2], n), n -> look(codes, values, n), n -> Planes.mix(matrix, values, n),
             n -> compress(values[0], n), n -> compress(values[1], n), n -> compress(values[2], n), n -> code(values, codes, n),
             n -> Planes.together(codes[0], codes[1], codes[2], strip.out, strip.outAt, n));
     }

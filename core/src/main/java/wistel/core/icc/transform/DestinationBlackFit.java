@@ -5,10 +5,10 @@ import wistel.core.icc.profile.Intent;
 import wistel.core.icc.stage.Chain;
 
 /** The destination's black read off the round trip of 256 grays (ISO 18619:2015, clause 6, with its limits). */
-final class RampFit {
+final class DestinationBlackFit {
     private static final int STEPS = 256;
 
-    private RampFit() {
+    private DestinationBlackFit() {
     }
 
     /** @return L* of black */

@@ -8,8 +8,8 @@ import wistel.core.icc.kernel.Cube;
 import wistel.core.icc.kernel.Kernel;
 
 /** Four inputs: two tetrahedra over the last three, joined linearly along the first. */
-final class JoinedTetrahedra extends CubeLanes {
-    JoinedTetrahedra(Cube cube, Kernel scalar) {
+final class Tetrahedral4D extends CubeLanes {
+    Tetrahedral4D(Cube cube, Kernel scalar) {
         super(cube, scalar);
     }
 
@@ -22,7 +22,7 @@ final class JoinedTetrahedra extends CubeLanes {
         float[] parts = new float[BLOCK];
         Cells cells = new Cells(side, x, y, z);
         char[] codes = results();
-        return List.of(n -> Planes.apart(strip.in, strip.inAt, first, x, y, z, n), cells::origins, n -> cells.shift(first, n), cells::keys, cells::sort, cells::place, cells::parts,
+        return List.of(n -> Planes.deinterleave(strip.in, strip.inAt, first, x, y, z, n), cells::origins, n -> cells.shift(first, n), cells::keys, cells::sort, cells::place, cells::parts,
             cells::weigh, n -> Nodes.parts(first, side, parts, n), n -> sum(cells, parts, codes, n),
             handOver(codes, strip));
     }

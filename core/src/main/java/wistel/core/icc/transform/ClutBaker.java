@@ -6,7 +6,7 @@ import java.util.stream.IntStream;
 import wistel.core.icc.kernel.Cube;
 import wistel.core.icc.kernel.Kernel;
 import wistel.core.icc.kernel.Kernels;
-import wistel.core.icc.kernel.Shaped;
+import wistel.core.icc.kernel.ShapedKernel;
 import wistel.core.icc.stage.Chain;
 import wistel.core.icc.stage.Curve;
 import wistel.core.icc.stage.Stage;
@@ -15,7 +15,7 @@ import wistel.core.icc.stage.Stage;
  * Samples a chain on a grid. It starts small; its own error against the chain, measured over a fixed sample of colours, tells how fine
  * the next one must be, and whether shaper curves pay.
  */
-final class GridBaker {
+final class ClutBaker {
     /** Mean and 99.9 % CIEDE2000 that end the search: a margin below what {@link Baked} promises. */
     private static final double GOOD_MEAN = 0.02;
     private static final double GOOD_NEARLY_ALL = 0.15;
@@ -37,7 +37,7 @@ final class GridBaker {
     /**
      * @param filler a slower fast form that is right to the code, to fill nodes with; without one the chain itself does
      */
-    GridBaker(Chain chain, int inputs, int outputs, Sample sample, Optional<Kernel> filler) {
+    ClutBaker(Chain chain, int inputs, int outputs, Sample sample, Optional<Kernel> filler) {
         this.filler = filler;
         this.chain = chain;
         this.inputs = inputs;
@@ -45,7 +45,7 @@ final class GridBaker {
         this.sample = sample;
     }
 
-    private record Tried(Baked baked, Shape shape) {
+    private record Tried(Baked baked, ShaperCurves shape) {
         /** 1 is just good enough; errors that are no numbers, as damaged tables have them, are beyond any bound. */
         double score() {
             double score = Math.max(baked.mean() / GOOD_MEAN, baked.nearlyAll() / GOOD_NEARLY_ALL);
@@ -78,9 +78,9 @@ final class GridBaker {
 
     /** The shape that does best on a small grid. */
     private Tried first(int mostSide) {
-        List<Shape> shapes = Shape.candidates(chain, inputs);
+        List<ShaperCurves> shapes = ShaperCurves.candidates(chain, inputs);
         Tried best = filled(shapes.get(0), shapes.get(0).side(FIRST_SIDE[inputs], mostSide));
-        for (Shape shape : shapes.subList(1, shapes.size())) {
+        for (ShaperCurves shape : shapes.subList(1, shapes.size())) {
             Tried tried = filled(shape, shape.side(FIRST_SIDE[inputs], mostSide));
             if (tried.score() * (shape.isStraight() ? 1 : SHAPERS_COST) < best.score()) {
                 best = tried;
@@ -89,19 +89,19 @@ final class GridBaker {
         return best;
     }
 
-    private Tried filled(Shape shape, int side) {
+    private Tried filled(ShaperCurves shape, int side) {
         Kernel kernel = Kernels.best().over(new Cube(inputs, outputs, side, nodes(shape, side), false));
         if (!shape.isStraight()) {
-            kernel = new Shaped(kernel, outputs, shape.tablesBefore(), new char[0][]);
+            kernel = new ShapedKernel(kernel, outputs, shape.tablesBefore(), new char[0][]);
         }
         return new Tried(sample.measured(kernel, "grid" + shape.words(), side), shape);
     }
 
-    private char[] nodes(Shape shape, int side) {
+    private char[] nodes(ShaperCurves shape, int side) {
         return filler.isPresent() ? filledNodes(shape, side, filler.get()) : chainNodes(shape, side);
     }
 
-    private char[] filledNodes(Shape shape, int side, Kernel kernel) {
+    private char[] filledNodes(ShaperCurves shape, int side, Kernel kernel) {
         char[][] axes = new char[inputs][side];
         for (int c = 0; c < inputs; c++) {
             for (int i = 0; i < side; i++) {
@@ -128,7 +128,7 @@ final class GridBaker {
     }
 
     /** The chain at every node. Curves that stand first are worked out once for each axis, not for each node. */
-    private char[] chainNodes(Shape shape, int side) {
+    private char[] chainNodes(ShaperCurves shape, int side) {
         boolean curvesFirst = !chain.stages().isEmpty() && chain.stages().get(0) instanceof Stage.Curves;
         Chain rest = curvesFirst ? chain.from(1) : chain;
         double[][] axes = new double[inputs][side];

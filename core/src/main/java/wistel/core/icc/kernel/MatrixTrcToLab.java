@@ -9,7 +9,7 @@ import wistel.core.colour.LabEncoding;
  * @param first  65536 values of light a channel; equal ones best shared
  * @param matrix row-major, light to XYZ over its white
  */
-public record LightToLab(float[][] first, double[] matrix, double[] offset, LabEncoding codes) implements Kernel {
+public record MatrixTrcToLab(float[][] first, double[] matrix, double[] offset, LabEncoding codes) implements Kernel {
     @Override
     public long bytes() {
         return java.util.Arrays.stream(first).distinct().count() * 4L * 65536;

@@ -5,21 +5,21 @@ import java.util.List;
 import java.util.Optional;
 import wistel.core.colour.D50;
 import wistel.core.colour.LabEncoding;
+import wistel.core.icc.kernel.InverseTrc;
 import wistel.core.icc.kernel.Kernel;
 import wistel.core.icc.kernel.Kernels;
 import wistel.core.icc.kernel.LabToLight;
-import wistel.core.icc.kernel.LightTable;
 import wistel.core.icc.kernel.MatrixCurves;
 import wistel.core.icc.stage.Chain;
 import wistel.core.icc.stage.Curve;
 import wistel.core.icc.stage.Stage;
 
 /** Recognises chains, and ends of chains, that are a matrix profile's curves and matrix: those need no grid, as arithmetic is exact and quick. */
-final class DisplayEnd {
+final class MatrixTrcOutput {
     private static final Curve[] STRAIGHT = {Curve.IDENTITY, Curve.IDENTITY, Curve.IDENTITY};
     private static final Stage.Linear NOTHING = Stage.Linear.scale(1, 1, 1, 0, 0, 0);
 
-    private DisplayEnd() {
+    private MatrixTrcOutput() {
     }
 
     /** A whole chain of curves, a matrix and curves, as between two matrix profiles. */
@@ -48,8 +48,8 @@ final class DisplayEnd {
         return Optional.of(Kernels.best().fromLab(new LabToLight(fromOverWhite(linear.matrix()), linear.offset(), lights(last), codes)));
     }
 
-    private static LightTable[] lights(Curve[] curves) {
-        return Tables.each(List.of(curves), new LightTable[3], curve -> new LightTable(curve::at));
+    private static InverseTrc[] lights(Curve[] curves) {
+        return Tables.each(List.of(curves), new InverseTrc[3], curve -> new InverseTrc(curve::at));
     }
 
     /** A matrix that starts from XYZ, made to start from XYZ over its white. */

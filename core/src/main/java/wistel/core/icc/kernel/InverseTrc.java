@@ -6,7 +6,7 @@ import java.util.function.DoubleUnaryOperator;
  * A device curve from light to 16-bit codes, tabled over the logarithm of light: the exponent and upper bits of a float pick the entry,
  * so that shadows get as many entries as lights; lines between entries.
  */
-public final class LightTable {
+public final class InverseTrc {
     /**
      * 2^7 entries for each of 40 octaves below 1: a line between two is wrong by an eighth of a code at most for a power of light, and the octaves
      * that pictures use stay in the nearest cache. Below the last octave, a display's darkest code is far away.
@@ -25,7 +25,7 @@ public final class LightTable {
     private final long[] lines;
 
     /** @param curve from light to device value, both 0 to 1 */
-    public LightTable(DoubleUnaryOperator curve) {
+    public InverseTrc(DoubleUnaryOperator curve) {
         lines = new long[ENTRIES];
         float next = code(curve, 0);
         for (int i = 0; i < ENTRIES; i++) {

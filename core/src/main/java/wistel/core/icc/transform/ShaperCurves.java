@@ -14,24 +14,24 @@ import wistel.core.icc.stage.Stage;
  * @param before  a rising curve for each input, from input to place along the axis
  * @param spacing the number of cells whose multiples the grid's cells should be, or 1
  */
-record Shape(List<Curve> before, int spacing, String words) {
+record ShaperCurves(List<Curve> before, int spacing, String words) {
     /** How far a curve must bend before it is worth a table. */
     private static final double BEND = 0.03;
 
-    static List<Shape> candidates(Chain chain, int inputs) {
+    static List<ShaperCurves> candidates(Chain chain, int inputs) {
         List<Curve> none = Collections.nCopies(inputs, Curve.IDENTITY);
-        List<Shape> shapes = new ArrayList<>(List.of(new Shape(none, 1, "")));
+        List<ShaperCurves> shapes = new ArrayList<>(List.of(new ShaperCurves(none, 1, "")));
         List<Stage> stages = chain.stages();
         boolean curvesFirst = !stages.isEmpty() && stages.get(0) instanceof Stage.Curves;
         List<Curve> first = curvesFirst ? List.of(((Stage.Curves) stages.get(0)).curves()) : none;
         Stage then = stages.size() > (curvesFirst ? 1 : 0) ? stages.get(curvesFirst ? 1 : 0) : null;
-        if (then instanceof Stage.Clut clut && first.stream().allMatch(Shape::rises)) {
-            shapes.add(new Shape(first, clut.grid().size(0) - 1, " on the table's own nodes"));
+        if (then instanceof Stage.Clut clut && first.stream().allMatch(ShaperCurves::rises)) {
+            shapes.add(new ShaperCurves(first, clut.grid().size(0) - 1, " on the table's own nodes"));
         }
         if (then instanceof Stage.Linear && inputs == 3) {
             List<Curve> lightness = first.stream().map(c -> c.then(LIGHTNESS)).toList();
-            if (lightness.stream().allMatch(Shape::rises) && lightness.stream().anyMatch(Shape::bends)) {
-                shapes.add(new Shape(lightness, 1, " with lightness before"));
+            if (lightness.stream().allMatch(ShaperCurves::rises) && lightness.stream().anyMatch(ShaperCurves::bends)) {
+                shapes.add(new ShaperCurves(lightness, 1, " with lightness before"));
             }
         }
         return shapes;

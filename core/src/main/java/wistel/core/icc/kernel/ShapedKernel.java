@@ -1,8 +1,7 @@
 package wistel.core.icc.kernel;
 
-
 /** A kernel between lookup tables: a shaper curve for each input before it, and one for each output after it, over all 16-bit codes. */
-public final class Shaped implements Kernel {
+public final class ShapedKernel implements Kernel {
     private final Kernel kernel;
     private final char[][] before;
     private final char[][] after;
@@ -12,7 +11,7 @@ public final class Shaped implements Kernel {
      * @param before 65536 codes for each input
      * @param after  65536 codes for each output, or none at all
      */
-    public Shaped(Kernel kernel, int outputs, char[][] before, char[][] after) {
+    public ShapedKernel(Kernel kernel, int outputs, char[][] before, char[][] after) {
         this.kernel = kernel;
         this.outputs = outputs;
         this.before = before;
