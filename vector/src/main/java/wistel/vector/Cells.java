@@ -12,7 +12,7 @@ import static wistel.vector.Planes.BLOCK;
 
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.IntVector;
-import wistel.core.icc.kernel.Cube;
+import wistel.core.icc.kernel.ClutTable;
 
 /** For a block of pixels, the four corners of each one's tetrahedron, their weights, and the sums over them. */
 final class Cells {
@@ -104,7 +104,7 @@ final class Cells {
     private static void part(int[] keys, float[] parts, int count) {
         for (int p = 0; p < count; p += N) {
             IntVector fraction = IntVector.fromArray(INTS, keys, p).lanewise(LSHR, 15);
-            ((FloatVector) fraction.convertShape(I2F, FLOATS, 0)).mul(1f / Cube.FULL).intoArray(parts, p);
+            ((FloatVector) fraction.convertShape(I2F, FLOATS, 0)).mul(1f / ClutTable.FULL).intoArray(parts, p);
         }
     }
 

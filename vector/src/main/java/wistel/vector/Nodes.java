@@ -9,7 +9,7 @@ import static wistel.vector.Lanes.N;
 
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.IntVector;
-import wistel.core.icc.kernel.Cube;
+import wistel.core.icc.kernel.ClutTable;
 
 /** A cube's nodes, four floats each whatever its outputs, so that one short vector holds a node; and the arithmetic of places on it. */
 final class Nodes {
@@ -19,7 +19,7 @@ final class Nodes {
     private Nodes() {
     }
 
-    static float[] padded(Cube cube) {
+    static float[] padded(ClutTable cube) {
         int n = cube.outputs();
         float[] nodes = new float[WIDTH * (cube.nodes().length / n) + WIDTH];
         char[] codes = cube.nodes();
@@ -40,7 +40,7 @@ final class Nodes {
         return place.lanewise(LSHR, 24);
     }
 
-    /** 0 to {@link Cube#FULL}. */
+    /** 0 to {@link ClutTable#FULL}. */
     static IntVector fraction(IntVector place) {
         return place.and(0xFFFFFF).add(256).lanewise(LSHR, 9);
     }
@@ -62,7 +62,7 @@ final class Nodes {
     static void parts(int[] codes, int side, float[] parts, int count) {
         for (int p = 0; p < count; p += N) {
             IntVector fraction = fraction(place(IntVector.fromArray(INTS, codes, p), side - 1));
-            ((FloatVector) fraction.convertShape(I2F, FLOATS, 0)).mul(1f / Cube.FULL).intoArray(parts, p);
+            ((FloatVector) fraction.convertShape(I2F, FLOATS, 0)).mul(1f / ClutTable.FULL).intoArray(parts, p);
         }
     }
 }

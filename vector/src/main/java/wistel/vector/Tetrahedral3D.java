@@ -3,12 +3,12 @@ package wistel.vector;
 import static wistel.vector.Planes.BLOCK;
 
 import java.util.List;
-import wistel.core.icc.kernel.Cube;
+import wistel.core.icc.kernel.ClutTable;
 import wistel.core.icc.kernel.Kernel;
 
 /** Three inputs by tetrahedral interpolation. Cells are found for many pixels at once, sums are taken over a node's channels at once. */
-final class Tetrahedral3D extends CubeLanes {
-    Tetrahedral3D(Cube cube, Kernel scalar) {
+final class Tetrahedral3D extends ClutLanes {
+    Tetrahedral3D(ClutTable cube, Kernel scalar) {
         super(cube, scalar);
     }
 

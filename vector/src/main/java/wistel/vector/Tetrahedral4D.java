@@ -4,12 +4,12 @@ import static wistel.vector.Planes.BLOCK;
 
 import java.util.List;
 import jdk.incubator.vector.FloatVector;
-import wistel.core.icc.kernel.Cube;
+import wistel.core.icc.kernel.ClutTable;
 import wistel.core.icc.kernel.Kernel;
 
 /** Four inputs: two tetrahedra over the last three, joined linearly along the first. */
-final class Tetrahedral4D extends CubeLanes {
-    Tetrahedral4D(Cube cube, Kernel scalar) {
+final class Tetrahedral4D extends ClutLanes {
+    Tetrahedral4D(ClutTable cube, Kernel scalar) {
         super(cube, scalar);
     }
 

@@ -5,12 +5,12 @@ import static wistel.vector.Planes.BLOCK;
 
 import java.util.List;
 import jdk.incubator.vector.FloatVector;
-import wistel.core.icc.kernel.Cube;
+import wistel.core.icc.kernel.ClutTable;
 import wistel.core.icc.kernel.Kernel;
 
 /** Three inputs by trilinear interpolation: lines along the last axis, then the second, then the first. */
-final class Trilinear extends CubeLanes {
-    Trilinear(Cube cube, Kernel scalar) {
+final class Trilinear extends ClutLanes {
+    Trilinear(ClutTable cube, Kernel scalar) {
         super(cube, scalar);
     }
 

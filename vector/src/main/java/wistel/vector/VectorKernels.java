@@ -1,6 +1,6 @@
 package wistel.vector;
 
-import wistel.core.icc.kernel.Cube;
+import wistel.core.icc.kernel.ClutTable;
 import wistel.core.icc.kernel.Kernel;
 import wistel.core.icc.kernel.KernelFamily;
 import wistel.core.icc.kernel.Kernels;
@@ -33,7 +33,7 @@ public final class VectorKernels implements KernelFamily {
     }
 
     @Override
-    public Kernel over(Cube cube) {
+    public Kernel over(ClutTable cube) {
         Kernel scalar = Kernels.SCALAR.over(cube);
         if (cube.outputs() < 3 || cube.outputs() > 4) {
             return scalar;

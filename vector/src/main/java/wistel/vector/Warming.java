@@ -3,7 +3,7 @@ package wistel.vector;
 import java.util.List;
 import java.util.SplittableRandom;
 import wistel.core.colour.LabEncoding;
-import wistel.core.icc.kernel.Cube;
+import wistel.core.icc.kernel.ClutTable;
 import wistel.core.icc.kernel.InverseTrc;
 import wistel.core.icc.kernel.Kernels;
 import wistel.core.icc.kernel.LabToLight;
@@ -78,12 +78,12 @@ final class Warming {
         return best;
     }
 
-    private static Cube cube(int inputs, int outputs, boolean trilinear) {
+    private static ClutTable cube(int inputs, int outputs, boolean trilinear) {
         char[] nodes = new char[outputs * (int) Math.round(Math.pow(9, inputs))];
         for (int i = 0; i < nodes.length; i++) {
             nodes[i] = (char) (i * 7919);
         }
-        return new Cube(inputs, outputs, 9, nodes, trilinear);
+        return new ClutTable(inputs, outputs, 9, nodes, trilinear);
     }
 
     private static final double[] MATRIX = {0.45, 0.4, 0.15, 0.22, 0.72, 0.06, 0.02, 0.12, 0.86};

@@ -8,7 +8,7 @@ import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import wistel.core.colour.LabEncoding;
-import wistel.core.icc.kernel.Cube;
+import wistel.core.icc.kernel.ClutTable;
 import wistel.core.icc.kernel.InverseTrc;
 import wistel.core.icc.kernel.Kernel;
 import wistel.core.icc.kernel.KernelFamily;
@@ -48,13 +48,13 @@ public class VectorKernelsTest {
         return pixels;
     }
 
-    private static Cube randomCube(int inputs, int outputs, int side, boolean trilinear) {
+    private static ClutTable randomCube(int inputs, int outputs, int side, boolean trilinear) {
         char[] nodes = new char[outputs * (int) Math.round(Math.pow(side, inputs))];
         SplittableRandom random = new SplittableRandom(side);
         for (int i = 0; i < nodes.length; i++) {
             nodes[i] = (char) random.nextInt(65536);
         }
-        return new Cube(inputs, outputs, side, nodes, trilinear);
+        return new ClutTable(inputs, outputs, side, nodes, trilinear);
     }
 
     @DataProvider
@@ -65,7 +65,7 @@ public class VectorKernelsTest {
 
     @Test(dataProvider = "cubes")
     public void interpolationGivesTheScalarLoopsCodes(int inputs, int outputs, int side, boolean trilinear) {
-        Cube cube = randomCube(inputs, outputs, side, trilinear);
+        ClutTable cube = randomCube(inputs, outputs, side, trilinear);
         compare(vector.over(cube), Kernels.SCALAR.over(cube), pixels(inputs), inputs, outputs);
     }
 

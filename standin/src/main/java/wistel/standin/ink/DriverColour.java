@@ -3,7 +3,7 @@ package wistel.standin.ink;
 import wistel.core.colour.Lab;
 import wistel.core.colour.LabEncoding;
 import wistel.core.icc.profile.StandardSpaces;
-import wistel.core.icc.stage.Grid;
+import wistel.core.icc.stage.ClutGrid;
 import wistel.core.icc.transform.Transform;
 import wistel.core.icc.transform.TransformCompiler;
 
@@ -18,7 +18,7 @@ final class DriverColour {
     }
 
     /** sRGB to driver RGB, both 0 to 1. */
-    static Grid forPaper(Paper paper, int quality) {
+    static ClutGrid forPaper(Paper paper, int quality) {
         InkOnPaper ink = new InkOnPaper(paper, paper.mediaType(), quality);
         Transform toLab = TransformCompiler.toLab(StandardSpaces.SRGB);
         double[] white = new double[3];
@@ -39,7 +39,7 @@ final class DriverColour {
                 }
             }
         }
-        return new Grid(new int[] {SIDE, SIDE, SIDE}, 3, values);
+        return new ClutGrid(new int[] {SIDE, SIDE, SIDE}, 3, values);
     }
 
     /** Shrinking pattern search: crude, like what it stands for. */

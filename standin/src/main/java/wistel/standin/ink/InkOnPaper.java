@@ -1,7 +1,7 @@
 package wistel.standin.ink;
 
 import wistel.core.colour.D50;
-import wistel.core.icc.stage.Grid;
+import wistel.core.icc.stage.ClutGrid;
 
 /**
  * What four inks give on a paper: the Yule-Nielsen modified spectral Neugebauer model (J. A. C. Yule, W. J. Nielsen, 1951; J. A. S.
@@ -17,7 +17,7 @@ public final class InkOnPaper {
         {640, 62, 1.75, 440, 60, 0.10}, {540, 36, 1.85, 420, 40, 0.32}, {438, 36, 1.60, 520, 20, 0.10}};
     private static final double[][] OBSERVER = observer();
 
-    private final Grid grid;
+    private final ClutGrid grid;
 
     /**
      * @param paper     what really lies in the feed
@@ -42,7 +42,7 @@ public final class InkOnPaper {
                 }
             }
         }
-        grid = new Grid(new int[] {SIDE, SIDE, SIDE}, 3, values);
+        grid = new ClutGrid(new int[] {SIDE, SIDE, SIDE}, 3, values);
     }
 
     /** Absolute L*a*b* of driver RGB from 0 to 1. */

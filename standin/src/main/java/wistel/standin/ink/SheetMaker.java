@@ -4,7 +4,7 @@ import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import wistel.core.colour.D50;
 import wistel.core.colour.LabEncoding;
-import wistel.core.icc.stage.Grid;
+import wistel.core.icc.stage.ClutGrid;
 import wistel.core.picture.LabScan;
 import wistel.core.render.PwgRaster;
 
@@ -12,11 +12,11 @@ import wistel.core.render.PwgRaster;
 public final class SheetMaker {
     private static final int SCAN_DPI = 90;
     private static final Map<String, InkOnPaper> INKS = new ConcurrentHashMap<>();
-    private static final Map<String, Grid> DRIVERS = new ConcurrentHashMap<>();
+    private static final Map<String, ClutGrid> DRIVERS = new ConcurrentHashMap<>();
 
     private final PwgRaster.Page page;
     private final InkOnPaper ink;
-    private final Grid driver;
+    private final ClutGrid driver;
     private final int block;
     private final int columns;
     private final char[] pixels;

@@ -2,7 +2,7 @@ package wistel.core.icc.gamut;
 
 import java.util.stream.IntStream;
 import wistel.core.colour.CieDe2000;
-import wistel.core.icc.kernel.Cube;
+import wistel.core.icc.kernel.ClutTable;
 import wistel.core.icc.kernel.GrayTable;
 import wistel.core.icc.kernel.Kernel;
 import wistel.core.icc.kernel.Kernels;
@@ -94,7 +94,7 @@ public final class GamutCheck {
         int rows = (int) Math.round(Math.pow(side, inputs - 1));
         char[] nodes = new char[3 * rows * side];
         IntStream.range(0, rows).parallel().forEach(row -> row(row, side, nodes));
-        return inputs == 1 ? new GrayTable(stretched(nodes), 3) : Kernels.best().over(new Cube(inputs, 3, side, nodes, false));
+        return inputs == 1 ? new GrayTable(stretched(nodes), 3) : Kernels.best().over(new ClutTable(inputs, 3, side, nodes, false));
     }
 
     private void row(int row, int side, char[] nodes) {

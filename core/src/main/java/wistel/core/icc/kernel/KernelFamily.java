@@ -1,12 +1,12 @@
 package wistel.core.icc.kernel;
 
-/** One way to write the loops over a {@link Cube} and before it. All families give the same codes, within one of 16 bits. */
+/** One way to write the loops over a {@link ClutTable} and before it. All families give the same codes, within one of 16 bits. */
 public interface KernelFamily {
     /** For people: what a log line or a measurement calls it. */
     String name();
 
     /** The cube read by interpolation. */
-    Kernel over(Cube cube);
+    Kernel over(ClutTable cube);
 
     /** Three channels of light to L*a*b* codes. */
     Kernel toLab(MatrixTrcToLab light);

@@ -7,7 +7,7 @@ package wistel.core.icc.kernel;
  */
 final class ScalarKernels implements KernelFamily {
     private static final long EVEN = 0x0000_FFFF_0000_FFFFL;
-    private static final long HALF = (long) Cube.FULL / 2 << 32 | Cube.FULL / 2;
+    private static final long HALF = (long) ClutTable.FULL / 2 << 32 | ClutTable.FULL / 2;
 
     @Override
     public String name() {
@@ -15,7 +15,7 @@ final class ScalarKernels implements KernelFamily {
     }
 
     @Override
-    public Kernel over(Cube cube) {
+    public Kernel over(ClutTable cube) {
         if (cube.outputs() > 4) {
             return new SplitOutputs(this, cube);
         }
@@ -41,7 +41,7 @@ final class ScalarKernels implements KernelFamily {
     }
 
     /** A node's channels in one word, the first in its lowest 16 bits. */
-    private static long[] packed(Cube cube) {
+    private static long[] packed(ClutTable cube) {
         int n = cube.outputs();
         long[] words = new long[cube.nodes().length / n];
         char[] nodes = cube.nodes();
@@ -94,7 +94,7 @@ final class ScalarKernels implements KernelFamily {
     }
 
     private record ThreeInputs(long[] nodes, int side, int outputs) implements Kernel {
-        ThreeInputs(Cube cube) {
+        ThreeInputs(ClutTable cube) {
             this(packed(cube), cube.side(), cube.outputs());
         }
 
@@ -134,7 +134,7 @@ final class ScalarKernels implements KernelFamily {
     }
 
     private record FourInputs(long[] nodes, int side, int outputs) implements Kernel {
-        FourInputs(Cube cube) {
+        FourInputs(ClutTable cube) {
             this(packed(cube), cube.side(), cube.outputs());
         }
 
@@ -188,7 +188,7 @@ final class ScalarKernels implements KernelFamily {
 
     /** Trilinear: lines along the last axis, then between those along the second, then along the first. */
     private record Trilinear(long[] nodes, int side, int outputs) implements Kernel {
-        Trilinear(Cube cube) {
+        Trilinear(ClutTable cube) {
             this(packed(cube), cube.side(), cube.outputs());
         }
 

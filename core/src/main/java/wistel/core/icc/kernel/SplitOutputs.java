@@ -6,7 +6,7 @@ public final class SplitOutputs implements Kernel {
     private final int inputs;
     private final int outputs;
 
-    public SplitOutputs(KernelFamily family, Cube cube) {
+    public SplitOutputs(KernelFamily family, ClutTable cube) {
         inputs = cube.inputs();
         outputs = cube.outputs();
         parts = new Kernel[(outputs + 3) / 4];
@@ -16,7 +16,7 @@ public final class SplitOutputs implements Kernel {
             for (int i = 0; i < nodes.length; i++) {
                 nodes[i] = cube.nodes()[i / n * outputs + 4 * part + i % n];
             }
-            parts[part] = family.over(new Cube(inputs, n, cube.side(), nodes, cube.trilinear()));
+            parts[part] = family.over(new ClutTable(inputs, n, cube.side(), nodes, cube.trilinear()));
         }
     }
 

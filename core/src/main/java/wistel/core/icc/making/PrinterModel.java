@@ -7,7 +7,7 @@ import wistel.core.cgats.Patch;
 import wistel.core.colour.D50;
 import wistel.core.colour.Lab;
 import wistel.core.fault.MeasurementException;
-import wistel.core.icc.stage.Grid;
+import wistel.core.icc.stage.ClutGrid;
 
 /**
  * A printer's RGB behaviour on one paper, from a measured chart: media-relative L*a*b* for any RGB (Catmull-Rom between the nodes of a cube,
@@ -16,12 +16,12 @@ import wistel.core.icc.stage.Grid;
 final class PrinterModel {
     private static final int FINE_SIDE = 41;
 
-    private final Grid measured;
-    private final Grid fine;
+    private final ClutGrid measured;
+    private final ClutGrid fine;
     private final double[] whiteXyz;
     private final double blackL;
 
-    private PrinterModel(Grid measured, double[] whiteXyz) {
+    private PrinterModel(ClutGrid measured, double[] whiteXyz) {
         this.measured = measured;
         this.whiteXyz = whiteXyz;
         this.fine = upsampled(FINE_SIDE);
@@ -69,7 +69,7 @@ final class PrinterModel {
             values[i] = (float) nodes[i];
         }
         int found = side > 0 ? side : CubeFit.SIDE;
-        return new PrinterModel(new Grid(new int[] {found, found, found}, 3, values), white);
+        return new PrinterModel(new ClutGrid(new int[] {found, found, found}, 3, values), white);
     }
 
     private static Lab relative(Lab measured, double[] white) {
@@ -159,7 +159,7 @@ final class PrinterModel {
     }
 
     /** The model on a grid of any side, media-relative L*a*b*. */
-    Grid upsampled(int side) {
+    ClutGrid upsampled(int side) {
         float[] values = new float[3 * side * side * side];
         double[] lab = new double[3];
         int at = 0;
@@ -173,7 +173,7 @@ final class PrinterModel {
                 }
             }
         }
-        return new Grid(new int[] {side, side, side}, 3, values);
+        return new ClutGrid(new int[] {side, side, side}, 3, values);
     }
 
     private void smooth(double r, double g, double b, double[] lab) {

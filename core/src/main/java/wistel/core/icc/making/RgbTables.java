@@ -5,7 +5,7 @@ import java.util.stream.IntStream;
 import wistel.core.colour.Lab;
 import wistel.core.icc.profile.LutWriter;
 import wistel.core.icc.profile.ProfileWriter;
-import wistel.core.icc.stage.Grid;
+import wistel.core.icc.stage.ClutGrid;
 
 /** A2B and B2A of an RGB printer for three intents, from its model (ICC.1:2022, 8.4 and 10.10). */
 final class RgbTables {
@@ -28,7 +28,7 @@ final class RgbTables {
     }
 
     static ProfileWriter into(ProfileWriter profile, PrinterModel model) {
-        Grid forward = model.upsampled(FORWARD_SIDE);
+        ClutGrid forward = model.upsampled(FORWARD_SIDE);
         MediumMapping perceptual = MediumMapping.perceptual(model.blackL());
         MediumMapping saturation = MediumMapping.saturation(model.blackL());
         return profile.tag("A2B0", forward(forward, perceptual::undo))
@@ -39,7 +39,7 @@ final class RgbTables {
             .tag("B2A2", inverse(model, saturation::apply));
     }
 
-    private static byte[] forward(Grid grid, UnaryOperator<Lab> mapping) {
+    private static byte[] forward(ClutGrid grid, UnaryOperator<Lab> mapping) {
         float[] values = grid.values();
         char[] codes = new char[values.length];
         for (int n = 0; n < values.length; n += 3) {

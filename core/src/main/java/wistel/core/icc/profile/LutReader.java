@@ -6,8 +6,8 @@ import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
+import wistel.core.icc.stage.ClutGrid;
 import wistel.core.icc.stage.Curve;
-import wistel.core.icc.stage.Grid;
 import wistel.core.icc.stage.Interpolation;
 import wistel.core.icc.stage.Stage;
 
@@ -75,7 +75,7 @@ public final class LutReader {
             }
             stages.add(tables(in, at, inputs, inputEntries, width));
             at += inputs * inputEntries * width;
-            stages.add(new Stage.Clut(new Grid(sizes, outputs, values(in, at, (int) nodes, width)), interpolation));
+            stages.add(new Stage.Clut(new ClutGrid(sizes, outputs, values(in, at, (int) nodes, width)), interpolation));
             at += (int) nodes * width;
             stages.add(tables(in, at, outputs, outputEntries, width));
             return stages;
@@ -160,7 +160,7 @@ public final class LutReader {
             }
             long nodes = nodes(sizes);
             TagReader.need(tag, at + 20L, nodes * width, "A table");
-            return Optional.of(new Stage.Clut(new Grid(sizes, outputs, values(ByteBuffer.wrap(tag), at + 20, (int) nodes, width)), interpolation));
+            return Optional.of(new Stage.Clut(new ClutGrid(sizes, outputs, values(ByteBuffer.wrap(tag), at + 20, (int) nodes, width)), interpolation));
         }
 
         private long nodes(int[] sizes) {

@@ -1,15 +1,14 @@
 package wistel.core.icc.stage;
 
-
 /**
- * Ways to read a {@link Grid} between its nodes. Tetrahedral for three device inputs, whose neutral axis is the cube's diagonal; two
+ * Ways to read a {@link ClutGrid} between its nodes. Tetrahedral for three device inputs, whose neutral axis is the cube's diagonal; two
  * tetrahedra joined linearly for four; multilinear for other counts, and for tables over L*a*b*: there the neutral axis is an edge
  * direction, and a cut along the diagonal would tint grays.
  */
 public enum Interpolation {
     TETRAHEDRAL {
         @Override
-        void apply(Grid grid, double[] work, int stride, int pixels) {
+        void apply(ClutGrid grid, double[] work, int stride, int pixels) {
             double[] colour = new double[grid.outputs()];
             for (int p = 0, at = 0; p < pixels; p++, at += stride) {
                 tetrahedral(grid, work, at, 0, 0, colour);
@@ -19,7 +18,7 @@ public enum Interpolation {
     },
     JOINED_TETRAHEDRA {
         @Override
-        void apply(Grid grid, double[] work, int stride, int pixels) {
+        void apply(ClutGrid grid, double[] work, int stride, int pixels) {
             double[] low = new double[grid.outputs()];
             double[] high = new double[grid.outputs()];
             for (int p = 0, at = 0; p < pixels; p++, at += stride) {
@@ -36,7 +35,7 @@ public enum Interpolation {
     },
     MULTILINEAR {
         @Override
-        void apply(Grid grid, double[] work, int stride, int pixels) {
+        void apply(ClutGrid grid, double[] work, int stride, int pixels) {
             int n = grid.inputs();
             if (n == 3) {
                 trilinear(grid, work, stride, pixels);
@@ -59,7 +58,7 @@ public enum Interpolation {
     };
 
     /** A block of pixels in place; see {@link Stage#apply}. */
-    abstract void apply(Grid grid, double[] work, int stride, int pixels);
+    abstract void apply(ClutGrid grid, double[] work, int stride, int pixels);
 
     public static Interpolation forInputs(int inputs) {
         return switch (inputs) {
@@ -74,7 +73,7 @@ public enum Interpolation {
     }
 
     /** Three inputs from {@code first} on, in the part of the grid that starts at {@code base}. */
-    private static void tetrahedral(Grid grid, double[] work, int at, int first, int base, double[] out) {
+    private static void tetrahedral(ClutGrid grid, double[] work, int at, int first, int base, double[] out) {
         double px = clamped(work[at + first]) * (grid.size(first) - 1);
         double py = clamped(work[at + first + 1]) * (grid.size(first + 1) - 1);
         double pz = clamped(work[at + first + 2]) * (grid.size(first + 2) - 1);
@@ -104,7 +103,7 @@ public enum Interpolation {
     }
 
     /** {@link #MULTILINEAR} for three inputs, written out: tables over L*a*b* are read a million times when a transform is made. */
-    private static void trilinear(Grid grid, double[] work, int stride, int pixels) {
+    private static void trilinear(ClutGrid grid, double[] work, int stride, int pixels) {
         float[] v = grid.values();
         int outputs = grid.outputs();
         int sx = grid.stride(0);
@@ -133,7 +132,7 @@ public enum Interpolation {
         return from + (to - from) * part;
     }
 
-    private static void corners(Grid grid, int base, double[] parts, double[] sums) {
+    private static void corners(ClutGrid grid, int base, double[] parts, double[] sums) {
         java.util.Arrays.fill(sums, 0);
         for (int corner = 0; corner < 1 << parts.length; corner++) {
             double weight = 1;

@@ -133,9 +133,9 @@ public sealed interface Stage {
     }
 
     /** A table of colours over a grid: the CLUT element of LUT tags. */
-    record Clut(Grid grid, Interpolation interpolation) implements Stage {
+    record Clut(ClutGrid grid, Interpolation interpolation) implements Stage {
         /** The interpolation for the grid's number of inputs. */
-        public Clut(Grid grid) {
+        public Clut(ClutGrid grid) {
             this(grid, Interpolation.forInputs(grid.inputs()));
         }
 

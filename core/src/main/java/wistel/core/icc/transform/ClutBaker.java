@@ -3,7 +3,7 @@ package wistel.core.icc.transform;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
-import wistel.core.icc.kernel.Cube;
+import wistel.core.icc.kernel.ClutTable;
 import wistel.core.icc.kernel.Kernel;
 import wistel.core.icc.kernel.Kernels;
 import wistel.core.icc.kernel.ShapedKernel;
@@ -90,7 +90,7 @@ final class ClutBaker {
     }
 
     private Tried filled(ShaperCurves shape, int side) {
-        Kernel kernel = Kernels.best().over(new Cube(inputs, outputs, side, nodes(shape, side), false));
+        Kernel kernel = Kernels.best().over(new ClutTable(inputs, outputs, side, nodes(shape, side), false));
         if (!shape.isStraight()) {
             kernel = new ShapedKernel(kernel, outputs, shape.tablesBefore(), new char[0][]);
         }

@@ -7,7 +7,7 @@ import java.util.Optional;
 import java.util.stream.IntStream;
 import wistel.core.colour.D50;
 import wistel.core.colour.LabEncoding;
-import wistel.core.icc.kernel.Cube;
+import wistel.core.icc.kernel.ClutTable;
 import wistel.core.icc.kernel.Kernel;
 import wistel.core.icc.kernel.Kernels;
 import wistel.core.icc.kernel.LabScaling;
@@ -15,8 +15,8 @@ import wistel.core.icc.kernel.MatrixTrcToLab;
 import wistel.core.icc.kernel.Sequence;
 import wistel.core.icc.kernel.ShapedKernel;
 import wistel.core.icc.profile.PcsEncoding;
+import wistel.core.icc.stage.ClutGrid;
 import wistel.core.icc.stage.Curve;
-import wistel.core.icc.stage.Grid;
 import wistel.core.icc.stage.Interpolation;
 import wistel.core.icc.stage.Stage;
 
@@ -180,9 +180,9 @@ final class TableByTable {
             return;
         }
         Stage.Clut clut = (Stage.Clut) stages.get(at++);
-        Grid grid = clut.grid();
+        ClutGrid grid = clut.grid();
         int n = grid.inputs();
-        boolean even = IntStream.range(1, n).allMatch(i -> grid.size(i) == grid.size(0)) && grid.size(0) <= Cube.MOST_SIDE;
+        boolean even = IntStream.range(1, n).allMatch(i -> grid.size(i) == grid.size(0)) && grid.size(0) <= ClutTable.MOST_SIDE;
         if (!even || n != before.length || n != 3 && n != 4 || n == 4 && clut.interpolation() != Interpolation.JOINED_TETRAHEDRA) {
             possible = false;
             return;
@@ -206,7 +206,7 @@ final class TableByTable {
             // the chain goes on in units of L*a*b*, the kernels in its codes
             fold[c] = scale[c].then(1 / LAB[c].factor, -LAB[c].offset / LAB[c].factor);
         }
-        Kernel kernel = Kernels.best().over(new Cube(n, grid.outputs(), grid.size(0), nodes(grid, straightAfter ? fold : none(grid.outputs())),
+        Kernel kernel = Kernels.best().over(new ClutTable(n, grid.outputs(), grid.size(0), nodes(grid, straightAfter ? fold : none(grid.outputs())),
             clut.interpolation() == Interpolation.MULTILINEAR));
         boolean straightBefore = Arrays.stream(before).allMatch(Curve::isIdentity);
         if (!straightBefore || !straightAfter) {
@@ -270,7 +270,7 @@ final class TableByTable {
         return Optional.of(scale);
     }
 
-    private static char[] nodes(Grid grid, Affine[] fold) {
+    private static char[] nodes(ClutGrid grid, Affine[] fold) {
         char[] nodes = new char[grid.values().length];
         for (int i = 0; i < nodes.length; i++) {
             nodes[i] = Tables.code(fold[i % fold.length].at(grid.values()[i]));

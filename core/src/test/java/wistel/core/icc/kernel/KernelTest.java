@@ -9,7 +9,7 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import wistel.core.colour.D50;
 import wistel.core.colour.LabEncoding;
-import wistel.core.icc.stage.Grid;
+import wistel.core.icc.stage.ClutGrid;
 import wistel.core.icc.stage.Interpolation;
 import wistel.core.icc.stage.Stage;
 
@@ -34,13 +34,13 @@ public class KernelTest {
             nodes[i] = (char) random.nextInt(65536);
             values[i] = nodes[i] / 65535f;
         }
-        Stage twin = new Stage.Clut(new Grid(sizes, outputs, values), trilinear ? Interpolation.MULTILINEAR : Interpolation.forInputs(inputs));
+        Stage twin = new Stage.Clut(new ClutGrid(sizes, outputs, values), trilinear ? Interpolation.MULTILINEAR : Interpolation.forInputs(inputs));
         char[] in = new char[inputs * PIXELS];
         for (int i = 0; i < in.length; i++) {
             in[i] = i < 64 ? (char) ((i & 1) * 65535) : (char) random.nextInt(65536);
         }
         char[] out = new char[outputs * PIXELS];
-        Kernels.SCALAR.over(new Cube(inputs, outputs, side, nodes, trilinear)).apply(in, 0, out, 0, PIXELS);
+        Kernels.SCALAR.over(new ClutTable(inputs, outputs, side, nodes, trilinear)).apply(in, 0, out, 0, PIXELS);
         for (int p = 0; p < PIXELS; p++) {
             double[] work = new double[16];
             for (int c = 0; c < inputs; c++) {
@@ -59,7 +59,7 @@ public class KernelTest {
     public void cornersAreExact() {
         char[] nodes = randomCodes(3 * 33 * 33 * 33, 1);
         for (boolean trilinear : new boolean[] {false, true}) {
-            Kernel kernel = Kernels.SCALAR.over(new Cube(3, 3, 33, nodes, trilinear));
+            Kernel kernel = Kernels.SCALAR.over(new ClutTable(3, 3, 33, nodes, trilinear));
             for (int corner = 0; corner < 8; corner++) {
                 char[] in = {(char) ((corner >> 2) * 65535), (char) ((corner >> 1 & 1) * 65535), (char) ((corner & 1) * 65535)};
                 char[] out = new char[3];
@@ -149,7 +149,7 @@ public class KernelTest {
     @Test
     public void stripsOfAnyLengthAndStartGiveTheSameCodes() {
         char[] nodes = randomCodes(3 * 9 * 9 * 9, 6);
-        Kernel cube = Kernels.SCALAR.over(new Cube(3, 3, 9, nodes, false));
+        Kernel cube = Kernels.SCALAR.over(new ClutTable(3, 3, 9, nodes, false));
         char[] straight = identity();
         Kernel whole = new Sequence(new ShapedKernel(cube, 3, new char[][] {straight, straight, straight}, new char[0][]), cube, 3, 3, 3);
         int pixels = 20_000;

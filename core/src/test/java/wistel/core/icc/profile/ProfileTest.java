@@ -7,12 +7,10 @@ import static org.assertj.core.api.Assertions.within;
 import java.nio.ByteBuffer;
 import java.util.SplittableRandom;
 import org.testng.annotations.Test;
-import wistel.core.cgats.Cgats;
-import wistel.core.fault.MeasurementException;
 import wistel.core.fault.ProfileException;
 import wistel.core.icc.FoundProfiles;
 import wistel.core.icc.MadeProfiles;
-import wistel.core.icc.stage.Grid;
+import wistel.core.icc.stage.ClutGrid;
 import wistel.core.icc.stage.Stage;
 
 public class ProfileTest {
@@ -32,7 +30,7 @@ public class ProfileTest {
         }
         IccProfile read = ProfileReader.read(new ProfileWriter(DeviceClass.OUTPUT, ColourSpace.RGB, ColourSpace.LAB, "t", "c")
             .xyz("wtpt", new double[] {0.9, 0.92, 0.75}).tag("A2B0", LutWriter.lut16(3, 3, 3, codes)).write());
-        Grid grid = LutReader.read(read.tag("A2B0").orElseThrow(), ColourSpace.RGB, ColourSpace.LAB).stream()
+        ClutGrid grid = LutReader.read(read.tag("A2B0").orElseThrow(), ColourSpace.RGB, ColourSpace.LAB).stream()
             .filter(Stage.Clut.class::isInstance).map(s -> ((Stage.Clut) s).grid()).findFirst().orElseThrow();
         for (int i = 0; i < codes.length; i++) {
             assertThat(Math.round(grid.values()[i] * 65535.0)).isEqualTo(codes[i]);
@@ -118,7 +116,7 @@ public class ProfileTest {
             java.util.List.of(gamma, gamma, gamma), java.util.List.of(new LutWriter.Table(new int[] {2, 3, 4}, nodes)), java.util.List.of(curve, curve, curve)));
         java.util.List<Stage> stages = LutReader.read(tag, ColourSpace.RGB, ColourSpace.XYZ);
         assertThat(stages).hasSize(6);
-        Grid grid = ((Stage.Clut) stages.get(1)).grid();
+        ClutGrid grid = ((Stage.Clut) stages.get(1)).grid();
         for (int i = 0; i < nodes.length; i++) {
             assertThat(Math.round(grid.values()[i] * 65535.0)).isEqualTo(nodes[i]);
         }

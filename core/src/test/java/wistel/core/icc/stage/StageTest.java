@@ -37,7 +37,7 @@ public class StageTest {
         for (int at = 0; at < values.length; at++) {
             values[at] = (float) (0.1 + 0.2 * (at / 60) / 2 + 0.3 * (at / 15 % 4) / 3 + 0.15 * (at / 5 % 3) / 2 + 0.25 * (at % 5) / 4);
         }
-        Grid grid = new Grid(sizes, 1, values);
+        ClutGrid grid = new ClutGrid(sizes, 1, values);
         double[] out = new double[1];
         grid.at(new double[] {0.37, 0.81, 0.11, 0.62}, out);
         assertThat(out[0]).isCloseTo(0.1 + 0.2 * 0.37 + 0.3 * 0.81 + 0.15 * 0.11 + 0.25 * 0.62, within(1e-6));
@@ -56,8 +56,8 @@ public class StageTest {
         float[] twice = new float[2 * values.length];
         System.arraycopy(values, 0, twice, 0, values.length);
         System.arraycopy(values, 0, twice, values.length, values.length);
-        Grid three = new Grid(new int[] {4, 3, 5}, 2, values);
-        Grid four = new Grid(new int[] {2, 4, 3, 5}, 2, twice);
+        ClutGrid three = new ClutGrid(new int[] {4, 3, 5}, 2, values);
+        ClutGrid four = new ClutGrid(new int[] {2, 4, 3, 5}, 2, twice);
         for (int i = 0; i < 500; i++) {
             double[] a = {random.nextDouble() * 1.2 - 0.1, random.nextDouble(), random.nextDouble(), 0};
             double[] b = {random.nextDouble(), a[0], a[1], a[2]};

@@ -2,16 +2,16 @@ package wistel.vector;
 
 import static wistel.vector.Planes.BLOCK;
 
-import wistel.core.icc.kernel.Cube;
+import wistel.core.icc.kernel.ClutTable;
 import wistel.core.icc.kernel.Kernel;
 
 /** A loop over lanes that reads a cube. */
-abstract class CubeLanes extends LaneKernel {
+abstract class ClutLanes extends LaneKernel {
     /** See {@link Nodes#padded}. */
     final float[] nodes;
     final int side;
 
-    CubeLanes(Cube cube, Kernel scalar) {
+    ClutLanes(ClutTable cube, Kernel scalar) {
         super(scalar, cube.inputs(), cube.outputs());
         this.nodes = Nodes.padded(cube);
         this.side = cube.side();

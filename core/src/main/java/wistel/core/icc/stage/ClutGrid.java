@@ -1,15 +1,14 @@
 package wistel.core.icc.stage;
 
-
 /** An n-dimensional table of colours over 0 to 1, first input slowest (ICC.1:2022, 10.10 and 10.12.5). */
-public final class Grid {
+public final class ClutGrid {
     private final int[] sizes;
     private final int outputs;
     private final float[] values;
     private final int[] strides;
 
     /** @param values outputs of one node side by side, last input fastest; kept, not copied */
-    public Grid(int[] sizes, int outputs, float[] values) {
+    public ClutGrid(int[] sizes, int outputs, float[] values) {
         this.sizes = sizes.clone();
         this.outputs = outputs;
         this.values = values;
