@@ -111,7 +111,7 @@ public class BadInputTest {
             socket.getOutputStream().flush();
         }
         Waiting.until(() -> {
-            try (var coming = Files.list(test.files.resolve("coming"))) {
+            try (var coming = Files.list(test.files.resolve("staging"))) {
                 return coming.count();
             } catch (IOException e) {
                 return -1L;

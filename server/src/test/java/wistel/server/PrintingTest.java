@@ -24,7 +24,7 @@ import wistel.core.icc.transform.TransformCompiler;
 import wistel.core.paper.Pairing;
 import wistel.server.pairing.PairingRepository;
 import wistel.server.printer.PrinterRepository;
-import wistel.server.store.ProfileShelf;
+import wistel.server.store.ProfileRepository;
 import wistel.standin.ink.Paper;
 import wistel.standin.room.Feeds;
 import wistel.standin.room.PrintJob;
@@ -53,7 +53,7 @@ public class PrintingTest {
     static void pair(TestRoom test, Paper paper, String feed, Intent intent) throws IOException {
         String name = paper.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
         IccProfile profile = ProfileReader.read(Files.readAllBytes(Path.of("../demo/profiles", name + ".icc")));
-        test.bean(ProfileShelf.class).add(profile);
+        test.bean(ProfileRepository.class).add(profile);
         Lab white = LabEncoding.V4.lab(TransformCompiler.toMeasuredLab(profile).exact(1, 1, 1));
         UUID printer = test.bean(PrinterRepository.class).all().get(0).id();
         test.bean(PairingRepository.class).add(new Pairing(UUID.randomUUID().toString(), printer.toString(), "", paper.label(), "test", paper.mediaType(), feed, 5,
@@ -197,7 +197,7 @@ public class PrintingTest {
         test.start();
         assertThat(over(id).path("state").asString()).isEqualTo("done");
         assertThat(jobs(id)).isEqualTo(1);
-        assertThat(test.files.resolve("coming")).isEmptyDirectory();
+        assertThat(test.files.resolve("staging")).isEmptyDirectory();
     }
 
     @Test(dependsOnMethods = "aRestartWhileTheFileIsMadeFinishesItToo")

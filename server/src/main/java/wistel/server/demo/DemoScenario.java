@@ -31,16 +31,16 @@ import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.ProfileReader;
 import wistel.core.icc.transform.TransformCompiler;
 import wistel.core.paper.Pairing;
-import wistel.server.docket.DocketDesk;
 import wistel.server.docket.DocketRepository;
+import wistel.server.docket.DocketService;
 import wistel.server.edge.Events;
 import wistel.server.master.MasterImport;
 import wistel.server.pairing.PairingRepository;
 import wistel.server.print.Attempt;
 import wistel.server.print.AttemptRepository;
-import wistel.server.print.PrintShop;
+import wistel.server.print.ReleaseService;
 import wistel.server.printer.PrinterWatch;
-import wistel.server.store.ProfileShelf;
+import wistel.server.store.ProfileRepository;
 
 /**
  * Makes the printers named in the settings known at every start, and fills an empty database with the demo's work of an invented
@@ -54,17 +54,17 @@ class DemoScenario {
     private final String printerList;
     private final JsonMapper mapper;
     private final PrinterWatch printers;
-    private final ProfileShelf profiles;
+    private final ProfileRepository profiles;
     private final PairingRepository pairings;
     private final MasterImport imports;
-    private final DocketDesk desk;
+    private final DocketService docketService;
     private final DocketRepository dockets;
-    private final PrintShop shop;
+    private final ReleaseService releases;
     private final AttemptRepository attempts;
     private final Events events;
 
     DemoScenario(@Value("${wistel.demo}") String folder, @Value("${wistel.printers}") String printerList, JsonMapper mapper, PrinterWatch printers,
-                 ProfileShelf profiles, PairingRepository pairings, MasterImport imports, DocketDesk desk, DocketRepository dockets, PrintShop shop,
+                 ProfileRepository profiles, PairingRepository pairings, MasterImport imports, DocketService docketService, DocketRepository dockets, ReleaseService releases,
                  AttemptRepository attempts, Events events) {
         this.folder = folder;
         this.printerList = printerList;
@@ -73,9 +73,9 @@ class DemoScenario {
         this.profiles = profiles;
         this.pairings = pairings;
         this.imports = imports;
-        this.desk = desk;
+        this.docketService = docketService;
         this.dockets = dockets;
-        this.shop = shop;
+        this.releases = releases;
         this.attempts = attempts;
         this.events = events;
     }
@@ -154,7 +154,7 @@ class DemoScenario {
         try (InputStream in = Files.newInputStream(file)) {
             taken = imports.take(file.getFileName().toString(), in);
         }
-        UUID id = desk.open(taken.master());
+        UUID id = docketService.open(taken.master());
         Decisions d = dockets.get(id).decisions().withTitle(plan.title).withPicture(new PictureStation(Boolean.TRUE.equals(plan.profileTaken)));
         Optional<Pairing> pairing = pairings.all().stream().filter(p -> p.paper().equals(plan.paper)).findFirst();
         if (pairing.isPresent()) {
@@ -174,15 +174,15 @@ class DemoScenario {
             d = d.withSize(new SizeStation(plan.sheet, Boolean.TRUE.equals(plan.across), plan.widthMm, height, plan.fit == null ? Fit.WHOLE : plan.fit, 0.5, 0.5,
                 plan.borders == null ? Borders.EVEN : plan.borders, z.pixels(), z.resamplePpi(), 0));
         }
-        desk.decide(id, dockets.get(id).version(), d);
+        docketService.decide(id, dockets.get(id).version(), d);
         return id;
     }
 
     private void print(UUID docket, Judged judged) {
         try {
-            UUID attempt = shop.release(docket, dockets.get(docket).version());
+            UUID attempt = releases.release(docket, dockets.get(docket).version());
             if (Boolean.TRUE.equals(judged.cancelled)) {
-                shop.cancel(attempt);
+                releases.cancel(attempt);
             }
             for (int i = 0; i < 600; i++) {
                 Attempt a = attempts.get(attempt);

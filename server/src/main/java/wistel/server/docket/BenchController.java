@@ -23,13 +23,13 @@ import wistel.server.printer.PrinterRepository;
 @RestController
 class BenchController {
     private final DocketRepository dockets;
-    private final DocketDesk desk;
+    private final DocketService docketService;
     private final AttemptRepository attempts;
     private final PrinterRepository printers;
 
-    BenchController(DocketRepository dockets, DocketDesk desk, AttemptRepository attempts, PrinterRepository printers) {
+    BenchController(DocketRepository dockets, DocketService docketService, AttemptRepository attempts, PrinterRepository printers) {
         this.dockets = dockets;
-        this.desk = desk;
+        this.docketService = docketService;
         this.attempts = attempts;
         this.printers = printers;
     }
@@ -50,7 +50,7 @@ class BenchController {
         Map<String, Group> groups = new LinkedHashMap<>();
         List<Attempt> running = attempts.running();
         for (DocketRepository.Row row : dockets.onBench()) {
-            DocketView view = desk.view(row.id());
+            DocketView view = docketService.view(row.id());
             String sheet = view.decisions().size().sheet();
             String key = view.pairing().map(p -> p.paper() + ", " + sheet).orElse("Paper not chosen yet");
             groups.computeIfAbsent(key, k -> new Group(k, view.pairing().map(p -> note(p, view)).orElse("open a docket and choose its paper"), new ArrayList<>()))

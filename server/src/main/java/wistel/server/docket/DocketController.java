@@ -26,13 +26,13 @@ import wistel.server.master.MasterImport;
 @RequestMapping("/api")
 class DocketController {
     private final DocketRepository dockets;
-    private final DocketDesk desk;
+    private final DocketService docketService;
     private final MasterImport imports;
     private final Events events;
 
-    DocketController(DocketRepository dockets, DocketDesk desk, MasterImport imports, Events events) {
+    DocketController(DocketRepository dockets, DocketService docketService, MasterImport imports, Events events) {
         this.dockets = dockets;
-        this.desk = desk;
+        this.docketService = docketService;
         this.imports = imports;
         this.events = events;
     }
@@ -50,9 +50,9 @@ class DocketController {
     @PostMapping("/dockets")
     ResponseEntity<Opened> open(@RequestParam String name, @Parameter(hidden = true) HttpServletRequest request) throws IOException {
         MasterImport.Taken taken = imports.take(name, request.getInputStream());
-        UUID id = desk.open(taken.master());
+        UUID id = docketService.open(taken.master());
         events.tell("docket", id.toString());
-        return ResponseEntity.status(HttpStatus.CREATED).body(new Opened(desk.view(id), taken.notice()));
+        return ResponseEntity.status(HttpStatus.CREATED).body(new Opened(docketService.view(id), taken.notice()));
     }
 
     @GetMapping("/dockets/{id}")
@@ -62,19 +62,19 @@ class DocketController {
 
     @PutMapping("/dockets/{id}/decisions")
     ResponseEntity<DocketView> decide(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody Decisions next) {
-        desk.decide(id, number(version), next);
+        docketService.decide(id, number(version), next);
         return changed(id);
     }
 
     @PatchMapping("/dockets/{id}/size")
     ResponseEntity<DocketView> resize(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody SizeAsked asked) {
-        desk.resize(id, number(version), text(asked.width), text(asked.height), text(asked.ppi));
+        docketService.resize(id, number(version), text(asked.width), text(asked.height), text(asked.ppi));
         return changed(id);
     }
 
     @PutMapping("/dockets/{id}/pairing")
     ResponseEntity<DocketView> pair(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody PairingAsked asked) {
-        desk.choosePairing(id, number(version), text(asked.pairingId));
+        docketService.choosePairing(id, number(version), text(asked.pairingId));
         return changed(id);
     }
 
@@ -104,7 +104,7 @@ class DocketController {
     }
 
     private ResponseEntity<DocketView> answer(UUID id) {
-        DocketView view = desk.view(id);
+        DocketView view = docketService.view(id);
         return ResponseEntity.ok().eTag("\"" + view.version() + "\"").body(view);
     }
 

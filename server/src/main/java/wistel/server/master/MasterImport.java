@@ -18,7 +18,7 @@ import wistel.core.picture.Histogram;
 import wistel.core.picture.PictureFacts;
 import wistel.core.picture.PictureFile;
 import wistel.server.store.FileStore;
-import wistel.server.store.ProfileShelf;
+import wistel.server.store.ProfileRepository;
 
 /** Takes a picture file in: kept by hash, decoded once from end to end, and recorded only when every row was there. */
 @Service
@@ -28,18 +28,18 @@ public class MasterImport {
     private static final int LONGEST_NAME = 200;
 
     private final FileStore files;
-    private final ProfileShelf profiles;
+    private final ProfileRepository profiles;
     private final MasterRepository masters;
-    private final Views views;
+    private final PreviewStore previews;
     private final Clock clock;
     /** Two pictures decode at a time, whatever is dropped: that bounds the memory. */
     private final Semaphore decoding = new Semaphore(2);
 
-    public MasterImport(FileStore files, ProfileShelf profiles, MasterRepository masters, Views views, Clock clock) {
+    public MasterImport(FileStore files, ProfileRepository profiles, MasterRepository masters, PreviewStore previews, Clock clock) {
         this.files = files;
         this.profiles = profiles;
         this.masters = masters;
-        this.views = views;
+        this.previews = previews;
         this.clock = clock;
     }
 
@@ -49,7 +49,7 @@ public class MasterImport {
 
     public Taken take(String name, InputStream body) throws IOException {
         String fileName = cleaned(name);
-        FileStore.Kept kept = files.keep(body, LARGEST_BYTES);
+        FileStore.Kept kept = files.put(body, LARGEST_BYTES);
         Optional<Master> known = masters.byHash(kept.hash());
         if (known.isPresent()) {
             return known(known.get());
@@ -63,7 +63,7 @@ public class MasterImport {
             return known(masters.byHash(kept.hash()).orElseThrow());
         } catch (RuntimeException e) {
             if (kept.fresh()) {
-                files.forget(kept.hash());
+                files.delete(kept.hash());
             }
             throw e;
         }
@@ -81,7 +81,7 @@ public class MasterImport {
             Embedded embedded = embedded(facts);
             IccProfile profile = embedded.profile.orElseGet(() -> StandardSpaces.assumedFor(facts.channels()));
             Histogram.Tap tap = new Histogram.Tap(picture.pixels());
-            views.make(kept.hash(), tap, profile);
+            previews.make(kept.hash(), tap, profile);
             if (embedded.profile.isPresent()) {
                 profiles.add(profile);
             }

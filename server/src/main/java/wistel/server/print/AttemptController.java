@@ -24,11 +24,11 @@ class AttemptController {
     private static final int LONGEST_REMARK = 2000;
 
     private final AttemptRepository attempts;
-    private final PrintShop shop;
+    private final ReleaseService releases;
 
-    AttemptController(AttemptRepository attempts, PrintShop shop) {
+    AttemptController(AttemptRepository attempts, ReleaseService releases) {
         this.attempts = attempts;
-        this.shop = shop;
+        this.releases = releases;
     }
 
     record Verdict(String verdict, String remark) {
@@ -37,7 +37,7 @@ class AttemptController {
     /** Releases the docket: 202 with the attempt to follow by server-sent events. */
     @PostMapping("/dockets/{id}/attempts")
     ResponseEntity<Attempt> release(@PathVariable UUID id, @RequestHeader("If-Match") String version) {
-        return accepted(shop.release(id, Integer.parseInt(version.replaceAll("\\D", ""))));
+        return accepted(releases.release(id, Integer.parseInt(version.replaceAll("\\D", ""))));
     }
 
     @GetMapping("/dockets/{id}/attempts")
@@ -57,14 +57,14 @@ class AttemptController {
 
     @PostMapping("/attempts/{id}/cancel")
     ResponseEntity<Attempt> cancel(@PathVariable UUID id) {
-        shop.cancel(id);
+        releases.cancel(id);
         return ResponseEntity.status(HttpStatus.ACCEPTED).body(attempts.get(id));
     }
 
     /** Prints exactly this again. */
     @PostMapping("/attempts/{id}/again")
     ResponseEntity<Attempt> again(@PathVariable UUID id) {
-        return accepted(shop.again(id));
+        return accepted(releases.again(id));
     }
 
     @PutMapping("/attempts/{id}/verdict")

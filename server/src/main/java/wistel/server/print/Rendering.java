@@ -26,13 +26,13 @@ import wistel.core.picture.Progress;
 import wistel.core.render.PrintRaster;
 import wistel.core.render.PwgRaster;
 import wistel.core.sheet.Placement;
-import wistel.server.docket.DocketDesk;
+import wistel.server.docket.DocketService;
 import wistel.server.edge.Events;
 import wistel.server.master.Master;
 import wistel.server.master.MasterRepository;
-import wistel.server.master.Views;
+import wistel.server.master.PreviewStore;
 import wistel.server.store.FileStore;
-import wistel.server.store.ProfileShelf;
+import wistel.server.store.ProfileRepository;
 
 /** Makes the print file of an attempt and hands it on to the sending task. */
 @Component
@@ -41,21 +41,21 @@ class Rendering {
 
     private final AttemptRepository attempts;
     private final MasterRepository masters;
-    private final DocketDesk desk;
-    private final Views views;
+    private final DocketService docketService;
+    private final PreviewStore previews;
     private final FileStore files;
-    private final ProfileShelf profiles;
+    private final ProfileRepository profiles;
     private final SchedulerClient scheduler;
     private final Events events;
     private final Clock clock;
     private final TransactionTemplate transaction;
 
-    Rendering(AttemptRepository attempts, MasterRepository masters, DocketDesk desk, Views views, FileStore files, ProfileShelf profiles,
+    Rendering(AttemptRepository attempts, MasterRepository masters, DocketService docketService, PreviewStore previews, FileStore files, ProfileRepository profiles,
               @Lazy SchedulerClient scheduler, Events events, Clock clock, TransactionTemplate transaction) {
         this.attempts = attempts;
         this.masters = masters;
-        this.desk = desk;
-        this.views = views;
+        this.docketService = docketService;
+        this.previews = previews;
         this.files = files;
         this.profiles = profiles;
         this.scheduler = scheduler;
@@ -73,7 +73,7 @@ class Rendering {
             String hash = a.fileHash().filter(h -> java.nio.file.Files.exists(files.path(h))).orElse("");
             if (hash.isEmpty()) {
                 attempts.state(id, "rendering", "", 0);
-                hash = files.keep(out -> PrintRaster.write(job(a), out, files::scratch, progress(id))).hash();
+                hash = files.put(out -> PrintRaster.write(job(a), out, files::scratch, progress(id))).hash();
             }
             String fileHash = hash;
             transaction.executeWithoutResult(t -> {
@@ -95,9 +95,9 @@ class Rendering {
     private PrintRaster.Job job(Attempt a) {
         Master master = masters.get(a.masterId());
         Decisions d = a.decisions();
-        Situation s = desk.situation(d, master);
+        Situation s = docketService.situation(d, master);
         Placement placement = Preflight.place(d, s);
-        IccProfile source = views.profile(master);
+        IccProfile source = previews.profile(master);
         SheetSize sheet = Preflight.sheet(d);
         boolean ours = d.machine().colourBy() == Decisions.ColourBy.WISTEL;
         Transform conversion = ours

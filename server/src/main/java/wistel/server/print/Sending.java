@@ -168,7 +168,7 @@ class Sending {
             return;
         }
         try (InputStream in = ipp.fetch(printer.uri(), scan.get())) {
-            attempts.scanned(a.id(), files.keep(in, LARGEST_SCAN).hash());
+            attempts.scanned(a.id(), files.put(in, LARGEST_SCAN).hash());
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new IOException("interrupted", e);

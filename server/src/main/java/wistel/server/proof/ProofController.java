@@ -18,8 +18,8 @@ import wistel.core.docket.Preflight;
 import wistel.core.fault.EntryException;
 import wistel.core.icc.profile.Intent;
 import wistel.core.paper.Pairing;
-import wistel.server.docket.DocketDesk;
 import wistel.server.docket.DocketRepository;
+import wistel.server.docket.DocketService;
 import wistel.server.master.Master;
 import wistel.server.master.MasterRepository;
 import wistel.server.pairing.PairingRepository;
@@ -32,20 +32,20 @@ import wistel.server.print.AttemptRepository;
 class ProofController {
     private static final int MOST_SLICES = 101;
 
-    private final Booth booth;
+    private final ProofService proofs;
     private final MasterRepository masters;
     private final DocketRepository dockets;
     private final PairingRepository pairings;
     private final AttemptRepository attempts;
-    private final DocketDesk desk;
+    private final DocketService docketService;
 
-    ProofController(Booth booth, MasterRepository masters, DocketRepository dockets, PairingRepository pairings, AttemptRepository attempts, DocketDesk desk) {
-        this.booth = booth;
+    ProofController(ProofService proofs, MasterRepository masters, DocketRepository dockets, PairingRepository pairings, AttemptRepository attempts, DocketService docketService) {
+        this.proofs = proofs;
         this.masters = masters;
         this.dockets = dockets;
         this.pairings = pairings;
         this.attempts = attempts;
-        this.desk = desk;
+        this.docketService = docketService;
     }
 
     private static ResponseEntity<byte[]> picture(byte[] png) {
@@ -54,7 +54,7 @@ class ProofController {
 
     @GetMapping(value = "/masters/{id}/picture", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> master(@PathVariable UUID id, @RequestParam(defaultValue = "900") int longest) {
-        return picture(booth.master(masters.get(id), longest));
+        return picture(proofs.master(masters.get(id), longest));
     }
 
     /** The proof on the docket's pairing; intent, black point and view as asked, else as decided. */
@@ -62,46 +62,46 @@ class ProofController {
     ResponseEntity<byte[]> proof(@PathVariable UUID id, @RequestParam(defaultValue = "900") int longest, @RequestParam Optional<Intent> intent) {
         Decisions d = dockets.get(id).decisions();
         ProofStation how = new ProofStation(intent.orElse(d.proof().intent()), d.proof().blackPoint(), d.proof().view(), true);
-        return picture(booth.proof(master(id), pairing(d), how, longest));
+        return picture(proofs.proof(master(id), pairing(d), how, longest));
     }
 
     @GetMapping(value = "/dockets/{id}/gamut", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> gamut(@PathVariable UUID id, @RequestParam(defaultValue = "900") int longest) {
-        return picture(booth.gamut(master(id), pairing(dockets.get(id).decisions()), longest));
+        return picture(proofs.gamut(master(id), pairing(dockets.get(id).decisions()), longest));
     }
 
     /** The boundary of what a paper on a printer can hold, as numbers for plots. */
     @GetMapping("/pairings/{id}/gamut")
-    Booth.Boundary boundary(@PathVariable String id, @RequestParam(defaultValue = "") List<Double> slices) {
+    ProofService.Boundary boundary(@PathVariable String id, @RequestParam(defaultValue = "") List<Double> slices) {
         if (slices.size() > MOST_SLICES || slices.stream().anyMatch(l -> !(l >= 0 && l <= 100))) {
             throw new EntryException("slices-out-of-range", "Slices lie at L* 0 to 100, at most " + MOST_SLICES + " at once.", "Ask for other slices.");
         }
-        return booth.boundary(pairings.find(id).orElseThrow(() -> new EntryException("not-found", "This pairing isn't there.", "Choose another one.")), slices);
+        return proofs.boundary(pairings.find(id).orElseThrow(() -> new EntryException("not-found", "This pairing isn't there.", "Choose another one.")), slices);
     }
 
     @GetMapping("/dockets/{id}/proof/figures")
-    Booth.Figures figures(@PathVariable UUID id) {
+    ProofService.Figures figures(@PathVariable UUID id) {
         Decisions d = dockets.get(id).decisions();
-        return booth.figures(master(id), pairing(d), d.proof().blackPoint(), Intent.values());
+        return proofs.figures(master(id), pairing(d), d.proof().blackPoint(), Intent.values());
     }
 
     @GetMapping("/dockets/{id}/proof/probe")
-    Booth.Probe probe(@PathVariable UUID id, @RequestParam double x, @RequestParam double y) {
+    ProofService.Probe probe(@PathVariable UUID id, @RequestParam double x, @RequestParam double y) {
         Decisions d = dockets.get(id).decisions();
-        return booth.probe(master(id), pairing(d), d.proof(), x, y);
+        return proofs.probe(master(id), pairing(d), d.proof(), x, y);
     }
 
     /** How a picture fares on one pairing, without deciding for it: shares out of gamut and mean difference. */
     @GetMapping("/dockets/{id}/fares")
-    Booth.Figures fares(@PathVariable UUID id, @RequestParam String pairingId) {
+    ProofService.Figures fares(@PathVariable UUID id, @RequestParam String pairingId) {
         Pairing pairing = find(pairingId);
-        return booth.figures(master(id), pairing, true, pairing.intent());
+        return proofs.figures(master(id), pairing, true, pairing.intent());
     }
 
     @GetMapping(value = "/attempts/{id}/scan", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> scan(@PathVariable UUID id, @RequestParam(defaultValue = "900") int longest) {
         Attempt a = attempts.get(id);
-        return picture(booth.scan(scanHash(a), Preflight.place(a.decisions(), desk.situation(a.decisions(), masters.get(a.masterId()))), longest));
+        return picture(proofs.scan(scanHash(a), Preflight.place(a.decisions(), docketService.situation(a.decisions(), masters.get(a.masterId()))), longest));
     }
 
     record ScanFigures(double meanDifference) {
@@ -111,8 +111,8 @@ class ProofController {
     ScanFigures scanFigures(@PathVariable UUID id) {
         Attempt a = attempts.get(id);
         Master master = masters.get(a.masterId());
-        return new ScanFigures(booth.scanDifference(master, a.profileHash(), a.decisions(),
-            Preflight.place(a.decisions(), desk.situation(a.decisions(), master)), scanHash(a)));
+        return new ScanFigures(proofs.scanDifference(master, a.profileHash(), a.decisions(),
+            Preflight.place(a.decisions(), docketService.situation(a.decisions(), master)), scanHash(a)));
     }
 
     private static String scanHash(Attempt a) {

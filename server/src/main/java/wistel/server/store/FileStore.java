@@ -23,27 +23,27 @@ import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import wistel.core.fault.EntryException;
 
-/** Files by SHA-256 of their content. A file appears under its name only when it is whole: it is written aside and moved. */
+/** Files by SHA-256 of their content. A file appears under its name only when it is complete: it is written aside and moved. */
 @Component
 public class FileStore {
-    private final Path whole;
-    private final Path coming;
-    private final Path views;
+    private final Path content;
+    private final Path staging;
+    private final Path previews;
 
     public FileStore(@Value("${wistel.files}") Path folder) {
-        whole = folder.resolve("by-hash");
-        coming = folder.resolve("coming");
-        views = folder.resolve("views");
+        content = folder.resolve("by-hash");
+        staging = folder.resolve("staging");
+        previews = folder.resolve("previews");
         try {
-            Files.createDirectories(whole);
-            Files.createDirectories(views);
-            if (Files.exists(coming)) {
+            Files.createDirectories(content);
+            Files.createDirectories(previews);
+            if (Files.exists(staging)) {
                 // what a stop in the middle of writing left behind
-                try (var left = Files.walk(coming).sorted(Comparator.reverseOrder())) {
+                try (var left = Files.walk(staging).sorted(Comparator.reverseOrder())) {
                     left.forEach(p -> p.toFile().delete());
                 }
             }
-            Files.createDirectories(coming);
+            Files.createDirectories(staging);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
@@ -60,8 +60,8 @@ public class FileStore {
     }
 
     /** Keeps a stream of at most {@code most} bytes. */
-    public Kept keep(InputStream in, long most) throws IOException {
-        return keep(out -> {
+    public Kept put(InputStream in, long most) throws IOException {
+        return put(out -> {
             byte[] part = new byte[1 << 16];
             long sum = 0;
             for (int n = in.read(part); n >= 0; n = in.read(part)) {
@@ -74,8 +74,8 @@ public class FileStore {
         });
     }
 
-    public Kept keep(Producer producer) throws IOException {
-        Path part = coming.resolve(UUID.randomUUID().toString());
+    public Kept put(Producer producer) throws IOException {
+        Path part = staging.resolve(UUID.randomUUID().toString());
         try {
             MessageDigest digest = MessageDigest.getInstance("SHA-256");
             try (OutputStream out = new DigestOutputStream(new java.io.BufferedOutputStream(Files.newOutputStream(part), 1 << 18), digest)) {
@@ -96,10 +96,10 @@ public class FileStore {
     }
 
     public Path path(String hash) {
-        return whole.resolve(hash.substring(0, 2)).resolve(hash);
+        return content.resolve(hash.substring(0, 2)).resolve(hash);
     }
 
-    public void forget(String hash) throws IOException {
+    public void delete(String hash) throws IOException {
         Files.deleteIfExists(path(hash));
     }
 
@@ -126,17 +126,17 @@ public class FileStore {
     }
 
     /** Where made-again-at-will views lie. */
-    public Path views() {
-        return views;
+    public Path previews() {
+        return previews;
     }
 
     /** An empty file that is gone when it is closed. */
     public SeekableByteChannel scratch() throws IOException {
-        return Files.newByteChannel(coming.resolve(UUID.randomUUID().toString()), StandardOpenOption.CREATE_NEW, StandardOpenOption.READ,
+        return Files.newByteChannel(staging.resolve(UUID.randomUUID().toString()), StandardOpenOption.CREATE_NEW, StandardOpenOption.READ,
             StandardOpenOption.WRITE, StandardOpenOption.DELETE_ON_CLOSE);
     }
 
-    public Path coming() {
-        return coming;
+    public Path staging() {
+        return staging;
     }
 }

@@ -22,7 +22,7 @@ final class ClutBaker {
     private static final int ATTEMPTS = 3;
     /** A grid that is this near to the limit goes there at once: one step more would fill nearly the same again. */
     private static final double NEARLY = 1.2;
-    /** Looking up shaper curves takes half as long as a grid's interpolation, and the worst of a sample's colours are partly luck: they must better the error by this much. */
+    /** Looking up shaper curves takes half as long as a grid's interpolation, and the worst of a sample's colours are partly luck: the error with them must be this many times smaller. */
     private static final double SHAPERS_COST = 2.5;
     /** The error falls somewhere between the first power of the cell (at kinks) and the second (where the chain is smooth). */
     private static final double ORDER = 1.5;

@@ -15,27 +15,27 @@ import wistel.core.docket.Readback;
 import wistel.core.docket.Situation;
 import wistel.core.fault.EntryException;
 import wistel.core.paper.Pairing;
-import wistel.server.docket.DocketDesk;
 import wistel.server.docket.DocketRepository;
+import wistel.server.docket.DocketService;
 import wistel.server.edge.Events;
 import wistel.server.master.Master;
 import wistel.server.master.MasterRepository;
 
 /** Releases dockets: records the attempt and its first task in one transaction, so that neither is ever there without the other. */
 @Service
-public class PrintShop {
+public class ReleaseService {
     private final DocketRepository dockets;
-    private final DocketDesk desk;
+    private final DocketService docketService;
     private final MasterRepository masters;
     private final AttemptRepository attempts;
     private final SchedulerClient scheduler;
     private final Events events;
     private final Clock clock;
 
-    public PrintShop(DocketRepository dockets, DocketDesk desk, MasterRepository masters, AttemptRepository attempts, @Lazy SchedulerClient scheduler,
+    public ReleaseService(DocketRepository dockets, DocketService docketService, MasterRepository masters, AttemptRepository attempts, @Lazy SchedulerClient scheduler,
                      Events events, Clock clock) {
         this.dockets = dockets;
-        this.desk = desk;
+        this.docketService = docketService;
         this.masters = masters;
         this.attempts = attempts;
         this.scheduler = scheduler;
@@ -52,7 +52,7 @@ public class PrintShop {
         }
         Master master = masters.get(docket.masterId());
         Decisions d = docket.decisions();
-        Situation s = desk.situation(d, master);
+        Situation s = docketService.situation(d, master);
         List<Finding> stops = Preflight.findings(d, s).stream().filter(f -> f.severity() == Finding.Severity.STOP).toList();
         if (!stops.isEmpty()) {
             throw new EntryException("stopped", "The docket can't be printed: " + stops.get(0).what(), "Mend it first; the release station shows how.");

@@ -15,7 +15,7 @@ import org.springframework.web.filter.OncePerRequestFilter;
  * to 127.0.0.1 doesn't) and changes must come from our own pages, not from another site open in the same browser.
  */
 @Component
-class OwnPagesOnly extends OncePerRequestFilter {
+class LoopbackFilter extends OncePerRequestFilter {
     private static final Set<String> LOOPBACK = Set.of("localhost", "127.0.0.1", "[::1]", "::1");
 
     @Override

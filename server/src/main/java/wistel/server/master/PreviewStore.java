@@ -21,25 +21,25 @@ import wistel.core.picture.Progress;
 import wistel.core.picture.View;
 import wistel.core.render.PictureLight;
 import wistel.server.store.FileStore;
-import wistel.server.store.ProfileShelf;
+import wistel.server.store.ProfileRepository;
 
 /**
  * Pictures scaled for screens: a large and a small view of each master on disk, others made from them, the last used ones in memory (at
  * most 192 MB).
  */
 @Component
-public class Views {
+public class PreviewStore {
     /** Longest side of the view on disk. */
     public static final int LARGEST = 2400;
     private static final int SMALL = 640;
     private static final long MOST_BYTES = 192L << 20;
 
     private final FileStore files;
-    private final ProfileShelf profiles;
-    private final Cache<String, View> views = Caffeine.newBuilder().maximumWeight(MOST_BYTES)
+    private final ProfileRepository profiles;
+    private final Cache<String, View> previews = Caffeine.newBuilder().maximumWeight(MOST_BYTES)
         .weigher((String k, View v) -> (int) Math.min(Integer.MAX_VALUE, v.bytes())).build();
 
-    public Views(FileStore files, ProfileShelf profiles) {
+    public PreviewStore(FileStore files, ProfileRepository profiles) {
         this.files = files;
         this.profiles = profiles;
     }
@@ -53,19 +53,19 @@ public class Views {
     public View view(Master master, int longest) {
         int side = Math.max(64, Math.min(LARGEST, longest));
         int level = side <= SMALL ? SMALL : LARGEST;
-        View kept = views.get(master.hash() + level, k -> kept(master, level));
+        View kept = previews.get(master.hash() + level, k -> kept(master, level));
         if (side >= Math.max(kept.width(), kept.height())) {
             return kept;
         }
-        return views.get(master.hash() + side, k -> View.of(kept, side, PictureLight.of(profile(master)), Progress.SILENT));
+        return previews.get(master.hash() + side, k -> View.of(kept, side, PictureLight.of(profile(master)), Progress.SILENT));
     }
 
     /** Makes the views from pixels as they are first read. */
     public void make(String hash, PixelSource pixels, IccProfile profile) {
         View view = View.of(pixels, LARGEST, PictureLight.of(profile), Progress.SILENT);
         View small = View.of(view, SMALL, PictureLight.of(profile), Progress.SILENT);
-        views.put(hash + LARGEST, view);
-        views.put(hash + SMALL, small);
+        previews.put(hash + LARGEST, view);
+        previews.put(hash + SMALL, small);
         try {
             write(file(hash, LARGEST), view);
             write(file(hash, SMALL), small);
@@ -89,11 +89,11 @@ public class Views {
     }
 
     private Path file(String hash, int level) {
-        return files.views().resolve(hash + "-" + level);
+        return files.previews().resolve(hash + "-" + level);
     }
 
     private void write(Path file, View view) throws IOException {
-        Path part = files.coming().resolve(UUID.randomUUID().toString());
+        Path part = files.staging().resolve(UUID.randomUUID().toString());
         try (DataOutputStream out = new DataOutputStream(new BufferedOutputStream(Files.newOutputStream(part), 1 << 18))) {
             out.writeInt(view.width());
             out.writeInt(view.height());

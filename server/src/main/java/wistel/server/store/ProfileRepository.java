@@ -13,20 +13,20 @@ import wistel.core.icc.profile.ProfileReader;
 
 /** ICC profiles, by hash: bytes among the files, names in the database, the last used ones in memory. */
 @Repository
-public class ProfileShelf {
+public class ProfileRepository {
     private final FileStore files;
     private final JdbcClient jdbc;
     private final Clock clock;
     private final Cache<String, IccProfile> read = Caffeine.newBuilder().maximumWeight(64 << 20).weigher((String h, IccProfile p) -> 2_000_000).build();
 
-    public ProfileShelf(FileStore files, JdbcClient jdbc, Clock clock) {
+    public ProfileRepository(FileStore files, JdbcClient jdbc, Clock clock) {
         this.files = files;
         this.jdbc = jdbc;
         this.clock = clock;
     }
 
     public void add(IccProfile profile) throws IOException {
-        files.keep(new ByteArrayInputStream(profile.bytes()), ProfileReader.LARGEST_BYTES);
+        files.put(new ByteArrayInputStream(profile.bytes()), ProfileReader.LARGEST_BYTES);
         jdbc.sql("insert into profile (hash, description, space, added) values (?, ?, ?, ?) on conflict do nothing")
             .params(profile.hash(), profile.description(), profile.space().name(), Timestamp.from(clock.instant())).update();
     }

@@ -11,7 +11,7 @@ import org.springframework.web.servlet.resource.PathResourceResolver;
 
 /** The front end: hashed assets for a year, everything else from index.html, but for the API's own paths. */
 @Configuration
-class Pages implements WebMvcConfigurer {
+class StaticResources implements WebMvcConfigurer {
     private static final String ROOT = "META-INF/resources/";
 
     @Override

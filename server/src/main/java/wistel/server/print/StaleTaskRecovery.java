@@ -9,10 +9,10 @@ import org.springframework.stereotype.Component;
  * start was picked by one that is gone; waiting for its missed heartbeats would only cost the photographer time.
  */
 @Component
-class PickedUpAgain {
+class StaleTaskRecovery {
     private final JdbcClient jdbc;
 
-    PickedUpAgain(JdbcClient jdbc) {
+    StaleTaskRecovery(JdbcClient jdbc) {
         this.jdbc = jdbc;
     }
 

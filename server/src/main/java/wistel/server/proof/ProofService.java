@@ -40,20 +40,20 @@ import wistel.core.picture.Resampler;
 import wistel.core.picture.View;
 import wistel.core.sheet.Placement;
 import wistel.server.master.Master;
-import wistel.server.master.Views;
+import wistel.server.master.PreviewStore;
 import wistel.server.pairing.PairingRepository;
 import wistel.server.store.FileStore;
-import wistel.server.store.ProfileShelf;
+import wistel.server.store.ProfileRepository;
 
 /** The viewing booth: master, proof and scan as pictures for a display, and the numbers beside them. */
 @Service
-public class Booth {
+public class ProofService {
     private static final IccProfile DISPLAY = StandardSpaces.SRGB;
     private static final int FIGURES_SIDE = 320;
     private static final LightCurve CODES = new LightCurve(v -> v);
 
-    private final Views views;
-    private final ProfileShelf profiles;
+    private final PreviewStore previews;
+    private final ProfileRepository profiles;
     private final FileStore files;
     private final PairingRepository pairings;
     private final TransformCache transforms = new TransformCache(240L << 20);
@@ -61,9 +61,9 @@ public class Booth {
     private final Cache<List<IccProfile>, GamutCheck> gamuts = Caffeine.newBuilder().maximumSize(8).build();
     private final Cache<IccProfile, GamutBoundary> boundaries = Caffeine.newBuilder().maximumSize(30).build();
 
-    public Booth(Views views, ProfileShelf profiles, FileStore files, PairingRepository pairings) {
+    public ProofService(PreviewStore previews, ProfileRepository profiles, FileStore files, PairingRepository pairings) {
         this.pairings = pairings;
-        this.views = views;
+        this.previews = previews;
         this.profiles = profiles;
         this.files = files;
     }
@@ -86,16 +86,16 @@ public class Booth {
     }
 
     public byte[] master(Master master, int longest) {
-        IccProfile source = views.profile(master);
-        View view = views.view(master, longest);
+        IccProfile source = previews.profile(master);
+        View view = previews.view(master, longest);
         Transform toDisplay = transforms.get(new Recipe.Convert(source, DISPLAY, Intent.RELATIVE, true, Observer.ADAPTED));
         return Png.of(view.width(), view.height(), toDisplay.apply(view.pixels()));
     }
 
     public byte[] proof(Master master, Pairing pairing, ProofStation how, int longest) {
-        IccProfile source = views.profile(master);
+        IccProfile source = previews.profile(master);
         IccProfile printer = profiles.get(pairing.profileHash());
-        View view = views.view(master, longest);
+        View view = previews.view(master, longest);
         return Png.of(view.width(), view.height(), proofTransform(source, printer, how).apply(view.pixels()));
     }
 
@@ -104,7 +104,7 @@ public class Booth {
      * where too vivid; denser the farther off.
      */
     public byte[] gamut(Master master, Pairing pairing, int longest) {
-        View view = views.view(master, longest);
+        View view = previews.view(master, longest);
         float[] distance = new float[view.width() * view.height()];
         byte[] causes = gamutCheck(master, pairing).map(view.pixels(), distance);
         BufferedImage image = new BufferedImage(view.width(), view.height(), BufferedImage.TYPE_INT_ARGB);
@@ -128,7 +128,7 @@ public class Booth {
     }
 
     private GamutCheck gamutCheck(Master master, Pairing pairing) {
-        return gamutCheck(views.profile(master), profiles.get(pairing.profileHash()));
+        return gamutCheck(previews.profile(master), profiles.get(pairing.profileHash()));
     }
 
     private GamutCheck gamutCheck(IccProfile source, IccProfile paper) {
@@ -164,7 +164,7 @@ public class Booth {
     }
 
     public Figures figures(Master master, Pairing pairing, boolean blackPoint, Intent... intents) {
-        View view = views.view(master, FIGURES_SIDE);
+        View view = previews.view(master, FIGURES_SIDE);
         char[] wanted = toLab(master).apply(view.pixels());
         Map<Intent, Double> means = new EnumMap<>(Intent.class);
         for (Intent intent : intents) {
@@ -175,12 +175,12 @@ public class Booth {
     }
 
     private Transform toLab(Master master) {
-        IccProfile source = views.profile(master);
+        IccProfile source = previews.profile(master);
         return transforms.get(new Recipe.DeviceToLab(source, false));
     }
 
     private Transform proofLab(Master master, String profileHash, Intent intent, boolean blackPoint, boolean absolute) {
-        IccProfile source = views.profile(master);
+        IccProfile source = previews.profile(master);
         return transforms.get(new Recipe.ProofToLab(source, profiles.get(profileHash), intent, blackPoint, absolute));
     }
 
@@ -200,7 +200,7 @@ public class Booth {
 
     /** @param x, y place in the picture, 0 to 1 */
     public Probe probe(Master master, Pairing pairing, ProofStation how, double x, double y) {
-        View view = views.view(master, Views.LARGEST);
+        View view = previews.view(master, PreviewStore.LARGEST);
         int px = (int) Math.max(0, Math.min(view.width() - 1, x * view.width()));
         int py = (int) Math.max(0, Math.min(view.height() - 1, y * view.height()));
         char[] pixel = new char[view.channels()];
@@ -245,7 +245,7 @@ public class Booth {
 
     /** Mean CIEDE2000 between what the proof promised, paper white included, and what the scanner saw. */
     public double scanDifference(Master master, String profileHash, Decisions d, Placement p, String scanHash) {
-        View large = views.view(master, 640);
+        View large = previews.view(master, 640);
         double toView = (double) large.width() / master.width();
         Crop crop = new Crop(p.crop().x() * toView, p.crop().y() * toView, p.crop().width() * toView, p.crop().height() * toView);
         int w = 160;

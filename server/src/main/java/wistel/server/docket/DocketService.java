@@ -23,7 +23,7 @@ import wistel.server.docket.DocketView.Choice;
 import wistel.server.docket.DocketView.Options;
 import wistel.server.master.Master;
 import wistel.server.master.MasterRepository;
-import wistel.server.master.Views;
+import wistel.server.master.PreviewStore;
 import wistel.server.pairing.PairingRepository;
 import wistel.server.print.AttemptRepository;
 import wistel.server.printer.Printer;
@@ -31,7 +31,7 @@ import wistel.server.printer.PrinterRepository;
 
 /** Puts together what core needs to judge a docket, and what a screen shows of it. */
 @Service
-public class DocketDesk {
+public class DocketService {
     private static final double LARGEST_FRAME_MM = 5000;
 
     private final DocketRepository dockets;
@@ -39,16 +39,16 @@ public class DocketDesk {
     private final PairingRepository pairings;
     private final PrinterRepository printers;
     private final AttemptRepository attempts;
-    private final Views views;
+    private final PreviewStore previews;
 
-    public DocketDesk(DocketRepository dockets, MasterRepository masters, PairingRepository pairings, PrinterRepository printers,
-                      AttemptRepository attempts, Views views) {
+    public DocketService(DocketRepository dockets, MasterRepository masters, PairingRepository pairings, PrinterRepository printers,
+                      AttemptRepository attempts, PreviewStore previews) {
         this.dockets = dockets;
         this.masters = masters;
         this.pairings = pairings;
         this.printers = printers;
         this.attempts = attempts;
-        this.views = views;
+        this.previews = previews;
     }
 
     public DocketView view(UUID id) {
@@ -69,7 +69,7 @@ public class DocketDesk {
         Optional<Pairing> pairing = pairings.find(d.pairingId());
         Optional<Printer> printer = pairing.map(p -> printers.get(UUID.fromString(p.printerId())));
         return new Situation(master.width(), master.height(), master.channels(), master.profileHash().isPresent(), master.profileProblem(),
-            views.profile(master).description(), pairing, printer.flatMap(Printer::capabilities), printer.map(Printer::away).orElse(false),
+            previews.profile(master).description(), pairing, printer.flatMap(Printer::capabilities), printer.map(Printer::away).orElse(false),
             pairing.map(p -> attempts.secondsPerM2(p.id())).orElse(0.0));
     }
 
