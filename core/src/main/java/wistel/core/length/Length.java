@@ -3,7 +3,7 @@ package wistel.core.length;
 import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import wistel.core.fault.EntryException;
+import wistel.core.fault.InvalidRequest;
 
 /** Lengths as people write them: "305", "30.5cm", "12 in", "12,5 in". Held in millimetres; 1 in = 25.4 mm exactly. */
 public final class Length {
@@ -29,12 +29,12 @@ public final class Length {
 
     /**
      * @param unit taken when none is written
-     * @throws EntryException when it is not a length
+     * @throws InvalidRequest when it is not a length
      */
     public static double parseMm(String written, Unit unit) {
         Matcher m = WRITTEN.matcher(written);
         if (!m.matches()) {
-            throw new EntryException("length-unclear", "'" + (written.length() > 30 ? written.substring(0, 30) + "…" : written) + "' is not a length.",
+            throw new InvalidRequest("length-unclear", "'" + (written.length() > 30 ? written.substring(0, 30) + "…" : written) + "' is not a length.",
                 "Write a number, with mm, cm or in if you like: 305, 30.5cm, 12in.");
         }
         double number = Double.parseDouble(m.group(1).replace(',', '.'));

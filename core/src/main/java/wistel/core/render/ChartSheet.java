@@ -4,18 +4,18 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.util.Arrays;
 import java.util.List;
-import wistel.core.fault.EntryException;
+import wistel.core.fault.InvalidRequest;
 import wistel.core.paper.SheetSize;
 
 /** Lays device-colour patches out on a sheet, edge to edge in rows, and knows where each lies. */
 public record ChartSheet(SheetSize sheet, double marginMm, double patchMm, List<double[]> patches) {
 
-    /** @throws EntryException when they don't fit the sheet */
+    /** @throws InvalidRequest when they don't fit the sheet */
     public ChartSheet {
         int columns = (int) ((sheet.widthMm() - 2 * marginMm) / patchMm);
         int rows = (int) ((sheet.heightMm() - 2 * marginMm) / patchMm);
         if (columns * rows < patches.size()) {
-            throw new EntryException("chart-too-large", patches.size() + " patches of " + patchMm + " mm don't fit " + sheet.name() + ".",
+            throw new InvalidRequest("chart-too-large", patches.size() + " patches of " + patchMm + " mm don't fit " + sheet.name() + ".",
                 "Take a larger sheet or smaller patches.");
         }
     }

@@ -6,7 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
-import wistel.core.fault.EntryException;
+import wistel.core.fault.InvalidRequest;
 
 public class LengthTest {
     @DataProvider
@@ -22,7 +22,7 @@ public class LengthTest {
     @Test
     public void whatIsNoLengthIsRefusedInWords() {
         for (String text : new String[] {"", "wide", "12 ft", "-4", "1e9", "12 in in"}) {
-            assertThatThrownBy(() -> Length.parseMm(text, Length.Unit.MM)).isInstanceOf(EntryException.class).hasMessageContaining("not a length");
+            assertThatThrownBy(() -> Length.parseMm(text, Length.Unit.MM)).isInstanceOf(InvalidRequest.class).hasMessageContaining("not a length");
         }
     }
 

@@ -14,9 +14,8 @@ import org.testng.annotations.Test;
 import wistel.core.cgats.Cgats;
 import wistel.core.cgats.Patch;
 import wistel.core.colour.Lab;
-import wistel.core.fault.EntryException;
+import wistel.core.fault.InvalidRequest;
 import wistel.core.fault.MeasurementException;
-import wistel.core.icc.making.ProfileMaker;
 import wistel.core.icc.making.RgbChart;
 import wistel.core.paper.SheetSize;
 
@@ -53,7 +52,7 @@ public class ChartSheetTest {
 
     @Test
     public void aChartThatIsTooLargeForItsSheetIsRefused() {
-        assertThatThrownBy(() -> new ChartSheet(A4, 30, 9, RgbChart.patches())).isInstanceOf(EntryException.class).hasMessageContaining("A4");
+        assertThatThrownBy(() -> new ChartSheet(A4, 30, 9, RgbChart.patches())).isInstanceOf(InvalidRequest.class).hasMessageContaining("A4");
     }
 
     @Test

@@ -17,7 +17,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import wistel.core.docket.Decisions;
-import wistel.core.fault.EntryException;
+import wistel.core.fault.InvalidRequest;
 import wistel.server.edge.Events;
 import wistel.server.master.MasterImport;
 
@@ -116,7 +116,7 @@ class DocketController {
         try {
             return Integer.parseInt(etag.replace("W/", "").replace("\"", "").trim());
         } catch (NumberFormatException e) {
-            throw new EntryException("version-unclear", "If-Match must carry the docket's version.", "Read the docket first.");
+            throw new InvalidRequest("version-unclear", "If-Match must carry the docket's version.", "Read the docket first.");
         }
     }
 }

@@ -12,7 +12,8 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import wistel.core.docket.Decisions;
-import wistel.core.fault.EntryException;
+import wistel.core.fault.Conflict;
+import wistel.core.fault.NotFound;
 import wistel.server.store.Json;
 
 /** Dockets and every set of decisions they went through: undo and redo move along these. */
@@ -52,7 +53,7 @@ public class DocketRepository {
 
     public Row get(UUID id) {
         return jdbc.sql(SELECT + "where d.id = ?").param(id).query(this::row).optional()
-            .orElseThrow(() -> new EntryException("not-found", "There is no such docket.", "Go back to the bench."));
+            .orElseThrow(() -> new NotFound("There is no such docket.", "Go back to the bench."));
     }
 
     /** A new decision after the present one; what had been undone is gone. */
@@ -87,7 +88,7 @@ public class DocketRepository {
         jdbc.sql("select 1 from docket where id = ? for update").param(id).query(Integer.class).optional();
         Row now = get(id);
         if (now.version != version) {
-            throw new EntryException("stale", "This docket was changed in another window meanwhile.", "Look at it as it is now, then decide again.",
+            throw new Conflict(Conflict.Reason.STALE, "This docket was changed in another window meanwhile.", "Look at it as it is now, then decide again.",
                 Map.of("version", now.version));
         }
         return now;

@@ -11,7 +11,8 @@ import wistel.core.docket.Preflight;
 import wistel.core.docket.Readback;
 import wistel.core.docket.Situation;
 import wistel.core.docket.Track;
-import wistel.core.fault.EntryException;
+import wistel.core.fault.InvalidRequest;
+import wistel.core.fault.NotFound;
 import wistel.core.length.Length;
 import wistel.core.length.Ppi;
 import wistel.core.paper.Pairing;
@@ -91,7 +92,7 @@ public class DocketService {
             && z.resamplePpi() >= 30 && z.resamplePpi() <= 2880 && next.copies() >= 1 && next.copies() <= 99 && z.viewingMm() >= 0
             && next.title().length() <= 200 && next.notes().length() <= 4000;
         if (!sane) {
-            throw new EntryException("out-of-range", "A number is out of its range: pictures from 5 mm to 5 m, 1 to 99 copies.", "Enter another one.");
+            throw new InvalidRequest("out-of-range", "A number is out of its range: pictures from 5 mm to 5 m, 1 to 99 copies.", "Enter another one.");
         }
         dockets.decide(id, version, next.title().isBlank() ? next.withTitle("Untitled") : next);
     }
@@ -129,11 +130,11 @@ public class DocketService {
         } catch (NumberFormatException e) {
             // told below
         }
-        throw new EntryException("ppi-unclear", "'" + ppi + "' is not a number of pixels per inch.", "Write a number from 10 to 10000.");
+        throw new InvalidRequest("ppi-unclear", "'" + ppi + "' is not a number of pixels per inch.", "Write a number from 10 to 10000.");
     }
 
     public void choosePairing(UUID id, int version, String pairingId) {
-        Pairing pairing = pairings.find(pairingId).orElseThrow(() -> new EntryException("not-found", "There is no such pairing.", "Choose another one."));
+        Pairing pairing = pairings.find(pairingId).orElseThrow(() -> new NotFound("There is no such pairing.", "Choose another one."));
         dockets.decide(id, version, dockets.get(id).decisions().withPairing(pairing));
     }
 

@@ -9,7 +9,9 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
-import wistel.core.fault.EntryException;
+import wistel.core.fault.Conflict;
+import wistel.core.fault.InvalidRequest;
+import wistel.core.fault.NotFound;
 import wistel.core.fault.PrinterException;
 import wistel.core.fault.WistelException;
 
@@ -20,18 +22,25 @@ class Problems extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler(WistelException.class)
     ResponseEntity<ProblemDetail> typed(WistelException e) {
-        HttpStatus status = switch (e.code()) {
-            case "not-found" -> HttpStatus.NOT_FOUND;
-            case "stale" -> HttpStatus.PRECONDITION_FAILED;
-            case "file-too-large" -> HttpStatus.CONTENT_TOO_LARGE;
-            default -> e instanceof PrinterException ? HttpStatus.BAD_GATEWAY
-                : e instanceof EntryException ? HttpStatus.BAD_REQUEST : HttpStatus.UNPROCESSABLE_CONTENT;
-        };
+        HttpStatus status = status(e);
         ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, e.getMessage());
         problem.setProperty("code", e.code());
         problem.setProperty("next", e.next());
         e.data().forEach(problem::setProperty);
         return ResponseEntity.status(status).body(problem);
+    }
+
+    private static HttpStatus status(WistelException e) {
+        if (e instanceof NotFound) {
+            return HttpStatus.NOT_FOUND;
+        }
+        if (e instanceof Conflict c) {
+            return c.reason() == Conflict.Reason.STALE ? HttpStatus.PRECONDITION_FAILED : HttpStatus.CONFLICT;
+        }
+        if (e instanceof InvalidRequest) {
+            return e.code().equals("file-too-large") ? HttpStatus.CONTENT_TOO_LARGE : HttpStatus.BAD_REQUEST;
+        }
+        return e instanceof PrinterException ? HttpStatus.BAD_GATEWAY : HttpStatus.UNPROCESSABLE_CONTENT;
     }
 
     @ExceptionHandler(Exception.class)

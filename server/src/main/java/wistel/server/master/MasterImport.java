@@ -8,7 +8,7 @@ import java.util.UUID;
 import java.util.concurrent.Semaphore;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
-import wistel.core.fault.EntryException;
+import wistel.core.fault.InvalidRequest;
 import wistel.core.fault.ProfileException;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.ProfileReader;
@@ -117,7 +117,7 @@ public class MasterImport {
     private static String cleaned(String name) {
         String last = name.substring(Math.max(name.lastIndexOf('/'), name.lastIndexOf('\\')) + 1).replaceAll("\\p{Cntrl}", "").strip();
         if (last.isEmpty()) {
-            throw new EntryException("name-missing", "The file has no name.", "Drop it again.");
+            throw new InvalidRequest("name-missing", "The file has no name.", "Drop it again.");
         }
         return last.length() > LONGEST_NAME ? last.substring(0, LONGEST_NAME) : last;
     }

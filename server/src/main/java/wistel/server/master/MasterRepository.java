@@ -8,7 +8,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
-import wistel.core.fault.EntryException;
+import wistel.core.fault.NotFound;
 import wistel.core.picture.Histogram;
 import wistel.server.store.Json;
 
@@ -38,7 +38,7 @@ public class MasterRepository {
 
     public Master get(UUID id) {
         return jdbc.sql(SELECT + "where m.id = ?").param(id).query(this::row).optional()
-            .orElseThrow(() -> new EntryException("not-found", "There is no such picture.", "Go back to the bench."));
+            .orElseThrow(() -> new NotFound("There is no such picture.", "Go back to the bench."));
     }
 
     public boolean nameTaken(String fileName) {

@@ -15,7 +15,7 @@ import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import wistel.core.fault.EntryException;
+import wistel.core.fault.InvalidRequest;
 
 @RestController
 @RequestMapping("/api")
@@ -72,7 +72,7 @@ class AttemptController {
         String verdict = v.verdict() == null ? "" : v.verdict();
         String remark = v.remark() == null ? "" : v.remark();
         if (!VERDICTS.contains(verdict) || remark.length() > LONGEST_REMARK) {
-            throw new EntryException("verdict-unclear", "'" + verdict + "' is not one of the verdicts.", "Choose one of the list.", Map.of("verdicts", VERDICTS));
+            throw new InvalidRequest("verdict-unclear", "'" + verdict + "' is not one of the verdicts.", "Choose one of the list.", Map.of("verdicts", VERDICTS));
         }
         attempts.judge(attempts.get(id).id(), verdict, remark);
         return attempts.get(id);

@@ -10,7 +10,7 @@ import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import wistel.core.docket.Decisions;
-import wistel.core.fault.EntryException;
+import wistel.core.fault.NotFound;
 import wistel.core.paper.SheetSize;
 import wistel.server.store.Json;
 
@@ -44,7 +44,7 @@ public class AttemptRepository {
 
     public Attempt get(UUID id) {
         return jdbc.sql(SELECT + "where a.id = ?").param(id).query(this::row).optional()
-            .orElseThrow(() -> new EntryException("not-found", "There is no such attempt.", "Look it up in the print log."));
+            .orElseThrow(() -> new NotFound("There is no such attempt.", "Look it up in the print log."));
     }
 
     public List<Attempt> ofDocket(UUID docketId) {

@@ -13,7 +13,8 @@ import wistel.core.docket.Finding;
 import wistel.core.docket.Preflight;
 import wistel.core.docket.Readback;
 import wistel.core.docket.Situation;
-import wistel.core.fault.EntryException;
+import wistel.core.fault.Conflict;
+import wistel.core.fault.InvalidRequest;
 import wistel.core.paper.Pairing;
 import wistel.server.docket.DocketRepository;
 import wistel.server.docket.DocketService;
@@ -43,19 +44,19 @@ public class ReleaseService {
         this.clock = clock;
     }
 
-    /** @throws EntryException when a finding stops the print, or the docket is on its way already */
+    /** @throws InvalidRequest when a finding stops the print, or the docket is on its way already */
     @Transactional
     public UUID release(UUID docketId, int version) {
         DocketRepository.Row docket = dockets.get(docketId);
         if (docket.version() != version) {
-            throw new EntryException("stale", "This docket was changed in another window meanwhile.", "Look at it as it is now, then release it.");
+            throw new Conflict(Conflict.Reason.STALE, "This docket was changed in another window meanwhile.", "Look at it as it is now, then release it.");
         }
         Master master = masters.get(docket.masterId());
         Decisions d = docket.decisions();
         Situation s = docketService.situation(d, master);
         List<Finding> stops = Preflight.findings(d, s).stream().filter(f -> f.severity() == Finding.Severity.STOP).toList();
         if (!stops.isEmpty()) {
-            throw new EntryException("stopped", "The docket can't be printed: " + stops.get(0).what(), "Mend it first; the release station shows how.");
+            throw new Conflict(Conflict.Reason.STOPPED, "The docket can't be printed: " + stops.get(0).what(), "Mend it first; the release station shows how.");
         }
         refuseTwice(docketId);
         Pairing pairing = s.pairing().orElseThrow();
@@ -78,7 +79,7 @@ public class ReleaseService {
 
     private void refuseTwice(UUID docketId) {
         if (attempts.running().stream().anyMatch(a -> a.docketId().equals(docketId))) {
-            throw new EntryException("printing-already", "This docket is on its way to the printer already.", "Wait for the sheet, or cancel it first.");
+            throw new Conflict(Conflict.Reason.PRINTING_ALREADY, "This docket is on its way to the printer already.", "Wait for the sheet, or cancel it first.");
         }
     }
 

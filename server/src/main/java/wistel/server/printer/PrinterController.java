@@ -9,7 +9,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import wistel.core.fault.EntryException;
+import wistel.core.fault.InvalidRequest;
 
 @RestController
 class PrinterController {
@@ -41,7 +41,7 @@ class PrinterController {
                 throw new IllegalArgumentException(uri);
             }
         } catch (IllegalArgumentException e) {
-            throw new EntryException("address-unclear", "'" + uri + "' is not a printer's address.", "Write it like ipp://printer.local/ipp/print.");
+            throw new InvalidRequest("address-unclear", "'" + uri + "' is not a printer's address.", "Write it like ipp://printer.local/ipp/print.");
         }
         String name = ipp.describe(uri).name();
         UUID id = watch.know(name.isBlank() ? uri : name, uri);

@@ -9,7 +9,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
-import wistel.core.fault.EntryException;
+import wistel.core.fault.NotFound;
 import wistel.core.printer.Capabilities;
 import wistel.server.store.Json;
 
@@ -31,7 +31,7 @@ public class PrinterRepository {
 
     public Printer get(UUID id) {
         return jdbc.sql("select * from printer where id = ?").param(id).query(this::row).optional()
-            .orElseThrow(() -> new EntryException("not-found", "There is no such printer.", "Look at the list of printers."));
+            .orElseThrow(() -> new NotFound("There is no such printer.", "Look at the list of printers."));
     }
 
     public UUID add(String name, String uri) {

@@ -15,7 +15,8 @@ import org.springframework.web.bind.annotation.RestController;
 import wistel.core.docket.Decisions;
 import wistel.core.docket.Decisions.ProofStation;
 import wistel.core.docket.Preflight;
-import wistel.core.fault.EntryException;
+import wistel.core.fault.InvalidRequest;
+import wistel.core.fault.NotFound;
 import wistel.core.icc.profile.Intent;
 import wistel.core.paper.Pairing;
 import wistel.server.docket.DocketRepository;
@@ -74,9 +75,9 @@ class ProofController {
     @GetMapping("/pairings/{id}/gamut")
     ProofService.Boundary boundary(@PathVariable String id, @RequestParam(defaultValue = "") List<Double> slices) {
         if (slices.size() > MOST_SLICES || slices.stream().anyMatch(l -> !(l >= 0 && l <= 100))) {
-            throw new EntryException("slices-out-of-range", "Slices lie at L* 0 to 100, at most " + MOST_SLICES + " at once.", "Ask for other slices.");
+            throw new InvalidRequest("slices-out-of-range", "Slices lie at L* 0 to 100, at most " + MOST_SLICES + " at once.", "Ask for other slices.");
         }
-        return proofs.boundary(pairings.find(id).orElseThrow(() -> new EntryException("not-found", "This pairing isn't there.", "Choose another one.")), slices);
+        return proofs.boundary(pairings.find(id).orElseThrow(() -> new NotFound("This pairing isn't there.", "Choose another one.")), slices);
     }
 
     @GetMapping("/dockets/{id}/proof/figures")
@@ -116,7 +117,7 @@ class ProofController {
     }
 
     private static String scanHash(Attempt a) {
-        return a.scanHash().orElseThrow(() -> new EntryException("not-found", "This printer gave no scan of the sheet.", "Judge the sheet itself."));
+        return a.scanHash().orElseThrow(() -> new NotFound("This printer gave no scan of the sheet.", "Judge the sheet itself."));
     }
 
     private Master master(UUID docket) {
@@ -128,6 +129,6 @@ class ProofController {
     }
 
     private Pairing find(String id) {
-        return pairings.find(id).orElseThrow(() -> new EntryException("pairing-missing", "No paper is chosen yet.", "Choose one at the paper station."));
+        return pairings.find(id).orElseThrow(() -> new InvalidRequest("pairing-missing", "No paper is chosen yet.", "Choose one at the paper station."));
     }
 }

@@ -17,7 +17,7 @@ import wistel.core.colour.Lab;
 import wistel.core.colour.LabEncoding;
 import wistel.core.docket.Decisions;
 import wistel.core.docket.Decisions.ProofStation;
-import wistel.core.fault.EntryException;
+import wistel.core.fault.InvalidRequest;
 import wistel.core.icc.gamut.GamutBoundary;
 import wistel.core.icc.gamut.GamutCheck;
 import wistel.core.icc.profile.IccProfile;
@@ -223,7 +223,7 @@ public class ProofService {
         try (InputStream in = files.open(scanHash)) {
             scan = LabScan.read(in);
         } catch (IOException e) {
-            throw new EntryException("scan-missing", "The scan of this sheet is not there any more.", "Scan it again.");
+            throw new InvalidRequest("scan-missing", "The scan of this sheet is not there any more.", "Scan it again.");
         }
         PixelSource sheet = scanned(scan, p);
         double perMm = scan.dpi() / 25.4;

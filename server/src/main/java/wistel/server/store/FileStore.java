@@ -21,7 +21,7 @@ import javax.imageio.stream.FileImageInputStream;
 import javax.imageio.stream.ImageInputStream;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
-import wistel.core.fault.EntryException;
+import wistel.core.fault.InvalidRequest;
 
 /** Files by SHA-256 of their content. A file appears under its name only when it is complete: it is written aside and moved. */
 @Component
@@ -67,7 +67,7 @@ public class FileStore {
             for (int n = in.read(part); n >= 0; n = in.read(part)) {
                 sum += n;
                 if (sum > most) {
-                    throw new EntryException("file-too-large", "This file is larger than " + (most >> 20) + " MB.", "Export it smaller or with compression.");
+                    throw new InvalidRequest("file-too-large", "This file is larger than " + (most >> 20) + " MB.", "Export it smaller or with compression.");
                 }
                 out.write(part, 0, n);
             }

@@ -1,0 +1,36 @@
+package wistel.core.fault;
+
+import java.util.Map;
+
+/** A sound request that doesn't go with the state of what it is about: it was changed meanwhile, or is busy. */
+public final class Conflict extends WistelException {
+    public enum Reason {
+        /** Decided on an older version than the present one. */
+        STALE("stale"),
+        /** A finding stops the print. */
+        STOPPED("stopped"),
+        /** The docket is on its way to the printer already. */
+        PRINTING_ALREADY("printing-already");
+
+        private final String code;
+
+        Reason(String code) {
+            this.code = code;
+        }
+    }
+
+    private final Reason reason;
+
+    public Conflict(Reason reason, String what, String next) {
+        this(reason, what, next, Map.of());
+    }
+
+    public Conflict(Reason reason, String what, String next, Map<String, Object> data) {
+        super(reason.code, what, next, data, null);
+        this.reason = reason;
+    }
+
+    public Reason reason() {
+        return reason;
+    }
+}
