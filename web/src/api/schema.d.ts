@@ -196,14 +196,14 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/dockets/{id}/fares": {
+    "/api/dockets/{id}/pairing-comparison": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get: operations["fares"];
+        get: operations["comparison"];
         put?: never;
         post?: never;
         delete?: never;
@@ -444,7 +444,7 @@ export interface components {
             cancelAsked: boolean;
             /** Format: date-time */
             created: string;
-            decisions: components["schemas"]["Decisions"];
+            decisions: components["schemas"]["DocketSpec"];
             /** Format: uuid */
             docketId: string;
             /** Format: int32 */
@@ -510,21 +510,21 @@ export interface components {
             /** Format: double */
             y: number;
         };
-        Decisions: {
+        DocketSpec: {
             /** Format: int32 */
             copies: number;
-            machine: components["schemas"]["MachineStation"];
+            machine: components["schemas"]["MachineSpec"];
             notes: string;
             pairingId: string;
-            picture: components["schemas"]["PictureStation"];
-            proof: components["schemas"]["ProofStation"];
-            size: components["schemas"]["SizeStation"];
+            picture: components["schemas"]["PictureSpec"];
+            proof: components["schemas"]["ProofSpec"];
+            size: components["schemas"]["SizeSpec"];
             title: string;
         };
         DocketView: {
             canRedo: boolean;
             canUndo: boolean;
-            decisions: components["schemas"]["Decisions"];
+            decisions: components["schemas"]["DocketSpec"];
             findings: components["schemas"]["Finding"][];
             /** Format: uuid */
             id: string;
@@ -539,7 +539,7 @@ export interface components {
             reach: components["schemas"]["Reach"];
             readback: string;
             sourceName: string;
-            track: components["schemas"]["Stop"][];
+            track: components["schemas"]["StageStatus"][];
             /** Format: int32 */
             version: number;
         };
@@ -584,7 +584,7 @@ export interface components {
             /** Format: double */
             l: number;
         };
-        MachineStation: {
+        MachineSpec: {
             /** @enum {string} */
             colourBy: "WISTEL" | "DRIVER";
             feed: string;
@@ -635,7 +635,7 @@ export interface components {
             widthMm: number;
         };
         Mend: {
-            after: components["schemas"]["Decisions"];
+            after: components["schemas"]["DocketSpec"];
             label: string;
         };
         NewPrinter: {
@@ -687,7 +687,7 @@ export interface components {
         PairingAsked: {
             pairingId: string;
         };
-        PictureStation: {
+        PictureSpec: {
             profileTaken: boolean;
         };
         Placement: {
@@ -731,7 +731,7 @@ export interface components {
             master: components["schemas"]["Lab"];
             proof: components["schemas"]["Lab"];
         };
-        ProofStation: {
+        ProofSpec: {
             blackPoint: boolean;
             /** @enum {string} */
             intent: "PERCEPTUAL" | "RELATIVE" | "SATURATION" | "ABSOLUTE";
@@ -772,7 +772,7 @@ export interface components {
             ppi: string;
             width: string;
         };
-        SizeStation: {
+        SizeSpec: {
             across: boolean;
             /** @enum {string} */
             borders: "EVEN" | "HEAVIER_FOOT";
@@ -803,7 +803,7 @@ export interface components {
             /** Format: int64 */
             timeout: number;
         };
-        Stop: {
+        StageStatus: {
             /** @enum {string} */
             mark: "SETTLED" | "LOOK" | "BLOCKED" | "OPEN";
             outcome: string;
@@ -1106,7 +1106,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Decisions"];
+                "application/json": components["schemas"]["DocketSpec"];
             };
         };
         responses: {
@@ -1121,7 +1121,7 @@ export interface operations {
             };
         };
     };
-    fares: {
+    comparison: {
         parameters: {
             query: {
                 pairingId: string;

@@ -9,15 +9,15 @@ import { fixed, labCss, percent } from '../parts/numbers'
 
 export function PaperStation({ view, tools, go }: StationProps) {
   const { data: pairings } = useQuery({ queryKey: ['pairings'], queryFn: () => get<Pairing[]>('/api/pairings') })
-  const fares = useQueries({
+  const comparison = useQueries({
     queries: (pairings ?? []).map((p) => ({
-      queryKey: ['fares', view.id, p.id],
-      queryFn: () => get<Figures>(`/api/dockets/${view.id}/fares?pairingId=${p.id}`),
+      queryKey: ['comparison', view.id, p.id],
+      queryFn: () => get<Figures>(`/api/dockets/${view.id}/pairing-comparison?pairingId=${p.id}`),
       staleTime: Number.POSITIVE_INFINITY,
     })),
   })
   const ranked = (pairings ?? [])
-    .map((pairing, i) => ({ pairing, figures: fares[i]?.data }))
+    .map((pairing, i) => ({ pairing, figures: comparison[i]?.data }))
     .sort((a, b) => (a.figures?.meanDifference[a.pairing.intent] ?? 99) - (b.figures?.meanDifference[b.pairing.intent] ?? 99))
   const chosen = view.decisions.pairingId
   return (

@@ -138,8 +138,8 @@ public class ServingTest {
     @Test
     public void figuresRankThePapersByWhatTheyCanHold() throws IOException {
         JsonNode d = docket("ranked.png", 42);
-        JsonNode baryta = api.get(path(d) + "/fares?pairingId=" + pairing(1)).body();
-        JsonNode cotton = api.get(path(d) + "/fares?pairingId=" + pairing(0)).body();
+        JsonNode baryta = api.get(path(d) + "/pairing-comparison?pairingId=" + pairing(1)).body();
+        JsonNode cotton = api.get(path(d) + "/pairing-comparison?pairingId=" + pairing(0)).body();
         double barytaOut = baryta.path("gamut").path("tooVivid").asDouble() + baryta.path("gamut").path("tooDark").asDouble();
         double cottonOut = cotton.path("gamut").path("tooVivid").asDouble() + cotton.path("gamut").path("tooDark").asDouble();
         assertThat(cottonOut).isGreaterThan(barytaOut);

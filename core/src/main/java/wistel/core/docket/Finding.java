@@ -16,7 +16,7 @@ public record Finding(String code, Severity severity, Station station, String wh
 
     public enum Station { PICTURE, PAPER, SIZE, PROOF, MACHINE, RELEASE }
 
-    public record Mend(String label, Decisions after) {
+    public record Mend(String label, DocketSpec after) {
     }
 
     public Finding {

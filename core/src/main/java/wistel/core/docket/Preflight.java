@@ -5,9 +5,9 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import wistel.core.docket.Decisions.ColourBy;
-import wistel.core.docket.Decisions.MachineStation;
-import wistel.core.docket.Decisions.PictureStation;
+import wistel.core.docket.DocketSpec.ColourBy;
+import wistel.core.docket.DocketSpec.MachineSpec;
+import wistel.core.docket.DocketSpec.PictureSpec;
 import wistel.core.docket.Finding.Mend;
 import wistel.core.docket.Finding.Severity;
 import wistel.core.docket.Finding.Station;
@@ -22,20 +22,20 @@ import wistel.core.sheet.Placement;
 
 /** The rules that find a wasted sheet before it is wasted. A pure function of the decisions and what they meet. */
 public final class Preflight {
-    private final Decisions d;
-    private final Situation s;
+    private final DocketSpec d;
+    private final PreflightFacts s;
     private final Placement placement;
     private final List<Finding> findings = new ArrayList<>();
 
-    private Preflight(Decisions decisions, Situation situation) {
+    private Preflight(DocketSpec decisions, PreflightFacts facts) {
         this.d = decisions;
-        this.s = situation;
-        this.placement = place(decisions, situation);
+        this.s = facts;
+        this.placement = place(decisions, facts);
     }
 
     /** Findings, those that stop the print first. */
-    public static List<Finding> findings(Decisions decisions, Situation situation) {
-        Preflight preflight = new Preflight(decisions, situation);
+    public static List<Finding> findings(DocketSpec decisions, PreflightFacts facts) {
+        Preflight preflight = new Preflight(decisions, facts);
         preflight.picture();
         preflight.paper();
         preflight.size();
@@ -46,19 +46,19 @@ public final class Preflight {
     }
 
     /** Where the picture comes to lie with these decisions. */
-    public static Placement place(Decisions d, Situation s) {
+    public static Placement place(DocketSpec d, PreflightFacts s) {
         SheetSize sheet = sheet(d);
-        Decisions.SizeStation size = d.size();
+        DocketSpec.SizeSpec size = d.size();
         return Placement.of(sheet.widthMm(), sheet.heightMm(), size.across(), margins(d, s, sheet), s.widthPx(), s.heightPx(),
-            size.widthMm(), size.heightMm(), size.fit() == Decisions.Fit.FILL, size.cropX(), size.cropY(),
-            size.borders() == Decisions.Borders.HEAVIER_FOOT);
+            size.widthMm(), size.heightMm(), size.fit() == DocketSpec.Fit.FILL, size.cropX(), size.cropY(),
+            size.borders() == DocketSpec.Borders.HEAVIER_FOOT);
     }
 
-    public static SheetSize sheet(Decisions d) {
+    public static SheetSize sheet(DocketSpec d) {
         return SheetSize.KNOWN.stream().filter(k -> k.name().equals(d.size().sheet())).findFirst().orElse(SheetSize.KNOWN.get(0));
     }
 
-    private static Margins margins(Decisions d, Situation s, SheetSize sheet) {
+    private static Margins margins(DocketSpec d, PreflightFacts s, SheetSize sheet) {
         return s.printer().flatMap(p -> p.media(d.machine().mediaType(), d.machine().feed(), sheet.widthMm(), sheet.heightMm()))
             .map(Capabilities.Media::margins).orElse(Margins.NONE);
     }
@@ -72,7 +72,7 @@ public final class Preflight {
             String what = s.profileProblem().isEmpty() ? "The file says nothing about its colour space." : s.profileProblem();
             add("profile-missing", Severity.LOOK, Station.PICTURE, what,
                 "Its numbers are read as " + s.sourceName() + "; if it came from another space, the print is duller or louder than meant.",
-                new Mend("Read it as " + s.sourceName(), d.withPicture(new PictureStation(true))));
+                new Mend("Read it as " + s.sourceName(), d.withPicture(new PictureSpec(true))));
         }
     }
 
@@ -105,7 +105,7 @@ public final class Preflight {
             add("few-pixels", Severity.LOOK, Station.SIZE, "Only " + Math.round(ppi) + " pixels an inch at this size.",
                 label == Ppi.Label.POOR ? "Edges look soft or stepped at reading distance." : "Fine detail looks a little soft close up.");
         }
-        if (d.size().pixels() == Decisions.Pixels.RESAMPLE) {
+        if (d.size().pixels() == DocketSpec.Pixels.RESAMPLE) {
             double share = Math.pow(d.size().resamplePpi() / placement.ppi(), 2);
             if (share < 0.98) {
                 add("pixels-discarded", Severity.LOOK, Station.SIZE, "Resampling to " + d.size().resamplePpi() + " ppi discards "
@@ -122,13 +122,13 @@ public final class Preflight {
     }
 
     private double finalPpi() {
-        return d.size().pixels() == Decisions.Pixels.RESAMPLE ? Math.min(placement.ppi(), d.size().resamplePpi()) : placement.ppi();
+        return d.size().pixels() == DocketSpec.Pixels.RESAMPLE ? Math.min(placement.ppi(), d.size().resamplePpi()) : placement.ppi();
     }
 
     private Mend keepPixels() {
-        Decisions.SizeStation z = d.size();
-        return new Mend("Keep the pixels", d.withSize(new Decisions.SizeStation(z.sheet(), z.across(), z.widthMm(), z.heightMm(), z.fit(), z.cropX(), z.cropY(),
-            z.borders(), Decisions.Pixels.KEEP, z.resamplePpi(), z.viewingMm())));
+        DocketSpec.SizeSpec z = d.size();
+        return new Mend("Keep the pixels", d.withSize(new DocketSpec.SizeSpec(z.sheet(), z.across(), z.widthMm(), z.heightMm(), z.fit(), z.cropX(), z.cropY(),
+            z.borders(), DocketSpec.Pixels.KEEP, z.resamplePpi(), z.viewingMm())));
     }
 
     /** The largest frame of the same shape that lies wholly on printable paper where the borders put it. */
@@ -136,7 +136,7 @@ public final class Preflight {
         Margins m = placement.margins();
         double shape = placement.width() / placement.height();
         double halfWidth = placement.sheetWidthMm() / 2 - Math.max(m.left(), m.right());
-        double foot = d.size().borders() == Decisions.Borders.HEAVIER_FOOT ? 0.4 : 0.5;
+        double foot = d.size().borders() == DocketSpec.Borders.HEAVIER_FOOT ? 0.4 : 0.5;
         double spare = Math.max(m.top() / foot, m.bottom() / (1 - foot));
         double w = Math.min(2 * halfWidth, (placement.sheetHeightMm() - spare) * shape);
         double width = Math.floor(w * 10) / 10;
@@ -156,17 +156,17 @@ public final class Preflight {
         }
         Pairing pairing = s.pairing().get();
         Capabilities printer = s.printer().get();
-        MachineStation m = d.machine();
+        MachineSpec m = d.machine();
         if (!m.mediaType().equals(pairing.mediaType())) {
             add("media-type-differs", Severity.STOP, Station.MACHINE, "The printer is set to " + Keywords.words(m.mediaType()) + ", the profile was made for "
                 + Keywords.words(pairing.mediaType()) + ".", "Another media type lays down other amounts of ink: the profile and the proof no longer hold.",
-                new Mend("Set " + Keywords.words(pairing.mediaType()), d.withMachine(new MachineStation(pairing.mediaType(), m.feed(), m.quality(), m.colourBy()))));
+                new Mend("Set " + Keywords.words(pairing.mediaType()), d.withMachine(new MachineSpec(pairing.mediaType(), m.feed(), m.quality(), m.colourBy()))));
         }
         SheetSize sheet = sheet(d);
         if (!printer.offersFeed(m.mediaType(), m.feed())) {
             add("feed-not-for-media", Severity.STOP, Station.MACHINE, capital(Keywords.feed(m.feed())) + " doesn't take " + Keywords.words(m.mediaType()) + ".",
                 "The printer would refuse the sheet or bend it.",
-                new Mend("Use " + Keywords.feed(pairing.feed()), d.withMachine(new MachineStation(m.mediaType(), pairing.feed(), m.quality(), m.colourBy()))));
+                new Mend("Use " + Keywords.feed(pairing.feed()), d.withMachine(new MachineSpec(m.mediaType(), pairing.feed(), m.quality(), m.colourBy()))));
         } else if (printer.media(m.mediaType(), m.feed(), sheet.widthMm(), sheet.heightMm()).isEmpty()) {
             add("sheet-not-for-feed", Severity.STOP, Station.SIZE, pairing.printerName() + " doesn't take " + sheet.name() + " of this kind through "
                 + Keywords.feed(m.feed()) + ".", "The sheet can't be printed there.");
@@ -174,21 +174,21 @@ public final class Preflight {
         if (m.quality() != pairing.quality()) {
             add("quality-differs", Severity.LOOK, Station.MACHINE, "The profile was made at " + Keywords.quality(pairing.quality()) + " quality, this is set to "
                 + Keywords.quality(m.quality()) + ".", "Colours shift a little, mostly in the shadows.",
-                new Mend("Set " + Keywords.quality(pairing.quality()), d.withMachine(new MachineStation(m.mediaType(), m.feed(), pairing.quality(), m.colourBy()))));
+                new Mend("Set " + Keywords.quality(pairing.quality()), d.withMachine(new MachineSpec(m.mediaType(), m.feed(), pairing.quality(), m.colourBy()))));
         }
         if (m.colourBy() == ColourBy.DRIVER) {
             add("driver-converts", Severity.LOOK, Station.MACHINE, "The driver converts the colour, with a conversion of its own.",
                 "The pairing's profile and the proof don't apply: the print will differ from what you judged.",
-                new Mend("Let Wistel convert", d.withMachine(new MachineStation(m.mediaType(), m.feed(), m.quality(), ColourBy.WISTEL))));
+                new Mend("Let Wistel convert", d.withMachine(new MachineSpec(m.mediaType(), m.feed(), m.quality(), ColourBy.WISTEL))));
         } else if (!printer.rasterTypes().contains("device3_16")) {
             add("no-device-space", Severity.STOP, Station.MACHINE, pairing.printerName() + " doesn't take colour in its own space.",
                 "It would convert a second time what Wistel has converted: too saturated, too dark.",
-                new Mend("Let the driver convert", d.withMachine(new MachineStation(m.mediaType(), m.feed(), m.quality(), ColourBy.DRIVER))));
+                new Mend("Let the driver convert", d.withMachine(new MachineSpec(m.mediaType(), m.feed(), m.quality(), ColourBy.DRIVER))));
         }
         loaded(printer, m, sheet);
     }
 
-    private void loaded(Capabilities printer, MachineStation m, SheetSize sheet) {
+    private void loaded(Capabilities printer, MachineSpec m, SheetSize sheet) {
         Optional<Capabilities.Media> ready = printer.loaded().stream().filter(l -> l.feed().equals(m.feed())).findFirst();
         if (ready.isPresent() && !s.printerAway()
             && (!ready.get().type().equals(m.mediaType()) || !ready.get().fits(sheet.widthMm(), sheet.heightMm()))) {

@@ -1,6 +1,6 @@
 package wistel.core.docket;
 
-import wistel.core.docket.Decisions.ColourBy;
+import wistel.core.docket.DocketSpec.ColourBy;
 import wistel.core.length.Length;
 import wistel.core.paper.SheetSize;
 import wistel.core.printer.Keywords;
@@ -11,7 +11,7 @@ public final class Readback {
     private Readback() {
     }
 
-    public static String of(Decisions d, Situation s) {
+    public static String of(DocketSpec d, PreflightFacts s) {
         if (s.pairing().isEmpty()) {
             return "nothing yet: choose a paper, and this line says what will come out.";
         }
@@ -42,7 +42,7 @@ public final class Readback {
         return out.append('.').toString();
     }
 
-    private static String intent(Decisions d) {
+    private static String intent(DocketSpec d) {
         String name = switch (d.proof().intent()) {
             case PERCEPTUAL -> "perceptual";
             case RELATIVE -> "relative colorimetric";

@@ -6,11 +6,11 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import java.util.Optional;
 import org.testng.annotations.Test;
-import wistel.core.docket.Decisions.ColourBy;
-import wistel.core.docket.Decisions.MachineStation;
-import wistel.core.docket.Decisions.Pixels;
-import wistel.core.docket.Decisions.ProofStation;
-import wistel.core.docket.Decisions.SizeStation;
+import wistel.core.docket.DocketSpec.ColourBy;
+import wistel.core.docket.DocketSpec.MachineSpec;
+import wistel.core.docket.DocketSpec.Pixels;
+import wistel.core.docket.DocketSpec.ProofSpec;
+import wistel.core.docket.DocketSpec.SizeSpec;
 import wistel.core.docket.Finding.Severity;
 import wistel.core.icc.profile.Intent;
 import wistel.core.length.Ppi;
@@ -29,59 +29,59 @@ public class PreflightTest {
     private static final Pairing GLOSS = new Pairing("g", "p", "Test printer", "Some Gloss", "gloss", "photographic-glossy", "rear", 5, "hash", Intent.RELATIVE,
         new double[] {96, 0, -1}, 4);
 
-    private static Situation situation(boolean profile) {
-        return new Situation(3000, 2000, 3, profile, "", "sRGB", Optional.of(GLOSS), Optional.of(PRINTER), false, 600);
+    private static PreflightFacts facts(boolean profile) {
+        return new PreflightFacts(3000, 2000, 3, profile, "", "sRGB", Optional.of(GLOSS), Optional.of(PRINTER), false, 600);
     }
 
-    private static Decisions ready() {
-        Decisions d = Decisions.fresh("Test", 3000, 2000).withPairing(GLOSS);
-        return d.withProof(new ProofStation(Intent.RELATIVE, true, d.proof().view(), true));
+    private static DocketSpec ready() {
+        DocketSpec d = DocketSpec.fresh("Test", 3000, 2000).withPairing(GLOSS);
+        return d.withProof(new ProofSpec(Intent.RELATIVE, true, d.proof().view(), true));
     }
 
-    private static List<String> codes(Decisions d, Situation s) {
+    private static List<String> codes(DocketSpec d, PreflightFacts s) {
         return Preflight.findings(d, s).stream().map(Finding::code).toList();
     }
 
     @Test
     public void aDocketInOrderHasNothingToSay() {
-        assertThat(Preflight.findings(ready(), situation(true))).isEmpty();
-        assertThat(Readback.of(ready(), situation(true))).startsWith("an A4 sheet of Some Gloss from the rear feed, picture ")
+        assertThat(Preflight.findings(ready(), facts(true))).isEmpty();
+        assertThat(Readback.of(ready(), facts(true))).startsWith("an A4 sheet of Some Gloss from the rear feed, picture ")
             .contains("Wistel converts the colour (relative colorimetric with black point compensation), the driver leaves it alone").endsWith("about 40 seconds.");
-        assertThat(Track.of(ready(), situation(true), List.of())).allMatch(t -> t.mark() == Track.Mark.SETTLED);
+        assertThat(Track.of(ready(), facts(true), List.of())).allMatch(t -> t.mark() == StageStatus.Mark.SETTLED);
     }
 
     @Test
     public void aMissingProfileIsAskedForOnceAndTheAnswerRemembered() {
-        Finding asked = Preflight.findings(ready(), situation(false)).get(0);
+        Finding asked = Preflight.findings(ready(), facts(false)).get(0);
         assertThat(asked.code()).isEqualTo("profile-missing");
-        assertThat(codes(asked.mends().get(0).after(), situation(false))).isEmpty();
+        assertThat(codes(asked.mends().get(0).after(), facts(false))).isEmpty();
     }
 
     /** Every mend that a finding offers must make that finding go away. */
     @Test
     public void everyMendMends() {
-        MachineStation m = ready().machine();
-        SizeStation z = ready().size();
-        List<Decisions> wrong = List.of(
-            ready().withMachine(new MachineStation("stationery-fine", "by-pass-tray", 5, ColourBy.WISTEL)),
-            ready().withMachine(new MachineStation(m.mediaType(), "by-pass-tray", 5, ColourBy.WISTEL)),
-            ready().withMachine(new MachineStation(m.mediaType(), m.feed(), 3, ColourBy.WISTEL)),
-            ready().withMachine(new MachineStation(m.mediaType(), m.feed(), 5, ColourBy.DRIVER)),
+        MachineSpec m = ready().machine();
+        SizeSpec z = ready().size();
+        List<DocketSpec> wrong = List.of(
+            ready().withMachine(new MachineSpec("stationery-fine", "by-pass-tray", 5, ColourBy.WISTEL)),
+            ready().withMachine(new MachineSpec(m.mediaType(), "by-pass-tray", 5, ColourBy.WISTEL)),
+            ready().withMachine(new MachineSpec(m.mediaType(), m.feed(), 3, ColourBy.WISTEL)),
+            ready().withMachine(new MachineSpec(m.mediaType(), m.feed(), 5, ColourBy.DRIVER)),
             ready().withSize(z.withFrame(500, 333)), ready().withSize(z.withFrame(296, 197.33)),
-            ready().withSize(new SizeStation("A4", true, 250, 166.67, z.fit(), 0.5, 0.5, Decisions.Borders.HEAVIER_FOOT, Pixels.RESAMPLE, 150, 0)));
-        for (Decisions d : wrong) {
-            List<Finding> findings = Preflight.findings(d, situation(true));
+            ready().withSize(new SizeSpec("A4", true, 250, 166.67, z.fit(), 0.5, 0.5, DocketSpec.Borders.HEAVIER_FOOT, Pixels.RESAMPLE, 150, 0)));
+        for (DocketSpec d : wrong) {
+            List<Finding> findings = Preflight.findings(d, facts(true));
             assertThat(findings).isNotEmpty();
             for (Finding f : findings) {
                 assertThat(f.mends().isEmpty()).as(f.code()).isEqualTo(f.code().equals("few-pixels"));
-                f.mends().forEach(mend -> assertThat(codes(mend.after(), situation(true))).as(f.code() + " after " + mend.label()).doesNotContain(f.code()));
+                f.mends().forEach(mend -> assertThat(codes(mend.after(), facts(true))).as(f.code() + " after " + mend.label()).doesNotContain(f.code()));
             }
         }
     }
 
     @Test
     public void thePictureOnTheUnprintableEdgeStopsThePrintAndSaysHowMuchStaysWhite() {
-        Finding f = Preflight.findings(ready().withSize(ready().size().withFrame(290, 193.3)), situation(true)).get(0);
+        Finding f = Preflight.findings(ready().withSize(ready().size().withFrame(290, 193.3)), facts(true)).get(0);
         assertThat(f.severity()).isEqualTo(Severity.STOP);
         assertThat(f.effect()).contains("right 10.5 mm");
     }
@@ -90,24 +90,24 @@ public class PreflightTest {
     public void aPrinterThatTakesNoDeviceColourWouldConvertTwice() {
         Capabilities plain = new Capabilities("x", PRINTER.media(), PRINTER.mediaTypes(), PRINTER.feeds(), PRINTER.qualities(), PRINTER.resolutions(),
             List.of("srgb_8"), PRINTER.formats(), PRINTER.loaded());
-        Situation s = new Situation(3000, 2000, 3, true, "", "sRGB", Optional.of(GLOSS), Optional.of(plain), false, 0);
+        PreflightFacts s = new PreflightFacts(3000, 2000, 3, true, "", "sRGB", Optional.of(GLOSS), Optional.of(plain), false, 0);
         assertThat(Preflight.findings(ready(), s)).anyMatch(f -> f.code().equals("no-device-space") && f.severity() == Severity.STOP);
     }
 
     @Test
     public void withoutAPaperTheReadbackAsksForOne() {
-        Situation none = new Situation(3000, 2000, 3, true, "", "sRGB", Optional.empty(), Optional.empty(), false, 0);
-        Decisions d = Decisions.fresh("Test", 3000, 2000);
+        PreflightFacts none = new PreflightFacts(3000, 2000, 3, true, "", "sRGB", Optional.empty(), Optional.empty(), false, 0);
+        DocketSpec d = DocketSpec.fresh("Test", 3000, 2000);
         assertThat(codes(d, none)).containsExactly("pairing-missing");
         assertThat(Readback.of(d, none)).contains("choose a paper");
     }
 
-    private static Finding finding(Decisions d, Situation s, String code) {
+    private static Finding finding(DocketSpec d, PreflightFacts s, String code) {
         return Preflight.findings(d, s).stream().filter(f -> f.code().equals(code)).findFirst().orElseThrow(() -> new AssertionError(code + " not among " + codes(d, s)));
     }
 
-    private static Situation with(Capabilities printer, boolean away) {
-        return new Situation(3000, 2000, 3, true, "", "sRGB", Optional.of(GLOSS), Optional.of(printer), away, 600);
+    private static PreflightFacts with(Capabilities printer, boolean away) {
+        return new PreflightFacts(3000, 2000, 3, true, "", "sRGB", Optional.of(GLOSS), Optional.of(printer), away, 600);
     }
 
     private static Capabilities loadedWith(Media... loaded) {
@@ -134,41 +134,41 @@ public class PreflightTest {
 
     @Test
     public void aSheetThatTheFeedDoesNotTakeStopsThePrint() {
-        SizeStation z = ready().size();
-        Decisions large = ready().withSize(new SizeStation("A2", z.across(), z.widthMm(), z.heightMm(), z.fit(), 0.5, 0.5, z.borders(), z.pixels(), z.resamplePpi(), 0));
-        Finding f = finding(large, situation(true), "sheet-not-for-feed");
+        SizeSpec z = ready().size();
+        DocketSpec large = ready().withSize(new SizeSpec("A2", z.across(), z.widthMm(), z.heightMm(), z.fit(), 0.5, 0.5, z.borders(), z.pixels(), z.resamplePpi(), 0));
+        Finding f = finding(large, facts(true), "sheet-not-for-feed");
         assertThat(f.severity()).isEqualTo(Severity.STOP);
         assertThat(f.what()).contains("A2").contains("the rear feed");
     }
 
     @Test
     public void aProofThatNobodyLookedAtIsAskedFor() {
-        ProofStation p = ready().proof();
-        Decisions unseen = ready().withProof(new ProofStation(p.intent(), p.blackPoint(), p.view(), false));
-        assertThat(finding(unseen, situation(true), "proof-not-looked-at").severity()).isEqualTo(Severity.LOOK);
-        assertThat(Track.of(unseen, situation(true), Preflight.findings(unseen, situation(true)))).extracting(Track.Stop::outcome).contains("not looked at yet", "1 thing to look at");
+        ProofSpec p = ready().proof();
+        DocketSpec unseen = ready().withProof(new ProofSpec(p.intent(), p.blackPoint(), p.view(), false));
+        assertThat(finding(unseen, facts(true), "proof-not-looked-at").severity()).isEqualTo(Severity.LOOK);
+        assertThat(Track.of(unseen, facts(true), Preflight.findings(unseen, facts(true)))).extracting(StageStatus::outcome).contains("not looked at yet", "1 thing to look at");
     }
 
     /** 3000 pixels over 250 mm are 304.8 ppi: at 150 of them (150/304.8)^2 = 24 % stay, at 600 as many are made up as 1 - (304.8/600)^2 = 74 %. */
     @Test
     public void resamplingSaysWhatItThrowsAwayAndWhatItMakesUp() {
-        SizeStation z = ready().size();
-        Decisions fewer = ready().withSize(new SizeStation("A4", true, 250, 166.67, z.fit(), 0.5, 0.5, z.borders(), Pixels.RESAMPLE, 150, 0));
-        Decisions more = ready().withSize(new SizeStation("A4", true, 250, 166.67, z.fit(), 0.5, 0.5, z.borders(), Pixels.RESAMPLE, 600, 0));
-        Decisions same = ready().withSize(new SizeStation("A4", true, 250, 166.67, z.fit(), 0.5, 0.5, z.borders(), Pixels.RESAMPLE, 305, 0));
-        assertThat(finding(fewer, situation(true), "pixels-discarded").what()).contains("76 %");
-        Finding invented = finding(more, situation(true), "pixels-invented");
+        SizeSpec z = ready().size();
+        DocketSpec fewer = ready().withSize(new SizeSpec("A4", true, 250, 166.67, z.fit(), 0.5, 0.5, z.borders(), Pixels.RESAMPLE, 150, 0));
+        DocketSpec more = ready().withSize(new SizeSpec("A4", true, 250, 166.67, z.fit(), 0.5, 0.5, z.borders(), Pixels.RESAMPLE, 600, 0));
+        DocketSpec same = ready().withSize(new SizeSpec("A4", true, 250, 166.67, z.fit(), 0.5, 0.5, z.borders(), Pixels.RESAMPLE, 305, 0));
+        assertThat(finding(fewer, facts(true), "pixels-discarded").what()).contains("76 %");
+        Finding invented = finding(more, facts(true), "pixels-invented");
         assertThat(invented.what()).contains("74 %");
         assertThat(invented.severity()).isEqualTo(Severity.NOTE);
-        assertThat(codes(same, situation(true))).isEmpty();
+        assertThat(codes(same, facts(true))).isEmpty();
     }
 
     /** A square frame over a picture of 3 : 2 loses a third of it. */
     @Test
     public void whatTheFrameCutsAwayIsTold() {
-        SizeStation z = ready().size();
-        Decisions square = ready().withSize(new SizeStation("A4", true, 150, 150, Decisions.Fit.FILL, 0.5, 0.5, z.borders(), Pixels.KEEP, 360, 0));
-        assertThat(finding(square, situation(true), "cropped").what()).startsWith("33 %");
+        SizeSpec z = ready().size();
+        DocketSpec square = ready().withSize(new SizeSpec("A4", true, 150, 150, DocketSpec.Fit.FILL, 0.5, 0.5, z.borders(), Pixels.KEEP, 360, 0));
+        assertThat(finding(square, facts(true), "cropped").what()).startsWith("33 %");
     }
 
     /** The longest side that still earns a label: 6000 pixels at 300, 200 and 150 an inch. */

@@ -18,13 +18,13 @@ import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 import wistel.core.colour.Lab;
 import wistel.core.colour.LabEncoding;
-import wistel.core.docket.Decisions;
-import wistel.core.docket.Decisions.Borders;
-import wistel.core.docket.Decisions.Fit;
-import wistel.core.docket.Decisions.MachineStation;
-import wistel.core.docket.Decisions.PictureStation;
-import wistel.core.docket.Decisions.ProofStation;
-import wistel.core.docket.Decisions.SizeStation;
+import wistel.core.docket.DocketSpec;
+import wistel.core.docket.DocketSpec.Borders;
+import wistel.core.docket.DocketSpec.Fit;
+import wistel.core.docket.DocketSpec.MachineSpec;
+import wistel.core.docket.DocketSpec.PictureSpec;
+import wistel.core.docket.DocketSpec.ProofSpec;
+import wistel.core.docket.DocketSpec.SizeSpec;
 import wistel.core.fault.WistelException;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
@@ -87,7 +87,7 @@ class DemoScenario {
     }
 
     record DocketPlan(String picture, String title, String paper, String sheet, Boolean across, Double widthMm, Double heightMm, Fit fit, Borders borders,
-                      Intent intent, Boolean looked, Boolean profileTaken, String mediaType, Decisions.ColourBy colourBy, List<Judged> prints) {
+                      Intent intent, Boolean looked, Boolean profileTaken, String mediaType, DocketSpec.ColourBy colourBy, List<Judged> prints) {
     }
 
     record Scenario(String printer, List<PairingPlan> pairings, List<DocketPlan> dockets) {
@@ -155,23 +155,23 @@ class DemoScenario {
             taken = imports.take(file.getFileName().toString(), in);
         }
         UUID id = docketService.open(taken.master());
-        Decisions d = dockets.get(id).decisions().withTitle(plan.title).withPicture(new PictureStation(Boolean.TRUE.equals(plan.profileTaken)));
+        DocketSpec d = dockets.get(id).decisions().withTitle(plan.title).withPicture(new PictureSpec(Boolean.TRUE.equals(plan.profileTaken)));
         Optional<Pairing> pairing = pairings.all().stream().filter(p -> p.paper().equals(plan.paper)).findFirst();
         if (pairing.isPresent()) {
             d = d.withPairing(pairing.get());
-            d = d.withProof(new ProofStation(plan.intent == null ? d.proof().intent() : plan.intent, true, d.proof().view(), Boolean.TRUE.equals(plan.looked)));
+            d = d.withProof(new ProofSpec(plan.intent == null ? d.proof().intent() : plan.intent, true, d.proof().view(), Boolean.TRUE.equals(plan.looked)));
         }
         if (plan.mediaType != null) {
-            d = d.withMachine(new MachineStation(plan.mediaType, d.machine().feed(), d.machine().quality(), d.machine().colourBy()));
+            d = d.withMachine(new MachineSpec(plan.mediaType, d.machine().feed(), d.machine().quality(), d.machine().colourBy()));
         }
         if (plan.colourBy != null) {
-            d = d.withMachine(new MachineStation(d.machine().mediaType(), d.machine().feed(), d.machine().quality(), plan.colourBy));
+            d = d.withMachine(new MachineSpec(d.machine().mediaType(), d.machine().feed(), d.machine().quality(), plan.colourBy));
         }
         if (plan.sheet != null) {
             double aspect = (double) taken.master().width() / taken.master().height();
             double height = plan.fit == Fit.FILL ? plan.heightMm : plan.widthMm / aspect;
-            SizeStation z = d.size();
-            d = d.withSize(new SizeStation(plan.sheet, Boolean.TRUE.equals(plan.across), plan.widthMm, height, plan.fit == null ? Fit.WHOLE : plan.fit, 0.5, 0.5,
+            SizeSpec z = d.size();
+            d = d.withSize(new SizeSpec(plan.sheet, Boolean.TRUE.equals(plan.across), plan.widthMm, height, plan.fit == null ? Fit.WHOLE : plan.fit, 0.5, 0.5,
                 plan.borders == null ? Borders.EVEN : plan.borders, z.pixels(), z.resamplePpi(), 0));
         }
         docketService.decide(id, dockets.get(id).version(), d);

@@ -8,8 +8,8 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
-import wistel.core.docket.Track;
-import wistel.core.docket.Track.Mark;
+import wistel.core.docket.StageStatus;
+import wistel.core.docket.StageStatus.Mark;
 import wistel.core.paper.Pairing;
 import wistel.core.printer.Capabilities;
 import wistel.core.printer.Keywords;
@@ -76,10 +76,10 @@ class BenchController {
     }
 
     private static OnBench onBench(DocketView v, Optional<Attempt> running) {
-        Track.Stop stop = v.track().stream().filter(t -> t.mark() != Mark.SETTLED).findFirst().orElse(v.track().get(v.track().size() - 1));
-        String station = stop.station().name().charAt(0) + stop.station().name().substring(1).toLowerCase(java.util.Locale.ROOT);
-        String line = running.map(a -> a.words()).orElse(station + " · " + stop.outcome());
+        StageStatus status = v.track().stream().filter(t -> t.mark() != Mark.SETTLED).findFirst().orElse(v.track().get(v.track().size() - 1));
+        String station = status.station().name().charAt(0) + status.station().name().substring(1).toLowerCase(java.util.Locale.ROOT);
+        String line = running.map(a -> a.words()).orElse(station + " · " + status.outcome());
         return new OnBench(v.id(), v.number(), v.version(), v.decisions().title(), v.master().id(), v.placement(),
-            v.pairing().map(Pairing::whiteLab).orElse(new double[] {97, 0, 0}), running.isPresent() ? Mark.LOOK : stop.mark(), line);
+            v.pairing().map(Pairing::whiteLab).orElse(new double[] {97, 0, 0}), running.isPresent() ? Mark.LOOK : status.mark(), line);
     }
 }

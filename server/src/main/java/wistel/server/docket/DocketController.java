@@ -16,7 +16,7 @@ import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import wistel.core.docket.Decisions;
+import wistel.core.docket.DocketSpec;
 import wistel.core.fault.InvalidRequest;
 import wistel.server.edge.Events;
 import wistel.server.master.MasterImport;
@@ -61,7 +61,7 @@ class DocketController {
     }
 
     @PutMapping("/dockets/{id}/decisions")
-    ResponseEntity<DocketView> decide(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody Decisions next) {
+    ResponseEntity<DocketView> decide(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody DocketSpec next) {
         docketService.decide(id, number(version), next);
         return changed(id);
     }

@@ -11,7 +11,7 @@ import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
-import wistel.core.docket.Decisions;
+import wistel.core.docket.DocketSpec;
 import wistel.core.fault.Conflict;
 import wistel.core.fault.NotFound;
 import wistel.server.store.Json;
@@ -35,11 +35,11 @@ public class DocketRepository {
         this.clock = clock;
     }
 
-    public record Row(UUID id, int number, UUID masterId, int version, Decisions decisions, boolean canUndo, boolean canRedo, Instant changed) {
+    public record Row(UUID id, int number, UUID masterId, int version, DocketSpec decisions, boolean canUndo, boolean canRedo, Instant changed) {
     }
 
     @Transactional
-    public UUID add(UUID masterId, Decisions decisions) {
+    public UUID add(UUID masterId, DocketSpec decisions) {
         UUID id = UUID.randomUUID();
         Timestamp now = Timestamp.from(clock.instant());
         jdbc.sql("insert into docket (id, master_id, created, changed) values (?, ?, ?, ?)").params(id, masterId, now, now).update();
@@ -58,7 +58,7 @@ public class DocketRepository {
 
     /** A new decision after the present one; what had been undone is gone. */
     @Transactional
-    public void decide(UUID id, int version, Decisions next) {
+    public void decide(UUID id, int version, DocketSpec next) {
         Row now = locked(id, version);
         if (now.decisions.equals(next)) {
             return;
@@ -105,7 +105,7 @@ public class DocketRepository {
 
     private Row row(ResultSet r, int n) throws SQLException {
         int revision = r.getInt("revision");
-        return new Row(r.getObject("id", UUID.class), r.getInt("number"), r.getObject("master_id", UUID.class), r.getInt("version"), json.read(r.getString("decisions"), Decisions.class),
+        return new Row(r.getObject("id", UUID.class), r.getInt("number"), r.getObject("master_id", UUID.class), r.getInt("version"), json.read(r.getString("decisions"), DocketSpec.class),
             r.getInt("oldest") < revision, r.getInt("newest") > revision, r.getTimestamp("changed").toInstant());
     }
 }

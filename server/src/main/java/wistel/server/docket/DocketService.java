@@ -4,12 +4,12 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
-import wistel.core.docket.Decisions;
-import wistel.core.docket.Decisions.SizeStation;
+import wistel.core.docket.DocketSpec;
+import wistel.core.docket.DocketSpec.SizeSpec;
 import wistel.core.docket.Finding;
 import wistel.core.docket.Preflight;
+import wistel.core.docket.PreflightFacts;
 import wistel.core.docket.Readback;
-import wistel.core.docket.Situation;
 import wistel.core.docket.Track;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.fault.NotFound;
@@ -54,9 +54,9 @@ public class DocketService {
 
     public DocketView view(UUID id) {
         DocketRepository.Row row = dockets.get(id);
-        Decisions d = row.decisions();
+        DocketSpec d = row.decisions();
         Master master = masters.get(row.masterId());
-        Situation s = situation(d, master);
+        PreflightFacts s = facts(d, master);
         Placement placement = Preflight.place(d, s);
         List<Finding> findings = Preflight.findings(d, s);
         int longest = Math.max(master.width(), master.height());
@@ -66,15 +66,15 @@ public class DocketService {
             Track.of(d, s, findings), findings, Readback.of(d, s), options(s));
     }
 
-    public Situation situation(Decisions d, Master master) {
+    public PreflightFacts facts(DocketSpec d, Master master) {
         Optional<Pairing> pairing = pairings.find(d.pairingId());
         Optional<Printer> printer = pairing.map(p -> printers.get(UUID.fromString(p.printerId())));
-        return new Situation(master.width(), master.height(), master.channels(), master.profileHash().isPresent(), master.profileProblem(),
+        return new PreflightFacts(master.width(), master.height(), master.channels(), master.profileHash().isPresent(), master.profileProblem(),
             previews.profile(master).description(), pairing, printer.flatMap(Printer::capabilities), printer.map(Printer::away).orElse(false),
             pairing.map(p -> attempts.secondsPerM2(p.id())).orElse(0.0));
     }
 
-    private static Options options(Situation s) {
+    private static Options options(PreflightFacts s) {
         Optional<Capabilities> printer = s.printer();
         List<SheetSize> sheets = SheetSize.KNOWN.stream()
             .filter(k -> printer.isEmpty() || printer.get().media().stream().anyMatch(m -> m.fits(k.widthMm(), k.heightMm()))).toList();
@@ -86,8 +86,8 @@ public class DocketService {
     }
 
     /** Checks what only the server can: that the numbers are sane before they are kept. */
-    public void decide(UUID id, int version, Decisions next) {
-        SizeStation z = next.size();
+    public void decide(UUID id, int version, DocketSpec next) {
+        SizeSpec z = next.size();
         boolean sane = z.widthMm() >= 5 && z.heightMm() >= 5 && z.widthMm() <= LARGEST_FRAME_MM && z.heightMm() <= LARGEST_FRAME_MM
             && z.resamplePpi() >= 30 && z.resamplePpi() <= 2880 && next.copies() >= 1 && next.copies() <= 99 && z.viewingMm() >= 0
             && next.title().length() <= 200 && next.notes().length() <= 4000;
@@ -101,11 +101,11 @@ public class DocketService {
     public void resize(UUID id, int version, String width, String height, String ppi) {
         DocketRepository.Row row = dockets.get(id);
         Master master = masters.get(row.masterId());
-        SizeStation z = row.decisions().size();
+        SizeSpec z = row.decisions().size();
         double aspect = (double) master.width() / master.height();
         double w = z.widthMm();
         double h = z.heightMm();
-        boolean whole = z.fit() == Decisions.Fit.WHOLE;
+        boolean whole = z.fit() == DocketSpec.Fit.WHOLE;
         if (!width.isBlank()) {
             w = Length.parseMm(width, Length.Unit.MM);
             h = whole ? w / aspect : h;
@@ -114,7 +114,7 @@ public class DocketService {
             w = whole ? h * aspect : w;
         } else {
             double wanted = number(ppi);
-            double now = Preflight.place(row.decisions(), situation(row.decisions(), master)).ppi();
+            double now = Preflight.place(row.decisions(), facts(row.decisions(), master)).ppi();
             w = w * now / wanted;
             h = h * now / wanted;
         }
@@ -142,6 +142,6 @@ public class DocketService {
     public UUID open(Master master) {
         String stem = master.fileName().replaceFirst("\\.[^.]{1,5}$", "").replace('_', ' ').replace('-', ' ').strip();
         String title = stem.isEmpty() ? "Untitled" : Character.toUpperCase(stem.charAt(0)) + stem.substring(1);
-        return dockets.add(master.id(), Decisions.fresh(title, master.width(), master.height()));
+        return dockets.add(master.id(), DocketSpec.fresh(title, master.width(), master.height()));
     }
 }

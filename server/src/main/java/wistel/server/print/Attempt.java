@@ -3,7 +3,7 @@ package wistel.server.print;
 import java.time.Instant;
 import java.util.Optional;
 import java.util.UUID;
-import wistel.core.docket.Decisions;
+import wistel.core.docket.DocketSpec;
 
 /**
  * One trip through the printer, with everything that made it.
@@ -12,7 +12,7 @@ import wistel.core.docket.Decisions;
  * @param fileHash the print file, once made
  */
 public record Attempt(UUID id, UUID docketId, int docketNumber, int number, UUID printerId, String printerName, UUID masterId, String masterHash,
-                      String profileHash, String paper, Decisions decisions, String readback, String state, String message, int percent, boolean cancelAsked,
+                      String profileHash, String paper, DocketSpec decisions, String readback, String state, String message, int percent, boolean cancelAsked,
                       Optional<String> fileHash, Optional<Integer> jobId, boolean jobSent, Optional<String> scanHash, String verdict, String remark,
                       Instant created, Optional<Instant> printBegan, Optional<Instant> finished) {
 

@@ -9,7 +9,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
-import wistel.core.docket.Decisions;
+import wistel.core.docket.DocketSpec;
 import wistel.core.fault.NotFound;
 import wistel.core.paper.SheetSize;
 import wistel.server.store.Json;
@@ -32,7 +32,7 @@ public class AttemptRepository {
         this.clock = clock;
     }
 
-    public UUID add(UUID docketId, UUID printerId, String masterHash, String profileHash, Decisions decisions, String readback, Optional<String> fileHash) {
+    public UUID add(UUID docketId, UUID printerId, String masterHash, String profileHash, DocketSpec decisions, String readback, Optional<String> fileHash) {
         UUID id = UUID.randomUUID();
         jdbc.sql("""
             insert into attempt (id, docket_id, number, printer_id, master_hash, profile_hash, decisions, readback, state, file_hash, created)
@@ -116,7 +116,7 @@ public class AttemptRepository {
     private Attempt row(ResultSet r, int n) throws SQLException {
         return new Attempt(r.getObject("id", UUID.class), r.getObject("docket_id", UUID.class), r.getInt("docket_number"), r.getInt("number"),
             r.getObject("printer_id", UUID.class), r.getString("printer_name"), r.getObject("master_id", UUID.class), r.getString("master_hash"),
-            r.getString("profile_hash"), r.getString("paper"), json.read(r.getString("decisions"), Decisions.class), r.getString("readback"),
+            r.getString("profile_hash"), r.getString("paper"), json.read(r.getString("decisions"), DocketSpec.class), r.getString("readback"),
             r.getString("state"), r.getString("message"), r.getInt("percent"), r.getBoolean("cancel_asked"), Optional.ofNullable(r.getString("file_hash")),
             Optional.ofNullable(r.getObject("job_id", Integer.class)), r.getBoolean("job_sent"), Optional.ofNullable(r.getString("scan_hash")),
             r.getString("verdict"), r.getString("remark"), r.getTimestamp("created").toInstant(),

@@ -8,11 +8,11 @@ import java.util.UUID;
 import org.springframework.context.annotation.Lazy;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import wistel.core.docket.Decisions;
+import wistel.core.docket.DocketSpec;
 import wistel.core.docket.Finding;
 import wistel.core.docket.Preflight;
+import wistel.core.docket.PreflightFacts;
 import wistel.core.docket.Readback;
-import wistel.core.docket.Situation;
 import wistel.core.fault.Conflict;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.paper.Pairing;
@@ -52,8 +52,8 @@ public class ReleaseService {
             throw new Conflict(Conflict.Reason.STALE, "This docket was changed in another window meanwhile.", "Look at it as it is now, then release it.");
         }
         Master master = masters.get(docket.masterId());
-        Decisions d = docket.decisions();
-        Situation s = docketService.situation(d, master);
+        DocketSpec d = docket.decisions();
+        PreflightFacts s = docketService.facts(d, master);
         List<Finding> stops = Preflight.findings(d, s).stream().filter(f -> f.severity() == Finding.Severity.STOP).toList();
         if (!stops.isEmpty()) {
             throw new Conflict(Conflict.Reason.STOPPED, "The docket can't be printed: " + stops.get(0).what(), "Mend it first; the release station shows how.");

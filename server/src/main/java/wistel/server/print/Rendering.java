@@ -10,9 +10,9 @@ import org.slf4j.LoggerFactory;
 import org.springframework.context.annotation.Lazy;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
-import wistel.core.docket.Decisions;
+import wistel.core.docket.DocketSpec;
 import wistel.core.docket.Preflight;
-import wistel.core.docket.Situation;
+import wistel.core.docket.PreflightFacts;
 import wistel.core.fault.WistelException;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
@@ -94,12 +94,12 @@ class Rendering {
 
     private PrintRaster.Job job(Attempt a) {
         Master master = masters.get(a.masterId());
-        Decisions d = a.decisions();
-        Situation s = docketService.situation(d, master);
+        DocketSpec d = a.decisions();
+        PreflightFacts s = docketService.facts(d, master);
         Placement placement = Preflight.place(d, s);
         IccProfile source = previews.profile(master);
         SheetSize sheet = Preflight.sheet(d);
-        boolean ours = d.machine().colourBy() == Decisions.ColourBy.WISTEL;
+        boolean ours = d.machine().colourBy() == DocketSpec.ColourBy.WISTEL;
         Transform conversion = ours
             ? TransformCompiler.convert(source, profiles.get(a.profileHash()), d.proof().intent(), d.proof().blackPoint())
             : TransformCompiler.convert(source, StandardSpaces.SRGB, Intent.RELATIVE, false);
@@ -107,7 +107,7 @@ class Rendering {
         int dpi = s.printer().map(p -> p.nativeDpi()).orElse(360);
         return new PrintRaster.Job(pixels, source, conversion, placement, dpi, ours ? PwgRaster.Space.DEVICE3 : PwgRaster.Space.SRGB,
             sheet.ippName(), d.machine().mediaType(), d.machine().quality(), d.copies(),
-            d.size().pixels() == Decisions.Pixels.RESAMPLE ? d.size().resamplePpi() : 0);
+            d.size().pixels() == DocketSpec.Pixels.RESAMPLE ? d.size().resamplePpi() : 0);
     }
 
     private Progress progress(UUID id) {

@@ -9,7 +9,7 @@ import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
-import wistel.core.docket.Decisions;
+import wistel.core.docket.DocketSpec;
 import wistel.core.docket.Preflight;
 import wistel.core.fault.PrinterException;
 import wistel.core.paper.SheetSize;
@@ -126,7 +126,7 @@ class Sending {
     }
 
     private static IppClient.Ticket ticket(Attempt a, Printer printer) {
-        Decisions d = a.decisions();
+        DocketSpec d = a.decisions();
         SheetSize sheet = Preflight.sheet(d);
         Margins margins = printer.capabilities().flatMap(c -> c.media(d.machine().mediaType(), d.machine().feed(), sheet.widthMm(), sheet.heightMm()))
             .map(Capabilities.Media::margins).orElse(Margins.NONE);

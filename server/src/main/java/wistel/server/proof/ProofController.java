@@ -12,8 +12,8 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import wistel.core.docket.Decisions;
-import wistel.core.docket.Decisions.ProofStation;
+import wistel.core.docket.DocketSpec;
+import wistel.core.docket.DocketSpec.ProofSpec;
 import wistel.core.docket.Preflight;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.fault.NotFound;
@@ -61,8 +61,8 @@ class ProofController {
     /** The proof on the docket's pairing; intent, black point and view as asked, else as decided. */
     @GetMapping(value = "/dockets/{id}/proof", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> proof(@PathVariable UUID id, @RequestParam(defaultValue = "900") int longest, @RequestParam Optional<Intent> intent) {
-        Decisions d = dockets.get(id).decisions();
-        ProofStation how = new ProofStation(intent.orElse(d.proof().intent()), d.proof().blackPoint(), d.proof().view(), true);
+        DocketSpec d = dockets.get(id).decisions();
+        ProofSpec how = new ProofSpec(intent.orElse(d.proof().intent()), d.proof().blackPoint(), d.proof().view(), true);
         return picture(proofs.proof(master(id), pairing(d), how, longest));
     }
 
@@ -82,19 +82,19 @@ class ProofController {
 
     @GetMapping("/dockets/{id}/proof/figures")
     ProofService.Figures figures(@PathVariable UUID id) {
-        Decisions d = dockets.get(id).decisions();
+        DocketSpec d = dockets.get(id).decisions();
         return proofs.figures(master(id), pairing(d), d.proof().blackPoint(), Intent.values());
     }
 
     @GetMapping("/dockets/{id}/proof/probe")
     ProofService.Probe probe(@PathVariable UUID id, @RequestParam double x, @RequestParam double y) {
-        Decisions d = dockets.get(id).decisions();
+        DocketSpec d = dockets.get(id).decisions();
         return proofs.probe(master(id), pairing(d), d.proof(), x, y);
     }
 
-    /** How a picture fares on one pairing, without deciding for it: shares out of gamut and mean difference. */
-    @GetMapping("/dockets/{id}/fares")
-    ProofService.Figures fares(@PathVariable UUID id, @RequestParam String pairingId) {
+    /** How a picture compares on one pairing, without deciding for it: shares out of gamut and mean difference. */
+    @GetMapping("/dockets/{id}/pairing-comparison")
+    ProofService.Figures comparison(@PathVariable UUID id, @RequestParam String pairingId) {
         Pairing pairing = find(pairingId);
         return proofs.figures(master(id), pairing, true, pairing.intent());
     }
@@ -102,7 +102,7 @@ class ProofController {
     @GetMapping(value = "/attempts/{id}/scan", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> scan(@PathVariable UUID id, @RequestParam(defaultValue = "900") int longest) {
         Attempt a = attempts.get(id);
-        return picture(proofs.scan(scanHash(a), Preflight.place(a.decisions(), docketService.situation(a.decisions(), masters.get(a.masterId()))), longest));
+        return picture(proofs.scan(scanHash(a), Preflight.place(a.decisions(), docketService.facts(a.decisions(), masters.get(a.masterId()))), longest));
     }
 
     record ScanFigures(double meanDifference) {
@@ -113,7 +113,7 @@ class ProofController {
         Attempt a = attempts.get(id);
         Master master = masters.get(a.masterId());
         return new ScanFigures(proofs.scanDifference(master, a.profileHash(), a.decisions(),
-            Preflight.place(a.decisions(), docketService.situation(a.decisions(), master)), scanHash(a)));
+            Preflight.place(a.decisions(), docketService.facts(a.decisions(), master)), scanHash(a)));
     }
 
     private static String scanHash(Attempt a) {
@@ -124,7 +124,7 @@ class ProofController {
         return masters.get(dockets.get(docket).masterId());
     }
 
-    private Pairing pairing(Decisions d) {
+    private Pairing pairing(DocketSpec d) {
         return find(d.pairingId());
     }
 

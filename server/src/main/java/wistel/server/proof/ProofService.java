@@ -15,8 +15,8 @@ import org.springframework.stereotype.Service;
 import wistel.core.colour.CieDe2000;
 import wistel.core.colour.Lab;
 import wistel.core.colour.LabEncoding;
-import wistel.core.docket.Decisions;
-import wistel.core.docket.Decisions.ProofStation;
+import wistel.core.docket.DocketSpec;
+import wistel.core.docket.DocketSpec.ProofSpec;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.icc.gamut.GamutBoundary;
 import wistel.core.icc.gamut.GamutCheck;
@@ -74,14 +74,14 @@ public class ProofService {
         Thread warming = new Thread(() -> pairings.all().forEach(p -> {
             IccProfile paper = profiles.get(p.profileHash());
             gamutCheck(DISPLAY, paper);
-            proofTransform(DISPLAY, paper, new ProofStation(p.intent(), true, ProofView.PAPER_WHITE, true));
+            proofTransform(DISPLAY, paper, new ProofSpec(p.intent(), true, ProofView.PAPER_WHITE, true));
         }), "booth-warming");
         warming.setDaemon(true);
         warming.setPriority(Thread.MIN_PRIORITY);
         warming.start();
     }
 
-    private Transform proofTransform(IccProfile source, IccProfile printer, ProofStation how) {
+    private Transform proofTransform(IccProfile source, IccProfile printer, ProofSpec how) {
         return transforms.get(new Recipe.Proof(source, printer, how.intent(), how.blackPoint(), how.view(), DISPLAY));
     }
 
@@ -92,7 +92,7 @@ public class ProofService {
         return Png.of(view.width(), view.height(), toDisplay.apply(view.pixels()));
     }
 
-    public byte[] proof(Master master, Pairing pairing, ProofStation how, int longest) {
+    public byte[] proof(Master master, Pairing pairing, ProofSpec how, int longest) {
         IccProfile source = previews.profile(master);
         IccProfile printer = profiles.get(pairing.profileHash());
         View view = previews.view(master, longest);
@@ -199,7 +199,7 @@ public class ProofService {
     }
 
     /** @param x, y place in the picture, 0 to 1 */
-    public Probe probe(Master master, Pairing pairing, ProofStation how, double x, double y) {
+    public Probe probe(Master master, Pairing pairing, ProofSpec how, double x, double y) {
         View view = previews.view(master, PreviewStore.LARGEST);
         int px = (int) Math.max(0, Math.min(view.width() - 1, x * view.width()));
         int py = (int) Math.max(0, Math.min(view.height() - 1, y * view.height()));
@@ -244,7 +244,7 @@ public class ProofService {
     }
 
     /** Mean CIEDE2000 between what the proof promised, paper white included, and what the scanner saw. */
-    public double scanDifference(Master master, String profileHash, Decisions d, Placement p, String scanHash) {
+    public double scanDifference(Master master, String profileHash, DocketSpec d, Placement p, String scanHash) {
         View large = previews.view(master, 640);
         double toView = (double) large.width() / master.width();
         Crop crop = new Crop(p.crop().x() * toView, p.crop().y() * toView, p.crop().width() * toView, p.crop().height() * toView);

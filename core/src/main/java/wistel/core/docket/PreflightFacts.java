@@ -14,6 +14,6 @@ import wistel.core.printer.Capabilities;
  * @param printerAway    the printer doesn't answer now
  * @param secondsPerM2   from past attempts on this pairing; 0 when there are none
  */
-public record Situation(int widthPx, int heightPx, int channels, boolean hasProfile, String profileProblem, String sourceName, Optional<Pairing> pairing,
+public record PreflightFacts(int widthPx, int heightPx, int channels, boolean hasProfile, String profileProblem, String sourceName, Optional<Pairing> pairing,
                         Optional<Capabilities> printer, boolean printerAway, double secondsPerM2) {
 }
