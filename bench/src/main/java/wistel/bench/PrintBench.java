@@ -6,61 +6,122 @@ import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.lang.management.ManagementFactory;
 import java.lang.management.MemoryPoolMXBean;
+import java.lang.management.MemoryType;
+import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+import java.util.Arrays;
+import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.stream.Collectors;
 import javax.imageio.stream.FileImageInputStream;
-import wistel.core.icc.profile.IccProfile;
+import wistel.core.icc.kernel.Kernels;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.ProfileReader;
 import wistel.core.icc.profile.StandardSpaces;
+import wistel.core.icc.transform.Observer;
+import wistel.core.icc.transform.Recipe;
+import wistel.core.icc.transform.Transform;
 import wistel.core.icc.transform.TransformCompiler;
+import wistel.core.length.Margins;
+import wistel.core.picture.Crop;
 import wistel.core.picture.Histogram;
+import wistel.core.picture.Orientation;
 import wistel.core.picture.PictureFile;
 import wistel.core.picture.Progress;
+import wistel.core.picture.StageTimes;
 import wistel.core.picture.View;
-import wistel.core.printer.Capabilities.Margins;
+import wistel.core.render.LayoutRenderer;
 import wistel.core.render.PictureLight;
-import wistel.core.render.PrintRaster;
 import wistel.core.render.PwgRaster;
-import wistel.core.sheet.Placement;
+import wistel.core.render.PwgSink;
+import wistel.core.sheet.Page;
+import wistel.core.sheet.Placed;
+import wistel.core.sheet.Rect;
 
-/** The heavy parts of one print, each once in a fresh process: reading a 24-megapixel JPEG in, and making its A3+ page at 360 dpi. */
+/** The heavy parts of a print: reading a 24-megapixel JPEG in, and pages of several sizes from it; seconds and peak heap. */
 final class PrintBench {
-    private PrintBench() {
-    }
+    private final PictureFile picture;
+    private final ExecutorService workers = Executors.newFixedThreadPool(Runtime.getRuntime().availableProcessors());
 
-    static void run() throws IOException {
-        Path file = Path.of("demo/pictures/salt-pans-february.jpg");
-        PictureFile picture = PictureFile.open(() -> {
+    private PrintBench(Path file) {
+        picture = PictureFile.open(() -> {
             try {
                 return new FileImageInputStream(file.toFile());
             } catch (IOException e) {
                 throw new UncheckedIOException(e);
             }
         });
-        long start = System.nanoTime();
-        View.of(new Histogram.Tap(picture.pixels()), 2400, PictureLight.of(StandardSpaces.SRGB), Progress.SILENT);
-        report("read in " + picture.facts().width() + " x " + picture.facts().height() + " JPEG (decode, histogram, view)", start);
-
-        start = System.nanoTime();
-        IccProfile paper = ProfileReader.read(Files.readAllBytes(Path.of("demo/profiles/skerry-baryta.icc")));
-        var conversion = TransformCompiler.convert(StandardSpaces.SRGB, paper, Intent.RELATIVE, true);
-        Placement placement = Placement.of(329, 483, true, Margins.NONE, 6000, 4000, 440, 400, false, 0.5, 0.5, false);
-        Path out = Files.createTempFile("a3plus", ".pwg");
-        try (OutputStream stream = new BufferedOutputStream(Files.newOutputStream(out), 1 << 18)) {
-            PrintRaster.write(new PrintRaster.Job(picture.pixels(), StandardSpaces.SRGB, conversion, placement, 360, PwgRaster.Space.DEVICE3, "om_a3-plus_329x483mm",
-                "photographic-glossy", 5, 1, 0), stream, () -> {
-                    throw new IOException("no scratch needed");
-                }, Progress.SILENT);
-        }
-        report("A3+ page at 360 dpi, 16 bit, " + (Files.size(out) >> 20) + " MB", start);
-        Files.delete(out);
     }
 
-    private static void report(String what, long start) {
-        long peak = ManagementFactory.getMemoryPoolMXBeans().stream().filter(p -> p.getType() == java.lang.management.MemoryType.HEAP)
+    static void run() throws IOException {
+        PrintBench bench = new PrintBench(Path.of("demo/pictures/salt-pans-february.jpg"));
+        for (int round = 0; round < Integer.getInteger("rounds", 3); round++) {
+            bench.readIn();
+            bench.page("A3+, 440 x 293 mm, 360 dpi", 329, 483, 440, false);
+            bench.page("A3+ turned", 329, 483, 440, true);
+        }
+        if (Boolean.getBoolean("short")) {
+            bench.workers.shutdown();
+            return;
+        }
+        bench.page("24 x 36 in, 360 dpi", 609.6, 914.4, 914.4, false);
+        bench.page("24 x 36 in turned", 609.6, 914.4, 914.4, true);
+        bench.page("44 x 96 in, 360 dpi", 1117.6, 2438.4, 2438.4, true);
+        bench.workers.shutdown();
+    }
+
+    private void readIn() {
+        resetPeak();
+        long start = System.nanoTime();
+        View.fitting(picture.rows(), 2400, PictureLight.of(StandardSpaces.SRGB), new Histogram.Counter(3), workers);
+        report("read in " + picture.facts().width() + " x " + picture.facts().height() + " JPEG (decode, histogram, view)", start, 0);
+    }
+
+    /** @param turned the sheet lies across, so the picture is turned a quarter on its way; else it is placed upright and cut at the edge */
+    private void page(String what, double shortMm, double longMm, double pictureMm, boolean turned) throws IOException {
+        resetPeak();
+        long start = System.nanoTime();
+        Transform conversion = TransformCompiler.compile(new Recipe.Convert(StandardSpaces.SRGB,
+            ProfileReader.read(Files.readAllBytes(Path.of("demo/profiles/skerry-baryta.icc"))), Intent.RELATIVE, true, Observer.ADAPTED), Kernels.SCALAR);
+        double w = pictureMm;
+        double h = w * picture.facts().height() / picture.facts().width();
+        double pageW = longMm;
+        double pageH = shortMm;
+        Page page = new Page(pageW, pageH, Margins.NONE, turned ? Orientation.QUARTER_RIGHT : Orientation.UPRIGHT,
+            List.of(new Placed("r", Crop.whole(picture.facts().width(), picture.facts().height()), new Rect((pageW - w) / 2, (pageH - h) / 2, w, h), Orientation.UPRIGHT)),
+            List.of());
+        LayoutRenderer.Job job = new LayoutRenderer.Job(page, Map.of("r", new LayoutRenderer.Picture(picture.rows(), picture.facts().orientation(),
+            PictureLight.of(StandardSpaces.SRGB), conversion)), 360, Double.POSITIVE_INFINITY);
+        StageTimes times = new StageTimes();
+        Path out = Files.createTempFile("page", ".pwg");
+        Path spool = Files.createTempFile("spool", ".raw");
+        PwgRaster.Page raster = new PwgRaster.Page(job.width(), job.height(), 360, 16, PwgRaster.Space.DEVICE3, 0, 0, "", "", 5, 1);
+        try (OutputStream stream = new BufferedOutputStream(Files.newOutputStream(out), 1 << 18)) {
+            new LayoutRenderer(workers, () -> FileChannel.open(spool, StandardOpenOption.READ, StandardOpenOption.WRITE, StandardOpenOption.DELETE_ON_CLOSE))
+                .render(job, new PwgSink(raster), stream, Progress.SILENT, times);
+        }
+        report(what + ", " + (long) job.width() * job.height() / 1_000_000 + " Mpx, " + (Files.size(out) >> 20) + " MB", start, (double) job.width() * job.height() / 1e6);
+        System.out.println("    " + Arrays.stream(StageTimes.Stage.values())
+            .map(s -> String.format(Locale.ROOT, "%s %.2f s", s.name().toLowerCase(Locale.ROOT), times.seconds(s))).collect(Collectors.joining(", ")));
+        Files.delete(out);
+        Files.deleteIfExists(spool);
+    }
+
+    private static void resetPeak() {
+        System.gc();
+        ManagementFactory.getMemoryPoolMXBeans().forEach(MemoryPoolMXBean::resetPeakUsage);
+    }
+
+    private static void report(String what, long start, double megapixels) {
+        long peak = ManagementFactory.getMemoryPoolMXBeans().stream().filter(p -> p.getType() == MemoryType.HEAP)
             .map(MemoryPoolMXBean::getPeakUsage).mapToLong(u -> u.getUsed()).sum();
-        System.out.printf(Locale.ROOT, "%-70s %6.2f s   peak heap so far %d MB%n", what, (System.nanoTime() - start) / 1e9, peak >> 20);
+        double seconds = (System.nanoTime() - start) / 1e9;
+        System.out.printf(Locale.ROOT, "%-60s %6.2f s %s  peak heap %d MB%n", what, seconds,
+            megapixels > 0 ? String.format(Locale.ROOT, "%5.1f Mpx/s", megapixels / seconds) : "           ", peak >> 20);
     }
 }

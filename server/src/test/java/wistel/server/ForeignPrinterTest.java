@@ -12,7 +12,7 @@ import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import wistel.core.fault.PrinterException;
-import wistel.core.printer.Capabilities.Margins;
+import wistel.core.length.Margins;
 import wistel.core.render.PwgRaster;
 import wistel.server.printer.IppClient;
 

@@ -12,11 +12,11 @@ import wistel.core.docket.Finding.Mend;
 import wistel.core.docket.Finding.Severity;
 import wistel.core.docket.Finding.Station;
 import wistel.core.length.Length;
+import wistel.core.length.Margins;
 import wistel.core.length.Ppi;
 import wistel.core.paper.Pairing;
 import wistel.core.paper.SheetSize;
 import wistel.core.printer.Capabilities;
-import wistel.core.printer.Capabilities.Margins;
 import wistel.core.printer.Keywords;
 import wistel.core.sheet.Placement;
 

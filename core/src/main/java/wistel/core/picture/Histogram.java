@@ -5,56 +5,55 @@ package wistel.core.picture;
  * black (all zero).
  */
 public record Histogram(int[][] counts, double bareShare, double solidShare) {
+    /** Within one 8-bit level of the end. */
+    private static final int BARE = 65535 - 257;
+    private static final int SOLID = 257;
 
-    /** Counts every pixel that is read through it once, on its way to somebody else. */
-    public static final class Tap implements PixelSource {
-        private final PixelSource source;
+    /** Counts pixels part by part, from any thread. */
+    public static final class Counter {
+        private final int channels;
         private final int[][] counts;
         private long bare;
         private long solid;
         private long all;
 
-        public Tap(PixelSource source) {
-            this.source = source;
-            this.counts = new int[source.channels()][256];
+        public Counter(int channels) {
+            this.channels = channels;
+            this.counts = new int[channels][256];
         }
 
-        @Override
-        public int width() {
-            return source.width();
-        }
-
-        @Override
-        public int height() {
-            return source.height();
-        }
-
-        @Override
-        public int channels() {
-            return source.channels();
-        }
-
-        @Override
-        public void read(int x, int y, int w, int h, char[] out) {
-            source.read(x, y, w, h, out);
-            int n = channels();
-            int end = w * h * n;
-            all += (long) w * h;
-            for (int i = 0; i < end; i += n) {
+        /** Interleaved samples from one place to another. */
+        public void count(char[] samples, int from, int to) {
+            int[][] part = new int[channels][256];
+            long bareHere = 0;
+            long solidHere = 0;
+            for (int i = from; i < to; i += channels) {
                 int low = 65535;
                 int high = 0;
-                for (int c = 0; c < n; c++) {
-                    int v = out[i + c];
-                    counts[c][v >> 8]++;
+                for (int c = 0; c < channels; c++) {
+                    int v = samples[i + c];
+                    part[c][v >> 8]++;
                     low = Math.min(low, v);
                     high = Math.max(high, v);
                 }
-                bare += low >= 65278 ? 1 : 0;
-                solid += high <= 257 ? 1 : 0;
+                bareHere += low >= BARE ? 1 : 0;
+                solidHere += high <= SOLID ? 1 : 0;
             }
+            add(part, bareHere, solidHere, Math.max(0, to - from) / channels);
         }
 
-        public Histogram histogram() {
+        private synchronized void add(int[][] part, long bareHere, long solidHere, long pixels) {
+            for (int c = 0; c < channels; c++) {
+                for (int level = 0; level < 256; level++) {
+                    counts[c][level] += part[c][level];
+                }
+            }
+            bare += bareHere;
+            solid += solidHere;
+            all += pixels;
+        }
+
+        public synchronized Histogram histogram() {
             double total = Math.max(1, all);
             return new Histogram(counts, bare / total, solid / total);
         }

@@ -13,6 +13,36 @@ public enum Orientation {
         return ordinal() >= 4;
     }
 
+    /** Rows are shown in the order in which they are stored. */
+    public boolean keepsRows() {
+        return this == UPRIGHT || this == MIRRORED;
+    }
+
+    /** This one first, then the other: how a picture is shown whose shown form is turned again. */
+    public Orientation then(Orientation other) {
+        // a 2 x 3 picture tells all eight apart by where two of its corners go
+        for (Orientation both : values()) {
+            if (both.sameAs(this, other)) {
+                return both;
+            }
+        }
+        throw new IllegalStateException(this + " then " + other);
+    }
+
+    private boolean sameAs(Orientation one, Orientation two) {
+        int w = one.swapsSides() ? 3 : 2;
+        int h = one.swapsSides() ? 2 : 3;
+        for (int[] corner : new int[][] {{0, 0}, {1, 0}}) {
+            int[] between = two.toStored(corner[0], corner[1], w, h);
+            int[] stored = one.toStored(between[0], between[1], 2, 3);
+            int[] here = toStored(corner[0], corner[1], 2, 3);
+            if (swapsSides() != (one.swapsSides() != two.swapsSides()) || here[0] != stored[0] || here[1] != stored[1]) {
+                return false;
+            }
+        }
+        return true;
+    }
+
     /** Where the shown pixel (x, y) is stored in a picture of the stored size. */
     int[] toStored(int x, int y, int storedWidth, int storedHeight) {
         int right = storedWidth - 1;

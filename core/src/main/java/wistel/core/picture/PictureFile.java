@@ -2,21 +2,27 @@ package wistel.core.picture;
 
 import java.awt.Rectangle;
 import java.awt.image.BufferedImage;
-import java.awt.image.ColorModel;
-import java.awt.image.IndexColorModel;
+import java.awt.image.ComponentColorModel;
 import java.awt.image.Raster;
+import java.awt.image.SampleModel;
 import java.io.IOException;
 import java.util.Iterator;
+import java.util.concurrent.CancellationException;
 import java.util.function.Supplier;
 import javax.imageio.IIOException;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReadParam;
 import javax.imageio.ImageReader;
+import javax.imageio.ImageTypeSpecifier;
 import javax.imageio.stream.ImageInputStream;
 import wistel.core.fault.PictureException;
 
-/** A JPEG, PNG or TIFF as a source of 16-bit rows, shown the right way up. Decoding is left to ImageIO readers; no colour is converted on the way. */
+/** A JPEG, PNG or TIFF as a source of 16-bit rows, each decoded once. Decoding is left to ImageIO readers; no colour is converted on the way. */
 public final class PictureFile {
+    private static final int BAND_SAMPLES = 12 << 20;
+    /** A strip up to this size is decoded at once, a larger one again for each band. */
+    private static final int LARGEST_BAND_SAMPLES = 64 << 20;
+
     private final Supplier<ImageInputStream> file;
     private final PictureProbe.Found found;
 
@@ -43,12 +49,12 @@ public final class PictureFile {
         return found.facts();
     }
 
-    /** The pixels, upright. */
-    public PixelSource pixels() {
-        return new Stored().oriented(found.facts().orientation());
+    /** The pixels as stored; {@link PictureFacts#orientation()} says how they are to be shown. */
+    public RowSource rows() {
+        return new Stored();
     }
 
-    private final class Stored implements PixelSource {
+    private final class Stored implements RowSource {
         @Override
         public int width() {
             return found.facts().width();
@@ -65,41 +71,140 @@ public final class PictureFile {
         }
 
         @Override
-        public void read(int x, int y, int w, int h, char[] out) {
+        public void rows(RowSink sink) {
             try (ImageInputStream raw = file.get()) {
-                decode(found.keep().isEmpty() ? raw : new KeptRanges(raw, found.keep()), new Rectangle(x, y, w, h), out);
-            } catch (PictureException e) {
+                decode(found.keep().isEmpty() ? raw : new KeptRanges(raw, found.keep()), new Counted(sink));
+            } catch (PictureException | CancellationException e) {
                 throw e;
             } catch (OutOfMemoryError e) {
                 // a damaged directory asked for an array beyond all measure: that one request failed, nothing else is lost
                 throw new PictureException("picture-damaged", "This picture is damaged: its directory asks for more memory than any picture needs.",
                     "Export it again; nothing of it was kept.");
+            } catch (SinkFailure e) {
+                throw e.cause;
             } catch (IOException | RuntimeException e) {
+                if (Thread.currentThread().isInterrupted()) {
+                    throw new CancellationException("reading was stopped");
+                }
                 // decoders answer damage with any runtime exception; all of them mean the same to a person
-                throw new PictureException("picture-damaged", "This picture is cut off or damaged: its rows from " + y + " on can't be read.",
+                throw new PictureException("picture-damaged", "This picture is cut off or damaged: not all of its rows can be read.",
                     "Export it again; nothing of it was kept.", e);
             }
         }
     }
 
-    private void decode(ImageInputStream in, Rectangle region, char[] out) throws IOException {
+    /** What the taker of rows threw, told apart from what the decoder throws. */
+    private static final class SinkFailure extends RuntimeException {
+        private final transient RuntimeException cause;
+
+        SinkFailure(RuntimeException cause) {
+            super(cause);
+            this.cause = cause;
+        }
+    }
+
+    /** Sees to it that rows come downwards, each once. */
+    private static final class Counted implements RowSource.RowSink {
+        private final RowSource.RowSink sink;
+        private int next;
+
+        Counted(RowSource.RowSink sink) {
+            this.sink = sink;
+        }
+
+        @Override
+        public void row(int y, char[] samples) {
+            if (y != next++) {
+                throw new IllegalStateException("row " + y + " came out of order");
+            }
+            try {
+                sink.row(y, samples);
+            } catch (CancellationException e) {
+                throw e;
+            } catch (RuntimeException e) {
+                throw new SinkFailure(e);
+            }
+        }
+    }
+
+    private void decode(ImageInputStream in, Counted sink) throws IOException {
         ImageReader reader = reader(found.facts().format(), found.differenced() ? "com.twelvemonkeys." : "com.sun.imageio.");
         try {
             reader.setInput(in, false, true);
             boolean[] cut = new boolean[1];
             reader.addIIOReadWarningListener((source, warning) -> cut[0] |= warning.contains("remature end"));
-            ImageReadParam param = reader.getDefaultReadParam();
-            param.setSourceRegion(region);
-            BufferedImage image = reader.read(0, param);
+            if (reader.getWidth(0) != found.facts().width() || reader.getHeight(0) != found.facts().height()) {
+                throw new IIOException("size differs from the header's");
+            }
+            ImageTypeSpecifier type = reader.getImageTypes(0).next();
+            if (storesRowsDownwards(type)) {
+                decodeDownwards(reader, type, sink);
+            } else {
+                decodeInBands(reader, sink);
+            }
             if (cut[0]) {
                 throw PictureProbe.truncated();
             }
-            if (image.getWidth() != region.width || image.getHeight() != region.height) {
-                throw new IIOException("size differs from the header's");
+            if (sink.next != found.facts().height()) {
+                throw new IIOException("only " + sink.next + " rows came");
             }
-            samples(image, found.facts().channels(), out);
         } finally {
             reader.dispose();
+        }
+    }
+
+    private boolean storesRowsDownwards(ImageTypeSpecifier type) {
+        boolean plain = type.getColorModel() instanceof ComponentColorModel;
+        long samples = (long) found.facts().width() * found.facts().height() * type.getNumBands();
+        // a sample model counts its samples in an int
+        boolean countable = samples < Integer.MAX_VALUE;
+        return plain && countable && (found.facts().format().equals("JPEG") || found.facts().format().equals("PNG") && !found.interlaced());
+    }
+
+    private void decodeDownwards(ImageReader reader, ImageTypeSpecifier type, Counted sink) throws IOException {
+        int w = found.facts().width();
+        SampleModel model = type.getSampleModel(w, found.facts().height());
+        RowSamples convert = new RowSamples(w, found.facts().channels(), type.getColorModel(), type.getNumBands());
+        RowRaster raster = new RowRaster(model, new RowRaster.Rows() {
+            @Override
+            public void bytes(int y, byte[] row) {
+                sink.row(y, convert.ofBytes(row));
+            }
+
+            @Override
+            public void samples(int y, int[] row) {
+                sink.row(y, convert.of(row));
+            }
+        });
+        ImageReadParam param = reader.getDefaultReadParam();
+        param.setDestination(new BufferedImage(type.getColorModel(), raster, type.getColorModel().isAlphaPremultiplied(), null));
+        reader.read(0, param);
+        raster.finish();
+    }
+
+    /** In bands of whole strips or tiles; a reader that keeps its place decodes each of them once. */
+    private void decodeInBands(ImageReader reader, Counted sink) throws IOException {
+        int w = found.facts().width();
+        int h = found.facts().height();
+        int row = w * found.facts().channels();
+        int unit = found.interlaced() ? h : reader.getTileHeight(0);
+        long wanted = Math.max(1, BAND_SAMPLES / row / unit) * (long) unit;
+        int most = (int) Math.min(h, (long) row * wanted <= LARGEST_BAND_SAMPLES ? wanted : Math.max(1, BAND_SAMPLES / row));
+        int[] pixels = new int[0];
+        for (int top = 0; top < h; top += most) {
+            int count = Math.min(most, h - top);
+            ImageReadParam param = reader.getDefaultReadParam();
+            param.setSourceRegion(new Rectangle(0, top, w, count));
+            BufferedImage image = reader.read(0, param);
+            if (image.getWidth() != w || image.getHeight() != count) {
+                throw new IIOException("size differs from the header's");
+            }
+            Raster raster = image.getRaster();
+            RowSamples convert = new RowSamples(w, found.facts().channels(), image.getColorModel(), raster.getNumBands());
+            pixels = pixels.length == w * raster.getNumBands() ? pixels : new int[w * raster.getNumBands()];
+            for (int y = 0; y < count; y++) {
+                sink.row(top + y, convert.of(raster.getPixels(raster.getMinX(), raster.getMinY() + y, w, 1, pixels)));
+            }
         }
     }
 
@@ -113,41 +218,5 @@ public final class PictureFile {
             }
         }
         throw new IllegalStateException("no " + format + " reader of " + origin);
-    }
-
-    private static void samples(BufferedImage image, int channels, char[] out) {
-        Raster raster = image.getRaster();
-        ColorModel model = image.getColorModel();
-        int w = raster.getWidth();
-        int bands = raster.getNumBands();
-        boolean alpha = model.hasAlpha() && bands > channels;
-        int[] row = new int[w * bands];
-        int top = (1 << model.getComponentSize(0)) - 1;
-        int to = 0;
-        for (int y = 0; y < raster.getHeight(); y++) {
-            raster.getPixels(raster.getMinX(), raster.getMinY() + y, w, 1, row);
-            for (int x = 0; x < w; x++) {
-                if (model instanceof IndexColorModel palette) {
-                    int argb = palette.getRGB(row[x]);
-                    for (int c = 0; c < channels; c++) {
-                        out[to++] = (char) overPaper((argb >> (16 - 8 * c) & 0xFF) * 257, (argb >>> 24) * 257);
-                    }
-                    continue;
-                }
-                for (int c = 0; c < channels; c++) {
-                    int v = row[x * bands + Math.min(c, bands - 1)];
-                    long wide = top == 65535 ? v : (v * 65535L + top / 2) / top;
-                    if (alpha) {
-                        wide = overPaper(wide, row[x * bands + bands - 1] * 65535L / top);
-                    }
-                    out[to++] = (char) wide;
-                }
-            }
-        }
-    }
-
-    /** Transparent parts show the paper. */
-    private static long overPaper(long value, long opaque) {
-        return (value * opaque + 65535L * (65535 - opaque)) / 65535;
     }
 }

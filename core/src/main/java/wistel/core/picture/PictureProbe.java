@@ -29,12 +29,24 @@ final class PictureProbe {
      * Facts, and what a decoder needs to know.
      *
      * @param keep       for JPEG the byte ranges (from, to) to decode, metadata left out
-     * @param differenced a TIFF whose 16-bit samples are stored as differences, which the JDK's reader doesn't take
+     * @param storage how its pixels lie in the file, where that decides how they are decoded
      */
-    record Found(PictureFacts facts, List<long[]> keep, boolean differenced) {
-        Found(PictureFacts facts, List<long[]> keep) {
-            this(facts, keep, false);
+    record Found(PictureFacts facts, List<long[]> keep, Storage storage) {
+        boolean interlaced() {
+            return storage == Storage.INTERLACED;
         }
+
+        boolean differenced() {
+            return storage == Storage.DIFFERENCED;
+        }
+    }
+
+    enum Storage {
+        PLAIN,
+        /** A PNG in seven passes: no row is complete before nearly all of the file is read. */
+        INTERLACED,
+        /** A TIFF whose 16-bit samples are stored as differences, which the JDK's reader doesn't take. */
+        DIFFERENCED
     }
 
     private PictureProbe() {
@@ -182,7 +194,7 @@ final class PictureProbe {
         }
         ByteArrayOutputStream joined = new ByteArrayOutputStream();
         profile.values().forEach(joined::writeBytes);
-        return new Found(new PictureFacts("JPEG", frame[1], frame[2], 8, frame[3], orientation, joined.toByteArray()), keep);
+        return new Found(new PictureFacts("JPEG", frame[1], frame[2], 8, frame[3], orientation, joined.toByteArray()), keep, Storage.PLAIN);
     }
 
     private static byte[] segment(ImageInputStream in, int length) throws IOException {
@@ -222,6 +234,7 @@ final class PictureProbe {
         int high = 0;
         int bits = 0;
         int type = -1;
+        Storage storage = Storage.PLAIN;
         byte[] profile = {};
         Orientation orientation = Orientation.UPRIGHT;
         for (int chunk = 0; chunk < 10_000; chunk++) {
@@ -234,6 +247,8 @@ final class PictureProbe {
                     high = in.readInt();
                     bits = in.readUnsignedByte();
                     type = in.readUnsignedByte();
+                    in.skipBytes(2);
+                    storage = in.readUnsignedByte() == 1 ? Storage.INTERLACED : Storage.PLAIN;
                 }
                 case "acTL" -> throw new PictureException("picture-animated", "This PNG is an animation of several pictures.",
                     "Export the one picture that you want to print.");
@@ -248,7 +263,7 @@ final class PictureProbe {
                         throw damaged("it has no header");
                     }
                     int channels = type == 0 || type == 4 ? 1 : 3;
-                    return new Found(new PictureFacts("PNG", wide, high, type == 3 ? 8 : bits, channels, orientation, profile), List.of());
+                    return new Found(new PictureFacts("PNG", wide, high, type == 3 ? 8 : bits, channels, orientation, profile), List.of(), storage);
                 }
                 case "IEND" -> throw truncated();
                 default -> { }
@@ -342,7 +357,7 @@ final class PictureProbe {
         }
         int channels = v[3] == 2 || v[3] == 3 || v[3] == 6 ? 3 : 1;
         return new Found(new PictureFacts("TIFF", (int) Math.min(v[0], Integer.MAX_VALUE), (int) Math.min(v[1], Integer.MAX_VALUE),
-            v[3] == 3 ? 8 : (int) v[2], channels, Orientation.ofTag((int) v[4]), profile), List.of(), v[10] == 2 && v[2] == 16);
+            v[3] == 3 ? 8 : (int) v[2], channels, Orientation.ofTag((int) v[4]), profile), List.of(), v[10] == 2 && v[2] == 16 ? Storage.DIFFERENCED : Storage.PLAIN);
     }
 
     private static long firstValue(ImageInputStream in, int type, long count) throws IOException {

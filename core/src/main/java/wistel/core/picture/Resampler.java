@@ -1,59 +1,323 @@
 package wistel.core.picture;
 
+import java.util.Arrays;
+
 /**
- * Separable Lanczos resampling with three lobes, in linear light, row by row: each source row is read once, scaled across, and kept
- * only while a result row below needs it. Reducing widens the kernel by the scale, so nothing is skipped.
+ * Separable resampling of a crop to a size, band by band; bands may be made on different threads. Reducing is Lanczos with three lobes in linear
+ * light, its kernel widened by the scale so that nothing is skipped. Enlarging is Lanczos in lightness (CIE 1976 L*), each pass limited to the
+ * range of the four nearest samples: no edge rings, in the shadows neither. Immutable.
  */
 public final class Resampler {
     private static final double LOBES = 3;
+    /** Nearest source samples that limit an enlarged value. */
+    private static final int LIMITING = 4;
 
-    private final PixelSource source;
-    private final Crop crop;
+    private final int channels;
+    private final int sourceWidth;
     private final int width;
-    private final int height;
-    private final LightCurve light;
+    private final Crop crop;
+    private final Taps across;
+    private final Taps down;
+    private final LightCurve curve;
+    private final boolean enlarges;
+    private final boolean copies;
 
-    /** Takes finished rows from top to bottom; the array is reused. */
-    @FunctionalInterface
-    public interface RowSink {
-        void row(int y, char[] samples);
+    /**
+     * The result's size and what is taken for it.
+     *
+     * @param crop   the part of the source that is used
+     * @param finest source pixels for one line of the finest detail that is kept, at least 1: a print whose picture is brought to fewer pixels per
+     *               inch is blurred by this, and still sampled at the printer's own resolution
+     */
+    public record Size(Crop crop, int width, int height, double finest) {
+        public Size {
+            if (width < 1 || height < 1 || !(finest >= 1)) {
+                throw new IllegalArgumentException("resampling to " + width + " x " + height + ", finest detail " + finest);
+            }
+        }
+
+        public static Size of(Crop crop, int width, int height) {
+            return new Size(crop, width, height, 1);
+        }
     }
 
-    public Resampler(PixelSource source, Crop crop, int width, int height, LightCurve light) {
-        this.source = source;
-        this.crop = crop;
-        this.width = width;
-        this.height = height;
-        this.light = light;
+    /** @param light of the source's codes */
+    public Resampler(int sourceWidth, int sourceHeight, int channels, Size size, LightCurve light) {
+        this.channels = channels;
+        this.sourceWidth = sourceWidth;
+        this.width = size.width;
+        this.crop = size.crop;
+        this.copies = size.finest == 1 && crop.width() == size.width && crop.height() == size.height && crop.x() == Math.rint(crop.x()) && crop.y() == Math.rint(crop.y());
+        this.enlarges = size.finest == 1 && crop.width() < size.width;
+        this.curve = enlarges ? light.overLightness() : light;
+        this.across = Taps.of(crop.x(), crop.width(), size.width, sourceWidth, size.finest);
+        this.down = Taps.of(crop.y(), crop.height(), size.height, sourceHeight, size.finest);
     }
 
-    /** For each result place: its first source place and the weights from there on. */
-    private record Kernel(int[] first, float[][] weights) {
-        static Kernel of(double from, double length, int results, int limit) {
+    /** First source row that result row y needs. */
+    public int firstRow(int y) {
+        return copies ? (int) crop.y() + y : down.first[y];
+    }
+
+    /** Last source row that result row y needs. */
+    public int lastRow(int y) {
+        return copies ? (int) crop.y() + y : down.first[y] + down.count - 1;
+    }
+
+    /** Samples in a result row. */
+    public int rowSamples() {
+        return width * channels;
+    }
+
+    /**
+     * Result rows {@code from} to {@code to - 1} as 16-bit codes.
+     *
+     * @param source whole source rows, the first of them row {@code top}, up to {@code lastRow(to - 1)} at least
+     */
+    public char[] band(char[] source, int top, int from, int to) {
+        int row = rowSamples();
+        char[] out = new char[(to - from) * row];
+        if (copies) {
+            for (int y = from; y < to; y++) {
+                System.arraycopy(source, ((firstRow(y) - top) * sourceWidth + (int) crop.x()) * channels, out, (y - from) * row, row);
+            }
+            return out;
+        }
+        float[][] lines = new float[down.count][row];
+        float[] light = new float[across.span() * channels];
+        int ready = down.first[from];
+        float[][] used = new float[down.count][];
+        float[] sum = new float[row];
+        Ranges ranges = new Ranges(enlarges ? light.length : 0);
+        for (int y = from; y < to; y++) {
+            for (; ready <= lastRow(y); ready++) {
+                curve.light(source, ((ready - top) * sourceWidth + across.first[0]) * channels, light);
+                scaleAcross(light, lines[ready % down.count]);
+                if (enlarges) {
+                    limitAcross(light, ranges, lines[ready % down.count]);
+                }
+            }
+            for (int k = 0; k < down.count; k++) {
+                used[k] = lines[(down.first[y] + k) % down.count];
+            }
+            scaleDown(used, y, sum);
+            curve.codes(sum, out, (y - from) * row);
+        }
+        return out;
+    }
+
+    private void scaleAcross(float[] line, float[] out) {
+        if (channels == 3) {
+            scaleRgbAcross(line, out);
+        } else {
+            for (int x = 0; x < width; x++) {
+                int at = across.first[x] - across.first[0];
+                float v = 0;
+                for (int k = 0; k < across.count; k++) {
+                    v += across.weights[x * across.count + k] * line[at + k];
+                }
+                out[x] = v;
+            }
+        }
+    }
+
+    private void scaleRgbAcross(float[] line, float[] out) {
+        int count = across.count;
+        if (count == 6) {
+            weighRgb(line, across, out);
+            return;
+        }
+        float[] weights = across.weights;
+        for (int x = 0, w = 0; x < width; x++) {
+            float r = 0;
+            float g = 0;
+            float b = 0;
+            for (int k = 0, at = 3 * (across.first[x] - across.first[0]); k < count; k++, at += 3) {
+                float weight = weights[w++];
+                r += weight * line[at];
+                g += weight * line[at + 1];
+                b += weight * line[at + 2];
+            }
+            out[3 * x] = r;
+            out[3 * x + 1] = g;
+            out[3 * x + 2] = b;
+        }
+    }
+
+    /** The six samples of an enlargement without a loop over them. */
+    private static void weighRgb(float[] line, Taps across, float[] out) {
+        float[] weights = across.weights;
+        int[] first = across.first;
+        int left = first[0];
+        for (int x = 0; x < first.length; x++) {
+            int at = 3 * (first[x] - left);
+            float a = weights[6 * x];
+            float b = weights[6 * x + 1];
+            float c = weights[6 * x + 2];
+            float d = weights[6 * x + 3];
+            float e = weights[6 * x + 4];
+            float f = weights[6 * x + 5];
+            out[3 * x] = a * line[at] + b * line[at + 3] + c * line[at + 6] + d * line[at + 9] + e * line[at + 12] + f * line[at + 15];
+            out[3 * x + 1] = a * line[at + 1] + b * line[at + 4] + c * line[at + 7] + d * line[at + 10] + e * line[at + 13] + f * line[at + 16];
+            out[3 * x + 2] = a * line[at + 2] + b * line[at + 5] + c * line[at + 8] + d * line[at + 11] + e * line[at + 14] + f * line[at + 17];
+        }
+    }
+
+    /** Limits results to the range of the nearest samples, which is worked out for every place of the source line and looked up for the results. */
+    private void limitAcross(float[] line, Ranges ranges, float[] out) {
+        ranges.of(line, channels, across.limiting);
+        float[] low = ranges.low;
+        float[] high = ranges.high;
+        for (int x = 0, to = 0; x < width; x++) {
+            int at = (across.near[x] - across.first[0]) * channels;
+            for (int c = 0; c < channels; c++, at++, to++) {
+                float v = out[to];
+                v = v > high[at] ? high[at] : v;
+                out[to] = v < low[at] ? low[at] : v;
+            }
+        }
+    }
+
+    /** Lowest and highest of a few neighbours, for every sample of a line. */
+    private static final class Ranges {
+        private final float[] low;
+        private final float[] high;
+        private final float[] shifted;
+
+        Ranges(int samples) {
+            low = new float[samples];
+            high = new float[samples];
+            shifted = new float[samples];
+        }
+
+        /** The shifted copy lets the compiler use vector units: it sees that no two elements of a step depend on each other. */
+        void of(float[] line, int channels, int neighbours) {
+            System.arraycopy(line, 0, low, 0, line.length);
+            System.arraycopy(line, 0, high, 0, line.length);
+            for (int k = 1; k < neighbours; k++) {
+                System.arraycopy(line, k * channels, shifted, 0, line.length - k * channels);
+                lowest(low, shifted);
+                highest(high, shifted);
+            }
+        }
+
+        private static void lowest(float[] low, float[] other) {
+            for (int i = 0; i < low.length; i++) {
+                low[i] = Math.min(low[i], other[i]);
+            }
+        }
+
+        private static void highest(float[] high, float[] other) {
+            for (int i = 0; i < high.length; i++) {
+                high[i] = Math.max(high[i], other[i]);
+            }
+        }
+    }
+
+    private void scaleDown(float[][] lines, int y, float[] sum) {
+        int count = down.count;
+        int w = y * count;
+        if (count == 6) {
+            weigh(lines, down.weights, w, sum);
+        } else {
+            Arrays.fill(sum, 0);
+            for (int k = 0; k < count; k++) {
+                float weight = down.weights[w + k];
+                float[] line = lines[k];
+                for (int i = 0; i < sum.length; i++) {
+                    sum[i] += weight * line[i];
+                }
+            }
+        }
+        if (enlarges) {
+            limitDown(lines, down.near[y] - down.first[y], sum);
+        }
+    }
+
+    /** The six lines of an enlargement in one pass. */
+    private static void weigh(float[][] lines, float[] weights, int at, float[] sum) {
+        float[] a = lines[0];
+        float[] b = lines[1];
+        float[] c = lines[2];
+        float[] d = lines[3];
+        float[] e = lines[4];
+        float[] f = lines[5];
+        float wa = weights[at];
+        float wb = weights[at + 1];
+        float wc = weights[at + 2];
+        float wd = weights[at + 3];
+        float we = weights[at + 4];
+        float wf = weights[at + 5];
+        for (int i = 0; i < sum.length; i++) {
+            sum[i] = wa * a[i] + wb * b[i] + wc * c[i] + wd * d[i] + we * e[i] + wf * f[i];
+        }
+    }
+
+    private void limitDown(float[][] lines, int near, float[] sum) {
+        if (down.limiting == LIMITING) {
+            float[] a = lines[near];
+            float[] b = lines[near + 1];
+            float[] c = lines[near + 2];
+            float[] d = lines[near + 3];
+            for (int i = 0; i < sum.length; i++) {
+                float low = Math.min(Math.min(a[i], b[i]), Math.min(c[i], d[i]));
+                float high = Math.max(Math.max(a[i], b[i]), Math.max(c[i], d[i]));
+                sum[i] = Math.max(low, Math.min(high, sum[i]));
+            }
+            return;
+        }
+        for (int i = 0; i < sum.length; i++) {
+            float low = lines[near][i];
+            float high = low;
+            for (int k = 1; k < down.limiting; k++) {
+                low = Math.min(low, lines[near + k][i]);
+                high = Math.max(high, lines[near + k][i]);
+            }
+            sum[i] = Math.max(low, Math.min(high, sum[i]));
+        }
+    }
+
+    /**
+     * For each result place its first source place and the weights from there on, equally many for all places. Beyond the source's ends its last
+     * samples are repeated.
+     *
+     * @param near     first of the nearest source places, which limit an enlarged value
+     * @param limiting how many those are
+     */
+    private record Taps(int[] first, int count, float[] weights, int[] near, int limiting) {
+        static Taps of(double from, double length, int results, int limit, double finest) {
             double step = length / results;
-            double scale = Math.max(1, step);
+            double scale = Math.max(step, finest);
+            int count = Math.min(limit, 2 * (int) Math.ceil(LOBES * scale));
+            int limiting = Math.min(LIMITING, count);
             int[] first = new int[results];
-            float[][] weights = new float[results][];
+            int[] near = new int[results];
+            float[] weights = new float[results * count];
+            double[] w = new double[count];
             for (int i = 0; i < results; i++) {
                 double centre = from + (i + 0.5) * step - 0.5;
-                int low = (int) Math.ceil(centre - LOBES * scale);
-                int high = (int) Math.floor(centre + LOBES * scale);
-                int begin = Math.max(0, Math.min(low, limit - 1));
-                int end = Math.max(begin, Math.min(high, limit - 1));
-                double[] w = new double[end - begin + 1];
+                int low = (int) Math.floor(centre - LOBES * scale) + 1;
+                int high = (int) Math.ceil(centre + LOBES * scale) - 1;
+                int begin = Math.max(0, Math.min(limit - count, low));
+                Arrays.fill(w, 0);
                 double sum = 0;
                 for (int s = low; s <= high; s++) {
                     double weight = lanczos((s - centre) / scale);
-                    w[Math.max(begin, Math.min(end, s)) - begin] += weight;
+                    w[Math.max(0, Math.min(limit - 1, s)) - begin] += weight;
                     sum += weight;
                 }
                 first[i] = begin;
-                weights[i] = new float[w.length];
-                for (int k = 0; k < w.length; k++) {
-                    weights[i][k] = (float) (w[k] / sum);
+                near[i] = Math.max(begin, Math.min(begin + count - limiting, (int) Math.floor(centre) - LIMITING / 2 + 1));
+                for (int k = 0; k < count; k++) {
+                    weights[i * count + k] = (float) (w[k] / sum);
                 }
             }
-            return new Kernel(first, weights);
+            return new Taps(first, count, weights, near, limiting);
+        }
+
+        /** Source places from the first result's first to the last one's last. */
+        int span() {
+            return first[first.length - 1] + count - first[0];
         }
 
         private static double lanczos(double x) {
@@ -65,138 +329,6 @@ public final class Resampler {
             }
             double p = Math.PI * x;
             return LOBES * Math.sin(p) * Math.sin(p / LOBES) / (p * p);
-        }
-
-        int last(int i) {
-            return first[i] + weights[i].length - 1;
-        }
-    }
-
-    public void rows(RowSink sink, Progress progress) {
-        boolean same = width == crop.width() && height == crop.height() && crop.x() == Math.rint(crop.x()) && crop.y() == Math.rint(crop.y());
-        if (same) {
-            copyRows(sink, progress);
-            return;
-        }
-        int n = source.channels();
-        Kernel across = Kernel.of(crop.x(), crop.width(), width, source.width());
-        Kernel down = Kernel.of(crop.y(), crop.height(), height, source.height());
-        int left = across.first[0];
-        int wide = across.last(width - 1) - left + 1;
-        int deepest = 0;
-        for (float[] w : down.weights) {
-            deepest = Math.max(deepest, w.length);
-        }
-        float[][] ring = new float[deepest][width * n];
-        char[] out = new char[width * n];
-        float[] sum = new float[width * n];
-        Band band = new Band(left, wide, down.first[0], down.last(height - 1));
-        int ready = down.first[0];
-        float[] line = new float[wide * n];
-        for (int y = 0; y < height; y++) {
-            for (; ready <= down.last(y); ready++) {
-                band.light(ready, line);
-                scaleAcross(line, left, across, n, ring[ready % deepest]);
-            }
-            java.util.Arrays.fill(sum, 0);
-            float[] weights = down.weights[y];
-            for (int k = 0; k < weights.length; k++) {
-                float w = weights[k];
-                float[] row = ring[(down.first[y] + k) % deepest];
-                for (int i = 0; i < sum.length; i++) {
-                    sum[i] += w * row[i];
-                }
-            }
-            for (int i = 0; i < sum.length; i++) {
-                out[i] = light.code(sum[i]);
-            }
-            sink.row(y, out);
-            if ((y & 63) == 0) {
-                progress.at((double) y / height);
-            }
-        }
-        progress.at(1);
-    }
-
-    private static void scaleAcross(float[] line, int left, Kernel across, int n, float[] out) {
-        int results = out.length / n;
-        for (int x = 0; x < results; x++) {
-            float[] weights = across.weights[x];
-            int at = (across.first[x] - left) * n;
-            if (n == 3) {
-                float r = 0;
-                float g = 0;
-                float b = 0;
-                for (int k = 0; k < weights.length; k++, at += 3) {
-                    float w = weights[k];
-                    r += w * line[at];
-                    g += w * line[at + 1];
-                    b += w * line[at + 2];
-                }
-                out[3 * x] = r;
-                out[3 * x + 1] = g;
-                out[3 * x + 2] = b;
-            } else {
-                float v = 0;
-                for (int k = 0; k < weights.length; k++) {
-                    v += weights[k] * line[at + k];
-                }
-                out[x] = v;
-            }
-        }
-    }
-
-    private void copyRows(RowSink sink, Progress progress) {
-        Band band = new Band((int) crop.x(), width, (int) crop.y(), (int) crop.y() + height - 1);
-        char[] row = new char[width * source.channels()];
-        for (int y = 0; y < height; y++) {
-            band.codes((int) crop.y() + y, row);
-            sink.row(y, row);
-            if ((y & 63) == 0) {
-                progress.at((double) y / height);
-            }
-        }
-        progress.at(1);
-    }
-
-    /** Reads the source in bands of rows and hands them out one at a time, downwards. */
-    private final class Band {
-        private final int left;
-        private final int wide;
-        private final int lastRow;
-        private final int rows = source.bandRows();
-        private final char[] samples;
-        private int top;
-        private int bottom;
-
-        Band(int left, int wide, int firstRow, int lastRow) {
-            this.left = left;
-            this.wide = wide;
-            this.lastRow = lastRow;
-            this.top = firstRow;
-            this.bottom = firstRow;
-            this.samples = new char[wide * source.channels() * Math.min(rows, lastRow - firstRow + 1)];
-        }
-
-        private int place(int y) {
-            if (y >= bottom) {
-                top = y;
-                int count = Math.min(rows, lastRow - y + 1);
-                source.read(left, y, wide, count, samples);
-                bottom = y + count;
-            }
-            return (y - top) * wide * source.channels();
-        }
-
-        void light(int y, float[] line) {
-            int at = place(y);
-            for (int i = 0; i < line.length; i++) {
-                line[i] = light.light(samples[at + i]);
-            }
-        }
-
-        void codes(int y, char[] row) {
-            System.arraycopy(samples, place(y), row, 0, row.length);
         }
     }
 }

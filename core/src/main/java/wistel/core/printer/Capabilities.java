@@ -2,6 +2,7 @@ package wistel.core.printer;
 
 import java.util.List;
 import java.util.Optional;
+import wistel.core.length.Margins;
 
 /**
  * What a printer says it can do, in the terms of IPP (PWG 5100.14), lengths in millimetres.
@@ -21,10 +22,6 @@ public record Capabilities(String model, List<Media> media, List<String> mediaTy
         public boolean fits(double wMm, double hMm) {
             return Math.abs(widthMm - wMm) < 0.6 && Math.abs(heightMm - hMm) < 0.6;
         }
-    }
-
-    public record Margins(double top, double right, double bottom, double left) {
-        public static final Margins NONE = new Margins(0, 0, 0, 0);
     }
 
     /** The entry for a sheet of this size, type and feed. */

@@ -31,10 +31,10 @@ public record ChartSheet(SheetSize sheet, double marginMm, double patchMm, List<
 
     /** The chart as a print file in the printer's own space. */
     public void write(OutputStream out, int dpi, String mediaType, int quality) throws IOException {
-        int width = PrintRaster.pixels(sheet.widthMm(), dpi);
-        int height = PrintRaster.pixels(sheet.heightMm(), dpi);
+        int width = LayoutRenderer.pixels(sheet.widthMm(), dpi);
+        int height = LayoutRenderer.pixels(sheet.heightMm(), dpi);
         PwgRaster.Writer writer = new PwgRaster.Writer(out, new PwgRaster.Page(width, height, dpi, 16, PwgRaster.Space.DEVICE3,
-            PrintRaster.points(sheet.widthMm()), PrintRaster.points(sheet.heightMm()), sheet.ippName(), mediaType, quality, 1));
+            PwgRaster.points(sheet.widthMm()), PwgRaster.points(sheet.heightMm()), sheet.ippName(), mediaType, quality, 1));
         char[] row = new char[3 * width];
         for (int y = 0; y < height; y++) {
             Arrays.fill(row, (char) 65535);

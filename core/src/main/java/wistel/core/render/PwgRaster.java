@@ -6,7 +6,9 @@ import java.io.InputStream;
 import java.io.OutputStream;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
 import wistel.core.fault.PrinterException;
+import wistel.core.length.Length;
 
 /**
  * PWG raster (PWG 5102.4) in and out, one row at a time. Chosen for print files because every IPP Everywhere printer takes it, it has 16
@@ -16,6 +18,7 @@ public final class PwgRaster {
     static final int HEADER = 1796;
     private static final int MOST_BYTES_PER_LINE = 1 << 20;
     private static final int MOST_ROWS = 200_000;
+    private static final int MOST_REPEATS = 256;
 
     /** Colour spaces of PWG 5102.4, table 3, that are used here. */
     public enum Space {
@@ -57,115 +60,169 @@ public final class PwgRaster {
     private PwgRaster() {
     }
 
+    /** A length in whole points of 1/72 in, as page sizes are given. */
+    public static int points(double mm) {
+        return (int) Math.round(mm / Length.MM_PER_INCH * 72);
+    }
+
     private static PrinterException broken(String why) {
         return new PrinterException("raster-broken", "This PWG raster can't be printed: " + why + ".", "Make the print file again.");
     }
 
-    /** Writes one page of rows, 1, 8 or 16 bits a sample; equal rows and equal pixels are run-length coded. */
-    public static final class Writer {
-        private final OutputStream out;
-        private final Page page;
-        private byte[] last;
-        private int repeats;
-        private final byte[] packed;
+    /** The start of a file, then one page's header. */
+    static byte[] start(Page page) {
+        ByteBuffer h = ByteBuffer.allocate(4 + HEADER);
+        h.put("RaS2".getBytes(StandardCharsets.US_ASCII));
+        ByteBuffer p = h.slice();
+        text(p, 0, "PwgRaster");
+        text(p, 128, page.mediaType);
+        p.putInt(276, page.dpi).putInt(280, page.dpi).putInt(340, page.copies).putInt(352, page.widthPt).putInt(356, page.heightPt)
+            .putInt(372, page.width).putInt(376, page.height).putInt(384, page.bits).putInt(388, page.bits * page.space.channels)
+            .putInt(392, page.bytesPerLine()).putInt(400, page.space.code).putInt(420, page.space.channels).putInt(452, 1)
+            .putInt(456, 1).putInt(460, 1).putInt(480, 0xFFFFFF).putInt(484, page.quality);
+        text(p, 1732, page.sizeName);
+        return h.array();
+    }
 
-        public Writer(OutputStream out, Page page) throws IOException {
-            this.out = out;
-            this.page = page;
-            this.packed = new byte[page.bytesPerLine() + page.width() + 2];
-            out.write("RaS2".getBytes(StandardCharsets.US_ASCII));
-            out.write(header());
-        }
+    private static void text(ByteBuffer h, int at, String text) {
+        byte[] bytes = text.getBytes(StandardCharsets.US_ASCII);
+        h.put(at, bytes, 0, Math.min(63, bytes.length));
+    }
 
-        private byte[] header() {
-            ByteBuffer h = ByteBuffer.allocate(HEADER);
-            text(h, 0, "PwgRaster");
-            text(h, 128, page.mediaType);
-            h.putInt(276, page.dpi).putInt(280, page.dpi).putInt(340, page.copies).putInt(352, page.widthPt).putInt(356, page.heightPt)
-                .putInt(372, page.width).putInt(376, page.height).putInt(384, page.bits).putInt(388, page.bits * page.space.channels)
-                .putInt(392, page.bytesPerLine()).putInt(400, page.space.code).putInt(420, page.space.channels).putInt(452, 1)
-                .putInt(456, 1).putInt(460, 1).putInt(480, 0xFFFFFF).putInt(484, page.quality);
-            text(h, 1732, page.sizeName);
-            return h.array();
-        }
-
-        private static void text(ByteBuffer h, int at, String text) {
-            byte[] bytes = text.getBytes(StandardCharsets.US_ASCII);
-            h.put(at, bytes, 0, Math.min(63, bytes.length));
-        }
-
-        /** The next row, as many samples as the page has channels times pixels, 0 to 65535. */
-        public void row(char[] samples) throws IOException {
-            byte[] line = new byte[page.bytesPerLine()];
-            int count = page.width * page.space.channels;
-            for (int i = 0; i < count; i++) {
-                if (page.bits == 16) {
-                    line[2 * i] = (byte) (samples[i] >> 8);
-                    line[2 * i + 1] = (byte) samples[i];
-                } else if (page.bits == 8) {
-                    line[i] = (byte) ((samples[i] + 128) / 257);
-                } else if (samples[i] > 32767) {
-                    line[i >> 3] |= (byte) (0x80 >> (i & 7));
-                }
-            }
-            if (last != null && repeats < 256 && java.util.Arrays.equals(last, line)) {
+    /** Rows of 16-bit samples as they stand in the file: equal rows and equal pixels are run-length coded, rows within this call only. */
+    static RasterSink.Packed pack(Page page, char[] samples, int rows) {
+        Packer packer = new Packer(page, rows);
+        int row = page.width * page.space.channels;
+        for (int y = 0; y < rows;) {
+            int repeats = 1;
+            while (repeats < MOST_REPEATS && y + repeats < rows
+                && Arrays.equals(samples, y * row, (y + 1) * row, samples, (y + repeats) * row, (y + repeats + 1) * row)) {
                 repeats++;
-                return;
             }
-            flushRow();
-            last = line;
-            repeats = 1;
+            packer.row(samples, y * row, repeats);
+            y += repeats;
+        }
+        return new RasterSink.Packed(packer.out, packer.size);
+    }
+
+    /** Codes rows as counted runs (PWG 5102.4, 4.3). A unit is a byte or a 16-bit sample; pixels are compared and copied as whole units. */
+    private static final class Packer {
+        private static final int LONGEST_RUN = 128;
+
+        private final Page page;
+        private final char[] units;
+        private final int perPixel;
+        private final boolean wide;
+        private byte[] out;
+        private int size;
+
+        Packer(Page page, int rows) {
+            this.page = page;
+            this.wide = page.bits == 16;
+            this.perPixel = page.bits == 1 ? 1 : page.space.channels;
+            this.units = new char[page.bits == 1 ? page.bytesPerLine() : page.width * page.space.channels];
+            this.out = new byte[(int) Math.min(Integer.MAX_VALUE - 8, (long) rows * longestRow())];
         }
 
-        private void flushRow() throws IOException {
-            if (last == null) {
-                return;
-            }
-            out.write(repeats - 1);
-            out.write(packed, 0, pack(last));
+        /** Every pixel on its own, a code for each 128 of them, and the row's count. */
+        private int longestRow() {
+            return page.bytesPerLine() + units.length / perPixel / LONGEST_RUN + 3;
         }
 
-        private int pack(byte[] line) {
-            int unit = page.bytesPerPixel();
-            int pixels = line.length / unit;
-            int to = 0;
-            int x = 0;
-            while (x < pixels) {
+        void row(char[] samples, int at, int repeats) {
+            if (size + longestRow() > out.length) {
+                out = Arrays.copyOf(out, size + longestRow());
+            }
+            out[size++] = (byte) (repeats - 1);
+            toUnits(samples, at);
+            int pixels = units.length / perPixel;
+            for (int x = 0; x < pixels;) {
                 int run = 1;
-                while (run < 128 && x + run < pixels && same(line, x, x + run, unit)) {
+                while (run < LONGEST_RUN && x + run < pixels && same(x, x + run)) {
                     run++;
                 }
                 if (run > 1 || x + 1 == pixels) {
-                    packed[to++] = (byte) (run - 1);
-                    System.arraycopy(line, x * unit, packed, to, unit);
-                    to += unit;
+                    out[size++] = (byte) (run - 1);
+                    put(x, 1);
                     x += run;
                     continue;
                 }
                 int literal = 1;
-                while (literal < 128 && x + literal < pixels && (x + literal + 1 >= pixels || !same(line, x + literal, x + literal + 1, unit))) {
+                while (literal < LONGEST_RUN && x + literal < pixels && (x + literal + 1 >= pixels || !same(x + literal, x + literal + 1))) {
                     literal++;
                 }
-                packed[to++] = (byte) (literal == 1 ? 0 : 257 - literal);
-                System.arraycopy(line, x * unit, packed, to, literal * unit);
-                to += literal * unit;
+                out[size++] = (byte) (literal == 1 ? 0 : 257 - literal);
+                put(x, literal);
                 x += literal;
             }
-            return to;
         }
 
-        private static boolean same(byte[] line, int a, int b, int unit) {
-            for (int i = 0; i < unit; i++) {
-                if (line[a * unit + i] != line[b * unit + i]) {
+        private void toUnits(char[] samples, int at) {
+            switch (page.bits) {
+                case 16 -> System.arraycopy(samples, at, units, 0, units.length);
+                case 8 -> {
+                    for (int i = 0; i < units.length; i++) {
+                        units[i] = (char) ((samples[at + i] + 128) / 257);
+                    }
+                }
+                default -> {
+                    Arrays.fill(units, (char) 0);
+                    for (int i = 0; i < page.width * page.space.channels; i++) {
+                        units[i >> 3] |= samples[at + i] > 32767 ? (char) (0x80 >> (i & 7)) : 0;
+                    }
+                }
+            }
+        }
+
+        private boolean same(int a, int b) {
+            for (int i = 0; i < perPixel; i++) {
+                if (units[a * perPixel + i] != units[b * perPixel + i]) {
                     return false;
                 }
             }
             return true;
         }
 
+        private void put(int pixel, int count) {
+            int to = size;
+            for (int i = pixel * perPixel; i < (pixel + count) * perPixel; i++) {
+                char v = units[i];
+                if (wide) {
+                    out[to++] = (byte) (v >> 8);
+                }
+                out[to++] = (byte) v;
+            }
+            size = to;
+        }
+    }
+
+    /** Writes one page row by row. */
+    public static final class Writer {
+        private final OutputStream out;
+        private final Page page;
+        private final char[] held;
+        private int rows;
+
+        public Writer(OutputStream out, Page page) throws IOException {
+            this.out = out;
+            this.page = page;
+            this.held = new char[MOST_REPEATS * page.width * page.space.channels];
+            out.write(start(page));
+        }
+
+        /** The next row, as many samples as the page has channels times pixels, 0 to 65535. */
+        public void row(char[] samples) throws IOException {
+            int row = page.width * page.space.channels;
+            System.arraycopy(samples, 0, held, rows * row, row);
+            if (++rows == MOST_REPEATS) {
+                finish();
+            }
+        }
+
         public void finish() throws IOException {
-            flushRow();
-            last = null;
+            RasterSink.Packed packed = pack(page, held, rows);
+            out.write(packed.bytes(), 0, packed.size());
+            rows = 0;
             out.flush();
         }
     }

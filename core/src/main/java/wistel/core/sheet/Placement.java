@@ -2,9 +2,10 @@ package wistel.core.sheet;
 
 import java.util.ArrayList;
 import java.util.List;
+import wistel.core.length.Margins;
 import wistel.core.length.Ppi;
 import wistel.core.picture.Crop;
-import wistel.core.printer.Capabilities.Margins;
+import wistel.core.picture.Orientation;
 
 /**
  * How one picture lies on one sheet, in millimetres from the sheet's upper left corner as it is looked at.
@@ -27,7 +28,7 @@ public record Placement(double sheetWidthMm, double sheetHeightMm, boolean acros
                                double frameWidthMm, double frameHeightMm, boolean fill, double cropX, double cropY, boolean heavyFoot) {
         double sheetW = across ? longMm : shortMm;
         double sheetH = across ? shortMm : longMm;
-        Margins margins = across ? turned(feedMargins) : feedMargins;
+        Margins margins = across ? feedMargins.across() : feedMargins;
         double aspect = (double) widthPx / heightPx;
         double w = frameWidthMm;
         double h = frameHeightMm;
@@ -48,13 +49,14 @@ public record Placement(double sheetWidthMm, double sheetHeightMm, boolean acros
         return new Placement(sheetW, sheetH, across, margins, (sheetW - w) / 2, y, w, h, crop, lost, Ppi.of(crop.width(), w));
     }
 
-    /** A sheet lying across is fed turned a quarter to the right: its left edge leads. */
-    private static Margins turned(Margins m) {
-        return new Margins(m.right(), m.bottom(), m.left(), m.top());
-    }
-
     private static double clamp(double v) {
         return v > 0 ? Math.min(1, v) : 0;
+    }
+
+    /** As a page with this one picture on it. */
+    public Page page(String renditionId) {
+        return new Page(sheetWidthMm, sheetHeightMm, margins, across ? Orientation.QUARTER_RIGHT : Orientation.UPRIGHT,
+            List.of(new Placed(renditionId, crop, new Rect(x, y, width, height), Orientation.UPRIGHT)), List.of());
     }
 
     public double printableWidth() {

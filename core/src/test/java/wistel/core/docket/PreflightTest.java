@@ -13,10 +13,10 @@ import wistel.core.docket.DocketSpec.ProofSpec;
 import wistel.core.docket.DocketSpec.SizeSpec;
 import wistel.core.docket.Finding.Severity;
 import wistel.core.icc.profile.Intent;
+import wistel.core.length.Margins;
 import wistel.core.length.Ppi;
 import wistel.core.paper.Pairing;
 import wistel.core.printer.Capabilities;
-import wistel.core.printer.Capabilities.Margins;
 import wistel.core.printer.Capabilities.Media;
 import wistel.core.printer.Keywords;
 

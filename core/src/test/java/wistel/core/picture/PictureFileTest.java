@@ -17,10 +17,16 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
+import java.nio.channels.FileChannel;
+import java.nio.file.Files;
+import java.nio.file.StandardOpenOption;
 import java.util.Arrays;
+import java.util.concurrent.ForkJoinPool;
 import java.util.zip.CRC32;
 import java.util.zip.Deflater;
+import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
+import javax.imageio.ImageWriteParam;
 import javax.imageio.ImageWriter;
 import javax.imageio.stream.ImageOutputStream;
 import javax.imageio.stream.MemoryCacheImageInputStream;
@@ -79,8 +85,8 @@ public class PictureFileTest {
         assertThat(file.facts().profile()).isEqualTo(StandardSpaces.WIDE_RGB.bytes());
         char[] a = new char[90 * 60 * 3];
         char[] b = new char[90 * 60 * 3];
-        file.pixels().read(0, 0, 90, 60, a);
-        open(plain).pixels().read(0, 0, 90, 60, b);
+        Pictures.read(file, 0, 0, 90, 60, a);
+        Pictures.read(open(plain), 0, 0, 90, 60, b);
         assertThat(a).isEqualTo(b);
     }
 
@@ -95,7 +101,7 @@ public class PictureFileTest {
             assertThat(file.facts().bits()).isEqualTo(16);
             assertThat(file.facts().channels()).isEqualTo(1);
             char[] row = new char[50];
-            file.pixels().read(0, 17, 50, 1, row);
+            Pictures.read(file, 0, 17, 50, 1, row);
             assertThat((int) row[3]).isEqualTo((17 * 50 + 3) * 31 + 7);
         }
     }
@@ -107,7 +113,7 @@ public class PictureFileTest {
         raster.setPixel(7, 4, new int[] {65535, 1234, 40001});
         for (String format : new String[] {"tiff", "png"}) {
             char[] pixel = new char[3];
-            open(encoded(new BufferedImage(model, raster, false, null), format)).pixels().read(7, 4, 1, 1, pixel);
+            Pictures.read(open(encoded(new BufferedImage(model, raster, false, null), format)), 7, 4, 1, 1, pixel);
             assertThat(pixel).containsExactly((char) 65535, (char) 1234, (char) 40001);
         }
     }
@@ -121,27 +127,76 @@ public class PictureFileTest {
         return all;
     }
 
-    /** Reading through an orientation in any rectangle is the same as turning the whole picture. */
     @Test(dataProvider = "orientations")
-    public void everyOrientationReadsTheSameInPartsAsWhole(Orientation o) {
+    public void everyShownPixelComesFromWhereTheOrientationSays(Orientation o) {
         char[] stored = new char[7 * 5];
         for (int i = 0; i < stored.length; i++) {
             stored[i] = (char) i;
         }
-        PixelSource shown = new View(7, 5, 1, stored).oriented(o);
+        View shown = new View(7, 5, 1, stored).oriented(o);
         for (int y = 0; y < shown.height(); y++) {
             for (int x = 0; x < shown.width(); x++) {
-                char[] one = new char[1];
-                shown.read(x, y, 1, 1, one);
                 int[] at = o.toStored(x, y, 7, 5);
-                assertThat((int) one[0]).isEqualTo(at[1] * 7 + at[0]);
+                assertThat((int) shown.pixel(x, y)[0]).isEqualTo(at[1] * 7 + at[0]);
             }
         }
-        char[] whole = new char[35];
-        shown.read(0, 0, shown.width(), shown.height(), whole);
-        char[] part = new char[6];
-        shown.read(1, 2, 3, 2, part);
-        assertThat((int) part[4]).isEqualTo(whole[3 * shown.width() + 2]);
+    }
+
+    @Test(dataProvider = "orientations")
+    public void anOrientationAfterAnotherShowsWhatBothShowInTurn(Orientation o) {
+        View picture = new View(3, 2, 1, new char[] {1, 2, 3, 4, 5, 6});
+        for (Orientation other : Orientation.values()) {
+            assertThat(picture.oriented(o.then(other)).pixels()).isEqualTo(picture.oriented(o).oriented(other).pixels());
+        }
+    }
+
+    @Test(dataProvider = "orientations")
+    public void aSpoolGivesTheRowsOfTheTurnedPictureInAnyOrder(Orientation o) throws IOException {
+        // wider than a group of columns and higher than a block of rows would be for a real picture
+        char[] pixels = new char[3 * 150 * 90];
+        for (int i = 0; i < pixels.length; i++) {
+            pixels[i] = (char) (i * 7919);
+        }
+        View stored = new View(150, 90, 3, pixels);
+        View shown = stored.oriented(o);
+        int row = 3 * shown.width();
+        try (PixelSpool spool = PixelSpool.of(stored, new Orientation[] {o}, PictureFileTest::scratch, Runnable::run, Progress.SILENT, new StageTimes())[0]) {
+            for (int[] part : new int[][] {{0, 1}, {60, 70}, {3, 66}, {0, shown.height()}}) {
+                assertThat(spool.rows(part[0], part[1])).isEqualTo(Arrays.copyOfRange(shown.pixels(), part[0] * row, part[1] * row));
+            }
+        }
+    }
+
+    private static FileChannel scratch() throws IOException {
+        return FileChannel.open(Files.createTempFile("spool", ".raw"), StandardOpenOption.READ, StandardOpenOption.WRITE, StandardOpenOption.DELETE_ON_CLOSE);
+    }
+
+    /** Interlaced PNGs come in seven passes, tiled TIFFs in squares: the rows are the same. */
+    @Test
+    public void interlacedAndTiledFilesGiveTheSameRows() throws IOException {
+        BufferedImage image = picture(90, 70);
+        char[] plain = Pictures.upright(open(encoded(image, "png"))).pixels();
+        assertThat(Pictures.upright(open(written(image, "png", param -> param.setProgressiveMode(ImageWriteParam.MODE_DEFAULT)))).pixels()).isEqualTo(plain);
+        assertThat(Pictures.upright(open(written(image, "tiff", param -> {
+            param.setTilingMode(ImageWriteParam.MODE_EXPLICIT);
+            param.setTiling(32, 16, 0, 0);
+        }))).pixels()).isEqualTo(plain);
+    }
+
+    private static byte[] written(BufferedImage image, String format, java.util.function.Consumer<ImageWriteParam> how) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        var writers = ImageIO.getImageWritersByFormatName(format);
+        ImageWriter writer = writers.next();
+        while (!writer.getClass().getName().startsWith("com.sun.imageio.")) {
+            writer = writers.next();
+        }
+        ImageWriteParam param = writer.getDefaultWriteParam();
+        how.accept(param);
+        try (ImageOutputStream stream = ImageIO.createImageOutputStream(out)) {
+            writer.setOutput(stream);
+            writer.write(null, new IIOImage(image, null, null), param);
+        }
+        return out.toByteArray();
     }
 
     /** What is transparent shows the paper, in true colour and in palettes alike. */
@@ -152,7 +207,7 @@ public class PictureFileTest {
         image.setRGB(1, 0, 0x00204060);
         image.setRGB(2, 0, 0x80204060);
         char[] row = new char[9];
-        open(encoded(image, "png")).pixels().read(0, 0, 3, 1, row);
+        Pictures.read(open(encoded(image, "png")), 0, 0, 3, 1, row);
         assertThat(row[0] / 257).isEqualTo(0x20);
         assertThat((int) row[3]).isEqualTo(65535);
         // 128/255 of the colour over white
@@ -165,7 +220,7 @@ public class PictureFileTest {
         char[] same = new char[9];
         PictureFile file = open(encoded(indexed, "png"));
         assertThat(file.facts().channels()).isEqualTo(3);
-        file.pixels().read(0, 0, 3, 1, same);
+        Pictures.read(file, 0, 0, 3, 1, same);
         for (int c = 0; c < 9; c++) {
             assertThat((double) same[c]).isCloseTo(row[c], within(257.0));
         }
@@ -197,7 +252,7 @@ public class PictureFileTest {
         byte[] png = encoded(picture(90, 60), "png");
         for (boolean little : new boolean[] {true, false}) {
             byte[] quarter = exif(little, 6, 274);
-            assertThat(open(withSegment(jpeg, 0xE1, exifSegment(quarter))).pixels().width()).isEqualTo(60);
+            assertThat(Pictures.upright(open(withSegment(jpeg, 0xE1, exifSegment(quarter)))).width()).isEqualTo(60);
             assertThat(open(withChunk(png, "eXIf", quarter)).facts().orientation()).isEqualTo(Orientation.QUARTER_RIGHT);
         }
     }
@@ -312,7 +367,7 @@ public class PictureFileTest {
             byte[] cut = format.equals("tiff") ? cutPixels(whole) : Arrays.copyOf(whole, whole.length * 6 / 10);
             assertThatThrownBy(() -> {
                 PictureFile file = open(cut);
-                file.pixels().read(0, 0, 600, 400, new char[600 * 400 * 3]);
+                Pictures.read(file, 0, 0, 600, 400, new char[600 * 400 * 3]);
             }).as(format).isInstanceOf(PictureException.class);
         }
     }
@@ -353,11 +408,22 @@ public class PictureFileTest {
     }
 
     @Test
-    public void aDecodedBandSumsToTheWholeAndTheTapCountsEachPixelOnce() throws IOException {
-        Histogram.Tap tap = new Histogram.Tap(open(encoded(picture(500, 300), "png")).pixels());
-        View.of(tap, 100, LightCurve.GAMMA_22, Progress.SILENT);
-        assertThat(Arrays.stream(tap.histogram().counts()[0]).sum()).isEqualTo(500 * 300);
-        assertThat(tap.histogram().bareShare()).isZero();
+    public void aPictureReadInStripsIsCountedOncePerPixelAndScaledLikeTheWhole() throws IOException {
+        PictureFile file = open(encoded(picture(5000, 900), "png"));
+        Histogram.Counter counter = new Histogram.Counter(3);
+        View strips = View.fitting(file.rows(), 100, LightCurve.GAMMA_22, counter, ForkJoinPool.commonPool());
+        assertThat(Arrays.stream(counter.histogram().counts()[0]).sum()).isEqualTo(5000 * 900);
+        assertThat(counter.histogram().bareShare()).isZero();
+        assertThat(strips.pixels()).isEqualTo(View.whole(file.rows()).fitting(100, LightCurve.GAMMA_22).pixels());
+    }
+
+    /** A picture whose last rows are missing is refused, although its first rows were counted. */
+    @Test
+    public void aPictureReadInStripsIsRefusedWhenItsEndIsMissing() throws IOException {
+        byte[] whole = encoded(picture(2500, 1800), "jpg");
+        PictureFile cut = open(Arrays.copyOf(whole, whole.length * 9 / 10));
+        assertThatThrownBy(() -> View.fitting(cut.rows(), 100, LightCurve.GAMMA_22, new Histogram.Counter(3), ForkJoinPool.commonPool()))
+            .isInstanceOfSatisfying(PictureException.class, e -> assertThat(e.code()).isEqualTo("picture-truncated"));
     }
 
     /** Mean light is kept: a fine black and white grid becomes the gray of half the light, not of half the code. */
@@ -367,7 +433,7 @@ public class PictureFileTest {
         for (int i = 0; i < grid.length; i++) {
             grid[i] = (i + i / 64) % 2 == 0 ? (char) 65535 : 0;
         }
-        View small = View.resampled(new View(64, 64, 1, grid), 8, 8, LightCurve.GAMMA_22, Progress.SILENT);
+        View small = new View(64, 64, 1, grid).scaled(Crop.whole(64, 64), 8, 8, LightCurve.GAMMA_22);
         assertThat(small.pixels()[3 * 8 + 4] / 65535.0).isCloseTo(Math.pow(0.5, 1 / 2.2), within(0.01));
     }
 
@@ -376,7 +442,7 @@ public class PictureFileTest {
         char[] flat = new char[33 * 21];
         Arrays.fill(flat, (char) 23456);
         for (int w : new int[] {5, 33, 77}) {
-            for (char v : View.resampled(new View(33, 21, 1, flat), w, 40, LightCurve.GAMMA_22, Progress.SILENT).pixels()) {
+            for (char v : new View(33, 21, 1, flat).scaled(Crop.whole(33, 21), w, 40, LightCurve.GAMMA_22).pixels()) {
                 assertThat((int) v).isBetween(23450, 23462);
             }
         }

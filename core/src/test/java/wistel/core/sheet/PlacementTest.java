@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import org.testng.annotations.Test;
-import wistel.core.printer.Capabilities.Margins;
+import wistel.core.length.Margins;
 
 public class PlacementTest {
     private static final Margins COTTON = new Margins(30, 3.4, 30, 3.4);

@@ -80,14 +80,14 @@ public class MasterImport {
             PictureFacts facts = picture.facts();
             Embedded embedded = embedded(facts);
             IccProfile profile = embedded.profile.orElseGet(() -> StandardSpaces.assumedFor(facts.channels()));
-            Histogram.Tap tap = new Histogram.Tap(picture.pixels());
-            previews.make(kept.hash(), tap, profile);
+            Histogram.Counter counter = new Histogram.Counter(facts.channels());
+            previews.make(kept.hash(), picture, profile, counter);
             if (embedded.profile.isPresent()) {
                 profiles.add(profile);
             }
             Master master = new Master(UUID.randomUUID(), kept.hash(), fileName, kept.bytes(), facts.format(), facts.shownWidth(), facts.shownHeight(),
                 facts.bits(), facts.channels(), embedded.profile.map(IccProfile::hash), embedded.profile.map(IccProfile::description).orElse(""),
-                embedded.problem, tap.histogram(), clock.instant());
+                embedded.problem, counter.histogram(), clock.instant());
             masters.add(master);
             return master;
         } finally {

@@ -15,9 +15,8 @@ import java.util.UUID;
 import org.springframework.stereotype.Component;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.StandardSpaces;
+import wistel.core.picture.Histogram;
 import wistel.core.picture.PictureFile;
-import wistel.core.picture.PixelSource;
-import wistel.core.picture.Progress;
 import wistel.core.picture.View;
 import wistel.core.render.PictureLight;
 import wistel.server.store.FileStore;
@@ -36,10 +35,12 @@ public class PreviewStore {
 
     private final FileStore files;
     private final ProfileRepository profiles;
+    private final PixelWorkers workers;
     private final Cache<String, View> previews = Caffeine.newBuilder().maximumWeight(MOST_BYTES)
         .weigher((String k, View v) -> (int) Math.min(Integer.MAX_VALUE, v.bytes())).build();
 
-    public PreviewStore(FileStore files, ProfileRepository profiles) {
+    public PreviewStore(FileStore files, ProfileRepository profiles, PixelWorkers workers) {
+        this.workers = workers;
         this.files = files;
         this.profiles = profiles;
     }
@@ -57,13 +58,13 @@ public class PreviewStore {
         if (side >= Math.max(kept.width(), kept.height())) {
             return kept;
         }
-        return previews.get(master.hash() + side, k -> View.of(kept, side, PictureLight.of(profile(master)), Progress.SILENT));
+        return previews.get(master.hash() + side, k -> kept.fitting(side, PictureLight.of(profile(master))));
     }
 
     /** Makes the views from pixels as they are first read. */
-    public void make(String hash, PixelSource pixels, IccProfile profile) {
-        View view = View.of(pixels, LARGEST, PictureLight.of(profile), Progress.SILENT);
-        View small = View.of(view, SMALL, PictureLight.of(profile), Progress.SILENT);
+    public void make(String hash, PictureFile picture, IccProfile profile, Histogram.Counter counter) {
+        View view = View.fitting(picture.rows(), LARGEST, PictureLight.of(profile), counter, workers.executor()).oriented(picture.facts().orientation());
+        View small = view.fitting(SMALL, PictureLight.of(profile));
         previews.put(hash + LARGEST, view);
         previews.put(hash + SMALL, small);
         try {
@@ -80,7 +81,9 @@ public class PreviewStore {
             if (Files.exists(file)) {
                 return read(file);
             }
-            View view = View.of(PictureFile.open(files.image(master.hash())).pixels(), level, PictureLight.of(profile(master)), Progress.SILENT);
+            PictureFile picture = PictureFile.open(files.image(master.hash()));
+            View view = View.fitting(picture.rows(), level, PictureLight.of(profile(master)), new Histogram.Counter(master.channels()), workers.executor())
+                .oriented(picture.facts().orientation());
             write(file, view);
             return view;
         } catch (IOException e) {

@@ -3,6 +3,7 @@ package wistel.server.print;
 import com.github.kagkarlsson.scheduler.SchedulerClient;
 import java.io.IOException;
 import java.time.Clock;
+import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.CancellationException;
 import org.slf4j.Logger;
@@ -14,22 +15,26 @@ import wistel.core.docket.DocketSpec;
 import wistel.core.docket.Preflight;
 import wistel.core.docket.PreflightFacts;
 import wistel.core.fault.WistelException;
+import wistel.core.icc.kernel.Kernels;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.StandardSpaces;
-import wistel.core.icc.transform.Transform;
+import wistel.core.icc.transform.Observer;
+import wistel.core.icc.transform.Recipe;
 import wistel.core.icc.transform.TransformCompiler;
 import wistel.core.paper.SheetSize;
 import wistel.core.picture.PictureFile;
-import wistel.core.picture.PixelSource;
 import wistel.core.picture.Progress;
-import wistel.core.render.PrintRaster;
+import wistel.core.render.LayoutRenderer;
+import wistel.core.render.PictureLight;
 import wistel.core.render.PwgRaster;
+import wistel.core.render.PwgSink;
 import wistel.core.sheet.Placement;
 import wistel.server.docket.DocketService;
 import wistel.server.edge.Events;
 import wistel.server.master.Master;
 import wistel.server.master.MasterRepository;
+import wistel.server.master.PixelWorkers;
 import wistel.server.master.PreviewStore;
 import wistel.server.store.FileStore;
 import wistel.server.store.ProfileRepository;
@@ -49,9 +54,11 @@ class Rendering {
     private final Events events;
     private final Clock clock;
     private final TransactionTemplate transaction;
+    private final PixelWorkers workers;
 
     Rendering(AttemptRepository attempts, MasterRepository masters, DocketService docketService, PreviewStore previews, FileStore files, ProfileRepository profiles,
-              @Lazy SchedulerClient scheduler, Events events, Clock clock, TransactionTemplate transaction) {
+              @Lazy SchedulerClient scheduler, Events events, Clock clock, TransactionTemplate transaction, PixelWorkers workers) {
+        this.workers = workers;
         this.attempts = attempts;
         this.masters = masters;
         this.docketService = docketService;
@@ -73,7 +80,7 @@ class Rendering {
             String hash = a.fileHash().filter(h -> java.nio.file.Files.exists(files.path(h))).orElse("");
             if (hash.isEmpty()) {
                 attempts.state(id, "rendering", "", 0);
-                hash = files.put(out -> PrintRaster.write(job(a), out, files::scratch, progress(id))).hash();
+                hash = printFile(a);
             }
             String fileHash = hash;
             transaction.executeWithoutResult(t -> {
@@ -92,7 +99,7 @@ class Rendering {
         }
     }
 
-    private PrintRaster.Job job(Attempt a) {
+    private String printFile(Attempt a) throws IOException {
         Master master = masters.get(a.masterId());
         DocketSpec d = a.decisions();
         PreflightFacts s = docketService.facts(d, master);
@@ -100,14 +107,17 @@ class Rendering {
         IccProfile source = previews.profile(master);
         SheetSize sheet = Preflight.sheet(d);
         boolean ours = d.machine().colourBy() == DocketSpec.ColourBy.WISTEL;
-        Transform conversion = ours
-            ? TransformCompiler.convert(source, profiles.get(a.profileHash()), d.proof().intent(), d.proof().blackPoint())
-            : TransformCompiler.convert(source, StandardSpaces.SRGB, Intent.RELATIVE, false);
-        PixelSource pixels = PictureFile.open(files.image(master.hash())).pixels();
+        Recipe recipe = ours
+            ? new Recipe.Convert(source, profiles.get(a.profileHash()), d.proof().intent(), d.proof().blackPoint(), Observer.ADAPTED)
+            : new Recipe.Convert(source, StandardSpaces.SRGB, Intent.RELATIVE, false, Observer.ADAPTED);
+        PictureFile picture = PictureFile.open(files.image(master.hash()));
         int dpi = s.printer().map(p -> p.nativeDpi()).orElse(360);
-        return new PrintRaster.Job(pixels, source, conversion, placement, dpi, ours ? PwgRaster.Space.DEVICE3 : PwgRaster.Space.SRGB,
-            sheet.ippName(), d.machine().mediaType(), d.machine().quality(), d.copies(),
-            d.size().pixels() == DocketSpec.Pixels.RESAMPLE ? d.size().resamplePpi() : 0);
+        double mostPpi = d.size().pixels() == DocketSpec.Pixels.RESAMPLE ? d.size().resamplePpi() : Double.POSITIVE_INFINITY;
+        LayoutRenderer.Job job = new LayoutRenderer.Job(placement.page("picture"), Map.of("picture", new LayoutRenderer.Picture(picture.rows(),
+            picture.facts().orientation(), PictureLight.of(source), TransformCompiler.compile(recipe, Kernels.SCALAR))), dpi, mostPpi);
+        PwgSink sink = new PwgSink(new PwgRaster.Page(job.width(), job.height(), dpi, 16, ours ? PwgRaster.Space.DEVICE3 : PwgRaster.Space.SRGB,
+            PwgRaster.points(sheet.widthMm()), PwgRaster.points(sheet.heightMm()), sheet.ippName(), d.machine().mediaType(), d.machine().quality(), d.copies()));
+        return files.put(out -> new LayoutRenderer(workers.executor(), files::scratch).render(job, sink, out, progress(a.id()))).hash();
     }
 
     private Progress progress(UUID id) {

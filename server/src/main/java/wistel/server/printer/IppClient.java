@@ -34,8 +34,8 @@ import java.util.Optional;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.springframework.stereotype.Component;
 import wistel.core.fault.PrinterException;
+import wistel.core.length.Margins;
 import wistel.core.printer.Capabilities;
-import wistel.core.printer.Capabilities.Margins;
 import wistel.core.printer.Capabilities.Media;
 import wistel.core.printer.Keywords;
 

@@ -34,9 +34,6 @@ import wistel.core.picture.Crop;
 import wistel.core.picture.LabScan;
 import wistel.core.picture.LightCurve;
 import wistel.core.picture.Orientation;
-import wistel.core.picture.PixelSource;
-import wistel.core.picture.Progress;
-import wistel.core.picture.Resampler;
 import wistel.core.picture.View;
 import wistel.core.sheet.Placement;
 import wistel.server.master.Master;
@@ -203,8 +200,7 @@ public class ProofService {
         View view = previews.view(master, PreviewStore.LARGEST);
         int px = (int) Math.max(0, Math.min(view.width() - 1, x * view.width()));
         int py = (int) Math.max(0, Math.min(view.height() - 1, y * view.height()));
-        char[] pixel = new char[view.channels()];
-        view.read(px, py, 1, 1, pixel);
+        char[] pixel = view.pixel(px, py);
         Lab wanted = LabEncoding.V4.lab(toLab(master).apply(pixel), 0);
         boolean absolute = how.view() == ProofView.PAPER_WHITE;
         Lab got = LabEncoding.V4.lab(proofLab(master, pairing.profileHash(), how.intent(), how.blackPoint(), absolute).apply(pixel), 0);
@@ -213,8 +209,8 @@ public class ProofService {
     }
 
     /** The picture's part of a scanned sheet, turned upright as it was on the docket. */
-    private static PixelSource scanned(LabScan scan, Placement p) {
-        PixelSource sheet = new View(scan.width(), scan.height(), 3, scan.pixels());
+    private static View scanned(LabScan scan, Placement p) {
+        View sheet = new View(scan.width(), scan.height(), 3, scan.pixels());
         return p.across() ? sheet.oriented(Orientation.QUARTER_LEFT) : sheet;
     }
 
@@ -225,15 +221,12 @@ public class ProofService {
         } catch (IOException e) {
             throw new InvalidRequest("scan-missing", "The scan of this sheet is not there any more.", "Scan it again.");
         }
-        PixelSource sheet = scanned(scan, p);
+        View sheet = scanned(scan, p);
         double perMm = scan.dpi() / 25.4;
         double x = Math.max(0, p.x() * perMm);
         double y = Math.max(0, p.y() * perMm);
         Crop crop = new Crop(x, y, Math.min(sheet.width() - x, p.width() * perMm), Math.min(sheet.height() - y, p.height() * perMm));
-        char[] pixels = new char[3 * width * height];
-        new Resampler(sheet, crop, width, height, CODES).rows((row, samples) -> System.arraycopy(samples, 0, pixels, row * 3 * width, 3 * width),
-            Progress.SILENT);
-        return new View(width, height, 3, pixels);
+        return sheet.scaled(crop, width, height, CODES);
     }
 
     public byte[] scan(String scanHash, Placement p, int longest) {
@@ -250,10 +243,8 @@ public class ProofService {
         Crop crop = new Crop(p.crop().x() * toView, p.crop().y() * toView, p.crop().width() * toView, p.crop().height() * toView);
         int w = 160;
         int h = (int) Math.max(1, Math.round(w * p.height() / p.width()));
-        char[] small = new char[large.channels() * w * h];
-        int row = large.channels() * w;
-        new Resampler(large, crop, w, h, LightCurve.GAMMA_22).rows((y, samples) -> System.arraycopy(samples, 0, small, y * row, row), Progress.SILENT);
-        char[] promised = proofLab(master, profileHash, d.proof().intent(), d.proof().blackPoint(), true).apply(small);
+        View small = large.scaled(crop, w, h, LightCurve.GAMMA_22);
+        char[] promised = proofLab(master, profileHash, d.proof().intent(), d.proof().blackPoint(), true).apply(small.pixels());
         return meanDifference(promised, scanView(scanHash, p, w, h).pixels());
     }
 }

@@ -5,7 +5,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
 import java.io.UncheckedIOException;
-import java.nio.channels.SeekableByteChannel;
+import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
@@ -131,8 +131,8 @@ public class FileStore {
     }
 
     /** An empty file that is gone when it is closed. */
-    public SeekableByteChannel scratch() throws IOException {
-        return Files.newByteChannel(staging.resolve(UUID.randomUUID().toString()), StandardOpenOption.CREATE_NEW, StandardOpenOption.READ,
+    public FileChannel scratch() throws IOException {
+        return FileChannel.open(staging.resolve(UUID.randomUUID().toString()), StandardOpenOption.CREATE_NEW, StandardOpenOption.READ,
             StandardOpenOption.WRITE, StandardOpenOption.DELETE_ON_CLOSE);
     }
 

@@ -5,9 +5,9 @@ import java.io.UncheckedIOException;
 import java.util.Arrays;
 import javax.imageio.stream.FileImageInputStream;
 import wistel.core.paper.SheetSize;
+import wistel.core.picture.Histogram;
 import wistel.core.picture.LightCurve;
 import wistel.core.picture.PictureFile;
-import wistel.core.picture.Progress;
 import wistel.core.picture.View;
 import wistel.core.render.PwgRaster;
 
@@ -32,7 +32,7 @@ final class JpegPage {
                 throw new UncheckedIOException(e);
             }
         });
-        view = View.of(file.pixels(), Math.min(w, h), LightCurve.GAMMA_22, Progress.SILENT);
+        view = View.fitting(file.rows(), Math.min(w, h), LightCurve.GAMMA_22, new Histogram.Counter(file.facts().channels()), Runnable::run);
         top = (h - view.height()) / 2;
         left = (w - view.width()) / 2;
     }

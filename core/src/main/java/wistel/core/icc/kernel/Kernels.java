@@ -3,18 +3,22 @@ package wistel.core.icc.kernel;
 import java.util.ServiceConfigurationError;
 import java.util.ServiceLoader;
 
-/** Chooses the family of loops once, at start: the first that says it can run on this JVM and machine, else the scalar one. */
+/** Chooses the family of loops once: the first that says it can run on this JVM and machine, else the scalar one. */
 public final class Kernels {
     /** Set to {@code scalar} to leave vector units alone. */
     public static final String PROPERTY = "wistel.kernels";
     public static final KernelFamily SCALAR = new ScalarKernels();
-    private static final KernelFamily BEST = choose();
 
     private Kernels() {
     }
 
+    /** Chosen when it is first asked for: trying vector loops takes processor time in the background. */
+    private static final class Best {
+        private static final KernelFamily FAMILY = choose();
+    }
+
     public static KernelFamily best() {
-        return BEST;
+        return Best.FAMILY;
     }
 
     private static KernelFamily choose() {

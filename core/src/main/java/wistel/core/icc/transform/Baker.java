@@ -7,6 +7,7 @@ import java.util.stream.IntStream;
 import wistel.core.colour.LabEncoding;
 import wistel.core.icc.kernel.GrayTable;
 import wistel.core.icc.kernel.Kernel;
+import wistel.core.icc.kernel.KernelFamily;
 import wistel.core.icc.kernel.Sequence;
 import wistel.core.icc.profile.PcsEncoding;
 import wistel.core.icc.stage.Chain;
@@ -27,12 +28,14 @@ final class Baker {
     private final int outputs;
     private final Optional<Chain> look;
     private final boolean forFigures;
+    private final KernelFamily family;
 
     /**
      * @param look       from results to L*a*b*, where there is such a way
      * @param forFigures few colours will go through it, so a grid would never pay for its filling
      */
-    Baker(Chain chain, int inputs, int outputs, Optional<Chain> look, boolean forFigures) {
+    Baker(Chain chain, int inputs, int outputs, Optional<Chain> look, boolean forFigures, KernelFamily family) {
+        this.family = family;
         this.forFigures = forFigures;
         this.chain = chain;
         this.inputs = inputs;
@@ -44,7 +47,7 @@ final class Baker {
         if (inputs == 1) {
             return Baked.withoutGrid(grayTable(), "table");
         }
-        Optional<Kernel> plain = inputs == 3 && outputs == 3 ? MatrixTrcOutput.whole(chain) : Optional.empty();
+        Optional<Kernel> plain = inputs == 3 && outputs == 3 ? MatrixTrcOutput.whole(chain, family) : Optional.empty();
         if (plain.isPresent()) {
             return Baked.withoutGrid(plain.get(), "curves and matrix");
         }
@@ -56,9 +59,9 @@ final class Baker {
 
     private Baked fast() {
         Sample sample = new Sample(chain, inputs, outputs, look);
-        Optional<TableByTable.Found> tables = TableByTable.of(chain.stages(), inputs, outputs);
+        Optional<TableByTable.Found> tables = TableByTable.of(chain.stages(), inputs, outputs, family);
         Optional<Baked> own = tables.map(found -> sample.measured(found.kernel(), "own tables", 0)).filter(Baked::keepsItsPromise);
-        ClutBaker grids = new ClutBaker(chain, inputs, outputs, sample, own.flatMap(Baked::kernel));
+        ClutBaker grids = new ClutBaker(chain, inputs, outputs, sample, own.flatMap(Baked::kernel), family);
         if (own.isPresent() && (tables.get().parts() == 1 || forFigures)) {
             return own.get();
         }
@@ -75,13 +78,13 @@ final class Baker {
      */
     private Optional<Baked> overLab(Sample sample) {
         int cut = lastLab();
-        Optional<Kernel> end = cut < 0 ? Optional.empty() : MatrixTrcOutput.afterLab(chain.stages().subList(cut, chain.stages().size()), LabEncoding.V2);
+        Optional<Kernel> end = cut < 0 ? Optional.empty() : MatrixTrcOutput.afterLab(chain.stages().subList(cut, chain.stages().size()), LabEncoding.V2, family);
         return end.map(light -> {
             List<Stage> stages = new ArrayList<>(chain.stages().subList(0, cut));
             stages.add(PcsEncoding.LAB_V2.encode());
             Chain head = Chain.of(stages);
             Optional<Chain> lab = Optional.of(Chain.of(List.of(PcsEncoding.LAB_V2.decode())));
-            Baked toLab = new ClutBaker(head, inputs, 3, new Sample(head, inputs, 3, lab), TableByTable.of(head.stages(), inputs, 3).map(TableByTable.Found::kernel))
+            Baked toLab = new ClutBaker(head, inputs, 3, new Sample(head, inputs, 3, lab), TableByTable.of(head.stages(), inputs, 3, family).map(TableByTable.Found::kernel), family)
                 .bake(QUICK[inputs]);
             return sample.measured(new Sequence(toLab.kernel().orElseThrow(), light, inputs, 3, outputs), toLab.kind() + ", then L*a*b* to light", toLab.side());
         });

@@ -5,7 +5,7 @@ import java.util.Optional;
 import java.util.stream.IntStream;
 import wistel.core.icc.kernel.ClutTable;
 import wistel.core.icc.kernel.Kernel;
-import wistel.core.icc.kernel.Kernels;
+import wistel.core.icc.kernel.KernelFamily;
 import wistel.core.icc.kernel.ShapedKernel;
 import wistel.core.icc.stage.Chain;
 import wistel.core.icc.stage.Curve;
@@ -33,11 +33,13 @@ final class ClutBaker {
     private final int outputs;
     private final Sample sample;
     private final Optional<Kernel> filler;
+    private final KernelFamily family;
 
     /**
      * @param filler a slower fast form that is right to the code, to fill nodes with; without one the chain itself does
      */
-    ClutBaker(Chain chain, int inputs, int outputs, Sample sample, Optional<Kernel> filler) {
+    ClutBaker(Chain chain, int inputs, int outputs, Sample sample, Optional<Kernel> filler, KernelFamily family) {
+        this.family = family;
         this.filler = filler;
         this.chain = chain;
         this.inputs = inputs;
@@ -90,7 +92,7 @@ final class ClutBaker {
     }
 
     private Tried filled(ShaperCurves shape, int side) {
-        Kernel kernel = Kernels.best().over(new ClutTable(inputs, outputs, side, nodes(shape, side), false));
+        Kernel kernel = family.over(new ClutTable(inputs, outputs, side, nodes(shape, side), false));
         if (!shape.isStraight()) {
             kernel = new ShapedKernel(kernel, outputs, shape.tablesBefore(), new char[0][]);
         }

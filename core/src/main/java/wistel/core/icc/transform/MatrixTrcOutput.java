@@ -7,7 +7,7 @@ import wistel.core.colour.D50;
 import wistel.core.colour.LabEncoding;
 import wistel.core.icc.kernel.InverseTrc;
 import wistel.core.icc.kernel.Kernel;
-import wistel.core.icc.kernel.Kernels;
+import wistel.core.icc.kernel.KernelFamily;
 import wistel.core.icc.kernel.LabToLight;
 import wistel.core.icc.kernel.MatrixCurves;
 import wistel.core.icc.stage.Chain;
@@ -23,7 +23,7 @@ final class MatrixTrcOutput {
     }
 
     /** A whole chain of curves, a matrix and curves, as between two matrix profiles. */
-    static Optional<Kernel> whole(Chain chain) {
+    static Optional<Kernel> whole(Chain chain, KernelFamily family) {
         List<Stage> stages = new ArrayList<>(chain.stages());
         Curve[] first = takenCurves(stages);
         Stage.Linear linear = takenLinear(stages);
@@ -31,11 +31,11 @@ final class MatrixTrcOutput {
         if (!stages.isEmpty()) {
             return Optional.empty();
         }
-        return Optional.of(Kernels.best().between(new MatrixCurves(Tables.each(List.of(first), new double[3][], Tables::values), linear.matrix(), linear.offset(), lights(last))));
+        return Optional.of(family.between(new MatrixCurves(Tables.each(List.of(first), new double[3][], Tables::values), linear.matrix(), linear.offset(), lights(last))));
     }
 
     /** From L*a*b* codes on: L*a*b* to XYZ, a matrix, curves, and no more. */
-    static Optional<Kernel> afterLab(List<Stage> rest, LabEncoding codes) {
+    static Optional<Kernel> afterLab(List<Stage> rest, LabEncoding codes, KernelFamily family) {
         List<Stage> stages = new ArrayList<>(rest);
         if (stages.isEmpty() || !(stages.remove(0) instanceof Stage.LabToXyz)) {
             return Optional.empty();
@@ -45,7 +45,7 @@ final class MatrixTrcOutput {
         if (!stages.isEmpty()) {
             return Optional.empty();
         }
-        return Optional.of(Kernels.best().fromLab(new LabToLight(fromOverWhite(linear.matrix()), linear.offset(), lights(last), codes)));
+        return Optional.of(family.fromLab(new LabToLight(fromOverWhite(linear.matrix()), linear.offset(), lights(last), codes)));
     }
 
     private static InverseTrc[] lights(Curve[] curves) {

@@ -9,7 +9,7 @@ import wistel.core.colour.D50;
 import wistel.core.colour.LabEncoding;
 import wistel.core.icc.kernel.ClutTable;
 import wistel.core.icc.kernel.Kernel;
-import wistel.core.icc.kernel.Kernels;
+import wistel.core.icc.kernel.KernelFamily;
 import wistel.core.icc.kernel.LabScaling;
 import wistel.core.icc.kernel.MatrixTrcToLab;
 import wistel.core.icc.kernel.Sequence;
@@ -25,6 +25,7 @@ import wistel.core.icc.stage.Stage;
  * codes pass from one to the next. Nothing is resampled, so only rounding is lost. Chains with other parts are left to grids.
  */
 final class TableByTable {
+    private final KernelFamily family;
     private final List<Stage> stages;
     private final List<Kernel> parts = new ArrayList<>();
     private final List<Integer> widths = new ArrayList<>();
@@ -53,15 +54,16 @@ final class TableByTable {
         return new Affine[] {new Affine(65535 / codes.lightness(), 0), chroma, chroma};
     }
 
-    private TableByTable(List<Stage> stages, int inputs) {
+    private TableByTable(List<Stage> stages, int inputs, KernelFamily family) {
+        this.family = family;
         this.stages = stages;
         this.inputs = inputs;
         meaning = none(inputs);
     }
 
     /** @return the kernels as one, and how many they are; empty where the chain has another form */
-    static Optional<Found> of(List<Stage> stages, int inputs, int outputs) {
-        TableByTable parser = new TableByTable(stages, inputs);
+    static Optional<Found> of(List<Stage> stages, int inputs, int outputs, KernelFamily family) {
+        TableByTable parser = new TableByTable(stages, inputs, family);
         while (parser.possible && parser.at < stages.size()) {
             parser.next();
         }
@@ -110,7 +112,7 @@ final class TableByTable {
     /** L*a*b* to a display, or through a change of XYZ and back. */
     private void fromLab() {
         LabEncoding codes = new LabEncoding(65535 / meaning[0].factor, 65535 / meaning[1].factor);
-        Optional<Kernel> end = MatrixTrcOutput.afterLab(stages.subList(at, stages.size()), codes);
+        Optional<Kernel> end = MatrixTrcOutput.afterLab(stages.subList(at, stages.size()), codes, family);
         if (Math.abs(meaning[1].offset + 128) > 1e-6) {
             possible = false;
         } else if (end.isPresent()) {
@@ -135,7 +137,7 @@ final class TableByTable {
         float[][] tables = Tables.each(List.of(first), new float[3][], TableByTable::light);
         Stage.Linear linear = (Stage.Linear) stages.get(at + curves);
         at += curves + 2;
-        add(Kernels.best().toLab(new MatrixTrcToLab(tables, overWhite(linear), offsetOverWhite(linear), codesNow())), 3);
+        add(family.toLab(new MatrixTrcToLab(tables, overWhite(linear), offsetOverWhite(linear), codesNow())), 3);
         return true;
     }
 
@@ -206,7 +208,7 @@ final class TableByTable {
             // the chain goes on in units of L*a*b*, the kernels in its codes
             fold[c] = scale[c].then(1 / LAB[c].factor, -LAB[c].offset / LAB[c].factor);
         }
-        Kernel kernel = Kernels.best().over(new ClutTable(n, grid.outputs(), grid.size(0), nodes(grid, straightAfter ? fold : none(grid.outputs())),
+        Kernel kernel = family.over(new ClutTable(n, grid.outputs(), grid.size(0), nodes(grid, straightAfter ? fold : none(grid.outputs())),
             clut.interpolation() == Interpolation.MULTILINEAR));
         boolean straightBefore = Arrays.stream(before).allMatch(Curve::isIdentity);
         if (!straightBefore || !straightAfter) {

@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import wistel.core.fault.ProfileException;
+import wistel.core.icc.kernel.KernelFamily;
+import wistel.core.icc.kernel.Kernels;
 import wistel.core.icc.profile.ColourSpace;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
@@ -20,8 +22,16 @@ public final class TransformCompiler {
     }
 
     public static Transform compile(Recipe recipe) {
+        return compile(recipe, Kernels.best());
+    }
+
+    /**
+     * @param family whose loops the fast form runs in, and is made with: families differ by a code of 16 bits here and there, so what must be the
+     *               same on every run and machine names its own
+     */
+    public static Transform compile(Recipe recipe, KernelFamily family) {
         Chain chain = Chain.of(Recipe.Steps.coded(recipe));
-        return new Transform(chain, recipe.from(), recipe.to(), new Baker(chain, recipe.from().channels(), recipe.to().channels(), look(recipe), recipe.to() == ColourSpace.LAB).bake());
+        return new Transform(chain, recipe.from(), recipe.to(), new Baker(chain, recipe.from().channels(), recipe.to().channels(), look(recipe), recipe.to() == ColourSpace.LAB, family).bake());
     }
 
     /** From coded results to L*a*b*. A profile that can't be looked at the other way is measured in codes. */

@@ -1,0 +1,322 @@
+package wistel.core.render;
+
+import java.io.IOException;
+import java.io.OutputStream;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.Executor;
+import java.util.function.Supplier;
+import java.util.stream.Collectors;
+import wistel.core.icc.transform.Transform;
+import wistel.core.length.Length;
+import wistel.core.picture.Crop;
+import wistel.core.picture.ForwardRows;
+import wistel.core.picture.InOrder;
+import wistel.core.picture.LightCurve;
+import wistel.core.picture.MirroredRows;
+import wistel.core.picture.Orientation;
+import wistel.core.picture.PixelSpool;
+import wistel.core.picture.Progress;
+import wistel.core.picture.Resampler;
+import wistel.core.picture.RowSource;
+import wistel.core.picture.RowWindow;
+import wistel.core.picture.StageTimes;
+import wistel.core.picture.StageTimes.Stage;
+import wistel.core.sheet.Page;
+import wistel.core.sheet.Placed;
+import wistel.core.sheet.Rect;
+
+/**
+ * Makes the raster of any page: pictures resampled once from their masters, converted, set on white paper and drawn over with marks, in bands of
+ * rows. Each master is decoded once, forward: a picture that is placed once and not turned is used as it comes, others go through a spool file.
+ * Bands are independent of each other and are made on all workers; they are cut alike everywhere, so the same job gives the same bytes.
+ */
+public final class LayoutRenderer {
+    private static final int BAND_SAMPLES = 3 << 20;
+    private static final int BANDS_UNDER_WAY = 4;
+    /** Share of the progress that filling the spools takes, where there are any. */
+    private static final double SPOOL_SHARE = 0.3;
+
+    private final Executor workers;
+    private final PixelSpool.Places scratch;
+
+    /**
+     * A rendition's picture.
+     *
+     * @param stored      as the master's file has it
+     * @param orientation how that is shown upright
+     * @param light       of its codes
+     * @param conversion  its codes to the sink's
+     */
+    public record Picture(RowSource stored, Orientation orientation, LightCurve light, Transform conversion) {
+        int shownWidth() {
+            return orientation.swapsSides() ? stored.height() : stored.width();
+        }
+
+        int shownHeight() {
+            return orientation.swapsSides() ? stored.width() : stored.height();
+        }
+    }
+
+    /**
+     * @param pictures by rendition
+     * @param dpi      of the raster
+     * @param mostPpi  detail finer than this is averaged away, as the docket decided; infinite to keep what the raster can hold
+     */
+    public record Job(Page page, Map<String, Picture> pictures, int dpi, double mostPpi) {
+        public Job {
+            pictures = Map.copyOf(pictures);
+            if (dpi < 1 || !(mostPpi > 0)) {
+                throw new IllegalArgumentException(dpi + " dpi, at most " + mostPpi + " ppi");
+            }
+            for (Placed placed : page.placed()) {
+                if (!pictures.containsKey(placed.renditionId())) {
+                    throw new IllegalArgumentException("no picture for rendition " + placed.renditionId());
+                }
+            }
+        }
+
+        public int width() {
+            return pixels(page.fedWidthMm(), dpi);
+        }
+
+        public int height() {
+            return pixels(page.fedHeightMm(), dpi);
+        }
+    }
+
+    /** @param workers runs the bands; the thread that renders only reads and writes
+     * @param scratch opens an empty file for an intermediate picture, which is gone when it is closed */
+    public LayoutRenderer(Executor workers, PixelSpool.Places scratch) {
+        this.workers = workers;
+        this.scratch = scratch;
+    }
+
+    /** Whole pixels of a length. */
+    public static int pixels(double mm, int dpi) {
+        return (int) Math.round(mm / Length.MM_PER_INCH * dpi);
+    }
+
+    /**
+     * @param progress may stop the work by throwing; what was written until then is no whole file
+     * @throws wistel.core.fault.PictureException when a master turns out to be damaged
+     */
+    public void render(Job job, RasterSink sink, OutputStream out, Progress progress) throws IOException {
+        render(job, sink, out, progress, new StageTimes());
+    }
+
+    /** @param times is told how long each stage took */
+    public void render(Job job, RasterSink sink, OutputStream out, Progress progress, StageTimes times) throws IOException {
+        List<Piece> pieces = pieces(job);
+        try (Windows windows = open(pieces, progress, times)) {
+            new Composition(job, sink, pieces, times).write(out, windows.spooled ? progress.part(SPOOL_SHARE, 1) : progress);
+        } catch (UncheckedIOException e) {
+            throw e.getCause();
+        }
+    }
+
+    /** A placed picture on the raster: where its visible part lies, and how its source gets there. */
+    private static final class Piece {
+        private final Picture picture;
+        private final Orientation turn;
+        private final int x;
+        private final int y;
+        private final int width;
+        private final int height;
+        private final Resampler resampler;
+        private RowWindow window;
+
+        private Piece(Picture picture, Orientation turn, int[] at, Resampler resampler) {
+            this.picture = picture;
+            this.turn = turn;
+            this.x = at[0];
+            this.y = at[1];
+            this.width = at[2];
+            this.height = at[3];
+            this.resampler = resampler;
+        }
+    }
+
+    private static List<Piece> pieces(Job job) {
+        List<Piece> pieces = new ArrayList<>();
+        for (Placed placed : job.page.placed()) {
+            Picture picture = job.pictures.get(placed.renditionId());
+            Orientation shown = placed.orientation().then(job.page.feedTurn());
+            Rect at = placed.atMm().turned(job.page.feedTurn(), job.page.widthMm(), job.page.heightMm());
+            Crop crop = placed.crop().turned(shown, picture.shownWidth(), picture.shownHeight());
+            int left = pixels(at.x(), job.dpi);
+            int top = pixels(at.y(), job.dpi);
+            int right = Math.max(left + 1, left + pixels(at.width(), job.dpi));
+            int bottom = Math.max(top + 1, top + pixels(at.height(), job.dpi));
+            int[] visible = {Math.max(0, left), Math.max(0, top), Math.min(job.width(), right), Math.min(job.height(), bottom)};
+            if (visible[2] <= visible[0] || visible[3] <= visible[1]) {
+                continue;
+            }
+            double perX = crop.width() / (right - left);
+            double perY = crop.height() / (bottom - top);
+            Crop used = new Crop(crop.x() + (visible[0] - left) * perX, crop.y() + (visible[1] - top) * perY,
+                (visible[2] - visible[0]) * perX, (visible[3] - visible[1]) * perY);
+            Orientation turn = picture.orientation().then(shown);
+            int sourceWidth = turn.swapsSides() ? picture.stored.height() : picture.stored.width();
+            int sourceHeight = turn.swapsSides() ? picture.stored.width() : picture.stored.height();
+            Resampler.Size size = new Resampler.Size(used, visible[2] - visible[0], visible[3] - visible[1], Math.max(1, perX * job.dpi / job.mostPpi));
+            pieces.add(new Piece(picture, turn, new int[] {visible[0], visible[1], size.width(), size.height()},
+                new Resampler(sourceWidth, sourceHeight, picture.stored.channels(), size, picture.light)));
+        }
+        return pieces;
+    }
+
+    /** The open windows of a page. */
+    private static final class Windows implements AutoCloseable {
+        private final List<RowWindow> open = new ArrayList<>();
+        private boolean spooled;
+
+        @Override
+        public void close() {
+            open.forEach(RowWindow::close);
+        }
+    }
+
+    private Windows open(List<Piece> pieces, Progress progress, StageTimes times) throws IOException {
+        Windows windows = new Windows();
+        try {
+            Map<RowSource, List<Piece>> byMaster = pieces.stream().collect(Collectors.groupingBy(p -> p.picture.stored, java.util.LinkedHashMap::new, Collectors.toList()));
+            int done = 0;
+            for (Map.Entry<RowSource, List<Piece>> entry : byMaster.entrySet()) {
+                List<Piece> uses = entry.getValue();
+                if (uses.size() == 1 && uses.get(0).turn.keepsRows()) {
+                    RowSource stored = entry.getKey();
+                    uses.get(0).window = new ForwardRows(uses.get(0).turn == Orientation.MIRRORED ? new MirroredRows(stored) : stored, times);
+                    windows.open.add(uses.get(0).window);
+                } else {
+                    windows.spooled = true;
+                    spool(entry.getKey(), uses, windows, progress.part(SPOOL_SHARE * done / byMaster.size(), SPOOL_SHARE * (done + 1) / byMaster.size()), times);
+                }
+                done++;
+            }
+            return windows;
+        } catch (RuntimeException | IOException | Error e) {
+            windows.close();
+            throw e;
+        }
+    }
+
+    /** Decodes a master once into a spool for each way in which it is turned. */
+    private void spool(RowSource stored, List<Piece> uses, Windows windows, Progress progress, StageTimes times) throws IOException {
+        Orientation[] turns = uses.stream().map(p -> p.turn).distinct().toArray(Orientation[]::new);
+        PixelSpool[] spools = PixelSpool.of(stored, turns, scratch, workers, progress, times);
+        windows.open.addAll(List.of(spools));
+        for (Piece use : uses) {
+            use.window = spools[Arrays.asList(turns).indexOf(use.turn)];
+        }
+    }
+
+    /** The page band by band. */
+    private final class Composition {
+        private final int width;
+        private final int height;
+        private final RasterSink sink;
+        private final List<Piece> pieces;
+        private final MarkLayer marks;
+        private final StageTimes times;
+
+        private Composition(Job job, RasterSink sink, List<Piece> pieces, StageTimes times) {
+            this.times = times;
+            this.width = job.width();
+            this.height = job.height();
+            this.sink = sink;
+            this.pieces = pieces;
+            this.marks = new MarkLayer(job.page, job.dpi);
+        }
+
+        /** The part of a piece in one band, with the source rows that it needs. */
+        private record Strip(Piece piece, Supplier<char[]> source, int top, int from, int to) {
+        }
+
+        private void write(OutputStream out, Progress progress) throws IOException {
+            int bandRows = Math.max(1, Math.min(height, BAND_SAMPLES / (width * sink.channels())));
+            sink.begin(out, bandRows);
+            try (InOrder<RasterSink.Packed> bands = new InOrder<>(workers, BANDS_UNDER_WAY, packed -> write(out, packed))) {
+                for (int top = 0; top < height; top += bandRows) {
+                    int first = top;
+                    int rows = Math.min(bandRows, height - top);
+                    List<Strip> strips = strips(top, top + rows);
+                    bands.submit(() -> packed(composed(strips, first, rows), rows));
+                    progress.at((double) top / height);
+                }
+                bands.finish();
+            }
+            sink.end(out);
+            progress.at(1);
+        }
+
+        private RasterSink.Packed packed(char[] band, int rows) {
+            long began = StageTimes.now();
+            RasterSink.Packed packed = sink.pack(band, rows);
+            times.add(Stage.PACK, began);
+            return packed;
+        }
+
+        private void write(OutputStream out, RasterSink.Packed packed) {
+            long began = StageTimes.now();
+            try {
+                out.write(packed.bytes(), 0, packed.size());
+                times.add(Stage.WRITE, began);
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+        }
+
+        private List<Strip> strips(int top, int bottom) {
+            List<Strip> strips = new ArrayList<>();
+            for (Piece piece : pieces) {
+                int from = Math.max(0, top - piece.y);
+                int to = Math.min(piece.height, bottom - piece.y);
+                if (from < to) {
+                    int first = piece.resampler.firstRow(from);
+                    int last = piece.resampler.lastRow(to - 1);
+                    strips.add(new Strip(piece, source(piece, first, last + 1), first, from, to));
+                }
+            }
+            return strips;
+        }
+
+        /** Rows that come forward are taken here, in order; a spool is read where the band is made. */
+        private Supplier<char[]> source(Piece piece, int from, int to) {
+            if (piece.window instanceof ForwardRows forward) {
+                char[] rows = forward.rows(from, to);
+                return () -> rows;
+            }
+            return () -> {
+                long began = StageTimes.now();
+                char[] rows = piece.window.rows(from, to);
+                times.add(Stage.TURN, began);
+                return rows;
+            };
+        }
+
+        private char[] composed(List<Strip> strips, int top, int rows) {
+            int channels = sink.channels();
+            char[] band = new char[rows * width * channels];
+            Arrays.fill(band, (char) 65535);
+            for (Strip strip : strips) {
+                Piece piece = strip.piece;
+                char[] source = strip.source.get();
+                long began = StageTimes.now();
+                char[] resampled = piece.resampler.band(source, strip.top, strip.from, strip.to);
+                times.add(Stage.RESAMPLE, began);
+                long resampledAt = StageTimes.now();
+                for (int y = strip.from; y < strip.to; y++) {
+                    piece.picture.conversion.apply(resampled, (y - strip.from) * piece.resampler.rowSamples(), band,
+                        ((piece.y + y - top) * width + piece.x) * channels, piece.width);
+                }
+                times.add(Stage.CONVERT, resampledAt);
+            }
+            marks.draw(band, width, top, rows, channels);
+            return band;
+        }
+    }
+}

@@ -1,0 +1,91 @@
+package wistel.core.render;
+
+import java.awt.BasicStroke;
+import java.awt.Color;
+import java.awt.Graphics2D;
+import java.awt.Rectangle;
+import java.awt.RenderingHints;
+import java.awt.Shape;
+import java.awt.geom.AffineTransform;
+import java.awt.geom.Line2D;
+import java.awt.image.BufferedImage;
+import java.awt.image.DataBufferByte;
+import java.util.List;
+import wistel.core.length.Length;
+import wistel.core.sheet.Mark;
+import wistel.core.sheet.Page;
+
+/** The marks of a page as shapes in the raster's pixels, drawn in black over bands of it with smooth edges. */
+final class MarkLayer {
+    private static final double POINT_MM = Length.MM_PER_INCH / 72;
+
+    private final List<Shape> shapes;
+
+    MarkLayer(Page page, int dpi) {
+        double scale = dpi / Length.MM_PER_INCH;
+        AffineTransform toRaster = AffineTransform.getScaleInstance(scale, scale);
+        toRaster.concatenate(turn(page));
+        shapes = page.marks().stream().map(m -> toRaster.createTransformedShape(shape(m))).toList();
+    }
+
+    /** From the page as it is looked at to the page as it feeds. */
+    private static AffineTransform turn(Page page) {
+        double w = page.widthMm();
+        double h = page.heightMm();
+        return switch (page.feedTurn()) {
+            case UPRIGHT -> new AffineTransform();
+            case MIRRORED -> new AffineTransform(-1, 0, 0, 1, w, 0);
+            case HALF_TURN -> new AffineTransform(-1, 0, 0, -1, w, h);
+            case FLIPPED -> new AffineTransform(1, 0, 0, -1, 0, h);
+            case TRANSPOSED -> new AffineTransform(0, 1, 1, 0, 0, 0);
+            case QUARTER_RIGHT -> new AffineTransform(0, 1, -1, 0, h, 0);
+            case TRANSVERSED -> new AffineTransform(0, -1, -1, 0, h, w);
+            case QUARTER_LEFT -> new AffineTransform(0, -1, 1, 0, 0, w);
+        };
+    }
+
+    private static Shape shape(Mark mark) {
+        if (mark instanceof Mark.Line line) {
+            return new BasicStroke((float) line.widthMm(), BasicStroke.CAP_BUTT, BasicStroke.JOIN_MITER)
+                .createStrokedShape(new Line2D.Double(line.fromX(), line.fromY(), line.toX(), line.toY()));
+        }
+        Mark.Text text = (Mark.Text) mark;
+        AffineTransform place = AffineTransform.getTranslateInstance(text.x(), text.y());
+        place.rotate(Math.toRadians(text.turnDegrees()));
+        place.scale(text.sizePt() * POINT_MM, text.sizePt() * POINT_MM);
+        return place.createTransformedShape(Typeface.outline(text.words()));
+    }
+
+    /** @param band interleaved rows of the raster from row {@code top} on */
+    void draw(char[] band, int width, int top, int rows, int channels) {
+        for (Shape shape : shapes) {
+            Rectangle at = shape.getBounds();
+            at.grow(1, 1);
+            at = at.intersection(new Rectangle(0, top, width, rows));
+            if (!at.isEmpty()) {
+                draw(shape, at, band, width, top, channels);
+            }
+        }
+    }
+
+    private static void draw(Shape shape, Rectangle at, char[] band, int width, int top, int channels) {
+        BufferedImage ink = new BufferedImage(at.width, at.height, BufferedImage.TYPE_BYTE_GRAY);
+        Graphics2D g = ink.createGraphics();
+        g.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
+        g.setRenderingHint(RenderingHints.KEY_STROKE_CONTROL, RenderingHints.VALUE_STROKE_PURE);
+        g.translate(-at.x, -at.y);
+        g.setColor(Color.WHITE);
+        g.fill(shape);
+        g.dispose();
+        byte[] cover = ((DataBufferByte) ink.getRaster().getDataBuffer()).getData();
+        for (int y = 0; y < at.height; y++) {
+            for (int x = 0; x < at.width; x++) {
+                int bare = 255 - (cover[y * at.width + x] & 0xFF);
+                int to = ((at.y - top + y) * width + at.x + x) * channels;
+                for (int c = 0; bare < 255 && c < channels; c++) {
+                    band[to + c] = (char) (band[to + c] * bare / 255);
+                }
+            }
+        }
+    }
+}

@@ -1,0 +1,49 @@
+package wistel.core.render;
+
+import java.awt.Shape;
+import java.awt.geom.AffineTransform;
+import java.awt.geom.Path2D;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import org.apache.fontbox.ttf.CmapLookup;
+import org.apache.fontbox.ttf.TTFParser;
+import org.apache.fontbox.ttf.TrueTypeFont;
+import org.apache.pdfbox.io.RandomAccessReadBuffer;
+
+/** The typeface that Wistel prints with, as outlines. It ships with Wistel, so a text looks the same on every machine. */
+final class Typeface {
+    private static final TrueTypeFont FONT = load();
+
+    private Typeface() {
+    }
+
+    private static TrueTypeFont load() {
+        try (InputStream in = Typeface.class.getResourceAsStream("/fonts/archivo-regular.ttf")) {
+            return new TTFParser().parse(new RandomAccessReadBuffer(in.readAllBytes()));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** A line of text from the origin to the right, y downwards, one unit a size. Characters that the typeface lacks are drawn as its empty box. */
+    static synchronized Shape outline(String words) {
+        try {
+            CmapLookup glyphs = FONT.getUnicodeCmapLookup();
+            double unit = 1.0 / FONT.getUnitsPerEm();
+            Path2D line = new Path2D.Double();
+            double x = 0;
+            for (int character : words.codePoints().toArray()) {
+                int glyph = glyphs.getGlyphId(character);
+                var data = FONT.getGlyph().getGlyph(glyph);
+                if (data != null) {
+                    line.append(data.getPath().getPathIterator(new AffineTransform(unit, 0, 0, -unit, x, 0)), false);
+                }
+                x += FONT.getAdvanceWidth(glyph) * unit;
+            }
+            return line;
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+}

@@ -1,0 +1,41 @@
+package wistel.core.sheet;
+
+import java.util.List;
+
+/**
+ * What a plan comes to on paper.
+ *
+ * @param losses       parts of pictures that are not printed, only where there are any
+ * @param bareMm2      paper without picture, over all pages
+ * @param usedLengthMm length of paper that goes through the printer, over all pages
+ */
+public record Layout(List<Page> pages, List<Loss> losses, double bareMm2, double usedLengthMm) {
+    /** @param share of the rendition's picture that no page shows, 0 to 1 */
+    public record Loss(String renditionId, double share) {
+    }
+
+    public Layout {
+        if (pages.isEmpty()) {
+            throw new IllegalArgumentException("a layout has at least one page");
+        }
+        pages = List.copyOf(pages);
+        losses = List.copyOf(losses);
+    }
+
+    public static Layout of(List<Page> pages, List<Loss> losses) {
+        double bare = 0;
+        double length = 0;
+        for (Page page : pages) {
+            double printed = page.placed().stream().mapToDouble(p -> inside(p.atMm(), page)).sum();
+            bare += Math.max(0, page.widthMm() * page.heightMm() - printed);
+            length += page.fedHeightMm();
+        }
+        return new Layout(pages, losses, bare, length);
+    }
+
+    private static double inside(Rect r, Page page) {
+        double w = Math.min(page.widthMm(), r.right()) - Math.max(0, r.x());
+        double h = Math.min(page.heightMm(), r.bottom()) - Math.max(0, r.y());
+        return Math.max(0, w) * Math.max(0, h);
+    }
+}

@@ -1,0 +1,19 @@
+package wistel.core.sheet;
+
+import wistel.core.picture.Crop;
+import wistel.core.picture.Orientation;
+
+/**
+ * A part of a picture on a page.
+ *
+ * @param crop        in the upright picture's pixels
+ * @param atMm        where it lies on the page as it is looked at; it may reach over the paper's edge, and is cut there
+ * @param orientation how the part is turned or mirrored to lie there
+ */
+public record Placed(String renditionId, Crop crop, Rect atMm, Orientation orientation) {
+    /** Pixels of the picture per inch of paper, across the picture. */
+    public double ppi() {
+        double acrossMm = orientation.swapsSides() ? atMm.height() : atMm.width();
+        return crop.width() / acrossMm * wistel.core.length.Length.MM_PER_INCH;
+    }
+}

@@ -1,0 +1,378 @@
+package wistel.core.render;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.channels.FileChannel;
+import java.nio.file.Files;
+import java.nio.file.StandardOpenOption;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.SplittableRandom;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicInteger;
+import javax.imageio.ImageIO;
+import javax.imageio.ImageReader;
+import javax.imageio.stream.MemoryCacheImageInputStream;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import wistel.core.fault.PictureException;
+import wistel.core.fault.PrinterException;
+import wistel.core.icc.kernel.Kernels;
+import wistel.core.icc.profile.Intent;
+import wistel.core.icc.profile.StandardSpaces;
+import wistel.core.icc.transform.Observer;
+import wistel.core.icc.transform.Recipe;
+import wistel.core.icc.transform.Transform;
+import wistel.core.icc.transform.TransformCompiler;
+import wistel.core.length.Margins;
+import wistel.core.picture.Crop;
+import wistel.core.picture.LightCurve;
+import wistel.core.picture.Orientation;
+import wistel.core.picture.Progress;
+import wistel.core.picture.RowSource;
+import wistel.core.picture.View;
+import wistel.core.sheet.Mark;
+import wistel.core.sheet.Page;
+import wistel.core.sheet.Placed;
+import wistel.core.sheet.Rect;
+
+public class LayoutRendererTest {
+    private static final LightCurve STRAIGHT = new LightCurve(v -> v);
+    private static final Transform SAME = TransformCompiler.compile(new Recipe.Convert(StandardSpaces.SRGB, StandardSpaces.SRGB, Intent.RELATIVE, false,
+        Observer.ADAPTED), Kernels.SCALAR);
+
+    private final ExecutorService workers = Executors.newFixedThreadPool(3);
+
+    @AfterClass(alwaysRun = true)
+    void stop() {
+        workers.shutdown();
+    }
+
+    /** 24 by 16 pixels, each telling its own place: red grows to the right, green downwards. */
+    private static View places() {
+        char[] pixels = new char[3 * 24 * 16];
+        for (int i = 0; i < 24 * 16; i++) {
+            pixels[3 * i] = (char) (2000 * (i % 24 + 1));
+            pixels[3 * i + 1] = (char) (3000 * (i / 24 + 1));
+            pixels[3 * i + 2] = 9000;
+        }
+        return new View(24, 16, 3, pixels);
+    }
+
+    private static LayoutRenderer.Picture picture(RowSource source) {
+        return new LayoutRenderer.Picture(source, Orientation.UPRIGHT, STRAIGHT, SAME);
+    }
+
+    private static FileChannel scratch() throws IOException {
+        return FileChannel.open(Files.createTempFile("spool", ".raw"), StandardOpenOption.READ, StandardOpenOption.WRITE, StandardOpenOption.DELETE_ON_CLOSE);
+    }
+
+    private byte[] file(LayoutRenderer.Job job, Progress progress) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        PwgRaster.Page raster = new PwgRaster.Page(job.width(), job.height(), job.dpi(), 16, PwgRaster.Space.SRGB, 0, 0, "x", "m", 5, 1);
+        new LayoutRenderer(workers, LayoutRendererTest::scratch).render(job, new PwgSink(raster), out, progress);
+        return out.toByteArray();
+    }
+
+    /** Rendered at 25.4 dpi-like resolution: one pixel a millimetre is 25 or 26 dpi, so lengths are given in inches of 10 pixels. */
+    private char[][] printed(Page page, Map<String, LayoutRenderer.Picture> pictures) throws IOException {
+        LayoutRenderer.Job job = new LayoutRenderer.Job(page, pictures, 10, Double.POSITIVE_INFINITY);
+        PwgRaster.Reader reader = new PwgRaster.Reader(new ByteArrayInputStream(file(job, Progress.SILENT)));
+        PwgRaster.Page raster = reader.nextPage();
+        char[][] rows = new char[raster.height()][3 * raster.width()];
+        for (char[] row : rows) {
+            reader.row(row);
+        }
+        return rows;
+    }
+
+    private static Rect pixels(double x, double y, double width, double height) {
+        return new Rect(x * 2.54, y * 2.54, width * 2.54, height * 2.54);
+    }
+
+    private static Page page(double width, double height, Orientation feed, Placed... placed) {
+        return new Page(width * 2.54, height * 2.54, Margins.NONE, feed, List.of(placed), List.of());
+    }
+
+    private static char[] pixel(char[][] rows, int x, int y) {
+        return Arrays.copyOfRange(rows[y], 3 * x, 3 * x + 3);
+    }
+
+    private static char[] of(View picture, int x, int y) {
+        return picture.pixel(x, y);
+    }
+
+    private static final char[] WHITE = {65535, 65535, 65535};
+
+    @DataProvider
+    Object[][] orientations() {
+        return Arrays.stream(Orientation.values()).map(o -> new Object[] {o}).toArray(Object[][]::new);
+    }
+
+    /** Quarter turns, mirrored fills and turned feeding are the same eight ways; at the picture's own size every pixel is copied. */
+    @Test(dataProvider = "orientations")
+    public void aPictureIsPlacedInAnyOrientationPixelForPixel(Orientation orientation) throws IOException {
+        View shown = places().oriented(orientation);
+        Placed placed = new Placed("r", Crop.whole(24, 16), pixels(3, 2, shown.width(), shown.height()), orientation);
+        char[][] rows = printed(page(40, 40, Orientation.UPRIGHT, placed), Map.of("r", picture(places())));
+        for (int y = 0; y < 40; y++) {
+            for (int x = 0; x < 40; x++) {
+                boolean inside = x >= 3 && x < 3 + shown.width() && y >= 2 && y < 2 + shown.height();
+                assertThat(pixel(rows, x, y)).isEqualTo(inside ? of(shown, x - 3, y - 2) : WHITE);
+            }
+        }
+    }
+
+    @Test(dataProvider = "orientations")
+    public void aPageThatIsTurnedForFeedingIsTheUprightPageTurned(Orientation feed) throws IOException {
+        Placed placed = new Placed("r", Crop.whole(24, 16), pixels(3, 5, 24, 16), Orientation.UPRIGHT);
+        char[][] upright = printed(page(50, 30, Orientation.UPRIGHT, placed), Map.of("r", picture(places())));
+        char[][] fed = printed(page(50, 30, feed, placed), Map.of("r", picture(places())));
+        View turned = new View(50, 30, 3, flat(upright)).oriented(feed);
+        assertThat(flat(fed)).isEqualTo(turned.pixels());
+    }
+
+    private static char[] flat(char[][] rows) {
+        char[] all = new char[rows.length * rows[0].length];
+        for (int y = 0; y < rows.length; y++) {
+            System.arraycopy(rows[y], 0, all, y * rows[0].length, rows[0].length);
+        }
+        return all;
+    }
+
+    /** A picture that reaches over the edge is cut there: what remains has the same scale and lies in the same place. */
+    @Test
+    public void aPictureOverTheEdgeIsCutNotSqueezed() throws IOException {
+        char[][] rows = printed(page(20, 10, Orientation.UPRIGHT, new Placed("r", Crop.whole(24, 16), pixels(-6, -3, 24, 16), Orientation.UPRIGHT)),
+            Map.of("r", picture(places())));
+        assertThat(pixel(rows, 0, 0)).isEqualTo(of(places(), 6, 3));
+        assertThat(pixel(rows, 17, 9)).isEqualTo(of(places(), 23, 12));
+        assertThat(pixel(rows, 18, 5)).isEqualTo(WHITE);
+        char[][] beside = printed(page(20, 10, Orientation.UPRIGHT, new Placed("r", Crop.whole(24, 16), pixels(40, 0, 24, 16), Orientation.UPRIGHT)),
+            Map.of("r", picture(places())));
+        assertThat(pixel(beside, 19, 5)).isEqualTo(WHITE);
+    }
+
+    /** Several pictures, one of them three times and mirrored at its own edge, from a master that is decoded once. */
+    @Test
+    public void severalPicturesShareAPageAndEachMasterIsDecodedOnce() throws IOException {
+        AtomicInteger decoded = new AtomicInteger();
+        RowSource counted = new RowSource() {
+            @Override
+            public int width() {
+                return 24;
+            }
+
+            @Override
+            public int height() {
+                return 16;
+            }
+
+            @Override
+            public int channels() {
+                return 3;
+            }
+
+            @Override
+            public void rows(RowSink sink) {
+                decoded.incrementAndGet();
+                places().rows(sink);
+            }
+        };
+        char[] gray = new char[8 * 8 * 3];
+        Arrays.fill(gray, (char) 30000);
+        Page page = page(60, 60, Orientation.UPRIGHT,
+            new Placed("a", Crop.whole(24, 16), pixels(10, 10, 24, 16), Orientation.UPRIGHT),
+            new Placed("a", new Crop(20, 0, 4, 16), pixels(34, 10, 4, 16), Orientation.MIRRORED),
+            new Placed("a", Crop.whole(24, 16), pixels(10, 30, 16, 24), Orientation.QUARTER_LEFT),
+            new Placed("b", Crop.whole(8, 8), pixels(40, 40, 8, 8), Orientation.UPRIGHT));
+        char[][] rows = printed(page, Map.of("a", picture(counted), "b", picture(new View(8, 8, 3, gray))));
+        assertThat(decoded).hasValue(1);
+        assertThat(pixel(rows, 33, 12)).isEqualTo(of(places(), 23, 2));
+        assertThat(pixel(rows, 34, 12)).as("mirrored at the edge").isEqualTo(of(places(), 23, 2));
+        assertThat(pixel(rows, 37, 12)).isEqualTo(of(places(), 20, 2));
+        assertThat(pixel(rows, 10, 30)).isEqualTo(of(places(), 23, 0));
+        assertThat((int) pixel(rows, 44, 44)[1]).isEqualTo(30000);
+    }
+
+    @Test
+    public void marksAndTextAreDrawnInBlackWhereTheyAreSaidToBe() throws IOException {
+        Page page = new Page(254, 254, Margins.NONE, Orientation.UPRIGHT, List.of(), List.of(new Mark.Line(0, 101.6, 254, 101.6, 5.08), new Mark.Text("HHHH", 25.4, 177.8, 144, 0)));
+        char[][] rows = printed(page, Map.of());
+        assertThat((int) pixel(rows, 50, 40)[0]).isZero();
+        assertThat((int) pixel(rows, 50, 39)[1]).isZero();
+        assertThat(pixel(rows, 50, 37)).isEqualTo(WHITE);
+        // 144 pt are 2 in, 20 pixels; capitals stand about 0.7 of that above the line at row 70
+        long ink = 0;
+        int top = 100;
+        int bottom = 0;
+        for (int y = 45; y < 100; y++) {
+            for (int x = 0; x < 100; x++) {
+                if (pixel(rows, x, y)[0] < 32768) {
+                    ink++;
+                    top = Math.min(top, y);
+                    bottom = Math.max(bottom, y);
+                }
+            }
+        }
+        assertThat(bottom).isEqualTo(69);
+        assertThat(top).isBetween(54, 58);
+        assertThat(ink).isBetween(150L, 600L);
+    }
+
+    /** The same job, cold and warm, on one thread and on three: one print file. */
+    @Test
+    public void theSameJobGivesTheSameBytesOnEveryRun() throws IOException {
+        SplittableRandom random = new SplittableRandom(11);
+        char[] noise = new char[3 * 700 * 500];
+        for (int i = 0; i < noise.length; i++) {
+            noise[i] = (char) random.nextInt(65536);
+        }
+        Transform toPaper = TransformCompiler.compile(new Recipe.Convert(StandardSpaces.SRGB, wistel.core.icc.profile.ProfileReader.read(
+            Files.readAllBytes(java.nio.file.Path.of("../demo/profiles/moss-cotton.icc"))), Intent.PERCEPTUAL, true, Observer.ADAPTED), Kernels.SCALAR);
+        LayoutRenderer.Picture picture = new LayoutRenderer.Picture(new View(700, 500, 3, noise), Orientation.QUARTER_RIGHT, LightCurve.GAMMA_22, toPaper);
+        Page page = new Page(210, 297, Margins.NONE, Orientation.UPRIGHT, List.of(new Placed("r", Crop.whole(500, 700), new Rect(10, 10, 180, 252), Orientation.UPRIGHT)), List.of());
+        LayoutRenderer.Job job = new LayoutRenderer.Job(page, Map.of("r", picture), 200, Double.POSITIVE_INFINITY);
+        byte[] cold = file(job, Progress.SILENT);
+        byte[] warm = file(job, Progress.SILENT);
+        assertThat(warm).isEqualTo(cold);
+        ByteArrayOutputStream alone = new ByteArrayOutputStream();
+        new LayoutRenderer(Runnable::run, LayoutRendererTest::scratch).render(job, new PwgSink(new PwgRaster.Page(job.width(), job.height(), 200, 16,
+            PwgRaster.Space.SRGB, 0, 0, "x", "m", 5, 1)), alone, Progress.SILENT);
+        assertThat(alone.toByteArray()).isEqualTo(cold);
+    }
+
+    @Test
+    public void progressRisesAndMayStopTheWork() throws IOException {
+        Page page = page(40, 40, Orientation.QUARTER_RIGHT, new Placed("r", Crop.whole(24, 16), pixels(3, 2, 24, 16), Orientation.UPRIGHT));
+        LayoutRenderer.Job job = new LayoutRenderer.Job(page, Map.of("r", picture(places())), 10, Double.POSITIVE_INFINITY);
+        List<Double> told = new java.util.concurrent.CopyOnWriteArrayList<>();
+        file(job, told::add);
+        assertThat(told).isSorted().endsWith(1.0);
+        assertThatThrownBy(() -> file(job, share -> {
+            throw new CancellationException();
+        })).isInstanceOf(CancellationException.class);
+    }
+
+    /** What ends the decoding ends the rendering, as the error it was. */
+    @Test
+    public void aMasterThatTurnsOutDamagedIsToldAsSuch() {
+        RowSource damaged = new RowSource() {
+            @Override
+            public int width() {
+                return 24;
+            }
+
+            @Override
+            public int height() {
+                return 16;
+            }
+
+            @Override
+            public int channels() {
+                return 3;
+            }
+
+            @Override
+            public void rows(RowSink sink) {
+                sink.row(0, new char[72]);
+                throw new PictureException("picture-damaged", "cut off", "export it again");
+            }
+        };
+        for (Orientation feed : List.of(Orientation.UPRIGHT, Orientation.QUARTER_RIGHT)) {
+            Page page = page(40, 40, feed, new Placed("r", Crop.whole(24, 16), pixels(3, 2, 24, 16), Orientation.UPRIGHT));
+            assertThatThrownBy(() -> file(new LayoutRenderer.Job(page, Map.of("r", picture(damaged)), 10, Double.POSITIVE_INFINITY), Progress.SILENT))
+                .isInstanceOfSatisfying(PictureException.class, e -> assertThat(e.code()).isEqualTo("picture-damaged"));
+        }
+    }
+
+    /** A TIFF sink's file is what another program's reader reads: size, resolution, profile and every sample. */
+    @Test
+    public void aTiffIsReadByTheJdkAsItWasRendered() throws IOException {
+        Page page = page(40, 30, Orientation.UPRIGHT, new Placed("r", Crop.whole(24, 16), pixels(3, 2, 24, 16), Orientation.UPRIGHT));
+        LayoutRenderer.Job job = new LayoutRenderer.Job(page, Map.of("r", picture(places())), 10, Double.POSITIVE_INFINITY);
+        for (int bits : new int[] {8, 16}) {
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            new LayoutRenderer(workers, LayoutRendererTest::scratch).render(job, new TiffSink(40, 30, bits, 3, 10, StandardSpaces.SRGB.bytes()), out, Progress.SILENT);
+            ImageReader reader = null;
+            var readers = ImageIO.getImageReadersByFormatName("tiff");
+            while (reader == null || !reader.getClass().getName().startsWith("com.sun.")) {
+                reader = readers.next();
+            }
+            reader.setInput(new MemoryCacheImageInputStream(new ByteArrayInputStream(out.toByteArray())));
+            int[] pixel = reader.read(0).getRaster().getPixel(3 + 7, 2 + 5, (int[]) null);
+            char[] wanted = of(places(), 7, 5);
+            for (int c = 0; c < 3; c++) {
+                assertThat((double) pixel[c]).isCloseTo(bits == 16 ? wanted[c] : wanted[c] / 257.0, within(0.51));
+            }
+            var file = wistel.core.picture.PictureFile.open(() -> new MemoryCacheImageInputStream(new ByteArrayInputStream(out.toByteArray())));
+            assertThat(file.facts().profile()).isEqualTo(StandardSpaces.SRGB.bytes());
+            assertThat(file.facts().bits()).isEqualTo(bits);
+        }
+    }
+
+    /** BigTIFF (Adobe's proposal as libtiff writes it): 43, 8-byte offsets, a directory at 16. */
+    @Test
+    public void aTiffBeyondFourGigabytesIsABigTiff() throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        new TiffSink(40_000, 20_000, 16, 3, 720, new byte[0]).begin(out, 100);
+        var head = java.nio.ByteBuffer.wrap(out.toByteArray());
+        assertThat(head.getShort(2)).isEqualTo((short) 43);
+        assertThat(head.getLong(8)).isEqualTo(16);
+        assertThat(head.getLong(16)).isEqualTo(15);
+        assertThat(out.size()).isGreaterThan(2 * 8 * 200);
+    }
+
+    @DataProvider
+    Object[][] depths() {
+        return new Object[][] {{16}, {8}, {1}};
+    }
+
+    @Test(dataProvider = "depths")
+    public void rasterRowsComeBackAsTheyWentIn(int bits) throws IOException {
+        SplittableRandom random = new SplittableRandom(4);
+        PwgRaster.Space space = bits == 1 ? PwgRaster.Space.BLACK : PwgRaster.Space.DEVICE3;
+        int n = space.channels();
+        int step = 65535 / ((1 << bits) - 1);
+        char[][] rows = new char[600][n * 301];
+        for (int y = 0; y < rows.length; y++) {
+            for (int i = 0; i < rows[y].length; i++) {
+                // stretches of equal pixels, noise, and repeated rows, some of them more often than a count can say
+                rows[y][i] = y % 5 == 1 || y > 200 && y < 500 ? rows[y - 1][i] : (i / 60) % 2 == 0 ? (char) 0 : (char) (random.nextInt(65536) / step * step);
+            }
+        }
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        PwgRaster.Writer writer = new PwgRaster.Writer(out, new PwgRaster.Page(301, rows.length, 360, bits, space, 60, 8, "x", "gloss", 5, 1));
+        for (char[] row : rows) {
+            writer.row(row);
+        }
+        writer.finish();
+        PwgRaster.Reader reader = new PwgRaster.Reader(new ByteArrayInputStream(out.toByteArray()));
+        PwgRaster.Page page = reader.nextPage();
+        assertThat(page.mediaType()).isEqualTo("gloss");
+        char[] row = new char[n * 301];
+        for (char[] wanted : rows) {
+            reader.row(row);
+            assertThat(row).isEqualTo(wanted);
+        }
+        assertThat(reader.nextPage()).isNull();
+    }
+
+    @Test
+    public void aBrokenRasterIsRefusedBeforeMemoryIsTaken() {
+        byte[] junk = new byte[2000];
+        assertThatThrownBy(() -> new PwgRaster.Reader(new ByteArrayInputStream(junk))).isInstanceOf(PrinterException.class);
+        Arrays.fill(junk, (byte) 0x7F);
+        System.arraycopy("RaS2".getBytes(), 0, junk, 0, 4);
+        assertThatThrownBy(() -> new PwgRaster.Reader(new ByteArrayInputStream(junk)).nextPage()).isInstanceOf(PrinterException.class);
+    }
+}
