@@ -22,6 +22,7 @@ const router = createBrowserRouter([
       { path: '/papers', lazy: async () => ({ Component: (await import('./papers/Papers')).Papers }) },
       { path: '/printers', lazy: async () => ({ Component: (await import('./printers/Printers')).Printers }) },
       { path: '/log', lazy: async () => ({ Component: (await import('./log/PrintLog')).PrintLog }) },
+      { path: '/settings', lazy: async () => ({ Component: (await import('./settings/Settings')).Settings }) },
       { path: '*', element: <p className="page">Nothing is kept here. The bench is where the work lies.</p> },
     ],
   },

@@ -23,6 +23,10 @@ export function useServerEvents() {
       client.invalidateQueries({ queryKey: ['docket'] })
       client.invalidateQueries({ queryKey: ['bench'] })
     })
+    source.addEventListener('status', () => {
+      client.invalidateQueries({ queryKey: ['status'] })
+      client.invalidateQueries({ queryKey: ['bench'] })
+    })
     source.addEventListener('docket', () => client.invalidateQueries({ queryKey: ['bench'] }))
     return () => source.close()
   }, [client])

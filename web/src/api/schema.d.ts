@@ -68,7 +68,39 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/attempts/{id}/scan": {
+    "/api/attempts/{id}/order": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["order"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/attempts/{id}/pages/{page}/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["pageAgain"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/attempts/{id}/pages/{page}/scan": {
         parameters: {
             query?: never;
             header?: never;
@@ -84,7 +116,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/attempts/{id}/scan/figures": {
+    "/api/attempts/{id}/pages/{page}/scan/figures": {
         parameters: {
             query?: never;
             header?: never;
@@ -161,7 +193,7 @@ export interface paths {
         delete?: never;
         options?: never;
         head?: never;
-        patch?: never;
+        patch: operations["change_1"];
         trace?: never;
     };
     "/api/dockets/{id}/attempts": {
@@ -174,54 +206,6 @@ export interface paths {
         get: operations["ofDocket"];
         put?: never;
         post: operations["release"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/dockets/{id}/decisions": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: operations["decide"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/dockets/{id}/pairing-comparison": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["comparison"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/dockets/{id}/gamut": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["gamut"];
-        put?: never;
-        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -244,14 +228,14 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/dockets/{id}/proof": {
+    "/api/dockets/{id}/pairing-comparison": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get: operations["proof"];
+        get: operations["comparison"];
         put?: never;
         post?: never;
         delete?: never;
@@ -324,6 +308,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/dockets/{id}/seen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["seen"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dockets/{id}/size": {
         parameters: {
             query?: never;
@@ -372,7 +372,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/masters/{id}/picture": {
+    "/api/masters/{hash}/gamut": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["gamut"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/masters/{hash}/picture": {
         parameters: {
             query?: never;
             header?: never;
@@ -380,6 +396,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["master"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/masters/{hash}/proof": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["proof"];
         put?: never;
         post?: never;
         delete?: never;
@@ -436,6 +468,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/printers/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch: operations["change"];
+        trace?: never;
+    };
+    "/api/settings/retention": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["kept"];
+        put: operations["keep"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/status": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["status"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -444,39 +524,62 @@ export interface components {
             cancelAsked: boolean;
             /** Format: date-time */
             created: string;
-            decisions: components["schemas"]["DocketSpec"];
             /** Format: uuid */
             docketId: string;
             /** Format: int32 */
             docketNumber: number;
-            fileHash: string;
             /** Format: date-time */
             finished: string;
             /** Format: uuid */
             id: string;
-            /** Format: int32 */
-            jobId: number;
-            jobSent: boolean;
-            masterHash: string;
             /** Format: uuid */
             masterId: string;
             message: string;
             /** Format: int32 */
             number: number;
+            orderHash: string;
+            pages: components["schemas"]["AttemptPage"][];
             paper: string;
             /** Format: int32 */
             percent: number;
-            /** Format: date-time */
-            printBegan: string;
             /** Format: uuid */
             printerId: string;
             printerName: string;
-            profileHash: string;
             readback: string;
             remark: string;
-            scanHash: string;
-            state: string;
+            /** @enum {string} */
+            state: "waiting" | "rendering" | "sending" | "printing" | "done" | "failed" | "cancelled";
+            summary: string;
+            title: string;
             verdict: string;
+        };
+        AttemptPage: {
+            /** Format: date-time */
+            began: string;
+            fileHash: string;
+            fileKept: boolean;
+            /** Format: date-time */
+            finished: string;
+            /** Format: int32 */
+            jobId: number;
+            jobSent: boolean;
+            /** Format: int32 */
+            jobTries: number;
+            message: string;
+            /** Format: int32 */
+            page: number;
+            /** Format: int32 */
+            percent: number;
+            scanHash: string;
+            scanKept: boolean;
+            /** @enum {string} */
+            state: "waiting" | "rendering" | "sending" | "printing" | "done" | "failed" | "cancelled";
+        };
+        Bordered: {
+            /** @enum {string} */
+            borders: "EVEN" | "HEAVIER_FOOT";
+            /** @enum {string} */
+            kind: "bordered";
         };
         Boundary: {
             slices: components["schemas"]["Slice"][];
@@ -485,20 +588,32 @@ export interface components {
             /** Format: double */
             volume: number;
         };
-        Capabilities: {
-            feeds: string[];
-            formats: string[];
-            loaded: components["schemas"]["Media"][];
-            media: components["schemas"]["Media"][];
-            mediaTypes: string[];
-            model: string;
-            qualities: number[];
-            rasterTypes: string[];
-            resolutions: number[];
+        ByDriver: {
+            /** @enum {string} */
+            kind: "by-driver";
         };
+        ByWistel: {
+            blackPoint: boolean;
+            /** @enum {string} */
+            intent: "PERCEPTUAL" | "RELATIVE" | "SATURATION" | "ABSOLUTE";
+            /** @enum {string} */
+            kind: "by-wistel";
+        };
+        Change: components["schemas"]["Titled"] | components["schemas"]["Noted"] | components["schemas"]["Copies"] | components["schemas"]["ProfileConfirmed"] | components["schemas"]["Paired"] | components["schemas"]["Stocked"] | components["schemas"]["Framed"] | components["schemas"]["Turned"] | components["schemas"]["Fitted"] | components["schemas"]["Cropped"] | components["schemas"]["Bordered"] | components["schemas"]["Resolved"] | components["schemas"]["Routed"] | components["schemas"]["Set"];
         Choice: {
             label: string;
             value: string;
+        };
+        Colour: {
+            /** @enum {string} */
+            kind: "colour";
+        };
+        ColourRoute: components["schemas"]["ByWistel"] | components["schemas"]["ByDriver"];
+        Copies: {
+            /** Format: int32 */
+            copies: number;
+            /** @enum {string} */
+            kind: "copies";
         };
         Crop: {
             /** Format: double */
@@ -510,38 +625,56 @@ export interface components {
             /** Format: double */
             y: number;
         };
+        Cropped: {
+            /** Format: double */
+            cropX: number;
+            /** Format: double */
+            cropY: number;
+            /** @enum {string} */
+            kind: "cropped";
+        };
         DocketSpec: {
             /** Format: int32 */
             copies: number;
-            machine: components["schemas"]["MachineSpec"];
             notes: string;
             pairingId: string;
-            picture: components["schemas"]["PictureSpec"];
-            proof: components["schemas"]["ProofSpec"];
-            size: components["schemas"]["SizeSpec"];
+            plan: components["schemas"]["SheetPlan"];
+            renditions: components["schemas"]["Rendition"][];
+            resolution: components["schemas"]["Resolution"];
+            route: components["schemas"]["ColourRoute"];
+            /** Format: int32 */
+            schema: number;
+            settings: components["schemas"]["DriverSettings"];
+            stock: components["schemas"]["Stock"];
             title: string;
         };
         DocketView: {
-            canRedo: boolean;
-            canUndo: boolean;
-            decisions: components["schemas"]["DocketSpec"];
+            /** Format: double */
+            bareShare: number;
             findings: components["schemas"]["Finding"][];
             /** Format: uuid */
             id: string;
-            master: components["schemas"]["Master"];
+            layout: components["schemas"]["Layout"];
+            masters: components["schemas"]["Master"][];
             /** Format: int32 */
             number: number;
             options: components["schemas"]["Options"];
-            pairing: components["schemas"]["Pairing"];
-            placement: components["schemas"]["Placement"];
-            /** @enum {string} */
-            ppiLabel: "FINE" | "GOOD" | "FAIR" | "POOR";
+            pairing: components["schemas"]["PairingVersion"];
+            printed: components["schemas"]["Printed"];
             reach: components["schemas"]["Reach"];
             readback: string;
+            redo: string;
             sourceName: string;
+            spec: components["schemas"]["DocketSpec"];
             track: components["schemas"]["StageStatus"][];
+            undo: string;
             /** Format: int32 */
             version: number;
+        };
+        DriverSettings: {
+            values: {
+                [key: string]: string;
+            };
         };
         Figures: {
             blackAlways: ("PERCEPTUAL" | "RELATIVE" | "SATURATION" | "ABSOLUTE")[];
@@ -561,8 +694,22 @@ export interface components {
             /** @enum {string} */
             severity: "STOP" | "LOOK" | "NOTE";
             /** @enum {string} */
-            station: "PICTURE" | "PAPER" | "SIZE" | "PROOF" | "MACHINE" | "RELEASE";
+            stage: "PICTURE" | "PAPER" | "SIZE" | "PROOF" | "MACHINE" | "RELEASE";
             what: string;
+        };
+        Fitted: {
+            /** @enum {string} */
+            fit: "WHOLE" | "FILL";
+            /** @enum {string} */
+            kind: "fitted";
+        };
+        Framed: {
+            /** Format: double */
+            heightMm: number;
+            /** @enum {string} */
+            kind: "framed";
+            /** Format: double */
+            widthMm: number;
         };
         Group: {
             dockets: components["schemas"]["OnBench"][];
@@ -576,6 +723,11 @@ export interface components {
             /** Format: double */
             solidShare: number;
         };
+        Kept: {
+            /** Format: int64 */
+            bytesNow: number;
+            limits: components["schemas"]["Limits"];
+        };
         Lab: {
             /** Format: double */
             a: number;
@@ -584,13 +736,44 @@ export interface components {
             /** Format: double */
             l: number;
         };
-        MachineSpec: {
-            /** @enum {string} */
-            colourBy: "WISTEL" | "DRIVER";
-            feed: string;
-            mediaType: string;
+        Layout: {
+            /** Format: double */
+            bareMm2: number;
+            losses: components["schemas"]["Loss"][];
+            pages: components["schemas"]["Page"][];
+            /** Format: double */
+            usedLengthMm: number;
+        };
+        Limits: {
             /** Format: int32 */
-            quality: number;
+            gigabytes: number;
+            /** Format: int32 */
+            printFileDays: number;
+            /** Format: int32 */
+            scanDays: number;
+        };
+        Line: {
+            /** Format: double */
+            fromX: number;
+            /** Format: double */
+            fromY: number;
+            /** @enum {string} */
+            kind: "line";
+            /** Format: double */
+            toX: number;
+            /** Format: double */
+            toY: number;
+            /** Format: double */
+            widthMm: number;
+        };
+        Loss: {
+            renditionId: string;
+            /** Format: double */
+            share: number;
+        };
+        Lying: {
+            masterHash: string;
+            renditionId: string;
         };
         Margins: {
             /** Format: double */
@@ -602,6 +785,7 @@ export interface components {
             /** Format: double */
             top: number;
         };
+        Mark: components["schemas"]["Line"] | components["schemas"]["Text"];
         Master: {
             /** Format: date-time */
             added: string;
@@ -625,21 +809,24 @@ export interface components {
             /** Format: int32 */
             width: number;
         };
-        Media: {
+        MediaRow: {
             feed: string;
-            /** Format: double */
-            heightMm: number;
+            lengthMm: components["schemas"]["Range"];
             margins: components["schemas"]["Margins"];
             type: string;
-            /** Format: double */
-            widthMm: number;
+            widthMm: components["schemas"]["Range"];
         };
         Mend: {
-            after: components["schemas"]["DocketSpec"];
+            change: components["schemas"]["Change"];
             label: string;
         };
         NewPrinter: {
             uri: string;
+        };
+        Noted: {
+            /** @enum {string} */
+            kind: "noted";
+            notes: string;
         };
         OnBench: {
             /** Format: uuid */
@@ -647,12 +834,11 @@ export interface components {
             line: string;
             /** @enum {string} */
             mark: "SETTLED" | "LOOK" | "BLOCKED" | "OPEN";
-            /** Format: uuid */
-            masterId: string;
             /** Format: int32 */
             number: number;
+            pages: components["schemas"]["Page"][];
             paperLab: number[];
-            placement: components["schemas"]["Placement"];
+            pictures: components["schemas"]["Lying"][];
             title: string;
             /** Format: int32 */
             version: number;
@@ -665,63 +851,89 @@ export interface components {
             feeds: components["schemas"]["Choice"][];
             mediaTypes: components["schemas"]["Choice"][];
             qualities: components["schemas"]["Choice"][];
-            sheets: components["schemas"]["Choice"][];
+            sheets: components["schemas"]["SheetChoice"][];
         };
-        Pairing: {
-            /** Format: double */
-            blackL: number;
-            feed: string;
-            id: string;
+        Page: {
             /** @enum {string} */
-            intent: "PERCEPTUAL" | "RELATIVE" | "SATURATION" | "ABSOLUTE";
-            mediaType: string;
-            paper: string;
-            printerId: string;
-            printerName: string;
-            profileHash: string;
-            /** Format: int32 */
-            quality: number;
-            surface: string;
-            whiteLab: number[];
+            feedTurn: "UPRIGHT" | "MIRRORED" | "HALF_TURN" | "FLIPPED" | "TRANSPOSED" | "QUARTER_RIGHT" | "TRANSVERSED" | "QUARTER_LEFT";
+            /** Format: double */
+            heightMm: number;
+            marks: components["schemas"]["Mark"][];
+            placed: components["schemas"]["Placed"][];
+            unprintable: components["schemas"]["Margins"];
+            /** Format: double */
+            widthMm: number;
+        };
+        Paired: {
+            /** @enum {string} */
+            kind: "paired";
+            pairing: components["schemas"]["PairingVersion"];
         };
         PairingAsked: {
             pairingId: string;
         };
-        PictureSpec: {
-            profileTaken: boolean;
+        PairingVersion: {
+            /** Format: double */
+            blackL: number;
+            /** @enum {string} */
+            intent: "PERCEPTUAL" | "RELATIVE" | "SATURATION" | "ABSOLUTE";
+            /** Format: int32 */
+            number: number;
+            pairingId: string;
+            paper: string;
+            printerId: string;
+            printerName: string;
+            profileHash: string;
+            settings: components["schemas"]["DriverSettings"];
+            surface: string;
+            whiteLab: number[];
         };
-        Placement: {
-            across: boolean;
+        Placed: {
+            atMm: components["schemas"]["Rect"];
             crop: components["schemas"]["Crop"];
-            /** Format: double */
-            height: number;
-            /** Format: double */
-            lostShare: number;
-            margins: components["schemas"]["Margins"];
+            /** @enum {string} */
+            orientation: "UPRIGHT" | "MIRRORED" | "HALF_TURN" | "FLIPPED" | "TRANSPOSED" | "QUARTER_RIGHT" | "TRANSVERSED" | "QUARTER_LEFT";
+            renditionId: string;
+        };
+        Printed: {
+            /** Format: int32 */
+            inputDpi: number;
+            /** @enum {string} */
+            label: "FINE" | "GOOD" | "FAIR" | "POOR";
             /** Format: double */
             ppi: number;
-            /** Format: double */
-            sheetHeightMm: number;
-            /** Format: double */
-            sheetWidthMm: number;
-            /** Format: double */
-            width: number;
-            /** Format: double */
-            x: number;
-            /** Format: double */
-            y: number;
         };
         Printer: {
-            capabilities: components["schemas"]["Capabilities"];
+            description: components["schemas"]["PrinterDescription"];
+            descriptionHash: string;
             /** Format: uuid */
             id: string;
+            ippUuid: string;
             moreInfo: string;
             name: string;
-            reason: string;
+            retired: boolean;
             /** Format: date-time */
             seen: string;
-            state: string;
+            state: components["schemas"]["PrinterState"];
             uri: string;
+        };
+        PrinterDescription: {
+            colourModes: string[];
+            feeds: string[];
+            formats: string[];
+            intents: string[];
+            media: components["schemas"]["MediaRow"][];
+            mediaTypes: string[];
+            model: string;
+            qualities: number[];
+            rasters: string[];
+            resolutions: number[];
+        };
+        PrinterState: {
+            /** @enum {string} */
+            doing: "IDLE" | "PRINTING" | "STOPPED" | "AWAY";
+            loaded: components["schemas"]["MediaRow"][];
+            reason: string;
         };
         Probe: {
             /** @enum {string} */
@@ -731,13 +943,16 @@ export interface components {
             master: components["schemas"]["Lab"];
             proof: components["schemas"]["Lab"];
         };
-        ProofSpec: {
-            blackPoint: boolean;
+        ProfileConfirmed: {
             /** @enum {string} */
-            intent: "PERCEPTUAL" | "RELATIVE" | "SATURATION" | "ABSOLUTE";
-            looked: boolean;
-            /** @enum {string} */
-            view: "SCREEN_WHITE_AND_BLACK" | "INK_BLACK" | "PAPER_WHITE";
+            kind: "profile-confirmed";
+            renditionId: string;
+        };
+        Range: {
+            /** Format: double */
+            from: number;
+            /** Format: double */
+            to: number;
         };
         Reach: {
             /** Format: double */
@@ -746,6 +961,26 @@ export interface components {
             fineMm: number;
             /** Format: double */
             goodMm: number;
+        };
+        Rect: {
+            /** Format: double */
+            height: number;
+            /** Format: double */
+            width: number;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+        };
+        Renamed: {
+            name: string;
+            retired: boolean;
+        };
+        Rendition: {
+            id: string;
+            masterHash: string;
+            profileConfirmed: boolean;
+            treatment: components["schemas"]["Treatment"];
         };
         Report: {
             /** Format: double */
@@ -763,16 +998,49 @@ export interface components {
             /** Format: double */
             tooVivid: number;
         };
+        Resolution: {
+            /** @enum {string} */
+            pixels: "KEEP" | "RESAMPLE";
+            /** Format: int32 */
+            resamplePpi: number;
+            /** Format: double */
+            viewingMm: number;
+        };
+        Resolved: {
+            /** @enum {string} */
+            kind: "resolved";
+            resolution: components["schemas"]["Resolution"];
+        };
+        Routed: {
+            /** @enum {string} */
+            kind: "routed";
+            route: components["schemas"]["ColourRoute"];
+        };
         ScanFigures: {
             /** Format: double */
             meanDifference: number;
         };
-        SizeAsked: {
-            height: string;
-            ppi: string;
-            width: string;
+        Set: {
+            /** @enum {string} */
+            kind: "set";
+            setting: string;
+            value: string;
         };
-        SizeSpec: {
+        Sheet: {
+            /** @enum {string} */
+            kind: "sheet";
+            /** Format: double */
+            lengthMm: number;
+            name: string;
+            /** Format: double */
+            widthMm: number;
+        };
+        SheetChoice: {
+            label: string;
+            sheet: components["schemas"]["Sheet"];
+        };
+        SheetPlan: components["schemas"]["Single"];
+        Single: {
             across: boolean;
             /** @enum {string} */
             borders: "EVEN" | "HEAVIER_FOOT";
@@ -785,14 +1053,15 @@ export interface components {
             /** Format: double */
             heightMm: number;
             /** @enum {string} */
-            pixels: "KEEP" | "RESAMPLE";
-            /** Format: int32 */
-            resamplePpi: number;
-            sheet: string;
-            /** Format: double */
-            viewingMm: number;
+            kind: "single";
+            renditionId: string;
             /** Format: double */
             widthMm: number;
+        };
+        SizeAsked: {
+            height: string;
+            ppi: string;
+            width: string;
         };
         Slice: {
             /** Format: double */
@@ -808,7 +1077,40 @@ export interface components {
             mark: "SETTLED" | "LOOK" | "BLOCKED" | "OPEN";
             outcome: string;
             /** @enum {string} */
-            station: "PICTURE" | "PAPER" | "SIZE" | "PROOF" | "MACHINE" | "RELEASE";
+            stage: "PICTURE" | "PAPER" | "SIZE" | "PROOF" | "MACHINE" | "RELEASE";
+        };
+        Status: {
+            doing: string;
+            ready: boolean;
+        };
+        Stock: components["schemas"]["Sheet"];
+        Stocked: {
+            /** @enum {string} */
+            kind: "stocked";
+            stock: components["schemas"]["Stock"];
+        };
+        Text: {
+            /** @enum {string} */
+            kind: "text";
+            /** Format: double */
+            sizePt: number;
+            /** Format: double */
+            turnDegrees: number;
+            words: string;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+        };
+        Titled: {
+            /** @enum {string} */
+            kind: "titled";
+            title: string;
+        };
+        Treatment: components["schemas"]["Colour"];
+        Turned: {
+            /** @enum {string} */
+            kind: "turned";
         };
         Verdict: {
             remark: string;
@@ -911,6 +1213,51 @@ export interface operations {
             };
         };
     };
+    order: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
+    pageAgain: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                page: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Attempt"];
+                };
+            };
+        };
+    };
     scan: {
         parameters: {
             query?: {
@@ -919,6 +1266,7 @@ export interface operations {
             header?: never;
             path: {
                 id: string;
+                page: number;
             };
             cookie?: never;
         };
@@ -941,6 +1289,7 @@ export interface operations {
             header?: never;
             path: {
                 id: string;
+                page: number;
             };
             cookie?: never;
         };
@@ -1047,6 +1396,34 @@ export interface operations {
             };
         };
     };
+    change_1: {
+        parameters: {
+            query?: never;
+            header: {
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Change"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DocketView"];
+                };
+            };
+        };
+    };
     ofDocket: {
         parameters: {
             query?: never;
@@ -1093,7 +1470,7 @@ export interface operations {
             };
         };
     };
-    decide: {
+    pair: {
         parameters: {
             query?: never;
             header: {
@@ -1106,7 +1483,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["DocketSpec"];
+                "application/json": components["schemas"]["PairingAsked"];
             };
         };
         responses: {
@@ -1145,83 +1522,6 @@ export interface operations {
             };
         };
     };
-    gamut: {
-        parameters: {
-            query?: {
-                longest?: number;
-            };
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "image/png": string;
-                };
-            };
-        };
-    };
-    pair: {
-        parameters: {
-            query?: never;
-            header: {
-                "If-Match": string;
-            };
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["PairingAsked"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["DocketView"];
-                };
-            };
-        };
-    };
-    proof: {
-        parameters: {
-            query?: {
-                longest?: number;
-                intent?: "PERCEPTUAL" | "RELATIVE" | "SATURATION" | "ABSOLUTE";
-            };
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "image/png": string;
-                };
-            };
-        };
-    };
     figures: {
         parameters: {
             query?: never;
@@ -1249,6 +1549,7 @@ export interface operations {
             query: {
                 x: number;
                 y: number;
+                view?: "SCREEN_WHITE_AND_BLACK" | "INK_BLACK" | "PAPER_WHITE";
             };
             header?: never;
             path: {
@@ -1297,6 +1598,28 @@ export interface operations {
             header: {
                 "If-Match": string;
             };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DocketView"];
+                };
+            };
+        };
+    };
+    seen: {
+        parameters: {
+            query?: never;
+            header?: never;
             path: {
                 id: string;
             };
@@ -1387,6 +1710,32 @@ export interface operations {
             };
         };
     };
+    gamut: {
+        parameters: {
+            query: {
+                pairing: string;
+                version: number;
+                longest?: number;
+            };
+            header?: never;
+            path: {
+                hash: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/png": string;
+                };
+            };
+        };
+    };
     master: {
         parameters: {
             query?: {
@@ -1394,7 +1743,36 @@ export interface operations {
             };
             header?: never;
             path: {
-                id: string;
+                hash: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/png": string;
+                };
+            };
+        };
+    };
+    proof: {
+        parameters: {
+            query: {
+                pairing: string;
+                version: number;
+                intent: "PERCEPTUAL" | "RELATIVE" | "SATURATION" | "ABSOLUTE";
+                black: boolean;
+                view?: "SCREEN_WHITE_AND_BLACK" | "INK_BLACK" | "PAPER_WHITE";
+                longest?: number;
+            };
+            header?: never;
+            path: {
+                hash: string;
             };
             cookie?: never;
         };
@@ -1426,7 +1804,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["Pairing"][];
+                    "*/*": components["schemas"]["PairingVersion"][];
                 };
             };
         };
@@ -1495,6 +1873,96 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Printer"];
+                };
+            };
+        };
+    };
+    change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Renamed"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Printer"];
+                };
+            };
+        };
+    };
+    kept: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Kept"];
+                };
+            };
+        };
+    };
+    keep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Limits"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Kept"];
+                };
+            };
+        };
+    };
+    status: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Status"];
                 };
             };
         };

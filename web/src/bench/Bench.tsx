@@ -3,10 +3,10 @@ import { Button, Input, type InputRef } from 'antd'
 import { useEffect, useRef, useState } from 'react'
 import { Link } from 'react-router'
 import { get, Problem, upload } from '../api/client'
-import type { DocketView, Group, OnBench } from '../api/types'
+import type { DocketView, Group, OnBench, Status } from '../api/types'
 import { typing } from '../frame/Frame'
 import { MarkSign } from '../parts/MarkSign'
-import { labCss } from '../parts/numbers'
+import { PageDrawing } from '../parts/PageDrawing'
 import { filesOf } from './arrivals'
 import { WORDS } from './words'
 
@@ -18,6 +18,11 @@ const PX_PER_MM = 0.47
 export function Bench() {
   const client = useQueryClient()
   const { data: groups } = useQuery({ queryKey: ['bench'], queryFn: () => get<Group[]>('/api/bench') })
+  const { data: status } = useQuery({
+    queryKey: ['status'],
+    queryFn: () => get<Status>('/api/status'),
+    refetchInterval: (q) => (q.state.data?.ready ? false : 1000),
+  })
   const [arrivals, setArrivals] = useState<Arrival[]>([])
   const [over, setOver] = useState(false)
   const [words, setWords] = useState('')
@@ -78,7 +83,12 @@ export function Bench() {
     >
       <div className="columns">
         <div className="groups">
-          {groups?.length === 0 && <p className="empty">{WORDS.empty}</p>}
+          {status && !status.ready && (
+            <p className="doing" role="status">
+              <MarkSign mark="BUSY" /> {status.doing} …
+            </p>
+          )}
+          {groups?.length === 0 && status?.ready && <p className="empty">{WORDS.empty}</p>}
           {shown?.map((g) => (
             <section className="group" key={g.paper}>
               <header>
@@ -137,19 +147,13 @@ export function Bench() {
 }
 
 function Piece({ docket }: { docket: OnBench }) {
-  const p = docket.placement
-  const w = p.sheetWidthMm * PX_PER_MM
-  const image = {
-    left: p.x * PX_PER_MM,
-    top: p.y * PX_PER_MM,
-    width: p.width * PX_PER_MM,
-    height: p.height * PX_PER_MM,
-  }
+  const widest = Math.max(...docket.pages.map((p) => p.widthMm)) * PX_PER_MM
   return (
-    <Link className="piece" to={`/dockets/${docket.id}`} style={{ width: Math.max(w, 168) }}>
-      <div className="sheet" style={{ width: w, height: p.sheetHeightMm * PX_PER_MM, background: labCss(docket.paperLab) }}>
-        <img src={`/api/masters/${docket.masterId}/picture?longest=520`} alt="" style={image} />
-      </div>
+    <Link className="piece" to={`/dockets/${docket.id}`} style={{ width: Math.max(widest, 168) }}>
+      {docket.pages.map((page, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: pages have no other name than their place
+        <PageDrawing key={i} page={page} pictures={docket.pictures} paperLab={docket.paperLab} scale={PX_PER_MM} />
+      ))}
       <h3>{docket.title}</h3>
       <p>
         <MarkSign mark={docket.mark} /> {docket.line}

@@ -63,7 +63,7 @@ export function Docket() {
   }
   if (!view) return null
   const Room = ROOMS[open]
-  const m = view.master
+  const m = view.masters[0]
   const stops = view.findings.filter((f) => f.severity === 'STOP').length
   const looks = view.findings.filter((f) => f.severity === 'LOOK').length
   return (
@@ -71,7 +71,7 @@ export function Docket() {
       <div className="docket-head">
         <div className="line">
           <Input
-            key={view.decisions.title}
+            key={view.spec.title}
             className="title"
             aria-label="Title"
             variant="borderless"
@@ -83,29 +83,31 @@ export function Docket() {
               fontSize: 25,
               fontFamily: 'var(--serif)',
             }}
-            defaultValue={view.decisions.title}
+            defaultValue={view.spec.title}
             onPressEnter={(e) => e.currentTarget.blur()}
-            onBlur={(e) => tools.decide((d) => ({ ...d, title: e.target.value }))}
+            onBlur={(e) => e.target.value !== view.spec.title && tools.decide({ kind: 'titled', title: e.target.value })}
           />
           <span className="soft">
-            docket {view.number} · master {m.fileName}, {m.width} × {m.height}, {m.bits} bit, {m.channels === 1 ? 'gray' : 'RGB'}
+            docket {view.number}
+            {m &&
+              ` · master ${m.fileName}, ${m.width} × ${m.height}, ${m.bits} bit, ${m.channels === 1 ? 'gray' : 'RGB'}${view.masters.length > 1 ? ` and ${view.masters.length - 1} more` : ''}`}
           </span>
           <span className="tools">
-            <Tooltip title="Undo (Ctrl Z)">
+            <Tooltip title={view.undo ? `Undo: ${view.undo} (Ctrl Z)` : 'Nothing to undo'}>
               <Button
                 type="text"
                 icon={<UndoOutlined />}
-                aria-label="Undo"
-                disabled={!view.canUndo}
+                aria-label={view.undo ? `Undo: ${view.undo}` : 'Undo'}
+                disabled={!view.undo}
                 onClick={() => change({ kind: 'undo' })}
               />
             </Tooltip>
-            <Tooltip title="Do it again (Ctrl Shift Z)">
+            <Tooltip title={view.redo ? `Do it again: ${view.redo} (Ctrl Shift Z)` : 'Nothing to do again'}>
               <Button
                 type="text"
                 icon={<RedoOutlined />}
-                aria-label="Redo"
-                disabled={!view.canRedo}
+                aria-label={view.redo ? `Redo: ${view.redo}` : 'Redo'}
+                disabled={!view.redo}
                 onClick={() => change({ kind: 'redo' })}
               />
             </Tooltip>

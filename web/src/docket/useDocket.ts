@@ -1,10 +1,10 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { App } from 'antd'
 import { get, type Problem, patch, post, put } from '../api/client'
-import type { Attempt, Decisions, DocketView } from '../api/types'
+import type { Attempt, Change, DocketView } from '../api/types'
 
 type Step =
-  | { kind: 'decide'; decisions: Decisions }
+  | { kind: 'change'; change: Change }
   | { kind: 'resize'; width?: string; height?: string; ppi?: string }
   | { kind: 'pair'; pairingId: string }
   | { kind: 'undo' }
@@ -30,8 +30,8 @@ export function useDocket(id: string) {
       const version = client.getQueryData<DocketView>(key)?.version ?? 0
       const base = `/api/dockets/${id}`
       switch (step.kind) {
-        case 'decide':
-          return put<DocketView>(`${base}/decisions`, step.decisions, version)
+        case 'change':
+          return patch<DocketView>(base, step.change, version)
         case 'resize':
           return patch<DocketView>(`${base}/size`, { width: step.width, height: step.height, ppi: step.ppi }, version)
         case 'pair':
@@ -50,11 +50,19 @@ export function useDocket(id: string) {
     onError: complain,
   })
 
-  const decide = (next: (d: Decisions) => Decisions) => {
-    const now = client.getQueryData<DocketView>(key)
-    if (now) change.mutate({ kind: 'decide', decisions: next(now.decisions) })
+  const decide = (next: Change) => change.mutate({ kind: 'change', change: next })
+  /** The proof as it stands was looked at. */
+  const see = () => post<DocketView>(`/api/dockets/${id}/seen`).then((next) => client.setQueryData(key, next), complain)
+  return {
+    view: query.data,
+    error: query.error,
+    attempts: attempts.data ?? [],
+    change: change.mutate,
+    decide,
+    see,
+    release,
+    complain,
   }
-  return { view: query.data, error: query.error, attempts: attempts.data ?? [], change: change.mutate, decide, release, complain }
 }
 
 export type DocketTools = ReturnType<typeof useDocket>

@@ -6,6 +6,7 @@ import { get } from '../api/client'
 import { useServerEvents } from '../api/events'
 import type { Printer } from '../api/types'
 import { MarkSign } from '../parts/MarkSign'
+import { DOING, DOING_MARK } from '../printers/words'
 import { SHORTCUTS } from './words'
 
 export function typing(e: KeyboardEvent) {
@@ -38,6 +39,9 @@ export function Frame() {
           <NavLink to="/log">Print log</NavLink>
         </nav>
         <PrinterStates />
+        <NavLink to="/settings" className="settings">
+          Settings
+        </NavLink>
       </header>
       <main className="main">
         <Outlet />
@@ -66,8 +70,8 @@ function PrinterStates() {
     <div className="state" aria-live="polite">
       {data?.map((p) => (
         <span key={p.id}>
-          <MarkSign mark={p.state === 'idle' ? 'OPEN' : p.state === 'printing' ? 'BUSY' : 'STOP'} /> {p.name} ·{' '}
-          {p.state === 'away' ? "doesn't answer" : p.reason ? `${p.state}, ${p.reason}` : p.state}
+          <MarkSign mark={DOING_MARK[p.state.doing]} /> {p.name} · {DOING[p.state.doing]}
+          {p.state.reason && `, ${p.state.reason}`}
         </span>
       ))}
     </div>

@@ -3,10 +3,11 @@ import { App, Button, Input } from 'antd'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { get, type Problem, post } from '../api/client'
+import { masterUrl, scanUrl } from '../api/pictures'
 import type { Attempt } from '../api/types'
 import { MarkSign } from '../parts/MarkSign'
-import { mm, moment } from '../parts/numbers'
-import { attemptWords } from '../release/words'
+import { moment } from '../parts/numbers'
+import { attemptWords, keptWords, scanned } from '../release/words'
 
 export function PrintLog() {
   const client = useQueryClient()
@@ -58,14 +59,14 @@ export function PrintLog() {
               <tr key={a.id}>
                 <td style={{ width: 104 }}>
                   <img
-                    src={a.scanHash ? `/api/attempts/${a.id}/scan?longest=180` : `/api/masters/${a.masterId}/picture?longest=180`}
+                    src={scanned(a) ? scanUrl(a.id, scanned(a)?.page ?? 1, 180) : masterUrl(a.masterHash, 180)}
                     alt=""
                     style={{ maxWidth: 92, maxHeight: 64, display: 'block' }}
                   />
                 </td>
                 <td>
                   <Link to={`/dockets/${a.docketId}/release`} style={{ font: '500 16px var(--serif)' }}>
-                    {a.decisions.title}
+                    {a.title}
                   </Link>
                   <div className="soft">
                     docket {a.docketNumber}, attempt {a.number}
@@ -74,7 +75,7 @@ export function PrintLog() {
                 <td title={a.readback}>
                   {a.paper}
                   <div className="soft">
-                    {a.decisions.size.sheet}, {mm(a.decisions.size.widthMm)} × {mm(a.decisions.size.heightMm)} mm, {a.printerName}
+                    {a.summary}, {a.printerName}
                   </div>
                 </td>
                 <td>{moment(a.created)}</td>
@@ -85,7 +86,10 @@ export function PrintLog() {
                     }
                   />{' '}
                   {attemptWords(a)}
-                  <div className="soft">{a.remark}</div>
+                  <div className="soft">
+                    {a.remark}
+                    {keptWords(a)}
+                  </div>
                 </td>
                 <td style={{ textAlign: 'right' }}>
                   <Button size="small" onClick={() => again(a)}>

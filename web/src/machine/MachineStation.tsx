@@ -1,12 +1,12 @@
 import { Button, Radio, Select } from 'antd'
-import type { Decisions } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { Findings } from '../parts/Findings'
 import { WORDS } from './words'
 
 export function MachineStation({ view, tools, go }: StationProps) {
-  const m = view.decisions.machine
-  const set = (next: Partial<Decisions['machine']>) => tools.decide((d) => ({ ...d, machine: { ...d.machine, ...next } }))
+  const m = view.spec.settings.values
+  const set = (setting: string, value: string) => tools.decide({ kind: 'set', setting, value })
+  const by = view.spec.route.kind
   if (!view.pairing) {
     return (
       <div className="station">
@@ -38,9 +38,9 @@ export function MachineStation({ view, tools, go }: StationProps) {
               <Select
                 aria-label="Media type"
                 style={{ width: '100%' }}
-                value={m.mediaType}
+                value={m['media-type']}
                 options={o.mediaTypes}
-                onChange={(mediaType) => set({ mediaType })}
+                onChange={(value) => set('media-type', value ?? '')}
               />
             </dd>
             <dt>feed</dt>
@@ -48,9 +48,9 @@ export function MachineStation({ view, tools, go }: StationProps) {
               <Select
                 aria-label="Feed"
                 style={{ width: '100%' }}
-                value={m.feed}
+                value={m['media-source']}
                 options={o.feeds}
-                onChange={(feed) => set({ feed })}
+                onChange={(value) => set('media-source', value ?? '')}
               />
             </dd>
             <dt>quality</dt>
@@ -58,12 +58,12 @@ export function MachineStation({ view, tools, go }: StationProps) {
               <Radio.Group
                 optionType="button"
                 buttonStyle="solid"
-                value={m.quality}
-                onChange={(e) => set({ quality: e.target.value })}
+                value={m['print-quality']}
+                onChange={(e) => set('print-quality', e.target.value)}
                 aria-label="Quality"
               >
                 {o.qualities.map((q) => (
-                  <Radio.Button key={q.value} value={Number(q.value)}>
+                  <Radio.Button key={q.value} value={q.value}>
                     {q.label}
                   </Radio.Button>
                 ))}
@@ -76,16 +76,24 @@ export function MachineStation({ view, tools, go }: StationProps) {
           <Radio.Group
             optionType="button"
             buttonStyle="solid"
-            value={m.colourBy}
-            onChange={(e) => set({ colourBy: e.target.value })}
+            value={by}
+            onChange={(e) =>
+              tools.decide({
+                kind: 'routed',
+                route:
+                  e.target.value === 'by-driver'
+                    ? { kind: 'by-driver' }
+                    : { kind: 'by-wistel', intent: view.pairing.intent, blackPoint: true },
+              })
+            }
             aria-label="Who converts the colour"
           >
-            <Radio.Button value="WISTEL">Wistel</Radio.Button>
-            <Radio.Button value="DRIVER">the driver</Radio.Button>
+            <Radio.Button value="by-wistel">Wistel</Radio.Button>
+            <Radio.Button value="by-driver">the driver</Radio.Button>
           </Radio.Group>
-          <p className="soft">{m.colourBy === 'WISTEL' ? WORDS.byWistel : WORDS.byDriver}</p>
+          <p className="soft">{by === 'by-wistel' ? WORDS.byWistel : WORDS.byDriver}</p>
         </section>
-        <Findings findings={view.findings.filter((f) => f.station === 'MACHINE')} tools={tools} />
+        <Findings findings={view.findings.filter((f) => f.stage === 'MACHINE')} tools={tools} />
         <div className="next">
           <span />
           <Button type="primary" onClick={() => go('release')}>
@@ -99,7 +107,7 @@ export function MachineStation({ view, tools, go }: StationProps) {
 
 /** The way that the colour takes, drawn: who holds which numbers, and where they are converted. */
 function ColourPath({ view }: { view: StationProps['view'] }) {
-  const ours = view.decisions.machine.colourBy === 'WISTEL'
+  const ours = view.spec.route.kind === 'by-wistel'
   const steps: [string, string][] = [
     ['Picture', view.sourceName],
     ours
@@ -108,7 +116,7 @@ function ColourPath({ view }: { view: StationProps['view'] }) {
     ours
       ? ['The driver', 'told to leave the numbers alone']
       : ['The driver converts', 'with a conversion of its own, unknown to Wistel'],
-    ['Ink on paper', `${view.options.mediaTypes.find((t) => t.value === view.decisions.machine.mediaType)?.label ?? ''}`],
+    ['Ink on paper', `${view.options.mediaTypes.find((t) => t.value === view.spec.settings.values['media-type'])?.label ?? ''}`],
   ]
   return (
     <ol style={{ listStyle: 'none', margin: 0, padding: 0, display: 'grid', gap: 0, width: 'min(520px, 90%)' }}>

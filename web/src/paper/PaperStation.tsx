@@ -1,6 +1,7 @@
 import { useQueries, useQuery } from '@tanstack/react-query'
 import { Button } from 'antd'
 import { get } from '../api/client'
+import { docketMasterUrl, proofUrl } from '../api/pictures'
 import type { Figures, Pairing } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { Booth } from '../parts/BoothPicture'
@@ -11,15 +12,15 @@ export function PaperStation({ view, tools, go }: StationProps) {
   const { data: pairings } = useQuery({ queryKey: ['pairings'], queryFn: () => get<Pairing[]>('/api/pairings') })
   const comparison = useQueries({
     queries: (pairings ?? []).map((p) => ({
-      queryKey: ['comparison', view.id, p.id],
-      queryFn: () => get<Figures>(`/api/dockets/${view.id}/pairing-comparison?pairingId=${p.id}`),
+      queryKey: ['pairing-comparison', view.id, p.pairingId, p.number],
+      queryFn: () => get<Figures>(`/api/dockets/${view.id}/pairing-comparison?pairingId=${p.pairingId}`),
       staleTime: Number.POSITIVE_INFINITY,
     })),
   })
   const ranked = (pairings ?? [])
     .map((pairing, i) => ({ pairing, figures: comparison[i]?.data }))
     .sort((a, b) => (a.figures?.meanDifference[a.pairing.intent] ?? 99) - (b.figures?.meanDifference[b.pairing.intent] ?? 99))
-  const chosen = view.decisions.pairingId
+  const chosen = view.spec.pairingId
   return (
     <div className="station">
       <Booth
@@ -31,14 +32,7 @@ export function PaperStation({ view, tools, go }: StationProps) {
           </span>
         }
       >
-        <img
-          src={
-            chosen
-              ? `/api/dockets/${view.id}/proof?longest=${BOOTH}&key=${chosen}${view.decisions.proof.intent}${view.decisions.proof.view}${view.decisions.proof.blackPoint}`
-              : `/api/masters/${view.master.id}/picture?longest=${BOOTH}`
-          }
-          alt="On the chosen paper"
-        />
+        <img src={chosen ? proofUrl(view, BOOTH) : docketMasterUrl(view, BOOTH)} alt="On the chosen paper" />
       </Booth>
       <aside className="card" aria-label="Paper">
         <section>
@@ -52,9 +46,9 @@ export function PaperStation({ view, tools, go }: StationProps) {
               <button
                 type="button"
                 className="pair"
-                key={p.id}
-                aria-pressed={p.id === chosen}
-                onClick={() => tools.change({ kind: 'pair', pairingId: p.id })}
+                key={p.pairingId}
+                aria-pressed={p.pairingId === chosen}
+                onClick={() => tools.change({ kind: 'pair', pairingId: p.pairingId })}
               >
                 <span>
                   <span className="swatch" style={{ background: labCss(p.whiteLab) }} />

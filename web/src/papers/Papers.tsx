@@ -31,14 +31,14 @@ export function Papers() {
           </thead>
           <tbody>
             {data.map((p) => (
-              <tr key={p.id}>
+              <tr key={p.pairingId}>
                 <td>
                   <span className="swatch" style={{ background: labCss(p.whiteLab) }} />
                   <span style={{ font: '500 16px var(--serif)' }}>{p.paper}</span> <span className="soft">{p.surface}</span>
                 </td>
                 <td>{p.printerName}</td>
                 <td>
-                  {p.mediaType.replaceAll('-', ' ')}, {QUALITY[p.quality]}
+                  {p.settings.values['media-type']?.replaceAll('-', ' ')}, {QUALITY[Number(p.settings.values['print-quality'])]}
                 </td>
                 <td>{p.whiteLab.map((v) => fixed(v, 1)).join('  ')}</td>
                 <td>L* {fixed(p.blackL, 1)}</td>

@@ -1,5 +1,5 @@
 import { Button } from 'antd'
-import type { Finding } from '../api/types'
+import type { Change, Finding } from '../api/types'
 import type { DocketTools } from '../docket/useDocket'
 import { MarkSign } from './MarkSign'
 
@@ -16,7 +16,7 @@ export function Findings({ findings, tools }: { findings: Finding[]; tools: Dock
           {f.mends.length > 0 && (
             <span className="mends">
               {f.mends.map((mend) => (
-                <Button size="small" key={mend.label} onClick={() => tools.change({ kind: 'decide', decisions: mend.after })}>
+                <Button size="small" key={mend.label} onClick={() => tools.decide(mend.change as Change)}>
                   {mend.label}
                 </Button>
               ))}

@@ -25,7 +25,7 @@ const finding = (more: Partial<Finding>) =>
   ({
     code: 'few-pixels',
     severity: 'LOOK',
-    station: 'SIZE',
+    stage: 'SIZE',
     what: 'Only 120 pixels an inch.',
     effect: 'Edges look soft.',
     mends: [],
@@ -37,7 +37,7 @@ test('a finding says what is wrong, what it does to the print, and offers its me
   const html = renderToStaticMarkup(
     <Findings
       tools={tools}
-      findings={[finding({ mends: [{ label: 'Keep the pixels', after: {} }] as unknown as Finding['mends'] })]}
+      findings={[finding({ mends: [{ label: 'Keep the pixels', change: {} }] as unknown as Finding['mends'] })]}
     />,
   )
   expect(html).toContain('Only 120 pixels an inch.')

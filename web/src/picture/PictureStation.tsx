@@ -1,4 +1,5 @@
 import { Button } from 'antd'
+import { docketMasterUrl } from '../api/pictures'
 import type { StationProps } from '../docket/useDocket'
 import { Booth } from '../parts/BoothPicture'
 import { BOOTH } from '../parts/booth'
@@ -7,11 +8,12 @@ import { megabytes, mm, percent } from '../parts/numbers'
 import { HistogramPlot } from './HistogramPlot'
 
 export function PictureStation({ view, tools, go }: StationProps) {
-  const m = view.master
+  const m = view.masters[0]
+  if (!m) return null
   return (
     <div className="station">
       <Booth foot={<span>The master, as it came. It is never altered.</span>}>
-        <img src={`/api/masters/${m.id}/picture?longest=${BOOTH}`} alt={`Master: ${view.decisions.title}`} />
+        <img src={docketMasterUrl(view, BOOTH)} alt={`Master: ${view.spec.title}`} />
       </Booth>
       <aside className="card" aria-label="Picture">
         <section>
@@ -25,7 +27,7 @@ export function PictureStation({ view, tools, go }: StationProps) {
             <dd>{m.profileName || `none: read as ${view.sourceName}`}</dd>
           </dl>
         </section>
-        <Findings findings={view.findings.filter((f) => f.station === 'PICTURE')} tools={tools} />
+        <Findings findings={view.findings.filter((f) => f.stage === 'PICTURE')} tools={tools} />
         <section>
           <h2 className="head">Levels</h2>
           <HistogramPlot histogram={m.histogram} />

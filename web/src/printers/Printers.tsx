@@ -1,10 +1,11 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { App, Button, Input } from 'antd'
+import { App, Button, Input, Popconfirm } from 'antd'
 import { useState } from 'react'
-import { get, type Problem, post } from '../api/client'
+import { get, type Problem, patch, post } from '../api/client'
 import type { Printer } from '../api/types'
 import { MarkSign } from '../parts/MarkSign'
 import { mm } from '../parts/numbers'
+import { AWAY, DOING, DOING_MARK } from './words'
 
 export function Printers() {
   const client = useQueryClient()
@@ -19,39 +20,54 @@ export function Printers() {
     },
     onError: (e: Problem) => notification.open({ title: e.message, description: e.next }),
   })
+  const change = useMutation({
+    mutationFn: ({ id, ...next }: { id: string; name?: string; retired?: boolean }) =>
+      patch<Printer>(`/api/printers/${id}`, next),
+    onSettled: () => client.invalidateQueries({ queryKey: ['printers'] }),
+    onError: (e: Problem) => notification.open({ title: e.message, description: e.next }),
+  })
   return (
     <div className="page">
       <h1>Printers</h1>
       {data?.map((p) => (
         <section key={p.id} style={{ borderTop: '1px solid var(--ink)', padding: '12px 0 20px' }}>
           <h2 style={{ font: '500 19px var(--serif)', margin: '0 0 6px' }}>
-            <MarkSign mark={p.state === 'idle' ? 'OPEN' : p.state === 'printing' ? 'BUSY' : 'STOP'} /> {p.name}
+            <MarkSign mark={DOING_MARK[p.state.doing]} />{' '}
+            <Input
+              key={p.name}
+              aria-label={`Name of ${p.name}`}
+              variant="borderless"
+              style={{ width: 'auto', fieldSizing: 'content', padding: 0, font: 'inherit' }}
+              defaultValue={p.name}
+              onPressEnter={(e) => e.currentTarget.blur()}
+              onBlur={(e) => e.target.value !== p.name && change.mutate({ id: p.id, name: e.target.value })}
+            />
           </h2>
           <dl className="rows">
             <dt>state</dt>
             <dd>
-              {p.state === 'away' ? "doesn't answer; Wistel asks again every few seconds, and released dockets wait" : p.state}
-              {p.reason && `: ${p.reason}`}
+              {p.state.doing === 'AWAY' ? AWAY : DOING[p.state.doing]}
+              {p.state.reason && `: ${p.state.reason}`}
             </dd>
             <dt>address</dt>
             <dd>{p.uri}</dd>
-            {p.capabilities && (
+            {p.description && (
               <>
                 <dt>model</dt>
-                <dd>{p.capabilities.model}</dd>
+                <dd>{p.description.model}</dd>
                 <dt>loaded</dt>
                 <dd>
-                  {p.capabilities.loaded.length === 0
+                  {p.state.loaded.length === 0
                     ? 'nothing'
-                    : p.capabilities.loaded
-                        .map((l) => `${l.feed}: ${mm(l.widthMm)} × ${mm(l.heightMm)} mm ${l.type.replaceAll('-', ' ')}`)
+                    : p.state.loaded
+                        .map((l) => `${l.feed}: ${mm(l.widthMm.to)} × ${mm(l.lengthMm.to)} mm ${l.type.replaceAll('-', ' ')}`)
                         .join('; ')}
                 </dd>
                 <dt>media types</dt>
-                <dd>{p.capabilities.mediaTypes.map((t) => t.replaceAll('-', ' ')).join(', ')}</dd>
+                <dd>{p.description.mediaTypes.map((t) => t.replaceAll('-', ' ')).join(', ')}</dd>
                 <dt>takes</dt>
                 <dd>
-                  {p.capabilities.rasterTypes.join(', ')} at {p.capabilities.resolutions.join(', ')} dpi
+                  {p.description.rasters.join(', ')} at {p.description.resolutions.join(', ')} dpi
                 </dd>
               </>
             )}
@@ -66,6 +82,16 @@ export function Printers() {
               </>
             )}
           </dl>
+          <Popconfirm
+            title={`Retire ${p.name}? It is asked nothing any more; its prints stay in the log.`}
+            okText="Retire"
+            cancelText="Keep it"
+            onConfirm={() => change.mutate({ id: p.id, retired: true })}
+          >
+            <Button size="small" style={{ marginTop: 10 }}>
+              Retire this printer
+            </Button>
+          </Popconfirm>
         </section>
       ))}
       <section style={{ borderTop: '1px solid var(--ink)', padding: '12px 0' }}>

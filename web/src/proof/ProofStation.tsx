@@ -2,52 +2,54 @@ import { useQuery } from '@tanstack/react-query'
 import { Button, Checkbox, Radio } from 'antd'
 import { useEffect, useRef, useState } from 'react'
 import { get } from '../api/client'
-import type { Decisions, DocketView, Figures, Intent, Probe } from '../api/types'
+import { blackPointOf, docketMasterUrl, gamutUrl, intentOf, type ProofView, proofUrl } from '../api/pictures'
+import type { DocketView, Figures, Intent, Probe } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { typing } from '../frame/Frame'
 import { Booth } from '../parts/BoothPicture'
 import { BOOTH } from '../parts/booth'
 import { fixed, percent } from '../parts/numbers'
+import { useProofView } from '../parts/useProofView'
 import { CAUSES, INTENTS } from './words'
 
 type Compare = 'divided' | 'beside' | 'proof'
-
-const proofUrl = (view: DocketView, longest: number, intent?: Intent) => {
-  const p = view.decisions.proof
-  return `/api/dockets/${view.id}/proof?longest=${longest}&key=${view.decisions.pairingId}${p.blackPoint}${p.view}&intent=${intent ?? p.intent}`
-}
 
 export function ProofStation({ view, tools, go }: StationProps) {
   const [compare, setCompare] = useState<Compare>('divided')
   const [outside, setOutside] = useState(false)
   const [held, setHeld] = useState(false)
-  const paired = view.decisions.pairingId !== ''
-  const p = view.decisions.proof
-  const set = (next: Partial<Decisions['proof']>) => tools.decide((d) => ({ ...d, proof: { ...d.proof, ...next } }))
+  const [shown, setShown] = useProofView()
+  const paired = view.pairing !== null && view.pairing !== undefined
+  const intent = paired ? intentOf(view) : 'RELATIVE'
+  const blackPoint = paired ? blackPointOf(view) : true
+  const set = (next: Partial<{ intent: Intent; blackPoint: boolean }>) =>
+    tools.decide({ kind: 'routed', route: { kind: 'by-wistel', intent, blackPoint, ...next } })
+  const setNow = useRef(set)
+  setNow.current = set
   const { data: figures } = useQuery({
-    queryKey: ['figures', view.id, view.decisions.pairingId, p.blackPoint],
+    queryKey: ['figures', view.id, view.pairing?.pairingId, view.pairing?.number, blackPoint],
     queryFn: () => get<Figures>(`/api/dockets/${view.id}/proof/figures`),
     enabled: paired,
     staleTime: Number.POSITIVE_INFINITY,
   })
 
-  const blackAlways = figures?.blackAlways.includes(p.intent) ?? false
+  const blackAlways = figures?.blackAlways.includes(intent) ?? false
 
-  const { decide } = tools
-  // biome-ignore lint/correctness/useExhaustiveDependencies: seen once for each pairing, not for each change
+  const { see } = tools
+  const seen = view.findings.every((f) => f.code !== 'proof-not-looked-at')
+  // biome-ignore lint/correctness/useExhaustiveDependencies: told once for each proof, not for each change
   useEffect(() => {
-    if (paired && !p.looked) decide((d) => ({ ...d, proof: { ...d.proof, looked: true } }))
-  }, [paired, p.looked])
+    if (paired && !seen) see()
+  }, [paired, seen])
 
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the handler only needs the decider of this docket
   useEffect(() => {
     const press = (e: KeyboardEvent) => {
       if (typing(e) || e.ctrlKey || e.metaKey) return
       if (e.key.toLowerCase() === 'm') setHeld(e.type === 'keydown')
       if (e.type !== 'keydown') return
       if (e.key.toLowerCase() === 'g') setOutside((o) => !o)
-      const intent = INTENTS[Number(e.key) - 1]
-      if (intent) decide((d) => ({ ...d, proof: { ...d.proof, intent: intent.value } }))
+      const chosen = INTENTS[Number(e.key) - 1]
+      if (chosen) setNow.current({ intent: chosen.value })
     }
     window.addEventListener('keydown', press)
     window.addEventListener('keyup', press)
@@ -55,7 +57,7 @@ export function ProofStation({ view, tools, go }: StationProps) {
       window.removeEventListener('keydown', press)
       window.removeEventListener('keyup', press)
     }
-  }, [view.id])
+  }, [])
 
   if (!paired) {
     return (
@@ -93,15 +95,15 @@ export function ProofStation({ view, tools, go }: StationProps) {
           </>
         }
       >
-        <Comparison view={view} compare={held ? 'master' : compare} outside={outside} />
+        <Comparison view={view} shown={shown} compare={held ? 'master' : compare} outside={outside} />
       </Booth>
       <aside className="card" aria-label="Proof">
         <section>
           <h2 className="head">Rendering intent: choose by eye</h2>
           <div className="intents">
             {INTENTS.map((i) => (
-              <button type="button" key={i.value} aria-pressed={p.intent === i.value} onClick={() => set({ intent: i.value })}>
-                <img src={proofUrl(view, 320, i.value)} alt="" />
+              <button type="button" key={i.value} aria-pressed={intent === i.value} onClick={() => set({ intent: i.value })}>
+                <img src={proofUrl(view, 320, shown, i.value)} alt="" />
                 <span>
                   {i.label} <b>{figures ? `ΔE ${fixed(figures.meanDifference[i.value] ?? 0, 1)}` : '…'}</b>
                 </span>
@@ -131,8 +133,8 @@ export function ProofStation({ view, tools, go }: StationProps) {
             <Radio.Group
               optionType="button"
               buttonStyle="solid"
-              value={p.view}
-              onChange={(e) => set({ view: e.target.value })}
+              value={shown}
+              onChange={(e) => setShown(e.target.value)}
               aria-label="Paper and black shown"
             >
               <Radio.Button value="PAPER_WHITE">paper white</Radio.Button>
@@ -140,8 +142,8 @@ export function ProofStation({ view, tools, go }: StationProps) {
               <Radio.Button value="SCREEN_WHITE_AND_BLACK">full screen range</Radio.Button>
             </Radio.Group>
             <Checkbox
-              checked={p.blackPoint || blackAlways}
-              disabled={p.intent === 'ABSOLUTE' || blackAlways}
+              checked={blackPoint || blackAlways}
+              disabled={intent === 'ABSOLUTE' || blackAlways}
               onChange={(e) => set({ blackPoint: e.target.checked })}
             >
               black point compensation{blackAlways ? ', part of this intent in this profile' : ''}
@@ -164,13 +166,23 @@ export function ProofStation({ view, tools, go }: StationProps) {
   )
 }
 
-function Comparison({ view, compare, outside }: { view: DocketView; compare: Compare | 'master'; outside: boolean }) {
+function Comparison({
+  view,
+  shown,
+  compare,
+  outside,
+}: {
+  view: DocketView
+  shown: ProofView
+  compare: Compare | 'master'
+  outside: boolean
+}) {
   const [share, setShare] = useState(0.5)
   const [at, setAt] = useState<{ x: number; y: number; left: number; top: number }>()
   const [probe, setProbe] = useState<Probe>()
   const wait = useRef<number>(undefined)
-  const master = `/api/masters/${view.master.id}/picture?longest=${BOOTH}`
-  const proof = proofUrl(view, BOOTH)
+  const master = docketMasterUrl(view, BOOTH)
+  const proof = proofUrl(view, BOOTH, shown)
 
   const point = (e: React.PointerEvent<HTMLElement>) => {
     const r = e.currentTarget.getBoundingClientRect()
@@ -184,9 +196,9 @@ function Comparison({ view, compare, outside }: { view: DocketView; compare: Com
     window.clearTimeout(wait.current)
     wait.current = window.setTimeout(async () => {
       setProbe(
-        await get<Probe>(`/api/dockets/${view.id}/proof/probe?x=${place.x.toFixed(4)}&y=${place.y.toFixed(4)}`).catch(
-          () => undefined,
-        ),
+        await get<Probe>(
+          `/api/dockets/${view.id}/proof/probe?x=${place.x.toFixed(4)}&y=${place.y.toFixed(4)}&view=${shown}`,
+        ).catch(() => undefined),
       )
     }, 60)
   }
@@ -197,7 +209,7 @@ function Comparison({ view, compare, outside }: { view: DocketView; compare: Com
   }
   const overlay = outside && (
     <img
-      src={`/api/dockets/${view.id}/gamut?longest=${BOOTH}&key=${view.decisions.pairingId}`}
+      src={gamutUrl(view, BOOTH)}
       alt="Out of gamut"
       style={{ position: 'absolute', inset: 0, width: '100%', height: '100%' }}
     />

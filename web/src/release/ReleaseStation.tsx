@@ -1,13 +1,14 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { Button, Input, InputNumber, Progress, Select } from 'antd'
 import { get, post, put } from '../api/client'
+import { docketMasterUrl, scanUrl } from '../api/pictures'
 import type { Attempt } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { Booth } from '../parts/BoothPicture'
 import { Findings } from '../parts/Findings'
 import { MarkSign } from '../parts/MarkSign'
 import { fixed, moment } from '../parts/numbers'
-import { attemptWords, VERDICTS, WORDS } from './words'
+import { attemptWords, PAGE_OVER, pageWords, scanned, VERDICTS, WORDS } from './words'
 
 const over = (a: Attempt) => a.state === 'done' || a.state === 'failed' || a.state === 'cancelled'
 
@@ -19,7 +20,7 @@ export function ReleaseStation({ view, tools }: StationProps) {
   const refresh = () => client.invalidateQueries({ queryKey: ['attempts'] })
   return (
     <div className="station">
-      <Beside view={view} attempt={tools.attempts.find((a) => a.scanHash)} />
+      <Beside view={view} attempt={tools.attempts.find((a) => scanned(a))} />
       <aside className="card" aria-label="Release">
         <section>
           <h2 className="head">{view.findings.length === 0 ? WORDS.clear : WORDS.before}</h2>
@@ -40,11 +41,11 @@ export function ReleaseStation({ view, tools }: StationProps) {
               aria-label="Copies"
               min={1}
               max={99}
-              value={view.decisions.copies}
+              value={view.spec.copies}
               style={{ width: 64 }}
-              onChange={(copies) => copies && tools.decide((d) => ({ ...d, copies }))}
+              onChange={(copies) => copies && tools.decide({ kind: 'copies', copies })}
             />
-            <span className="soft">{view.decisions.copies === 1 ? 'copy' : 'copies'}</span>
+            <span className="soft">{view.spec.copies === 1 ? 'copy' : 'copies'}</span>
             {running && (
               <Button onClick={() => post(`/api/attempts/${last.id}/cancel`).then(refresh, tools.complain)}>
                 Cancel the print
@@ -72,6 +73,7 @@ export function ReleaseStation({ view, tools }: StationProps) {
                 </b>{' '}
                 <span className="soft">{moment(a.created)}</span>
               </span>
+              {a.pages.length > 1 && <Pages attempt={a} running={running} refresh={refresh} complain={tools.complain} />}
               {over(a) && (
                 <span className="mends" style={{ alignItems: 'center' }}>
                   {a.state === 'done' && (
@@ -120,15 +122,51 @@ export function ReleaseStation({ view, tools }: StationProps) {
   )
 }
 
+/** The pages of an attempt, each with its state; one that is over can be printed again alone. */
+function Pages({
+  attempt,
+  running,
+  refresh,
+  complain,
+}: {
+  attempt: Attempt
+  running: boolean
+  refresh: () => void
+  complain: (e: Error) => void
+}) {
+  return (
+    <ul className="pages" aria-label={`Pages of attempt ${attempt.number}`}>
+      {attempt.pages.map((p) => (
+        <li key={p.page}>
+          <span>
+            page {p.page}: {pageWords(p)}
+          </span>
+          {PAGE_OVER.includes(p.state) && (
+            <Button
+              size="small"
+              disabled={running}
+              onClick={() => post(`/api/attempts/${attempt.id}/pages/${p.page}/again`).then(refresh, complain)}
+            >
+              Print this page again
+            </Button>
+          )}
+        </li>
+      ))}
+    </ul>
+  )
+}
+
 /** What came out beside the master, at the same scale. */
 function Beside({ view, attempt }: { view: StationProps['view']; attempt: Attempt | undefined }) {
   const { data } = useQuery({
     queryKey: ['scan-figures', attempt?.id],
-    queryFn: () => get<{ meanDifference: number }>(`/api/attempts/${attempt?.id}/scan/figures`),
+    queryFn: () => get<{ meanDifference: number }>(`/api/attempts/${attempt?.id}/pages/${shown?.page}/scan/figures`),
     enabled: attempt !== undefined,
     staleTime: Number.POSITIVE_INFINITY,
   })
-  const wide = view.placement.width > view.placement.height * 1.15
+  const shown = attempt && scanned(attempt)
+  const at = view.layout.pages[0]?.placed[0]?.atMm
+  const wide = at !== undefined && at.width > at.height * 1.15
   const size = wide
     ? { maxWidth: '100%', maxHeight: 'calc((100vh - 310px) / 2)' }
     : { maxWidth: '100%', maxHeight: 'calc(100vh - 300px)' }
@@ -152,20 +190,17 @@ function Beside({ view, attempt }: { view: StationProps['view']; attempt: Attemp
         }}
       >
         <div style={{ position: 'relative', lineHeight: 0 }}>
-          <img
-            src={`/api/masters/${view.master.id}/picture?longest=1000`}
-            alt="Master"
-            style={attempt ? size : { maxHeight: 'calc(100vh - 300px)' }}
-          />
+          <img src={docketMasterUrl(view, 1000)} alt="Master" style={attempt ? size : { maxHeight: 'calc(100vh - 300px)' }} />
           <span className="tag" style={{ left: 8, lineHeight: 1.4 }}>
             Master
           </span>
         </div>
-        {attempt && (
+        {attempt && shown && (
           <div style={{ position: 'relative', lineHeight: 0 }}>
-            <img src={`/api/attempts/${attempt.id}/scan?longest=1000`} alt="Scan of the print" style={size} />
+            <img src={scanUrl(attempt.id, shown.page, 1000)} alt="Scan of the print" style={size} />
             <span className="tag" style={{ left: 8, lineHeight: 1.4 }}>
               Print, attempt {attempt.number}
+              {attempt.pages.length > 1 && `, page ${shown.page}`}
             </span>
           </div>
         )}

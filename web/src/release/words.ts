@@ -1,4 +1,4 @@
-import type { Attempt } from '../api/types'
+import type { Attempt, AttemptPage } from '../api/types'
 
 export const WORDS = {
   clear: 'Nothing stands in the way',
@@ -6,6 +6,17 @@ export const WORDS = {
   none: 'Not printed yet',
   scan: 'The scan shows paper white as measured.',
   noScan: 'Once printed, the scan of the sheet appears here beside the master.',
+}
+
+/** The first page whose scan is there. */
+export const scanned = (a: Attempt) => a.pages.find((p) => p.scanHash && p.scanKept)
+
+/** What was let go of an attempt, if anything. */
+export function keptWords(a: Attempt): string {
+  const scans = a.pages.some((p) => p.scanHash && !p.scanKept)
+  const files = a.pages.some((p) => p.fileHash && !p.fileKept)
+  if (scans && files) return ' Its print file and scan were let go; the file is made again when it is needed.'
+  return files ? ' Its print file was let go and is made again when it is needed.' : scans ? ' Its scan was let go.' : ''
 }
 
 export const VERDICTS = [
@@ -29,10 +40,31 @@ export function attemptWords(a: Attempt): string {
     case 'printing':
       return a.message || `printing, ${a.percent} %`
     case 'done':
-      return a.verdict ? `printed, ${a.verdict}` : 'printed'
+      return `${a.verdict ? `printed, ${a.verdict}` : 'printed'}${a.message ? `. ${a.message}` : ''}`
     case 'failed':
       return `failed: ${a.message}`
     default:
       return a.message || 'cancelled'
+  }
+}
+
+export const PAGE_OVER: AttemptPage['state'][] = ['done', 'failed', 'cancelled']
+
+export function pageWords(p: AttemptPage): string {
+  switch (p.state) {
+    case 'waiting':
+      return 'waits'
+    case 'rendering':
+      return `its file is made, ${p.percent} %`
+    case 'sending':
+      return 'on its way to the printer'
+    case 'printing':
+      return p.message || `printing, ${p.percent} %`
+    case 'done':
+      return 'printed'
+    case 'failed':
+      return `failed: ${p.message}`
+    default:
+      return 'not printed'
   }
 }

@@ -8,24 +8,33 @@ beforeAll(async () => {
   SheetDrawing = (await import('./SheetDrawing')).SheetDrawing
 })
 
-const placement = {
-  sheetWidthMm: 420,
-  sheetHeightMm: 297,
-  margins: { top: 3, right: 14, bottom: 3, left: 3 },
-  x: 60,
-  y: 48.5,
-  width: 300,
-  height: 200,
+const placed = {
+  renditionId: 'r1',
+  atMm: { x: 60, y: 48.5, width: 300, height: 200 },
   crop: { x: 0, y: 0, width: 3000, height: 2000 },
-  lostShare: 0,
+  orientation: 'UPRIGHT',
 }
 
-const view = (more: object = {}, fit = 'WHOLE') =>
+const view = (more: object = {}, lost = 0) =>
   ({
-    master: { id: 'm1', width: 3000, height: 2000 },
+    masters: [{ width: 3000, height: 2000 }],
     pairing: { whiteLab: [96, 0, 2] },
-    decisions: { size: { sheet: 'A3', fit, cropX: 0.5, cropY: 0.5 } },
-    placement: { ...placement, ...more },
+    spec: {
+      renditions: [{ masterHash: 'm1' }],
+      stock: { name: 'A3' },
+      plan: { cropX: 0.5, cropY: 0.5 },
+    },
+    layout: {
+      pages: [
+        {
+          widthMm: 420,
+          heightMm: 297,
+          unprintable: { top: 3, right: 14, bottom: 3, left: 3 },
+          placed: [{ ...placed, ...more }],
+        },
+      ],
+      losses: lost ? [{ renditionId: 'r1', share: lost }] : [],
+    },
   }) as unknown as DocketView
 
 const drawn = (v: DocketView) => renderToStaticMarkup(<SheetDrawing view={v} onLength={() => {}} onCrop={() => {}} />)
@@ -54,17 +63,17 @@ test('sheet, picture and the white around it are told in millimetres', () => {
 })
 
 test('white too narrow for a number gets none', () => {
-  expect(drawn(view({ x: 2, width: 416, y: 2, height: 293 }))).not.toMatch(/>2<\/text>/)
+  expect(drawn(view({ atMm: { x: 2, width: 416, y: 2, height: 293 } }))).not.toMatch(/>2<\/text>/)
 })
 
 test('only a picture that loses something to its frame can be moved in it', () => {
   expect(drawn(view())).toContain('cursor:default')
-  expect(drawn(view({ lostShare: 0.2, crop: { x: 500, y: 0, width: 2000, height: 2000 } }, 'FILL'))).toContain('cursor:grab')
+  expect(drawn(view({ crop: { x: 500, y: 0, width: 2000, height: 2000 } }, 0.2))).toContain('cursor:grab')
 })
 
 test('a cropped picture shows the part that is printed', () => {
   const svg = drawn(
-    view({ lostShare: 1 / 3, crop: { x: 500, y: 0, width: 2000, height: 2000 }, width: 200, height: 200 }, 'FILL'),
+    view({ crop: { x: 500, y: 0, width: 2000, height: 2000 }, atMm: { x: 110, y: 48.5, width: 200, height: 200 } }, 1 / 3),
   )
   const shown = number(svg, /max-height:none;left:-([\d.]+)px/)
   const whole = number(svg, /max-height:none;left:-[\d.]+px;top:-?[\d.]+(?:px)?;width:([\d.]+)px/)

@@ -1,13 +1,14 @@
 import { Input } from 'antd'
 import { useEffect, useRef, useState } from 'react'
-import type { DocketView, SizeDecisions } from '../api/types'
+import { docketMasterUrl } from '../api/pictures'
+import type { DocketView } from '../api/types'
 import { BOOTH } from '../parts/booth'
 import { labCss, mm } from '../parts/numbers'
 
 type Props = {
   view: DocketView
   onLength: (side: 'width' | 'height', text: string) => void
-  onCrop: (crop: Partial<SizeDecisions>) => void
+  onCrop: (cropX: number, cropY: number) => void
 }
 
 /** The sheet as a drawing: picture, unprintable edge hatched, dimension lines whose numbers can be written over. */
@@ -21,42 +22,46 @@ export function SheetDrawing({ view, onLength, onCrop }: Props) {
     watch.observe(element)
     return () => watch.disconnect()
   }, [])
-  const p = view.placement
+  const page = view.layout.pages[0]
+  const placed = page?.placed[0]
+  const master = view.masters[0]
+  if (!page || !placed || !master) return <div ref={box} />
+  const p = placed.atMm
   const left = 70
   const top = 46
-  const scale = Math.max(0.1, Math.min((room.w - left - 40) / p.sheetWidthMm, (room.h - top - 44) / p.sheetHeightMm))
-  const sw = p.sheetWidthMm * scale
-  const sh = p.sheetHeightMm * scale
+  const scale = Math.max(0.1, Math.min((room.w - left - 40) / page.widthMm, (room.h - top - 44) / page.heightMm))
+  const sw = page.widthMm * scale
+  const sh = page.heightMm * scale
   const x0 = left + (room.w - left - 40 - sw) / 2
   const y0 = top + (room.h - top - 44 - sh) / 2
   const [px, py, pw, ph] = [x0 + p.x * scale, y0 + p.y * scale, p.width * scale, p.height * scale]
-  const m = p.margins
+  const m = page.unprintable
   const inner = {
     x: x0 + m.left * scale,
     y: y0 + m.top * scale,
     w: sw - (m.left + m.right) * scale,
     h: sh - (m.top + m.bottom) * scale,
   }
-  const below = p.sheetHeightMm - p.y - p.height
-  const side = (p.sheetWidthMm - p.width) / 2
-  const crop = p.crop
+  const below = page.heightMm - p.y - p.height
+  const side = (page.widthMm - p.width) / 2
+  const crop = placed.crop
   const zoom = pw / crop.width
-  const movable = view.decisions.size.fit === 'FILL' && p.lostShare > 0.0005
+  const movable = view.layout.losses.length > 0
   const drag = (e: React.PointerEvent<HTMLDivElement>) => {
     if (!movable) return
     const start = { x: e.clientX, y: e.clientY }
-    const z = view.decisions.size
-    const spareX = view.master.width * zoom - pw
-    const spareY = view.master.height * zoom - ph
+    const z = view.spec.plan
+    const spareX = master.width * zoom - pw
+    const spareY = master.height * zoom - ph
     const element = e.currentTarget
     element.setPointerCapture(e.pointerId)
     element.onpointerup = (up) => {
       element.onpointerup = null
       const limit = (v: number) => Math.max(0, Math.min(1, v))
-      onCrop({
-        cropX: spareX > 1 ? limit(z.cropX - (up.clientX - start.x) / spareX) : z.cropX,
-        cropY: spareY > 1 ? limit(z.cropY - (up.clientY - start.y) / spareY) : z.cropY,
-      })
+      onCrop(
+        spareX > 1 ? limit(z.cropX - (up.clientX - start.x) / spareX) : z.cropX,
+        spareY > 1 ? limit(z.cropY - (up.clientY - start.y) / spareY) : z.cropY,
+      )
     }
   }
   return (
@@ -92,7 +97,7 @@ export function SheetDrawing({ view, onLength, onCrop }: Props) {
         <g fontSize="12" fill="#1e1e1e" textAnchor="middle">
           <rect x={x0 + sw / 2 - 92} y={y0 + sh + 12} width="184" height="17" fill="#c6c6c6" />
           <text x={x0 + sw / 2} y={y0 + sh + 25}>
-            {view.decisions.size.sheet}, {mm(p.sheetWidthMm)} × {mm(p.sheetHeightMm)} mm
+            {view.spec.stock.name}, {mm(page.widthMm)} × {mm(page.heightMm)} mm
           </text>
           {side * scale > 26 && (
             <text x={(x0 + px) / 2} y={py + ph / 2 - 5}>
@@ -124,7 +129,7 @@ export function SheetDrawing({ view, onLength, onCrop }: Props) {
         }}
       >
         <img
-          src={`/api/masters/${view.master.id}/picture?longest=${BOOTH}`}
+          src={docketMasterUrl(view, BOOTH)}
           alt=""
           draggable={false}
           style={{
@@ -133,8 +138,8 @@ export function SheetDrawing({ view, onLength, onCrop }: Props) {
             maxHeight: 'none',
             left: -crop.x * zoom,
             top: -crop.y * zoom,
-            width: view.master.width * zoom,
-            height: view.master.height * zoom,
+            width: master.width * zoom,
+            height: master.height * zoom,
           }}
         />
       </div>

@@ -1,5 +1,5 @@
 import { Button, Input, Radio, Select } from 'antd'
-import type { SizeDecisions } from '../api/types'
+import type { DocketSpec } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { Findings } from '../parts/Findings'
 import { mm, percent } from '../parts/numbers'
@@ -8,10 +8,12 @@ import { SheetDrawing } from './SheetDrawing'
 import { FINENESS } from './words'
 
 export function SizeStation({ view, tools, go }: StationProps) {
-  const z = view.decisions.size
-  const p = view.placement
-  const set = (next: Partial<SizeDecisions>) => tools.decide((d) => ({ ...d, size: { ...d.size, ...next } }))
-  const m = p.margins
+  const plan = view.spec.plan
+  const r = view.spec.resolution
+  const resolve = (next: Partial<DocketSpec['resolution']>) => tools.decide({ kind: 'resolved', resolution: { ...r, ...next } })
+  const m = view.layout.pages[0]?.unprintable ?? { top: 0, right: 0, bottom: 0, left: 0 }
+  const lost = view.layout.losses.reduce((sum, l) => sum + l.share, 0)
+  const ppi = view.printed.ppi
   return (
     <div className="station">
       <div className="booth table">
@@ -21,44 +23,40 @@ export function SizeStation({ view, tools, go }: StationProps) {
             onLength={(side, text) =>
               tools.change(side === 'width' ? { kind: 'resize', width: text } : { kind: 'resize', height: text })
             }
-            onCrop={set}
+            onCrop={(cropX, cropY) => tools.decide({ kind: 'cropped', cropX, cropY })}
           />
         </div>
         <div className="foot">
           {m.top + m.bottom + m.left + m.right > 0
             ? `Hatched: this feed can't print there (left ${mm(m.left)}, right ${mm(m.right)}, above ${mm(m.top)}, below ${mm(m.bottom)} mm).`
             : 'Choose a paper to see where its feed cannot print.'}
-          {z.fit === 'FILL' && p.lostShare > 0.0005 && ' Drag the picture to move the crop.'}
+          {lost > 0 && ' Drag the picture to move the crop.'}
         </div>
       </div>
       <aside className="card" aria-label="Size">
         <section>
           <h2 className="head">Resolution at this size</h2>
-          <ResolutionScale ppi={p.ppi} />
+          <ResolutionScale ppi={ppi} />
           <p className="soft">
-            {FINENESS[view.ppiLabel]}{' '}
-            {z.pixels === 'KEEP'
-              ? "Pixels are kept as they are; the printer's own resolution is made once, at the very end."
-              : ''}
+            {FINENESS[view.printed.label]}{' '}
+            {view.printed.inputDpi > 0 && `The printer gets ${view.printed.inputDpi} dpi, made once from the master.`}
           </p>
           <div style={{ display: 'flex', gap: 8, alignItems: 'center', marginTop: 6 }}>
             <Input
-              key={p.ppi}
+              key={ppi}
               aria-label="Pixels per inch"
               style={{ width: 90 }}
-              defaultValue={`${Math.round(p.ppi)} ppi`}
+              defaultValue={`${Math.round(ppi)} ppi`}
               onFocus={(e) => e.target.select()}
               onPressEnter={(e) => e.currentTarget.blur()}
-              onBlur={(e) =>
-                e.target.value !== `${Math.round(p.ppi)} ppi` && tools.change({ kind: 'resize', ppi: e.target.value })
-              }
+              onBlur={(e) => e.target.value !== `${Math.round(ppi)} ppi` && tools.change({ kind: 'resize', ppi: e.target.value })}
             />
             <span className="soft">looked at from</span>
             <Select
               aria-label="Viewing distance"
-              value={z.viewingMm}
+              value={r.viewingMm}
               style={{ width: 110 }}
-              onChange={(viewingMm) => set({ viewingMm })}
+              onChange={(viewingMm) => resolve({ viewingMm })}
               options={[
                 { value: 0, label: 'the hand' },
                 { value: 500, label: '50 cm' },
@@ -73,16 +71,19 @@ export function SizeStation({ view, tools, go }: StationProps) {
           <div style={{ display: 'grid', gap: 7, justifyItems: 'start' }}>
             <Select
               aria-label="Sheet"
-              value={z.sheet}
+              value={view.spec.stock.name}
               style={{ width: 220 }}
-              onChange={(sheet) => set({ sheet })}
-              options={view.options.sheets.map((s) => ({ value: s.value, label: s.label }))}
+              onChange={(name) => {
+                const choice = view.options.sheets.find((s) => s.sheet.name === name)
+                if (choice) tools.decide({ kind: 'stocked', stock: choice.sheet })
+              }}
+              options={view.options.sheets.map((s) => ({ value: s.sheet.name, label: s.label }))}
             />
             <Radio.Group
               optionType="button"
               buttonStyle="solid"
-              value={z.fit}
-              onChange={(e) => set({ fit: e.target.value })}
+              value={plan.fit}
+              onChange={(e) => tools.decide({ kind: 'fitted', fit: e.target.value })}
               aria-label="Fit"
             >
               <Radio.Button value="WHOLE">all of it</Radio.Button>
@@ -91,8 +92,8 @@ export function SizeStation({ view, tools, go }: StationProps) {
             <Radio.Group
               optionType="button"
               buttonStyle="solid"
-              value={z.borders}
-              onChange={(e) => set({ borders: e.target.value })}
+              value={plan.borders}
+              onChange={(e) => tools.decide({ kind: 'bordered', borders: e.target.value })}
               aria-label="Borders"
             >
               <Radio.Button value="EVEN">even borders</Radio.Button>
@@ -101,19 +102,19 @@ export function SizeStation({ view, tools, go }: StationProps) {
             <Radio.Group
               optionType="button"
               buttonStyle="solid"
-              value={z.pixels}
-              onChange={(e) => set({ pixels: e.target.value })}
+              value={r.pixels}
+              onChange={(e) => resolve({ pixels: e.target.value })}
               aria-label="Pixels"
             >
               <Radio.Button value="KEEP">keep the pixels</Radio.Button>
               <Radio.Button value="RESAMPLE">resample to…</Radio.Button>
             </Radio.Group>
-            {z.pixels === 'RESAMPLE' && (
+            {r.pixels === 'RESAMPLE' && (
               <Select
                 aria-label="Resample to"
-                value={z.resamplePpi}
+                value={r.resamplePpi}
                 style={{ width: 120 }}
-                onChange={(resamplePpi) => set({ resamplePpi })}
+                onChange={(resamplePpi) => resolve({ resamplePpi })}
                 options={[150, 200, 240, 300, 360, 720].map((v) => ({ value: v, label: `${v} ppi` }))}
               />
             )}
@@ -122,13 +123,13 @@ export function SizeStation({ view, tools, go }: StationProps) {
         <section>
           <h2 className="head">How it lies on the paper</h2>
           <p className="soft">
-            {percent(Math.max(0, 1 - (p.width * p.height) / (p.sheetWidthMm * p.sheetHeightMm)))} of the sheet stays bare.
-            {p.lostShare > 0.0005 && ` ${percent(p.lostShare)} of the picture is cropped away.`}
+            {percent(view.bareShare)} of the sheet stays bare.
+            {lost > 0 && ` ${percent(lost)} of the picture is cropped away.`}
           </p>
         </section>
-        <Findings findings={view.findings.filter((f) => f.station === 'SIZE' && f.code !== 'cropped')} tools={tools} />
+        <Findings findings={view.findings.filter((f) => f.stage === 'SIZE' && f.code !== 'cropped')} tools={tools} />
         <div className="next">
-          <Button onClick={() => set({ across: !z.across })}>Turn the sheet</Button>
+          <Button onClick={() => tools.decide({ kind: 'turned' })}>Turn the sheet</Button>
           <Button type="primary" onClick={() => go('proof')}>
             On to the proof
           </Button>

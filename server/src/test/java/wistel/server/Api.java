@@ -27,6 +27,15 @@ final class Api {
         }
     }
 
+    /** Where a docket's first picture lies on its first page. */
+    static JsonNode picture(JsonNode docket) {
+        return docket.path("layout").path("pages").get(0).path("placed").get(0).path("atMm");
+    }
+
+    static JsonNode page(JsonNode attempt) {
+        return attempt.path("pages").get(0);
+    }
+
     Answer get(String path) {
         return send(request(path).GET());
     }

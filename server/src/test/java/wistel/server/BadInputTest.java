@@ -65,7 +65,7 @@ public class BadInputTest {
         byte[] file = PrintingTest.picture(29);
         var both = java.util.stream.IntStream.range(0, 4).parallel().mapToObj(i -> api.drop("at-once.png", file)).toList();
         assertThat(both).allMatch(a -> a.status() == 201);
-        assertThat(both.stream().map(a -> a.body().path("docket").path("master").path("id").asString()).distinct()).hasSize(1);
+        assertThat(both.stream().map(a -> a.body().path("docket").path("masters").get(0).path("id").asString()).distinct()).hasSize(1);
     }
 
     @Test
@@ -74,7 +74,7 @@ public class BadInputTest {
         Api.Answer same = api.drop("other-name.png", PrintingTest.picture(21));
         Api.Answer namesake = api.drop("twin.png", PrintingTest.picture(22));
         assertThat(same.body().path("notice").asString()).contains("twin.png").contains("here already");
-        assertThat(same.body().path("docket").path("master").path("id")).isEqualTo(first.body().path("docket").path("master").path("id"));
+        assertThat(same.body().path("docket").path("masters").get(0).path("id")).isEqualTo(first.body().path("docket").path("masters").get(0).path("id"));
         assertThat(namesake.body().path("notice").asString()).contains("also called twin.png");
     }
 
@@ -111,8 +111,8 @@ public class BadInputTest {
             socket.getOutputStream().flush();
         }
         Waiting.until(() -> {
-            try (var coming = Files.list(test.files.resolve("staging"))) {
-                return coming.count();
+            try {
+                return test.staged();
             } catch (IOException e) {
                 return -1L;
             }
@@ -126,9 +126,12 @@ public class BadInputTest {
         String path = "/api/dockets/" + d.path("id").asString();
         assertThat(api.get("/api/dockets/00000000-0000-0000-0000-000000000000").status()).isEqualTo(404);
         assertThat(api.get("/api/dockets/nonsense").status()).isEqualTo(400);
-        assertThat(api.put(path + "/decisions", "{", 1).status()).isEqualTo(400);
-        assertThat(api.put(path + "/decisions", d.path("decisions").toString().replace("\"copies\":1", "\"copies\":1000"), 1).code()).isEqualTo("out-of-range");
-        assertThat(api.get(path + "/proof").code()).isEqualTo("pairing-missing");
+        assertThat(api.patch(path, "{", 1).status()).isEqualTo(400);
+        assertThat(api.patch(path, "{\"kind\":\"titled\"}", 1).status()).as("a part is missing").isEqualTo(400);
+        assertThat(api.patch(path, "{\"kind\":\"painted\"}", 1).status()).isEqualTo(400);
+        assertThat(api.patch(path, "{\"kind\":\"stocked\",\"stock\":{\"kind\":\"sheet\",\"name\":\"x\",\"widthMm\":1,\"lengthMm\":1}}", 1).code()).isEqualTo("sheet-out-of-range");
+        assertThat(api.patch(path, "{\"kind\":\"copies\",\"copies\":1000}", 1).code()).isEqualTo("out-of-range");
+        assertThat(api.get(path + "/proof/figures").code()).isEqualTo("pairing-missing");
         assertThat(api.post("/api/printers", "{\"uri\":\"http://elsewhere\"}", 0).code()).isEqualTo("address-unclear");
         assertThat(api.post("/api/printers", "{\"uri\":\"ipp://localhost:9/ipp/print\"}", 0).code()).isEqualTo("printer-away");
     }

@@ -13,6 +13,7 @@ import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import wistel.core.fault.PrinterException;
 import wistel.core.length.Margins;
+import wistel.core.printer.DriverSettings;
 import wistel.core.render.PwgRaster;
 import wistel.server.printer.IppClient;
 
@@ -49,9 +50,9 @@ public class ForeignPrinterTest {
     @Test
     public void itIsDescribedPrintedOnAndItsJobFoundByName() throws Exception {
         IppClient.Described described = ipp.describe(URI);
-        assertThat(described.capabilities().formats()).contains("image/pwg-raster");
-        assertThat(described.capabilities().media()).isNotEmpty();
-        assertThat(described.capabilities().rasterTypes()).isNotEmpty();
+        assertThat(described.description().formats()).contains("image/pwg-raster");
+        assertThat(described.description().media()).isNotEmpty();
+        assertThat(described.description().rasters()).isNotEmpty();
 
         Path file = Files.createTempFile("page", ".pwg");
         try (var out = Files.newOutputStream(file)) {
@@ -64,8 +65,8 @@ public class ForeignPrinterTest {
             writer.finish();
         }
         String name = UUID.randomUUID().toString();
-        int job = ipp.createJob(URI, new IppClient.Ticket(name, "", "", 215.9, 279.4, Margins.NONE, 5, 1));
-        ipp.sendDocument(URI, job, file, "image/pwg-raster");
+        int job = ipp.createJob(URI, new IppClient.Ticket(name, DriverSettings.of("", "", 5), 215.9, 279.4, Margins.NONE, 1, 0, "color", ""));
+        ipp.sendDocument(URI, job, file, "image/pwg-raster", (sent, stalled) -> { });
         IppClient.JobSeen seen = Waiting.until(() -> ipp.job(URI, job), IppClient.JobSeen::over, 30);
         assertThat(seen.completed()).as(seen.toString()).isTrue();
         assertThat(seen.scan()).isEmpty();

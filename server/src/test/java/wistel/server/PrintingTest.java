@@ -21,7 +21,8 @@ import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.ProfileReader;
 import wistel.core.icc.transform.TransformCompiler;
-import wistel.core.paper.Pairing;
+import wistel.core.paper.PairingVersion;
+import wistel.core.printer.DriverSettings;
 import wistel.server.pairing.PairingRepository;
 import wistel.server.printer.PrinterRepository;
 import wistel.server.store.ProfileRepository;
@@ -56,8 +57,8 @@ public class PrintingTest {
         test.bean(ProfileRepository.class).add(profile);
         Lab white = LabEncoding.V4.lab(TransformCompiler.toMeasuredLab(profile).exact(1, 1, 1));
         UUID printer = test.bean(PrinterRepository.class).all().get(0).id();
-        test.bean(PairingRepository.class).add(new Pairing(UUID.randomUUID().toString(), printer.toString(), "", paper.label(), "test", paper.mediaType(), feed, 5,
-            profile.hash(), intent, white.toArray(), 4));
+        test.bean(PairingRepository.class).add(new PairingVersion(UUID.randomUUID().toString(), 1, printer.toString(), "", paper.label(), "test",
+            DriverSettings.of(paper.mediaType(), feed, 5), profile.hash(), intent, white.toArray(), 4));
     }
 
     static byte[] picture(int seed) throws IOException {
@@ -73,7 +74,7 @@ public class PrintingTest {
     private String pairingId(String paper) {
         for (JsonNode p : api.get("/api/pairings").body()) {
             if (p.path("paper").asString().equals(paper)) {
-                return p.path("id").asString();
+                return p.path("pairingId").asString();
             }
         }
         throw new AssertionError(paper);
@@ -117,7 +118,7 @@ public class PrintingTest {
                 String name = file.getFileName().toString();
                 JsonNode a = printed(ready(name, Files.readAllBytes(file), papers.getOrDefault(name, "Skerry Baryta 310")));
                 assertThat(a.path("state").asString()).as(name + " " + a.path("message")).isEqualTo("done");
-                double apart = api.get("/api/attempts/" + a.path("id").asString() + "/scan/figures").body().path("meanDifference").asDouble();
+                double apart = api.get("/api/attempts/" + a.path("id").asString() + "/pages/1/scan/figures").body().path("meanDifference").asDouble();
                 System.out.printf("proof and print of %s differ by %.2f%n", name, apart);
                 assertThat(apart).as(name).isBetween(0.01, 2.0);
                 sum += apart;
@@ -133,14 +134,15 @@ public class PrintingTest {
         JsonNode d = ready("undo.png", picture(1), "Skerry Baryta 310");
         String path = "/api/dockets/" + d.path("id").asString();
         Api.Answer wide = api.patch(path + "/size", "{\"width\":\"8in\"}", d.path("version").asInt());
-        assertThat(wide.body().path("placement").path("width").asDouble()).isCloseTo(203.2, org.assertj.core.api.Assertions.within(1e-9));
-        assertThat(wide.body().path("decisions").path("size").path("heightMm").asDouble()).isCloseTo(203.2 * 160 / 240, org.assertj.core.api.Assertions.within(1e-6));
+        assertThat(Api.picture(wide.body()).path("width").asDouble()).isCloseTo(203.2, org.assertj.core.api.Assertions.within(1e-9));
+        assertThat(wide.body().path("spec").path("plan").path("heightMm").asDouble()).isCloseTo(203.2 * 160 / 240, org.assertj.core.api.Assertions.within(1e-6));
         assertThat(api.patch(path + "/size", "{\"width\":\"9in\"}", d.path("version").asInt()).code()).isEqualTo("stale");
         Api.Answer undone = api.post(path + "/undo", "", wide.body().path("version").asInt());
-        assertThat(undone.body().path("placement").path("width").asDouble()).isEqualTo(d.path("placement").path("width").asDouble());
-        assertThat(undone.body().path("canRedo").asBoolean()).isTrue();
+        assertThat(Api.picture(undone.body()).path("width").asDouble()).isEqualTo(Api.picture(d).path("width").asDouble());
+        assertThat(undone.body().path("redo").asString()).isEqualTo("picture 203.2 × 135.5 mm");
+        assertThat(wide.body().path("undo").asString()).isEqualTo("picture 203.2 × 135.5 mm");
         Api.Answer redone = api.post(path + "/redo", "", undone.body().path("version").asInt());
-        assertThat(redone.body().path("placement").path("width").asDouble()).isCloseTo(203.2, org.assertj.core.api.Assertions.within(1e-9));
+        assertThat(Api.picture(redone.body()).path("width").asDouble()).isCloseTo(203.2, org.assertj.core.api.Assertions.within(1e-9));
         assertThat(api.patch(path + "/size", "{\"width\":\"a bit\"}", redone.body().path("version").asInt()).code()).isEqualTo("length-unclear");
     }
 
@@ -150,8 +152,8 @@ public class PrintingTest {
         String path = "/api/dockets/" + d.path("id").asString();
         JsonNode large = api.patch(path + "/size", "{\"width\":\"400\"}", d.path("version").asInt()).body();
         assertThat(api.post(path + "/attempts", "", large.path("version").asInt()).code()).isEqualTo("stopped");
-        JsonNode mend = large.path("findings").get(0).path("mends").get(0).path("after");
-        JsonNode mended = api.put(path + "/decisions", mend.toString(), large.path("version").asInt()).body();
+        JsonNode mend = large.path("findings").get(0).path("mends").get(0).path("change");
+        JsonNode mended = api.patch(path, mend.toString(), large.path("version").asInt()).body();
         assertThat(printed(mended).path("state").asString()).isEqualTo("done");
     }
 
@@ -160,19 +162,18 @@ public class PrintingTest {
         JsonNode first = printed(ready("again.png", picture(3), "Skerry Baryta 310"));
         JsonNode second = over(api.post("/api/attempts/" + first.path("id").asString() + "/again", "", 0).body().path("id").asString());
         assertThat(second.path("state").asString()).isEqualTo("done");
-        assertThat(second.path("fileHash").asString()).isEqualTo(first.path("fileHash").asString());
-        assertThat(second.path("scanHash").asString()).isEqualTo(first.path("scanHash").asString());
+        assertThat(Api.page(second).path("fileHash").asString()).isEqualTo(Api.page(first).path("fileHash").asString());
+        assertThat(Api.page(second).path("scanHash").asString()).isEqualTo(Api.page(first).path("scanHash").asString());
         assertThat(second.path("number").asInt()).isEqualTo(2);
     }
 
     @Test
     public void theDriversConversionGivesAnotherPrintThanTheProof() throws IOException {
         JsonNode d = ready("driver.png", picture(4), "Skerry Baryta 310");
-        JsonNode byDriver = api.put("/api/dockets/" + d.path("id").asString() + "/decisions", d.path("decisions").toString().replace("\"WISTEL\"", "\"DRIVER\""),
-            d.path("version").asInt()).body();
+        JsonNode byDriver = api.patch("/api/dockets/" + d.path("id").asString(), "{\"kind\":\"routed\",\"route\":{\"kind\":\"by-driver\"}}", d.path("version").asInt()).body();
         assertThat(byDriver.path("readback").asString()).contains("the driver converts the colour its own way");
         JsonNode a = printed(byDriver);
-        assertThat(api.get("/api/attempts/" + a.path("id").asString() + "/scan/figures").body().path("meanDifference").asDouble()).isGreaterThan(1.5);
+        assertThat(api.get("/api/attempts/" + a.path("id").asString() + "/pages/1/scan/figures").body().path("meanDifference").asDouble()).isGreaterThan(1.5);
     }
 
     @Test(dependsOnMethods = {"theProofOfEveryDemoPictureAgreesWithTheScanOfItsPrint", "theSameAgainSendsTheVerySameFile", "theDriversConversionGivesAnotherPrintThanTheProof",
@@ -197,7 +198,7 @@ public class PrintingTest {
         test.start();
         assertThat(over(id).path("state").asString()).isEqualTo("done");
         assertThat(jobs(id)).isEqualTo(1);
-        assertThat(test.files.resolve("staging")).isEmptyDirectory();
+        assertThat(test.staged()).isZero();
     }
 
     @Test(dependsOnMethods = "aRestartWhileTheFileIsMadeFinishesItToo")
@@ -205,7 +206,7 @@ public class PrintingTest {
         JsonNode d = ready("no-paper.png", picture(7), "Skerry Baryta 310");
         test.room.printer().empty(Feeds.REAR);
         String id = api.post("/api/dockets/" + d.path("id").asString() + "/attempts", "", d.path("version").asInt()).body().path("id").asString();
-        Waiting.until(() -> attempt(id), a -> a.path("message").asString().contains("waits for paper"), 30);
+        Waiting.until(() -> attempt(id), a -> a.path("message").asString().contains("it waits for paper"), 30);
         api.post("/api/attempts/" + id + "/cancel", "", 0);
         assertThat(over(id).path("state").asString()).isEqualTo("cancelled");
     }
@@ -215,12 +216,12 @@ public class PrintingTest {
         JsonNode d = ready("lost.png", picture(9), "Skerry Baryta 310");
         test.room.printer().pace(100);
         String id = api.post("/api/dockets/" + d.path("id").asString() + "/attempts", "", d.path("version").asInt()).body().path("id").asString();
-        Waiting.until(() -> attempt(id), a -> a.path("jobSent").asBoolean(), 30);
+        Waiting.until(() -> attempt(id), a -> Api.page(a).path("jobSent").asBoolean(), 30);
         try (wistel.standin.PrintRoom other = new wistel.standin.PrintRoom(Files.createTempDirectory("room"), 0, 0)) {
             UUID printer = test.bean(PrinterRepository.class).all().get(0).id();
-            test.bean(PrinterRepository.class).moved(printer, "ipp://localhost:" + other.port() + "/ipp/print");
+            test.bean(PrinterRepository.class).moved(printer, "ipp://localhost:" + other.port() + "/ipp/print", java.util.Optional.empty());
             JsonNode a = over(id);
-            test.bean(PrinterRepository.class).moved(printer, test.ipp());
+            test.bean(PrinterRepository.class).moved(printer, test.ipp(), java.util.Optional.empty());
             assertThat(a.path("state").asString()).isEqualTo("failed");
             assertThat(a.path("message").asString()).contains("has lost this job").contains("Look whether a sheet came out");
         } finally {
@@ -231,10 +232,10 @@ public class PrintingTest {
     @Test(dependsOnMethods = "aJobThatWaitsForPaperSaysSoAndCanBeCancelled")
     public void withThePrinterGoneTheDocketWaitsAndSaysSo() throws IOException {
         JsonNode d = ready("gone.png", picture(8), "Moss Cotton 300");
-        test.bean(PrinterRepository.class).moved(test.bean(PrinterRepository.class).all().get(0).id(), "ipp://localhost:9/ipp/print");
+        test.bean(PrinterRepository.class).moved(test.bean(PrinterRepository.class).all().get(0).id(), "ipp://localhost:9/ipp/print", java.util.Optional.empty());
         String id = api.post("/api/dockets/" + d.path("id").asString() + "/attempts", "", d.path("version").asInt()).body().path("id").asString();
         Waiting.until(() -> attempt(id), a -> a.path("message").asString().contains("doesn't answer"), 30);
-        test.bean(PrinterRepository.class).moved(test.bean(PrinterRepository.class).all().get(0).id(), test.ipp());
+        test.bean(PrinterRepository.class).moved(test.bean(PrinterRepository.class).all().get(0).id(), test.ipp(), java.util.Optional.empty());
         test.room.printer().attendant(true);
         assertThat(over(id).path("state").asString()).isEqualTo("done");
     }

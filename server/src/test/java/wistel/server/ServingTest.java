@@ -43,7 +43,7 @@ public class ServingTest {
     }
 
     private String pairing(int i) {
-        return api.get("/api/pairings").body().get(i).path("id").asString();
+        return api.get("/api/pairings").body().get(i).path("pairingId").asString();
     }
 
     private JsonNode paired(JsonNode docket, int pairing) {
@@ -81,15 +81,19 @@ public class ServingTest {
     @Test
     public void picturesForTheDisplayAreTaggedSrgbPng() throws IOException {
         JsonNode d = paired(docket("tagged.png", 40), 0);
-        for (String path : new String[] {"/api/masters/" + d.path("master").path("id").asString() + "/picture?longest=200", path(d) + "/proof?longest=200",
-            path(d) + "/proof?longest=200&intent=PERCEPTUAL", path(d) + "/gamut?longest=200"}) {
+        String master = "/api/masters/" + d.path("masters").get(0).path("hash").asString();
+        String on = "longest=200&pairing=" + pairing(0) + "&version=1";
+        for (String path : new String[] {master + "/picture?longest=200", master + "/proof?intent=RELATIVE&black=true&" + on,
+            master + "/proof?intent=PERCEPTUAL&black=false&view=INK_BLACK&" + on, master + "/gamut?" + on}) {
             byte[] png = api.get(path).raw().body();
             assertThat(new String(png, 0, Math.min(200, png.length), StandardCharsets.ISO_8859_1)).as(path).contains("PNG").contains("sRGB");
             var image = javax.imageio.ImageIO.read(new java.io.ByteArrayInputStream(png));
             assertThat(image.getWidth()).isEqualTo(200);
             assertThat(image.getHeight()).isEqualTo(133);
         }
-        assertThat(api.get(path(d) + "/proof?intent=PRETTY").status()).isEqualTo(400);
+        assertThat(api.get(master + "/proof?intent=PRETTY&black=true&" + on).status()).isEqualTo(400);
+        assertThat(api.get(master + "/proof?intent=RELATIVE&black=true&" + on.replace("version=1", "version=7")).status()).isEqualTo(404);
+        assertThat(api.get(master + "/picture?longest=200").raw().headers().firstValue("Cache-Control").orElse("")).as("its address names all it depends on").contains("immutable");
     }
 
     /** What a plot needs: a closed mesh whose triangles name real vertices, a volume, and outlines at the lightnesses asked for. */
@@ -198,14 +202,14 @@ public class ServingTest {
     public void resamplingTwoDocketsApartGivesTwoFilesAndTheReadbackItsPrice() throws IOException {
         JsonNode d = paired(docket("resampled.png", 47), 1);
         JsonNode keep = api.patch(path(d) + "/size", "{\"ppi\":\"100\"}", d.path("version").asInt()).body();
-        assertThat(keep.path("placement").path("ppi").asDouble()).isCloseTo(100, org.assertj.core.api.Assertions.within(1e-6));
-        JsonNode resample = api.put(path(d) + "/decisions", keep.path("decisions").toString().replace("\"KEEP\"", "\"RESAMPLE\"").replace("\"resamplePpi\":360", "\"resamplePpi\":50"),
+        assertThat(keep.path("printed").path("ppi").asDouble()).isCloseTo(100, org.assertj.core.api.Assertions.within(1e-6));
+        JsonNode resample = api.patch(path(d), "{\"kind\":\"resolved\",\"resolution\":{\"pixels\":\"RESAMPLE\",\"resamplePpi\":50,\"viewingMm\":0}}",
             keep.path("version").asInt()).body();
         assertThat(resample.path("findings").toString()).contains("pixels-discarded").contains("75 %");
         String id = api.post(path(d) + "/attempts", "", resample.path("version").asInt()).body().path("id").asString();
         JsonNode done = Waiting.until(() -> api.get("/api/attempts/" + id).body(), a -> a.path("state").asString().equals("done"), 60);
-        assertThat(done.path("fileHash").asString()).hasSize(64);
-        assertThat(api.get("/api/attempts/" + id + "/scan?longest=300").raw().headers().firstValue("Content-Type").orElse("")).isEqualTo("image/png");
+        assertThat(Api.page(done).path("fileHash").asString()).hasSize(64);
+        assertThat(api.get("/api/attempts/" + id + "/pages/1/scan?longest=300").raw().headers().firstValue("Content-Type").orElse("")).isEqualTo("image/png");
     }
 
     @Test
@@ -232,14 +236,14 @@ public class ServingTest {
         }
         for (double wanted : new double[] {110, 100}) {
             d = api.post(path(d) + "/undo", "", d.path("version").asInt()).body();
-            assertThat(d.path("decisions").path("size").path("widthMm").asDouble()).isEqualTo(wanted);
+            assertThat(d.path("spec").path("plan").path("widthMm").asDouble()).isEqualTo(wanted);
         }
         d = api.patch(path(d) + "/size", "{\"width\":\"90\"}", d.path("version").asInt()).body();
-        assertThat(d.path("canRedo").asBoolean()).isFalse();
+        assertThat(d.path("redo").isNull()).isTrue();
         d = api.post(path(d) + "/undo", "", d.path("version").asInt()).body();
-        assertThat(d.path("decisions").path("size").path("widthMm").asDouble()).isEqualTo(100);
+        assertThat(d.path("spec").path("plan").path("widthMm").asDouble()).isEqualTo(100);
         d = api.post(path(d) + "/undo", "", d.path("version").asInt()).body();
-        assertThat(d.path("canUndo").asBoolean()).isFalse();
+        assertThat(d.path("undo").isNull()).isTrue();
         int version = d.path("version").asInt();
         assertThat(api.post(path(d) + "/undo", "", version).body().path("version").asInt()).as("nothing before the first").isEqualTo(version);
     }
@@ -249,9 +253,9 @@ public class ServingTest {
         assertThat(api.post("/api/printers", "{\"uri\":\"" + test.ipp() + "\"}", 0).status()).isEqualTo(201);
         JsonNode printers = api.get("/api/printers").body();
         assertThat(printers.size()).isEqualTo(1);
-        JsonNode capabilities = printers.get(0).path("capabilities");
-        assertThat(capabilities.path("rasterTypes").toString()).contains("device3_16");
+        JsonNode capabilities = printers.get(0).path("description");
+        assertThat(capabilities.path("rasters").toString()).contains("device3_16");
         assertThat(capabilities.path("media").size()).isGreaterThan(20);
-        assertThat(printers.get(0).path("state").asString()).isIn("idle", "printing", "stopped");
+        assertThat(printers.get(0).path("state").path("doing").asString()).isIn("IDLE", "PRINTING", "STOPPED");
     }
 }

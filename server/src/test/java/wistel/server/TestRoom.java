@@ -55,6 +55,14 @@ final class TestRoom implements AutoCloseable {
             "--spring.datasource.username=wistel", "--wistel.files=" + files, "--wistel.demo=", "--wistel.printers=Ardle 17=" + ipp(),
             "--spring.datasource.hikari.maximum-pool-size=6", "--logging.level.wistel=warn");
         port = Integer.parseInt(context.getEnvironment().getProperty("local.server.port"));
+        Waiting.until(() -> new Api(() -> port).get("/api/status").body(), s -> s.path("ready").asBoolean(), 30);
+    }
+
+    /** Files that are being written just now. */
+    long staged() throws IOException {
+        try (var staged = Files.walk(files.resolve("staging"))) {
+            return staged.filter(Files::isRegularFile).filter(f -> !f.getFileName().toString().equals("in-use")).count();
+        }
     }
 
     <T> T bean(Class<T> type) {

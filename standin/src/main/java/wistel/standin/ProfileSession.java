@@ -60,7 +60,7 @@ final class ProfileSession {
         ByteArrayOutputStream file = new ByteArrayOutputStream();
         sheet.write(file, 180, paper.mediaType(), 5);
         String feed = paper == Paper.MOSS_COTTON ? Feeds.FRONT : Feeds.REAR;
-        int job = room.printer().create(new Ticket("profile chart", "wistel", paper.mediaType(), feed, SHEET.widthMm(), SHEET.heightMm(), 5, 1, false)).id();
+        int job = room.printer().create(new Ticket("profile chart", "wistel", paper.mediaType(), feed, SHEET.widthMm(), SHEET.heightMm(), 5, 1, false, "", "")).id();
         room.printer().receive(job, new java.io.ByteArrayInputStream(file.toByteArray()), "image/pwg-raster");
         while (!room.printer().job(job).orElseThrow().state().over()) {
             Thread.sleep(20);

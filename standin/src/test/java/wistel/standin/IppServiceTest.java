@@ -226,10 +226,10 @@ public class IppServiceTest {
         var folder = Files.createTempDirectory("room");
         int before;
         try (PrintRoom first = new PrintRoom(folder, 0, 0)) {
-            before = first.printer().create(new wistel.standin.room.Ticket("a", "b", "", "", 0, 0, 5, 1, false)).id();
+            before = first.printer().create(new wistel.standin.room.Ticket("a", "b", "", "", 0, 0, 5, 1, false, "", "")).id();
         }
         try (PrintRoom second = new PrintRoom(folder, 0, 0)) {
-            assertThat(second.printer().create(new wistel.standin.room.Ticket("a", "b", "", "", 0, 0, 5, 1, false)).id()).isEqualTo(before + 1);
+            assertThat(second.printer().create(new wistel.standin.room.Ticket("a", "b", "", "", 0, 0, 5, 1, false, "", "")).id()).isEqualTo(before + 1);
         }
     }
 

@@ -62,7 +62,7 @@ public class PrintRoomTest {
 
     private PrintJob.Seen print(String mediaType, String feed, byte[] raster) throws IOException, InterruptedException {
         SheetSize a4 = SheetSize.KNOWN.get(0);
-        int id = room.printer().create(new Ticket("t", "test", mediaType, feed, a4.widthMm(), a4.heightMm(), 5, 1, false)).id();
+        int id = room.printer().create(new Ticket("t", "test", mediaType, feed, a4.widthMm(), a4.heightMm(), 5, 1, false, "", "")).id();
         room.printer().receive(id, new ByteArrayInputStream(raster), "image/pwg-raster");
         return over(id);
     }
@@ -126,7 +126,7 @@ public class PrintRoomTest {
         room.printer().empty(Feeds.FRONT);
         try {
             SheetSize a4 = SheetSize.KNOWN.get(0);
-            int id = room.printer().create(new Ticket("waits", "test", "stationery-fine", Feeds.FRONT, a4.widthMm(), a4.heightMm(), 5, 1, false)).id();
+            int id = room.printer().create(new Ticket("waits", "test", "stationery-fine", Feeds.FRONT, a4.widthMm(), a4.heightMm(), 5, 1, false, "", "")).id();
             room.printer().receive(id, new ByteArrayInputStream(flat(a4, (char) 0, (char) 0, (char) 0, PwgRaster.Space.DEVICE3)), "image/pwg-raster");
             for (int i = 0; i < 300 && !room.printer().waitsForPaper(); i++) {
                 Thread.sleep(10);

@@ -1,99 +1,108 @@
 package wistel.core.docket;
 
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import wistel.core.fault.InvalidRequest;
 import wistel.core.icc.profile.Intent;
-import wistel.core.icc.transform.ProofView;
+import wistel.core.paper.PairingVersion;
+import wistel.core.paper.SheetSize;
+import wistel.core.paper.Stock;
+import wistel.core.printer.ColourRoute;
+import wistel.core.printer.DriverSettings;
+import wistel.core.rendition.Rendition;
+import wistel.core.sheet.SheetPlan;
+import wistel.core.sheet.Single;
 
 /**
- * Everything that a person decides on a docket, station by station. Immutable: undo keeps old ones, a mend proposes a new one.
+ * Everything that a person decides on a docket. Immutable: undo keeps old ones, a {@link Change} makes a new one. What was merely looked at, or
+ * how, is no decision and not in here.
+ *
+ * @param schema the form in which it was written; this one reads {@link #SCHEMA}
  */
-public record DocketSpec(String title, PictureSpec picture, String pairingId, SizeSpec size, ProofSpec proof, MachineSpec machine,
-                        int copies, String notes) {
+public record DocketSpec(int schema, String title, List<Rendition> renditions, Optional<String> pairingId, Stock stock, SheetPlan plan,
+                         Resolution resolution, ColourRoute route, DriverSettings settings, int copies, String notes) {
+    public static final int SCHEMA = 2;
+    private static final int LONGEST_TITLE = 200;
+    private static final int LONGEST_NOTES = 4000;
+    private static final int MOST_COPIES = 99;
+    private static final double FRESH_BORDER_MM = 20;
 
-    /** @param profileTaken true once a missing profile was answered: the picture is then read as sRGB (or gray, gamma 2.2) */
-    public record PictureSpec(boolean profileTaken) {
-    }
-
-    public enum Fit { WHOLE, FILL }
-
-    public enum Borders { EVEN, HEAVIER_FOOT }
-
-    public enum Pixels { KEEP, RESAMPLE }
-
-    /**
-     * @param sheet      name of a {@link wistel.core.paper.SheetSize}
-     * @param across     long edge lying left to right
-     * @param widthMm    width of the printed frame; with {@link Fit#WHOLE} the height follows from the picture
-     * @param cropX      with {@link Fit#FILL}, where the frame sits in the picture: 0 left, 1 right
-     * @param resamplePpi with {@link Pixels#RESAMPLE}, the picture is first brought to this many pixels per inch
-     * @param viewingMm  distance it will be looked at from; 0 when not said
-     */
-    public record SizeSpec(String sheet, boolean across, double widthMm, double heightMm, Fit fit, double cropX, double cropY,
-                              Borders borders, Pixels pixels, int resamplePpi, double viewingMm) {
-        public SizeSpec withFrame(double wMm, double hMm) {
-            return new SizeSpec(sheet, across, wMm, hMm, fit, cropX, cropY, borders, pixels, resamplePpi, viewingMm);
+    /** @throws InvalidRequest when a value is out of its range */
+    public DocketSpec {
+        renditions = List.copyOf(renditions);
+        if (schema != SCHEMA || renditions.isEmpty()) {
+            throw new IllegalArgumentException("schema " + schema + ", " + renditions.size() + " renditions");
         }
-
-        public SizeSpec withSheet(String name) {
-            return new SizeSpec(name, across, widthMm, heightMm, fit, cropX, cropY, borders, pixels, resamplePpi, viewingMm);
+        if (title.isBlank() || title.length() > LONGEST_TITLE || notes.length() > LONGEST_NOTES) {
+            throw new InvalidRequest("text-out-of-range", "A title has 1 to " + LONGEST_TITLE + " characters, notes up to " + LONGEST_NOTES + ".", "Write it shorter.");
         }
-
-        public SizeSpec turned() {
-            return new SizeSpec(sheet, !across, widthMm, heightMm, fit, cropX, cropY, borders, pixels, resamplePpi, viewingMm);
+        if (copies < 1 || copies > MOST_COPIES) {
+            throw new InvalidRequest("out-of-range", copies + " copies can't be printed.", "Enter 1 to " + MOST_COPIES + ".");
         }
-    }
-
-    /** @param looked true once the proof was opened for this pairing */
-    public record ProofSpec(Intent intent, boolean blackPoint, ProofView view, boolean looked) {
-        /** Black point compensation asked for and possible: never with the absolute intent (ISO 18619, 4.1). */
-        boolean compensatesBlack() {
-            return blackPoint && intent != Intent.ABSOLUTE;
-        }
-    }
-
-    public enum ColourBy { WISTEL, DRIVER }
-
-    public record MachineSpec(String mediaType, String feed, int quality, ColourBy colourBy) {
-    }
-
-    public DocketSpec withPicture(PictureSpec next) {
-        return new DocketSpec(title, next, pairingId, size, proof, machine, copies, notes);
-    }
-
-    public DocketSpec withSize(SizeSpec next) {
-        return new DocketSpec(title, picture, pairingId, next, proof, machine, copies, notes);
-    }
-
-    public DocketSpec withProof(ProofSpec next) {
-        return new DocketSpec(title, picture, pairingId, size, next, machine, copies, notes);
-    }
-
-    public DocketSpec withMachine(MachineSpec next) {
-        return new DocketSpec(title, picture, pairingId, size, proof, next, copies, notes);
-    }
-
-    public DocketSpec withTitle(String next) {
-        return new DocketSpec(next, picture, pairingId, size, proof, machine, copies, notes);
-    }
-
-    /** A pairing brings all that hangs on it: media type, feed, quality, intent. Colour is Wistel's to convert. */
-    public DocketSpec withPairing(wistel.core.paper.Pairing pairing) {
-        return new DocketSpec(title, picture, pairing.id(), size,
-            new ProofSpec(pairing.intent(), proof.blackPoint, proof.view, false),
-            new MachineSpec(pairing.mediaType(), pairing.feed(), pairing.quality(), ColourBy.WISTEL), copies, notes);
     }
 
     /** A fresh docket: nothing chosen, the picture as large as an A4 sheet holds with a border of 20 mm. */
-    public static DocketSpec fresh(String title, int widthPx, int heightPx) {
-        boolean across = widthPx > heightPx;
-        double sheetW = across ? 297 : 210;
-        double sheetH = across ? 210 : 297;
-        double scale = Math.min((sheetW - 40) / widthPx, (sheetH - 40) / heightPx);
-        return new DocketSpec(title, new PictureSpec(false), "",
-            new SizeSpec("A4", across, tenth(widthPx * scale), tenth(heightPx * scale), Fit.WHOLE, 0.5, 0.5, Borders.EVEN, Pixels.KEEP, 360, 0),
-            new ProofSpec(Intent.RELATIVE, true, ProofView.PAPER_WHITE, false), new MachineSpec("", "", 5, ColourBy.WISTEL), 1, "");
+    public static DocketSpec fresh(String title, Rendition rendition, SheetPlan.PixelSize picture) {
+        Stock.Sheet a4 = Stock.Sheet.of(SheetSize.KNOWN.get(0));
+        boolean across = picture.width() > picture.height();
+        double sheetW = across ? a4.lengthMm() : a4.widthMm();
+        double sheetH = across ? a4.widthMm() : a4.lengthMm();
+        double scale = Math.min((sheetW - 2 * FRESH_BORDER_MM) / picture.width(), (sheetH - 2 * FRESH_BORDER_MM) / picture.height());
+        Single plan = new Single(rendition.id(), across, tenth(picture.width() * scale), tenth(picture.height() * scale), Single.Fit.WHOLE, 0.5, 0.5, Single.Borders.EVEN);
+        return new DocketSpec(SCHEMA, title, List.of(rendition), Optional.empty(), a4, plan, new Resolution(Resolution.Pixels.KEEP, 360, 0),
+            new ColourRoute.ByWistel(Intent.RELATIVE, true), DriverSettings.of("", "", 5), 1, "");
     }
 
     private static double tenth(double mm) {
-        return Math.round(mm * 10) / 10.0;
+        return Math.max(5, Math.round(mm * 10) / 10.0);
+    }
+
+    /** Names the proof that stands for this docket on a pairing: whoever has seen one has seen the other. */
+    public String proofKey(PairingVersion pairing) {
+        return pairing.pairingId() + ":" + pairing.number() + ":" + renditions.stream().map(Rendition::masterHash).collect(Collectors.joining(","));
+    }
+
+    public DocketSpec withTitle(String next) {
+        return new DocketSpec(schema, next, renditions, pairingId, stock, plan, resolution, route, settings, copies, notes);
+    }
+
+    public DocketSpec withRenditions(List<Rendition> next) {
+        return new DocketSpec(schema, title, next, pairingId, stock, plan, resolution, route, settings, copies, notes);
+    }
+
+    public DocketSpec withStock(Stock next) {
+        return new DocketSpec(schema, title, renditions, pairingId, next, plan, resolution, route, settings, copies, notes);
+    }
+
+    public DocketSpec withPlan(SheetPlan next) {
+        return new DocketSpec(schema, title, renditions, pairingId, stock, next, resolution, route, settings, copies, notes);
+    }
+
+    public DocketSpec withResolution(Resolution next) {
+        return new DocketSpec(schema, title, renditions, pairingId, stock, plan, next, route, settings, copies, notes);
+    }
+
+    public DocketSpec withRoute(ColourRoute next) {
+        return new DocketSpec(schema, title, renditions, pairingId, stock, plan, resolution, next, settings, copies, notes);
+    }
+
+    public DocketSpec withSettings(DriverSettings next) {
+        return new DocketSpec(schema, title, renditions, pairingId, stock, plan, resolution, route, next, copies, notes);
+    }
+
+    public DocketSpec withCopies(int next) {
+        return new DocketSpec(schema, title, renditions, pairingId, stock, plan, resolution, route, settings, next, notes);
+    }
+
+    public DocketSpec withNotes(String next) {
+        return new DocketSpec(schema, title, renditions, pairingId, stock, plan, resolution, route, settings, copies, next);
+    }
+
+    /** A pairing brings all that hangs on it: settings and intent. Colour is Wistel's to convert. */
+    public DocketSpec withPairing(PairingVersion pairing) {
+        boolean blackPoint = !(route instanceof ColourRoute.ByWistel by) || by.blackPoint();
+        return new DocketSpec(schema, title, renditions, Optional.of(pairing.pairingId()), stock, plan, resolution,
+            new ColourRoute.ByWistel(pairing.intent(), blackPoint), pairing.settings(), copies, notes);
     }
 }

@@ -2,56 +2,65 @@ package wistel.core.docket;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Collectors;
 import wistel.core.docket.Finding.Severity;
-import wistel.core.docket.Finding.Station;
 import wistel.core.docket.StageStatus.Mark;
 import wistel.core.length.Length;
-import wistel.core.paper.Pairing;
+import wistel.core.paper.PairingVersion;
+import wistel.core.printer.ColourRoute;
 import wistel.core.printer.Keywords;
-import wistel.core.sheet.Placement;
+import wistel.core.sheet.Layout;
+import wistel.core.sheet.Placed;
 
-/** The six stations of a docket, each with its one-line outcome and its mark. */
+/** The six stages of a docket, each with its one-line outcome and its mark. */
 public final class Track {
     private Track() {
     }
 
-    public static List<StageStatus> of(DocketSpec d, PreflightFacts s, List<Finding> findings) {
-        Placement p = Preflight.place(d, s);
-        boolean paired = s.pairing().isPresent();
+    public static List<StageStatus> of(DocketSpec d, PreflightFacts facts, Layout layout, List<Finding> findings) {
+        boolean paired = facts.pairing().isPresent();
         List<StageStatus> stages = new ArrayList<>();
-        String colour = s.channels() == 1 ? "monochrome" : "colour";
-        String space = s.hasProfile() || d.picture().profileTaken() ? s.sourceName() : "its profile is missing";
-        stages.add(status(Station.PICTURE, colour + ", " + space, findings, true));
-        stages.add(status(Station.PAPER, s.pairing().map(Pairing::paper).orElse("not chosen yet"), findings, paired));
-        stages.add(status(Station.SIZE, Length.mm(p.width()) + " × " + Length.mm(p.height()) + " mm on " + d.size().sheet() + ", " + Math.round(p.ppi())
-            + " ppi", findings, paired));
-        stages.add(status(Station.PROOF, d.proof().looked() ? intent(d) : "not looked at yet", findings, d.proof().looked()));
-        stages.add(status(Station.MACHINE, paired ? Keywords.words(d.machine().mediaType()) + ", " + Keywords.quality(d.machine().quality()) + ", "
-            + Keywords.feed(d.machine().feed()).replaceFirst("^the ", "") : "waits for a paper", findings, paired));
-        long stopsIt = findings.stream().filter(f -> f.severity() == Severity.STOP).count();
-        long look = findings.stream().filter(f -> f.severity() == Severity.LOOK).count();
-        String release = stopsIt > 0 ? things(stopsIt) + " it" : look > 0 ? look + (look == 1 ? " thing to look at" : " things to look at") : "nothing stops it";
-        stages.add(new StageStatus(Station.RELEASE, release, stopsIt > 0 ? Mark.BLOCKED : look > 0 ? Mark.LOOK : Mark.SETTLED));
+        stages.add(status(Stage.PICTURE, pictures(d, facts), findings, true));
+        stages.add(status(Stage.PAPER, facts.pairing().map(PairingVersion::paper).orElse("not chosen yet"), findings, paired));
+        stages.add(status(Stage.SIZE, size(d, layout), findings, paired));
+        stages.add(status(Stage.PROOF, facts.proofSeen() ? proof(d, facts) : "not looked at yet", findings, facts.proofSeen()));
+        stages.add(status(Stage.MACHINE, paired ? Keywords.words(d.settings().mediaType()) + ", " + Keywords.quality(d.settings().quality()) + ", "
+            + Keywords.feed(d.settings().feed()).replaceFirst("^the ", "") : "waits for a paper", findings, paired));
+        long stops = findings.stream().filter(f -> f.severity() == Severity.STOP).count();
+        long looks = findings.stream().filter(f -> f.severity() == Severity.LOOK).count();
+        String release = stops > 0 ? (stops == 1 ? "one thing stops it" : stops + " things stop it")
+            : looks > 0 ? looks + (looks == 1 ? " thing to look at" : " things to look at") : "nothing stops it";
+        stages.add(new StageStatus(Stage.RELEASE, release, stops > 0 ? Mark.BLOCKED : looks > 0 ? Mark.LOOK : Mark.SETTLED));
         return stages;
     }
 
-    private static String things(long count) {
-        return count == 1 ? "one thing stops" : count + " things stop";
+    private static StageStatus status(Stage stage, String outcome, List<Finding> findings, boolean settled) {
+        boolean stops = findings.stream().anyMatch(f -> f.stage() == stage && f.severity() == Severity.STOP);
+        boolean look = findings.stream().anyMatch(f -> f.stage() == stage && f.severity() == Severity.LOOK);
+        return new StageStatus(stage, outcome, stops ? Mark.BLOCKED : look ? Mark.LOOK : settled ? Mark.SETTLED : Mark.OPEN);
     }
 
-    private static StageStatus status(Station station, String outcome, List<Finding> findings, boolean settled) {
-        boolean stops = findings.stream().anyMatch(f -> f.station() == station && f.severity() == Severity.STOP);
-        boolean look = findings.stream().anyMatch(f -> f.station() == station && f.severity() == Severity.LOOK);
-        return new StageStatus(station, outcome, stops ? Mark.BLOCKED : look ? Mark.LOOK : settled ? Mark.SETTLED : Mark.OPEN);
+    private static String pictures(DocketSpec d, PreflightFacts facts) {
+        return d.renditions().stream().map(r -> {
+            PreflightFacts.Picture p = facts.pictures().get(r.id());
+            return (p.channels() == 1 ? "monochrome" : "colour") + ", " + (p.hasProfile() || r.profileConfirmed() ? p.sourceName() : "its profile is missing");
+        }).distinct().collect(Collectors.joining("; "));
     }
 
-    private static String intent(DocketSpec d) {
-        String name = switch (d.proof().intent()) {
-            case PERCEPTUAL -> "perceptual";
-            case RELATIVE -> "relative";
-            case SATURATION -> "saturation";
-            case ABSOLUTE -> "absolute";
-        };
-        return d.proof().compensatesBlack() ? name + ", black compensated" : name;
+    private static String size(DocketSpec d, Layout layout) {
+        List<Placed> placed = layout.pages().stream().flatMap(p -> p.placed().stream()).toList();
+        if (placed.size() != 1) {
+            return placed.size() + " pictures on " + layout.pages().size() + " × " + d.stock().name();
+        }
+        Placed one = placed.get(0);
+        return Length.mm(one.atMm().width()) + " × " + Length.mm(one.atMm().height()) + " mm on " + d.stock().name() + ", " + Math.round(one.ppi()) + " ppi";
+    }
+
+    private static String proof(DocketSpec d, PreflightFacts facts) {
+        if (!(d.route() instanceof ColourRoute.ByWistel by)) {
+            return "doesn't apply: the driver converts";
+        }
+        String name = Words.intent(by.intent()).replace(" colorimetric", "");
+        return Words.compensatesBlack(by, facts) ? name + ", black compensated" : name;
     }
 }

@@ -1,2 +1,3 @@
-/** Sheets, papers and the pairing of a paper with a printer's settings. */
+/** Papers as stock, named sheet sizes, and the pairing of a paper with a printer's settings. How work lies on them is {@code sheet}'s. */
 package wistel.core.paper;
+

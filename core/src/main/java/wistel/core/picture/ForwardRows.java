@@ -59,7 +59,11 @@ public final class ForwardRows implements RowWindow {
             failure = e;
         }
         times.add(StageTimes.Stage.DECODE, began);
-        put(new Block(new char[0], 0));
+        try {
+            put(new Block(new char[0], 0));
+        } catch (CancellationException e) {
+            // nobody waits for the end any more
+        }
     }
 
     private void put(Block block) {

@@ -1,2 +1,3 @@
-/** What a printer says it can do, the settings of one job, and the rules between them. */
+/** What a printer says it can do and is doing, its settings, and who converts the colour. Talking to it is the server's. */
 package wistel.core.printer;
+

@@ -66,7 +66,7 @@ public final class PwgRaster {
     }
 
     private static PrinterException broken(String why) {
-        return new PrinterException("raster-broken", "This PWG raster can't be printed: " + why + ".", "Make the print file again.");
+        return new PrinterException(PrinterException.Reason.RASTER_BROKEN, "This PWG raster can't be printed: " + why + ".", "Make the print file again.");
     }
 
     /** The start of a file, then one page's header. */

@@ -1,2 +1,3 @@
-/** From a master and a docket's decisions to a print file, in strips. */
+/** Pages as print files: rows from masters, resampled and converted, into PWG raster or TIFF; charts. Where the pictures lie is {@code sheet}'s. */
 package wistel.core.render;
+

@@ -1,2 +1,3 @@
-/** How the picture lies on the paper: placement, borders, the unprintable edge, what is cropped. */
+/** How pictures and marks lie on pages: plans, layouts, placed pictures. Pixels are {@code render}'s. */
 package wistel.core.sheet;
+

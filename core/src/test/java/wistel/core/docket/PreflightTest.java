@@ -2,173 +2,164 @@ package wistel.core.docket;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
+import static wistel.core.docket.Dockets.GLOSS;
+import static wistel.core.docket.Dockets.GLOSS_A4;
+import static wistel.core.docket.Dockets.PRINTER;
+import static wistel.core.docket.Dockets.REAR;
+import static wistel.core.docket.Dockets.codes;
+import static wistel.core.docket.Dockets.facts;
+import static wistel.core.docket.Dockets.findings;
+import static wistel.core.docket.Dockets.framed;
+import static wistel.core.docket.Dockets.on;
+import static wistel.core.docket.Dockets.printer;
+import static wistel.core.docket.Dockets.ready;
+import static wistel.core.docket.Dockets.resampled;
+import static wistel.core.docket.Dockets.routed;
+import static wistel.core.docket.Dockets.row;
+import static wistel.core.docket.Dockets.set;
+import static wistel.core.docket.Dockets.single;
+import static wistel.core.docket.Dockets.unpaired;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
-import wistel.core.docket.DocketSpec.ColourBy;
-import wistel.core.docket.DocketSpec.MachineSpec;
-import wistel.core.docket.DocketSpec.Pixels;
-import wistel.core.docket.DocketSpec.ProofSpec;
-import wistel.core.docket.DocketSpec.SizeSpec;
 import wistel.core.docket.Finding.Severity;
 import wistel.core.icc.profile.Intent;
-import wistel.core.length.Margins;
 import wistel.core.length.Ppi;
-import wistel.core.paper.Pairing;
-import wistel.core.printer.Capabilities;
-import wistel.core.printer.Capabilities.Media;
+import wistel.core.printer.ColourRoute;
 import wistel.core.printer.Keywords;
+import wistel.core.printer.MediaRow;
+import wistel.core.printer.PrinterDescription;
+import wistel.core.printer.PrinterState;
+import wistel.core.rendition.Rendition;
+import wistel.core.sheet.SheetPlan;
+import wistel.core.sheet.Single;
 
 public class PreflightTest {
-    private static final Margins REAR = new Margins(3, 3, 14, 3);
-    private static final Media GLOSS_A4 = new Media("photographic-glossy", "rear", 210, 297, REAR);
-    private static final Media COTTON_A4 = new Media("stationery-fine", "by-pass-tray", 210, 297, new Margins(30, 3.4, 30, 3.4));
-    private static final Capabilities PRINTER = new Capabilities("test printer", List.of(GLOSS_A4, COTTON_A4), List.of("photographic-glossy", "stationery-fine"),
-        List.of("rear", "by-pass-tray"), List.of(3, 4, 5), List.of(180, 360, 720), List.of("device3_16", "srgb_16"), List.of("image/pwg-raster"), List.of(GLOSS_A4));
-    private static final Pairing GLOSS = new Pairing("g", "p", "Test printer", "Some Gloss", "gloss", "photographic-glossy", "rear", 5, "hash", Intent.RELATIVE,
-        new double[] {96, 0, -1}, 4);
+    private static final PrinterState IDLE = new PrinterState(PrinterState.Doing.IDLE, "", List.of(GLOSS_A4));
+    private static final PrinterDescription EIGHT_BITS = printer(List.of("srgb_8", "sgray_8"), 360);
 
-    private static PreflightFacts facts(boolean profile) {
-        return new PreflightFacts(3000, 2000, 3, profile, "", "sRGB", Optional.of(GLOSS), Optional.of(PRINTER), false, 600);
+    private static PreflightFacts holding(MediaRow... loaded) {
+        return facts(PRINTER, new PrinterState(PrinterState.Doing.IDLE, "", List.of(loaded)), true, true);
     }
 
-    private static DocketSpec ready() {
-        DocketSpec d = DocketSpec.fresh("Test", 3000, 2000).withPairing(GLOSS);
-        return d.withProof(new ProofSpec(Intent.RELATIVE, true, d.proof().view(), true));
+    private static PreflightFacts with(PrinterDescription printer) {
+        return facts(printer, IDLE, true, true);
     }
 
-    private static List<String> codes(DocketSpec d, PreflightFacts s) {
-        return Preflight.findings(d, s).stream().map(Finding::code).toList();
+    /** A rule a row: what is out of order, how bad that is, and words that must be among what is said. */
+    @DataProvider
+    Object[][] cases() {
+        MediaRow matteA4 = row("stationery-fine", "rear", 210, 297, REAR);
+        MediaRow odd = row("photographic-glossy", "rear", 100, 150, REAR);
+        DocketSpec square = ready().withPlan(single(ready()).framed(150, 150).fitted(Single.Fit.FILL));
+        return new Object[][] {
+            // PictureRule
+            {"profile-missing", Severity.LOOK, ready(), facts(PRINTER, IDLE, false, true), "says nothing about its colour space"},
+            // PaperRule
+            {"pairing-missing", Severity.STOP, ready(), unpaired(), "No paper is chosen"},
+            {"printer-away", Severity.LOOK, ready(), facts(PRINTER, PrinterState.AWAY, true, true), "waits and prints when the printer is back"},
+            {"printer-unknown", Severity.STOP, ready(), new PreflightFacts(facts().pictures(), Optional.of(GLOSS), Optional.empty(), PrinterState.AWAY, Set.of(), true, 0),
+                "has never answered"},
+            // EdgeRule
+            {"larger-than-sheet", Severity.STOP, framed(500, 333), facts(), "499.5 × 333 mm"},
+            {"on-unprintable-edge", Severity.STOP, framed(290, 193.3), facts(), "right 10.5 mm"},
+            {"cropped", Severity.NOTE, square, facts(), "33 % of the picture"},
+            // ResolutionRule: 3000 pixels over 250 mm are 304.8 ppi: at 150 of them (150/304.8)^2 = 24 % stay, at 600 1 - (304.8/600)^2 = 74 % are made up
+            {"few-pixels", Severity.LOOK, resampled(150), facts(), "Only 150 pixels an inch"},
+            {"pixels-discarded", Severity.LOOK, resampled(150), facts(), "76 %"},
+            {"pixels-invented", Severity.NOTE, resampled(600), facts(), "74 %"},
+            // 3000 pixels over 60 mm are 1270 ppi; of a printer's 720 dpi 1 - (720/1270)^2 = 68 % are averaged away, of 360 dpi 92 %
+            {"pixels-averaged", Severity.NOTE, framed(60, 40), facts(), "68 % of the pixels"},
+            {"pixels-averaged", Severity.NOTE, framed(60, 40), with(printer(List.of("device3_16"), 360)), "takes 360 at most"},
+            // ProofRule
+            {"proof-not-looked-at", Severity.LOOK, ready(), facts(PRINTER, IDLE, true, false), "before it costs a sheet"},
+            // SettingsRule
+            {"media-type-differs", Severity.STOP, set("media-type", "stationery-fine"), facts(), "made for photographic glossy"},
+            {"feed-not-for-media", Severity.STOP, set("media-source", "by-pass-tray"), facts(), "The front path doesn't take photographic glossy"},
+            {"sheet-not-for-feed", Severity.STOP, on("A2"), facts(), "doesn't take A2 of this kind through the rear feed"},
+            {"quality-differs", Severity.LOOK, set("print-quality", "3"), facts(), "made at fine quality, this is set to quick"},
+            // ColourRule
+            {"driver-converts", Severity.LOOK, routed(new ColourRoute.ByDriver()), facts(), "a conversion of its own"},
+            {"no-device-space", Severity.STOP, ready(), with(EIGHT_BITS), "convert a second time"},
+            {"no-raster", Severity.STOP, ready(), with(printer(List.of("black_1"), 360)), "black_1"},
+            {"eight-bits", Severity.NOTE, routed(new ColourRoute.ByDriver()), with(EIGHT_BITS), "8 bits a colour"},
+            // LoadedPaperRule
+            {"other-paper-loaded", Severity.LOOK, ready(), holding(matteA4), "The rear feed holds A4 stationery fine now."},
+            {"other-paper-loaded", Severity.LOOK, ready(), holding(odd), "The rear feed holds 100 × 150 mm photographic glossy now."}};
     }
 
+    @Test(dataProvider = "cases")
+    public void eachRuleSaysWhatIsWrongAndItsMendMendsIt(String code, Severity severity, DocketSpec d, PreflightFacts facts, String words) {
+        Finding found = findings(d, facts).stream().filter(f -> f.code().equals(code)).findFirst().orElseThrow(() -> new AssertionError(code + " not among " + codes(d, facts)));
+        assertThat(found.severity()).isEqualTo(severity);
+        assertThat(found.what() + " " + found.effect()).contains(words);
+        for (Finding.Mend mend : found.mends()) {
+            assertThat(codes(mend.change().on(d), facts)).as("after " + mend.label()).doesNotContain(code);
+            assertThat(mend.change().words()).isNotBlank();
+        }
+    }
+
+    /** Findings that a press can mend offer it. */
     @Test
-    public void aDocketInOrderHasNothingToSay() {
-        assertThat(Preflight.findings(ready(), facts(true))).isEmpty();
-        assertThat(Readback.of(ready(), facts(true))).startsWith("an A4 sheet of Some Gloss from the rear feed, picture ")
-            .contains("Wistel converts the colour (relative colorimetric with black point compensation), the driver leaves it alone").endsWith("about 40 seconds.");
-        assertThat(Track.of(ready(), facts(true), List.of())).allMatch(t -> t.mark() == StageStatus.Mark.SETTLED);
-    }
-
-    @Test
-    public void aMissingProfileIsAskedForOnceAndTheAnswerRemembered() {
-        Finding asked = Preflight.findings(ready(), facts(false)).get(0);
-        assertThat(asked.code()).isEqualTo("profile-missing");
-        assertThat(codes(asked.mends().get(0).after(), facts(false))).isEmpty();
-    }
-
-    /** Every mend that a finding offers must make that finding go away. */
-    @Test
-    public void everyMendMends() {
-        MachineSpec m = ready().machine();
-        SizeSpec z = ready().size();
-        List<DocketSpec> wrong = List.of(
-            ready().withMachine(new MachineSpec("stationery-fine", "by-pass-tray", 5, ColourBy.WISTEL)),
-            ready().withMachine(new MachineSpec(m.mediaType(), "by-pass-tray", 5, ColourBy.WISTEL)),
-            ready().withMachine(new MachineSpec(m.mediaType(), m.feed(), 3, ColourBy.WISTEL)),
-            ready().withMachine(new MachineSpec(m.mediaType(), m.feed(), 5, ColourBy.DRIVER)),
-            ready().withSize(z.withFrame(500, 333)), ready().withSize(z.withFrame(296, 197.33)),
-            ready().withSize(new SizeSpec("A4", true, 250, 166.67, z.fit(), 0.5, 0.5, DocketSpec.Borders.HEAVIER_FOOT, Pixels.RESAMPLE, 150, 0)));
-        for (DocketSpec d : wrong) {
-            List<Finding> findings = Preflight.findings(d, facts(true));
-            assertThat(findings).isNotEmpty();
-            for (Finding f : findings) {
-                assertThat(f.mends().isEmpty()).as(f.code()).isEqualTo(f.code().equals("few-pixels"));
-                f.mends().forEach(mend -> assertThat(codes(mend.after(), facts(true))).as(f.code() + " after " + mend.label()).doesNotContain(f.code()));
-            }
+    public void whatCanBeMendedOffersIt() {
+        Set<String> without = Set.of("pairing-missing", "printer-away", "printer-unknown", "cropped", "few-pixels", "pixels-averaged", "proof-not-looked-at", "sheet-not-for-feed",
+            "no-raster", "eight-bits", "other-paper-loaded");
+        for (Object[] row : cases()) {
+            Finding found = findings((DocketSpec) row[2], (PreflightFacts) row[3]).stream().filter(f -> f.code().equals(row[0])).findFirst().orElseThrow();
+            assertThat(found.mends().isEmpty()).as((String) row[0]).isEqualTo(without.contains(row[0]));
         }
     }
 
     @Test
-    public void thePictureOnTheUnprintableEdgeStopsThePrintAndSaysHowMuchStaysWhite() {
-        Finding f = Preflight.findings(ready().withSize(ready().size().withFrame(290, 193.3)), facts(true)).get(0);
-        assertThat(f.severity()).isEqualTo(Severity.STOP);
-        assertThat(f.effect()).contains("right 10.5 mm");
+    public void aDocketInOrderHasNothingToSay() {
+        assertThat(findings(ready(), facts())).isEmpty();
+        assertThat(Track.of(ready(), facts(), facts().layout(ready()), List.of())).allMatch(t -> t.mark() == StageStatus.Mark.SETTLED);
+        assertThat(codes(resampled(305), facts())).isEmpty();
+        assertThat(codes(ready(), holding(GLOSS_A4))).isEmpty();
+        assertThat(codes(ready(), facts(PRINTER, new PrinterState(PrinterState.Doing.AWAY, "", List.of(row("stationery-fine", "rear", 210, 297, REAR))), true, true)))
+            .as("what lies in the feed of a printer that is away isn't known").containsExactly("printer-away");
+    }
+
+    /** An 8-bit printer gets 8-bit data; a printer that offers more gets the deepest. */
+    @Test
+    public void thePrintFileHasATypeThatThePrinterTakes() {
+        ColourRoute byDriver = new ColourRoute.ByDriver();
+        assertThat(EIGHT_BITS.raster(byDriver).orElseThrow().keyword()).isEqualTo("srgb_8");
+        assertThat(PRINTER.raster(byDriver).orElseThrow().keyword()).isEqualTo("srgb_16");
+        assertThat(printer(List.of("device3_8"), 360).raster(new ColourRoute.ByWistel(Intent.RELATIVE, true)).orElseThrow().keyword()).isEqualTo("device3_8");
+        DocketSpec mended = findings(ready(), with(EIGHT_BITS)).get(0).mends().get(0).change().on(ready());
+        assertThat(PrintOrder.freeze(mended, with(EIGHT_BITS), List.of(), "d").output().raster().bits()).isEqualTo(8);
+    }
+
+    @DataProvider
+    Object[][] resolutions() {
+        return new Object[][] {{150.0, 360}, {360.0, 360}, {361.0, 360}, {380.0, 720}, {720.0, 720}, {1200.0, 720}};
+    }
+
+    /** Keeping the pixels takes the finest input only where the picture has more than the usual one prints. */
+    @Test(dataProvider = "resolutions")
+    public void theInputResolutionFollowsThePicture(double ppi, int dpi) {
+        assertThat(PRINTER.inputDpi(ppi)).isEqualTo(dpi);
+        assertThat(printer(List.of(), 300).inputDpi(ppi)).isEqualTo(300);
+        assertThat(printer(List.of(), 600, 1200).inputDpi(150)).as("all finer than usual: the coarsest").isEqualTo(600);
     }
 
     @Test
-    public void aPrinterThatTakesNoDeviceColourWouldConvertTwice() {
-        Capabilities plain = new Capabilities("x", PRINTER.media(), PRINTER.mediaTypes(), PRINTER.feeds(), PRINTER.qualities(), PRINTER.resolutions(),
-            List.of("srgb_8"), PRINTER.formats(), PRINTER.loaded());
-        PreflightFacts s = new PreflightFacts(3000, 2000, 3, true, "", "sRGB", Optional.of(GLOSS), Optional.of(plain), false, 0);
-        assertThat(Preflight.findings(ready(), s)).anyMatch(f -> f.code().equals("no-device-space") && f.severity() == Severity.STOP);
+    public void whatStopsIsNotFrozen() {
+        org.assertj.core.api.Assertions.assertThatThrownBy(() -> PrintOrder.freeze(framed(500, 333), facts(), List.of(), "d"))
+            .isInstanceOf(wistel.core.fault.Conflict.class).hasMessageContaining("larger than the sheet");
     }
 
     @Test
-    public void withoutAPaperTheReadbackAsksForOne() {
-        PreflightFacts none = new PreflightFacts(3000, 2000, 3, true, "", "sRGB", Optional.empty(), Optional.empty(), false, 0);
-        DocketSpec d = DocketSpec.fresh("Test", 3000, 2000);
-        assertThat(codes(d, none)).containsExactly("pairing-missing");
-        assertThat(Readback.of(d, none)).contains("choose a paper");
-    }
-
-    private static Finding finding(DocketSpec d, PreflightFacts s, String code) {
-        return Preflight.findings(d, s).stream().filter(f -> f.code().equals(code)).findFirst().orElseThrow(() -> new AssertionError(code + " not among " + codes(d, s)));
-    }
-
-    private static PreflightFacts with(Capabilities printer, boolean away) {
-        return new PreflightFacts(3000, 2000, 3, true, "", "sRGB", Optional.of(GLOSS), Optional.of(printer), away, 600);
-    }
-
-    private static Capabilities loadedWith(Media... loaded) {
-        return new Capabilities("x", PRINTER.media(), PRINTER.mediaTypes(), PRINTER.feeds(), PRINTER.qualities(), PRINTER.resolutions(), PRINTER.rasterTypes(), PRINTER.formats(), List.of(loaded));
-    }
-
-    @Test
-    public void aPrinterThatIsAwayLetsTheDocketWait() {
-        Finding away = finding(ready(), with(PRINTER, true), "printer-away");
-        assertThat(away.severity()).as("no reason to stop: the print waits").isEqualTo(Severity.LOOK);
-        assertThat(away.effect()).contains("waits");
-    }
-
-    /** What lies in the feed is told as people say it, and only while the printer can be asked. */
-    @Test
-    public void anotherPaperInTheFeedIsSeenBeforeItIsPrintedOn() {
-        Media matteA4 = new Media("stationery-fine", "rear", 210, 297, REAR);
-        Media odd = new Media("photographic-glossy", "rear", 100, 150, REAR);
-        assertThat(finding(ready(), with(loadedWith(matteA4), false), "other-paper-loaded").what()).isEqualTo("The rear feed holds A4 stationery fine now.");
-        assertThat(finding(ready(), with(loadedWith(odd), false), "other-paper-loaded").what()).isEqualTo("The rear feed holds 100 × 150 mm photographic glossy now.");
-        assertThat(codes(ready(), with(loadedWith(matteA4), true))).doesNotContain("other-paper-loaded");
-        assertThat(codes(ready(), with(loadedWith(GLOSS_A4), false))).isEmpty();
-    }
-
-    @Test
-    public void aSheetThatTheFeedDoesNotTakeStopsThePrint() {
-        SizeSpec z = ready().size();
-        DocketSpec large = ready().withSize(new SizeSpec("A2", z.across(), z.widthMm(), z.heightMm(), z.fit(), 0.5, 0.5, z.borders(), z.pixels(), z.resamplePpi(), 0));
-        Finding f = finding(large, facts(true), "sheet-not-for-feed");
-        assertThat(f.severity()).isEqualTo(Severity.STOP);
-        assertThat(f.what()).contains("A2").contains("the rear feed");
-    }
-
-    @Test
-    public void aProofThatNobodyLookedAtIsAskedFor() {
-        ProofSpec p = ready().proof();
-        DocketSpec unseen = ready().withProof(new ProofSpec(p.intent(), p.blackPoint(), p.view(), false));
-        assertThat(finding(unseen, facts(true), "proof-not-looked-at").severity()).isEqualTo(Severity.LOOK);
-        assertThat(Track.of(unseen, facts(true), Preflight.findings(unseen, facts(true)))).extracting(StageStatus::outcome).contains("not looked at yet", "1 thing to look at");
-    }
-
-    /** 3000 pixels over 250 mm are 304.8 ppi: at 150 of them (150/304.8)^2 = 24 % stay, at 600 as many are made up as 1 - (304.8/600)^2 = 74 %. */
-    @Test
-    public void resamplingSaysWhatItThrowsAwayAndWhatItMakesUp() {
-        SizeSpec z = ready().size();
-        DocketSpec fewer = ready().withSize(new SizeSpec("A4", true, 250, 166.67, z.fit(), 0.5, 0.5, z.borders(), Pixels.RESAMPLE, 150, 0));
-        DocketSpec more = ready().withSize(new SizeSpec("A4", true, 250, 166.67, z.fit(), 0.5, 0.5, z.borders(), Pixels.RESAMPLE, 600, 0));
-        DocketSpec same = ready().withSize(new SizeSpec("A4", true, 250, 166.67, z.fit(), 0.5, 0.5, z.borders(), Pixels.RESAMPLE, 305, 0));
-        assertThat(finding(fewer, facts(true), "pixels-discarded").what()).contains("76 %");
-        Finding invented = finding(more, facts(true), "pixels-invented");
-        assertThat(invented.what()).contains("74 %");
-        assertThat(invented.severity()).isEqualTo(Severity.NOTE);
-        assertThat(codes(same, facts(true))).isEmpty();
-    }
-
-    /** A square frame over a picture of 3 : 2 loses a third of it. */
-    @Test
-    public void whatTheFrameCutsAwayIsTold() {
-        SizeSpec z = ready().size();
-        DocketSpec square = ready().withSize(new SizeSpec("A4", true, 150, 150, DocketSpec.Fit.FILL, 0.5, 0.5, z.borders(), Pixels.KEEP, 360, 0));
-        assertThat(finding(square, facts(true), "cropped").what()).startsWith("33 %");
+    public void theProofSeenOnOnePairingIsNotSeenOnAnother() {
+        DocketSpec d = ready();
+        String seen = d.proofKey(GLOSS);
+        assertThat(d.withCopies(3).withPlan(single(d).turned()).proofKey(GLOSS)).as("size and copies don't change what is seen").isEqualTo(seen);
+        assertThat(d.withRenditions(List.of(Rendition.of("r1", "another"))).proofKey(GLOSS)).isNotEqualTo(seen);
     }
 
     /** The longest side that still earns a label: 6000 pixels at 300, 200 and 150 an inch. */
@@ -188,5 +179,12 @@ public class PreflightTest {
             .containsExactly("the rear feed", "the front path", "the roll", "any feed", "the top tray feed");
         assertThat(List.of(Keywords.quality(3), Keywords.quality(4), Keywords.quality(5), Keywords.quality(7))).containsExactly("quick", "standard", "fine", "quality 7");
         assertThat(Keywords.words("photographic-semi-gloss")).isEqualTo("photographic semi gloss");
+    }
+
+    @Test
+    public void pictureFactsAreKeptByRendition() {
+        PreflightFacts facts = new PreflightFacts(Map.of("r1", new PreflightFacts.Picture(new SheetPlan.PixelSize(30, 20), 1, false, "It is damaged.", "gray")), Optional.of(GLOSS),
+            Optional.of(PRINTER), IDLE, Set.of(), true, 0);
+        assertThat(findings(ready(), facts).stream().filter(f -> f.code().equals("profile-missing")).findFirst().orElseThrow().what()).isEqualTo("It is damaged.");
     }
 }

@@ -4,7 +4,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -14,26 +14,32 @@ import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
+import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 import wistel.core.colour.Lab;
 import wistel.core.colour.LabEncoding;
-import wistel.core.docket.DocketSpec;
-import wistel.core.docket.DocketSpec.Borders;
-import wistel.core.docket.DocketSpec.Fit;
-import wistel.core.docket.DocketSpec.MachineSpec;
-import wistel.core.docket.DocketSpec.PictureSpec;
-import wistel.core.docket.DocketSpec.ProofSpec;
-import wistel.core.docket.DocketSpec.SizeSpec;
+import wistel.core.docket.Change;
+import wistel.core.fault.PrinterException;
 import wistel.core.fault.WistelException;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.ProfileReader;
 import wistel.core.icc.transform.TransformCompiler;
-import wistel.core.paper.Pairing;
+import wistel.core.paper.PairingVersion;
+import wistel.core.paper.SheetSize;
+import wistel.core.paper.Stock;
+import wistel.core.printer.ColourRoute;
+import wistel.core.printer.DriverSettings;
+import wistel.core.sheet.Single;
 import wistel.server.docket.DocketRepository;
 import wistel.server.docket.DocketService;
 import wistel.server.edge.Events;
+import wistel.server.edge.Shutdown;
 import wistel.server.master.MasterImport;
 import wistel.server.pairing.PairingRepository;
 import wistel.server.print.Attempt;
@@ -43,8 +49,8 @@ import wistel.server.printer.PrinterWatch;
 import wistel.server.store.ProfileRepository;
 
 /**
- * Makes the printers named in the settings known at every start, and fills an empty database with the demo's work of an invented
- * photographer, through the same services that a person's clicks go through: pictures are imported, dockets decided, sheets printed.
+ * Makes the printers named in the settings known at every start, and lays out the demo's work of an invented photographer, through the same services
+ * that a person's clicks go through. Each entry is laid out once; a stop in between is made good at the next start.
  */
 @Component
 class DemoScenario {
@@ -61,14 +67,19 @@ class DemoScenario {
     private final DocketRepository dockets;
     private final ReleaseService releases;
     private final AttemptRepository attempts;
+    private final DemoRepository entries;
     private final Events events;
+    private final Shutdown shutdown;
+    private final TransactionTemplate transaction;
+    private volatile Status status = new Status(false, "starting");
 
     DemoScenario(@Value("${wistel.demo}") String folder, @Value("${wistel.printers}") String printerList, JsonMapper mapper, PrinterWatch printers,
                  ProfileRepository profiles, PairingRepository pairings, MasterImport imports, DocketService docketService, DocketRepository dockets, ReleaseService releases,
-                 AttemptRepository attempts, Events events) {
+                 AttemptRepository attempts, DemoRepository entries, Events events, Shutdown shutdown, TransactionTemplate transaction) {
         this.folder = folder;
         this.printerList = printerList;
-        this.mapper = mapper;
+        // a plan names only what it wants to be different
+        this.mapper = mapper.rebuild().disable(DeserializationFeature.FAIL_ON_NULL_CREATOR_PROPERTIES).build();
         this.printers = printers;
         this.profiles = profiles;
         this.pairings = pairings;
@@ -77,7 +88,31 @@ class DemoScenario {
         this.dockets = dockets;
         this.releases = releases;
         this.attempts = attempts;
+        this.entries = entries;
         this.events = events;
+        this.shutdown = shutdown;
+        this.transaction = transaction;
+    }
+
+    /**
+     * @param ready the printers were asked and the bench is laid
+     * @param doing what is being done until then, for people
+     */
+    record Status(boolean ready, String doing) {
+    }
+
+    @RestController
+    static class StatusController {
+        private final DemoScenario scenario;
+
+        StatusController(DemoScenario scenario) {
+            this.scenario = scenario;
+        }
+
+        @GetMapping("/api/status")
+        Status status() {
+            return scenario.status;
+        }
     }
 
     record PairingPlan(String paper, String surface, String mediaType, String feed, int quality, String profile, Intent intent) {
@@ -86,8 +121,8 @@ class DemoScenario {
     record Judged(String verdict, String remark, Boolean cancelled) {
     }
 
-    record DocketPlan(String picture, String title, String paper, String sheet, Boolean across, Double widthMm, Double heightMm, Fit fit, Borders borders,
-                      Intent intent, Boolean looked, Boolean profileTaken, String mediaType, DocketSpec.ColourBy colourBy, List<Judged> prints) {
+    record DocketPlan(String picture, String title, String paper, String sheet, Boolean across, Double widthMm, Double heightMm, Single.Fit fit, Single.Borders borders,
+                      Intent intent, Boolean looked, Boolean profileTaken, String mediaType, Boolean byDriver, List<Judged> prints) {
     }
 
     record Scenario(String printer, List<PairingPlan> pairings, List<DocketPlan> dockets) {
@@ -95,99 +130,167 @@ class DemoScenario {
 
     @EventListener(ApplicationReadyEvent.class)
     void begin() {
-        Map<String, UUID> known = new java.util.HashMap<>();
-        for (String entry : printerList.split(",")) {
-            String[] pair = entry.trim().split("=", 2);
-            if (pair.length == 2) {
-                known.put(pair[0], printers.know(pair[0], pair[1]));
-            }
-        }
-        if (folder.isBlank() || !pairings.all().isEmpty()) {
-            return;
-        }
+        Thread thread = new Thread(this::run, "demo");
+        thread.setDaemon(true);
+        thread.start();
+    }
+
+    private void run() {
+        Scenario scenario = null;
         try {
-            load(known);
-        } catch (IOException | WistelException e) {
-            LOG.error("the demo could not be loaded whole", e);
+            Map<String, UUID> known = printers();
+            if (!folder.isBlank()) {
+                scenario = lay(known);
+            }
+        } catch (IOException | WistelException | DataAccessException e) {
+            if (!shutdown.underWay()) {
+                LOG.error("the demo could not be loaded whole; what is missing is loaded at the next start", e);
+            }
+        } finally {
+            status = new Status(true, "");
+            events.tell("status", "ready");
+        }
+        if (scenario != null) {
+            scenario.dockets.forEach(this::print);
         }
     }
 
-    private void load(Map<String, UUID> known) throws IOException {
+    private void say(String doing) {
+        status = new Status(false, doing);
+        events.tell("status", doing);
+    }
+
+    /** A printer that doesn't answer at start is known by an earlier one, or asked again at the next. */
+    private Map<String, UUID> printers() {
+        Map<String, UUID> known = new HashMap<>();
+        for (String entry : printerList.split(",")) {
+            String[] pair = entry.trim().split("=", 2);
+            if (pair.length == 2) {
+                say("asking " + pair[0] + " what it can");
+                try {
+                    known.put(pair[0], printers.know(Optional.of(pair[0]), pair[1]));
+                } catch (PrinterException e) {
+                    LOG.warn("{} at {}: {}", pair[0], pair[1], e.getMessage());
+                }
+            }
+        }
+        return known;
+    }
+
+    private Scenario lay(Map<String, UUID> known) throws IOException {
         Path demo = Path.of(folder);
         Scenario scenario = mapper.readValue(Files.readString(demo.resolve("scenario.json")), Scenario.class);
         UUID printer = known.get(scenario.printer);
         if (printer == null) {
-            LOG.error("the demo's printer {} is not among the printers given", scenario.printer);
-            return;
+            LOG.error("the demo's printer {} doesn't answer", scenario.printer);
+            return null;
         }
         for (PairingPlan plan : scenario.pairings) {
-            pairings.add(pairing(demo, plan, printer, scenario.printer));
-        }
-        record Printed(UUID docket, List<Judged> prints) {
-        }
-        List<Printed> toPrint = new ArrayList<>();
-        for (DocketPlan plan : scenario.dockets) {
-            UUID id = open(demo, plan);
-            if (plan.prints != null && !plan.prints.isEmpty()) {
-                toPrint.add(new Printed(id, plan.prints));
+            if (!entries.has("pairing:" + plan.paper)) {
+                say("reading the profile of " + plan.paper);
+                PairingVersion pairing = pairing(demo, plan, printer, scenario.printer);
+                transaction.executeWithoutResult(t -> {
+                    pairings.add(pairing);
+                    entries.add("pairing:" + plan.paper, Optional.empty());
+                });
             }
-            events.tell("docket", id.toString());
+        }
+        int nth = 0;
+        for (DocketPlan plan : scenario.dockets) {
+            nth++;
+            if (!shutdown.underWay() && !entries.has("docket:" + plan.title)) {
+                say("laying out the demo, picture " + nth + " of " + scenario.dockets.size());
+                open(demo, plan);
+            }
         }
         LOG.info("demo: {} dockets are on the bench", scenario.dockets.size());
-        Thread history = new Thread(() -> toPrint.forEach(p -> p.prints.forEach(j -> print(p.docket, j))), "demo-history");
-        history.setDaemon(true);
-        history.start();
+        return scenario;
     }
 
-    private Pairing pairing(Path demo, PairingPlan plan, UUID printer, String printerName) throws IOException {
+    private PairingVersion pairing(Path demo, PairingPlan plan, UUID printer, String printerName) throws IOException {
         IccProfile profile = ProfileReader.read(Files.readAllBytes(demo.resolve(plan.profile)));
         profiles.add(profile);
         Lab white = LabEncoding.V4.lab(TransformCompiler.toMeasuredLab(profile).exact(1, 1, 1));
         Lab black = LabEncoding.V4.lab(TransformCompiler.toMeasuredLab(profile).exact(0, 0, 0));
-        return new Pairing(UUID.randomUUID().toString(), printer.toString(), printerName, plan.paper, plan.surface, plan.mediaType, plan.feed, plan.quality,
-            profile.hash(), plan.intent, white.toArray(), black.l());
+        return new PairingVersion(UUID.randomUUID().toString(), 1, printer.toString(), printerName, plan.paper, plan.surface,
+            DriverSettings.of(plan.mediaType, plan.feed, plan.quality), profile.hash(), plan.intent, white.toArray(), black.l());
     }
 
-    private UUID open(Path demo, DocketPlan plan) throws IOException {
+    /** Picture, docket and decisions, all or none of it on the bench. */
+    private void open(Path demo, DocketPlan plan) throws IOException {
         Path file = demo.resolve(plan.picture);
         MasterImport.Taken taken;
         try (InputStream in = Files.newInputStream(file)) {
             taken = imports.take(file.getFileName().toString(), in);
         }
-        UUID id = docketService.open(taken.master());
-        DocketSpec d = dockets.get(id).decisions().withTitle(plan.title).withPicture(new PictureSpec(Boolean.TRUE.equals(plan.profileTaken)));
-        Optional<Pairing> pairing = pairings.all().stream().filter(p -> p.paper().equals(plan.paper)).findFirst();
-        if (pairing.isPresent()) {
-            d = d.withPairing(pairing.get());
-            d = d.withProof(new ProofSpec(plan.intent == null ? d.proof().intent() : plan.intent, true, d.proof().view(), Boolean.TRUE.equals(plan.looked)));
-        }
-        if (plan.mediaType != null) {
-            d = d.withMachine(new MachineSpec(plan.mediaType, d.machine().feed(), d.machine().quality(), d.machine().colourBy()));
-        }
-        if (plan.colourBy != null) {
-            d = d.withMachine(new MachineSpec(d.machine().mediaType(), d.machine().feed(), d.machine().quality(), plan.colourBy));
-        }
-        if (plan.sheet != null) {
-            double aspect = (double) taken.master().width() / taken.master().height();
-            double height = plan.fit == Fit.FILL ? plan.heightMm : plan.widthMm / aspect;
-            SizeSpec z = d.size();
-            d = d.withSize(new SizeSpec(plan.sheet, Boolean.TRUE.equals(plan.across), plan.widthMm, height, plan.fit == null ? Fit.WHOLE : plan.fit, 0.5, 0.5,
-                plan.borders == null ? Borders.EVEN : plan.borders, z.pixels(), z.resamplePpi(), 0));
-        }
-        docketService.decide(id, dockets.get(id).version(), d);
-        return id;
+        double aspect = (double) taken.master().width() / taken.master().height();
+        UUID docket = transaction.execute(t -> {
+            UUID id = docketService.open(taken.master());
+            decide(id, plan, aspect);
+            entries.add("docket:" + plan.title, Optional.of(id));
+            return id;
+        });
+        events.tell("docket", docket.toString());
     }
 
-    private void print(UUID docket, Judged judged) {
+    private void decide(UUID id, DocketPlan plan, double aspect) {
+        change(id, new Change.Titled(plan.title));
+        if (Boolean.TRUE.equals(plan.profileTaken)) {
+            change(id, new Change.ProfileConfirmed("r1"));
+        }
+        pairings.all().stream().filter(p -> p.paper().equals(plan.paper)).findFirst().ifPresent(p -> change(id, new Change.Paired(p)));
+        if (plan.intent != null) {
+            change(id, new Change.Routed(new ColourRoute.ByWistel(plan.intent, true)));
+        }
+        if (plan.sheet != null) {
+            change(id, new Change.Stocked(Stock.Sheet.of(SheetSize.KNOWN.stream().filter(k -> k.name().equals(plan.sheet)).findFirst().orElseThrow())));
+            if (((Single) dockets.get(id).spec().plan()).across() != Boolean.TRUE.equals(plan.across)) {
+                change(id, new Change.Turned());
+            }
+            change(id, new Change.Framed(plan.widthMm, plan.fit == Single.Fit.FILL ? plan.heightMm : plan.widthMm / aspect));
+            change(id, new Change.Fitted(plan.fit == null ? Single.Fit.WHOLE : plan.fit));
+            change(id, new Change.Bordered(plan.borders == null ? Single.Borders.EVEN : plan.borders));
+        }
+        if (plan.mediaType != null) {
+            change(id, new Change.Set(DriverSettings.MEDIA_TYPE, plan.mediaType));
+        }
+        if (Boolean.TRUE.equals(plan.byDriver)) {
+            change(id, new Change.Routed(new ColourRoute.ByDriver()));
+        }
+        if (Boolean.TRUE.equals(plan.looked)) {
+            docketService.see(id);
+        }
+    }
+
+    private void change(UUID id, Change change) {
+        docketService.change(id, dockets.get(id).version(), change);
+    }
+
+    private void print(DocketPlan plan) {
+        int nth = 0;
+        for (Judged judged : plan.prints == null ? List.<Judged>of() : plan.prints) {
+            String key = "print:" + plan.title + ":" + ++nth;
+            Optional<UUID> docket = entries.docket("docket:" + plan.title);
+            if (docket.isPresent() && !entries.has(key) && !shutdown.underWay()) {
+                print(docket.get(), judged, key);
+            }
+        }
+    }
+
+    private void print(UUID docket, Judged judged, String key) {
         try {
-            UUID attempt = releases.release(docket, dockets.get(docket).version());
+            UUID attempt = transaction.execute(t -> {
+                UUID released = releases.release(docket, dockets.get(docket).version());
+                entries.add(key, Optional.of(docket));
+                attempts.judge(released, judged.verdict, judged.remark);
+                return released;
+            });
             if (Boolean.TRUE.equals(judged.cancelled)) {
                 releases.cancel(attempt);
             }
-            for (int i = 0; i < 600; i++) {
+            for (int i = 0; i < 600 && !shutdown.underWay(); i++) {
                 Attempt a = attempts.get(attempt);
                 if (a.over()) {
-                    attempts.judge(attempt, judged.verdict, judged.remark);
                     events.tell("attempt", attempt.toString());
                     return;
                 }
@@ -195,8 +298,10 @@ class DemoScenario {
             }
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
-        } catch (WistelException e) {
-            LOG.warn("demo print: {}", e.getMessage());
+        } catch (WistelException | DataAccessException e) {
+            if (!shutdown.underWay()) {
+                LOG.warn("demo print: {}", e.getMessage());
+            }
         }
     }
 }

@@ -1,44 +1,54 @@
 package wistel.server.docket;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
+import wistel.core.docket.DocketSpec;
 import wistel.core.docket.StageStatus;
 import wistel.core.docket.StageStatus.Mark;
-import wistel.core.paper.Pairing;
-import wistel.core.printer.Capabilities;
+import wistel.core.docket.Track;
+import wistel.core.paper.PairingVersion;
+import wistel.core.paper.Stock;
 import wistel.core.printer.Keywords;
-import wistel.core.sheet.Placement;
+import wistel.core.rendition.Rendition;
+import wistel.core.sheet.Page;
+import wistel.core.sheet.SheetPlan;
 import wistel.server.print.Attempt;
 import wistel.server.print.AttemptRepository;
 import wistel.server.printer.Printer;
-import wistel.server.printer.PrinterRepository;
 
 /** The bench: open dockets grouped by the paper that each needs, so that one loading serves a group. */
 @RestController
 class BenchController {
+    private static final double[] UNKNOWN_PAPER = {97, 0, 0};
+
     private final DocketRepository dockets;
     private final DocketService docketService;
     private final AttemptRepository attempts;
-    private final PrinterRepository printers;
 
-    BenchController(DocketRepository dockets, DocketService docketService, AttemptRepository attempts, PrinterRepository printers) {
+    BenchController(DocketRepository dockets, DocketService docketService, AttemptRepository attempts) {
         this.dockets = dockets;
         this.docketService = docketService;
         this.attempts = attempts;
-        this.printers = printers;
+    }
+
+    /** A rendition with the upright size of its master, in pixels. */
+    record Lying(String renditionId, String masterHash, int width, int height) {
     }
 
     /**
-     * @param mark where it stands: the first station that is not settled
-     * @param line that in words
+     * @param pages what will be laid down
+     * @param mark  where it stands: the first stage that is not settled
+     * @param line  that in words
      */
-    record OnBench(UUID id, int number, int version, String title, UUID masterId, Placement placement, double[] paperLab, Mark mark, String line) {
+    record OnBench(UUID id, int number, int version, String title, List<Lying> pictures, List<Page> pages, double[] paperLab, Mark mark, String line) {
     }
 
     /** @param note where the paper is loaded, or that it is not */
@@ -47,39 +57,47 @@ class BenchController {
 
     @GetMapping("/api/bench")
     List<Group> bench() {
+        Map<UUID, Attempt> running = new HashMap<>();
+        attempts.running().forEach(a -> running.put(a.docketId(), a));
         Map<String, Group> groups = new LinkedHashMap<>();
-        List<Attempt> running = attempts.running();
-        for (DocketRepository.Row row : dockets.onBench()) {
-            DocketView view = docketService.view(row.id());
-            String sheet = view.decisions().size().sheet();
-            String key = view.pairing().map(p -> p.paper() + ", " + sheet).orElse("Paper not chosen yet");
-            groups.computeIfAbsent(key, k -> new Group(k, view.pairing().map(p -> note(p, view)).orElse("open a docket and choose its paper"), new ArrayList<>()))
-                .dockets.add(onBench(view, running.stream().filter(a -> a.docketId().equals(row.id())).findFirst()));
+        for (DocketService.Judged judged : docketService.judged(dockets.onBench())) {
+            DocketSpec d = judged.row().spec();
+            Optional<PairingVersion> pairing = judged.facts().pairing();
+            String key = pairing.map(p -> p.paper() + ", " + d.stock().name()).orElse("Paper not chosen yet");
+            groups.computeIfAbsent(key, k -> new Group(k, pairing.map(p -> note(p, judged)).orElse("open a docket and choose its paper"), new ArrayList<>()))
+                .dockets.add(onBench(judged, Optional.ofNullable(running.get(judged.row().id()))));
         }
         List<Group> ordered = new ArrayList<>(groups.values());
         ordered.sort(java.util.Comparator.comparing((Group g) -> g.paper.startsWith("Paper not")).thenComparing(Group::paper));
         return ordered;
     }
 
-    private String note(Pairing pairing, DocketView view) {
-        Printer printer = printers.get(UUID.fromString(pairing.printerId()));
-        String feed = Keywords.feed(view.decisions().machine().feed());
+    private static String note(PairingVersion pairing, DocketService.Judged judged) {
+        Printer printer = judged.printer().orElseThrow();
+        DocketSpec d = judged.row().spec();
+        String feed = Keywords.feed(d.settings().feed());
         if (printer.away()) {
             return printer.name() + " doesn't answer";
         }
-        Placement p = view.placement();
-        double shorter = Math.min(p.sheetWidthMm(), p.sheetHeightMm());
-        double longer = Math.max(p.sheetWidthMm(), p.sheetHeightMm());
-        boolean loaded = printer.capabilities().map(Capabilities::loaded).orElse(List.of()).stream()
-            .anyMatch(m -> m.type().equals(pairing.mediaType()) && m.feed().equals(view.decisions().machine().feed()) && m.fits(shorter, longer));
+        Stock.Sheet sheet = (Stock.Sheet) d.stock();
+        boolean loaded = printer.state().loaded().stream()
+            .anyMatch(m -> m.type().equals(pairing.settings().mediaType()) && m.feed().equals(d.settings().feed()) && m.fits(sheet.widthMm(), sheet.lengthMm()));
         return loaded ? "in " + feed + " of " + printer.name() + " now" : "not loaded; goes into " + feed + " of " + printer.name();
     }
 
-    private static OnBench onBench(DocketView v, Optional<Attempt> running) {
-        StageStatus status = v.track().stream().filter(t -> t.mark() != Mark.SETTLED).findFirst().orElse(v.track().get(v.track().size() - 1));
-        String station = status.station().name().charAt(0) + status.station().name().substring(1).toLowerCase(java.util.Locale.ROOT);
-        String line = running.map(a -> a.words()).orElse(station + " · " + status.outcome());
-        return new OnBench(v.id(), v.number(), v.version(), v.decisions().title(), v.master().id(), v.placement(),
-            v.pairing().map(Pairing::whiteLab).orElse(new double[] {97, 0, 0}), running.isPresent() ? Mark.LOOK : status.mark(), line);
+    private static Lying lying(Rendition r, DocketService.Judged judged) {
+        SheetPlan.PixelSize size = judged.facts().pictures().get(r.id()).size();
+        return new Lying(r.id(), r.masterHash(), size.width(), size.height());
+    }
+
+    private static OnBench onBench(DocketService.Judged judged, Optional<Attempt> running) {
+        DocketSpec d = judged.row().spec();
+        List<StageStatus> track = Track.of(d, judged.facts(), judged.layout(), judged.findings());
+        StageStatus status = track.stream().filter(t -> t.mark() != Mark.SETTLED).findFirst().orElse(track.get(track.size() - 1));
+        String stage = status.stage().name().charAt(0) + status.stage().name().substring(1).toLowerCase(Locale.ROOT);
+        String line = running.map(Attempt::words).orElse(stage + " · " + status.outcome());
+        return new OnBench(judged.row().id(), judged.row().number(), judged.row().version(), d.title(),
+            d.renditions().stream().map(r -> lying(r, judged)).toList(), judged.layout().pages(),
+            judged.facts().pairing().map(PairingVersion::whiteLab).orElse(UNKNOWN_PAPER), running.isPresent() ? Mark.LOOK : status.mark(), line);
     }
 }

@@ -3,6 +3,7 @@ package wistel.server.docket;
 import io.swagger.v3.oas.annotations.Parameter;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -16,7 +17,7 @@ import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import wistel.core.docket.DocketSpec;
+import wistel.core.docket.Change;
 import wistel.core.fault.InvalidRequest;
 import wistel.server.edge.Events;
 import wistel.server.master.MasterImport;
@@ -40,7 +41,7 @@ class DocketController {
     record Opened(DocketView docket, String notice) {
     }
 
-    record SizeAsked(String width, String height, String ppi) {
+    record SizeAsked(Optional<String> width, Optional<String> height, Optional<String> ppi) {
     }
 
     record PairingAsked(String pairingId) {
@@ -60,21 +61,32 @@ class DocketController {
         return answer(id);
     }
 
-    @PutMapping("/dockets/{id}/decisions")
-    ResponseEntity<DocketView> decide(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody DocketSpec next) {
-        docketService.decide(id, number(version), next);
+    /** Makes one decision. */
+    @PatchMapping("/dockets/{id}")
+    ResponseEntity<DocketView> change(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody Change change) {
+        if (change instanceof Change.Paired) {
+            throw new InvalidRequest("pairing-by-id", "A pairing is chosen by its id.", "Put it to /api/dockets/{id}/pairing.");
+        }
+        docketService.change(id, number(version), change);
+        return changed(id);
+    }
+
+    /** Keeps that the proof as it stands was looked at. It is no decision, so no version is asked for. */
+    @PostMapping("/dockets/{id}/seen")
+    ResponseEntity<DocketView> seen(@PathVariable UUID id) {
+        docketService.see(id);
         return changed(id);
     }
 
     @PatchMapping("/dockets/{id}/size")
     ResponseEntity<DocketView> resize(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody SizeAsked asked) {
-        docketService.resize(id, number(version), text(asked.width), text(asked.height), text(asked.ppi));
+        docketService.resize(id, number(version), asked.width.orElse(""), asked.height.orElse(""), asked.ppi.orElse(""));
         return changed(id);
     }
 
     @PutMapping("/dockets/{id}/pairing")
     ResponseEntity<DocketView> pair(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody PairingAsked asked) {
-        docketService.choosePairing(id, number(version), text(asked.pairingId));
+        docketService.choosePairing(id, number(version), asked.pairingId);
         return changed(id);
     }
 
@@ -106,10 +118,6 @@ class DocketController {
     private ResponseEntity<DocketView> answer(UUID id) {
         DocketView view = docketService.view(id);
         return ResponseEntity.ok().eTag("\"" + view.version() + "\"").body(view);
-    }
-
-    private static String text(String value) {
-        return value == null ? "" : value;
     }
 
     private static int number(String etag) {

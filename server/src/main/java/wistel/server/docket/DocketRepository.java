@@ -7,44 +7,68 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
+import wistel.core.docket.Change;
 import wistel.core.docket.DocketSpec;
 import wistel.core.fault.Conflict;
 import wistel.core.fault.NotFound;
 import wistel.server.store.Json;
+import wistel.server.store.StoredSpecs;
 
-/** Dockets and every set of decisions they went through: undo and redo move along these. */
+/** Dockets and every spec they went through: undo and redo move along these. What was seen of a proof stands beside, and is never undone. */
 @Repository
 public class DocketRepository {
     private static final String SELECT = """
-        select d.*, r.decisions, (select max(revision) from docket_revision where docket_id = d.id) as newest,
-          (select min(revision) from docket_revision where docket_id = d.id) as oldest
+        select d.*, r.spec, r.schema, r.change,
+          exists (select 1 from docket_revision o where o.docket_id = d.id and o.revision < d.revision) as can_undo,
+          (select n.change from docket_revision n where n.docket_id = d.id and n.revision = d.revision + 1) as redo,
+          array(select proof_key from docket_seen s where s.docket_id = d.id) as seen
         from docket d join docket_revision r on r.docket_id = d.id and r.revision = d.revision\s""";
     private static final int UNDO_STEPS = 200;
+    /** What undo says of a change made before changes had words. */
+    private static final String UNNAMED = "the last change";
 
     private final JdbcClient jdbc;
     private final Json json;
+    private final StoredSpecs specs;
     private final Clock clock;
 
-    public DocketRepository(JdbcClient jdbc, Json json, Clock clock) {
+    public DocketRepository(JdbcClient jdbc, Json json, StoredSpecs specs, Clock clock) {
         this.jdbc = jdbc;
         this.json = json;
+        this.specs = specs;
         this.clock = clock;
     }
 
-    public record Row(UUID id, int number, UUID masterId, int version, DocketSpec decisions, boolean canUndo, boolean canRedo, Instant changed) {
+    /**
+     * @param undo words of the change that undo takes back; empty when there is none
+     * @param redo words of the change that redo makes again
+     * @param seen keys of proofs that were looked at
+     */
+    public record Row(UUID id, int number, int version, DocketSpec spec, Optional<String> undo, Optional<String> redo, Set<String> seen, Instant changed) {
     }
 
+    /** @param masters by rendition */
     @Transactional
-    public UUID add(UUID masterId, DocketSpec decisions) {
+    public UUID add(DocketSpec spec, Map<String, UUID> masters) {
         UUID id = UUID.randomUUID();
         Timestamp now = Timestamp.from(clock.instant());
-        jdbc.sql("insert into docket (id, master_id, created, changed) values (?, ?, ?, ?)").params(id, masterId, now, now).update();
-        jdbc.sql("insert into docket_revision (docket_id, revision, decisions) values (?, 1, ?::jsonb)").params(id, json.text(decisions)).update();
+        jdbc.sql("insert into docket (id, created, changed) values (?, ?, ?)").params(id, now, now).update();
+        masters.forEach((rendition, master) ->
+            jdbc.sql("insert into docket_rendition (docket_id, rendition_id, master_id) values (?, ?, ?)").params(id, rendition, master).update());
+        write(id, 1, spec, "");
         return id;
+    }
+
+    private void write(UUID id, int revision, DocketSpec spec, String change) {
+        jdbc.sql("insert into docket_revision (docket_id, revision, schema, spec, change, at) values (?, ?, ?, ?::jsonb, ?, ?)")
+            .params(id, revision, spec.schema(), json.text(spec), change, Timestamp.from(clock.instant())).update();
     }
 
     public List<Row> onBench() {
@@ -58,14 +82,15 @@ public class DocketRepository {
 
     /** A new decision after the present one; what had been undone is gone. */
     @Transactional
-    public void decide(UUID id, int version, DocketSpec next) {
+    public void change(UUID id, int version, Change change) {
         Row now = locked(id, version);
-        if (now.decisions.equals(next)) {
+        DocketSpec next = change.on(now.spec);
+        if (now.spec.equals(next)) {
             return;
         }
         int revision = revision(id);
         jdbc.sql("delete from docket_revision where docket_id = ? and (revision > ? or revision < ?)").params(id, revision, revision - UNDO_STEPS).update();
-        jdbc.sql("insert into docket_revision (docket_id, revision, decisions) values (?, ?, ?::jsonb)").params(id, revision + 1, json.text(next)).update();
+        write(id, revision + 1, next, change.words());
         move(id, revision + 1);
     }
 
@@ -73,9 +98,14 @@ public class DocketRepository {
     @Transactional
     public void step(UUID id, int version, int direction) {
         Row now = locked(id, version);
-        if (direction < 0 ? now.canUndo : now.canRedo) {
+        if ((direction < 0 ? now.undo : now.redo).isPresent()) {
             move(id, revision(id) + direction);
         }
+    }
+
+    /** Keeps that a proof was looked at. It is no decision: the docket's version stays. */
+    public void see(UUID id, String proofKey) {
+        jdbc.sql("insert into docket_seen (docket_id, proof_key) values (?, ?) on conflict do nothing").params(id, proofKey).update();
     }
 
     @Transactional
@@ -104,8 +134,13 @@ public class DocketRepository {
     }
 
     private Row row(ResultSet r, int n) throws SQLException {
-        int revision = r.getInt("revision");
-        return new Row(r.getObject("id", UUID.class), r.getInt("number"), r.getObject("master_id", UUID.class), r.getInt("version"), json.read(r.getString("decisions"), DocketSpec.class),
-            r.getInt("oldest") < revision, r.getInt("newest") > revision, r.getTimestamp("changed").toInstant());
+        Optional<String> undo = r.getBoolean("can_undo") ? Optional.of(named(r.getString("change"))) : Optional.empty();
+        Set<String> seen = java.util.Arrays.stream((String[]) r.getArray("seen").getArray()).collect(Collectors.toSet());
+        return new Row(r.getObject("id", UUID.class), r.getInt("number"), r.getInt("version"), specs.spec(r.getInt("schema"), r.getString("spec")), undo,
+            Optional.ofNullable(r.getString("redo")).map(DocketRepository::named), seen, r.getTimestamp("changed").toInstant());
+    }
+
+    private static String named(String change) {
+        return change.isEmpty() ? UNNAMED : change;
     }
 }

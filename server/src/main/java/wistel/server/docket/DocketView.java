@@ -7,14 +7,28 @@ import wistel.core.docket.DocketSpec;
 import wistel.core.docket.Finding;
 import wistel.core.docket.StageStatus;
 import wistel.core.length.Ppi;
-import wistel.core.paper.Pairing;
-import wistel.core.sheet.Placement;
+import wistel.core.paper.PairingVersion;
+import wistel.core.paper.Stock;
+import wistel.core.sheet.Layout;
 import wistel.server.master.Master;
 
-/** A docket with all that follows from its decisions. */
-public record DocketView(UUID id, int number, int version, boolean canUndo, boolean canRedo, DocketSpec decisions, Master master, String sourceName,
-                         Optional<Pairing> pairing, Placement placement, Ppi.Label ppiLabel, Reach reach, List<StageStatus> track, List<Finding> findings,
-                         String readback, Options options) {
+/**
+ * A docket with all that follows from its spec.
+ *
+ * @param undo, redo words of the change that each would take back or make again; empty when there is none
+ * @param masters    by the order of the spec's renditions
+ * @param bareShare  of the paper, 0 to 1
+ */
+public record DocketView(UUID id, int number, int version, Optional<String> undo, Optional<String> redo, DocketSpec spec, List<Master> masters, String sourceName,
+                         Optional<PairingVersion> pairing, Layout layout, double bareShare, Printed printed, Reach reach, List<StageStatus> track,
+                         List<Finding> findings, String readback, Options options) {
+
+    /**
+     * @param ppi      pixels of the picture per inch of paper
+     * @param inputDpi what the printer gets; 0 when no printer is chosen
+     */
+    public record Printed(double ppi, Ppi.Label label, int inputDpi) {
+    }
 
     /** Longest side in mm at which the picture is still fine, good and fair, at reading distance. */
     public record Reach(double fineMm, double goodMm, double fairMm) {
@@ -23,7 +37,11 @@ public record DocketView(UUID id, int number, int version, boolean canUndo, bool
     public record Choice(String value, String label) {
     }
 
+    /** A sheet that can be chosen. */
+    public record SheetChoice(Stock.Sheet sheet, String label) {
+    }
+
     /** What can be chosen for this pairing's printer. */
-    public record Options(List<Choice> sheets, List<Choice> mediaTypes, List<Choice> feeds, List<Choice> qualities) {
+    public record Options(List<SheetChoice> sheets, List<Choice> mediaTypes, List<Choice> feeds, List<Choice> qualities) {
     }
 }

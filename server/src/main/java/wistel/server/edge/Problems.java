@@ -3,11 +3,15 @@ package wistel.server.edge;
 import java.io.IOException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.HttpStatusCode;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
+import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import wistel.core.fault.Conflict;
 import wistel.core.fault.InvalidRequest;
@@ -28,6 +32,17 @@ class Problems extends ResponseEntityExceptionHandler {
         problem.setProperty("next", e.next());
         e.data().forEach(problem::setProperty);
         return ResponseEntity.status(status).body(problem);
+    }
+
+    /** A record that refuses what can't be says so itself, also while it is read from JSON. */
+    @Override
+    protected ResponseEntity<Object> handleHttpMessageNotReadable(HttpMessageNotReadableException e, HttpHeaders headers, HttpStatusCode code, WebRequest request) {
+        for (Throwable cause = e.getCause(); cause != null; cause = cause.getCause()) {
+            if (cause instanceof WistelException known) {
+                return ResponseEntity.status(status(known)).body(typed(known).getBody());
+            }
+        }
+        return super.handleHttpMessageNotReadable(e, headers, code, request);
     }
 
     private static HttpStatus status(WistelException e) {

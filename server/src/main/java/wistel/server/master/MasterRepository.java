@@ -3,9 +3,12 @@ package wistel.server.master;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
+import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import wistel.core.fault.NotFound;
@@ -34,6 +37,20 @@ public class MasterRepository {
 
     public Optional<Master> byHash(String hash) {
         return jdbc.sql(SELECT + "where m.hash = ?").param(hash).query(this::row).optional();
+    }
+
+    /** What judging a docket needs of a master. */
+    public record Brief(UUID id, String hash, int width, int height, int channels, Optional<String> profileHash, String profileName, String profileProblem) {
+    }
+
+    /** By hash. */
+    public Map<String, Brief> briefs(Collection<String> hashes) {
+        return jdbc.sql("""
+            select m.id, m.hash, m.width, m.height, m.channels, m.profile_hash, m.profile_problem, p.description as profile_name
+            from master m left join profile p on p.hash = m.profile_hash where m.hash = any (?)""").param(hashes.toArray(String[]::new))
+            .query((r, n) -> new Brief(r.getObject("id", UUID.class), r.getString("hash"), r.getInt("width"), r.getInt("height"), r.getInt("channels"),
+                Optional.ofNullable(r.getString("profile_hash")), Optional.ofNullable(r.getString("profile_name")).orElse(""), r.getString("profile_problem"))).list()
+            .stream().collect(Collectors.toMap(Brief::hash, b -> b));
     }
 
     public Master get(UUID id) {

@@ -11,7 +11,13 @@ import java.nio.ByteBuffer;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
+import java.nio.file.attribute.FileTime;
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
 import java.util.UUID;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.StandardSpaces;
@@ -32,14 +38,17 @@ public class PreviewStore {
     public static final int LARGEST = 2400;
     private static final int SMALL = 640;
     private static final long MOST_BYTES = 192L << 20;
+    private static final long MOST_ON_DISK = 4L << 30;
 
     private final FileStore files;
     private final ProfileRepository profiles;
     private final PixelWorkers workers;
+    private final Clock clock;
     private final Cache<String, View> previews = Caffeine.newBuilder().maximumWeight(MOST_BYTES)
         .weigher((String k, View v) -> (int) Math.min(Integer.MAX_VALUE, v.bytes())).build();
 
-    public PreviewStore(FileStore files, ProfileRepository profiles, PixelWorkers workers) {
+    public PreviewStore(FileStore files, ProfileRepository profiles, PixelWorkers workers, Clock clock) {
+        this.clock = clock;
         this.workers = workers;
         this.files = files;
         this.profiles = profiles;
@@ -79,6 +88,7 @@ public class PreviewStore {
         Path file = file(master.hash(), level);
         try {
             if (Files.exists(file)) {
+                Files.setLastModifiedTime(file, FileTime.from(clock.instant()));
                 return read(file);
             }
             PictureFile picture = PictureFile.open(files.image(master.hash()));
@@ -88,6 +98,32 @@ public class PreviewStore {
             return view;
         } catch (IOException e) {
             throw new java.io.UncheckedIOException(e);
+        }
+    }
+
+    /** Keeps what lies on disk within its bound: what was not looked at for the longest goes first, and is made again when it is wanted. */
+    @Scheduled(initialDelay = 60_000, fixedDelay = 600_000)
+    void bound() throws IOException {
+        bound(MOST_ON_DISK);
+    }
+
+    void bound(long mostBytes) throws IOException {
+        record Kept(Path file, long bytes, FileTime used) {
+        }
+        List<Kept> kept = new ArrayList<>();
+        try (var all = Files.list(files.previews())) {
+            for (Path file : all.toList()) {
+                kept.add(new Kept(file, Files.size(file), Files.getLastModifiedTime(file)));
+            }
+        }
+        kept.sort(Comparator.comparing(Kept::used));
+        long bytes = kept.stream().mapToLong(Kept::bytes).sum();
+        for (Kept one : kept) {
+            if (bytes <= mostBytes) {
+                return;
+            }
+            Files.deleteIfExists(one.file);
+            bytes -= one.bytes;
         }
     }
 

@@ -3,7 +3,7 @@ package wistel.server.pairing;
 import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
-import wistel.core.paper.Pairing;
+import wistel.core.paper.PairingVersion;
 
 @RestController
 class PairingController {
@@ -14,7 +14,7 @@ class PairingController {
     }
 
     @GetMapping("/api/pairings")
-    List<Pairing> pairings() {
+    List<PairingVersion> pairings() {
         return pairings.all();
     }
 }

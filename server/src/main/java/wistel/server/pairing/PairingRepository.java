@@ -2,47 +2,80 @@ package wistel.server.pairing;
 
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.sql.Timestamp;
+import java.time.Clock;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
 import wistel.core.icc.profile.Intent;
-import wistel.core.paper.Pairing;
+import wistel.core.paper.PairingVersion;
+import wistel.core.printer.DriverSettings;
+import wistel.server.store.Json;
 
+/** Papers and pairings. A version of a pairing is never changed: a new one follows it. */
 @Repository
 public class PairingRepository {
-    private static final String SELECT = "select g.*, p.name as printer_name from pairing g join printer p on p.id = g.printer_id ";
+    private static final String LATEST = """
+        select distinct on (v.pairing_id) v.*, p.name as printer_name, a.name as paper, a.surface
+        from pairing_version v join pairing g on g.id = v.pairing_id join printer p on p.id = v.printer_id join paper a on a.id = v.paper_id\s""";
 
     private final JdbcClient jdbc;
+    private final Json json;
+    private final Clock clock;
 
-    public PairingRepository(JdbcClient jdbc) {
+    public PairingRepository(JdbcClient jdbc, Json json, Clock clock) {
         this.jdbc = jdbc;
+        this.json = json;
+        this.clock = clock;
     }
 
-    public void add(Pairing p) {
+    /** A new pairing, or the next version of a known one; the number is the next that is free. */
+    @Transactional
+    public PairingVersion add(PairingVersion v) {
+        UUID id = UUID.fromString(v.pairingId());
+        jdbc.sql("insert into pairing (id) values (?) on conflict do nothing").param(id).update();
+        jdbc.sql("select 1 from pairing where id = ? for update").param(id).query(Integer.class).single();
+        UUID paper = jdbc.sql("insert into paper (id, name, surface) values (?, ?, ?) on conflict (name) do update set name = excluded.name returning id")
+            .params(UUID.randomUUID(), v.paper(), v.surface()).query(UUID.class).single();
+        int number = jdbc.sql("select coalesce(max(no), 0) + 1 from pairing_version where pairing_id = ?").param(id).query(Integer.class).single();
         jdbc.sql("""
-            insert into pairing (id, printer_id, paper, surface, media_type, feed, quality, profile_hash, intent, white_l, white_a, white_b, black_l)
-            values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)""")
-            .params(UUID.fromString(p.id()), UUID.fromString(p.printerId()), p.paper(), p.surface(), p.mediaType(), p.feed(), p.quality(),
-                p.profileHash(), p.intent().name(), p.whiteLab()[0], p.whiteLab()[1], p.whiteLab()[2], p.blackL()).update();
+            insert into pairing_version (pairing_id, no, printer_id, paper_id, settings, profile_hash, intent, white_l, white_a, white_b, black_l, made)
+            values (?, ?, ?, ?, ?::jsonb, ?, ?, ?, ?, ?, ?, ?)""")
+            .params(id, number, UUID.fromString(v.printerId()), paper, json.text(v.settings().values()), v.profileHash(), v.intent().name(),
+                v.whiteLab()[0], v.whiteLab()[1], v.whiteLab()[2], v.blackL(), Timestamp.from(clock.instant())).update();
+        return find(v.pairingId()).orElseThrow();
     }
 
-    public List<Pairing> all() {
-        return jdbc.sql(SELECT + "order by g.paper").query(PairingRepository::row).list();
+    /** The newest version of each, retired ones left out, by the paper's name. */
+    public List<PairingVersion> all() {
+        return jdbc.sql("select * from (" + LATEST + "where not g.retired order by v.pairing_id, v.no desc) l order by paper").query(this::row).list();
     }
 
-    public Optional<Pairing> find(String id) {
+    /** The newest version, also of a retired one. */
+    public Optional<PairingVersion> find(String id) {
         try {
-            return jdbc.sql(SELECT + "where g.id = ?").param(UUID.fromString(id)).query(PairingRepository::row).optional();
+            return jdbc.sql(LATEST + "where g.id = ? order by v.pairing_id, v.no desc").param(UUID.fromString(id)).query(this::row).optional();
         } catch (IllegalArgumentException e) {
             return Optional.empty();
         }
     }
 
-    private static Pairing row(ResultSet r, int n) throws SQLException {
-        return new Pairing(r.getString("id"), r.getString("printer_id"), r.getString("printer_name"), r.getString("paper"), r.getString("surface"),
-            r.getString("media_type"), r.getString("feed"), r.getInt("quality"), r.getString("profile_hash"), Intent.valueOf(r.getString("intent")),
+    public Optional<PairingVersion> find(String id, int number) {
+        try {
+            return jdbc.sql(LATEST + "where g.id = ? and v.no = ? order by v.pairing_id, v.no desc").params(UUID.fromString(id), number).query(this::row).optional();
+        } catch (IllegalArgumentException e) {
+            return Optional.empty();
+        }
+    }
+
+    @SuppressWarnings("unchecked")
+    private PairingVersion row(ResultSet r, int n) throws SQLException {
+        return new PairingVersion(r.getString("pairing_id"), r.getInt("no"), r.getString("printer_id"), r.getString("printer_name"), r.getString("paper"), r.getString("surface"),
+            new DriverSettings((Map<String, String>) json.read(r.getString("settings"), Map.class)), r.getString("profile_hash"), Intent.valueOf(r.getString("intent")),
             new double[] {r.getDouble("white_l"), r.getDouble("white_a"), r.getDouble("white_b")}, r.getDouble("black_l"));
     }
 }

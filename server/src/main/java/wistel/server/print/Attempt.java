@@ -1,33 +1,36 @@
 package wistel.server.print;
 
 import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import wistel.core.docket.DocketSpec;
 
 /**
- * One trip through the printer, with everything that made it.
+ * One trip of an order through the printer, page by page.
  *
- * @param state    waiting, rendering, sending, printing, done, failed or cancelled
- * @param fileHash the print file, once made
+ * @param masterHash of its first picture
+ * @param summary   sheet and size, for lists
+ * @param orderHash two attempts of the same hash are the same print
  */
-public record Attempt(UUID id, UUID docketId, int docketNumber, int number, UUID printerId, String printerName, UUID masterId, String masterHash,
-                      String profileHash, String paper, DocketSpec decisions, String readback, String state, String message, int percent, boolean cancelAsked,
-                      Optional<String> fileHash, Optional<Integer> jobId, boolean jobSent, Optional<String> scanHash, String verdict, String remark,
-                      Instant created, Optional<Instant> printBegan, Optional<Instant> finished) {
+public record Attempt(UUID id, UUID docketId, int docketNumber, int number, UUID printerId, String printerName, String masterHash, String orderHash, String title, String paper,
+                      String summary, String readback, AttemptState state, String message, int percent, boolean cancelAsked, List<AttemptPage> pages, String verdict,
+                      String remark, Instant created, Optional<Instant> finished) {
 
     public boolean over() {
-        return state.equals("done") || state.equals("failed") || state.equals("cancelled");
+        return state.over();
     }
 
     /** How it stands, for the bench. */
     public String words() {
-        return switch (state) {
-            case "waiting" -> message.isEmpty() ? "waiting for its turn" : message;
-            case "rendering" -> "making the print file, " + percent + " %";
-            case "sending" -> message.isEmpty() ? "going to the printer" : message;
-            case "printing" -> message.isEmpty() ? "printing now, " + percent + " %" : message;
-            default -> state;
+        String page = pages.size() < 2 ? "" : pages.stream().filter(p -> !p.state().over()).findFirst().map(p -> "page " + p.page() + " of " + pages.size() + ": ").orElse("");
+        return page + switch (state) {
+            case WAITING -> message.isEmpty() ? "waiting for its turn" : message;
+            case RENDERING -> "making the print file, " + percent + " %";
+            case SENDING -> message.isEmpty() ? "going to the printer" : message;
+            case PRINTING -> message.isEmpty() ? "printing now, " + percent + " %" : message;
+            case DONE -> "printed";
+            case FAILED -> "failed";
+            case CANCELLED -> "cancelled";
         };
     }
 }

@@ -31,7 +31,7 @@ class AttemptController {
         this.releases = releases;
     }
 
-    record Verdict(String verdict, String remark) {
+    record Verdict(java.util.Optional<String> verdict, java.util.Optional<String> remark) {
     }
 
     /** Releases the docket: 202 with the attempt to follow by server-sent events. */
@@ -67,10 +67,23 @@ class AttemptController {
         return accepted(releases.again(id));
     }
 
+    /** Prints one page of an attempt that is over again, alone. */
+    @PostMapping("/attempts/{id}/pages/{page}/again")
+    ResponseEntity<Attempt> pageAgain(@PathVariable UUID id, @PathVariable int page) {
+        releases.again(id, page);
+        return ResponseEntity.accepted().body(attempts.get(id));
+    }
+
+    /** The frozen order, as it was written at release. */
+    @GetMapping(value = "/attempts/{id}/order", produces = "application/json")
+    String order(@PathVariable UUID id) {
+        return attempts.storedOrder(id).text();
+    }
+
     @PutMapping("/attempts/{id}/verdict")
     Attempt judge(@PathVariable UUID id, @RequestBody Verdict v) {
-        String verdict = v.verdict() == null ? "" : v.verdict();
-        String remark = v.remark() == null ? "" : v.remark();
+        String verdict = v.verdict().orElse("");
+        String remark = v.remark().orElse("");
         if (!VERDICTS.contains(verdict) || remark.length() > LONGEST_REMARK) {
             throw new InvalidRequest("verdict-unclear", "'" + verdict + "' is not one of the verdicts.", "Choose one of the list.", Map.of("verdicts", VERDICTS));
         }

@@ -1,126 +1,332 @@
 package wistel.server.print;
 
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Clock;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.HexFormat;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
+import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
-import wistel.core.docket.DocketSpec;
+import org.springframework.transaction.annotation.Transactional;
+import wistel.core.docket.PrintOrder;
+import wistel.core.fault.Conflict;
 import wistel.core.fault.NotFound;
-import wistel.core.paper.SheetSize;
+import wistel.core.sheet.Page;
 import wistel.server.store.Json;
+import wistel.server.store.StoredSpecs;
 
+/**
+ * Attempts and their pages. Whoever works on an attempt holds its lease; what is written under a lease that was taken over since is refused, so that
+ * two servers never work on one attempt.
+ */
 @Repository
 public class AttemptRepository {
+    private static final String RUNNING = "('waiting', 'rendering', 'sending', 'printing')";
     private static final String SELECT = """
-        select a.*, d.number as docket_number, d.master_id, p.name as printer_name, coalesce(g.paper, '') as paper
-        from attempt a join docket d on d.id = a.docket_id join printer p on p.id = a.printer_id
-        left join pairing g on g.id::text = a.decisions ->> 'pairingId'\s""";
-    private static final int PAGE = 200;
+        select a.id, a.docket_id, a.number, a.printer_id, a.order_hash, a.title, a.paper, a.summary, a.readback, a.state, a.message, a.cancel_asked, a.verdict, a.remark,
+          a.created, a.finished, d.number as docket_number, p.name as printer_name,
+          (select m.hash from docket_rendition r join master m on m.id = r.master_id where r.docket_id = a.docket_id order by r.rendition_id limit 1) as master_hash
+        from attempt a join docket d on d.id = a.docket_id join printer p on p.id = a.printer_id\s""";
+    private static final int LOG_PAGE = 200;
+    private static final int ESTIMATE_FROM = 5;
 
     private final JdbcClient jdbc;
     private final Json json;
+    private final StoredSpecs specs;
     private final Clock clock;
 
-    public AttemptRepository(JdbcClient jdbc, Json json, Clock clock) {
+    public AttemptRepository(JdbcClient jdbc, Json json, StoredSpecs specs, Clock clock) {
         this.jdbc = jdbc;
         this.json = json;
+        this.specs = specs;
         this.clock = clock;
     }
 
-    public UUID add(UUID docketId, UUID printerId, String masterHash, String profileHash, DocketSpec decisions, String readback, Optional<String> fileHash) {
+    /** The right to work on an attempt, for one run of its task. */
+    record Lease(UUID attempt, UUID token) {
+    }
+
+    /** Somebody else works on the attempt by now. */
+    static final class LeaseLost extends RuntimeException {
+        LeaseLost(UUID attempt) {
+            super("attempt " + attempt + " is worked on elsewhere");
+        }
+    }
+
+    /** An order as it was stored: text and hash stay the same through every reprint. */
+    public record Stored(String text, String hash) {
+    }
+
+    /** What stands beside the order in lists. */
+    public record Labels(String title, String paper, Optional<UUID> pairingId, String summary, String readback) {
+    }
+
+    public Stored stored(PrintOrder order) {
+        String text = json.text(order);
+        try {
+            return new Stored(text, HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8))));
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** @throws Conflict when another attempt of this docket is under way: the database holds that, whoever asks at the same moment */
+    @Transactional
+    public UUID add(UUID docketId, UUID printerId, Stored order, Labels labels, List<Double> pageAreasM2) {
         UUID id = UUID.randomUUID();
-        jdbc.sql("""
-            insert into attempt (id, docket_id, number, printer_id, master_hash, profile_hash, decisions, readback, state, file_hash, created)
-            select ?, ?, coalesce(max(number), 0) + 1, ?, ?, ?, ?::jsonb, ?, 'waiting', ?, ? from attempt where docket_id = ?""")
-            .params(id, docketId, printerId, masterHash, profileHash, json.text(decisions), readback, fileHash.orElse(null),
-                Timestamp.from(clock.instant()), docketId).update();
+        // numbers of one docket are given one after the other
+        jdbc.sql("select 1 from docket where id = ? for update").param(docketId).query(Integer.class).optional();
+        try {
+            jdbc.sql("""
+                insert into attempt (id, docket_id, number, printer_id, order_hash, print_order, title, paper, pairing_id, summary, readback, state, created)
+                select ?, ?, coalesce(max(number), 0) + 1, ?, ?, ?, ?, ?, ?, ?, ?, 'waiting', ? from attempt where docket_id = ?""")
+                .params(Arrays.asList(id, docketId, printerId, order.hash, order.text, labels.title, labels.paper, labels.pairingId.orElse(null), labels.summary,
+                    labels.readback, Timestamp.from(clock.instant()), docketId)).update();
+        } catch (DuplicateKeyException e) {
+            throw runningAlready();
+        }
+        for (int page = 1; page <= pageAreasM2.size(); page++) {
+            jdbc.sql("insert into attempt_page (attempt_id, page, state, area_m2) values (?, ?, 'waiting', ?)").params(id, page, pageAreasM2.get(page - 1)).update();
+        }
         return id;
     }
 
+    private static Conflict runningAlready() {
+        return new Conflict(Conflict.Reason.PRINTING_ALREADY, "This docket is on its way to the printer already.", "Wait for the sheet, or cancel it first.");
+    }
+
+    /** Sets one page that is over to be printed again, alone, by the same order. */
+    @Transactional
+    public void again(UUID id, int page) {
+        int open = jdbc.sql("""
+            update attempt_page set state = 'waiting', message = '', percent = 0, job_id = null, job_sent = false, job_tries = job_tries + 1, began = null, finished = null,
+              printed_seconds = 0, scan_hash = null, scan_kept = true
+            where attempt_id = ? and page = ? and state in ('done', 'failed', 'cancelled')""").params(id, page).update();
+        if (open == 0) {
+            throw new NotFound("This page can't be printed again now.", "Wait until it is over.");
+        }
+        try {
+            jdbc.sql("update attempt set state = 'waiting', message = '', cancel_asked = false, finished = null where id = ?").param(id).update();
+        } catch (DuplicateKeyException e) {
+            throw runningAlready();
+        }
+    }
+
+    /** The files of another attempt of the same order serve this one too. */
+    public void takeFiles(UUID id, UUID from) {
+        jdbc.sql("update attempt_page p set file_hash = o.file_hash, file_kept = o.file_kept from attempt_page o where p.attempt_id = ? and o.attempt_id = ? and o.page = p.page")
+            .params(id, from).update();
+    }
+
     public Attempt get(UUID id) {
-        return jdbc.sql(SELECT + "where a.id = ?").param(id).query(this::row).optional()
+        return withPages(jdbc.sql(SELECT + "where a.id = ?").param(id).query(AttemptRepository::row).list()).stream().findFirst()
             .orElseThrow(() -> new NotFound("There is no such attempt.", "Look it up in the print log."));
     }
 
+    public Stored storedOrder(UUID id) {
+        return jdbc.sql("select print_order, order_hash from attempt where id = ?").param(id)
+            .query((r, n) -> new Stored(r.getString(1), r.getString(2))).optional()
+            .orElseThrow(() -> new NotFound("There is no such attempt.", "Look it up in the print log."));
+    }
+
+    public PrintOrder order(UUID id) {
+        return specs.order(storedOrder(id).text);
+    }
+
     public List<Attempt> ofDocket(UUID docketId) {
-        return jdbc.sql(SELECT + "where a.docket_id = ? order by a.number desc").param(docketId).query(this::row).list();
+        return withPages(jdbc.sql(SELECT + "where a.docket_id = ? order by a.number desc").param(docketId).query(AttemptRepository::row).list());
     }
 
     public List<Attempt> running() {
-        return jdbc.sql(SELECT + "where a.state in ('waiting', 'rendering', 'sending', 'printing') order by a.created").query(this::row).list();
+        return withPages(jdbc.sql(SELECT + "where a.state in " + RUNNING + " order by a.created").query(AttemptRepository::row).list());
+    }
+
+    public boolean isRunning(UUID docketId) {
+        return jdbc.sql("select exists (select 1 from attempt where docket_id = ? and state in " + RUNNING + ")").param(docketId).query(Boolean.class).single();
     }
 
     /** Newest first; words are looked for in title, paper, readback, verdict and remark. */
     public List<Attempt> search(String words) {
         String like = "%" + words.toLowerCase(java.util.Locale.ROOT).replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_") + "%";
-        return jdbc.sql(SELECT + """
-            where lower(concat_ws(' ', a.decisions ->> 'title', g.paper, a.readback, a.verdict, a.remark, 'docket', d.number)) like ?
-            order by a.created desc limit ?""").params(like, PAGE).query(this::row).list();
+        return withPages(jdbc.sql(SELECT + """
+            where lower(concat_ws(' ', a.title, a.paper, a.readback, a.verdict, a.remark, 'docket', d.number)) like ?
+            order by a.created desc limit ?""").params(like, LOG_PAGE).query(AttemptRepository::row).list());
     }
 
-    public void state(UUID id, String state, String message, int percent) {
-        jdbc.sql("update attempt set state = ?, message = ?, percent = ? where id = ?").params(state, message, percent, id).update();
+    // --- under a lease ---
+
+    /** Takes the lease, whoever held it before. */
+    Lease lease(UUID id) {
+        Lease lease = new Lease(id, UUID.randomUUID());
+        jdbc.sql("update attempt set lease = ? where id = ?").params(lease.token, id).update();
+        return lease;
     }
 
-    public void close(UUID id, String state, String message) {
-        jdbc.sql("update attempt set state = ?, message = ?, percent = case when ? = 'done' then 100 else percent end, finished = ? where id = ?")
-            .params(state, message, state, Timestamp.from(clock.instant()), id).update();
+    void held(Lease lease) {
+        if (jdbc.sql("select 1 from attempt where id = ? and lease = ?").params(lease.attempt, lease.token).query(Integer.class).optional().isEmpty()) {
+            throw new LeaseLost(lease.attempt);
+        }
     }
 
-    public void rendered(UUID id, String fileHash) {
-        jdbc.sql("update attempt set file_hash = ?, state = 'sending', percent = 0 where id = ?").params(fileHash, id).update();
+    @Transactional
+    void state(Lease lease, int page, AttemptState state, String message, int percent) {
+        int percentShown = Math.max(0, Math.min(100, percent));
+        onAttempt(lease, "state = ?, message = ?", state.word(), message);
+        onPage(lease, page, "state = ?, message = ?, percent = ?", state.word(), message, percentShown);
     }
 
-    public void announced(UUID id, int jobId) {
-        jdbc.sql("update attempt set job_id = ?, job_sent = false where id = ?").params(jobId, id).update();
+    @Transactional
+    void closePage(Lease lease, int page, AttemptState state, String message) {
+        onPage(lease, page, "state = ?, message = ?, percent = case when ? = 'done' then 100 else percent end, finished = ?", state.word(), message, state.word(),
+            Timestamp.from(clock.instant()));
     }
 
-    public void sent(UUID id) {
-        jdbc.sql("update attempt set job_sent = true where id = ?").param(id).update();
+    /** Ends the attempt; pages that were not begun are cancelled with it. */
+    @Transactional
+    void close(Lease lease, AttemptState state, String message) {
+        onAttempt(lease, "state = ?, message = ?, finished = ?", state.word(), message, Timestamp.from(clock.instant()));
+        jdbc.sql("update attempt_page set state = ?, message = ?, finished = ? where attempt_id = ? and state in " + RUNNING)
+            .params(state == AttemptState.DONE ? "cancelled" : state.word(), message, Timestamp.from(clock.instant()), lease.attempt).update();
     }
 
-    public void began(UUID id) {
-        jdbc.sql("update attempt set print_began = coalesce(print_began, ?) where id = ?").params(Timestamp.from(clock.instant()), id).update();
+    void rendered(Lease lease, int page, String fileHash) {
+        onPage(lease, page, "file_hash = ?, file_kept = true, state = 'sending', percent = 0", fileHash);
     }
 
-    public void scanned(UUID id, String scanHash) {
-        jdbc.sql("update attempt set scan_hash = ? where id = ?").params(scanHash, id).update();
+    void announced(Lease lease, int page, int jobId) {
+        onPage(lease, page, "job_id = ?, job_sent = false", jobId);
     }
+
+    void sent(Lease lease, int page) {
+        onPage(lease, page, "job_sent = true");
+    }
+
+    void began(Lease lease, int page) {
+        onPage(lease, page, "began = coalesce(began, ?)", Timestamp.from(clock.instant()));
+    }
+
+    /** Counts time that the printer was at work on the page, waiting left out. */
+    void printed(Lease lease, int page, double seconds) {
+        onPage(lease, page, "printed_seconds = printed_seconds + ?", seconds);
+    }
+
+    void scanned(Lease lease, int page, String scanHash) {
+        onPage(lease, page, "scan_hash = ?, scan_kept = true", scanHash);
+    }
+
+    private void onAttempt(Lease lease, String set, Object... values) {
+        List<Object> params = new java.util.ArrayList<>(Arrays.asList(values));
+        params.addAll(List.of(lease.attempt, lease.token));
+        if (jdbc.sql("update attempt set " + set + " where id = ? and lease = ?").params(params).update() != 1) {
+            throw new LeaseLost(lease.attempt);
+        }
+    }
+
+    private void onPage(Lease lease, int page, String set, Object... values) {
+        List<Object> params = new java.util.ArrayList<>(Arrays.asList(values));
+        params.addAll(List.of(lease.attempt, page, lease.attempt, lease.token));
+        if (jdbc.sql("update attempt_page set " + set + " where attempt_id = ? and page = ? and exists (select 1 from attempt where id = ? and lease = ?)").params(params).update() != 1) {
+            throw new LeaseLost(lease.attempt);
+        }
+    }
+
+    // --- what a person does ---
 
     public void askCancel(UUID id) {
-        jdbc.sql("update attempt set cancel_asked = true where id = ?").param(id).update();
+        jdbc.sql("update attempt set cancel_asked = true where id = ? and state in " + RUNNING).param(id).update();
+    }
+
+    public boolean cancelAsked(UUID id) {
+        return jdbc.sql("select cancel_asked from attempt where id = ?").param(id).query(Boolean.class).optional().orElse(false);
     }
 
     public void judge(UUID id, String verdict, String remark) {
         jdbc.sql("update attempt set verdict = ?, remark = ? where id = ?").params(verdict, remark, id).update();
     }
 
-    /** Mean seconds for a square metre over the last prints on a pairing; 0 when there is none. */
-    public double secondsPerM2(String pairingId) {
+    /** Mean seconds of printing for a square metre over the last pages on each pairing. */
+    public Map<String, Double> secondsPerM2() {
         return jdbc.sql("""
-            select extract(epoch from a.finished - a.print_began) as seconds, a.decisions -> 'size' ->> 'sheet' as sheet from attempt a
-            where a.state = 'done' and a.print_began is not null and a.decisions ->> 'pairingId' = ? order by a.finished desc limit 5""")
-            .param(pairingId).query((r, n) -> r.getDouble("seconds") / area(r.getString("sheet"))).list().stream()
-            .mapToDouble(v -> v).average().orElse(0);
+            select pairing_id, avg(printed_seconds / area_m2) as seconds from (
+              select a.pairing_id, p.printed_seconds, p.area_m2, row_number() over (partition by a.pairing_id order by p.finished desc) as nth
+              from attempt_page p join attempt a on a.id = p.attempt_id
+              where p.state = 'done' and p.printed_seconds > 0 and p.area_m2 > 0 and a.pairing_id is not null) last
+            where nth <= ? group by pairing_id""").param(ESTIMATE_FROM)
+            .query((r, n) -> Map.entry(r.getString("pairing_id"), r.getDouble("seconds"))).list().stream().collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
     }
 
-    private static double area(String sheet) {
-        return SheetSize.KNOWN.stream().filter(s -> s.name().equals(sheet)).mapToDouble(s -> s.widthMm() * s.heightMm() / 1e6).findFirst().orElse(0.0624);
+    // --- files that may be let go ---
+
+    /** A file of a page that is over. */
+    public record KeptFile(String hash, java.time.Instant finished) {
     }
 
-    private Attempt row(ResultSet r, int n) throws SQLException {
+    /** Print files of pages that are over, oldest first; a file that a running page or a later one needs too counts with the later. */
+    public List<KeptFile> printFiles() {
+        return kept("file_hash", "file_kept");
+    }
+
+    public List<KeptFile> scans() {
+        return kept("scan_hash", "scan_kept");
+    }
+
+    private List<KeptFile> kept(String hash, String kept) {
+        return jdbc.sql("select p." + hash + ", max(p.finished) as finished from attempt_page p join attempt a on a.id = p.attempt_id where p." + hash + " is not null and p." + kept
+            + " group by p." + hash + " having bool_and(a.state not in " + RUNNING + ") order by 2 nulls first")
+            .query((r, n) -> new KeptFile(r.getString(1), Optional.ofNullable(r.getTimestamp(2)).map(Timestamp::toInstant).orElse(java.time.Instant.EPOCH))).list();
+    }
+
+    public void letGo(String hash) {
+        jdbc.sql("update attempt_page set file_kept = false where file_hash = ?").param(hash).update();
+        jdbc.sql("update attempt_page set scan_kept = false where scan_hash = ?").param(hash).update();
+    }
+
+    // --- reading ---
+
+    private List<Attempt> withPages(List<Attempt> attempts) {
+        if (attempts.isEmpty()) {
+            return attempts;
+        }
+        Map<UUID, List<AttemptPage>> pages = new HashMap<>();
+        jdbc.sql("select * from attempt_page where attempt_id = any (?) order by page").param(attempts.stream().map(Attempt::id).toArray(UUID[]::new))
+            .query((r, n) -> pages.computeIfAbsent(r.getObject("attempt_id", UUID.class), k -> new java.util.ArrayList<>()).add(page(r))).list();
+        return attempts.stream().map(a -> {
+            List<AttemptPage> own = pages.getOrDefault(a.id(), List.of());
+            int percent = (int) own.stream().mapToInt(p -> p.state() == AttemptState.DONE ? 100 : p.percent()).average().orElse(0);
+            return new Attempt(a.id(), a.docketId(), a.docketNumber(), a.number(), a.printerId(), a.printerName(), a.masterHash(), a.orderHash(), a.title(), a.paper(), a.summary(),
+                a.readback(), a.state(), a.message(), percent, a.cancelAsked(), own, a.verdict(), a.remark(), a.created(), a.finished());
+        }).toList();
+    }
+
+    private static AttemptPage page(ResultSet r) throws SQLException {
+        return new AttemptPage(r.getInt("page"), AttemptState.of(r.getString("state")), r.getString("message"), r.getInt("percent"),
+            Optional.ofNullable(r.getString("file_hash")), r.getBoolean("file_kept"), Optional.ofNullable(r.getObject("job_id", Integer.class)), r.getBoolean("job_sent"),
+            r.getInt("job_tries"), time(r, "began"), time(r, "finished"), Optional.ofNullable(r.getString("scan_hash")), r.getBoolean("scan_kept"));
+    }
+
+    private static Optional<java.time.Instant> time(ResultSet r, String column) throws SQLException {
+        return Optional.ofNullable(r.getTimestamp(column)).map(Timestamp::toInstant);
+    }
+
+    private static Attempt row(ResultSet r, int n) throws SQLException {
         return new Attempt(r.getObject("id", UUID.class), r.getObject("docket_id", UUID.class), r.getInt("docket_number"), r.getInt("number"),
-            r.getObject("printer_id", UUID.class), r.getString("printer_name"), r.getObject("master_id", UUID.class), r.getString("master_hash"),
-            r.getString("profile_hash"), r.getString("paper"), json.read(r.getString("decisions"), DocketSpec.class), r.getString("readback"),
-            r.getString("state"), r.getString("message"), r.getInt("percent"), r.getBoolean("cancel_asked"), Optional.ofNullable(r.getString("file_hash")),
-            Optional.ofNullable(r.getObject("job_id", Integer.class)), r.getBoolean("job_sent"), Optional.ofNullable(r.getString("scan_hash")),
-            r.getString("verdict"), r.getString("remark"), r.getTimestamp("created").toInstant(),
-            Optional.ofNullable(r.getTimestamp("print_began")).map(Timestamp::toInstant),
-            Optional.ofNullable(r.getTimestamp("finished")).map(Timestamp::toInstant));
+            r.getObject("printer_id", UUID.class), r.getString("printer_name"), r.getString("master_hash"), r.getString("order_hash"), r.getString("title"),
+            r.getString("paper"), r.getString("summary"), r.getString("readback"), AttemptState.of(r.getString("state")), r.getString("message"), 0,
+            r.getBoolean("cancel_asked"), List.of(), r.getString("verdict"), r.getString("remark"), r.getTimestamp("created").toInstant(), time(r, "finished"));
+    }
+
+    static List<Double> areas(PrintOrder order) {
+        return order.layout().pages().stream().map((Page p) -> p.widthMm() * p.heightMm() / 1e6 * order.spec().copies()).toList();
     }
 }

@@ -6,86 +6,105 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.context.annotation.Lazy;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import wistel.core.docket.DocketSpec;
-import wistel.core.docket.Finding;
-import wistel.core.docket.Preflight;
 import wistel.core.docket.PreflightFacts;
+import wistel.core.docket.PrintOrder;
 import wistel.core.docket.Readback;
 import wistel.core.fault.Conflict;
 import wistel.core.fault.InvalidRequest;
-import wistel.core.paper.Pairing;
+import wistel.core.length.Length;
+import wistel.core.sheet.Layout;
+import wistel.core.sheet.Placed;
 import wistel.server.docket.DocketRepository;
 import wistel.server.docket.DocketService;
 import wistel.server.edge.Events;
-import wistel.server.master.Master;
-import wistel.server.master.MasterRepository;
 
-/** Releases dockets: records the attempt and its first task in one transaction, so that neither is ever there without the other. */
+/** Releases dockets: freezes the order, records the attempt and its task in one transaction, so that neither is ever there without the other. */
 @Service
 public class ReleaseService {
     private final DocketRepository dockets;
     private final DocketService docketService;
-    private final MasterRepository masters;
     private final AttemptRepository attempts;
     private final SchedulerClient scheduler;
     private final Events events;
     private final Clock clock;
 
-    public ReleaseService(DocketRepository dockets, DocketService docketService, MasterRepository masters, AttemptRepository attempts, @Lazy SchedulerClient scheduler,
-                     Events events, Clock clock) {
+    public ReleaseService(DocketRepository dockets, DocketService docketService, AttemptRepository attempts, @Lazy SchedulerClient scheduler, Events events, Clock clock) {
         this.dockets = dockets;
         this.docketService = docketService;
-        this.masters = masters;
         this.attempts = attempts;
         this.scheduler = scheduler;
         this.events = events;
         this.clock = clock;
     }
 
-    /** @throws InvalidRequest when a finding stops the print, or the docket is on its way already */
+    /** @throws Conflict when a finding stops the print, the docket was changed meanwhile, or it is on its way already */
     @Transactional
     public UUID release(UUID docketId, int version) {
         DocketRepository.Row docket = dockets.get(docketId);
         if (docket.version() != version) {
             throw new Conflict(Conflict.Reason.STALE, "This docket was changed in another window meanwhile.", "Look at it as it is now, then release it.");
         }
-        Master master = masters.get(docket.masterId());
-        DocketSpec d = docket.decisions();
-        PreflightFacts s = docketService.facts(d, master);
-        List<Finding> stops = Preflight.findings(d, s).stream().filter(f -> f.severity() == Finding.Severity.STOP).toList();
-        if (!stops.isEmpty()) {
-            throw new Conflict(Conflict.Reason.STOPPED, "The docket can't be printed: " + stops.get(0).what(), "Mend it first; the release station shows how.");
-        }
-        refuseTwice(docketId);
-        Pairing pairing = s.pairing().orElseThrow();
-        UUID id = attempts.add(docketId, UUID.fromString(pairing.printerId()), master.hash(), pairing.profileHash(), d, Readback.of(d, s), Optional.empty());
-        scheduler.scheduleIfNotExists(PrintTasks.RENDER.instance(id.toString()).build(), clock.instant());
-        events.tell("attempt", id.toString());
-        return id;
+        DocketService.Judged judged = docketService.judged(docket);
+        DocketSpec d = docket.spec();
+        PreflightFacts facts = judged.facts();
+        PrintOrder order = PrintOrder.freeze(d, facts, judged.masters(), judged.descriptionHash());
+        AttemptRepository.Labels labels = new AttemptRepository.Labels(d.title(), order.pairing().paper(), Optional.of(UUID.fromString(order.pairing().pairingId())),
+            summary(order), Readback.of(d, facts, order.layout()));
+        return start(docketId, UUID.fromString(order.pairing().printerId()), attempts.stored(order), labels, AttemptRepository.areas(order));
     }
 
-    /** The same again: same decisions, same profile and, when it is still there, the very same print file. */
+    private static String summary(PrintOrder order) {
+        Layout layout = order.layout();
+        List<Placed> placed = layout.pages().stream().flatMap(p -> p.placed().stream()).toList();
+        String size = placed.size() == 1 ? Length.mm(placed.get(0).atMm().width()) + " × " + Length.mm(placed.get(0).atMm().height()) + " mm" : placed.size() + " pictures";
+        return order.spec().stock().name() + ", " + size + (layout.pages().size() > 1 ? ", " + layout.pages().size() + " pages" : "");
+    }
+
+    /** Exactly this again: the very same order. Its files are sent if they are still there, and made again from it if not. */
     @Transactional
     public UUID again(UUID attemptId) {
         Attempt a = attempts.get(attemptId);
-        refuseTwice(a.docketId());
-        UUID id = attempts.add(a.docketId(), a.printerId(), a.masterHash(), a.profileHash(), a.decisions(), a.readback(), a.fileHash());
-        scheduler.scheduleIfNotExists(PrintTasks.RENDER.instance(id.toString()).build(), clock.instant());
+        AttemptRepository.Stored order = attempts.storedOrder(attemptId);
+        PrintOrder read = attempts.order(attemptId);
+        AttemptRepository.Labels labels = new AttemptRepository.Labels(a.title(), a.paper(), Optional.of(UUID.fromString(read.pairing().pairingId())), a.summary(), a.readback());
+        UUID id = start(a.docketId(), a.printerId(), order, labels, AttemptRepository.areas(read));
+        if (read.engine().equals(PrintOrder.ENGINE)) {
+            attempts.takeFiles(id, attemptId);
+        }
+        return id;
+    }
+
+    /** One page of an attempt that is over, again. */
+    @Transactional
+    public void again(UUID attemptId, int page) {
+        Attempt a = attempts.get(attemptId);
+        if (a.pages().stream().noneMatch(p -> p.page() == page)) {
+            throw new InvalidRequest("page-unknown", "This attempt has no page " + page + ".", "Choose one of its pages.");
+        }
+        attempts.again(attemptId, page);
+        scheduler.scheduleIfNotExists(PrintTask.PRINT.instance(attemptId.toString()).build(), clock.instant());
+        events.tell("attempt", attemptId.toString());
+    }
+
+    /** An attempt that runs has its task, whatever happened between the two. */
+    @Scheduled(initialDelay = 5_000, fixedDelay = 5_000)
+    void seeToTasks() {
+        attempts.running().forEach(a -> scheduler.scheduleIfNotExists(PrintTask.PRINT.instance(a.id().toString()).build(), clock.instant()));
+    }
+
+    private UUID start(UUID docketId, UUID printerId, AttemptRepository.Stored order, AttemptRepository.Labels labels, List<Double> areas) {
+        UUID id = attempts.add(docketId, printerId, order, labels, areas);
+        scheduler.scheduleIfNotExists(PrintTask.PRINT.instance(id.toString()).build(), clock.instant());
         events.tell("attempt", id.toString());
         return id;
     }
 
-    private void refuseTwice(UUID docketId) {
-        if (attempts.running().stream().anyMatch(a -> a.docketId().equals(docketId))) {
-            throw new Conflict(Conflict.Reason.PRINTING_ALREADY, "This docket is on its way to the printer already.", "Wait for the sheet, or cancel it first.");
-        }
-    }
-
     public void cancel(UUID attemptId) {
-        Attempt a = attempts.get(attemptId);
-        if (!a.over()) {
+        if (!attempts.get(attemptId).over()) {
             attempts.askCancel(attemptId);
             events.tell("attempt", attemptId.toString());
         }

@@ -1,20 +1,12 @@
 package wistel.server.print;
 
-import com.github.kagkarlsson.scheduler.SchedulerClient;
 import java.io.IOException;
-import java.time.Clock;
+import java.util.HashMap;
 import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.CancellationException;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
-import org.springframework.context.annotation.Lazy;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.support.TransactionTemplate;
-import wistel.core.docket.DocketSpec;
-import wistel.core.docket.Preflight;
-import wistel.core.docket.PreflightFacts;
-import wistel.core.fault.WistelException;
+import wistel.core.docket.PrintOrder;
 import wistel.core.icc.kernel.Kernels;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
@@ -22,116 +14,103 @@ import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.icc.transform.Observer;
 import wistel.core.icc.transform.Recipe;
 import wistel.core.icc.transform.TransformCompiler;
-import wistel.core.paper.SheetSize;
+import wistel.core.paper.Stock;
 import wistel.core.picture.PictureFile;
 import wistel.core.picture.Progress;
+import wistel.core.picture.RowSource;
+import wistel.core.printer.ColourRoute;
+import wistel.core.printer.RasterType;
 import wistel.core.render.LayoutRenderer;
 import wistel.core.render.PictureLight;
 import wistel.core.render.PwgRaster;
 import wistel.core.render.PwgSink;
-import wistel.core.sheet.Placement;
-import wistel.server.docket.DocketService;
+import wistel.core.sheet.Page;
 import wistel.server.edge.Events;
-import wistel.server.master.Master;
-import wistel.server.master.MasterRepository;
+import wistel.server.edge.Shutdown;
 import wistel.server.master.PixelWorkers;
-import wistel.server.master.PreviewStore;
 import wistel.server.store.FileStore;
 import wistel.server.store.ProfileRepository;
 
-/** Makes the print file of an attempt and hands it on to the sending task. */
+/** Makes print files from orders, and from nothing else: the same order gives the same file, today and in years. */
 @Component
 class Rendering {
-    private static final Logger LOG = LoggerFactory.getLogger(Rendering.class);
+    private static final long TELL_EVERY_NANOS = 400_000_000L;
 
     private final AttemptRepository attempts;
-    private final MasterRepository masters;
-    private final DocketService docketService;
-    private final PreviewStore previews;
     private final FileStore files;
     private final ProfileRepository profiles;
-    private final SchedulerClient scheduler;
-    private final Events events;
-    private final Clock clock;
-    private final TransactionTemplate transaction;
     private final PixelWorkers workers;
+    private final Events events;
+    private final Shutdown shutdown;
 
-    Rendering(AttemptRepository attempts, MasterRepository masters, DocketService docketService, PreviewStore previews, FileStore files, ProfileRepository profiles,
-              @Lazy SchedulerClient scheduler, Events events, Clock clock, TransactionTemplate transaction, PixelWorkers workers) {
-        this.workers = workers;
+    Rendering(AttemptRepository attempts, FileStore files, ProfileRepository profiles, PixelWorkers workers, Events events, Shutdown shutdown) {
         this.attempts = attempts;
-        this.masters = masters;
-        this.docketService = docketService;
-        this.previews = previews;
         this.files = files;
         this.profiles = profiles;
-        this.scheduler = scheduler;
+        this.workers = workers;
         this.events = events;
-        this.clock = clock;
-        this.transaction = transaction;
+        this.shutdown = shutdown;
     }
 
-    void render(UUID id) {
-        Attempt a = attempts.get(id);
-        if (a.over()) {
-            return;
-        }
-        try {
-            String hash = a.fileHash().filter(h -> java.nio.file.Files.exists(files.path(h))).orElse("");
-            if (hash.isEmpty()) {
-                attempts.state(id, "rendering", "", 0);
-                hash = printFile(a);
-            }
-            String fileHash = hash;
-            transaction.executeWithoutResult(t -> {
-                attempts.rendered(id, fileHash);
-                scheduler.scheduleIfNotExists(PrintTasks.SEND.instance(id.toString()).build(), clock.instant());
-            });
-        } catch (CancellationException e) {
-            attempts.close(id, "cancelled", "Cancelled before anything was printed.");
-        } catch (WistelException e) {
-            attempts.close(id, "failed", e.getMessage() + " " + e.next());
-        } catch (IOException e) {
-            LOG.error("print file of attempt {} could not be written", id, e);
-            attempts.close(id, "failed", "The print file could not be written: " + e.getMessage() + ". Is the disk full? Nothing was printed.");
-        } finally {
-            events.tell("attempt", id.toString());
-        }
+    boolean hasFile(AttemptPage page) {
+        return page.fileHash().isPresent() && files.has(page.fileHash().get());
     }
 
-    private String printFile(Attempt a) throws IOException {
-        Master master = masters.get(a.masterId());
-        DocketSpec d = a.decisions();
-        PreflightFacts s = docketService.facts(d, master);
-        Placement placement = Preflight.place(d, s);
-        IccProfile source = previews.profile(master);
-        SheetSize sheet = Preflight.sheet(d);
-        boolean ours = d.machine().colourBy() == DocketSpec.ColourBy.WISTEL;
-        Recipe recipe = ours
-            ? new Recipe.Convert(source, profiles.get(a.profileHash()), d.proof().intent(), d.proof().blackPoint(), Observer.ADAPTED)
+    void render(Attempt a, AttemptPage page, AttemptRepository.Lease lease) throws IOException {
+        attempts.state(lease, page.page(), AttemptState.RENDERING, "", 0);
+        events.tell("attempt", a.id().toString());
+        attempts.rendered(lease, page.page(), file(attempts.order(a.id()), page.page(), progress(lease, page.page())));
+    }
+
+    /** @return the file's hash */
+    String file(PrintOrder order, int number, Progress progress) throws IOException {
+        Page page = order.layout().pages().get(number - 1);
+        int dpi = order.output().dpi();
+        LayoutRenderer.Job job = new LayoutRenderer.Job(page, pictures(order), dpi, order.spec().resolution().mostPpi());
+        RasterType raster = order.output().raster();
+        Stock.Sheet sheet = (Stock.Sheet) order.spec().stock();
+        PwgSink sink = new PwgSink(new PwgRaster.Page(job.width(), job.height(), dpi, raster.bits(), raster.device() ? PwgRaster.Space.DEVICE3 : PwgRaster.Space.SRGB,
+            PwgRaster.points(page.fedWidthMm()), PwgRaster.points(page.fedHeightMm()), sheet.ippName(), order.spec().settings().mediaType(),
+            order.spec().settings().quality(), 1));
+        return files.put(out -> new LayoutRenderer(workers.executor(), files::scratch).render(job, sink, out, progress)).hash();
+    }
+
+    private Map<String, LayoutRenderer.Picture> pictures(PrintOrder order) {
+        Map<String, RowSource> rows = new HashMap<>();
+        Map<String, LayoutRenderer.Picture> pictures = new HashMap<>();
+        for (PrintOrder.Master master : order.masters()) {
+            PictureFile file = PictureFile.open(files.image(master.hash()));
+            IccProfile source = profiles.get(master.profileHash());
+            // the same master in two renditions is decoded once
+            RowSource stored = rows.computeIfAbsent(master.hash(), h -> file.rows());
+            pictures.put(master.renditionId(), new LayoutRenderer.Picture(stored, file.facts().orientation(), PictureLight.of(source),
+                TransformCompiler.compile(recipe(order, source), Kernels.SCALAR)));
+        }
+        return pictures;
+    }
+
+    private Recipe recipe(PrintOrder order, IccProfile source) {
+        return order.spec().route() instanceof ColourRoute.ByWistel by
+            ? new Recipe.Convert(source, profiles.get(order.pairing().profileHash()), by.intent(), by.blackPoint(), Observer.ADAPTED)
             : new Recipe.Convert(source, StandardSpaces.SRGB, Intent.RELATIVE, false, Observer.ADAPTED);
-        PictureFile picture = PictureFile.open(files.image(master.hash()));
-        int dpi = s.printer().map(p -> p.nativeDpi()).orElse(360);
-        double mostPpi = d.size().pixels() == DocketSpec.Pixels.RESAMPLE ? d.size().resamplePpi() : Double.POSITIVE_INFINITY;
-        LayoutRenderer.Job job = new LayoutRenderer.Job(placement.page("picture"), Map.of("picture", new LayoutRenderer.Picture(picture.rows(),
-            picture.facts().orientation(), PictureLight.of(source), TransformCompiler.compile(recipe, Kernels.SCALAR))), dpi, mostPpi);
-        PwgSink sink = new PwgSink(new PwgRaster.Page(job.width(), job.height(), dpi, 16, ours ? PwgRaster.Space.DEVICE3 : PwgRaster.Space.SRGB,
-            PwgRaster.points(sheet.widthMm()), PwgRaster.points(sheet.heightMm()), sheet.ippName(), d.machine().mediaType(), d.machine().quality(), d.copies()));
-        return files.put(out -> new LayoutRenderer(workers.executor(), files::scratch).render(job, sink, out, progress(a.id()))).hash();
     }
 
-    private Progress progress(UUID id) {
+    private Progress progress(AttemptRepository.Lease lease, int page) {
+        UUID id = lease.attempt();
         long[] told = {0};
         return share -> {
+            if (shutdown.underWay() || Thread.currentThread().isInterrupted()) {
+                throw new CancellationException("the server stops");
+            }
             long now = System.nanoTime();
-            if (now - told[0] < 400_000_000L) {
+            if (now - told[0] < TELL_EVERY_NANOS) {
                 return;
             }
             told[0] = now;
-            if (Thread.currentThread().isInterrupted() || attempts.get(id).cancelAsked()) {
-                throw new CancellationException();
+            if (attempts.cancelAsked(id)) {
+                throw new CancellationException("cancelled");
             }
-            attempts.state(id, "rendering", "", (int) (100 * share));
+            attempts.state(lease, page, AttemptState.RENDERING, "", (int) (100 * share));
             events.tell("attempt", id.toString());
         };
     }

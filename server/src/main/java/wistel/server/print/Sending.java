@@ -1,21 +1,25 @@
 package wistel.server.print;
 
 import java.io.IOException;
-import java.io.InputStream;
 import java.net.URI;
+import java.time.Clock;
 import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
 import java.util.Optional;
-import java.util.UUID;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.ConcurrentHashMap;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
-import wistel.core.docket.DocketSpec;
-import wistel.core.docket.Preflight;
+import wistel.core.docket.PrintOrder;
 import wistel.core.fault.PrinterException;
-import wistel.core.length.Margins;
-import wistel.core.paper.SheetSize;
-import wistel.core.printer.Capabilities;
+import wistel.core.paper.Stock;
+import wistel.core.printer.ColourRoute;
+import wistel.core.printer.PrinterDescription;
 import wistel.server.edge.Events;
+import wistel.server.edge.Shutdown;
 import wistel.server.printer.IppClient;
 import wistel.server.printer.IppClient.JobSeen;
 import wistel.server.printer.Printer;
@@ -23,155 +27,227 @@ import wistel.server.printer.PrinterRepository;
 import wistel.server.store.FileStore;
 
 /**
- * Sees one attempt through the printer in small steps, each safe to repeat. A job is announced under the attempt's own id, so that after a
- * stop in any place it is found again instead of being printed twice.
+ * Sees one page through the printer in small steps, each safe to repeat. Its job bears a name of its own, so that after a stop in any place it is
+ * found again instead of being printed twice.
  */
 @Component
 class Sending {
     private static final Logger LOG = LoggerFactory.getLogger(Sending.class);
     private static final Duration SOON = Duration.ofMillis(500);
     private static final Duration LATER = Duration.ofSeconds(3);
-    private static final Duration DONE = Duration.ZERO;
-    private static final long LARGEST_SCAN = 400L << 20;
+    private static final Duration NOW = Duration.ofMillis(1);
+    /** No byte went out for so long: ask the printer whether it is still at work. */
+    private static final Duration STALLED = Duration.ofSeconds(15);
+    /** No byte went out and the printer didn't answer for so long: the connection is dead. */
+    private static final Duration DEAD = Duration.ofSeconds(90);
+    private static final int LARGEST_SCAN = 400 << 20;
 
     private final AttemptRepository attempts;
     private final PrinterRepository printers;
     private final IppClient ipp;
     private final FileStore files;
     private final Events events;
+    private final Shutdown shutdown;
+    private final Clock clock;
+    /** When a page was last seen being printed, by its job's name. */
+    private final Map<String, Instant> atWork = new ConcurrentHashMap<>();
 
-    Sending(AttemptRepository attempts, PrinterRepository printers, IppClient ipp, FileStore files, Events events) {
+    Sending(AttemptRepository attempts, PrinterRepository printers, IppClient ipp, FileStore files, Events events, Shutdown shutdown, Clock clock) {
         this.attempts = attempts;
         this.printers = printers;
         this.ipp = ipp;
         this.files = files;
         this.events = events;
+        this.shutdown = shutdown;
+        this.clock = clock;
     }
 
-    /** @return when to come again; zero when the attempt is over */
-    Duration step(UUID id) {
-        Attempt a = attempts.get(id);
-        if (a.over()) {
-            return DONE;
+    /** One page on its way. */
+    private record Trip(Attempt attempt, AttemptPage page, AttemptRepository.Lease lease, Printer printer) {
+        int number() {
+            return page.page();
         }
-        Printer printer = printers.get(a.printerId());
-        Duration next;
+
+        /** The name that its job is found by. */
+        String jobName() {
+            return number() == 1 && page.jobTries() == 0 ? attempt.id().toString() : attempt.id() + "-" + number() + "-" + page.jobTries();
+        }
+    }
+
+    /** @return when to come again */
+    Duration step(Attempt a, AttemptPage page, AttemptRepository.Lease lease) throws IOException {
+        Trip trip = new Trip(a, page, lease, printers.get(a.printerId()));
         try {
-            next = a.jobSent() ? follow(a, printer) : send(a, printer);
+            return page.jobSent() ? follow(trip) : send(trip);
         } catch (PrinterException e) {
-            next = trouble(a, printer, e);
-        } catch (IOException e) {
-            LOG.info("attempt {}: {}", id, e.toString());
-            next = LATER;
+            return trouble(trip, e);
         }
-        Attempt after = attempts.get(id);
-        if (!after.equals(a)) {
-            events.tell("attempt", id.toString());
-        }
-        return next;
     }
 
-    private Duration trouble(Attempt a, Printer printer, PrinterException e) {
-        if (e.code().equals("printer-lost-job")) {
-            return lost(a, printer);
+    private Duration trouble(Trip t, PrinterException e) {
+        switch (e.reason()) {
+            case LOST_JOB:
+                return lost(t);
+            case REFUSED, SUBSTITUTES, RASTER_BROKEN:
+                attempts.closePage(t.lease, t.number(), AttemptState.FAILED, e.getMessage() + " " + e.next());
+                return NOW;
+            case INTERRUPTED:
+                throw e;
+            default:
+                if (t.attempt.cancelAsked() && t.page.jobId().isEmpty()) {
+                    throw new CancellationException();
+                }
+                String why = e.reason() == PrinterException.Reason.AWAY ? t.printer.name() + " doesn't answer" : e.getMessage();
+                attempts.state(t.lease, t.number(), t.page.jobSent() ? AttemptState.PRINTING : AttemptState.SENDING, "waiting: " + why, t.page.percent());
+                return LATER;
         }
-        if (e.code().equals("printer-refused")) {
-            attempts.close(a.id(), "failed", e.getMessage() + " " + e.next());
-            return DONE;
-        }
-        if (a.cancelAsked() && a.jobId().isEmpty()) {
-            attempts.close(a.id(), "cancelled", "Cancelled before anything was printed.");
-            return DONE;
-        }
-        attempts.state(a.id(), a.jobSent() ? "printing" : "sending", "waiting: " + printer.name() + " doesn't answer", a.percent());
-        return LATER;
     }
 
-    private Duration send(Attempt a, Printer printer) throws IOException {
-        Optional<JobSeen> known = known(a, printer);
-        if (known.isPresent() && !known.get().lacksDocument() && (!known.get().over() || known.get().completed())) {
-            attempts.announced(a.id(), known.get().id());
-            attempts.sent(a.id());
+    private Duration send(Trip t) throws IOException {
+        Optional<JobSeen> known = ipp.findJob(t.printer.uri(), t.jobName()).map(j -> ipp.job(t.printer.uri(), j));
+        if (known.isPresent() && (known.get().completed() || !known.get().over() && (known.get().processing() || !known.get().lacksDocument()))) {
+            // it has the document, or is at work on what it has of it: that job is never taken from it without asking
+            attempts.announced(t.lease, t.number(), known.get().id());
+            attempts.sent(t.lease, t.number());
             return SOON;
         }
         if (known.isPresent() && !known.get().over()) {
-            // announced, but its document was cut off by a stop: that job can't be trusted
-            ipp.cancel(printer.uri(), known.get().id());
+            // announced, but its document never came whole and nothing was printed of it
+            ipp.cancel(t.printer.uri(), known.get().id());
         }
-        if (a.cancelAsked()) {
-            attempts.close(a.id(), "cancelled", "Cancelled before anything was printed.");
-            return DONE;
+        if (t.attempt.cancelAsked()) {
+            throw new CancellationException();
         }
-        int job = ipp.createJob(printer.uri(), ticket(a, printer));
-        attempts.announced(a.id(), job);
-        ipp.sendDocument(printer.uri(), job, files.path(a.fileHash().orElseThrow()), "image/pwg-raster");
-        attempts.sent(a.id());
-        attempts.state(a.id(), "printing", "", 0);
+        attempts.held(t.lease);
+        int job = ipp.createJob(t.printer.uri(), ticket(t));
+        attempts.announced(t.lease, t.number(), job);
+        attempts.state(t.lease, t.number(), AttemptState.SENDING, "", 0);
+        events.tell("attempt", t.attempt.id().toString());
+        String hash = t.page.fileHash().orElseThrow();
+        ipp.sendDocument(t.printer.uri(), job, files.path(hash), "image/pwg-raster", watched(t, job, files.size(hash)));
+        attempts.sent(t.lease, t.number());
+        attempts.state(t.lease, t.number(), AttemptState.PRINTING, "", 0);
         return SOON;
     }
 
-    /** The attempt's job by its name: a number alone may mean another job after the printer was switched off. */
-    private Optional<JobSeen> known(Attempt a, Printer printer) {
-        return ipp.findJob(printer.uri(), a.id().toString()).map(j -> ipp.job(printer.uri(), j));
+    /** Follows a document that goes out: tells how far it is, and breaks it off only when it was cancelled or the printer is gone. */
+    private IppClient.Sending watched(Trip t, int job, long bytes) {
+        long[] answered = {System.nanoTime()};
+        return (sent, stalled) -> {
+            if (shutdown.underWay()) {
+                throw new CancellationException("the server stops");
+            }
+            attempts.held(t.lease);
+            if (attempts.cancelAsked(t.attempt.id())) {
+                ipp.cancel(t.printer.uri(), job);
+                throw new CancellationException("cancelled");
+            }
+            if (stalled.compareTo(STALLED) > 0) {
+                try {
+                    JobSeen seen = ipp.job(t.printer.uri(), job);
+                    answered[0] = System.nanoTime();
+                    attempts.state(t.lease, t.number(), AttemptState.SENDING, seen.stopped() ? stopped(t, seen) : "the printer takes its data slowly", percent(sent, bytes));
+                } catch (PrinterException e) {
+                    if (Duration.ofNanos(System.nanoTime() - answered[0]).compareTo(DEAD) > 0) {
+                        throw e;
+                    }
+                }
+            } else {
+                answered[0] = System.nanoTime();
+                attempts.state(t.lease, t.number(), AttemptState.SENDING, "going to the printer, " + percent(sent, bytes) + " %", percent(sent, bytes));
+            }
+            events.tell("attempt", t.attempt.id().toString());
+        };
     }
 
-    private static boolean ours(JobSeen job, Attempt a) {
-        return job.name().isEmpty() || job.name().equals(a.id().toString());
+    private static int percent(long sent, long bytes) {
+        return bytes == 0 ? 0 : (int) Math.min(100, 100 * Math.max(0, sent) / bytes);
     }
 
-    private Duration lost(Attempt a, Printer printer) {
-        attempts.close(a.id(), "failed", printer.name() + " has lost this job: it was probably switched off in the middle. "
+    private Duration lost(Trip t) {
+        attempts.closePage(t.lease, t.number(), AttemptState.FAILED, t.printer.name() + " has lost this job: it was probably switched off in the middle. "
             + "Look whether a sheet came out; if not, print it again.");
-        return DONE;
+        return NOW;
     }
 
-    private static IppClient.Ticket ticket(Attempt a, Printer printer) {
-        DocketSpec d = a.decisions();
-        SheetSize sheet = Preflight.sheet(d);
-        Margins margins = printer.capabilities().flatMap(c -> c.media(d.machine().mediaType(), d.machine().feed(), sheet.widthMm(), sheet.heightMm()))
-            .map(Capabilities.Media::margins).orElse(Margins.NONE);
-        return new IppClient.Ticket(a.id().toString(), d.machine().mediaType(), d.machine().feed(), sheet.widthMm(), sheet.heightMm(), margins,
-            d.machine().quality(), d.copies());
+    /** What the printer is asked for: from the order alone, but for the words that this printer has for it. */
+    private IppClient.Ticket ticket(Trip t) {
+        PrintOrder order = attempts.order(t.attempt.id());
+        Stock.Sheet sheet = (Stock.Sheet) order.spec().stock();
+        Optional<PrinterDescription> now = t.printer.description();
+        List<String> modes = now.map(PrinterDescription::colourModes).orElse(List.of());
+        List<String> intents = now.map(PrinterDescription::intents).orElse(List.of());
+        int dpi = now.filter(d -> d.resolutions().contains(order.output().dpi())).isPresent() ? order.output().dpi() : 0;
+        String intent = order.spec().route() instanceof ColourRoute.ByDriver && intents.contains("relative") ? "relative" : intents.contains("auto") ? "auto" : "";
+        return new IppClient.Ticket(t.jobName(), order.spec().settings(), sheet.widthMm(), sheet.lengthMm(), order.output().feedMargins(), order.spec().copies(), dpi,
+            modes.contains("color") ? "color" : "", intent);
     }
 
-    private Duration follow(Attempt a, Printer printer) throws IOException {
-        JobSeen job = ipp.job(printer.uri(), a.jobId().orElseThrow());
-        if (!ours(job, a)) {
-            return lost(a, printer);
+    private Duration follow(Trip t) {
+        JobSeen job = ipp.job(t.printer.uri(), t.page.jobId().orElseThrow());
+        if (!job.name().isEmpty() && !job.name().equals(t.jobName())) {
+            return lost(t);
         }
-        if (a.cancelAsked() && !job.over()) {
-            ipp.cancel(printer.uri(), job.id());
+        if (t.attempt.cancelAsked() && !job.over()) {
+            ipp.cancel(t.printer.uri(), job.id());
             return SOON;
         }
+        countTime(t, job);
         if (!job.over()) {
-            if (job.state() == 5) {
-                attempts.began(a.id());
-            }
-            String message = job.waitsForPaper() ? "the printer waits for paper" : job.state() < 5 ? "in the printer's queue" : "";
-            attempts.state(a.id(), "printing", message, Math.max(0, job.percent()));
+            String message = job.stopped() ? stopped(t, job) : job.state() < 5 ? "in the printer's queue" : "";
+            attempts.state(t.lease, t.number(), AttemptState.PRINTING, message, Math.max(0, job.percent()));
             return SOON;
         }
         if (job.completed()) {
-            attempts.began(a.id());
-            fetchScan(a, printer, job.scan());
-            attempts.close(a.id(), "done", "");
+            attempts.began(t.lease, t.number());
+            attempts.closePage(t.lease, t.number(), AttemptState.DONE, fetchScan(t, job.scan()));
         } else if (job.state() == 7) {
-            attempts.close(a.id(), "cancelled", "Cancelled at the printer; the sheet is spoilt if printing had begun.");
+            attempts.closePage(t.lease, t.number(), AttemptState.CANCELLED, "Cancelled at the printer; the sheet is spoilt if printing had begun.");
         } else {
-            attempts.close(a.id(), "failed", "The printer gave up (" + String.join(", ", job.reasons()) + "). Look at it, then release the docket again.");
+            attempts.closePage(t.lease, t.number(), AttemptState.FAILED, "The printer gave up (" + String.join(", ", job.reasons())
+                + "). Look whether a sheet came out, then print it again.");
         }
-        return DONE;
+        return NOW;
     }
 
-    private void fetchScan(Attempt a, Printer printer, Optional<URI> scan) throws IOException {
-        if (scan.isEmpty()) {
-            return;
+    /** Time between two looks counts as printing when the printer was at work at both: waiting for paper is not printing. */
+    private void countTime(Trip t, JobSeen job) {
+        Instant now = clock.instant();
+        Instant before = job.state() == 5 ? atWork.put(t.jobName(), now) : atWork.remove(t.jobName());
+        if (job.state() == 5) {
+            attempts.began(t.lease, t.number());
         }
-        try (InputStream in = ipp.fetch(printer.uri(), scan.get())) {
-            attempts.scanned(a.id(), files.put(in, LARGEST_SCAN).hash());
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new IOException("interrupted", e);
+        if (before != null && (job.state() == 5 || job.completed())) {
+            attempts.printed(t.lease, t.number(), Duration.between(before, now).toMillis() / 1000.0);
+        }
+    }
+
+    private String stopped(Trip t, JobSeen job) {
+        String why = "";
+        try {
+            why = ipp.stopReason(t.printer.uri());
+        } catch (PrinterException e) {
+            LOG.info("{} didn't say why it waits: {}", t.printer.name(), e.getMessage());
+        }
+        return "the printer has stopped" + (why.isEmpty() ? "" : ": " + why);
+    }
+
+    /** @return what there is to tell of it; empty when all is well. The page is out either way. */
+    private String fetchScan(Trip t, Optional<URI> scan) {
+        if (scan.isEmpty()) {
+            return "";
+        }
+        try {
+            byte[] tiff = ipp.fetch(t.printer.uri(), scan.get(), LARGEST_SCAN);
+            attempts.scanned(t.lease, t.number(), files.put(out -> out.write(tiff)).hash());
+            return "";
+        } catch (PrinterException e) {
+            if (e.reason() == PrinterException.Reason.INTERRUPTED) {
+                throw e;
+            }
+            return "Printed. Its scan could not be had: " + e.getMessage();
+        } catch (IOException e) {
+            return "Printed. Its scan could not be kept: " + e.getMessage();
         }
     }
 }

@@ -3,17 +3,19 @@ package wistel.server.printer;
 import java.time.Instant;
 import java.util.Optional;
 import java.util.UUID;
-import wistel.core.printer.Capabilities;
+import wistel.core.printer.PrinterDescription;
+import wistel.core.printer.PrinterState;
 
 /**
- * A printer that Wistel knows by its IPP address.
+ * A printer that Wistel knows. It is the same as long as its IPP UUID is, whatever its name and address become.
  *
- * @param state    idle, printing, stopped or away
- * @param reason   in words, what it waits for; empty when nothing
- * @param moreInfo its own page, empty when it has none
+ * @param ippUuid         empty until it first answered, and for printers that have none
+ * @param moreInfo        its own page, empty when it has none
+ * @param descriptionHash empty until it first answered
  */
-public record Printer(UUID id, String name, String uri, String moreInfo, Optional<Capabilities> capabilities, String state, String reason, Optional<Instant> seen) {
+public record Printer(UUID id, String name, String uri, String ippUuid, boolean retired, String moreInfo, Optional<PrinterDescription> description,
+                      String descriptionHash, PrinterState state, Optional<Instant> seen) {
     public boolean away() {
-        return state.equals("away");
+        return state.away();
     }
 }

@@ -2,28 +2,37 @@ package wistel.server.printer;
 
 import java.net.URI;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PatchMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import wistel.core.fault.InvalidRequest;
+import wistel.server.edge.Events;
 
 @RestController
 class PrinterController {
+    private static final int LONGEST_NAME = 80;
+
     private final PrinterRepository printers;
     private final PrinterWatch watch;
-    private final IppClient ipp;
+    private final Events events;
 
-    PrinterController(PrinterRepository printers, PrinterWatch watch, IppClient ipp) {
+    PrinterController(PrinterRepository printers, PrinterWatch watch, Events events) {
         this.printers = printers;
         this.watch = watch;
-        this.ipp = ipp;
+        this.events = events;
     }
 
     record NewPrinter(String uri) {
+    }
+
+    record Renamed(Optional<String> name, Optional<Boolean> retired) {
     }
 
     @GetMapping("/api/printers")
@@ -35,7 +44,7 @@ class PrinterController {
     @PostMapping("/api/printers")
     @ResponseStatus(HttpStatus.CREATED)
     Printer add(@RequestBody NewPrinter asked) {
-        String uri = asked.uri() == null ? "" : asked.uri().trim();
+        String uri = asked.uri().trim();
         try {
             if (!"ipp".equals(URI.create(uri).getScheme()) || URI.create(uri).getHost() == null) {
                 throw new IllegalArgumentException(uri);
@@ -43,8 +52,21 @@ class PrinterController {
         } catch (IllegalArgumentException e) {
             throw new InvalidRequest("address-unclear", "'" + uri + "' is not a printer's address.", "Write it like ipp://printer.local/ipp/print.");
         }
-        String name = ipp.describe(uri).name();
-        UUID id = watch.know(name.isBlank() ? uri : name, uri);
+        return printers.get(watch.know(Optional.empty(), uri));
+    }
+
+    /** Gives a printer another name, or retires it: it is asked nothing any more and not offered; its prints stay in the log. */
+    @PatchMapping("/api/printers/{id}")
+    Printer change(@PathVariable UUID id, @RequestBody Renamed asked) {
+        printers.get(id);
+        asked.name().ifPresent(name -> {
+            if (name.isBlank() || name.length() > LONGEST_NAME) {
+                throw new InvalidRequest("name-out-of-range", "A printer's name has 1 to " + LONGEST_NAME + " characters.", "Write another one.");
+            }
+            printers.rename(id, name.strip());
+        });
+        asked.retired().ifPresent(retired -> printers.retire(id, retired));
+        events.tell("printer", id.toString());
         return printers.get(id);
     }
 }

@@ -1,23 +1,39 @@
 package wistel.server.printer;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Clock;
+import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
 import wistel.core.fault.NotFound;
-import wistel.core.printer.Capabilities;
+import wistel.core.printer.MediaRow;
+import wistel.core.printer.PrinterDescription;
+import wistel.core.printer.PrinterState;
 import wistel.server.store.Json;
 
+/** Printers, what they say of themselves (by hash, kept for the orders that name it), and how they are. */
 @Repository
 public class PrinterRepository {
+    private static final String SELECT = """
+        select p.*, s.description_hash, s.doing, s.reason, s.more_info, s.loaded, s.seen
+        from printer p left join printer_state s on s.printer_id = p.id\s""";
+
     private final JdbcClient jdbc;
     private final Json json;
     private final Clock clock;
+    private final Cache<String, PrinterDescription> descriptions = Caffeine.newBuilder().maximumSize(50).build();
 
     public PrinterRepository(JdbcClient jdbc, Json json, Clock clock) {
         this.jdbc = jdbc;
@@ -25,38 +41,83 @@ public class PrinterRepository {
         this.clock = clock;
     }
 
+    /** Those in use, by name. */
     public List<Printer> all() {
-        return jdbc.sql("select * from printer order by name").query(this::row).list();
+        return jdbc.sql(SELECT + "where not p.retired order by p.name, p.id").query(this::row).list();
     }
 
     public Printer get(UUID id) {
-        return jdbc.sql("select * from printer where id = ?").param(id).query(this::row).optional()
+        return jdbc.sql(SELECT + "where p.id = ?").param(id).query(this::row).optional()
             .orElseThrow(() -> new NotFound("There is no such printer.", "Look at the list of printers."));
     }
 
-    public UUID add(String name, String uri) {
+    /** The printer with this IPP UUID, or the one at this address that has not told its UUID yet. */
+    public Optional<Printer> known(String ippUuid, String uri) {
+        return jdbc.sql(SELECT + "where p.ipp_uuid = ? and p.ipp_uuid <> '' or p.ipp_uuid is null and p.uri = ? order by p.ipp_uuid nulls last limit 1")
+            .params(ippUuid, uri).query(this::row).optional();
+    }
+
+    /** @throws DuplicateKeyException when another one has this UUID or address */
+    public UUID add(String name, String uri, Optional<String> ippUuid) {
         UUID id = UUID.randomUUID();
-        jdbc.sql("insert into printer (id, name, uri) values (?, ?, ?)").params(id, name, uri).update();
+        jdbc.sql("insert into printer (id, name, uri, ipp_uuid) values (?, ?, ?, ?)").params(id, name, uri, ippUuid.orElse(null)).update();
         return id;
     }
 
-    /** The same printer under another address: its port may change from one start to the next. */
-    public void moved(UUID id, String uri) {
-        jdbc.sql("update printer set uri = ? where id = ?").params(uri, id).update();
+    /** The same printer under another address: its port may change from one start to the next. Whoever stood there before has moved away. */
+    @Transactional
+    public void moved(UUID id, String uri, Optional<String> ippUuid) {
+        jdbc.sql("update printer set uri = uri || '#left' || id where uri = ? and id <> ?").params(uri, id).update();
+        jdbc.sql("update printer set uri = ?, ipp_uuid = coalesce(ipp_uuid, ?), retired = false where id = ?").params(uri, ippUuid.orElse(null), id).update();
     }
 
-    public void seen(UUID id, String state, String reason, String moreInfo, Capabilities capabilities) {
-        jdbc.sql("update printer set state = ?, reason = ?, more_info = ?, capabilities = ?::jsonb, seen = ? where id = ?")
-            .params(state, reason, moreInfo, json.text(capabilities), Timestamp.from(clock.instant()), id).update();
+    public void rename(UUID id, String name) {
+        jdbc.sql("update printer set name = ? where id = ?").params(name, id).update();
     }
 
-    public void away(UUID id) {
-        jdbc.sql("update printer set state = 'away', reason = '' where id = ?").param(id).update();
+    public void retire(UUID id, boolean retired) {
+        jdbc.sql("update printer set retired = ? where id = ?").params(retired, id).update();
+    }
+
+    @Transactional
+    public void seen(UUID id, PrinterDescription description, PrinterState state, String moreInfo) {
+        Timestamp now = Timestamp.from(clock.instant());
+        String body = json.text(description);
+        String hash = sha256(body);
+        jdbc.sql("insert into printer_description (hash, body, seen) values (?, ?, ?) on conflict do nothing").params(hash, body, now).update();
+        jdbc.sql("""
+            insert into printer_state (printer_id, description_hash, doing, reason, more_info, loaded, seen) values (?, ?, ?, ?, ?, ?::jsonb, ?)
+            on conflict (printer_id) do update set description_hash = excluded.description_hash, doing = excluded.doing, reason = excluded.reason,
+              more_info = excluded.more_info, loaded = excluded.loaded, seen = excluded.seen""")
+            .params(id, hash, state.doing().name(), state.reason(), moreInfo, json.text(state.loaded()), now).update();
+    }
+
+    public void away(UUID id, String reason) {
+        jdbc.sql("""
+            insert into printer_state (printer_id, doing, reason) values (?, 'AWAY', ?)
+            on conflict (printer_id) do update set doing = 'AWAY', reason = excluded.reason""").params(id, reason).update();
+    }
+
+    private PrinterDescription description(String hash) {
+        return descriptions.get(hash, h -> json.read(jdbc.sql("select body from printer_description where hash = ?").param(h).query(String.class).single(),
+            PrinterDescription.class));
+    }
+
+    private static String sha256(String text) {
+        try {
+            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8)));
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException(e);
+        }
     }
 
     private Printer row(ResultSet r, int n) throws SQLException {
-        return new Printer(r.getObject("id", UUID.class), r.getString("name"), r.getString("uri"), r.getString("more_info"),
-            Optional.ofNullable(r.getString("capabilities")).map(t -> json.read(t, Capabilities.class)), r.getString("state"), r.getString("reason"),
+        Optional<String> hash = Optional.ofNullable(r.getString("description_hash"));
+        Optional<String> doing = Optional.ofNullable(r.getString("doing"));
+        PrinterState state = doing.isEmpty() ? PrinterState.AWAY
+            : new PrinterState(PrinterState.Doing.valueOf(doing.get()), r.getString("reason"), json.readList(r.getString("loaded"), MediaRow.class));
+        return new Printer(r.getObject("id", UUID.class), r.getString("name"), r.getString("uri"), Optional.ofNullable(r.getString("ipp_uuid")).orElse(""),
+            r.getBoolean("retired"), Optional.ofNullable(r.getString("more_info")).orElse(""), hash.map(this::description), hash.orElse(""), state,
             Optional.ofNullable(r.getTimestamp("seen")).map(Timestamp::toInstant));
     }
 }

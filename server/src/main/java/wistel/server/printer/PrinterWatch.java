@@ -1,15 +1,22 @@
 package wistel.server.printer;
 
-import java.util.List;
+import jakarta.annotation.PreDestroy;
+import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessException;
+import org.springframework.dao.DuplicateKeyException;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import wistel.core.fault.PrinterException;
 import wistel.server.edge.Events;
 
-/** Asks every known printer for its state and what it can do, every few seconds; tells the screens when something changed. */
+/** Asks every known printer for its state and what it can do, every few seconds, each on its own: one that is slow to answer keeps no other waiting. */
 @Component
 public class PrinterWatch {
     private static final Logger LOG = LoggerFactory.getLogger(PrinterWatch.class);
@@ -17,6 +24,12 @@ public class PrinterWatch {
     private final PrinterRepository printers;
     private final IppClient ipp;
     private final Events events;
+    private final Set<UUID> asked = ConcurrentHashMap.newKeySet();
+    private final ExecutorService threads = Executors.newCachedThreadPool(work -> {
+        Thread thread = new Thread(work, "printer-watch");
+        thread.setDaemon(true);
+        return thread;
+    });
 
     public PrinterWatch(PrinterRepository printers, IppClient ipp, Events events) {
         this.printers = printers;
@@ -24,34 +37,73 @@ public class PrinterWatch {
         this.events = events;
     }
 
-    @Scheduled(fixedDelay = 2500)
-    public void look() {
-        printers.all().forEach(this::look);
+    @PreDestroy
+    void stop() {
+        threads.shutdownNow();
     }
 
-    public void look(Printer before) {
+    @Scheduled(fixedDelay = 2500)
+    public void look() {
+        for (Printer printer : printers.all()) {
+            if (asked.add(printer.id())) {
+                threads.execute(() -> {
+                    try {
+                        look(printer);
+                    } catch (DataAccessException e) {
+                        LOG.info("what {} answered could not be kept: {}", printer.name(), e.getMessage());
+                    } catch (RuntimeException | StackOverflowError e) {
+                        LOG.warn("{} could not be asked", printer.name(), e);
+                    } finally {
+                        asked.remove(printer.id());
+                    }
+                });
+            }
+        }
+    }
+
+    private void look(Printer before) {
         try {
             IppClient.Described now = ipp.describe(before.uri());
-            printers.seen(before.id(), now.state(), now.reason(), now.moreInfo(), now.capabilities());
+            if (!before.ippUuid().isEmpty() && !now.uuid().isEmpty() && !now.uuid().equals(before.ippUuid())) {
+                printers.away(before.id(), "another printer answers at its address");
+            } else {
+                printers.seen(before.id(), now.description(), now.state(), now.moreInfo());
+                if (before.ippUuid().isEmpty() && !now.uuid().isEmpty()) {
+                    printers.moved(before.id(), before.uri(), Optional.of(now.uuid()));
+                }
+            }
         } catch (PrinterException e) {
             if (!before.away()) {
                 LOG.info("{} is away: {}", before.name(), e.getMessage());
             }
-            printers.away(before.id());
+            printers.away(before.id(), e.reason() == PrinterException.Reason.UNCLEAR ? "what answers at its address is not understood" : "");
         }
         Printer after = printers.get(before.id());
-        boolean same = after.state().equals(before.state()) && after.reason().equals(before.reason()) && after.capabilities().equals(before.capabilities());
-        if (!same) {
+        if (!after.state().equals(before.state()) || !after.descriptionHash().equals(before.descriptionHash())) {
             events.tell("printer", after.id().toString());
         }
     }
 
-    /** A printer by name, added or found under a new address. */
-    public UUID know(String name, String uri) {
-        List<Printer> known = printers.all();
-        UUID id = known.stream().filter(p -> p.name().equals(name)).findFirst().map(Printer::id).orElseGet(() -> printers.add(name, uri));
-        printers.moved(id, uri);
-        look(printers.get(id));
+    /**
+     * The printer at an address, known by its UUID or new.
+     *
+     * @param name for a new one; else it takes the one that it gives itself
+     * @throws PrinterException when nothing answers there
+     */
+    public UUID know(Optional<String> name, String uri) {
+        IppClient.Described now = ipp.describe(uri);
+        Optional<String> uuid = Optional.of(now.uuid()).filter(u -> !u.isEmpty());
+        UUID id;
+        try {
+            id = printers.known(now.uuid(), uri).map(Printer::id)
+                .orElseGet(() -> printers.add(name.orElse(now.name().isBlank() ? uri : now.name()), uri, uuid));
+        } catch (DuplicateKeyException e) {
+            // somebody else stood at this address before
+            id = printers.add(name.orElse(now.name()), uri + "#new" + UUID.randomUUID(), uuid);
+        }
+        printers.moved(id, uri, uuid);
+        printers.seen(id, now.description(), now.state(), now.moreInfo());
+        events.tell("printer", id.toString());
         return id;
     }
 }

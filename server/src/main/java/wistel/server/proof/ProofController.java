@@ -13,62 +13,70 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import wistel.core.docket.DocketSpec;
-import wistel.core.docket.DocketSpec.ProofSpec;
-import wistel.core.docket.Preflight;
+import wistel.core.docket.PrintOrder;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.fault.NotFound;
 import wistel.core.icc.profile.Intent;
-import wistel.core.paper.Pairing;
+import wistel.core.icc.transform.ProofView;
+import wistel.core.paper.PairingVersion;
+import wistel.core.printer.ColourRoute;
+import wistel.core.sheet.Page;
 import wistel.server.docket.DocketRepository;
-import wistel.server.docket.DocketService;
 import wistel.server.master.Master;
 import wistel.server.master.MasterRepository;
 import wistel.server.pairing.PairingRepository;
-import wistel.server.print.Attempt;
+import wistel.server.print.AttemptPage;
 import wistel.server.print.AttemptRepository;
 
-/** Pictures and figures of the viewing booth. Pictures are named by all that makes them, so a browser may keep them. */
+/** Pictures and figures of the viewing booth. A picture's address names everything that it depends on, so a browser may keep it for ever. */
 @RestController
 @RequestMapping("/api")
 class ProofController {
     private static final int MOST_SLICES = 101;
+    private static final CacheControl FOR_EVER = CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable();
 
     private final ProofService proofs;
     private final MasterRepository masters;
     private final DocketRepository dockets;
     private final PairingRepository pairings;
     private final AttemptRepository attempts;
-    private final DocketService docketService;
 
-    ProofController(ProofService proofs, MasterRepository masters, DocketRepository dockets, PairingRepository pairings, AttemptRepository attempts, DocketService docketService) {
+    ProofController(ProofService proofs, MasterRepository masters, DocketRepository dockets, PairingRepository pairings, AttemptRepository attempts) {
         this.proofs = proofs;
         this.masters = masters;
         this.dockets = dockets;
         this.pairings = pairings;
         this.attempts = attempts;
-        this.docketService = docketService;
     }
 
     private static ResponseEntity<byte[]> picture(byte[] png) {
-        return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).cacheControl(CacheControl.maxAge(Duration.ofHours(12)).cachePrivate()).body(png);
+        return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).cacheControl(FOR_EVER).body(png);
     }
 
-    @GetMapping(value = "/masters/{id}/picture", produces = MediaType.IMAGE_PNG_VALUE)
-    ResponseEntity<byte[]> master(@PathVariable UUID id, @RequestParam(defaultValue = "900") int longest) {
-        return picture(proofs.master(masters.get(id), longest));
+    private Master byHash(String hash) {
+        return masters.byHash(hash).orElseThrow(() -> new NotFound("There is no such picture.", "Go back to the bench."));
     }
 
-    /** The proof on the docket's pairing; intent, black point and view as asked, else as decided. */
-    @GetMapping(value = "/dockets/{id}/proof", produces = MediaType.IMAGE_PNG_VALUE)
-    ResponseEntity<byte[]> proof(@PathVariable UUID id, @RequestParam(defaultValue = "900") int longest, @RequestParam Optional<Intent> intent) {
-        DocketSpec d = dockets.get(id).decisions();
-        ProofSpec how = new ProofSpec(intent.orElse(d.proof().intent()), d.proof().blackPoint(), d.proof().view(), true);
-        return picture(proofs.proof(master(id), pairing(d), how, longest));
+    private PairingVersion version(String pairing, int number) {
+        return pairings.find(pairing, number).orElseThrow(() -> new NotFound("There is no such pairing.", "Choose another one."));
     }
 
-    @GetMapping(value = "/dockets/{id}/gamut", produces = MediaType.IMAGE_PNG_VALUE)
-    ResponseEntity<byte[]> gamut(@PathVariable UUID id, @RequestParam(defaultValue = "900") int longest) {
-        return picture(proofs.gamut(master(id), pairing(dockets.get(id).decisions()), longest));
+    @GetMapping(value = "/masters/{hash}/picture", produces = MediaType.IMAGE_PNG_VALUE)
+    ResponseEntity<byte[]> master(@PathVariable String hash, @RequestParam(defaultValue = "900") int longest) {
+        return picture(proofs.master(byHash(hash), longest));
+    }
+
+    /** A master as a version of a pairing would lay it down. */
+    @GetMapping(value = "/masters/{hash}/proof", produces = MediaType.IMAGE_PNG_VALUE)
+    ResponseEntity<byte[]> proof(@PathVariable String hash, @RequestParam String pairing, @RequestParam int version, @RequestParam Intent intent,
+                                 @RequestParam boolean black, @RequestParam(defaultValue = "PAPER_WHITE") ProofView view, @RequestParam(defaultValue = "900") int longest) {
+        return picture(proofs.proof(byHash(hash), version(pairing, version), new ProofService.How(intent, black, view), longest));
+    }
+
+    /** What a version of a pairing can't hold of a master, as marks to lay over it. */
+    @GetMapping(value = "/masters/{hash}/gamut", produces = MediaType.IMAGE_PNG_VALUE)
+    ResponseEntity<byte[]> gamut(@PathVariable String hash, @RequestParam String pairing, @RequestParam int version, @RequestParam(defaultValue = "900") int longest) {
+        return picture(proofs.gamut(byHash(hash), version(pairing, version), longest));
     }
 
     /** The boundary of what a paper on a printer can hold, as numbers for plots. */
@@ -82,53 +90,65 @@ class ProofController {
 
     @GetMapping("/dockets/{id}/proof/figures")
     ProofService.Figures figures(@PathVariable UUID id) {
-        DocketSpec d = dockets.get(id).decisions();
-        return proofs.figures(master(id), pairing(d), d.proof().blackPoint(), Intent.values());
+        DocketSpec d = dockets.get(id).spec();
+        return proofs.figures(first(d), pairing(d), route(d).blackPoint(), Intent.values());
     }
 
     @GetMapping("/dockets/{id}/proof/probe")
-    ProofService.Probe probe(@PathVariable UUID id, @RequestParam double x, @RequestParam double y) {
-        DocketSpec d = dockets.get(id).decisions();
-        return proofs.probe(master(id), pairing(d), d.proof(), x, y);
+    ProofService.Probe probe(@PathVariable UUID id, @RequestParam double x, @RequestParam double y, @RequestParam(defaultValue = "PAPER_WHITE") ProofView view) {
+        DocketSpec d = dockets.get(id).spec();
+        return proofs.probe(first(d), pairing(d), new ProofService.How(route(d).intent(), route(d).blackPoint(), view), x, y);
     }
 
     /** How a picture compares on one pairing, without deciding for it: shares out of gamut and mean difference. */
     @GetMapping("/dockets/{id}/pairing-comparison")
     ProofService.Figures comparison(@PathVariable UUID id, @RequestParam String pairingId) {
-        Pairing pairing = find(pairingId);
-        return proofs.figures(master(id), pairing, true, pairing.intent());
+        PairingVersion pairing = find(pairingId);
+        return proofs.figures(first(dockets.get(id).spec()), pairing, true, pairing.intent());
     }
 
-    @GetMapping(value = "/attempts/{id}/scan", produces = MediaType.IMAGE_PNG_VALUE)
-    ResponseEntity<byte[]> scan(@PathVariable UUID id, @RequestParam(defaultValue = "900") int longest) {
-        Attempt a = attempts.get(id);
-        return picture(proofs.scan(scanHash(a), Preflight.place(a.decisions(), docketService.facts(a.decisions(), masters.get(a.masterId()))), longest));
+    @GetMapping(value = "/attempts/{id}/pages/{page}/scan", produces = MediaType.IMAGE_PNG_VALUE)
+    ResponseEntity<byte[]> scan(@PathVariable UUID id, @PathVariable int page, @RequestParam(defaultValue = "900") int longest) {
+        return picture(proofs.scan(scanHash(id, page), page(attempts.order(id), page), longest));
     }
 
     record ScanFigures(double meanDifference) {
     }
 
-    @GetMapping("/attempts/{id}/scan/figures")
-    ScanFigures scanFigures(@PathVariable UUID id) {
-        Attempt a = attempts.get(id);
-        Master master = masters.get(a.masterId());
-        return new ScanFigures(proofs.scanDifference(master, a.profileHash(), a.decisions(),
-            Preflight.place(a.decisions(), docketService.facts(a.decisions(), master)), scanHash(a)));
+    @GetMapping("/attempts/{id}/pages/{page}/scan/figures")
+    ScanFigures scanFigures(@PathVariable UUID id, @PathVariable int page) {
+        PrintOrder order = attempts.order(id);
+        return new ScanFigures(proofs.scanDifference(first(order.spec()), order, page(order, page), scanHash(id, page)));
     }
 
-    private static String scanHash(Attempt a) {
-        return a.scanHash().orElseThrow(() -> new NotFound("This printer gave no scan of the sheet.", "Judge the sheet itself."));
+    private static Page page(PrintOrder order, int number) {
+        return order.layout().pages().get(number - 1);
     }
 
-    private Master master(UUID docket) {
-        return masters.get(dockets.get(docket).masterId());
+    private String scanHash(UUID attempt, int number) {
+        AttemptPage page = attempts.get(attempt).pages().stream().filter(p -> p.page() == number).findFirst()
+            .orElseThrow(() -> new NotFound("This attempt has no page " + number + ".", "Choose one of its pages."));
+        if (page.scanHash().isPresent() && !page.scanKept()) {
+            throw new NotFound("The scan of this sheet was let go to make room.", "Print it again to see one.");
+        }
+        return page.scanHash().orElseThrow(() -> new NotFound("This printer gave no scan of the sheet.", "Judge the sheet itself."));
     }
 
-    private Pairing pairing(DocketSpec d) {
-        return find(d.pairingId());
+    private Master first(DocketSpec d) {
+        return byHash(d.renditions().get(0).masterHash());
     }
 
-    private Pairing find(String id) {
-        return pairings.find(id).orElseThrow(() -> new InvalidRequest("pairing-missing", "No paper is chosen yet.", "Choose one at the paper station."));
+    /** With the driver converting there is no intent of ours: the pairing's usual one is shown. */
+    private ColourRoute.ByWistel route(DocketSpec d) {
+        return d.route() instanceof ColourRoute.ByWistel by ? by : new ColourRoute.ByWistel(pairing(d).intent(), true);
+    }
+
+    private PairingVersion pairing(DocketSpec d) {
+        return find(d.pairingId().orElse(""));
+    }
+
+    private PairingVersion find(String id) {
+        Optional<PairingVersion> found = pairings.find(id);
+        return found.orElseThrow(() -> new InvalidRequest("pairing-missing", "No paper is chosen yet.", "Choose one at the paper station."));
     }
 }

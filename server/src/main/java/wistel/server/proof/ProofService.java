@@ -15,9 +15,8 @@ import org.springframework.stereotype.Service;
 import wistel.core.colour.CieDe2000;
 import wistel.core.colour.Lab;
 import wistel.core.colour.LabEncoding;
-import wistel.core.docket.DocketSpec;
-import wistel.core.docket.DocketSpec.ProofSpec;
-import wistel.core.fault.InvalidRequest;
+import wistel.core.docket.PrintOrder;
+import wistel.core.fault.NotFound;
 import wistel.core.icc.gamut.GamutBoundary;
 import wistel.core.icc.gamut.GamutCheck;
 import wistel.core.icc.profile.IccProfile;
@@ -29,13 +28,15 @@ import wistel.core.icc.transform.ProofView;
 import wistel.core.icc.transform.Recipe;
 import wistel.core.icc.transform.Transform;
 import wistel.core.icc.transform.TransformCache;
-import wistel.core.paper.Pairing;
+import wistel.core.paper.PairingVersion;
 import wistel.core.picture.Crop;
 import wistel.core.picture.LabScan;
 import wistel.core.picture.LightCurve;
 import wistel.core.picture.Orientation;
 import wistel.core.picture.View;
-import wistel.core.sheet.Placement;
+import wistel.core.printer.ColourRoute;
+import wistel.core.sheet.Page;
+import wistel.core.sheet.Placed;
 import wistel.server.master.Master;
 import wistel.server.master.PreviewStore;
 import wistel.server.pairing.PairingRepository;
@@ -47,6 +48,7 @@ import wistel.server.store.ProfileRepository;
 public class ProofService {
     private static final IccProfile DISPLAY = StandardSpaces.SRGB;
     private static final int FIGURES_SIDE = 320;
+    private static final int LARGEST_SCAN_VIEW = 1600;
     private static final LightCurve CODES = new LightCurve(v -> v);
 
     private final PreviewStore previews;
@@ -65,20 +67,24 @@ public class ProofService {
         this.files = files;
     }
 
+    /** How a proof is made and looked at. */
+    public record How(Intent intent, boolean blackPoint, ProofView view) {
+    }
+
     /** Makes the transforms of what lies on the bench before somebody waits for them. */
     @EventListener(ApplicationReadyEvent.class)
     void warm() {
         Thread warming = new Thread(() -> pairings.all().forEach(p -> {
             IccProfile paper = profiles.get(p.profileHash());
             gamutCheck(DISPLAY, paper);
-            proofTransform(DISPLAY, paper, new ProofSpec(p.intent(), true, ProofView.PAPER_WHITE, true));
+            proofTransform(DISPLAY, paper, new How(p.intent(), true, ProofView.PAPER_WHITE));
         }), "booth-warming");
         warming.setDaemon(true);
         warming.setPriority(Thread.MIN_PRIORITY);
         warming.start();
     }
 
-    private Transform proofTransform(IccProfile source, IccProfile printer, ProofSpec how) {
+    private Transform proofTransform(IccProfile source, IccProfile printer, How how) {
         return transforms.get(new Recipe.Proof(source, printer, how.intent(), how.blackPoint(), how.view(), DISPLAY));
     }
 
@@ -89,7 +95,7 @@ public class ProofService {
         return Png.of(view.width(), view.height(), toDisplay.apply(view.pixels()));
     }
 
-    public byte[] proof(Master master, Pairing pairing, ProofSpec how, int longest) {
+    public byte[] proof(Master master, PairingVersion pairing, How how, int longest) {
         IccProfile source = previews.profile(master);
         IccProfile printer = profiles.get(pairing.profileHash());
         View view = previews.view(master, longest);
@@ -100,7 +106,7 @@ public class ProofService {
      * What this paper can't hold, drawn as patterns over the picture: falling strokes where too dark, rising ones where too light, dots
      * where too vivid; denser the farther off.
      */
-    public byte[] gamut(Master master, Pairing pairing, int longest) {
+    public byte[] gamut(Master master, PairingVersion pairing, int longest) {
         View view = previews.view(master, longest);
         float[] distance = new float[view.width() * view.height()];
         byte[] causes = gamutCheck(master, pairing).map(view.pixels(), distance);
@@ -124,7 +130,7 @@ public class ProofService {
         return Png.ofMarks(image);
     }
 
-    private GamutCheck gamutCheck(Master master, Pairing pairing) {
+    private GamutCheck gamutCheck(Master master, PairingVersion pairing) {
         return gamutCheck(previews.profile(master), profiles.get(pairing.profileHash()));
     }
 
@@ -147,7 +153,7 @@ public class ProofService {
     }
 
     /** What a pairing can hold, with slices at the lightnesses asked for. */
-    public Boundary boundary(Pairing pairing, List<Double> lightnesses) {
+    public Boundary boundary(PairingVersion pairing, List<Double> lightnesses) {
         GamutBoundary found = boundaries.get(profiles.get(pairing.profileHash()), GamutBoundary::of);
         return new Boundary(found.volume(), found.vertices().stream().map(Lab::toArray).toList(), found.triangles(),
             lightnesses.stream().map(l -> new Slice(l, found.slice(l))).toList());
@@ -160,7 +166,7 @@ public class ProofService {
     public record Figures(Map<Intent, Double> meanDifference, GamutCheck.Report gamut, double paperL, double blackL, List<Intent> blackAlways) {
     }
 
-    public Figures figures(Master master, Pairing pairing, boolean blackPoint, Intent... intents) {
+    public Figures figures(Master master, PairingVersion pairing, boolean blackPoint, Intent... intents) {
         View view = previews.view(master, FIGURES_SIDE);
         char[] wanted = toLab(master).apply(view.pixels());
         Map<Intent, Double> means = new EnumMap<>(Intent.class);
@@ -196,7 +202,7 @@ public class ProofService {
     }
 
     /** @param x, y place in the picture, 0 to 1 */
-    public Probe probe(Master master, Pairing pairing, ProofSpec how, double x, double y) {
+    public Probe probe(Master master, PairingVersion pairing, How how, double x, double y) {
         View view = previews.view(master, PreviewStore.LARGEST);
         int px = (int) Math.max(0, Math.min(view.width() - 1, x * view.width()));
         int py = (int) Math.max(0, Math.min(view.height() - 1, y * view.height()));
@@ -208,43 +214,49 @@ public class ProofService {
         return new Probe(wanted, got, wanted.deltaE2000(got), cause);
     }
 
-    /** The picture's part of a scanned sheet, turned upright as it was on the docket. */
-    private static View scanned(LabScan scan, Placement p) {
-        View sheet = new View(scan.width(), scan.height(), 3, scan.pixels());
-        return p.across() ? sheet.oriented(Orientation.QUARTER_LEFT) : sheet;
-    }
-
-    private View scanView(String scanHash, Placement p, int width, int height) {
+    /** A placed picture's part of a scanned page, upright as it was placed. */
+    private View scanView(String scanHash, Page page, Placed placed, int width, int height) {
         LabScan scan;
         try (InputStream in = files.open(scanHash)) {
             scan = LabScan.read(in);
         } catch (IOException e) {
-            throw new InvalidRequest("scan-missing", "The scan of this sheet is not there any more.", "Scan it again.");
+            throw new NotFound("The scan of this sheet is not there any more.", "Scan it again, or print it again.");
         }
-        View sheet = scanned(scan, p);
+        View sheet = new View(scan.width(), scan.height(), 3, scan.pixels()).oriented(upright(page.feedTurn()));
         double perMm = scan.dpi() / 25.4;
-        double x = Math.max(0, p.x() * perMm);
-        double y = Math.max(0, p.y() * perMm);
-        Crop crop = new Crop(x, y, Math.min(sheet.width() - x, p.width() * perMm), Math.min(sheet.height() - y, p.height() * perMm));
+        double x = Math.max(0, placed.atMm().x() * perMm);
+        double y = Math.max(0, placed.atMm().y() * perMm);
+        Crop crop = new Crop(x, y, Math.min(sheet.width() - x, placed.atMm().width() * perMm), Math.min(sheet.height() - y, placed.atMm().height() * perMm));
         return sheet.scaled(crop, width, height, CODES);
     }
 
-    public byte[] scan(String scanHash, Placement p, int longest) {
-        double scale = Math.min(longest, 1600) / Math.max(p.width(), p.height());
-        View view = scanView(scanHash, p, (int) Math.max(1, Math.round(p.width() * scale)), (int) Math.max(1, Math.round(p.height() * scale)));
+    private static Orientation upright(Orientation feedTurn) {
+        return switch (feedTurn) {
+            case QUARTER_RIGHT -> Orientation.QUARTER_LEFT;
+            case QUARTER_LEFT -> Orientation.QUARTER_RIGHT;
+            default -> feedTurn;
+        };
+    }
+
+    public byte[] scan(String scanHash, Page page, int longest) {
+        Placed placed = page.placed().get(0);
+        double scale = Math.min(longest, LARGEST_SCAN_VIEW) / Math.max(placed.atMm().width(), placed.atMm().height());
+        View view = scanView(scanHash, page, placed, (int) Math.max(1, Math.round(placed.atMm().width() * scale)), (int) Math.max(1, Math.round(placed.atMm().height() * scale)));
         Transform toDisplay = transforms.get(new Recipe.FromLab(DISPLAY, Intent.ABSOLUTE));
         return Png.of(view.width(), view.height(), toDisplay.apply(view.pixels()));
     }
 
-    /** Mean CIEDE2000 between what the proof promised, paper white included, and what the scanner saw. */
-    public double scanDifference(Master master, String profileHash, DocketSpec d, Placement p, String scanHash) {
+    /** Mean CIEDE2000 between what the proof promised, paper white included, and what the scanner saw of the page's first picture. */
+    public double scanDifference(Master master, PrintOrder order, Page page, String scanHash) {
+        Placed placed = page.placed().get(0);
         View large = previews.view(master, 640);
         double toView = (double) large.width() / master.width();
-        Crop crop = new Crop(p.crop().x() * toView, p.crop().y() * toView, p.crop().width() * toView, p.crop().height() * toView);
+        Crop crop = new Crop(placed.crop().x() * toView, placed.crop().y() * toView, placed.crop().width() * toView, placed.crop().height() * toView);
         int w = 160;
-        int h = (int) Math.max(1, Math.round(w * p.height() / p.width()));
+        int h = (int) Math.max(1, Math.round(w * placed.atMm().height() / placed.atMm().width()));
         View small = large.scaled(crop, w, h, LightCurve.GAMMA_22);
-        char[] promised = proofLab(master, profileHash, d.proof().intent(), d.proof().blackPoint(), true).apply(small.pixels());
-        return meanDifference(promised, scanView(scanHash, p, w, h).pixels());
+        ColourRoute.ByWistel route = order.spec().route() instanceof ColourRoute.ByWistel by ? by : new ColourRoute.ByWistel(order.pairing().intent(), true);
+        char[] promised = proofLab(master, order.pairing().profileHash(), route.intent(), route.blackPoint(), true).apply(small.pixels());
+        return meanDifference(promised, scanView(scanHash, page, placed, w, h).pixels());
     }
 }

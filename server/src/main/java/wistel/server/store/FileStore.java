@@ -1,11 +1,14 @@
 package wistel.server.store;
 
+import jakarta.annotation.PreDestroy;
 import java.io.BufferedInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.nio.channels.FileChannel;
+import java.nio.channels.FileLock;
+import java.nio.channels.OverlappingFileLockException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
@@ -26,27 +29,58 @@ import wistel.core.fault.InvalidRequest;
 /** Files by SHA-256 of their content. A file appears under its name only when it is complete: it is written aside and moved. */
 @Component
 public class FileStore {
+    private static final String LOCK = "in-use";
+
     private final Path content;
     private final Path staging;
+    private FileChannel mark;
     private final Path previews;
 
     public FileStore(@Value("${wistel.files}") Path folder) {
         content = folder.resolve("by-hash");
-        staging = folder.resolve("staging");
-        previews = folder.resolve("previews");
+        previews = folder.resolve("views");
         try {
             Files.createDirectories(content);
             Files.createDirectories(previews);
-            if (Files.exists(staging)) {
-                // what a stop in the middle of writing left behind
-                try (var left = Files.walk(staging).sorted(Comparator.reverseOrder())) {
-                    left.forEach(p -> p.toFile().delete());
-                }
-            }
-            Files.createDirectories(staging);
+            staging = ownStaging(Files.createDirectories(folder.resolve("staging")));
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
+    }
+
+    /** A folder of this process's own, marked by a locked file. Folders whose lock is free were left behind by a process that is gone. */
+    private Path ownStaging(Path all) throws IOException {
+        try (var folders = Files.list(all)) {
+            for (Path left : folders.toList()) {
+                if (!Files.isDirectory(left)) {
+                    Files.delete(left);
+                } else if (free(left)) {
+                    try (var files = Files.walk(left).sorted(Comparator.reverseOrder())) {
+                        files.forEach(p -> p.toFile().delete());
+                    }
+                }
+            }
+        }
+        Path own = Files.createDirectory(all.resolve(UUID.randomUUID().toString()));
+        mark = FileChannel.open(own.resolve(LOCK), StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE);
+        mark.lock();
+        return own;
+    }
+
+    private static boolean free(Path folder) throws IOException {
+        try (FileChannel file = FileChannel.open(folder.resolve(LOCK), StandardOpenOption.WRITE); FileLock lock = file.tryLock()) {
+            return lock != null;
+        } catch (java.nio.file.NoSuchFileException e) {
+            return true;
+        } catch (OverlappingFileLockException e) {
+            // another server in this very process
+            return false;
+        }
+    }
+
+    @PreDestroy
+    void close() throws IOException {
+        mark.close();
     }
 
     /** @param fresh false when the same content was kept before */
@@ -97,6 +131,15 @@ public class FileStore {
 
     public Path path(String hash) {
         return content.resolve(hash.substring(0, 2)).resolve(hash);
+    }
+
+    public boolean has(String hash) {
+        return Files.exists(path(hash));
+    }
+
+    /** Bytes of a file; 0 when it isn't there. */
+    public long size(String hash) throws IOException {
+        return has(hash) ? Files.size(path(hash)) : 0;
     }
 
     public void delete(String hash) throws IOException {

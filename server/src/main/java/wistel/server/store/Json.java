@@ -1,15 +1,60 @@
 package wistel.server.store;
 
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import java.util.List;
+import java.util.Locale;
+import org.springframework.boot.jackson.autoconfigure.JsonMapperBuilderCustomizer;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
 import org.springframework.stereotype.Component;
+import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.jsontype.NamedType;
+import wistel.core.docket.Change;
+import wistel.core.paper.Stock;
+import wistel.core.printer.ColourRoute;
+import wistel.core.rendition.Treatment;
+import wistel.core.sheet.Mark;
+import wistel.core.sheet.SheetPlan;
 
-/** Records to the text of jsonb columns and back. */
+/** Records to JSON and back, the same way in the database and over the API. */
 @Component
 public class Json {
+    /** Sums of core: in JSON each of their records says by {@code kind} which it is. */
+    public static final List<Class<?>> SUMS = List.of(Change.class, Stock.class, ColourRoute.class, Treatment.class, Mark.class, SheetPlan.class);
+
     private final JsonMapper mapper;
 
     public Json(JsonMapper mapper) {
         this.mapper = mapper;
+    }
+
+    /** {@code HeavierFoot} is "heavier-foot". */
+    public static String kind(Class<?> record) {
+        return record.getSimpleName().replaceAll("(?<=[a-z])(?=[A-Z])", "-").toLowerCase(Locale.ROOT);
+    }
+
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+    private interface ByKind {
+    }
+
+    /** Core knows nothing of JSON, so what it needs is said here. */
+    @Configuration
+    static class Setup {
+        @Bean
+        JsonMapperBuilderCustomizer sumsByKind() {
+            return builder -> {
+                // a record's parts are all there, or it isn't made
+                builder.enable(DeserializationFeature.FAIL_ON_NULL_CREATOR_PROPERTIES);
+                for (Class<?> sum : SUMS) {
+                    builder.addMixIn(sum, ByKind.class);
+                    for (Class<?> record : sum.getPermittedSubclasses()) {
+                        builder.registerSubtypes(new NamedType(record, kind(record)));
+                    }
+                }
+            };
+        }
     }
 
     public String text(Object value) {
@@ -18,5 +63,13 @@ public class Json {
 
     public <T> T read(String text, Class<T> type) {
         return mapper.readValue(text, type);
+    }
+
+    public <T> List<T> readList(String text, Class<T> type) {
+        return mapper.readerForListOf(type).readValue(text);
+    }
+
+    public JsonNode tree(String text) {
+        return mapper.readTree(text);
     }
 }

@@ -10,6 +10,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.ProfileReader;
+import wistel.core.icc.profile.StandardSpaces;
 
 /** ICC profiles, by hash: bytes among the files, names in the database, the last used ones in memory. */
 @Repository
@@ -31,7 +32,9 @@ public class ProfileRepository {
             .params(profile.hash(), profile.description(), profile.space().name(), Timestamp.from(clock.instant())).update();
     }
 
+    /** A kept profile, or a standard one, which are always there. */
     public IccProfile get(String hash) {
-        return read.get(hash, h -> ProfileReader.read(files.bytes(h)));
+        return StandardSpaces.ALL.stream().filter(s -> s.hash().equals(hash)).findFirst()
+            .orElseGet(() -> read.get(hash, h -> ProfileReader.read(files.bytes(h))));
     }
 }

@@ -214,7 +214,7 @@ public final class IppService {
             return COMPRESSION_NOT_SUPPORTED;
         }
         boolean strict = operation(request, "ipp-attribute-fidelity").orElse("false").equals("true");
-        return strict && !offered(ticket(request)) ? ATTRIBUTES_NOT_SUPPORTED : OK;
+        return strict && !(offered(ticket(request)) && description.offers(request.get(Tag.jobAttributes))) ? ATTRIBUTES_NOT_SUPPORTED : OK;
     }
 
     private static boolean offered(Ticket t) {
@@ -245,7 +245,8 @@ public final class IppService {
         int quality = value(job, "print-quality").map(v -> (int) number(v)).filter(q -> q >= 3 && q <= 5).orElse(5);
         int copies = value(job, "copies").map(v -> (int) number(v)).filter(c -> c >= 1 && c <= 99).orElse(1);
         boolean held = value(job, "job-hold-until").map(v -> !plain(v).equals("no-hold")).orElse(false);
-        return new Ticket(operation(request, "job-name").orElse("untitled"), user(request), type, feed, w, h, quality, copies, held);
+        return new Ticket(operation(request, "job-name").orElse("untitled"), user(request), type, feed, w, h, quality, copies, held,
+            value(job, "print-color-mode").map(IppService::plain).orElse(""), value(job, "print-rendering-intent").map(IppService::plain).orElse(""));
     }
 
     private static Optional<Object> value(AttributeGroup group, String name) {
@@ -304,7 +305,26 @@ public final class IppService {
         if (job.state() == State.COMPLETED) {
             all.add(Attrs.uri("wistel-scan-uri", description.httpUri() + "scan/" + job.id() + ".tif"));
         }
+        all.addAll(taken(job.ticket()));
         return all;
+    }
+
+    /** What the job asked for and will get (RFC 8011, 4.3.4): so that whoever asked can compare. */
+    private static List<Attribute<?>> taken(Ticket t) {
+        List<Attribute<?>> taken = new ArrayList<>(List.of(Attrs.enums("print-quality", t.quality()), Attrs.integer("copies", t.copies())));
+        if (!t.colourMode().isEmpty()) {
+            taken.add(Attrs.keyword("print-color-mode", t.colourMode()));
+        }
+        if (!t.intent().isEmpty()) {
+            taken.add(Attrs.keyword("print-rendering-intent", t.intent()));
+        }
+        if (t.widthMm() > 0 && !t.mediaType().isEmpty() && !t.feed().isEmpty()) {
+            taken.add(Attrs.collections("media-col", List.of(Attrs.collection(
+                Attrs.collections("media-size", List.of(Attrs.collection(Attrs.integer("x-dimension", (int) Math.round(t.widthMm() * 100)),
+                    Attrs.integer("y-dimension", (int) Math.round(t.heightMm() * 100))))),
+                Attrs.keyword("media-type", t.mediaType()), Attrs.keyword("media-source", t.feed())))));
+        }
+        return taken;
     }
 
     private IppPacket jobReply(IppPacket request, PrintJob.Seen job) {

@@ -25,6 +25,7 @@ import com.hp.jipp.encoding.UntypedCollection;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.ToDoubleFunction;
 import wistel.core.paper.SheetSize;
 import wistel.standin.ink.Paper;
@@ -76,7 +77,7 @@ final class PrinterDescription {
             uri("printer-uri-supported", ippUri), keyword("uri-security-supported", "none"), keyword("uri-authentication-supported", "none"),
             name("printer-name", NAME), text("printer-info", NAME + ", sheet printer (simulated)"), text("printer-location", "Print room"),
             text("printer-make-and-model", NAME + " stand-in"), uri("printer-more-info", httpUri), uri("printer-supply-info-uri", httpUri),
-            uri("printer-icons", httpUri + "icon.png"), uri("printer-uuid", "urn:uuid:6f1c2a54-8a5e-4b1c-9d27-0a17a9d1e017"),
+            uri("printer-icons", httpUri + "icon.png"), uri("printer-uuid", printer.uuid()),
             text("printer-device-id", "MFG:Wistel;MDL:" + NAME + ";CMD:PWGRaster,JPEG;"), text("printer-organization", ""),
             text("printer-organizational-unit", ""), new com.hp.jipp.encoding.EmptyAttribute<>("printer-geo-location", com.hp.jipp.encoding.Tag.unknown),
             keyword("ipp-versions-supported", "1.1", "2.0"), keyword("ipp-features-supported", "ipp-everywhere"),
@@ -136,6 +137,29 @@ final class PrinterDescription {
             keyword("job-creation-attributes-supported", "copies", "media", "media-col", "print-quality", "print-color-mode", "print-content-optimize",
                 "print-rendering-intent", "print-scaling", "printer-resolution", "sides", "orientation-requested", "output-bin", "finishings",
                 "job-hold-until", "ipp-attribute-fidelity", "job-name")));
+    }
+
+    /** Whether a job's keywords, enums and resolutions are among those supported; what isn't known here is not judged. */
+    boolean offers(com.hp.jipp.encoding.AttributeGroup job) {
+        if (job == null) {
+            return true;
+        }
+        List<Attribute<?>> known = new ArrayList<>();
+        settings(known);
+        return java.util.stream.Stream.of("print-color-mode", "print-rendering-intent", "print-quality", "printer-resolution", "print-scaling", "sides").allMatch(name -> {
+            Attribute<?> asked = job.get(name);
+            Optional<Attribute<?>> supported = known.stream().filter(a -> a.getName().equals(name + "-supported")).findFirst();
+            return asked == null || asked.isEmpty() || supported.isEmpty() || supported.get().stream().anyMatch(v -> same(v, asked.get(0)));
+        });
+    }
+
+    private static boolean same(Object supported, Object asked) {
+        return supported.equals(asked) || words(supported).equals(words(asked));
+    }
+
+    private static String words(Object value) {
+        return value instanceof com.hp.jipp.encoding.Enum e ? Integer.toString(e.getCode())
+            : value instanceof com.hp.jipp.encoding.Stringable s ? s.asString() : String.valueOf(value);
     }
 
     private void media(List<Attribute<?>> all) {

@@ -3,6 +3,7 @@ package wistel.standin.room;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.Optional;
+import java.util.Properties;
 
 /** One job in the printer. Guarded by its printer's lock. */
 public final class PrintJob {
@@ -41,6 +42,47 @@ public final class PrintJob {
         this.id = id;
         this.ticket = ticket;
         this.created = created;
+    }
+
+    /** As it is kept on disk. */
+    Properties stored() {
+        Properties p = new Properties();
+        p.setProperty("name", ticket.name());
+        p.setProperty("user", ticket.user());
+        p.setProperty("mediaType", ticket.mediaType());
+        p.setProperty("feed", ticket.feed());
+        p.setProperty("widthMm", Double.toString(ticket.widthMm()));
+        p.setProperty("heightMm", Double.toString(ticket.heightMm()));
+        p.setProperty("quality", Integer.toString(ticket.quality()));
+        p.setProperty("copies", Integer.toString(ticket.copies()));
+        p.setProperty("held", Boolean.toString(ticket.held()));
+        p.setProperty("colourMode", ticket.colourMode());
+        p.setProperty("intent", ticket.intent());
+        p.setProperty("created", created.toString());
+        p.setProperty("state", state.name());
+        p.setProperty("reason", reason);
+        p.setProperty("format", format);
+        p.setProperty("percent", Integer.toString(percent));
+        p.setProperty("document", document == null ? "" : document.toString());
+        started.ifPresent(t -> p.setProperty("started", t.toString()));
+        finished.ifPresent(t -> p.setProperty("finished", t.toString()));
+        return p;
+    }
+
+    /** @throws RuntimeException when what is kept can't be read */
+    static PrintJob of(int id, Properties p) {
+        Ticket ticket = new Ticket(p.getProperty("name"), p.getProperty("user"), p.getProperty("mediaType"), p.getProperty("feed"), Double.parseDouble(p.getProperty("widthMm")),
+            Double.parseDouble(p.getProperty("heightMm")), Integer.parseInt(p.getProperty("quality")), Integer.parseInt(p.getProperty("copies")),
+            Boolean.parseBoolean(p.getProperty("held")), p.getProperty("colourMode"), p.getProperty("intent"));
+        PrintJob job = new PrintJob(id, ticket, Instant.parse(p.getProperty("created")));
+        job.state = State.valueOf(p.getProperty("state"));
+        job.reason = p.getProperty("reason");
+        job.format = p.getProperty("format");
+        job.percent = Integer.parseInt(p.getProperty("percent"));
+        job.document = p.getProperty("document").isEmpty() ? null : Path.of(p.getProperty("document"));
+        job.started = Optional.ofNullable(p.getProperty("started")).map(Instant::parse);
+        job.finished = Optional.ofNullable(p.getProperty("finished")).map(Instant::parse);
+        return job;
     }
 
     public int id() {

@@ -16,7 +16,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Properties;
 import java.util.TreeMap;
+import java.util.UUID;
 import java.util.concurrent.CancellationException;
 import wistel.core.fault.WistelException;
 import wistel.core.paper.SheetSize;
@@ -40,6 +42,7 @@ public final class SheetPrinter implements AutoCloseable {
     private final Path folder;
     private final Clock clock;
     private final Instant up;
+    private final String uuid;
     private final Map<Integer, PrintJob> jobs = new TreeMap<>();
     private final Map<String, Loaded> feeds = new LinkedHashMap<>();
     private double pace;
@@ -61,8 +64,15 @@ public final class SheetPrinter implements AutoCloseable {
         try {
             Files.createDirectories(folder.resolve("spool"));
             Files.createDirectories(folder.resolve("sheets"));
+            Files.createDirectories(folder.resolve("jobs"));
+            Path own = folder.resolve("printer-uuid");
+            if (!Files.exists(own)) {
+                Files.writeString(own, "urn:uuid:" + UUID.randomUUID());
+            }
+            uuid = Files.readString(own).strip();
             Path counter = folder.resolve("last-job");
             nextId = 1 + (Files.exists(counter) ? Integer.parseInt(Files.readString(counter).strip()) : 0);
+            takeUp();
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
@@ -70,6 +80,58 @@ public final class SheetPrinter implements AutoCloseable {
         feeds.put(Feeds.FRONT, new Loaded(SheetSize.KNOWN.get(0), Paper.MOSS_COTTON, 5));
         worker.setDaemon(true);
         worker.start();
+    }
+
+    /**
+     * Jobs of before it was switched off: what waited goes on; what was being laid down when the power went is aborted, as its sheet is spoilt.
+     */
+    private void takeUp() throws IOException {
+        try (var kept = Files.list(folder.resolve("jobs"))) {
+            for (Path file : kept.sorted().toList()) {
+                Properties stored = new Properties();
+                try (var in = Files.newBufferedReader(file)) {
+                    stored.load(in);
+                    PrintJob job = PrintJob.of(Integer.parseInt(file.getFileName().toString().replaceAll("\\D", "")), stored);
+                    jobs.put(job.id(), job);
+                } catch (RuntimeException e) {
+                    System.err.println("a job can't be read any more: " + file);
+                }
+            }
+        }
+        for (PrintJob job : jobs.values()) {
+            boolean whole = job.document != null && Files.exists(job.document);
+            if (job.state.over() || job.state == PrintJob.State.PENDING && whole || job.state == PrintJob.State.HELD && whole) {
+                continue;
+            }
+            boolean begun = job.percent > 0;
+            if (whole && !begun) {
+                job.state = PrintJob.State.PENDING;
+                job.reason = "none";
+            } else {
+                job.state = PrintJob.State.ABORTED;
+                job.reason = "aborted-by-system";
+                job.finished = Optional.of(clock.instant());
+            }
+            keep(job);
+        }
+    }
+
+    /** On disk as it stands, so that a printer that is switched off knows it again. */
+    private void keep(PrintJob job) {
+        Path file = folder.resolve("jobs").resolve(String.format("%08d.properties", job.id()));
+        Path part = folder.resolve("jobs").resolve(job.id() + ".part");
+        try {
+            try (var out = Files.newBufferedWriter(part)) {
+                job.stored().store(out, null);
+            }
+            Files.move(part, file, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+        } catch (IOException e) {
+            System.err.println("job " + job.id() + " could not be kept: " + e);
+        }
+    }
+
+    public String uuid() {
+        return uuid;
     }
 
     public Instant upSince() {
@@ -129,8 +191,11 @@ public final class SheetPrinter implements AutoCloseable {
             throw new UncheckedIOException(e);
         }
         jobs.put(job.id(), job);
+        keep(job);
         while (jobs.size() > 500) {
-            jobs.remove(jobs.keySet().iterator().next());
+            int oldest = jobs.keySet().iterator().next();
+            jobs.remove(oldest);
+            folder.resolve("jobs").resolve(String.format("%08d.properties", oldest)).toFile().delete();
         }
         return job.seen();
     }
@@ -153,6 +218,7 @@ public final class SheetPrinter implements AutoCloseable {
                 job.state = job.ticket().held() ? PrintJob.State.HELD : PrintJob.State.PENDING;
                 job.reason = job.ticket().held() ? "job-hold-until-specified" : "none";
             }
+            keep(job);
             notifyAll();
             return job.seen();
         }
@@ -193,6 +259,7 @@ public final class SheetPrinter implements AutoCloseable {
         }
         job.state = PrintJob.State.PENDING;
         job.reason = "none";
+        keep(job);
         notifyAll();
         return true;
     }
@@ -215,6 +282,7 @@ public final class SheetPrinter implements AutoCloseable {
         job.state = state;
         job.reason = reason;
         job.finished = Optional.of(clock.instant());
+        keep(job);
     }
 
     // --- the worker ---
@@ -233,10 +301,13 @@ public final class SheetPrinter implements AutoCloseable {
                 job.state = PrintJob.State.PROCESSING;
                 job.reason = "job-printing";
                 job.started = Optional.of(clock.instant());
+                keep(job);
             }
             try {
                 print(job);
                 finish(job.id(), PrintJob.State.COMPLETED, "job-completed-successfully");
+            } catch (PowerOff e) {
+                return;
             } catch (CancellationException e) {
                 finish(job.id(), PrintJob.State.CANCELED, "job-canceled-by-user");
             } catch (IOException | WistelException e) {
@@ -244,12 +315,11 @@ public final class SheetPrinter implements AutoCloseable {
             } catch (RuntimeException e) {
                 System.err.println("job " + job.id() + " aborted: " + e);
                 finish(job.id(), PrintJob.State.ABORTED, "aborted-by-system");
-            } finally {
-                try {
-                    Files.deleteIfExists(job.document);
-                } catch (IOException e) {
-                    System.err.println("spool file left behind: " + job.document);
-                }
+            }
+            try {
+                Files.deleteIfExists(job.document);
+            } catch (IOException e) {
+                System.err.println("spool file left behind: " + job.document);
             }
         }
     }
@@ -314,12 +384,28 @@ public final class SheetPrinter implements AutoCloseable {
         write(job.id(), maker.scan());
     }
 
+    /** The power went in the middle of a job, which stays as it is. */
+    private static final class PowerOff extends RuntimeException {
+    }
+
+    private void stopIfAsked(PrintJob job) {
+        if (closed) {
+            throw new PowerOff();
+        }
+        if (job.cancelAsked) {
+            throw new CancellationException();
+        }
+    }
+
     private synchronized void takeTime(PrintJob job, Instant began, double seconds, double share) {
-        job.percent = (int) (100 * share);
+        int percent = (int) (100 * share);
+        if (job.percent == 0 && percent > 0) {
+            job.percent = percent;
+            keep(job);
+        }
+        job.percent = percent;
         while (true) {
-            if (job.cancelAsked || closed) {
-                throw new CancellationException();
-            }
+            stopIfAsked(job);
             double due = pace == 0 ? 0 : seconds * share / pace;
             double late = due - Duration.between(began, clock.instant()).toMillis() / 1000.0;
             if (late <= 0) {
@@ -352,8 +438,8 @@ public final class SheetPrinter implements AutoCloseable {
             }
             if (job.cancelAsked || closed) {
                 waiting = false;
-                throw new CancellationException();
             }
+            stopIfAsked(job);
             boolean arrived = pace == 0 || Duration.between(since, clock.instant()).toMillis() * pace > 20_000;
             if (attendant && arrived) {
                 feeds.put(feed, new Loaded(asked.get(), kind, 20));

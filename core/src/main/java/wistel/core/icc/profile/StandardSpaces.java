@@ -1,5 +1,6 @@
 package wistel.core.icc.profile;
 
+import java.util.List;
 import wistel.core.colour.Bradford;
 import wistel.core.colour.Matrix3;
 
@@ -17,6 +18,9 @@ public final class StandardSpaces {
     public static final IccProfile GRAY_22 = ProfileReader.read(
         new ProfileWriter(DeviceClass.DISPLAY, ColourSpace.GRAY, ColourSpace.XYZ, "Gray gamma 2.2", "No copyright, use freely")
             .xyz("wtpt", d50()).parametric("kTRC", 2.2).write());
+
+    /** Known without any file. */
+    public static final List<IccProfile> ALL = List.of(SRGB, WIDE_RGB, GRAY_22);
 
     private StandardSpaces() {
     }

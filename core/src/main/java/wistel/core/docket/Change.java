@@ -1,0 +1,205 @@
+package wistel.core.docket;
+
+import wistel.core.fault.InvalidRequest;
+import wistel.core.length.Length;
+import wistel.core.paper.PairingVersion;
+import wistel.core.paper.Stock;
+import wistel.core.printer.ColourRoute;
+import wistel.core.printer.DriverSettings;
+import wistel.core.printer.Keywords;
+import wistel.core.sheet.Single;
+
+/** One decision: what a person did, what a mend would do, and what undo says it takes back. */
+public sealed interface Change {
+    /** @throws InvalidRequest when it can't be done to this docket */
+    DocketSpec on(DocketSpec d);
+
+    /** Short, as it stands behind "Undo:" and "Redo:". */
+    String words();
+
+    record Titled(String title) implements Change {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            return d.withTitle(title.isBlank() ? "Untitled" : title.strip());
+        }
+
+        @Override
+        public String words() {
+            return "title";
+        }
+    }
+
+    record Noted(String notes) implements Change {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            return d.withNotes(notes);
+        }
+
+        @Override
+        public String words() {
+            return "notes";
+        }
+    }
+
+    record Copies(int copies) implements Change {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            return d.withCopies(copies);
+        }
+
+        @Override
+        public String words() {
+            return copies == 1 ? "one copy" : copies + " copies";
+        }
+    }
+
+    /** A missing profile was answered. */
+    record ProfileConfirmed(String renditionId) implements Change {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            if (d.renditions().stream().noneMatch(r -> r.id().equals(renditionId))) {
+                throw new InvalidRequest("rendition-unknown", "This picture is not on the docket.", "Look at the docket as it is now.");
+            }
+            return d.withRenditions(d.renditions().stream().map(r -> r.id().equals(renditionId) ? r.confirmed() : r).toList());
+        }
+
+        @Override
+        public String words() {
+            return "how the picture is read";
+        }
+    }
+
+    /** A pairing was chosen, with all that hangs on it. */
+    record Paired(PairingVersion pairing) implements Change {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            return d.withPairing(pairing);
+        }
+
+        @Override
+        public String words() {
+            return "paper " + pairing.paper();
+        }
+    }
+
+    record Stocked(Stock stock) implements Change {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            return d.withStock(stock);
+        }
+
+        @Override
+        public String words() {
+            return "sheet " + stock.name();
+        }
+    }
+
+    record Framed(double widthMm, double heightMm) implements Change {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            return d.withPlan(single(d).framed(widthMm, heightMm));
+        }
+
+        @Override
+        public String words() {
+            return "picture " + Length.mm(widthMm) + " × " + Length.mm(heightMm) + " mm";
+        }
+    }
+
+    record Turned() implements Change {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            return d.withPlan(single(d).turned());
+        }
+
+        @Override
+        public String words() {
+            return "sheet turned";
+        }
+    }
+
+    record Fitted(Single.Fit fit) implements Change {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            return d.withPlan(single(d).fitted(fit));
+        }
+
+        @Override
+        public String words() {
+            return fit == Single.Fit.FILL ? "fill the frame" : "all of the picture";
+        }
+    }
+
+    record Cropped(double cropX, double cropY) implements Change {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            return d.withPlan(single(d).cropped(cropX, cropY));
+        }
+
+        @Override
+        public String words() {
+            return "crop moved";
+        }
+    }
+
+    record Bordered(Single.Borders borders) implements Change {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            return d.withPlan(single(d).bordered(borders));
+        }
+
+        @Override
+        public String words() {
+            return borders == Single.Borders.HEAVIER_FOOT ? "heavier foot" : "even borders";
+        }
+    }
+
+    /** Pixels kept or resampled, or another viewing distance. */
+    record Resolved(Resolution resolution) implements Change {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            return d.withResolution(resolution);
+        }
+
+        @Override
+        public String words() {
+            return resolution.pixels() == Resolution.Pixels.RESAMPLE ? "resample to " + resolution.resamplePpi() + " ppi" : "keep the pixels";
+        }
+    }
+
+    record Routed(ColourRoute route) implements Change {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            return d.withRoute(route);
+        }
+
+        @Override
+        public String words() {
+            return route instanceof ColourRoute.ByWistel by ? Words.intent(by.intent()) + (by.compensatesBlack() ? ", black compensated" : "") : "the driver converts";
+        }
+    }
+
+    /** One setting of the printer, by its IPP name. */
+    record Set(String setting, String value) implements Change {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            return d.withSettings(d.settings().with(setting, value));
+        }
+
+        @Override
+        public String words() {
+            return switch (setting) {
+                case DriverSettings.FEED -> Keywords.feed(value).replaceFirst("^the ", "");
+                case DriverSettings.QUALITY -> value.matches("\\d{1,3}") ? Keywords.quality(Integer.parseInt(value)) + " quality" : setting;
+                default -> Keywords.words(value);
+            };
+        }
+    }
+
+    private static Single single(DocketSpec d) {
+        if (d.plan() instanceof Single single) {
+            return single;
+        }
+        throw new InvalidRequest("plan-differs", "This docket doesn't print one picture on one sheet.", "Look at the docket as it is now.");
+    }
+}

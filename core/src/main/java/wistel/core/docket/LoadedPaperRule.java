@@ -1,0 +1,32 @@
+package wistel.core.docket;
+
+import java.util.Optional;
+import java.util.stream.Stream;
+import wistel.core.length.Length;
+import wistel.core.paper.SheetSize;
+import wistel.core.paper.Stock;
+import wistel.core.printer.Keywords;
+import wistel.core.printer.MediaRow;
+import wistel.core.sheet.Layout;
+
+/** What lies in the feed now against what the docket wants. */
+final class LoadedPaperRule implements Rule {
+    @Override
+    public Stream<Finding> check(DocketSpec d, PreflightFacts facts, Layout layout) {
+        if (facts.pairing().isEmpty() || facts.printer().isEmpty() || facts.state().away()) {
+            return Stream.empty();
+        }
+        Stock.Sheet sheet = (Stock.Sheet) d.stock();
+        String type = d.settings().mediaType();
+        Optional<MediaRow> loaded = facts.state().loaded().stream().filter(l -> l.feed().equals(d.settings().feed())).findFirst()
+            .filter(l -> !l.type().equals(type) || !l.fits(sheet.widthMm(), sheet.lengthMm()));
+        return loaded.map(l -> Finding.look(Stage.RELEASE, "other-paper-loaded", Words.capital(Keywords.feed(d.settings().feed())) + " holds " + size(l) + " "
+            + Keywords.words(l.type()) + " now.", "Load " + sheet.name() + " " + Keywords.words(type) + " first; the printer waits for it.")).stream();
+    }
+
+    private static String size(MediaRow loaded) {
+        double width = loaded.widthMm().to();
+        double length = loaded.lengthMm().to();
+        return SheetSize.near(width, length).map(SheetSize::name).orElse(Length.mm(width) + " × " + Length.mm(length) + " mm");
+    }
+}

@@ -1,0 +1,56 @@
+package wistel.core.docket;
+
+import java.util.List;
+import wistel.core.fault.Conflict;
+import wistel.core.length.Margins;
+import wistel.core.paper.PairingVersion;
+import wistel.core.printer.MediaRow;
+import wistel.core.printer.PrinterDescription;
+import wistel.core.printer.RasterType;
+import wistel.core.sheet.Layout;
+import wistel.core.sheet.Placed;
+
+/**
+ * A docket frozen at release, with everything that decides a byte of its print files. Its hash is what "exactly this again" means: nothing else is
+ * looked at when it is printed, neither the docket, nor the pairing, nor what the printer says of itself by then.
+ *
+ * @param masters         pictures by rendition, with the profiles that say what their numbers mean
+ * @param descriptionHash of what the printer said of itself
+ * @param engine          version of the code that turns an order into a file; it changes when the same order would give other bytes
+ */
+public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVersion pairing, Output output, List<Master> masters, String descriptionHash,
+                         String engine) {
+    public static final int SCHEMA = 2;
+    public static final String ENGINE = "2";
+
+    /** @param profileHash of the embedded profile, or of the standard one that is assumed */
+    public record Master(String renditionId, String hash, String profileHash) {
+    }
+
+    /**
+     * The form of the print files.
+     *
+     * @param feedMargins what the sheet can't be printed on, as it feeds
+     */
+    public record Output(RasterType raster, int dpi, Margins feedMargins) {
+    }
+
+    public PrintOrder {
+        masters = List.copyOf(masters);
+    }
+
+    /**
+     * @throws Conflict when a finding stops the print: nothing that stops may be frozen
+     */
+    public static PrintOrder freeze(DocketSpec d, PreflightFacts facts, List<Master> masters, String descriptionHash) {
+        Layout layout = facts.layout(d);
+        Preflight.findings(d, facts, layout).stream().filter(f -> f.severity() == Finding.Severity.STOP).findFirst().ifPresent(stop -> {
+            throw new Conflict(Conflict.Reason.STOPPED, "The docket can't be printed: " + stop.what(), "Mend it first; the release station shows how.");
+        });
+        PrinterDescription printer = facts.printer().orElseThrow();
+        double ppi = layout.pages().stream().flatMap(p -> p.placed().stream()).mapToDouble(Placed::ppi).max().orElse(0);
+        Output output = new Output(printer.raster(d.route()).orElseThrow(), printer.inputDpi(Math.min(ppi, d.resolution().mostPpi())),
+            facts.media(d).map(MediaRow::margins).orElse(Margins.NONE));
+        return new PrintOrder(SCHEMA, d, layout, facts.pairing().orElseThrow(), output, masters, descriptionHash, ENGINE);
+    }
+}

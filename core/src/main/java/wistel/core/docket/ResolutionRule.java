@@ -1,0 +1,56 @@
+package wistel.core.docket;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Stream;
+import wistel.core.docket.Finding.Mend;
+import wistel.core.length.Ppi;
+import wistel.core.printer.PrinterDescription;
+import wistel.core.sheet.Layout;
+import wistel.core.sheet.Placed;
+
+/** Pixels per inch against the eye, and what is thrown away or made up on the way to the printer. */
+final class ResolutionRule implements Rule {
+    private static final double HARDLY = 0.02;
+
+    @Override
+    public Stream<Finding> check(DocketSpec d, PreflightFacts facts, Layout layout) {
+        return layout.pages().stream().flatMap(p -> p.placed().stream()).map(Placed::ppi).distinct().flatMap(ppi -> of(d, facts, ppi));
+    }
+
+    private static Stream<Finding> of(DocketSpec d, PreflightFacts facts, double ppi) {
+        List<Finding> found = new ArrayList<>();
+        double printed = Math.min(ppi, d.resolution().mostPpi());
+        Ppi.Label label = Ppi.label(printed, d.resolution().viewingMm());
+        if (label == Ppi.Label.POOR || label == Ppi.Label.FAIR) {
+            found.add(Finding.look(Stage.SIZE, "few-pixels", "Only " + Math.round(printed) + " pixels an inch at this size.",
+                label == Ppi.Label.POOR ? "Edges look soft or stepped at reading distance." : "Fine detail looks a little soft close up."));
+        }
+        if (d.resolution().pixels() == Resolution.Pixels.RESAMPLE) {
+            resampled(d, ppi).ifPresent(found::add);
+        }
+        facts.printer().flatMap(p -> averagedAway(p, printed)).ifPresent(found::add);
+        return found.stream();
+    }
+
+    private static java.util.Optional<Finding> resampled(DocketSpec d, double ppi) {
+        int wanted = d.resolution().resamplePpi();
+        double share = Math.pow(wanted / ppi, 2);
+        Mend keep = new Mend("Keep the pixels", new Change.Resolved(new Resolution(Resolution.Pixels.KEEP, wanted, d.resolution().viewingMm())));
+        if (share < 1 - HARDLY) {
+            return java.util.Optional.of(Finding.look(Stage.SIZE, "pixels-discarded", "Resampling to " + wanted + " ppi discards " + Words.percent(1 - share)
+                + " of the pixels.", "The printer gets less than the picture holds.", keep));
+        }
+        return share <= 1 + HARDLY ? java.util.Optional.empty() : java.util.Optional.of(Finding.note(Stage.SIZE, "pixels-invented", "Resampling to " + wanted
+            + " ppi invents " + Words.percent(1 - 1 / share) + " of the pixels.", "No detail is gained by it.", keep));
+    }
+
+    /** A picture with more pixels than the printer's finest input: even kept, they can't all be printed. */
+    private static java.util.Optional<Finding> averagedAway(PrinterDescription printer, double printed) {
+        int dpi = printer.inputDpi(printed);
+        double share = 1 - Math.pow(dpi / printed, 2);
+        return share <= HARDLY ? java.util.Optional.empty() : java.util.Optional.of(Finding.note(Stage.SIZE, "pixels-averaged",
+            "The picture has " + Math.round(printed) + " pixels an inch here, the printer takes " + dpi + " at most.",
+            Words.percent(share) + " of the pixels are averaged into their neighbours. The eye doesn't miss them at this size."));
+    }
+}

@@ -1,0 +1,10 @@
+package wistel.core.docket;
+
+import java.util.stream.Stream;
+import wistel.core.sheet.Layout;
+
+/** Finds what is wrong or doubtful about one concern. A pure function. */
+@FunctionalInterface
+interface Rule {
+    Stream<Finding> check(DocketSpec d, PreflightFacts facts, Layout layout);
+}

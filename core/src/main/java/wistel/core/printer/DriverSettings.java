@@ -1,0 +1,48 @@
+package wistel.core.printer;
+
+import java.util.Collections;
+import java.util.Map;
+import java.util.TreeMap;
+import wistel.core.fault.InvalidRequest;
+
+/** Settings of the printer by their IPP names, numbers and enums in decimals. An open map: what Wistel reasons about has accessors. */
+public record DriverSettings(Map<String, String> values) {
+    public static final String MEDIA_TYPE = "media-type";
+    public static final String FEED = "media-source";
+    public static final String QUALITY = "print-quality";
+    private static final int MOST = 100;
+    private static final int LONGEST = 255;
+
+    /** @throws InvalidRequest when a name or value is longer than IPP allows, or a quality is no number */
+    public DriverSettings {
+        values = Collections.unmodifiableSortedMap(new TreeMap<>(values));
+        boolean sane = values.size() <= MOST && values.entrySet().stream().allMatch(e -> e.getKey().length() <= LONGEST && e.getValue().length() <= LONGEST)
+            && values.getOrDefault(QUALITY, "5").matches("\\d{1,3}");
+        if (!sane) {
+            throw new InvalidRequest("settings-unclear", "These printer settings can't be read.", "Choose among those that the printer offers.");
+        }
+    }
+
+    public static DriverSettings of(String mediaType, String feed, int quality) {
+        return new DriverSettings(Map.of(MEDIA_TYPE, mediaType, FEED, feed, QUALITY, Integer.toString(quality)));
+    }
+
+    public String mediaType() {
+        return values.getOrDefault(MEDIA_TYPE, "");
+    }
+
+    public String feed() {
+        return values.getOrDefault(FEED, "");
+    }
+
+    /** IPP print-quality: 3 draft, 4 normal, 5 high. */
+    public int quality() {
+        return Integer.parseInt(values.getOrDefault(QUALITY, "5"));
+    }
+
+    public DriverSettings with(String name, String value) {
+        Map<String, String> next = new TreeMap<>(values);
+        next.put(name, value);
+        return new DriverSettings(next);
+    }
+}

@@ -1,0 +1,20 @@
+package wistel.core.printer;
+
+import wistel.core.length.Margins;
+import wistel.core.length.Range;
+
+/**
+ * One combination of sheet, type and feed that a printer offers. Width is the short edge, which leads; custom sizes and rolls come as ranges. A
+ * type or feed left empty stands for any.
+ *
+ * @param margins edges that it can't print in, as the sheet goes through: top is the leading edge
+ */
+public record MediaRow(String type, String feed, Range widthMm, Range lengthMm, Margins margins) {
+    public boolean fits(double width, double length) {
+        return widthMm.holds(width) && lengthMm.holds(length);
+    }
+
+    public boolean takes(String mediaType, String mediaFeed) {
+        return (type.isEmpty() || type.equals(mediaType)) && (feed.isEmpty() || feed.equals(mediaFeed));
+    }
+}

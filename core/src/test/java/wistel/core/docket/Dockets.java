@@ -1,0 +1,91 @@
+package wistel.core.docket;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import wistel.core.icc.profile.Intent;
+import wistel.core.length.Margins;
+import wistel.core.length.Range;
+import wistel.core.paper.PairingVersion;
+import wistel.core.paper.SheetSize;
+import wistel.core.paper.Stock;
+import wistel.core.printer.ColourRoute;
+import wistel.core.printer.DriverSettings;
+import wistel.core.printer.MediaRow;
+import wistel.core.printer.PrinterDescription;
+import wistel.core.printer.PrinterState;
+import wistel.core.rendition.Rendition;
+import wistel.core.sheet.SheetPlan;
+import wistel.core.sheet.Single;
+
+/** A docket in order, and ways to put single things about it and its surroundings out of order. */
+final class Dockets {
+    static final Margins REAR = new Margins(3, 3, 14, 3);
+    static final MediaRow GLOSS_A4 = row("photographic-glossy", "rear", 210, 297, REAR);
+    static final MediaRow COTTON_A4 = row("stationery-fine", "by-pass-tray", 210, 297, new Margins(30, 3.4, 30, 3.4));
+    static final PrinterDescription PRINTER = printer(List.of("device3_16", "srgb_16"), 180, 360, 720);
+    static final PairingVersion GLOSS = new PairingVersion("g", 3, "p", "Test printer", "Some Gloss", "gloss",
+        DriverSettings.of("photographic-glossy", "rear", 5), "hash", Intent.RELATIVE, new double[] {96, 0, -1}, 4);
+
+    private Dockets() {
+    }
+
+    static MediaRow row(String type, String feed, double width, double length, Margins margins) {
+        return new MediaRow(type, feed, Range.only(width), Range.only(length), margins);
+    }
+
+    static PrinterDescription printer(List<String> rasters, Integer... resolutions) {
+        return new PrinterDescription("test printer", List.of(GLOSS_A4, COTTON_A4), List.of("photographic-glossy", "stationery-fine"),
+            List.of("rear", "by-pass-tray"), List.of(3, 4, 5), List.of(resolutions), rasters, List.of("image/pwg-raster"), List.of(), List.of());
+    }
+
+    static PreflightFacts facts() {
+        return facts(PRINTER, new PrinterState(PrinterState.Doing.IDLE, "", List.of(GLOSS_A4)), true, true);
+    }
+
+    static PreflightFacts facts(PrinterDescription printer, PrinterState state, boolean profile, boolean seen) {
+        return new PreflightFacts(Map.of("r1", new PreflightFacts.Picture(new SheetPlan.PixelSize(3000, 2000), 3, profile, "", "sRGB")), Optional.of(GLOSS),
+            Optional.of(printer), state, Set.of(), seen, 600);
+    }
+
+    static PreflightFacts unpaired() {
+        return new PreflightFacts(facts().pictures(), Optional.empty(), Optional.empty(), PrinterState.AWAY, Set.of(), false, 0);
+    }
+
+    static DocketSpec ready() {
+        return DocketSpec.fresh("Test", Rendition.of("r1", "master"), new SheetPlan.PixelSize(3000, 2000)).withPairing(GLOSS);
+    }
+
+    static Single single(DocketSpec d) {
+        return (Single) d.plan();
+    }
+
+    static DocketSpec framed(double width, double height) {
+        return ready().withPlan(single(ready()).framed(width, height));
+    }
+
+    static DocketSpec on(String sheet) {
+        return ready().withStock(Stock.Sheet.of(SheetSize.KNOWN.stream().filter(s -> s.name().equals(sheet)).findFirst().orElseThrow()));
+    }
+
+    static DocketSpec resampled(int ppi) {
+        return framed(250, 166.67).withResolution(new Resolution(Resolution.Pixels.RESAMPLE, ppi, 0));
+    }
+
+    static DocketSpec set(String name, String value) {
+        return ready().withSettings(ready().settings().with(name, value));
+    }
+
+    static DocketSpec routed(ColourRoute route) {
+        return ready().withRoute(route);
+    }
+
+    static List<Finding> findings(DocketSpec d, PreflightFacts facts) {
+        return Preflight.findings(d, facts, facts.layout(d));
+    }
+
+    static List<String> codes(DocketSpec d, PreflightFacts facts) {
+        return findings(d, facts).stream().map(Finding::code).toList();
+    }
+}

@@ -1,0 +1,61 @@
+package wistel.server.edge;
+
+import com.fasterxml.jackson.databind.JavaType;
+import io.swagger.v3.core.converter.AnnotatedType;
+import io.swagger.v3.core.converter.ModelConverter;
+import io.swagger.v3.core.converter.ModelConverterContext;
+import io.swagger.v3.core.util.Json31;
+import io.swagger.v3.oas.models.media.Schema;
+import io.swagger.v3.oas.models.media.StringSchema;
+import java.util.Arrays;
+import java.util.Iterator;
+import java.util.List;
+import org.springframework.stereotype.Component;
+import wistel.server.store.Json;
+
+/** Sums of core in the API's description: one of their records, told apart by {@code kind}. */
+@Component
+class SumSchemas implements ModelConverter {
+    @Override
+    public Schema<?> resolve(AnnotatedType type, ModelConverterContext context, Iterator<ModelConverter> chain) {
+        JavaType java = Json31.mapper().constructType(type.getType());
+        Class<?> raw = java == null ? Object.class : java.getRawClass();
+        if (Json.SUMS.contains(raw)) {
+            return sum(raw, context);
+        }
+        Schema<?> resolved = chain.hasNext() ? chain.next().resolve(type, context, chain) : null;
+        if (Arrays.stream(raw.getInterfaces()).anyMatch(Json.SUMS::contains)) {
+            tagged(raw, context);
+        }
+        return resolved;
+    }
+
+    private static Schema<?> sum(Class<?> sum, ModelConverterContext context) {
+        String name = sum.getSimpleName();
+        if (!context.getDefinedModels().containsKey(name)) {
+            Schema<Object> one = new Schema<>();
+            context.defineModel(name, one);
+            for (Class<?> record : sum.getPermittedSubclasses()) {
+                context.resolve(new AnnotatedType(record).resolveAsRef(true));
+                one.addOneOfItem(new Schema<>().$ref("#/components/schemas/" + record.getSimpleName()));
+            }
+        }
+        return new Schema<>().$ref("#/components/schemas/" + name);
+    }
+
+    /** A record without parts has no description of its own yet. */
+    private static void tagged(Class<?> record, ModelConverterContext context) {
+        Schema<?> model = context.getDefinedModels().get(record.getSimpleName());
+        if (model == null) {
+            model = new Schema<>();
+            model.setTypes(java.util.Set.of("object"));
+            context.defineModel(record.getSimpleName(), model);
+        }
+        if (model.getProperties() == null || !model.getProperties().containsKey("kind")) {
+            StringSchema kind = new StringSchema();
+            kind.setTypes(java.util.Set.of("string"));
+            kind.setEnum(List.of(Json.kind(record)));
+            model.addProperty("kind", kind);
+        }
+    }
+}

@@ -1,0 +1,115 @@
+package wistel.server.store;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+import tools.jackson.databind.JsonNode;
+import wistel.core.docket.DocketSpec;
+import wistel.core.docket.PreflightFacts;
+import wistel.core.docket.PrintOrder;
+import wistel.core.docket.Resolution;
+import wistel.core.icc.profile.Intent;
+import wistel.core.icc.profile.StandardSpaces;
+import wistel.core.length.Margins;
+import wistel.core.length.Range;
+import wistel.core.paper.PairingVersion;
+import wistel.core.paper.SheetSize;
+import wistel.core.paper.Stock;
+import wistel.core.printer.ColourRoute;
+import wistel.core.printer.DriverSettings;
+import wistel.core.printer.MediaRow;
+import wistel.core.printer.PrinterDescription;
+import wistel.core.printer.PrinterState;
+import wistel.core.printer.RasterType;
+import wistel.core.rendition.Rendition;
+import wistel.core.rendition.Treatment;
+import wistel.core.sheet.SheetPlan.PixelSize;
+import wistel.core.sheet.Single;
+
+/** Specs and orders as they were written at any time, in the newest form. What was written is never rewritten. */
+@Component
+public class StoredSpecs {
+    private static final String ONLY = "r1";
+
+    private final Json json;
+
+    public StoredSpecs(Json json) {
+        this.json = json;
+    }
+
+    public DocketSpec spec(int schema, String text) {
+        return schema == 1 ? first(json.tree(text)) : json.read(text, DocketSpec.class);
+    }
+
+    public PrintOrder order(String text) {
+        JsonNode node = json.tree(text);
+        return node.path("schema").asInt() == 1 ? firstOrder(node) : json.read(text, PrintOrder.class);
+    }
+
+    /** Schema 1: one picture on one sheet, decided station by station. */
+    private static DocketSpec first(JsonNode d) {
+        return first(d, d.path("masterHash").asString());
+    }
+
+    private static DocketSpec first(JsonNode d, String masterHash) {
+        JsonNode z = d.path("size");
+        JsonNode p = d.path("proof");
+        JsonNode m = d.path("machine");
+        String title = d.path("title").asString();
+        Stock.Sheet sheet = Stock.Sheet.of(SheetSize.KNOWN.stream().filter(k -> k.name().equals(z.path("sheet").asString())).findFirst().orElse(SheetSize.KNOWN.get(0)));
+        Single plan = new Single(ONLY, z.path("across").asBoolean(), within(z.path("widthMm").asDouble()), within(z.path("heightMm").asDouble()),
+            Single.Fit.valueOf(z.path("fit").asString()), share(z.path("cropX").asDouble()), share(z.path("cropY").asDouble()), Single.Borders.valueOf(z.path("borders").asString()));
+        ColourRoute route = m.path("colourBy").asString().equals("DRIVER") ? new ColourRoute.ByDriver()
+            : new ColourRoute.ByWistel(Intent.valueOf(p.path("intent").asString()), p.path("blackPoint").asBoolean());
+        return new DocketSpec(DocketSpec.SCHEMA, title.isBlank() ? "Untitled" : title,
+            List.of(new Rendition(ONLY, masterHash, new Treatment.Colour(), d.path("picture").path("profileTaken").asBoolean())),
+            Optional.of(d.path("pairingId").asString()).filter(id -> !id.isEmpty()), sheet, plan,
+            new Resolution(Resolution.Pixels.valueOf(z.path("pixels").asString()), z.path("resamplePpi").asInt(), z.path("viewingMm").asDouble()), route,
+            DriverSettings.of(m.path("mediaType").asString(), m.path("feed").asString(), m.path("quality").asInt()), d.path("copies").asInt(), d.path("notes").asString());
+    }
+
+    /** The first version let very small frames through. */
+    private static double within(double mm) {
+        return Math.max(5, Math.min(5000, mm));
+    }
+
+    private static double share(double v) {
+        return Math.max(0, Math.min(1, v));
+    }
+
+    /** The first schema kept what an order is made of side by side; its print files were made at the usual resolution, always 16 bits deep. */
+    private static PrintOrder firstOrder(JsonNode o) {
+        JsonNode master = o.path("master");
+        DocketSpec spec = first(o.path("decisions"), master.path("hash").asString());
+        PairingVersion pairing = pairing(o.path("pairing"));
+        PrinterDescription printer = description(o.path("capabilities"));
+        PreflightFacts facts = new PreflightFacts(Map.of(ONLY, new PreflightFacts.Picture(new PixelSize(master.path("width").asInt(), master.path("height").asInt()),
+            master.path("channels").asInt(), true, "", "")), Optional.of(pairing), Optional.of(printer), PrinterState.AWAY, java.util.Set.of(), true, 0);
+        Stock.Sheet sheet = (Stock.Sheet) spec.stock();
+        Margins margins = printer.media(spec.settings().mediaType(), spec.settings().feed(), sheet.widthMm(), sheet.lengthMm()).map(MediaRow::margins).orElse(Margins.NONE);
+        String profile = master.path("profileHash").isNull() ? StandardSpaces.assumedFor(master.path("channels").asInt()).hash() : master.path("profileHash").asString();
+        return new PrintOrder(PrintOrder.SCHEMA, spec, facts.layout(spec), pairing,
+            new PrintOrder.Output(spec.route() instanceof ColourRoute.ByDriver ? RasterType.SRGB_16 : RasterType.DEVICE3_16, printer.usualDpi(), margins),
+            List.of(new PrintOrder.Master(ONLY, master.path("hash").asString(), profile)), "", "1");
+    }
+
+    private static PairingVersion pairing(JsonNode g) {
+        JsonNode white = g.path("white");
+        return new PairingVersion(g.path("id").asString(), 1, g.path("printerId").asString(), g.path("printerName").asString(), g.path("paper").asString(),
+            g.path("surface").asString(), DriverSettings.of(g.path("mediaType").asString(), g.path("feed").asString(), g.path("quality").asInt()),
+            g.path("profileHash").asString(), Intent.valueOf(g.path("intent").asString("RELATIVE")),
+            new double[] {white.path(0).asDouble(), white.path(1).asDouble(), white.path(2).asDouble()}, g.path("blackL").asDouble());
+    }
+
+    private static PrinterDescription description(JsonNode c) {
+        List<MediaRow> media = c.path("media").valueStream().map(m -> new MediaRow(m.path("type").asString(), m.path("feed").asString(),
+            Range.only(m.path("widthMm").asDouble()), Range.only(m.path("heightMm").asDouble()), margins(m.path("margins")))).toList();
+        List<Integer> resolutions = c.path("resolutions").valueStream().map(JsonNode::asInt).toList();
+        return new PrinterDescription("", media, List.of(), List.of(), List.of(), resolutions, List.of(), List.of(), List.of(), List.of());
+    }
+
+    private static Margins margins(JsonNode m) {
+        return new Margins(m.path("top").asDouble(), m.path("right").asDouble(), m.path("bottom").asDouble(), m.path("left").asDouble());
+    }
+}

@@ -1,0 +1,66 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { App, Button, InputNumber } from 'antd'
+import { useState } from 'react'
+import { get, type Problem, put } from '../api/client'
+import type { Retention } from '../api/types'
+import { megabytes } from '../parts/numbers'
+import { WORDS } from './words'
+
+type Limits = Retention['limits']
+
+export function Settings() {
+  const client = useQueryClient()
+  const { notification } = App.useApp()
+  const { data } = useQuery({ queryKey: ['retention'], queryFn: () => get<Retention>('/api/settings/retention') })
+  const [edited, setEdited] = useState<Partial<Limits>>({})
+  const save = useMutation({
+    mutationFn: (limits: Limits) => put<Retention>('/api/settings/retention', limits),
+    onSuccess: (next) => {
+      client.setQueryData(['retention'], next)
+      setEdited({})
+    },
+    onError: (e: Problem) => notification.open({ title: e.message, description: e.next }),
+  })
+  if (!data) return null
+  const limits: Limits = { ...data.limits, ...edited }
+  const field = (name: keyof Limits, label: string) => (
+    <>
+      <dt>{label}</dt>
+      <dd>
+        <InputNumber
+          aria-label={label}
+          min={0}
+          value={limits[name]}
+          onChange={(value) => setEdited((e) => ({ ...e, [name]: value ?? 0 }))}
+        />
+      </dd>
+    </>
+  )
+  return (
+    <div className="page">
+      <h1>{WORDS.head}</h1>
+      <section style={{ borderTop: '1px solid var(--ink)', padding: '12px 0 20px', maxWidth: 620 }}>
+        <h2 className="head">{WORDS.kept}</h2>
+        <p className="soft" style={{ margin: '4px 0 12px' }}>
+          {WORDS.help} They take {megabytes(data.bytesNow)} now.
+        </p>
+        <dl className="rows" style={{ alignItems: 'center', rowGap: 8 }}>
+          {field('printFileDays', WORDS.files)}
+          {field('scanDays', WORDS.scans)}
+          {field('gigabytes', WORDS.room)}
+        </dl>
+        <p className="soft" style={{ margin: '8px 0 12px' }}>
+          {WORDS.forEver}
+        </p>
+        <Button
+          type="primary"
+          disabled={Object.keys(edited).length === 0}
+          loading={save.isPending}
+          onClick={() => save.mutate(limits)}
+        >
+          {WORDS.save}
+        </Button>
+      </section>
+    </div>
+  )
+}
