@@ -532,8 +532,7 @@ export interface components {
             finished: string;
             /** Format: uuid */
             id: string;
-            /** Format: uuid */
-            masterId: string;
+            masterHash: string;
             message: string;
             /** Format: int32 */
             number: number;
@@ -772,8 +771,12 @@ export interface components {
             share: number;
         };
         Lying: {
+            /** Format: int32 */
+            height: number;
             masterHash: string;
             renditionId: string;
+            /** Format: int32 */
+            width: number;
         };
         Margins: {
             /** Format: double */
