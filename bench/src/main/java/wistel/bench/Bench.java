@@ -1,6 +1,6 @@
 package wistel.bench;
 
-/** {@code bench colour}: pixels per second beside the JDK's CMM in the same run. {@code bench print}: one A3+ page, time and peak memory. */
+/** {@code bench colour}: pixels per second beside the JDK's CMM in the same run. {@code bench print}: reading in and pages of several sizes, time by stages and peak memory. */
 public final class Bench {
     private Bench() {
     }
@@ -13,7 +13,7 @@ public final class Bench {
             default -> System.out.println("""
                 usage: ./wistel bench colour|print
                   colour  RGB16 through matrix and table profiles, fast and exact, beside the JDK's ColorConvertOp; proofs and gamut maps
-                  print   the largest demo picture to an A3+ page at 360 dpi; seconds and peak heap""");
+                  print   reading the largest demo picture in, beside the JDK's decoder alone, and pages of it up to 44 x 96 in; seconds, shares, peak heap""");
         }
     }
 }

@@ -12,13 +12,20 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.util.Arrays;
+import java.util.Iterator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.stream.Collectors;
+import javax.imageio.IIOImage;
+import javax.imageio.ImageIO;
+import javax.imageio.ImageReader;
+import javax.imageio.ImageWriteParam;
+import javax.imageio.ImageWriter;
 import javax.imageio.stream.FileImageInputStream;
+import javax.imageio.stream.FileImageOutputStream;
 import wistel.core.icc.kernel.Kernels;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.ProfileReader;
@@ -45,10 +52,14 @@ import wistel.core.sheet.Rect;
 
 /** The heavy parts of a print: reading a 24-megapixel JPEG in, and pages of several sizes from it; seconds and peak heap. */
 final class PrintBench {
+    private static final int ROUNDS = 3;
+
+    private final Path file;
     private final PictureFile picture;
     private final ExecutorService workers = Executors.newFixedThreadPool(Runtime.getRuntime().availableProcessors());
 
     private PrintBench(Path file) {
+        this.file = file;
         picture = PictureFile.open(() -> {
             try {
                 return new FileImageInputStream(file.toFile());
@@ -60,26 +71,75 @@ final class PrintBench {
 
     static void run() throws IOException {
         PrintBench bench = new PrintBench(Path.of("demo/pictures/salt-pans-february.jpg"));
-        for (int round = 0; round < Integer.getInteger("rounds", 3); round++) {
-            bench.readIn();
+        Path progressive = Files.createTempFile("progressive", ".jpg");
+        bench.writeProgressive(progressive);
+        PrintBench slow = new PrintBench(progressive);
+        for (int round = 0; round < ROUNDS; round++) {
+            bench.decodeAlone("JPEG");
+            bench.readIn("JPEG");
+            slow.decodeAlone("progressive JPEG");
+            slow.readIn("progressive JPEG");
             bench.page("A3+, 440 x 293 mm, 360 dpi", 329, 483, 440, false);
             bench.page("A3+ turned", 329, 483, 440, true);
-        }
-        if (Boolean.getBoolean("short")) {
-            bench.workers.shutdown();
-            return;
         }
         bench.page("24 x 36 in, 360 dpi", 609.6, 914.4, 914.4, false);
         bench.page("24 x 36 in turned", 609.6, 914.4, 914.4, true);
         bench.page("44 x 96 in, 360 dpi", 1117.6, 2438.4, 2438.4, true);
         bench.workers.shutdown();
+        slow.workers.shutdown();
+        Files.delete(progressive);
     }
 
-    private void readIn() {
+    /** The peer: the JDK's decoder into memory, and nothing else. */
+    private void decodeAlone(String kind) throws IOException {
+        resetPeak();
+        long start = System.nanoTime();
+        ImageReader reader = jdkReader();
+        try (FileImageInputStream in = new FileImageInputStream(file.toFile())) {
+            reader.setInput(in, true, true);
+            reader.read(0);
+        } finally {
+            reader.dispose();
+        }
+        report("peer: the JDK's decoder alone, " + size(kind), start, 0);
+    }
+
+    private String size(String kind) {
+        return picture.facts().width() + " x " + picture.facts().height() + " " + kind;
+    }
+
+    private static ImageReader jdkReader() {
+        Iterator<ImageReader> readers = ImageIO.getImageReadersByFormatName("jpeg");
+        ImageReader reader = readers.next();
+        while (!reader.getClass().getName().startsWith("com.sun.")) {
+            reader = readers.next();
+        }
+        return reader;
+    }
+
+    /** The same picture in several scans, as some editors export it. */
+    private void writeProgressive(Path to) throws IOException {
+        ImageReader reader = jdkReader();
+        ImageWriter writer = ImageIO.getImageWriter(reader);
+        try (FileImageInputStream in = new FileImageInputStream(file.toFile()); FileImageOutputStream out = new FileImageOutputStream(to.toFile())) {
+            reader.setInput(in, true, true);
+            ImageWriteParam param = writer.getDefaultWriteParam();
+            param.setProgressiveMode(ImageWriteParam.MODE_DEFAULT);
+            param.setCompressionMode(ImageWriteParam.MODE_EXPLICIT);
+            param.setCompressionQuality(0.95f);
+            writer.setOutput(out);
+            writer.write(null, new IIOImage(reader.read(0), null, null), param);
+        } finally {
+            reader.dispose();
+            writer.dispose();
+        }
+    }
+
+    private void readIn(String kind) {
         resetPeak();
         long start = System.nanoTime();
         View.fitting(picture.rows(), 2400, PictureLight.of(StandardSpaces.SRGB), new Histogram.Counter(3), workers);
-        report("read in " + picture.facts().width() + " x " + picture.facts().height() + " JPEG (decode, histogram, view)", start, 0);
+        report("read in " + size(kind) + " (decode, histogram, view)", start, 0);
     }
 
     /** @param turned the sheet lies across, so the picture is turned a quarter on its way; else it is placed upright and cut at the edge */

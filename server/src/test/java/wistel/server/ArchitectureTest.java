@@ -1,6 +1,7 @@
 package wistel.server;
 
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
@@ -19,6 +20,12 @@ public class ArchitectureTest {
     public void onlyRepositoriesAndTheirLikesSpeakSql() {
         noClasses().that().haveSimpleNameNotEndingWith("Repository").and().haveSimpleNameNotEndingWith("TaskRecovery")
             .should().dependOnClassesThat().resideInAPackage("org.springframework.jdbc..").check(SERVER);
+    }
+
+    @Test
+    public void printingKnowsDocketsAndNotTheOtherWay() {
+        noClasses().that().resideInAPackage("..server.docket..").should().dependOnClassesThat().resideInAnyPackage("..server.print..", "..server.bench..", "..server.demo..").check(SERVER);
+        slices().matching("wistel.server.(*)..").should().beFreeOfCycles().check(SERVER);
     }
 
     @Test

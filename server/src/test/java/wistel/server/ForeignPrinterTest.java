@@ -47,6 +47,14 @@ public class ForeignPrinterTest {
         printer.waitFor(5, TimeUnit.SECONDS);
     }
 
+    /** This printer takes jobs with a media type that it doesn't have and prints them on another: so Wistel looks at its list itself. */
+    @Test
+    public void whatItDoesNotOfferIsFoundBeforeItIsSent() {
+        var description = ipp.describe(URI).description();
+        assertThat(description.unknown(DriverSettings.of("papyrus", "", 5))).containsExactly("media type papyrus");
+        assertThat(description.unknown(DriverSettings.of(description.mediaTypes().get(0), description.feeds().get(0), 5))).isEmpty();
+    }
+
     @Test
     public void itIsDescribedPrintedOnAndItsJobFoundByName() throws Exception {
         IppClient.Described described = ipp.describe(URI);

@@ -6,24 +6,64 @@ import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
+import java.util.Optional;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 import wistel.standin.PrintRoom;
 
 /** A real server on a real, fresh PostgreSQL database, with a stand-in print room beside it. It can be stopped and started again. */
 final class TestRoom implements AutoCloseable {
-    final PrintRoom room;
+    PrintRoom room;
+    private final Path roomFolder = Files.createTempDirectory("room");
     final Path files;
     private final String database;
     private ConfigurableApplicationContext context;
     int port;
 
     TestRoom(double pace) throws IOException {
-        this.room = new PrintRoom(Files.createTempDirectory("room"), 0, pace);
+        this(pace, Optional.empty());
+        start();
+    }
+
+    private TestRoom(double pace, Optional<String> sql) throws IOException {
+        this.room = new PrintRoom(roomFolder, 0, pace);
         this.files = Files.createTempDirectory("files");
         this.database = "t" + Long.toString(System.nanoTime(), 36);
         admin("create database " + database);
-        start();
+        sql.ifPresent(s -> execute(database, s));
+    }
+
+    /** On a database that another version left: its dump, and its one printer's address moved to this room. */
+    static TestRoom ofDump(String resource) throws IOException {
+        String sql;
+        try (var in = TestRoom.class.getResourceAsStream(resource)) {
+            sql = new String(in.readAllBytes(), java.nio.charset.StandardCharsets.UTF_8);
+        }
+        TestRoom test = new TestRoom(0, Optional.of(sql));
+        execute(test.database, "update public.printer set uri = '" + test.ipp() + "'");
+        test.start();
+        return test;
+    }
+
+    /** A second server beside this one, on its database and files. */
+    Beside beside() {
+        return new Beside(this);
+    }
+
+    /** Another server on the database and files of a test room. */
+    static final class Beside implements AutoCloseable {
+        final ConfigurableApplicationContext context;
+        final int port;
+
+        Beside(TestRoom test) {
+            context = test.server();
+            port = Integer.parseInt(context.getEnvironment().getProperty("local.server.port"));
+        }
+
+        @Override
+        public void close() {
+            context.close();
+        }
     }
 
     static String base() {
@@ -39,7 +79,11 @@ final class TestRoom implements AutoCloseable {
     }
 
     private static void admin(String sql) {
-        try (Connection c = DriverManager.getConnection(base() + "postgres", "wistel", password()); var s = c.createStatement()) {
+        execute("postgres", sql);
+    }
+
+    static void execute(String database, String sql) {
+        try (Connection c = DriverManager.getConnection(base() + database, "wistel", password()); var s = c.createStatement()) {
             s.execute(sql);
         } catch (SQLException e) {
             throw new IllegalStateException(e);
@@ -50,10 +94,26 @@ final class TestRoom implements AutoCloseable {
         return "ipp://localhost:" + room.port() + "/ipp/print";
     }
 
-    void start() {
-        context = new SpringApplication(Wistel.class).run("--server.port=0", "--spring.datasource.url=" + base() + database, "--spring.datasource.password=" + password(),
+    /** The printing process is gone in the middle and comes back at the same address. */
+    void switchPrinterOffAndOn() throws IOException {
+        int at = room.port();
+        room.close();
+        room = new PrintRoom(roomFolder, at, 0);
+    }
+
+    /** Runs a statement on this room's database. */
+    void sql(String statement) {
+        execute(database, statement);
+    }
+
+    private ConfigurableApplicationContext server() {
+        return new SpringApplication(Wistel.class).run("--server.port=0", "--spring.datasource.url=" + base() + database, "--spring.datasource.password=" + password(),
             "--spring.datasource.username=wistel", "--wistel.files=" + files, "--wistel.demo=", "--wistel.printers=Ardle 17=" + ipp(),
             "--spring.datasource.hikari.maximum-pool-size=6", "--logging.level.wistel=warn");
+    }
+
+    void start() {
+        context = server();
         port = Integer.parseInt(context.getEnvironment().getProperty("local.server.port"));
         Waiting.until(() -> new Api(() -> port).get("/api/status").body(), s -> s.path("ready").asBoolean(), 30);
     }

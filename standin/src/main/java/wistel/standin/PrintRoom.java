@@ -18,11 +18,11 @@ import java.util.concurrent.Executors;
 import java.util.stream.Collectors;
 import wistel.core.colour.Lab;
 import wistel.core.picture.LabScan;
+import wistel.standin.ink.Paper;
 import wistel.standin.ipp.IppService;
 import wistel.standin.room.Feeds;
 import wistel.standin.room.Instrument;
 import wistel.standin.room.SheetPrinter;
-import wistel.standin.ink.Paper;
 
 /**
  * The print room stand-in as a process: the printer at /ipp/print, its finished sheets at /scan, the instrument at /instrument, and a
@@ -34,12 +34,14 @@ public final class PrintRoom implements AutoCloseable {
 
     private final SheetPrinter printer;
     private final HttpServer http;
+    private final IppService ipp;
+    private volatile boolean scannerAway;
 
     /** @param port 0 for any free one */
     public PrintRoom(Path folder, int port, double pace) throws IOException {
         printer = new SheetPrinter(folder, Clock.systemUTC(), pace);
         http = HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), port), 0);
-        IppService ipp = new IppService(printer, "localhost:" + http.getAddress().getPort());
+        ipp = new IppService(printer, "localhost:" + http.getAddress().getPort());
         http.createContext("/ipp/print", e -> handle(e, () -> ipp(e, ipp)));
         http.createContext("/scan/", e -> handle(e, () -> scan(e)));
         http.createContext("/instrument/", e -> handle(e, () -> read(e)));
@@ -59,6 +61,16 @@ public final class PrintRoom implements AutoCloseable {
 
     public SheetPrinter printer() {
         return printer;
+    }
+
+    /** Somebody else has the printer: it takes no jobs until they are done. */
+    public void busy(boolean busy) {
+        ipp.busy(busy);
+    }
+
+    /** The scanner is away: sheets come out, and nobody scans them. */
+    public void hideScans(boolean away) {
+        scannerAway = away;
     }
 
     @Override
@@ -103,7 +115,7 @@ public final class PrintRoom implements AutoCloseable {
 
     private void scan(HttpExchange exchange) throws IOException {
         Path file = printer.sheet(number(exchange));
-        if (!Files.exists(file)) {
+        if (scannerAway || !Files.exists(file)) {
             answer(exchange, 404, "text/plain", "No sheet of that number came out.".getBytes(StandardCharsets.UTF_8));
             return;
         }

@@ -60,6 +60,47 @@ public class PrintRoomTest {
         return out.toByteArray();
     }
 
+    /** Jobs are on disk: after the power was cut what waited goes on, what was being laid down is aborted and says so. */
+    @Test
+    public void aPrinterThatWasSwitchedOffKnowsItsJobsAgain() throws Exception {
+        java.nio.file.Path folder = java.nio.file.Files.createTempDirectory("switched-off");
+        SheetSize a4 = SheetSize.KNOWN.get(0);
+        byte[] raster = flat(a4, (char) 20000, (char) 20000, (char) 20000, PwgRaster.Space.DEVICE3);
+        int laid;
+        int queued;
+        int over;
+        String uuid;
+        try (PrintRoom first = new PrintRoom(folder, 0, 0)) {
+            uuid = first.printer().uuid();
+            over = sent(first, raster);
+            for (int i = 0; i < 1000 && !first.printer().job(over).orElseThrow().state().over(); i++) {
+                Thread.sleep(10);
+            }
+            first.printer().pace(20);
+            laid = sent(first, raster);
+            queued = sent(first, raster);
+            for (int i = 0; i < 1000 && first.printer().job(laid).orElseThrow().percent() == 0; i++) {
+                Thread.sleep(10);
+            }
+        }
+        try (PrintRoom second = new PrintRoom(folder, 0, 0)) {
+            assertThat(second.printer().uuid()).isEqualTo(uuid);
+            assertThat(second.printer().job(over).orElseThrow().state()).isEqualTo(PrintJob.State.COMPLETED);
+            assertThat(second.printer().job(laid).orElseThrow().state()).isEqualTo(PrintJob.State.ABORTED);
+            for (int i = 0; i < 1000 && !second.printer().job(queued).orElseThrow().state().over(); i++) {
+                Thread.sleep(10);
+            }
+            assertThat(second.printer().job(queued).orElseThrow().state()).isEqualTo(PrintJob.State.COMPLETED);
+        }
+    }
+
+    private static int sent(PrintRoom to, byte[] raster) throws IOException {
+        SheetSize a4 = SheetSize.KNOWN.get(0);
+        int id = to.printer().create(new Ticket("t", "test", "photographic-glossy", Feeds.REAR, a4.widthMm(), a4.heightMm(), 5, 1, false, "", "")).id();
+        to.printer().receive(id, new ByteArrayInputStream(raster), "image/pwg-raster");
+        return id;
+    }
+
     private PrintJob.Seen print(String mediaType, String feed, byte[] raster) throws IOException, InterruptedException {
         SheetSize a4 = SheetSize.KNOWN.get(0);
         int id = room.printer().create(new Ticket("t", "test", mediaType, feed, a4.widthMm(), a4.heightMm(), 5, 1, false, "", "")).id();

@@ -42,6 +42,21 @@ public record PrinterDescription(String model, List<MediaRow> media, List<String
         return media.stream().anyMatch(m -> m.takes(type, feed));
     }
 
+    /** Settings that are not among those it lists, in words; what it lists nothing of isn't judged. Some printers take such jobs and print otherwise. */
+    public List<String> unknown(DriverSettings settings) {
+        List<String> unknown = new java.util.ArrayList<>();
+        if (!settings.mediaType().isEmpty() && !mediaTypes.isEmpty() && !mediaTypes.contains(settings.mediaType())) {
+            unknown.add("media type " + Keywords.words(settings.mediaType()));
+        }
+        if (!settings.feed().isEmpty() && !feeds.isEmpty() && !feeds.contains(settings.feed())) {
+            unknown.add(Keywords.feed(settings.feed()));
+        }
+        if (!qualities.isEmpty() && !qualities.contains(settings.quality())) {
+            unknown.add(Keywords.quality(settings.quality()) + " quality");
+        }
+        return unknown;
+    }
+
     public boolean offersSheet(double widthMm, double lengthMm) {
         return media.stream().anyMatch(m -> m.fits(widthMm, lengthMm));
     }

@@ -42,7 +42,6 @@ import wistel.server.docket.DocketView.SheetChoice;
 import wistel.server.master.Master;
 import wistel.server.master.MasterRepository;
 import wistel.server.pairing.PairingRepository;
-import wistel.server.print.AttemptRepository;
 import wistel.server.printer.Printer;
 import wistel.server.printer.PrinterRepository;
 import wistel.server.store.ProfileRepository;
@@ -56,17 +55,17 @@ public class DocketService {
     private final MasterRepository masters;
     private final PairingRepository pairings;
     private final PrinterRepository printers;
-    private final AttemptRepository attempts;
+    private final PrintTimes times;
     private final ProfileRepository profiles;
     private final Map<String, Set<Intent>> blackAlways = new ConcurrentHashMap<>();
 
     public DocketService(DocketRepository dockets, MasterRepository masters, PairingRepository pairings, PrinterRepository printers,
-                         AttemptRepository attempts, ProfileRepository profiles) {
+                         PrintTimes times, ProfileRepository profiles) {
         this.dockets = dockets;
         this.masters = masters;
         this.pairings = pairings;
         this.printers = printers;
-        this.attempts = attempts;
+        this.times = times;
         this.profiles = profiles;
     }
 
@@ -92,7 +91,7 @@ public class DocketService {
         Map<String, PairingVersion> known = pairingsOf(rows);
         Map<String, Printer> printersById = new HashMap<>();
         known.values().stream().map(PairingVersion::printerId).distinct().forEach(id -> printersById.put(id, printers.get(UUID.fromString(id))));
-        Map<String, Double> seconds = attempts.secondsPerM2();
+        Map<String, Double> seconds = times.secondsPerM2();
         return rows.stream().map(row -> judged(row, briefs, row.spec().pairingId().map(known::get), printersById, seconds)).toList();
     }
 

@@ -23,6 +23,7 @@ import wistel.core.docket.PrintOrder;
 import wistel.core.fault.Conflict;
 import wistel.core.fault.NotFound;
 import wistel.core.sheet.Page;
+import wistel.server.docket.PrintTimes;
 import wistel.server.store.Json;
 import wistel.server.store.StoredSpecs;
 
@@ -31,7 +32,7 @@ import wistel.server.store.StoredSpecs;
  * two servers never work on one attempt.
  */
 @Repository
-public class AttemptRepository {
+public class AttemptRepository implements PrintTimes {
     private static final String RUNNING = "('waiting', 'rendering', 'sending', 'printing')";
     private static final String SELECT = """
         select a.id, a.docket_id, a.number, a.printer_id, a.order_hash, a.title, a.paper, a.summary, a.readback, a.state, a.message, a.cancel_asked, a.verdict, a.remark,
@@ -255,7 +256,8 @@ public class AttemptRepository {
         jdbc.sql("update attempt set verdict = ?, remark = ? where id = ?").params(verdict, remark, id).update();
     }
 
-    /** Mean seconds of printing for a square metre over the last pages on each pairing. */
+    /** Over the last pages on each pairing. */
+    @Override
     public Map<String, Double> secondsPerM2() {
         return jdbc.sql("""
             select pairing_id, avg(printed_seconds / area_m2) as seconds from (

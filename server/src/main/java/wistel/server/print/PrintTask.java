@@ -120,7 +120,10 @@ class PrintTask {
 
     /** Whatever ended a step leaves a record that is true and a docket that can be released again. */
     private Duration ended(Attempt a, AttemptRepository.Lease lease, Throwable e) {
-        if (shutdown.underWay() || Thread.currentThread().isInterrupted()) {
+        if (shutdown.underWay() && !Thread.currentThread().isInterrupted()) {
+            return NOW;
+        }
+        if (Thread.currentThread().isInterrupted()) {
             throw new Stopped(e);
         }
         if (e instanceof CancellationException && attempts.cancelAsked(a.id())) {

@@ -119,7 +119,13 @@ class Sending {
             throw new CancellationException();
         }
         attempts.held(t.lease);
-        int job = ipp.createJob(t.printer.uri(), ticket(t));
+        IppClient.Ticket ticket = ticket(t);
+        List<String> unknown = t.printer.description().map(d -> d.unknown(ticket.settings())).orElse(List.of());
+        if (!unknown.isEmpty()) {
+            throw new PrinterException(PrinterException.Reason.SUBSTITUTES, t.printer.name() + " doesn't offer " + String.join(", ", unknown) + " any more.",
+                "Nothing was printed. Set the docket to what the printer offers.");
+        }
+        int job = ipp.createJob(t.printer.uri(), ticket);
         attempts.announced(t.lease, t.number(), job);
         attempts.state(t.lease, t.number(), AttemptState.SENDING, "", 0);
         events.tell("attempt", t.attempt.id().toString());

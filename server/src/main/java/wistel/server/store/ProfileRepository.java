@@ -8,6 +8,7 @@ import java.sql.Timestamp;
 import java.time.Clock;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import wistel.core.fault.ProfileException;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.ProfileReader;
 import wistel.core.icc.profile.StandardSpaces;
@@ -35,6 +36,13 @@ public class ProfileRepository {
     /** A kept profile, or a standard one, which are always there. */
     public IccProfile get(String hash) {
         return StandardSpaces.ALL.stream().filter(s -> s.hash().equals(hash)).findFirst()
-            .orElseGet(() -> read.get(hash, h -> ProfileReader.read(files.bytes(h))));
+            .orElseGet(() -> read.get(hash, this::read));
+    }
+
+    private IccProfile read(String hash) {
+        if (!files.has(hash)) {
+            throw new ProfileException("profile-gone", "The profile " + hash + " is not among Wistel's files any more.", "Bring it back from a copy of the folder.");
+        }
+        return ProfileReader.read(files.bytes(hash));
     }
 }

@@ -33,13 +33,20 @@ public final class IppService {
     private static final int COMPRESSION_NOT_SUPPORTED = 0x040f;
     private static final int OPERATION_NOT_SUPPORTED = 0x0501;
     private static final int VERSION_NOT_SUPPORTED = 0x0503;
+    private static final int BUSY = 0x0507;
 
     private final SheetPrinter printer;
     private final PrinterDescription description;
+    private volatile boolean busy;
 
     public IppService(SheetPrinter printer, String authority) {
         this.printer = printer;
         this.description = new PrinterDescription(printer, authority);
+    }
+
+    /** While it is busy it takes no new jobs. */
+    public void busy(boolean next) {
+        busy = next;
     }
 
     /** Reads one request and its document from the stream. */
@@ -205,6 +212,9 @@ public final class IppService {
     // --- reading requests ---
 
     private int refusal(IppPacket request) {
+        if (busy) {
+            return BUSY;
+        }
         Optional<String> format = operation(request, "document-format");
         if (format.isPresent() && !PrinterDescription.FORMATS.contains(format.get())) {
             return FORMAT_NOT_SUPPORTED;

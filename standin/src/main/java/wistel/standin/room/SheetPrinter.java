@@ -47,6 +47,7 @@ public final class SheetPrinter implements AutoCloseable {
     private final Map<String, Loaded> feeds = new LinkedHashMap<>();
     private double pace;
     private boolean attendant = true;
+    private int intake = Integer.MAX_VALUE;
     private boolean closed;
     private boolean waiting;
     private int nextId;
@@ -204,7 +205,7 @@ public final class SheetPrinter implements AutoCloseable {
     public PrintJob.Seen receive(int id, InputStream document, String format) throws IOException {
         Path spool = folder.resolve("spool").resolve(id + ".doc");
         try (OutputStream out = Files.newOutputStream(spool)) {
-            document.transferTo(out);
+            takeIn(document, out);
         } catch (IOException e) {
             finish(id, PrintJob.State.ABORTED, "aborted-by-system");
             Files.deleteIfExists(spool);
@@ -221,6 +222,27 @@ public final class SheetPrinter implements AutoCloseable {
             keep(job);
             notifyAll();
             return job.seen();
+        }
+    }
+
+    /** How many bytes of a document it takes in a second: a printer with little memory takes them as it prints; 0 for none until further notice. */
+    public synchronized void intake(int bytesPerSecond) {
+        intake = bytesPerSecond;
+        notifyAll();
+    }
+
+    private void takeIn(InputStream document, OutputStream out) throws IOException {
+        byte[] part = new byte[1 << 16];
+        for (int n = document.read(part); n >= 0; n = document.read(part)) {
+            out.write(part, 0, n);
+            synchronized (this) {
+                while (intake == 0 && !closed) {
+                    pause(100);
+                }
+                if (intake < Integer.MAX_VALUE && intake > 0) {
+                    pause(Math.max(1, 1000L * n / intake));
+                }
+            }
         }
     }
 

@@ -1,4 +1,4 @@
-package wistel.server.docket;
+package wistel.server.bench;
 
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -20,6 +20,8 @@ import wistel.core.printer.Keywords;
 import wistel.core.rendition.Rendition;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.SheetPlan;
+import wistel.server.docket.DocketRepository;
+import wistel.server.docket.DocketService;
 import wistel.server.print.Attempt;
 import wistel.server.print.AttemptRepository;
 import wistel.server.printer.Printer;

@@ -1,0 +1,3 @@
+/** Measurements: speed and memory, each beside a peer in the same run. */
+package wistel.bench;
+

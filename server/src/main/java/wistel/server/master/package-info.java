@@ -1,0 +1,3 @@
+/** Pictures as they came, and previews of them. */
+package wistel.server.master;
+

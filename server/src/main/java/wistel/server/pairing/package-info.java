@@ -1,0 +1,3 @@
+/** Papers and pairings in the database, by versions. */
+package wistel.server.pairing;
+

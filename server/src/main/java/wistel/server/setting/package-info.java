@@ -1,0 +1,3 @@
+/** What was set. */
+package wistel.server.setting;
+

@@ -1,0 +1,3 @@
+/** Files by their hash, profiles, and records as JSON. */
+package wistel.server.store;
+

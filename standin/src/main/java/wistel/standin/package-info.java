@@ -1,0 +1,3 @@
+/** The print room stand-in as a process: simulated printer, instrument and room. It knows core. */
+package wistel.standin;
+
