@@ -30,6 +30,6 @@ public class ArchitectureTest {
 
     @Test
     public void theColourEngineKnowsNoPictures() {
-        noClasses().that().resideInAPackage("..core.icc..").should().dependOnClassesThat().resideInAnyPackage("..core.picture..", "..core.sheet..", "..core.printer..").check(CORE);
+        noClasses().that().resideInAPackage("..core.icc..").should().dependOnClassesThat().resideInAnyPackage("..core.pictures..", "..core.sheet..", "..core.printer..").check(CORE);
     }
 }

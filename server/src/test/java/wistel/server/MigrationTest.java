@@ -15,7 +15,7 @@ import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
-import wistel.core.picture.PictureFile;
+import wistel.core.pictures.PictureFile;
 import wistel.server.store.FileStore;
 
 /** A database of the first version is opened by this one: nothing that a photographer had is lost, and old prints can be made again. */

@@ -17,7 +17,7 @@ import java.util.Map;
 import java.util.concurrent.Executors;
 import java.util.stream.Collectors;
 import wistel.core.colour.Lab;
-import wistel.core.picture.LabScan;
+import wistel.core.pictures.LabScan;
 import wistel.standin.ink.Paper;
 import wistel.standin.ipp.IppService;
 import wistel.standin.room.Feeds;

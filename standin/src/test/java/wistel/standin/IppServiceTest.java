@@ -31,7 +31,7 @@ import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import wistel.core.colour.Lab;
 import wistel.core.colour.LabEncoding;
-import wistel.core.picture.LabScan;
+import wistel.core.pictures.LabScan;
 import wistel.standin.room.Feeds;
 
 /** The printer over the wire, one operation at a time. */

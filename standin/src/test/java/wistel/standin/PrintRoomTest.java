@@ -21,7 +21,7 @@ import wistel.core.colour.LabEncoding;
 import wistel.core.icc.profile.ProfileReader;
 import wistel.core.icc.transform.TransformCompiler;
 import wistel.core.paper.SheetSize;
-import wistel.core.picture.LabScan;
+import wistel.core.pictures.LabScan;
 import wistel.core.render.PwgRaster;
 import wistel.standin.ink.InkOnPaper;
 import wistel.standin.ink.Paper;

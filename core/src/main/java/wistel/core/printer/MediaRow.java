@@ -14,7 +14,7 @@ public record MediaRow(String type, String feed, Range widthMm, Range lengthMm, 
         return widthMm.holds(width) && lengthMm.holds(length);
     }
 
-    public boolean takes(String mediaType, String mediaFeed) {
-        return (type.isEmpty() || type.equals(mediaType)) && (feed.isEmpty() || feed.equals(mediaFeed));
+    public boolean takes(String wantedType, String wantedFeed) {
+        return (type.isEmpty() || type.equals(wantedType)) && (feed.isEmpty() || feed.equals(wantedFeed));
     }
 }

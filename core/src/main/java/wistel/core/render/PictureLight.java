@@ -2,7 +2,7 @@ package wistel.core.render;
 
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.ToneCurves;
-import wistel.core.picture.LightCurve;
+import wistel.core.pictures.LightCurve;
 
 /** The light curve of a picture, from its profile where that has a plain one. */
 public final class PictureLight {

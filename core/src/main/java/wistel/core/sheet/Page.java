@@ -2,7 +2,7 @@ package wistel.core.sheet;
 
 import java.util.List;
 import wistel.core.length.Margins;
-import wistel.core.picture.Orientation;
+import wistel.core.pictures.Orientation;
 
 /**
  * One sheet or one length of roll as it will be laid down, looked at upright.

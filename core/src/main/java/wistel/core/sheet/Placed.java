@@ -1,7 +1,7 @@
 package wistel.core.sheet;
 
-import wistel.core.picture.Crop;
-import wistel.core.picture.Orientation;
+import wistel.core.pictures.Crop;
+import wistel.core.pictures.Orientation;
 
 /**
  * A part of a picture on a page.

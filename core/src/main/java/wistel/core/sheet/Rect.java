@@ -17,7 +17,7 @@ public record Rect(double x, double y, double width, double height) {
     }
 
     /** As it lies when the page of this size is turned. */
-    public Rect turned(wistel.core.picture.Orientation orientation, double pageWidth, double pageHeight) {
+    public Rect turned(wistel.core.pictures.Orientation orientation, double pageWidth, double pageHeight) {
         double fromRight = pageWidth - right();
         double fromBottom = pageHeight - bottom();
         return switch (orientation) {

@@ -4,8 +4,8 @@ import java.util.List;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.length.Margins;
 import wistel.core.paper.Stock;
-import wistel.core.picture.Crop;
-import wistel.core.picture.Orientation;
+import wistel.core.pictures.Crop;
+import wistel.core.pictures.Orientation;
 
 /**
  * One picture on one sheet.

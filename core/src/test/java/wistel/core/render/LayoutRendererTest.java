@@ -34,12 +34,12 @@ import wistel.core.icc.transform.Recipe;
 import wistel.core.icc.transform.Transform;
 import wistel.core.icc.transform.TransformCompiler;
 import wistel.core.length.Margins;
-import wistel.core.picture.Crop;
-import wistel.core.picture.LightCurve;
-import wistel.core.picture.Orientation;
-import wistel.core.picture.Progress;
-import wistel.core.picture.RowSource;
-import wistel.core.picture.View;
+import wistel.core.pictures.Crop;
+import wistel.core.pictures.LightCurve;
+import wistel.core.pictures.Orientation;
+import wistel.core.pictures.Progress;
+import wistel.core.pictures.RowSource;
+import wistel.core.pictures.View;
 import wistel.core.sheet.Mark;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
@@ -314,7 +314,7 @@ public class LayoutRendererTest {
             for (int c = 0; c < 3; c++) {
                 assertThat((double) pixel[c]).isCloseTo(bits == 16 ? wanted[c] : wanted[c] / 257.0, within(0.51));
             }
-            var file = wistel.core.picture.PictureFile.open(() -> new MemoryCacheImageInputStream(new ByteArrayInputStream(out.toByteArray())));
+            var file = wistel.core.pictures.PictureFile.open(() -> new MemoryCacheImageInputStream(new ByteArrayInputStream(out.toByteArray())));
             assertThat(file.facts().profile()).isEqualTo(StandardSpaces.SRGB.bytes());
             assertThat(file.facts().bits()).isEqualTo(bits);
         }

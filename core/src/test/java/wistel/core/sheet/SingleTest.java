@@ -9,7 +9,7 @@ import java.util.SplittableRandom;
 import org.testng.annotations.Test;
 import wistel.core.length.Margins;
 import wistel.core.paper.Stock;
-import wistel.core.picture.Orientation;
+import wistel.core.pictures.Orientation;
 import wistel.core.sheet.SheetPlan.Ground;
 import wistel.core.sheet.SheetPlan.PixelSize;
 import wistel.core.sheet.Single.Borders;

@@ -3,7 +3,7 @@ package wistel.server.master;
 import java.time.Instant;
 import java.util.Optional;
 import java.util.UUID;
-import wistel.core.picture.Histogram;
+import wistel.core.pictures.Histogram;
 
 /**
  * A picture file as it came.

@@ -14,9 +14,9 @@ import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.ProfileReader;
 import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.icc.transform.TransformCompiler;
-import wistel.core.picture.Histogram;
-import wistel.core.picture.PictureFacts;
-import wistel.core.picture.PictureFile;
+import wistel.core.pictures.Histogram;
+import wistel.core.pictures.PictureFacts;
+import wistel.core.pictures.PictureFile;
 import wistel.server.store.FileStore;
 import wistel.server.store.ProfileRepository;
 

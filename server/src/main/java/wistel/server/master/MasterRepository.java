@@ -12,7 +12,7 @@ import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import wistel.core.fault.NotFound;
-import wistel.core.picture.Histogram;
+import wistel.core.pictures.Histogram;
 import wistel.server.store.Json;
 
 @Repository

@@ -5,7 +5,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import wistel.core.colour.D50;
 import wistel.core.colour.LabEncoding;
 import wistel.core.icc.stage.ClutGrid;
-import wistel.core.picture.LabScan;
+import wistel.core.pictures.LabScan;
 import wistel.core.render.PwgRaster;
 
 /** Lays one page down, row by row, and keeps what a scan of the dry sheet would show: light averaged over small squares, as L*a*b*. */

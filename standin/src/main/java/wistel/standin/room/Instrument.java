@@ -3,7 +3,7 @@ package wistel.standin.room;
 import java.util.SplittableRandom;
 import wistel.core.colour.Lab;
 import wistel.core.colour.LabEncoding;
-import wistel.core.picture.LabScan;
+import wistel.core.pictures.LabScan;
 
 /** The spectrophotometer: reads a spot of a dry sheet, 3 mm across, with a noise of a few hundredths of an L* unit. */
 public final class Instrument {

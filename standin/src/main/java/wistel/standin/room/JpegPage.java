@@ -5,10 +5,10 @@ import java.io.UncheckedIOException;
 import java.util.Arrays;
 import javax.imageio.stream.FileImageInputStream;
 import wistel.core.paper.SheetSize;
-import wistel.core.picture.Histogram;
-import wistel.core.picture.LightCurve;
-import wistel.core.picture.PictureFile;
-import wistel.core.picture.View;
+import wistel.core.pictures.Histogram;
+import wistel.core.pictures.LightCurve;
+import wistel.core.pictures.PictureFile;
+import wistel.core.pictures.View;
 import wistel.core.render.PwgRaster;
 
 /** A JPEG document as a page: fitted to the middle of the sheet, at the scan's resolution, row by row. */

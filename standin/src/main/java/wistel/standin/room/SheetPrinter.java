@@ -22,7 +22,7 @@ import java.util.UUID;
 import java.util.concurrent.CancellationException;
 import wistel.core.fault.WistelException;
 import wistel.core.paper.SheetSize;
-import wistel.core.picture.LabScan;
+import wistel.core.pictures.LabScan;
 import wistel.core.render.PwgRaster;
 import wistel.standin.ink.Paper;
 import wistel.standin.ink.SheetMaker;

@@ -1,4 +1,4 @@
-package wistel.core.picture;
+package wistel.core.pictures;
 
 /** Told now and then how far a loop over pixels is, 0 to 1. It stops the loop by throwing {@link java.util.concurrent.CancellationException}. */
 @FunctionalInterface

@@ -1,4 +1,4 @@
-package wistel.core.picture;
+package wistel.core.pictures;
 
 /** A picture that is read once, from its top row to its bottom row. */
 public interface RowSource {

@@ -1,4 +1,4 @@
-package wistel.core.picture;
+package wistel.core.pictures;
 
 /**
  * What a picture file says of itself, found without decoding it.

@@ -1,4 +1,4 @@
-package wistel.core.picture;
+package wistel.core.pictures;
 
 /**
  * How often each of 256 levels occurs, per channel, and the share of pixels that would stay bare paper (all channels full) or be solid

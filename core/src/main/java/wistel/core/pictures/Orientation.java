@@ -1,4 +1,4 @@
-package wistel.core.picture;
+package wistel.core.pictures;
 
 /** The eight ways a stored picture is to be shown (TIFF 6.0, tag 274; Exif 2.32). The ordinal is the tag's value less one. */
 public enum Orientation {

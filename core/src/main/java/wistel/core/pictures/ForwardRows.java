@@ -1,4 +1,4 @@
-package wistel.core.picture;
+package wistel.core.pictures;
 
 import java.util.Arrays;
 import java.util.concurrent.ArrayBlockingQueue;

@@ -1,4 +1,4 @@
-package wistel.core.picture;
+package wistel.core.pictures;
 
 import java.awt.image.ColorModel;
 import java.awt.image.IndexColorModel;

@@ -1,4 +1,4 @@
-package wistel.core.picture;
+package wistel.core.pictures;
 
 import java.lang.management.ManagementFactory;
 import java.lang.management.ThreadMXBean;

@@ -1,4 +1,4 @@
-package wistel.core.picture;
+package wistel.core.pictures;
 
 /** Small picture files as a person sees them. */
 final class Pictures {

@@ -1,4 +1,4 @@
-package wistel.core.picture;
+package wistel.core.pictures;
 
 /** The part of a picture that is used, in its pixels; edges may fall between pixels. */
 public record Crop(double x, double y, double width, double height) {

@@ -1,4 +1,4 @@
-package wistel.core.picture;
+package wistel.core.pictures;
 
 /** Blocks of a picture's rows on request. */
 public interface RowWindow extends AutoCloseable {

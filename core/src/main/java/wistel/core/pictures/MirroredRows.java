@@ -1,4 +1,4 @@
-package wistel.core.picture;
+package wistel.core.pictures;
 
 /** A picture with left and right exchanged. */
 public record MirroredRows(RowSource source) implements RowSource {
