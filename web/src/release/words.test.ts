@@ -29,7 +29,9 @@ test('each page says how far it is', () => {
 })
 
 test('the first page whose scan is still there is shown', () => {
-  const a = attempt('done', { pages: [page({}), page({ page: 2, scanHash: 'b', scanKept: false }), page({ page: 3, scanHash: 'c' })] })
+  const a = attempt('done', {
+    pages: [page({}), page({ page: 2, scanHash: 'b', scanKept: false }), page({ page: 3, scanHash: 'c' })],
+  })
   expect(scanned(a)?.page).toBe(3)
   expect(scanned(attempt('done', { pages: [page({})] }))).toBeUndefined()
 })
