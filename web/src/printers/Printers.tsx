@@ -83,7 +83,7 @@ export function Printers() {
             )}
           </dl>
           <Popconfirm
-            title={`Retire ${p.name}? It is asked nothing any more; its prints stay in the log.`}
+            title={`Retire ${p.name}? It is asked nothing any more; its prints stay in the log. Its address makes it known again.`}
             okText="Retire"
             cancelText="Keep it"
             onConfirm={() => change.mutate({ id: p.id, retired: true })}

@@ -121,9 +121,12 @@ public class FromPictureToPrintTest {
         width.fill("18cm");
         width.press("Enter");
         assertThat(page.getByTestId("readback")).containsText("picture 180 × 120 mm");
+        // undo says what it takes back
+        assertThat(page.getByLabel("Undo: picture 180 × 120 mm")).isEnabled();
         page.locator("body").click();
         page.keyboard().press("Control+z");
         assertThat(page.getByTestId("readback")).not().containsText("picture 180 × 120 mm");
+        assertThat(page.getByLabel("Redo: picture 180 × 120 mm")).isEnabled();
         page.keyboard().press("Control+Shift+z");
         assertThat(page.getByTestId("readback")).containsText("picture 180 × 120 mm");
         button("On to the proof").click();
@@ -226,7 +229,35 @@ public class FromPictureToPrintTest {
         assertThat(page.getByText("hold: see the master")).isVisible();
     }
 
+    /** To have looked at the proof is no decision: undo goes past it to what was decided before. */
     @Test(dependsOnMethods = "everythingIsReachedByKeys")
+    public void undoDoesNotStickAtTheProof() {
+        page.navigate(wistel.address + "/");
+        page.getByText("Harbour, last ferry").click();
+        page.waitForURL(Pattern.compile(".*/dockets/.*"));
+        String docket = page.url().replaceAll("(.*/dockets/[^/]+).*", "$1");
+        page.navigate(docket + "/paper");
+        page.getByText("Moss Cotton 300").first().click();
+        assertThat(page.getByTestId("readback")).containsText("Moss Cotton 300");
+        page.navigate(docket + "/proof");
+        assertThat(page.locator(".track button").nth(3)).not().containsText("not looked at yet");
+        page.getByLabel("Undo: paper Moss Cotton 300").click();
+        assertThat(page.getByTestId("readback")).containsText("choose a paper");
+    }
+
+    /** Print files and scans are kept as long as Settings says; a number out of its range is refused in words. */
+    @Test(dependsOnMethods = "undoDoesNotStickAtTheProof")
+    public void howLongPrintFilesAreKeptIsSet() {
+        page.navigate(wistel.address + "/settings");
+        page.getByLabel("print files, days").fill("90");
+        page.getByLabel("print files, days").press("Tab");
+        button("Keep it so").click();
+        assertThat(button("Keep it so")).isDisabled();
+        page.reload();
+        assertThat(page.getByLabel("print files, days")).hasValue("90");
+    }
+
+    @Test(dependsOnMethods = "howLongPrintFilesAreKeptIsSet")
     public void aChangeOnAnOldStateIsRefusedInASecondTabAndNothingIsLost() {
         page.navigate(wistel.address + "/");
         page.getByText("Slate quarry I").click();
