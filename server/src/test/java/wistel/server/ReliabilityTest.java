@@ -292,9 +292,9 @@ public class ReliabilityTest {
     /** The printer is switched off and on in the middle: what it still knows is said, what waited goes on. */
     @Test
     public void thePrinterKilledInTheMiddleSaysWhatBecameOfItsJobs() throws Exception {
-        test.room.printer().pace(60);
+        test.room.printer().pace(4);
         String laid = released(small(550));
-        Waiting.until(() -> attempt(laid), a -> Api.page(a).path("percent").asInt() > 0, 60);
+        Waiting.until(() -> attempt(laid), a -> state(a).equals("printing") && Api.page(a).path("percent").asInt() > 0, 60);
         String queued = released(small(551));
         Waiting.until(() -> attempt(queued), a -> Api.page(a).path("jobSent").asBoolean(), 30);
         test.switchPrinterOffAndOn();
@@ -304,6 +304,23 @@ public class ReliabilityTest {
         JsonNode b = over(queued, 60);
         assertThat(state(b)).as(b.path("message").asString()).isEqualTo("done");
         assertThat(sheets(queued)).isEqualTo(1);
+    }
+
+    /** A job that began and was aborted while no server looked is not sent again by itself: a spoilt sheet may be out. */
+    @Test
+    public void aJobThatHadBegunIsNotRepeatedWithoutAsking() throws Exception {
+        test.room.printer().pace(2);
+        String id = released(small(555));
+        Waiting.until(() -> attempt(id), a -> state(a).equals("printing") && Api.page(a).path("percent").asInt() > 0, 60);
+        test.stop();
+        // as a server that was killed while it sent leaves it
+        test.sql("update attempt_page set job_sent = false, state = 'sending' where attempt_id = '" + id + "'");
+        test.switchPrinterOffAndOn();
+        test.start();
+        JsonNode a = over(id, 60);
+        assertThat(state(a)).isEqualTo("failed");
+        assertThat(a.path("message").asString()).contains("Look whether a sheet came out");
+        assertThat(jobs(id)).isEqualTo(1);
     }
 
     /** Two printers that call themselves alike are two; one that takes a known one's address is not it. */

@@ -111,6 +111,10 @@ class Sending {
             attempts.sent(t.lease, t.number());
             return SOON;
         }
+        if (known.isPresent() && known.get().over() && known.get().begun()) {
+            // it began and ended without us: a sheet may be out, so it is a person's to decide
+            return ended(t, known.get());
+        }
         if (known.isPresent() && !known.get().over()) {
             // announced, but its document never came whole and nothing was printed of it
             ipp.cancel(t.printer.uri(), known.get().id());
@@ -207,7 +211,14 @@ class Sending {
         if (job.completed()) {
             attempts.began(t.lease, t.number());
             attempts.closePage(t.lease, t.number(), AttemptState.DONE, fetchScan(t, job.scan()));
-        } else if (job.state() == 7) {
+            return NOW;
+        }
+        return ended(t, job);
+    }
+
+    /** Over, and not as it should be. */
+    private Duration ended(Trip t, JobSeen job) {
+        if (job.state() == 7) {
             attempts.closePage(t.lease, t.number(), AttemptState.CANCELLED, "Cancelled at the printer; the sheet is spoilt if printing had begun.");
         } else {
             attempts.closePage(t.lease, t.number(), AttemptState.FAILED, "The printer gave up (" + String.join(", ", job.reasons())

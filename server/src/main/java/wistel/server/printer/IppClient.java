@@ -64,8 +64,8 @@ public class IppClient {
     public record Described(String uuid, String name, PrinterState state, String moreInfo, PrinterDescription description) {
     }
 
-    /** A job as the printer sees it: state codes of RFC 8011, 5.3.7; percent below 0 when it doesn't say; what it took, as far as it says. */
-    public record JobSeen(int id, String name, int state, List<String> reasons, int percent, Optional<URI> scan, Map<String, String> took) {
+    /** A job as the printer sees it: state codes of RFC 8011, 5.3.7; percent below 0 when it doesn't say; whether it was ever at work on it; what it took, as far as it says. */
+    public record JobSeen(int id, String name, int state, List<String> reasons, int percent, boolean begun, Optional<URI> scan, Map<String, String> took) {
         public boolean over() {
             return state >= 7;
         }
@@ -291,6 +291,7 @@ public class IppClient {
         }
         return new JobSeen(value(job, "job-id").map(IppClient::number).orElse(0), first(job, "job-name"), value(job, "job-state").map(IppClient::number).orElse(5),
             strings(job, "job-state-reasons"), value(job, "wistel-percent-laid-down").map(IppClient::number).orElse(-1),
+            value(job, "time-at-processing").map(IppClient::number).orElse(0) > 0,
             Optional.of(first(job, "wistel-scan-uri")).filter(u -> !u.isEmpty()).flatMap(IppClient::address), took(job));
     }
 
