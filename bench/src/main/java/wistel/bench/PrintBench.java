@@ -56,7 +56,11 @@ final class PrintBench {
 
     private final Path file;
     private final PictureFile picture;
-    private final ExecutorService workers = Executors.newFixedThreadPool(Runtime.getRuntime().availableProcessors());
+    private final ExecutorService workers = Executors.newFixedThreadPool(Runtime.getRuntime().availableProcessors(), work -> {
+        Thread thread = new Thread(work, "pixels");
+        thread.setDaemon(true);
+        return thread;
+    });
 
     private PrintBench(Path file) {
         this.file = file;
@@ -181,7 +185,7 @@ final class PrintBench {
         long peak = ManagementFactory.getMemoryPoolMXBeans().stream().filter(p -> p.getType() == MemoryType.HEAP)
             .map(MemoryPoolMXBean::getPeakUsage).mapToLong(u -> u.getUsed()).sum();
         double seconds = (System.nanoTime() - start) / 1e9;
-        System.out.printf(Locale.ROOT, "%-60s %6.2f s %s  peak heap %d MB%n", what, seconds,
+        System.out.printf(Locale.ROOT, "%-60s %6.2f s %s  heap pools' peaks %d MB%n", what, seconds,
             megapixels > 0 ? String.format(Locale.ROOT, "%5.1f Mpx/s", megapixels / seconds) : "           ", peak >> 20);
     }
 }

@@ -138,7 +138,13 @@ public final class PictureFile {
             }
             ImageTypeSpecifier type = reader.getImageTypes(0).next();
             if (storesRowsDownwards(type)) {
-                decodeDownwards(reader, type, sink);
+                int passes = decodeDownwards(reader, type, found.scans(), sink);
+                if (sink.next == 0 && passes > 0) {
+                    // fewer passes than scans: now their number is known
+                    in.seek(0);
+                    reader.setInput(in, false, true);
+                    decodeDownwards(reader, type, passes, sink);
+                }
             } else {
                 decodeInBands(reader, sink);
             }
@@ -161,25 +167,38 @@ public final class PictureFile {
         return plain && countable && (found.facts().format().equals("JPEG") || found.facts().format().equals("PNG") && !found.interlaced());
     }
 
-    private void decodeDownwards(ImageReader reader, ImageTypeSpecifier type, Counted sink) throws IOException {
+    /**
+     * A progressive file is stored once for each of its scans; only the pass that is named goes on.
+     *
+     * @return passes that the reader made
+     */
+    private int decodeDownwards(ImageReader reader, ImageTypeSpecifier type, int pass, Counted sink) throws IOException {
         int w = found.facts().width();
         SampleModel model = type.getSampleModel(w, found.facts().height());
         RowSamples convert = new RowSamples(w, found.facts().channels(), type.getColorModel(), type.getNumBands());
+        int[] passes = {0};
         RowRaster raster = new RowRaster(model, new RowRaster.Rows() {
             @Override
             public void bytes(int y, byte[] row) {
-                sink.row(y, convert.ofBytes(row));
+                passes[0] += y == 0 ? 1 : 0;
+                if (passes[0] == pass) {
+                    sink.row(y, convert.ofBytes(row));
+                }
             }
 
             @Override
             public void samples(int y, int[] row) {
-                sink.row(y, convert.of(row));
+                passes[0] += y == 0 ? 1 : 0;
+                if (passes[0] == pass) {
+                    sink.row(y, convert.of(row));
+                }
             }
         });
         ImageReadParam param = reader.getDefaultReadParam();
         param.setDestination(new BufferedImage(type.getColorModel(), raster, type.getColorModel().isAlphaPremultiplied(), null));
         reader.read(0, param);
         raster.finish();
+        return passes[0];
     }
 
     /** In bands of whole strips or tiles; a reader that keeps its place decodes each of them once. */

@@ -30,8 +30,13 @@ final class PictureProbe {
      *
      * @param keep       for JPEG the byte ranges (from, to) to decode, metadata left out
      * @param storage how its pixels lie in the file, where that decides how they are decoded
+     * @param scans   of a progressive JPEG, each of which refines the whole picture; 1 elsewhere
      */
-    record Found(PictureFacts facts, List<long[]> keep, Storage storage) {
+    record Found(PictureFacts facts, List<long[]> keep, Storage storage, int scans) {
+        Found(PictureFacts facts, List<long[]> keep, Storage storage) {
+            this(facts, keep, storage, 1);
+        }
+
         boolean interlaced() {
             return storage == Storage.INTERLACED;
         }
@@ -194,7 +199,23 @@ final class PictureProbe {
         }
         ByteArrayOutputStream joined = new ByteArrayOutputStream();
         profile.values().forEach(joined::writeBytes);
-        return new Found(new PictureFacts("JPEG", frame[1], frame[2], 8, frame[3], orientation, joined.toByteArray()), keep, Storage.PLAIN);
+        return new Found(new PictureFacts("JPEG", frame[1], frame[2], 8, frame[3], orientation, joined.toByteArray()), keep, Storage.PLAIN,
+            frame[4] == 0xC2 ? scans(in, at) : 1);
+    }
+
+    /** Start-of-scan markers from a place on; inside a scan's data an FF is followed by 00 or a restart marker (ITU-T T.81, B.1.1.5). */
+    private static int scans(ImageInputStream in, long from) throws IOException {
+        in.seek(from);
+        byte[] part = new byte[1 << 16];
+        int scans = 0;
+        boolean mark = false;
+        for (int n = in.read(part); n > 0; n = in.read(part)) {
+            for (int i = 0; i < n; i++) {
+                scans += mark && (part[i] & 0xFF) == 0xDA ? 1 : 0;
+                mark = (part[i] & 0xFF) == 0xFF;
+            }
+        }
+        return Math.max(1, scans);
     }
 
     private static byte[] segment(ImageInputStream in, int length) throws IOException {

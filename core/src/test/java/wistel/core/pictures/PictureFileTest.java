@@ -26,6 +26,7 @@ import java.util.zip.CRC32;
 import java.util.zip.Deflater;
 import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
+import javax.imageio.ImageReader;
 import javax.imageio.ImageWriteParam;
 import javax.imageio.ImageWriter;
 import javax.imageio.stream.ImageOutputStream;
@@ -181,6 +182,30 @@ public class PictureFileTest {
             param.setTilingMode(ImageWriteParam.MODE_EXPLICIT);
             param.setTiling(32, 16, 0, 0);
         }))).pixels()).isEqualTo(plain);
+    }
+
+    /** A progressive JPEG stores the picture in several scans; what counts is what stands after the last, as another decoder gives it. */
+    @Test
+    public void aProgressiveJpegGivesTheRowsOfItsLastScan() throws IOException {
+        byte[] jpeg = written(picture(333, 207), "jpeg", param -> param.setProgressiveMode(ImageWriteParam.MODE_DEFAULT));
+        var readers = ImageIO.getImageReadersByFormatName("jpeg");
+        ImageReader reader = readers.next();
+        while (!reader.getClass().getName().startsWith("com.sun.")) {
+            reader = readers.next();
+        }
+        reader.setInput(new MemoryCacheImageInputStream(new ByteArrayInputStream(jpeg)));
+        BufferedImage whole = reader.read(0);
+        View view = Pictures.upright(open(jpeg));
+        for (int y = 0; y < 207; y++) {
+            for (int x = 0; x < 333; x++) {
+                char[] pixel = view.pixel(x, y);
+                assertThat((pixel[0] / 257) << 16 | (pixel[1] / 257) << 8 | pixel[2] / 257).isEqualTo(whole.getRGB(x, y) & 0xFFFFFF);
+            }
+        }
+        assertThatThrownBy(() -> Pictures.upright(open(Arrays.copyOf(jpeg, jpeg.length / 2)))).isInstanceOf(PictureException.class);
+        BufferedImage gray = new BufferedImage(60, 40, BufferedImage.TYPE_BYTE_GRAY);
+        gray.getGraphics().fillRect(10, 10, 20, 20);
+        assertThat((int) Pictures.upright(open(written(gray, "jpeg", param -> param.setProgressiveMode(ImageWriteParam.MODE_DEFAULT)))).pixel(15, 15)[0]).isGreaterThan(60000);
     }
 
     private static byte[] written(BufferedImage image, String format, java.util.function.Consumer<ImageWriteParam> how) throws IOException {

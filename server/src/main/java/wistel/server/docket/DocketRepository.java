@@ -1,5 +1,7 @@
 package wistel.server.docket;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
@@ -38,6 +40,8 @@ public class DocketRepository {
     private final Json json;
     private final StoredSpecs specs;
     private final Clock clock;
+    /** Specs as they were read last, by their text. */
+    private final Cache<String, DocketSpec> read = Caffeine.newBuilder().maximumSize(5000).build();
 
     public DocketRepository(JdbcClient jdbc, Json json, StoredSpecs specs, Clock clock) {
         this.jdbc = jdbc;
@@ -136,7 +140,9 @@ public class DocketRepository {
     private Row row(ResultSet r, int n) throws SQLException {
         Optional<String> undo = r.getBoolean("can_undo") ? Optional.of(named(r.getString("change"))) : Optional.empty();
         Set<String> seen = java.util.Arrays.stream((String[]) r.getArray("seen").getArray()).collect(Collectors.toSet());
-        return new Row(r.getObject("id", UUID.class), r.getInt("number"), r.getInt("version"), specs.spec(r.getInt("schema"), r.getString("spec")), undo,
+        int schema = r.getInt("schema");
+        String text = r.getString("spec");
+        return new Row(r.getObject("id", UUID.class), r.getInt("number"), r.getInt("version"), read.get(schema + text, k -> specs.spec(schema, text)), undo,
             Optional.ofNullable(r.getString("redo")).map(DocketRepository::named), seen, r.getTimestamp("changed").toInstant());
     }
 
