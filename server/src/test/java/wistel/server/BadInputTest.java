@@ -131,6 +131,9 @@ public class BadInputTest {
         assertThat(api.patch(path, "{\"kind\":\"painted\"}", 1).status()).isEqualTo(400);
         assertThat(api.patch(path, "{\"kind\":\"stocked\",\"stock\":{\"kind\":\"sheet\",\"name\":\"x\",\"widthMm\":1,\"lengthMm\":1}}", 1).code()).isEqualTo("sheet-out-of-range");
         assertThat(api.patch(path, "{\"kind\":\"copies\",\"copies\":1000}", 1).code()).isEqualTo("out-of-range");
+        for (String changed : new String[] {"/undo", "/put-away", "/attempts"}) {
+            assertThat(api.send(api.request(path + changed).header("If-Match", "*").POST(HttpRequest.BodyPublishers.noBody())).code()).isEqualTo("version-unclear");
+        }
         assertThat(api.get(path + "/proof/figures").code()).isEqualTo("pairing-missing");
         assertThat(api.post("/api/printers", "{\"uri\":\"http://elsewhere\"}", 0).code()).isEqualTo("address-unclear");
         assertThat(api.post("/api/printers", "{\"uri\":\"ipp://localhost:9/ipp/print\"}", 0).code()).isEqualTo("printer-away");

@@ -67,7 +67,7 @@ class DocketController {
         if (change instanceof Change.Paired) {
             throw new InvalidRequest("pairing-by-id", "A pairing is chosen by its id.", "Put it to /api/dockets/{id}/pairing.");
         }
-        docketService.change(id, number(version), change);
+        docketService.change(id, IfMatch.version(version), change);
         return changed(id);
     }
 
@@ -80,32 +80,32 @@ class DocketController {
 
     @PatchMapping("/dockets/{id}/size")
     ResponseEntity<DocketView> resize(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody SizeAsked asked) {
-        docketService.resize(id, number(version), asked.width.orElse(""), asked.height.orElse(""), asked.ppi.orElse(""));
+        docketService.resize(id, IfMatch.version(version), asked.width.orElse(""), asked.height.orElse(""), asked.ppi.orElse(""));
         return changed(id);
     }
 
     @PutMapping("/dockets/{id}/pairing")
     ResponseEntity<DocketView> pair(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody PairingAsked asked) {
-        docketService.choosePairing(id, number(version), asked.pairingId);
+        docketService.choosePairing(id, IfMatch.version(version), asked.pairingId);
         return changed(id);
     }
 
     @PostMapping("/dockets/{id}/undo")
     ResponseEntity<DocketView> undo(@PathVariable UUID id, @RequestHeader("If-Match") String version) {
-        dockets.step(id, number(version), -1);
+        dockets.step(id, IfMatch.version(version), -1);
         return changed(id);
     }
 
     @PostMapping("/dockets/{id}/redo")
     ResponseEntity<DocketView> redo(@PathVariable UUID id, @RequestHeader("If-Match") String version) {
-        dockets.step(id, number(version), 1);
+        dockets.step(id, IfMatch.version(version), 1);
         return changed(id);
     }
 
     /** Takes a docket off the bench; its attempts stay in the print log. */
     @PostMapping("/dockets/{id}/put-away")
     ResponseEntity<Void> putAway(@PathVariable UUID id, @RequestHeader("If-Match") String version) {
-        dockets.putAway(id, number(version));
+        dockets.putAway(id, IfMatch.version(version));
         events.tell("docket", id.toString());
         return ResponseEntity.noContent().build();
     }
@@ -118,13 +118,5 @@ class DocketController {
     private ResponseEntity<DocketView> answer(UUID id) {
         DocketView view = docketService.view(id);
         return ResponseEntity.ok().eTag("\"" + view.version() + "\"").body(view);
-    }
-
-    private static int number(String etag) {
-        try {
-            return Integer.parseInt(etag.replace("W/", "").replace("\"", "").trim());
-        } catch (NumberFormatException e) {
-            throw new InvalidRequest("version-unclear", "If-Match must carry the docket's version.", "Read the docket first.");
-        }
     }
 }

@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import wistel.core.fault.InvalidRequest;
+import wistel.server.docket.IfMatch;
 
 @RestController
 @RequestMapping("/api")
@@ -37,7 +38,7 @@ class AttemptController {
     /** Releases the docket: 202 with the attempt to follow by server-sent events. */
     @PostMapping("/dockets/{id}/attempts")
     ResponseEntity<Attempt> release(@PathVariable UUID id, @RequestHeader("If-Match") String version) {
-        return accepted(releases.release(id, Integer.parseInt(version.replaceAll("\\D", ""))));
+        return accepted(releases.release(id, IfMatch.version(version)));
     }
 
     @GetMapping("/dockets/{id}/attempts")
