@@ -114,7 +114,7 @@ record Table(Map<String, Integer> columns, List<List<String>> rows) {
     }
 
     static MeasurementException broken(String why) {
-        return new MeasurementException("chart-unreadable", "This measurement file can't be used: " + why + ".",
+        return new MeasurementException(MeasurementException.Reason.CHART_UNREADABLE, "This measurement file can't be used: " + why + ".",
             "Export it again as CGATS text with RGB, CMYK or gray columns, and XYZ, LAB or spectral ones.");
     }
 }

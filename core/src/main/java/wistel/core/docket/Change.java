@@ -58,7 +58,7 @@ public sealed interface Change {
         @Override
         public DocketSpec on(DocketSpec d) {
             if (d.renditions().stream().noneMatch(r -> r.id().equals(renditionId))) {
-                throw new InvalidRequest("rendition-unknown", "This picture is not on the docket.", "Look at the docket as it is now.");
+                throw new InvalidRequest(InvalidRequest.Reason.RENDITION_UNKNOWN, "This picture is not on the docket.", "Look at the docket as it is now.");
             }
             return d.withRenditions(d.renditions().stream().map(r -> r.id().equals(renditionId) ? r.confirmed() : r).toList());
         }
@@ -200,6 +200,6 @@ public sealed interface Change {
         if (d.plan() instanceof Single single) {
             return single;
         }
-        throw new InvalidRequest("plan-differs", "This docket doesn't print one picture on one sheet.", "Look at the docket as it is now.");
+        throw new InvalidRequest(InvalidRequest.Reason.PLAN_DIFFERS, "This docket doesn't print one picture on one sheet.", "Look at the docket as it is now.");
     }
 }

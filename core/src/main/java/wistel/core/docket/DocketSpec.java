@@ -35,10 +35,10 @@ public record DocketSpec(int schema, String title, List<Rendition> renditions, O
             throw new IllegalArgumentException("schema " + schema + ", " + renditions.size() + " renditions");
         }
         if (title.isBlank() || title.length() > LONGEST_TITLE || notes.length() > LONGEST_NOTES) {
-            throw new InvalidRequest("text-out-of-range", "A title has 1 to " + LONGEST_TITLE + " characters, notes up to " + LONGEST_NOTES + ".", "Write it shorter.");
+            throw new InvalidRequest(InvalidRequest.Reason.TEXT_OUT_OF_RANGE, "A title has 1 to " + LONGEST_TITLE + " characters, notes up to " + LONGEST_NOTES + ".", "Write it shorter.");
         }
         if (copies < 1 || copies > MOST_COPIES) {
-            throw new InvalidRequest("out-of-range", copies + " copies can't be printed.", "Enter 1 to " + MOST_COPIES + ".");
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, copies + " copies can't be printed.", "Enter 1 to " + MOST_COPIES + ".");
         }
     }
 

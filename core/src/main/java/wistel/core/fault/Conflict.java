@@ -6,17 +6,11 @@ import java.util.Map;
 public final class Conflict extends WistelException {
     public enum Reason {
         /** Decided on an older version than the present one. */
-        STALE("stale"),
+        STALE,
         /** A finding stops the print. */
-        STOPPED("stopped"),
+        STOPPED,
         /** The docket is on its way to the printer already. */
-        PRINTING_ALREADY("printing-already");
-
-        private final String code;
-
-        Reason(String code) {
-            this.code = code;
-        }
+        PRINTING_ALREADY
     }
 
     private final Reason reason;
@@ -26,7 +20,7 @@ public final class Conflict extends WistelException {
     }
 
     public Conflict(Reason reason, String what, String next, Map<String, Object> data) {
-        super(reason.code, what, next, data, null);
+        super(code("", reason), what, next, data, null);
         this.reason = reason;
     }
 

@@ -4,11 +4,59 @@ import java.util.Map;
 
 /** Something a person or a program asked for that can't be as it was put: a value that is out of range or can't be understood. */
 public final class InvalidRequest extends WistelException {
-    public InvalidRequest(String code, String what, String next) {
-        super(code, what, next, Map.of(), null);
+    public enum Reason {
+        /** A printer's address. */
+        ADDRESS_UNCLEAR,
+        /** More patches than the sheet holds. */
+        CHART_TOO_LARGE,
+        /** More bytes than are taken. */
+        FILE_TOO_LARGE,
+        /** Not a length. */
+        LENGTH_UNCLEAR,
+        /** A file without a name. */
+        NAME_MISSING,
+        /** Too short or too long a name. */
+        NAME_OUT_OF_RANGE,
+        /** A number outside of its range. */
+        OUT_OF_RANGE,
+        /** A page that an attempt doesn't have. */
+        PAGE_UNKNOWN,
+        /** A pairing given as a value where its id is asked for. */
+        PAIRING_BY_ID,
+        /** No paper is chosen yet. */
+        PAIRING_MISSING,
+        /** A change of another sheet plan than the docket's. */
+        PLAN_DIFFERS,
+        /** Not a number of pixels per inch. */
+        PPI_UNCLEAR,
+        /** A picture that is not on the docket. */
+        RENDITION_UNKNOWN,
+        /** Printer settings longer than IPP allows. */
+        SETTINGS_UNCLEAR,
+        /** A sheet that can't be. */
+        SHEET_OUT_OF_RANGE,
+        /** Lightnesses outside of 0 to 100. */
+        SLICES_OUT_OF_RANGE,
+        /** Too short or too long a text. */
+        TEXT_OUT_OF_RANGE,
+        /** Not one of the verdicts. */
+        VERDICT_UNCLEAR,
+        /** No version in If-Match. */
+        VERSION_UNCLEAR
     }
 
-    public InvalidRequest(String code, String what, String next, Map<String, Object> data) {
-        super(code, what, next, data, null);
+    private final Reason reason;
+
+    public InvalidRequest(Reason reason, String what, String next) {
+        this(reason, what, next, Map.of());
+    }
+
+    public InvalidRequest(Reason reason, String what, String next, Map<String, Object> data) {
+        super(code("", reason), what, next, data, null);
+        this.reason = reason;
+    }
+
+    public Reason reason() {
+        return reason;
     }
 }

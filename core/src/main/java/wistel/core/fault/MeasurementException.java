@@ -4,15 +4,39 @@ import java.util.Map;
 
 /** Measured data (CGATS, scans) that can't be read or can't be used. */
 public final class MeasurementException extends WistelException {
-    public MeasurementException(String code, String what, String next) {
-        super(code, what, next, Map.of(), null);
+    public enum Reason {
+        /** A chart of other colorants than RGB. */
+        CHART_OF_INKS,
+        /** Too few patches to make a profile of. */
+        CHART_TOO_SMALL,
+        /** Not CGATS, or not whole. */
+        CHART_UNREADABLE,
+        /** Too few neutral patches. */
+        RAMP_TOO_SHORT,
+        /** Not a scan in L*a*b*. */
+        SCAN_UNREADABLE
     }
 
-    public MeasurementException(String code, String what, String next, Map<String, Object> data) {
-        super(code, what, next, data, null);
+    private final Reason reason;
+
+    public MeasurementException(Reason reason, String what, String next) {
+        this(reason, what, next, Map.of(), null);
     }
 
-    public MeasurementException(String code, String what, String next, Throwable cause) {
-        super(code, what, next, Map.of(), cause);
+    public MeasurementException(Reason reason, String what, String next, Map<String, Object> data) {
+        this(reason, what, next, data, null);
+    }
+
+    public MeasurementException(Reason reason, String what, String next, Throwable cause) {
+        this(reason, what, next, Map.of(), cause);
+    }
+
+    private MeasurementException(Reason reason, String what, String next, Map<String, Object> data, Throwable cause) {
+        super(code("", reason), what, next, data, cause);
+        this.reason = reason;
+    }
+
+    public Reason reason() {
+        return reason;
     }
 }

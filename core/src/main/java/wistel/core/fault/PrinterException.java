@@ -6,27 +6,21 @@ import java.util.Map;
 public final class PrinterException extends WistelException {
     public enum Reason {
         /** It doesn't answer. */
-        AWAY("printer-away"),
+        AWAY,
         /** It answers that it can't just now; asking again later may help. */
-        BUSY("printer-busy"),
+        BUSY,
         /** It refuses what was asked; asking again won't help. */
-        REFUSED("printer-refused"),
+        REFUSED,
         /** It would print with other settings than were asked for. */
-        SUBSTITUTES("printer-substitutes"),
+        SUBSTITUTES,
         /** It doesn't know a job that it took. */
-        LOST_JOB("printer-lost-job"),
+        LOST_JOB,
         /** Its answer can't be understood. */
-        UNCLEAR("printer-unclear"),
+        UNCLEAR,
         /** Wistel was stopped while it talked to the printer. */
-        INTERRUPTED("printer-interrupted"),
+        INTERRUPTED,
         /** A print file is damaged. */
-        RASTER_BROKEN("raster-broken");
-
-        private final String code;
-
-        Reason(String code) {
-            this.code = code;
-        }
+        RASTER_BROKEN
     }
 
     private final Reason reason;
@@ -36,7 +30,7 @@ public final class PrinterException extends WistelException {
     }
 
     public PrinterException(Reason reason, String what, String next, Throwable cause) {
-        super(reason.code, what, next, Map.of(), cause);
+        super(code("printer-", reason), what, next, Map.of(), cause);
         this.reason = reason;
     }
 

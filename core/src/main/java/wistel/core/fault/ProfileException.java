@@ -4,15 +4,39 @@ import java.util.Map;
 
 /** An ICC profile that is malformed, or of a kind that can't serve here. */
 public final class ProfileException extends WistelException {
-    public ProfileException(String code, String what, String next) {
-        super(code, what, next, Map.of(), null);
+    public enum Reason {
+        /** It contradicts the standard. */
+        BROKEN,
+        /** More colorants than can be handled. */
+        CHANNELS,
+        /** It is not in the store. */
+        GONE,
+        /** A link, name list or abstract profile. */
+        NOT_A_DEVICE,
+        /** It lacks the direction that is needed. */
+        ONE_WAY
     }
 
-    public ProfileException(String code, String what, String next, Map<String, Object> data) {
-        super(code, what, next, data, null);
+    private final Reason reason;
+
+    public ProfileException(Reason reason, String what, String next) {
+        this(reason, what, next, Map.of(), null);
     }
 
-    public ProfileException(String code, String what, String next, Throwable cause) {
-        super(code, what, next, Map.of(), cause);
+    public ProfileException(Reason reason, String what, String next, Map<String, Object> data) {
+        this(reason, what, next, data, null);
+    }
+
+    public ProfileException(Reason reason, String what, String next, Throwable cause) {
+        this(reason, what, next, Map.of(), cause);
+    }
+
+    private ProfileException(Reason reason, String what, String next, Map<String, Object> data, Throwable cause) {
+        super(code("profile-", reason), what, next, data, cause);
+        this.reason = reason;
+    }
+
+    public Reason reason() {
+        return reason;
     }
 }

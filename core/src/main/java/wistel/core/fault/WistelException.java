@@ -1,5 +1,6 @@
 package wistel.core.fault;
 
+import java.util.Locale;
 import java.util.Map;
 
 /**
@@ -18,6 +19,11 @@ public abstract sealed class WistelException extends RuntimeException
         this.code = code;
         this.next = next;
         this.data = Map.copyOf(data);
+    }
+
+    /** {@code TOO_LARGE} of the room "picture-" is "picture-too-large". */
+    protected static String code(String room, Enum<?> reason) {
+        return room + reason.name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 
     /** Stable, for programs: {@code picture-truncated}. */

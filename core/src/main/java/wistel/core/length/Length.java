@@ -34,7 +34,7 @@ public final class Length {
     public static double parseMm(String written, Unit unit) {
         Matcher m = WRITTEN.matcher(written);
         if (!m.matches()) {
-            throw new InvalidRequest("length-unclear", "'" + (written.length() > 30 ? written.substring(0, 30) + "…" : written) + "' is not a length.",
+            throw new InvalidRequest(InvalidRequest.Reason.LENGTH_UNCLEAR, "'" + (written.length() > 30 ? written.substring(0, 30) + "…" : written) + "' is not a length.",
                 "Write a number, with mm, cm or in if you like: 305, 30.5cm, 12in.");
         }
         double number = Double.parseDouble(m.group(1).replace(',', '.'));

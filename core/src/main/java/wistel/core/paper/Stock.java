@@ -15,7 +15,7 @@ public sealed interface Stock {
         /** @throws InvalidRequest when no such sheet can be */
         public Sheet {
             if (!(widthMm >= SHORTEST_MM && lengthMm >= widthMm && lengthMm <= LONGEST_MM) || name.isBlank() || name.length() > 80) {
-                throw new InvalidRequest("sheet-out-of-range", "A sheet of " + widthMm + " × " + lengthMm + " mm can't be.", "Sheets go from 50 mm to 5 m, the short edge first.");
+                throw new InvalidRequest(InvalidRequest.Reason.SHEET_OUT_OF_RANGE, "A sheet of " + widthMm + " × " + lengthMm + " mm can't be.", "Sheets go from 50 mm to 5 m, the short edge first.");
             }
         }
 

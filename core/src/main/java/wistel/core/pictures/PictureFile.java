@@ -41,7 +41,7 @@ public final class PictureFile {
         try (ImageInputStream in = file.get()) {
             return new PictureFile(file, PictureProbe.probe(in));
         } catch (IOException e) {
-            throw new PictureException("picture-unreadable", "This file can't be read.", "Try to drop it again.", e);
+            throw new PictureException(PictureException.Reason.UNREADABLE, "This file can't be read.", "Try to drop it again.", e);
         }
     }
 
@@ -78,7 +78,7 @@ public final class PictureFile {
                 throw e;
             } catch (OutOfMemoryError e) {
                 // a damaged directory asked for an array beyond all measure: that one request failed, nothing else is lost
-                throw new PictureException("picture-damaged", "This picture is damaged: its directory asks for more memory than any picture needs.",
+                throw new PictureException(PictureException.Reason.DAMAGED, "This picture is damaged: its directory asks for more memory than any picture needs.",
                     "Export it again; nothing of it was kept.");
             } catch (SinkFailure e) {
                 throw e.cause;
@@ -87,7 +87,7 @@ public final class PictureFile {
                     throw new CancellationException("reading was stopped");
                 }
                 // decoders answer damage with any runtime exception; all of them mean the same to a person
-                throw new PictureException("picture-damaged", "This picture is cut off or damaged: not all of its rows can be read.",
+                throw new PictureException(PictureException.Reason.DAMAGED, "This picture is cut off or damaged: not all of its rows can be read.",
                     "Export it again; nothing of it was kept.", e);
             }
         }

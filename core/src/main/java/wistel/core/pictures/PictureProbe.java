@@ -63,7 +63,7 @@ final class PictureProbe {
             byte[] head = new byte[16];
             int got = in.read(head);
             if (got <= 0) {
-                throw new PictureException("picture-empty", "This file is empty: 0 bytes.", "Export it again, or copy it again from its card.");
+                throw new PictureException(PictureException.Reason.EMPTY, "This file is empty: 0 bytes.", "Export it again, or copy it again from its card.");
             }
             Found found = starts(head, 0xFF, 0xD8) ? jpeg(in)
                 : starts(head, 0x89, 'P', 'N', 'G') ? png(in)
@@ -76,12 +76,12 @@ final class PictureProbe {
             // streams answer so when a damaged header sends them to a place that can't be
             throw damaged("its header points outside the file");
         } catch (IOException e) {
-            throw new PictureException("picture-unreadable", "This file can't be read: " + e.getMessage() + ".", "Try to drop it again.", e);
+            throw new PictureException(PictureException.Reason.UNREADABLE, "This file can't be read: " + e.getMessage() + ".", "Try to drop it again.", e);
         }
     }
 
     static PictureException truncated() {
-        return new PictureException("picture-truncated", "This picture is cut off: the file ends before its last row.",
+        return new PictureException(PictureException.Reason.TRUNCATED, "This picture is cut off: the file ends before its last row.",
             "Copy or export it again; nothing of it was kept.");
     }
 
@@ -94,7 +94,7 @@ final class PictureProbe {
             : ascii.startsWith("ftyp", 4) ? "This is a HEIF picture or a film."
             : starts(head, 'I', 'I', 43, 0) || starts(head, 'M', 'M', 0, 43) ? "This is a BigTIFF, which Wistel doesn't read."
             : "This is not a picture file that Wistel knows.";
-        throw new PictureException("picture-unknown", what, TAKES);
+        throw new PictureException(PictureException.Reason.UNKNOWN, what, TAKES);
     }
 
     private static Found checked(Found found) {
@@ -104,7 +104,7 @@ final class PictureProbe {
         }
         if (f.width() > PictureFacts.LONGEST_SIDE || f.height() > PictureFacts.LONGEST_SIDE
             || (long) f.width() * f.height() > PictureFacts.MOST_PIXELS) {
-            throw new PictureException("picture-too-large", "Its header says " + f.width() + " x " + f.height()
+            throw new PictureException(PictureException.Reason.TOO_LARGE, "Its header says " + f.width() + " x " + f.height()
                 + " pixels; Wistel takes up to " + PictureFacts.LONGEST_SIDE + " on a side and " + PictureFacts.MOST_PIXELS / 1_000_000
                 + " million in all.", "Export it smaller, or in parts.");
         }
@@ -112,11 +112,11 @@ final class PictureProbe {
     }
 
     private static PictureException damaged(String why) {
-        return new PictureException("picture-damaged", "This picture is damaged: " + why + ".", "Export it again.");
+        return new PictureException(PictureException.Reason.DAMAGED, "This picture is damaged: " + why + ".", "Export it again.");
     }
 
     private static PictureException inks() {
-        return new PictureException("picture-cmyk", "This picture is in CMYK, made for a press.",
+        return new PictureException(PictureException.Reason.CMYK, "This picture is in CMYK, made for a press.",
             "Export it in an RGB space or in gray: the printer's own inks are reached through its paper profile.");
     }
 
@@ -194,7 +194,7 @@ final class PictureProbe {
             throw damaged("it has " + frame[3] + " channels of " + frame[0] + " bits");
         }
         if (frame[4] == 0xC2 && (long) frame[1] * frame[2] > MOST_PROGRESSIVE_PIXELS) {
-            throw new PictureException("picture-progressive", "This is a progressive JPEG of " + (long) frame[1] * frame[2] / 1_000_000
+            throw new PictureException(PictureException.Reason.PROGRESSIVE, "This is a progressive JPEG of " + (long) frame[1] * frame[2] / 1_000_000
                 + " million pixels; such a file has to be held whole to be read.", "Export it as an ordinary (baseline) JPEG or as TIFF.");
         }
         ByteArrayOutputStream joined = new ByteArrayOutputStream();
@@ -271,7 +271,7 @@ final class PictureProbe {
                     in.skipBytes(2);
                     storage = in.readUnsignedByte() == 1 ? Storage.INTERLACED : Storage.PLAIN;
                 }
-                case "acTL" -> throw new PictureException("picture-animated", "This PNG is an animation of several pictures.",
+                case "acTL" -> throw new PictureException(PictureException.Reason.ANIMATED, "This PNG is an animation of several pictures.",
                     "Export the one picture that you want to print.");
                 case "iCCP" -> profile = pngProfile(in, length);
                 case "eXIf" -> {
@@ -363,17 +363,17 @@ final class PictureProbe {
             throw inks();
         }
         if (v[3] == 8 || v[3] == 9 || v[3] > 6) {
-            throw new PictureException("picture-lab", "This TIFF is in a colour form that Wistel doesn't print (photometric " + v[3] + ").",
+            throw new PictureException(PictureException.Reason.LAB, "This TIFF is in a colour form that Wistel doesn't print (photometric " + v[3] + ").",
                 "Export it in an RGB space or in gray.");
         }
         if (v[6] == 3 || v[2] > 16) {
-            throw new PictureException("picture-float", "This TIFF has " + v[2] + "-bit samples, for editing rather than for print.",
+            throw new PictureException(PictureException.Reason.FLOAT, "This TIFF has " + v[2] + "-bit samples, for editing rather than for print.",
                 "Export it with 8 or 16 bits.");
         }
         long stripRows = v[7] == 0 ? v[1] : Math.min(v[7], v[1]);
         boolean packedWhole = v[8] != 1 && v[9] == 0 && stripRows * v[0] * v[5] * Math.max(8, v[2]) / 8 > 400L << 20;
         if (packedWhole) {
-            throw new PictureException("picture-one-strip", "This TIFF is packed in one piece of several hundred megabytes.",
+            throw new PictureException(PictureException.Reason.ONE_STRIP, "This TIFF is packed in one piece of several hundred megabytes.",
                 "Export it in strips or tiles, or without compression.");
         }
         int channels = v[3] == 2 || v[3] == 3 || v[3] == 6 ? 3 : 1;

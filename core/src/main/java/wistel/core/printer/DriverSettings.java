@@ -19,7 +19,7 @@ public record DriverSettings(Map<String, String> values) {
         boolean sane = values.size() <= MOST && values.entrySet().stream().allMatch(e -> e.getKey().length() <= LONGEST && e.getValue().length() <= LONGEST)
             && values.getOrDefault(QUALITY, "5").matches("\\d{1,3}");
         if (!sane) {
-            throw new InvalidRequest("settings-unclear", "These printer settings can't be read.", "Choose among those that the printer offers.");
+            throw new InvalidRequest(InvalidRequest.Reason.SETTINGS_UNCLEAR, "These printer settings can't be read.", "Choose among those that the printer offers.");
         }
     }
 

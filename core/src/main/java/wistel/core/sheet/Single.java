@@ -29,7 +29,7 @@ public record Single(String renditionId, boolean across, double widthMm, double 
         boolean sane = widthMm >= SMALLEST_MM && heightMm >= SMALLEST_MM && widthMm <= LARGEST_MM && heightMm <= LARGEST_MM
             && cropX >= 0 && cropX <= 1 && cropY >= 0 && cropY <= 1;
         if (!sane) {
-            throw new InvalidRequest("out-of-range", "A picture of " + widthMm + " × " + heightMm + " mm can't be printed.", "Pictures go from 5 mm to 5 m.");
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A picture of " + widthMm + " × " + heightMm + " mm can't be printed.", "Pictures go from 5 mm to 5 m.");
         }
     }
 

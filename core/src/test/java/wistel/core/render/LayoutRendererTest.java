@@ -285,7 +285,7 @@ public class LayoutRendererTest {
             @Override
             public void rows(RowSink sink) {
                 sink.row(0, new char[72]);
-                throw new PictureException("picture-damaged", "cut off", "export it again");
+                throw new PictureException(PictureException.Reason.DAMAGED, "cut off", "export it again");
             }
         };
         for (Orientation feed : List.of(Orientation.UPRIGHT, Orientation.QUARTER_RIGHT)) {

@@ -65,7 +65,7 @@ class DocketController {
     @PatchMapping("/dockets/{id}")
     ResponseEntity<DocketView> change(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody Change change) {
         if (change instanceof Change.Paired) {
-            throw new InvalidRequest("pairing-by-id", "A pairing is chosen by its id.", "Put it to /api/dockets/{id}/pairing.");
+            throw new InvalidRequest(InvalidRequest.Reason.PAIRING_BY_ID, "A pairing is chosen by its id.", "Put it to /api/dockets/{id}/pairing.");
         }
         docketService.change(id, IfMatch.version(version), change);
         return changed(id);

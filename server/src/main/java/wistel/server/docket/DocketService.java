@@ -162,7 +162,7 @@ public class DocketService {
     public void resize(UUID id, int version, String width, String height, String ppi) {
         DocketRepository.Row row = dockets.get(id);
         if (!(row.spec().plan() instanceof Single plan)) {
-            throw new InvalidRequest("plan-differs", "This docket doesn't print one picture on one sheet.", "Look at the docket as it is now.");
+            throw new InvalidRequest(InvalidRequest.Reason.PLAN_DIFFERS, "This docket doesn't print one picture on one sheet.", "Look at the docket as it is now.");
         }
         Placed placed = judged(row).layout.pages().get(0).placed().get(0);
         MasterRepository.Brief master = masters.briefs(Set.of(row.spec().renditions().get(0).masterHash())).values().iterator().next();
@@ -193,7 +193,7 @@ public class DocketService {
         } catch (NumberFormatException e) {
             // told below
         }
-        throw new InvalidRequest("ppi-unclear", "'" + ppi + "' is not a number of pixels per inch.", "Write a number from 10 to 10000.");
+        throw new InvalidRequest(InvalidRequest.Reason.PPI_UNCLEAR, "'" + ppi + "' is not a number of pixels per inch.", "Write a number from 10 to 10000.");
     }
 
     public void choosePairing(UUID id, int version, String pairingId) {

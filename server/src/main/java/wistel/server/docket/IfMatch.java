@@ -12,7 +12,7 @@ public final class IfMatch {
         try {
             return Integer.parseInt(header.replace("W/", "").replace("\"", "").trim());
         } catch (NumberFormatException e) {
-            throw new InvalidRequest("version-unclear", "If-Match must carry the docket's version.", "Read the docket first.");
+            throw new InvalidRequest(InvalidRequest.Reason.VERSION_UNCLEAR, "If-Match must carry the docket's version.", "Read the docket first.");
         }
     }
 }

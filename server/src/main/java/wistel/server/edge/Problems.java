@@ -52,8 +52,8 @@ class Problems extends ResponseEntityExceptionHandler {
         if (e instanceof Conflict c) {
             return c.reason() == Conflict.Reason.STALE ? HttpStatus.PRECONDITION_FAILED : HttpStatus.CONFLICT;
         }
-        if (e instanceof InvalidRequest) {
-            return e.code().equals("file-too-large") ? HttpStatus.CONTENT_TOO_LARGE : HttpStatus.BAD_REQUEST;
+        if (e instanceof InvalidRequest r) {
+            return r.reason() == InvalidRequest.Reason.FILE_TOO_LARGE ? HttpStatus.CONTENT_TOO_LARGE : HttpStatus.BAD_REQUEST;
         }
         return e instanceof PrinterException ? HttpStatus.BAD_GATEWAY : HttpStatus.UNPROCESSABLE_CONTENT;
     }

@@ -117,7 +117,7 @@ public class MasterImport {
     private static String cleaned(String name) {
         String last = name.substring(Math.max(name.lastIndexOf('/'), name.lastIndexOf('\\')) + 1).replaceAll("\\p{Cntrl}", "").strip();
         if (last.isEmpty()) {
-            throw new InvalidRequest("name-missing", "The file has no name.", "Drop it again.");
+            throw new InvalidRequest(InvalidRequest.Reason.NAME_MISSING, "The file has no name.", "Drop it again.");
         }
         return last.length() > LONGEST_NAME ? last.substring(0, LONGEST_NAME) : last;
     }

@@ -86,7 +86,7 @@ class AttemptController {
         String verdict = v.verdict().orElse("");
         String remark = v.remark().orElse("");
         if (!VERDICTS.contains(verdict) || remark.length() > LONGEST_REMARK) {
-            throw new InvalidRequest("verdict-unclear", "'" + verdict + "' is not one of the verdicts.", "Choose one of the list.", Map.of("verdicts", VERDICTS));
+            throw new InvalidRequest(InvalidRequest.Reason.VERDICT_UNCLEAR, "'" + verdict + "' is not one of the verdicts.", "Choose one of the list.", Map.of("verdicts", VERDICTS));
         }
         attempts.judge(attempts.get(id).id(), verdict, remark);
         return attempts.get(id);

@@ -83,7 +83,7 @@ public class ReleaseService {
     public void again(UUID attemptId, int page) {
         Attempt a = attempts.get(attemptId);
         if (a.pages().stream().noneMatch(p -> p.page() == page)) {
-            throw new InvalidRequest("page-unknown", "This attempt has no page " + page + ".", "Choose one of its pages.");
+            throw new InvalidRequest(InvalidRequest.Reason.PAGE_UNKNOWN, "This attempt has no page " + page + ".", "Choose one of its pages.");
         }
         attempts.again(attemptId, page);
         scheduler.scheduleIfNotExists(PrintTask.PRINT.instance(attemptId.toString()).build(), clock.instant());

@@ -47,7 +47,7 @@ class Retention {
     record Limits(int printFileDays, int scanDays, int gigabytes) {
         Limits {
             if (printFileDays < 0 || scanDays < 0 || gigabytes < 0 || printFileDays > MOST_DAYS || scanDays > MOST_DAYS || gigabytes > MOST_GIGABYTES) {
-                throw new InvalidRequest("out-of-range", "Files are kept for 0 to " + MOST_DAYS + " days, in 0 to " + MOST_GIGABYTES + " GB.", "Enter other numbers; 0 is without a bound.");
+                throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "Files are kept for 0 to " + MOST_DAYS + " days, in 0 to " + MOST_GIGABYTES + " GB.", "Enter other numbers; 0 is without a bound.");
             }
         }
     }

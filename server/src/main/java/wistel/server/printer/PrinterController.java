@@ -50,7 +50,7 @@ class PrinterController {
                 throw new IllegalArgumentException(uri);
             }
         } catch (IllegalArgumentException e) {
-            throw new InvalidRequest("address-unclear", "'" + uri + "' is not a printer's address.", "Write it like ipp://printer.local/ipp/print.");
+            throw new InvalidRequest(InvalidRequest.Reason.ADDRESS_UNCLEAR, "'" + uri + "' is not a printer's address.", "Write it like ipp://printer.local/ipp/print.");
         }
         return printers.get(watch.know(Optional.empty(), uri));
     }
@@ -61,7 +61,7 @@ class PrinterController {
         printers.get(id);
         asked.name().ifPresent(name -> {
             if (name.isBlank() || name.length() > LONGEST_NAME) {
-                throw new InvalidRequest("name-out-of-range", "A printer's name has 1 to " + LONGEST_NAME + " characters.", "Write another one.");
+                throw new InvalidRequest(InvalidRequest.Reason.NAME_OUT_OF_RANGE, "A printer's name has 1 to " + LONGEST_NAME + " characters.", "Write another one.");
             }
             printers.rename(id, name.strip());
         });

@@ -83,7 +83,7 @@ class ProofController {
     @GetMapping("/pairings/{id}/gamut")
     ProofService.Boundary boundary(@PathVariable String id, @RequestParam(defaultValue = "") List<Double> slices) {
         if (slices.size() > MOST_SLICES || slices.stream().anyMatch(l -> !(l >= 0 && l <= 100))) {
-            throw new InvalidRequest("slices-out-of-range", "Slices lie at L* 0 to 100, at most " + MOST_SLICES + " at once.", "Ask for other slices.");
+            throw new InvalidRequest(InvalidRequest.Reason.SLICES_OUT_OF_RANGE, "Slices lie at L* 0 to 100, at most " + MOST_SLICES + " at once.", "Ask for other slices.");
         }
         return proofs.boundary(pairings.find(id).orElseThrow(() -> new NotFound("This pairing isn't there.", "Choose another one.")), slices);
     }
@@ -149,6 +149,6 @@ class ProofController {
 
     private PairingVersion find(String id) {
         Optional<PairingVersion> found = pairings.find(id);
-        return found.orElseThrow(() -> new InvalidRequest("pairing-missing", "No paper is chosen yet.", "Choose one at the paper station."));
+        return found.orElseThrow(() -> new InvalidRequest(InvalidRequest.Reason.PAIRING_MISSING, "No paper is chosen yet.", "Choose one at the paper station."));
     }
 }

@@ -101,7 +101,7 @@ public class FileStore {
             for (int n = in.read(part); n >= 0; n = in.read(part)) {
                 sum += n;
                 if (sum > most) {
-                    throw new InvalidRequest("file-too-large", "This file is larger than " + (most >> 20) + " MB.", "Export it smaller or with compression.");
+                    throw new InvalidRequest(InvalidRequest.Reason.FILE_TOO_LARGE, "This file is larger than " + (most >> 20) + " MB.", "Export it smaller or with compression.");
                 }
                 out.write(part, 0, n);
             }

@@ -41,7 +41,7 @@ public class ProfileRepository {
 
     private IccProfile read(String hash) {
         if (!files.has(hash)) {
-            throw new ProfileException("profile-gone", "The profile " + hash + " is not among Wistel's files any more.", "Bring it back from a copy of the folder.");
+            throw new ProfileException(ProfileException.Reason.GONE, "The profile " + hash + " is not among Wistel's files any more.", "Bring it back from a copy of the folder.");
         }
         return ProfileReader.read(files.bytes(hash));
     }

@@ -36,7 +36,7 @@ public record GamutBoundary(List<Lab> vertices, List<int[]> triangles) {
         return switch (device.space().channels()) {
             case 3 -> outward(squares(look, 3));
             case 4 -> outermost(squares(look, 4));
-            default -> throw new ProfileException("profile-channels", "A device of " + device.space().channels() + " channels has no gamut that can be drawn.",
+            default -> throw new ProfileException(ProfileException.Reason.CHANNELS, "A device of " + device.space().channels() + " channels has no gamut that can be drawn.",
                 "Choose a profile of three or four colorants.");
         };
     }

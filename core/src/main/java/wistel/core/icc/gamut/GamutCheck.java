@@ -1,6 +1,7 @@
 package wistel.core.icc.gamut;
 
 import java.util.stream.IntStream;
+import wistel.core.fault.ProfileException;
 import wistel.core.colour.CieDe2000;
 import wistel.core.icc.kernel.ClutTable;
 import wistel.core.icc.kernel.GrayTable;
@@ -87,7 +88,7 @@ public final class GamutCheck {
 
     private Kernel tabled() {
         if (inputs != 1 && inputs != 3 && inputs != 4) {
-            throw new wistel.core.fault.ProfileException("profile-channels", "A picture of " + inputs + " channels can't be checked against a paper.",
+            throw new ProfileException(ProfileException.Reason.CHANNELS, "A picture of " + inputs + " channels can't be checked against a paper.",
                 "Convert it to RGB first.");
         }
         int side = SIDES[inputs];

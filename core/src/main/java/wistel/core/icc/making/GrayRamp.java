@@ -36,7 +36,7 @@ final class GrayRamp {
         patches.forEach(p -> byLevel.computeIfAbsent(Math.round(p.device()[0] * 1e4) / 1e4, k -> new ArrayList<>()).add(p.lab()));
         double[] levels = byLevel.keySet().stream().mapToDouble(Double::doubleValue).toArray();
         if (levels.length < FEWEST || levels[0] > 0.001 || levels[levels.length - 1] < 0.999) {
-            throw new MeasurementException("ramp-too-short", "This gray chart has " + levels.length + " levels; a profile takes at least " + FEWEST
+            throw new MeasurementException(MeasurementException.Reason.RAMP_TOO_SHORT, "This gray chart has " + levels.length + " levels; a profile takes at least " + FEWEST
                 + ", with full black and bare paper among them.", "Measure a gray ramp from black to paper.");
         }
         double[][] absolute = byLevel.values().stream().map(GrayRamp::mean).toArray(double[][]::new);

@@ -56,7 +56,7 @@ final class PrinterModel {
     /** @throws MeasurementException when there are too few patches, or black or the bare paper is missing */
     static PrinterModel of(List<Patch> patches) {
         if (patches.size() < FEWEST || patches.stream().filter(p -> isEnd(p.device())).mapToLong(p -> Math.round(p.device()[0])).distinct().count() < 2) {
-            throw new MeasurementException("chart-too-small", "This RGB chart has " + patches.size() + " patches to work with; a profile takes at least " + FEWEST
+            throw new MeasurementException(MeasurementException.Reason.CHART_TOO_SMALL, "This RGB chart has " + patches.size() + " patches to work with; a profile takes at least " + FEWEST
                 + ", with full black and bare paper among them.", "Measure a chart that Wistel laid out, or a larger one of your own.");
         }
         double[] white = new double[3];

@@ -34,7 +34,7 @@ public final class ProfileMaker {
         return switch (chart.device()) {
             case RGB -> rgb(description, chart);
             case GRAY -> gray(description, chart);
-            case CMYK -> throw new MeasurementException("chart-of-inks", "This chart was measured from separate inks; Wistel makes profiles for printers driven by RGB or gray.",
+            case CMYK -> throw new MeasurementException(MeasurementException.Reason.CHART_OF_INKS, "This chart was measured from separate inks; Wistel makes profiles for printers driven by RGB or gray.",
                 "Measure an RGB or a gray chart.");
         };
     }

@@ -92,7 +92,7 @@ public final class ProfileReader {
     }
 
     static ProfileException broken(String why) {
-        return new ProfileException("profile-broken", "This ICC profile can't be read. " + why + ".",
+        return new ProfileException(ProfileException.Reason.BROKEN, "This ICC profile can't be read. " + why + ".",
             "Export the picture or the profile again from where it came.");
     }
 }

@@ -147,7 +147,7 @@ public final class TagReader {
 
     static void need(byte[] tag, long at, long length, String what) {
         if (at < 0 || length < 0 || at + length > tag.length) {
-            throw new ProfileException("profile-broken", "This ICC profile can't be read. " + what + " in it is cut off.",
+            throw new ProfileException(ProfileException.Reason.BROKEN, "This ICC profile can't be read. " + what + " in it is cut off.",
                 "Export the picture or the profile again from where it came.");
         }
     }

@@ -140,20 +140,20 @@ public final class DeviceModel {
         try {
             return Matrix3.inverse(matrix);
         } catch (ArithmeticException e) {
-            throw new ProfileException("profile-broken", "This ICC profile can't be used. A matrix in it has no inverse.", "Choose another profile for this.");
+            throw new ProfileException(ProfileException.Reason.BROKEN, "This ICC profile can't be used. A matrix in it has no inverse.", "Choose another profile for this.");
         }
     }
 
     private static void refuseLinks(IccProfile profile) {
         if (profile.deviceClass() == DeviceClass.LINK || profile.deviceClass() == DeviceClass.ABSTRACT) {
-            throw new ProfileException("profile-not-a-device", "The profile '" + profile.description() + "' is a "
+            throw new ProfileException(ProfileException.Reason.NOT_A_DEVICE, "The profile '" + profile.description() + "' is a "
                 + (profile.deviceClass() == DeviceClass.LINK ? "device link" : "change of colours") + " and describes no single device.",
                 "Choose the profile of a picture, a display or a paper.");
         }
     }
 
     private static ProfileException missing(IccProfile profile, String way) {
-        return new ProfileException("profile-one-way", "The profile '" + profile.description() + "' has no way " + way + ".",
+        return new ProfileException(ProfileException.Reason.ONE_WAY, "The profile '" + profile.description() + "' has no way " + way + ".",
             "Choose another profile for this.");
     }
 }

@@ -42,7 +42,7 @@ final class MediaWhite {
 
     private static double[] usable(double[] white) {
         if (!(white[0] > 0.05 && white[1] > 0.05 && white[2] > 0.05)) {
-            throw new ProfileException("profile-broken", "This ICC profile can't be used. Its media white is black.", "Choose another profile for this.");
+            throw new ProfileException(ProfileException.Reason.BROKEN, "This ICC profile can't be used. Its media white is black.", "Choose another profile for this.");
         }
         return white;
     }
