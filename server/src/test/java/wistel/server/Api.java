@@ -1,6 +1,7 @@
 package wistel.server;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.net.URI;
 import java.net.URLEncoder;
 import java.net.http.HttpClient;
@@ -68,7 +69,7 @@ final class Api {
             boolean json = answer.headers().firstValue("Content-Type").orElse("").contains("json");
             return new Answer(answer.statusCode(), json ? JSON.readTree(answer.body()) : JSON.createObjectNode(), answer);
         } catch (IOException e) {
-            throw new java.io.UncheckedIOException(e);
+            throw new UncheckedIOException(e);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new IllegalStateException(e);

@@ -3,14 +3,20 @@ package wistel.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.io.InputStream;
 import java.net.Socket;
 import java.net.http.HttpRequest;
 import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.stream.IntStream;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
+import wistel.core.icc.profile.Intent;
+import wistel.standin.ink.Paper;
+import wistel.standin.room.Feeds;
 
 public class BadInputTest {
     private TestRoom test;
@@ -53,9 +59,9 @@ public class BadInputTest {
     /** A profile dropped among the pictures is refused, and the pairing that uses the very same bytes keeps them. */
     @Test
     public void aRefusedFileThatSomethingElseUsesStaysInTheStore() throws IOException {
-        PrintingTest.pair(test, wistel.standin.ink.Paper.SKERRY_BARYTA, wistel.standin.room.Feeds.REAR, wistel.core.icc.profile.Intent.RELATIVE);
+        PrintingTest.pair(test, Paper.SKERRY_BARYTA, Feeds.REAR, Intent.RELATIVE);
         long before = keptFiles();
-        byte[] profile = Files.readAllBytes(java.nio.file.Path.of("../demo/profiles/skerry-baryta.icc"));
+        byte[] profile = Files.readAllBytes(Path.of("../demo/profiles/skerry-baryta.icc"));
         assertThat(api.drop("skerry-baryta.icc", profile).code()).isEqualTo("picture-unknown");
         assertThat(keptFiles()).isEqualTo(before);
     }
@@ -63,7 +69,7 @@ public class BadInputTest {
     @Test
     public void theSameFileTwiceAtOnceBecomesOneMaster() throws Exception {
         byte[] file = PrintingTest.picture(29);
-        var both = java.util.stream.IntStream.range(0, 4).parallel().mapToObj(i -> api.drop("at-once.png", file)).toList();
+        var both = IntStream.range(0, 4).parallel().mapToObj(i -> api.drop("at-once.png", file)).toList();
         assertThat(both).allMatch(a -> a.status() == 201);
         assertThat(both.stream().map(a -> a.body().path("docket").path("masters").get(0).path("id").asString()).distinct()).hasSize(1);
     }
@@ -82,7 +88,7 @@ public class BadInputTest {
     public void threeHundredMegabytesOfJunkAreRefusedWithoutBeingHeld() {
         byte[] megabyte = new byte[1 << 20];
         long[] left = {300L << 20};
-        HttpRequest.Builder request = api.request("/api/dockets?name=junk.tif").POST(HttpRequest.BodyPublishers.ofInputStream(() -> new java.io.InputStream() {
+        HttpRequest.Builder request = api.request("/api/dockets?name=junk.tif").POST(HttpRequest.BodyPublishers.ofInputStream(() -> new InputStream() {
             @Override
             public int read() {
                 throw new UnsupportedOperationException();
@@ -154,7 +160,7 @@ public class BadInputTest {
     public void theFrontEndsTypesAreMadeFromThisApi() throws IOException {
         var mapper = tools.jackson.databind.json.JsonMapper.builder().build();
         JsonNode live = mapper.readTree(api.get("/v3/api-docs").raw().body()).path("components").path("schemas");
-        JsonNode kept = mapper.readTree(Files.readAllBytes(java.nio.file.Path.of("../web/openapi.json"))).path("components").path("schemas");
+        JsonNode kept = mapper.readTree(Files.readAllBytes(Path.of("../web/openapi.json"))).path("components").path("schemas");
         assertThat(kept).as("web/openapi.json is stale: fetch /v3/api-docs again and run npm run types").isEqualTo(live);
     }
 }

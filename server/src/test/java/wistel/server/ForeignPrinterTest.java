@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.List;
 import java.util.UUID;
 import java.util.concurrent.TimeUnit;
@@ -67,7 +68,7 @@ public class ForeignPrinterTest {
             PwgRaster.Writer writer = new PwgRaster.Writer(out, new PwgRaster.Page(600, 800, 300, 8, PwgRaster.Space.SRGB, 144, 192, "na_letter_8.5x11in", "", 5, 1));
             char[] row = new char[1800];
             for (int y = 0; y < 800; y++) {
-                java.util.Arrays.fill(row, (char) (y * 80));
+                Arrays.fill(row, (char) (y * 80));
                 writer.row(row);
             }
             writer.finish();

@@ -8,7 +8,9 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import javax.imageio.ImageIO;
 import org.testng.annotations.AfterClass;
@@ -26,6 +28,7 @@ import wistel.core.printer.DriverSettings;
 import wistel.server.pairing.PairingRepository;
 import wistel.server.printer.PrinterRepository;
 import wistel.server.store.ProfileRepository;
+import wistel.standin.PrintRoom;
 import wistel.standin.ink.Paper;
 import wistel.standin.room.Feeds;
 import wistel.standin.room.PrintJob;
@@ -52,7 +55,7 @@ public class PrintingTest {
     }
 
     static void pair(TestRoom test, Paper paper, String feed, Intent intent) throws IOException {
-        String name = paper.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
+        String name = paper.name().toLowerCase(Locale.ROOT).replace('_', '-');
         IccProfile profile = ProfileReader.read(Files.readAllBytes(Path.of("../demo/profiles", name + ".icc")));
         test.bean(ProfileRepository.class).add(profile);
         Lab white = LabEncoding.V4.lab(TransformCompiler.toMeasuredLab(profile).exact(1, 1, 1));
@@ -217,11 +220,11 @@ public class PrintingTest {
         test.room.printer().pace(100);
         String id = api.post("/api/dockets/" + d.path("id").asString() + "/attempts", "", d.path("version").asInt()).body().path("id").asString();
         Waiting.until(() -> attempt(id), a -> Api.page(a).path("jobSent").asBoolean(), 30);
-        try (wistel.standin.PrintRoom other = new wistel.standin.PrintRoom(Files.createTempDirectory("room"), 0, 0)) {
+        try (PrintRoom other = new PrintRoom(Files.createTempDirectory("room"), 0, 0)) {
             UUID printer = test.bean(PrinterRepository.class).all().get(0).id();
-            test.bean(PrinterRepository.class).moved(printer, "ipp://localhost:" + other.port() + "/ipp/print", java.util.Optional.empty());
+            test.bean(PrinterRepository.class).moved(printer, "ipp://localhost:" + other.port() + "/ipp/print", Optional.empty());
             JsonNode a = over(id);
-            test.bean(PrinterRepository.class).moved(printer, test.ipp(), java.util.Optional.empty());
+            test.bean(PrinterRepository.class).moved(printer, test.ipp(), Optional.empty());
             assertThat(a.path("state").asString()).isEqualTo("failed");
             assertThat(a.path("message").asString()).contains("has lost this job").contains("Look whether a sheet came out");
         } finally {
@@ -232,10 +235,10 @@ public class PrintingTest {
     @Test(dependsOnMethods = "aJobThatWaitsForPaperSaysSoAndCanBeCancelled")
     public void withThePrinterGoneTheDocketWaitsAndSaysSo() throws IOException {
         JsonNode d = ready("gone.png", picture(8), "Moss Cotton 300");
-        test.bean(PrinterRepository.class).moved(test.bean(PrinterRepository.class).all().get(0).id(), "ipp://localhost:9/ipp/print", java.util.Optional.empty());
+        test.bean(PrinterRepository.class).moved(test.bean(PrinterRepository.class).all().get(0).id(), "ipp://localhost:9/ipp/print", Optional.empty());
         String id = api.post("/api/dockets/" + d.path("id").asString() + "/attempts", "", d.path("version").asInt()).body().path("id").asString();
         Waiting.until(() -> attempt(id), a -> a.path("message").asString().contains("doesn't answer"), 30);
-        test.bean(PrinterRepository.class).moved(test.bean(PrinterRepository.class).all().get(0).id(), test.ipp(), java.util.Optional.empty());
+        test.bean(PrinterRepository.class).moved(test.bean(PrinterRepository.class).all().get(0).id(), test.ipp(), Optional.empty());
         test.room.printer().attendant(true);
         assertThat(over(id).path("state").asString()).isEqualTo("done");
     }

@@ -3,6 +3,8 @@ package wistel.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.sun.net.httpserver.HttpServer;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
@@ -21,6 +23,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import javax.imageio.ImageIO;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
@@ -64,12 +67,12 @@ public class ReliabilityTest {
 
     /** A picture whose page takes a while to make: 1080 x 1620 pixels enlarged to A2 at 360 dpi. */
     private JsonNode large(int seed) throws IOException {
-        java.awt.image.BufferedImage image = new java.awt.image.BufferedImage(1620, 1080, java.awt.image.BufferedImage.TYPE_INT_RGB);
+        BufferedImage image = new BufferedImage(1620, 1080, BufferedImage.TYPE_INT_RGB);
         for (int i = 0; i < 1620 * 1080; i++) {
             image.setRGB(i % 1620, i / 1620, (i * 31 + seed * 77) & 0xFFFFFF);
         }
-        java.io.ByteArrayOutputStream out = new java.io.ByteArrayOutputStream();
-        javax.imageio.ImageIO.write(image, "png", out);
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        ImageIO.write(image, "png", out);
         JsonNode d = ready("large-" + seed + ".png", out.toByteArray());
         String path = "/api/dockets/" + d.path("id").asString();
         JsonNode a2 = api.patch(path, "{\"kind\":\"stocked\",\"stock\":{\"kind\":\"sheet\",\"name\":\"A2\",\"widthMm\":420,\"lengthMm\":594}}", d.path("version").asInt()).body();

@@ -3,6 +3,7 @@ package wistel.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.BufferedReader;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStreamReader;
 import java.net.HttpURLConnection;
@@ -10,6 +11,8 @@ import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.regex.Pattern;
+import javax.imageio.ImageIO;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
@@ -70,7 +73,7 @@ public class ServingTest {
     public void theFrontEndAsksNothingFromOutside() throws IOException {
         String page = new String(api.get("/").raw().body(), StandardCharsets.UTF_8);
         assertThat(page).doesNotContain("http://").doesNotContain("https://");
-        var script = java.util.regex.Pattern.compile("src=\"(/assets/[^\"]+)\"").matcher(page);
+        var script = Pattern.compile("src=\"(/assets/[^\"]+)\"").matcher(page);
         assertThat(script.find()).isTrue();
         Api.Answer asset = api.get(script.group(1));
         assertThat(asset.status()).isEqualTo(200);
@@ -87,7 +90,7 @@ public class ServingTest {
             master + "/proof?intent=PERCEPTUAL&black=false&view=INK_BLACK&" + on, master + "/gamut?" + on}) {
             byte[] png = api.get(path).raw().body();
             assertThat(new String(png, 0, Math.min(200, png.length), StandardCharsets.ISO_8859_1)).as(path).contains("PNG").contains("sRGB");
-            var image = javax.imageio.ImageIO.read(new java.io.ByteArrayInputStream(png));
+            var image = ImageIO.read(new ByteArrayInputStream(png));
             assertThat(image.getWidth()).isEqualTo(200);
             assertThat(image.getHeight()).isEqualTo(133);
         }

@@ -1,6 +1,7 @@
 package wistel.server;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
@@ -37,7 +38,7 @@ final class TestRoom implements AutoCloseable {
     static TestRoom ofDump(String resource) throws IOException {
         String sql;
         try (var in = TestRoom.class.getResourceAsStream(resource)) {
-            sql = new String(in.readAllBytes(), java.nio.charset.StandardCharsets.UTF_8);
+            sql = new String(in.readAllBytes(), StandardCharsets.UTF_8);
         }
         TestRoom test = new TestRoom(0, Optional.of(sql));
         execute(test.database, "update public.printer set uri = '" + test.ipp() + "'");

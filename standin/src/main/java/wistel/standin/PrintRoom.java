@@ -6,12 +6,15 @@ import java.io.BufferedInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.OutputStream;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
+import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.util.Arrays;
 import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.Executors;
@@ -109,7 +112,7 @@ public final class PrintRoom implements AutoCloseable {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         InputStream body = new BufferedInputStream(exchange.getRequestBody(), 1 << 16);
         service.answer(body).write(out);
-        body.transferTo(java.io.OutputStream.nullOutputStream());
+        body.transferTo(OutputStream.nullOutputStream());
         answer(exchange, 200, "application/ipp", out.toByteArray());
     }
 
@@ -152,9 +155,9 @@ public final class PrintRoom implements AutoCloseable {
             answer(exchange, 405, "text/plain", "POST only".getBytes(StandardCharsets.UTF_8));
             return;
         }
-        Map<String, String> form = java.util.Arrays.stream(new String(exchange.getRequestBody().readNBytes(LONGEST_FORM), StandardCharsets.UTF_8).split("&"))
+        Map<String, String> form = Arrays.stream(new String(exchange.getRequestBody().readNBytes(LONGEST_FORM), StandardCharsets.UTF_8).split("&"))
             .map(p -> p.split("=", 2)).filter(p -> p.length == 2)
-            .collect(Collectors.toMap(p -> p[0], p -> java.net.URLDecoder.decode(p[1], StandardCharsets.UTF_8), (a, b) -> b));
+            .collect(Collectors.toMap(p -> p[0], p -> URLDecoder.decode(p[1], StandardCharsets.UTF_8), (a, b) -> b));
         switch (form.getOrDefault("do", "")) {
             case "load" -> printer.load(feed(form), Feeds.sizes().stream().filter(s -> s.name().equals(form.get("size"))).findFirst().orElseThrow(),
                 Paper.valueOf(form.get("paper")), 20);
@@ -189,7 +192,7 @@ public final class PrintRoom implements AutoCloseable {
             + "</td><td><form method=post action=/room><input type=hidden name=feed value=" + e.getKey() + "><button name=do value=empty>Take the paper out</button></form></td></tr>")
             .collect(Collectors.joining());
         String sizes = Feeds.sizes().stream().map(s -> "<option>" + s.name() + "</option>").collect(Collectors.joining());
-        String papers = java.util.Arrays.stream(Paper.values()).map(p -> "<option value=" + p + ">" + p.label() + "</option>").collect(Collectors.joining());
+        String papers = Arrays.stream(Paper.values()).map(p -> "<option value=" + p + ">" + p.label() + "</option>").collect(Collectors.joining());
         String body = template.replace("{{feeds}}", feeds).replace("{{sizes}}", sizes).replace("{{papers}}", papers)
             .replace("{{pace}}", String.format(Locale.ROOT, "%.0f", printer.pace()))
             .replace("{{attendant}}", printer.attendant() ? "is in the room and loads what a job asks for" : "is out: load paper yourself")

@@ -1,5 +1,6 @@
 package wistel.standin;
 
+import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -61,7 +62,7 @@ final class ProfileSession {
         sheet.write(file, 180, paper.mediaType(), 5);
         String feed = paper == Paper.MOSS_COTTON ? Feeds.FRONT : Feeds.REAR;
         int job = room.printer().create(new Ticket("profile chart", "wistel", paper.mediaType(), feed, SHEET.widthMm(), SHEET.heightMm(), 5, 1, false, "", "")).id();
-        room.printer().receive(job, new java.io.ByteArrayInputStream(file.toByteArray()), "image/pwg-raster");
+        room.printer().receive(job, new ByteArrayInputStream(file.toByteArray()), "image/pwg-raster");
         while (!room.printer().job(job).orElseThrow().state().over()) {
             Thread.sleep(20);
         }

@@ -2,15 +2,18 @@ package wistel.standin;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import javax.imageio.ImageIO;
 import org.testng.annotations.Test;
 import wistel.core.render.PwgRaster;
 
@@ -60,7 +63,7 @@ public class IppEverywhereTest {
             Files.write(file, page(space, Integer.parseInt(names.group(2)), bits));
         }
         Path jpeg = folder.resolve("color.jpg");
-        javax.imageio.ImageIO.write(new java.awt.image.BufferedImage(8, 8, java.awt.image.BufferedImage.TYPE_INT_RGB), "jpg", jpeg.toFile());
+        ImageIO.write(new BufferedImage(8, 8, BufferedImage.TYPE_INT_RGB), "jpg", jpeg.toFile());
         Files.copy(jpeg, folder.resolve("gray.jpg"));
         for (String name : List.of("document-a4.pdf", "document-letter.pdf", "document-a4.ps", "document-letter.ps")) {
             Files.writeString(folder.resolve(name), "%PDF-1.4\n%%EOF\n");
@@ -73,7 +76,7 @@ public class IppEverywhereTest {
         int h = 6 * dpi;
         PwgRaster.Writer writer = new PwgRaster.Writer(out, new PwgRaster.Page(w, h, dpi, bits, space, 288, 432, "na_index-4x6_4x6in", "", 4, 1));
         char[] row = new char[w * space.channels()];
-        java.util.Arrays.fill(row, (char) 65535);
+        Arrays.fill(row, (char) 65535);
         for (int y = 0; y < h; y++) {
             writer.row(row);
         }

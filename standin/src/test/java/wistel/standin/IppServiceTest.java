@@ -18,11 +18,13 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.net.URI;
 import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
 import java.net.http.HttpRequest.BodyPublishers;
+import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
+import java.time.Duration;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.zip.GZIPOutputStream;
 import javax.imageio.ImageIO;
@@ -31,8 +33,11 @@ import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import wistel.core.colour.Lab;
 import wistel.core.colour.LabEncoding;
+import wistel.core.paper.SheetSize;
 import wistel.core.pictures.LabScan;
+import wistel.standin.ink.Paper;
 import wistel.standin.room.Feeds;
+import wistel.standin.room.Ticket;
 
 /** The printer over the wire, one operation at a time. */
 public class IppServiceTest {
@@ -55,7 +60,7 @@ public class IppServiceTest {
     }
 
     private static Attribute<?> keyword(String name, String... values) {
-        return new UnknownAttribute(name, java.util.Arrays.stream(values).map(v -> (Object) new KeywordOrName(v)).toList());
+        return new UnknownAttribute(name, Arrays.stream(values).map(v -> (Object) new KeywordOrName(v)).toList());
     }
 
     private IppPacket ask(int operation, List<Attribute<?>> more, List<Attribute<?>> job, byte[] document) throws Exception {
@@ -171,7 +176,7 @@ public class IppServiceTest {
 
     @Test
     public void everyCopyTakesASheet() throws Exception {
-        room.printer().load(Feeds.REAR, wistel.core.paper.SheetSize.KNOWN.get(0), wistel.standin.ink.Paper.SKERRY_BARYTA, 20);
+        room.printer().load(Feeds.REAR, SheetSize.KNOWN.get(0), Paper.SKERRY_BARYTA, 20);
         int job = jobId(ask(0x02, List.of(text("document-format", new OtherString(Tag.mimeMediaType, "image/jpeg"))), List.of(text("copies", 3)), jpeg(60)));
         assertThat(overState(job)).isEqualTo(9);
         assertThat(room.printer().feeds().get(Feeds.REAR).sheets()).isEqualTo(17);
@@ -181,7 +186,7 @@ public class IppServiceTest {
     /** At pace 1000 an A4 sheet in quick quality takes 12 min/m2 x 0.0624 m2 / 1000 = 45 ms; in fine quality 165 ms. */
     @Test
     public void finerQualityTakesLonger() throws Exception {
-        room.printer().load(Feeds.REAR, wistel.core.paper.SheetSize.KNOWN.get(0), wistel.standin.ink.Paper.SKERRY_BARYTA, 20);
+        room.printer().load(Feeds.REAR, SheetSize.KNOWN.get(0), Paper.SKERRY_BARYTA, 20);
         room.printer().pace(1000);
         try {
             for (int quality : new int[] {3, 5}) {
@@ -189,7 +194,7 @@ public class IppServiceTest {
                     List.of(text("print-quality", new UntypedEnum(quality))), jpeg(60)));
                 assertThat(overState(job)).isEqualTo(9);
                 var seen = room.printer().job(job).orElseThrow();
-                long took = java.time.Duration.between(seen.started().orElseThrow(), seen.finished().orElseThrow()).toMillis();
+                long took = Duration.between(seen.started().orElseThrow(), seen.finished().orElseThrow()).toMillis();
                 assertThat(took).isGreaterThanOrEqualTo(quality == 3 ? 40 : 150);
             }
         } finally {
@@ -226,10 +231,10 @@ public class IppServiceTest {
         var folder = Files.createTempDirectory("room");
         int before;
         try (PrintRoom first = new PrintRoom(folder, 0, 0)) {
-            before = first.printer().create(new wistel.standin.room.Ticket("a", "b", "", "", 0, 0, 5, 1, false, "", "")).id();
+            before = first.printer().create(new Ticket("a", "b", "", "", 0, 0, 5, 1, false, "", "")).id();
         }
         try (PrintRoom second = new PrintRoom(folder, 0, 0)) {
-            assertThat(second.printer().create(new wistel.standin.room.Ticket("a", "b", "", "", 0, 0, 5, 1, false, "", "")).id()).isEqualTo(before + 1);
+            assertThat(second.printer().create(new Ticket("a", "b", "", "", 0, 0, 5, 1, false, "", "")).id()).isEqualTo(before + 1);
         }
     }
 

@@ -11,11 +11,14 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
+import java.util.Locale;
 import java.util.SplittableRandom;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
+import wistel.core.cgats.Patch;
 import wistel.core.colour.Lab;
 import wistel.core.colour.LabEncoding;
 import wistel.core.icc.profile.ProfileReader;
@@ -63,7 +66,7 @@ public class PrintRoomTest {
     /** Jobs are on disk: after the power was cut what waited goes on, what was being laid down is aborted and says so. */
     @Test
     public void aPrinterThatWasSwitchedOffKnowsItsJobsAgain() throws Exception {
-        java.nio.file.Path folder = java.nio.file.Files.createTempDirectory("switched-off");
+        Path folder = Files.createTempDirectory("switched-off");
         SheetSize a4 = SheetSize.KNOWN.get(0);
         byte[] raster = flat(a4, (char) 20000, (char) 20000, (char) 20000, PwgRaster.Space.DEVICE3);
         int laid;
@@ -211,8 +214,8 @@ public class PrintRoomTest {
     @Test
     public void theShippedProfilesPredictTheStandIn() throws Exception {
         for (Paper paper : Paper.values()) {
-            String name = paper.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
-            var toLab = TransformCompiler.toMeasuredLab(ProfileReader.read(Files.readAllBytes(java.nio.file.Path.of("../demo/profiles", name + ".icc"))));
+            String name = paper.name().toLowerCase(Locale.ROOT).replace('_', '-');
+            var toLab = TransformCompiler.toMeasuredLab(ProfileReader.read(Files.readAllBytes(Path.of("../demo/profiles", name + ".icc"))));
             InkOnPaper ink = new InkOnPaper(paper, paper.mediaType(), 5);
             SplittableRandom random = new SplittableRandom(21);
             double sum = 0;
@@ -229,7 +232,7 @@ public class PrintRoomTest {
     @Test
     public void theChartOnPaperIsReadBackThroughTheInstrument() throws Exception {
         var chart = ProfileSession.measure(room, Paper.CORRIE_LUSTRE);
-        List<wistel.core.cgats.Patch> patches = chart.patches();
+        List<Patch> patches = chart.patches();
         double[] lab = new double[3];
         new InkOnPaper(Paper.CORRIE_LUSTRE, Paper.CORRIE_LUSTRE.mediaType(), 5).lab(patches.get(700).device(), lab);
         assertThat(patches.get(700).lab().deltaE2000(Lab.of(lab))).isLessThan(0.3);

@@ -8,6 +8,7 @@ import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import wistel.core.colour.LabEncoding;
+import wistel.core.colour.Matrix3;
 import wistel.core.icc.kernel.ClutTable;
 import wistel.core.icc.kernel.InverseTrc;
 import wistel.core.icc.kernel.Kernel;
@@ -106,7 +107,7 @@ public class VectorKernelsTest {
             linear[i] = i / 65535f;
         }
         new MatrixTrcToLab(new float[][] {linear, linear, linear}, MATRIX, new double[3], LabEncoding.V2).apply(pixels(3), 0, codes, 0, PIXELS);
-        LabToLight light = new LabToLight(wistel.core.colour.Matrix3.inverse(MATRIX), new double[3], root(), LabEncoding.V2);
+        LabToLight light = new LabToLight(Matrix3.inverse(MATRIX), new double[3], root(), LabEncoding.V2);
         char[] a = new char[codes.length];
         char[] b = new char[codes.length];
         vector.fromLab(light).apply(codes, 0, a, 0, PIXELS);
@@ -171,7 +172,7 @@ public class VectorKernelsTest {
     /** A picture may be turned in its own array. */
     @Test
     public void pixelsMayBeReplacedInPlace() {
-        LabToLight light = new LabToLight(wistel.core.colour.Matrix3.inverse(MATRIX), new double[3], root(), LabEncoding.V2);
+        LabToLight light = new LabToLight(Matrix3.inverse(MATRIX), new double[3], root(), LabEncoding.V2);
         char[] in = pixels(3);
         char[] out = new char[in.length];
         vector.fromLab(light).apply(in, 0, out, 0, PIXELS);

@@ -2,6 +2,7 @@ package wistel.core.docket;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import wistel.core.docket.Finding.Mend;
@@ -29,18 +30,18 @@ final class EdgeRule implements Rule {
         return found.stream();
     }
 
-    private static java.util.Optional<Finding> edge(DocketSpec d, Page page, Placed placed) {
+    private static Optional<Finding> edge(DocketSpec d, Page page, Placed placed) {
         if (Overhang.largerThanPage(page, placed)) {
-            return java.util.Optional.of(Finding.stop(Stage.SIZE, "larger-than-sheet",
+            return Optional.of(Finding.stop(Stage.SIZE, "larger-than-sheet",
                 "The picture (" + Length.mm(placed.atMm().width()) + " × " + Length.mm(placed.atMm().height()) + " mm) is larger than the sheet ("
                     + Length.mm(page.widthMm()) + " × " + Length.mm(page.heightMm()) + " mm).", "It doesn't fit this paper.", toPrintable(d, page, placed)));
         }
         List<Overhang> overhangs = Overhang.of(page, placed);
         if (overhangs.isEmpty()) {
-            return java.util.Optional.empty();
+            return Optional.empty();
         }
         String where = overhangs.stream().map(o -> "the " + o.side() + " " + Length.mm(o.mm()) + " mm").collect(Collectors.joining(", "));
-        return java.util.Optional.of(Finding.stop(Stage.SIZE, "on-unprintable-edge",
+        return Optional.of(Finding.stop(Stage.SIZE, "on-unprintable-edge",
             "The picture runs into the edge that " + Keywords.feed(d.settings().feed()) + " can't print.",
             Words.capital(where) + " of it would stay white.", toPrintable(d, page, placed)));
     }

@@ -2,6 +2,7 @@ package wistel.core.docket;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 import wistel.core.docket.Finding.Mend;
 import wistel.core.length.Ppi;
@@ -33,23 +34,23 @@ final class ResolutionRule implements Rule {
         return found.stream();
     }
 
-    private static java.util.Optional<Finding> resampled(DocketSpec d, double ppi) {
+    private static Optional<Finding> resampled(DocketSpec d, double ppi) {
         int wanted = d.resolution().resamplePpi();
         double share = Math.pow(wanted / ppi, 2);
         Mend keep = new Mend("Keep the pixels", new Change.Resolved(new Resolution(Resolution.Pixels.KEEP, wanted, d.resolution().viewingMm())));
         if (share < 1 - HARDLY) {
-            return java.util.Optional.of(Finding.look(Stage.SIZE, "pixels-discarded", "Resampling to " + wanted + " ppi discards " + Words.percent(1 - share)
+            return Optional.of(Finding.look(Stage.SIZE, "pixels-discarded", "Resampling to " + wanted + " ppi discards " + Words.percent(1 - share)
                 + " of the pixels.", "The printer gets less than the picture holds.", keep));
         }
-        return share <= 1 + HARDLY ? java.util.Optional.empty() : java.util.Optional.of(Finding.note(Stage.SIZE, "pixels-invented", "Resampling to " + wanted
+        return share <= 1 + HARDLY ? Optional.empty() : Optional.of(Finding.note(Stage.SIZE, "pixels-invented", "Resampling to " + wanted
             + " ppi invents " + Words.percent(1 - 1 / share) + " of the pixels.", "No detail is gained by it.", keep));
     }
 
     /** A picture with more pixels than the printer's finest input: even kept, they can't all be printed. */
-    private static java.util.Optional<Finding> averagedAway(PrinterDescription printer, double printed) {
+    private static Optional<Finding> averagedAway(PrinterDescription printer, double printed) {
         int dpi = printer.inputDpi(printed);
         double share = 1 - Math.pow(dpi / printed, 2);
-        return share <= HARDLY ? java.util.Optional.empty() : java.util.Optional.of(Finding.note(Stage.SIZE, "pixels-averaged",
+        return share <= HARDLY ? Optional.empty() : Optional.of(Finding.note(Stage.SIZE, "pixels-averaged",
             "The picture has " + Math.round(printed) + " pixels an inch here, the printer takes " + dpi + " at most.",
             Words.percent(share) + " of the pixels are averaged into their neighbours. The eye doesn't miss them at this size."));
     }

@@ -1,6 +1,8 @@
 package wistel.core.paper;
 
+import java.util.Locale;
 import wistel.core.fault.InvalidRequest;
+import wistel.core.length.Length;
 
 /** The paper that is to be printed on, as it lies there. */
 public sealed interface Stock {
@@ -26,11 +28,11 @@ public sealed interface Stock {
         /** Self-describing media name (PWG 5101.1). */
         public String ippName() {
             return SheetSize.near(widthMm, lengthMm).map(SheetSize::ippName)
-                .orElseGet(() -> String.format(java.util.Locale.ROOT, "custom_sheet_%sx%smm", number(widthMm), number(lengthMm)));
+                .orElseGet(() -> String.format(Locale.ROOT, "custom_sheet_%sx%smm", number(widthMm), number(lengthMm)));
         }
 
         private static String number(double mm) {
-            return wistel.core.length.Length.mm(mm);
+            return Length.mm(mm);
         }
     }
 }

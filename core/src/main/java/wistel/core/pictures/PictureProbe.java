@@ -3,6 +3,7 @@ package wistel.core.pictures;
 import java.io.ByteArrayOutputStream;
 import java.io.EOFException;
 import java.io.IOException;
+import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
@@ -233,7 +234,7 @@ final class PictureProbe {
         if (tiff.length < 14) {
             return Orientation.UPRIGHT;
         }
-        java.nio.ByteBuffer in = java.nio.ByteBuffer.wrap(tiff).order(tiff[0] == 'I' ? ByteOrder.LITTLE_ENDIAN : ByteOrder.BIG_ENDIAN);
+        ByteBuffer in = ByteBuffer.wrap(tiff).order(tiff[0] == 'I' ? ByteOrder.LITTLE_ENDIAN : ByteOrder.BIG_ENDIAN);
         try {
             int at = in.getInt(4);
             int entries = in.getShort(at) & 0xFFFF;

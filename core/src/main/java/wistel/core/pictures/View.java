@@ -1,5 +1,6 @@
 package wistel.core.pictures;
 
+import java.util.Arrays;
 import java.util.concurrent.Executor;
 
 /** A picture small enough to hold: 16-bit samples, interleaved, in the picture's own space. */
@@ -110,7 +111,7 @@ public record View(int width, int height, int channels, char[] pixels) implement
     /** One pixel's samples. */
     public char[] pixel(int x, int y) {
         int at = (y * width + x) * channels;
-        return java.util.Arrays.copyOfRange(pixels, at, at + channels);
+        return Arrays.copyOfRange(pixels, at, at + channels);
     }
 
     /** Bytes held. */

@@ -1,5 +1,6 @@
 package wistel.core.printer;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
@@ -44,7 +45,7 @@ public record PrinterDescription(String model, List<MediaRow> media, List<String
 
     /** Settings that are not among those it lists, in words; what it lists nothing of isn't judged. Some printers take such jobs and print otherwise. */
     public List<String> unknown(DriverSettings settings) {
-        List<String> unknown = new java.util.ArrayList<>();
+        List<String> unknown = new ArrayList<>();
         if (!settings.mediaType().isEmpty() && !mediaTypes.isEmpty() && !mediaTypes.contains(settings.mediaType())) {
             unknown.add("media type " + Keywords.words(settings.mediaType()));
         }

@@ -5,6 +5,7 @@ import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Executor;
@@ -23,8 +24,8 @@ import wistel.core.pictures.Progress;
 import wistel.core.pictures.Resampler;
 import wistel.core.pictures.RowSource;
 import wistel.core.pictures.RowWindow;
-import wistel.core.pictures.StageTimes;
 import wistel.core.pictures.StageTimes.Stage;
+import wistel.core.pictures.StageTimes;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
 import wistel.core.sheet.Rect;
@@ -183,7 +184,7 @@ public final class LayoutRenderer {
     private Windows open(List<Piece> pieces, Progress progress, StageTimes times) throws IOException {
         Windows windows = new Windows();
         try {
-            Map<RowSource, List<Piece>> byMaster = pieces.stream().collect(Collectors.groupingBy(p -> p.picture.stored, java.util.LinkedHashMap::new, Collectors.toList()));
+            Map<RowSource, List<Piece>> byMaster = pieces.stream().collect(Collectors.groupingBy(p -> p.picture.stored, LinkedHashMap::new, Collectors.toList()));
             int done = 0;
             for (Map.Entry<RowSource, List<Piece>> entry : byMaster.entrySet()) {
                 List<Piece> uses = entry.getValue();

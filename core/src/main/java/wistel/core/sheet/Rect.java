@@ -1,5 +1,7 @@
 package wistel.core.sheet;
 
+import wistel.core.pictures.Orientation;
+
 /** A rectangle in millimetres; x to the right and y downwards. */
 public record Rect(double x, double y, double width, double height) {
     public Rect {
@@ -17,7 +19,7 @@ public record Rect(double x, double y, double width, double height) {
     }
 
     /** As it lies when the page of this size is turned. */
-    public Rect turned(wistel.core.pictures.Orientation orientation, double pageWidth, double pageHeight) {
+    public Rect turned(Orientation orientation, double pageWidth, double pageHeight) {
         double fromRight = pageWidth - right();
         double fromBottom = pageHeight - bottom();
         return switch (orientation) {

@@ -27,6 +27,7 @@ import java.util.Set;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import wistel.core.docket.Finding.Severity;
+import wistel.core.fault.Conflict;
 import wistel.core.icc.profile.Intent;
 import wistel.core.length.Ppi;
 import wistel.core.printer.ColourRoute;
@@ -151,7 +152,7 @@ public class PreflightTest {
     @Test
     public void whatStopsIsNotFrozen() {
         org.assertj.core.api.Assertions.assertThatThrownBy(() -> PrintOrder.freeze(framed(500, 333), facts(), List.of(), "d"))
-            .isInstanceOf(wistel.core.fault.Conflict.class).hasMessageContaining("larger than the sheet");
+            .isInstanceOf(Conflict.class).hasMessageContaining("larger than the sheet");
     }
 
     @Test

@@ -17,9 +17,9 @@ import wistel.core.printer.DriverSettings;
 import wistel.core.printer.PrinterState;
 import wistel.core.rendition.Rendition;
 import wistel.core.sheet.SheetPlan.PixelSize;
-import wistel.core.sheet.Single;
 import wistel.core.sheet.Single.Borders;
 import wistel.core.sheet.Single.Fit;
+import wistel.core.sheet.Single;
 
 /** The one sentence, word for word: it is what a person trusts before a sheet is spent. */
 public class ReadbackTest {

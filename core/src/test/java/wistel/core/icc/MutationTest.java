@@ -21,6 +21,7 @@ import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.icc.stage.Chain;
 import wistel.core.icc.transform.DeviceModel;
 import wistel.core.icc.transform.Observer;
+import wistel.core.icc.transform.ProofView;
 import wistel.core.icc.transform.Recipe;
 import wistel.core.icc.transform.TransformCompiler;
 
@@ -85,7 +86,7 @@ public class MutationTest {
         }
         chain.at(0.3, 0.7, 0.1, 0.2, 0.5, 0.5, 0.5, 0.5);
         if (turn % 700 == 0) {
-            TransformCompiler.compile(new Recipe.Proof(StandardSpaces.SRGB, p, intent, true, wistel.core.icc.transform.ProofView.PAPER_WHITE, StandardSpaces.SRGB));
+            TransformCompiler.compile(new Recipe.Proof(StandardSpaces.SRGB, p, intent, true, ProofView.PAPER_WHITE, StandardSpaces.SRGB));
             GamutBoundary.of(p);
         }
     }

@@ -18,10 +18,12 @@ import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.channels.FileChannel;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.StandardOpenOption;
 import java.util.Arrays;
 import java.util.concurrent.ForkJoinPool;
+import java.util.function.Consumer;
 import java.util.zip.CRC32;
 import java.util.zip.Deflater;
 import javax.imageio.IIOImage;
@@ -208,7 +210,7 @@ public class PictureFileTest {
         assertThat((int) Pictures.upright(open(written(gray, "jpeg", param -> param.setProgressiveMode(ImageWriteParam.MODE_DEFAULT)))).pixel(15, 15)[0]).isGreaterThan(60000);
     }
 
-    private static byte[] written(BufferedImage image, String format, java.util.function.Consumer<ImageWriteParam> how) throws IOException {
+    private static byte[] written(BufferedImage image, String format, Consumer<ImageWriteParam> how) throws IOException {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         var writers = ImageIO.getImageWritersByFormatName(format);
         ImageWriter writer = writers.next();
@@ -314,7 +316,7 @@ public class PictureFileTest {
     /** Formats that people do drop in are called by their names, and the way out is said. */
     @Test(dataProvider = "otherFormats")
     public void otherFormatsAreCalledByTheirNames(String head, String name) {
-        assertThatThrownBy(() -> open(head.getBytes(java.nio.charset.StandardCharsets.ISO_8859_1))).isInstanceOfSatisfying(PictureException.class, e -> {
+        assertThatThrownBy(() -> open(head.getBytes(StandardCharsets.ISO_8859_1))).isInstanceOfSatisfying(PictureException.class, e -> {
             assertThat(e.getMessage()).contains(name);
             assertThat(e.next()).contains("JPEG, PNG and TIFF");
         });

@@ -7,14 +7,17 @@ import static org.assertj.core.api.Assertions.within;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
 import java.nio.file.Files;
+import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.SplittableRandom;
 import java.util.concurrent.CancellationException;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicInteger;
@@ -28,6 +31,7 @@ import wistel.core.fault.PictureException;
 import wistel.core.fault.PrinterException;
 import wistel.core.icc.kernel.Kernels;
 import wistel.core.icc.profile.Intent;
+import wistel.core.icc.profile.ProfileReader;
 import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.icc.transform.Observer;
 import wistel.core.icc.transform.Recipe;
@@ -37,6 +41,7 @@ import wistel.core.length.Margins;
 import wistel.core.pictures.Crop;
 import wistel.core.pictures.LightCurve;
 import wistel.core.pictures.Orientation;
+import wistel.core.pictures.PictureFile;
 import wistel.core.pictures.Progress;
 import wistel.core.pictures.RowSource;
 import wistel.core.pictures.View;
@@ -237,8 +242,8 @@ public class LayoutRendererTest {
         for (int i = 0; i < noise.length; i++) {
             noise[i] = (char) random.nextInt(65536);
         }
-        Transform toPaper = TransformCompiler.compile(new Recipe.Convert(StandardSpaces.SRGB, wistel.core.icc.profile.ProfileReader.read(
-            Files.readAllBytes(java.nio.file.Path.of("../demo/profiles/moss-cotton.icc"))), Intent.PERCEPTUAL, true, Observer.ADAPTED), Kernels.SCALAR);
+        Transform toPaper = TransformCompiler.compile(new Recipe.Convert(StandardSpaces.SRGB, ProfileReader.read(
+            Files.readAllBytes(Path.of("../demo/profiles/moss-cotton.icc"))), Intent.PERCEPTUAL, true, Observer.ADAPTED), Kernels.SCALAR);
         LayoutRenderer.Picture picture = new LayoutRenderer.Picture(new View(700, 500, 3, noise), Orientation.QUARTER_RIGHT, LightCurve.GAMMA_22, toPaper);
         Page page = new Page(210, 297, Margins.NONE, Orientation.UPRIGHT, List.of(new Placed("r", Crop.whole(500, 700), new Rect(10, 10, 180, 252), Orientation.UPRIGHT)), List.of());
         LayoutRenderer.Job job = new LayoutRenderer.Job(page, Map.of("r", picture), 200, Double.POSITIVE_INFINITY);
@@ -255,7 +260,7 @@ public class LayoutRendererTest {
     public void progressRisesAndMayStopTheWork() throws IOException {
         Page page = page(40, 40, Orientation.QUARTER_RIGHT, new Placed("r", Crop.whole(24, 16), pixels(3, 2, 24, 16), Orientation.UPRIGHT));
         LayoutRenderer.Job job = new LayoutRenderer.Job(page, Map.of("r", picture(places())), 10, Double.POSITIVE_INFINITY);
-        List<Double> told = new java.util.concurrent.CopyOnWriteArrayList<>();
+        List<Double> told = new CopyOnWriteArrayList<>();
         file(job, told::add);
         assertThat(told).isSorted().endsWith(1.0);
         assertThatThrownBy(() -> file(job, share -> {
@@ -314,7 +319,7 @@ public class LayoutRendererTest {
             for (int c = 0; c < 3; c++) {
                 assertThat((double) pixel[c]).isCloseTo(bits == 16 ? wanted[c] : wanted[c] / 257.0, within(0.51));
             }
-            var file = wistel.core.pictures.PictureFile.open(() -> new MemoryCacheImageInputStream(new ByteArrayInputStream(out.toByteArray())));
+            var file = PictureFile.open(() -> new MemoryCacheImageInputStream(new ByteArrayInputStream(out.toByteArray())));
             assertThat(file.facts().profile()).isEqualTo(StandardSpaces.SRGB.bytes());
             assertThat(file.facts().bits()).isEqualTo(bits);
         }
@@ -325,7 +330,7 @@ public class LayoutRendererTest {
     public void aTiffBeyondFourGigabytesIsABigTiff() throws IOException {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         new TiffSink(40_000, 20_000, 16, 3, 720, new byte[0]).begin(out, 100);
-        var head = java.nio.ByteBuffer.wrap(out.toByteArray());
+        var head = ByteBuffer.wrap(out.toByteArray());
         assertThat(head.getShort(2)).isEqualTo((short) 43);
         assertThat(head.getLong(8)).isEqualTo(16);
         assertThat(head.getLong(16)).isEqualTo(15);

@@ -1,6 +1,7 @@
 package wistel.server.bench;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -11,8 +12,8 @@ import java.util.UUID;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
 import wistel.core.docket.DocketSpec;
-import wistel.core.docket.StageStatus;
 import wistel.core.docket.StageStatus.Mark;
+import wistel.core.docket.StageStatus;
 import wistel.core.docket.Track;
 import wistel.core.paper.PairingVersion;
 import wistel.core.paper.Stock;
@@ -70,7 +71,7 @@ class BenchController {
                 .dockets.add(onBench(judged, Optional.ofNullable(running.get(judged.row().id()))));
         }
         List<Group> ordered = new ArrayList<>(groups.values());
-        ordered.sort(java.util.Comparator.comparing((Group g) -> g.paper.startsWith("Paper not")).thenComparing(Group::paper));
+        ordered.sort(Comparator.comparing((Group g) -> g.paper.startsWith("Paper not")).thenComparing(Group::paper));
         return ordered;
     }
 

@@ -1,5 +1,6 @@
 package wistel.server.demo;
 
+import java.util.Arrays;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -23,6 +24,6 @@ class DemoRepository {
     }
 
     void add(String key, Optional<UUID> docket) {
-        jdbc.sql("insert into demo_entry (key, docket_id) values (?, ?) on conflict do nothing").params(java.util.Arrays.asList(key, docket.orElse(null))).update();
+        jdbc.sql("insert into demo_entry (key, docket_id) values (?, ?) on conflict do nothing").params(Arrays.asList(key, docket.orElse(null))).update();
     }
 }

@@ -7,6 +7,7 @@ import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -139,7 +140,7 @@ public class DocketRepository {
 
     private Row row(ResultSet r, int n) throws SQLException {
         Optional<String> undo = r.getBoolean("can_undo") ? Optional.of(named(r.getString("change"))) : Optional.empty();
-        Set<String> seen = java.util.Arrays.stream((String[]) r.getArray("seen").getArray()).collect(Collectors.toSet());
+        Set<String> seen = Arrays.stream((String[]) r.getArray("seen").getArray()).collect(Collectors.toSet());
         int schema = r.getInt("schema");
         String text = r.getString("spec");
         return new Row(r.getObject("id", UUID.class), r.getInt("number"), r.getInt("version"), read.get(schema + text, k -> specs.spec(schema, text)), undo,

@@ -1,5 +1,6 @@
 package wistel.server.docket;
 
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
@@ -125,7 +126,7 @@ public class DocketService {
     }
 
     private Set<Intent> blackAlways(String profileHash) {
-        return blackAlways.computeIfAbsent(profileHash, hash -> java.util.Arrays.stream(Intent.values()).filter(i -> BlackPoint.always(profiles.get(hash), i)).collect(Collectors.toSet()));
+        return blackAlways.computeIfAbsent(profileHash, hash -> Arrays.stream(Intent.values()).filter(i -> BlackPoint.always(profiles.get(hash), i)).collect(Collectors.toSet()));
     }
 
     public DocketView view(UUID id) {

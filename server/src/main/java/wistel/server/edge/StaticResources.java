@@ -1,5 +1,6 @@
 package wistel.server.edge;
 
+import java.io.IOException;
 import java.time.Duration;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.io.ClassPathResource;
@@ -21,7 +22,7 @@ class StaticResources implements WebMvcConfigurer {
         registry.addResourceHandler("/**").addResourceLocations("classpath:/" + ROOT).setCacheControl(CacheControl.noCache())
             .resourceChain(true).addResolver(new PathResourceResolver() {
                 @Override
-                protected Resource getResource(String path, Resource location) throws java.io.IOException {
+                protected Resource getResource(String path, Resource location) throws IOException {
                     Resource found = super.getResource(path, location);
                     boolean api = path.startsWith("api/") || path.startsWith("v3/") || path.startsWith("assets/");
                     return found != null || api ? found : new ClassPathResource(ROOT + "index.html");

@@ -10,6 +10,7 @@ import io.swagger.v3.oas.models.media.StringSchema;
 import java.util.Arrays;
 import java.util.Iterator;
 import java.util.List;
+import java.util.Set;
 import org.springframework.stereotype.Component;
 import wistel.server.store.Json;
 
@@ -48,12 +49,12 @@ class SumSchemas implements ModelConverter {
         Schema<?> model = context.getDefinedModels().get(record.getSimpleName());
         if (model == null) {
             model = new Schema<>();
-            model.setTypes(java.util.Set.of("object"));
+            model.setTypes(Set.of("object"));
             context.defineModel(record.getSimpleName(), model);
         }
         if (model.getProperties() == null || !model.getProperties().containsKey("kind")) {
             StringSchema kind = new StringSchema();
-            kind.setTypes(java.util.Set.of("string"));
+            kind.setTypes(Set.of("string"));
             kind.setEnum(List.of(Json.kind(record)));
             model.addProperty("kind", kind);
         }

@@ -2,6 +2,7 @@ package wistel.server.print;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
@@ -32,7 +33,7 @@ class AttemptController {
         this.releases = releases;
     }
 
-    record Verdict(java.util.Optional<String> verdict, java.util.Optional<String> remark) {
+    record Verdict(Optional<String> verdict, Optional<String> remark) {
     }
 
     /** Releases the docket: 202 with the attempt to follow by server-sent events. */

@@ -7,10 +7,13 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -159,7 +162,7 @@ public class AttemptRepository implements PrintTimes {
 
     /** Newest first; words are looked for in title, paper, readback, verdict and remark. */
     public List<Attempt> search(String words) {
-        String like = "%" + words.toLowerCase(java.util.Locale.ROOT).replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_") + "%";
+        String like = "%" + words.toLowerCase(Locale.ROOT).replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_") + "%";
         return withPages(jdbc.sql(SELECT + """
             where lower(concat_ws(' ', a.title, a.paper, a.readback, a.verdict, a.remark, 'docket', d.number)) like ?
             order by a.created desc limit ?""").params(like, LOG_PAGE).query(AttemptRepository::row).list());
@@ -227,7 +230,7 @@ public class AttemptRepository implements PrintTimes {
     }
 
     private void onAttempt(Lease lease, String set, Object... values) {
-        List<Object> params = new java.util.ArrayList<>(Arrays.asList(values));
+        List<Object> params = new ArrayList<>(Arrays.asList(values));
         params.addAll(List.of(lease.attempt, lease.token));
         if (jdbc.sql("update attempt set " + set + " where id = ? and lease = ?").params(params).update() != 1) {
             throw new LeaseLost(lease.attempt);
@@ -235,7 +238,7 @@ public class AttemptRepository implements PrintTimes {
     }
 
     private void onPage(Lease lease, int page, String set, Object... values) {
-        List<Object> params = new java.util.ArrayList<>(Arrays.asList(values));
+        List<Object> params = new ArrayList<>(Arrays.asList(values));
         params.addAll(List.of(lease.attempt, page, lease.attempt, lease.token));
         if (jdbc.sql("update attempt_page set " + set + " where attempt_id = ? and page = ? and exists (select 1 from attempt where id = ? and lease = ?)").params(params).update() != 1) {
             throw new LeaseLost(lease.attempt);
@@ -271,7 +274,7 @@ public class AttemptRepository implements PrintTimes {
     // --- files that may be let go ---
 
     /** A file of a page that is over. */
-    public record KeptFile(String hash, java.time.Instant finished) {
+    public record KeptFile(String hash, Instant finished) {
     }
 
     /** Print files of pages that are over, oldest first; a file that a running page or a later one needs too counts with the later. */
@@ -286,7 +289,7 @@ public class AttemptRepository implements PrintTimes {
     private List<KeptFile> kept(String hash, String kept) {
         return jdbc.sql("select p." + hash + ", max(p.finished) as finished from attempt_page p join attempt a on a.id = p.attempt_id where p." + hash + " is not null and p." + kept
             + " group by p." + hash + " having bool_and(a.state not in " + RUNNING + ") order by 2 nulls first")
-            .query((r, n) -> new KeptFile(r.getString(1), Optional.ofNullable(r.getTimestamp(2)).map(Timestamp::toInstant).orElse(java.time.Instant.EPOCH))).list();
+            .query((r, n) -> new KeptFile(r.getString(1), Optional.ofNullable(r.getTimestamp(2)).map(Timestamp::toInstant).orElse(Instant.EPOCH))).list();
     }
 
     public void letGo(String hash) {
@@ -302,7 +305,7 @@ public class AttemptRepository implements PrintTimes {
         }
         Map<UUID, List<AttemptPage>> pages = new HashMap<>();
         jdbc.sql("select * from attempt_page where attempt_id = any (?) order by page").param(attempts.stream().map(Attempt::id).toArray(UUID[]::new))
-            .query((r, n) -> pages.computeIfAbsent(r.getObject("attempt_id", UUID.class), k -> new java.util.ArrayList<>()).add(page(r))).list();
+            .query((r, n) -> pages.computeIfAbsent(r.getObject("attempt_id", UUID.class), k -> new ArrayList<>()).add(page(r))).list();
         return attempts.stream().map(a -> {
             List<AttemptPage> own = pages.getOrDefault(a.id(), List.of());
             int percent = (int) own.stream().mapToInt(p -> p.state() == AttemptState.DONE ? 100 : p.percent()).average().orElse(0);
@@ -317,7 +320,7 @@ public class AttemptRepository implements PrintTimes {
             r.getInt("job_tries"), time(r, "began"), time(r, "finished"), Optional.ofNullable(r.getString("scan_hash")), r.getBoolean("scan_kept"));
     }
 
-    private static Optional<java.time.Instant> time(ResultSet r, String column) throws SQLException {
+    private static Optional<Instant> time(ResultSet r, String column) throws SQLException {
         return Optional.ofNullable(r.getTimestamp(column)).map(Timestamp::toInstant);
     }
 

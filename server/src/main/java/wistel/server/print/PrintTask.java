@@ -5,6 +5,7 @@ import com.github.kagkarlsson.scheduler.task.FailureHandler;
 import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
 import com.github.kagkarlsson.scheduler.task.helper.CustomTask;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
+import java.io.IOException;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
@@ -135,7 +136,7 @@ class PrintTask {
         }
         if (e instanceof WistelException known) {
             attempts.close(lease, AttemptState.FAILED, known.getMessage() + " " + known.next());
-        } else if (e instanceof java.io.IOException) {
+        } else if (e instanceof IOException) {
             LOG.error("attempt {}: a file could not be written or read", a.id(), e);
             attempts.close(lease, AttemptState.FAILED, "The print file could not be written or read: " + e.getMessage() + ". Is the disk full? Look whether a sheet came out.");
         } else {

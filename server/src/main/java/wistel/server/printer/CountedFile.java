@@ -1,12 +1,15 @@
 package wistel.server.printer;
 
 import java.io.BufferedInputStream;
+import java.io.ByteArrayInputStream;
+import java.io.FilterInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.SequenceInputStream;
 import java.io.UncheckedIOException;
 import java.net.http.HttpRequest.BodyPublisher;
 import java.net.http.HttpRequest.BodyPublishers;
+import java.nio.ByteBuffer;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.concurrent.Flow;
@@ -30,7 +33,7 @@ final class CountedFile {
     BodyPublisher publisher() throws IOException {
         BodyPublisher bytes = BodyPublishers.ofInputStream(() -> {
             try {
-                return new SequenceInputStream(new java.io.ByteArrayInputStream(head), new Counting(new BufferedInputStream(Files.newInputStream(file), 1 << 17)));
+                return new SequenceInputStream(new ByteArrayInputStream(head), new Counting(new BufferedInputStream(Files.newInputStream(file), 1 << 17)));
             } catch (IOException e) {
                 throw new UncheckedIOException(e);
             }
@@ -44,13 +47,13 @@ final class CountedFile {
             }
 
             @Override
-            public void subscribe(Flow.Subscriber<? super java.nio.ByteBuffer> subscriber) {
+            public void subscribe(Flow.Subscriber<? super ByteBuffer> subscriber) {
                 bytes.subscribe(subscriber);
             }
         };
     }
 
-    private final class Counting extends java.io.FilterInputStream {
+    private final class Counting extends FilterInputStream {
         Counting(InputStream in) {
             super(in);
         }

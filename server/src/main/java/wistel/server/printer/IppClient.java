@@ -23,12 +23,15 @@ import java.net.InetAddress;
 import java.net.URI;
 import java.net.UnknownHostException;
 import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
 import java.net.http.HttpRequest.BodyPublishers;
+import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -173,7 +176,7 @@ public class IppClient {
 
     /** What a job says that it took against what was asked for; what it doesn't say is taken as asked. */
     private static List<String> substituted(Ticket ticket, JobSeen job) {
-        Map<String, String> asked = new java.util.LinkedHashMap<>();
+        Map<String, String> asked = new LinkedHashMap<>();
         asked.put("media-type", ticket.settings.mediaType());
         asked.put("media-source", ticket.settings.feed());
         asked.put("print-quality", Integer.toString(ticket.settings.quality()));
@@ -304,7 +307,7 @@ public class IppClient {
     }
 
     private static Map<String, String> took(AttributeGroup job) {
-        Map<String, String> took = new java.util.HashMap<>();
+        Map<String, String> took = new HashMap<>();
         for (String name : List.of("print-color-mode", "print-rendering-intent")) {
             value(job, name).map(IppClient::plain).ifPresent(v -> took.put(name, v));
         }
@@ -462,7 +465,7 @@ public class IppClient {
     }
 
     private static Attribute<?> keywords(String name, String... values) {
-        return new UnknownAttribute(name, java.util.Arrays.stream(values).map(v -> (Object) new KeywordOrName(v)).toList());
+        return new UnknownAttribute(name, Arrays.stream(values).map(v -> (Object) new KeywordOrName(v)).toList());
     }
 
     private static Attribute<?> mime(String name, String value) {

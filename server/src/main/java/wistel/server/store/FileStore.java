@@ -2,6 +2,7 @@ package wistel.server.store;
 
 import jakarta.annotation.PreDestroy;
 import java.io.BufferedInputStream;
+import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
@@ -10,6 +11,7 @@ import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
 import java.nio.channels.OverlappingFileLockException;
 import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
@@ -70,7 +72,7 @@ public class FileStore {
     private static boolean free(Path folder) throws IOException {
         try (FileChannel file = FileChannel.open(folder.resolve(LOCK), StandardOpenOption.WRITE); FileLock lock = file.tryLock()) {
             return lock != null;
-        } catch (java.nio.file.NoSuchFileException e) {
+        } catch (NoSuchFileException e) {
             return true;
         } catch (OverlappingFileLockException e) {
             // another server in this very process
@@ -112,7 +114,7 @@ public class FileStore {
         Path part = staging.resolve(UUID.randomUUID().toString());
         try {
             MessageDigest digest = MessageDigest.getInstance("SHA-256");
-            try (OutputStream out = new DigestOutputStream(new java.io.BufferedOutputStream(Files.newOutputStream(part), 1 << 18), digest)) {
+            try (OutputStream out = new DigestOutputStream(new BufferedOutputStream(Files.newOutputStream(part), 1 << 18), digest)) {
                 producer.write(out);
             }
             String hash = HexFormat.of().formatHex(digest.digest());

@@ -3,6 +3,7 @@ package wistel.server.store;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
 import wistel.core.docket.DocketSpec;
@@ -85,7 +86,7 @@ public class StoredSpecs {
         PairingVersion pairing = pairing(o.path("pairing"));
         PrinterDescription printer = description(o.path("capabilities"));
         PreflightFacts facts = new PreflightFacts(Map.of(ONLY, new PreflightFacts.Picture(new PixelSize(master.path("width").asInt(), master.path("height").asInt()),
-            master.path("channels").asInt(), true, "", "")), Optional.of(pairing), Optional.of(printer), PrinterState.AWAY, java.util.Set.of(), true, 0);
+            master.path("channels").asInt(), true, "", "")), Optional.of(pairing), Optional.of(printer), PrinterState.AWAY, Set.of(), true, 0);
         Stock.Sheet sheet = (Stock.Sheet) spec.stock();
         Margins margins = printer.media(spec.settings().mediaType(), spec.settings().feed(), sheet.widthMm(), sheet.lengthMm()).map(MediaRow::margins).orElse(Margins.NONE);
         String profile = master.path("profileHash").isNull() ? StandardSpaces.assumedFor(master.path("channels").asInt()).hash() : master.path("profileHash").asString();

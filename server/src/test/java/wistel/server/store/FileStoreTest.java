@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.IOException;
+import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -20,9 +21,9 @@ public class FileStoreTest {
         FileStore first = new FileStore(folder);
         assertThat(left).doesNotExist();
         try (FileChannel scratch = first.scratch()) {
-            scratch.write(java.nio.ByteBuffer.wrap(new byte[100]));
+            scratch.write(ByteBuffer.wrap(new byte[100]));
             FileStore second = new FileStore(folder);
-            scratch.write(java.nio.ByteBuffer.wrap(new byte[100]));
+            scratch.write(ByteBuffer.wrap(new byte[100]));
             assertThat(scratch.size()).isEqualTo(200);
             assertThat(first.staging()).exists().isNotEqualTo(second.staging());
         }

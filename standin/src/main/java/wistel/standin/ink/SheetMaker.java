@@ -1,5 +1,6 @@
 package wistel.standin.ink;
 
+import java.util.Arrays;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import wistel.core.colour.D50;
@@ -95,8 +96,8 @@ public final class SheetMaker {
             pixels[to + 1] = LabEncoding.V4.ofAb(lab[1]);
             pixels[to + 2] = LabEncoding.V4.ofAb(lab[2]);
         }
-        java.util.Arrays.fill(sums, 0);
-        java.util.Arrays.fill(counts, 0);
+        Arrays.fill(sums, 0);
+        Arrays.fill(counts, 0);
     }
 
     public LabScan scan() {

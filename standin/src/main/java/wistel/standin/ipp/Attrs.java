@@ -14,6 +14,7 @@ import com.hp.jipp.encoding.UnknownAttribute;
 import com.hp.jipp.encoding.UntypedCollection;
 import com.hp.jipp.encoding.UntypedEnum;
 import java.net.URI;
+import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.Arrays;
 import java.util.Calendar;
@@ -82,7 +83,7 @@ final class Attrs {
     }
 
     static Attribute<?> octets(String name, String... values) {
-        return new UnknownAttribute(name, Arrays.stream(values).map(v -> (Object) v.getBytes(java.nio.charset.StandardCharsets.US_ASCII)).toList());
+        return new UnknownAttribute(name, Arrays.stream(values).map(v -> (Object) v.getBytes(StandardCharsets.US_ASCII)).toList());
     }
 
     static Attribute<?> time(String name, Instant value) {

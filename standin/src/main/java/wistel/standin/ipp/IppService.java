@@ -8,17 +8,19 @@ import com.hp.jipp.encoding.IppPacket;
 import com.hp.jipp.encoding.Tag;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.PushbackInputStream;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.zip.GZIPInputStream;
 import java.util.zip.Inflater;
 import java.util.zip.InflaterInputStream;
 import wistel.standin.room.Feeds;
-import wistel.standin.room.PrintJob;
 import wistel.standin.room.PrintJob.State;
+import wistel.standin.room.PrintJob;
 import wistel.standin.room.SheetPrinter;
 import wistel.standin.room.Ticket;
 
@@ -149,7 +151,7 @@ public final class IppService {
             default -> document;
         };
         if (format.equals("application/octet-stream")) {
-            java.io.PushbackInputStream peek = new java.io.PushbackInputStream(plain, 2);
+            PushbackInputStream peek = new PushbackInputStream(plain, 2);
             byte[] head = peek.readNBytes(2);
             peek.unread(head);
             plain = peek;
@@ -295,7 +297,7 @@ public final class IppService {
             .or(() -> operation(request, "job-uri").map(u -> Integer.parseInt(u.substring(u.lastIndexOf('/') + 1)))).orElse(-1);
     }
 
-    private IppPacket withJob(IppPacket request, java.util.function.Function<PrintJob.Seen, IppPacket> then) {
+    private IppPacket withJob(IppPacket request, Function<PrintJob.Seen, IppPacket> then) {
         return printer.job(jobId(request)).map(then).orElseGet(() -> reply(request, NOT_FOUND));
     }
 

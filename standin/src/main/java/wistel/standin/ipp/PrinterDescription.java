@@ -22,11 +22,14 @@ import static wistel.standin.ipp.Attrs.uri;
 
 import com.hp.jipp.encoding.Attribute;
 import com.hp.jipp.encoding.UntypedCollection;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.ToDoubleFunction;
+import java.util.stream.Stream;
 import wistel.core.paper.SheetSize;
 import wistel.standin.ink.Paper;
 import wistel.standin.room.Feeds;
@@ -56,8 +59,8 @@ final class PrinterDescription {
         return httpUri;
     }
 
-    int upTime(java.time.Instant at) {
-        return (int) Math.max(1, java.time.Duration.between(printer.upSince(), at).toSeconds() + 1);
+    int upTime(Instant at) {
+        return (int) Math.max(1, Duration.between(printer.upSince(), at).toSeconds() + 1);
     }
 
     List<Attribute<?>> attributes() {
@@ -88,7 +91,7 @@ final class PrinterDescription {
     }
 
     private void state(List<Attribute<?>> all) {
-        java.time.Instant now = printer.clock().instant();
+        Instant now = printer.clock().instant();
         boolean waits = printer.waitsForPaper();
         long queued = printer.jobs().stream().filter(j -> !j.state().over()).count();
         all.addAll(List.of(
@@ -146,7 +149,7 @@ final class PrinterDescription {
         }
         List<Attribute<?>> known = new ArrayList<>();
         settings(known);
-        return java.util.stream.Stream.of("print-color-mode", "print-rendering-intent", "print-quality", "printer-resolution", "print-scaling", "sides").allMatch(name -> {
+        return Stream.of("print-color-mode", "print-rendering-intent", "print-quality", "printer-resolution", "print-scaling", "sides").allMatch(name -> {
             Attribute<?> asked = job.get(name);
             Optional<Attribute<?>> supported = known.stream().filter(a -> a.getName().equals(name + "-supported")).findFirst();
             return asked == null || asked.isEmpty() || supported.isEmpty() || supported.get().stream().anyMatch(v -> same(v, asked.get(0)));

@@ -1,6 +1,7 @@
 package wistel.standin.room;
 
 import java.io.BufferedInputStream;
+import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
@@ -480,7 +481,7 @@ public final class SheetPrinter implements AutoCloseable {
 
     private void write(int id, LabScan scan) throws IOException {
         Path part = folder.resolve("sheets").resolve(id + ".part");
-        try (OutputStream out = new java.io.BufferedOutputStream(Files.newOutputStream(part), 1 << 18)) {
+        try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(part), 1 << 18)) {
             scan.write(out);
         }
         Files.move(part, sheet(id), StandardCopyOption.ATOMIC_MOVE);

@@ -1,8 +1,8 @@
 package wistel.core.icc.gamut;
 
 import java.util.stream.IntStream;
-import wistel.core.fault.ProfileException;
 import wistel.core.colour.CieDe2000;
+import wistel.core.fault.ProfileException;
 import wistel.core.icc.kernel.ClutTable;
 import wistel.core.icc.kernel.GrayTable;
 import wistel.core.icc.kernel.Kernel;

@@ -1,5 +1,6 @@
 package wistel.core.icc.kernel;
 
+import java.util.Arrays;
 import wistel.core.colour.LabEncoding;
 
 /**
@@ -12,7 +13,7 @@ import wistel.core.colour.LabEncoding;
 public record MatrixTrcToLab(float[][] first, double[] matrix, double[] offset, LabEncoding codes) implements Kernel {
     @Override
     public long bytes() {
-        return java.util.Arrays.stream(first).distinct().count() * 4L * 65536;
+        return Arrays.stream(first).distinct().count() * 4L * 65536;
     }
 
     @Override

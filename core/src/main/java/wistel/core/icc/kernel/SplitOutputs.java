@@ -1,5 +1,7 @@
 package wistel.core.icc.kernel;
 
+import java.util.Arrays;
+
 /** More than four outputs: the same loop once for each four of them, then put together. */
 public final class SplitOutputs implements Kernel {
     private final Kernel[] parts;
@@ -26,7 +28,7 @@ public final class SplitOutputs implements Kernel {
 
     @Override
     public long bytes() {
-        return java.util.Arrays.stream(parts).mapToLong(Kernel::bytes).sum();
+        return Arrays.stream(parts).mapToLong(Kernel::bytes).sum();
     }
 
     @Override

@@ -1,6 +1,7 @@
 package wistel.core.icc.making;
 
 import java.util.List;
+import java.util.function.DoubleUnaryOperator;
 import java.util.function.UnaryOperator;
 import wistel.core.colour.Lab;
 import wistel.core.icc.profile.LutWriter;
@@ -35,7 +36,7 @@ final class GrayTables {
         return LutWriter.lut16(1, 3, SIDE, nodes);
     }
 
-    private static byte[] inverse(GrayRamp ramp, java.util.function.DoubleUnaryOperator mapping) {
+    private static byte[] inverse(GrayRamp ramp, DoubleUnaryOperator mapping) {
         char[] nodes = new char[4 * SIDE];
         for (int i = 0; i < nodes.length; i++) {
             nodes[i] = NodeCodes.code(65535 * ramp.grayOf(mapping.applyAsDouble(100.0 * (i / 4) / (SIDE - 1))));

@@ -6,6 +6,7 @@ import java.util.List;
 import wistel.core.cgats.Patch;
 import wistel.core.colour.D50;
 import wistel.core.colour.Lab;
+import wistel.core.colour.Matrix3;
 import wistel.core.fault.MeasurementException;
 import wistel.core.icc.stage.ClutGrid;
 
@@ -348,7 +349,7 @@ final class PrinterModel {
             }
             normal[4 * c] += damping;
         }
-        double[] move = wistel.core.colour.Matrix3.times(wistel.core.colour.Matrix3.inverse(normal), gradient);
+        double[] move = Matrix3.times(Matrix3.inverse(normal), gradient);
         double[] next = new double[3];
         for (int c = 0; c < 3; c++) {
             next[c] = Math.max(0, Math.min(1, rgb[c] - move[c]));

@@ -5,6 +5,7 @@ import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import wistel.core.colour.D50;
@@ -50,7 +51,7 @@ public final class ProfileWriter {
 
     /** A profile as it was read, header and every tag, to be changed and written again. */
     public static ProfileWriter of(IccProfile profile) {
-        byte[] header = java.util.Arrays.copyOf(profile.bytes(), HEADER);
+        byte[] header = Arrays.copyOf(profile.bytes(), HEADER);
         ProfileWriter writer = new ProfileWriter(profile.majorVersion() < 4 ? Version.V2 : Version.V4, header);
         writer.tags.putAll(profile.tags());
         return writer;

@@ -2,6 +2,7 @@ package wistel.core.icc.profile;
 
 import java.util.List;
 import wistel.core.colour.Bradford;
+import wistel.core.colour.D50;
 import wistel.core.colour.Matrix3;
 
 /** Profiles of the published working spaces, made here from their standards' figures. */
@@ -31,7 +32,7 @@ public final class StandardSpaces {
     }
 
     private static double[] d50() {
-        return new double[] {wistel.core.colour.D50.X, wistel.core.colour.D50.Y, wistel.core.colour.D50.Z};
+        return new double[] {D50.X, D50.Y, D50.Z};
     }
 
     private static IccProfile rgb(String name, double[] xy, double[] curve) {

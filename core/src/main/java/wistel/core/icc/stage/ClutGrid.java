@@ -1,5 +1,7 @@
 package wistel.core.icc.stage;
 
+import java.util.Arrays;
+
 /** An n-dimensional table of colours over 0 to 1, first input slowest (ICC.1:2022, 10.10 and 10.12.5). */
 public final class ClutGrid {
     private final int[] sizes;
@@ -47,7 +49,7 @@ public final class ClutGrid {
 
     /** One colour, by the interpolation for this number of inputs. {@code out} may be {@code in}. */
     public void at(double[] in, double[] out) {
-        double[] work = java.util.Arrays.copyOf(in, Math.max(inputs(), outputs));
+        double[] work = Arrays.copyOf(in, Math.max(inputs(), outputs));
         Interpolation.forInputs(inputs()).apply(this, work, work.length, 1);
         System.arraycopy(work, 0, out, 0, outputs);
     }

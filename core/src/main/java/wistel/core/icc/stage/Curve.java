@@ -1,5 +1,6 @@
 package wistel.core.icc.stage;
 
+import java.util.Arrays;
 
 /**
  * A one-dimensional function of a tag: {@code curv} (identity, gamma, table; ICC.1:2022, 10.6) or {@code para} (types 0 to 4; 10.18),
@@ -52,12 +53,12 @@ public sealed interface Curve {
 
         @Override
         public boolean equals(Object other) {
-            return other instanceof Table that && java.util.Arrays.equals(samples, that.samples);
+            return other instanceof Table that && Arrays.equals(samples, that.samples);
         }
 
         @Override
         public int hashCode() {
-            return java.util.Arrays.hashCode(samples);
+            return Arrays.hashCode(samples);
         }
 
         /** The identity where the samples are those of a straight line from 0 to 1, within a tenth of a 16-bit code; else itself. */

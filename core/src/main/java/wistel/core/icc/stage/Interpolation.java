@@ -1,5 +1,7 @@
 package wistel.core.icc.stage;
 
+import java.util.Arrays;
+
 /**
  * Ways to read a {@link ClutGrid} between its nodes. Tetrahedral for three device inputs, whose neutral axis is the cube's diagonal; two
  * tetrahedra joined linearly for four; multilinear for other counts, and for tables over L*a*b*: there the neutral axis is an edge
@@ -133,7 +135,7 @@ public enum Interpolation {
     }
 
     private static void corners(ClutGrid grid, int base, double[] parts, double[] sums) {
-        java.util.Arrays.fill(sums, 0);
+        Arrays.fill(sums, 0);
         for (int corner = 0; corner < 1 << parts.length; corner++) {
             double weight = 1;
             int at = base;

@@ -3,12 +3,14 @@ package wistel.core.icc.kernel;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.Arrays;
 import java.util.SplittableRandom;
 import java.util.function.DoubleUnaryOperator;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import wistel.core.colour.D50;
 import wistel.core.colour.LabEncoding;
+import wistel.core.colour.Matrix3;
 import wistel.core.icc.stage.ClutGrid;
 import wistel.core.icc.stage.Interpolation;
 import wistel.core.icc.stage.Stage;
@@ -27,7 +29,7 @@ public class KernelTest {
     public void interpolationIsRightToOneCode(int inputs, int outputs, int side, boolean trilinear) {
         SplittableRandom random = new SplittableRandom(side);
         int[] sizes = new int[inputs];
-        java.util.Arrays.fill(sizes, side);
+        Arrays.fill(sizes, side);
         char[] nodes = new char[outputs * (int) Math.round(Math.pow(side, inputs))];
         float[] values = new float[nodes.length];
         for (int i = 0; i < nodes.length; i++) {
@@ -65,7 +67,7 @@ public class KernelTest {
                 char[] out = new char[3];
                 kernel.apply(in, 0, out, 0, 1);
                 int node = 3 * ((corner >> 2) * 32 * 33 * 33 + (corner >> 1 & 1) * 32 * 33 + (corner & 1) * 32);
-                assertThat(out).isEqualTo(java.util.Arrays.copyOfRange(nodes, node, node + 3));
+                assertThat(out).isEqualTo(Arrays.copyOfRange(nodes, node, node + 3));
             }
         }
     }
@@ -80,14 +82,14 @@ public class KernelTest {
         double[] m = {0.5, 0.4, 0.1, 0.2, 0.7, 0.1, 0.05, 0.15, 0.8};
         MatrixTrcToLab there = new MatrixTrcToLab(new float[][] {square, square, square}, m, new double[3], LabEncoding.V4);
         InverseTrc root = new InverseTrc(Math::sqrt);
-        LabToLight back = new LabToLight(wistel.core.colour.Matrix3.inverse(m), new double[3], new InverseTrc[] {root, root, root}, LabEncoding.V4);
+        LabToLight back = new LabToLight(Matrix3.inverse(m), new double[3], new InverseTrc[] {root, root, root}, LabEncoding.V4);
         SplittableRandom random = new SplittableRandom(2);
         char[] lab = new char[3];
         char[] again = new char[3];
         for (int i = 0; i < 5000; i++) {
             char[] in = {(char) random.nextInt(65536), (char) random.nextInt(65536), (char) random.nextInt(65536)};
             there.apply(in, 0, lab, 0, 1);
-            double[] xyz = wistel.core.colour.Matrix3.times(m, new double[] {square[in[0]], square[in[1]], square[in[2]]});
+            double[] xyz = Matrix3.times(m, new double[] {square[in[0]], square[in[1]], square[in[2]]});
             double[] wanted = {xyz[0] * D50.X, xyz[1], xyz[2] * D50.Z};
             D50.xyzToLab(wanted, 0);
             assertThat(lab[0] / 655.35).isCloseTo(wanted[0], within(0.002));

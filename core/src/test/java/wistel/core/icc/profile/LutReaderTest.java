@@ -8,6 +8,7 @@ import java.awt.color.ICC_ColorSpace;
 import java.awt.color.ICC_Profile;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
 import java.util.List;
 import java.util.SplittableRandom;
 import org.testng.annotations.DataProvider;
@@ -27,7 +28,7 @@ public class LutReaderTest {
         for (Stage stage : stages) {
             stage.apply(work, 16, 1);
         }
-        return java.util.Arrays.copyOf(work, 3);
+        return Arrays.copyOf(work, 3);
     }
 
     /** A made-up press: ink takes light away; black takes it from all. */

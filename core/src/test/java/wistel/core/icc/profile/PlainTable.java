@@ -3,6 +3,7 @@ package wistel.core.icc.profile;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 
@@ -65,7 +66,7 @@ final class PlainTable {
             place[i] = line(v[i], start + width * entriesBefore * i, entriesBefore, width);
         }
         int[] sizes = new int[inputs];
-        java.util.Arrays.fill(sizes, side);
+        Arrays.fill(sizes, side);
         double[] out = interpolated(place, sizes, nodes, width);
         for (int i = 0; i < outputs; i++) {
             out[i] = line(out[i], after + width * entriesAfter * i, entriesAfter, width);

@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.nio.ByteBuffer;
+import java.util.Arrays;
+import java.util.List;
 import java.util.SplittableRandom;
 import org.testng.annotations.Test;
 import wistel.core.fault.ProfileException;
@@ -43,7 +45,7 @@ public class ProfileTest {
     @Test
     public void labOfLut16KeepsItsOlderCodingInAVersionFourProfile() {
         char[] codes = new char[24];
-        java.util.Arrays.fill(codes, (char) 0x8000);
+        Arrays.fill(codes, (char) 0x8000);
         codes[21] = 0xFF00;
         IccProfile p = ProfileReader.read(new ProfileWriter(DeviceClass.OUTPUT, ColourSpace.RGB, ColourSpace.LAB, "t", "c").tag("A2B0", LutWriter.lut16(3, 3, 2, codes)).write());
         double[] work = new double[16];
@@ -89,7 +91,7 @@ public class ProfileTest {
             assertThat(again.tag("B2A0").orElseThrow()).isEqualTo(read.tag("B2A0").orElseThrow());
             assertThat(again.tags().keySet()).containsExactlyElementsOf(read.tags().keySet());
             assertThat(again.description()).isEqualTo("renamed");
-            assertThat(java.util.Arrays.copyOfRange(again.bytes(), 48, 56)).isEqualTo(java.util.Arrays.copyOfRange(file, 48, 56));
+            assertThat(Arrays.copyOfRange(again.bytes(), 48, 56)).isEqualTo(Arrays.copyOfRange(file, 48, 56));
         }
     }
 
@@ -112,9 +114,9 @@ public class ProfileTest {
         }
         byte[] curve = TagWriter.sampled((char) 0, (char) 9000, (char) 65535);
         byte[] gamma = TagWriter.parametric(1.8);
-        byte[] tag = LutWriter.deviceFirst(3, new LutWriter.Parts(java.util.List.of(gamma, gamma, gamma), new double[] {0.5, 0, 0, 0, 1, 0, 0, 0, 1, 0.25, 0, 0},
-            java.util.List.of(gamma, gamma, gamma), java.util.List.of(new LutWriter.Table(new int[] {2, 3, 4}, nodes)), java.util.List.of(curve, curve, curve)));
-        java.util.List<Stage> stages = LutReader.read(tag, ColourSpace.RGB, ColourSpace.XYZ);
+        byte[] tag = LutWriter.deviceFirst(3, new LutWriter.Parts(List.of(gamma, gamma, gamma), new double[] {0.5, 0, 0, 0, 1, 0, 0, 0, 1, 0.25, 0, 0},
+            List.of(gamma, gamma, gamma), List.of(new LutWriter.Table(new int[] {2, 3, 4}, nodes)), List.of(curve, curve, curve)));
+        List<Stage> stages = LutReader.read(tag, ColourSpace.RGB, ColourSpace.XYZ);
         assertThat(stages).hasSize(6);
         ClutGrid grid = ((Stage.Clut) stages.get(1)).grid();
         for (int i = 0; i < nodes.length; i++) {

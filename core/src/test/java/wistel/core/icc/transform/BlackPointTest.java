@@ -10,6 +10,7 @@ import wistel.core.colour.LabEncoding;
 import wistel.core.icc.FoundProfiles;
 import wistel.core.icc.MadeProfiles;
 import wistel.core.icc.Referee;
+import wistel.core.icc.profile.DeviceClass;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.ProfileReader;
@@ -133,7 +134,7 @@ public class BlackPointTest {
     public void anOldDisplaysWhiteIsWhiteToAnAdaptedEyeAndBluishToAnotherOne() {
         double[] d65 = {0.9505, 1, 1.0891};
         IccProfile srgb = StandardSpaces.SRGB;
-        ProfileWriter writer = new ProfileWriter(ProfileWriter.Version.V2, wistel.core.icc.profile.DeviceClass.DISPLAY, srgb.space(), srgb.pcs(), "old", "c")
+        ProfileWriter writer = new ProfileWriter(ProfileWriter.Version.V2, DeviceClass.DISPLAY, srgb.space(), srgb.pcs(), "old", "c")
             .tag("wtpt", TagWriter.xyz(d65));
         for (String tag : new String[] {"rXYZ", "gXYZ", "bXYZ"}) {
             writer.tag(tag, srgb.tag(tag).orElseThrow());
