@@ -43,6 +43,35 @@ public enum Orientation {
         return true;
     }
 
+    /** The one that takes this back. */
+    public Orientation inverse() {
+        return switch (this) {
+            case QUARTER_RIGHT -> QUARTER_LEFT;
+            case QUARTER_LEFT -> QUARTER_RIGHT;
+            default -> this;
+        };
+    }
+
+    /** A box on a picture of the stored size, as it lies once the picture is shown. */
+    public Box shown(Box box, double storedWidth, double storedHeight) {
+        double fromRight = storedWidth - box.x - box.width;
+        double fromBottom = storedHeight - box.y - box.height;
+        return switch (this) {
+            case UPRIGHT -> box;
+            case MIRRORED -> new Box(fromRight, box.y, box.width, box.height);
+            case HALF_TURN -> new Box(fromRight, fromBottom, box.width, box.height);
+            case FLIPPED -> new Box(box.x, fromBottom, box.width, box.height);
+            case TRANSPOSED -> new Box(box.y, box.x, box.height, box.width);
+            case QUARTER_RIGHT -> new Box(fromBottom, box.x, box.height, box.width);
+            case TRANSVERSED -> new Box(fromBottom, fromRight, box.height, box.width);
+            case QUARTER_LEFT -> new Box(box.y, fromRight, box.height, box.width);
+        };
+    }
+
+    /** Places and lengths in one unit; x to the right and y downwards. */
+    public record Box(double x, double y, double width, double height) {
+    }
+
     /** Where the shown pixel (x, y) is stored in a picture of the stored size. */
     int[] toStored(int x, int y, int storedWidth, int storedHeight) {
         int right = storedWidth - 1;

@@ -12,6 +12,7 @@ import java.awt.image.BufferedImage;
 import java.awt.image.DataBufferByte;
 import java.util.List;
 import wistel.core.length.Length;
+import wistel.core.pictures.Orientation;
 import wistel.core.sheet.Mark;
 import wistel.core.sheet.Page;
 
@@ -30,18 +31,15 @@ final class MarkLayer {
 
     /** From the page as it is looked at to the page as it feeds. */
     private static AffineTransform turn(Page page) {
-        double w = page.widthMm();
-        double h = page.heightMm();
-        return switch (page.feedTurn()) {
-            case UPRIGHT -> new AffineTransform();
-            case MIRRORED -> new AffineTransform(-1, 0, 0, 1, w, 0);
-            case HALF_TURN -> new AffineTransform(-1, 0, 0, -1, w, h);
-            case FLIPPED -> new AffineTransform(1, 0, 0, -1, 0, h);
-            case TRANSPOSED -> new AffineTransform(0, 1, 1, 0, 0, 0);
-            case QUARTER_RIGHT -> new AffineTransform(0, 1, -1, 0, h, 0);
-            case TRANSVERSED -> new AffineTransform(0, -1, -1, 0, h, w);
-            case QUARTER_LEFT -> new AffineTransform(0, -1, 1, 0, 0, w);
-        };
+        Orientation.Box origin = shown(page, 0, 0);
+        Orientation.Box right = shown(page, 1, 0);
+        Orientation.Box below = shown(page, 0, 1);
+        return new AffineTransform(Math.rint(right.x() - origin.x()), Math.rint(right.y() - origin.y()), Math.rint(below.x() - origin.x()), Math.rint(below.y() - origin.y()),
+            origin.x(), origin.y());
+    }
+
+    private static Orientation.Box shown(Page page, double x, double y) {
+        return page.feedTurn().shown(new Orientation.Box(x, y, 0, 0), page.widthMm(), page.heightMm());
     }
 
     private static Shape shape(Mark mark) {

@@ -20,17 +20,7 @@ public record Rect(double x, double y, double width, double height) {
 
     /** As it lies when the page of this size is turned. */
     public Rect turned(Orientation orientation, double pageWidth, double pageHeight) {
-        double fromRight = pageWidth - right();
-        double fromBottom = pageHeight - bottom();
-        return switch (orientation) {
-            case UPRIGHT -> this;
-            case MIRRORED -> new Rect(fromRight, y, width, height);
-            case HALF_TURN -> new Rect(fromRight, fromBottom, width, height);
-            case FLIPPED -> new Rect(x, fromBottom, width, height);
-            case TRANSPOSED -> new Rect(y, x, height, width);
-            case QUARTER_RIGHT -> new Rect(fromBottom, x, height, width);
-            case TRANSVERSED -> new Rect(fromBottom, fromRight, height, width);
-            case QUARTER_LEFT -> new Rect(y, fromRight, height, width);
-        };
+        Orientation.Box shown = orientation.shown(new Orientation.Box(x, y, width, height), pageWidth, pageHeight);
+        return new Rect(shown.x(), shown.y(), shown.width(), shown.height());
     }
 }
