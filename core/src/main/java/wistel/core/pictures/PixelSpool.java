@@ -15,7 +15,7 @@ public final class PixelSpool implements RowWindow {
     private static final int BLOCK_SAMPLES = 3 << 20;
     private static final int BLOCKS_UNDER_WAY = 3;
     /** Stored columns side by side in one tile of a turned picture: shown rows that are read together. */
-    private static final int GROUP = 64;
+    private static final int GROUP = 32;
 
     private final FileChannel channel;
     private final Orientation orientation;
