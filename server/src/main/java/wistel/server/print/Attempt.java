@@ -20,9 +20,14 @@ public record Attempt(UUID id, UUID docketId, int docketNumber, int number, UUID
         return state.over();
     }
 
+    /** The page that is worked on, or comes next. */
+    Optional<AttemptPage> openPage() {
+        return pages.stream().filter(p -> !p.state().over()).findFirst();
+    }
+
     /** How it stands, for the bench. */
     public String words() {
-        String page = pages.size() < 2 ? "" : pages.stream().filter(p -> !p.state().over()).findFirst().map(p -> "page " + p.page() + " of " + pages.size() + ": ").orElse("");
+        String page = pages.size() < 2 ? "" : openPage().map(p -> "page " + p.page() + " of " + pages.size() + ": ").orElse("");
         return page + switch (state) {
             case WAITING -> message.isEmpty() ? "waiting for its turn" : message;
             case RENDERING -> "making the print file, " + percent + " %";

@@ -1,8 +1,5 @@
 package wistel.server.print;
 
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
@@ -11,7 +8,6 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -25,10 +21,10 @@ import org.springframework.transaction.annotation.Transactional;
 import wistel.core.docket.PrintOrder;
 import wistel.core.fault.Conflict;
 import wistel.core.fault.NotFound;
-import wistel.core.sheet.Page;
 import wistel.server.docket.PrintTimes;
 import wistel.server.store.Json;
 import wistel.server.store.StoredSpecs;
+import wistel.server.store.StoredText;
 
 /**
  * Attempts and their pages. Whoever works on an attempt holds its lease; what is written under a lease that was taken over since is refused, so that
@@ -68,26 +64,17 @@ public class AttemptRepository implements PrintTimes {
         }
     }
 
-    /** An order as it was stored: text and hash stay the same through every reprint. */
-    public record Stored(String text, String hash) {
-    }
-
     /** What stands beside the order in lists. */
     public record Labels(String title, String paper, Optional<UUID> pairingId, String summary, String readback) {
     }
 
-    public Stored stored(PrintOrder order) {
-        String text = json.text(order);
-        try {
-            return new Stored(text, HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8))));
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException(e);
-        }
+    public StoredText stored(PrintOrder order) {
+        return StoredText.of(json.text(order));
     }
 
     /** @throws Conflict when another attempt of this docket is under way: the database holds that, whoever asks at the same moment */
     @Transactional
-    public UUID add(UUID docketId, UUID printerId, Stored order, Labels labels, List<Double> pageAreasM2) {
+    public UUID add(UUID docketId, UUID printerId, StoredText order, Labels labels, List<Double> pageAreasM2) {
         UUID id = UUID.randomUUID();
         // numbers of one docket are given one after the other
         jdbc.sql("select 1 from docket where id = ? for update").param(docketId).query(Integer.class).optional();
@@ -95,7 +82,7 @@ public class AttemptRepository implements PrintTimes {
             jdbc.sql("""
                 insert into attempt (id, docket_id, number, printer_id, order_hash, print_order, title, paper, pairing_id, summary, readback, state, created)
                 select ?, ?, coalesce(max(number), 0) + 1, ?, ?, ?, ?, ?, ?, ?, ?, 'waiting', ? from attempt where docket_id = ?""")
-                .params(Arrays.asList(id, docketId, printerId, order.hash, order.text, labels.title, labels.paper, labels.pairingId.orElse(null), labels.summary,
+                .params(Arrays.asList(id, docketId, printerId, order.hash(), order.text(), labels.title, labels.paper, labels.pairingId.orElse(null), labels.summary,
                     labels.readback, Timestamp.from(clock.instant()), docketId)).update();
         } catch (DuplicateKeyException e) {
             throw runningAlready();
@@ -138,14 +125,15 @@ public class AttemptRepository implements PrintTimes {
             .orElseThrow(() -> new NotFound("There is no such attempt.", "Look it up in the print log."));
     }
 
-    public Stored storedOrder(UUID id) {
+    /** As it was written at release: text and hash stay the same through every reprint. */
+    public StoredText storedOrder(UUID id) {
         return jdbc.sql("select print_order, order_hash from attempt where id = ?").param(id)
-            .query((r, n) -> new Stored(r.getString(1), r.getString(2))).optional()
+            .query((r, n) -> new StoredText(r.getString(1), r.getString(2))).optional()
             .orElseThrow(() -> new NotFound("There is no such attempt.", "Look it up in the print log."));
     }
 
     public PrintOrder order(UUID id) {
-        return specs.order(storedOrder(id).text);
+        return specs.order(storedOrder(id).text());
     }
 
     public List<Attempt> ofDocket(UUID docketId) {
@@ -331,7 +319,4 @@ public class AttemptRepository implements PrintTimes {
             r.getBoolean("cancel_asked"), List.of(), r.getString("verdict"), r.getString("remark"), r.getTimestamp("created").toInstant(), time(r, "finished"));
     }
 
-    static List<Double> areas(PrintOrder order) {
-        return order.layout().pages().stream().map((Page p) -> p.widthMm() * p.heightMm() / 1e6 * order.spec().copies()).toList();
-    }
 }

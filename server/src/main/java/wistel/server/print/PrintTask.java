@@ -92,7 +92,7 @@ class PrintTask {
     }
 
     private Duration step(Attempt a, AttemptRepository.Lease lease) throws Exception {
-        Optional<AttemptPage> open = a.pages().stream().filter(p -> !p.state().over()).findFirst();
+        Optional<AttemptPage> open = a.openPage();
         boolean spoilt = a.pages().stream().anyMatch(p -> p.state() == AttemptState.FAILED || p.state() == AttemptState.CANCELLED);
         boolean stopHere = spoilt && a.pages().stream().noneMatch(p -> !p.state().over() && p.jobTries() > 0);
         if (open.isEmpty() || stopHere) {

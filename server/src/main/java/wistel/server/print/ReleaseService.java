@@ -21,6 +21,7 @@ import wistel.core.sheet.Placed;
 import wistel.server.docket.DocketRepository;
 import wistel.server.docket.DocketService;
 import wistel.server.edge.Events;
+import wistel.server.store.StoredText;
 
 /** Releases dockets: freezes the order, records the attempt and its task in one transaction, so that neither is ever there without the other. */
 @Service
@@ -54,24 +55,28 @@ public class ReleaseService {
         PrintOrder order = PrintOrder.freeze(d, facts, judged.masters(), judged.descriptionHash());
         AttemptRepository.Labels labels = new AttemptRepository.Labels(d.title(), order.pairing().paper(), Optional.of(UUID.fromString(order.pairing().pairingId())),
             summary(order), Readback.of(d, facts, order.layout()));
-        return start(docketId, UUID.fromString(order.pairing().printerId()), attempts.stored(order), labels, AttemptRepository.areas(order));
+        return start(docketId, UUID.fromString(order.pairing().printerId()), attempts.stored(order), labels, areas(order));
     }
 
     private static String summary(PrintOrder order) {
         Layout layout = order.layout();
-        List<Placed> placed = layout.pages().stream().flatMap(p -> p.placed().stream()).toList();
+        List<Placed> placed = layout.placed();
         String size = placed.size() == 1 ? Length.mm(placed.get(0).atMm().width()) + " × " + Length.mm(placed.get(0).atMm().height()) + " mm" : placed.size() + " pictures";
         return order.spec().stock().name() + ", " + size + (layout.pages().size() > 1 ? ", " + layout.pages().size() + " pages" : "");
+    }
+
+    private static List<Double> areas(PrintOrder order) {
+        return order.layout().pages().stream().map(p -> p.areaMm2() / 1e6 * order.spec().copies()).toList();
     }
 
     /** Exactly this again: the very same order. Its files are sent if they are still there, and made again from it if not. */
     @Transactional
     public UUID again(UUID attemptId) {
         Attempt a = attempts.get(attemptId);
-        AttemptRepository.Stored order = attempts.storedOrder(attemptId);
+        StoredText order = attempts.storedOrder(attemptId);
         PrintOrder read = attempts.order(attemptId);
         AttemptRepository.Labels labels = new AttemptRepository.Labels(a.title(), a.paper(), Optional.of(UUID.fromString(read.pairing().pairingId())), a.summary(), a.readback());
-        UUID id = start(a.docketId(), a.printerId(), order, labels, AttemptRepository.areas(read));
+        UUID id = start(a.docketId(), a.printerId(), order, labels, areas(read));
         if (read.engine().equals(PrintOrder.ENGINE)) {
             attempts.takeFiles(id, attemptId);
         }
@@ -86,19 +91,23 @@ public class ReleaseService {
             throw new InvalidRequest(InvalidRequest.Reason.PAGE_UNKNOWN, "This attempt has no page " + page + ".", "Choose one of its pages.");
         }
         attempts.again(attemptId, page);
-        scheduler.scheduleIfNotExists(PrintTask.PRINT.instance(attemptId.toString()).build(), clock.instant());
+        schedule(attemptId);
         events.tell("attempt", attemptId.toString());
     }
 
     /** An attempt that runs has its task, whatever happened between the two. */
     @Scheduled(initialDelay = 5_000, fixedDelay = 5_000)
     void seeToTasks() {
-        attempts.running().forEach(a -> scheduler.scheduleIfNotExists(PrintTask.PRINT.instance(a.id().toString()).build(), clock.instant()));
+        attempts.running().forEach(a -> schedule(a.id()));
     }
 
-    private UUID start(UUID docketId, UUID printerId, AttemptRepository.Stored order, AttemptRepository.Labels labels, List<Double> areas) {
+    private void schedule(UUID attemptId) {
+        scheduler.scheduleIfNotExists(PrintTask.PRINT.instance(attemptId.toString()).build(), clock.instant());
+    }
+
+    private UUID start(UUID docketId, UUID printerId, StoredText order, AttemptRepository.Labels labels, List<Double> areas) {
         UUID id = attempts.add(docketId, printerId, order, labels, areas);
-        scheduler.scheduleIfNotExists(PrintTask.PRINT.instance(id.toString()).build(), clock.instant());
+        schedule(id);
         events.tell("attempt", id.toString());
         return id;
     }

@@ -64,7 +64,7 @@ class Rendering {
 
     /** @return the file's hash */
     String file(PrintOrder order, int number, Progress progress) throws IOException {
-        Page page = order.layout().pages().get(number - 1);
+        Page page = order.page(number);
         int dpi = order.output().dpi();
         LayoutRenderer.Job job = new LayoutRenderer.Job(page, pictures(order), dpi, order.spec().resolution().mostPpi());
         RasterType raster = order.output().raster();

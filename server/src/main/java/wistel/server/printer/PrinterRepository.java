@@ -2,14 +2,10 @@ package wistel.server.printer;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Clock;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -22,6 +18,7 @@ import wistel.core.printer.MediaRow;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.PrinterState;
 import wistel.server.store.Json;
+import wistel.server.store.StoredText;
 
 /** Printers, what they say of themselves (by hash, kept for the orders that name it), and how they are. */
 @Repository
@@ -82,14 +79,13 @@ public class PrinterRepository {
     @Transactional
     public void seen(UUID id, PrinterDescription description, PrinterState state, String moreInfo) {
         Timestamp now = Timestamp.from(clock.instant());
-        String body = json.text(description);
-        String hash = sha256(body);
-        jdbc.sql("insert into printer_description (hash, body, seen) values (?, ?, ?) on conflict do nothing").params(hash, body, now).update();
+        StoredText body = StoredText.of(json.text(description));
+        jdbc.sql("insert into printer_description (hash, body, seen) values (?, ?, ?) on conflict do nothing").params(body.hash(), body.text(), now).update();
         jdbc.sql("""
             insert into printer_state (printer_id, description_hash, doing, reason, more_info, loaded, seen) values (?, ?, ?, ?, ?, ?::jsonb, ?)
             on conflict (printer_id) do update set description_hash = excluded.description_hash, doing = excluded.doing, reason = excluded.reason,
               more_info = excluded.more_info, loaded = excluded.loaded, seen = excluded.seen""")
-            .params(id, hash, state.doing().name(), state.reason(), moreInfo, json.text(state.loaded()), now).update();
+            .params(id, body.hash(), state.doing().name(), state.reason(), moreInfo, json.text(state.loaded()), now).update();
     }
 
     public void away(UUID id, String reason) {
@@ -101,14 +97,6 @@ public class PrinterRepository {
     private PrinterDescription description(String hash) {
         return descriptions.get(hash, h -> json.read(jdbc.sql("select body from printer_description where hash = ?").param(h).query(String.class).single(),
             PrinterDescription.class));
-    }
-
-    private static String sha256(String text) {
-        try {
-            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8)));
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException(e);
-        }
     }
 
     private Printer row(ResultSet r, int n) throws SQLException {
