@@ -97,7 +97,7 @@ public sealed interface Change {
     record Framed(double widthMm, double heightMm) implements Change {
         @Override
         public DocketSpec on(DocketSpec d) {
-            return d.withPlan(single(d).framed(widthMm, heightMm));
+            return d.withPlan(d.single().framed(widthMm, heightMm));
         }
 
         @Override
@@ -109,7 +109,7 @@ public sealed interface Change {
     record Turned() implements Change {
         @Override
         public DocketSpec on(DocketSpec d) {
-            return d.withPlan(single(d).turned());
+            return d.withPlan(d.single().turned());
         }
 
         @Override
@@ -121,7 +121,7 @@ public sealed interface Change {
     record Fitted(Single.Fit fit) implements Change {
         @Override
         public DocketSpec on(DocketSpec d) {
-            return d.withPlan(single(d).fitted(fit));
+            return d.withPlan(d.single().fitted(fit));
         }
 
         @Override
@@ -133,7 +133,7 @@ public sealed interface Change {
     record Cropped(double cropX, double cropY) implements Change {
         @Override
         public DocketSpec on(DocketSpec d) {
-            return d.withPlan(single(d).cropped(cropX, cropY));
+            return d.withPlan(d.single().cropped(cropX, cropY));
         }
 
         @Override
@@ -145,7 +145,7 @@ public sealed interface Change {
     record Bordered(Single.Borders borders) implements Change {
         @Override
         public DocketSpec on(DocketSpec d) {
-            return d.withPlan(single(d).bordered(borders));
+            return d.withPlan(d.single().bordered(borders));
         }
 
         @Override
@@ -189,17 +189,10 @@ public sealed interface Change {
         @Override
         public String words() {
             return switch (setting) {
-                case DriverSettings.FEED -> Keywords.feed(value).replaceFirst("^the ", "");
+                case DriverSettings.FEED -> Keywords.feedName(value);
                 case DriverSettings.QUALITY -> value.matches("\\d{1,3}") ? Keywords.quality(Integer.parseInt(value)) + " quality" : setting;
                 default -> Keywords.words(value);
             };
         }
-    }
-
-    private static Single single(DocketSpec d) {
-        if (d.plan() instanceof Single single) {
-            return single;
-        }
-        throw new InvalidRequest(InvalidRequest.Reason.PLAN_DIFFERS, "This docket doesn't print one picture on one sheet.", "Look at the docket as it is now.");
     }
 }

@@ -63,6 +63,19 @@ public record DocketSpec(int schema, String title, List<Rendition> renditions, O
         return pairing.pairingId() + ":" + pairing.number() + ":" + renditions.stream().map(Rendition::masterHash).collect(Collectors.joining(","));
     }
 
+    /** The route that a proof shows: with the driver converting, the pairing's usual intent. */
+    public ColourRoute.ByWistel shownRoute(PairingVersion pairing) {
+        return route instanceof ColourRoute.ByWistel by ? by : new ColourRoute.ByWistel(pairing.intent(), true);
+    }
+
+    /** @throws InvalidRequest when the docket has another plan */
+    public Single single() {
+        if (plan instanceof Single single) {
+            return single;
+        }
+        throw new InvalidRequest(InvalidRequest.Reason.PLAN_DIFFERS, "This docket doesn't print one picture on one sheet.", "Look at the docket as it is now.");
+    }
+
     public DocketSpec withTitle(String next) {
         return new DocketSpec(schema, next, renditions, pairingId, stock, plan, resolution, route, settings, copies, notes);
     }

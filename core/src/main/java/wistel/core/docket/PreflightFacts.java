@@ -45,7 +45,8 @@ public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVers
         return d.plan().lay(new SheetPlan.Ground(d.stock(), margins(d), pictures.entrySet().stream().collect(Collectors.toMap(Map.Entry::getKey, e -> e.getValue().size()))));
     }
 
-    private Margins margins(DocketSpec d) {
+    /** Edges that stay white, as the sheet feeds; none where the printer doesn't say. */
+    public Margins margins(DocketSpec d) {
         return media(d).map(MediaRow::margins).orElse(Margins.NONE);
     }
 

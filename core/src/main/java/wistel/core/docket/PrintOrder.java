@@ -4,10 +4,10 @@ import java.util.List;
 import wistel.core.fault.Conflict;
 import wistel.core.length.Margins;
 import wistel.core.paper.PairingVersion;
-import wistel.core.printer.MediaRow;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.RasterType;
 import wistel.core.sheet.Layout;
+import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
 
 /**
@@ -39,6 +39,11 @@ public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVers
         masters = List.copyOf(masters);
     }
 
+    /** @param number 1 for the first */
+    public Page page(int number) {
+        return layout.pages().get(number - 1);
+    }
+
     /**
      * @throws Conflict when a finding stops the print: nothing that stops may be frozen
      */
@@ -48,9 +53,9 @@ public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVers
             throw new Conflict(Conflict.Reason.STOPPED, "The docket can't be printed: " + stop.what(), "Mend it first; the release station shows how.");
         });
         PrinterDescription printer = facts.printer().orElseThrow();
-        double ppi = layout.pages().stream().flatMap(p -> p.placed().stream()).mapToDouble(Placed::ppi).max().orElse(0);
+        double ppi = layout.placed().stream().mapToDouble(Placed::ppi).max().orElse(0);
         Output output = new Output(printer.raster(d.route()).orElseThrow(), printer.inputDpi(Math.min(ppi, d.resolution().mostPpi())),
-            facts.media(d).map(MediaRow::margins).orElse(Margins.NONE));
+            facts.margins(d));
         return new PrintOrder(SCHEMA, d, layout, facts.pairing().orElseThrow(), output, masters, descriptionHash, ENGINE);
     }
 }

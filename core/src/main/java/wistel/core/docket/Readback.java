@@ -36,12 +36,12 @@ public final class Readback {
 
     /** Printing alone, all pages and copies; 0 when nothing is known of it. */
     static double seconds(DocketSpec d, PreflightFacts facts, Layout layout) {
-        return facts.secondsPerM2() * d.copies() * layout.pages().stream().mapToDouble(p -> p.widthMm() * p.heightMm() / 1e6).sum();
+        return facts.secondsPerM2() * d.copies() * layout.pages().stream().mapToDouble(p -> p.areaMm2() / 1e6).sum();
     }
 
     private static void pictures(StringBuilder out, Layout layout) {
         if (layout.pages().size() > 1 || layout.pages().get(0).placed().size() != 1) {
-            out.append(", ").append(layout.pages().stream().mapToInt(p -> p.placed().size()).sum()).append(" pictures");
+            out.append(", ").append(layout.placed().size()).append(" pictures");
             return;
         }
         Page page = layout.pages().get(0);

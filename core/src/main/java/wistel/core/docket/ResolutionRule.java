@@ -16,7 +16,7 @@ final class ResolutionRule implements Rule {
 
     @Override
     public Stream<Finding> check(DocketSpec d, PreflightFacts facts, Layout layout) {
-        return layout.pages().stream().flatMap(p -> p.placed().stream()).map(Placed::ppi).distinct().flatMap(ppi -> of(d, facts, ppi));
+        return layout.placed().stream().map(Placed::ppi).distinct().flatMap(ppi -> of(d, facts, ppi));
     }
 
     private static Stream<Finding> of(DocketSpec d, PreflightFacts facts, double ppi) {

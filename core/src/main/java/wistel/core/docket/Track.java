@@ -25,7 +25,7 @@ public final class Track {
         stages.add(status(Stage.SIZE, size(d, layout), findings, paired));
         stages.add(status(Stage.PROOF, facts.proofSeen() ? proof(d, facts) : "not looked at yet", findings, facts.proofSeen()));
         stages.add(status(Stage.MACHINE, paired ? Keywords.words(d.settings().mediaType()) + ", " + Keywords.quality(d.settings().quality()) + ", "
-            + Keywords.feed(d.settings().feed()).replaceFirst("^the ", "") : "waits for a paper", findings, paired));
+            + Keywords.feedName(d.settings().feed()) : "waits for a paper", findings, paired));
         long stops = findings.stream().filter(f -> f.severity() == Severity.STOP).count();
         long looks = findings.stream().filter(f -> f.severity() == Severity.LOOK).count();
         String release = stops > 0 ? (stops == 1 ? "one thing stops it" : stops + " things stop it")
@@ -48,7 +48,7 @@ public final class Track {
     }
 
     private static String size(DocketSpec d, Layout layout) {
-        List<Placed> placed = layout.pages().stream().flatMap(p -> p.placed().stream()).toList();
+        List<Placed> placed = layout.placed();
         if (placed.size() != 1) {
             return placed.size() + " pictures on " + layout.pages().size() + " × " + d.stock().name();
         }

@@ -25,7 +25,7 @@ public record View(int width, int height, int channels, char[] pixels) implement
     /** Scaled to fit a box, never enlarged; proportions kept. */
     public View fitting(int longestSide, LightCurve light) {
         double scale = Math.min(1, (double) longestSide / Math.max(width, height));
-        return scaled(new Crop(0, 0, width, height), side(width, scale), side(height, scale), light);
+        return scaled(Crop.whole(width, height), side(width, scale), side(height, scale), light);
     }
 
     /** A crop of it at another size. */
@@ -46,7 +46,7 @@ public record View(int width, int height, int channels, char[] pixels) implement
         int row = w * source.channels();
         char[] pixels = new char[row * h];
         Resampler resampler = new Resampler(source.width(), source.height(), source.channels(),
-            Resampler.Size.of(new Crop(0, 0, source.width(), source.height()), w, h), light);
+            Resampler.Size.of(Crop.whole(source.width(), source.height()), w, h), light);
         int sourceRow = source.width() * source.channels();
         int rows = Math.max(1, (int) ((double) BAND_SAMPLES / sourceRow * h / source.height()));
         record Band(int from, char[] samples) {

@@ -21,6 +21,11 @@ public final class Keywords {
         };
     }
 
+    /** Without its article, for lists. */
+    public static String feedName(String keyword) {
+        return feed(keyword).replaceFirst("^the ", "");
+    }
+
     public static String quality(int quality) {
         return switch (quality) {
             case 3 -> "quick";

@@ -22,12 +22,17 @@ public record Layout(List<Page> pages, List<Loss> losses, double bareMm2, double
         losses = List.copyOf(losses);
     }
 
+    /** The pictures of all pages, in their order. */
+    public List<Placed> placed() {
+        return pages.stream().flatMap(p -> p.placed().stream()).toList();
+    }
+
     public static Layout of(List<Page> pages, List<Loss> losses) {
         double bare = 0;
         double length = 0;
         for (Page page : pages) {
             double printed = page.placed().stream().mapToDouble(p -> inside(p.atMm(), page)).sum();
-            bare += Math.max(0, page.widthMm() * page.heightMm() - printed);
+            bare += Math.max(0, page.areaMm2() - printed);
             length += page.fedHeightMm();
         }
         return new Layout(pages, losses, bare, length);

@@ -19,6 +19,10 @@ public record Page(double widthMm, double heightMm, Margins unprintable, Orienta
         marks = List.copyOf(marks);
     }
 
+    public double areaMm2() {
+        return widthMm * heightMm;
+    }
+
     public double fedWidthMm() {
         return feedTurn.swapsSides() ? heightMm : widthMm;
     }

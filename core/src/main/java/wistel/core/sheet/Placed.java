@@ -1,6 +1,6 @@
 package wistel.core.sheet;
 
-import wistel.core.length.Length;
+import wistel.core.length.Ppi;
 import wistel.core.pictures.Crop;
 import wistel.core.pictures.Orientation;
 
@@ -15,6 +15,6 @@ public record Placed(String renditionId, Crop crop, Rect atMm, Orientation orien
     /** Pixels of the picture per inch of paper, across the picture. */
     public double ppi() {
         double acrossMm = orientation.swapsSides() ? atMm.height() : atMm.width();
-        return crop.width() / acrossMm * Length.MM_PER_INCH;
+        return Ppi.of(crop.width(), acrossMm);
     }
 }

@@ -236,7 +236,7 @@ class DemoScenario {
     private void decide(UUID id, DocketPlan plan, double aspect) {
         change(id, new Change.Titled(plan.title));
         if (Boolean.TRUE.equals(plan.profileTaken)) {
-            change(id, new Change.ProfileConfirmed("r1"));
+            change(id, new Change.ProfileConfirmed(DocketService.FIRST_RENDITION));
         }
         pairings.all().stream().filter(p -> p.paper().equals(plan.paper)).findFirst().ifPresent(p -> change(id, new Change.Paired(p)));
         if (plan.intent != null) {
@@ -244,7 +244,7 @@ class DemoScenario {
         }
         if (plan.sheet != null) {
             change(id, new Change.Stocked(Stock.Sheet.of(SheetSize.KNOWN.stream().filter(k -> k.name().equals(plan.sheet)).findFirst().orElseThrow())));
-            if (((Single) dockets.get(id).spec().plan()).across() != Boolean.TRUE.equals(plan.across)) {
+            if (dockets.get(id).spec().single().across() != Boolean.TRUE.equals(plan.across)) {
                 change(id, new Change.Turned());
             }
             change(id, new Change.Framed(plan.widthMm, plan.fit == Single.Fit.FILL ? plan.heightMm : plan.widthMm / aspect));

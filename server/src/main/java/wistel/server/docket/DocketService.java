@@ -1,6 +1,5 @@
 package wistel.server.docket;
 
-import java.util.Arrays;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
@@ -50,7 +49,7 @@ import wistel.server.store.ProfileRepository;
 /** Puts together what core needs to judge dockets, one or a whole bench of them, and what a screen shows of one. */
 @Service
 public class DocketService {
-    private static final String FIRST_RENDITION = "r1";
+    public static final String FIRST_RENDITION = "r1";
 
     private final DocketRepository dockets;
     private final MasterRepository masters;
@@ -126,7 +125,7 @@ public class DocketService {
     }
 
     private Set<Intent> blackAlways(String profileHash) {
-        return blackAlways.computeIfAbsent(profileHash, hash -> Arrays.stream(Intent.values()).filter(i -> BlackPoint.always(profiles.get(hash), i)).collect(Collectors.toSet()));
+        return blackAlways.computeIfAbsent(profileHash, hash -> BlackPoint.always(profiles.get(hash)));
     }
 
     public DocketView view(UUID id) {
@@ -151,7 +150,7 @@ public class DocketService {
         return new Options(
             sheets.stream().map(k -> new SheetChoice(Stock.Sheet.of(k), k.name() + ", " + Length.mm(k.widthMm()) + " × " + Length.mm(k.heightMm()) + " mm")).toList(),
             printer.map(p -> p.mediaTypes().stream().map(t -> new Choice(t, Keywords.words(t))).toList()).orElse(List.of()),
-            printer.map(p -> p.feeds().stream().map(f -> new Choice(f, Keywords.feed(f).replaceFirst("^the ", ""))).toList()).orElse(List.of()),
+            printer.map(p -> p.feeds().stream().map(f -> new Choice(f, Keywords.feedName(f))).toList()).orElse(List.of()),
             printer.map(p -> p.qualities().stream().map(q -> new Choice(q.toString(), Keywords.quality(q))).toList()).orElse(List.of()));
     }
 
@@ -162,12 +161,11 @@ public class DocketService {
     /** One length or the ppi is given; the others follow from the picture. */
     public void resize(UUID id, int version, String width, String height, String ppi) {
         DocketRepository.Row row = dockets.get(id);
-        if (!(row.spec().plan() instanceof Single plan)) {
-            throw new InvalidRequest(InvalidRequest.Reason.PLAN_DIFFERS, "This docket doesn't print one picture on one sheet.", "Look at the docket as it is now.");
-        }
-        Placed placed = judged(row).layout.pages().get(0).placed().get(0);
-        MasterRepository.Brief master = masters.briefs(Set.of(row.spec().renditions().get(0).masterHash())).values().iterator().next();
-        double aspect = (double) master.width() / master.height();
+        Single plan = row.spec().single();
+        Judged judged = judged(row);
+        Placed placed = judged.layout.placed().get(0);
+        PixelSize picture = judged.facts.pictures().get(plan.renditionId()).size();
+        double aspect = (double) picture.width() / picture.height();
         double w = plan.widthMm();
         double h = plan.heightMm();
         boolean whole = plan.fit() == Single.Fit.WHOLE;

@@ -20,7 +20,6 @@ import wistel.core.icc.profile.Intent;
 import wistel.core.icc.transform.ProofView;
 import wistel.core.paper.PairingVersion;
 import wistel.core.printer.ColourRoute;
-import wistel.core.sheet.Page;
 import wistel.server.docket.DocketRepository;
 import wistel.server.master.Master;
 import wistel.server.master.MasterRepository;
@@ -109,7 +108,7 @@ class ProofController {
 
     @GetMapping(value = "/attempts/{id}/pages/{page}/scan", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> scan(@PathVariable UUID id, @PathVariable int page, @RequestParam(defaultValue = "900") int longest) {
-        return picture(proofs.scan(scanHash(id, page), page(attempts.order(id), page), longest));
+        return picture(proofs.scan(scanHash(id, page), attempts.order(id).page(page), longest));
     }
 
     record ScanFigures(double meanDifference) {
@@ -118,11 +117,7 @@ class ProofController {
     @GetMapping("/attempts/{id}/pages/{page}/scan/figures")
     ScanFigures scanFigures(@PathVariable UUID id, @PathVariable int page) {
         PrintOrder order = attempts.order(id);
-        return new ScanFigures(proofs.scanDifference(first(order.spec()), order, page(order, page), scanHash(id, page)));
-    }
-
-    private static Page page(PrintOrder order, int number) {
-        return order.layout().pages().get(number - 1);
+        return new ScanFigures(proofs.scanDifference(first(order.spec()), order, order.page(page), scanHash(id, page)));
     }
 
     private String scanHash(UUID attempt, int number) {

@@ -5,7 +5,6 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.io.InputStream;
-import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -32,7 +31,6 @@ import wistel.core.paper.PairingVersion;
 import wistel.core.pictures.Crop;
 import wistel.core.pictures.LabScan;
 import wistel.core.pictures.LightCurve;
-import wistel.core.pictures.Orientation;
 import wistel.core.pictures.View;
 import wistel.core.printer.ColourRoute;
 import wistel.core.sheet.Page;
@@ -174,7 +172,7 @@ public class ProofService {
             means.put(intent, meanDifference(wanted, proofLab(master, pairing.profileHash(), intent, blackPoint, false).apply(view.pixels())));
         }
         return new Figures(means, gamutCheck(master, pairing).report(view.pixels()), pairing.whiteLab()[0], pairing.blackL(),
-            Arrays.stream(Intent.values()).filter(i -> BlackPoint.always(profiles.get(pairing.profileHash()), i)).toList());
+            List.copyOf(BlackPoint.always(profiles.get(pairing.profileHash()))));
     }
 
     private Transform toLab(Master master) {
@@ -222,20 +220,12 @@ public class ProofService {
         } catch (IOException e) {
             throw new NotFound("The scan of this sheet is not there any more.", "Scan it again, or print it again.");
         }
-        View sheet = new View(scan.width(), scan.height(), 3, scan.pixels()).oriented(upright(page.feedTurn()));
+        View sheet = new View(scan.width(), scan.height(), 3, scan.pixels()).oriented(page.feedTurn().inverse());
         double perMm = scan.dpi() / 25.4;
         double x = Math.max(0, placed.atMm().x() * perMm);
         double y = Math.max(0, placed.atMm().y() * perMm);
         Crop crop = new Crop(x, y, Math.min(sheet.width() - x, placed.atMm().width() * perMm), Math.min(sheet.height() - y, placed.atMm().height() * perMm));
         return sheet.scaled(crop, width, height, CODES);
-    }
-
-    private static Orientation upright(Orientation feedTurn) {
-        return switch (feedTurn) {
-            case QUARTER_RIGHT -> Orientation.QUARTER_LEFT;
-            case QUARTER_LEFT -> Orientation.QUARTER_RIGHT;
-            default -> feedTurn;
-        };
     }
 
     public byte[] scan(String scanHash, Page page, int longest) {
@@ -255,7 +245,7 @@ public class ProofService {
         int w = 160;
         int h = (int) Math.max(1, Math.round(w * placed.atMm().height() / placed.atMm().width()));
         View small = large.scaled(crop, w, h, LightCurve.GAMMA_22);
-        ColourRoute.ByWistel route = order.spec().route() instanceof ColourRoute.ByWistel by ? by : new ColourRoute.ByWistel(order.pairing().intent(), true);
+        ColourRoute.ByWistel route = order.spec().shownRoute(order.pairing());
         char[] promised = proofLab(master, order.pairing().profileHash(), route.intent(), route.blackPoint(), true).apply(small.pixels());
         return meanDifference(promised, scanView(scanHash, page, placed, w, h).pixels());
     }

@@ -87,11 +87,9 @@ public class StoredSpecs {
         PrinterDescription printer = description(o.path("capabilities"));
         PreflightFacts facts = new PreflightFacts(Map.of(ONLY, new PreflightFacts.Picture(new PixelSize(master.path("width").asInt(), master.path("height").asInt()),
             master.path("channels").asInt(), true, "", "")), Optional.of(pairing), Optional.of(printer), PrinterState.AWAY, Set.of(), true, 0);
-        Stock.Sheet sheet = (Stock.Sheet) spec.stock();
-        Margins margins = printer.media(spec.settings().mediaType(), spec.settings().feed(), sheet.widthMm(), sheet.lengthMm()).map(MediaRow::margins).orElse(Margins.NONE);
         String profile = master.path("profileHash").isNull() ? StandardSpaces.assumedFor(master.path("channels").asInt()).hash() : master.path("profileHash").asString();
         return new PrintOrder(PrintOrder.SCHEMA, spec, facts.layout(spec), pairing,
-            new PrintOrder.Output(spec.route() instanceof ColourRoute.ByDriver ? RasterType.SRGB_16 : RasterType.DEVICE3_16, printer.usualDpi(), margins),
+            new PrintOrder.Output(spec.route() instanceof ColourRoute.ByDriver ? RasterType.SRGB_16 : RasterType.DEVICE3_16, printer.usualDpi(), facts.margins(spec)),
             List.of(new PrintOrder.Master(ONLY, master.path("hash").asString(), profile)), "", "1");
     }
 

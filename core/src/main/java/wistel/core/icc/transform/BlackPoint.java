@@ -3,6 +3,8 @@ package wistel.core.icc.transform;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
 import wistel.core.colour.D50;
 import wistel.core.colour.Lab;
 import wistel.core.icc.profile.ColourSpace;
@@ -32,10 +34,14 @@ public final class BlackPoint {
     }
 
     /**
-     * Whether reaching this destination takes the scaling even when nobody asks for it: the perceptual and saturation intents of version 4 are
+     * Intents by which reaching this destination takes the scaling even when nobody asks for it: the perceptual and saturation intents of version 4 are
      * defined over the reference medium with its own black (ICC.1:2022, 6.3.3).
      */
-    public static boolean always(IccProfile destination, Intent intent) {
+    public static Set<Intent> always(IccProfile destination) {
+        return Arrays.stream(Intent.values()).filter(i -> always(destination, i)).collect(Collectors.toSet());
+    }
+
+    private static boolean always(IccProfile destination, Intent intent) {
         return hasReferenceBlack(destination, intent);
     }
 
