@@ -2,6 +2,7 @@ package wistel.core.icc.transform;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -38,7 +39,7 @@ public final class BlackPoint {
      * defined over the reference medium with its own black (ICC.1:2022, 6.3.3).
      */
     public static Set<Intent> always(IccProfile destination) {
-        return Arrays.stream(Intent.values()).filter(i -> always(destination, i)).collect(Collectors.toSet());
+        return Arrays.stream(Intent.values()).filter(i -> always(destination, i)).collect(Collectors.toCollection(() -> EnumSet.noneOf(Intent.class)));
     }
 
     private static boolean always(IccProfile destination, Intent intent) {
