@@ -6,12 +6,8 @@ export type ProofView = 'PAPER_WHITE' | 'INK_BLACK' | 'SCREEN_WHITE_AND_BLACK'
 /** Addresses of pictures. Each names everything that the picture depends on, so it can be kept for ever. */
 export const masterUrl = (hash: string, longest: number) => `/api/masters/${hash}/picture?longest=${longest}`
 
-const first = (view: DocketView) => view.spec.renditions[0]?.masterHash ?? ''
-
 const on = (view: DocketView, longest: number) =>
   `longest=${longest}&pairing=${view.pairing.pairingId}&version=${view.pairing.number}`
-
-export const docketMasterUrl = (view: DocketView, longest: number) => masterUrl(first(view), longest)
 
 /** The intent in force; with the driver converting, the one that the pairing usually has. */
 export const intentOf = (view: DocketView): Intent =>
@@ -19,10 +15,16 @@ export const intentOf = (view: DocketView): Intent =>
 
 export const blackPointOf = (view: DocketView) => (view.spec.route.kind === 'by-wistel' ? view.spec.route.blackPoint : true)
 
-export const proofUrl = (view: DocketView, longest: number, shown: ProofView = 'PAPER_WHITE', intent: Intent = intentOf(view)) =>
-  `/api/masters/${first(view)}/proof?${on(view, longest)}&intent=${intent}&black=${blackPointOf(view)}&view=${shown}`
+export const proofUrl = (
+  view: DocketView,
+  master: string,
+  longest: number,
+  shown: ProofView = 'PAPER_WHITE',
+  intent: Intent = intentOf(view),
+) => `/api/masters/${master}/proof?${on(view, longest)}&intent=${intent}&black=${blackPointOf(view)}&view=${shown}`
 
-export const gamutUrl = (view: DocketView, longest: number) => `/api/masters/${first(view)}/gamut?${on(view, longest)}`
+export const gamutUrl = (view: DocketView, master: string, longest: number) => `/api/masters/${master}/gamut?${on(view, longest)}`
 
-export const scanUrl = (attempt: string, page: number, longest: number) =>
-  `/api/attempts/${attempt}/pages/${page}/scan?longest=${longest}`
+/** The scan of one picture of a page, both counted from 1. */
+export const scanUrl = (attempt: string, page: number, picture: number, longest: number) =>
+  `/api/attempts/${attempt}/pages/${page}/pictures/${picture}/scan?longest=${longest}`

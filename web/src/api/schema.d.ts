@@ -68,6 +68,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/attempts/{id}/layout": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["layout"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/attempts/{id}/order": {
         parameters: {
             query?: never;
@@ -100,7 +116,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/attempts/{id}/pages/{page}/scan": {
+    "/api/attempts/{id}/pages/{page}/pictures/{picture}/scan": {
         parameters: {
             query?: never;
             header?: never;
@@ -116,7 +132,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/attempts/{id}/pages/{page}/scan/figures": {
+    "/api/attempts/{id}/pages/{page}/pictures/{picture}/scan/figures": {
         parameters: {
             query?: never;
             header?: never;
@@ -228,54 +244,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/dockets/{id}/pairing-comparison": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["comparison"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/dockets/{id}/proof/figures": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["figures"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/dockets/{id}/proof/probe": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["probe"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/dockets/{id}/put-away": {
         parameters: {
             query?: never;
@@ -302,6 +270,54 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["redo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{id}/renditions/{rendition}/figures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["figures"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{id}/renditions/{rendition}/pairing-comparison": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["comparison"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{id}/renditions/{rendition}/probe": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["probe"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -654,16 +670,13 @@ export interface components {
             /** Format: uuid */
             id: string;
             layout: components["schemas"]["Layout"];
-            masters: components["schemas"]["Master"][];
             /** Format: int32 */
             number: number;
             options: components["schemas"]["Options"];
             pairing: components["schemas"]["PairingVersion"];
-            printed: components["schemas"]["Printed"];
-            reach: components["schemas"]["Reach"];
+            pictures: components["schemas"]["OnDocket"][];
             readback: string;
             redo: string;
-            sourceName: string;
             spec: components["schemas"]["DocketSpec"];
             track: components["schemas"]["StageStatus"][];
             undo: string;
@@ -845,6 +858,13 @@ export interface components {
             title: string;
             /** Format: int32 */
             version: number;
+        };
+        OnDocket: {
+            master: components["schemas"]["Master"];
+            printed: components["schemas"]["Printed"][];
+            reach: components["schemas"]["Reach"];
+            renditionId: string;
+            sourceName: string;
         };
         Opened: {
             docket: components["schemas"]["DocketView"];
@@ -1216,6 +1236,28 @@ export interface operations {
             };
         };
     };
+    layout: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Layout"];
+                };
+            };
+        };
+    };
     order: {
         parameters: {
             query?: never;
@@ -1270,6 +1312,7 @@ export interface operations {
             path: {
                 id: string;
                 page: number;
+                picture: number;
             };
             cookie?: never;
         };
@@ -1293,6 +1336,7 @@ export interface operations {
             path: {
                 id: string;
                 page: number;
+                picture: number;
             };
             cookie?: never;
         };
@@ -1501,78 +1545,6 @@ export interface operations {
             };
         };
     };
-    comparison: {
-        parameters: {
-            query: {
-                pairingId: string;
-            };
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["Figures"];
-                };
-            };
-        };
-    };
-    figures: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["Figures"];
-                };
-            };
-        };
-    };
-    probe: {
-        parameters: {
-            query: {
-                x: number;
-                y: number;
-                view?: "SCREEN_WHITE_AND_BLACK" | "INK_BLACK" | "PAPER_WHITE";
-            };
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["Probe"];
-                };
-            };
-        };
-    };
     putAway: {
         parameters: {
             query?: never;
@@ -1615,6 +1587,81 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["DocketView"];
+                };
+            };
+        };
+    };
+    figures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                rendition: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Figures"];
+                };
+            };
+        };
+    };
+    comparison: {
+        parameters: {
+            query: {
+                pairingId: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+                rendition: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Figures"];
+                };
+            };
+        };
+    };
+    probe: {
+        parameters: {
+            query: {
+                x: number;
+                y: number;
+                view?: "SCREEN_WHITE_AND_BLACK" | "INK_BLACK" | "PAPER_WHITE";
+            };
+            header?: never;
+            path: {
+                id: string;
+                rendition: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Probe"];
                 };
             };
         };

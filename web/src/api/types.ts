@@ -4,6 +4,7 @@ type S = components['schemas']
 export type DocketView = S['DocketView']
 export type DocketSpec = S['DocketSpec']
 export type Change = Exclude<S['Change'], S['Paired']>
+export type OnDocket = S['OnDocket']
 export type Single = S['Single']
 export type Page = S['Page']
 export type Placed = S['Placed']

@@ -1,6 +1,6 @@
 import { RedoOutlined, UndoOutlined } from '@ant-design/icons'
-import { Button, Input, Popconfirm, Tooltip } from 'antd'
-import { useEffect, useRef } from 'react'
+import { Button, Input, Popconfirm, Segmented, Tooltip } from 'antd'
+import { useEffect, useRef, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { post } from '../api/client'
 import { typing } from '../frame/Frame'
@@ -27,6 +27,7 @@ export function Docket() {
   const { id = '', station } = useParams()
   const tools = useDocket(id)
   const navigate = useNavigate()
+  const [lookedAt, lookAt] = useState('')
   const { view, change } = tools
   const unsettled = view?.track.findIndex((s) => s.mark !== 'SETTLED') ?? 0
   const open = STATIONS.find((s) => s === station) ?? STATIONS[unsettled < 0 ? 5 : unsettled] ?? 'picture'
@@ -63,7 +64,9 @@ export function Docket() {
   }
   if (!view) return null
   const Room = ROOMS[open]
-  const m = view.masters[0]
+  const picture = view.pictures.find((p) => p.renditionId === lookedAt) ?? view.pictures[0]
+  if (!picture) return null
+  const m = picture.master
   const stops = view.findings.filter((f) => f.severity === 'STOP').length
   const looks = view.findings.filter((f) => f.severity === 'LOOK').length
   return (
@@ -89,9 +92,16 @@ export function Docket() {
           />
           <span className="soft">
             docket {view.number}
-            {m &&
-              ` · master ${m.fileName}, ${m.width} × ${m.height}, ${m.bits} bit, ${m.channels === 1 ? 'gray' : 'RGB'}${view.masters.length > 1 ? ` and ${view.masters.length - 1} more` : ''}`}
+            {` · master ${m.fileName}, ${m.width} × ${m.height}, ${m.bits} bit, ${m.channels === 1 ? 'gray' : 'RGB'}`}
           </span>
+          {view.pictures.length > 1 && (
+            <Segmented
+              aria-label="Picture looked at"
+              value={picture.renditionId}
+              onChange={lookAt}
+              options={view.pictures.map((p, i) => ({ value: p.renditionId, label: `${i + 1}`, title: p.master.fileName }))}
+            />
+          )}
           <span className="tools">
             <Tooltip title={view.undo ? `Undo: ${view.undo} (Ctrl Z)` : 'Nothing to undo'}>
               <Button
@@ -146,7 +156,7 @@ export function Docket() {
           })}
         </nav>
       </div>
-      <Room view={view} tools={tools} go={go} />
+      <Room view={view} picture={picture} tools={tools} go={go} />
       <footer className="readback">
         <span data-testid="readback">
           <b>If printed now:</b> {view.readback}

@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { App } from 'antd'
 import { get, type Problem, patch, post, put } from '../api/client'
-import type { Attempt, Change, DocketView } from '../api/types'
+import type { Attempt, Change, DocketView, OnDocket } from '../api/types'
 
 type Step =
   | { kind: 'change'; change: Change }
@@ -66,4 +66,5 @@ export function useDocket(id: string) {
 }
 
 export type DocketTools = ReturnType<typeof useDocket>
-export type StationProps = { view: DocketView; tools: DocketTools; go: (station: string) => void }
+/** `picture` is the one of the docket that is looked at. */
+export type StationProps = { view: DocketView; picture: OnDocket; tools: DocketTools; go: (station: string) => void }

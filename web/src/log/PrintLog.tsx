@@ -9,6 +9,11 @@ import { MarkSign } from '../parts/MarkSign'
 import { moment } from '../parts/numbers'
 import { attemptWords, keptWords, scanned } from '../release/words'
 
+const thumbnail = (a: Attempt) => {
+  const page = scanned(a)
+  return page ? scanUrl(a.id, page.page, 1, 180) : masterUrl(a.masterHash, 180)
+}
+
 export function PrintLog() {
   const client = useQueryClient()
   const { notification } = App.useApp()
@@ -58,11 +63,7 @@ export function PrintLog() {
             {data.map((a) => (
               <tr key={a.id}>
                 <td style={{ width: 104 }}>
-                  <img
-                    src={scanned(a) ? scanUrl(a.id, scanned(a)?.page ?? 1, 180) : masterUrl(a.masterHash, 180)}
-                    alt=""
-                    style={{ maxWidth: 92, maxHeight: 64, display: 'block' }}
-                  />
+                  <img src={thumbnail(a)} alt="" style={{ maxWidth: 92, maxHeight: 64, display: 'block' }} />
                 </td>
                 <td>
                   <Link to={`/dockets/${a.docketId}/release`} style={{ font: '500 16px var(--serif)' }}>

@@ -3,7 +3,7 @@ import type { StationProps } from '../docket/useDocket'
 import { Findings } from '../parts/Findings'
 import { WORDS } from './words'
 
-export function MachineStation({ view, tools, go }: StationProps) {
+export function MachineStation({ view, picture, tools, go }: StationProps) {
   const m = view.spec.settings.values
   const set = (setting: string, value: string) => tools.decide({ kind: 'set', setting, value })
   const by = view.spec.route.kind
@@ -25,7 +25,7 @@ export function MachineStation({ view, tools, go }: StationProps) {
     <div className="station">
       <div className="booth table">
         <div className="stage">
-          <ColourPath view={view} />
+          <ColourPath view={view} picture={picture} />
         </div>
         <div className="foot">{WORDS.pathFoot}</div>
       </div>
@@ -106,10 +106,10 @@ export function MachineStation({ view, tools, go }: StationProps) {
 }
 
 /** The way that the colour takes, drawn: who holds which numbers, and where they are converted. */
-function ColourPath({ view }: { view: StationProps['view'] }) {
+function ColourPath({ view, picture }: Pick<StationProps, 'view' | 'picture'>) {
   const ours = view.spec.route.kind === 'by-wistel'
   const steps: [string, string][] = [
-    ['Picture', view.sourceName],
+    ['Picture', picture.sourceName],
     ours
       ? ['Wistel converts', `through the profile of ${view.pairing.paper}`]
       : ['Wistel tags', 'the picture is brought to sRGB, no further'],

@@ -1,19 +1,20 @@
 import { useQueries, useQuery } from '@tanstack/react-query'
 import { Button } from 'antd'
 import { get } from '../api/client'
-import { docketMasterUrl, proofUrl } from '../api/pictures'
+import { masterUrl, proofUrl } from '../api/pictures'
 import type { Figures, Pairing } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { Booth } from '../parts/BoothPicture'
 import { BOOTH } from '../parts/booth'
 import { fixed, labCss, percent } from '../parts/numbers'
 
-export function PaperStation({ view, tools, go }: StationProps) {
+export function PaperStation({ view, picture, tools, go }: StationProps) {
   const { data: pairings } = useQuery({ queryKey: ['pairings'], queryFn: () => get<Pairing[]>('/api/pairings') })
   const comparison = useQueries({
     queries: (pairings ?? []).map((p) => ({
-      queryKey: ['pairing-comparison', view.id, p.pairingId, p.number],
-      queryFn: () => get<Figures>(`/api/dockets/${view.id}/pairing-comparison?pairingId=${p.pairingId}`),
+      queryKey: ['pairing-comparison', view.id, picture.renditionId, p.pairingId, p.number],
+      queryFn: () =>
+        get<Figures>(`/api/dockets/${view.id}/renditions/${picture.renditionId}/pairing-comparison?pairingId=${p.pairingId}`),
       staleTime: Number.POSITIVE_INFINITY,
     })),
   })
@@ -32,7 +33,10 @@ export function PaperStation({ view, tools, go }: StationProps) {
           </span>
         }
       >
-        <img src={chosen ? proofUrl(view, BOOTH) : docketMasterUrl(view, BOOTH)} alt="On the chosen paper" />
+        <img
+          src={chosen ? proofUrl(view, picture.master.hash, BOOTH) : masterUrl(picture.master.hash, BOOTH)}
+          alt="On the chosen paper"
+        />
       </Booth>
       <aside className="card" aria-label="Paper">
         <section>

@@ -1,5 +1,5 @@
 import { Button } from 'antd'
-import { docketMasterUrl } from '../api/pictures'
+import { masterUrl } from '../api/pictures'
 import type { StationProps } from '../docket/useDocket'
 import { Booth } from '../parts/BoothPicture'
 import { BOOTH } from '../parts/booth'
@@ -7,13 +7,12 @@ import { Findings } from '../parts/Findings'
 import { megabytes, mm, percent } from '../parts/numbers'
 import { HistogramPlot } from './HistogramPlot'
 
-export function PictureStation({ view, tools, go }: StationProps) {
-  const m = view.masters[0]
-  if (!m) return null
+export function PictureStation({ view, picture, tools, go }: StationProps) {
+  const m = picture.master
   return (
     <div className="station">
       <Booth foot={<span>The master, as it came. It is never altered.</span>}>
-        <img src={docketMasterUrl(view, BOOTH)} alt={`Master: ${view.spec.title}`} />
+        <img src={masterUrl(m.hash, BOOTH)} alt={`Master: ${view.spec.title}`} />
       </Booth>
       <aside className="card" aria-label="Picture">
         <section>
@@ -24,7 +23,7 @@ export function PictureStation({ view, tools, go }: StationProps) {
               {m.format}, {m.width} × {m.height} pixels, {m.bits} bit, {megabytes(m.bytes)}
             </dd>
             <dt>profile</dt>
-            <dd>{m.profileName || `none: read as ${view.sourceName}`}</dd>
+            <dd>{m.profileName || `none: read as ${picture.sourceName}`}</dd>
           </dl>
         </section>
         <Findings findings={view.findings.filter((f) => f.stage === 'PICTURE')} tools={tools} />
@@ -42,11 +41,11 @@ export function PictureStation({ view, tools, go }: StationProps) {
           <h2 className="head">How large it can go</h2>
           <dl className="rows">
             <dt>fine</dt>
-            <dd>up to {mm(Math.round(view.reach.fineMm))} mm on its long side (300 ppi)</dd>
+            <dd>up to {mm(Math.round(picture.reach.fineMm))} mm on its long side (300 ppi)</dd>
             <dt>good</dt>
-            <dd>up to {mm(Math.round(view.reach.goodMm))} mm (200 ppi)</dd>
+            <dd>up to {mm(Math.round(picture.reach.goodMm))} mm (200 ppi)</dd>
             <dt>just enough</dt>
-            <dd>up to {mm(Math.round(view.reach.fairMm))} mm (150 ppi)</dd>
+            <dd>up to {mm(Math.round(picture.reach.fairMm))} mm (150 ppi)</dd>
           </dl>
         </section>
         <div className="next">

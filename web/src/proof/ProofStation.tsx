@@ -2,8 +2,8 @@ import { useQuery } from '@tanstack/react-query'
 import { Button, Checkbox, Radio } from 'antd'
 import { useEffect, useRef, useState } from 'react'
 import { get } from '../api/client'
-import { blackPointOf, docketMasterUrl, gamutUrl, intentOf, type ProofView, proofUrl } from '../api/pictures'
-import type { DocketView, Figures, Intent, Probe } from '../api/types'
+import { blackPointOf, gamutUrl, intentOf, masterUrl, type ProofView, proofUrl } from '../api/pictures'
+import type { DocketView, Figures, Intent, OnDocket, Probe } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { typing } from '../frame/Frame'
 import { Booth } from '../parts/BoothPicture'
@@ -14,7 +14,7 @@ import { CAUSES, INTENTS } from './words'
 
 type Compare = 'divided' | 'beside' | 'proof'
 
-export function ProofStation({ view, tools, go }: StationProps) {
+export function ProofStation({ view, picture, tools, go }: StationProps) {
   const [compare, setCompare] = useState<Compare>('divided')
   const [outside, setOutside] = useState(false)
   const [held, setHeld] = useState(false)
@@ -27,8 +27,8 @@ export function ProofStation({ view, tools, go }: StationProps) {
   const setNow = useRef(set)
   setNow.current = set
   const { data: figures } = useQuery({
-    queryKey: ['figures', view.id, view.pairing?.pairingId, view.pairing?.number, blackPoint],
-    queryFn: () => get<Figures>(`/api/dockets/${view.id}/proof/figures`),
+    queryKey: ['figures', view.id, picture.renditionId, view.pairing?.pairingId, view.pairing?.number, blackPoint],
+    queryFn: () => get<Figures>(`/api/dockets/${view.id}/renditions/${picture.renditionId}/figures`),
     enabled: paired,
     staleTime: Number.POSITIVE_INFINITY,
   })
@@ -95,7 +95,7 @@ export function ProofStation({ view, tools, go }: StationProps) {
           </>
         }
       >
-        <Comparison view={view} shown={shown} compare={held ? 'master' : compare} outside={outside} />
+        <Comparison view={view} picture={picture} shown={shown} compare={held ? 'master' : compare} outside={outside} />
       </Booth>
       <aside className="card" aria-label="Proof">
         <section>
@@ -103,7 +103,7 @@ export function ProofStation({ view, tools, go }: StationProps) {
           <div className="intents">
             {INTENTS.map((i) => (
               <button type="button" key={i.value} aria-pressed={intent === i.value} onClick={() => set({ intent: i.value })}>
-                <img src={proofUrl(view, 320, shown, i.value)} alt="" />
+                <img src={proofUrl(view, picture.master.hash, 320, shown, i.value)} alt="" />
                 <span>
                   {i.label} <b>{figures ? `ΔE ${fixed(figures.meanDifference[i.value] ?? 0, 1)}` : '…'}</b>
                 </span>
@@ -168,11 +168,13 @@ export function ProofStation({ view, tools, go }: StationProps) {
 
 function Comparison({
   view,
+  picture,
   shown,
   compare,
   outside,
 }: {
   view: DocketView
+  picture: OnDocket
   shown: ProofView
   compare: Compare | 'master'
   outside: boolean
@@ -181,8 +183,8 @@ function Comparison({
   const [at, setAt] = useState<{ x: number; y: number; left: number; top: number }>()
   const [probe, setProbe] = useState<Probe>()
   const wait = useRef<number>(undefined)
-  const master = docketMasterUrl(view, BOOTH)
-  const proof = proofUrl(view, BOOTH, shown)
+  const master = masterUrl(picture.master.hash, BOOTH)
+  const proof = proofUrl(view, picture.master.hash, BOOTH, shown)
 
   const point = (e: React.PointerEvent<HTMLElement>) => {
     const r = e.currentTarget.getBoundingClientRect()
@@ -197,7 +199,7 @@ function Comparison({
     wait.current = window.setTimeout(async () => {
       setProbe(
         await get<Probe>(
-          `/api/dockets/${view.id}/proof/probe?x=${place.x.toFixed(4)}&y=${place.y.toFixed(4)}&view=${shown}`,
+          `/api/dockets/${view.id}/renditions/${picture.renditionId}/probe?x=${place.x.toFixed(4)}&y=${place.y.toFixed(4)}&view=${shown}`,
         ).catch(() => undefined),
       )
     }, 60)
@@ -209,7 +211,7 @@ function Comparison({
   }
   const overlay = outside && (
     <img
-      src={gamutUrl(view, BOOTH)}
+      src={gamutUrl(view, picture.master.hash, BOOTH)}
       alt="Out of gamut"
       style={{ position: 'absolute', inset: 0, width: '100%', height: '100%' }}
     />
@@ -226,9 +228,7 @@ function Comparison({
             onPointerLeave={leave}
           >
             <img src={src} alt={i === 0 ? 'Master' : 'Proof'} style={{ maxHeight: 'calc(100vh - 300px)' }} />
-            <span className="tag" style={{ left: 8 }}>
-              {i === 0 ? 'Master' : `On ${view.pairing.paper}`}
-            </span>
+            <span className="tag left">{i === 0 ? 'Master' : `On ${view.pairing.paper}`}</span>
             {i === 1 && overlay}
             {i === 1 && reading}
           </div>
@@ -246,16 +246,8 @@ function Comparison({
         alt="Master"
         style={{ position: 'absolute', inset: 0, width: '100%', height: '100%', clipPath: `inset(0 ${100 * (1 - line)}% 0 0)` }}
       />
-      {compare !== 'proof' && (
-        <span className="tag" style={{ left: 8, lineHeight: 1.4 }}>
-          Master
-        </span>
-      )}
-      {compare !== 'master' && (
-        <span className="tag" style={{ right: 8, lineHeight: 1.4 }}>
-          On {view.pairing.paper}
-        </span>
-      )}
+      {compare !== 'proof' && <span className="tag left">Master</span>}
+      {compare !== 'master' && <span className="tag right">On {view.pairing.paper}</span>}
       {compare === 'divided' && (
         <button
           type="button"

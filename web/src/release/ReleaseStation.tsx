@@ -1,26 +1,25 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
-import { Button, Input, InputNumber, Progress, Select } from 'antd'
+import { Button, Input, InputNumber, Progress, Segmented, Select } from 'antd'
+import { useState } from 'react'
 import { get, post, put } from '../api/client'
-import { docketMasterUrl, scanUrl } from '../api/pictures'
-import type { Attempt } from '../api/types'
+import { masterUrl, scanUrl } from '../api/pictures'
+import type { Attempt, DocketView } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { Booth } from '../parts/BoothPicture'
 import { Findings } from '../parts/Findings'
 import { MarkSign } from '../parts/MarkSign'
 import { fixed, moment } from '../parts/numbers'
-import { attemptWords, PAGE_OVER, pageWords, scanned, VERDICTS, WORDS } from './words'
+import { attemptWords, OVER, pageWords, scanned, VERDICTS, WORDS } from './words'
 
-const over = (a: Attempt) => a.state === 'done' || a.state === 'failed' || a.state === 'cancelled'
-
-export function ReleaseStation({ view, tools }: StationProps) {
+export function ReleaseStation({ view, picture, tools }: StationProps) {
   const client = useQueryClient()
   const last = tools.attempts[0]
-  const running = last !== undefined && !over(last)
+  const running = last !== undefined && !OVER.includes(last.state)
   const stops = view.findings.some((f) => f.severity === 'STOP')
   const refresh = () => client.invalidateQueries({ queryKey: ['attempts'] })
   return (
     <div className="station">
-      <Beside view={view} attempt={tools.attempts.find((a) => scanned(a))} />
+      <Beside picture={picture} attempt={tools.attempts.find((a) => scanned(a))} />
       <aside className="card" aria-label="Release">
         <section>
           <h2 className="head">{view.findings.length === 0 ? WORDS.clear : WORDS.before}</h2>
@@ -74,7 +73,7 @@ export function ReleaseStation({ view, tools }: StationProps) {
                 <span className="soft">{moment(a.created)}</span>
               </span>
               {a.pages.length > 1 && <Pages attempt={a} running={running} refresh={refresh} complain={tools.complain} />}
-              {over(a) && (
+              {OVER.includes(a.state) && (
                 <span className="mends" style={{ alignItems: 'center' }}>
                   {a.state === 'done' && (
                     <>
@@ -141,7 +140,7 @@ function Pages({
           <span>
             page {p.page}: {pageWords(p)}
           </span>
-          {PAGE_OVER.includes(p.state) && (
+          {OVER.includes(p.state) && (
             <Button
               size="small"
               disabled={running}
@@ -156,16 +155,30 @@ function Pages({
   )
 }
 
-/** What came out beside the master, at the same scale. */
-function Beside({ view, attempt }: { view: StationProps['view']; attempt: Attempt | undefined }) {
-  const { data } = useQuery({
-    queryKey: ['scan-figures', attempt?.id],
-    queryFn: () => get<{ meanDifference: number }>(`/api/attempts/${attempt?.id}/pages/${shown?.page}/scan/figures`),
+/** What came out beside the master, at the same scale; of several sheets and pictures, the one that is chosen. */
+function Beside({ picture, attempt }: Pick<StationProps, 'picture'> & { attempt: Attempt | undefined }) {
+  const { data: layout } = useQuery({
+    queryKey: ['attempt-layout', attempt?.id],
+    queryFn: () => get<DocketView['layout']>(`/api/attempts/${attempt?.id}/layout`),
     enabled: attempt !== undefined,
     staleTime: Number.POSITIVE_INFINITY,
   })
-  const shown = attempt && scanned(attempt)
-  const at = view.layout.pages[0]?.placed[0]?.atMm
+  const places = attempt
+    ? attempt.pages
+        .filter((p) => p.scanHash && p.scanKept)
+        .flatMap((p) => (layout?.pages[p.page - 1]?.placed ?? []).map((placed, i) => ({ page: p.page, nth: i + 1, placed })))
+        .filter((p) => p.placed.renditionId === picture.renditionId)
+    : []
+  const [chosen, choose] = useState(0)
+  const shown = places[chosen] ?? places[0]
+  const { data } = useQuery({
+    queryKey: ['scan-figures', attempt?.id, shown?.page, shown?.nth],
+    queryFn: () =>
+      get<{ meanDifference: number }>(`/api/attempts/${attempt?.id}/pages/${shown?.page}/pictures/${shown?.nth}/scan/figures`),
+    enabled: shown !== undefined,
+    staleTime: Number.POSITIVE_INFINITY,
+  })
+  const at = shown?.placed.atMm
   const wide = at !== undefined && at.width > at.height * 1.15
   const size = wide
     ? { maxWidth: '100%', maxHeight: 'calc((100vh - 310px) / 2)' }
@@ -173,34 +186,39 @@ function Beside({ view, attempt }: { view: StationProps['view']; attempt: Attemp
   return (
     <Booth
       foot={
-        <span>
-          {attempt
-            ? `${WORDS.scan} ${data ? `Proof and print differ by ΔE ${fixed(data.meanDifference, 2)} on average.` : ''}`
-            : WORDS.noScan}
-        </span>
+        <>
+          {places.length > 1 && (
+            <Segmented
+              size="small"
+              aria-label="Sheet shown"
+              value={Math.min(chosen, places.length - 1)}
+              onChange={choose}
+              options={places.map((p, i) => ({ value: i, label: `sheet ${p.page}` }))}
+            />
+          )}
+          <span>
+            {shown
+              ? `${WORDS.scan} ${data ? `Proof and print differ by ΔE ${fixed(data.meanDifference, 2)} on average.` : ''}`
+              : WORDS.noScan}
+          </span>
+        </>
       }
     >
-      <div
-        style={{
-          display: 'flex',
-          flexDirection: wide && attempt ? 'column' : 'row',
-          gap: 12,
-          alignItems: 'center',
-          maxHeight: '100%',
-        }}
-      >
-        <div style={{ position: 'relative', lineHeight: 0 }}>
-          <img src={docketMasterUrl(view, 1000)} alt="Master" style={attempt ? size : { maxHeight: 'calc(100vh - 300px)' }} />
-          <span className="tag" style={{ left: 8, lineHeight: 1.4 }}>
-            Master
-          </span>
+      <div className={wide ? 'beside stacked' : 'beside'}>
+        <div>
+          <img
+            src={masterUrl(picture.master.hash, 1000)}
+            alt="Master"
+            style={shown ? size : { maxHeight: 'calc(100vh - 300px)' }}
+          />
+          <span className="tag left">Master</span>
         </div>
         {attempt && shown && (
-          <div style={{ position: 'relative', lineHeight: 0 }}>
-            <img src={scanUrl(attempt.id, shown.page, 1000)} alt="Scan of the print" style={size} />
-            <span className="tag" style={{ left: 8, lineHeight: 1.4 }}>
+          <div>
+            <img src={scanUrl(attempt.id, shown.page, shown.nth, 1000)} alt="Scan of the print" style={size} />
+            <span className="tag left">
               Print, attempt {attempt.number}
-              {attempt.pages.length > 1 && `, page ${shown.page}`}
+              {attempt.pages.length > 1 && `, sheet ${shown.page}`}
             </span>
           </div>
         )}

@@ -48,7 +48,7 @@ export function attemptWords(a: Attempt): string {
   }
 }
 
-export const PAGE_OVER: AttemptPage['state'][] = ['done', 'failed', 'cancelled']
+export const OVER: AttemptPage['state'][] = ['done', 'failed', 'cancelled']
 
 export function pageWords(p: AttemptPage): string {
   switch (p.state) {

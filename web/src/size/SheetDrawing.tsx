@@ -1,6 +1,6 @@
 import { Input } from 'antd'
 import { useEffect, useRef, useState } from 'react'
-import { docketMasterUrl } from '../api/pictures'
+import { masterUrl } from '../api/pictures'
 import type { DocketView } from '../api/types'
 import { BOOTH } from '../parts/booth'
 import { labCss, mm } from '../parts/numbers'
@@ -24,7 +24,7 @@ export function SheetDrawing({ view, onLength, onCrop }: Props) {
   }, [])
   const page = view.layout.pages[0]
   const placed = page?.placed[0]
-  const master = view.masters[0]
+  const master = view.pictures.find((p) => p.renditionId === placed?.renditionId)?.master
   if (!page || !placed || !master) return <div ref={box} />
   const p = placed.atMm
   const left = 70
@@ -129,7 +129,7 @@ export function SheetDrawing({ view, onLength, onCrop }: Props) {
         }}
       >
         <img
-          src={docketMasterUrl(view, BOOTH)}
+          src={masterUrl(master.hash, BOOTH)}
           alt=""
           draggable={false}
           style={{

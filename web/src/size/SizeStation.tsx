@@ -7,13 +7,14 @@ import { ResolutionScale } from './ResolutionScale'
 import { SheetDrawing } from './SheetDrawing'
 import { FINENESS } from './words'
 
-export function SizeStation({ view, tools, go }: StationProps) {
+export function SizeStation({ view, picture, tools, go }: StationProps) {
   const plan = view.spec.plan
   const r = view.spec.resolution
   const resolve = (next: Partial<DocketSpec['resolution']>) => tools.decide({ kind: 'resolved', resolution: { ...r, ...next } })
   const m = view.layout.pages[0]?.unprintable ?? { top: 0, right: 0, bottom: 0, left: 0 }
   const lost = view.layout.losses.reduce((sum, l) => sum + l.share, 0)
-  const ppi = view.printed.ppi
+  const printed = picture.printed[0]
+  const ppi = printed?.ppi ?? 0
   return (
     <div className="station">
       <div className="booth table">
@@ -38,8 +39,8 @@ export function SizeStation({ view, tools, go }: StationProps) {
           <h2 className="head">Resolution at this size</h2>
           <ResolutionScale ppi={ppi} />
           <p className="soft">
-            {FINENESS[view.printed.label]}{' '}
-            {view.printed.inputDpi > 0 && `The printer gets ${view.printed.inputDpi} dpi, made once from the master.`}
+            {printed && FINENESS[printed.label]}{' '}
+            {printed && printed.inputDpi > 0 && `The printer gets ${printed.inputDpi} dpi, made once from the master.`}
           </p>
           <div style={{ display: 'flex', gap: 8, alignItems: 'center', marginTop: 6 }}>
             <Input

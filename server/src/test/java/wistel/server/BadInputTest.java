@@ -71,7 +71,7 @@ public class BadInputTest {
         byte[] file = PrintingTest.picture(29);
         var both = IntStream.range(0, 4).parallel().mapToObj(i -> api.drop("at-once.png", file)).toList();
         assertThat(both).allMatch(a -> a.status() == 201);
-        assertThat(both.stream().map(a -> a.body().path("docket").path("masters").get(0).path("id").asString()).distinct()).hasSize(1);
+        assertThat(both.stream().map(a -> a.body().path("docket").path("pictures").get(0).path("master").path("id").asString()).distinct()).hasSize(1);
     }
 
     @Test
@@ -80,7 +80,7 @@ public class BadInputTest {
         Api.Answer same = api.drop("other-name.png", PrintingTest.picture(21));
         Api.Answer namesake = api.drop("twin.png", PrintingTest.picture(22));
         assertThat(same.body().path("notice").asString()).contains("twin.png").contains("here already");
-        assertThat(same.body().path("docket").path("masters").get(0).path("id")).isEqualTo(first.body().path("docket").path("masters").get(0).path("id"));
+        assertThat(same.body().path("docket").path("pictures").get(0).path("master").path("id")).isEqualTo(first.body().path("docket").path("pictures").get(0).path("master").path("id"));
         assertThat(namesake.body().path("notice").asString()).contains("also called twin.png");
     }
 
@@ -140,7 +140,7 @@ public class BadInputTest {
         for (String changed : new String[] {"/undo", "/put-away", "/attempts"}) {
             assertThat(api.send(api.request(path + changed).header("If-Match", "*").POST(HttpRequest.BodyPublishers.noBody())).code()).isEqualTo("version-unclear");
         }
-        assertThat(api.get(path + "/proof/figures").code()).isEqualTo("pairing-missing");
+        assertThat(api.get(path + "/renditions/r1/figures").code()).isEqualTo("pairing-missing");
         assertThat(api.post("/api/printers", "{\"uri\":\"http://elsewhere\"}", 0).code()).isEqualTo("address-unclear");
         assertThat(api.post("/api/printers", "{\"uri\":\"ipp://localhost:9/ipp/print\"}", 0).code()).isEqualTo("printer-away");
     }

@@ -119,7 +119,7 @@ public class MigrationTest {
         String id = again.path("id").asString();
         JsonNode done = Waiting.until(() -> api.get("/api/attempts/" + id).body(), a -> List.of("done", "failed", "cancelled").contains(a.path("state").asString()), 90);
         assertThat(done.path("state").asString()).as(done.path("message").asString()).isEqualTo("done");
-        double apart = api.get("/api/attempts/" + id + "/pages/1/scan/figures").body().path("meanDifference").asDouble();
+        double apart = api.get("/api/attempts/" + id + "/pages/1/pictures/1/scan/figures").body().path("meanDifference").asDouble();
         assertThat(apart).as("the old order still gives the print that its proof promised").isBetween(0.01, 2.0);
     }
 

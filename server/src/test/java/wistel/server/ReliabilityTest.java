@@ -29,6 +29,7 @@ import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 import wistel.core.icc.profile.Intent;
+import wistel.server.print.Retention;
 import wistel.server.printer.PrinterRepository;
 import wistel.standin.PrintRoom;
 import wistel.standin.ink.Paper;
@@ -211,7 +212,7 @@ public class ReliabilityTest {
             + "last_heartbeat = now() - interval '1 minute'");
         test.room.printer().pace(0);
         test.start();
-        assertThat(state(over(id, 60))).isEqualTo("done");
+        assertThat(state(over(id, 180))).isEqualTo("done");
         assertThat(jobs(id)).isEqualTo(1);
     }
 
@@ -220,7 +221,7 @@ public class ReliabilityTest {
     public void aPrinterThatTakesItsDataSlowlyIsWaitedFor() throws Exception {
         test.room.printer().intake(0);
         String id = released(large(600));
-        Waiting.until(() -> attempt(id), a -> a.path("message").asString().contains("takes its data slowly"), 60);
+        Waiting.until(() -> attempt(id), a -> a.path("message").asString().contains("takes its data slowly"), 180);
         assertThat(state(attempt(id))).isEqualTo("sending");
         test.room.printer().intake(Integer.MAX_VALUE);
         assertThat(state(over(id, 60))).isEqualTo("done");
@@ -405,7 +406,7 @@ public class ReliabilityTest {
         api.put("/api/settings/retention", "{\"printFileDays\":30,\"scanDays\":30,\"gigabytes\":10}", 0);
         JsonNode gone = attempt(first.path("id").asString());
         assertThat(Api.page(gone).path("fileKept").asBoolean()).isFalse();
-        assertThat(api.get("/api/attempts/" + first.path("id").asString() + "/pages/1/scan").code()).isEqualTo("not-found");
+        assertThat(api.get("/api/attempts/" + first.path("id").asString() + "/pages/1/pictures/1/scan").code()).isEqualTo("not-found");
         assertThat(api.get("/api/settings/retention").body().path("bytesNow").asLong()).isZero();
         // the pairing was changed and the printer's description forgotten meanwhile: the order alone decides
         test.sql("update pairing_version set intent = 'SATURATION', settings = '{}'");
@@ -413,6 +414,28 @@ public class ReliabilityTest {
         assertThat(state(second)).as(second.path("message").asString()).isEqualTo("done");
         assertThat(Api.page(second).path("fileHash").asString()).isEqualTo(hash);
         assertThat(second.path("orderHash").asString()).isEqualTo(first.path("orderHash").asString());
+    }
+
+    @Test
+    public void pastABoundOnBytesTheOldestPrintFilesGoFirstAndScansLast() throws Exception {
+        Retention retention = test.bean(Retention.class);
+        JsonNode first = over(released(small(580)), 30);
+        JsonNode second = over(released(small(590)), 30);
+        JsonNode running = release(large(600)).body();
+        retention.bound(retention.bytes() - 1);
+        assertThat(kept(first)).containsExactly(false, true);
+        assertThat(kept(second)).containsExactly(true, true);
+        retention.bound(0);
+        assertThat(kept(first)).containsExactly(false, false);
+        assertThat(kept(second)).containsExactly(false, false);
+        assertThat(retention.bytes()).isZero();
+        assertThat(state(over(running.path("id").asString(), 120))).as("what runs keeps its file").isEqualTo("done");
+    }
+
+    /** Whether its file and its scan are there. */
+    private List<Boolean> kept(JsonNode attempt) {
+        JsonNode page = Api.page(attempt(attempt.path("id").asString()));
+        return List.of(page.path("fileKept").asBoolean(), page.path("scanKept").asBoolean());
     }
 
     /** One page of an attempt that failed is printed again alone, by the same order. */

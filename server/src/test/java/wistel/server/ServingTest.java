@@ -84,7 +84,7 @@ public class ServingTest {
     @Test
     public void picturesForTheDisplayAreTaggedSrgbPng() throws IOException {
         JsonNode d = paired(docket("tagged.png", 40), 0);
-        String master = "/api/masters/" + d.path("masters").get(0).path("hash").asString();
+        String master = "/api/masters/" + d.path("pictures").get(0).path("master").path("hash").asString();
         String on = "longest=200&pairing=" + pairing(0) + "&version=1";
         for (String path : new String[] {master + "/picture?longest=200", master + "/proof?intent=RELATIVE&black=true&" + on,
             master + "/proof?intent=PERCEPTUAL&black=false&view=INK_BLACK&" + on, master + "/gamut?" + on}) {
@@ -124,7 +124,7 @@ public class ServingTest {
     @Test
     public void theFiguresAccountForEveryPixelAndTellWhereBlackIsCompensatedAnyway() throws IOException {
         JsonNode d = paired(docket("figures.png", 23), 0);
-        JsonNode figures = api.get(path(d) + "/proof/figures").body();
+        JsonNode figures = api.get(path(d) + "/renditions/r1/figures").body();
         JsonNode gamut = figures.path("gamut");
         assertThat(gamut.path("inside").asDouble() + gamut.path("tooDark").asDouble() + gamut.path("tooLight").asDouble() + gamut.path("tooVivid").asDouble())
             .isCloseTo(1, org.assertj.core.api.Assertions.within(1e-9));
@@ -135,18 +135,18 @@ public class ServingTest {
     @Test
     public void theProbeReadsBothSidesAtOnePlace() throws IOException {
         JsonNode d = paired(docket("probe.png", 2), 0);
-        JsonNode left = api.get(path(d) + "/proof/probe?x=0.05&y=0.5").body();
-        JsonNode right = api.get(path(d) + "/proof/probe?x=0.95&y=0.5").body();
+        JsonNode left = api.get(path(d) + "/renditions/r1/probe?x=0.05&y=0.5").body();
+        JsonNode right = api.get(path(d) + "/renditions/r1/probe?x=0.95&y=0.5").body();
         assertThat(right.path("master").path("a").asDouble()).as("redder to the right").isGreaterThan(left.path("master").path("a").asDouble());
         assertThat(left.path("difference").asDouble()).isBetween(0.0, 40.0);
-        assertThat(api.get(path(d) + "/proof/probe?x=7&y=-3").status()).as("a place off the picture is taken as its edge").isEqualTo(200);
+        assertThat(api.get(path(d) + "/renditions/r1/probe?x=7&y=-3").status()).as("a place off the picture is taken as its edge").isEqualTo(200);
     }
 
     @Test
     public void figuresRankThePapersByWhatTheyCanHold() throws IOException {
         JsonNode d = docket("ranked.png", 42);
-        JsonNode baryta = api.get(path(d) + "/pairing-comparison?pairingId=" + pairing(1)).body();
-        JsonNode cotton = api.get(path(d) + "/pairing-comparison?pairingId=" + pairing(0)).body();
+        JsonNode baryta = api.get(path(d) + "/renditions/r1/pairing-comparison?pairingId=" + pairing(1)).body();
+        JsonNode cotton = api.get(path(d) + "/renditions/r1/pairing-comparison?pairingId=" + pairing(0)).body();
         double barytaOut = baryta.path("gamut").path("tooVivid").asDouble() + baryta.path("gamut").path("tooDark").asDouble();
         double cottonOut = cotton.path("gamut").path("tooVivid").asDouble() + cotton.path("gamut").path("tooDark").asDouble();
         assertThat(cottonOut).isGreaterThan(barytaOut);
@@ -205,14 +205,14 @@ public class ServingTest {
     public void resamplingTwoDocketsApartGivesTwoFilesAndTheReadbackItsPrice() throws IOException {
         JsonNode d = paired(docket("resampled.png", 47), 1);
         JsonNode keep = api.patch(path(d) + "/size", "{\"ppi\":\"100\"}", d.path("version").asInt()).body();
-        assertThat(keep.path("printed").path("ppi").asDouble()).isCloseTo(100, org.assertj.core.api.Assertions.within(1e-6));
+        assertThat(keep.path("pictures").get(0).path("printed").get(0).path("ppi").asDouble()).isCloseTo(100, org.assertj.core.api.Assertions.within(1e-6));
         JsonNode resample = api.patch(path(d), "{\"kind\":\"resolved\",\"resolution\":{\"pixels\":\"RESAMPLE\",\"resamplePpi\":50,\"viewingMm\":0}}",
             keep.path("version").asInt()).body();
         assertThat(resample.path("findings").toString()).contains("pixels-discarded").contains("75 %");
         String id = api.post(path(d) + "/attempts", "", resample.path("version").asInt()).body().path("id").asString();
         JsonNode done = Waiting.until(() -> api.get("/api/attempts/" + id).body(), a -> a.path("state").asString().equals("done"), 60);
         assertThat(Api.page(done).path("fileHash").asString()).hasSize(64);
-        assertThat(api.get("/api/attempts/" + id + "/pages/1/scan?longest=300").raw().headers().firstValue("Content-Type").orElse("")).isEqualTo("image/png");
+        assertThat(api.get("/api/attempts/" + id + "/pages/1/pictures/1/scan?longest=300").raw().headers().firstValue("Content-Type").orElse("")).isEqualTo("image/png");
     }
 
     @Test

@@ -7,6 +7,7 @@ import wistel.core.paper.Stock;
 import wistel.core.printer.ColourRoute;
 import wistel.core.printer.DriverSettings;
 import wistel.core.printer.Keywords;
+import wistel.core.rendition.Rendition;
 import wistel.core.sheet.Single;
 
 /** One decision: what a person did, what a mend would do, and what undo says it takes back. */
@@ -57,10 +58,8 @@ public sealed interface Change {
     record ProfileConfirmed(String renditionId) implements Change {
         @Override
         public DocketSpec on(DocketSpec d) {
-            if (d.renditions().stream().noneMatch(r -> r.id().equals(renditionId))) {
-                throw new InvalidRequest(InvalidRequest.Reason.RENDITION_UNKNOWN, "This picture is not on the docket.", "Look at the docket as it is now.");
-            }
-            return d.withRenditions(d.renditions().stream().map(r -> r.id().equals(renditionId) ? r.confirmed() : r).toList());
+            Rendition confirmed = d.rendition(renditionId).confirmed();
+            return d.withRenditions(d.renditions().stream().map(r -> r.id().equals(renditionId) ? confirmed : r).toList());
         }
 
         @Override

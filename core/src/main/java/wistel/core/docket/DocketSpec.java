@@ -63,6 +63,12 @@ public record DocketSpec(int schema, String title, List<Rendition> renditions, O
         return pairing.pairingId() + ":" + pairing.number() + ":" + renditions.stream().map(Rendition::masterHash).collect(Collectors.joining(","));
     }
 
+    /** @throws InvalidRequest when it is not on the docket */
+    public Rendition rendition(String id) {
+        return renditions.stream().filter(r -> r.id().equals(id)).findFirst()
+            .orElseThrow(() -> new InvalidRequest(InvalidRequest.Reason.RENDITION_UNKNOWN, "This picture is not on the docket.", "Look at the docket as it is now."));
+    }
+
     /** The route that a proof shows: with the driver converting, the pairing's usual intent. */
     public ColourRoute.ByWistel shownRoute(PairingVersion pairing) {
         return route instanceof ColourRoute.ByWistel by ? by : new ColourRoute.ByWistel(pairing.intent(), true);

@@ -17,6 +17,7 @@ import wistel.core.docket.Preflight;
 import wistel.core.docket.PreflightFacts;
 import wistel.core.docket.PrintOrder;
 import wistel.core.docket.Readback;
+import wistel.core.docket.Resolution;
 import wistel.core.docket.Track;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.fault.NotFound;
@@ -33,11 +34,15 @@ import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.PrinterState;
 import wistel.core.rendition.Rendition;
 import wistel.core.sheet.Layout;
+import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
 import wistel.core.sheet.SheetPlan.PixelSize;
 import wistel.core.sheet.Single;
 import wistel.server.docket.DocketView.Choice;
+import wistel.server.docket.DocketView.OnDocket;
 import wistel.server.docket.DocketView.Options;
+import wistel.server.docket.DocketView.Printed;
+import wistel.server.docket.DocketView.Reach;
 import wistel.server.docket.DocketView.SheetChoice;
 import wistel.server.master.Master;
 import wistel.server.master.MasterRepository;
@@ -134,15 +139,20 @@ public class DocketService {
         DocketSpec d = row.spec();
         Layout layout = judged.layout;
         List<Finding> findings = judged.findings();
-        List<Master> pictures = d.renditions().stream().map(r -> masters.byHash(r.masterHash()).orElseThrow()).toList();
-        int longest = Math.max(pictures.get(0).width(), pictures.get(0).height());
-        double ppi = layout.pages().stream().flatMap(p -> p.placed().stream()).mapToDouble(Placed::ppi).findFirst().orElse(0);
-        double paper = layout.pages().stream().mapToDouble(p -> p.widthMm() * p.heightMm()).sum();
-        return new DocketView(id, row.number(), row.version(), row.undo(), row.redo(), d, pictures, judged.facts.pictures().get(d.renditions().get(0).id()).sourceName(),
+        double paper = layout.pages().stream().mapToDouble(Page::areaMm2).sum();
+        return new DocketView(id, row.number(), row.version(), row.undo(), row.redo(), d, d.renditions().stream().map(r -> onDocket(r, judged)).toList(),
             judged.facts.pairing(), layout, layout.bareMm2() / paper,
-            new DocketView.Printed(ppi, Ppi.label(ppi, d.resolution().viewingMm()), judged.facts.printer().map(p -> p.inputDpi(Math.min(ppi, d.resolution().mostPpi()))).orElse(0)),
-            new DocketView.Reach(Ppi.longestMm(longest, Ppi.Label.FINE), Ppi.longestMm(longest, Ppi.Label.GOOD), Ppi.longestMm(longest, Ppi.Label.FAIR)),
             Track.of(d, judged.facts, layout, findings), findings, Readback.of(d, judged.facts, layout), options(judged.facts.printer()));
+    }
+
+    private OnDocket onDocket(Rendition rendition, Judged judged) {
+        Master master = masters.byHash(rendition.masterHash()).orElseThrow();
+        Resolution resolution = judged.row.spec().resolution();
+        List<Printed> printed = judged.layout.placed().stream().filter(p -> p.renditionId().equals(rendition.id())).map(p -> new Printed(p.ppi(),
+            Ppi.label(p.ppi(), resolution.viewingMm()), judged.facts.printer().map(d -> d.inputDpi(Math.min(p.ppi(), resolution.mostPpi()))).orElse(0))).toList();
+        int longest = Math.max(master.width(), master.height());
+        Reach reach = new Reach(Ppi.longestMm(longest, Ppi.Label.FINE), Ppi.longestMm(longest, Ppi.Label.GOOD), Ppi.longestMm(longest, Ppi.Label.FAIR));
+        return new OnDocket(rendition.id(), master, judged.facts.pictures().get(rendition.id()).sourceName(), reach, printed);
     }
 
     private static Options options(Optional<PrinterDescription> printer) {

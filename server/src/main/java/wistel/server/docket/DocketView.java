@@ -16,12 +16,21 @@ import wistel.server.master.Master;
  * A docket with all that follows from its spec.
  *
  * @param undo, redo words of the change that each would take back or make again; empty when there is none
- * @param masters    by the order of the spec's renditions
+ * @param pictures  in the order of the spec's renditions
  * @param bareShare  of the paper, 0 to 1
  */
-public record DocketView(UUID id, int number, int version, Optional<String> undo, Optional<String> redo, DocketSpec spec, List<Master> masters, String sourceName,
-                         Optional<PairingVersion> pairing, Layout layout, double bareShare, Printed printed, Reach reach, List<StageStatus> track,
+public record DocketView(UUID id, int number, int version, Optional<String> undo, Optional<String> redo, DocketSpec spec, List<OnDocket> pictures,
+                         Optional<PairingVersion> pairing, Layout layout, double bareShare, List<StageStatus> track,
                          List<Finding> findings, String readback, Options options) {
+
+    /**
+     * A picture of the docket.
+     *
+     * @param sourceName of the profile that says what its numbers mean
+     * @param printed    once for each place where it is laid down
+     */
+    public record OnDocket(String renditionId, Master master, String sourceName, Reach reach, List<Printed> printed) {
+    }
 
     /**
      * @param ppi      pixels of the picture per inch of paper

@@ -17,6 +17,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import wistel.core.fault.InvalidRequest;
+import wistel.core.sheet.Layout;
 import wistel.server.docket.IfMatch;
 
 @RestController
@@ -80,6 +81,12 @@ class AttemptController {
     @GetMapping(value = "/attempts/{id}/order", produces = "application/json")
     String order(@PathVariable UUID id) {
         return attempts.storedOrder(id).text();
+    }
+
+    /** Where its pictures lie, page by page. */
+    @GetMapping("/attempts/{id}/layout")
+    Layout layout(@PathVariable UUID id) {
+        return attempts.order(id).layout();
     }
 
     @PutMapping("/attempts/{id}/verdict")

@@ -18,7 +18,7 @@ import wistel.server.store.FileStore;
  * print file is made again from its order when it is needed; the log says that a scan is gone.
  */
 @Service
-class Retention {
+public class Retention {
     private static final Logger LOG = LoggerFactory.getLogger(Retention.class);
     private static final String FILE_DAYS = "print-file-days";
     private static final String SCAN_DAYS = "scan-days";
@@ -67,7 +67,7 @@ class Retention {
     }
 
     /** Bytes that print files and scans take now. */
-    long bytes() throws IOException {
+    public long bytes() throws IOException {
         long bytes = 0;
         for (AttemptRepository.KeptFile file : attempts.printFiles()) {
             bytes += files.size(file.hash());
@@ -100,8 +100,8 @@ class Retention {
         }
     }
 
-    /** Print files go first, as they can be made again. */
-    void bound(long mostBytes) throws IOException {
+    /** Lets the oldest go until no more bytes are taken; print files first, as they can be made again, and never one that is needed now. */
+    public void bound(long mostBytes) throws IOException {
         long bytes = bytes();
         for (List<AttemptRepository.KeptFile> kept : List.of(attempts.printFiles(), attempts.scans())) {
             for (AttemptRepository.KeptFile file : kept) {

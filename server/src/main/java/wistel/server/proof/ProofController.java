@@ -20,6 +20,7 @@ import wistel.core.icc.profile.Intent;
 import wistel.core.icc.transform.ProofView;
 import wistel.core.paper.PairingVersion;
 import wistel.core.printer.ColourRoute;
+import wistel.core.sheet.Page;
 import wistel.server.docket.DocketRepository;
 import wistel.server.master.Master;
 import wistel.server.master.MasterRepository;
@@ -87,37 +88,49 @@ class ProofController {
         return proofs.boundary(pairings.find(id).orElseThrow(() -> new NotFound("This pairing isn't there.", "Choose another one.")), slices);
     }
 
-    @GetMapping("/dockets/{id}/proof/figures")
-    ProofService.Figures figures(@PathVariable UUID id) {
+    @GetMapping("/dockets/{id}/renditions/{rendition}/figures")
+    ProofService.Figures figures(@PathVariable UUID id, @PathVariable String rendition) {
         DocketSpec d = dockets.get(id).spec();
-        return proofs.figures(first(d), pairing(d), route(d).blackPoint(), Intent.values());
+        return proofs.figures(master(d, rendition), pairing(d), d.shownRoute(pairing(d)).blackPoint(), Intent.values());
     }
 
-    @GetMapping("/dockets/{id}/proof/probe")
-    ProofService.Probe probe(@PathVariable UUID id, @RequestParam double x, @RequestParam double y, @RequestParam(defaultValue = "PAPER_WHITE") ProofView view) {
+    @GetMapping("/dockets/{id}/renditions/{rendition}/probe")
+    ProofService.Probe probe(@PathVariable UUID id, @PathVariable String rendition, @RequestParam double x, @RequestParam double y, @RequestParam(defaultValue = "PAPER_WHITE") ProofView view) {
         DocketSpec d = dockets.get(id).spec();
-        return proofs.probe(first(d), pairing(d), new ProofService.How(route(d).intent(), route(d).blackPoint(), view), x, y);
+        ColourRoute.ByWistel route = d.shownRoute(pairing(d));
+        return proofs.probe(master(d, rendition), pairing(d), new ProofService.How(route.intent(), route.blackPoint(), view), x, y);
     }
 
     /** How a picture compares on one pairing, without deciding for it: shares out of gamut and mean difference. */
-    @GetMapping("/dockets/{id}/pairing-comparison")
-    ProofService.Figures comparison(@PathVariable UUID id, @RequestParam String pairingId) {
+    @GetMapping("/dockets/{id}/renditions/{rendition}/pairing-comparison")
+    ProofService.Figures comparison(@PathVariable UUID id, @PathVariable String rendition, @RequestParam String pairingId) {
         PairingVersion pairing = find(pairingId);
-        return proofs.figures(first(dockets.get(id).spec()), pairing, true, pairing.intent());
+        return proofs.figures(master(dockets.get(id).spec(), rendition), pairing, true, pairing.intent());
     }
 
-    @GetMapping(value = "/attempts/{id}/pages/{page}/scan", produces = MediaType.IMAGE_PNG_VALUE)
-    ResponseEntity<byte[]> scan(@PathVariable UUID id, @PathVariable int page, @RequestParam(defaultValue = "900") int longest) {
-        return picture(proofs.scan(scanHash(id, page), attempts.order(id).page(page), longest));
+    /** The scan of one picture of a page; {@code picture} counts from 1. */
+    @GetMapping(value = "/attempts/{id}/pages/{page}/pictures/{picture}/scan", produces = MediaType.IMAGE_PNG_VALUE)
+    ResponseEntity<byte[]> scan(@PathVariable UUID id, @PathVariable int page, @PathVariable int picture, @RequestParam(defaultValue = "900") int longest) {
+        return picture(proofs.scan(scanned(id, page, picture), longest));
     }
 
     record ScanFigures(double meanDifference) {
     }
 
-    @GetMapping("/attempts/{id}/pages/{page}/scan/figures")
-    ScanFigures scanFigures(@PathVariable UUID id, @PathVariable int page) {
+    @GetMapping("/attempts/{id}/pages/{page}/pictures/{picture}/scan/figures")
+    ScanFigures scanFigures(@PathVariable UUID id, @PathVariable int page, @PathVariable int picture) {
         PrintOrder order = attempts.order(id);
-        return new ScanFigures(proofs.scanDifference(first(order.spec()), order, order.page(page), scanHash(id, page)));
+        ProofService.Scanned scanned = scanned(id, page, picture);
+        return new ScanFigures(proofs.scanDifference(master(order.spec(), scanned.placed().renditionId()), order, scanned));
+    }
+
+    private ProofService.Scanned scanned(UUID attempt, int number, int picture) {
+        String hash = scanHash(attempt, number);
+        Page page = attempts.order(attempt).page(number);
+        if (picture < 1 || picture > page.placed().size()) {
+            throw new NotFound("Page " + number + " has no picture " + picture + ".", "Choose one of its pictures.");
+        }
+        return new ProofService.Scanned(hash, page, page.placed().get(picture - 1));
     }
 
     private String scanHash(UUID attempt, int number) {
@@ -129,13 +142,8 @@ class ProofController {
         return page.scanHash().orElseThrow(() -> new NotFound("This printer gave no scan of the sheet.", "Judge the sheet itself."));
     }
 
-    private Master first(DocketSpec d) {
-        return byHash(d.renditions().get(0).masterHash());
-    }
-
-    /** With the driver converting there is no intent of ours: the pairing's usual one is shown. */
-    private ColourRoute.ByWistel route(DocketSpec d) {
-        return d.route() instanceof ColourRoute.ByWistel by ? by : new ColourRoute.ByWistel(pairing(d).intent(), true);
+    private Master master(DocketSpec d, String renditionId) {
+        return byHash(d.rendition(renditionId).masterHash());
     }
 
     private PairingVersion pairing(DocketSpec d) {

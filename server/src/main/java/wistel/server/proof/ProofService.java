@@ -212,15 +212,20 @@ public class ProofService {
         return new Probe(wanted, got, wanted.deltaE2000(got), cause);
     }
 
-    /** A placed picture's part of a scanned page, upright as it was placed. */
-    private View scanView(String scanHash, Page page, Placed placed, int width, int height) {
+    /** A placed picture of a page that was scanned. */
+    public record Scanned(String scanHash, Page page, Placed placed) {
+    }
+
+    /** The picture's part of the scan, upright as it was placed. */
+    private View scanView(Scanned scanned, int width, int height) {
+        Placed placed = scanned.placed;
         LabScan scan;
-        try (InputStream in = files.open(scanHash)) {
+        try (InputStream in = files.open(scanned.scanHash)) {
             scan = LabScan.read(in);
         } catch (IOException e) {
             throw new NotFound("The scan of this sheet is not there any more.", "Scan it again, or print it again.");
         }
-        View sheet = new View(scan.width(), scan.height(), 3, scan.pixels()).oriented(page.feedTurn().inverse());
+        View sheet = new View(scan.width(), scan.height(), 3, scan.pixels()).oriented(scanned.page.feedTurn().inverse());
         double perMm = scan.dpi() / 25.4;
         double x = Math.max(0, placed.atMm().x() * perMm);
         double y = Math.max(0, placed.atMm().y() * perMm);
@@ -228,17 +233,17 @@ public class ProofService {
         return sheet.scaled(crop, width, height, CODES);
     }
 
-    public byte[] scan(String scanHash, Page page, int longest) {
-        Placed placed = page.placed().get(0);
+    public byte[] scan(Scanned scanned, int longest) {
+        Placed placed = scanned.placed;
         double scale = Math.min(longest, LARGEST_SCAN_VIEW) / Math.max(placed.atMm().width(), placed.atMm().height());
-        View view = scanView(scanHash, page, placed, (int) Math.max(1, Math.round(placed.atMm().width() * scale)), (int) Math.max(1, Math.round(placed.atMm().height() * scale)));
+        View view = scanView(scanned, (int) Math.max(1, Math.round(placed.atMm().width() * scale)), (int) Math.max(1, Math.round(placed.atMm().height() * scale)));
         Transform toDisplay = transforms.get(new Recipe.FromLab(DISPLAY, Intent.ABSOLUTE));
         return Png.of(view.width(), view.height(), toDisplay.apply(view.pixels()));
     }
 
-    /** Mean CIEDE2000 between what the proof promised, paper white included, and what the scanner saw of the page's first picture. */
-    public double scanDifference(Master master, PrintOrder order, Page page, String scanHash) {
-        Placed placed = page.placed().get(0);
+    /** Mean CIEDE2000 between what the proof promised, paper white included, and what the scanner saw of the picture. */
+    public double scanDifference(Master master, PrintOrder order, Scanned scanned) {
+        Placed placed = scanned.placed;
         View large = previews.view(master, 640);
         double toView = (double) large.width() / master.width();
         Crop crop = new Crop(placed.crop().x() * toView, placed.crop().y() * toView, placed.crop().width() * toView, placed.crop().height() * toView);
@@ -247,6 +252,6 @@ public class ProofService {
         View small = large.scaled(crop, w, h, LightCurve.GAMMA_22);
         ColourRoute.ByWistel route = order.spec().shownRoute(order.pairing());
         char[] promised = proofLab(master, order.pairing().profileHash(), route.intent(), route.blackPoint(), true).apply(small.pixels());
-        return meanDifference(promised, scanView(scanHash, page, placed, w, h).pixels());
+        return meanDifference(promised, scanView(scanned, w, h).pixels());
     }
 }
