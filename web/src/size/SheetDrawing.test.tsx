@@ -17,7 +17,7 @@ const placed = {
 
 const view = (more: object = {}, lost = 0) =>
   ({
-    masters: [{ width: 3000, height: 2000 }],
+    pictures: [{ renditionId: 'r1', master: { hash: 'm1', width: 3000, height: 2000 } }],
     pairing: { whiteLab: [96, 0, 2] },
     spec: {
       renditions: [{ masterHash: 'm1' }],
