@@ -156,8 +156,8 @@ final class PrintBench {
         double h = w * picture.facts().height() / picture.facts().width();
         double pageW = longMm;
         double pageH = shortMm;
-        Page page = new Page(pageW, pageH, Margins.NONE, turned ? Orientation.QUARTER_RIGHT : Orientation.UPRIGHT,
-            List.of(new Placed("r", Crop.whole(picture.facts().width(), picture.facts().height()), new Rect((pageW - w) / 2, (pageH - h) / 2, w, h), Orientation.UPRIGHT)),
+        Page page = Page.of(pageW, pageH, Margins.NONE, turned ? Orientation.QUARTER_RIGHT : Orientation.UPRIGHT,
+            List.of(Placed.upright("r", Crop.whole(picture.facts().width(), picture.facts().height()), new Rect((pageW - w) / 2, (pageH - h) / 2, w, h))),
             List.of());
         LayoutRenderer.Job job = new LayoutRenderer.Job(page, Map.of("r", new LayoutRenderer.Picture(picture.rows(), picture.facts().orientation(),
             PictureLight.of(StandardSpaces.SRGB), conversion)), 360, Double.POSITIVE_INFINITY);

@@ -74,7 +74,7 @@ public class ForeignPrinterTest {
             writer.finish();
         }
         String name = UUID.randomUUID().toString();
-        int job = ipp.createJob(URI, new IppClient.Ticket(name, DriverSettings.of("", "", 5), 215.9, 279.4, Margins.NONE, 1, 0, "color", ""));
+        int job = ipp.createJob(URI, new IppClient.Ticket(name, DriverSettings.of("", "", 5), 215.9, 279.4, Margins.NONE, 1, 0, "color", "", 0));
         ipp.sendDocument(URI, job, file, "image/pwg-raster", (sent, stalled) -> { });
         IppClient.JobSeen seen = Waiting.until(() -> ipp.job(URI, job), IppClient.JobSeen::over, 30);
         assertThat(seen.completed()).as(seen.toString()).isTrue();

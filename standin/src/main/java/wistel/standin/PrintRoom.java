@@ -20,6 +20,7 @@ import java.util.Map;
 import java.util.concurrent.Executors;
 import java.util.stream.Collectors;
 import wistel.core.colour.Lab;
+import wistel.core.paper.SheetSize;
 import wistel.core.pictures.LabScan;
 import wistel.standin.ink.Paper;
 import wistel.standin.ipp.IppService;
@@ -159,7 +160,7 @@ public final class PrintRoom implements AutoCloseable {
             .map(p -> p.split("=", 2)).filter(p -> p.length == 2)
             .collect(Collectors.toMap(p -> p[0], p -> URLDecoder.decode(p[1], StandardCharsets.UTF_8), (a, b) -> b));
         switch (form.getOrDefault("do", "")) {
-            case "load" -> printer.load(feed(form), Feeds.sizes().stream().filter(s -> s.name().equals(form.get("size"))).findFirst().orElseThrow(),
+            case "load" -> printer.load(feed(form), SheetSize.named(form.get("size")).orElseThrow(),
                 Paper.valueOf(form.get("paper")), 20);
             case "empty" -> printer.empty(feed(form));
             case "pace" -> printer.pace(Double.parseDouble(form.get("pace")));
@@ -172,7 +173,7 @@ public final class PrintRoom implements AutoCloseable {
 
     private static String feed(Map<String, String> form) {
         String feed = form.getOrDefault("feed", "");
-        if (!feed.equals(Feeds.REAR) && !feed.equals(Feeds.FRONT)) {
+        if (!feed.equals(Feeds.REAR) && !feed.equals(Feeds.FRONT) && !feed.equals(Feeds.ROLL)) {
             throw new IllegalArgumentException("no such feed");
         }
         return feed;
@@ -187,8 +188,13 @@ public final class PrintRoom implements AutoCloseable {
         try (InputStream in = PrintRoom.class.getResourceAsStream("/room.html")) {
             template = new String(in.readAllBytes(), StandardCharsets.UTF_8);
         }
-        String feeds = printer.feeds().entrySet().stream().map(e -> "<tr><th>" + (e.getKey().equals(Feeds.REAR) ? "Rear feed" : "Front path") + "</th><td>"
-            + (e.getValue().sheets() == 0 ? "empty" : e.getValue().size().name() + ", " + e.getValue().paper().label() + ", " + e.getValue().sheets() + " sheets")
+        String feeds = printer.feeds().entrySet().stream().map(e -> "<tr><th>" + switch (e.getKey()) {
+                case Feeds.REAR -> "Rear feed";
+                case Feeds.FRONT -> "Front path";
+                default -> "Roll";
+            } + "</th><td>"
+            + (e.getValue().sheets() == 0 ? "empty" : e.getValue().size().name() + ", " + e.getValue().paper().label() + ", " + (e.getKey().equals(Feeds.ROLL) ? String.format(Locale.ROOT, "%.1f m left", e.getValue().size().heightMm() / 1000)
+                : e.getValue().sheets() + " sheets"))
             + "</td><td><form method=post action=/room><input type=hidden name=feed value=" + e.getKey() + "><button name=do value=empty>Take the paper out</button></form></td></tr>")
             .collect(Collectors.joining());
         String sizes = Feeds.sizes().stream().map(s -> "<option>" + s.name() + "</option>").collect(Collectors.joining());

@@ -31,7 +31,7 @@ import wistel.standin.room.Ticket;
  * has core make the profile. Writes NAME.icc and NAME.cgats into a folder, and the working spaces that the demo pictures are in.
  */
 final class ProfileSession {
-    private static final SheetSize SHEET = SheetSize.KNOWN.stream().filter(s -> s.name().equals("A3+")).findFirst().orElseThrow();
+    private static final SheetSize SHEET = SheetSize.named("A3+").orElseThrow();
 
     private ProfileSession() {
     }
@@ -61,7 +61,7 @@ final class ProfileSession {
         ByteArrayOutputStream file = new ByteArrayOutputStream();
         sheet.write(file, 180, paper.mediaType(), 5);
         String feed = paper == Paper.MOSS_COTTON ? Feeds.FRONT : Feeds.REAR;
-        int job = room.printer().create(new Ticket("profile chart", "wistel", paper.mediaType(), feed, SHEET.widthMm(), SHEET.heightMm(), 5, 1, false, "", "")).id();
+        int job = room.printer().create(Ticket.bordered("profile chart", "wistel", paper.mediaType(), feed, SHEET.widthMm(), SHEET.heightMm(), 5, 1, false)).id();
         room.printer().receive(job, new ByteArrayInputStream(file.toByteArray()), "image/pwg-raster");
         while (!room.printer().job(job).orElseThrow().state().over()) {
             Thread.sleep(20);

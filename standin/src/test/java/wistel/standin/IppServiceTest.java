@@ -129,7 +129,7 @@ public class IppServiceTest {
     public void stiffCottonIsOfferedThroughTheFrontPathAloneWithItsForcedMargins() {
         assertThat(Feeds.offers()).filteredOn(o -> o.paper().mediaType().equals("stationery-fine"))
             .allMatch(o -> o.feed().equals(Feeds.FRONT) && o.lead() == 30 && o.trail() == 30);
-        assertThat(Feeds.offers()).filteredOn(o -> o.feed().equals(Feeds.REAR)).allMatch(o -> o.trail() > o.lead());
+        assertThat(Feeds.offers()).filteredOn(o -> o.feed().equals(Feeds.REAR) && !o.borderless()).allMatch(o -> o.trail() > o.lead());
     }
 
     @Test
@@ -155,7 +155,7 @@ public class IppServiceTest {
         int before = room.printer().jobs().size();
         assertThat(ask(0x04, text("document-format", new OtherString(Tag.mimeMediaType, "application/pdf"))).getCode()).isEqualTo(0x040a);
         assertThat(ask(0x04, keyword("compression", "compress")).getCode()).isEqualTo(0x040f);
-        Attribute<?> size = text("media-size", new UntypedCollection(List.of(text("x-dimension", 12345), text("y-dimension", 23456))));
+        Attribute<?> size = text("media-size", new UntypedCollection(List.of(text("x-dimension", 50_000), text("y-dimension", 60_000))));
         assertThat(ask(0x04, List.of(text("ipp-attribute-fidelity", true)), List.of(text("media-col", new UntypedCollection(List.of(size)))), new byte[0]).getCode())
             .isEqualTo(0x040b);
         assertThat(ask(0x7777).getCode()).isEqualTo(0x0501);
@@ -176,7 +176,7 @@ public class IppServiceTest {
 
     @Test
     public void everyCopyTakesASheet() throws Exception {
-        room.printer().load(Feeds.REAR, SheetSize.KNOWN.get(0), Paper.SKERRY_BARYTA, 20);
+        room.printer().load(Feeds.REAR, SheetSize.A4, Paper.SKERRY_BARYTA, 20);
         int job = jobId(ask(0x02, List.of(text("document-format", new OtherString(Tag.mimeMediaType, "image/jpeg"))), List.of(text("copies", 3)), jpeg(60)));
         assertThat(overState(job)).isEqualTo(9);
         assertThat(room.printer().feeds().get(Feeds.REAR).sheets()).isEqualTo(17);
@@ -186,7 +186,7 @@ public class IppServiceTest {
     /** At pace 1000 an A4 sheet in quick quality takes 12 min/m2 x 0.0624 m2 / 1000 = 45 ms; in fine quality 165 ms. */
     @Test
     public void finerQualityTakesLonger() throws Exception {
-        room.printer().load(Feeds.REAR, SheetSize.KNOWN.get(0), Paper.SKERRY_BARYTA, 20);
+        room.printer().load(Feeds.REAR, SheetSize.A4, Paper.SKERRY_BARYTA, 20);
         room.printer().pace(1000);
         try {
             for (int quality : new int[] {3, 5}) {
@@ -231,10 +231,10 @@ public class IppServiceTest {
         var folder = Files.createTempDirectory("room");
         int before;
         try (PrintRoom first = new PrintRoom(folder, 0, 0)) {
-            before = first.printer().create(new Ticket("a", "b", "", "", 0, 0, 5, 1, false, "", "")).id();
+            before = first.printer().create(Ticket.bordered("a", "b", "", "", 0, 0, 5, 1, false)).id();
         }
         try (PrintRoom second = new PrintRoom(folder, 0, 0)) {
-            assertThat(second.printer().create(new Ticket("a", "b", "", "", 0, 0, 5, 1, false, "", "")).id()).isEqualTo(before + 1);
+            assertThat(second.printer().create(Ticket.bordered("a", "b", "", "", 0, 0, 5, 1, false)).id()).isEqualTo(before + 1);
         }
     }
 

@@ -12,6 +12,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.SplittableRandom;
@@ -67,7 +68,7 @@ public class PrintRoomTest {
     @Test
     public void aPrinterThatWasSwitchedOffKnowsItsJobsAgain() throws Exception {
         Path folder = Files.createTempDirectory("switched-off");
-        SheetSize a4 = SheetSize.KNOWN.get(0);
+        SheetSize a4 = SheetSize.A4;
         byte[] raster = flat(a4, (char) 20000, (char) 20000, (char) 20000, PwgRaster.Space.DEVICE3);
         int laid;
         int queued;
@@ -98,17 +99,55 @@ public class PrintRoomTest {
     }
 
     private static int sent(PrintRoom to, byte[] raster) throws IOException {
-        SheetSize a4 = SheetSize.KNOWN.get(0);
-        int id = to.printer().create(new Ticket("t", "test", "photographic-glossy", Feeds.REAR, a4.widthMm(), a4.heightMm(), 5, 1, false, "", "")).id();
+        SheetSize a4 = SheetSize.A4;
+        int id = to.printer().create(Ticket.bordered("t", "test", "photographic-glossy", Feeds.REAR, a4.widthMm(), a4.heightMm(), 5, 1, false)).id();
         to.printer().receive(id, new ByteArrayInputStream(raster), "image/pwg-raster");
         return id;
     }
 
     private PrintJob.Seen print(String mediaType, String feed, byte[] raster) throws IOException, InterruptedException {
-        SheetSize a4 = SheetSize.KNOWN.get(0);
-        int id = room.printer().create(new Ticket("t", "test", mediaType, feed, a4.widthMm(), a4.heightMm(), 5, 1, false, "", "")).id();
+        SheetSize a4 = SheetSize.A4;
+        int id = room.printer().create(Ticket.bordered("t", "test", mediaType, feed, a4.widthMm(), a4.heightMm(), 5, 1, false)).id();
         room.printer().receive(id, new ByteArrayInputStream(raster), "image/pwg-raster");
         return over(id);
+    }
+
+    /** Asked for 3 mm over the edges, a line 30 mm from the left comes to lie where enlargement about the middle puts it. */
+    @Test
+    public void borderlessPaperShowsWhatItIsSentEnlarged() throws Exception {
+        SheetSize a4 = SheetSize.A4;
+        int w = (int) Math.round(a4.widthMm() / 25.4 * 180);
+        int h = (int) Math.round(a4.heightMm() / 25.4 * 180);
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        PwgRaster.Writer writer = new PwgRaster.Writer(out, new PwgRaster.Page(w, h, 180, 16, PwgRaster.Space.DEVICE3, 0, 0, a4.ippName(), "", 5, 1));
+        char[] row = new char[3 * w];
+        int line = (int) Math.round(30 / 25.4 * 180);
+        for (int x = 0; x < w; x++) {
+            Arrays.fill(row, 3 * x, 3 * x + 3, (char) (x >= line ? 0 : 65535));
+        }
+        for (int y = 0; y < h; y++) {
+            writer.row(row);
+        }
+        writer.finish();
+        int id = room.printer().create(new Ticket("t", "test", "photographic-glossy", Feeds.REAR, 210, 297, 5, 1, false, "", "", true, 3)).id();
+        room.printer().receive(id, new ByteArrayInputStream(out.toByteArray()), "image/pwg-raster");
+        assertThat(over(id).state()).isEqualTo(PrintJob.State.COMPLETED);
+        LabScan scan = LabScan.read(Files.newInputStream(room.printer().sheet(id)));
+        int dark = 0;
+        while (scan.pixels()[3 * (scan.height() / 2 * scan.width() + dark)] > 30000) {
+            dark++;
+        }
+        assertThat(dark * 25.4 / scan.dpi()).isCloseTo(105 + (30 - 105) * 216 / 210.0, within(0.6));
+    }
+
+    @Test
+    public void aRollGetsShorterByWhatWasPrinted() throws Exception {
+        double before = room.printer().feeds().get(Feeds.ROLL).size().heightMm();
+        byte[] raster = flat(new SheetSize("cut", "custom", 431.8, 300), (char) 20000, (char) 20000, (char) 20000, PwgRaster.Space.DEVICE3);
+        int id = room.printer().create(Ticket.bordered("t", "test", "photographic-satin", Feeds.ROLL, 431.8, 300, 5, 1, false)).id();
+        room.printer().receive(id, new ByteArrayInputStream(raster), "image/pwg-raster");
+        assertThat(over(id).state()).isEqualTo(PrintJob.State.COMPLETED);
+        assertThat(room.printer().feeds().get(Feeds.ROLL).size().heightMm()).isCloseTo(before - 300, within(0.1));
     }
 
     private PrintJob.Seen over(int id) throws InterruptedException {
@@ -125,7 +164,7 @@ public class PrintRoomTest {
 
     @Test
     public void whatComesOutIsWhatTheInkModelSays() throws Exception {
-        PrintJob.Seen job = print("photographic-glossy", Feeds.REAR, flat(SheetSize.KNOWN.get(0), (char) 20000, (char) 40000, (char) 50000, PwgRaster.Space.DEVICE3));
+        PrintJob.Seen job = print("photographic-glossy", Feeds.REAR, flat(SheetSize.A4, (char) 20000, (char) 40000, (char) 50000, PwgRaster.Space.DEVICE3));
         double[] wanted = new double[3];
         new InkOnPaper(Paper.SKERRY_BARYTA, "photographic-glossy", 5).lab(new double[] {20000 / 65535.0, 40000 / 65535.0, 50000 / 65535.0}, wanted);
         assertThat(job.state()).isEqualTo(PrintJob.State.COMPLETED);
@@ -135,8 +174,8 @@ public class PrintRoomTest {
     @Test
     public void theDriversOwnConversionOfSrgbIsNotAnIdentity() throws Exception {
         char v = 30000;
-        Lab converted = middle(print("photographic-glossy", Feeds.REAR, flat(SheetSize.KNOWN.get(0), v, v, v, PwgRaster.Space.SRGB)).id());
-        Lab raw = middle(print("photographic-glossy", Feeds.REAR, flat(SheetSize.KNOWN.get(0), v, v, v, PwgRaster.Space.DEVICE3)).id());
+        Lab converted = middle(print("photographic-glossy", Feeds.REAR, flat(SheetSize.A4, v, v, v, PwgRaster.Space.SRGB)).id());
+        Lab raw = middle(print("photographic-glossy", Feeds.REAR, flat(SheetSize.A4, v, v, v, PwgRaster.Space.DEVICE3)).id());
         assertThat(converted.deltaE2000(raw)).isGreaterThan(3);
         // sRGB 30000/65535 has L* 48.4: the driver comes near it
         assertThat(converted.l()).isCloseTo(48.4, within(6.0));
@@ -169,8 +208,8 @@ public class PrintRoomTest {
     public void aJobWaitsForPaperAndCanBeCancelledWhileItDoes() throws Exception {
         room.printer().empty(Feeds.FRONT);
         try {
-            SheetSize a4 = SheetSize.KNOWN.get(0);
-            int id = room.printer().create(new Ticket("waits", "test", "stationery-fine", Feeds.FRONT, a4.widthMm(), a4.heightMm(), 5, 1, false, "", "")).id();
+            SheetSize a4 = SheetSize.A4;
+            int id = room.printer().create(Ticket.bordered("waits", "test", "stationery-fine", Feeds.FRONT, a4.widthMm(), a4.heightMm(), 5, 1, false)).id();
             room.printer().receive(id, new ByteArrayInputStream(flat(a4, (char) 0, (char) 0, (char) 0, PwgRaster.Space.DEVICE3)), "image/pwg-raster");
             for (int i = 0; i < 300 && !room.printer().waitsForPaper(); i++) {
                 Thread.sleep(10);
@@ -180,7 +219,7 @@ public class PrintRoomTest {
             assertThat(over(id).state()).isEqualTo(PrintJob.State.CANCELED);
             assertThat(room.printer().cancel(id)).isFalse();
         } finally {
-            room.printer().load(Feeds.FRONT, SheetSize.KNOWN.get(0), Paper.MOSS_COTTON, 5);
+            room.printer().load(Feeds.FRONT, SheetSize.A4, Paper.MOSS_COTTON, 5);
             room.printer().attendant(true);
         }
     }
@@ -188,7 +227,7 @@ public class PrintRoomTest {
     @Test
     public void aDocumentThatIsNoRasterAbortsItsJobAndTheNextOnePrints() throws Exception {
         assertThat(print("photographic-glossy", Feeds.REAR, "no raster".getBytes()).state()).isEqualTo(PrintJob.State.ABORTED);
-        assertThat(print("photographic-glossy", Feeds.REAR, flat(SheetSize.KNOWN.get(0), (char) 9, (char) 9, (char) 9, PwgRaster.Space.DEVICE3)).state())
+        assertThat(print("photographic-glossy", Feeds.REAR, flat(SheetSize.A4, (char) 9, (char) 9, (char) 9, PwgRaster.Space.DEVICE3)).state())
             .isEqualTo(PrintJob.State.COMPLETED);
     }
 

@@ -1,5 +1,7 @@
 package wistel.core.docket;
 
+import java.util.Locale;
+import java.util.Optional;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.length.Length;
 import wistel.core.paper.PairingVersion;
@@ -8,6 +10,11 @@ import wistel.core.printer.ColourRoute;
 import wistel.core.printer.DriverSettings;
 import wistel.core.printer.Keywords;
 import wistel.core.rendition.Rendition;
+import wistel.core.sheet.Annotation;
+import wistel.core.sheet.Borders;
+import wistel.core.sheet.Cut;
+import wistel.core.sheet.Edge;
+import wistel.core.sheet.Rect;
 import wistel.core.sheet.Single;
 
 /** One decision: what a person did, what a mend would do, and what undo says it takes back. */
@@ -81,15 +88,17 @@ public sealed interface Change {
         }
     }
 
-    record Stocked(Stock stock) implements Change {
+    /** @param feed that takes it, where the present one doesn't */
+    record Stocked(Stock stock, Optional<String> feed) implements Change {
         @Override
         public DocketSpec on(DocketSpec d) {
-            return d.withStock(stock);
+            DocketSpec stocked = d.withStock(stock);
+            return feed.map(f -> stocked.withSettings(d.settings().with(DriverSettings.FEED, f))).orElse(stocked);
         }
 
         @Override
         public String words() {
-            return "sheet " + stock.name();
+            return stock instanceof Stock.Sheet ? "sheet " + stock.name() : stock.name();
         }
     }
 
@@ -102,6 +111,19 @@ public sealed interface Change {
         @Override
         public String words() {
             return "picture " + Length.mm(widthMm) + " × " + Length.mm(heightMm) + " mm";
+        }
+    }
+
+    /** Laid there by hand: its borders are what is left of the paper. On a roll both ends get the leading border. */
+    record Laid(Rect at) implements Change {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            return d.withPlan(d.single().laid(at, d.stock()));
+        }
+
+        @Override
+        public String words() {
+            return "picture " + Length.mm(at.width()) + " × " + Length.mm(at.height()) + " mm, " + Length.mm(at.x()) + " from the left, " + Length.mm(at.y()) + " from above";
         }
     }
 
@@ -141,7 +163,58 @@ public sealed interface Change {
         }
     }
 
-    record Bordered(Single.Borders borders) implements Change {
+    /** Another part of the picture is wanted. */
+    record Trimmed(Cut cut) implements Change {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            return d.withPlan(d.single().cut(cut));
+        }
+
+        @Override
+        public String words() {
+            return cut.whole() ? "all of the picture" : cut.degrees() == 0 ? "crop" : "crop, straightened by " + Math.round(cut.degrees() * 10) / 10.0 + "°";
+        }
+    }
+
+    record Edged(Edge edge) implements Change {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            return d.withPlan(d.single().edged(edge));
+        }
+
+        @Override
+        public String words() {
+            String bleed = edge.bleedMm() > 0 ? "mirrored bleed of " + Length.mm(edge.bleedMm()) + " mm" : "";
+            return !edge.borderless() ? bleed.isEmpty() ? "with borders" : bleed : bleed.isEmpty() ? "borderless" : "borderless, " + bleed;
+        }
+    }
+
+    /** Caption, rule and cut marks. */
+    record Annotated(Annotation annotation) implements Change {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            return d.withAnnotation(annotation);
+        }
+
+        @Override
+        public String words() {
+            return "what is written and drawn round the picture";
+        }
+    }
+
+    record Sharpened(Sharpening sharpening) implements Change {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            return d.withSharpening(sharpening);
+        }
+
+        @Override
+        public String words() {
+            return sharpening == Sharpening.OFF ? "no sharpening" : sharpening.name().toLowerCase(Locale.ROOT) + " sharpening";
+        }
+    }
+
+    record Bordered(Borders borders) implements Change {
         @Override
         public DocketSpec on(DocketSpec d) {
             return d.withPlan(d.single().bordered(borders));
@@ -149,7 +222,10 @@ public sealed interface Change {
 
         @Override
         public String words() {
-            return borders == Single.Borders.HEAVIER_FOOT ? "heavier foot" : "even borders";
+            if (borders instanceof Borders.Sides s) {
+                return "borders of " + Length.mm(s.top()) + ", " + Length.mm(s.right()) + ", " + Length.mm(s.bottom()) + " and " + Length.mm(s.left()) + " mm";
+            }
+            return borders instanceof Borders.HeavierFoot ? "heavier foot" : "even borders";
         }
     }
 

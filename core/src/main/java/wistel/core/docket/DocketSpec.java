@@ -11,6 +11,7 @@ import wistel.core.paper.Stock;
 import wistel.core.printer.ColourRoute;
 import wistel.core.printer.DriverSettings;
 import wistel.core.rendition.Rendition;
+import wistel.core.sheet.Annotation;
 import wistel.core.sheet.SheetPlan;
 import wistel.core.sheet.Single;
 
@@ -21,8 +22,8 @@ import wistel.core.sheet.Single;
  * @param schema the form in which it was written; this one reads {@link #SCHEMA}
  */
 public record DocketSpec(int schema, String title, List<Rendition> renditions, Optional<String> pairingId, Stock stock, SheetPlan plan,
-                         Resolution resolution, ColourRoute route, DriverSettings settings, int copies, String notes) {
-    public static final int SCHEMA = 2;
+                         Resolution resolution, Sharpening sharpening, Annotation annotation, ColourRoute route, DriverSettings settings, int copies, String notes) {
+    public static final int SCHEMA = 3;
     private static final int LONGEST_TITLE = 200;
     private static final int LONGEST_NOTES = 4000;
     private static final int MOST_COPIES = 99;
@@ -44,14 +45,14 @@ public record DocketSpec(int schema, String title, List<Rendition> renditions, O
 
     /** A fresh docket: nothing chosen, the picture as large as an A4 sheet holds with a border of 20 mm. */
     public static DocketSpec fresh(String title, Rendition rendition, SheetPlan.PixelSize picture) {
-        Stock.Sheet a4 = Stock.Sheet.of(SheetSize.KNOWN.get(0));
+        Stock.Sheet a4 = Stock.Sheet.of(SheetSize.A4);
         boolean across = picture.width() > picture.height();
         double sheetW = across ? a4.lengthMm() : a4.widthMm();
         double sheetH = across ? a4.widthMm() : a4.lengthMm();
         double scale = Math.min((sheetW - 2 * FRESH_BORDER_MM) / picture.width(), (sheetH - 2 * FRESH_BORDER_MM) / picture.height());
-        Single plan = new Single(rendition.id(), across, tenth(picture.width() * scale), tenth(picture.height() * scale), Single.Fit.WHOLE, 0.5, 0.5, Single.Borders.EVEN);
+        Single plan = Single.whole(rendition.id(), across, tenth(picture.width() * scale), tenth(picture.height() * scale));
         return new DocketSpec(SCHEMA, title, List.of(rendition), Optional.empty(), a4, plan, new Resolution(Resolution.Pixels.KEEP, 360, 0),
-            new ColourRoute.ByWistel(Intent.RELATIVE, true), DriverSettings.of("", "", 5), 1, "");
+            Sharpening.OFF, Annotation.NONE, new ColourRoute.ByWistel(Intent.RELATIVE, true), DriverSettings.of("", "", 5), 1, "");
     }
 
     private static double tenth(double mm) {
@@ -83,45 +84,53 @@ public record DocketSpec(int schema, String title, List<Rendition> renditions, O
     }
 
     public DocketSpec withTitle(String next) {
-        return new DocketSpec(schema, next, renditions, pairingId, stock, plan, resolution, route, settings, copies, notes);
+        return new DocketSpec(schema, next, renditions, pairingId, stock, plan, resolution, sharpening, annotation, route, settings, copies, notes);
     }
 
     public DocketSpec withRenditions(List<Rendition> next) {
-        return new DocketSpec(schema, title, next, pairingId, stock, plan, resolution, route, settings, copies, notes);
+        return new DocketSpec(schema, title, next, pairingId, stock, plan, resolution, sharpening, annotation, route, settings, copies, notes);
     }
 
     public DocketSpec withStock(Stock next) {
-        return new DocketSpec(schema, title, renditions, pairingId, next, plan, resolution, route, settings, copies, notes);
+        return new DocketSpec(schema, title, renditions, pairingId, next, plan, resolution, sharpening, annotation, route, settings, copies, notes);
     }
 
     public DocketSpec withPlan(SheetPlan next) {
-        return new DocketSpec(schema, title, renditions, pairingId, stock, next, resolution, route, settings, copies, notes);
+        return new DocketSpec(schema, title, renditions, pairingId, stock, next, resolution, sharpening, annotation, route, settings, copies, notes);
     }
 
     public DocketSpec withResolution(Resolution next) {
-        return new DocketSpec(schema, title, renditions, pairingId, stock, plan, next, route, settings, copies, notes);
+        return new DocketSpec(schema, title, renditions, pairingId, stock, plan, next, sharpening, annotation, route, settings, copies, notes);
+    }
+
+    public DocketSpec withSharpening(Sharpening next) {
+        return new DocketSpec(schema, title, renditions, pairingId, stock, plan, resolution, next, annotation, route, settings, copies, notes);
+    }
+
+    public DocketSpec withAnnotation(Annotation next) {
+        return new DocketSpec(schema, title, renditions, pairingId, stock, plan, resolution, sharpening, next, route, settings, copies, notes);
     }
 
     public DocketSpec withRoute(ColourRoute next) {
-        return new DocketSpec(schema, title, renditions, pairingId, stock, plan, resolution, next, settings, copies, notes);
+        return new DocketSpec(schema, title, renditions, pairingId, stock, plan, resolution, sharpening, annotation, next, settings, copies, notes);
     }
 
     public DocketSpec withSettings(DriverSettings next) {
-        return new DocketSpec(schema, title, renditions, pairingId, stock, plan, resolution, route, next, copies, notes);
+        return new DocketSpec(schema, title, renditions, pairingId, stock, plan, resolution, sharpening, annotation, route, next, copies, notes);
     }
 
     public DocketSpec withCopies(int next) {
-        return new DocketSpec(schema, title, renditions, pairingId, stock, plan, resolution, route, settings, next, notes);
+        return new DocketSpec(schema, title, renditions, pairingId, stock, plan, resolution, sharpening, annotation, route, settings, next, notes);
     }
 
     public DocketSpec withNotes(String next) {
-        return new DocketSpec(schema, title, renditions, pairingId, stock, plan, resolution, route, settings, copies, next);
+        return new DocketSpec(schema, title, renditions, pairingId, stock, plan, resolution, sharpening, annotation, route, settings, copies, next);
     }
 
     /** A pairing brings all that hangs on it: settings and intent. Colour is Wistel's to convert. */
     public DocketSpec withPairing(PairingVersion pairing) {
         boolean blackPoint = !(route instanceof ColourRoute.ByWistel by) || by.blackPoint();
-        return new DocketSpec(schema, title, renditions, Optional.of(pairing.pairingId()), stock, plan, resolution,
+        return new DocketSpec(schema, title, renditions, Optional.of(pairing.pairingId()), stock, plan, resolution, sharpening, annotation,
             new ColourRoute.ByWistel(pairing.intent(), blackPoint), pairing.settings(), copies, notes);
     }
 }

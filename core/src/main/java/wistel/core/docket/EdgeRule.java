@@ -1,13 +1,15 @@
 package wistel.core.docket;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import wistel.core.docket.Finding.Mend;
 import wistel.core.length.Length;
-import wistel.core.length.Margins;
+import wistel.core.paper.SheetSize;
+import wistel.core.paper.Stock;
 import wistel.core.printer.Keywords;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.Overhang;
@@ -22,19 +24,22 @@ final class EdgeRule implements Rule {
         List<Finding> found = new ArrayList<>();
         for (Page page : layout.pages()) {
             for (Placed placed : page.placed()) {
-                edge(d, page, placed).ifPresent(found::add);
+                edge(d, facts, page, placed).ifPresent(found::add);
             }
         }
-        layout.losses().forEach(loss -> found.add(Finding.note(Stage.SIZE, "cropped", Words.percent(loss.share()) + " of the picture is cropped away to fill the frame.",
-            "What lies outside the frame is not printed.")));
+        layout.losses().forEach(loss -> found.add(Finding.note(Stage.SIZE, "cropped", Words.percent(loss.share()) + " of the picture is cropped away.",
+            "What lies outside the crop or past the paper's edge is not printed.")));
         return found.stream();
     }
 
-    private static Optional<Finding> edge(DocketSpec d, Page page, Placed placed) {
+    private static Optional<Finding> edge(DocketSpec d, PreflightFacts facts, Page page, Placed placed) {
+        if (page.overMm() > 0 || d.plan() instanceof Single single && single.edge().borderless()) {
+            return Optional.empty();
+        }
         if (Overhang.largerThanPage(page, placed)) {
             return Optional.of(Finding.stop(Stage.SIZE, "larger-than-sheet",
                 "The picture (" + Length.mm(placed.atMm().width()) + " × " + Length.mm(placed.atMm().height()) + " mm) is larger than the sheet ("
-                    + Length.mm(page.widthMm()) + " × " + Length.mm(page.heightMm()) + " mm).", "It doesn't fit this paper.", toPrintable(d, page, placed)));
+                    + Length.mm(page.widthMm()) + " × " + Length.mm(page.heightMm()) + " mm).", "It doesn't fit this paper.", toPrintable(d, facts)));
         }
         List<Overhang> overhangs = Overhang.of(page, placed);
         if (overhangs.isEmpty()) {
@@ -43,19 +48,29 @@ final class EdgeRule implements Rule {
         String where = overhangs.stream().map(o -> "the " + o.side() + " " + Length.mm(o.mm()) + " mm").collect(Collectors.joining(", "));
         return Optional.of(Finding.stop(Stage.SIZE, "on-unprintable-edge",
             "The picture runs into the edge that " + Keywords.feed(d.settings().feed()) + " can't print.",
-            Words.capital(where) + " of it would stay white.", toPrintable(d, page, placed)));
+            Words.capital(where) + " of it would stay white.", toPrintable(d, facts)));
     }
 
     /** The largest frame of the same shape that lies wholly on printable paper where the borders put it. */
-    private static Mend[] toPrintable(DocketSpec d, Page page, Placed placed) {
+    private static Mend[] toPrintable(DocketSpec d, PreflightFacts facts) {
         if (!(d.plan() instanceof Single single)) {
             return new Mend[0];
         }
-        Margins m = page.unprintable();
-        double shape = placed.atMm().width() / placed.atMm().height();
-        double halfWidth = page.widthMm() / 2 - Math.max(m.left(), m.right());
-        double spare = Math.max(m.top() / single.aboveShare(), m.bottom() / (1 - single.aboveShare()));
-        double width = Math.floor(Math.min(2 * halfWidth, (page.heightMm() - spare) * shape) * 10) / 10;
-        return width < 5 || width / shape < 5 ? new Mend[0] : new Mend[] {new Mend("Make it " + Length.mm(width) + " mm wide", new Change.Framed(width, width / shape))};
+        Single largest = single.largest(facts.ground(d));
+        if (Math.min(largest.widthMm(), largest.heightMm()) < Single.SMALLEST_MM) {
+            return new Mend[0];
+        }
+        Mend smaller = new Mend("Make it " + Length.mm(largest.widthMm()) + " mm wide", new Change.Framed(largest.widthMm(), largest.heightMm()));
+        return Stream.concat(Stream.of(smaller), largerSheet(d, facts, single).stream()).toArray(Mend[]::new);
+    }
+
+    /** The smallest known sheet that the printer takes and that holds the picture as it is. */
+    private static Optional<Mend> largerSheet(DocketSpec d, PreflightFacts facts, Single single) {
+        return SheetSize.KNOWN.stream().map(Stock.Sheet::of).sorted(Comparator.comparing(s -> s.widthMm() * s.lengthMm()))
+            .filter(sheet -> facts.feedFor(d, sheet).isPresent()).filter(sheet -> {
+                DocketSpec on = new Change.Stocked(sheet, facts.feedFor(d, sheet)).on(d);
+                Page page = facts.layout(on).pages().get(0);
+                return page.placed().stream().allMatch(p -> Overhang.of(page, p).isEmpty());
+            }).findFirst().map(sheet -> new Mend("Take " + sheet.name(), new Change.Stocked(sheet, facts.feedFor(d, sheet))));
     }
 }

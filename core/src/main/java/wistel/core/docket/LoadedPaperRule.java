@@ -8,6 +8,7 @@ import wistel.core.paper.Stock;
 import wistel.core.printer.Keywords;
 import wistel.core.printer.MediaRow;
 import wistel.core.sheet.Layout;
+import wistel.core.sheet.Page;
 
 /** What lies in the feed now against what the docket wants. */
 final class LoadedPaperRule implements Rule {
@@ -16,17 +17,20 @@ final class LoadedPaperRule implements Rule {
         if (facts.pairing().isEmpty() || facts.printer().isEmpty() || facts.state().away()) {
             return Stream.empty();
         }
-        Stock.Sheet sheet = (Stock.Sheet) d.stock();
+        Page page = layout.pages().get(0);
         String type = d.settings().mediaType();
         Optional<MediaRow> loaded = facts.state().loaded().stream().filter(l -> l.feed().equals(d.settings().feed())).findFirst()
-            .filter(l -> !l.type().equals(type) || !l.fits(sheet.widthMm(), sheet.lengthMm()));
+            .filter(l -> !l.type().equals(type) || !l.fits(page.fedWidthMm(), page.fedHeightMm()));
         return loaded.map(l -> Finding.look(Stage.RELEASE, "other-paper-loaded", Words.capital(Keywords.feed(d.settings().feed())) + " holds " + size(l) + " "
-            + Keywords.words(l.type()) + " now.", "Load " + sheet.name() + " " + Keywords.words(type) + " first; the printer waits for it.")).stream();
+            + Keywords.words(l.type()) + " now.", "Load " + d.stock().name() + " " + Keywords.words(type) + " first; the printer waits for it.")).stream();
     }
 
     private static String size(MediaRow loaded) {
         double width = loaded.widthMm().to();
         double length = loaded.lengthMm().to();
+        if (loaded.roll()) {
+            return "a " + new Stock.Roll(width).name() + " of";
+        }
         return SheetSize.near(width, length).map(SheetSize::name).orElse(Length.mm(width) + " × " + Length.mm(length) + " mm");
     }
 }

@@ -1,18 +1,22 @@
 package wistel.core.docket;
 
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import wistel.core.icc.profile.Intent;
 import wistel.core.length.Margins;
 import wistel.core.paper.PairingVersion;
 import wistel.core.paper.Stock;
+import wistel.core.printer.DriverSettings;
 import wistel.core.printer.MediaRow;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.PrinterState;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.SheetPlan;
+import wistel.core.sheet.Single;
 
 /**
  * What a docket is judged against.
@@ -23,9 +27,11 @@ import wistel.core.sheet.SheetPlan;
  * @param blackAlways  intents through which the pairing's profile compensates black whether or not it is asked for
  * @param proofSeen    the proof as it stands now was looked at
  * @param secondsPerM2 printing alone, from past pages on this pairing; 0 when there are none
+ * @param date         today, as a caption says it
+ * @param edition      number that the next numbered print of this docket gets, 1 for the first
  */
 public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVersion> pairing, Optional<PrinterDescription> printer, PrinterState state,
-                             Set<Intent> blackAlways, boolean proofSeen, double secondsPerM2) {
+                             Set<Intent> blackAlways, boolean proofSeen, double secondsPerM2, String date, int edition) {
     /**
      * @param size           upright
      * @param hasProfile     the file brought a usable profile
@@ -42,17 +48,50 @@ public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVers
 
     /** Where the work comes to lie. */
     public Layout layout(DocketSpec d) {
-        return d.plan().lay(new SheetPlan.Ground(d.stock(), margins(d), pictures.entrySet().stream().collect(Collectors.toMap(Map.Entry::getKey, e -> e.getValue().size()))));
+        return d.plan().lay(ground(d));
     }
 
-    /** Edges that stay white, as the sheet feeds; none where the printer doesn't say. */
+    public SheetPlan.Ground ground(DocketSpec d) {
+        Map<String, SheetPlan.PixelSize> sizes = pictures.entrySet().stream().collect(Collectors.toMap(Map.Entry::getKey, e -> e.getValue().size()));
+        return new SheetPlan.Ground(d.stock(), margins(d), sizes, d.annotation(), new SheetPlan.Lettering(d.title(), date, edition), d.copies());
+    }
+
+    /** Edges that stay white, as the paper feeds; none where the printer doesn't say. */
     public Margins margins(DocketSpec d) {
         return media(d).map(MediaRow::margins).orElse(Margins.NONE);
     }
 
-    /** The printer's entry for this sheet, type and feed. */
+    /** The printer's entry for this stock, type and feed, borderless or not as the docket wants it. */
     Optional<MediaRow> media(DocketSpec d) {
-        Stock.Sheet sheet = (Stock.Sheet) d.stock();
-        return printer.flatMap(p -> p.media(d.settings().mediaType(), d.settings().feed(), sheet.widthMm(), sheet.lengthMm()));
+        boolean borderless = d.plan() instanceof Single single && single.edge().borderless();
+        return rows(d).filter(m -> m.borderless() || !borderless).findFirst();
+    }
+
+    /** The feed through which the printer takes this stock of the docket's media type: the docket's own, where that does. */
+    public Optional<String> feedFor(DocketSpec d, Stock stock) {
+        DocketSpec on = d.withStock(stock);
+        return Stream.concat(Stream.of(d.settings().feed()), printer.stream().flatMap(p -> p.feeds().stream()))
+            .filter(f -> rows(on.withSettings(d.settings().with(DriverSettings.FEED, f))).findAny().isPresent()).findFirst();
+    }
+
+    /** Widths of the rolls that the printer takes of the docket's media type, from narrow to wide. */
+    public List<Stock.Roll> rolls(DocketSpec d) {
+        return printer.stream().flatMap(p -> p.media().stream()).filter(m -> m.roll() && (m.type().isEmpty() || m.type().equals(d.settings().mediaType())))
+            .map(m -> m.widthMm().from()).distinct().sorted().map(Stock.Roll::new).toList();
+    }
+
+    /** Whether it takes this stock at all. */
+    boolean offersStock(DocketSpec d) {
+        return rows(d).findAny().isPresent();
+    }
+
+    /** Whether the printer could print this to the edge, the rest left as it is. */
+    public boolean offersBorderless(DocketSpec d) {
+        return rows(d).anyMatch(MediaRow::borderless);
+    }
+
+    private Stream<MediaRow> rows(DocketSpec d) {
+        return printer.stream().flatMap(p -> p.media(d.settings().mediaType(), d.settings().feed())).filter(m -> d.stock() instanceof Stock.Sheet sheet
+            ? m.fits(sheet.widthMm(), sheet.lengthMm()) && !m.roll() : m.roll() && m.widthMm().holds(d.stock().widthMm()));
     }
 }

@@ -20,7 +20,7 @@ import wistel.core.sheet.Placed;
  */
 public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVersion pairing, Output output, List<Master> masters, String descriptionHash,
                          String engine) {
-    public static final int SCHEMA = 2;
+    public static final int SCHEMA = 3;
     public static final String ENGINE = "2";
 
     /** @param profileHash of the embedded profile, or of the standard one that is assumed */
@@ -30,9 +30,10 @@ public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVers
     /**
      * The form of the print files.
      *
-     * @param feedMargins what the sheet can't be printed on, as it feeds
+     * @param feedMargins what the paper can't be printed on, as it feeds
+     * @param copies      that the printer makes of each page
      */
-    public record Output(RasterType raster, int dpi, Margins feedMargins) {
+    public record Output(RasterType raster, int dpi, Margins feedMargins, int copies) {
     }
 
     public PrintOrder {
@@ -55,7 +56,7 @@ public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVers
         PrinterDescription printer = facts.printer().orElseThrow();
         double ppi = layout.placed().stream().mapToDouble(Placed::ppi).max().orElse(0);
         Output output = new Output(printer.raster(d.route()).orElseThrow(), printer.inputDpi(Math.min(ppi, d.resolution().mostPpi())),
-            facts.margins(d));
+            facts.margins(d), layout.pages().size() > 1 ? 1 : d.copies());
         return new PrintOrder(SCHEMA, d, layout, facts.pairing().orElseThrow(), output, masters, descriptionHash, ENGINE);
     }
 }

@@ -1,6 +1,5 @@
 package wistel.core.paper;
 
-import java.util.Locale;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.length.Length;
 
@@ -11,6 +10,9 @@ public sealed interface Stock {
 
     /** For people. */
     String name();
+
+    /** Its width as it feeds. */
+    double widthMm();
 
     /** A sheet; the width is its short edge, which leads into the printer. */
     record Sheet(String name, double widthMm, double lengthMm) implements Stock {
@@ -24,15 +26,21 @@ public sealed interface Stock {
         public static Sheet of(SheetSize size) {
             return new Sheet(size.name(), size.widthMm(), size.heightMm());
         }
+    }
 
-        /** Self-describing media name (PWG 5101.1). */
-        public String ippName() {
-            return SheetSize.near(widthMm, lengthMm).map(SheetSize::ippName)
-                .orElseGet(() -> String.format(Locale.ROOT, "custom_sheet_%sx%smm", number(widthMm), number(lengthMm)));
+    /** A roll, cut to the length that the work takes. */
+    record Roll(double widthMm) implements Stock {
+        /** @throws InvalidRequest when no such roll can be */
+        public Roll {
+            if (!(widthMm >= SHORTEST_MM && widthMm <= LONGEST_MM)) {
+                throw new InvalidRequest(InvalidRequest.Reason.SHEET_OUT_OF_RANGE, "A roll of " + widthMm + " mm can't be.", "Rolls go from 50 mm to 5 m.");
+            }
         }
 
-        private static String number(double mm) {
-            return Length.mm(mm);
+        @Override
+        public String name() {
+            double inches = widthMm / Length.MM_PER_INCH;
+            return Math.abs(inches - Math.rint(inches)) < 0.01 ? "roll of " + Math.round(inches) + " in" : "roll of " + Length.mm(widthMm) + " mm";
         }
     }
 }

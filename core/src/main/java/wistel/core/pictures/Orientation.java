@@ -13,6 +13,11 @@ public enum Orientation {
         return ordinal() >= 4;
     }
 
+    /** Left and right are exchanged, whatever else: two such in a row turn, or do nothing. */
+    public boolean mirrors() {
+        return this == MIRRORED || this == FLIPPED || this == TRANSPOSED || this == TRANSVERSED;
+    }
+
     /** Rows are shown in the order in which they are stored. */
     public boolean keepsRows() {
         return this == UPRIGHT || this == MIRRORED;

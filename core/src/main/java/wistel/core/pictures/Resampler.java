@@ -7,7 +7,7 @@ import java.util.Arrays;
  * light, its kernel widened by the scale so that nothing is skipped. Enlarging is Lanczos in lightness (CIE 1976 L*), each pass limited to the
  * range of the four nearest samples: no edge rings, in the shadows neither. Immutable.
  */
-public final class Resampler {
+public final class Resampler implements Resampling {
     private static final double LOBES = 3;
     /** Nearest source samples that limit an enlarged value. */
     private static final int LIMITING = 4;
@@ -54,26 +54,22 @@ public final class Resampler {
         this.down = Taps.of(crop.y(), crop.height(), size.height, sourceHeight, size.finest);
     }
 
-    /** First source row that result row y needs. */
+    @Override
     public int firstRow(int y) {
         return copies ? (int) crop.y() + y : down.first[y];
     }
 
-    /** Last source row that result row y needs. */
+    @Override
     public int lastRow(int y) {
         return copies ? (int) crop.y() + y : down.first[y] + down.count - 1;
     }
 
-    /** Samples in a result row. */
+    @Override
     public int rowSamples() {
         return width * channels;
     }
 
-    /**
-     * Result rows {@code from} to {@code to - 1} as 16-bit codes.
-     *
-     * @param source whole source rows, the first of them row {@code top}, up to {@code lastRow(to - 1)} at least
-     */
+    @Override
     public char[] band(char[] source, int top, int from, int to) {
         int row = rowSamples();
         char[] out = new char[(to - from) * row];
@@ -319,16 +315,17 @@ public final class Resampler {
         int span() {
             return first[first.length - 1] + count - first[0];
         }
+    }
 
-        private static double lanczos(double x) {
-            if (Math.abs(x) < 1e-9) {
-                return 1;
-            }
-            if (Math.abs(x) >= LOBES) {
-                return 0;
-            }
-            double p = Math.PI * x;
-            return LOBES * Math.sin(p) * Math.sin(p / LOBES) / (p * p);
+    /** The kernel of three lobes (Duchon 1979). */
+    static double lanczos(double x) {
+        if (Math.abs(x) < 1e-9) {
+            return 1;
         }
+        if (Math.abs(x) >= LOBES) {
+            return 0;
+        }
+        double p = Math.PI * x;
+        return LOBES * Math.sin(p) * Math.sin(p / LOBES) / (p * p);
     }
 }

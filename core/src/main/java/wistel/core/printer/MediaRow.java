@@ -10,6 +10,16 @@ import wistel.core.length.Range;
  * @param margins edges that it can't print in, as the sheet goes through: top is the leading edge
  */
 public record MediaRow(String type, String feed, Range widthMm, Range lengthMm, Margins margins) {
+    /** It may be printed to all four edges. */
+    public boolean borderless() {
+        return margins.equals(Margins.NONE);
+    }
+
+    /** Cut from a roll: any length of a range. */
+    public boolean roll() {
+        return lengthMm.to() > lengthMm.from() && widthMm.to() == widthMm.from();
+    }
+
     public boolean fits(double width, double length) {
         return widthMm.holds(width) && lengthMm.holds(length);
     }

@@ -1,8 +1,10 @@
 package wistel.core.printer;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * What a printer says it can do, in the terms of IPP (PWG 5100.14); what it is doing and holds just now is {@link PrinterState}.
@@ -14,9 +16,11 @@ import java.util.Optional;
  * @param formats     document formats it takes
  * @param colourModes print-color-mode keywords, empty when it doesn't say
  * @param intents     print-rendering-intent keywords, empty when it doesn't say
+ * @param overEdgesMm how far it can print over the edges of borderless paper, from which one is chosen; empty when it doesn't say
  */
 public record PrinterDescription(String model, List<MediaRow> media, List<String> mediaTypes, List<String> feeds, List<Integer> qualities,
-                                 List<Integer> resolutions, List<String> rasters, List<String> formats, List<String> colourModes, List<String> intents) {
+                                 List<Integer> resolutions, List<String> rasters, List<String> formats, List<String> colourModes, List<String> intents,
+                                 List<Double> overEdgesMm) {
     /** Pictures are made for this resolution, or the coarsest that is offered, unless they have more. */
     private static final int USUAL_DPI = 360;
     /** A picture that has a little more than the printer takes isn't worth four times the data. */
@@ -32,11 +36,12 @@ public record PrinterDescription(String model, List<MediaRow> media, List<String
         formats = List.copyOf(formats);
         colourModes = List.copyOf(colourModes);
         intents = List.copyOf(intents);
+        overEdgesMm = overEdgesMm.stream().sorted().toList();
     }
 
-    /** The entry for a sheet of this size, type and feed. */
-    public Optional<MediaRow> media(String type, String feed, double widthMm, double lengthMm) {
-        return media.stream().filter(m -> m.fits(widthMm, lengthMm) && m.takes(type, feed)).findFirst();
+    /** Entries for this type and feed; those with borders first. */
+    public Stream<MediaRow> media(String type, String feed) {
+        return media.stream().filter(m -> m.takes(type, feed)).sorted(Comparator.comparing(MediaRow::borderless));
     }
 
     public boolean offersFeed(String type, String feed) {

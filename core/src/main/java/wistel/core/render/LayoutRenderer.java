@@ -22,6 +22,8 @@ import wistel.core.pictures.Orientation;
 import wistel.core.pictures.PixelSpool;
 import wistel.core.pictures.Progress;
 import wistel.core.pictures.Resampler;
+import wistel.core.pictures.Resampling;
+import wistel.core.pictures.RotatedResampler;
 import wistel.core.pictures.RowSource;
 import wistel.core.pictures.RowWindow;
 import wistel.core.pictures.StageTimes.Stage;
@@ -73,11 +75,40 @@ public final class LayoutRenderer {
             if (dpi < 1 || !(mostPpi > 0)) {
                 throw new IllegalArgumentException(dpi + " dpi, at most " + mostPpi + " ppi");
             }
-            for (Placed placed : page.placed()) {
+            for (Placed placed : placed(page)) {
                 if (!pictures.containsKey(placed.renditionId())) {
                     throw new IllegalArgumentException("no picture for rendition " + placed.renditionId());
                 }
             }
+        }
+
+        private static List<Placed> placed(Page page) {
+            List<Placed> all = new ArrayList<>(page.placed());
+            all.addAll(page.bleed());
+            return all;
+        }
+
+        List<Placed> placed() {
+            return placed(page);
+        }
+
+        /**
+         * A rectangle of the page as it feeds, in pixels of the raster: left, top, right, bottom. A printer that prints over the edges enlarges the
+         * raster by as much, so the raster stands for the page and what lies over its edges.
+         */
+        int[] onRaster(Rect fed) {
+            double over = page.overMm();
+            int[] across = span(fed.x() + over, fed.width(), (page.fedWidthMm() + 2 * over) / page.fedWidthMm());
+            int[] down = span(fed.y() + over, fed.height(), (page.fedHeightMm() + 2 * over) / page.fedHeightMm());
+            return new int[] {across[0], down[0], across[1], down[1]};
+        }
+
+        /** Pictures keep their size in whole pixels; where a bleed joins them, their ends meet its ends instead. */
+        private int[] span(double from, double length, double enlarged) {
+            int first = (int) Math.round(from / (Length.MM_PER_INCH * enlarged) * dpi);
+            int end = page.bleed().isEmpty() ? first + (int) Math.round(length / (Length.MM_PER_INCH * enlarged) * dpi)
+                : (int) Math.round((from + length) / (Length.MM_PER_INCH * enlarged) * dpi);
+            return new int[] {first, Math.max(first + 1, end)};
         }
 
         public int width() {
@@ -127,10 +158,10 @@ public final class LayoutRenderer {
         private final int y;
         private final int width;
         private final int height;
-        private final Resampler resampler;
+        private final Resampling resampler;
         private RowWindow window;
 
-        private Piece(Picture picture, Orientation turn, int[] at, Resampler resampler) {
+        private Piece(Picture picture, Orientation turn, int[] at, Resampling resampler) {
             this.picture = picture;
             this.turn = turn;
             this.x = at[0];
@@ -143,15 +174,15 @@ public final class LayoutRenderer {
 
     private static List<Piece> pieces(Job job) {
         List<Piece> pieces = new ArrayList<>();
-        for (Placed placed : job.page.placed()) {
+        for (Placed placed : job.placed()) {
             Picture picture = job.pictures.get(placed.renditionId());
             Orientation shown = placed.orientation().then(job.page.feedTurn());
-            Rect at = placed.atMm().turned(job.page.feedTurn(), job.page.widthMm(), job.page.heightMm());
+            int[] at = job.onRaster(placed.atMm().turned(job.page.feedTurn(), job.page.widthMm(), job.page.heightMm()));
             Crop crop = placed.crop().turned(shown, picture.shownWidth(), picture.shownHeight());
-            int left = pixels(at.x(), job.dpi);
-            int top = pixels(at.y(), job.dpi);
-            int right = Math.max(left + 1, left + pixels(at.width(), job.dpi));
-            int bottom = Math.max(top + 1, top + pixels(at.height(), job.dpi));
+            int left = at[0];
+            int top = at[1];
+            int right = at[2];
+            int bottom = at[3];
             int[] visible = {Math.max(0, left), Math.max(0, top), Math.min(job.width(), right), Math.min(job.height(), bottom)};
             if (visible[2] <= visible[0] || visible[3] <= visible[1]) {
                 continue;
@@ -165,9 +196,17 @@ public final class LayoutRenderer {
             int sourceHeight = turn.swapsSides() ? picture.stored.width() : picture.stored.height();
             Resampler.Size size = new Resampler.Size(used, visible[2] - visible[0], visible[3] - visible[1], Math.max(1, perX * job.dpi / job.mostPpi));
             pieces.add(new Piece(picture, turn, new int[] {visible[0], visible[1], size.width(), size.height()},
-                new Resampler(sourceWidth, sourceHeight, picture.stored.channels(), size, picture.light)));
+                resampling(placed, shown, sourceWidth, sourceHeight, picture, size)));
         }
         return pieces;
+    }
+
+    private static Resampling resampling(Placed placed, Orientation shown, int sourceWidth, int sourceHeight, Picture picture, Resampler.Size size) {
+        if (placed.straighten() == 0) {
+            return new Resampler(sourceWidth, sourceHeight, picture.stored.channels(), size, picture.light);
+        }
+        double degrees = shown.mirrors() ? -placed.straighten() : placed.straighten();
+        return new RotatedResampler(sourceWidth, sourceHeight, picture.stored.channels(), size, degrees, picture.light);
     }
 
     /** The open windows of a page. */

@@ -51,6 +51,12 @@ final class MarkLayer {
         AffineTransform place = AffineTransform.getTranslateInstance(text.x(), text.y());
         place.rotate(Math.toRadians(text.turnDegrees()));
         place.scale(text.sizePt() * POINT_MM, text.sizePt() * POINT_MM);
+        double width = Typeface.width(text.words());
+        place.translate(switch (text.anchor()) {
+            case START -> 0;
+            case MIDDLE -> -width / 2;
+            case END -> -width;
+        }, 0);
         return place.createTransformedShape(Typeface.outline(text.words()));
     }
 

@@ -6,6 +6,7 @@ import java.awt.geom.Path2D;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.text.Normalizer;
 import org.apache.fontbox.ttf.CmapLookup;
 import org.apache.fontbox.ttf.TTFParser;
 import org.apache.fontbox.ttf.TrueTypeFont;
@@ -26,15 +27,32 @@ final class Typeface {
         }
     }
 
+    /** Its width, in sizes. */
+    static double width(String words) {
+        try {
+            double width = 0;
+            for (int glyph : glyphs(words)) {
+                width += FONT.getAdvanceWidth(glyph);
+            }
+            return width / FONT.getUnitsPerEm();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** Accents that were written apart are joined to their letters where the typeface has both in one. */
+    private static int[] glyphs(String words) throws IOException {
+        CmapLookup lookup = FONT.getUnicodeCmapLookup();
+        return Normalizer.normalize(words, Normalizer.Form.NFC).codePoints().map(lookup::getGlyphId).toArray();
+    }
+
     /** A line of text from the origin to the right, y downwards, one unit a size. Characters that the typeface lacks are drawn as its empty box. */
     static synchronized Shape outline(String words) {
         try {
-            CmapLookup glyphs = FONT.getUnicodeCmapLookup();
             double unit = 1.0 / FONT.getUnitsPerEm();
             Path2D line = new Path2D.Double();
             double x = 0;
-            for (int character : words.codePoints().toArray()) {
-                int glyph = glyphs.getGlyphId(character);
+            for (int glyph : glyphs(words)) {
                 var data = FONT.getGlyph().getGlyph(glyph);
                 if (data != null) {
                     line.append(data.getPath().getPathIterator(new AffineTransform(unit, 0, 0, -unit, x, 0)), false);

@@ -31,16 +31,10 @@ public record Layout(List<Page> pages, List<Loss> losses, double bareMm2, double
         double bare = 0;
         double length = 0;
         for (Page page : pages) {
-            double printed = page.placed().stream().mapToDouble(p -> inside(p.atMm(), page)).sum();
+            double printed = page.placed().stream().mapToDouble(p -> page.visibleMm2(p.atMm())).sum();
             bare += Math.max(0, page.areaMm2() - printed);
             length += page.fedHeightMm();
         }
         return new Layout(pages, losses, bare, length);
-    }
-
-    private static double inside(Rect r, Page page) {
-        double w = Math.min(page.widthMm(), r.right()) - Math.max(0, r.x());
-        double h = Math.min(page.heightMm(), r.bottom()) - Math.max(0, r.y());
-        return Math.max(0, w) * Math.max(0, h);
     }
 }

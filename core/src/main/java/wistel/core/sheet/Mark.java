@@ -11,14 +11,17 @@ public sealed interface Mark {
         }
     }
 
+    /** Which part of a text lies at its place. */
+    enum Anchor { START, MIDDLE, END }
+
     /**
      * One line of text.
      *
-     * @param x, y        left end of its baseline
+     * @param x, y        the anchor's place on its baseline
      * @param sizePt      of the type, 1/72 in
      * @param turnDegrees clockwise about that end
      */
-    record Text(String words, double x, double y, double sizePt, double turnDegrees) implements Mark {
+    record Text(String words, double x, double y, double sizePt, double turnDegrees, Anchor anchor) implements Mark {
         public Text {
             if (!(sizePt >= 1 && sizePt <= 400) || !Double.isFinite(x + y + turnDegrees)) {
                 throw new IllegalArgumentException("text of " + sizePt + " pt");

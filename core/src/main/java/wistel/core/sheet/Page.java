@@ -8,15 +8,23 @@ import wistel.core.pictures.Orientation;
  * One sheet or one length of roll as it will be laid down, looked at upright.
  *
  * @param unprintable edges that stay white, as looked at
- * @param feedTurn    how the page is turned to lie as it feeds, short edge leading
+ * @param feedTurn    how the page is turned to lie as it feeds, leading edge first
+ * @param overMm      how far the printer prints over each edge, enlarging what it is sent; 0 unless borderless
+ * @param bleed       mirrored parts round the pictures, there to be cut off
  */
-public record Page(double widthMm, double heightMm, Margins unprintable, Orientation feedTurn, List<Placed> placed, List<Mark> marks) {
+public record Page(double widthMm, double heightMm, Margins unprintable, Orientation feedTurn, double overMm, List<Placed> placed, List<Placed> bleed, List<Mark> marks) {
     public Page {
-        if (!(widthMm > 0 && heightMm > 0)) {
-            throw new IllegalArgumentException("a page of " + widthMm + " x " + heightMm + " mm");
+        if (!(widthMm > 0 && heightMm > 0 && overMm >= 0)) {
+            throw new IllegalArgumentException("a page of " + widthMm + " x " + heightMm + " mm, " + overMm + " mm over its edges");
         }
         placed = List.copyOf(placed);
+        bleed = List.copyOf(bleed);
         marks = List.copyOf(marks);
+    }
+
+    /** With pictures and marks, nothing over its edges. */
+    public static Page of(double widthMm, double heightMm, Margins unprintable, Orientation feedTurn, List<Placed> placed, List<Mark> marks) {
+        return new Page(widthMm, heightMm, unprintable, feedTurn, 0, placed, List.of(), marks);
     }
 
     public double areaMm2() {
@@ -29,5 +37,12 @@ public record Page(double widthMm, double heightMm, Margins unprintable, Orienta
 
     public double fedHeightMm() {
         return feedTurn.swapsSides() ? widthMm : heightMm;
+    }
+
+    /** The part of a rectangle that lies on the paper, in mm2. */
+    public double visibleMm2(Rect r) {
+        double w = Math.min(widthMm, r.right()) - Math.max(0, r.x());
+        double h = Math.min(heightMm, r.bottom()) - Math.max(0, r.y());
+        return Math.max(0, w) * Math.max(0, h);
     }
 }

@@ -7,11 +7,16 @@ import wistel.core.pictures.Orientation;
 /**
  * A part of a picture on a page.
  *
- * @param crop        in the upright picture's pixels
+ * @param crop        in the upright picture's pixels, after it was straightened
+ * @param straighten  degrees that the upright picture is turned by about its middle, clockwise, before it is cropped
  * @param atMm        where it lies on the page as it is looked at; it may reach over the paper's edge, and is cut there
  * @param orientation how the part is turned or mirrored to lie there
  */
-public record Placed(String renditionId, Crop crop, Rect atMm, Orientation orientation) {
+public record Placed(String renditionId, Crop crop, double straighten, Rect atMm, Orientation orientation) {
+    public static Placed upright(String renditionId, Crop crop, Rect atMm) {
+        return new Placed(renditionId, crop, 0, atMm, Orientation.UPRIGHT);
+    }
+
     /** Pixels of the picture per inch of paper, across the picture. */
     public double ppi() {
         double acrossMm = orientation.swapsSides() ? atMm.height() : atMm.width();

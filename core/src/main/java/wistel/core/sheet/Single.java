@@ -1,5 +1,6 @@
 package wistel.core.sheet;
 
+import java.util.ArrayList;
 import java.util.List;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.length.Margins;
@@ -8,21 +9,24 @@ import wistel.core.pictures.Crop;
 import wistel.core.pictures.Orientation;
 
 /**
- * One picture on one sheet.
+ * One picture on one sheet or one length of roll.
  *
- * @param across   long edge lying left to right
- * @param widthMm  of the frame; with {@link Fit#WHOLE} all of the picture is shown as large as the frame allows
- * @param cropX    with {@link Fit#FILL}, where the frame sits in the picture: 0 left, 1 right
+ * @param across   the way the paper feeds lies left to right: of a sheet its long edge, of a roll its length
+ * @param widthMm  of the frame; with {@link Fit#WHOLE} all of the cut is shown as large as the frame allows. Typed borders and borderless
+ *                 printing make the frame themselves
+ * @param cropX    with {@link Fit#FILL}, where the frame sits in the cut: 0 left, 1 right
+ * @param cut      the part of the picture that is wanted
  */
-public record Single(String renditionId, boolean across, double widthMm, double heightMm, Fit fit, double cropX, double cropY, Borders borders) implements SheetPlan {
+public record Single(String renditionId, boolean across, double widthMm, double heightMm, Fit fit, double cropX, double cropY, Cut cut, Borders borders, Edge edge)
+    implements SheetPlan {
     public enum Fit { WHOLE, FILL }
 
-    public enum Borders { EVEN, HEAVIER_FOOT }
-
-    private static final double SMALLEST_MM = 5;
-    private static final double LARGEST_MM = 5000;
-    /** A heavier foot leaves half as much again below as above. */
-    private static final double ABOVE_WITH_FOOT = 0.4;
+    public static final double SMALLEST_MM = 5;
+    public static final double LARGEST_MM = 5000;
+    /** Even borders of a roll are even with its sides up to this; beyond it, paper would be wasted. */
+    private static final double ROLL_ENDS_MM = 25;
+    /** A loss smaller than this share is rounding. */
+    private static final double HARDLY = 0.0005;
 
     /** @throws InvalidRequest when a length or place is out of its range */
     public Single {
@@ -33,57 +37,169 @@ public record Single(String renditionId, boolean across, double widthMm, double 
         }
     }
 
+    /** All of a picture in a frame, with even borders. */
+    public static Single whole(String renditionId, boolean across, double widthMm, double heightMm) {
+        return new Single(renditionId, across, widthMm, heightMm, Fit.WHOLE, 0.5, 0.5, Cut.WHOLE, new Borders.Even(), Edge.BORDERED);
+    }
+
+    /** In a frame of another size; borders that were typed give way to even ones. */
     public Single framed(double width, double height) {
-        return new Single(renditionId, across, width, height, fit, cropX, cropY, borders);
+        Borders next = borders instanceof Borders.Sides ? new Borders.Even() : borders;
+        return new Single(renditionId, across, width, height, fit, cropX, cropY, cut, next, edge.borderless() ? new Edge(false, 0, edge.bleedMm()) : edge);
+    }
+
+    /** Where a person laid it: the borders are what is left of the paper. A roll is cut as far behind the picture as it begins before it. */
+    public Single laid(Rect at, Stock stock) {
+        double pageW = stock instanceof Stock.Sheet s ? across ? s.lengthMm() : s.widthMm() : across ? 2 * at.x() + at.width() : stock.widthMm();
+        double pageH = stock instanceof Stock.Sheet s ? across ? s.widthMm() : s.lengthMm() : across ? stock.widthMm() : 2 * at.y() + at.height();
+        Borders sides = new Borders.Sides(at.y(), pageW - at.right(), pageH - at.bottom(), at.x());
+        return new Single(renditionId, across, at.width(), at.height(), fit, cropX, cropY, cut, sides, new Edge(false, 0, edge.bleedMm()));
     }
 
     public Single turned() {
-        return new Single(renditionId, !across, widthMm, heightMm, fit, cropX, cropY, borders);
+        return new Single(renditionId, !across, widthMm, heightMm, fit, cropX, cropY, cut, borders, edge);
     }
 
     public Single fitted(Fit next) {
-        return new Single(renditionId, across, widthMm, heightMm, next, cropX, cropY, borders);
+        return new Single(renditionId, across, widthMm, heightMm, next, cropX, cropY, cut, borders, edge);
     }
 
     public Single cropped(double x, double y) {
-        return new Single(renditionId, across, widthMm, heightMm, fit, x, y, borders);
+        return new Single(renditionId, across, widthMm, heightMm, fit, x, y, cut, borders, edge);
+    }
+
+    public Single cut(Cut next) {
+        return new Single(renditionId, across, widthMm, heightMm, fit, cropX, cropY, next, borders, edge);
     }
 
     public Single bordered(Borders next) {
-        return new Single(renditionId, across, widthMm, heightMm, fit, cropX, cropY, next);
+        return new Single(renditionId, across, widthMm, heightMm, fit, cropX, cropY, cut, next, edge);
     }
 
-    /** Share of the spare height that lies above the picture. */
-    public double aboveShare() {
-        return borders == Borders.HEAVIER_FOOT ? ABOVE_WITH_FOOT : 0.5;
+    public Single edged(Edge next) {
+        return new Single(renditionId, across, widthMm, heightMm, fit, cropX, cropY, cut, borders, next);
+    }
+
+    /** The largest frame of the picture's shape that lies wholly on printable paper, where the borders put it. */
+    public Single largest(Ground ground) {
+        Margins m = margins(ground);
+        PixelSize picture = ground.pictures().get(renditionId);
+        double aspect = fit == Fit.FILL ? widthMm / heightMm : aspect(picture, cut.inside(picture.aspect()));
+        double bleed = edge.bleedMm();
+        // a roll is as long as the picture asks for
+        double pageW = ground.stock() instanceof Stock.Sheet s ? across ? s.lengthMm() : s.widthMm() : across ? Double.POSITIVE_INFINITY : ground.stock().widthMm();
+        double pageH = ground.stock() instanceof Stock.Sheet s ? across ? s.widthMm() : s.lengthMm() : across ? ground.stock().widthMm() : Double.POSITIVE_INFINITY;
+        double sides = 2 * (Math.max(m.left(), m.right()) + bleed);
+        double above = borders.aboveShare();
+        double spare = Math.max((m.top() + bleed) / above, (m.bottom() + bleed) / (1 - above));
+        double width = Math.min(pageW - sides, (pageH - spare) * aspect);
+        double height = width / aspect;
+        double rounded = Math.floor(width * 10) / 10;
+        return framed(rounded, height * rounded / width);
+    }
+
+    private static double aspect(PixelSize picture, Cut kept) {
+        return picture.aspect() * kept.width() / kept.height();
+    }
+
+    private Margins margins(Ground ground) {
+        return across ? ground.feedMargins().across() : ground.feedMargins();
     }
 
     @Override
     public Layout lay(Ground ground) {
-        Stock.Sheet sheet = (Stock.Sheet) ground.stock();
         PixelSize picture = ground.pictures().get(renditionId);
-        double pageW = across ? sheet.lengthMm() : sheet.widthMm();
-        double pageH = across ? sheet.widthMm() : sheet.lengthMm();
-        Margins margins = across ? ground.feedMargins().across() : ground.feedMargins();
-        double aspect = (double) picture.width() / picture.height();
-        double w = widthMm;
-        double h = heightMm;
-        Crop crop = Crop.whole(picture.width(), picture.height());
-        if (fit == Fit.FILL) {
-            double frame = w / h;
-            double cw = frame < aspect ? picture.height() * frame : picture.width();
-            double ch = frame < aspect ? picture.height() : picture.width() / frame;
-            crop = new Crop((picture.width() - cw) * cropX, (picture.height() - ch) * cropY, cw, ch);
-        } else if (w / h > aspect) {
-            w = h * aspect;
-        } else {
-            h = w / aspect;
+        Cut kept = cut.inside(picture.aspect());
+        Frame frame = frame(ground, aspect(picture, kept));
+        Crop wanted = new Crop(Math.max(0, kept.x() * picture.width()), Math.max(0, kept.y() * picture.height()), kept.width() * picture.width(), kept.height() * picture.height());
+        Crop crop = fit == Fit.FILL ? shaped(wanted, frame.at.width() / frame.at.height()) : wanted;
+        Placed placed = new Placed(renditionId, crop, cut.degrees(), frame.at, Orientation.UPRIGHT);
+        List<Placed> bleed = edge.bleedMm() > 0 ? Bleed.round(placed, edge.bleedMm()) : List.of();
+        Orientation feed = across ? Orientation.QUARTER_RIGHT : Orientation.UPRIGHT;
+        Margins margins = edge.borderless() ? Margins.NONE : margins(ground);
+        boolean numbered = ground.annotation().caption().edition() > 0 && ground.copies() > 1;
+        List<Page> pages = new ArrayList<>();
+        for (int copy = 0; copy < (numbered ? ground.copies() : 1); copy++) {
+            List<Mark> marks = Annotated.marks(frame.at, edge, ground.annotation(), ground.lettering().plus(copy));
+            pages.add(new Page(frame.pageW, frame.pageH, margins, feed, edge.overMm(), List.of(placed), bleed, marks));
         }
-        double spare = pageH - h;
-        double y = spare > 0 ? spare * aboveShare() : spare / 2;
-        Placed placed = new Placed(renditionId, crop, new Rect((pageW - w) / 2, y, w, h), Orientation.UPRIGHT);
-        double lost = 1 - crop.width() * crop.height() / ((double) picture.width() * picture.height());
-        Page page = new Page(pageW, pageH, margins, across ? Orientation.QUARTER_RIGHT : Orientation.UPRIGHT, List.of(placed), List.of());
-        return Layout.of(List.of(page), lost > 0.0005 ? List.of(new Layout.Loss(renditionId, lost)) : List.of());
+        return Layout.of(pages, losses(picture, crop, pages.get(0)));
+    }
+
+    /** What of the picture no page shows: outside of the crop, and past the edges of borderless paper. */
+    private List<Layout.Loss> losses(PixelSize picture, Crop crop, Page page) {
+        double shown = crop.width() * crop.height() / ((double) picture.width() * picture.height());
+        if (edge.borderless()) {
+            Rect at = page.placed().get(0).atMm();
+            shown *= page.visibleMm2(at) / (at.width() * at.height());
+        }
+        return 1 - shown > HARDLY ? List.of(new Layout.Loss(renditionId, 1 - shown)) : List.of();
+    }
+
+    /** The largest part of this shape, where the person moved it. */
+    private Crop shaped(Crop wanted, double shape) {
+        double aspect = wanted.width() / wanted.height();
+        double w = shape < aspect ? wanted.height() * shape : wanted.width();
+        double h = shape < aspect ? wanted.height() : wanted.width() / shape;
+        return new Crop(wanted.x() + (wanted.width() - w) * cropX, wanted.y() + (wanted.height() - h) * cropY, w, h);
+    }
+
+    /** The paper, and where the picture lies on it. */
+    private record Frame(double pageW, double pageH, Rect at) {
+    }
+
+    private Frame frame(Ground ground, double aspect) {
+        if (edge.borderless()) {
+            double over = edge.bleedMm() > 0 ? 0 : edge.overMm();
+            return sided(ground, aspect, new Borders.Sides(-over, -over, -over, -over));
+        }
+        return borders instanceof Borders.Sides sides ? sided(ground, aspect, sides) : centred(ground, aspect);
+    }
+
+    /** The frame is what the borders leave; a picture of another shape lies in its middle. */
+    private Frame sided(Ground ground, double aspect, Borders.Sides s) {
+        double pageW;
+        double pageH;
+        if (ground.stock() instanceof Stock.Roll roll) {
+            double frameW = across ? 0 : roll.widthMm() - s.left() - s.right();
+            double frameH = across ? roll.widthMm() - s.top() - s.bottom() : 0;
+            double along = fit == Fit.FILL ? (across ? widthMm : heightMm) : across ? frameH * aspect : frameW / aspect;
+            pageW = across ? along + s.left() + s.right() : roll.widthMm();
+            pageH = across ? roll.widthMm() : along + s.top() + s.bottom();
+        } else {
+            Stock.Sheet sheet = (Stock.Sheet) ground.stock();
+            pageW = across ? sheet.lengthMm() : sheet.widthMm();
+            pageH = across ? sheet.widthMm() : sheet.lengthMm();
+        }
+        double w = Math.max(SMALLEST_MM, pageW - s.left() - s.right());
+        double h = Math.max(SMALLEST_MM, pageH - s.top() - s.bottom());
+        double[] size = fitted(w, h, aspect);
+        return new Frame(Math.max(1, pageW), Math.max(1, pageH), new Rect(s.left() + (w - size[0]) / 2, s.top() + (h - size[1]) / 2, size[0], size[1]));
+    }
+
+    private Frame centred(Ground ground, double aspect) {
+        double[] size = fitted(widthMm, heightMm, aspect);
+        double pageW;
+        double pageH;
+        if (ground.stock() instanceof Stock.Roll roll) {
+            Margins m = margins(ground);
+            double side = (roll.widthMm() - (across ? size[1] : size[0])) / 2;
+            double end = Math.max(Math.max(across ? m.left() : m.top(), across ? m.right() : m.bottom()), Math.min(side, ROLL_ENDS_MM)) + edge.bleedMm();
+            pageW = across ? size[0] + 2 * end : roll.widthMm();
+            pageH = across ? roll.widthMm() : size[1] + end / borders.aboveShare();
+        } else {
+            Stock.Sheet sheet = (Stock.Sheet) ground.stock();
+            pageW = across ? sheet.lengthMm() : sheet.widthMm();
+            pageH = across ? sheet.widthMm() : sheet.lengthMm();
+        }
+        double spare = pageH - size[1];
+        return new Frame(pageW, pageH, new Rect((pageW - size[0]) / 2, spare > 0 ? spare * borders.aboveShare() : spare / 2, size[0], size[1]));
+    }
+
+    private double[] fitted(double w, double h, double aspect) {
+        if (fit == Fit.FILL) {
+            return new double[] {w, h};
+        }
+        return w / h > aspect ? new double[] {h * aspect, h} : new double[] {w, w / aspect};
     }
 }

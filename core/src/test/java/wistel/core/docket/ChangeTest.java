@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.Map;
+import java.util.Optional;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import wistel.core.fault.InvalidRequest;
@@ -12,6 +13,12 @@ import wistel.core.paper.SheetSize;
 import wistel.core.paper.Stock;
 import wistel.core.printer.ColourRoute;
 import wistel.core.printer.DriverSettings;
+import wistel.core.sheet.Annotation;
+import wistel.core.sheet.Borders;
+import wistel.core.sheet.Caption;
+import wistel.core.sheet.Cut;
+import wistel.core.sheet.Edge;
+import wistel.core.sheet.Rect;
 import wistel.core.sheet.Single;
 
 public class ChangeTest {
@@ -19,9 +26,16 @@ public class ChangeTest {
     @DataProvider
     Object[][] changes() {
         return new Object[][] {
-            {new Change.Stocked(Stock.Sheet.of(SheetSize.KNOWN.get(2))), "sheet A3+", "A3+"}, {new Change.Framed(200, 133.33), "picture 200 × 133.3 mm", "200"},
+            {new Change.Stocked(Stock.Sheet.of(SheetSize.named("A3+").orElseThrow()), Optional.empty()), "sheet A3+", "A3+"}, {new Change.Framed(200, 133.33), "picture 200 × 133.3 mm", "200"},
             {new Change.Turned(), "sheet turned", "across=false"}, {new Change.Fitted(Single.Fit.FILL), "fill the frame", "FILL"},
-            {new Change.Cropped(0.2, 0.9), "crop moved", "0.9"}, {new Change.Bordered(Single.Borders.HEAVIER_FOOT), "heavier foot", "HEAVIER_FOOT"},
+            {new Change.Cropped(0.2, 0.9), "crop moved", "0.9"}, {new Change.Bordered(new Borders.HeavierFoot()), "heavier foot", "HeavierFoot"},
+            {new Change.Bordered(new Borders.Sides(10, 20, 30, 40)), "borders of 10, 20, 30 and 40 mm", "Sides[top=10.0, right=20.0"},
+            {new Change.Laid(new Rect(10, 20, 180, 120)), "picture 180 × 120 mm, 10 from the left, 20 from above", "Sides[top=20.0, right=107.0, bottom=70.0, left=10.0]"},
+            {new Change.Stocked(new Stock.Roll(431.8), Optional.of("main-roll")), "roll of 17 in", "Roll[widthMm=431.8]"},
+            {new Change.Trimmed(new Cut(0.1, 0, 0.5, 1, 0)), "crop", "Cut[x=0.1"}, {new Change.Trimmed(new Cut(0.2, 0.2, 0.6, 0.6, -2.5)), "crop, straightened by -2.5°", "degrees=-2.5"},
+            {new Change.Edged(new Edge(true, 2, 0)), "borderless", "overMm=2.0"}, {new Change.Edged(new Edge(false, 0, 3)), "mirrored bleed of 3 mm", "bleedMm=3.0"},
+            {new Change.Annotated(new Annotation(new Caption(true, false, 25, true, 9), 0.2, 3, true)), "what is written and drawn round the picture", "edition=25"},
+            {new Change.Sharpened(Sharpening.STANDARD), "standard sharpening", "STANDARD"},
             {new Change.Resolved(new Resolution(Resolution.Pixels.RESAMPLE, 240, 0)), "resample to 240 ppi", "240"},
             {new Change.Routed(new ColourRoute.ByDriver()), "the driver converts", "ByDriver"},
             {new Change.Routed(new ColourRoute.ByWistel(Intent.PERCEPTUAL, true)), "perceptual, black compensated", "PERCEPTUAL"},

@@ -37,7 +37,7 @@ final class Dockets {
 
     static PrinterDescription printer(List<String> rasters, Integer... resolutions) {
         return new PrinterDescription("test printer", List.of(GLOSS_A4, COTTON_A4), List.of("photographic-glossy", "stationery-fine"),
-            List.of("rear", "by-pass-tray"), List.of(3, 4, 5), List.of(resolutions), rasters, List.of("image/pwg-raster"), List.of(), List.of());
+            List.of("rear", "by-pass-tray"), List.of(3, 4, 5), List.of(resolutions), rasters, List.of("image/pwg-raster"), List.of(), List.of(), List.of());
     }
 
     static PreflightFacts facts() {
@@ -46,11 +46,11 @@ final class Dockets {
 
     static PreflightFacts facts(PrinterDescription printer, PrinterState state, boolean profile, boolean seen) {
         return new PreflightFacts(Map.of("r1", new PreflightFacts.Picture(new SheetPlan.PixelSize(3000, 2000), 3, profile, "", "sRGB")), Optional.of(GLOSS),
-            Optional.of(printer), state, Set.of(), seen, 600);
+            Optional.of(printer), state, Set.of(), seen, 600, "25 November 2026", 1);
     }
 
     static PreflightFacts unpaired() {
-        return new PreflightFacts(facts().pictures(), Optional.empty(), Optional.empty(), PrinterState.AWAY, Set.of(), false, 0);
+        return new PreflightFacts(facts().pictures(), Optional.empty(), Optional.empty(), PrinterState.AWAY, Set.of(), false, 0, "", 1);
     }
 
     static DocketSpec ready() {
@@ -66,7 +66,7 @@ final class Dockets {
     }
 
     static DocketSpec on(String sheet) {
-        return ready().withStock(Stock.Sheet.of(SheetSize.KNOWN.stream().filter(s -> s.name().equals(sheet)).findFirst().orElseThrow()));
+        return ready().withStock(Stock.Sheet.of(SheetSize.named(sheet).orElseThrow()));
     }
 
     static DocketSpec resampled(int ppi) {

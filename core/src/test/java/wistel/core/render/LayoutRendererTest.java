@@ -38,6 +38,7 @@ import wistel.core.icc.transform.Recipe;
 import wistel.core.icc.transform.Transform;
 import wistel.core.icc.transform.TransformCompiler;
 import wistel.core.length.Margins;
+import wistel.core.paper.Stock;
 import wistel.core.pictures.Crop;
 import wistel.core.pictures.LightCurve;
 import wistel.core.pictures.Orientation;
@@ -45,10 +46,16 @@ import wistel.core.pictures.PictureFile;
 import wistel.core.pictures.Progress;
 import wistel.core.pictures.RowSource;
 import wistel.core.pictures.View;
+import wistel.core.sheet.Borders;
+import wistel.core.sheet.Cut;
+import wistel.core.sheet.Edge;
+import wistel.core.sheet.Layout;
 import wistel.core.sheet.Mark;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
 import wistel.core.sheet.Rect;
+import wistel.core.sheet.SheetPlan;
+import wistel.core.sheet.Single;
 
 public class LayoutRendererTest {
     private static final LightCurve STRAIGHT = new LightCurve(v -> v);
@@ -105,7 +112,7 @@ public class LayoutRendererTest {
     }
 
     private static Page page(double width, double height, Orientation feed, Placed... placed) {
-        return new Page(width * 2.54, height * 2.54, Margins.NONE, feed, List.of(placed), List.of());
+        return Page.of(width * 2.54, height * 2.54, Margins.NONE, feed, List.of(placed), List.of());
     }
 
     private static char[] pixel(char[][] rows, int x, int y) {
@@ -127,7 +134,7 @@ public class LayoutRendererTest {
     @Test(dataProvider = "orientations")
     public void aPictureIsPlacedInAnyOrientationPixelForPixel(Orientation orientation) throws IOException {
         View shown = places().oriented(orientation);
-        Placed placed = new Placed("r", Crop.whole(24, 16), pixels(3, 2, shown.width(), shown.height()), orientation);
+        Placed placed = new Placed("r", Crop.whole(24, 16), 0, pixels(3, 2, shown.width(), shown.height()), orientation);
         char[][] rows = printed(page(40, 40, Orientation.UPRIGHT, placed), Map.of("r", picture(places())));
         for (int y = 0; y < 40; y++) {
             for (int x = 0; x < 40; x++) {
@@ -139,11 +146,70 @@ public class LayoutRendererTest {
 
     @Test(dataProvider = "orientations")
     public void aPageThatIsTurnedForFeedingIsTheUprightPageTurned(Orientation feed) throws IOException {
-        Placed placed = new Placed("r", Crop.whole(24, 16), pixels(3, 5, 24, 16), Orientation.UPRIGHT);
+        Placed placed = new Placed("r", Crop.whole(24, 16), 0, pixels(3, 5, 24, 16), Orientation.UPRIGHT);
         char[][] upright = printed(page(50, 30, Orientation.UPRIGHT, placed), Map.of("r", picture(places())));
         char[][] fed = printed(page(50, 30, feed, placed), Map.of("r", picture(places())));
         View turned = new View(50, 30, 3, flat(upright)).oriented(feed);
         assertThat(flat(fed)).isEqualTo(turned.pixels());
+    }
+
+    /** Red and green tell the place in the picture, so they tell where each printed pixel came from: turned back about the picture's middle. */
+    @Test
+    public void aStraightenedPictureIsTurnedAboutItsMiddle() throws IOException {
+        double degrees = 7;
+        Placed placed = new Placed("r", new Crop(6, 4, 12, 8), degrees, pixels(2, 1, 12, 8), Orientation.UPRIGHT);
+        char[][] rows = printed(page(20, 12, Orientation.UPRIGHT, placed), Map.of("r", picture(places())));
+        for (int y = 0; y < 8; y++) {
+            for (int x = 0; x < 12; x++) {
+                double u = 6 + x + 0.5 - 12;
+                double v = 4 + y + 0.5 - 8;
+                double sx = u * Math.cos(Math.toRadians(degrees)) + v * Math.sin(Math.toRadians(degrees)) + 12 - 0.5;
+                double sy = -u * Math.sin(Math.toRadians(degrees)) + v * Math.cos(Math.toRadians(degrees)) + 8 - 0.5;
+                assertThat((int) pixel(rows, 2 + x, 1 + y)[0]).isCloseTo((int) (2000 * (sx + 1)), within(60));
+                assertThat((int) pixel(rows, 2 + x, 1 + y)[1]).isCloseTo((int) (3000 * (sy + 1)), within(60));
+            }
+        }
+    }
+
+    @Test(dataProvider = "orientations")
+    public void aStraightenedPictureFeedsAnyWay(Orientation feed) throws IOException {
+        Placed placed = new Placed("r", new Crop(6, 4, 12, 8), -4, pixels(3, 5, 18, 12), Orientation.UPRIGHT);
+        char[] upright = flat(printed(page(50, 30, Orientation.UPRIGHT, placed), Map.of("r", picture(places()))));
+        char[] fed = flat(printed(page(50, 30, feed, placed), Map.of("r", picture(places()))));
+        char[] turned = new View(50, 30, 3, upright).oriented(feed).pixels();
+        for (int i = 0; i < turned.length; i++) {
+            assertThat((int) fed[i]).as("sample " + i).isCloseTo(turned[i], within(60));
+        }
+    }
+
+    /** A mirrored bleed repeats the picture backwards from its edge on, and leaves the picture itself as it is. */
+    @Test
+    public void aBleedMirrorsThePictureAtItsEdges() throws IOException {
+        Single plan = new Single("r", false, 24 * 2.54, 16 * 2.54, Single.Fit.WHOLE, 0.5, 0.5, Cut.WHOLE, new Borders.Even(), new Edge(false, 0, 3 * 2.54));
+        Layout layout = plan.lay(SheetPlan.Ground.bare(new Stock.Sheet("s", 40 * 2.54, 40 * 2.54), Margins.NONE, Map.of("r", new SheetPlan.PixelSize(24, 16))));
+        char[][] rows = printed(layout.pages().get(0), Map.of("r", picture(places())));
+        for (int y = 0; y < 40; y++) {
+            for (int x = 0; x < 40; x++) {
+                int px = x - 8;
+                int py = y - 12;
+                boolean inside = px >= -3 && px < 27 && py >= -3 && py < 19;
+                int mx = px < 0 ? -1 - px : px >= 24 ? 47 - px : px;
+                int my = py < 0 ? -1 - py : py >= 16 ? 31 - py : py;
+                assertThat(pixel(rows, x, y)).as(x + ", " + y).isEqualTo(inside ? of(places(), mx, my) : WHITE);
+            }
+        }
+    }
+
+    /** A printer that prints 2 over each edge gets a raster of the sheet's size that stands for sheet and overhang. */
+    @Test
+    public void aBorderlessRasterStandsForThePaperAndWhatIsCutOff() throws IOException {
+        Page page = new Page(20 * 2.54, 12 * 2.54, Margins.NONE, Orientation.UPRIGHT, 2 * 2.54,
+            List.of(Placed.upright("r", Crop.whole(24, 16), pixels(-2, -2, 24, 16))), List.of(), List.of());
+        char[][] rows = printed(page, Map.of("r", picture(places())));
+        assertThat(rows).hasDimensions(12, 60);
+        assertThat((int) pixel(rows, 0, 0)[0]).as("the raster begins where the picture does").isCloseTo(2000, within(900));
+        assertThat((int) pixel(rows, 19, 11)[0]).isCloseTo(48000, within(900));
+        assertThat((int) pixel(rows, 10, 6)[0]).as("the middle stays the middle").isCloseTo(2000 * 13, within(1500));
     }
 
     private static char[] flat(char[][] rows) {
@@ -157,12 +223,12 @@ public class LayoutRendererTest {
     /** A picture that reaches over the edge is cut there: what remains has the same scale and lies in the same place. */
     @Test
     public void aPictureOverTheEdgeIsCutNotSqueezed() throws IOException {
-        char[][] rows = printed(page(20, 10, Orientation.UPRIGHT, new Placed("r", Crop.whole(24, 16), pixels(-6, -3, 24, 16), Orientation.UPRIGHT)),
+        char[][] rows = printed(page(20, 10, Orientation.UPRIGHT, new Placed("r", Crop.whole(24, 16), 0, pixels(-6, -3, 24, 16), Orientation.UPRIGHT)),
             Map.of("r", picture(places())));
         assertThat(pixel(rows, 0, 0)).isEqualTo(of(places(), 6, 3));
         assertThat(pixel(rows, 17, 9)).isEqualTo(of(places(), 23, 12));
         assertThat(pixel(rows, 18, 5)).isEqualTo(WHITE);
-        char[][] beside = printed(page(20, 10, Orientation.UPRIGHT, new Placed("r", Crop.whole(24, 16), pixels(40, 0, 24, 16), Orientation.UPRIGHT)),
+        char[][] beside = printed(page(20, 10, Orientation.UPRIGHT, new Placed("r", Crop.whole(24, 16), 0, pixels(40, 0, 24, 16), Orientation.UPRIGHT)),
             Map.of("r", picture(places())));
         assertThat(pixel(beside, 19, 5)).isEqualTo(WHITE);
     }
@@ -196,10 +262,10 @@ public class LayoutRendererTest {
         char[] gray = new char[8 * 8 * 3];
         Arrays.fill(gray, (char) 30000);
         Page page = page(60, 60, Orientation.UPRIGHT,
-            new Placed("a", Crop.whole(24, 16), pixels(10, 10, 24, 16), Orientation.UPRIGHT),
-            new Placed("a", new Crop(20, 0, 4, 16), pixels(34, 10, 4, 16), Orientation.MIRRORED),
-            new Placed("a", Crop.whole(24, 16), pixels(10, 30, 16, 24), Orientation.QUARTER_LEFT),
-            new Placed("b", Crop.whole(8, 8), pixels(40, 40, 8, 8), Orientation.UPRIGHT));
+            new Placed("a", Crop.whole(24, 16), 0, pixels(10, 10, 24, 16), Orientation.UPRIGHT),
+            new Placed("a", new Crop(20, 0, 4, 16), 0, pixels(34, 10, 4, 16), Orientation.MIRRORED),
+            new Placed("a", Crop.whole(24, 16), 0, pixels(10, 30, 16, 24), Orientation.QUARTER_LEFT),
+            new Placed("b", Crop.whole(8, 8), 0, pixels(40, 40, 8, 8), Orientation.UPRIGHT));
         char[][] rows = printed(page, Map.of("a", picture(counted), "b", picture(new View(8, 8, 3, gray))));
         assertThat(decoded).hasValue(1);
         assertThat(pixel(rows, 33, 12)).isEqualTo(of(places(), 23, 2));
@@ -211,7 +277,7 @@ public class LayoutRendererTest {
 
     @Test
     public void marksAndTextAreDrawnInBlackWhereTheyAreSaidToBe() throws IOException {
-        Page page = new Page(254, 254, Margins.NONE, Orientation.UPRIGHT, List.of(), List.of(new Mark.Line(0, 101.6, 254, 101.6, 5.08), new Mark.Text("HHHH", 25.4, 177.8, 144, 0)));
+        Page page = Page.of(254, 254, Margins.NONE, Orientation.UPRIGHT, List.of(), List.of(new Mark.Line(0, 101.6, 254, 101.6, 5.08), new Mark.Text("HHHH", 25.4, 177.8, 144, 0, Mark.Anchor.START)));
         char[][] rows = printed(page, Map.of());
         assertThat((int) pixel(rows, 50, 40)[0]).isZero();
         assertThat((int) pixel(rows, 50, 39)[1]).isZero();
@@ -245,7 +311,7 @@ public class LayoutRendererTest {
         Transform toPaper = TransformCompiler.compile(new Recipe.Convert(StandardSpaces.SRGB, ProfileReader.read(
             Files.readAllBytes(Path.of("../demo/profiles/moss-cotton.icc"))), Intent.PERCEPTUAL, true, Observer.ADAPTED), Kernels.SCALAR);
         LayoutRenderer.Picture picture = new LayoutRenderer.Picture(new View(700, 500, 3, noise), Orientation.QUARTER_RIGHT, LightCurve.GAMMA_22, toPaper);
-        Page page = new Page(210, 297, Margins.NONE, Orientation.UPRIGHT, List.of(new Placed("r", Crop.whole(500, 700), new Rect(10, 10, 180, 252), Orientation.UPRIGHT)), List.of());
+        Page page = Page.of(210, 297, Margins.NONE, Orientation.UPRIGHT, List.of(new Placed("r", Crop.whole(500, 700), 0, new Rect(10, 10, 180, 252), Orientation.UPRIGHT)), List.of());
         LayoutRenderer.Job job = new LayoutRenderer.Job(page, Map.of("r", picture), 200, Double.POSITIVE_INFINITY);
         byte[] cold = file(job, Progress.SILENT);
         byte[] warm = file(job, Progress.SILENT);
@@ -258,7 +324,7 @@ public class LayoutRendererTest {
 
     @Test
     public void progressRisesAndMayStopTheWork() throws IOException {
-        Page page = page(40, 40, Orientation.QUARTER_RIGHT, new Placed("r", Crop.whole(24, 16), pixels(3, 2, 24, 16), Orientation.UPRIGHT));
+        Page page = page(40, 40, Orientation.QUARTER_RIGHT, new Placed("r", Crop.whole(24, 16), 0, pixels(3, 2, 24, 16), Orientation.UPRIGHT));
         LayoutRenderer.Job job = new LayoutRenderer.Job(page, Map.of("r", picture(places())), 10, Double.POSITIVE_INFINITY);
         List<Double> told = new CopyOnWriteArrayList<>();
         file(job, told::add);
@@ -294,7 +360,7 @@ public class LayoutRendererTest {
             }
         };
         for (Orientation feed : List.of(Orientation.UPRIGHT, Orientation.QUARTER_RIGHT)) {
-            Page page = page(40, 40, feed, new Placed("r", Crop.whole(24, 16), pixels(3, 2, 24, 16), Orientation.UPRIGHT));
+            Page page = page(40, 40, feed, new Placed("r", Crop.whole(24, 16), 0, pixels(3, 2, 24, 16), Orientation.UPRIGHT));
             assertThatThrownBy(() -> file(new LayoutRenderer.Job(page, Map.of("r", picture(damaged)), 10, Double.POSITIVE_INFINITY), Progress.SILENT))
                 .isInstanceOfSatisfying(PictureException.class, e -> assertThat(e.code()).isEqualTo("picture-damaged"));
         }
@@ -303,7 +369,7 @@ public class LayoutRendererTest {
     /** A TIFF sink's file is what another program's reader reads: size, resolution, profile and every sample. */
     @Test
     public void aTiffIsReadByTheJdkAsItWasRendered() throws IOException {
-        Page page = page(40, 30, Orientation.UPRIGHT, new Placed("r", Crop.whole(24, 16), pixels(3, 2, 24, 16), Orientation.UPRIGHT));
+        Page page = page(40, 30, Orientation.UPRIGHT, new Placed("r", Crop.whole(24, 16), 0, pixels(3, 2, 24, 16), Orientation.UPRIGHT));
         LayoutRenderer.Job job = new LayoutRenderer.Job(page, Map.of("r", picture(places())), 10, Double.POSITIVE_INFINITY);
         for (int bits : new int[] {8, 16}) {
             ByteArrayOutputStream out = new ByteArrayOutputStream();

@@ -16,7 +16,6 @@ import wistel.core.docket.StageStatus.Mark;
 import wistel.core.docket.StageStatus;
 import wistel.core.docket.Track;
 import wistel.core.paper.PairingVersion;
-import wistel.core.paper.Stock;
 import wistel.core.printer.Keywords;
 import wistel.core.rendition.Rendition;
 import wistel.core.sheet.Page;
@@ -82,9 +81,9 @@ class BenchController {
         if (printer.away()) {
             return printer.name() + " doesn't answer";
         }
-        Stock.Sheet sheet = (Stock.Sheet) d.stock();
+        Page page = judged.layout().pages().get(0);
         boolean loaded = printer.state().loaded().stream()
-            .anyMatch(m -> m.type().equals(pairing.settings().mediaType()) && m.feed().equals(d.settings().feed()) && m.fits(sheet.widthMm(), sheet.lengthMm()));
+            .anyMatch(m -> m.type().equals(pairing.settings().mediaType()) && m.feed().equals(d.settings().feed()) && m.fits(page.fedWidthMm(), page.fedHeightMm()));
         return loaded ? "in " + feed + " of " + printer.name() + " now" : "not loaded; goes into " + feed + " of " + printer.name();
     }
 

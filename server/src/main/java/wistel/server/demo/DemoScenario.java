@@ -35,6 +35,7 @@ import wistel.core.paper.SheetSize;
 import wistel.core.paper.Stock;
 import wistel.core.printer.ColourRoute;
 import wistel.core.printer.DriverSettings;
+import wistel.core.sheet.Borders;
 import wistel.core.sheet.Single;
 import wistel.server.docket.DocketRepository;
 import wistel.server.docket.DocketService;
@@ -121,7 +122,7 @@ class DemoScenario {
     record Judged(String verdict, String remark, Boolean cancelled) {
     }
 
-    record DocketPlan(String picture, String title, String paper, String sheet, Boolean across, Double widthMm, Double heightMm, Single.Fit fit, Single.Borders borders,
+    record DocketPlan(String picture, String title, String paper, String sheet, Boolean across, Double widthMm, Double heightMm, Single.Fit fit, Boolean heavierFoot,
                       Intent intent, Boolean looked, Boolean profileTaken, String mediaType, Boolean byDriver, List<Judged> prints) {
     }
 
@@ -243,13 +244,13 @@ class DemoScenario {
             change(id, new Change.Routed(new ColourRoute.ByWistel(plan.intent, true)));
         }
         if (plan.sheet != null) {
-            change(id, new Change.Stocked(Stock.Sheet.of(SheetSize.KNOWN.stream().filter(k -> k.name().equals(plan.sheet)).findFirst().orElseThrow())));
+            change(id, new Change.Stocked(Stock.Sheet.of(SheetSize.named(plan.sheet).orElseThrow()), Optional.empty()));
             if (dockets.get(id).spec().single().across() != Boolean.TRUE.equals(plan.across)) {
                 change(id, new Change.Turned());
             }
             change(id, new Change.Framed(plan.widthMm, plan.fit == Single.Fit.FILL ? plan.heightMm : plan.widthMm / aspect));
             change(id, new Change.Fitted(plan.fit == null ? Single.Fit.WHOLE : plan.fit));
-            change(id, new Change.Bordered(plan.borders == null ? Single.Borders.EVEN : plan.borders));
+            change(id, new Change.Bordered(Boolean.TRUE.equals(plan.heavierFoot) ? new Borders.HeavierFoot() : new Borders.Even()));
         }
         if (plan.mediaType != null) {
             change(id, new Change.Set(DriverSettings.MEDIA_TYPE, plan.mediaType));

@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PatchMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -29,9 +30,11 @@ class DocketController {
     private final DocketRepository dockets;
     private final DocketService docketService;
     private final MasterImport imports;
+    private final OwnSheetRepository ownSheets;
     private final Events events;
 
-    DocketController(DocketRepository dockets, DocketService docketService, MasterImport imports, Events events) {
+    DocketController(DocketRepository dockets, DocketService docketService, OwnSheetRepository ownSheets, MasterImport imports, Events events) {
+        this.ownSheets = ownSheets;
         this.dockets = dockets;
         this.docketService = docketService;
         this.imports = imports;
@@ -41,19 +44,28 @@ class DocketController {
     record Opened(DocketView docket, String notice) {
     }
 
-    record SizeAsked(Optional<String> width, Optional<String> height, Optional<String> ppi) {
+    record SheetAsked(String width, String length, Optional<String> name) {
     }
 
     record PairingAsked(String pairingId) {
     }
 
-    /** Takes a picture file as the request's body and opens a docket for it. */
+    /** Takes a picture file as the request's body and opens a docket for it; {@code like} names one that it is to be printed like. */
     @PostMapping("/dockets")
-    ResponseEntity<Opened> open(@RequestParam String name, @Parameter(hidden = true) HttpServletRequest request) throws IOException {
+    ResponseEntity<Opened> open(@RequestParam String name, @RequestParam Optional<UUID> like, @Parameter(hidden = true) HttpServletRequest request) throws IOException {
+        like.ifPresent(dockets::get);
         MasterImport.Taken taken = imports.take(name, request.getInputStream());
-        UUID id = docketService.open(taken.master());
-        events.tell("docket", id.toString());
-        return ResponseEntity.status(HttpStatus.CREATED).body(new Opened(docketService.view(id), taken.notice()));
+        DocketService.Like opened = like.map(l -> docketService.openLike(taken.master(), l)).orElseGet(() -> new DocketService.Like(docketService.open(taken.master()), ""));
+        events.tell("docket", opened.docket().toString());
+        return ResponseEntity.status(HttpStatus.CREATED).body(new Opened(docketService.view(opened.docket()), (taken.notice() + " " + opened.notice()).strip()));
+    }
+
+    /** The same as a docket of its own. */
+    @PostMapping("/dockets/{id}/copies")
+    ResponseEntity<DocketView> copy(@PathVariable UUID id) {
+        UUID copy = docketService.copy(id);
+        events.tell("docket", copy.toString());
+        return ResponseEntity.status(HttpStatus.CREATED).body(docketService.view(copy));
     }
 
     @GetMapping("/dockets/{id}")
@@ -79,9 +91,28 @@ class DocketController {
     }
 
     @PatchMapping("/dockets/{id}/size")
-    ResponseEntity<DocketView> resize(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody SizeAsked asked) {
-        docketService.resize(id, IfMatch.version(version), asked.width.orElse(""), asked.height.orElse(""), asked.ppi.orElse(""));
+    ResponseEntity<DocketView> resize(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody DocketService.SizeAsked asked) {
+        docketService.resize(id, IfMatch.version(version), asked);
         return changed(id);
+    }
+
+    @PostMapping("/dockets/{id}/size/largest")
+    ResponseEntity<DocketView> enlarge(@PathVariable UUID id, @RequestHeader("If-Match") String version) {
+        docketService.enlarge(id, IfMatch.version(version));
+        return changed(id);
+    }
+
+    /** A sheet cut to measure. */
+    @PutMapping("/dockets/{id}/sheet")
+    ResponseEntity<DocketView> cutSheet(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody SheetAsked asked) {
+        docketService.cutSheet(id, IfMatch.version(version), asked.width, asked.length, asked.name.orElse(""));
+        return changed(id);
+    }
+
+    @DeleteMapping("/own-sheets/{name}")
+    ResponseEntity<Void> forget(@PathVariable String name) {
+        ownSheets.forget(name);
+        return ResponseEntity.noContent().build();
     }
 
     @PutMapping("/dockets/{id}/pairing")

@@ -1,14 +1,19 @@
 package wistel.server.docket;
 
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import wistel.core.docket.Change;
 import wistel.core.docket.DocketSpec;
@@ -33,17 +38,21 @@ import wistel.core.printer.Keywords;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.PrinterState;
 import wistel.core.rendition.Rendition;
+import wistel.core.sheet.Borders;
+import wistel.core.sheet.Cut;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
+import wistel.core.sheet.Rect;
 import wistel.core.sheet.SheetPlan.PixelSize;
 import wistel.core.sheet.Single;
+import wistel.server.docket.DocketView.Borderless;
 import wistel.server.docket.DocketView.Choice;
 import wistel.server.docket.DocketView.OnDocket;
 import wistel.server.docket.DocketView.Options;
 import wistel.server.docket.DocketView.Printed;
 import wistel.server.docket.DocketView.Reach;
-import wistel.server.docket.DocketView.SheetChoice;
+import wistel.server.docket.DocketView.StockChoice;
 import wistel.server.master.Master;
 import wistel.server.master.MasterRepository;
 import wistel.server.pairing.PairingRepository;
@@ -55,23 +64,30 @@ import wistel.server.store.ProfileRepository;
 @Service
 public class DocketService {
     public static final String FIRST_RENDITION = "r1";
+    /** Shapes that differ by less look the same. */
+    private static final double SAME_SHAPE = 0.005;
+    private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
 
     private final DocketRepository dockets;
     private final MasterRepository masters;
     private final PairingRepository pairings;
     private final PrinterRepository printers;
-    private final PrintTimes times;
+    private final PrintHistory history;
+    private final OwnSheetRepository ownSheets;
     private final ProfileRepository profiles;
+    private final Clock clock;
     private final Map<String, Set<Intent>> blackAlways = new ConcurrentHashMap<>();
 
     public DocketService(DocketRepository dockets, MasterRepository masters, PairingRepository pairings, PrinterRepository printers,
-                         PrintTimes times, ProfileRepository profiles) {
+                         PrintHistory history, OwnSheetRepository ownSheets, ProfileRepository profiles, Clock clock) {
         this.dockets = dockets;
         this.masters = masters;
         this.pairings = pairings;
         this.printers = printers;
-        this.times = times;
+        this.history = history;
+        this.ownSheets = ownSheets;
         this.profiles = profiles;
+        this.clock = clock;
     }
 
     /** A docket with what it is judged against. */
@@ -96,8 +112,14 @@ public class DocketService {
         Map<String, PairingVersion> known = pairingsOf(rows);
         Map<String, Printer> printersById = new HashMap<>();
         known.values().stream().map(PairingVersion::printerId).distinct().forEach(id -> printersById.put(id, printers.get(UUID.fromString(id))));
-        Map<String, Double> seconds = times.secondsPerM2();
-        return rows.stream().map(row -> judged(row, briefs, row.spec().pairingId().map(known::get), printersById, seconds)).toList();
+        Map<String, Double> seconds = history.secondsPerM2();
+        Map<UUID, Integer> editions = history.nextEditions(rows.stream().map(DocketRepository.Row::id).toList());
+        String date = LocalDate.now(clock).format(DATE);
+        return rows.stream().map(row -> judged(row, briefs, row.spec().pairingId().map(known::get), printersById,
+            new History(seconds, date, editions.getOrDefault(row.id(), 1)))).toList();
+    }
+
+    private record History(Map<String, Double> seconds, String date, int edition) {
     }
 
     private Map<String, PairingVersion> pairingsOf(Collection<DocketRepository.Row> rows) {
@@ -110,7 +132,7 @@ public class DocketService {
     }
 
     private Judged judged(DocketRepository.Row row, Map<String, MasterRepository.Brief> briefs, Optional<PairingVersion> pairing, Map<String, Printer> printersById,
-                          Map<String, Double> seconds) {
+                          History past) {
         DocketSpec d = row.spec();
         Map<String, PreflightFacts.Picture> pictures = new HashMap<>();
         List<PrintOrder.Master> used = d.renditions().stream().map(r -> {
@@ -121,7 +143,7 @@ public class DocketService {
         Optional<Printer> printer = pairing.map(p -> printersById.get(p.printerId()));
         PreflightFacts facts = new PreflightFacts(pictures, pairing, printer.flatMap(Printer::description), printer.map(Printer::state).orElse(PrinterState.AWAY),
             pairing.map(p -> blackAlways(p.profileHash())).orElse(Set.of()), pairing.isPresent() && row.seen().contains(d.proofKey(pairing.get())),
-            pairing.map(p -> seconds.getOrDefault(p.pairingId(), 0.0)).orElse(0.0));
+            pairing.map(p -> past.seconds.getOrDefault(p.pairingId(), 0.0)).orElse(0.0), past.date, past.edition);
         return new Judged(row, facts, facts.layout(d), used, printer);
     }
 
@@ -142,7 +164,7 @@ public class DocketService {
         double paper = layout.pages().stream().mapToDouble(Page::areaMm2).sum();
         return new DocketView(id, row.number(), row.version(), row.undo(), row.redo(), d, d.renditions().stream().map(r -> onDocket(r, judged)).toList(),
             judged.facts.pairing(), layout, layout.bareMm2() / paper,
-            Track.of(d, judged.facts, layout, findings), findings, Readback.of(d, judged.facts, layout), options(judged.facts.printer()));
+            Track.of(d, judged.facts, layout, findings), findings, Readback.of(d, judged.facts, layout), options(d, judged));
     }
 
     private OnDocket onDocket(Rendition rendition, Judged judged) {
@@ -155,42 +177,102 @@ public class DocketService {
         return new OnDocket(rendition.id(), master, judged.facts.pictures().get(rendition.id()).sourceName(), reach, printed);
     }
 
-    private static Options options(Optional<PrinterDescription> printer) {
-        List<SheetSize> sheets = SheetSize.KNOWN.stream().filter(k -> printer.isEmpty() || printer.get().offersSheet(k.widthMm(), k.heightMm())).toList();
-        return new Options(
-            sheets.stream().map(k -> new SheetChoice(Stock.Sheet.of(k), k.name() + ", " + Length.mm(k.widthMm()) + " × " + Length.mm(k.heightMm()) + " mm")).toList(),
+    private Options options(DocketSpec d, Judged judged) {
+        PreflightFacts facts = judged.facts;
+        Optional<PrinterDescription> printer = facts.printer();
+        Placed placed = judged.layout.placed().get(0);
+        double aspect = placed.crop().width() / placed.crop().height();
+        Stream<StockChoice> known = SheetSize.KNOWN.stream().map(Stock.Sheet::of).map(s -> choice(d, facts, s, aspect, false));
+        Stream<StockChoice> own = ownSheets.all().stream().map(s -> choice(d, facts, s, aspect, true));
+        Stream<StockChoice> rolls = facts.rolls(d).stream().map(r -> choice(d, facts, r, aspect, false));
+        List<StockChoice> stocks = Stream.of(known, own, rolls).flatMap(s -> s).filter(c -> printer.isEmpty() || c.feed().isPresent()).toList();
+        return new Options(stocks, new Borderless(facts.offersBorderless(d), printer.map(PrinterDescription::overEdgesMm).orElse(List.of())),
             printer.map(p -> p.mediaTypes().stream().map(t -> new Choice(t, Keywords.words(t))).toList()).orElse(List.of()),
             printer.map(p -> p.feeds().stream().map(f -> new Choice(f, Keywords.feedName(f))).toList()).orElse(List.of()),
             printer.map(p -> p.qualities().stream().map(q -> new Choice(q.toString(), Keywords.quality(q))).toList()).orElse(List.of()));
+    }
+
+    private static StockChoice choice(DocketSpec d, PreflightFacts facts, Stock stock, double aspect, boolean own) {
+        boolean fills = stock instanceof Stock.Sheet s
+            && Math.min(Math.abs(s.lengthMm() / s.widthMm() / aspect - 1), Math.abs(s.widthMm() / s.lengthMm() / aspect - 1)) < SAME_SHAPE;
+        String label = stock instanceof Stock.Sheet s ? s.name() + ", " + Length.mm(s.widthMm()) + " × " + Length.mm(s.lengthMm()) + " mm" : stock.name() + ", " + Length.mm(stock.widthMm()) + " mm";
+        return new StockChoice(stock, facts.feedFor(d, stock), label, fills, own);
     }
 
     public void change(UUID id, int version, Change change) {
         dockets.change(id, version, change);
     }
 
-    /** One length or the ppi is given; the others follow from the picture. */
-    public void resize(UUID id, int version, String width, String height, String ppi) {
-        DocketRepository.Row row = dockets.get(id);
-        Single plan = row.spec().single();
-        Judged judged = judged(row);
-        Placed placed = judged.layout.placed().get(0);
-        PixelSize picture = judged.facts.pictures().get(plan.renditionId()).size();
-        double aspect = (double) picture.width() / picture.height();
-        double w = plan.widthMm();
-        double h = plan.heightMm();
+    /** Lengths as a person typed them, with units; one of them, or all four borders, is given. */
+    public record SizeAsked(Optional<String> width, Optional<String> height, Optional<String> ppi, Optional<String> left, Optional<String> top, Optional<String> right,
+                            Optional<String> bottom, Optional<BordersAsked> borders) {
+    }
+
+    public record BordersAsked(String top, String right, String bottom, String left) {
+    }
+
+    /** The others follow from the picture. */
+    public void resize(UUID id, int version, SizeAsked asked) {
+        Judged judged = judged(dockets.get(id));
+        Single plan = judged.row.spec().single();
+        Page page = judged.layout.pages().get(0);
+        Placed placed = page.placed().get(0);
+        change(id, version, asked.borders.<Change>map(b -> new Change.Bordered(new Borders.Sides(mm(b.top), mm(b.right), mm(b.bottom), mm(b.left))))
+            .or(() -> moved(asked, page, placed.atMm())).orElseGet(() -> sized(asked, plan, placed)));
+    }
+
+    /** A border of the picture's place: the picture keeps its size and moves, the border across from it takes up the rest. */
+    private static Optional<Change> moved(SizeAsked asked, Page page, Rect at) {
+        Optional<Double> x = asked.left.map(DocketService::mm).or(() -> asked.right.map(r -> page.widthMm() - mm(r) - at.width()));
+        Optional<Double> y = asked.top.map(DocketService::mm).or(() -> asked.bottom.map(b -> page.heightMm() - mm(b) - at.height()));
+        return x.isEmpty() && y.isEmpty() ? Optional.empty() : Optional.of(new Change.Laid(new Rect(x.orElse(at.x()), y.orElse(at.y()), at.width(), at.height())));
+    }
+
+    private static Change sized(SizeAsked asked, Single plan, Placed placed) {
+        Rect at = placed.atMm();
         boolean whole = plan.fit() == Single.Fit.WHOLE;
-        if (!width.isBlank()) {
-            w = Length.parseMm(width, Length.Unit.MM);
+        double aspect = at.width() / at.height();
+        double w = at.width();
+        double h = at.height();
+        if (asked.width.isPresent()) {
+            w = mm(asked.width.get());
             h = whole ? w / aspect : h;
-        } else if (!height.isBlank()) {
-            h = Length.parseMm(height, Length.Unit.MM);
+        } else if (asked.height.isPresent()) {
+            h = mm(asked.height.get());
             w = whole ? h * aspect : w;
         } else {
-            double factor = placed.ppi() / number(ppi);
+            double factor = placed.ppi() / number(asked.ppi.orElse(""));
             w *= factor;
             h *= factor;
         }
-        change(id, version, new Change.Framed(w, h));
+        // laid by hand it stays about its middle, else the borders place it
+        return plan.borders() instanceof Borders.Sides && w >= Single.SMALLEST_MM && h >= Single.SMALLEST_MM
+            ? new Change.Laid(new Rect(at.x() + (at.width() - w) / 2, at.y() + (at.height() - h) / 2, w, h)) : new Change.Framed(w, h);
+    }
+
+    private static double mm(String written) {
+        return Length.parseMm(written, Length.Unit.MM);
+    }
+
+    /** As large as can be printed. */
+    public void enlarge(UUID id, int version) {
+        DocketRepository.Row row = dockets.get(id);
+        Single largest = row.spec().single().largest(judged(row).facts.ground(row.spec()));
+        if (Math.min(largest.widthMm(), largest.heightMm()) < Single.SMALLEST_MM) {
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "Nothing can be printed on this sheet by this feed.", "Choose another sheet or feed.");
+        }
+        change(id, version, new Change.Framed(largest.widthMm(), largest.heightMm()));
+    }
+
+    /** A sheet cut to measure, with a name to find it again by where one is given. */
+    public void cutSheet(UUID id, int version, String width, String length, String name) {
+        double w = mm(width);
+        double l = mm(length);
+        Stock.Sheet sheet = new Stock.Sheet(name.isBlank() ? "sheet of " + Length.mm(Math.min(w, l)) + " × " + Length.mm(Math.max(w, l)) : name.strip(), Math.min(w, l), Math.max(w, l));
+        change(id, version, new Change.Stocked(sheet, judged(dockets.get(id)).facts.feedFor(dockets.get(id).spec(), sheet)));
+        if (!name.isBlank()) {
+            ownSheets.keep(sheet);
+        }
     }
 
     private static double number(String ppi) {
@@ -215,11 +297,45 @@ public class DocketService {
         d.pairingId().flatMap(pairings::find).ifPresent(p -> dockets.see(id, d.proofKey(p)));
     }
 
+    /** The same again as a docket of its own, to be put on another paper or size. */
+    public UUID copy(UUID id) {
+        DocketSpec d = dockets.get(id).spec();
+        return dockets.add(d, d.renditions().stream().collect(Collectors.toMap(Rendition::id, r -> masters.byHash(r.masterHash()).orElseThrow().id())));
+    }
+
+    /**
+     * A docket for a master that is printed as another one is: paper, size, borders, caption, settings.
+     *
+     * @return the docket, and what could not hold for this picture's shape; empty when all did
+     */
+    public Like openLike(Master master, UUID like) {
+        DocketSpec d = dockets.get(like).spec();
+        Single plan = d.single();
+        Rendition rendition = Rendition.of(FIRST_RENDITION, master.hash());
+        double aspect = (double) master.width() / master.height();
+        Rect before = judged(dockets.get(like)).layout.placed().get(0).atMm();
+        boolean turns = aspect != 1 && before.width() != before.height() && aspect > 1 != before.width() > before.height();
+        double w = turns ? plan.heightMm() : plan.widthMm();
+        double h = turns ? plan.widthMm() : plan.heightMm();
+        Single next = new Single(rendition.id(), turns != plan.across(), w, h, plan.fit(), 0.5, 0.5, Cut.WHOLE, plan.borders(), plan.edge());
+        boolean reshaped = Math.abs((turns ? before.height() / before.width() : before.width() / before.height()) / aspect - 1) > SAME_SHAPE;
+        String notice = (turns ? "The sheet was turned for it. " : "") + (reshaped ? plan.fit() == Single.Fit.FILL ? "It has another shape and loses something to the frame." 
+            : "It has another shape and doesn't fill the frame." : "");
+        UUID id = dockets.add(d.withTitle(title(master)).withRenditions(List.of(rendition)).withPlan(next), Map.of(rendition.id(), master.id()));
+        return new Like(id, notice.strip());
+    }
+
+    public record Like(UUID docket, String notice) {
+    }
+
     /** A fresh docket for a master, titled after its file. */
     public UUID open(Master master) {
-        String stem = master.fileName().replaceFirst("\\.[^.]{1,5}$", "").replace('_', ' ').replace('-', ' ').strip();
-        String title = stem.isEmpty() ? "Untitled" : Character.toUpperCase(stem.charAt(0)) + stem.substring(1);
         Rendition rendition = Rendition.of(FIRST_RENDITION, master.hash());
-        return dockets.add(DocketSpec.fresh(title, rendition, new PixelSize(master.width(), master.height())), Map.of(rendition.id(), master.id()));
+        return dockets.add(DocketSpec.fresh(title(master), rendition, new PixelSize(master.width(), master.height())), Map.of(rendition.id(), master.id()));
+    }
+
+    private static String title(Master master) {
+        String stem = master.fileName().replaceFirst("\\.[^.]{1,5}$", "").replace('_', ' ').replace('-', ' ').strip();
+        return stem.isEmpty() ? "Untitled" : Character.toUpperCase(stem.charAt(0)) + stem.substring(1);
     }
 }

@@ -46,11 +46,26 @@ public record DocketView(UUID id, int number, int version, Optional<String> undo
     public record Choice(String value, String label) {
     }
 
-    /** A sheet that can be chosen. */
-    public record SheetChoice(Stock.Sheet sheet, String label) {
+    /**
+     * A sheet or roll that can be chosen.
+     *
+     * @param feed  that takes it
+     * @param fills the picture's shape is the sheet's, so borderless it loses next to nothing
+     * @param own   a person's own size
+     */
+    public record StockChoice(Stock stock, Optional<String> feed, String label, boolean fills, boolean own) {
+    }
+
+    /**
+     * Printing past the edge.
+     *
+     * @param offered for this stock, media type and feed
+     * @param overMm  how far over, from which one is chosen
+     */
+    public record Borderless(boolean offered, List<Double> overMm) {
     }
 
     /** What can be chosen for this pairing's printer. */
-    public record Options(List<SheetChoice> sheets, List<Choice> mediaTypes, List<Choice> feeds, List<Choice> qualities) {
+    public record Options(List<StockChoice> stocks, Borderless borderless, List<Choice> mediaTypes, List<Choice> feeds, List<Choice> qualities) {
     }
 }

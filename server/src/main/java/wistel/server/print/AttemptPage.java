@@ -11,5 +11,5 @@ import java.util.Optional;
  * @param jobTries how often a job was announced for it in vain: a page that is printed again has another job than before
  */
 public record AttemptPage(int page, AttemptState state, String message, int percent, Optional<String> fileHash, boolean fileKept, Optional<Integer> jobId,
-                          boolean jobSent, int jobTries, Optional<Instant> began, Optional<Instant> finished, Optional<String> scanHash, boolean scanKept) {
+                          boolean jobSent, int jobTries, Optional<Instant> began, Optional<Instant> finished, Optional<String> scanHash, boolean scanKept, Optional<Integer> edition) {
 }

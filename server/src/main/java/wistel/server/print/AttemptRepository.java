@@ -7,6 +7,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -21,7 +22,7 @@ import org.springframework.transaction.annotation.Transactional;
 import wistel.core.docket.PrintOrder;
 import wistel.core.fault.Conflict;
 import wistel.core.fault.NotFound;
-import wistel.server.docket.PrintTimes;
+import wistel.server.docket.PrintHistory;
 import wistel.server.store.Json;
 import wistel.server.store.StoredSpecs;
 import wistel.server.store.StoredText;
@@ -31,7 +32,7 @@ import wistel.server.store.StoredText;
  * two servers never work on one attempt.
  */
 @Repository
-public class AttemptRepository implements PrintTimes {
+public class AttemptRepository implements PrintHistory {
     private static final String RUNNING = "('waiting', 'rendering', 'sending', 'printing')";
     private static final String SELECT = """
         select a.id, a.docket_id, a.number, a.printer_id, a.order_hash, a.title, a.paper, a.summary, a.readback, a.state, a.message, a.cancel_asked, a.verdict, a.remark,
@@ -64,6 +65,10 @@ public class AttemptRepository implements PrintTimes {
         }
     }
 
+    /** @param edition number of a numbered print */
+    public record NewPage(double areaM2, Optional<Integer> edition) {
+    }
+
     /** What stands beside the order in lists. */
     public record Labels(String title, String paper, Optional<UUID> pairingId, String summary, String readback) {
     }
@@ -74,7 +79,7 @@ public class AttemptRepository implements PrintTimes {
 
     /** @throws Conflict when another attempt of this docket is under way: the database holds that, whoever asks at the same moment */
     @Transactional
-    public UUID add(UUID docketId, UUID printerId, StoredText order, Labels labels, List<Double> pageAreasM2) {
+    public UUID add(UUID docketId, UUID printerId, StoredText order, Labels labels, List<NewPage> pages) {
         UUID id = UUID.randomUUID();
         // numbers of one docket are given one after the other
         jdbc.sql("select 1 from docket where id = ? for update").param(docketId).query(Integer.class).optional();
@@ -87,8 +92,10 @@ public class AttemptRepository implements PrintTimes {
         } catch (DuplicateKeyException e) {
             throw runningAlready();
         }
-        for (int page = 1; page <= pageAreasM2.size(); page++) {
-            jdbc.sql("insert into attempt_page (attempt_id, page, state, area_m2) values (?, ?, 'waiting', ?)").params(id, page, pageAreasM2.get(page - 1)).update();
+        for (int page = 1; page <= pages.size(); page++) {
+            NewPage next = pages.get(page - 1);
+            jdbc.sql("insert into attempt_page (attempt_id, page, state, area_m2, edition) values (?, ?, 'waiting', ?, ?)")
+                .params(Arrays.asList(id, page, next.areaM2, next.edition.orElse(null))).update();
         }
         return id;
     }
@@ -259,6 +266,21 @@ public class AttemptRepository implements PrintTimes {
             .query((r, n) -> Map.entry(r.getString("pairing_id"), r.getDouble("seconds"))).list().stream().collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
     }
 
+    /** Sheets that failed or were cancelled give their numbers back. */
+    @Override
+    public Map<UUID, Integer> nextEditions(Collection<UUID> dockets) {
+        return jdbc.sql("""
+            select a.docket_id, max(p.edition) + 1 as next from attempt_page p join attempt a on a.id = p.attempt_id
+            where p.edition is not null and p.state not in ('failed', 'cancelled') and a.docket_id = any (?) group by a.docket_id""")
+            .param(dockets.toArray(UUID[]::new))
+            .query((r, n) -> Map.entry(r.getObject("docket_id", UUID.class), r.getInt("next"))).list().stream().collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
+    }
+
+    public List<NewPage> newPages(UUID id) {
+        return jdbc.sql("select area_m2, edition from attempt_page where attempt_id = ? order by page").param(id)
+            .query((r, n) -> new NewPage(r.getDouble(1), Optional.ofNullable(r.getObject(2, Integer.class)))).list();
+    }
+
     // --- files that may be let go ---
 
     /** A file of a page that is over. */
@@ -305,7 +327,8 @@ public class AttemptRepository implements PrintTimes {
     private static AttemptPage page(ResultSet r) throws SQLException {
         return new AttemptPage(r.getInt("page"), AttemptState.of(r.getString("state")), r.getString("message"), r.getInt("percent"),
             Optional.ofNullable(r.getString("file_hash")), r.getBoolean("file_kept"), Optional.ofNullable(r.getObject("job_id", Integer.class)), r.getBoolean("job_sent"),
-            r.getInt("job_tries"), time(r, "began"), time(r, "finished"), Optional.ofNullable(r.getString("scan_hash")), r.getBoolean("scan_kept"));
+            r.getInt("job_tries"), time(r, "began"), time(r, "finished"), Optional.ofNullable(r.getString("scan_hash")), r.getBoolean("scan_kept"),
+            Optional.ofNullable(r.getObject("edition", Integer.class)));
     }
 
     private static Optional<Instant> time(ResultSet r, String column) throws SQLException {

@@ -5,6 +5,7 @@ import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.IntStream;
 import org.springframework.context.annotation.Lazy;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
@@ -17,6 +18,7 @@ import wistel.core.fault.Conflict;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.length.Length;
 import wistel.core.sheet.Layout;
+import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
 import wistel.server.docket.DocketRepository;
 import wistel.server.docket.DocketService;
@@ -55,7 +57,7 @@ public class ReleaseService {
         PrintOrder order = PrintOrder.freeze(d, facts, judged.masters(), judged.descriptionHash());
         AttemptRepository.Labels labels = new AttemptRepository.Labels(d.title(), order.pairing().paper(), Optional.of(UUID.fromString(order.pairing().pairingId())),
             summary(order), Readback.of(d, facts, order.layout()));
-        return start(docketId, UUID.fromString(order.pairing().printerId()), attempts.stored(order), labels, areas(order));
+        return start(docketId, UUID.fromString(order.pairing().printerId()), attempts.stored(order), labels, pages(order, facts.edition()));
     }
 
     private static String summary(PrintOrder order) {
@@ -65,8 +67,11 @@ public class ReleaseService {
         return order.spec().stock().name() + ", " + size + (layout.pages().size() > 1 ? ", " + layout.pages().size() + " pages" : "");
     }
 
-    private static List<Double> areas(PrintOrder order) {
-        return order.layout().pages().stream().map(p -> p.areaMm2() / 1e6 * order.spec().copies()).toList();
+    private static List<AttemptRepository.NewPage> pages(PrintOrder order, int edition) {
+        boolean numbered = order.spec().annotation().caption().edition() > 0;
+        List<Page> pages = order.layout().pages();
+        return IntStream.range(0, pages.size()).mapToObj(i -> new AttemptRepository.NewPage(pages.get(i).areaMm2() / 1e6 * order.output().copies(),
+            numbered ? Optional.of(edition + i) : Optional.empty())).toList();
     }
 
     /** Exactly this again: the very same order. Its files are sent if they are still there, and made again from it if not. */
@@ -76,7 +81,7 @@ public class ReleaseService {
         StoredText order = attempts.storedOrder(attemptId);
         PrintOrder read = attempts.order(attemptId);
         AttemptRepository.Labels labels = new AttemptRepository.Labels(a.title(), a.paper(), Optional.of(UUID.fromString(read.pairing().pairingId())), a.summary(), a.readback());
-        UUID id = start(a.docketId(), a.printerId(), order, labels, areas(read));
+        UUID id = start(a.docketId(), a.printerId(), order, labels, attempts.newPages(attemptId));
         if (read.engine().equals(PrintOrder.ENGINE)) {
             attempts.takeFiles(id, attemptId);
         }
@@ -105,8 +110,8 @@ public class ReleaseService {
         scheduler.scheduleIfNotExists(PrintTask.PRINT.instance(attemptId.toString()).build(), clock.instant());
     }
 
-    private UUID start(UUID docketId, UUID printerId, StoredText order, AttemptRepository.Labels labels, List<Double> areas) {
-        UUID id = attempts.add(docketId, printerId, order, labels, areas);
+    private UUID start(UUID docketId, UUID printerId, StoredText order, AttemptRepository.Labels labels, List<AttemptRepository.NewPage> pages) {
+        UUID id = attempts.add(docketId, printerId, order, labels, pages);
         schedule(id);
         events.tell("attempt", id.toString());
         return id;

@@ -14,7 +14,7 @@ import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.icc.transform.Observer;
 import wistel.core.icc.transform.Recipe;
 import wistel.core.icc.transform.TransformCompiler;
-import wistel.core.paper.Stock;
+import wistel.core.paper.SheetSize;
 import wistel.core.pictures.PictureFile;
 import wistel.core.pictures.Progress;
 import wistel.core.pictures.RowSource;
@@ -68,9 +68,8 @@ class Rendering {
         int dpi = order.output().dpi();
         LayoutRenderer.Job job = new LayoutRenderer.Job(page, pictures(order), dpi, order.spec().resolution().mostPpi());
         RasterType raster = order.output().raster();
-        Stock.Sheet sheet = (Stock.Sheet) order.spec().stock();
         PwgSink sink = new PwgSink(new PwgRaster.Page(job.width(), job.height(), dpi, raster.bits(), raster.device() ? PwgRaster.Space.DEVICE3 : PwgRaster.Space.SRGB,
-            PwgRaster.points(page.fedWidthMm()), PwgRaster.points(page.fedHeightMm()), sheet.ippName(), order.spec().settings().mediaType(),
+            PwgRaster.points(page.fedWidthMm()), PwgRaster.points(page.fedHeightMm()), SheetSize.ippName(page.fedWidthMm(), page.fedHeightMm()), order.spec().settings().mediaType(),
             order.spec().settings().quality(), 1));
         return files.put(out -> new LayoutRenderer(workers.executor(), files::scratch).render(job, sink, out, progress)).hash();
     }

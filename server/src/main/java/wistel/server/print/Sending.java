@@ -15,9 +15,9 @@ import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 import wistel.core.docket.PrintOrder;
 import wistel.core.fault.PrinterException;
-import wistel.core.paper.Stock;
 import wistel.core.printer.ColourRoute;
 import wistel.core.printer.PrinterDescription;
+import wistel.core.sheet.Page;
 import wistel.server.edge.Events;
 import wistel.server.edge.Shutdown;
 import wistel.server.printer.IppClient.JobSeen;
@@ -183,14 +183,14 @@ class Sending {
     /** What the printer is asked for: from the order alone, but for the words that this printer has for it. */
     private IppClient.Ticket ticket(Trip t) {
         PrintOrder order = attempts.order(t.attempt.id());
-        Stock.Sheet sheet = (Stock.Sheet) order.spec().stock();
+        Page page = order.page(t.number());
         Optional<PrinterDescription> now = t.printer.description();
         List<String> modes = now.map(PrinterDescription::colourModes).orElse(List.of());
         List<String> intents = now.map(PrinterDescription::intents).orElse(List.of());
         int dpi = now.filter(d -> d.resolutions().contains(order.output().dpi())).isPresent() ? order.output().dpi() : 0;
         String intent = order.spec().route() instanceof ColourRoute.ByDriver && intents.contains("relative") ? "relative" : intents.contains("auto") ? "auto" : "";
-        return new IppClient.Ticket(t.jobName(), order.spec().settings(), sheet.widthMm(), sheet.lengthMm(), order.output().feedMargins(), order.spec().copies(), dpi,
-            modes.contains("color") ? "color" : "", intent);
+        return new IppClient.Ticket(t.jobName(), order.spec().settings(), page.fedWidthMm(), page.fedHeightMm(), order.output().feedMargins(), order.output().copies(), dpi,
+            modes.contains("color") ? "color" : "", intent, page.overMm());
     }
 
     private Duration follow(Trip t) {

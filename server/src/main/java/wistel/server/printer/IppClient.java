@@ -92,7 +92,7 @@ public class IppClient {
     }
 
     /** What is asked of the printer besides the document; attributes that it doesn't know are left out. */
-    public record Ticket(String jobName, DriverSettings settings, double widthMm, double lengthMm, Margins margins, int copies, int dpi, String colourMode, String intent) {
+    public record Ticket(String jobName, DriverSettings settings, double widthMm, double lengthMm, Margins margins, int copies, int dpi, String colourMode, String intent, double overMm) {
     }
 
     public Described describe(String uri) {
@@ -121,7 +121,8 @@ public class IppClient {
             all(p, "print-quality-supported").stream().map(IppClient::number).toList(),
             resolutions(p),
             strings(p, "pwg-raster-document-type-supported"), strings(p, "document-format-supported"), strings(p, "print-color-mode-supported"),
-            strings(p, "print-rendering-intent-supported"));
+            strings(p, "print-rendering-intent-supported"),
+            all(p, "wistel-over-edge-supported").stream().map(IppClient::number).filter(v -> v >= 0 && v <= 1000).map(v -> v / 100.0).toList());
     }
 
     /** Those that both a raster may have and a job may ask for, where it tells of both. */
@@ -208,6 +209,9 @@ public class IppClient {
             keywords("print-scaling", "none"), keywords("sides", "one-sided")));
         if (t.dpi > 0) {
             job.add(new UnknownAttribute("printer-resolution", List.of(new Resolution(t.dpi, t.dpi, com.hp.jipp.encoding.ResolutionUnit.dotsPerInch))));
+        }
+        if (t.overMm > 0) {
+            job.add(ints("wistel-over-edge", hundredths(t.overMm)));
         }
         if (!t.colourMode.isEmpty()) {
             job.add(keywords("print-color-mode", t.colourMode));

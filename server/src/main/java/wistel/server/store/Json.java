@@ -15,6 +15,7 @@ import wistel.core.docket.Change;
 import wistel.core.paper.Stock;
 import wistel.core.printer.ColourRoute;
 import wistel.core.rendition.Treatment;
+import wistel.core.sheet.Borders;
 import wistel.core.sheet.Mark;
 import wistel.core.sheet.SheetPlan;
 
@@ -22,7 +23,7 @@ import wistel.core.sheet.SheetPlan;
 @Component
 public class Json {
     /** Sums of core: in JSON each of their records says by {@code kind} which it is. */
-    public static final List<Class<?>> SUMS = List.of(Change.class, Stock.class, ColourRoute.class, Treatment.class, Mark.class, SheetPlan.class);
+    public static final List<Class<?>> SUMS = List.of(Change.class, Stock.class, ColourRoute.class, Treatment.class, Mark.class, SheetPlan.class, Borders.class);
 
     private final JsonMapper mapper;
 
@@ -65,8 +66,21 @@ public class Json {
         return mapper.readValue(text, type);
     }
 
+    public <T> T read(JsonNode tree, Class<T> type) {
+        return mapper.treeToValue(tree, type);
+    }
+
     public <T> List<T> readList(String text, Class<T> type) {
         return mapper.readerForListOf(type).readValue(text);
+    }
+
+    public JsonNode tree(Object value) {
+        return mapper.valueToTree(value);
+    }
+
+    /** One of a sum's records, with the kind that tells which. */
+    public JsonNode sum(Object value, Class<?> sum) {
+        return mapper.readTree(mapper.writerFor(sum).writeValueAsString(value));
     }
 
     public JsonNode tree(String text) {

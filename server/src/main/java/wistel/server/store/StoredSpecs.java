@@ -6,10 +6,12 @@ import java.util.Optional;
 import java.util.Set;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 import wistel.core.docket.DocketSpec;
 import wistel.core.docket.PreflightFacts;
 import wistel.core.docket.PrintOrder;
 import wistel.core.docket.Resolution;
+import wistel.core.docket.Sharpening;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.length.Margins;
@@ -25,6 +27,10 @@ import wistel.core.printer.PrinterState;
 import wistel.core.printer.RasterType;
 import wistel.core.rendition.Rendition;
 import wistel.core.rendition.Treatment;
+import wistel.core.sheet.Annotation;
+import wistel.core.sheet.Borders;
+import wistel.core.sheet.Cut;
+import wistel.core.sheet.Edge;
 import wistel.core.sheet.SheetPlan.PixelSize;
 import wistel.core.sheet.Single;
 
@@ -40,12 +46,41 @@ public class StoredSpecs {
     }
 
     public DocketSpec spec(int schema, String text) {
-        return schema == 1 ? first(json.tree(text)) : json.read(text, DocketSpec.class);
+        JsonNode tree = json.tree(text);
+        return switch (schema) {
+            case 1 -> first(tree);
+            case 2 -> json.read(secondSpec((ObjectNode) tree), DocketSpec.class);
+            default -> json.read(tree, DocketSpec.class);
+        };
     }
 
     public PrintOrder order(String text) {
         JsonNode node = json.tree(text);
-        return node.path("schema").asInt() == 1 ? firstOrder(node) : json.read(text, PrintOrder.class);
+        return switch (node.path("schema").asInt()) {
+            case 1 -> firstOrder(node);
+            case 2 -> json.read(secondOrder((ObjectNode) node), PrintOrder.class);
+            default -> json.read(node, PrintOrder.class);
+        };
+    }
+
+    /** Schema 2: one picture on a sheet, all of it or filling a frame, in even borders or with a heavier foot; nothing round it. */
+    private ObjectNode secondSpec(ObjectNode d) {
+        ObjectNode plan = (ObjectNode) d.path("plan");
+        plan.set("borders", json.sum(plan.path("borders").asString().equals("HEAVIER_FOOT") ? new Borders.HeavierFoot() : new Borders.Even(), Borders.class));
+        plan.set("cut", json.tree(Cut.WHOLE));
+        plan.set("edge", json.tree(Edge.BORDERED));
+        d.put("schema", DocketSpec.SCHEMA).put("sharpening", Sharpening.OFF.name()).set("annotation", json.tree(Annotation.NONE));
+        return d;
+    }
+
+    private ObjectNode secondOrder(ObjectNode o) {
+        ObjectNode spec = secondSpec((ObjectNode) o.path("spec"));
+        for (JsonNode page : o.path("layout").path("pages")) {
+            ((ObjectNode) page).put("overMm", 0).putArray("bleed");
+            page.path("placed").forEach(placed -> ((ObjectNode) placed).put("straighten", 0));
+        }
+        ((ObjectNode) o.path("output")).put("copies", spec.path("copies").asInt());
+        return o.put("schema", PrintOrder.SCHEMA);
     }
 
     /** Schema 1: one picture on one sheet, decided station by station. */
@@ -58,15 +93,16 @@ public class StoredSpecs {
         JsonNode p = d.path("proof");
         JsonNode m = d.path("machine");
         String title = d.path("title").asString();
-        Stock.Sheet sheet = Stock.Sheet.of(SheetSize.KNOWN.stream().filter(k -> k.name().equals(z.path("sheet").asString())).findFirst().orElse(SheetSize.KNOWN.get(0)));
+        Stock.Sheet sheet = Stock.Sheet.of(SheetSize.named(z.path("sheet").asString()).orElse(SheetSize.A4));
         Single plan = new Single(ONLY, z.path("across").asBoolean(), within(z.path("widthMm").asDouble()), within(z.path("heightMm").asDouble()),
-            Single.Fit.valueOf(z.path("fit").asString()), share(z.path("cropX").asDouble()), share(z.path("cropY").asDouble()), Single.Borders.valueOf(z.path("borders").asString()));
+            Single.Fit.valueOf(z.path("fit").asString()), share(z.path("cropX").asDouble()), share(z.path("cropY").asDouble()), Cut.WHOLE,
+            z.path("borders").asString().equals("HEAVIER_FOOT") ? new Borders.HeavierFoot() : new Borders.Even(), Edge.BORDERED);
         ColourRoute route = m.path("colourBy").asString().equals("DRIVER") ? new ColourRoute.ByDriver()
             : new ColourRoute.ByWistel(Intent.valueOf(p.path("intent").asString()), p.path("blackPoint").asBoolean());
         return new DocketSpec(DocketSpec.SCHEMA, title.isBlank() ? "Untitled" : title,
             List.of(new Rendition(ONLY, masterHash, new Treatment.Colour(), d.path("picture").path("profileTaken").asBoolean())),
             Optional.of(d.path("pairingId").asString()).filter(id -> !id.isEmpty()), sheet, plan,
-            new Resolution(Resolution.Pixels.valueOf(z.path("pixels").asString()), z.path("resamplePpi").asInt(), z.path("viewingMm").asDouble()), route,
+            new Resolution(Resolution.Pixels.valueOf(z.path("pixels").asString()), z.path("resamplePpi").asInt(), z.path("viewingMm").asDouble()), Sharpening.OFF, Annotation.NONE, route,
             DriverSettings.of(m.path("mediaType").asString(), m.path("feed").asString(), m.path("quality").asInt()), d.path("copies").asInt(), d.path("notes").asString());
     }
 
@@ -86,10 +122,10 @@ public class StoredSpecs {
         PairingVersion pairing = pairing(o.path("pairing"));
         PrinterDescription printer = description(o.path("capabilities"));
         PreflightFacts facts = new PreflightFacts(Map.of(ONLY, new PreflightFacts.Picture(new PixelSize(master.path("width").asInt(), master.path("height").asInt()),
-            master.path("channels").asInt(), true, "", "")), Optional.of(pairing), Optional.of(printer), PrinterState.AWAY, Set.of(), true, 0);
+            master.path("channels").asInt(), true, "", "")), Optional.of(pairing), Optional.of(printer), PrinterState.AWAY, Set.of(), true, 0, "", 1);
         String profile = master.path("profileHash").isNull() ? StandardSpaces.assumedFor(master.path("channels").asInt()).hash() : master.path("profileHash").asString();
         return new PrintOrder(PrintOrder.SCHEMA, spec, facts.layout(spec), pairing,
-            new PrintOrder.Output(spec.route() instanceof ColourRoute.ByDriver ? RasterType.SRGB_16 : RasterType.DEVICE3_16, printer.usualDpi(), facts.margins(spec)),
+            new PrintOrder.Output(spec.route() instanceof ColourRoute.ByDriver ? RasterType.SRGB_16 : RasterType.DEVICE3_16, printer.usualDpi(), facts.margins(spec), spec.copies()),
             List.of(new PrintOrder.Master(ONLY, master.path("hash").asString(), profile)), "", "1");
     }
 
@@ -105,7 +141,7 @@ public class StoredSpecs {
         List<MediaRow> media = c.path("media").valueStream().map(m -> new MediaRow(m.path("type").asString(), m.path("feed").asString(),
             Range.only(m.path("widthMm").asDouble()), Range.only(m.path("heightMm").asDouble()), margins(m.path("margins")))).toList();
         List<Integer> resolutions = c.path("resolutions").valueStream().map(JsonNode::asInt).toList();
-        return new PrinterDescription("", media, List.of(), List.of(), List.of(), resolutions, List.of(), List.of(), List.of(), List.of());
+        return new PrinterDescription("", media, List.of(), List.of(), List.of(), resolutions, List.of(), List.of(), List.of(), List.of(), List.of());
     }
 
     private static Margins margins(JsonNode m) {

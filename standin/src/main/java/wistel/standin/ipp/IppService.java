@@ -15,6 +15,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import java.util.zip.GZIPInputStream;
 import java.util.zip.Inflater;
 import java.util.zip.InflaterInputStream;
@@ -230,7 +231,7 @@ public final class IppService {
     }
 
     private static boolean offered(Ticket t) {
-        return t.widthMm() == 0 || Feeds.offers().stream().anyMatch(o -> Feeds.size(t.widthMm(), t.heightMm()).equals(Optional.of(o.size()))
+        return t.widthMm() == 0 || Feeds.offers().stream().anyMatch(o -> o.takes(t.widthMm(), t.heightMm()) && (o.borderless() || !t.borderless())
             && (t.mediaType().isEmpty() || o.paper().mediaType().equals(t.mediaType())) && (t.feed().isEmpty() || o.feed().equals(t.feed())));
     }
 
@@ -240,9 +241,11 @@ public final class IppService {
         String feed = "";
         double w = 0;
         double h = 0;
+        boolean borderless = false;
         if (job.get("media-col") != null && job.get("media-col").get(0) instanceof AttributeCollection media) {
             type = member(media, "media-type").map(IppService::plain).orElse("");
             feed = member(media, "media-source").map(IppService::plain).orElse("");
+            borderless = Stream.of("top", "right", "bottom", "left").allMatch(side -> member(media, "media-" + side + "-margin").filter(m -> number(m) == 0).isPresent());
             Optional<Object> size = member(media, "media-size");
             if (size.isPresent() && size.get() instanceof AttributeCollection dimensions) {
                 w = member(dimensions, "x-dimension").map(v -> number(v) / 100).orElse(0.0);
@@ -258,7 +261,8 @@ public final class IppService {
         int copies = value(job, "copies").map(v -> (int) number(v)).filter(c -> c >= 1 && c <= 99).orElse(1);
         boolean held = value(job, "job-hold-until").map(v -> !plain(v).equals("no-hold")).orElse(false);
         return new Ticket(operation(request, "job-name").orElse("untitled"), user(request), type, feed, w, h, quality, copies, held,
-            value(job, "print-color-mode").map(IppService::plain).orElse(""), value(job, "print-rendering-intent").map(IppService::plain).orElse(""));
+            value(job, "print-color-mode").map(IppService::plain).orElse(""), value(job, "print-rendering-intent").map(IppService::plain).orElse(""), borderless,
+            borderless ? value(job, "wistel-over-edge").map(v -> number(v) / 100).filter(Feeds.OVER_EDGE_MM::contains).orElse(Feeds.USUAL_OVER_EDGE_MM) : 0);
     }
 
     private static Optional<Object> value(AttributeGroup group, String name) {

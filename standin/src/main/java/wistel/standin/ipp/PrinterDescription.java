@@ -30,6 +30,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.Stream;
+import wistel.core.length.Range;
 import wistel.core.paper.SheetSize;
 import wistel.standin.ink.Paper;
 import wistel.standin.room.Feeds;
@@ -139,7 +140,7 @@ final class PrinterDescription {
             keyword("multiple-document-handling-supported", "single-document"),
             keyword("job-creation-attributes-supported", "copies", "media", "media-col", "print-quality", "print-color-mode", "print-content-optimize",
                 "print-rendering-intent", "print-scaling", "printer-resolution", "sides", "orientation-requested", "output-bin", "finishings",
-                "job-hold-until", "ipp-attribute-fidelity", "job-name")));
+                "job-hold-until", "ipp-attribute-fidelity", "job-name", "wistel-over-edge")));
     }
 
     /** Whether a job's keywords, enums and resolutions are among those supported; what isn't known here is not judged. */
@@ -168,27 +169,42 @@ final class PrinterDescription {
     private void media(List<Attribute<?>> all) {
         List<SheetSize> sizes = Feeds.sizes();
         List<Feeds.Offer> ready = new ArrayList<>();
-        printer.feeds().forEach((feed, loaded) -> Feeds.offers().stream()
-            .filter(o -> loaded.sheets() > 0 && o.feed().equals(feed) && o.paper() == loaded.paper() && o.size().equals(loaded.size()))
-            .forEach(ready::add));
+        List<String> names = new ArrayList<>();
+        printer.feeds().forEach((feed, loaded) -> {
+            List<Feeds.Offer> lying = Feeds.offers().stream().filter(o -> loaded.sheets() > 0 && o.feed().equals(feed) && o.paper() == loaded.paper() && loaded.lies(o))
+                .map(loaded::cut).toList();
+            if (!lying.isEmpty()) {
+                ready.addAll(lying);
+                names.add(loaded.size().ippName());
+            }
+        });
         if (ready.isEmpty()) {
             all.add(none("media-ready"));
             all.add(none("media-col-ready"));
         } else {
-            all.add(keywords("media-ready", ready.stream().map(o -> o.size().ippName()).distinct().toList()));
-            all.add(collections("media-col-ready", ready.stream().map(PrinterDescription::mediaCol).toList()));
+            all.add(keywords("media-ready", names.stream().distinct().toList()));
+            all.add(collections("media-col-ready", ready.stream().map(PrinterDescription::mediaCol).distinct().toList()));
         }
+        List<String> media = new ArrayList<>(sizes.stream().map(SheetSize::ippName).toList());
+        media.addAll(List.of("custom_min_89x127mm", "custom_max_431.8x1200mm", "roll_min_254x100mm", "roll_max_431.8x5000mm"));
+        List<UntypedCollection> dimensions = new ArrayList<>();
+        Feeds.offers().stream().map(o -> new Lengths(o.widthMm(), o.lengthMm())).distinct().forEach(l -> dimensions.add(mediaSize(l)));
         all.addAll(List.of(
-            keyword("media-default", sizes.get(0).ippName()), keywords("media-supported", sizes.stream().map(SheetSize::ippName).toList()),
-            collections("media-col-default", List.of(mediaCol(Feeds.offers().get(0)))),
+            keyword("media-default", SheetSize.A4.ippName()), keywords("media-supported", media),
+            collections("media-col-default", List.of(mediaCol(Feeds.offers().stream().filter(o -> o.takes(SheetSize.A4.widthMm(), SheetSize.A4.heightMm())).findFirst().orElseThrow()))),
             collections("media-col-database", Feeds.offers().stream().map(PrinterDescription::mediaCol).toList()),
             keyword("media-col-supported", "media-size", "media-type", "media-source", "media-top-margin", "media-bottom-margin",
                 "media-left-margin", "media-right-margin"),
-            collections("media-size-supported", sizes.stream().map(PrinterDescription::mediaSize).toList()),
-            keyword("media-source-supported", Feeds.REAR, Feeds.FRONT),
+            collections("media-size-supported", dimensions),
+            keyword("media-source-supported", Feeds.REAR, Feeds.FRONT, Feeds.ROLL),
+            ints("wistel-over-edge-supported", Feeds.OVER_EDGE_MM.stream().map(PrinterDescription::hundredths).toList()),
+            integer("wistel-over-edge-default", hundredths(Feeds.USUAL_OVER_EDGE_MM)),
             keywords("media-type-supported", Arrays.stream(Paper.values()).map(Paper::mediaType).toList()),
             margins("media-top-margin-supported", Feeds.Offer::lead), margins("media-bottom-margin-supported", Feeds.Offer::trail),
             margins("media-left-margin-supported", Feeds.Offer::left), margins("media-right-margin-supported", Feeds.Offer::right)));
+    }
+
+    private record Lengths(Range width, Range length) {
     }
 
     private static Attribute<?> margins(String name, ToDoubleFunction<Feeds.Offer> margin) {
@@ -199,12 +215,16 @@ final class PrinterDescription {
         return (int) Math.round(mm * 100);
     }
 
-    private static UntypedCollection mediaSize(SheetSize size) {
-        return collection(integer("x-dimension", hundredths(size.widthMm())), integer("y-dimension", hundredths(size.heightMm())));
+    private static UntypedCollection mediaSize(Lengths l) {
+        return collection(length("x-dimension", l.width), length("y-dimension", l.length));
+    }
+
+    private static Attribute<?> length(String name, Range mm) {
+        return mm.from() == mm.to() ? integer(name, hundredths(mm.from())) : range(name, hundredths(mm.from()), hundredths(mm.to()));
     }
 
     private static UntypedCollection mediaCol(Feeds.Offer o) {
-        return collection(collections("media-size", List.of(mediaSize(o.size()))), keyword("media-type", o.paper().mediaType()),
+        return collection(collections("media-size", List.of(mediaSize(new Lengths(o.widthMm(), o.lengthMm())))), keyword("media-type", o.paper().mediaType()),
             keyword("media-source", o.feed()), integer("media-top-margin", hundredths(o.lead())), integer("media-bottom-margin", hundredths(o.trail())),
             integer("media-left-margin", hundredths(o.left())), integer("media-right-margin", hundredths(o.right())));
     }

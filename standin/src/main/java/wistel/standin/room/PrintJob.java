@@ -58,6 +58,8 @@ public final class PrintJob {
         p.setProperty("held", Boolean.toString(ticket.held()));
         p.setProperty("colourMode", ticket.colourMode());
         p.setProperty("intent", ticket.intent());
+        p.setProperty("borderless", Boolean.toString(ticket.borderless()));
+        p.setProperty("overMm", Double.toString(ticket.overMm()));
         p.setProperty("created", created.toString());
         p.setProperty("state", state.name());
         p.setProperty("reason", reason);
@@ -73,7 +75,8 @@ public final class PrintJob {
     static PrintJob of(int id, Properties p) {
         Ticket ticket = new Ticket(p.getProperty("name"), p.getProperty("user"), p.getProperty("mediaType"), p.getProperty("feed"), Double.parseDouble(p.getProperty("widthMm")),
             Double.parseDouble(p.getProperty("heightMm")), Integer.parseInt(p.getProperty("quality")), Integer.parseInt(p.getProperty("copies")),
-            Boolean.parseBoolean(p.getProperty("held")), p.getProperty("colourMode"), p.getProperty("intent"));
+            Boolean.parseBoolean(p.getProperty("held")), p.getProperty("colourMode"), p.getProperty("intent"),
+            Boolean.parseBoolean(p.getProperty("borderless", "false")), Double.parseDouble(p.getProperty("overMm", "0")));
         PrintJob job = new PrintJob(id, ticket, Instant.parse(p.getProperty("created")));
         job.state = State.valueOf(p.getProperty("state"));
         job.reason = p.getProperty("reason");

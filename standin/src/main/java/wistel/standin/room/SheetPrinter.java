@@ -22,6 +22,8 @@ import java.util.TreeMap;
 import java.util.UUID;
 import java.util.concurrent.CancellationException;
 import wistel.core.fault.WistelException;
+import wistel.core.length.Length;
+import wistel.core.length.Range;
 import wistel.core.paper.SheetSize;
 import wistel.core.pictures.LabScan;
 import wistel.core.render.PwgRaster;
@@ -38,7 +40,36 @@ public final class SheetPrinter implements AutoCloseable {
 
     /** What lies in a feed. */
     public record Loaded(SheetSize size, Paper paper, int sheets) {
+        /** A roll; its size's height is what is left on it. */
+        public static Loaded roll(double widthMm, double leftMm, Paper paper) {
+            return new Loaded(new SheetSize("roll of " + Math.round(widthMm / 25.4) + " in", "roll_loaded_" + Length.mm(widthMm) + "x" + Length.mm(leftMm) + "mm", widthMm, leftMm), paper, 1);
+        }
+
+        /** An offer is for what lies here. */
+        public boolean lies(Feeds.Offer offer) {
+            return offer.widthMm().holds(size.widthMm()) && (offer.feed().equals(Feeds.ROLL) || offer.lengthMm().holds(size.heightMm()));
+        }
+
+        /** The offer as it stands with what is left of a roll, or for this very sheet. */
+        public Feeds.Offer cut(Feeds.Offer o) {
+            Range length = o.feed().equals(Feeds.ROLL) ? new Range(o.lengthMm().from(), Math.max(o.lengthMm().from(), Math.min(o.lengthMm().to(), size.heightMm())))
+                : Range.only(size.heightMm());
+            return new Feeds.Offer(Range.only(size.widthMm()), length, o.paper(), o.feed(), o.lead(), o.right(), o.trail(), o.left());
+        }
+
+        /** It can take a page of this size. */
+        boolean holds(String feed, double widthMm, double lengthMm) {
+            boolean wide = Math.abs(size.widthMm() - widthMm) < 0.6;
+            return sheets > 0 && wide && (feed.equals(Feeds.ROLL) ? size.heightMm() >= lengthMm : Math.abs(size.heightMm() - lengthMm) < 0.6);
+        }
+
+        /** After a page was taken. */
+        Loaded less(String feed, double lengthMm) {
+            return feed.equals(Feeds.ROLL) ? roll(size.widthMm(), size.heightMm() - lengthMm, paper) : new Loaded(size, paper, sheets - 1);
+        }
     }
+
+    private static final double NEW_ROLL_MM = 15_000;
 
     private final Path folder;
     private final Clock clock;
@@ -78,8 +109,9 @@ public final class SheetPrinter implements AutoCloseable {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-        feeds.put(Feeds.REAR, new Loaded(SheetSize.KNOWN.get(0), Paper.SKERRY_BARYTA, 20));
-        feeds.put(Feeds.FRONT, new Loaded(SheetSize.KNOWN.get(0), Paper.MOSS_COTTON, 5));
+        feeds.put(Feeds.REAR, new Loaded(SheetSize.A4, Paper.SKERRY_BARYTA, 20));
+        feeds.put(Feeds.FRONT, new Loaded(SheetSize.A4, Paper.MOSS_COTTON, 5));
+        feeds.put(Feeds.ROLL, Loaded.roll(17 * 25.4, 9_400, Paper.CORRIE_LUSTRE));
         worker.setDaemon(true);
         worker.start();
     }
@@ -105,16 +137,13 @@ public final class SheetPrinter implements AutoCloseable {
             if (job.state.over() || job.state == PrintJob.State.PENDING && whole || job.state == PrintJob.State.HELD && whole) {
                 continue;
             }
-            boolean begun = job.percent > 0;
-            if (whole && !begun) {
+            if (whole && job.percent == 0) {
                 job.state = PrintJob.State.PENDING;
                 job.reason = "none";
+                keep(job);
             } else {
-                job.state = PrintJob.State.ABORTED;
-                job.reason = "aborted-by-system";
-                job.finished = Optional.of(clock.instant());
+                finish(job.id(), PrintJob.State.ABORTED, "aborted-by-system");
             }
-            keep(job);
         }
     }
 
@@ -392,13 +421,14 @@ public final class SheetPrinter implements AutoCloseable {
         String mediaType = job.ticket().mediaType().isEmpty() ? loaded.paper().mediaType() : job.ticket().mediaType();
         int quality = job.ticket().quality();
         SheetMaker maker = new SheetMaker(page, loaded.paper(), mediaType, quality);
+        OverEdge enlarging = new OverEdge(page, job.ticket().borderless() ? job.ticket().overMm() : 0);
         char[] row = new char[page.width() * page.space().channels()];
         double area = page.width() * 25.4 / page.dpi() * page.height() * 25.4 / page.dpi() / 1e6;
         double seconds = area * 60 * MINUTES_PER_M2[Math.max(0, Math.min(2, quality - 3))];
         Instant began = clock.instant();
         for (int y = 0; y < page.height(); y++) {
             rows.row(row);
-            maker.row(row);
+            enlarging.row(y, row, maker::row);
             if (y % 128 == 0) {
                 takeTime(job, began, seconds, (double) y / page.height());
             }
@@ -443,17 +473,14 @@ public final class SheetPrinter implements AutoCloseable {
         double w = ticket.widthMm() > 0 ? ticket.widthMm() : pageW;
         double h = ticket.heightMm() > 0 ? ticket.heightMm() : pageH;
         String feed = ticket.feed().isEmpty() ? feedFor(ticket) : ticket.feed();
-        Optional<SheetSize> asked = w > 0 ? Feeds.size(w, h) : Optional.of(feeds.get(feed).size());
-        if (asked.isEmpty()) {
-            throw new IllegalArgumentException("no sheet of " + w + " x " + h + " mm");
-        }
+        SheetSize asked = w > 0 ? Feeds.size(w, h) : feeds.get(feed).size();
         Paper kind = Paper.ofMediaType(ticket.mediaType()).orElse(feeds.get(feed).paper());
         Instant since = clock.instant();
         while (true) {
             Loaded now = feeds.get(feed);
-            boolean sizeThere = now.size().equals(asked.get()) && now.sheets() > 0;
+            boolean sizeThere = now.holds(feed, asked.widthMm(), asked.heightMm());
             if (sizeThere && (now.paper() == kind || !attendant)) {
-                feeds.put(feed, new Loaded(now.size(), now.paper(), now.sheets() - 1));
+                feeds.put(feed, now.less(feed, asked.heightMm()));
                 waiting = false;
                 job.state = PrintJob.State.PROCESSING;
                 job.reason = "job-printing";
@@ -465,7 +492,7 @@ public final class SheetPrinter implements AutoCloseable {
             stopIfAsked(job);
             boolean arrived = pace == 0 || Duration.between(since, clock.instant()).toMillis() * pace > 20_000;
             if (attendant && arrived) {
-                feeds.put(feed, new Loaded(asked.get(), kind, 20));
+                feeds.put(feed, feed.equals(Feeds.ROLL) ? Loaded.roll(asked.widthMm(), NEW_ROLL_MM, kind) : new Loaded(asked, kind, 20));
                 continue;
             }
             waiting = true;

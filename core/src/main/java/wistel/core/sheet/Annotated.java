@@ -1,0 +1,78 @@
+package wistel.core.sheet;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+
+/** The marks round one picture: rule, cut marks, and the caption below it. */
+final class Annotated {
+    private static final double POINT_MM = 25.4 / 72;
+    private static final double CUT_LENGTH_MM = 5;
+    private static final double CUT_GAP_MM = 2;
+    private static final double HAIRLINE_MM = 0.1;
+    private static final double CAPTION_GAP_MM = 3;
+    private static final double SIGNATURE_MM = 45;
+
+    private Annotated() {
+    }
+
+    static List<Mark> marks(Rect picture, Edge edge, Annotation annotation, SheetPlan.Lettering lettering) {
+        List<Mark> marks = new ArrayList<>();
+        if (edge.borderless()) {
+            return marks;
+        }
+        double out = edge.bleedMm();
+        if (annotation.ruleMm() > 0) {
+            out += annotation.ruleGapMm() + annotation.ruleMm();
+            rule(marks, picture, edge.bleedMm() + annotation.ruleGapMm() + annotation.ruleMm() / 2, annotation.ruleMm());
+        }
+        if (annotation.cutMarks()) {
+            cuts(marks, picture, out + CUT_GAP_MM);
+        }
+        caption(marks, picture, out + CAPTION_GAP_MM, annotation.caption(), lettering);
+        return marks;
+    }
+
+    private static void rule(List<Mark> marks, Rect p, double away, double width) {
+        double half = width / 2;
+        double left = p.x() - away;
+        double right = p.right() + away;
+        double top = p.y() - away;
+        double bottom = p.bottom() + away;
+        marks.add(new Mark.Line(left - half, top, right + half, top, width));
+        marks.add(new Mark.Line(left - half, bottom, right + half, bottom, width));
+        marks.add(new Mark.Line(left, top, left, bottom, width));
+        marks.add(new Mark.Line(right, top, right, bottom, width));
+    }
+
+    private static void cuts(List<Mark> marks, Rect p, double away) {
+        for (double x : new double[] {p.x(), p.right()}) {
+            marks.add(new Mark.Line(x, p.y() - away, x, p.y() - away - CUT_LENGTH_MM, HAIRLINE_MM));
+            marks.add(new Mark.Line(x, p.bottom() + away, x, p.bottom() + away + CUT_LENGTH_MM, HAIRLINE_MM));
+        }
+        for (double y : new double[] {p.y(), p.bottom()}) {
+            marks.add(new Mark.Line(p.x() - away, y, p.x() - away - CUT_LENGTH_MM, y, HAIRLINE_MM));
+            marks.add(new Mark.Line(p.right() + away, y, p.right() + away + CUT_LENGTH_MM, y, HAIRLINE_MM));
+        }
+    }
+
+    /** Title and date from the left, the edition in the middle, a line to sign on at the right. */
+    private static void caption(List<Mark> marks, Rect p, double below, Caption caption, SheetPlan.Lettering lettering) {
+        double size = caption.sizePt();
+        double baseline = p.bottom() + below + size * POINT_MM;
+        String left = Stream.of(caption.title() ? lettering.title() : "", caption.date() ? lettering.date() : "").filter(s -> !s.isBlank()).collect(Collectors.joining(", "));
+        if (!left.isEmpty()) {
+            marks.add(new Mark.Text(left, p.x(), baseline, size, 0, Mark.Anchor.START));
+        }
+        if (caption.edition() > 0) {
+            boolean alone = left.isEmpty() && !caption.signature();
+            marks.add(new Mark.Text(lettering.edition() + " of " + caption.edition(), alone ? p.x() : p.x() + p.width() / 2, baseline, size, 0,
+                alone ? Mark.Anchor.START : Mark.Anchor.MIDDLE));
+        }
+        if (caption.signature()) {
+            double length = Math.min(SIGNATURE_MM, p.width() / 3);
+            marks.add(new Mark.Line(p.right() - length, baseline, p.right(), baseline, HAIRLINE_MM));
+        }
+    }
+}

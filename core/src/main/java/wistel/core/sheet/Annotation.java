@@ -1,0 +1,21 @@
+package wistel.core.sheet;
+
+import wistel.core.fault.InvalidRequest;
+
+/**
+ * What is drawn round a picture.
+ *
+ * @param ruleMm    width of a thin line round the picture; 0 for none
+ * @param ruleGapMm white between picture and line
+ * @param cutMarks  at the corners of what is to be cut out
+ */
+public record Annotation(Caption caption, double ruleMm, double ruleGapMm, boolean cutMarks) {
+    public static final Annotation NONE = new Annotation(Caption.NONE, 0, 2, false);
+
+    /** @throws InvalidRequest when a length is out of its range */
+    public Annotation {
+        if (!(ruleMm >= 0 && ruleMm <= 5 && ruleGapMm >= 0 && ruleGapMm <= 100)) {
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A rule of that width can't be.", "Rules go up to 5 mm, their distance up to 100 mm.");
+        }
+    }
+}

@@ -1,0 +1,72 @@
+package wistel.core.sheet;
+
+import wistel.core.fault.InvalidRequest;
+
+/**
+ * The part of a picture that a person wants, in shares of its upright width and height, 0 to 1, after it was straightened.
+ *
+ * @param degrees the picture is turned by, clockwise, about its middle; -10 to 10
+ */
+public record Cut(double x, double y, double width, double height, double degrees) {
+    public static final Cut WHOLE = new Cut(0, 0, 1, 1, 0);
+    public static final double MOST_DEGREES = 10;
+    private static final double SMALLEST = 0.01;
+    private static final double HARDLY = 1e-6;
+    private static final int STEPS = 20;
+
+    /** @throws InvalidRequest when it is no part of the picture */
+    public Cut {
+        boolean sane = x >= -HARDLY && y >= -HARDLY && width >= SMALLEST && height >= SMALLEST && x + width <= 1 + HARDLY && y + height <= 1 + HARDLY
+            && Math.abs(degrees) <= MOST_DEGREES;
+        if (!sane) {
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "That is no part of the picture.", "Crop inside of it; straighten by up to 10 degrees.");
+        }
+    }
+
+    public boolean whole() {
+        return width > 1 - HARDLY && height > 1 - HARDLY && degrees == 0;
+    }
+
+    /**
+     * Shrunk until all four corners lie on the turned picture, and drawn towards the picture's middle where that leaves more of it.
+     *
+     * @param aspect the picture's width over its height
+     */
+    public Cut inside(double aspect) {
+        if (fitting(aspect) >= 1) {
+            return this;
+        }
+        Cut best = null;
+        for (int step = 0; step <= STEPS; step++) {
+            double share = (double) step / STEPS;
+            Cut moved = new Cut(x + (0.5 - width / 2 - x) * share, y + (0.5 - height / 2 - y) * share, width, height, degrees);
+            double scale = Math.min(1, moved.fitting(aspect));
+            if (scale * Math.min(width, height) >= SMALLEST && (best == null || scale * width > best.width * (1 + HARDLY))) {
+                best = new Cut(moved.x + width * (1 - scale) / 2, moved.y + height * (1 - scale) / 2, width * scale, height * scale, degrees);
+            }
+        }
+        return best == null ? new Cut(0.5 - SMALLEST, 0.5 - SMALLEST, 2 * SMALLEST, 2 * SMALLEST, degrees) : best;
+    }
+
+    /** The largest factor by which it may grow about its middle. */
+    private double fitting(double aspect) {
+        double cos = Math.cos(Math.toRadians(degrees));
+        double sin = Math.sin(Math.toRadians(degrees));
+        double cx = (x + width / 2 - 0.5) * aspect;
+        double cy = y + height / 2 - 0.5;
+        double best = Double.POSITIVE_INFINITY;
+        for (int corner = 0; corner < 4; corner++) {
+            double dx = (corner % 2 == 0 ? -1 : 1) * width / 2 * aspect;
+            double dy = (corner < 2 ? -1 : 1) * height / 2;
+            // on the picture as it was before it was turned: back by the angle
+            best = Math.min(best, room(cx * cos + cy * sin, dx * cos + dy * sin, aspect / 2));
+            best = Math.min(best, room(-cx * sin + cy * cos, -dx * sin + dy * cos, 0.5));
+        }
+        return best;
+    }
+
+    /** How far a corner may go along its direction before it meets an edge. */
+    private static double room(double from, double by, double edge) {
+        return Math.abs(by) < 1e-12 ? Double.POSITIVE_INFINITY : Math.max(0, ((by > 0 ? edge : -edge) - from) / by);
+    }
+}
