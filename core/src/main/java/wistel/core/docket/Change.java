@@ -179,7 +179,9 @@ public sealed interface Change {
     record Edged(Edge edge) implements Change {
         @Override
         public DocketSpec on(DocketSpec d) {
-            return d.withPlan(d.single().edged(edge));
+            Single edged = d.single().edged(edge);
+            // printed to the edge, white is not what is meant
+            return d.withPlan(edge.borderless() && !d.single().edge().borderless() ? edged.fitted(Single.Fit.FILL) : edged);
         }
 
         @Override

@@ -29,6 +29,7 @@ final class Annotated {
         }
         if (annotation.cutMarks()) {
             cuts(marks, picture, out + CUT_GAP_MM);
+            out += CUT_GAP_MM + CUT_LENGTH_MM;
         }
         caption(marks, picture, out + CAPTION_GAP_MM, annotation.caption(), lettering);
         return marks;
