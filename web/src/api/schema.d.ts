@@ -228,6 +228,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/dockets/{id}/copies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["copy"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dockets/{id}/pairing": {
         parameters: {
             query?: never;
@@ -340,6 +356,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/dockets/{id}/sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["cutSheet"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dockets/{id}/size": {
         parameters: {
             query?: never;
@@ -354,6 +386,22 @@ export interface paths {
         options?: never;
         head?: never;
         patch: operations["resize"];
+        trace?: never;
+    };
+    "/api/dockets/{id}/size/largest": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["enlarge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
         trace?: never;
     };
     "/api/dockets/{id}/undo": {
@@ -431,6 +479,22 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/own-sheets/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["forget"];
         options?: never;
         head?: never;
         patch?: never;
@@ -536,6 +600,19 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        Annotated: {
+            annotation: components["schemas"]["Annotation"];
+            /** @enum {string} */
+            kind: "annotated";
+        };
+        Annotation: {
+            caption: components["schemas"]["Caption"];
+            cutMarks: boolean;
+            /** Format: double */
+            ruleGapMm: number;
+            /** Format: double */
+            ruleMm: number;
+        };
         Attempt: {
             cancelAsked: boolean;
             /** Format: date-time */
@@ -571,6 +648,8 @@ export interface components {
         AttemptPage: {
             /** Format: date-time */
             began: string;
+            /** Format: int32 */
+            edition: number;
             fileHash: string;
             fileKept: boolean;
             /** Format: date-time */
@@ -591,10 +670,20 @@ export interface components {
             state: "waiting" | "rendering" | "sending" | "printing" | "done" | "failed" | "cancelled";
         };
         Bordered: {
-            /** @enum {string} */
-            borders: "EVEN" | "HEAVIER_FOOT";
+            borders: components["schemas"]["Borders"];
             /** @enum {string} */
             kind: "bordered";
+        };
+        Borderless: {
+            offered: boolean;
+            overMm: number[];
+        };
+        Borders: components["schemas"]["Even"] | components["schemas"]["HeavierFoot"] | components["schemas"]["Sides"];
+        BordersAsked: {
+            bottom: string;
+            left: string;
+            right: string;
+            top: string;
         };
         Boundary: {
             slices: components["schemas"]["Slice"][];
@@ -614,7 +703,16 @@ export interface components {
             /** @enum {string} */
             kind: "by-wistel";
         };
-        Change: components["schemas"]["Titled"] | components["schemas"]["Noted"] | components["schemas"]["Copies"] | components["schemas"]["ProfileConfirmed"] | components["schemas"]["Paired"] | components["schemas"]["Stocked"] | components["schemas"]["Framed"] | components["schemas"]["Turned"] | components["schemas"]["Fitted"] | components["schemas"]["Cropped"] | components["schemas"]["Bordered"] | components["schemas"]["Resolved"] | components["schemas"]["Routed"] | components["schemas"]["Set"];
+        Caption: {
+            date: boolean;
+            /** Format: int32 */
+            edition: number;
+            signature: boolean;
+            /** Format: double */
+            sizePt: number;
+            title: boolean;
+        };
+        Change: components["schemas"]["Titled"] | components["schemas"]["Noted"] | components["schemas"]["Copies"] | components["schemas"]["ProfileConfirmed"] | components["schemas"]["Paired"] | components["schemas"]["Stocked"] | components["schemas"]["Framed"] | components["schemas"]["Laid"] | components["schemas"]["Turned"] | components["schemas"]["Fitted"] | components["schemas"]["Cropped"] | components["schemas"]["Trimmed"] | components["schemas"]["Edged"] | components["schemas"]["Annotated"] | components["schemas"]["Sharpened"] | components["schemas"]["Bordered"] | components["schemas"]["Resolved"] | components["schemas"]["Routed"] | components["schemas"]["Set"];
         Choice: {
             label: string;
             value: string;
@@ -648,7 +746,20 @@ export interface components {
             /** @enum {string} */
             kind: "cropped";
         };
+        Cut: {
+            /** Format: double */
+            degrees: number;
+            /** Format: double */
+            height: number;
+            /** Format: double */
+            width: number;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+        };
         DocketSpec: {
+            annotation: components["schemas"]["Annotation"];
             /** Format: int32 */
             copies: number;
             notes: string;
@@ -660,6 +771,8 @@ export interface components {
             /** Format: int32 */
             schema: number;
             settings: components["schemas"]["DriverSettings"];
+            /** @enum {string} */
+            sharpening: "OFF" | "LIGHT" | "STANDARD" | "STRONG";
             stock: components["schemas"]["Stock"];
             title: string;
         };
@@ -678,6 +791,7 @@ export interface components {
             readback: string;
             redo: string;
             spec: components["schemas"]["DocketSpec"];
+            stockName: string;
             track: components["schemas"]["StageStatus"][];
             undo: string;
             /** Format: int32 */
@@ -687,6 +801,22 @@ export interface components {
             values: {
                 [key: string]: string;
             };
+        };
+        Edge: {
+            /** Format: double */
+            bleedMm: number;
+            borderless: boolean;
+            /** Format: double */
+            overMm: number;
+        };
+        Edged: {
+            edge: components["schemas"]["Edge"];
+            /** @enum {string} */
+            kind: "edged";
+        };
+        Even: {
+            /** @enum {string} */
+            kind: "even";
         };
         Figures: {
             blackAlways: ("PERCEPTUAL" | "RELATIVE" | "SATURATION" | "ABSOLUTE")[];
@@ -728,6 +858,10 @@ export interface components {
             note: string;
             paper: string;
         };
+        HeavierFoot: {
+            /** @enum {string} */
+            kind: "heavier-foot";
+        };
         Histogram: {
             /** Format: double */
             bareShare: number;
@@ -747,6 +881,11 @@ export interface components {
             b: number;
             /** Format: double */
             l: number;
+        };
+        Laid: {
+            at: components["schemas"]["Rect"];
+            /** @enum {string} */
+            kind: "laid";
         };
         Layout: {
             /** Format: double */
@@ -871,17 +1010,21 @@ export interface components {
             notice: string;
         };
         Options: {
+            borderless: components["schemas"]["Borderless"];
             feeds: components["schemas"]["Choice"][];
             mediaTypes: components["schemas"]["Choice"][];
             qualities: components["schemas"]["Choice"][];
-            sheets: components["schemas"]["SheetChoice"][];
+            stocks: components["schemas"]["StockChoice"][];
         };
         Page: {
+            bleed: components["schemas"]["Placed"][];
             /** @enum {string} */
             feedTurn: "UPRIGHT" | "MIRRORED" | "HALF_TURN" | "FLIPPED" | "TRANSPOSED" | "QUARTER_RIGHT" | "TRANSVERSED" | "QUARTER_LEFT";
             /** Format: double */
             heightMm: number;
             marks: components["schemas"]["Mark"][];
+            /** Format: double */
+            overMm: number;
             placed: components["schemas"]["Placed"][];
             unprintable: components["schemas"]["Margins"];
             /** Format: double */
@@ -917,6 +1060,8 @@ export interface components {
             /** @enum {string} */
             orientation: "UPRIGHT" | "MIRRORED" | "HALF_TURN" | "FLIPPED" | "TRANSPOSED" | "QUARTER_RIGHT" | "TRANSVERSED" | "QUARTER_LEFT";
             renditionId: string;
+            /** Format: double */
+            straighten: number;
         };
         Printed: {
             /** Format: int32 */
@@ -948,6 +1093,7 @@ export interface components {
             media: components["schemas"]["MediaRow"][];
             mediaTypes: string[];
             model: string;
+            overEdgesMm: number[];
             qualities: number[];
             rasters: string[];
             resolutions: number[];
@@ -1034,6 +1180,12 @@ export interface components {
             kind: "resolved";
             resolution: components["schemas"]["Resolution"];
         };
+        Roll: {
+            /** @enum {string} */
+            kind: "roll";
+            /** Format: double */
+            widthMm: number;
+        };
         Routed: {
             /** @enum {string} */
             kind: "routed";
@@ -1049,6 +1201,12 @@ export interface components {
             setting: string;
             value: string;
         };
+        Sharpened: {
+            /** @enum {string} */
+            kind: "sharpened";
+            /** @enum {string} */
+            sharpening: "OFF" | "LIGHT" | "STANDARD" | "STRONG";
+        };
         Sheet: {
             /** @enum {string} */
             kind: "sheet";
@@ -1058,19 +1216,33 @@ export interface components {
             /** Format: double */
             widthMm: number;
         };
-        SheetChoice: {
-            label: string;
-            sheet: components["schemas"]["Sheet"];
+        SheetAsked: {
+            length: string;
+            name: string;
+            width: string;
         };
         SheetPlan: components["schemas"]["Single"];
+        Sides: {
+            /** Format: double */
+            bottom: number;
+            /** @enum {string} */
+            kind: "sides";
+            /** Format: double */
+            left: number;
+            /** Format: double */
+            right: number;
+            /** Format: double */
+            top: number;
+        };
         Single: {
             across: boolean;
-            /** @enum {string} */
-            borders: "EVEN" | "HEAVIER_FOOT";
+            borders: components["schemas"]["Borders"];
             /** Format: double */
             cropX: number;
             /** Format: double */
             cropY: number;
+            cut: components["schemas"]["Cut"];
+            edge: components["schemas"]["Edge"];
             /** @enum {string} */
             fit: "WHOLE" | "FILL";
             /** Format: double */
@@ -1082,8 +1254,13 @@ export interface components {
             widthMm: number;
         };
         SizeAsked: {
+            borders: components["schemas"]["BordersAsked"];
+            bottom: string;
             height: string;
+            left: string;
             ppi: string;
+            right: string;
+            top: string;
             width: string;
         };
         Slice: {
@@ -1106,13 +1283,23 @@ export interface components {
             doing: string;
             ready: boolean;
         };
-        Stock: components["schemas"]["Sheet"];
+        Stock: components["schemas"]["Sheet"] | components["schemas"]["Roll"];
+        StockChoice: {
+            feed: string;
+            fills: boolean;
+            label: string;
+            own: boolean;
+            stock: components["schemas"]["Stock"];
+        };
         Stocked: {
+            feed: string;
             /** @enum {string} */
             kind: "stocked";
             stock: components["schemas"]["Stock"];
         };
         Text: {
+            /** @enum {string} */
+            anchor: "START" | "MIDDLE" | "END";
             /** @enum {string} */
             kind: "text";
             /** Format: double */
@@ -1131,6 +1318,11 @@ export interface components {
             title: string;
         };
         Treatment: components["schemas"]["Colour"];
+        Trimmed: {
+            cut: components["schemas"]["Cut"];
+            /** @enum {string} */
+            kind: "trimmed";
+        };
         Turned: {
             /** @enum {string} */
             kind: "turned";
@@ -1403,6 +1595,7 @@ export interface operations {
         parameters: {
             query: {
                 name: string;
+                like?: string;
             };
             header?: never;
             path?: never;
@@ -1513,6 +1706,28 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Attempt"];
+                };
+            };
+        };
+    };
+    copy: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DocketView"];
                 };
             };
         };
@@ -1688,6 +1903,34 @@ export interface operations {
             };
         };
     };
+    cutSheet: {
+        parameters: {
+            query?: never;
+            header: {
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DocketView"];
+                };
+            };
+        };
+    };
     resize: {
         parameters: {
             query?: never;
@@ -1704,6 +1947,30 @@ export interface operations {
                 "application/json": components["schemas"]["SizeAsked"];
             };
         };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DocketView"];
+                };
+            };
+        };
+    };
+    enlarge: {
+        parameters: {
+            query?: never;
+            header: {
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
         responses: {
             /** @description OK */
             200: {
@@ -1836,6 +2103,26 @@ export interface operations {
                 content: {
                     "image/png": string;
                 };
+            };
+        };
+    };
+    forget: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

@@ -3,9 +3,16 @@ import { App } from 'antd'
 import { get, type Problem, patch, post, put } from '../api/client'
 import type { Attempt, Change, DocketView, OnDocket } from '../api/types'
 
+/** Lengths as they were typed; one of them is given, or all four borders. */
+export type SizeAsked = Partial<Record<'width' | 'height' | 'ppi' | 'left' | 'top' | 'right' | 'bottom', string>> & {
+  borders?: Record<'top' | 'right' | 'bottom' | 'left', string>
+}
+
 type Step =
   | { kind: 'change'; change: Change }
-  | { kind: 'resize'; width?: string; height?: string; ppi?: string }
+  | { kind: 'resize'; asked: SizeAsked }
+  | { kind: 'largest' }
+  | { kind: 'sheet'; width: string; length: string; name: string }
   | { kind: 'pair'; pairingId: string }
   | { kind: 'undo' }
   | { kind: 'redo' }
@@ -33,7 +40,11 @@ export function useDocket(id: string) {
         case 'change':
           return patch<DocketView>(base, step.change, version)
         case 'resize':
-          return patch<DocketView>(`${base}/size`, { width: step.width, height: step.height, ppi: step.ppi }, version)
+          return patch<DocketView>(`${base}/size`, step.asked, version)
+        case 'largest':
+          return post<DocketView>(`${base}/size/largest`, undefined, version)
+        case 'sheet':
+          return put<DocketView>(`${base}/sheet`, { width: step.width, length: step.length, name: step.name }, version)
         case 'pair':
           return put<DocketView>(`${base}/pairing`, { pairingId: step.pairingId }, version)
         default:

@@ -12,9 +12,10 @@ const placed = (renditionId: string, x: number, crop: object) => ({
   crop: { x: 0, y: 0, width: 3000, height: 2000, ...crop },
   atMm: { x, y: 10, width: 90, height: 60 },
   orientation: 'UPRIGHT',
+  straighten: 0,
 })
 const page = (...all: object[]) =>
-  ({ widthMm: 210, heightMm: 297, unprintable: {}, feedTurn: 'UPRIGHT', placed: all, marks: [] }) as unknown as Page
+  ({ widthMm: 210, heightMm: 297, unprintable: {}, feedTurn: 'UPRIGHT', placed: all, bleed: [], marks: [] }) as unknown as Page
 const drawn = (p: Page) => renderToStaticMarkup(<PageDrawing page={p} pictures={pictures} paperLab={[96, 0, 1]} scale={2} />)
 
 test('a page is drawn to scale with every picture that lies on it', () => {
@@ -32,5 +33,5 @@ test('a cropped picture shows only its crop', () => {
 })
 
 test('a picture that reaches over the edge is cut by the paper', () => {
-  expect(drawn(page(placed('a', -40, {})))).toContain('overflow:hidden')
+  expect(drawn(page(placed('a', -40, {})))).toContain('class="sheet"')
 })

@@ -1,190 +1,308 @@
 import { Input } from 'antd'
 import { useEffect, useRef, useState } from 'react'
-import { masterUrl } from '../api/pictures'
-import type { DocketView } from '../api/types'
+import type { DocketView, Placed } from '../api/types'
 import { BOOTH } from '../parts/booth'
 import { labCss, mm } from '../parts/numbers'
+import { PlacedPicture } from '../parts/PlacedPicture'
+import { useRoom } from '../parts/useRoom'
+import { Marks } from './Marks'
+
+export type Side = 'width' | 'height' | 'left' | 'top' | 'right' | 'bottom'
+type At = Placed['atMm']
 
 type Props = {
   view: DocketView
-  onLength: (side: 'width' | 'height', text: string) => void
-  onCrop: (cropX: number, cropY: number) => void
+  onLength: (side: Side, text: string) => void
+  onLaid: (at: At) => void
+  /** Pixels of the screen for a millimetre of paper, to show it in life size; fitted to the room when not given. */
+  lifeScale?: number
 }
 
-/** The sheet as a drawing: picture, unprintable edge hatched, dimension lines whose numbers can be written over. */
-export function SheetDrawing({ view, onLength, onCrop }: Props) {
-  const box = useRef<HTMLDivElement>(null)
-  const [room, setRoom] = useState({ w: 800, h: 500 })
-  useEffect(() => {
-    const element = box.current
-    if (!element) return
-    const watch = new ResizeObserver(() => setRoom({ w: element.clientWidth, h: element.clientHeight }))
-    watch.observe(element)
-    return () => watch.disconnect()
-  }, [])
+const LEAST_MM = 5
+const ROOM_LEFT = 70
+const ROOM_TOP = 46
+
+/** Where the drawing lies on the screen: all of the page, and of what reaches over its edges. */
+export function fitting(
+  room: { w: number; h: number },
+  page: { widthMm: number; heightMm: number },
+  pieces: At[],
+  lifeScale?: number,
+) {
+  const left = Math.min(0, ...pieces.map((p) => p.x))
+  const top = Math.min(0, ...pieces.map((p) => p.y))
+  const right = Math.max(page.widthMm, ...pieces.map((p) => p.x + p.width))
+  const bottom = Math.max(page.heightMm, ...pieces.map((p) => p.y + p.height))
+  const free = { w: room.w - ROOM_LEFT - 46, h: room.h - ROOM_TOP - 44 }
+  const scale = lifeScale ?? Math.max(0.02, Math.min(free.w / (right - left), free.h / (bottom - top)))
+  return {
+    scale,
+    x0: ROOM_LEFT + Math.max(0, (free.w - (right - left) * scale) / 2) - left * scale,
+    y0: ROOM_TOP + Math.max(0, (free.h - (bottom - top) * scale) / 2) - top * scale,
+    width: Math.max(room.w, (right - left) * scale + ROOM_LEFT + 46),
+    height: Math.max(room.h, (bottom - top) * scale + ROOM_TOP + 44),
+  }
+}
+
+/** A rectangle dragged at a corner: the corner across from it stays; a picture that is shown whole keeps its shape. */
+export function resized(at: At, corner: { right: boolean; bottom: boolean }, dx: number, dy: number, keepsShape: boolean): At {
+  const aspect = at.width / at.height
+  let width = Math.max(LEAST_MM, at.width + (corner.right ? dx : -dx))
+  let height = Math.max(LEAST_MM, at.height + (corner.bottom ? dy : -dy))
+  if (keepsShape) {
+    width = Math.max(width, height * aspect)
+    height = width / aspect
+  }
+  return {
+    x: corner.right ? at.x : at.x + at.width - width,
+    y: corner.bottom ? at.y : at.y + at.height - height,
+    width,
+    height,
+  }
+}
+
+/** The sheet as a drawing: picture, unprintable edge hatched, cut line, marks, and dimension lines whose numbers can be written over. */
+export function SheetDrawing({ view, onLength, onLaid, lifeScale }: Props) {
+  const [box, room] = useRoom()
+  const [dragged, setDragged] = useState<At>()
   const page = view.layout.pages[0]
-  const placed = page?.placed[0]
-  const master = view.pictures.find((p) => p.renditionId === placed?.renditionId)?.master
-  if (!page || !placed || !master) return <div ref={box} />
+  const saved = page?.placed[0]
+  const savedAt = saved?.atMm
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a new layout ends what was dragged
+  useEffect(() => setDragged(undefined), [savedAt])
+  const master = view.pictures.find((p) => p.renditionId === saved?.renditionId)?.master
+  if (!page || !saved || !master) return <div ref={box} className="drawing" />
+  const placed = { ...saved, atMm: dragged ?? saved.atMm }
   const p = placed.atMm
-  const left = 70
-  const top = 46
-  const scale = Math.max(0.1, Math.min((room.w - left - 40) / page.widthMm, (room.h - top - 44) / page.heightMm))
+  const pieces = dragged ? [] : page.bleed
+  const { scale, x0, y0, width, height } = fitting(room, page, [saved.atMm, ...page.bleed.map((b) => b.atMm)], lifeScale)
   const sw = page.widthMm * scale
   const sh = page.heightMm * scale
-  const x0 = left + (room.w - left - 40 - sw) / 2
-  const y0 = top + (room.h - top - 44 - sh) / 2
   const [px, py, pw, ph] = [x0 + p.x * scale, y0 + p.y * scale, p.width * scale, p.height * scale]
   const m = page.unprintable
-  const inner = {
-    x: x0 + m.left * scale,
-    y: y0 + m.top * scale,
-    w: sw - (m.left + m.right) * scale,
-    h: sh - (m.top + m.bottom) * scale,
-  }
+  const borderless = view.spec.plan.edge.borderless
+  const whole = view.spec.plan.fit === 'WHOLE'
+  const right = page.widthMm - p.x - p.width
   const below = page.heightMm - p.y - p.height
-  const side = (page.widthMm - p.width) / 2
-  const crop = placed.crop
-  const zoom = pw / crop.width
-  const movable = view.layout.losses.length > 0
-  const drag = (e: React.PointerEvent<HTMLDivElement>) => {
-    if (!movable) return
-    const start = { x: e.clientX, y: e.clientY }
-    const z = view.spec.plan
-    const spareX = master.width * zoom - pw
-    const spareY = master.height * zoom - ph
-    const element = e.currentTarget
-    element.setPointerCapture(e.pointerId)
-    element.onpointerup = (up) => {
-      element.onpointerup = null
-      const limit = (v: number) => Math.max(0, Math.min(1, v))
-      onCrop(
-        spareX > 1 ? limit(z.cropX - (up.clientX - start.x) / spareX) : z.cropX,
-        spareY > 1 ? limit(z.cropY - (up.clientY - start.y) / spareY) : z.cropY,
-      )
-    }
-  }
   return (
-    <div ref={box} style={{ position: 'absolute', inset: 0 }}>
-      <svg
-        width={room.w}
-        height={room.h}
-        style={{ position: 'absolute' }}
-        role="img"
-        aria-label="The sheet with the picture on it, to scale"
-      >
-        <defs>
-          <pattern id="hatch" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-            <path d="M0 0V6" stroke="#8a8a84" strokeWidth="1" />
-          </pattern>
-        </defs>
-        <rect x={x0 + 3} y={y0 + 4} width={sw} height={sh} fill="rgba(0,0,0,.28)" />
-        <rect x={x0} y={y0} width={sw} height={sh} fill={view.pairing ? labCss(view.pairing.whiteLab) : '#f7f6f2'} />
-        <path
-          d={`M${x0} ${y0}h${sw}v${sh}h${-sw}zM${inner.x} ${inner.y}v${inner.h}h${inner.w}v${-inner.h}z`}
-          fillRule="evenodd"
-          fill="url(#hatch)"
-        />
-        <g stroke="#1e1e1e" strokeWidth="1" fill="none">
-          <path d={`M${px} ${y0 - 20}v12M${px + pw} ${y0 - 20}v12M${px} ${y0 - 14}H${px + pw}`} />
-          <path d={`M${x0 - 24} ${py}h12M${x0 - 24} ${py + ph}h12M${x0 - 18} ${py}V${py + ph}`} />
-          <path d={`M${x0} ${y0 + sh + 14}v12M${x0 + sw} ${y0 + sh + 14}v12M${x0} ${y0 + sh + 20}H${x0 + sw}`} />
+    <div ref={box} className="drawing">
+      <div className="canvas" style={{ width, height }}>
+        <svg width={width} height={height} role="img" aria-label="The sheet with the picture on it, to scale">
+          <defs>
+            <pattern id="hatch" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+              <path d="M0 0V6" className="hatch" />
+            </pattern>
+          </defs>
+          <rect x={x0 + 3} y={y0 + 4} width={sw} height={sh} className="shadow" />
+          <rect x={x0} y={y0} width={sw} height={sh} fill={view.pairing ? labCss(view.pairing.whiteLab) : '#f7f6f2'} />
           <path
-            d={`M${x0} ${py + ph / 2}H${px}M${px + pw / 2} ${y0}V${py}M${px + pw / 2} ${py + ph}V${y0 + sh}`}
-            strokeDasharray="3 3"
+            d={`M${x0} ${y0}h${sw}v${sh}h${-sw}zM${x0 + m.left * scale} ${y0 + m.top * scale}v${sh - (m.top + m.bottom) * scale}h${sw - (m.left + m.right) * scale}v${-sh + (m.top + m.bottom) * scale}z`}
+            fillRule="evenodd"
+            fill="url(#hatch)"
           />
-        </g>
-        <g fontSize="12" fill="#1e1e1e" textAnchor="middle">
-          <rect x={x0 + sw / 2 - 92} y={y0 + sh + 12} width="184" height="17" fill="#c6c6c6" />
-          <text x={x0 + sw / 2} y={y0 + sh + 25}>
-            {view.spec.stock.name}, {mm(page.widthMm)} × {mm(page.heightMm)} mm
-          </text>
-          {side * scale > 26 && (
-            <text x={(x0 + px) / 2} y={py + ph / 2 - 5}>
-              {mm(side)}
+          <g className="lines">
+            <path d={`M${px} ${y0 - 20}v12M${px + pw} ${y0 - 20}v12M${px} ${y0 - 14}H${px + pw}`} />
+            <path d={`M${x0 - 24} ${py}h12M${x0 - 24} ${py + ph}h12M${x0 - 18} ${py}V${py + ph}`} />
+            <path d={`M${x0} ${y0 + sh + 14}v12M${x0 + sw} ${y0 + sh + 14}v12M${x0} ${y0 + sh + 20}H${x0 + sw}`} />
+            {!borderless && (
+              <path
+                d={`M${x0} ${py + ph / 2}H${px}M${px + pw} ${py + ph / 2}H${x0 + sw}M${px + pw / 2} ${y0}V${py}M${px + pw / 2} ${py + ph}V${y0 + sh}`}
+                strokeDasharray="3 3"
+              />
+            )}
+          </g>
+          <g className="told">
+            <rect x={x0 + sw / 2 - 110} y={y0 + sh + 12} width="220" height="17" />
+            <text x={x0 + sw / 2} y={y0 + sh + 25}>
+              {view.stockName}, {mm(page.widthMm)} × {mm(page.heightMm)} mm
             </text>
-          )}
-          {p.y * scale > 16 && (
-            <text x={px + pw / 2 + 20} y={(y0 + py) / 2 + 4}>
-              {mm(p.y)}
-            </text>
-          )}
-          {below * scale > 16 && (
-            <text x={px + pw / 2 + 20} y={(py + ph + y0 + sh) / 2 + 4}>
-              {mm(below)}
-            </text>
-          )}
-        </g>
-      </svg>
-      <div
-        onPointerDown={drag}
-        style={{
-          position: 'absolute',
-          left: px,
-          top: py,
-          width: pw,
-          height: ph,
-          overflow: 'hidden',
-          cursor: movable ? 'grab' : 'default',
-        }}
-      >
-        <img
-          src={masterUrl(master.hash, BOOTH)}
-          alt=""
-          draggable={false}
-          style={{
-            position: 'absolute',
-            maxWidth: 'none',
-            maxHeight: 'none',
-            left: -crop.x * zoom,
-            top: -crop.y * zoom,
-            width: master.width * zoom,
-            height: master.height * zoom,
-          }}
+          </g>
+        </svg>
+        {/* what lies beyond the paper is there, but pale: it isn't printed */}
+        <div className="beyond" style={{ left: x0, top: y0 }}>
+          {[...pieces, placed].map((piece, i) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: pieces have no other name than their place
+            <PlacedPicture key={i} placed={piece} master={master} scale={scale} longest={BOOTH} />
+          ))}
+        </div>
+        <div className="paper" style={{ left: x0, top: y0, width: sw, height: sh }}>
+          {[...pieces, placed].map((piece, i) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: pieces have no other name than their place
+            <PlacedPicture key={i} placed={piece} master={master} scale={scale} longest={BOOTH} />
+          ))}
+          {!dragged && <Marks marks={page.marks} scale={scale} width={sw} height={sh} />}
+          {borderless && <div className="cut-line" title="Here the paper ends; what lies outside is cut off." />}
+        </div>
+        {!borderless && (
+          <Handles
+            at={p}
+            box={{ left: px, top: py, width: pw, height: ph }}
+            scale={scale}
+            keepsShape={whole}
+            onDrag={setDragged}
+            onLaid={onLaid}
+          />
+        )}
+        <Dimension
+          label="Picture width"
+          value={p.width}
+          style={{ left: px + pw / 2 - 42, top: y0 - 24 }}
+          onEnter={(t) => onLength('width', t)}
         />
+        <Dimension
+          label="Picture height"
+          value={p.height}
+          style={{ left: x0 - 60, top: py + ph / 2 - 10, transform: 'rotate(-90deg)' }}
+          onEnter={(t) => onLength('height', t)}
+        />
+        {!borderless && (
+          <>
+            <Border
+              label="Border left"
+              value={p.x}
+              room={p.x * scale}
+              style={{ left: (x0 + px) / 2 - 23, top: py + ph / 2 - 21 }}
+              onEnter={(t) => onLength('left', t)}
+            />
+            <Border
+              label="Border right"
+              value={right}
+              room={right * scale}
+              style={{ left: (px + pw + x0 + sw) / 2 - 23, top: py + ph / 2 - 21 }}
+              onEnter={(t) => onLength('right', t)}
+            />
+            <Border
+              label="Border above"
+              value={p.y}
+              room={2 * p.y * scale}
+              style={{ left: px + pw / 2 + 4, top: (y0 + py) / 2 - 10 }}
+              onEnter={(t) => onLength('top', t)}
+            />
+            <Border
+              label="Border below"
+              value={below}
+              room={2 * below * scale}
+              style={{ left: px + pw / 2 + 4, top: (py + ph + y0 + sh) / 2 - 10 }}
+              onEnter={(t) => onLength('bottom', t)}
+            />
+          </>
+        )}
       </div>
-      <Dimension
-        label="Picture width"
-        value={p.width}
-        style={{ left: px + pw / 2 - 42, top: y0 - 24 }}
-        onEnter={(t) => onLength('width', t)}
-      />
-      <Dimension
-        label="Picture height"
-        value={p.height}
-        style={{ left: x0 - 60, top: py + ph / 2 - 10, transform: 'rotate(-90deg)' }}
-        onEnter={(t) => onLength('height', t)}
-      />
     </div>
   )
 }
 
-function Dimension({
-  label,
-  value,
-  style,
-  onEnter,
-}: {
-  label: string
-  value: number
-  style: React.CSSProperties
-  onEnter: (text: string) => void
-}) {
-  const shown = `${mm(value)} mm`
+type HandlesProps = {
+  at: At
+  box: { left: number; top: number; width: number; height: number }
+  scale: number
+  keepsShape: boolean
+  onDrag: (at: At | undefined) => void
+  onLaid: (at: At) => void
+}
+
+const CORNERS = [
+  { right: false, bottom: false, name: 'upper left' },
+  { right: true, bottom: false, name: 'upper right' },
+  { right: false, bottom: true, name: 'lower left' },
+  { right: true, bottom: true, name: 'lower right' },
+]
+
+/** The picture is moved by its middle and sized by its corners, with the pointer or with the arrow keys. */
+function Handles({ at, box, scale, keepsShape, onDrag, onLaid }: HandlesProps) {
+  const now = useRef(at)
+  const drag = (e: React.PointerEvent<HTMLElement>, change: (dx: number, dy: number) => At) => {
+    if (e.button !== 0) return
+    const start = { x: e.clientX, y: e.clientY }
+    const element = e.currentTarget
+    element.setPointerCapture(e.pointerId)
+    element.onpointermove = (move) => {
+      now.current = change((move.clientX - start.x) / scale, (move.clientY - start.y) / scale)
+      onDrag(now.current)
+    }
+    element.onpointercancel = () => {
+      element.onpointermove = null
+      element.onpointerup = null
+      onDrag(undefined)
+    }
+    element.onpointerup = (up) => {
+      element.onpointermove = null
+      element.onpointerup = null
+      if (Math.hypot(up.clientX - start.x, up.clientY - start.y) > 2) onLaid(now.current)
+      else onDrag(undefined)
+    }
+  }
+  const keys = (e: React.KeyboardEvent, change: (dx: number, dy: number) => At) => {
+    const step = e.shiftKey ? 10 : 1
+    const by: Record<string, [number, number]> = {
+      ArrowLeft: [-step, 0],
+      ArrowRight: [step, 0],
+      ArrowUp: [0, -step],
+      ArrowDown: [0, step],
+    }
+    const move = by[e.key]
+    if (move) {
+      e.preventDefault()
+      onLaid(change(...move))
+    }
+  }
+  const moved = (dx: number, dy: number) => ({ ...at, x: at.x + dx, y: at.y + dy })
+  return (
+    <>
+      <button
+        type="button"
+        className="mover"
+        aria-label="Picture: drag it, or move it with the arrow keys"
+        style={box}
+        onPointerDown={(e) => drag(e, moved)}
+        onKeyDown={(e) => keys(e, moved)}
+      />
+      {CORNERS.map((corner) => (
+        <button
+          type="button"
+          key={corner.name}
+          className="corner"
+          aria-label={`${corner.name} corner: drag it, or size the picture with the arrow keys`}
+          style={{
+            left: box.left + (corner.right ? box.width : 0),
+            top: box.top + (corner.bottom ? box.height : 0),
+            cursor: corner.right === corner.bottom ? 'nwse-resize' : 'nesw-resize',
+          }}
+          onPointerDown={(e) => drag(e, (dx, dy) => resized(at, corner, dx, dy, keepsShape))}
+          onKeyDown={(e) => keys(e, (dx, dy) => resized(at, corner, dx, dy, keepsShape))}
+        />
+      ))}
+    </>
+  )
+}
+
+type DimensionProps = { label: string; value: number; style: React.CSSProperties; onEnter: (text: string) => void }
+
+/** A border too narrow for its number has none on the drawing; the card has them all. */
+function Border({ room, ...rest }: DimensionProps & { room: number }) {
+  return room > 34 ? <Dimension {...rest} narrow /> : null
+}
+
+function Dimension({ label, value, style, onEnter, narrow }: DimensionProps & { narrow?: boolean }) {
+  const shown = narrow ? mm(value) : `${mm(value)} mm`
   return (
     <Input
       key={shown}
-      className="dimension"
+      className={narrow ? 'dimension narrow' : 'dimension'}
       variant="borderless"
       aria-label={label}
       defaultValue={shown}
-      style={{ position: 'absolute', width: 84, textAlign: 'center', padding: '1px 0', background: 'var(--table)', ...style }}
+      style={style}
       onFocus={(e) => e.target.select()}
       onPressEnter={(e) => e.currentTarget.blur()}
       onKeyDown={(e) => {
         if (e.key === 'ArrowUp' || e.key === 'ArrowDown') {
           e.preventDefault()
-          onEnter(`${value + (e.key === 'ArrowUp' ? 1 : -1) * (e.shiftKey ? 10 : 1)}`)
+          onEnter(`${Math.round((value + (e.key === 'ArrowUp' ? 1 : -1) * (e.shiftKey ? 10 : 1)) * 100) / 100}`)
+        }
+        if (e.key === 'Escape') {
+          e.currentTarget.value = shown
+          e.currentTarget.blur()
         }
       }}
       onBlur={(e) => {

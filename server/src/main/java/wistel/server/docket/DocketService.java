@@ -162,7 +162,7 @@ public class DocketService {
         Layout layout = judged.layout;
         List<Finding> findings = judged.findings();
         double paper = layout.pages().stream().mapToDouble(Page::areaMm2).sum();
-        return new DocketView(id, row.number(), row.version(), row.undo(), row.redo(), d, d.renditions().stream().map(r -> onDocket(r, judged)).toList(),
+        return new DocketView(id, row.number(), row.version(), row.undo(), row.redo(), d, d.stock().name(), d.renditions().stream().map(r -> onDocket(r, judged)).toList(),
             judged.facts.pairing(), layout, layout.bareMm2() / paper,
             Track.of(d, judged.facts, layout, findings), findings, Readback.of(d, judged.facts, layout), options(d, judged));
     }

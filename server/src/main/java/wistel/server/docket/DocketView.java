@@ -19,7 +19,7 @@ import wistel.server.master.Master;
  * @param pictures  in the order of the spec's renditions
  * @param bareShare  of the paper, 0 to 1
  */
-public record DocketView(UUID id, int number, int version, Optional<String> undo, Optional<String> redo, DocketSpec spec, List<OnDocket> pictures,
+public record DocketView(UUID id, int number, int version, Optional<String> undo, Optional<String> redo, DocketSpec spec, String stockName, List<OnDocket> pictures,
                          Optional<PairingVersion> pairing, Layout layout, double bareShare, List<StageStatus> track,
                          List<Finding> findings, String readback, Options options) {
 

@@ -1,0 +1,50 @@
+import { masterUrl } from '../api/pictures'
+import type { Placed } from '../api/types'
+
+type Props = {
+  placed: Placed
+  master: { hash: string; width: number; height: number }
+  /** Pixels of the screen for a millimetre. */
+  scale: number
+  longest: number
+}
+
+const MIRROR: Partial<Record<Placed['orientation'], string>> = {
+  MIRRORED: 'scale(-1, 1)',
+  FLIPPED: 'scale(1, -1)',
+  HALF_TURN: 'scale(-1, -1)',
+}
+
+/** A picture where it lies on its page: cropped, straightened, mirrored. */
+export function PlacedPicture({ placed, master, scale, longest }: Props) {
+  const at = placed.atMm
+  const crop = placed.crop
+  const across = (100 * master.width) / crop.width
+  const down = (100 * master.height) / crop.height
+  return (
+    <div
+      className="placed"
+      style={{
+        left: at.x * scale,
+        top: at.y * scale,
+        width: at.width * scale,
+        height: at.height * scale,
+        transform: MIRROR[placed.orientation],
+      }}
+    >
+      <img
+        className="picture"
+        src={masterUrl(master.hash, longest)}
+        alt=""
+        draggable={false}
+        style={{
+          left: `${(-100 * crop.x) / crop.width}%`,
+          top: `${(-100 * crop.y) / crop.height}%`,
+          width: `${across}%`,
+          height: `${down}%`,
+          transform: placed.straighten ? `rotate(${placed.straighten}deg)` : undefined,
+        }}
+      />
+    </div>
+  )
+}

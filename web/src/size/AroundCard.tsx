@@ -1,0 +1,107 @@
+import { Checkbox, InputNumber } from 'antd'
+import type { DocketView } from '../api/types'
+import type { StationProps } from '../docket/useDocket'
+
+type Annotation = DocketView['spec']['annotation']
+
+/** What is written and drawn round the picture. */
+export function AroundCard({ view, tools }: StationProps) {
+  const now = view.spec.annotation
+  const caption = now.caption
+  const set = (next: Partial<Annotation>) => tools.decide({ kind: 'annotated', annotation: { ...now, ...next } })
+  const write = (next: Partial<Annotation['caption']>) => set({ caption: { ...caption, ...next } })
+  if (view.spec.plan.edge.borderless) {
+    return (
+      <section>
+        <p>There is no border to write or draw in: this is printed to the edge.</p>
+      </section>
+    )
+  }
+  return (
+    <>
+      <section>
+        <h2 className="head">Below the picture</h2>
+        <div className="choices">
+          <Checkbox checked={caption.title} onChange={(e) => write({ title: e.target.checked })}>
+            its title
+          </Checkbox>
+          <Checkbox checked={caption.date} onChange={(e) => write({ date: e.target.checked })}>
+            the date of the print
+          </Checkbox>
+          <div className="row">
+            <Checkbox checked={caption.edition > 0} onChange={(e) => write({ edition: e.target.checked ? 25 : 0 })}>
+              its number, of an edition of
+            </Checkbox>
+            <InputNumber
+              aria-label="Prints in the edition"
+              className="number"
+              min={1}
+              max={9999}
+              disabled={caption.edition === 0}
+              value={caption.edition || 25}
+              onChange={(v) => v && write({ edition: v })}
+            />
+          </div>
+          <Checkbox checked={caption.signature} onChange={(e) => write({ signature: e.target.checked })}>
+            a line to sign on
+          </Checkbox>
+          <div className="row">
+            <span className="soft">type of</span>
+            <InputNumber
+              aria-label="Size of the type"
+              className="number"
+              min={4}
+              max={72}
+              step={0.5}
+              value={caption.sizePt}
+              onChange={(v) => v && write({ sizePt: v })}
+            />
+            <span className="soft">points</span>
+          </div>
+          {caption.edition > 0 && (
+            <p className="soft">
+              The docket counts: sheets that failed give their number back, and “exactly this again” prints the same number.
+            </p>
+          )}
+        </div>
+      </section>
+      <section>
+        <h2 className="head">Round the picture</h2>
+        <div className="choices">
+          <div className="row">
+            <Checkbox checked={now.ruleMm > 0} onChange={(e) => set({ ruleMm: e.target.checked ? 0.25 : 0 })}>
+              a thin rule of
+            </Checkbox>
+            <InputNumber
+              aria-label="Width of the rule"
+              className="number"
+              min={0.1}
+              max={5}
+              step={0.1}
+              disabled={now.ruleMm === 0}
+              value={now.ruleMm || 0.25}
+              onChange={(v) => v && set({ ruleMm: v })}
+            />
+            <span className="soft">mm</span>
+          </div>
+          <div className="row indent">
+            <InputNumber
+              aria-label="Distance of the rule"
+              className="number"
+              min={0}
+              max={100}
+              step={0.5}
+              disabled={now.ruleMm === 0}
+              value={now.ruleGapMm}
+              onChange={(v) => v !== null && set({ ruleGapMm: v })}
+            />
+            <span className="soft">mm away</span>
+          </div>
+          <Checkbox checked={now.cutMarks} onChange={(e) => set({ cutMarks: e.target.checked })}>
+            cut marks at its corners
+          </Checkbox>
+        </div>
+      </section>
+    </>
+  )
+}

@@ -1,0 +1,215 @@
+import { useEffect, useRef, useState } from 'react'
+import { masterUrl } from '../api/pictures'
+import type { DocketView, OnDocket } from '../api/types'
+import { BOOTH } from '../parts/booth'
+import { useRoom } from '../parts/useRoom'
+
+export type Cut = DocketView['spec']['plan']['cut']
+
+type Props = {
+  view: DocketView
+  picture: OnDocket
+  /** Width over height that the crop keeps; free when not given. */
+  shape: number | undefined
+  /** A line is being drawn along a horizon. */
+  level: boolean
+  /** What the slider shows before it is let go. */
+  degrees: number
+  onCut: (cut: Cut) => void
+  onPan: (cropX: number, cropY: number) => void
+  onLevel: (degrees: number) => void
+}
+
+const LEAST = 0.02
+const limit = (v: number, low: number, high: number) => Math.max(low, Math.min(high, v))
+
+/** A cut with one corner dragged; the shape is kept where there is one, and nothing leaves the picture. */
+export function dragged(
+  cut: Cut,
+  corner: { right: boolean; bottom: boolean },
+  dx: number,
+  dy: number,
+  shape: number | undefined,
+  aspect: number,
+): Cut {
+  const mostW = corner.right ? 1 - cut.x : cut.x + cut.width
+  const mostH = corner.bottom ? 1 - cut.y : cut.y + cut.height
+  let width = limit(cut.width + (corner.right ? dx : -dx), LEAST, mostW)
+  let height = limit(cut.height + (corner.bottom ? dy : -dy), LEAST, mostH)
+  if (shape) {
+    // in shares of the picture's sides
+    const ratio = shape / aspect
+    width = Math.min(Math.max(width, height * ratio), mostW, mostH * ratio)
+    height = width / ratio
+  }
+  return {
+    ...cut,
+    x: corner.right ? cut.x : cut.x + cut.width - width,
+    y: corner.bottom ? cut.y : cut.y + cut.height - height,
+    width,
+    height,
+  }
+}
+
+/** The largest cut of a shape about the middle of another one. */
+export function shaped(cut: Cut, shape: number, aspect: number): Cut {
+  const ratio = shape / aspect
+  const width = Math.min(1, ratio)
+  const height = width / ratio
+  const x = limit(cut.x + cut.width / 2 - width / 2, 0, 1 - width)
+  const y = limit(cut.y + cut.height / 2 - height / 2, 0, 1 - height)
+  return { ...cut, x, y, width, height }
+}
+
+/** By how much a picture is turned so that a line drawn along a horizon, or along a wall, lies level or upright. */
+export function levelling(dx: number, dy: number): number {
+  const angle = (Math.atan2(dy, dx) * 180) / Math.PI
+  const off = angle - 90 * Math.round(angle / 90)
+  return limit(Math.round(-off * 10) / 10, -10, 10)
+}
+
+const CORNERS = [
+  { right: false, bottom: false, name: 'upper left' },
+  { right: true, bottom: false, name: 'upper right' },
+  { right: false, bottom: true, name: 'lower left' },
+  { right: true, bottom: true, name: 'lower right' },
+]
+
+/** All of the picture, straightened, with what is printed of it; the rest is paler. */
+export function CropView({ view, picture, shape, level, degrees, onCut, onPan, onLevel }: Props) {
+  const [box, room] = useRoom()
+  const [moving, setMoving] = useState<Cut>()
+  const [line, setLine] = useState<{ x1: number; y1: number; x2: number; y2: number }>()
+  const plan = view.spec.plan
+  const now = useRef<Cut>(plan.cut)
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a new layout ends what was dragged
+  useEffect(() => setMoving(undefined), [view.version])
+  const m = picture.master
+  const aspect = m.width / m.height
+  const placed = view.layout.pages[0]?.placed.find((p) => p.renditionId === picture.renditionId)
+  const scale = Math.min((room.w - 80) / m.width, (room.h - 60) / m.height)
+  const w = m.width * scale
+  const h = m.height * scale
+  const crop = placed?.crop ?? { x: 0, y: 0, width: m.width, height: m.height }
+  const printed = moving ?? {
+    x: crop.x / m.width,
+    y: crop.y / m.height,
+    width: crop.width / m.width,
+    height: crop.height / m.height,
+    degrees,
+  }
+  const cut = moving ?? (plan.fit === 'WHOLE' ? printed : plan.cut)
+  const pans = plan.fit === 'FILL' && (printed.width < plan.cut.width - 0.001 || printed.height < plan.cut.height - 0.001)
+
+  const follow = (e: React.PointerEvent<HTMLElement>, change: (dx: number, dy: number) => Cut, done: (cut: Cut) => void) => {
+    if (e.button !== 0) return
+    const start = { x: e.clientX, y: e.clientY }
+    const element = e.currentTarget
+    element.setPointerCapture(e.pointerId)
+    element.onpointermove = (move) => {
+      now.current = change((move.clientX - start.x) / w, (move.clientY - start.y) / h)
+      setMoving(now.current)
+    }
+    element.onpointerup = (up) => {
+      element.onpointermove = null
+      element.onpointerup = null
+      if (Math.hypot(up.clientX - start.x, up.clientY - start.y) > 2) done(now.current)
+      else setMoving(undefined)
+    }
+  }
+  const moved = (from: Cut, dx: number, dy: number): Cut => ({
+    ...from,
+    x: limit(from.x + dx, 0, 1 - from.width),
+    y: limit(from.y + dy, 0, 1 - from.height),
+  })
+  /** With a filled frame the picture is moved behind it; else the crop itself is moved. */
+  const laid = (next: Cut) => {
+    if (!pans) return onCut(next)
+    const spareX = plan.cut.width - next.width
+    const spareY = plan.cut.height - next.height
+    onPan(
+      spareX > 0.001 ? limit((next.x - plan.cut.x) / spareX, 0, 1) : plan.cropX,
+      spareY > 0.001 ? limit((next.y - plan.cut.y) / spareY, 0, 1) : plan.cropY,
+    )
+  }
+  const keys = (e: React.KeyboardEvent, change: (dx: number, dy: number) => void) => {
+    const step = e.shiftKey ? 0.05 : 0.005
+    const by: Record<string, [number, number]> = {
+      ArrowLeft: [-step, 0],
+      ArrowRight: [step, 0],
+      ArrowUp: [0, -step],
+      ArrowDown: [0, step],
+    }
+    const move = by[e.key]
+    if (move) {
+      e.preventDefault()
+      change(...move)
+    }
+  }
+  const draw = (e: React.PointerEvent<HTMLElement>) => {
+    const r = e.currentTarget.getBoundingClientRect()
+    const start = { x1: e.clientX - r.left, y1: e.clientY - r.top }
+    const element = e.currentTarget
+    element.setPointerCapture(e.pointerId)
+    element.onpointermove = (move) => setLine({ ...start, x2: move.clientX - r.left, y2: move.clientY - r.top })
+    element.onpointerup = (up) => {
+      element.onpointermove = null
+      element.onpointerup = null
+      setLine(undefined)
+      const dx = up.clientX - r.left - start.x1
+      const dy = up.clientY - r.top - start.y1
+      if (Math.hypot(dx, dy) > 20) onLevel(limit(plan.cut.degrees + levelling(dx, dy), -10, 10))
+    }
+  }
+  const shown = { left: printed.x * w, top: printed.y * h, width: printed.width * w, height: printed.height * h }
+  return (
+    <div ref={box} className="drawing">
+      <div className="crop" style={{ left: (room.w - w) / 2, top: (room.h - h) / 2, width: w, height: h }}>
+        <div className="pane">
+          <img
+            src={masterUrl(m.hash, BOOTH)}
+            alt="The whole master"
+            draggable={false}
+            style={{ transform: degrees ? `rotate(${degrees}deg)` : undefined }}
+          />
+          <div className="veil" style={shown} />
+        </div>
+        {level ? (
+          <button type="button" className="levelling" aria-label="Draw a line along a horizon or a wall" onPointerDown={draw}>
+            {line && (
+              <svg width={w} height={h} aria-hidden="true">
+                <line {...line} />
+              </svg>
+            )}
+          </button>
+        ) : (
+          <>
+            <button
+              type="button"
+              className="mover"
+              aria-label="What is printed: drag it, or move it with the arrow keys"
+              style={shown}
+              onPointerDown={(e) => follow(e, (dx, dy) => moved(printed, dx, dy), laid)}
+              onKeyDown={(e) => keys(e, (dx, dy) => laid(moved(printed, dx, dy)))}
+            />
+            {!pans &&
+              CORNERS.map((corner) => (
+                <button
+                  type="button"
+                  key={corner.name}
+                  className="corner"
+                  aria-label={`${corner.name} corner of the crop: drag it, or use the arrow keys`}
+                  style={{
+                    left: (cut.x + (corner.right ? cut.width : 0)) * w,
+                    top: (cut.y + (corner.bottom ? cut.height : 0)) * h,
+                  }}
+                  onPointerDown={(e) => follow(e, (dx, dy) => dragged(cut, corner, dx, dy, shape, aspect), onCut)}
+                  onKeyDown={(e) => keys(e, (dx, dy) => onCut(dragged(cut, corner, dx, dy, shape, aspect)))}
+                />
+              ))}
+          </>
+        )}
+      </div>
+    </div>
+  )
+}
