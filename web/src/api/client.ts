@@ -44,9 +44,15 @@ export const post = <T>(url: string, body?: unknown, version?: number) => send<T
 export const put = <T>(url: string, body: unknown, version?: number) => send<T>('PUT', url, body, version)
 export const patch = <T>(url: string, body: unknown, version?: number) => send<T>('PATCH', url, body, version)
 
-/** Sends one file as it is; progress from 0 to 1. */
-export function upload<T>(url: string, file: File, progress: (share: number) => void): Promise<T> {
+/** Sends one file as it is, unless it is larger than is taken; progress from 0 to 1. */
+export function upload<T>(url: string, file: File, most: number, progress: (share: number) => void): Promise<T> {
   return new Promise((resolve, reject) => {
+    if (file.size > most) {
+      reject(
+        new Problem('file-too-large', `This file is larger than ${Math.round(most / 1048576)} MB.`, 'Export it smaller or with compression.'),
+      )
+      return
+    }
     const request = new XMLHttpRequest()
     request.open('POST', url)
     request.upload.onprogress = (e) => progress(e.lengthComputable ? e.loaded / e.total : 0)

@@ -52,6 +52,7 @@ export function Bench() {
         const opened = await upload<{ docket: DocketView; notice: string }>(
           `/api/dockets?name=${encodeURIComponent(file.name)}`,
           file,
+          status?.largestFile ?? Number.POSITIVE_INFINITY,
           (share) => change(key, { share }),
         )
         change(key, { share: 1, docket: opened.docket, notice: opened.notice })
@@ -64,7 +65,7 @@ export function Bench() {
   }
 
   const match = (d: OnBench) => `${d.title} ${d.number}`.toLowerCase().includes(words.toLowerCase())
-  const shown = groups?.map((g) => ({ ...g, dockets: g.dockets.filter(match) })).filter((g) => g.dockets.length > 0)
+  const shown = groups?.map((g) => ({ ...g, dockets: g.dockets.filter(match) })).filter((g) => g.dockets.length > 0 || (words === '' && g.note !== ''))
 
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: the whole table takes drops; the chooser button is the keyboard's way

@@ -30,7 +30,13 @@ export function Docket() {
   const [lookedAt, lookAt] = useState('')
   const { view, change } = tools
   const unsettled = view?.track.findIndex((s) => s.mark !== 'SETTLED') ?? 0
-  const open = STATIONS.find((s) => s === station) ?? STATIONS[unsettled < 0 ? 5 : unsettled] ?? 'picture'
+  const first = STATIONS[unsettled < 0 ? 5 : unsettled] ?? 'picture'
+  const open = STATIONS.find((s) => s === station) ?? first
+  // the station that is opened stands in the address from the start: only the person moves on
+  const settledOn = view !== undefined && station === undefined
+  useEffect(() => {
+    if (settledOn) navigate(`/dockets/${id}/${first}`, { replace: true })
+  }, [settledOn, first, id, navigate])
   // keys may come faster than the page is drawn: they count from where the last one went
   const place = useRef<number>(0)
   place.current = STATIONS.indexOf(open)

@@ -9,8 +9,14 @@ import { MarkSign } from '../parts/MarkSign'
 import { DOING, DOING_MARK } from '../printers/words'
 import { SHORTCUTS } from './words'
 
-export function typing(e: KeyboardEvent) {
-  return e.target instanceof HTMLElement && (e.target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName))
+/** Kinds of input whose keys are text; a radio button or a slider takes none of ours. */
+const TEXT = /^(text|search|url|tel|email|password|number|date|time|)$/
+
+export function typing(e: { target: EventTarget | null }) {
+  const at = e.target as HTMLElement | null
+  if (!at?.tagName) return false
+  if (at.isContentEditable || at.tagName === 'TEXTAREA' || at.tagName === 'SELECT') return true
+  return at.tagName === 'INPUT' && TEXT.test((at as HTMLInputElement).type) && !(at as HTMLInputElement).readOnly
 }
 
 export function Frame() {

@@ -12,12 +12,16 @@ import { fixed, percent } from '../parts/numbers'
 import { useProofView } from '../parts/useProofView'
 import { CAUSES, INTENTS } from './words'
 
+/** A person needs a moment: a proof that flashed by was not looked at. */
+const LOOKED_AT_MS = 1200
+
 type Compare = 'divided' | 'beside' | 'proof'
 
 export function ProofStation({ view, picture, tools, go }: StationProps) {
   const [compare, setCompare] = useState<Compare>('divided')
   const [outside, setOutside] = useState(false)
   const [held, setHeld] = useState(false)
+  const [drawn, setDrawn] = useState(false)
   const [shown, setShown] = useProofView()
   const paired = view.pairing !== null && view.pairing !== undefined
   const intent = paired ? intentOf(view) : 'RELATIVE'
@@ -39,8 +43,10 @@ export function ProofStation({ view, picture, tools, go }: StationProps) {
   const seen = view.findings.every((f) => f.code !== 'proof-not-looked-at')
   // biome-ignore lint/correctness/useExhaustiveDependencies: told once for each proof, not for each change
   useEffect(() => {
-    if (paired && !seen) see()
-  }, [paired, seen])
+    if (!paired || seen || !drawn) return
+    const looked = window.setTimeout(see, LOOKED_AT_MS)
+    return () => window.clearTimeout(looked)
+  }, [paired, seen, drawn])
 
   useEffect(() => {
     const press = (e: KeyboardEvent) => {
@@ -95,7 +101,7 @@ export function ProofStation({ view, picture, tools, go }: StationProps) {
           </>
         }
       >
-        <Comparison view={view} picture={picture} shown={shown} compare={held ? 'master' : compare} outside={outside} />
+        <Comparison view={view} picture={picture} shown={shown} compare={held ? 'master' : compare} outside={outside} onDrawn={() => setDrawn(true)} />
       </Booth>
       <aside className="card" aria-label="Proof">
         <section>
@@ -172,12 +178,14 @@ function Comparison({
   shown,
   compare,
   outside,
+  onDrawn,
 }: {
   view: DocketView
   picture: OnDocket
   shown: ProofView
   compare: Compare | 'master'
   outside: boolean
+  onDrawn: () => void
 }) {
   const [share, setShare] = useState(0.5)
   const [at, setAt] = useState<{ x: number; y: number; left: number; top: number }>()
@@ -227,7 +235,7 @@ function Comparison({
             onPointerMove={point}
             onPointerLeave={leave}
           >
-            <img src={src} alt={i === 0 ? 'Master' : 'Proof'} style={{ maxHeight: 'calc(100vh - 300px)' }} />
+            <img src={src} onLoad={onDrawn} alt={i === 0 ? 'Master' : 'Proof'} style={{ maxHeight: 'calc(100vh - 300px)' }} />
             <span className="tag left">{i === 0 ? 'Master' : `On ${view.pairing.paper}`}</span>
             {i === 1 && overlay}
             {i === 1 && reading}
@@ -239,7 +247,7 @@ function Comparison({
   const line = compare === 'divided' ? share : compare === 'master' ? 1 : 0
   return (
     <div className="divide" style={{ maxHeight: '100%', lineHeight: 0 }} onPointerMove={point} onPointerLeave={leave}>
-      <img src={proof} alt="Proof" style={{ maxHeight: 'calc(100vh - 300px)' }} />
+      <img src={proof} onLoad={onDrawn} alt="Proof" style={{ maxHeight: 'calc(100vh - 300px)' }} />
       {overlay}
       <img
         src={master}

@@ -438,6 +438,26 @@ public class ReliabilityTest {
         return List.of(page.path("fileKept").asBoolean(), page.path("scanKept").asBoolean());
     }
 
+    /** Without its database the server says so at once, and goes on when it is back. */
+    @Test
+    public void withoutADatabaseEveryRequestIsToldSoQuickly() throws Exception {
+        String id = "/api/dockets/" + small(610).path("id").asString();
+        test.databaseAway(true);
+        try {
+            long began = System.nanoTime();
+            for (String path : List.of("/api/bench", id, "/api/attempts", "/api/printers")) {
+                Api.Answer answer = api.get(path);
+                assertThat(answer.status()).as(path + " " + answer.body()).isEqualTo(503);
+                assertThat(answer.code()).isEqualTo("database-away");
+                assertThat(answer.body().path("next").asString()).isNotBlank();
+            }
+            assertThat(Duration.ofNanos(System.nanoTime() - began)).as("four answers").isLessThan(Duration.ofSeconds(20));
+        } finally {
+            test.databaseAway(false);
+        }
+        Waiting.until(() -> api.get(id).status(), s -> s == 200, 20);
+    }
+
     /** One page of an attempt that failed is printed again alone, by the same order. */
     @Test
     public void aPageIsPrintedAgainAlone() throws Exception {

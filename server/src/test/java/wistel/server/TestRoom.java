@@ -102,6 +102,14 @@ final class TestRoom implements AutoCloseable {
         room = new PrintRoom(roomFolder, at, 0);
     }
 
+    /** Takes the database away from everybody, or gives it back. */
+    void databaseAway(boolean away) {
+        admin("alter database " + database + " with allow_connections " + !away);
+        if (away) {
+            admin("select pg_terminate_backend(pid) from pg_stat_activity where datname = '" + database + "'");
+        }
+    }
+
     /** Runs a statement on this room's database. */
     void sql(String statement) {
         execute(database, statement);

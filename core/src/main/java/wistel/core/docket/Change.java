@@ -151,6 +151,19 @@ public sealed interface Change {
         }
     }
 
+    /** Filled, in a frame that was worked out for it. */
+    record Filled(double widthMm, double heightMm) implements Change {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            return d.withPlan(d.single().fitted(Single.Fit.FILL).framed(widthMm, heightMm));
+        }
+
+        @Override
+        public String words() {
+            return "fill the frame";
+        }
+    }
+
     record Cropped(double cropX, double cropY) implements Change {
         @Override
         public DocketSpec on(DocketSpec d) {

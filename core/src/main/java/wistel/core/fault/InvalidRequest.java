@@ -42,7 +42,11 @@ public final class InvalidRequest extends WistelException {
         /** Not one of the verdicts. */
         VERDICT_UNCLEAR,
         /** No version in If-Match. */
-        VERSION_UNCLEAR
+        VERSION_UNCLEAR,
+        /** A request that can't be read as what is asked for at its address. */
+        REQUEST_UNCLEAR,
+        /** It comes from a page or for a host that is not Wistel's. */
+        FOREIGN
     }
 
     private final Reason reason;

@@ -25,6 +25,8 @@ public record Single(String renditionId, boolean across, double widthMm, double 
     public static final double LARGEST_MM = 5000;
     /** Even borders of a roll are even with its sides up to this; beyond it, paper would be wasted. */
     private static final double ROLL_ENDS_MM = 25;
+    /** Shapes that differ by less look the same. */
+    private static final double SAME_SHAPE = 0.005;
     /** A loss smaller than this share is rounding. */
     private static final double HARDLY = 0.0005;
 
@@ -96,6 +98,20 @@ public record Single(String renditionId, boolean across, double widthMm, double 
         double height = width / aspect;
         double rounded = Math.floor(width * 10) / 10;
         return framed(rounded, height * rounded / width);
+    }
+
+    /** Filling a frame of the picture's own shape changes nothing: then the printable paper, borders even, is what is meant. */
+    public Single filling(Ground ground) {
+        Single filled = fitted(Fit.FILL);
+        PixelSize picture = ground.pictures().get(renditionId);
+        double shape = aspect(picture, cut.inside(picture.aspect()));
+        if (edge.borderless() || borders instanceof Borders.Sides || ground.stock() instanceof Stock.Roll || Math.abs(widthMm / heightMm / shape - 1) > SAME_SHAPE) {
+            return filled;
+        }
+        Stock.Sheet sheet = (Stock.Sheet) ground.stock();
+        Margins m = margins(ground);
+        double spare = Math.max(m.top() / borders.aboveShare(), m.bottom() / (1 - borders.aboveShare()));
+        return filled.framed((across ? sheet.lengthMm() : sheet.widthMm()) - 2 * Math.max(m.left(), m.right()), (across ? sheet.widthMm() : sheet.lengthMm()) - spare);
     }
 
     private static double aspect(PixelSize picture, Cut kept) {

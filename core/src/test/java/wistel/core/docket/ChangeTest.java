@@ -33,6 +33,7 @@ public class ChangeTest {
             {new Change.Laid(new Rect(10, 20, 180, 120)), "picture 180 × 120 mm, 10 from the left, 20 from above", "Sides[top=20.0, right=107.0, bottom=70.0, left=10.0]"},
             {new Change.Stocked(new Stock.Roll(431.8), Optional.of("main-roll")), "roll of 17 in", "Roll[widthMm=431.8]"},
             {new Change.Trimmed(new Cut(0.1, 0, 0.5, 1, 0)), "crop", "Cut[x=0.1"}, {new Change.Trimmed(new Cut(0.2, 0.2, 0.6, 0.6, -2.5)), "crop, straightened by -2.5°", "degrees=-2.5"},
+            {new Change.Filled(277, 190), "fill the frame", "fit=FILL"},
             {new Change.Edged(new Edge(true, 2, 0)), "borderless", "overMm=2.0"}, {new Change.Edged(new Edge(false, 0, 3)), "mirrored bleed of 3 mm", "bleedMm=3.0"},
             {new Change.Annotated(new Annotation(new Caption(true, false, 25, true, 9), 0.2, 3, true)), "what is written and drawn round the picture", "edition=25"},
             {new Change.Sharpened(Sharpening.STANDARD), "standard sharpening", "STANDARD"},

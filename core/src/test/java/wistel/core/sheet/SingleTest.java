@@ -174,6 +174,17 @@ public class SingleTest {
         assertThat(bled.overMm()).isEqualTo(2);
     }
 
+    /** A frame that has the picture's shape already becomes the printable paper; another one is filled as it is. */
+    @Test
+    public void fillingFillsThePrintableSheetWhereTheFrameHasThePicturesShape() {
+        Ground ground = Ground.bare(A3_PLUS, COTTON, Map.of("r", new PixelSize(3000, 2000)));
+        Single filled = plan(true, 300, 200, Fit.WHOLE, EVEN).filling(ground);
+        Page p = page(filled.lay(ground));
+        assertThat(p.placed().get(0).atMm()).isEqualTo(new Rect(30, 3.4, 423, 329 - 6.8));
+        assertThat(Overhang.of(p, p.placed().get(0))).isEmpty();
+        assertThat(plan(true, 300, 150, Fit.WHOLE, EVEN).filling(ground).widthMm()).isEqualTo(300);
+    }
+
     /** However a picture is straightened, the corners of what is kept lie on it. */
     @Test
     public void aStraightenedCutHoldsOnlyPicture() {

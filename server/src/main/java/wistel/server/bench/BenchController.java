@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
 import wistel.core.docket.DocketSpec;
@@ -62,7 +63,8 @@ class BenchController {
         Map<UUID, Attempt> running = new HashMap<>();
         attempts.running().forEach(a -> running.put(a.docketId(), a));
         Map<String, Group> groups = new LinkedHashMap<>();
-        for (DocketService.Judged judged : docketService.judged(dockets.onBench())) {
+        DocketRepository.OnBench onBench = dockets.onBench();
+        for (DocketService.Judged judged : docketService.judged(onBench.rows())) {
             DocketSpec d = judged.row().spec();
             Optional<PairingVersion> pairing = judged.facts().pairing();
             String key = pairing.map(p -> p.paper() + ", " + d.stock().name()).orElse("Paper not chosen yet");
@@ -71,6 +73,10 @@ class BenchController {
         }
         List<Group> ordered = new ArrayList<>(groups.values());
         ordered.sort(Comparator.comparing((Group g) -> g.paper.startsWith("Paper not")).thenComparing(Group::paper));
+        if (!onBench.unreadable().isEmpty()) {
+            String numbers = onBench.unreadable().stream().map(String::valueOf).collect(Collectors.joining(", "));
+            ordered.add(new Group("Docket " + numbers + " can't be read", "it was written by another version and is kept as it is", List.of()));
+        }
         return ordered;
     }
 

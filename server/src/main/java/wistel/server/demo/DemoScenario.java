@@ -72,7 +72,7 @@ class DemoScenario {
     private final Events events;
     private final Shutdown shutdown;
     private final TransactionTemplate transaction;
-    private volatile Status status = new Status(false, "starting");
+    private volatile Status status = new Status(false, "starting", MasterImport.LARGEST_BYTES);
 
     DemoScenario(@Value("${wistel.demo}") String folder, @Value("${wistel.printers}") String printerList, JsonMapper mapper, PrinterWatch printers,
                  ProfileRepository profiles, PairingRepository pairings, MasterImport imports, DocketService docketService, DocketRepository dockets, ReleaseService releases,
@@ -98,8 +98,9 @@ class DemoScenario {
     /**
      * @param ready the printers were asked and the bench is laid
      * @param doing what is being done until then, for people
+     * @param largestFile that can be dropped, in bytes
      */
-    record Status(boolean ready, String doing) {
+    record Status(boolean ready, String doing, long largestFile) {
     }
 
     @RestController
@@ -148,7 +149,7 @@ class DemoScenario {
                 LOG.error("the demo could not be loaded whole; what is missing is loaded at the next start", e);
             }
         } finally {
-            status = new Status(true, "");
+            status = new Status(true, "", MasterImport.LARGEST_BYTES);
             events.tell("status", "ready");
         }
         if (scenario != null) {
@@ -157,7 +158,7 @@ class DemoScenario {
     }
 
     private void say(String doing) {
-        status = new Status(false, doing);
+        status = new Status(false, doing, MasterImport.LARGEST_BYTES);
         events.tell("status", doing);
     }
 

@@ -54,6 +54,7 @@ class DocketController {
     @PostMapping("/dockets")
     ResponseEntity<Opened> open(@RequestParam String name, @RequestParam Optional<UUID> like, @Parameter(hidden = true) HttpServletRequest request) throws IOException {
         like.ifPresent(dockets::get);
+        imports.accepts(request.getContentLengthLong());
         MasterImport.Taken taken = imports.take(name, request.getInputStream());
         DocketService.Like opened = like.map(l -> docketService.openLike(taken.master(), l)).orElseGet(() -> new DocketService.Like(docketService.open(taken.master()), ""));
         events.tell("docket", opened.docket().toString());

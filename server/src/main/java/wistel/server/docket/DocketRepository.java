@@ -7,6 +7,7 @@ import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
@@ -17,10 +18,13 @@ import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.core.JacksonException;
 import wistel.core.docket.Change;
 import wistel.core.docket.DocketSpec;
 import wistel.core.fault.Conflict;
 import wistel.core.fault.NotFound;
+import wistel.core.fault.RecordException;
+import wistel.core.fault.WistelException;
 import wistel.server.store.Json;
 import wistel.server.store.StoredSpecs;
 
@@ -76,8 +80,22 @@ public class DocketRepository {
             .params(id, revision, spec.schema(), json.text(spec), change, Timestamp.from(clock.instant())).update();
     }
 
-    public List<Row> onBench() {
-        return jdbc.sql(SELECT + "where not d.put_away order by d.number").query(this::row).list();
+    /** @param unreadable numbers of dockets that this version can't read */
+    public record OnBench(List<Row> rows, List<Integer> unreadable) {
+    }
+
+    /** One that can't be read doesn't take the others with it. */
+    public OnBench onBench() {
+        List<Integer> unreadable = new ArrayList<>();
+        List<Row> rows = new ArrayList<>();
+        jdbc.sql(SELECT + "where not d.put_away order by d.number").query(r -> {
+            try {
+                rows.add(row(r, 0));
+            } catch (RecordException e) {
+                unreadable.add(r.getInt("number"));
+            }
+        });
+        return new OnBench(rows, unreadable);
     }
 
     public Row get(UUID id) {
@@ -143,8 +161,19 @@ public class DocketRepository {
         Set<String> seen = Arrays.stream((String[]) r.getArray("seen").getArray()).collect(Collectors.toSet());
         int schema = r.getInt("schema");
         String text = r.getString("spec");
-        return new Row(r.getObject("id", UUID.class), r.getInt("number"), r.getInt("version"), read.get(schema + text, k -> specs.spec(schema, text)), undo,
+        return new Row(r.getObject("id", UUID.class), r.getInt("number"), r.getInt("version"), spec(r.getInt("number"), schema, text), undo,
             Optional.ofNullable(r.getString("redo")).map(DocketRepository::named), seen, r.getTimestamp("changed").toInstant());
+    }
+
+    private DocketSpec spec(int number, int schema, String text) {
+        return read.get(schema + text, k -> {
+            try {
+                return specs.spec(schema, text);
+            } catch (JacksonException | WistelException | IllegalArgumentException | ClassCastException e) {
+                throw new RecordException(RecordException.Reason.DOCKET_UNREADABLE, "Docket " + number + " can't be read by this version of Wistel.",
+                    "It is kept as it was written: open it with the version that wrote it, or put it away.", e);
+            }
+        });
     }
 
     private static String named(String change) {

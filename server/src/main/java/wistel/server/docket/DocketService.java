@@ -200,7 +200,14 @@ public class DocketService {
     }
 
     public void change(UUID id, int version, Change change) {
-        dockets.change(id, version, change);
+        dockets.change(id, version, change instanceof Change.Fitted f && f.fit() == Single.Fit.FILL ? filling(id) : change);
+    }
+
+    private Change filling(UUID id) {
+        DocketRepository.Row row = dockets.get(id);
+        Single plan = row.spec().single();
+        Single filled = plan.filling(judged(row).facts.ground(row.spec()));
+        return filled.equals(plan.fitted(Single.Fit.FILL)) ? new Change.Fitted(Single.Fit.FILL) : new Change.Filled(filled.widthMm(), filled.heightMm());
     }
 
     /** Lengths as a person typed them, with units; one of them, or all four borders, is given. */

@@ -6,9 +6,12 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.net.URI;
+import java.util.Map;
 import java.util.Set;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
+import tools.jackson.databind.json.JsonMapper;
+import wistel.core.fault.InvalidRequest;
 
 /**
  * Without accounts, only the person at this machine may use the server: requests must name a loopback host (a page that rebinds its name
@@ -18,23 +21,41 @@ import org.springframework.web.filter.OncePerRequestFilter;
 class LoopbackFilter extends OncePerRequestFilter {
     private static final Set<String> LOOPBACK = Set.of("localhost", "127.0.0.1", "[::1]", "::1");
 
+    private static final String ZERO = "%00";
+
+    private final JsonMapper json;
+
+    LoopbackFilter(JsonMapper json) {
+        this.json = json;
+    }
+
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain) throws ServletException, IOException {
         String origin = request.getHeader("Origin");
         boolean foreign = origin != null && !ours(origin, request);
-        if (!LOOPBACK.contains(request.getServerName()) || foreign && !request.getMethod().equals("GET")) {
-            response.sendError(HttpServletResponse.SC_FORBIDDEN);
-            return;
-        }
         response.setHeader("X-Content-Type-Options", "nosniff");
         response.setHeader("Content-Security-Policy", "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' blob: data:; frame-ancestors 'none'");
-        chain.doFilter(request, response);
+        if (!LOOPBACK.contains(request.getServerName()) || foreign && !request.getMethod().equals("GET")) {
+            refuse(response, HttpServletResponse.SC_FORBIDDEN, new InvalidRequest(InvalidRequest.Reason.FOREIGN, "This came from another page or for another host than Wistel's own.",
+                "Open Wistel at http://localhost on this machine."));
+        } else if (request.getRequestURI().contains(ZERO) || request.getQueryString() != null && request.getQueryString().contains(ZERO)) {
+            refuse(response, HttpServletResponse.SC_BAD_REQUEST, new InvalidRequest(InvalidRequest.Reason.TEXT_OUT_OF_RANGE, "A zero byte is no text.", "Leave it out."));
+        } else {
+            chain.doFilter(request, response);
+        }
+    }
+
+    private void refuse(HttpServletResponse response, int status, InvalidRequest why) throws IOException {
+        response.setStatus(status);
+        response.setContentType("application/problem+json");
+        response.setCharacterEncoding("UTF-8");
+        response.getWriter().write(json.writeValueAsString(Map.of("status", status, "detail", why.getMessage(), "code", why.code(), "next", why.next())));
     }
 
     private static boolean ours(String origin, HttpServletRequest request) {
         try {
             URI uri = URI.create(origin);
-            return LOOPBACK.contains(uri.getHost()) && uri.getPort() == request.getServerPort();
+            return uri.getHost() != null && LOOPBACK.contains(uri.getHost()) && uri.getPort() == request.getServerPort();
         } catch (IllegalArgumentException e) {
             return false;
         }

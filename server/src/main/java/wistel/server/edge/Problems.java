@@ -3,12 +3,15 @@ package wistel.server.edge;
 import java.io.IOException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessResourceFailureException;
+import org.springframework.dao.TransientDataAccessResourceException;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.transaction.CannotCreateTransactionException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
@@ -17,6 +20,7 @@ import wistel.core.fault.Conflict;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.fault.NotFound;
 import wistel.core.fault.PrinterException;
+import wistel.core.fault.RecordException;
 import wistel.core.fault.WistelException;
 
 /** Typed errors as RFC 9457 problems: what happened in {@code detail}, what to do in {@code next}, our code in {@code code}. */
@@ -45,6 +49,32 @@ class Problems extends ResponseEntityExceptionHandler {
         return super.handleHttpMessageNotReadable(e, headers, code, request);
     }
 
+    /** What the framework refuses has the same form as what Wistel does. */
+    @Override
+    protected ResponseEntity<Object> createResponseEntity(Object body, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        if (body instanceof ProblemDetail problem) {
+            problem.setProperty("code", switch (status.value()) {
+                case 404 -> "not-found";
+                case 405 -> "method-not-allowed";
+                case 406 -> "not-acceptable";
+                case 413 -> "file-too-large";
+                case 415 -> "form-unknown";
+                default -> status.is5xxServerError() ? "unforeseen" : "request-unclear";
+            });
+            problem.setProperty("next", status.value() == 404 ? "Check the address; /v3/api-docs lists all there are." : "Compare it with /v3/api-docs, which tells what is taken here.");
+            if (problem.getDetail() == null || problem.getDetail().isBlank()) {
+                problem.setDetail("This request can't be taken as it is.");
+            }
+        }
+        return super.createResponseEntity(body, headers, status, request);
+    }
+
+    @ExceptionHandler({DataAccessResourceFailureException.class, CannotCreateTransactionException.class, TransientDataAccessResourceException.class})
+    ResponseEntity<ProblemDetail> databaseAway(Exception e) {
+        LOG.warn("the database doesn't answer");
+        return typed(new RecordException(RecordException.Reason.DATABASE_AWAY, "The database doesn't answer.", "What you had is safe. Start PostgreSQL (./wistel demo or start does), then try again.", e));
+    }
+
     private static HttpStatus status(WistelException e) {
         if (e instanceof NotFound) {
             return HttpStatus.NOT_FOUND;
@@ -54,6 +84,13 @@ class Problems extends ResponseEntityExceptionHandler {
         }
         if (e instanceof InvalidRequest r) {
             return r.reason() == InvalidRequest.Reason.FILE_TOO_LARGE ? HttpStatus.CONTENT_TOO_LARGE : HttpStatus.BAD_REQUEST;
+        }
+        if (e instanceof RecordException r) {
+            return switch (r.reason()) {
+                case DOCKET_UNREADABLE -> HttpStatus.UNPROCESSABLE_CONTENT;
+                case DATABASE_AWAY -> HttpStatus.SERVICE_UNAVAILABLE;
+                case DISK_FULL -> HttpStatus.INSUFFICIENT_STORAGE;
+            };
         }
         return e instanceof PrinterException ? HttpStatus.BAD_GATEWAY : HttpStatus.UNPROCESSABLE_CONTENT;
     }

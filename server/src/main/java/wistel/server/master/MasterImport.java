@@ -47,6 +47,17 @@ public class MasterImport {
     public record Taken(Master master, String notice) {
     }
 
+    /**
+     * Before a byte of it is read.
+     *
+     * @param bytes that are announced; less than 0 when none are
+     */
+    public void accepts(long bytes) {
+        if (bytes > LARGEST_BYTES) {
+            throw new InvalidRequest(InvalidRequest.Reason.FILE_TOO_LARGE, "This file is larger than " + (LARGEST_BYTES >> 20) + " MB.", "Export it smaller or with compression.");
+        }
+    }
+
     public Taken take(String name, InputStream body) throws IOException {
         String fileName = cleaned(name);
         FileStore.Kept kept = files.put(body, LARGEST_BYTES);

@@ -105,7 +105,12 @@ public class IppClient {
         List<MediaRow> loaded = collections(p, "media-col-ready").stream().map(IppClient::media).flatMap(Optional::stream).toList();
         PrinterState now = new PrinterState(state == 5 ? PrinterState.Doing.STOPPED : state == 4 ? PrinterState.Doing.PRINTING : PrinterState.Doing.IDLE,
             state == 5 ? StopReasons.words(strings(p, "printer-state-reasons")) : "", loaded);
-        return new Described(first(p, "printer-uuid"), first(p, "printer-name"), now, first(p, "printer-more-info"), description(p));
+        return new Described(first(p, "printer-uuid"), first(p, "printer-name"), now, page(first(p, "printer-more-info")), description(p));
+    }
+
+    /** An address that may stand behind a link. */
+    private static String page(String address) {
+        return address.startsWith("http://") || address.startsWith("https://") ? address : "";
     }
 
     /** Why a printer waits, in words: what it says of itself; empty when it says nothing. */

@@ -1,7 +1,9 @@
 package wistel.server.printer;
 
 import java.net.URI;
+import java.net.URISyntaxException;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
@@ -17,6 +19,7 @@ import wistel.server.edge.Events;
 
 @RestController
 class PrinterController {
+    private static final int LONGEST_ADDRESS = 500;
     private static final int LONGEST_NAME = 80;
 
     private final PrinterRepository printers;
@@ -45,14 +48,21 @@ class PrinterController {
     @ResponseStatus(HttpStatus.CREATED)
     Printer add(@RequestBody NewPrinter asked) {
         String uri = asked.uri().trim();
-        try {
-            if (!"ipp".equals(URI.create(uri).getScheme()) || URI.create(uri).getHost() == null) {
-                throw new IllegalArgumentException(uri);
-            }
-        } catch (IllegalArgumentException e) {
-            throw new InvalidRequest(InvalidRequest.Reason.ADDRESS_UNCLEAR, "'" + uri + "' is not a printer's address.", "Write it like ipp://printer.local/ipp/print.");
+        if (uri.length() > LONGEST_ADDRESS || !address(uri)) {
+            throw new InvalidRequest(InvalidRequest.Reason.ADDRESS_UNCLEAR, "'" + (uri.length() > 60 ? uri.substring(0, 60) + "…" : uri) + "' is not a printer's address.",
+                "Write it like ipp://printer.local/ipp/print.");
         }
         return printers.get(watch.know(Optional.empty(), uri));
+    }
+
+    private static boolean address(String text) {
+        try {
+            URI uri = new URI(text);
+            return "ipp".equals(uri.getScheme()) && uri.getHost() != null && uri.getPort() != 0 && uri.getPort() >= -1 && uri.getPort() <= 65535
+                && !text.toLowerCase(Locale.ROOT).matches(".*%(0[0-9a-f]|1[0-9a-f]|7f).*");
+        } catch (URISyntaxException e) {
+            return false;
+        }
     }
 
     /** Gives a printer another name, or retires it: it is asked nothing any more and not offered; its prints stay in the log. */

@@ -3,10 +3,13 @@ package wistel.server.store;
 import jakarta.annotation.PreDestroy;
 import java.io.BufferedInputStream;
 import java.io.BufferedOutputStream;
+import java.io.FilterOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
 import java.io.UncheckedIOException;
+import java.nio.channels.Channels;
+import java.nio.channels.ClosedByInterruptException;
 import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
 import java.nio.channels.OverlappingFileLockException;
@@ -15,6 +18,8 @@ import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
+import java.nio.file.attribute.PosixFileAttributeView;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.security.DigestOutputStream;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
@@ -27,6 +32,7 @@ import javax.imageio.stream.ImageInputStream;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import wistel.core.fault.InvalidRequest;
+import wistel.core.fault.RecordException;
 
 /** Files by SHA-256 of their content. A file appears under its name only when it is complete: it is written aside and moved. */
 @Component
@@ -42,11 +48,19 @@ public class FileStore {
         content = folder.resolve("by-hash");
         previews = folder.resolve("views");
         try {
+            ownersAlone(Files.createDirectories(folder));
             Files.createDirectories(content);
             Files.createDirectories(previews);
             staging = ownStaging(Files.createDirectories(folder.resolve("staging")));
         } catch (IOException e) {
             throw new UncheckedIOException(e);
+        }
+    }
+
+    /** Pictures are nobody else's business, where the file system knows owners. */
+    private static void ownersAlone(Path folder) throws IOException {
+        if (Files.getFileStore(folder).supportsFileAttributeView(PosixFileAttributeView.class)) {
+            Files.setPosixFilePermissions(folder, PosixFilePermissions.fromString("rwx------"));
         }
     }
 
@@ -114,8 +128,11 @@ public class FileStore {
         Path part = staging.resolve(UUID.randomUUID().toString());
         try {
             MessageDigest digest = MessageDigest.getInstance("SHA-256");
-            try (OutputStream out = new DigestOutputStream(new BufferedOutputStream(Files.newOutputStream(part), 1 << 18), digest)) {
+            try (FileChannel file = FileChannel.open(part, StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE);
+                 OutputStream out = new DigestOutputStream(new BufferedOutputStream(new ToDisk(file), 1 << 18), digest)) {
                 producer.write(out);
+                out.flush();
+                file.force(true);
             }
             String hash = HexFormat.of().formatHex(digest.digest());
             long bytes = Files.size(part);
@@ -123,11 +140,37 @@ public class FileStore {
             boolean fresh = !Files.exists(place);
             Files.createDirectories(place.getParent());
             Files.move(part, place, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+            flushed(place.getParent());
             return new Kept(hash, bytes, fresh);
         } catch (NoSuchAlgorithmException e) {
             throw new IllegalStateException(e);
         } finally {
             Files.deleteIfExists(part);
+        }
+    }
+
+    /** A new name counts as kept when its folder is on disk too. */
+    private static void flushed(Path folder) throws IOException {
+        try (FileChannel open = FileChannel.open(folder, StandardOpenOption.READ)) {
+            open.force(true);
+        }
+    }
+
+    /** Tells a full disk from a sender who went away. */
+    private static final class ToDisk extends FilterOutputStream {
+        ToDisk(FileChannel file) {
+            super(Channels.newOutputStream(file));
+        }
+
+        @Override
+        public void write(byte[] bytes, int from, int count) throws IOException {
+            try {
+                out.write(bytes, from, count);
+            } catch (ClosedByInterruptException e) {
+                throw e;
+            } catch (IOException e) {
+                throw new RecordException(RecordException.Reason.DISK_FULL, "The file could not be written: " + e.getMessage() + ".", "Make room on the disk, then try again. Nothing half-written was kept.", e);
+            }
         }
     }
 

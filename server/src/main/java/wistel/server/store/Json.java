@@ -7,11 +7,17 @@ import org.springframework.boot.jackson.autoconfigure.JsonMapperBuilderCustomize
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.stereotype.Component;
+import tools.jackson.core.JsonParser;
+import tools.jackson.databind.DeserializationContext;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.deser.jdk.StringDeserializer;
+import tools.jackson.databind.deser.std.StdScalarDeserializer;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.jsontype.NamedType;
+import tools.jackson.databind.module.SimpleModule;
 import wistel.core.docket.Change;
+import wistel.core.fault.InvalidRequest;
 import wistel.core.paper.Stock;
 import wistel.core.printer.ColourRoute;
 import wistel.core.rendition.Treatment;
@@ -40,6 +46,22 @@ public class Json {
     private interface ByKind {
     }
 
+    /** No database keeps a zero byte in a text. */
+    private static final class Text extends StdScalarDeserializer<String> {
+        Text() {
+            super(String.class);
+        }
+
+        @Override
+        public String deserialize(JsonParser parser, DeserializationContext context) {
+            String text = StringDeserializer.instance.deserialize(parser, context);
+            if (text != null && text.indexOf(0) >= 0) {
+                throw new InvalidRequest(InvalidRequest.Reason.TEXT_OUT_OF_RANGE, "A zero byte is no text.", "Leave it out.");
+            }
+            return text;
+        }
+    }
+
     /** Core knows nothing of JSON, so what it needs is said here. */
     @Configuration
     static class Setup {
@@ -48,6 +70,7 @@ public class Json {
             return builder -> {
                 // a record's parts are all there, or it isn't made
                 builder.enable(DeserializationFeature.FAIL_ON_NULL_CREATOR_PROPERTIES);
+                builder.addModule(new SimpleModule().addDeserializer(String.class, new Text()));
                 for (Class<?> sum : SUMS) {
                     builder.addMixIn(sum, ByKind.class);
                     for (Class<?> record : sum.getPermittedSubclasses()) {
