@@ -49,7 +49,11 @@ export function upload<T>(url: string, file: File, most: number, progress: (shar
   return new Promise((resolve, reject) => {
     if (file.size > most) {
       reject(
-        new Problem('file-too-large', `This file is larger than ${Math.round(most / 1048576)} MB.`, 'Export it smaller or with compression.'),
+        new Problem(
+          'file-too-large',
+          `This file is larger than ${Math.round(most / 1048576)} MB.`,
+          'Export it smaller or with compression.',
+        ),
       )
       return
     }

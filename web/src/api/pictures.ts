@@ -25,6 +25,10 @@ export const proofUrl = (
 
 export const gamutUrl = (view: DocketView, master: string, longest: number) => `/api/masters/${master}/gamut?${on(view, longest)}`
 
+/** A part of the final raster, pixel for pixel; `state` changes whenever the docket does. */
+export const loupeUrl = (view: DocketView, rendition: string, at: { x: number; y: number }, sharpening: string, mask = false) =>
+  `/api/dockets/${view.id}/renditions/${rendition}/loupe?x=${at.x.toFixed(4)}&y=${at.y.toFixed(4)}&sharpening=${sharpening}&mask=${mask}&state=${view.version}`
+
 /** The scan of one picture of a page, both counted from 1. */
 export const scanUrl = (attempt: string, page: number, picture: number, longest: number) =>
   `/api/attempts/${attempt}/pages/${page}/pictures/${picture}/scan?longest=${longest}`

@@ -308,6 +308,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/dockets/{id}/renditions/{rendition}/loupe": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["loupe"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dockets/{id}/renditions/{rendition}/pairing-comparison": {
         parameters: {
             query?: never;
@@ -712,7 +728,7 @@ export interface components {
             sizePt: number;
             title: boolean;
         };
-        Change: components["schemas"]["Titled"] | components["schemas"]["Noted"] | components["schemas"]["Copies"] | components["schemas"]["ProfileConfirmed"] | components["schemas"]["Paired"] | components["schemas"]["Stocked"] | components["schemas"]["Framed"] | components["schemas"]["Laid"] | components["schemas"]["Turned"] | components["schemas"]["Fitted"] | components["schemas"]["Cropped"] | components["schemas"]["Trimmed"] | components["schemas"]["Edged"] | components["schemas"]["Annotated"] | components["schemas"]["Sharpened"] | components["schemas"]["Bordered"] | components["schemas"]["Resolved"] | components["schemas"]["Routed"] | components["schemas"]["Set"];
+        Change: components["schemas"]["Titled"] | components["schemas"]["Noted"] | components["schemas"]["Copies"] | components["schemas"]["ProfileConfirmed"] | components["schemas"]["Paired"] | components["schemas"]["Stocked"] | components["schemas"]["Framed"] | components["schemas"]["Laid"] | components["schemas"]["Turned"] | components["schemas"]["Fitted"] | components["schemas"]["Filled"] | components["schemas"]["Cropped"] | components["schemas"]["Trimmed"] | components["schemas"]["Edged"] | components["schemas"]["Annotated"] | components["schemas"]["Sharpened"] | components["schemas"]["Bordered"] | components["schemas"]["Resolved"] | components["schemas"]["Routed"] | components["schemas"]["Set"];
         Choice: {
             label: string;
             value: string;
@@ -828,6 +844,14 @@ export interface components {
             };
             /** Format: double */
             paperL: number;
+        };
+        Filled: {
+            /** Format: double */
+            heightMm: number;
+            /** @enum {string} */
+            kind: "filled";
+            /** Format: double */
+            widthMm: number;
         };
         Finding: {
             code: string;
@@ -1281,6 +1305,8 @@ export interface components {
         };
         Status: {
             doing: string;
+            /** Format: int64 */
+            largestFile: number;
             ready: boolean;
         };
         Stock: components["schemas"]["Sheet"] | components["schemas"]["Roll"];
@@ -1825,6 +1851,34 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Figures"];
+                };
+            };
+        };
+    };
+    loupe: {
+        parameters: {
+            query: {
+                x: number;
+                y: number;
+                sharpening?: "OFF" | "LIGHT" | "STANDARD" | "STRONG";
+                mask?: boolean;
+            };
+            header?: never;
+            path: {
+                id: string;
+                rendition: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/png": string;
                 };
             };
         };

@@ -65,7 +65,9 @@ export function Bench() {
   }
 
   const match = (d: OnBench) => `${d.title} ${d.number}`.toLowerCase().includes(words.toLowerCase())
-  const shown = groups?.map((g) => ({ ...g, dockets: g.dockets.filter(match) })).filter((g) => g.dockets.length > 0 || (words === '' && g.note !== ''))
+  const shown = groups
+    ?.map((g) => ({ ...g, dockets: g.dockets.filter(match) }))
+    .filter((g) => g.dockets.length > 0 || (words === '' && g.note !== ''))
 
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: the whole table takes drops; the chooser button is the keyboard's way

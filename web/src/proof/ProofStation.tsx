@@ -101,7 +101,14 @@ export function ProofStation({ view, picture, tools, go }: StationProps) {
           </>
         }
       >
-        <Comparison view={view} picture={picture} shown={shown} compare={held ? 'master' : compare} outside={outside} onDrawn={() => setDrawn(true)} />
+        <Comparison
+          view={view}
+          picture={picture}
+          shown={shown}
+          compare={held ? 'master' : compare}
+          outside={outside}
+          onDrawn={() => setDrawn(true)}
+        />
       </Booth>
       <aside className="card" aria-label="Proof">
         <section>

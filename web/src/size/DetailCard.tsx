@@ -1,11 +1,15 @@
-import { Input, Radio, Select } from 'antd'
+import { Checkbox, Input, Radio, Select } from 'antd'
+import { useState } from 'react'
+import { loupeUrl } from '../api/pictures'
 import type { DocketSpec } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { ResolutionScale } from './ResolutionScale'
 import { FINENESS } from './words'
 
 /** How fine it is printed. */
-export function DetailCard({ view, picture, tools }: StationProps) {
+export function DetailCard({ view, picture, tools, at }: StationProps & { at: { x: number; y: number } }) {
+  const [mask, setMask] = useState(false)
+  const sharpening = view.spec.sharpening
   const r = view.spec.resolution
   const resolve = (next: Partial<DocketSpec['resolution']>) => tools.decide({ kind: 'resolved', resolution: { ...r, ...next } })
   const printed = picture.printed[0]
@@ -66,6 +70,48 @@ export function DetailCard({ view, picture, tools }: StationProps) {
               options={[150, 200, 240, 300, 360, 720].map((v) => ({ value: v, label: `${v} ppi` }))}
             />
           )}
+        </div>
+      </section>
+      <section>
+        <h2 className="head">Sharpened for the paper</h2>
+        <div className="choices">
+          <Radio.Group
+            optionType="button"
+            buttonStyle="solid"
+            value={sharpening}
+            onChange={(e) => tools.decide({ kind: 'sharpened', sharpening: e.target.value })}
+            aria-label="Sharpening"
+          >
+            <Radio.Button value="OFF">off</Radio.Button>
+            <Radio.Button value="LIGHT">light</Radio.Button>
+            <Radio.Button value="STANDARD">standard</Radio.Button>
+            <Radio.Button value="STRONG">strong</Radio.Button>
+          </Radio.Group>
+          <p className="soft">
+            Ink spreads; this gives back what the paper takes, on edges alone. Leave it off for a file that was sharpened for
+            print already.
+          </p>
+          <div className="loupe">
+            <figure>
+              <img src={loupeUrl(view, picture.renditionId, at, 'OFF')} alt="Without sharpening" width="160" height="160" />
+              <figcaption>as resampled</figcaption>
+            </figure>
+            <figure>
+              <img
+                src={loupeUrl(view, picture.renditionId, at, sharpening, mask)}
+                alt={mask ? 'Where it is sharpened' : 'As printed'}
+                width="160"
+                height="160"
+              />
+              <figcaption>
+                {mask ? 'white is sharpened' : sharpening === 'OFF' ? 'as printed: the same' : 'as printed'}
+              </figcaption>
+            </figure>
+          </div>
+          <Checkbox checked={mask} onChange={(e) => setMask(e.target.checked)}>
+            show where
+          </Checkbox>
+          <p className="soft">Pixels as the printer gets them. Point at another place in the picture to look there.</p>
         </div>
       </section>
     </>

@@ -16,7 +16,12 @@ type Props = {
   onLaid: (at: At) => void
   /** Pixels of the screen for a millimetre of paper, to show it in life size; fitted to the room when not given. */
   lifeScale?: number
+  /** A place in the picture is chosen, in shares of its sides, instead of moving it. */
+  picked?: Place
+  onPick?: (at: Place) => void
 }
+
+type Place = { x: number; y: number }
 
 const LEAST_MM = 5
 const ROOM_LEFT = 70
@@ -62,7 +67,7 @@ export function resized(at: At, corner: { right: boolean; bottom: boolean }, dx:
 }
 
 /** The sheet as a drawing: picture, unprintable edge hatched, cut line, marks, and dimension lines whose numbers can be written over. */
-export function SheetDrawing({ view, onLength, onLaid, lifeScale }: Props) {
+export function SheetDrawing({ view, onLength, onLaid, lifeScale, picked, onPick }: Props) {
   const [box, room] = useRoom()
   const [dragged, setDragged] = useState<At>()
   const page = view.layout.pages[0]
@@ -133,7 +138,8 @@ export function SheetDrawing({ view, onLength, onLaid, lifeScale }: Props) {
           {!dragged && <Marks marks={page.marks} scale={scale} width={sw} height={sh} />}
           {borderless && <div className="cut-line" title="Here the paper ends; what lies outside is cut off." />}
         </div>
-        {!borderless && (
+        {picked && onPick && <Picker box={{ left: px, top: py, width: pw, height: ph }} at={picked} onPick={onPick} />}
+        {!borderless && !onPick && (
           <Handles
             at={p}
             box={{ left: px, top: py, width: pw, height: ph }}
@@ -273,6 +279,39 @@ function Handles({ at, box, scale, keepsShape, onDrag, onLaid }: HandlesProps) {
         />
       ))}
     </>
+  )
+}
+
+/** A place in the picture, pointed at or moved with the arrow keys. */
+function Picker({ box, at, onPick }: { box: HandlesProps['box']; at: Place; onPick: (at: Place) => void }) {
+  const inside = (v: number) => Math.max(0, Math.min(1, v))
+  return (
+    <button
+      type="button"
+      className="picker"
+      aria-label="Place that is looked at: point at another one, or move it with the arrow keys"
+      style={box}
+      onClick={(e) => {
+        const r = e.currentTarget.getBoundingClientRect()
+        if (e.detail > 0) onPick({ x: inside((e.clientX - r.left) / r.width), y: inside((e.clientY - r.top) / r.height) })
+      }}
+      onKeyDown={(e) => {
+        const step = e.shiftKey ? 0.1 : 0.01
+        const by: Record<string, [number, number]> = {
+          ArrowLeft: [-step, 0],
+          ArrowRight: [step, 0],
+          ArrowUp: [0, -step],
+          ArrowDown: [0, step],
+        }
+        const move = by[e.key]
+        if (move) {
+          e.preventDefault()
+          onPick({ x: inside(at.x + move[0]), y: inside(at.y + move[1]) })
+        }
+      }}
+    >
+      <span style={{ left: `${100 * at.x}%`, top: `${100 * at.y}%` }} />
+    </button>
   )
 }
 

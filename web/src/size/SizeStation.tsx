@@ -20,6 +20,7 @@ export function SizeStation(props: StationProps) {
   const [level, setLevel] = useState(false)
   const [degrees, setDegrees] = useState<number>()
   const [life, setLife] = useState(false)
+  const [at, setAt] = useState({ x: 0.5, y: 0.5 })
   const [lifeScale] = useLifeScale()
   const plan = view.spec.plan
   const lost = view.layout.losses.reduce((sum, l) => sum + l.share, 0)
@@ -48,6 +49,7 @@ export function SizeStation(props: StationProps) {
               onLength={(side, text) => tools.change({ kind: 'resize', asked: { [side]: text } })}
               onLaid={(at) => tools.decide({ kind: 'laid', at })}
               {...(life ? { lifeScale } : {})}
+              {...(face === 'detail' ? { picked: at, onPick: setAt } : {})}
             />
           )}
         </div>
@@ -83,7 +85,7 @@ export function SizeStation(props: StationProps) {
           />
         )}
         {face === 'around' && <AroundCard {...props} />}
-        {face === 'detail' && <DetailCard {...props} />}
+        {face === 'detail' && <DetailCard {...props} at={at} />}
         <p className="soft">
           {percent(view.bareShare)} of the paper stays bare.
           {lost > 0 && ` ${percent(lost)} of the picture is not printed.`}

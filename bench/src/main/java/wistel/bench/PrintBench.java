@@ -46,6 +46,7 @@ import wistel.core.render.LayoutRenderer;
 import wistel.core.render.PictureLight;
 import wistel.core.render.PwgRaster;
 import wistel.core.render.PwgSink;
+import wistel.core.render.Sharpener;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
 import wistel.core.sheet.Rect;
@@ -83,12 +84,12 @@ final class PrintBench {
             bench.readIn("JPEG");
             slow.decodeAlone("progressive JPEG");
             slow.readIn("progressive JPEG");
-            bench.page("A3+, 440 x 293 mm, 360 dpi", 329, 483, 440, false);
-            bench.page("A3+ turned", 329, 483, 440, true);
+            bench.page("A3+, 440 x 293 mm, 360 dpi", 329, 483, 440, false, Sharpener.NONE);
+            bench.page("A3+ turned", 329, 483, 440, true, Sharpener.NONE);
         }
-        bench.page("24 x 36 in, 360 dpi", 609.6, 914.4, 914.4, false);
-        bench.page("24 x 36 in turned", 609.6, 914.4, 914.4, true);
-        bench.page("44 x 96 in, 360 dpi", 1117.6, 2438.4, 2438.4, true);
+        bench.page("24 x 36 in, 360 dpi", 609.6, 914.4, 914.4, false, Sharpener.NONE);
+        bench.page("24 x 36 in turned", 609.6, 914.4, 914.4, true, Sharpener.NONE);
+        bench.page("44 x 96 in, 360 dpi", 1117.6, 2438.4, 2438.4, true, Sharpener.NONE);
         bench.workers.shutdown();
         slow.workers.shutdown();
         Files.delete(progressive);
@@ -147,7 +148,7 @@ final class PrintBench {
     }
 
     /** @param turned the sheet lies across, so the picture is turned a quarter on its way; else it is placed upright and cut at the edge */
-    private void page(String what, double shortMm, double longMm, double pictureMm, boolean turned) throws IOException {
+    private void page(String what, double shortMm, double longMm, double pictureMm, boolean turned, Sharpener sharpener) throws IOException {
         resetPeak();
         long start = System.nanoTime();
         Transform conversion = TransformCompiler.compile(new Recipe.Convert(StandardSpaces.SRGB,
@@ -160,7 +161,7 @@ final class PrintBench {
             List.of(Placed.upright("r", Crop.whole(picture.facts().width(), picture.facts().height()), new Rect((pageW - w) / 2, (pageH - h) / 2, w, h))),
             List.of());
         LayoutRenderer.Job job = new LayoutRenderer.Job(page, Map.of("r", new LayoutRenderer.Picture(picture.rows(), picture.facts().orientation(),
-            PictureLight.of(StandardSpaces.SRGB), conversion)), 360, Double.POSITIVE_INFINITY);
+            PictureLight.of(StandardSpaces.SRGB), PictureLight.luminance(StandardSpaces.SRGB), conversion)), 360, Double.POSITIVE_INFINITY, sharpener);
         StageTimes times = new StageTimes();
         Path out = Files.createTempFile("page", ".pwg");
         Path spool = Files.createTempFile("spool", ".raw");

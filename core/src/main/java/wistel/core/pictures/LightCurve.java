@@ -65,13 +65,14 @@ public final class LightCurve {
     }
 
     /** Codes from a place on, as many as {@code out} is long. */
-    void light(char[] from, int at, float[] out) {
+    public void light(char[] from, int at, float[] out) {
         for (int i = 0; i < out.length; i++) {
             out[i] = light[from[at + i]];
         }
     }
 
-    void codes(float[] lights, char[] out, int at) {
+    /** As many codes as there are lights. */
+    public void codes(float[] lights, char[] out, int at) {
         if (overRoot) {
             for (int i = 0; i < lights.length; i++) {
                 out[at + i] = codes[rootStep(lights[i])];

@@ -52,9 +52,10 @@ public final class LayoutRenderer {
      * @param stored      as the master's file has it
      * @param orientation how that is shown upright
      * @param light       of its codes
+     * @param luminance   weights of its channels in luminance, adding up to one
      * @param conversion  its codes to the sink's
      */
-    public record Picture(RowSource stored, Orientation orientation, LightCurve light, Transform conversion) {
+    public record Picture(RowSource stored, Orientation orientation, LightCurve light, float[] luminance, Transform conversion) {
         int shownWidth() {
             return orientation.swapsSides() ? stored.height() : stored.width();
         }
@@ -68,8 +69,9 @@ public final class LayoutRenderer {
      * @param pictures by rendition
      * @param dpi      of the raster
      * @param mostPpi  detail finer than this is averaged away, as the docket decided; infinite to keep what the raster can hold
+     * @param sharpener of the final raster
      */
-    public record Job(Page page, Map<String, Picture> pictures, int dpi, double mostPpi) {
+    public record Job(Page page, Map<String, Picture> pictures, int dpi, double mostPpi, Sharpener sharpener) {
         public Job {
             pictures = Map.copyOf(pictures);
             if (dpi < 1 || !(mostPpi > 0)) {
@@ -261,6 +263,7 @@ public final class LayoutRenderer {
         private final RasterSink sink;
         private final List<Piece> pieces;
         private final MarkLayer marks;
+        private final Sharpener sharpener;
         private final StageTimes times;
 
         private Composition(Job job, RasterSink sink, List<Piece> pieces, StageTimes times) {
@@ -269,11 +272,17 @@ public final class LayoutRenderer {
             this.height = job.height();
             this.sink = sink;
             this.pieces = pieces;
+            this.sharpener = job.sharpener;
             this.marks = new MarkLayer(job.page, job.dpi);
         }
 
         /** The part of a piece in one band, with the source rows that it needs. */
         private record Strip(Piece piece, Supplier<char[]> source, int top, int from, int to) {
+        }
+
+        /** What sharpening looks at around a strip. */
+        private int around(Piece piece, int row) {
+            return Math.max(0, Math.min(piece.height, row));
         }
 
         private void write(OutputStream out, Progress progress) throws IOException {
@@ -316,8 +325,8 @@ public final class LayoutRenderer {
                 int from = Math.max(0, top - piece.y);
                 int to = Math.min(piece.height, bottom - piece.y);
                 if (from < to) {
-                    int first = piece.resampler.firstRow(from);
-                    int last = piece.resampler.lastRow(to - 1);
+                    int first = piece.resampler.firstRow(around(piece, from - sharpener.reach()));
+                    int last = piece.resampler.lastRow(around(piece, to + sharpener.reach()) - 1);
                     strips.add(new Strip(piece, source(piece, first, last + 1), first, from, to));
                 }
             }
@@ -346,11 +355,17 @@ public final class LayoutRenderer {
                 Piece piece = strip.piece;
                 char[] source = strip.source.get();
                 long began = StageTimes.now();
-                char[] resampled = piece.resampler.band(source, strip.top, strip.from, strip.to);
+                int above = around(piece, strip.from - sharpener.reach());
+                char[] resampled = piece.resampler.band(source, strip.top, above, around(piece, strip.to + sharpener.reach()));
                 times.add(Stage.RESAMPLE, began);
+                if (!sharpener.off()) {
+                    long sharpening = StageTimes.now();
+                    sharpener.apply(resampled, piece.width, piece.picture.stored.channels(), piece.picture.light, piece.picture.luminance);
+                    times.add(Stage.SHARPEN, sharpening);
+                }
                 long resampledAt = StageTimes.now();
                 for (int y = strip.from; y < strip.to; y++) {
-                    piece.picture.conversion.apply(resampled, (y - strip.from) * piece.resampler.rowSamples(), band,
+                    piece.picture.conversion.apply(resampled, (y - above) * piece.resampler.rowSamples(), band,
                         ((piece.y + y - top) * width + piece.x) * channels, piece.width);
                 }
                 times.add(Stage.CONVERT, resampledAt);

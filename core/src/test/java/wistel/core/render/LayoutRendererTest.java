@@ -59,6 +59,7 @@ import wistel.core.sheet.Single;
 
 public class LayoutRendererTest {
     private static final LightCurve STRAIGHT = new LightCurve(v -> v);
+    private static final float[] THIRDS = {1 / 3f, 1 / 3f, 1 / 3f};
     private static final Transform SAME = TransformCompiler.compile(new Recipe.Convert(StandardSpaces.SRGB, StandardSpaces.SRGB, Intent.RELATIVE, false,
         Observer.ADAPTED), Kernels.SCALAR);
 
@@ -81,7 +82,7 @@ public class LayoutRendererTest {
     }
 
     private static LayoutRenderer.Picture picture(RowSource source) {
-        return new LayoutRenderer.Picture(source, Orientation.UPRIGHT, STRAIGHT, SAME);
+        return new LayoutRenderer.Picture(source, Orientation.UPRIGHT, STRAIGHT, THIRDS, SAME);
     }
 
     private static FileChannel scratch() throws IOException {
@@ -97,7 +98,7 @@ public class LayoutRendererTest {
 
     /** Rendered at 25.4 dpi-like resolution: one pixel a millimetre is 25 or 26 dpi, so lengths are given in inches of 10 pixels. */
     private char[][] printed(Page page, Map<String, LayoutRenderer.Picture> pictures) throws IOException {
-        LayoutRenderer.Job job = new LayoutRenderer.Job(page, pictures, 10, Double.POSITIVE_INFINITY);
+        LayoutRenderer.Job job = new LayoutRenderer.Job(page, pictures, 10, Double.POSITIVE_INFINITY, Sharpener.NONE);
         PwgRaster.Reader reader = new PwgRaster.Reader(new ByteArrayInputStream(file(job, Progress.SILENT)));
         PwgRaster.Page raster = reader.nextPage();
         char[][] rows = new char[raster.height()][3 * raster.width()];
@@ -179,6 +180,34 @@ public class LayoutRendererTest {
         char[] turned = new View(50, 30, 3, upright).oriented(feed).pixels();
         for (int i = 0; i < turned.length; i++) {
             assertThat((int) fed[i]).as("sample " + i).isCloseTo(turned[i], within(60));
+        }
+    }
+
+    /** Sharpened band by band on several threads, a page is the page sharpened as a whole. */
+    @Test
+    public void bandsAreSharpenedAsOnePicture() throws IOException {
+        int w = 1200;
+        int h = 2600;
+        char[] pixels = new char[3 * w * h];
+        SplittableRandom random = new SplittableRandom(9);
+        for (int y = 0; y < h; y++) {
+            for (int x = 0; x < w; x++) {
+                char v = (char) ((x / 7 + y / 5) % 2 == 0 ? 15_000 + random.nextInt(900) : 48_000);
+                Arrays.fill(pixels, 3 * (y * w + x), 3 * (y * w + x) + 3, v);
+            }
+        }
+        View view = new View(w, h, 3, pixels);
+        Sharpener sharpener = Sharpener.of(1.5, 1.2);
+        LayoutRenderer.Job job = new LayoutRenderer.Job(page(w, h, Orientation.UPRIGHT, Placed.upright("r", Crop.whole(w, h), pixels(0, 0, w, h))), Map.of("r", picture(view)), 10,
+            Double.POSITIVE_INFINITY, sharpener);
+        PwgRaster.Reader reader = new PwgRaster.Reader(new ByteArrayInputStream(file(job, Progress.SILENT)));
+        reader.nextPage();
+        char[] whole = pixels.clone();
+        sharpener.apply(whole, w, 3, STRAIGHT, THIRDS);
+        char[] row = new char[3 * w];
+        for (int y = 0; y < h; y++) {
+            reader.row(row);
+            assertThat(row).as("row " + y).isEqualTo(Arrays.copyOfRange(whole, 3 * w * y, 3 * w * (y + 1)));
         }
     }
 
@@ -310,9 +339,9 @@ public class LayoutRendererTest {
         }
         Transform toPaper = TransformCompiler.compile(new Recipe.Convert(StandardSpaces.SRGB, ProfileReader.read(
             Files.readAllBytes(Path.of("../demo/profiles/moss-cotton.icc"))), Intent.PERCEPTUAL, true, Observer.ADAPTED), Kernels.SCALAR);
-        LayoutRenderer.Picture picture = new LayoutRenderer.Picture(new View(700, 500, 3, noise), Orientation.QUARTER_RIGHT, LightCurve.GAMMA_22, toPaper);
+        LayoutRenderer.Picture picture = new LayoutRenderer.Picture(new View(700, 500, 3, noise), Orientation.QUARTER_RIGHT, LightCurve.GAMMA_22, THIRDS, toPaper);
         Page page = Page.of(210, 297, Margins.NONE, Orientation.UPRIGHT, List.of(new Placed("r", Crop.whole(500, 700), 0, new Rect(10, 10, 180, 252), Orientation.UPRIGHT)), List.of());
-        LayoutRenderer.Job job = new LayoutRenderer.Job(page, Map.of("r", picture), 200, Double.POSITIVE_INFINITY);
+        LayoutRenderer.Job job = new LayoutRenderer.Job(page, Map.of("r", picture), 200, Double.POSITIVE_INFINITY, Sharpener.NONE);
         byte[] cold = file(job, Progress.SILENT);
         byte[] warm = file(job, Progress.SILENT);
         assertThat(warm).isEqualTo(cold);
@@ -325,7 +354,7 @@ public class LayoutRendererTest {
     @Test
     public void progressRisesAndMayStopTheWork() throws IOException {
         Page page = page(40, 40, Orientation.QUARTER_RIGHT, new Placed("r", Crop.whole(24, 16), 0, pixels(3, 2, 24, 16), Orientation.UPRIGHT));
-        LayoutRenderer.Job job = new LayoutRenderer.Job(page, Map.of("r", picture(places())), 10, Double.POSITIVE_INFINITY);
+        LayoutRenderer.Job job = new LayoutRenderer.Job(page, Map.of("r", picture(places())), 10, Double.POSITIVE_INFINITY, Sharpener.NONE);
         List<Double> told = new CopyOnWriteArrayList<>();
         file(job, told::add);
         assertThat(told).isSorted().endsWith(1.0);
@@ -361,7 +390,7 @@ public class LayoutRendererTest {
         };
         for (Orientation feed : List.of(Orientation.UPRIGHT, Orientation.QUARTER_RIGHT)) {
             Page page = page(40, 40, feed, new Placed("r", Crop.whole(24, 16), 0, pixels(3, 2, 24, 16), Orientation.UPRIGHT));
-            assertThatThrownBy(() -> file(new LayoutRenderer.Job(page, Map.of("r", picture(damaged)), 10, Double.POSITIVE_INFINITY), Progress.SILENT))
+            assertThatThrownBy(() -> file(new LayoutRenderer.Job(page, Map.of("r", picture(damaged)), 10, Double.POSITIVE_INFINITY, Sharpener.NONE), Progress.SILENT))
                 .isInstanceOfSatisfying(PictureException.class, e -> assertThat(e.code()).isEqualTo("picture-damaged"));
         }
     }
@@ -370,7 +399,7 @@ public class LayoutRendererTest {
     @Test
     public void aTiffIsReadByTheJdkAsItWasRendered() throws IOException {
         Page page = page(40, 30, Orientation.UPRIGHT, new Placed("r", Crop.whole(24, 16), 0, pixels(3, 2, 24, 16), Orientation.UPRIGHT));
-        LayoutRenderer.Job job = new LayoutRenderer.Job(page, Map.of("r", picture(places())), 10, Double.POSITIVE_INFINITY);
+        LayoutRenderer.Job job = new LayoutRenderer.Job(page, Map.of("r", picture(places())), 10, Double.POSITIVE_INFINITY, Sharpener.NONE);
         for (int bits : new int[] {8, 16}) {
             ByteArrayOutputStream out = new ByteArrayOutputStream();
             new LayoutRenderer(workers, LayoutRendererTest::scratch).render(job, new TiffSink(40, 30, bits, 3, 10, StandardSpaces.SRGB.bytes()), out, Progress.SILENT);

@@ -7,6 +7,7 @@ import java.util.UUID;
 import java.util.concurrent.CancellationException;
 import org.springframework.stereotype.Component;
 import wistel.core.docket.PrintOrder;
+import wistel.core.docket.Sharpening;
 import wistel.core.icc.kernel.Kernels;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
@@ -14,7 +15,9 @@ import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.icc.transform.Observer;
 import wistel.core.icc.transform.Recipe;
 import wistel.core.icc.transform.TransformCompiler;
+import wistel.core.length.Length;
 import wistel.core.paper.SheetSize;
+import wistel.core.paper.Surface;
 import wistel.core.pictures.PictureFile;
 import wistel.core.pictures.Progress;
 import wistel.core.pictures.RowSource;
@@ -24,6 +27,7 @@ import wistel.core.render.LayoutRenderer;
 import wistel.core.render.PictureLight;
 import wistel.core.render.PwgRaster;
 import wistel.core.render.PwgSink;
+import wistel.core.render.Sharpener;
 import wistel.core.sheet.Page;
 import wistel.server.edge.Events;
 import wistel.server.edge.Shutdown;
@@ -66,7 +70,7 @@ class Rendering {
     String file(PrintOrder order, int number, Progress progress) throws IOException {
         Page page = order.page(number);
         int dpi = order.output().dpi();
-        LayoutRenderer.Job job = new LayoutRenderer.Job(page, pictures(order), dpi, order.spec().resolution().mostPpi());
+        LayoutRenderer.Job job = new LayoutRenderer.Job(page, pictures(order), dpi, order.spec().resolution().mostPpi(), sharpener(order));
         RasterType raster = order.output().raster();
         PwgSink sink = new PwgSink(new PwgRaster.Page(job.width(), job.height(), dpi, raster.bits(), raster.device() ? PwgRaster.Space.DEVICE3 : PwgRaster.Space.SRGB,
             PwgRaster.points(page.fedWidthMm()), PwgRaster.points(page.fedHeightMm()), SheetSize.ippName(page.fedWidthMm(), page.fedHeightMm()), order.spec().settings().mediaType(),
@@ -82,10 +86,17 @@ class Rendering {
             IccProfile source = profiles.get(master.profileHash());
             // the same master in two renditions is decoded once
             RowSource stored = rows.computeIfAbsent(master.hash(), h -> file.rows());
-            pictures.put(master.renditionId(), new LayoutRenderer.Picture(stored, file.facts().orientation(), PictureLight.of(source),
+            pictures.put(master.renditionId(), new LayoutRenderer.Picture(stored, file.facts().orientation(), PictureLight.of(source), PictureLight.luminance(source),
                 TransformCompiler.compile(recipe(order, source), Kernels.SCALAR)));
         }
         return pictures;
+    }
+
+    private static Sharpener sharpener(PrintOrder order) {
+        Surface surface = Surface.of(order.pairing().surface());
+        Sharpening sharpening = order.spec().sharpening();
+        return sharpening == Sharpening.OFF ? Sharpener.NONE
+            : Sharpener.of(sharpening.radiusMm(surface, order.spec().resolution().viewingMm()) / Length.MM_PER_INCH * order.output().dpi(), sharpening.amount(surface));
     }
 
     private Recipe recipe(PrintOrder order, IccProfile source) {

@@ -14,6 +14,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import wistel.core.docket.DocketSpec;
 import wistel.core.docket.PrintOrder;
+import wistel.core.docket.Sharpening;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.fault.NotFound;
 import wistel.core.icc.profile.Intent;
@@ -22,6 +23,7 @@ import wistel.core.paper.PairingVersion;
 import wistel.core.printer.ColourRoute;
 import wistel.core.sheet.Page;
 import wistel.server.docket.DocketRepository;
+import wistel.server.docket.DocketService;
 import wistel.server.master.Master;
 import wistel.server.master.MasterRepository;
 import wistel.server.pairing.PairingRepository;
@@ -36,13 +38,17 @@ class ProofController {
     private static final CacheControl FOR_EVER = CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable();
 
     private final ProofService proofs;
+    private final LoupeService loupes;
+    private final DocketService docketService;
     private final MasterRepository masters;
     private final DocketRepository dockets;
     private final PairingRepository pairings;
     private final AttemptRepository attempts;
 
-    ProofController(ProofService proofs, MasterRepository masters, DocketRepository dockets, PairingRepository pairings, AttemptRepository attempts) {
+    ProofController(ProofService proofs, LoupeService loupes, DocketService docketService, MasterRepository masters, DocketRepository dockets, PairingRepository pairings, AttemptRepository attempts) {
         this.proofs = proofs;
+        this.loupes = loupes;
+        this.docketService = docketService;
         this.masters = masters;
         this.dockets = dockets;
         this.pairings = pairings;
@@ -99,6 +105,18 @@ class ProofController {
         DocketSpec d = dockets.get(id).spec();
         ColourRoute.ByWistel route = d.shownRoute(pairing(d));
         return proofs.probe(master(d, rendition), pairing(d), new ProofService.How(route.intent(), route.blackPoint(), view), x, y);
+    }
+
+    /** A part of the final raster, pixel for pixel. */
+    @GetMapping(value = "/dockets/{id}/renditions/{rendition}/loupe", produces = MediaType.IMAGE_PNG_VALUE)
+    ResponseEntity<byte[]> loupe(@PathVariable UUID id, @PathVariable String rendition, @RequestParam double x, @RequestParam double y,
+                                 @RequestParam(defaultValue = "OFF") Sharpening sharpening, @RequestParam(defaultValue = "false") boolean mask) {
+        if (!(x >= 0 && x <= 1 && y >= 0 && y <= 1)) {
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A place in a picture goes from 0 to 1.", "Choose another one.");
+        }
+        DocketService.Judged judged = docketService.judged(dockets.get(id));
+        byte[] png = loupes.picture(judged, master(judged.row().spec(), rendition), rendition, new LoupeService.At(x, y, sharpening, mask));
+        return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).cacheControl(CacheControl.noStore()).body(png);
     }
 
     /** How a picture compares on one pairing, without deciding for it: shares out of gamut and mean difference. */

@@ -1,0 +1,129 @@
+package wistel.server.proof;
+
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.stereotype.Service;
+import wistel.core.docket.DocketSpec;
+import wistel.core.docket.Sharpening;
+import wistel.core.fault.NotFound;
+import wistel.core.icc.kernel.Kernels;
+import wistel.core.icc.profile.IccProfile;
+import wistel.core.icc.profile.Intent;
+import wistel.core.icc.profile.StandardSpaces;
+import wistel.core.icc.transform.Observer;
+import wistel.core.icc.transform.ProofView;
+import wistel.core.icc.transform.Recipe;
+import wistel.core.icc.transform.TransformCompiler;
+import wistel.core.length.Length;
+import wistel.core.length.Margins;
+import wistel.core.paper.PairingVersion;
+import wistel.core.paper.Surface;
+import wistel.core.pictures.Orientation;
+import wistel.core.pictures.PictureFile;
+import wistel.core.pictures.Progress;
+import wistel.core.printer.ColourRoute;
+import wistel.core.render.LayoutRenderer;
+import wistel.core.render.PictureLight;
+import wistel.core.render.PwgRaster;
+import wistel.core.render.PwgSink;
+import wistel.core.render.Sharpener;
+import wistel.core.sheet.Page;
+import wistel.core.sheet.Placed;
+import wistel.core.sheet.Rect;
+import wistel.server.docket.DocketService;
+import wistel.server.master.Master;
+import wistel.server.master.PixelWorkers;
+import wistel.server.master.PreviewStore;
+import wistel.server.store.FileStore;
+import wistel.server.store.ProfileRepository;
+
+/** A small part of the final raster, pixel for pixel as the printer gets it, but in the display's colours as the proof shows them. */
+@Service
+class LoupeService {
+    /** Side of what is shown, in pixels of the print. */
+    static final int SIDE = 160;
+    /** Rendered around it, so that sharpening sees its surroundings. */
+    private static final int AROUND = 48;
+    private static final int DPI_WITHOUT_PRINTER = 360;
+
+    private final FileStore files;
+    private final ProfileRepository profiles;
+    private final PreviewStore previews;
+    private final PixelWorkers workers;
+
+    LoupeService(FileStore files, ProfileRepository profiles, PreviewStore previews, PixelWorkers workers) {
+        this.files = files;
+        this.profiles = profiles;
+        this.previews = previews;
+        this.workers = workers;
+    }
+
+    /**
+     * @param x, y of its middle in the printed part of the picture, 0 to 1
+     * @param mask what sharpening works on in place of the picture
+     */
+    record At(double x, double y, Sharpening sharpening, boolean mask) {
+    }
+
+    byte[] picture(DocketService.Judged judged, Master master, String renditionId, At at) {
+        DocketSpec d = judged.row().spec();
+        Placed placed = judged.layout().placed().stream().filter(p -> p.renditionId().equals(renditionId)).findFirst()
+            .orElseThrow(() -> new NotFound("This picture lies on no page.", "Look at the docket as it is now."));
+        int dpi = judged.facts().printer().map(p -> p.inputDpi(Math.min(placed.ppi(), d.resolution().mostPpi()))).orElse(DPI_WITHOUT_PRINTER);
+        int side = SIDE + 2 * AROUND;
+        double mm = side * Length.MM_PER_INCH / dpi;
+        Rect lies = placed.atMm();
+        Rect shifted = new Rect(mm / 2 - at.x * lies.width(), mm / 2 - at.y * lies.height(), lies.width(), lies.height());
+        Page page = Page.of(mm, mm, Margins.NONE, Orientation.UPRIGHT, List.of(new Placed(renditionId, placed.crop(), placed.straighten(), shifted, placed.orientation())), List.of());
+        IccProfile source = previews.profile(master);
+        PictureFile file = PictureFile.open(files.image(master.hash()));
+        LayoutRenderer.Picture picture = new LayoutRenderer.Picture(file.rows(), file.facts().orientation(), PictureLight.of(source), PictureLight.luminance(source),
+            TransformCompiler.compile(recipe(d, judged.facts().pairing(), source), Kernels.SCALAR));
+        LayoutRenderer.Job job = new LayoutRenderer.Job(page, Map.of(renditionId, picture), dpi, d.resolution().mostPpi(), sharpener(d, judged, at, dpi));
+        return middle(job);
+    }
+
+    private Recipe recipe(DocketSpec d, Optional<PairingVersion> pairing, IccProfile source) {
+        if (pairing.isEmpty()) {
+            return new Recipe.Convert(source, StandardSpaces.SRGB, Intent.RELATIVE, true, Observer.ADAPTED);
+        }
+        ColourRoute.ByWistel route = d.shownRoute(pairing.get());
+        return new Recipe.Proof(source, profiles.get(pairing.get().profileHash()), route.intent(), route.blackPoint(), ProofView.PAPER_WHITE, StandardSpaces.SRGB);
+    }
+
+    private static Sharpener sharpener(DocketSpec d, DocketService.Judged judged, At at, int dpi) {
+        Surface surface = Surface.of(judged.facts().pairing().map(PairingVersion::surface).orElse(""));
+        Sharpening used = at.sharpening == Sharpening.OFF && at.mask ? Sharpening.STANDARD : at.sharpening;
+        if (used == Sharpening.OFF) {
+            return Sharpener.NONE;
+        }
+        Sharpener sharpener = Sharpener.of(used.radiusMm(surface, d.resolution().viewingMm()) / Length.MM_PER_INCH * dpi, used.amount(surface));
+        return at.mask ? sharpener.mask() : sharpener;
+    }
+
+    private byte[] middle(LayoutRenderer.Job job) {
+        try {
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            PwgRaster.Page raster = new PwgRaster.Page(job.width(), job.height(), job.dpi(), 16, PwgRaster.Space.SRGB, 0, 0, "", "", 5, 1);
+            new LayoutRenderer(workers.executor(), files::scratch).render(job, new PwgSink(raster), out, Progress.SILENT);
+            PwgRaster.Reader reader = new PwgRaster.Reader(new ByteArrayInputStream(out.toByteArray()));
+            reader.nextPage();
+            char[] row = new char[3 * job.width()];
+            char[] shown = new char[3 * SIDE * SIDE];
+            for (int y = 0; y < AROUND + SIDE; y++) {
+                reader.row(row);
+                if (y >= AROUND) {
+                    System.arraycopy(row, 3 * AROUND, shown, 3 * SIDE * (y - AROUND), 3 * SIDE);
+                }
+            }
+            return Png.of(SIDE, SIDE, shown);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+}
