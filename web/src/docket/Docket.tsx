@@ -1,8 +1,10 @@
 import { RedoOutlined, UndoOutlined } from '@ant-design/icons'
-import { Button, Input, Popconfirm, Segmented, Tooltip } from 'antd'
+import { App, Button, Input, Popconfirm, Segmented, Tooltip } from 'antd'
 import { useEffect, useRef, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
-import { post } from '../api/client'
+import { post, upload } from '../api/client'
+import type { DocketView } from '../api/types'
+import { filesOf } from '../bench/arrivals'
 import { typing } from '../frame/Frame'
 import { MachineStation } from '../machine/MachineStation'
 import { PaperStation } from '../paper/PaperStation'
@@ -27,6 +29,7 @@ export function Docket() {
   const { id = '', station } = useParams()
   const tools = useDocket(id)
   const navigate = useNavigate()
+  const { notification } = App.useApp()
   const [lookedAt, lookAt] = useState('')
   const { view, change } = tools
   const unsettled = view?.track.findIndex((s) => s.mark !== 'SETTLED') ?? 0
@@ -40,6 +43,26 @@ export function Docket() {
   // keys may come faster than the page is drawn: they count from where the last one went
   const place = useRef<number>(0)
   place.current = STATIONS.indexOf(open)
+  /** A picture dropped here gets a docket of its own that is printed the same way. */
+  const like = (file: File) =>
+    upload<{ docket: DocketView; notice: string }>(
+      `/api/dockets?like=${id}&name=${encodeURIComponent(file.name)}`,
+      file,
+      Number.POSITIVE_INFINITY,
+      () => {},
+    ).then(
+      (opened) =>
+        notification.open({
+          title: `${opened.docket.spec.title} is on the bench, to be printed like this one.`,
+          description: opened.notice,
+          actions: (
+            <Button size="small" onClick={() => navigate(`/dockets/${opened.docket.id}/size`)}>
+              Open it
+            </Button>
+          ),
+        }),
+      tools.complain,
+    )
   const go = (to: string) => navigate(`/dockets/${id}/${to}`)
 
   useEffect(() => {
@@ -76,7 +99,15 @@ export function Docket() {
   const stops = view.findings.filter((f) => f.severity === 'STOP').length
   const looks = view.findings.filter((f) => f.severity === 'LOOK').length
   return (
-    <div className="docket">
+    // biome-ignore lint/a11y/noStaticElementInteractions: the whole page takes drops; the bench has the keyboard's way
+    <div
+      className="docket"
+      onDragOver={(e) => e.preventDefault()}
+      onDrop={async (e) => {
+        e.preventDefault()
+        for (const file of await filesOf(e.dataTransfer)) await like(file)
+      }}
+    >
       <div className="docket-head">
         <div className="line">
           <Input
@@ -127,6 +158,14 @@ export function Docket() {
                 onClick={() => change({ kind: 'redo' })}
               />
             </Tooltip>
+            <Button
+              type="text"
+              onClick={() =>
+                post<DocketView>(`/api/dockets/${id}/copies`).then((copy) => navigate(`/dockets/${copy.id}/size`), tools.complain)
+              }
+            >
+              Another like it
+            </Button>
             <Popconfirm
               title="Take this docket off the bench? Its prints stay in the print log."
               onConfirm={async () => {

@@ -4,6 +4,8 @@ import { useState } from 'react'
 import { get, type Problem, put } from '../api/client'
 import type { Retention } from '../api/types'
 import { megabytes } from '../parts/numbers'
+import { ScreenMeasure } from './ScreenMeasure'
+import './settings.css'
 import { WORDS } from './words'
 
 type Limits = Retention['limits']
@@ -39,19 +41,17 @@ export function Settings() {
   return (
     <div className="page">
       <h1>{WORDS.head}</h1>
-      <section style={{ borderTop: '1px solid var(--ink)', padding: '12px 0 20px', maxWidth: 620 }}>
+      <section className="setting">
         <h2 className="head">{WORDS.kept}</h2>
-        <p className="soft" style={{ margin: '4px 0 12px' }}>
+        <p className="soft">
           {WORDS.help} They take {megabytes(data.bytesNow)} now.
         </p>
-        <dl className="rows" style={{ alignItems: 'center', rowGap: 8 }}>
+        <dl className="rows">
           {field('printFileDays', WORDS.files)}
           {field('scanDays', WORDS.scans)}
           {field('gigabytes', WORDS.room)}
         </dl>
-        <p className="soft" style={{ margin: '8px 0 12px' }}>
-          {WORDS.forEver}
-        </p>
+        <p className="soft">{WORDS.forEver}</p>
         <Button
           type="primary"
           disabled={Object.keys(edited).length === 0}
@@ -61,6 +61,7 @@ export function Settings() {
           {WORDS.save}
         </Button>
       </section>
+      <ScreenMeasure />
     </div>
   )
 }

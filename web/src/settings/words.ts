@@ -7,4 +7,8 @@ export const WORDS = {
   room: 'both together, GB',
   forEver: '0 is for ever, or without a bound.',
   save: 'Keep it so',
+  screen: 'This screen, measured',
+  screenHelp:
+    'Hold a bank card against the screen and draw the outline to its size. Then “life size” on the size station is just that.',
+  screenSlider: 'Size of the card on this screen',
 }

@@ -1,12 +1,15 @@
 package wistel.core.docket;
 
+import java.util.Locale;
 import wistel.core.length.Length;
+import wistel.core.paper.Stock;
 import wistel.core.printer.ColourRoute;
 import wistel.core.printer.Keywords;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
 import wistel.core.sheet.Rect;
+import wistel.core.sheet.Single;
 
 /** The one plain sentence that says what happens if the docket is printed now. */
 public final class Readback {
@@ -18,10 +21,15 @@ public final class Readback {
             return "nothing yet: choose a paper, and this line says what will come out.";
         }
         StringBuilder out = new StringBuilder();
-        int sheets = d.copies() * layout.pages().size();
-        out.append(sheets == 1 ? article(d.stock().name()) : sheets + " " + d.stock().name() + " sheets").append(" of ").append(facts.pairing().get().paper())
-            .append(" from ").append(Keywords.feed(d.settings().feed()));
-        pictures(out, layout);
+        int sheets = layout.pages().size() > 1 ? layout.pages().size() : d.copies();
+        out.append(paper(d, layout, sheets)).append(" of ").append(facts.pairing().get().paper()).append(" from ").append(Keywords.feed(d.settings().feed()));
+        pictures(out, d, layout);
+        if (!d.annotation().caption().blank() && layout.pages().get(0).overMm() == 0) {
+            out.append(", a caption below");
+        }
+        if (d.sharpening() != Sharpening.OFF) {
+            out.append("; ").append(d.sharpening().name().toLowerCase(Locale.ROOT)).append(" sharpening");
+        }
         out.append("; ").append(d.route() instanceof ColourRoute.ByWistel by
             ? "Wistel converts the colour (" + Words.intent(by.intent()) + (Words.compensatesBlack(by, facts) ? " with black point compensation" : "")
                 + "), the driver leaves it alone"
@@ -36,11 +44,12 @@ public final class Readback {
 
     /** Printing alone, all pages and copies; 0 when nothing is known of it. */
     static double seconds(DocketSpec d, PreflightFacts facts, Layout layout) {
-        return facts.secondsPerM2() * d.copies() * layout.pages().stream().mapToDouble(p -> p.areaMm2() / 1e6).sum();
+        return facts.secondsPerM2() * (layout.pages().size() > 1 ? 1 : d.copies()) * layout.pages().stream().mapToDouble(p -> p.areaMm2() / 1e6).sum();
     }
 
-    private static void pictures(StringBuilder out, Layout layout) {
-        if (layout.pages().size() > 1 || layout.pages().get(0).placed().size() != 1) {
+    private static void pictures(StringBuilder out, DocketSpec d, Layout layout) {
+        boolean numbered = layout.pages().size() > 1 && d.annotation().caption().edition() > 0;
+        if (!numbered && layout.pages().size() > 1 || layout.pages().get(0).placed().size() != 1) {
             out.append(", ").append(layout.placed().size()).append(" pictures");
             return;
         }
@@ -50,10 +59,21 @@ public final class Readback {
         out.append(", picture ").append(Length.mm(at.width())).append(" × ").append(Length.mm(at.height())).append(" mm");
         layout.losses().forEach(loss -> out.append(" with ").append(Words.percent(loss.share())).append(" cropped away"));
         double below = page.heightMm() - at.bottom();
-        if (at.x() >= 0 && at.y() >= 0 && below >= 0) {
+        if (d.plan() instanceof Single single && single.edge().borderless()) {
+            out.append(", to the edge").append(page.overMm() > 0 ? " and " + Length.mm(page.overMm()) + " mm over it" : "")
+                .append(single.edge().bleedMm() > 0 ? ", where a mirrored edge is cut off" : "");
+        } else if (at.x() >= 0 && at.y() >= 0 && below >= 0) {
             out.append(", white ").append(Length.mm(at.x())).append(" mm at the sides, ").append(Length.mm(at.y())).append(" above and ")
                 .append(Length.mm(below)).append(" below");
         }
+    }
+
+    private static String paper(DocketSpec d, Layout layout, int sheets) {
+        if (d.stock() instanceof Stock.Roll) {
+            String length = Length.mm(layout.pages().get(0).fedHeightMm()) + " mm";
+            return (sheets == 1 ? length : sheets + " times " + length) + " of the " + d.stock().name();
+        }
+        return sheets == 1 ? article(d.stock().name()) : sheets + " " + d.stock().name() + " sheets";
     }
 
     private static String article(String sheet) {

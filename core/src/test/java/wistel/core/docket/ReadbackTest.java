@@ -16,7 +16,9 @@ import wistel.core.printer.ColourRoute;
 import wistel.core.printer.DriverSettings;
 import wistel.core.printer.PrinterState;
 import wistel.core.rendition.Rendition;
+import wistel.core.sheet.Annotation;
 import wistel.core.sheet.Borders;
+import wistel.core.sheet.Caption;
 import wistel.core.sheet.Cut;
 import wistel.core.sheet.Edge;
 import wistel.core.sheet.SheetPlan.PixelSize;
@@ -96,6 +98,18 @@ public class ReadbackTest {
             assertThat(at.height()).isLessThanOrEqualTo(page.heightMm() - 39.8);
             assertThat(at.width() / at.height()).isCloseTo((double) px[0] / px[1], org.assertj.core.api.Assertions.within(0.01));
         }
+    }
+
+    @Test
+    public void rollsEdgesCaptionsAndSharpeningAreTold() {
+        Single plan = new Single("r1", false, 300, 200, Single.Fit.WHOLE, 0.5, 0.5, Cut.WHOLE, new Borders.Sides(30, 50, 30, 50), Edge.BORDERED);
+        DocketSpec roll = spec(plan, new ColourRoute.ByDriver(), 2).withStock(new Stock.Roll(431.8));
+        assertThat(Readback.of(roll, facts(0), facts(0).layout(roll))).startsWith("2 times 281.2 mm of the roll of 17 in of Some Cotton");
+        DocketSpec edge = spec(plan.edged(new Edge(true, 2, 0)).fitted(Single.Fit.FILL), new ColourRoute.ByDriver(), 1);
+        assertThat(Readback.of(edge, facts(0), facts(0).layout(edge))).contains("to the edge and 2 mm over it").doesNotContain("white");
+        DocketSpec numbered = spec(plan, new ColourRoute.ByDriver(), 3).withAnnotation(new Annotation(new Caption(true, false, 25, false, 9), 0, 2, false))
+            .withSharpening(Sharpening.LIGHT);
+        assertThat(Readback.of(numbered, facts(0), facts(0).layout(numbered))).startsWith("3 A3+ sheets").contains("picture ").contains("a caption below; light sharpening");
     }
 
     @Test
