@@ -1,6 +1,7 @@
 package wistel.core.docket;
 
 import java.util.List;
+import java.util.Optional;
 import wistel.core.fault.Conflict;
 import wistel.core.length.Margins;
 import wistel.core.paper.PairingVersion;
@@ -16,10 +17,11 @@ import wistel.core.sheet.Placed;
  *
  * @param masters         pictures by rendition, with the profiles that say what their numbers mean
  * @param descriptionHash of what the printer said of itself
+ * @param labFile         the form of a file that somebody else prints; empty for a printer of our own
  * @param engine          version of the code that turns an order into a file; it changes when the same order would give other bytes
  */
 public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVersion pairing, Output output, List<Master> masters, String descriptionHash,
-                         String engine) {
+                         String engine, Optional<LabFile> labFile) {
     public static final int SCHEMA = 3;
     public static final String ENGINE = "2";
 
@@ -57,6 +59,23 @@ public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVers
         double ppi = layout.placed().stream().mapToDouble(Placed::ppi).max().orElse(0);
         Output output = new Output(printer.raster(d.route()).orElseThrow(), printer.inputDpi(Math.min(ppi, d.resolution().mostPpi())),
             facts.margins(d), layout.pages().size() > 1 ? 1 : d.copies());
-        return new PrintOrder(SCHEMA, d, layout, facts.pairing().orElseThrow(), output, masters, descriptionHash, ENGINE);
+        return new PrintOrder(SCHEMA, d, layout, facts.pairing().orElseThrow(), output, masters, descriptionHash, ENGINE, Optional.empty());
+    }
+
+    private static final double LEAST_PPI = 150;
+    private static final double MOST_PPI = 720;
+
+    /**
+     * Of a file that is printed elsewhere: what this printer can't do doesn't matter, the picture keeps its pixels.
+     *
+     * @throws Conflict when no paper is chosen, or what the picture is read by isn't settled
+     */
+    public static PrintOrder freeze(DocketSpec d, PreflightFacts facts, List<Master> masters, LabFile file) {
+        PairingVersion pairing = facts.pairing().orElseThrow(() -> new Conflict(Conflict.Reason.STOPPED, "No paper is chosen yet.", "Choose the paper that the lab prints on."));
+        Layout whole = facts.layout(d);
+        double ppi = whole.placed().stream().mapToDouble(Placed::ppi).max().orElse(LEAST_PPI);
+        int dpi = (int) Math.round(Math.max(LEAST_PPI, Math.min(MOST_PPI, Math.min(ppi, d.resolution().mostPpi()))));
+        Layout layout = file.sheet() ? whole.onPaper() : whole.picturesAlone();
+        return new PrintOrder(SCHEMA, d, layout, pairing, new Output(RasterType.DEVICE3_16, dpi, Margins.NONE, 1), masters, "", ENGINE, Optional.of(file));
     }
 }

@@ -298,7 +298,6 @@ public final class LayoutRenderer {
                 }
                 bands.finish();
             }
-            sink.end(out);
             progress.at(1);
         }
 

@@ -19,9 +19,4 @@ public record PwgSink(PwgRaster.Page page) implements RasterSink {
     public Packed pack(char[] samples, int rows) {
         return PwgRaster.pack(page, samples, rows);
     }
-
-    @Override
-    public void end(OutputStream out) {
-        // rows end the file
-    }
 }

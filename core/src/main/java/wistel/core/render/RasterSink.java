@@ -17,7 +17,4 @@ public interface RasterSink {
 
     /** Interleaved 16-bit rows as they stand in the file. */
     Packed pack(char[] samples, int rows);
-
-    /** Writes what stands behind the rows. */
-    void end(OutputStream out) throws IOException;
 }

@@ -15,8 +15,9 @@ import java.util.List;
  * @param bits          8 or 16
  * @param channels      1, gray, or 3, RGB
  * @param profile       what the numbers mean; empty for none
+ * @param xmp           a packet of metadata; empty for none
  */
-public record TiffSink(int width, int height, int bits, int channels, double dpi, byte[] profile) implements RasterSink {
+public record TiffSink(int width, int height, int bits, int channels, double dpi, byte[] profile, byte[] xmp) implements RasterSink {
     private static final int SHORT = 3;
     private static final int LONG = 4;
     private static final int RATIONAL = 5;
@@ -37,7 +38,7 @@ public record TiffSink(int width, int height, int bits, int channels, double dpi
     }
 
     private boolean big() {
-        return rowBytes() * height + profile.length + (1 << 20) > 0xFFFF_FFFFL;
+        return rowBytes() * height + profile.length + xmp.length + (1 << 20) > 0xFFFF_FFFFL;
     }
 
     @Override
@@ -65,6 +66,10 @@ public record TiffSink(int width, int height, int bits, int channels, double dpi
             shorts(262, channels == 1 ? 1 : 2), new Entry(273, words, strips, offsets.array()), shorts(274, 1), shorts(277, channels), longs(278, bandRows),
             new Entry(279, words, strips, counts.array()), resolution(282), resolution(283), shorts(284, 1), shorts(296, 2),
             new Entry(305, 2, 7, "Wistel\0".getBytes(StandardCharsets.US_ASCII))));
+        if (xmp.length > 0) {
+            // entries stand in the order of their tags: 700 comes before the profile's
+            entries.add(new Entry(700, 1, xmp.length, xmp));
+        }
         if (profile.length > 0) {
             entries.add(new Entry(34675, UNDEFINED, profile.length, profile));
         }
@@ -138,10 +143,5 @@ public record TiffSink(int width, int height, int bits, int channels, double dpi
             }
         }
         return new Packed(bytes, bytes.length);
-    }
-
-    @Override
-    public void end(OutputStream out) {
-        // the directory stands in front
     }
 }

@@ -1,6 +1,9 @@
 package wistel.core.sheet;
 
+import java.util.ArrayList;
 import java.util.List;
+import wistel.core.length.Margins;
+import wistel.core.pictures.Orientation;
 
 /**
  * What a plan comes to on paper.
@@ -25,6 +28,28 @@ public record Layout(List<Page> pages, List<Loss> losses, double bareMm2, double
     /** The pictures of all pages, in their order. */
     public List<Placed> placed() {
         return pages.stream().flatMap(p -> p.placed().stream()).toList();
+    }
+
+    /** As it is handed to somebody who cuts nothing: upright, and nothing over the edges. */
+    public Layout onPaper() {
+        return of(pages.stream().map(p -> new Page(p.widthMm(), p.heightMm(), Margins.NONE, Orientation.UPRIGHT, 0, p.placed(), p.bleed(), p.marks())).toList(), losses);
+    }
+
+    /** A page for each picture, as large as the picture with its bleed. */
+    public Layout picturesAlone() {
+        List<Page> alone = new ArrayList<>();
+        for (Page page : pages.subList(0, 1)) {
+            for (Placed placed : page.placed()) {
+                List<Placed> bleed = page.bleed().stream().filter(b -> b.renditionId().equals(placed.renditionId())).toList();
+                double left = bleed.stream().mapToDouble(b -> b.atMm().x()).min().orElse(placed.atMm().x());
+                double top = bleed.stream().mapToDouble(b -> b.atMm().y()).min().orElse(placed.atMm().y());
+                double right = bleed.stream().mapToDouble(b -> b.atMm().right()).max().orElse(placed.atMm().right());
+                double bottom = bleed.stream().mapToDouble(b -> b.atMm().bottom()).max().orElse(placed.atMm().bottom());
+                alone.add(new Page(right - left, bottom - top, Margins.NONE, Orientation.UPRIGHT, 0, List.of(placed.moved(-left, -top)),
+                    bleed.stream().map(b -> b.moved(-left, -top)).toList(), List.of()));
+            }
+        }
+        return of(alone, losses);
     }
 
     public static Layout of(List<Page> pages, List<Loss> losses) {

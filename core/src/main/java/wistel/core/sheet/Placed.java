@@ -17,6 +17,10 @@ public record Placed(String renditionId, Crop crop, double straighten, Rect atMm
         return new Placed(renditionId, crop, 0, atMm, Orientation.UPRIGHT);
     }
 
+    Placed moved(double dx, double dy) {
+        return new Placed(renditionId, crop, straighten, new Rect(atMm.x() + dx, atMm.y() + dy, atMm.width(), atMm.height()), orientation);
+    }
+
     /** Pixels of the picture per inch of paper, across the picture. */
     public double ppi() {
         double acrossMm = orientation.swapsSides() ? atMm.height() : atMm.width();

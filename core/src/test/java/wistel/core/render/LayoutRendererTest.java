@@ -402,7 +402,7 @@ public class LayoutRendererTest {
         LayoutRenderer.Job job = new LayoutRenderer.Job(page, Map.of("r", picture(places())), 10, Double.POSITIVE_INFINITY, Sharpener.NONE);
         for (int bits : new int[] {8, 16}) {
             ByteArrayOutputStream out = new ByteArrayOutputStream();
-            new LayoutRenderer(workers, LayoutRendererTest::scratch).render(job, new TiffSink(40, 30, bits, 3, 10, StandardSpaces.SRGB.bytes()), out, Progress.SILENT);
+            new LayoutRenderer(workers, LayoutRendererTest::scratch).render(job, new TiffSink(40, 30, bits, 3, 10, StandardSpaces.SRGB.bytes(), Xmp.titled("Fells & <light>")), out, Progress.SILENT);
             ImageReader reader = null;
             var readers = ImageIO.getImageReadersByFormatName("tiff");
             while (reader == null || !reader.getClass().getName().startsWith("com.sun.")) {
@@ -424,7 +424,7 @@ public class LayoutRendererTest {
     @Test
     public void aTiffBeyondFourGigabytesIsABigTiff() throws IOException {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        new TiffSink(40_000, 20_000, 16, 3, 720, new byte[0]).begin(out, 100);
+        new TiffSink(40_000, 20_000, 16, 3, 720, new byte[0], new byte[0]).begin(out, 100);
         var head = ByteBuffer.wrap(out.toByteArray());
         assertThat(head.getShort(2)).isEqualTo((short) 43);
         assertThat(head.getLong(8)).isEqualTo(16);

@@ -10,11 +10,12 @@ import java.util.UUID;
  *
  * @param masterHash of its first picture
  * @param summary   sheet and size, for lists
+ * @param labFile   a file for somebody else's printer, written and not printed
  * @param orderHash two attempts of the same hash are the same print
  */
 public record Attempt(UUID id, UUID docketId, int docketNumber, int number, UUID printerId, String printerName, String masterHash, String orderHash, String title, String paper,
                       String summary, String readback, AttemptState state, String message, int percent, boolean cancelAsked, List<AttemptPage> pages, String verdict,
-                      String remark, Instant created, Optional<Instant> finished) {
+                      String remark, Instant created, Optional<Instant> finished, boolean labFile) {
 
     public boolean over() {
         return state.over();
@@ -30,10 +31,10 @@ public record Attempt(UUID id, UUID docketId, int docketNumber, int number, UUID
         String page = pages.size() < 2 ? "" : openPage().map(p -> "page " + p.page() + " of " + pages.size() + ": ").orElse("");
         return page + switch (state) {
             case WAITING -> message.isEmpty() ? "waiting for its turn" : message;
-            case RENDERING -> "making the print file, " + percent + " %";
+            case RENDERING -> (labFile ? "writing the file, " : "making the print file, ") + percent + " %";
             case SENDING -> message.isEmpty() ? "going to the printer" : message;
             case PRINTING -> message.isEmpty() ? "printing now, " + percent + " %" : message;
-            case DONE -> "printed";
+            case DONE -> labFile ? "written" : "printed";
             case FAILED -> "failed";
             case CANCELLED -> "cancelled";
         };

@@ -1,11 +1,16 @@
 package wistel.server.print;
 
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import org.springframework.core.io.FileSystemResource;
+import org.springframework.core.io.Resource;
+import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -16,9 +21,12 @@ import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import wistel.core.docket.LabFile;
 import wistel.core.fault.InvalidRequest;
+import wistel.core.fault.NotFound;
 import wistel.core.sheet.Layout;
 import wistel.server.docket.IfMatch;
+import wistel.server.store.FileStore;
 
 @RestController
 @RequestMapping("/api")
@@ -28,8 +36,10 @@ class AttemptController {
 
     private final AttemptRepository attempts;
     private final ReleaseService releases;
+    private final FileStore files;
 
-    AttemptController(AttemptRepository attempts, ReleaseService releases) {
+    AttemptController(AttemptRepository attempts, ReleaseService releases, FileStore files) {
+        this.files = files;
         this.attempts = attempts;
         this.releases = releases;
     }
@@ -41,6 +51,25 @@ class AttemptController {
     @PostMapping("/dockets/{id}/attempts")
     ResponseEntity<Attempt> release(@PathVariable UUID id, @RequestHeader("If-Match") String version) {
         return accepted(releases.release(id, IfMatch.version(version)));
+    }
+
+    /** Writes a print-ready file for a lab: 202 with the attempt to follow. */
+    @PostMapping("/dockets/{id}/files")
+    ResponseEntity<Attempt> write(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody LabFile file) {
+        return accepted(releases.write(id, IfMatch.version(version), file));
+    }
+
+    /** The file of one page, for whoever prints it. */
+    @GetMapping("/attempts/{id}/pages/{page}/file")
+    ResponseEntity<Resource> file(@PathVariable UUID id, @PathVariable int page) {
+        Attempt a = attempts.get(id);
+        AttemptPage found = a.pages().stream().filter(p -> p.page() == page).findFirst().orElseThrow(() -> new NotFound("This attempt has no page " + page + ".", "Choose one of its pages."));
+        String hash = found.fileHash().filter(files::has)
+            .orElseThrow(() -> new NotFound("This file is not there: it isn't written yet, or was let go.", "Wait for it, or have exactly this written again."));
+        Optional<LabFile.Format> format = attempts.order(id).labFile().map(LabFile::format);
+        String name = a.title().replaceAll("[^\\p{L}\\p{N} ,.-]", " ").strip() + (a.pages().size() > 1 ? " " + page : "") + "." + format.map(LabFile.Format::suffix).orElse("pwg");
+        return ResponseEntity.ok().contentType(MediaType.parseMediaType(format.map(LabFile.Format::mediaType).orElse("image/pwg-raster")))
+            .header("Content-Disposition", ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString()).body(new FileSystemResource(files.path(hash)));
     }
 
     @GetMapping("/dockets/{id}/attempts")

@@ -36,7 +36,7 @@ public class AttemptRepository implements PrintHistory {
     private static final String RUNNING = "('waiting', 'rendering', 'sending', 'printing')";
     private static final String SELECT = """
         select a.id, a.docket_id, a.number, a.printer_id, a.order_hash, a.title, a.paper, a.summary, a.readback, a.state, a.message, a.cancel_asked, a.verdict, a.remark,
-          a.created, a.finished, d.number as docket_number, p.name as printer_name,
+          a.created, a.finished, a.lab_file, d.number as docket_number, p.name as printer_name,
           (select m.hash from docket_rendition r join master m on m.id = r.master_id where r.docket_id = a.docket_id order by r.rendition_id limit 1) as master_hash
         from attempt a join docket d on d.id = a.docket_id join printer p on p.id = a.printer_id\s""";
     private static final int LOG_PAGE = 200;
@@ -70,7 +70,7 @@ public class AttemptRepository implements PrintHistory {
     }
 
     /** What stands beside the order in lists. */
-    public record Labels(String title, String paper, Optional<UUID> pairingId, String summary, String readback) {
+    public record Labels(String title, String paper, Optional<UUID> pairingId, String summary, String readback, boolean labFile) {
     }
 
     public StoredText stored(PrintOrder order) {
@@ -85,10 +85,10 @@ public class AttemptRepository implements PrintHistory {
         jdbc.sql("select 1 from docket where id = ? for update").param(docketId).query(Integer.class).optional();
         try {
             jdbc.sql("""
-                insert into attempt (id, docket_id, number, printer_id, order_hash, print_order, title, paper, pairing_id, summary, readback, state, created)
-                select ?, ?, coalesce(max(number), 0) + 1, ?, ?, ?, ?, ?, ?, ?, ?, 'waiting', ? from attempt where docket_id = ?""")
+                insert into attempt (id, docket_id, number, printer_id, order_hash, print_order, title, paper, pairing_id, summary, readback, lab_file, state, created)
+                select ?, ?, coalesce(max(number), 0) + 1, ?, ?, ?, ?, ?, ?, ?, ?, ?, 'waiting', ? from attempt where docket_id = ?""")
                 .params(Arrays.asList(id, docketId, printerId, order.hash(), order.text(), labels.title, labels.paper, labels.pairingId.orElse(null), labels.summary,
-                    labels.readback, Timestamp.from(clock.instant()), docketId)).update();
+                    labels.readback, labels.labFile, Timestamp.from(clock.instant()), docketId)).update();
         } catch (DuplicateKeyException e) {
             throw runningAlready();
         }
@@ -320,7 +320,7 @@ public class AttemptRepository implements PrintHistory {
             List<AttemptPage> own = pages.getOrDefault(a.id(), List.of());
             int percent = (int) own.stream().mapToInt(p -> p.state() == AttemptState.DONE ? 100 : p.percent()).average().orElse(0);
             return new Attempt(a.id(), a.docketId(), a.docketNumber(), a.number(), a.printerId(), a.printerName(), a.masterHash(), a.orderHash(), a.title(), a.paper(), a.summary(),
-                a.readback(), a.state(), a.message(), percent, a.cancelAsked(), own, a.verdict(), a.remark(), a.created(), a.finished());
+                a.readback(), a.state(), a.message(), percent, a.cancelAsked(), own, a.verdict(), a.remark(), a.created(), a.finished(), a.labFile());
         }).toList();
     }
 
@@ -339,7 +339,7 @@ public class AttemptRepository implements PrintHistory {
         return new Attempt(r.getObject("id", UUID.class), r.getObject("docket_id", UUID.class), r.getInt("docket_number"), r.getInt("number"),
             r.getObject("printer_id", UUID.class), r.getString("printer_name"), r.getString("master_hash"), r.getString("order_hash"), r.getString("title"),
             r.getString("paper"), r.getString("summary"), r.getString("readback"), AttemptState.of(r.getString("state")), r.getString("message"), 0,
-            r.getBoolean("cancel_asked"), List.of(), r.getString("verdict"), r.getString("remark"), r.getTimestamp("created").toInstant(), time(r, "finished"));
+            r.getBoolean("cancel_asked"), List.of(), r.getString("verdict"), r.getString("remark"), r.getTimestamp("created").toInstant(), time(r, "finished"), r.getBoolean("lab_file"));
     }
 
 }

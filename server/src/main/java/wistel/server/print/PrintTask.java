@@ -107,6 +107,10 @@ class PrintTask {
             rendering.render(a, page, lease);
             return NOW;
         }
+        if (a.labFile()) {
+            attempts.closePage(lease, page.page(), AttemptState.DONE, "");
+            return NOW;
+        }
         return sending.step(a, page, lease);
     }
 

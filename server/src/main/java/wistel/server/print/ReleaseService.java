@@ -11,6 +11,7 @@ import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import wistel.core.docket.DocketSpec;
+import wistel.core.docket.LabFile;
 import wistel.core.docket.PreflightFacts;
 import wistel.core.docket.PrintOrder;
 import wistel.core.docket.Readback;
@@ -47,17 +48,45 @@ public class ReleaseService {
     /** @throws Conflict when a finding stops the print, the docket was changed meanwhile, or it is on its way already */
     @Transactional
     public UUID release(UUID docketId, int version) {
-        DocketRepository.Row docket = dockets.get(docketId);
-        if (docket.version() != version) {
-            throw new Conflict(Conflict.Reason.STALE, "This docket was changed in another window meanwhile.", "Look at it as it is now, then release it.");
-        }
+        DocketRepository.Row docket = current(docketId, version);
         DocketService.Judged judged = docketService.judged(docket);
         DocketSpec d = docket.spec();
         PreflightFacts facts = judged.facts();
         PrintOrder order = PrintOrder.freeze(d, facts, judged.masters(), judged.descriptionHash());
         AttemptRepository.Labels labels = new AttemptRepository.Labels(d.title(), order.pairing().paper(), Optional.of(UUID.fromString(order.pairing().pairingId())),
-            summary(order), Readback.of(d, facts, order.layout()));
+            summary(order), Readback.of(d, facts, order.layout()), false);
         return start(docketId, UUID.fromString(order.pairing().printerId()), attempts.stored(order), labels, pages(order, facts.edition()));
+    }
+
+    /** Writes a file for somebody else's printer. */
+    @Transactional
+    public UUID write(UUID docketId, int version, LabFile file) {
+        DocketRepository.Row docket = current(docketId, version);
+        DocketService.Judged judged = docketService.judged(docket);
+        PrintOrder order = PrintOrder.freeze(docket.spec(), judged.facts(), judged.masters(), file);
+        AttemptRepository.Labels labels = new AttemptRepository.Labels(docket.spec().title(), order.pairing().paper(), Optional.of(UUID.fromString(order.pairing().pairingId())),
+            file.words() + ", " + summary(order), howToPrint(order, file), true);
+        return start(docketId, UUID.fromString(order.pairing().printerId()), attempts.stored(order), labels, pages(order, judged.facts().edition()));
+    }
+
+    /** One sentence to go along with the file. */
+    static String howToPrint(PrintOrder order, LabFile file) {
+        Page page = order.page(1);
+        String size = Length.mm(page.widthMm()) + " × " + Length.mm(page.heightMm()) + " mm";
+        String colour = switch (file.space()) {
+            case PAPER -> "its numbers are for " + order.pairing().paper() + " already: no colour conversion, no correction";
+            case SRGB -> "its numbers are sRGB: convert by the embedded profile, no correction";
+            case WIDE -> "its numbers are in the wide space that is embedded: convert by it, no correction";
+        };
+        return "Print at 100 %, which is " + size + " at " + order.output().dpi() + " pixels an inch, without scaling or sharpening; " + colour + ".";
+    }
+
+    private DocketRepository.Row current(UUID docketId, int version) {
+        DocketRepository.Row docket = dockets.get(docketId);
+        if (docket.version() != version) {
+            throw new Conflict(Conflict.Reason.STALE, "This docket was changed in another window meanwhile.", "Look at it as it is now, then release it.");
+        }
+        return docket;
     }
 
     private static String summary(PrintOrder order) {
@@ -80,7 +109,7 @@ public class ReleaseService {
         Attempt a = attempts.get(attemptId);
         StoredText order = attempts.storedOrder(attemptId);
         PrintOrder read = attempts.order(attemptId);
-        AttemptRepository.Labels labels = new AttemptRepository.Labels(a.title(), a.paper(), Optional.of(UUID.fromString(read.pairing().pairingId())), a.summary(), a.readback());
+        AttemptRepository.Labels labels = new AttemptRepository.Labels(a.title(), a.paper(), Optional.of(UUID.fromString(read.pairing().pairingId())), a.summary(), a.readback(), a.labFile());
         UUID id = start(a.docketId(), a.printerId(), order, labels, attempts.newPages(attemptId));
         if (read.engine().equals(PrintOrder.ENGINE)) {
             attempts.takeFiles(id, attemptId);

@@ -1,13 +1,19 @@
 package wistel.server.print;
 
+import java.io.BufferedOutputStream;
 import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.channels.Channels;
+import java.nio.channels.FileChannel;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.CancellationException;
 import org.springframework.stereotype.Component;
+import wistel.core.docket.LabFile;
 import wistel.core.docket.PrintOrder;
 import wistel.core.docket.Sharpening;
+import wistel.core.fault.Conflict;
 import wistel.core.icc.kernel.Kernels;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
@@ -27,7 +33,10 @@ import wistel.core.render.LayoutRenderer;
 import wistel.core.render.PictureLight;
 import wistel.core.render.PwgRaster;
 import wistel.core.render.PwgSink;
+import wistel.core.render.SampleSink;
 import wistel.core.render.Sharpener;
+import wistel.core.render.TiffSink;
+import wistel.core.render.Xmp;
 import wistel.core.sheet.Page;
 import wistel.server.edge.Events;
 import wistel.server.edge.Shutdown;
@@ -38,6 +47,7 @@ import wistel.server.store.ProfileRepository;
 /** Makes print files from orders, and from nothing else: the same order gives the same file, today and in years. */
 @Component
 class Rendering {
+    private static final int LONGEST_JPEG = 65_500;
     private static final long TELL_EVERY_NANOS = 400_000_000L;
 
     private final AttemptRepository attempts;
@@ -70,12 +80,51 @@ class Rendering {
     String file(PrintOrder order, int number, Progress progress) throws IOException {
         Page page = order.page(number);
         int dpi = order.output().dpi();
+        if (order.labFile().isPresent()) {
+            return labFile(order, page, order.labFile().get(), progress);
+        }
         LayoutRenderer.Job job = new LayoutRenderer.Job(page, pictures(order), dpi, order.spec().resolution().mostPpi(), sharpener(order));
         RasterType raster = order.output().raster();
         PwgSink sink = new PwgSink(new PwgRaster.Page(job.width(), job.height(), dpi, raster.bits(), raster.device() ? PwgRaster.Space.DEVICE3 : PwgRaster.Space.SRGB,
             PwgRaster.points(page.fedWidthMm()), PwgRaster.points(page.fedHeightMm()), SheetSize.ippName(page.fedWidthMm(), page.fedHeightMm()), order.spec().settings().mediaType(),
             order.spec().settings().quality(), 1));
         return files.put(out -> new LayoutRenderer(workers.executor(), files::scratch).render(job, sink, out, progress)).hash();
+    }
+
+    private String labFile(PrintOrder order, Page page, LabFile file, Progress progress) throws IOException {
+        LayoutRenderer.Job job = new LayoutRenderer.Job(page, pictures(order), order.output().dpi(), order.spec().resolution().mostPpi(), sharpener(order));
+        LayoutRenderer renderer = new LayoutRenderer(workers.executor(), files::scratch);
+        byte[] profile = labProfile(order, file).bytes();
+        byte[] xmp = Xmp.titled(order.spec().title());
+        if (file.format() == LabFile.Format.TIFF) {
+            TiffSink sink = new TiffSink(job.width(), job.height(), 16, 3, job.dpi(), profile, xmp);
+            return files.put(out -> renderer.render(job, sink, out, progress)).hash();
+        }
+        boolean jpeg = file.format() == LabFile.Format.JPEG;
+        if (jpeg && Math.max(job.width(), job.height()) > LONGEST_JPEG) {
+            throw new Conflict(Conflict.Reason.STOPPED, "A JPEG has at most " + LONGEST_JPEG + " pixels a side.", "Write a TIFF or a PDF.");
+        }
+        try (FileChannel samples = files.scratch(); FileChannel deflated = files.scratch()) {
+            OutputStream raw = new BufferedOutputStream(Channels.newOutputStream(samples), 1 << 18);
+            renderer.render(job, new SampleSink(3, jpeg ? 8 : 16, jpeg), raw, progress);
+            raw.flush();
+            LabFileWriter.Content content = new LabFileWriter.Content(samples, job.width(), job.height(), job.dpi(), profile, xmp, order.spec().title());
+            return files.put(out -> {
+                if (jpeg) {
+                    LabFileWriter.jpeg(content, file.quality(), out);
+                } else {
+                    LabFileWriter.pdf(content, page, deflated, out);
+                }
+            }).hash();
+        }
+    }
+
+    private IccProfile labProfile(PrintOrder order, LabFile file) {
+        return switch (file.space()) {
+            case PAPER -> profiles.get(order.pairing().profileHash());
+            case SRGB -> StandardSpaces.SRGB;
+            case WIDE -> StandardSpaces.WIDE_RGB;
+        };
     }
 
     private Map<String, LayoutRenderer.Picture> pictures(PrintOrder order) {
@@ -100,6 +149,12 @@ class Rendering {
     }
 
     private Recipe recipe(PrintOrder order, IccProfile source) {
+        if (order.labFile().isPresent()) {
+            ColourRoute.ByWistel shown = order.spec().shownRoute(order.pairing());
+            boolean paper = order.labFile().get().space() == LabFile.Space.PAPER;
+            // a standard space is meant to be converted once more, by the lab: it gets what the picture is
+            return new Recipe.Convert(source, labProfile(order, order.labFile().get()), paper ? shown.intent() : Intent.RELATIVE, !paper || shown.blackPoint(), Observer.ADAPTED);
+        }
         return order.spec().route() instanceof ColourRoute.ByWistel by
             ? new Recipe.Convert(source, profiles.get(order.pairing().profileHash()), by.intent(), by.blackPoint(), Observer.ADAPTED)
             : new Recipe.Convert(source, StandardSpaces.SRGB, Intent.RELATIVE, false, Observer.ADAPTED);

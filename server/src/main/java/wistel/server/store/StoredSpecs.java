@@ -126,7 +126,7 @@ public class StoredSpecs {
         String profile = master.path("profileHash").isNull() ? StandardSpaces.assumedFor(master.path("channels").asInt()).hash() : master.path("profileHash").asString();
         return new PrintOrder(PrintOrder.SCHEMA, spec, facts.layout(spec), pairing,
             new PrintOrder.Output(spec.route() instanceof ColourRoute.ByDriver ? RasterType.SRGB_16 : RasterType.DEVICE3_16, printer.usualDpi(), facts.margins(spec), spec.copies()),
-            List.of(new PrintOrder.Master(ONLY, master.path("hash").asString(), profile)), "", "1");
+            List.of(new PrintOrder.Master(ONLY, master.path("hash").asString(), profile)), "", "1", Optional.empty());
     }
 
     private static PairingVersion pairing(JsonNode g) {

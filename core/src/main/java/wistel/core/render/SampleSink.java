@@ -1,0 +1,49 @@
+package wistel.core.render;
+
+import java.io.OutputStream;
+
+/**
+ * Interleaved samples and nothing else, big-endian: what an encoder reads that wants the whole page before it begins.
+ *
+ * @param bits      8 or 16
+ * @param luminance RGB as luminance and two colour differences (JFIF 1.02), as a JPEG holds it; 8 bits
+ */
+public record SampleSink(int channels, int bits, boolean luminance) implements RasterSink {
+    @Override
+    public void begin(OutputStream out, int bandRows) {
+        // samples alone
+    }
+
+    @Override
+    public Packed pack(char[] samples, int rows) {
+        byte[] bytes = new byte[samples.length * bits / 8];
+        if (luminance) {
+            differences(samples, bytes);
+            return new Packed(bytes, bytes.length);
+        }
+        for (int i = 0; i < samples.length; i++) {
+            if (bits == 16) {
+                bytes[2 * i] = (byte) (samples[i] >> 8);
+                bytes[2 * i + 1] = (byte) samples[i];
+            } else {
+                bytes[i] = (byte) ((samples[i] + 128) / 257);
+            }
+        }
+        return new Packed(bytes, bytes.length);
+    }
+
+    private static void differences(char[] samples, byte[] bytes) {
+        for (int i = 0; i < samples.length; i += 3) {
+            double r = samples[i] / 257.0;
+            double g = samples[i + 1] / 257.0;
+            double b = samples[i + 2] / 257.0;
+            bytes[i] = code(0.299 * r + 0.587 * g + 0.114 * b);
+            bytes[i + 1] = code(-0.168736 * r - 0.331264 * g + 0.5 * b + 128);
+            bytes[i + 2] = code(0.5 * r - 0.418688 * g - 0.081312 * b + 128);
+        }
+    }
+
+    private static byte code(double v) {
+        return (byte) Math.max(0, Math.min(255, Math.round(v)));
+    }
+}

@@ -1,0 +1,166 @@
+package wistel.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.net.http.HttpRequest;
+import java.nio.charset.StandardCharsets;
+import java.util.Set;
+import javax.imageio.stream.MemoryCacheImageInputStream;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+import wistel.core.icc.profile.Intent;
+import wistel.core.icc.profile.StandardSpaces;
+import wistel.core.pictures.PictureFacts;
+import wistel.core.pictures.PictureFile;
+import wistel.core.pictures.View;
+import wistel.standin.ink.Paper;
+import wistel.standin.room.Feeds;
+
+/** Files for somebody else's printer: what a lab's programs find in them. */
+public class LabFileTest {
+    private static final Set<String> OVER = Set.of("done", "failed", "cancelled");
+    private TestRoom test;
+    private Api api;
+    private String docket;
+
+    @BeforeClass
+    void open() throws IOException {
+        test = new TestRoom(0);
+        api = new Api(() -> test.port);
+        PrintingTest.pair(test, Paper.SKERRY_BARYTA, Feeds.REAR, Intent.RELATIVE);
+        JsonNode d = api.drop("fells & light.png", PrintingTest.picture(800)).body().path("docket");
+        docket = "/api/dockets/" + d.path("id").asString();
+        String pairing = api.get("/api/pairings").body().get(0).path("pairingId").asString();
+        api.put(docket + "/pairing", "{\"pairingId\":\"" + pairing + "\"}", d.path("version").asInt());
+        change("{\"kind\":\"titled\",\"title\":\"Fells & light\"}");
+    }
+
+    @AfterClass(alwaysRun = true)
+    void close() {
+        if (test != null) {
+            test.close();
+        }
+    }
+
+    private JsonNode now() {
+        return api.get(docket).body();
+    }
+
+    private JsonNode change(String change) {
+        Api.Answer answer = api.patch(docket, change, now().path("version").asInt());
+        assertThat(answer.status()).as(answer.body().toString()).isEqualTo(200);
+        return answer.body();
+    }
+
+    private JsonNode written(String format, String space, boolean sheet) {
+        Api.Answer asked = api.post(docket + "/files", "{\"format\":\"" + format + "\",\"quality\":92,\"space\":\"" + space + "\",\"sheet\":" + sheet + "}", now().path("version").asInt());
+        assertThat(asked.status()).as(asked.body().toString()).isEqualTo(202);
+        String id = asked.body().path("id").asString();
+        JsonNode done = Waiting.until(() -> api.get("/api/attempts/" + id).body(), a -> OVER.contains(a.path("state").asString()), 60);
+        assertThat(done.path("state").asString()).as(done.path("message").asString()).isEqualTo("done");
+        return done;
+    }
+
+    private Api.Answer file(JsonNode attempt) {
+        return api.send(api.request("/api/attempts/" + attempt.path("id").asString() + "/pages/1/file").GET());
+    }
+
+    @DataProvider
+    Object[][] forms() {
+        return new Object[][] {{"TIFF", "SRGB", true}, {"TIFF", "PAPER", false}, {"TIFF", "WIDE", false}, {"JPEG", "SRGB", false}, {"JPEG", "PAPER", true}};
+    }
+
+    @Test(dataProvider = "forms")
+    public void aPictureFileHasItsSizeResolutionProfileAndTitle(String format, String space, boolean sheet) {
+        JsonNode attempt = written(format, space, sheet);
+        Api.Answer answer = file(attempt);
+        byte[] bytes = answer.raw().body();
+        PictureFacts facts = PictureFile.open(() -> new MemoryCacheImageInputStream(new ByteArrayInputStream(bytes))).facts();
+        assertThat(facts.format()).isEqualTo(format);
+        assertThat(facts.bits()).isEqualTo(format.equals("TIFF") ? 16 : 8);
+        JsonNode view = now();
+        JsonNode page = view.path("layout").path("pages").get(0);
+        double width = sheet ? page.path("widthMm").asDouble() : Api.picture(view).path("width").asDouble();
+        double height = sheet ? page.path("heightMm").asDouble() : Api.picture(view).path("height").asDouble();
+        int dpi = api.get("/api/attempts/" + attempt.path("id").asString() + "/order").body().path("output").path("dpi").asInt();
+        assertThat((double) facts.width()).isCloseTo(width / 25.4 * dpi, within(0.51));
+        assertThat((double) facts.height()).isCloseTo(height / 25.4 * dpi, within(0.51));
+        if (space.equals("SRGB")) {
+            assertThat(facts.profile()).isEqualTo(StandardSpaces.SRGB.bytes());
+        } else {
+            assertThat(facts.profile().length).isGreaterThan(400);
+        }
+        assertThat(new String(bytes, StandardCharsets.UTF_8)).contains("Fells &amp; light");
+        assertThat(answer.raw().headers().firstValue("Content-Disposition").orElse("")).contains("attachment").contains(format.equals("TIFF") ? ".tif" : ".jpg");
+        assertThat(attempt.path("readback").asString()).contains("Print at 100 %").contains(dpi + " pixels an inch");
+        if (format.equals("JPEG")) {
+            assertThat(bytes[13]).as("resolution in dots an inch").isEqualTo((byte) 1);
+            assertThat((bytes[14] & 0xFF) << 8 | bytes[15] & 0xFF).isEqualTo(dpi);
+        }
+    }
+
+    @Test
+    public void aPdfIsAsLargeAsThePaperAndHoldsSixteenBits() throws IOException {
+        JsonNode attempt = written("PDF", "PAPER", true);
+        try (PDDocument document = Loader.loadPDF(file(attempt).raw().body())) {
+            assertThat(document.getNumberOfPages()).isEqualTo(1);
+            JsonNode page = now().path("layout").path("pages").get(0);
+            assertThat((double) document.getPage(0).getMediaBox().getWidth()).isCloseTo(page.path("widthMm").asDouble() / 25.4 * 72, within(0.01));
+            assertThat(document.getDocumentInformation().getTitle()).isEqualTo("Fells & light");
+            COSName name = document.getPage(0).getResources().getXObjectNames().iterator().next();
+            PDImageXObject image = (PDImageXObject) document.getPage(0).getResources().getXObject(name);
+            assertThat(image.getBitsPerComponent()).isEqualTo(16);
+            assertThat(image.getColorSpace().getNumberOfComponents()).isEqualTo(3);
+            try (var samples = image.createInputStream()) {
+                assertThat(samples.readAllBytes()).hasSize(image.getWidth() * image.getHeight() * 6);
+            }
+        }
+    }
+
+    /** A JPEG shows the colours of the TIFF of the same docket. */
+    @Test
+    public void aJpegHasTheColoursOfTheTiff() {
+        View tiff = View.whole(PictureFile.open(() -> new MemoryCacheImageInputStream(new ByteArrayInputStream(file(written("TIFF", "SRGB", false)).raw().body()))).rows());
+        View jpeg = View.whole(PictureFile.open(() -> new MemoryCacheImageInputStream(new ByteArrayInputStream(file(written("JPEG", "SRGB", false)).raw().body()))).rows());
+        double sum = 0;
+        for (int i = 0; i < tiff.pixels().length; i++) {
+            sum += Math.abs(tiff.pixels()[i] - jpeg.pixels()[i]) / 257.0;
+        }
+        assertThat(sum / tiff.pixels().length).as("mean difference in 8-bit codes").isLessThan(3);
+    }
+
+    @Test
+    public void theSameOrderWrittenTwiceIsTheSameFile() {
+        for (String format : new String[] {"TIFF", "JPEG", "PDF"}) {
+            JsonNode first = written(format, "SRGB", false);
+            JsonNode second = written(format, "SRGB", false);
+            assertThat(second.path("orderHash")).isEqualTo(first.path("orderHash"));
+            assertThat(Api.page(second).path("fileHash")).as(format).isEqualTo(Api.page(first).path("fileHash"));
+        }
+    }
+
+    @Test
+    public void whatCannotBeWrittenIsToldSo() throws IOException {
+        for (String bad : new String[] {"{\"format\":\"GIF\",\"quality\":90,\"space\":\"SRGB\",\"sheet\":true}", "{\"format\":\"JPEG\",\"quality\":0,\"space\":\"SRGB\",\"sheet\":true}", "{}"}) {
+            Api.Answer answer = api.post(docket + "/files", bad, now().path("version").asInt());
+            assertThat(answer.status()).isEqualTo(400);
+            assertThat(answer.body().path("next").asString()).isNotBlank();
+        }
+        JsonNode unpaired = api.drop("unpaired.png", PrintingTest.picture(801)).body().path("docket");
+        Api.Answer answer = api.post("/api/dockets/" + unpaired.path("id").asString() + "/files", "{\"format\":\"TIFF\",\"quality\":90,\"space\":\"SRGB\",\"sheet\":true}", unpaired.path("version").asInt());
+        assertThat(answer.status()).isEqualTo(409);
+        assertThat(answer.body().path("detail").asString()).contains("No paper");
+        HttpRequest.Builder missing = api.request("/api/attempts/00000000-0000-0000-0000-000000000000/pages/1/file").GET();
+        assertThat(api.send(missing).status()).isEqualTo(404);
+    }
+}
