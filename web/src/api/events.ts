@@ -27,7 +27,11 @@ export function useServerEvents() {
       client.invalidateQueries({ queryKey: ['status'] })
       client.invalidateQueries({ queryKey: ['bench'] })
     })
-    source.addEventListener('docket', () => client.invalidateQueries({ queryKey: ['bench'] }))
+    // other tabs follow
+    source.addEventListener('docket', (e) => {
+      client.invalidateQueries({ queryKey: ['bench'] })
+      client.invalidateQueries({ queryKey: ['docket', (JSON.parse((e as MessageEvent<string>).data) as { id: string }).id] })
+    })
     return () => source.close()
   }, [client])
 }

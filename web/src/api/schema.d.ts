@@ -116,6 +116,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/attempts/{id}/pages/{page}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/attempts/{id}/pages/{page}/pictures/{picture}/scan": {
         parameters: {
             query?: never;
@@ -238,6 +254,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["copy"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{id}/files": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["write"];
         delete?: never;
         options?: never;
         head?: never;
@@ -641,6 +673,7 @@ export interface components {
             finished: string;
             /** Format: uuid */
             id: string;
+            labFile: boolean;
             masterHash: string;
             message: string;
             /** Format: int32 */
@@ -905,6 +938,15 @@ export interface components {
             b: number;
             /** Format: double */
             l: number;
+        };
+        LabFile: {
+            /** @enum {string} */
+            format: "TIFF" | "JPEG" | "PDF";
+            /** Format: int32 */
+            quality: number;
+            sheet: boolean;
+            /** @enum {string} */
+            space: "PAPER" | "SRGB" | "WIDE";
         };
         Laid: {
             at: components["schemas"]["Rect"];
@@ -1521,6 +1563,29 @@ export interface operations {
             };
         };
     };
+    file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                page: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string;
+                };
+            };
+        };
+    };
     scan: {
         parameters: {
             query?: {
@@ -1754,6 +1819,34 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["DocketView"];
+                };
+            };
+        };
+    };
+    write: {
+        parameters: {
+            query?: never;
+            header: {
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LabFile"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Attempt"];
                 };
             };
         };

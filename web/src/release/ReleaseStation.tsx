@@ -9,6 +9,8 @@ import { Booth } from '../parts/BoothPicture'
 import { Findings } from '../parts/Findings'
 import { MarkSign } from '../parts/MarkSign'
 import { fixed, moment } from '../parts/numbers'
+import { LabFile, Written } from './LabFile'
+import './release.css'
 import { attemptWords, OVER, pageWords, scanned, VERDICTS, WORDS } from './words'
 
 export function ReleaseStation({ view, picture, tools }: StationProps) {
@@ -51,6 +53,7 @@ export function ReleaseStation({ view, picture, tools }: StationProps) {
               </Button>
             )}
           </div>
+          {!running && view.pairing && <LabFile view={view} tools={tools} onWritten={refresh} />}
           {running && (
             <div style={{ marginTop: 8 }} data-testid="progress">
               <Progress percent={last.percent} size="small" showInfo={false} />
@@ -72,10 +75,13 @@ export function ReleaseStation({ view, picture, tools }: StationProps) {
                 </b>{' '}
                 <span className="soft">{moment(a.created)}</span>
               </span>
-              {a.pages.length > 1 && <Pages attempt={a} running={running} refresh={refresh} complain={tools.complain} />}
+              {a.labFile && a.state === 'done' && <Written attempt={a} />}
+              {a.pages.length > 1 && !a.labFile && (
+                <Pages attempt={a} running={running} refresh={refresh} complain={tools.complain} />
+              )}
               {OVER.includes(a.state) && (
                 <span className="mends" style={{ alignItems: 'center' }}>
-                  {a.state === 'done' && (
+                  {a.state === 'done' && !a.labFile && (
                     <>
                       <Select
                         aria-label={`Verdict on attempt ${a.number}`}

@@ -8,6 +8,17 @@ export const WORDS = {
   noScan: 'Once printed, the scan of the sheet appears here beside the master.',
 }
 
+export const LAB = {
+  open: 'or write a file for a lab …',
+  srgb: 'in sRGB, for any lab',
+  wide: 'in a wide space, for a lab that converts well',
+  paper: 'in the profile of',
+  picture: 'the picture alone',
+  sheet: 'the whole sheet',
+  write: 'Write the file',
+  leave: 'Leave it',
+}
+
 /** The first page whose scan is there. */
 export const scanned = (a: Attempt) => a.pages.find((p) => p.scanHash && p.scanKept)
 
@@ -34,12 +45,13 @@ export function attemptWords(a: Attempt): string {
     case 'waiting':
       return a.message || 'waiting for its turn'
     case 'rendering':
-      return `making the print file, ${a.percent} %`
+      return a.labFile ? `writing the file, ${a.percent} %` : `making the print file, ${a.percent} %`
     case 'sending':
       return a.message || 'going to the printer'
     case 'printing':
       return a.message || `printing, ${a.percent} %`
     case 'done':
+      if (a.labFile) return `file for a lab, ${a.summary}`
       return `${a.verdict ? `printed, ${a.verdict}` : 'printed'}${a.message ? `. ${a.message}` : ''}`
     case 'failed':
       return `failed: ${a.message}`
