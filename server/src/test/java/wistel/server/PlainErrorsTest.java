@@ -123,6 +123,7 @@ public class PlainErrorsTest {
         typed(api.get("/api/dockets/00000000-0000-0000-0000-000000000000"), 404);
         typed(api.send(api.request(docket).DELETE()), 405);
         typed(api.send(api.request(docket).header("If-Match", "\"1\"").header("Content-Type", "text/plain").method("PATCH", HttpRequest.BodyPublishers.ofString("x"))), 415);
+        typed(api.send(api.request("/api/dockets?name=x.png").header("Content-Type", "application/x-www-form-urlencoded").POST(HttpRequest.BodyPublishers.ofByteArray(new byte[] {'%', 0, 1}))), 415);
         typed(api.send(api.request("/api/dockets").POST(HttpRequest.BodyPublishers.ofByteArray(new byte[] {1}))), 400);
         typed(api.get("/api/masters/" + "0".repeat(64) + "/picture?longest=abc"), 400);
     }

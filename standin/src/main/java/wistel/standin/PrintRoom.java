@@ -33,6 +33,7 @@ import wistel.standin.room.SheetPrinter;
  * page for the person in the room at /. It listens on loopback only.
  */
 public final class PrintRoom implements AutoCloseable {
+    private static final String LOOPBACK = "(localhost|127\\.0\\.0\\.1|\\[::1\\])(:\\d{1,5})?";
     private static final int LONGEST_FORM = 4096;
     private static final int LONGEST_SPOT_LIST = 1 << 20;
 
@@ -87,8 +88,19 @@ public final class PrintRoom implements AutoCloseable {
         void run() throws IOException;
     }
 
+    /** It takes nothing from another site's page that is open in the same browser, and answers to no other name than this machine's own. */
+    private static boolean ours(HttpExchange exchange) {
+        String host = exchange.getRequestHeaders().getFirst("Host");
+        String origin = exchange.getRequestHeaders().getFirst("Origin");
+        return host != null && host.matches(LOOPBACK) && (origin == null || origin.equals("http://" + host));
+    }
+
     private static void handle(HttpExchange exchange, Work work) {
         try {
+            if (!ours(exchange)) {
+                answer(exchange, 403, "text/plain", "The print room takes this from its own page alone.".getBytes(StandardCharsets.UTF_8));
+                return;
+            }
             work.run();
         } catch (IOException e) {
             // the other side went away: nothing is left to tell it
@@ -105,6 +117,7 @@ public final class PrintRoom implements AutoCloseable {
 
     private static void answer(HttpExchange exchange, int status, String type, byte[] body) throws IOException {
         exchange.getResponseHeaders().set("Content-Type", type);
+        exchange.getResponseHeaders().set("X-Content-Type-Options", "nosniff");
         exchange.sendResponseHeaders(status, body.length == 0 ? -1 : body.length);
         exchange.getResponseBody().write(body);
     }

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.net.Socket;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -138,6 +139,18 @@ public class PrintRoomTest {
             dark++;
         }
         assertThat(dark * 25.4 / scan.dpi()).isCloseTo(105 + (30 - 105) * 216 / 210.0, within(0.6));
+    }
+
+    /** A page of another site that is open in the same browser can't load paper, and a rebound name isn't answered. */
+    @Test
+    public void foreignPagesAndNamesAreRefused() throws Exception {
+        for (String head : new String[] {"Host: localhost:1\r\nOrigin: http://elsewhere.example", "Host: elsewhere.example", "Host: localhost:1\r\nOrigin: null"}) {
+            try (Socket socket = new Socket("localhost", room.port())) {
+                socket.getOutputStream().write(("POST /room HTTP/1.1\r\n" + head + "\r\nContent-Length: 16\r\nConnection: close\r\n\r\ndo=pace&pace=900").getBytes());
+                assertThat(new String(socket.getInputStream().readAllBytes())).startsWith("HTTP/1.1 403");
+            }
+        }
+        assertThat(room.printer().pace()).isZero();
     }
 
     @Test

@@ -28,6 +28,15 @@ public record View(int width, int height, int channels, char[] pixels) implement
         return scaled(Crop.whole(width, height), side(width, scale), side(height, scale), light);
     }
 
+    /** A crop of it at another size, turned by some degrees about the view's middle before. */
+    public View scaled(Crop crop, double degrees, int toWidth, int toHeight, LightCurve light) {
+        if (degrees == 0) {
+            return scaled(crop, toWidth, toHeight, light);
+        }
+        Resampling turned = new RotatedResampler(width, height, channels, Resampler.Size.of(crop, toWidth, toHeight), degrees, light);
+        return new View(toWidth, toHeight, channels, turned.band(pixels, 0, 0, toHeight));
+    }
+
     /** A crop of it at another size. */
     public View scaled(Crop crop, int toWidth, int toHeight, LightCurve light) {
         Resampler resampler = new Resampler(width, height, channels, Resampler.Size.of(crop, toWidth, toHeight), light);

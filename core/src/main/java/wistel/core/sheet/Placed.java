@@ -1,5 +1,6 @@
 package wistel.core.sheet;
 
+import java.util.Optional;
 import wistel.core.length.Ppi;
 import wistel.core.pictures.Crop;
 import wistel.core.pictures.Orientation;
@@ -15,6 +16,21 @@ import wistel.core.pictures.Orientation;
 public record Placed(String renditionId, Crop crop, double straighten, Rect atMm, Orientation orientation) {
     public static Placed upright(String renditionId, Crop crop, Rect atMm) {
         return new Placed(renditionId, crop, 0, atMm, Orientation.UPRIGHT);
+    }
+
+    /** What of it lies on a page of this size, of an upright picture; empty where nothing does. */
+    public Optional<Placed> on(double pageWidthMm, double pageHeightMm) {
+        double left = Math.max(0, atMm.x());
+        double top = Math.max(0, atMm.y());
+        double width = Math.min(pageWidthMm, atMm.right()) - left;
+        double height = Math.min(pageHeightMm, atMm.bottom()) - top;
+        if (width <= 0 || height <= 0) {
+            return Optional.empty();
+        }
+        double perX = crop.width() / atMm.width();
+        double perY = crop.height() / atMm.height();
+        Crop shown = new Crop(crop.x() + (left - atMm.x()) * perX, crop.y() + (top - atMm.y()) * perY, width * perX, height * perY);
+        return Optional.of(new Placed(renditionId, shown, straighten, new Rect(left, top, width, height), orientation));
     }
 
     Placed moved(double dx, double dy) {

@@ -20,7 +20,7 @@ import wistel.core.icc.making.RgbChart;
 import wistel.core.paper.SheetSize;
 
 public class ChartSheetTest {
-    private static final SheetSize A4 = SheetSize.KNOWN.get(0);
+    private static final SheetSize A4 = SheetSize.A4;
 
     /** Reads the printed page back as an instrument would: at each patch's centre lies that patch's colour. */
     @Test

@@ -24,6 +24,7 @@ import wistel.server.store.ProfileRepository;
 @Service
 public class MasterImport {
     /** The largest file taken. It streams to disk; no more than a band of it is ever in memory. */
+    private static final long LARGE_PIXELS = 120_000_000;
     public static final long LARGEST_BYTES = 1L << 30;
     private static final int LONGEST_NAME = 200;
 
@@ -34,6 +35,8 @@ public class MasterImport {
     private final Clock clock;
     /** Two pictures decode at a time, whatever is dropped: that bounds the memory. */
     private final Semaphore decoding = new Semaphore(2);
+    /** A very large one at a time, beside which others go on. */
+    private final Semaphore decodingLarge = new Semaphore(1);
 
     public MasterImport(FileStore files, ProfileRepository profiles, MasterRepository masters, PreviewStore previews, Clock clock) {
         this.files = files;
@@ -85,10 +88,11 @@ public class MasterImport {
     }
 
     private Master decode(String fileName, FileStore.Kept kept) throws IOException {
-        decoding.acquireUninterruptibly();
+        PictureFile picture = PictureFile.open(files.image(kept.hash()));
+        PictureFacts facts = picture.facts();
+        Semaphore slot = (long) facts.width() * facts.height() > LARGE_PIXELS ? decodingLarge : decoding;
+        slot.acquireUninterruptibly();
         try {
-            PictureFile picture = PictureFile.open(files.image(kept.hash()));
-            PictureFacts facts = picture.facts();
             Embedded embedded = embedded(facts);
             IccProfile profile = embedded.profile.orElseGet(() -> StandardSpaces.assumedFor(facts.channels()));
             Histogram.Counter counter = new Histogram.Counter(facts.channels());
@@ -102,7 +106,7 @@ public class MasterImport {
             masters.add(master);
             return master;
         } finally {
-            decoding.release();
+            slot.release();
         }
     }
 

@@ -22,6 +22,7 @@ import wistel.core.icc.transform.ProofView;
 import wistel.core.paper.PairingVersion;
 import wistel.core.printer.ColourRoute;
 import wistel.core.sheet.Page;
+import wistel.core.sheet.Placed;
 import wistel.server.docket.DocketRepository;
 import wistel.server.docket.DocketService;
 import wistel.server.master.Master;
@@ -148,7 +149,10 @@ class ProofController {
         if (picture < 1 || picture > page.placed().size()) {
             throw new NotFound("Page " + number + " has no picture " + picture + ".", "Choose one of its pictures.");
         }
-        return new ProofService.Scanned(hash, page, page.placed().get(picture - 1));
+        // of a picture that reaches over the edge, the scan shows what is on the paper
+        Placed placed = page.placed().get(picture - 1).on(page.widthMm(), page.heightMm())
+            .orElseThrow(() -> new NotFound("This picture lies beside the paper.", "Choose another one."));
+        return new ProofService.Scanned(hash, page, placed);
     }
 
     private String scanHash(UUID attempt, int number) {

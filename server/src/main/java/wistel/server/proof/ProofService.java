@@ -249,7 +249,7 @@ public class ProofService {
         Crop crop = new Crop(placed.crop().x() * toView, placed.crop().y() * toView, placed.crop().width() * toView, placed.crop().height() * toView);
         int w = 160;
         int h = (int) Math.max(1, Math.round(w * placed.atMm().height() / placed.atMm().width()));
-        View small = large.scaled(crop, w, h, LightCurve.GAMMA_22);
+        View small = large.scaled(crop, placed.straighten(), w, h, LightCurve.GAMMA_22);
         ColourRoute.ByWistel route = order.spec().shownRoute(order.pairing());
         char[] promised = proofLab(master, order.pairing().profileHash(), route.intent(), route.blackPoint(), true).apply(small.pixels());
         return meanDifference(promised, scanView(scanned, w, h).pixels());
