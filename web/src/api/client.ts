@@ -21,16 +21,18 @@ async function answer<T>(response: Response): Promise<T> {
   )
 }
 
-async function send<T>(method: string, url: string, body?: unknown, version?: number): Promise<T> {
+async function send<T>(method: string, url: string, body?: unknown, version?: number, signal?: AbortSignal): Promise<T> {
   const headers: Record<string, string> = {}
   if (body !== undefined) headers['Content-Type'] = 'application/json'
   if (version !== undefined) headers['If-Match'] = `"${version}"`
   const init: RequestInit = { method, headers }
+  if (signal) init.signal = signal
   if (body !== undefined) init.body = JSON.stringify(body)
   try {
     return await answer<T>(await fetch(url, init))
   } catch (e) {
-    if (e instanceof Problem) throw e
+    // an answer that nobody waits for any more is no fault of the server's
+    if (e instanceof Problem || signal?.aborted) throw e
     throw new Problem(
       'server-away',
       "Wistel's server doesn't answer.",
@@ -39,7 +41,7 @@ async function send<T>(method: string, url: string, body?: unknown, version?: nu
   }
 }
 
-export const get = <T>(url: string) => send<T>('GET', url)
+export const get = <T>(url: string, signal?: AbortSignal) => send<T>('GET', url, undefined, undefined, signal)
 export const post = <T>(url: string, body?: unknown, version?: number) => send<T>('POST', url, body, version)
 export const put = <T>(url: string, body: unknown, version?: number) => send<T>('PUT', url, body, version)
 export const patch = <T>(url: string, body: unknown, version?: number) => send<T>('PATCH', url, body, version)

@@ -17,10 +17,10 @@ const PX_PER_MM = 0.47
 
 export function Bench() {
   const client = useQueryClient()
-  const { data: groups } = useQuery({ queryKey: ['bench'], queryFn: () => get<Group[]>('/api/bench') })
+  const { data: groups } = useQuery({ queryKey: ['bench'], queryFn: ({ signal }) => get<Group[]>('/api/bench', signal) })
   const { data: status } = useQuery({
     queryKey: ['status'],
-    queryFn: () => get<Status>('/api/status'),
+    queryFn: ({ signal }) => get<Status>('/api/status', signal),
     refetchInterval: (q) => (q.state.data?.ready ? false : 1000),
   })
   const [arrivals, setArrivals] = useState<Arrival[]>([])

@@ -22,8 +22,11 @@ export function useDocket(id: string) {
   const client = useQueryClient()
   const { notification } = App.useApp()
   const key = ['docket', id]
-  const query = useQuery({ queryKey: key, queryFn: () => get<DocketView>(`/api/dockets/${id}`) })
-  const attempts = useQuery({ queryKey: ['attempts', id], queryFn: () => get<Attempt[]>(`/api/dockets/${id}/attempts`) })
+  const query = useQuery({ queryKey: key, queryFn: ({ signal }) => get<DocketView>(`/api/dockets/${id}`, signal) })
+  const attempts = useQuery({
+    queryKey: ['attempts', id],
+    queryFn: ({ signal }) => get<Attempt[]>(`/api/dockets/${id}/attempts`, signal),
+  })
 
   const complain = (e: Error) => {
     const problem = e as Problem

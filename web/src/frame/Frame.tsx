@@ -71,7 +71,7 @@ export function Frame() {
 }
 
 function PrinterStates() {
-  const { data } = useQuery({ queryKey: ['printers'], queryFn: () => get<Printer[]>('/api/printers') })
+  const { data } = useQuery({ queryKey: ['printers'], queryFn: ({ signal }) => get<Printer[]>('/api/printers', signal) })
   return (
     <div className="state" aria-live="polite">
       {data?.map((p) => (

@@ -20,7 +20,7 @@ export function PrintLog() {
   const [words, setWords] = useState('')
   const { data } = useQuery({
     queryKey: ['attempts', 'log', words],
-    queryFn: () => get<Attempt[]>(`/api/attempts?words=${encodeURIComponent(words)}`),
+    queryFn: ({ signal }) => get<Attempt[]>(`/api/attempts?words=${encodeURIComponent(words)}`, signal),
     placeholderData: (before) => before,
   })
   const again = (a: Attempt) =>

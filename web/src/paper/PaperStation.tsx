@@ -9,12 +9,18 @@ import { BOOTH } from '../parts/booth'
 import { fixed, labCss, percent } from '../parts/numbers'
 
 export function PaperStation({ view, picture, tools, go }: StationProps) {
-  const { data: pairings } = useQuery({ queryKey: ['pairings'], queryFn: () => get<Pairing[]>('/api/pairings') })
+  const { data: pairings } = useQuery({
+    queryKey: ['pairings'],
+    queryFn: ({ signal }) => get<Pairing[]>('/api/pairings', signal),
+  })
   const comparison = useQueries({
     queries: (pairings ?? []).map((p) => ({
       queryKey: ['pairing-comparison', view.id, picture.renditionId, p.pairingId, p.number],
-      queryFn: () =>
-        get<Figures>(`/api/dockets/${view.id}/renditions/${picture.renditionId}/pairing-comparison?pairingId=${p.pairingId}`),
+      queryFn: ({ signal }) =>
+        get<Figures>(
+          `/api/dockets/${view.id}/renditions/${picture.renditionId}/pairing-comparison?pairingId=${p.pairingId}`,
+          signal,
+        ),
       staleTime: Number.POSITIVE_INFINITY,
     })),
   })

@@ -6,7 +6,7 @@ import { fixed, labCss } from '../parts/numbers'
 const QUALITY: Record<number, string> = { 3: 'quick', 4: 'standard', 5: 'fine' }
 
 export function Papers() {
-  const { data } = useQuery({ queryKey: ['pairings'], queryFn: () => get<Pairing[]>('/api/pairings') })
+  const { data } = useQuery({ queryKey: ['pairings'], queryFn: ({ signal }) => get<Pairing[]>('/api/pairings', signal) })
   return (
     <div className="page">
       <h1>Papers</h1>

@@ -11,7 +11,7 @@ export function Printers() {
   const client = useQueryClient()
   const { notification } = App.useApp()
   const [uri, setUri] = useState('')
-  const { data } = useQuery({ queryKey: ['printers'], queryFn: () => get<Printer[]>('/api/printers') })
+  const { data } = useQuery({ queryKey: ['printers'], queryFn: ({ signal }) => get<Printer[]>('/api/printers', signal) })
   const add = useMutation({
     mutationFn: () => post<Printer>('/api/printers', { uri }),
     onSuccess: () => {

@@ -32,7 +32,7 @@ export function ProofStation({ view, picture, tools, go }: StationProps) {
   setNow.current = set
   const { data: figures } = useQuery({
     queryKey: ['figures', view.id, picture.renditionId, view.pairing?.pairingId, view.pairing?.number, blackPoint],
-    queryFn: () => get<Figures>(`/api/dockets/${view.id}/renditions/${picture.renditionId}/figures`),
+    queryFn: ({ signal }) => get<Figures>(`/api/dockets/${view.id}/renditions/${picture.renditionId}/figures`, signal),
     enabled: paired,
     staleTime: Number.POSITIVE_INFINITY,
   })
@@ -198,6 +198,7 @@ function Comparison({
   const [at, setAt] = useState<{ x: number; y: number; left: number; top: number }>()
   const [probe, setProbe] = useState<Probe>()
   const wait = useRef<number>(undefined)
+  const asked = useRef<AbortController>(undefined)
   const master = masterUrl(picture.master.hash, BOOTH)
   const proof = proofUrl(view, picture.master.hash, BOOTH, shown)
 
@@ -211,16 +212,19 @@ function Comparison({
     }
     setAt(place)
     window.clearTimeout(wait.current)
-    wait.current = window.setTimeout(async () => {
-      setProbe(
-        await get<Probe>(
-          `/api/dockets/${view.id}/renditions/${picture.renditionId}/probe?x=${place.x.toFixed(4)}&y=${place.y.toFixed(4)}&view=${shown}`,
-        ).catch(() => undefined),
-      )
+    asked.current?.abort()
+    const asking = new AbortController()
+    asked.current = asking
+    wait.current = window.setTimeout(() => {
+      const at = `x=${place.x.toFixed(4)}&y=${place.y.toFixed(4)}&view=${shown}`
+      get<Probe>(`/api/dockets/${view.id}/renditions/${picture.renditionId}/probe?${at}`, asking.signal).then(setProbe, () => {
+        if (!asking.signal.aborted) setProbe(undefined)
+      })
     }, 60)
   }
   const leave = () => {
     window.clearTimeout(wait.current)
+    asked.current?.abort()
     setAt(undefined)
     setProbe(undefined)
   }

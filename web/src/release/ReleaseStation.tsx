@@ -165,7 +165,7 @@ function Pages({
 function Beside({ picture, attempt }: Pick<StationProps, 'picture'> & { attempt: Attempt | undefined }) {
   const { data: layout } = useQuery({
     queryKey: ['attempt-layout', attempt?.id],
-    queryFn: () => get<DocketView['layout']>(`/api/attempts/${attempt?.id}/layout`),
+    queryFn: ({ signal }) => get<DocketView['layout']>(`/api/attempts/${attempt?.id}/layout`, signal),
     enabled: attempt !== undefined,
     staleTime: Number.POSITIVE_INFINITY,
   })
@@ -179,8 +179,11 @@ function Beside({ picture, attempt }: Pick<StationProps, 'picture'> & { attempt:
   const shown = places[chosen] ?? places[0]
   const { data } = useQuery({
     queryKey: ['scan-figures', attempt?.id, shown?.page, shown?.nth],
-    queryFn: () =>
-      get<{ meanDifference: number }>(`/api/attempts/${attempt?.id}/pages/${shown?.page}/pictures/${shown?.nth}/scan/figures`),
+    queryFn: ({ signal }) =>
+      get<{ meanDifference: number }>(
+        `/api/attempts/${attempt?.id}/pages/${shown?.page}/pictures/${shown?.nth}/scan/figures`,
+        signal,
+      ),
     enabled: shown !== undefined,
     staleTime: Number.POSITIVE_INFINITY,
   })

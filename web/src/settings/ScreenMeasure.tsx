@@ -16,7 +16,7 @@ export function ScreenMeasure() {
       <p className="soft">{WORDS.screenHelp}</p>
       <div className="card-outline" style={{ width: CARD_MM * scale, height: CARD_HEIGHT_MM * scale }} />
       <Slider
-        aria-label={WORDS.screenSlider}
+        ariaLabelForHandle={WORDS.screenSlider}
         min={1.5}
         max={10}
         step={0.01}

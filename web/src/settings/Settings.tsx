@@ -13,7 +13,10 @@ type Limits = Retention['limits']
 export function Settings() {
   const client = useQueryClient()
   const { notification } = App.useApp()
-  const { data } = useQuery({ queryKey: ['retention'], queryFn: () => get<Retention>('/api/settings/retention') })
+  const { data } = useQuery({
+    queryKey: ['retention'],
+    queryFn: ({ signal }) => get<Retention>('/api/settings/retention', signal),
+  })
   const [edited, setEdited] = useState<Partial<Limits>>({})
   const save = useMutation({
     mutationFn: (limits: Limits) => put<Retention>('/api/settings/retention', limits),

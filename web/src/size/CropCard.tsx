@@ -66,7 +66,7 @@ export function CropCard({ view, picture, tools, shape, onShape, level, onLevel,
                 onDegrees(undefined)
                 cut({ degrees: v })
               }}
-              aria-label="Degrees, clockwise"
+              ariaLabelForHandle="Degrees, clockwise"
             />
             <InputNumber
               aria-label="Degrees"

@@ -86,6 +86,7 @@ final class PrintBench {
             slow.readIn("progressive JPEG");
             bench.page("A3+, 440 x 293 mm, 360 dpi", 329, 483, 440, false, Sharpener.NONE);
             bench.page("A3+ turned", 329, 483, 440, true, Sharpener.NONE);
+            bench.page("A3+ sharpened, radius 0.7 px", 329, 483, 440, false, Sharpener.of(0.7, 0.9));
         }
         bench.page("24 x 36 in, 360 dpi", 609.6, 914.4, 914.4, false, Sharpener.NONE);
         bench.page("24 x 36 in turned", 609.6, 914.4, 914.4, true, Sharpener.NONE);
