@@ -15,6 +15,7 @@ import org.apache.pdfbox.io.RandomAccessReadBuffer;
 /** The typeface that Wistel prints with, as outlines. It ships with Wistel, so a text looks the same on every machine. */
 final class Typeface {
     private static final TrueTypeFont FONT = load();
+    private static final Kerning KERNING = kerning();
 
     private Typeface() {
     }
@@ -30,11 +31,25 @@ final class Typeface {
     /** Its width, in sizes. */
     static double width(String words) {
         try {
+            int[] glyphs = glyphs(words);
             double width = 0;
-            for (int glyph : glyphs(words)) {
-                width += FONT.getAdvanceWidth(glyph);
+            for (int i = 0; i < glyphs.length; i++) {
+                width += advance(glyphs, i);
             }
             return width / FONT.getUnitsPerEm();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static int advance(int[] glyphs, int i) throws IOException {
+        return FONT.getAdvanceWidth(glyphs[i]) + (i + 1 < glyphs.length ? KERNING.between(glyphs[i], glyphs[i + 1]) : 0);
+    }
+
+    private static Kerning kerning() {
+        try {
+            var table = FONT.getTableMap().get("GPOS");
+            return new Kerning(table == null ? new byte[0] : FONT.getTableBytes(table));
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
@@ -52,12 +67,14 @@ final class Typeface {
             double unit = 1.0 / FONT.getUnitsPerEm();
             Path2D line = new Path2D.Double();
             double x = 0;
-            for (int glyph : glyphs(words)) {
+            int[] glyphs = glyphs(words);
+            for (int i = 0; i < glyphs.length; i++) {
+                int glyph = glyphs[i];
                 var data = FONT.getGlyph().getGlyph(glyph);
                 if (data != null) {
                     line.append(data.getPath().getPathIterator(new AffineTransform(unit, 0, 0, -unit, x, 0)), false);
                 }
-                x += FONT.getAdvanceWidth(glyph) * unit;
+                x += advance(glyphs, i) * unit;
             }
             return line;
         } catch (IOException e) {
