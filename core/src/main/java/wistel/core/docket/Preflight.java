@@ -6,7 +6,7 @@ import wistel.core.sheet.Layout;
 
 /** The rules that find a wasted sheet before it is wasted. */
 public final class Preflight {
-    private static final List<Rule> RULES = List.of(new PictureRule(), new PaperRule(), new EdgeRule(), new ResolutionRule(), new ProofRule(), new SettingsRule(),
+    private static final List<Rule> RULES = List.of(new PictureRule(), new PaperRule(), new EdgeRule(), new AnnotationRule(), new ResolutionRule(), new ProofRule(), new SettingsRule(),
         new ColourRule(), new LoadedPaperRule());
 
     private Preflight() {
@@ -14,6 +14,6 @@ public final class Preflight {
 
     /** Findings, those that stop the print first. */
     public static List<Finding> findings(DocketSpec d, PreflightFacts facts, Layout layout) {
-        return RULES.stream().flatMap(rule -> rule.check(d, facts, layout)).sorted(Comparator.comparing(Finding::severity)).toList();
+        return RULES.stream().flatMap(rule -> rule.check(d, facts, layout)).distinct().sorted(Comparator.comparing(Finding::severity)).toList();
     }
 }

@@ -1,0 +1,30 @@
+package wistel.core.docket;
+
+import java.util.stream.Stream;
+import wistel.core.docket.Finding.Mend;
+import wistel.core.sheet.Annotation;
+import wistel.core.sheet.Layout;
+import wistel.core.sheet.Mark;
+import wistel.core.sheet.Page;
+
+/** What is written and drawn round a picture needs a border to stand in. */
+final class AnnotationRule implements Rule {
+    @Override
+    public Stream<Finding> check(DocketSpec d, PreflightFacts facts, Layout layout) {
+        boolean cut = layout.pages().stream().anyMatch(page -> page.marks().stream().anyMatch(mark -> !printable(mark, page)));
+        return !cut ? Stream.empty() : Stream.of(Finding.look(Stage.SIZE, "caption-cut", "The border is too narrow for what stands round the picture.",
+            "A part of the caption, rule or cut marks falls on paper that can't be printed, or beside it.", new Mend("Leave it out", new Change.Annotated(Annotation.NONE))));
+    }
+
+    private static boolean printable(Mark mark, Page page) {
+        if (mark instanceof Mark.Line line) {
+            return inside(line.fromX(), line.fromY(), page) && inside(line.toX(), line.toY(), page);
+        }
+        Mark.Text text = (Mark.Text) mark;
+        return inside(text.x(), text.y(), page);
+    }
+
+    private static boolean inside(double x, double y, Page page) {
+        return x >= page.unprintable().left() && x <= page.widthMm() - page.unprintable().right() && y >= page.unprintable().top() && y <= page.heightMm() - page.unprintable().bottom();
+    }
+}
