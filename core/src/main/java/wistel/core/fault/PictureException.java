@@ -27,8 +27,10 @@ public final class PictureException extends WistelException {
         TRUNCATED,
         /** None of the formats. */
         UNKNOWN,
-        /** The format is known, this form of it isn't. */
-        UNREADABLE
+        /** It could not be opened. */
+        UNREADABLE,
+        /** The format is known, this form of it isn't read. */
+        UNSUPPORTED
     }
 
     private final Reason reason;

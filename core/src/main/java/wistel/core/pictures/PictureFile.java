@@ -3,6 +3,7 @@ package wistel.core.pictures;
 import java.awt.Rectangle;
 import java.awt.image.BufferedImage;
 import java.awt.image.ComponentColorModel;
+import java.awt.image.DataBuffer;
 import java.awt.image.Raster;
 import java.awt.image.SampleModel;
 import java.io.IOException;
@@ -128,7 +129,7 @@ public final class PictureFile {
     }
 
     private void decode(ImageInputStream in, Counted sink) throws IOException {
-        ImageReader reader = reader(found.facts().format(), found.differenced() ? "com.twelvemonkeys." : "com.sun.imageio.");
+        ImageReader reader = reader(found.big() ? "bigtiff" : found.facts().format(), found.secondReader() ? "com.twelvemonkeys." : "com.sun.imageio.");
         try {
             reader.setInput(in, false, true);
             boolean[] cut = new boolean[1];
@@ -219,11 +220,34 @@ public final class PictureFile {
                 throw new IIOException("size differs from the header's");
             }
             Raster raster = image.getRaster();
+            if (raster.getTransferType() == DataBuffer.TYPE_FLOAT) {
+                floats(raster, top, sink);
+                continue;
+            }
             RowSamples convert = new RowSamples(w, found.facts().channels(), image.getColorModel(), raster.getNumBands());
             pixels = pixels.length == w * raster.getNumBands() ? pixels : new int[w * raster.getNumBands()];
             for (int y = 0; y < count; y++) {
                 sink.row(top + y, convert.of(raster.getPixels(raster.getMinX(), raster.getMinY() + y, w, 1, pixels)));
             }
+        }
+    }
+
+    /** Samples from 0 to 1; what lies beyond is cut off, as no paper shows it, and what is no number is black. */
+    private void floats(Raster raster, int top, Counted sink) {
+        int bands = raster.getNumBands();
+        int channels = found.facts().channels();
+        int w = raster.getWidth();
+        float[] values = new float[w * bands];
+        char[] row = new char[w * channels];
+        for (int y = 0; y < raster.getHeight(); y++) {
+            raster.getPixels(raster.getMinX(), raster.getMinY() + y, w, 1, values);
+            for (int x = 0; x < w; x++) {
+                for (int c = 0; c < channels; c++) {
+                    float v = values[x * bands + Math.min(c, bands - 1)];
+                    row[x * channels + c] = v > 0 ? (char) Math.round(Math.min(1, v) * 65535) : 0;
+                }
+            }
+            sink.row(top + y, row);
         }
     }
 

@@ -26,6 +26,9 @@ final class PictureProbe {
     /** A decoder holds all coefficients of a progressive JPEG, six bytes a pixel. */
     private static final long MOST_PROGRESSIVE_PIXELS = 120_000_000;
 
+    /** Directories of pictures have some dozens. */
+    private static final int MOST_ENTRIES = 65_535;
+
     /**
      * Facts, and what a decoder needs to know.
      *
@@ -42,8 +45,13 @@ final class PictureProbe {
             return storage == Storage.INTERLACED;
         }
 
-        boolean differenced() {
-            return storage == Storage.DIFFERENCED;
+        /** Of what the JDK's reader doesn't take. */
+        boolean secondReader() {
+            return storage == Storage.DIFFERENCED || storage == Storage.FLOAT || storage == Storage.BIG;
+        }
+
+        boolean big() {
+            return storage == Storage.BIG;
         }
     }
 
@@ -52,7 +60,11 @@ final class PictureProbe {
         /** A PNG in seven passes: no row is complete before nearly all of the file is read. */
         INTERLACED,
         /** A TIFF whose 16-bit samples are stored as differences, which the JDK's reader doesn't take. */
-        DIFFERENCED
+        DIFFERENCED,
+        /** A TIFF of 32-bit floating point samples, 0 to 1. */
+        FLOAT,
+        /** A TIFF with 8-byte offsets. */
+        BIG
     }
 
     private PictureProbe() {
@@ -68,7 +80,7 @@ final class PictureProbe {
             }
             Found found = starts(head, 0xFF, 0xD8) ? jpeg(in)
                 : starts(head, 0x89, 'P', 'N', 'G') ? png(in)
-                : starts(head, 'I', 'I', 42, 0) || starts(head, 'M', 'M', 0, 42) ? tiff(in)
+                : starts(head, 'I', 'I', 42, 0) || starts(head, 'M', 'M', 0, 42) || starts(head, 'I', 'I', 43, 0) || starts(head, 'M', 'M', 0, 43) ? tiff(in)
                 : refuse(head);
             return checked(found);
         } catch (EOFException e) {
@@ -93,7 +105,6 @@ final class PictureProbe {
             : ascii.startsWith("RIFF") && ascii.startsWith("WEBP", 8) ? "This is a WebP picture."
             : ascii.startsWith("%PDF") ? "This is a PDF document."
             : ascii.startsWith("ftyp", 4) ? "This is a HEIF picture or a film."
-            : starts(head, 'I', 'I', 43, 0) || starts(head, 'M', 'M', 0, 43) ? "This is a BigTIFF, which Wistel doesn't read."
             : "This is not a picture file that Wistel knows.";
         throw new PictureException(PictureException.Reason.UNKNOWN, what, TAKES);
     }
@@ -190,6 +201,12 @@ final class PictureProbe {
         }
         if (frame[3] == 4) {
             throw inks();
+        }
+        if (frame[4] != 0xC0 && frame[4] != 0xC1 && frame[4] != 0xC2) {
+            throw unsupported("This JPEG is of " + (frame[4] == 0xC3 ? "the lossless" : "a rare") + " kind (frame " + Integer.toHexString(frame[4]) + ")");
+        }
+        if (frame[0] == 12) {
+            throw unsupported("This JPEG has 12 bits a sample");
         }
         if (frame[0] != 8 || frame[3] != 1 && frame[3] != 3) {
             throw damaged("it has " + frame[3] + " channels of " + frame[0] + " bits");
@@ -337,25 +354,32 @@ final class PictureProbe {
     private static Found tiff(ImageInputStream in) throws IOException {
         in.seek(0);
         in.setByteOrder(in.readUnsignedByte() == 'I' ? ByteOrder.LITTLE_ENDIAN : ByteOrder.BIG_ENDIAN);
-        in.seek(4);
-        long ifd = in.readUnsignedInt();
+        in.seek(2);
+        boolean big = in.readUnsignedShort() == 43;
+        if (big && (in.readUnsignedShort() != 8 || in.readUnsignedShort() != 0)) {
+            throw damaged("it is a BigTIFF with offsets of another size than 8");
+        }
+        long ifd = offset(in, big);
         in.seek(ifd);
-        int entries = in.readUnsignedShort();
-        long[] v = {0, 0, 1, 0, 1, 1, 1, 0, 1, 0, 1};
-        int[] tags = {256, 257, 258, 262, 274, 277, 339, 278, 259, 322, 317};
+        long entries = big ? in.readLong() : in.readUnsignedShort();
+        if (entries < 0 || entries > MOST_ENTRIES) {
+            throw damaged("its directory says it has " + entries + " entries");
+        }
+        long[] v = {0, 0, 1, 0, 1, 1, 1, 0, 1, 0, 1, 1};
+        int[] tags = {256, 257, 258, 262, 274, 277, 339, 278, 259, 322, 317, 284};
         byte[] profile = {};
         for (int i = 0; i < entries; i++) {
-            in.seek(ifd + 2 + 12L * i);
+            in.seek(ifd + (big ? 8 + 20L * i : 2 + 12L * i));
             int tag = in.readUnsignedShort();
             int type = in.readUnsignedShort();
-            long count = in.readUnsignedInt();
+            long count = offset(in, big);
             for (int t = 0; t < tags.length; t++) {
                 if (tag == tags[t]) {
-                    v[t] = firstValue(in, type, count);
+                    v[t] = firstValue(in, type, count, big);
                 }
             }
-            if (tag == 34675 && count <= ProfileReader.LARGEST_BYTES) {
-                in.seek(in.readUnsignedInt());
+            if (tag == 34675 && count > 0 && count <= ProfileReader.LARGEST_BYTES) {
+                in.seek(offset(in, big));
                 profile = new byte[(int) count];
                 in.readFully(profile);
             }
@@ -367,7 +391,14 @@ final class PictureProbe {
             throw new PictureException(PictureException.Reason.LAB, "This TIFF is in a colour form that Wistel doesn't print (photometric " + v[3] + ").",
                 "Export it in an RGB space or in gray.");
         }
-        if (v[6] == 3 || v[2] > 16) {
+        if (v[8] == 6) {
+            throw unsupported("This TIFF is packed as an old-style JPEG, a form that was given up in 1995");
+        }
+        if (v[3] == 6 && v[11] == 2) {
+            throw unsupported("This TIFF keeps luminance and colour in planes apart");
+        }
+        boolean floating = v[6] == 3 && v[2] == 32;
+        if (v[6] == 3 && !floating || v[2] > 16 && !floating) {
             throw new PictureException(PictureException.Reason.FLOAT, "This TIFF has " + v[2] + "-bit samples, for editing rather than for print.",
                 "Export it with 8 or 16 bits.");
         }
@@ -379,14 +410,24 @@ final class PictureProbe {
         }
         int channels = v[3] == 2 || v[3] == 3 || v[3] == 6 ? 3 : 1;
         return new Found(new PictureFacts("TIFF", (int) Math.min(v[0], Integer.MAX_VALUE), (int) Math.min(v[1], Integer.MAX_VALUE),
-            v[3] == 3 ? 8 : (int) v[2], channels, Orientation.ofTag((int) v[4]), profile), List.of(), v[10] == 2 && v[2] == 16 ? Storage.DIFFERENCED : Storage.PLAIN);
+            v[3] == 3 ? 8 : (int) v[2], channels, Orientation.ofTag((int) v[4]), profile), List.of(),
+            big ? Storage.BIG : floating ? Storage.FLOAT : v[10] == 2 && v[2] == 16 ? Storage.DIFFERENCED : Storage.PLAIN);
     }
 
-    private static long firstValue(ImageInputStream in, int type, long count) throws IOException {
-        int size = type == 3 ? 2 : type == 4 ? 4 : 1;
-        if (count * size > 4) {
-            in.seek(in.readUnsignedInt());
+    /** A place or count of 4 bytes, or of 8 in a BigTIFF. */
+    private static long offset(ImageInputStream in, boolean big) throws IOException {
+        return big ? in.readLong() : in.readUnsignedInt();
+    }
+
+    private static PictureException unsupported(String what) {
+        return new PictureException(PictureException.Reason.UNSUPPORTED, what + ", which Wistel doesn't read.", TAKES);
+    }
+
+    private static long firstValue(ImageInputStream in, int type, long count, boolean big) throws IOException {
+        int size = type == 3 ? 2 : type == 4 ? 4 : type == 16 ? 8 : 1;
+        if (count * size > (big ? 8 : 4)) {
+            in.seek(offset(in, big));
         }
-        return size == 2 ? in.readUnsignedShort() : size == 4 ? in.readUnsignedInt() : in.readUnsignedByte();
+        return size == 2 ? in.readUnsignedShort() : size == 4 ? in.readUnsignedInt() : size == 8 ? in.readLong() : in.readUnsignedByte();
     }
 }

@@ -310,7 +310,7 @@ public class PictureFileTest {
     Object[][] otherFormats() {
         return new Object[][] {
             {"8BPS\0\1............", "layered"}, {"RIFF....WEBPVP8 ", "WebP"}, {"%PDF-1.7........", "PDF"}, {"....ftypheic....", "HEIF"},
-            {"II+\0............", "BigTIFF"}, {"MM\0+............", "BigTIFF"}, {"GIF89a..........", "GIF"}, {"................", "not a picture"}};
+            {"GIF89a..........", "GIF"}, {"................", "not a picture"}};
     }
 
     /** Formats that people do drop in are called by their names, and the way out is said. */
@@ -349,6 +349,96 @@ public class PictureFileTest {
         assertCode(withTag(tiff, 262, 8), "picture-lab");
         assertCode(withTag(withTag(withTag(withTag(tiff, 259, 8), 256, 20_000), 257, 20_000), 278, 20_000), "picture-one-strip");
         assertCode(withTag(tiff, 256, 0), "picture-damaged");
+        assertCode(withTag(tiff, 259, 6), "picture-unsupported");
+    }
+
+    /** A frame header of another kind than baseline, extended and progressive (ITU-T T.81, table B.1): lossless, arithmetic, differential. */
+    @Test
+    public void jpegsOfRareKindsAreCalledUnsupportedNotDamaged() throws IOException {
+        byte[] jpeg = encoded(picture(64, 48), "jpg");
+        int frame = 0;
+        while ((jpeg[frame] & 0xFF) != 0xFF || (jpeg[frame + 1] & 0xFF) != 0xC0) {
+            frame++;
+        }
+        for (int kind : new int[] {0xC3, 0xC5, 0xC9, 0xCA}) {
+            byte[] rare = jpeg.clone();
+            rare[frame + 1] = (byte) kind;
+            assertCode(rare, "picture-unsupported");
+        }
+    }
+
+    /** Floating point TIFFs and BigTIFFs, written by the second TIFF library and by hand, hold the picture that an ordinary one holds. */
+    @Test
+    public void floatingPointAndBigTiffsAreRead() throws IOException {
+        int w = 70;
+        int h = 45;
+        float[] values = new float[3 * w * h];
+        for (int i = 0; i < values.length; i++) {
+            values[i] = i == 0 ? -0.5f : i == 1 ? 7 : i == 2 ? Float.NaN : (i * 37 % 1000) / 999f;
+        }
+        assertCode(withTag(withTag(tiff(values, w, h, false, false), 262, 6), 284, 2), "picture-unsupported");
+        for (boolean big : new boolean[] {false, true}) {
+            for (boolean floating : new boolean[] {false, true}) {
+                byte[] file = tiff(values, w, h, big, floating);
+                PictureFile picture = open(file);
+                assertThat(picture.facts().width()).isEqualTo(w);
+                assertThat(picture.facts().bits()).isEqualTo(floating ? 32 : 16);
+                char[] read = View.whole(picture.rows()).pixels();
+                assertThat((int) read[0]).isZero();
+                assertThat((int) read[1]).isEqualTo(65535);
+                assertThat((int) read[2]).isZero();
+                for (int i = 3; i < values.length; i++) {
+                    assertThat((int) read[i]).as(big + " " + floating + " " + i).isEqualTo(Math.round(values[i] * 65535));
+                }
+            }
+        }
+    }
+
+    /** TIFF 6.0 and its extension with 8-byte offsets, one uncompressed strip, as their specifications lay them out. */
+    private static byte[] tiff(float[] values, int w, int h, boolean big, boolean floating) {
+        int sample = floating ? 4 : 2;
+        int word = big ? 8 : 4;
+        int entries = 11;
+        int head = big ? 16 : 8;
+        int bitsAt = head + (big ? 8 + 20 * entries + 8 : 2 + 12 * entries + 4);
+        int dataAt = bitsAt + 16;
+        ByteBuffer b = ByteBuffer.allocate(dataAt + values.length * sample).order(ByteOrder.LITTLE_ENDIAN);
+        b.put((byte) 'I').put((byte) 'I').putShort((short) (big ? 43 : 42));
+        if (big) {
+            b.putShort((short) 8).putShort((short) 0).putLong(16).putLong(entries);
+        } else {
+            b.putInt(8).putShort((short) entries);
+        }
+        int[][] tags = {{256, 4, 1, w}, {257, 4, 1, h}, {258, 3, 3, big ? -1 : bitsAt}, {259, 3, 1, 1}, {262, 3, 1, 2}, {273, 4, 1, dataAt}, {277, 3, 1, 3}, {278, 4, 1, h},
+            {279, 4, 1, values.length * sample}, {284, 3, 1, 1}, {339, 3, 1, floating ? 3 : 1}};
+        for (int[] t : tags) {
+            b.putShort((short) t[0]).putShort((short) t[1]);
+            int place = b.position() + word;
+            if (big) {
+                b.putLong(t[2]);
+            } else {
+                b.putInt(t[2]);
+            }
+            if (t[3] == -1) {
+                b.putShort((short) (8 * sample)).putShort((short) (8 * sample)).putShort((short) (8 * sample));
+            } else if (t[1] == 3 && t[2] == 1) {
+                b.putShort((short) t[3]);
+            } else {
+                b.putInt(t[3]);
+            }
+            b.position(place + word);
+        }
+        b.position(bitsAt);
+        b.putShort((short) (8 * sample)).putShort((short) (8 * sample)).putShort((short) (8 * sample));
+        b.position(dataAt);
+        for (float v : values) {
+            if (floating) {
+                b.putFloat(v);
+            } else {
+                b.putShort((short) (v > 0 ? Math.round(Math.min(1, v) * 65535) : 0));
+            }
+        }
+        return b.array();
     }
 
     private static void assertCode(byte[] file, String code) {

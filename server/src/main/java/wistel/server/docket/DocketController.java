@@ -51,7 +51,7 @@ class DocketController {
     }
 
     /** Takes a picture file as the request's body and opens a docket for it; {@code like} names one that it is to be printed like. */
-    @PostMapping(value = "/dockets", consumes = {"!application/x-www-form-urlencoded", "!multipart/form-data"})
+    @PostMapping(value = "/dockets", consumes = "!application/x-www-form-urlencoded")
     ResponseEntity<Opened> open(@RequestParam String name, @RequestParam Optional<UUID> like, @Parameter(hidden = true) HttpServletRequest request) throws IOException {
         like.ifPresent(dockets::get);
         imports.accepts(request.getContentLengthLong());
