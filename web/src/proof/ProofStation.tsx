@@ -8,6 +8,7 @@ import type { StationProps } from '../docket/useDocket'
 import { typing } from '../frame/Frame'
 import { Booth } from '../parts/BoothPicture'
 import { BOOTH } from '../parts/booth'
+import { Loupe, type Place } from '../parts/Loupe'
 import { fixed, percent } from '../parts/numbers'
 import { useProofView } from '../parts/useProofView'
 import { CAUSES, INTENTS } from './words'
@@ -20,6 +21,8 @@ type Compare = 'divided' | 'beside' | 'proof'
 export function ProofStation({ view, picture, tools, go }: StationProps) {
   const [compare, setCompare] = useState<Compare>('divided')
   const [outside, setOutside] = useState(false)
+  const [loupe, setLoupe] = useState(false)
+  const [at, setAt] = useState<Place>({ x: 0.5, y: 0.5 })
   const [held, setHeld] = useState(false)
   const [drawn, setDrawn] = useState(false)
   const [shown, setShown] = useProofView()
@@ -108,6 +111,7 @@ export function ProofStation({ view, picture, tools, go }: StationProps) {
           compare={held ? 'master' : compare}
           outside={outside}
           onDrawn={() => setDrawn(true)}
+          onPick={setAt}
         />
       </Booth>
       <aside className="card" aria-label="Proof">
@@ -168,6 +172,12 @@ export function ProofStation({ view, picture, tools, go }: StationProps) {
               : ''}
           </p>
         </section>
+        <section>
+          <Checkbox checked={loupe} onChange={(e) => setLoupe(e.target.checked)}>
+            print pixels, where you last pressed on the picture
+          </Checkbox>
+          {loupe && <Loupe view={view} picture={picture} at={at} />}
+        </section>
         <div className="next">
           <span />
           <Button type="primary" onClick={() => go('machine')}>
@@ -179,6 +189,15 @@ export function ProofStation({ view, picture, tools, go }: StationProps) {
   )
 }
 
+/** A place of the whole picture, as a place in the part of it that is printed. */
+function inPrint(view: DocketView, picture: OnDocket, x: number, y: number): Place {
+  const crop = view.layout.pages[0]?.placed.find((p) => p.renditionId === picture.renditionId)?.crop
+  const inside = (v: number) => Math.max(0, Math.min(1, v))
+  if (!crop) return { x, y }
+  const { width, height } = picture.master
+  return { x: inside((x * width - crop.x) / crop.width), y: inside((y * height - crop.y) / crop.height) }
+}
+
 function Comparison({
   view,
   picture,
@@ -186,6 +205,7 @@ function Comparison({
   compare,
   outside,
   onDrawn,
+  onPick,
 }: {
   view: DocketView
   picture: OnDocket
@@ -193,6 +213,7 @@ function Comparison({
   compare: Compare | 'master'
   outside: boolean
   onDrawn: () => void
+  onPick: (at: Place) => void
 }) {
   const [share, setShare] = useState(0.5)
   const [at, setAt] = useState<{ x: number; y: number; left: number; top: number }>()
@@ -222,6 +243,10 @@ function Comparison({
       })
     }, 60)
   }
+  const pick = (e: React.PointerEvent<HTMLElement>) => {
+    const r = e.currentTarget.getBoundingClientRect()
+    onPick(inPrint(view, picture, (e.clientX - r.left) / r.width, (e.clientY - r.top) / r.height))
+  }
   const leave = () => {
     window.clearTimeout(wait.current)
     asked.current?.abort()
@@ -244,6 +269,7 @@ function Comparison({
             key={src}
             style={{ position: 'relative', maxWidth: '49.5%', maxHeight: '100%' }}
             onPointerMove={point}
+            onPointerDown={pick}
             onPointerLeave={leave}
           >
             <img src={src} onLoad={onDrawn} alt={i === 0 ? 'Master' : 'Proof'} style={{ maxHeight: 'calc(100vh - 300px)' }} />
@@ -257,7 +283,13 @@ function Comparison({
   }
   const line = compare === 'divided' ? share : compare === 'master' ? 1 : 0
   return (
-    <div className="divide" style={{ maxHeight: '100%', lineHeight: 0 }} onPointerMove={point} onPointerLeave={leave}>
+    <div
+      className="divide"
+      style={{ maxHeight: '100%', lineHeight: 0 }}
+      onPointerMove={point}
+      onPointerDown={pick}
+      onPointerLeave={leave}
+    >
       <img src={proof} onLoad={onDrawn} alt="Proof" style={{ maxHeight: 'calc(100vh - 300px)' }} />
       {overlay}
       <img

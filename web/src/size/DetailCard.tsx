@@ -1,14 +1,12 @@
-import { Checkbox, Input, Radio, Select } from 'antd'
-import { useState } from 'react'
-import { loupeUrl } from '../api/pictures'
+import { Input, Radio, Select } from 'antd'
 import type { DocketSpec } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
+import { Loupe, type Place } from '../parts/Loupe'
 import { ResolutionScale } from './ResolutionScale'
 import { FINENESS } from './words'
 
 /** How fine it is printed. */
-export function DetailCard({ view, picture, tools, at }: StationProps & { at: { x: number; y: number } }) {
-  const [mask, setMask] = useState(false)
+export function DetailCard({ view, picture, tools, at }: StationProps & { at: Place }) {
   const sharpening = view.spec.sharpening
   const r = view.spec.resolution
   const resolve = (next: Partial<DocketSpec['resolution']>) => tools.decide({ kind: 'resolved', resolution: { ...r, ...next } })
@@ -91,26 +89,7 @@ export function DetailCard({ view, picture, tools, at }: StationProps & { at: { 
             Ink spreads; this gives back what the paper takes, on edges alone. Leave it off for a file that was sharpened for
             print already.
           </p>
-          <div className="loupe">
-            <figure>
-              <img src={loupeUrl(view, picture.renditionId, at, 'OFF')} alt="Without sharpening" width="160" height="160" />
-              <figcaption>as resampled</figcaption>
-            </figure>
-            <figure>
-              <img
-                src={loupeUrl(view, picture.renditionId, at, sharpening, mask)}
-                alt={mask ? 'Where it is sharpened' : 'As printed'}
-                width="160"
-                height="160"
-              />
-              <figcaption>
-                {mask ? 'white is sharpened' : sharpening === 'OFF' ? 'as printed: the same' : 'as printed'}
-              </figcaption>
-            </figure>
-          </div>
-          <Checkbox checked={mask} onChange={(e) => setMask(e.target.checked)}>
-            show where
-          </Checkbox>
+          <Loupe view={view} picture={picture} at={at} />
           <p className="soft">Pixels as the printer gets them. Point at another place in the picture to look there.</p>
         </div>
       </section>
