@@ -2,6 +2,7 @@ import { useEffect, useRef, useState } from 'react'
 import { masterUrl } from '../api/pictures'
 import type { DocketView, OnDocket } from '../api/types'
 import { BOOTH } from '../parts/booth'
+import { byArrow, CORNERS, follow } from '../parts/handles'
 import { useRoom } from '../parts/useRoom'
 
 export type Cut = DocketView['spec']['plan']['cut']
@@ -68,13 +69,6 @@ export function levelling(dx: number, dy: number): number {
   return limit(Math.round(-off * 10) / 10, -10, 10)
 }
 
-const CORNERS = [
-  { right: false, bottom: false, name: 'upper left' },
-  { right: true, bottom: false, name: 'upper right' },
-  { right: false, bottom: true, name: 'lower left' },
-  { right: true, bottom: true, name: 'lower right' },
-]
-
 /** All of the picture, straightened, with what is printed of it; the rest is paler. */
 export function CropView({ view, picture, shape, level, degrees, onCut, onPan, onLevel }: Props) {
   const [box, room] = useRoom()
@@ -101,22 +95,15 @@ export function CropView({ view, picture, shape, level, degrees, onCut, onPan, o
   const cut = moving ?? (plan.fit === 'WHOLE' ? printed : plan.cut)
   const pans = plan.fit === 'FILL' && (printed.width < plan.cut.width - 0.001 || printed.height < plan.cut.height - 0.001)
 
-  const follow = (e: React.PointerEvent<HTMLElement>, change: (dx: number, dy: number) => Cut, done: (cut: Cut) => void) => {
-    if (e.button !== 0) return
-    const start = { x: e.clientX, y: e.clientY }
-    const element = e.currentTarget
-    element.setPointerCapture(e.pointerId)
-    element.onpointermove = (move) => {
-      now.current = change((move.clientX - start.x) / w, (move.clientY - start.y) / h)
-      setMoving(now.current)
-    }
-    element.onpointerup = (up) => {
-      element.onpointermove = null
-      element.onpointerup = null
-      if (Math.hypot(up.clientX - start.x, up.clientY - start.y) > 2) done(now.current)
-      else setMoving(undefined)
-    }
-  }
+  const drag = (e: React.PointerEvent<HTMLElement>, change: (dx: number, dy: number) => Cut, done: (cut: Cut) => void) =>
+    follow(e, {
+      moved: (dx, dy) => {
+        now.current = change(dx / w, dy / h)
+        setMoving(now.current)
+      },
+      done: () => done(now.current),
+      left: () => setMoving(undefined),
+    })
   const moved = (from: Cut, dx: number, dy: number): Cut => ({
     ...from,
     x: limit(from.x + dx, 0, 1 - from.width),
@@ -132,34 +119,21 @@ export function CropView({ view, picture, shape, level, degrees, onCut, onPan, o
       spareY > 0.001 ? limit((next.y - plan.cut.y) / spareY, 0, 1) : plan.cropY,
     )
   }
-  const keys = (e: React.KeyboardEvent, change: (dx: number, dy: number) => void) => {
-    const step = e.shiftKey ? 0.05 : 0.005
-    const by: Record<string, [number, number]> = {
-      ArrowLeft: [-step, 0],
-      ArrowRight: [step, 0],
-      ArrowUp: [0, -step],
-      ArrowDown: [0, step],
-    }
-    const move = by[e.key]
-    if (move) {
-      e.preventDefault()
-      change(...move)
-    }
-  }
   const draw = (e: React.PointerEvent<HTMLElement>) => {
     const r = e.currentTarget.getBoundingClientRect()
     const start = { x1: e.clientX - r.left, y1: e.clientY - r.top }
-    const element = e.currentTarget
-    element.setPointerCapture(e.pointerId)
-    element.onpointermove = (move) => setLine({ ...start, x2: move.clientX - r.left, y2: move.clientY - r.top })
-    element.onpointerup = (up) => {
-      element.onpointermove = null
-      element.onpointerup = null
-      setLine(undefined)
-      const dx = up.clientX - r.left - start.x1
-      const dy = up.clientY - r.top - start.y1
-      if (Math.hypot(dx, dy) > 20) onLevel(limit(plan.cut.degrees + levelling(dx, dy), -10, 10))
-    }
+    const drawn = { dx: 0, dy: 0 }
+    follow(e, {
+      moved: (dx, dy) => {
+        Object.assign(drawn, { dx, dy })
+        setLine({ ...start, x2: start.x1 + dx, y2: start.y1 + dy })
+      },
+      done: () => {
+        setLine(undefined)
+        if (Math.hypot(drawn.dx, drawn.dy) > 20) onLevel(limit(plan.cut.degrees + levelling(drawn.dx, drawn.dy), -10, 10))
+      },
+      left: () => setLine(undefined),
+    })
   }
   const shown = { left: printed.x * w, top: printed.y * h, width: printed.width * w, height: printed.height * h }
   return (
@@ -189,8 +163,8 @@ export function CropView({ view, picture, shape, level, degrees, onCut, onPan, o
               className="mover"
               aria-label="What is printed: drag it, or move it with the arrow keys"
               style={shown}
-              onPointerDown={(e) => follow(e, (dx, dy) => moved(printed, dx, dy), laid)}
-              onKeyDown={(e) => keys(e, (dx, dy) => laid(moved(printed, dx, dy)))}
+              onPointerDown={(e) => drag(e, (dx, dy) => moved(printed, dx, dy), laid)}
+              onKeyDown={(e) => byArrow(e, 0.005, (dx, dy) => laid(moved(printed, dx, dy)))}
             />
             {!pans &&
               CORNERS.map((corner) => (
@@ -203,8 +177,8 @@ export function CropView({ view, picture, shape, level, degrees, onCut, onPan, o
                     left: (cut.x + (corner.right ? cut.width : 0)) * w,
                     top: (cut.y + (corner.bottom ? cut.height : 0)) * h,
                   }}
-                  onPointerDown={(e) => follow(e, (dx, dy) => dragged(cut, corner, dx, dy, shape, aspect), onCut)}
-                  onKeyDown={(e) => keys(e, (dx, dy) => onCut(dragged(cut, corner, dx, dy, shape, aspect)))}
+                  onPointerDown={(e) => drag(e, (dx, dy) => dragged(cut, corner, dx, dy, shape, aspect), onCut)}
+                  onKeyDown={(e) => byArrow(e, 0.005, (dx, dy) => onCut(dragged(cut, corner, dx, dy, shape, aspect)))}
                 />
               ))}
           </>

@@ -2,6 +2,7 @@ import { Input } from 'antd'
 import { useEffect, useRef, useState } from 'react'
 import type { DocketView, Placed } from '../api/types'
 import { BOOTH } from '../parts/booth'
+import { byArrow, CORNERS, follow } from '../parts/handles'
 import { labCss, mm } from '../parts/numbers'
 import { PlacedPicture } from '../parts/PlacedPicture'
 import { useRoom } from '../parts/useRoom'
@@ -207,51 +208,20 @@ type HandlesProps = {
   onLaid: (at: At) => void
 }
 
-const CORNERS = [
-  { right: false, bottom: false, name: 'upper left' },
-  { right: true, bottom: false, name: 'upper right' },
-  { right: false, bottom: true, name: 'lower left' },
-  { right: true, bottom: true, name: 'lower right' },
-]
-
 /** The picture is moved by its middle and sized by its corners, with the pointer or with the arrow keys. */
 function Handles({ at, box, scale, keepsShape, onDrag, onLaid }: HandlesProps) {
   const now = useRef(at)
-  const drag = (e: React.PointerEvent<HTMLElement>, change: (dx: number, dy: number) => At) => {
-    if (e.button !== 0) return
-    const start = { x: e.clientX, y: e.clientY }
-    const element = e.currentTarget
-    element.setPointerCapture(e.pointerId)
-    element.onpointermove = (move) => {
-      now.current = change((move.clientX - start.x) / scale, (move.clientY - start.y) / scale)
-      onDrag(now.current)
-    }
-    element.onpointercancel = () => {
-      element.onpointermove = null
-      element.onpointerup = null
-      onDrag(undefined)
-    }
-    element.onpointerup = (up) => {
-      element.onpointermove = null
-      element.onpointerup = null
-      if (Math.hypot(up.clientX - start.x, up.clientY - start.y) > 2) onLaid(now.current)
-      else onDrag(undefined)
-    }
-  }
-  const keys = (e: React.KeyboardEvent, change: (dx: number, dy: number) => At) => {
-    const step = e.shiftKey ? 10 : 1
-    const by: Record<string, [number, number]> = {
-      ArrowLeft: [-step, 0],
-      ArrowRight: [step, 0],
-      ArrowUp: [0, -step],
-      ArrowDown: [0, step],
-    }
-    const move = by[e.key]
-    if (move) {
-      e.preventDefault()
-      onLaid(change(...move))
-    }
-  }
+  const drag = (e: React.PointerEvent<HTMLElement>, change: (dx: number, dy: number) => At) =>
+    follow(e, {
+      moved: (dx, dy) => {
+        now.current = change(dx / scale, dy / scale)
+        onDrag(now.current)
+      },
+      done: () => onLaid(now.current),
+      left: () => onDrag(undefined),
+    })
+  const keys = (e: React.KeyboardEvent, change: (dx: number, dy: number) => At) =>
+    byArrow(e, 1, (dx, dy) => onLaid(change(dx, dy)))
   const moved = (dx: number, dy: number) => ({ ...at, x: at.x + dx, y: at.y + dy })
   return (
     <>
@@ -295,20 +265,7 @@ function Picker({ box, at, onPick }: { box: HandlesProps['box']; at: Place; onPi
         const r = e.currentTarget.getBoundingClientRect()
         if (e.detail > 0) onPick({ x: inside((e.clientX - r.left) / r.width), y: inside((e.clientY - r.top) / r.height) })
       }}
-      onKeyDown={(e) => {
-        const step = e.shiftKey ? 0.1 : 0.01
-        const by: Record<string, [number, number]> = {
-          ArrowLeft: [-step, 0],
-          ArrowRight: [step, 0],
-          ArrowUp: [0, -step],
-          ArrowDown: [0, step],
-        }
-        const move = by[e.key]
-        if (move) {
-          e.preventDefault()
-          onPick({ x: inside(at.x + move[0]), y: inside(at.y + move[1]) })
-        }
-      }}
+      onKeyDown={(e) => byArrow(e, 0.01, (dx, dy) => onPick({ x: inside(at.x + dx), y: inside(at.y + dy) }))}
     >
       <span style={{ left: `${100 * at.x}%`, top: `${100 * at.y}%` }} />
     </button>

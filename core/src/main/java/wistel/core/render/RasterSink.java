@@ -17,4 +17,18 @@ public interface RasterSink {
 
     /** Interleaved 16-bit rows as they stand in the file. */
     Packed pack(char[] samples, int rows);
+
+    /** Samples as bytes, the high one first; of 8 bits rounded. */
+    static byte[] bytes(char[] samples, int count, int bits) {
+        byte[] bytes = new byte[count * bits / 8];
+        for (int i = 0; i < count; i++) {
+            if (bits == 16) {
+                bytes[2 * i] = (byte) (samples[i] >> 8);
+                bytes[2 * i + 1] = (byte) samples[i];
+            } else {
+                bytes[i] = (byte) ((samples[i] + 128) / 257);
+            }
+        }
+        return bytes;
+    }
 }

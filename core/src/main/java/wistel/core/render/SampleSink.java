@@ -16,23 +16,12 @@ public record SampleSink(int channels, int bits, boolean luminance) implements R
 
     @Override
     public Packed pack(char[] samples, int rows) {
-        byte[] bytes = new byte[samples.length * bits / 8];
-        if (luminance) {
-            differences(samples, bytes);
-            return new Packed(bytes, bytes.length);
-        }
-        for (int i = 0; i < samples.length; i++) {
-            if (bits == 16) {
-                bytes[2 * i] = (byte) (samples[i] >> 8);
-                bytes[2 * i + 1] = (byte) samples[i];
-            } else {
-                bytes[i] = (byte) ((samples[i] + 128) / 257);
-            }
-        }
+        byte[] bytes = luminance ? differences(samples) : RasterSink.bytes(samples, samples.length, bits);
         return new Packed(bytes, bytes.length);
     }
 
-    private static void differences(char[] samples, byte[] bytes) {
+    private static byte[] differences(char[] samples) {
+        byte[] bytes = new byte[samples.length];
         for (int i = 0; i < samples.length; i += 3) {
             double r = samples[i] / 257.0;
             double g = samples[i + 1] / 257.0;
@@ -41,6 +30,7 @@ public record SampleSink(int channels, int bits, boolean luminance) implements R
             bytes[i + 1] = code(-0.168736 * r - 0.331264 * g + 0.5 * b + 128);
             bytes[i + 2] = code(0.5 * r - 0.418688 * g - 0.081312 * b + 128);
         }
+        return bytes;
     }
 
     private static byte code(double v) {

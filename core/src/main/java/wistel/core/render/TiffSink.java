@@ -132,16 +132,7 @@ public record TiffSink(int width, int height, int bits, int channels, double dpi
 
     @Override
     public Packed pack(char[] samples, int rows) {
-        byte[] bytes = new byte[(int) (rows * rowBytes())];
-        int count = rows * width * channels;
-        for (int i = 0; i < count; i++) {
-            if (bits == 16) {
-                bytes[2 * i] = (byte) (samples[i] >> 8);
-                bytes[2 * i + 1] = (byte) samples[i];
-            } else {
-                bytes[i] = (byte) ((samples[i] + 128) / 257);
-            }
-        }
+        byte[] bytes = RasterSink.bytes(samples, rows * width * channels, bits);
         return new Packed(bytes, bytes.length);
     }
 }
