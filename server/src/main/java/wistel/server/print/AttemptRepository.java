@@ -258,11 +258,11 @@ public class AttemptRepository implements PrintHistory {
     @Override
     public Map<String, Double> secondsPerM2() {
         return jdbc.sql("""
-            select pairing_id, avg(printed_seconds / area_m2) as seconds from (
-              select a.pairing_id, p.printed_seconds, p.area_m2, row_number() over (partition by a.pairing_id order by p.finished desc) as nth
-              from attempt_page p join attempt a on a.id = p.attempt_id
-              where p.state = 'done' and p.printed_seconds > 0 and p.area_m2 > 0 and a.pairing_id is not null) last
-            where nth <= ? group by pairing_id""").param(ESTIMATE_FROM)
+            select g.id as pairing_id, avg(last.seconds_per_m2) as seconds from pairing g, lateral (
+              select p.printed_seconds / p.area_m2 as seconds_per_m2 from attempt a join attempt_page p on p.attempt_id = a.id
+              where a.pairing_id = g.id and p.state = 'done' and p.printed_seconds > 0 and p.area_m2 > 0
+              order by a.created desc, p.page desc limit ?) last
+            group by g.id""").param(ESTIMATE_FROM)
             .query((r, n) -> Map.entry(r.getString("pairing_id"), r.getDouble("seconds"))).list().stream().collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
     }
 
