@@ -102,3 +102,19 @@ test('a corner that is dragged leaves the one across from it where it is, and al
   }
   expect(resized(at, { right: true, bottom: true }, -900, -900, false)).toMatchObject({ width: 5, height: 5 })
 })
+
+test('every picture of a page is drawn, and the sheet that is asked for', () => {
+  const two = view() as unknown as { layout: { pages: { placed: object[]; widthMm: number }[] }; pictures: object[] }
+  const page = two.layout.pages[0]
+  page?.placed.push({ ...placed, renditionId: 'r2', atMm: { x: 5, y: 5, width: 30, height: 20 } })
+  two.pictures.push({ renditionId: 'r2', master: { hash: 'm2', width: 300, height: 200 } })
+  two.layout.pages.push({ ...page, placed: [placed], widthMm: 297 } as never)
+  const first = drawn(two as unknown as DocketView)
+  expect(first).toContain('/api/masters/m1/picture')
+  expect(first).toContain('/api/masters/m2/picture')
+  const second = renderToStaticMarkup(
+    <SheetDrawing view={two as unknown as DocketView} sheet={1} onLength={() => {}} onLaid={() => {}} />,
+  )
+  expect(second).toContain('297 × 297 mm')
+  expect(second).not.toContain('/api/masters/m2/picture')
+})

@@ -17,6 +17,8 @@ type Props = {
   onLaid: (at: At) => void
   /** Pixels of the screen for a millimetre of paper, to show it in life size; fitted to the room when not given. */
   lifeScale?: number
+  /** Which sheet is shown, from 0. */
+  sheet?: number
   /** A place in the picture is chosen, in shares of its sides, instead of moving it. */
   picked?: Place
   onPick?: (at: Place) => void
@@ -68,20 +70,25 @@ export function resized(at: At, corner: { right: boolean; bottom: boolean }, dx:
 }
 
 /** The sheet as a drawing: picture, unprintable edge hatched, cut line, marks, and dimension lines whose numbers can be written over. */
-export function SheetDrawing({ view, onLength, onLaid, lifeScale, picked, onPick }: Props) {
+export function SheetDrawing({ view, onLength, onLaid, lifeScale, sheet = 0, picked, onPick }: Props) {
   const [box, room] = useRoom()
   const [dragged, setDragged] = useState<At>()
-  const page = view.layout.pages[0]
+  const page = view.layout.pages[sheet] ?? view.layout.pages[0]
   const saved = page?.placed[0]
   const savedAt = saved?.atMm
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new layout ends what was dragged
   useEffect(() => setDragged(undefined), [savedAt])
-  const master = view.pictures.find((p) => p.renditionId === saved?.renditionId)?.master
-  if (!page || !saved || !master) return <div ref={box} className="drawing" />
+  const masterOf = (p: Placed) => view.pictures.find((q) => q.renditionId === p.renditionId)?.master
+  if (!page || !saved) return <div ref={box} className="drawing" />
   const placed = { ...saved, atMm: dragged ?? saved.atMm }
   const p = placed.atMm
-  const pieces = dragged ? [] : page.bleed
-  const { scale, x0, y0, width, height } = fitting(room, page, [saved.atMm, ...page.bleed.map((b) => b.atMm)], lifeScale)
+  const pieces = [...(dragged ? [] : page.bleed), ...page.placed.slice(1), placed]
+  const { scale, x0, y0, width, height } = fitting(
+    room,
+    page,
+    [...page.placed, ...page.bleed].map((b) => b.atMm),
+    lifeScale,
+  )
   const sw = page.widthMm * scale
   const sh = page.heightMm * scale
   const [px, py, pw, ph] = [x0 + p.x * scale, y0 + p.y * scale, p.width * scale, p.height * scale]
@@ -126,16 +133,10 @@ export function SheetDrawing({ view, onLength, onLaid, lifeScale, picked, onPick
         </svg>
         {/* what lies beyond the paper is there, but pale: it isn't printed */}
         <div className="beyond" style={{ left: x0, top: y0 }}>
-          {[...pieces, placed].map((piece, i) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: pieces have no other name than their place
-            <PlacedPicture key={i} placed={piece} master={master} scale={scale} longest={BOOTH} />
-          ))}
+          <Pieces pieces={pieces} masterOf={masterOf} scale={scale} />
         </div>
         <div className="paper" style={{ left: x0, top: y0, width: sw, height: sh }}>
-          {[...pieces, placed].map((piece, i) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: pieces have no other name than their place
-            <PlacedPicture key={i} placed={piece} master={master} scale={scale} longest={BOOTH} />
-          ))}
+          <Pieces pieces={pieces} masterOf={masterOf} scale={scale} />
           {!dragged && <Marks marks={page.marks} scale={scale} width={sw} height={sh} />}
           {borderless && <div className="cut-line" title="Here the paper ends; what lies outside is cut off." />}
         </div>
@@ -197,6 +198,23 @@ export function SheetDrawing({ view, onLength, onLaid, lifeScale, picked, onPick
       </div>
     </div>
   )
+}
+
+/** Everything that lies on the page, each picture by its own master. */
+function Pieces({
+  pieces,
+  masterOf,
+  scale,
+}: {
+  pieces: Placed[]
+  masterOf: (p: Placed) => { hash: string; width: number; height: number } | undefined
+  scale: number
+}) {
+  return pieces.map((piece, i) => {
+    const master = masterOf(piece)
+    // biome-ignore lint/suspicious/noArrayIndexKey: pieces have no other name than their place
+    return master && <PlacedPicture key={i} placed={piece} master={master} scale={scale} longest={BOOTH} />
+  })
 }
 
 type HandlesProps = {

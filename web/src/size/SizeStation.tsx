@@ -1,4 +1,4 @@
-import { Button, Segmented } from 'antd'
+import { Button, Segmented, Select } from 'antd'
 import { useState } from 'react'
 import type { StationProps } from '../docket/useDocket'
 import { Findings } from '../parts/Findings'
@@ -20,9 +20,11 @@ export function SizeStation(props: StationProps) {
   const [level, setLevel] = useState(false)
   const [degrees, setDegrees] = useState<number>()
   const [life, setLife] = useState(false)
+  const [sheet, setSheet] = useState(0)
   const [at, setAt] = useState({ x: 0.5, y: 0.5 })
   const [lifeScale] = useLifeScale()
   const plan = view.spec.plan
+  const sheets = view.layout.pages.length
   const lost = view.layout.losses.reduce((sum, l) => sum + l.share, 0)
   const m = view.layout.pages[0]?.unprintable ?? { top: 0, right: 0, bottom: 0, left: 0 }
   return (
@@ -48,6 +50,7 @@ export function SizeStation(props: StationProps) {
               view={view}
               onLength={(side, text) => tools.change({ kind: 'resize', asked: { [side]: text } })}
               onLaid={(at) => tools.decide({ kind: 'laid', at })}
+              sheet={Math.min(sheet, sheets - 1)}
               {...(life ? { lifeScale } : {})}
               {...(face === 'detail' ? { picked: at, onPick: setAt } : {})}
             />
@@ -63,6 +66,15 @@ export function SizeStation(props: StationProps) {
                   ? 'Printed past the edge. The line is where the paper ends.'
                   : 'Choose a paper to see where its feed cannot print.'}
           </span>
+          {face !== 'crop' && sheets > 1 && (
+            <Select
+              size="small"
+              aria-label="Sheet shown"
+              value={Math.min(sheet, sheets - 1)}
+              onChange={setSheet}
+              options={view.layout.pages.map((_, i) => ({ value: i, label: `sheet ${i + 1} of ${sheets}` }))}
+            />
+          )}
           {face !== 'crop' && (
             <button type="button" className="textual" aria-pressed={life} onClick={() => setLife(!life)}>
               {life ? 'all of the sheet' : 'life size'}
