@@ -4,8 +4,7 @@ import { useState } from 'react'
 import { get, type Problem, patch, post } from '../api/client'
 import type { Printer } from '../api/types'
 import { MarkSign } from '../parts/MarkSign'
-import { mm } from '../parts/numbers'
-import { AWAY, DOING, DOING_MARK } from './words'
+import { AWAY, DOING, DOING_MARK, loadedWords } from './words'
 
 export function Printers() {
   const client = useQueryClient()
@@ -59,9 +58,8 @@ export function Printers() {
                 <dd>
                   {p.state.loaded.length === 0
                     ? 'nothing'
-                    : p.state.loaded
-                        .map((l) => `${l.feed}: ${mm(l.widthMm.to)} × ${mm(l.lengthMm.to)} mm ${l.type.replaceAll('-', ' ')}`)
-                        .join('; ')}
+                    : // what may be printed to the edge too is told twice by the printer
+                      [...new Set(p.state.loaded.map(loadedWords))].join('; ')}
                 </dd>
                 <dt>media types</dt>
                 <dd>{p.description.mediaTypes.map((t) => t.replaceAll('-', ' ')).join(', ')}</dd>

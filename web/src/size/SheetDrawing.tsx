@@ -17,6 +17,8 @@ type Props = {
   onLaid: (at: At) => void
   /** Pixels of the screen for a millimetre of paper, to show it in life size; fitted to the room when not given. */
   lifeScale?: number
+  /** The picture can be laid by hand. */
+  handles?: boolean
   /** Which sheet is shown, from 0. */
   sheet?: number
   /** A place in the picture is chosen, in shares of its sides, instead of moving it. */
@@ -70,7 +72,7 @@ export function resized(at: At, corner: { right: boolean; bottom: boolean }, dx:
 }
 
 /** The sheet as a drawing: picture, unprintable edge hatched, cut line, marks, and dimension lines whose numbers can be written over. */
-export function SheetDrawing({ view, onLength, onLaid, lifeScale, sheet = 0, picked, onPick }: Props) {
+export function SheetDrawing({ view, onLength, onLaid, lifeScale, handles = true, sheet = 0, picked, onPick }: Props) {
   const [box, room] = useRoom()
   const [dragged, setDragged] = useState<At>()
   const page = view.layout.pages[sheet] ?? view.layout.pages[0]
@@ -141,7 +143,7 @@ export function SheetDrawing({ view, onLength, onLaid, lifeScale, sheet = 0, pic
           {borderless && <div className="cut-line" title="Here the paper ends; what lies outside is cut off." />}
         </div>
         {picked && onPick && <Picker box={{ left: px, top: py, width: pw, height: ph }} at={picked} onPick={onPick} />}
-        {!borderless && !onPick && (
+        {!borderless && handles && !onPick && (
           <Handles
             at={p}
             box={{ left: px, top: py, width: pw, height: ph }}

@@ -51,6 +51,7 @@ export function SizeStation(props: StationProps) {
               onLength={(side, text) => tools.change({ kind: 'resize', asked: { [side]: text } })}
               onLaid={(at) => tools.decide({ kind: 'laid', at })}
               sheet={Math.min(sheet, sheets - 1)}
+              handles={face === 'lay'}
               {...(life ? { lifeScale } : {})}
               {...(face === 'detail' ? { picked: at, onPick: setAt } : {})}
             />
