@@ -44,6 +44,7 @@ async function send<T>(method: string, url: string, body?: unknown, version?: nu
 export const get = <T>(url: string, signal?: AbortSignal) => send<T>('GET', url, undefined, undefined, signal)
 export const post = <T>(url: string, body?: unknown, version?: number) => send<T>('POST', url, body, version)
 export const put = <T>(url: string, body: unknown, version?: number) => send<T>('PUT', url, body, version)
+export const remove = (url: string) => send<void>('DELETE', url)
 export const patch = <T>(url: string, body: unknown, version?: number) => send<T>('PATCH', url, body, version)
 
 /** Sends one file as it is, unless it is larger than is taken; progress from 0 to 1. */

@@ -84,6 +84,7 @@ export function Bench() {
         take(await filesOf(e.dataTransfer))
       }}
     >
+      <h1 className="unseen">{WORDS.head}</h1>
       <div className="columns">
         <div className="groups">
           {status && !status.ready && (

@@ -1,4 +1,5 @@
 export const WORDS = {
+  head: 'Bench',
   dropHere: 'Drop pictures here',
   dropHelp: 'JPEG, TIFF or PNG, or a folder of them. Each becomes a docket; the files stay as they are.',
   choose: 'or choose files',

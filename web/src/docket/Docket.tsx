@@ -109,6 +109,7 @@ export function Docket() {
       }}
     >
       <div className="docket-head">
+        <h1 className="unseen">{view.spec.title}</h1>
         <div className="line">
           <Input
             key={view.spec.title}

@@ -52,7 +52,9 @@ export function PrintLog() {
           <thead>
             <tr>
               <th>Print</th>
-              <th />
+              <th>
+                <span className="unseen">Docket</span>
+              </th>
               <th>Paper and size</th>
               <th>When</th>
               <th>What became of it</th>

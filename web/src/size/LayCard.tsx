@@ -1,5 +1,7 @@
+import { useQueryClient } from '@tanstack/react-query'
 import { Button, Input, Popover, Radio, Select } from 'antd'
 import { useState } from 'react'
+import { remove } from '../api/client'
 import type { DocketView } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { mm } from '../parts/numbers'
@@ -49,7 +51,7 @@ export function LayCard({ view, picture, tools }: StationProps) {
             options={groups(stocks)}
           />
           <div className="row">
-            <CutToMeasure tools={tools} />
+            <CutToMeasure tools={tools} own={stocks.filter((c) => c.own)} />
             <Button onClick={() => tools.decide({ kind: 'turned' })}>Turn the sheet</Button>
           </div>
         </div>
@@ -124,7 +126,13 @@ export function LayCard({ view, picture, tools }: StationProps) {
 }
 
 /** A size that is on no list; with a name it is kept. */
-function CutToMeasure({ tools }: Pick<StationProps, 'tools'>) {
+function CutToMeasure({ tools, own }: Pick<StationProps, 'tools'> & { own: Choice[] }) {
+  const client = useQueryClient()
+  const forget = (name: string) =>
+    remove(`/api/own-sheets/${encodeURIComponent(name)}`).then(
+      () => client.invalidateQueries({ queryKey: ['docket'] }),
+      tools.complain,
+    )
   const [open, setOpen] = useState(false)
   const [width, setWidth] = useState('')
   const [length, setLength] = useState('')
@@ -164,6 +172,14 @@ function CutToMeasure({ tools }: Pick<StationProps, 'tools'>) {
           <Button type="primary" onClick={take}>
             Take this sheet
           </Button>
+          {own.map((c) => {
+            const name = c.stock.kind === 'sheet' ? c.stock.name : ''
+            return (
+              <Button key={name} type="text" size="small" onClick={() => forget(name)}>
+                forget {name}
+              </Button>
+            )
+          })}
         </div>
       }
     >

@@ -157,7 +157,7 @@ public class FileStore {
     }
 
     /** Tells a full disk from a sender who went away. */
-    private static final class ToDisk extends FilterOutputStream {
+    static final class ToDisk extends FilterOutputStream {
         ToDisk(FileChannel file) {
             super(Channels.newOutputStream(file));
         }

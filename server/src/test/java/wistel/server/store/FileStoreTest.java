@@ -8,7 +8,9 @@ import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
 import org.testng.annotations.Test;
+import wistel.core.fault.RecordException;
 
 public class FileStoreTest {
     /** What a process that is gone was writing is cleared away; what another one writes just now is not. */
@@ -45,5 +47,14 @@ public class FileStoreTest {
         assertThat(files.size(hash)).isEqualTo(3);
         files.delete(hash);
         assertThat(files.has(hash)).isFalse();
+    }
+
+    /** Linux has a device that is always full. */
+    @Test
+    public void aFullDiskIsToldAsSuchAndNotAsABrokenConnection() throws IOException {
+        try (FileChannel full = FileChannel.open(Path.of("/dev/full"), StandardOpenOption.WRITE)) {
+            assertThatThrownBy(() -> new FileStore.ToDisk(full).write(new byte[100], 0, 100))
+                .isInstanceOfSatisfying(RecordException.class, e -> assertThat(e.code()).isEqualTo("disk-full"));
+        }
     }
 }
