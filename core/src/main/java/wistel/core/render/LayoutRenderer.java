@@ -52,7 +52,7 @@ public final class LayoutRenderer {
      * @param stored      as the master's file has it
      * @param orientation how that is shown upright
      * @param light       of its codes
-     * @param luminance   weights of its channels in luminance, adding up to one
+     * @param luminance   weights of its channels in luminance, adding up to one; used by sharpening alone, else it may be empty
      * @param conversion  its codes to the sink's
      */
     public record Picture(RowSource stored, Orientation orientation, LightCurve light, float[] luminance, Transform conversion) {

@@ -47,6 +47,8 @@ import wistel.server.store.ProfileRepository;
 /** Makes print files from orders, and from nothing else: the same order gives the same file, today and in years. */
 @Component
 class Rendering {
+    /** Only sharpening asks for luminance. */
+    private static final float[] UNUSED = {};
     private static final int LONGEST_JPEG = 65_500;
     private static final long TELL_EVERY_NANOS = 400_000_000L;
 
@@ -135,7 +137,7 @@ class Rendering {
             IccProfile source = profiles.get(master.profileHash());
             // the same master in two renditions is decoded once
             RowSource stored = rows.computeIfAbsent(master.hash(), h -> file.rows());
-            pictures.put(master.renditionId(), new LayoutRenderer.Picture(stored, file.facts().orientation(), PictureLight.of(source), PictureLight.luminance(source),
+            pictures.put(master.renditionId(), new LayoutRenderer.Picture(stored, file.facts().orientation(), PictureLight.of(source), order.spec().sharpening() == Sharpening.OFF ? UNUSED : PictureLight.luminance(source),
                 TransformCompiler.compile(recipe(order, source), Kernels.SCALAR)));
         }
         return pictures;
