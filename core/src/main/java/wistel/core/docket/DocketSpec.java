@@ -70,6 +70,11 @@ public record DocketSpec(int schema, String title, List<Rendition> renditions, O
             .orElseThrow(() -> new InvalidRequest(InvalidRequest.Reason.RENDITION_UNKNOWN, "This picture is not on the docket.", "Look at the docket as it is now."));
     }
 
+    /** Copies that the printer makes of each page. */
+    public int copiesByPrinter() {
+        return annotation.numbered() ? 1 : copies;
+    }
+
     /** The route that a proof shows: with the driver converting, the pairing's usual intent. */
     public ColourRoute.ByWistel shownRoute(PairingVersion pairing) {
         return route instanceof ColourRoute.ByWistel by ? by : new ColourRoute.ByWistel(pairing.intent(), true);

@@ -61,16 +61,18 @@ final class EdgeRule implements Rule {
             return new Mend[0];
         }
         Mend smaller = new Mend("Make it " + Length.mm(largest.widthMm()) + " mm wide", new Change.Framed(largest.widthMm(), largest.heightMm()));
-        return Stream.concat(Stream.of(smaller), largerSheet(d, facts, single).stream()).toArray(Mend[]::new);
+        return Stream.concat(Stream.of(smaller), largerSheet(d, facts).stream()).toArray(Mend[]::new);
     }
 
     /** The smallest known sheet that the printer takes and that holds the picture as it is. */
-    private static Optional<Mend> largerSheet(DocketSpec d, PreflightFacts facts, Single single) {
+    private static Optional<Mend> largerSheet(DocketSpec d, PreflightFacts facts) {
         return SheetSize.KNOWN.stream().map(Stock.Sheet::of).sorted(Comparator.comparing(s -> s.widthMm() * s.lengthMm()))
-            .filter(sheet -> facts.feedFor(d, sheet).isPresent()).filter(sheet -> {
-                DocketSpec on = new Change.Stocked(sheet, facts.feedFor(d, sheet)).on(d);
-                Page page = facts.layout(on).pages().get(0);
-                return page.placed().stream().allMatch(p -> Overhang.of(page, p).isEmpty());
-            }).findFirst().map(sheet -> new Mend("Take " + sheet.name(), new Change.Stocked(sheet, facts.feedFor(d, sheet))));
+            .map(sheet -> new Change.Stocked(sheet, facts.feedFor(d, sheet))).filter(stocked -> stocked.feed().isPresent() && holds(facts, stocked.on(d)))
+            .findFirst().map(stocked -> new Mend("Take " + stocked.stock().name(), stocked));
+    }
+
+    private static boolean holds(PreflightFacts facts, DocketSpec on) {
+        Page page = facts.layout(on).pages().get(0);
+        return page.placed().stream().allMatch(p -> Overhang.of(page, p).isEmpty());
     }
 }

@@ -24,6 +24,9 @@ public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVers
                          String engine, Optional<LabFile> labFile) {
     public static final int SCHEMA = 3;
     public static final String ENGINE = "2";
+    /** A file for a lab keeps the pixels between these. */
+    private static final double LEAST_PPI = 150;
+    private static final double MOST_PPI = 720;
 
     /** @param profileHash of the embedded profile, or of the standard one that is assumed */
     public record Master(String renditionId, String hash, String profileHash) {
@@ -58,12 +61,9 @@ public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVers
         PrinterDescription printer = facts.printer().orElseThrow();
         double ppi = layout.placed().stream().mapToDouble(Placed::ppi).max().orElse(0);
         Output output = new Output(printer.raster(d.route()).orElseThrow(), printer.inputDpi(Math.min(ppi, d.resolution().mostPpi())),
-            facts.margins(d), layout.pages().size() > 1 ? 1 : d.copies());
+            facts.margins(d), d.copiesByPrinter());
         return new PrintOrder(SCHEMA, d, layout, facts.pairing().orElseThrow(), output, masters, descriptionHash, ENGINE, Optional.empty());
     }
-
-    private static final double LEAST_PPI = 150;
-    private static final double MOST_PPI = 720;
 
     /**
      * Of a file that is printed elsewhere: what this printer can't do doesn't matter, the picture keeps its pixels.

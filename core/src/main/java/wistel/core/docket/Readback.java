@@ -21,7 +21,7 @@ public final class Readback {
             return "nothing yet: choose a paper, and this line says what will come out.";
         }
         StringBuilder out = new StringBuilder();
-        int sheets = layout.pages().size() > 1 ? layout.pages().size() : d.copies();
+        int sheets = layout.pages().size() * d.copiesByPrinter();
         out.append(paper(d, layout, sheets)).append(" of ").append(facts.pairing().get().paper()).append(" from ").append(Keywords.feed(d.settings().feed()));
         pictures(out, d, layout);
         if (!d.annotation().caption().blank() && layout.pages().get(0).overMm() == 0) {
@@ -44,12 +44,11 @@ public final class Readback {
 
     /** Printing alone, all pages and copies; 0 when nothing is known of it. */
     static double seconds(DocketSpec d, PreflightFacts facts, Layout layout) {
-        return facts.secondsPerM2() * (layout.pages().size() > 1 ? 1 : d.copies()) * layout.pages().stream().mapToDouble(p -> p.areaMm2() / 1e6).sum();
+        return facts.secondsPerM2() * d.copiesByPrinter() * layout.pages().stream().mapToDouble(p -> p.areaMm2() / 1e6).sum();
     }
 
     private static void pictures(StringBuilder out, DocketSpec d, Layout layout) {
-        boolean numbered = layout.pages().size() > 1 && d.annotation().caption().edition() > 0;
-        if (!numbered && layout.pages().size() > 1 || layout.pages().get(0).placed().size() != 1) {
+        if (!d.annotation().numbered() && layout.pages().size() > 1 || layout.pages().get(0).placed().size() != 1) {
             out.append(", ").append(layout.placed().size()).append(" pictures");
             return;
         }

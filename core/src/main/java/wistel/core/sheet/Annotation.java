@@ -12,6 +12,11 @@ import wistel.core.fault.InvalidRequest;
 public record Annotation(Caption caption, double ruleMm, double ruleGapMm, boolean cutMarks) {
     public static final Annotation NONE = new Annotation(Caption.NONE, 0, 2, false);
 
+    /** Each print bears a number of its own, so copies are pages and the printer repeats none. */
+    public boolean numbered() {
+        return caption.edition() > 0;
+    }
+
     /** @throws InvalidRequest when a length is out of its range */
     public Annotation {
         if (!(ruleMm >= 0 && ruleMm <= 5 && ruleGapMm >= 0 && ruleGapMm <= 100)) {

@@ -100,12 +100,17 @@ public record Single(String renditionId, boolean across, double widthMm, double 
         return framed(rounded, height * rounded / width);
     }
 
+    /** Whether two widths over heights look the same. */
+    public static boolean sameShape(double one, double other) {
+        return Math.abs(one / other - 1) < SAME_SHAPE;
+    }
+
     /** Filling a frame of the picture's own shape changes nothing: then the printable paper, borders even, is what is meant. */
     public Single filling(Ground ground) {
         Single filled = fitted(Fit.FILL);
         PixelSize picture = ground.pictures().get(renditionId);
         double shape = aspect(picture, cut.inside(picture.aspect()));
-        if (edge.borderless() || borders instanceof Borders.Sides || ground.stock() instanceof Stock.Roll || Math.abs(widthMm / heightMm / shape - 1) > SAME_SHAPE) {
+        if (edge.borderless() || borders instanceof Borders.Sides || ground.stock() instanceof Stock.Roll || !sameShape(widthMm / heightMm, shape)) {
             return filled;
         }
         Stock.Sheet sheet = (Stock.Sheet) ground.stock();
@@ -133,9 +138,8 @@ public record Single(String renditionId, boolean across, double widthMm, double 
         List<Placed> bleed = edge.bleedMm() > 0 ? Bleed.round(placed, edge.bleedMm()) : List.of();
         Orientation feed = across ? Orientation.QUARTER_RIGHT : Orientation.UPRIGHT;
         Margins margins = edge.borderless() ? Margins.NONE : margins(ground);
-        boolean numbered = ground.annotation().caption().edition() > 0 && ground.copies() > 1;
         List<Page> pages = new ArrayList<>();
-        for (int copy = 0; copy < (numbered ? ground.copies() : 1); copy++) {
+        for (int copy = 0; copy < (ground.annotation().numbered() ? ground.copies() : 1); copy++) {
             List<Mark> marks = Annotated.marks(frame.at, edge, ground.annotation(), ground.lettering().plus(copy));
             pages.add(new Page(frame.pageW, frame.pageH, margins, feed, edge.overMm(), List.of(placed), bleed, marks));
         }

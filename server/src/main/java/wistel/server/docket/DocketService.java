@@ -64,8 +64,6 @@ import wistel.server.store.ProfileRepository;
 @Service
 public class DocketService {
     public static final String FIRST_RENDITION = "r1";
-    /** Shapes that differ by less look the same. */
-    private static final double SAME_SHAPE = 0.005;
     private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
 
     private final DocketRepository dockets;
@@ -194,7 +192,7 @@ public class DocketService {
 
     private static StockChoice choice(DocketSpec d, PreflightFacts facts, Stock stock, double aspect, boolean own) {
         boolean fills = stock instanceof Stock.Sheet s
-            && Math.min(Math.abs(s.lengthMm() / s.widthMm() / aspect - 1), Math.abs(s.widthMm() / s.lengthMm() / aspect - 1)) < SAME_SHAPE;
+            && (Single.sameShape(s.lengthMm() / s.widthMm(), aspect) || Single.sameShape(s.widthMm() / s.lengthMm(), aspect));
         String label = stock instanceof Stock.Sheet s ? s.name() + ", " + Length.mm(s.widthMm()) + " × " + Length.mm(s.lengthMm()) + " mm" : stock.name() + ", " + Length.mm(stock.widthMm()) + " mm";
         return new StockChoice(stock, facts.feedFor(d, stock), label, fills, own);
     }
@@ -276,7 +274,8 @@ public class DocketService {
         double w = mm(width);
         double l = mm(length);
         Stock.Sheet sheet = new Stock.Sheet(name.isBlank() ? "sheet of " + Length.mm(Math.min(w, l)) + " × " + Length.mm(Math.max(w, l)) : name.strip(), Math.min(w, l), Math.max(w, l));
-        change(id, version, new Change.Stocked(sheet, judged(dockets.get(id)).facts.feedFor(dockets.get(id).spec(), sheet)));
+        Judged judged = judged(dockets.get(id));
+        change(id, version, new Change.Stocked(sheet, judged.facts.feedFor(judged.row.spec(), sheet)));
         if (!name.isBlank()) {
             ownSheets.keep(sheet);
         }
@@ -316,17 +315,18 @@ public class DocketService {
      * @return the docket, and what could not hold for this picture's shape; empty when all did
      */
     public Like openLike(Master master, UUID like) {
-        DocketSpec d = dockets.get(like).spec();
+        Judged judged = judged(dockets.get(like));
+        DocketSpec d = judged.row.spec();
         Single plan = d.single();
         Rendition rendition = Rendition.of(FIRST_RENDITION, master.hash());
         double aspect = (double) master.width() / master.height();
-        Rect before = judged(dockets.get(like)).layout.placed().get(0).atMm();
+        Rect before = judged.layout.placed().get(0).atMm();
         boolean turns = aspect != 1 && before.width() != before.height() && aspect > 1 != before.width() > before.height();
         double w = turns ? plan.heightMm() : plan.widthMm();
         double h = turns ? plan.widthMm() : plan.heightMm();
         Single next = new Single(rendition.id(), turns != plan.across(), w, h, plan.fit(), 0.5, 0.5, Cut.WHOLE, plan.borders(), plan.edge());
-        boolean reshaped = Math.abs((turns ? before.height() / before.width() : before.width() / before.height()) / aspect - 1) > SAME_SHAPE;
-        String notice = (turns ? "The sheet was turned for it. " : "") + (reshaped ? plan.fit() == Single.Fit.FILL ? "It has another shape and loses something to the frame." 
+        boolean reshaped = !Single.sameShape(turns ? before.height() / before.width() : before.width() / before.height(), aspect);
+        String notice = (turns ? "The sheet was turned for it. " : "") + (reshaped ? plan.fit() == Single.Fit.FILL ? "It has another shape and loses something to the frame."
             : "It has another shape and doesn't fill the frame." : "");
         UUID id = dockets.add(d.withTitle(title(master)).withRenditions(List.of(rendition)).withPlan(next), Map.of(rendition.id(), master.id()));
         return new Like(id, notice.strip());
