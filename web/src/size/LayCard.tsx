@@ -46,7 +46,7 @@ export function LayCard({ view, picture, tools }: StationProps) {
             labelRender={() => view.stockName}
             onChange={(i) => {
               const c = stocks[i]
-              if (c) tools.decide({ kind: 'stocked', stock: c.stock, ...(c.feed ? { feed: c.feed } : {}) } as never)
+              if (c) tools.decide({ kind: 'stocked', stock: c.stock, feed: c.feed })
             }}
             options={groups(stocks)}
           />

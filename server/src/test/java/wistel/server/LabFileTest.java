@@ -85,6 +85,7 @@ public class LabFileTest {
         JsonNode attempt = written(format, space, sheet);
         Api.Answer answer = file(attempt);
         byte[] bytes = answer.raw().body();
+        assertThat(answer.status()).as(answer.body().toString()).isEqualTo(200);
         PictureFacts facts = PictureFile.open(() -> new MemoryCacheImageInputStream(new ByteArrayInputStream(bytes))).facts();
         assertThat(facts.format()).isEqualTo(format);
         assertThat(facts.bits()).isEqualTo(format.equals("TIFF") ? 16 : 8);

@@ -84,6 +84,13 @@ public class PlainErrorsTest {
         assertThat(api.get("/api/bench").status()).isEqualTo(200);
     }
 
+    /** Where no printer is known no feed is either: the page sends what it was given, which is null. */
+    @Test
+    public void aStockIsTakenWithoutAFeed() {
+        String a4 = "{\"kind\":\"stocked\",\"stock\":{\"kind\":\"sheet\",\"name\":\"A4\",\"widthMm\":210,\"lengthMm\":297},\"feed\":null}";
+        assertThat(api.patch(docket, a4, version()).status()).isEqualTo(200);
+    }
+
     @Test
     public void versionsThatAreNoneAreToldSo() {
         for (String version : List.of("", "abc", "*", "12345678901234567890", "\"\"")) {

@@ -1,6 +1,7 @@
 package wistel.core.render;
 
 import java.util.Arrays;
+import wistel.core.length.Length;
 import wistel.core.pictures.LightCurve;
 
 /**
@@ -9,6 +10,7 @@ import wistel.core.pictures.LightCurve;
  */
 public final class Sharpener {
     public static final Sharpener NONE = new Sharpener(0, 0, false);
+    private static final double LARGEST_RADIUS = 40;
     /** L* by which a place may be moved. */
     static final double MOST = 6;
     /** Local contrast in L* below which nothing is moved, and from which on all is. */
@@ -30,10 +32,20 @@ public final class Sharpener {
      * @param amount of the difference that is added, 0 to 5
      */
     public static Sharpener of(double radius, double amount) {
-        if (!(radius >= 0 && radius <= 40 && amount >= 0 && amount <= 5)) {
+        if (!(radius >= 0 && radius <= LARGEST_RADIUS && amount >= 0 && amount <= 5)) {
             throw new IllegalArgumentException("radius " + radius + ", amount " + amount);
         }
         return new Sharpener(radius, amount, false);
+    }
+
+    /**
+     * On paper; radii that would reach over more than is sharpened at once are cut short there.
+     *
+     * @param radiusMm 0 or more
+     * @param amount   0 sharpens nothing
+     */
+    public static Sharpener onPaper(double radiusMm, double amount, int dpi) {
+        return of(Math.min(LARGEST_RADIUS, radiusMm / Length.MM_PER_INCH * dpi), amount);
     }
 
     /** The mask itself in place of the picture: white where it sharpens fully. */

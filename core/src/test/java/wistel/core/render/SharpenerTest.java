@@ -102,6 +102,17 @@ public class SharpenerTest {
         return out[0];
     }
 
+    /** Seen from 100 m, half a minute of arc is 14.5 mm: more than is sharpened at once, and still a print. */
+    @Test
+    public void aRadiusBeyondWhatIsSharpenedAtOnceIsCutShort() {
+        char[] codes = picture((x, y) -> x < 30 ? 20_000 : 45_000);
+        char[] longest = codes.clone();
+        Sharpener.of(40, 0.9).apply(longest, W, 3, CURVE, WEIGHTS);
+        Sharpener.onPaper(14.5, 0.9, 720).apply(codes, W, 3, CURVE, WEIGHTS);
+        assertThat(codes).isEqualTo(longest);
+        assertThat(Sharpener.onPaper(0.04, 0, 360).off()).isTrue();
+    }
+
     @Test
     public void theRadiusFollowsThePaperUntilTheEyeIsFartherThanThat() {
         assertThat(Sharpening.STANDARD.radiusMm(Surface.MATTE, 0)).isEqualTo(0.09);

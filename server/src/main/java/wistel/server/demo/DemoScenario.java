@@ -72,7 +72,7 @@ class DemoScenario {
     private final Events events;
     private final Shutdown shutdown;
     private final TransactionTemplate transaction;
-    private volatile Status status = new Status(false, "starting", MasterImport.LARGEST_BYTES);
+    private volatile Status status = new Status(false, "starting");
 
     DemoScenario(@Value("${wistel.demo}") String folder, @Value("${wistel.printers}") String printerList, JsonMapper mapper, PrinterWatch printers,
                  ProfileRepository profiles, PairingRepository pairings, MasterImport imports, DocketService docketService, DocketRepository dockets, ReleaseService releases,
@@ -101,6 +101,9 @@ class DemoScenario {
      * @param largestFile that can be dropped, in bytes
      */
     record Status(boolean ready, String doing, long largestFile) {
+        Status(boolean ready, String doing) {
+            this(ready, doing, MasterImport.LARGEST_BYTES);
+        }
     }
 
     @RestController
@@ -149,7 +152,7 @@ class DemoScenario {
                 LOG.error("the demo could not be loaded whole; what is missing is loaded at the next start", e);
             }
         } finally {
-            status = new Status(true, "", MasterImport.LARGEST_BYTES);
+            status = new Status(true, "");
             events.tell("status", "ready");
         }
         if (scenario != null) {
@@ -158,7 +161,7 @@ class DemoScenario {
     }
 
     private void say(String doing) {
-        status = new Status(false, doing, MasterImport.LARGEST_BYTES);
+        status = new Status(false, doing);
         events.tell("status", doing);
     }
 

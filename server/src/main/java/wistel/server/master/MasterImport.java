@@ -57,7 +57,7 @@ public class MasterImport {
      */
     public void accepts(long bytes) {
         if (bytes > LARGEST_BYTES) {
-            throw new InvalidRequest(InvalidRequest.Reason.FILE_TOO_LARGE, "This file is larger than " + (LARGEST_BYTES >> 20) + " MB.", "Export it smaller or with compression.");
+            throw FileStore.tooLarge(LARGEST_BYTES);
         }
     }
 

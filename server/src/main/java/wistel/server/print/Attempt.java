@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import wistel.core.fault.NotFound;
 
 /**
  * One trip of an order through the printer, page by page.
@@ -19,6 +20,12 @@ public record Attempt(UUID id, UUID docketId, int docketNumber, int number, UUID
 
     public boolean over() {
         return state.over();
+    }
+
+    /** @throws NotFound when it has none of this number */
+    public AttemptPage page(int number) {
+        return pages.stream().filter(p -> p.page() == number).findFirst()
+            .orElseThrow(() -> new NotFound("This attempt has no page " + number + ".", "Choose one of its pages."));
     }
 
     /** The page that is worked on, or comes next. */

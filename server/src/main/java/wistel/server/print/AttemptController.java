@@ -63,8 +63,7 @@ class AttemptController {
     @GetMapping("/attempts/{id}/pages/{page}/file")
     ResponseEntity<Resource> file(@PathVariable UUID id, @PathVariable int page) {
         Attempt a = attempts.get(id);
-        AttemptPage found = a.pages().stream().filter(p -> p.page() == page).findFirst().orElseThrow(() -> new NotFound("This attempt has no page " + page + ".", "Choose one of its pages."));
-        String hash = found.fileHash().filter(files::has)
+        String hash = a.page(page).fileHash().filter(files::has)
             .orElseThrow(() -> new NotFound("This file is not there: it isn't written yet, or was let go.", "Wait for it, or have exactly this written again."));
         Optional<LabFile.Format> format = attempts.order(id).labFile().map(LabFile::format);
         String name = a.title().replaceAll("[^\\p{L}\\p{N} ,.-]", " ").strip() + (a.pages().size() > 1 ? " " + page : "") + "." + format.map(LabFile.Format::suffix).orElse("pwg");

@@ -21,7 +21,6 @@ import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.icc.transform.Observer;
 import wistel.core.icc.transform.Recipe;
 import wistel.core.icc.transform.TransformCompiler;
-import wistel.core.length.Length;
 import wistel.core.paper.SheetSize;
 import wistel.core.paper.Surface;
 import wistel.core.pictures.PictureFile;
@@ -82,20 +81,20 @@ class Rendering {
     String file(PrintOrder order, int number, Progress progress) throws IOException {
         Page page = order.page(number);
         int dpi = order.output().dpi();
-        if (order.labFile().isPresent()) {
-            return labFile(order, page, order.labFile().get(), progress);
-        }
         LayoutRenderer.Job job = new LayoutRenderer.Job(page, pictures(order), dpi, order.spec().resolution().mostPpi(), sharpener(order));
+        LayoutRenderer renderer = new LayoutRenderer(workers.executor(), files::scratch);
+        if (order.labFile().isPresent()) {
+            return labFile(order, job, renderer, progress);
+        }
         RasterType raster = order.output().raster();
         PwgSink sink = new PwgSink(new PwgRaster.Page(job.width(), job.height(), dpi, raster.bits(), raster.device() ? PwgRaster.Space.DEVICE3 : PwgRaster.Space.SRGB,
             PwgRaster.points(page.fedWidthMm()), PwgRaster.points(page.fedHeightMm()), SheetSize.ippName(page.fedWidthMm(), page.fedHeightMm()), order.spec().settings().mediaType(),
             order.spec().settings().quality(), 1));
-        return files.put(out -> new LayoutRenderer(workers.executor(), files::scratch).render(job, sink, out, progress)).hash();
+        return files.put(out -> renderer.render(job, sink, out, progress)).hash();
     }
 
-    private String labFile(PrintOrder order, Page page, LabFile file, Progress progress) throws IOException {
-        LayoutRenderer.Job job = new LayoutRenderer.Job(page, pictures(order), order.output().dpi(), order.spec().resolution().mostPpi(), sharpener(order));
-        LayoutRenderer renderer = new LayoutRenderer(workers.executor(), files::scratch);
+    private String labFile(PrintOrder order, LayoutRenderer.Job job, LayoutRenderer renderer, Progress progress) throws IOException {
+        LabFile file = order.labFile().orElseThrow();
         byte[] profile = labProfile(order, file).bytes();
         byte[] xmp = Xmp.titled(order.spec().title());
         if (file.format() == LabFile.Format.TIFF) {
@@ -115,7 +114,7 @@ class Rendering {
                 if (jpeg) {
                     LabFileWriter.jpeg(content, file.quality(), out);
                 } else {
-                    LabFileWriter.pdf(content, page, deflated, out);
+                    LabFileWriter.pdf(content, job.page(), deflated, out);
                 }
             }).hash();
         }
@@ -146,8 +145,7 @@ class Rendering {
     private static Sharpener sharpener(PrintOrder order) {
         Surface surface = Surface.of(order.pairing().surface());
         Sharpening sharpening = order.spec().sharpening();
-        return sharpening == Sharpening.OFF ? Sharpener.NONE
-            : Sharpener.of(sharpening.radiusMm(surface, order.spec().resolution().viewingMm()) / Length.MM_PER_INCH * order.output().dpi(), sharpening.amount(surface));
+        return Sharpener.onPaper(sharpening.radiusMm(surface, order.spec().resolution().viewingMm()), sharpening.amount(surface), order.output().dpi());
     }
 
     private Recipe recipe(PrintOrder order, IccProfile source) {

@@ -99,10 +99,7 @@ class LoupeService {
     private static Sharpener sharpener(DocketSpec d, DocketService.Judged judged, At at, int dpi) {
         Surface surface = Surface.of(judged.facts().pairing().map(PairingVersion::surface).orElse(""));
         Sharpening used = at.sharpening == Sharpening.OFF && at.mask ? Sharpening.STANDARD : at.sharpening;
-        if (used == Sharpening.OFF) {
-            return Sharpener.NONE;
-        }
-        Sharpener sharpener = Sharpener.of(used.radiusMm(surface, d.resolution().viewingMm()) / Length.MM_PER_INCH * dpi, used.amount(surface));
+        Sharpener sharpener = Sharpener.onPaper(used.radiusMm(surface, d.resolution().viewingMm()), used.amount(surface), dpi);
         return at.mask ? sharpener.mask() : sharpener;
     }
 

@@ -156,8 +156,7 @@ class ProofController {
     }
 
     private String scanHash(UUID attempt, int number) {
-        AttemptPage page = attempts.get(attempt).pages().stream().filter(p -> p.page() == number).findFirst()
-            .orElseThrow(() -> new NotFound("This attempt has no page " + number + ".", "Choose one of its pages."));
+        AttemptPage page = attempts.get(attempt).page(number);
         if (page.scanHash().isPresent() && !page.scanKept()) {
             throw new NotFound("The scan of this sheet was let go to make room.", "Print it again to see one.");
         }

@@ -109,6 +109,10 @@ public class FileStore {
         void write(OutputStream out) throws IOException;
     }
 
+    public static InvalidRequest tooLarge(long most) {
+        return new InvalidRequest(InvalidRequest.Reason.FILE_TOO_LARGE, "This file is larger than " + (most >> 20) + " MB.", "Export it smaller or with compression.");
+    }
+
     /** Keeps a stream of at most {@code most} bytes. */
     public Kept put(InputStream in, long most) throws IOException {
         return put(out -> {
@@ -117,7 +121,7 @@ public class FileStore {
             for (int n = in.read(part); n >= 0; n = in.read(part)) {
                 sum += n;
                 if (sum > most) {
-                    throw new InvalidRequest(InvalidRequest.Reason.FILE_TOO_LARGE, "This file is larger than " + (most >> 20) + " MB.", "Export it smaller or with compression.");
+                    throw tooLarge(most);
                 }
                 out.write(part, 0, n);
             }
