@@ -1,5 +1,7 @@
 package wistel.core.docket;
 
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -61,17 +63,17 @@ public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVers
         return media(d).map(MediaRow::margins).orElse(Margins.NONE);
     }
 
-    /** The printer's entry for this stock, type and feed, borderless or not as the docket wants it. */
+    /** The printer's entry for this stock, type and feed: a borderless one if the docket wants that, otherwise one with borders where there is one. */
     Optional<MediaRow> media(DocketSpec d) {
         boolean borderless = d.plan() instanceof Single single && single.edge().borderless();
-        return rows(d).filter(m -> m.borderless() || !borderless).findFirst();
+        return rows(d).stream().filter(m -> m.borderless() || !borderless).min(Comparator.comparing(MediaRow::borderless));
     }
 
     /** The feed through which the printer takes this stock of the docket's media type: the docket's own, where that does. */
     public Optional<String> feedFor(DocketSpec d, Stock stock) {
         DocketSpec on = d.withStock(stock);
         return Stream.concat(Stream.of(d.settings().feed()), printer.stream().flatMap(p -> p.feeds().stream()))
-            .filter(f -> rows(on.withSettings(d.settings().with(DriverSettings.FEED, f))).findAny().isPresent()).findFirst();
+            .filter(f -> !rows(on.withSettings(d.settings().with(DriverSettings.FEED, f))).isEmpty()).findFirst();
     }
 
     /** Widths of the rolls that the printer takes of the docket's media type, from narrow to wide. */
@@ -82,16 +84,30 @@ public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVers
 
     /** Whether it takes this stock at all. */
     boolean offersStock(DocketSpec d) {
-        return rows(d).findAny().isPresent();
+        return !rows(d).isEmpty();
     }
 
     /** Whether the printer could print this to the edge, the rest left as it is. */
     public boolean offersBorderless(DocketSpec d) {
-        return rows(d).anyMatch(MediaRow::borderless);
+        return rows(d).stream().anyMatch(MediaRow::borderless);
     }
 
-    private Stream<MediaRow> rows(DocketSpec d) {
-        return printer.stream().flatMap(p -> p.media(d.settings().mediaType(), d.settings().feed())).filter(m -> d.stock() instanceof Stock.Sheet sheet
-            ? m.fits(sheet.widthMm(), sheet.lengthMm()) && !m.roll() : m.roll() && m.widthMm().holds(d.stock().widthMm()));
+    /** A plain loop that compares sizes before words: the bench asks this several times for each of its dockets, of tables with hundreds of entries. */
+    private List<MediaRow> rows(DocketSpec d) {
+        if (printer.isEmpty()) {
+            return List.of();
+        }
+        List<MediaRow> rows = new ArrayList<>();
+        for (MediaRow m : printer.get().media()) {
+            if (holds(m, d.stock()) && m.takes(d.settings().mediaType(), d.settings().feed())) {
+                rows.add(m);
+            }
+        }
+        return rows;
+    }
+
+    /** Sheets lie in trays, whatever their size; only what any length can be cut from is a roll. */
+    private static boolean holds(MediaRow m, Stock stock) {
+        return stock instanceof Stock.Sheet sheet ? m.fits(sheet.widthMm(), sheet.lengthMm()) && !m.roll() : m.roll() && m.widthMm().holds(stock.widthMm());
     }
 }

@@ -1,10 +1,8 @@
 package wistel.core.printer;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Stream;
 
 /**
  * What a printer says it can do, in the terms of IPP (PWG 5100.14); what it is doing and holds just now is {@link PrinterState}.
@@ -37,11 +35,6 @@ public record PrinterDescription(String model, List<MediaRow> media, List<String
         colourModes = List.copyOf(colourModes);
         intents = List.copyOf(intents);
         overEdgesMm = overEdgesMm.stream().sorted().toList();
-    }
-
-    /** Entries for this type and feed; those with borders first. */
-    public Stream<MediaRow> media(String type, String feed) {
-        return media.stream().filter(m -> m.takes(type, feed)).sorted(Comparator.comparing(MediaRow::borderless));
     }
 
     public boolean offersFeed(String type, String feed) {
