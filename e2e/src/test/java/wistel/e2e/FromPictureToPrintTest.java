@@ -10,6 +10,7 @@ import com.microsoft.playwright.Mouse;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.LocatorAssertions;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import java.awt.Color;
 import java.awt.GradientPaint;
@@ -42,6 +43,8 @@ public class FromPictureToPrintTest {
                 "--disable-component-update", "--disable-sync")));
         page = browser.newPage(new Browser.NewPageOptions().setViewportSize(1280, 800));
         page.setDefaultTimeout(30_000);
+        // a busy machine takes its time
+        PlaywrightAssertions.setDefaultAssertionTimeout(30_000);
         page.onPageError(complaints::add);
         page.onConsoleMessage(m -> {
             if (m.type().equals("error") && !m.text().contains("status of 422")) {
