@@ -52,9 +52,8 @@ public record Single(String renditionId, boolean across, double widthMm, double 
 
     /** Where a person laid it: the borders are what is left of the paper. A roll is cut as far behind the picture as it begins before it. */
     public Single laid(Rect at, Stock stock) {
-        double pageW = stock instanceof Stock.Sheet s ? across ? s.lengthMm() : s.widthMm() : across ? 2 * at.x() + at.width() : stock.widthMm();
-        double pageH = stock instanceof Stock.Sheet s ? across ? s.widthMm() : s.lengthMm() : across ? stock.widthMm() : 2 * at.y() + at.height();
-        Borders sides = new Borders.Sides(at.y(), pageW - at.right(), pageH - at.bottom(), at.x());
+        PaperSize paper = paper(stock, across ? 2 * at.x() + at.width() : 2 * at.y() + at.height());
+        Borders sides = new Borders.Sides(at.y(), paper.width - at.right(), paper.height - at.bottom(), at.x());
         return new Single(renditionId, across, at.width(), at.height(), fit, cropX, cropY, cut, sides, new Edge(false, 0, edge.bleedMm()));
     }
 
@@ -84,20 +83,24 @@ public record Single(String renditionId, boolean across, double widthMm, double 
 
     /** The largest frame of the picture's shape that lies wholly on printable paper, where the borders put it. */
     public Single largest(Ground ground) {
-        Margins m = margins(ground);
         PixelSize picture = ground.pictures().get(renditionId);
         double aspect = fit == Fit.FILL ? widthMm / heightMm : aspect(picture, cut.inside(picture.aspect()));
-        double bleed = edge.bleedMm();
-        // a roll is as long as the picture asks for
-        double pageW = ground.stock() instanceof Stock.Sheet s ? across ? s.lengthMm() : s.widthMm() : across ? Double.POSITIVE_INFINITY : ground.stock().widthMm();
-        double pageH = ground.stock() instanceof Stock.Sheet s ? across ? s.widthMm() : s.lengthMm() : across ? ground.stock().widthMm() : Double.POSITIVE_INFINITY;
-        double sides = 2 * (Math.max(m.left(), m.right()) + bleed);
-        double above = borders.aboveShare();
-        double spare = Math.max((m.top() + bleed) / above, (m.bottom() + bleed) / (1 - above));
-        double width = Math.min(pageW - sides, (pageH - spare) * aspect);
+        PaperSize room = printable(ground);
+        double width = Math.min(room.width, room.height * aspect);
         double height = width / aspect;
         double rounded = Math.floor(width * 10) / 10;
         return framed(rounded, height * rounded / width);
+    }
+
+    /** What can be printed on where the borders put the picture, with its bleed round it; a roll is as long as the picture asks for. */
+    private PaperSize printable(Ground ground) {
+        Margins m = margins(ground);
+        double bleed = edge.bleedMm();
+        double above = borders.aboveShare();
+        PaperSize paper = paper(ground.stock(), Double.POSITIVE_INFINITY);
+        double sides = 2 * (Math.max(m.left(), m.right()) + bleed);
+        double spare = Math.max((m.top() + bleed) / above, (m.bottom() + bleed) / (1 - above));
+        return new PaperSize(paper.width - sides, paper.height - spare);
     }
 
     /** Whether two widths over heights look the same. */
@@ -113,10 +116,8 @@ public record Single(String renditionId, boolean across, double widthMm, double 
         if (edge.borderless() || borders instanceof Borders.Sides || ground.stock() instanceof Stock.Roll || !sameShape(widthMm / heightMm, shape)) {
             return filled;
         }
-        Stock.Sheet sheet = (Stock.Sheet) ground.stock();
-        Margins m = margins(ground);
-        double spare = Math.max(m.top() / borders.aboveShare(), m.bottom() / (1 - borders.aboveShare()));
-        return filled.framed((across ? sheet.lengthMm() : sheet.widthMm()) - 2 * Math.max(m.left(), m.right()), (across ? sheet.widthMm() : sheet.lengthMm()) - spare);
+        PaperSize room = printable(ground);
+        return filled.framed(room.width, room.height);
     }
 
     private static double aspect(PixelSize picture, Cut kept) {
@@ -141,7 +142,7 @@ public record Single(String renditionId, boolean across, double widthMm, double 
         List<Page> pages = new ArrayList<>();
         for (int copy = 0; copy < (ground.annotation().numbered() ? ground.copies() : 1); copy++) {
             List<Mark> marks = Annotated.marks(frame.at, edge, ground.annotation(), ground.lettering().plus(copy));
-            pages.add(new Page(frame.pageW, frame.pageH, margins, feed, edge.overMm(), List.of(placed), bleed, marks));
+            pages.add(new Page(frame.paper.width, frame.paper.height, margins, feed, edge.overMm(), List.of(placed), bleed, marks));
         }
         return Layout.of(pages, losses(picture, crop, pages.get(0)));
     }
@@ -164,8 +165,18 @@ public record Single(String renditionId, boolean across, double widthMm, double 
         return new Crop(wanted.x() + (wanted.width() - w) * cropX, wanted.y() + (wanted.height() - h) * cropY, w, h);
     }
 
+    /** In mm, as the picture stands on it. */
+    private record PaperSize(double width, double height) {
+    }
+
+    /** @param cutMm length that a roll is cut to */
+    private PaperSize paper(Stock stock, double cutMm) {
+        double length = stock instanceof Stock.Sheet sheet ? sheet.lengthMm() : cutMm;
+        return across ? new PaperSize(length, stock.widthMm()) : new PaperSize(stock.widthMm(), length);
+    }
+
     /** The paper, and where the picture lies on it. */
-    private record Frame(double pageW, double pageH, Rect at) {
+    private record Frame(PaperSize paper, Rect at) {
     }
 
     private Frame frame(Ground ground, double aspect) {
@@ -178,42 +189,23 @@ public record Single(String renditionId, boolean across, double widthMm, double 
 
     /** The frame is what the borders leave; a picture of another shape lies in its middle. */
     private Frame sided(Ground ground, double aspect, Borders.Sides s) {
-        double pageW;
-        double pageH;
-        if (ground.stock() instanceof Stock.Roll roll) {
-            double frameW = across ? 0 : roll.widthMm() - s.left() - s.right();
-            double frameH = across ? roll.widthMm() - s.top() - s.bottom() : 0;
-            double along = fit == Fit.FILL ? (across ? widthMm : heightMm) : across ? frameH * aspect : frameW / aspect;
-            pageW = across ? along + s.left() + s.right() : roll.widthMm();
-            pageH = across ? roll.widthMm() : along + s.top() + s.bottom();
-        } else {
-            Stock.Sheet sheet = (Stock.Sheet) ground.stock();
-            pageW = across ? sheet.lengthMm() : sheet.widthMm();
-            pageH = across ? sheet.widthMm() : sheet.lengthMm();
-        }
-        double w = Math.max(SMALLEST_MM, pageW - s.left() - s.right());
-        double h = Math.max(SMALLEST_MM, pageH - s.top() - s.bottom());
+        double acrossRoll = ground.stock().widthMm() - (across ? s.top() + s.bottom() : s.left() + s.right());
+        double along = fit == Fit.FILL ? (across ? widthMm : heightMm) : across ? acrossRoll * aspect : acrossRoll / aspect;
+        PaperSize paper = paper(ground.stock(), along + (across ? s.left() + s.right() : s.top() + s.bottom()));
+        double w = Math.max(SMALLEST_MM, paper.width - s.left() - s.right());
+        double h = Math.max(SMALLEST_MM, paper.height - s.top() - s.bottom());
         double[] size = fitted(w, h, aspect);
-        return new Frame(Math.max(1, pageW), Math.max(1, pageH), new Rect(s.left() + (w - size[0]) / 2, s.top() + (h - size[1]) / 2, size[0], size[1]));
+        return new Frame(new PaperSize(Math.max(1, paper.width), Math.max(1, paper.height)), new Rect(s.left() + (w - size[0]) / 2, s.top() + (h - size[1]) / 2, size[0], size[1]));
     }
 
     private Frame centred(Ground ground, double aspect) {
         double[] size = fitted(widthMm, heightMm, aspect);
-        double pageW;
-        double pageH;
-        if (ground.stock() instanceof Stock.Roll roll) {
-            Margins m = margins(ground);
-            double side = (roll.widthMm() - (across ? size[1] : size[0])) / 2;
-            double end = Math.max(Math.max(across ? m.left() : m.top(), across ? m.right() : m.bottom()), Math.min(side, ROLL_ENDS_MM)) + edge.bleedMm();
-            pageW = across ? size[0] + 2 * end : roll.widthMm();
-            pageH = across ? roll.widthMm() : size[1] + end / borders.aboveShare();
-        } else {
-            Stock.Sheet sheet = (Stock.Sheet) ground.stock();
-            pageW = across ? sheet.lengthMm() : sheet.widthMm();
-            pageH = across ? sheet.widthMm() : sheet.lengthMm();
-        }
-        double spare = pageH - size[1];
-        return new Frame(pageW, pageH, new Rect((pageW - size[0]) / 2, spare > 0 ? spare * borders.aboveShare() : spare / 2, size[0], size[1]));
+        Margins m = margins(ground);
+        double side = (ground.stock().widthMm() - (across ? size[1] : size[0])) / 2;
+        double end = Math.max(Math.max(across ? m.left() : m.top(), across ? m.right() : m.bottom()), Math.min(side, ROLL_ENDS_MM)) + edge.bleedMm();
+        PaperSize paper = paper(ground.stock(), across ? size[0] + 2 * end : size[1] + end / borders.aboveShare());
+        double spare = paper.height - size[1];
+        return new Frame(paper, new Rect((paper.width - size[0]) / 2, spare > 0 ? spare * borders.aboveShare() : spare / 2, size[0], size[1]));
     }
 
     private double[] fitted(double w, double h, double aspect) {
