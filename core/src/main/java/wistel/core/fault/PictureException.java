@@ -23,6 +23,8 @@ public final class PictureException extends WistelException {
         PROGRESSIVE,
         /** More pixels than are taken. */
         TOO_LARGE,
+        /** Its decoding takes longer than any such picture should. */
+        TOO_SLOW,
         /** It ends early. */
         TRUNCATED,
         /** None of the formats. */

@@ -7,7 +7,9 @@ import java.awt.image.DataBuffer;
 import java.awt.image.Raster;
 import java.awt.image.SampleModel;
 import java.io.IOException;
+import java.time.Duration;
 import java.util.Iterator;
+import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.function.Supplier;
 import javax.imageio.IIOException;
@@ -52,10 +54,23 @@ public final class PictureFile {
 
     /** The pixels as stored; {@link PictureFacts#orientation()} says how they are to be shown. */
     public RowSource rows() {
-        return new Stored();
+        return new Stored(Optional.empty());
+    }
+
+    /**
+     * The same, given up with {@link PictureException.Reason#TOO_SLOW} when it takes longer than this: small files can be made whose decoding takes hours.
+     */
+    public RowSource rows(Duration most) {
+        return new Stored(Optional.of(most));
     }
 
     private final class Stored implements RowSource {
+        private final Optional<Duration> most;
+
+        Stored(Optional<Duration> most) {
+            this.most = most;
+        }
+
         @Override
         public int width() {
             return found.facts().width();
@@ -73,8 +88,9 @@ public final class PictureFile {
 
         @Override
         public void rows(RowSink sink) {
+            Counted counted = new Counted(sink, most.map(d -> System.nanoTime() + d.toNanos()));
             try (ImageInputStream raw = file.get()) {
-                decode(found.keep().isEmpty() ? raw : new KeptRanges(raw, found.keep()), new Counted(sink));
+                decode(found.keep().isEmpty() ? raw : new KeptRanges(raw, found.keep()), counted);
             } catch (PictureException | CancellationException e) {
                 throw e;
             } catch (OutOfMemoryError e) {
@@ -87,6 +103,8 @@ public final class PictureFile {
                 if (Thread.currentThread().isInterrupted()) {
                     throw new CancellationException("reading was stopped");
                 }
+                // decoders may wrap what they were stopped by
+                counted.inTime();
                 // decoders answer damage with any runtime exception; all of them mean the same to a person
                 throw new PictureException(PictureException.Reason.DAMAGED, "This picture is cut off or damaged: not all of its rows can be read.",
                     "Export it again; nothing of it was kept.", e);
@@ -107,14 +125,25 @@ public final class PictureFile {
     /** Sees to it that rows come downwards, each once. */
     private static final class Counted implements RowSource.RowSink {
         private final RowSource.RowSink sink;
+        private final Optional<Long> deadline;
         private int next;
 
-        Counted(RowSource.RowSink sink) {
+        Counted(RowSource.RowSink sink, Optional<Long> deadline) {
             this.sink = sink;
+            this.deadline = deadline;
+        }
+
+        /** Asked for each row that a decoder makes, in passes that are not kept as well. */
+        void inTime() {
+            if (deadline.isPresent() && System.nanoTime() > deadline.get()) {
+                throw new PictureException(PictureException.Reason.TOO_SLOW, "Reading this picture takes far longer than one of its size should.",
+                    "Export it again in an ordinary form: baseline JPEG, PNG or TIFF. Nothing of it was kept.");
+            }
         }
 
         @Override
         public void row(int y, char[] samples) {
+            inTime();
             if (y != next++) {
                 throw new IllegalStateException("row " + y + " came out of order");
             }
@@ -129,6 +158,10 @@ public final class PictureFile {
     }
 
     private void decode(ImageInputStream in, Counted sink) throws IOException {
+        if (found.planes()) {
+            new LumaChromaPlanes(file, () -> reader("tiff", "com.sun.imageio.")).decode(sink);
+            return;
+        }
         ImageReader reader = reader(found.big() ? "bigtiff" : found.facts().format(), found.secondReader() ? "com.twelvemonkeys." : "com.sun.imageio.");
         try {
             reader.setInput(in, false, true);
@@ -181,6 +214,7 @@ public final class PictureFile {
         RowRaster raster = new RowRaster(model, new RowRaster.Rows() {
             @Override
             public void bytes(int y, byte[] row) {
+                sink.inTime();
                 passes[0] += y == 0 ? 1 : 0;
                 if (passes[0] == pass) {
                     sink.row(y, convert.ofBytes(row));
@@ -189,6 +223,7 @@ public final class PictureFile {
 
             @Override
             public void samples(int y, int[] row) {
+                sink.inTime();
                 passes[0] += y == 0 ? 1 : 0;
                 if (passes[0] == pass) {
                     sink.row(y, convert.of(row));

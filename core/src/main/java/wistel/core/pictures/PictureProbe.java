@@ -53,6 +53,10 @@ final class PictureProbe {
         boolean big() {
             return storage == Storage.BIG;
         }
+
+        boolean planes() {
+            return storage == Storage.PLANES;
+        }
     }
 
     enum Storage {
@@ -64,7 +68,9 @@ final class PictureProbe {
         /** A TIFF of 32-bit floating point samples, 0 to 1. */
         FLOAT,
         /** A TIFF with 8-byte offsets. */
-        BIG
+        BIG,
+        /** A TIFF of luminance and two colour differences in planes apart. */
+        PLANES
     }
 
     private PictureProbe() {
@@ -394,8 +400,9 @@ final class PictureProbe {
         if (v[8] == 6) {
             throw unsupported("This TIFF is packed as an old-style JPEG, a form that was given up in 1995");
         }
-        if (v[3] == 6 && v[11] == 2) {
-            throw unsupported("This TIFF keeps luminance and colour in planes apart");
+        boolean planes = v[3] == 6 && v[11] == 2;
+        if (planes && big) {
+            throw unsupported("This is a BigTIFF that keeps luminance and colour in planes apart");
         }
         boolean floating = v[6] == 3 && v[2] == 32;
         if (v[6] == 3 && !floating || v[2] > 16 && !floating) {
@@ -411,7 +418,7 @@ final class PictureProbe {
         int channels = v[3] == 2 || v[3] == 3 || v[3] == 6 ? 3 : 1;
         return new Found(new PictureFacts("TIFF", (int) Math.min(v[0], Integer.MAX_VALUE), (int) Math.min(v[1], Integer.MAX_VALUE),
             v[3] == 3 ? 8 : (int) v[2], channels, Orientation.ofTag((int) v[4]), profile), List.of(),
-            big ? Storage.BIG : floating ? Storage.FLOAT : v[10] == 2 && v[2] == 16 ? Storage.DIFFERENCED : Storage.PLAIN);
+            big ? Storage.BIG : planes ? Storage.PLANES : floating ? Storage.FLOAT : v[10] == 2 && v[2] == 16 ? Storage.DIFFERENCED : Storage.PLAIN);
     }
 
     /** A place or count of 4 bytes, or of 8 in a BigTIFF. */

@@ -15,6 +15,9 @@ import java.awt.image.WritableRaster;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.util.zip.DeflaterOutputStream;
+import java.util.List;
+import java.time.Duration;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.channels.FileChannel;
@@ -376,7 +379,6 @@ public class PictureFileTest {
         for (int i = 0; i < values.length; i++) {
             values[i] = i == 0 ? -0.5f : i == 1 ? 7 : i == 2 ? Float.NaN : (i * 37 % 1000) / 999f;
         }
-        assertCode(withTag(withTag(tiff(values, w, h, false, false), 262, 6), 284, 2), "picture-unsupported");
         for (boolean big : new boolean[] {false, true}) {
             for (boolean floating : new boolean[] {false, true}) {
                 byte[] file = tiff(values, w, h, big, floating);
@@ -439,6 +441,114 @@ public class PictureFileTest {
             }
         }
         return b.array();
+    }
+
+    @DataProvider
+    Object[][] planes() {
+        return new Object[][] {{1, 1, false, true}, {2, 2, false, true}, {2, 1, true, true}, {4, 2, true, true}, {2, 2, true, false}, {1, 1, false, false}};
+    }
+
+    /** Planes as TIFF 6.0, sections 20 and 21, lays them out: R = Y + 1.402 Cr, G = Y - 0.344 Cb - 0.714 Cr, B = Y + 1.772 Cb with its usual coefficients. */
+    @Test(dataProvider = "planes")
+    public void luminanceAndColourInPlanesApartAreBroughtTogether(int subX, int subY, boolean packed, boolean said) throws IOException {
+        int w = 75;
+        int h = 41;
+        PictureFile picture = open(planarTiff(w, h, subX, subY, packed, said));
+        assertThat(picture.facts().channels()).isEqualTo(3);
+        char[] read = View.whole(picture.rows()).pixels();
+        for (int y = 0; y < h; y++) {
+            for (int x = 0; x < w; x++) {
+                int[] wanted = smooth((double) x / w, (double) y / h);
+                for (int c = 0; c < 3; c++) {
+                    // a code of rounding in each plane, and half a sample of colour at the edges
+                    assertThat(read[3 * (y * w + x) + c] / 257.0).as(x + ", " + y + ", " + c).isCloseTo(wanted[c], within(subX * subY > 1 ? 4.0 : 1.6));
+                }
+            }
+        }
+    }
+
+    private static int[] smooth(double x, double y) {
+        return new int[] {(int) (40 + 150 * x), (int) (200 - 120 * y), (int) (60 + 60 * x + 70 * y)};
+    }
+
+    /** @param said whether the subsampling is; unsaid, it is 2 by 2 unless the bytes tell otherwise */
+    private static byte[] planarTiff(int w, int h, int subX, int subY, boolean packed, boolean said) throws IOException {
+        int stripRows = 16;
+        int strips = (h + stripRows - 1) / stripRows;
+        ByteArrayOutputStream data = new ByteArrayOutputStream();
+        int[] offsets = new int[3 * strips];
+        int[] counts = new int[3 * strips];
+        for (int p = 0; p < 3; p++) {
+            int sx = p == 0 ? 1 : subX;
+            int sy = p == 0 ? 1 : subY;
+            int rows = (h + sy - 1) / sy;
+            for (int strip = 0; strip < strips; strip++) {
+                ByteArrayOutputStream plain = new ByteArrayOutputStream();
+                for (int y = strip * stripRows / sy; y < Math.min(rows, (strip + 1) * stripRows / sy); y++) {
+                    for (int x = 0; x < (w + sx - 1) / sx; x++) {
+                        int[] rgb = smooth((x * sx + (sx - 1) / 2.0) / w, (y * sy + (sy - 1) / 2.0) / h);
+                        double luma = 0.299 * rgb[0] + 0.587 * rgb[1] + 0.114 * rgb[2];
+                        plain.write((int) Math.round(p == 0 ? luma : p == 1 ? 128 + (rgb[2] - luma) / 1.772 : 128 + (rgb[0] - luma) / 1.402));
+                    }
+                }
+                byte[] strip8 = plain.toByteArray();
+                if (packed) {
+                    ByteArrayOutputStream deflated = new ByteArrayOutputStream();
+                    try (DeflaterOutputStream out = new DeflaterOutputStream(deflated)) {
+                        out.write(strip8);
+                    }
+                    strip8 = deflated.toByteArray();
+                }
+                offsets[p * strips + strip] = data.size();
+                counts[p * strips + strip] = strip8.length;
+                data.writeBytes(strip8);
+            }
+        }
+        int entries = said ? 11 : 10;
+        int behind = 8 + 2 + 12 * entries + 4;
+        int dataAt = behind + 8 + 8 * offsets.length;
+        ByteBuffer b = ByteBuffer.allocate(dataAt + data.size());
+        b.put((byte) 'M').put((byte) 'M').putShort((short) 42).putInt(8).putShort((short) entries);
+        int[][] tags = {{256, 4, 1, w}, {257, 4, 1, h}, {258, 3, 3, behind}, {259, 3, 1, packed ? 8 : 1}, {262, 3, 1, 6}, {273, 4, offsets.length, behind + 8},
+            {277, 3, 1, 3}, {278, 4, 1, stripRows}, {279, 4, counts.length, behind + 8 + 4 * offsets.length}, {284, 3, 1, 2}, {530, 3, 2, 0}};
+        for (int i = 0; i < entries; i++) {
+            int[] t = tags[i];
+            b.putShort((short) t[0]).putShort((short) t[1]).putInt(t[2]);
+            if (t[0] == 530) {
+                b.putShort((short) subX).putShort((short) subY);
+            } else if (t[1] == 3 && t[2] == 1) {
+                b.putShort((short) t[3]).putShort((short) 0);
+            } else {
+                b.putInt(t[3]);
+            }
+        }
+        b.putInt(0).putShort((short) 8).putShort((short) 8).putShort((short) 8).putShort((short) 0);
+        for (int offset : offsets) {
+            b.putInt(dataAt + offset);
+        }
+        for (int count : counts) {
+            b.putInt(count);
+        }
+        return b.put(data.toByteArray()).array();
+    }
+
+    /** Planes cut off, or whose directory names too few strips, are damaged files like any others. */
+    @Test
+    public void planesThatAreCutOffAreRefused() throws IOException {
+        byte[] whole = planarTiff(75, 41, 2, 2, false, true);
+        for (byte[] file : List.of(Arrays.copyOf(whole, whole.length - 300), withTag(whole, 278, 3), withTag(whole, 257, 20_000))) {
+            assertThatThrownBy(() -> View.whole(open(file).rows())).isInstanceOf(PictureException.class);
+        }
+    }
+
+    /** A file whose decoding takes more than its time is given up, whatever the decoder is at. */
+    @Test
+    public void readingEndsWhenItsTimeIsUp() throws IOException {
+        for (byte[] file : List.of(encoded(picture(3000, 2000), "jpg"), encoded(picture(3000, 2000), "png"), encoded(picture(3000, 2000), "tiff"))) {
+            assertThatThrownBy(() -> open(file).rows(Duration.ofMillis(5)).rows((y, samples) -> { })).isInstanceOfSatisfying(PictureException.class,
+                e -> assertThat(e.reason()).isEqualTo(PictureException.Reason.TOO_SLOW));
+            open(file).rows(Duration.ofMinutes(5)).rows((y, samples) -> { });
+        }
     }
 
     private static void assertCode(byte[] file, String code) {

@@ -14,6 +14,7 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.attribute.FileTime;
 import java.time.Clock;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -37,6 +38,9 @@ import wistel.server.store.ProfileRepository;
 public class PreviewStore {
     /** Longest side of the view on disk. */
     public static final int LARGEST = 2400;
+    /** Ordinary files take a fiftieth of it. */
+    private static final Duration LONGEST_READING = Duration.ofSeconds(60);
+    private static final Duration LONGEST_READING_A_MILLION = Duration.ofMillis(200);
     private static final int SMALL = 640;
     private static final long MOST_BYTES = 192L << 20;
     private static final long MOST_ON_DISK = 4L << 30;
@@ -71,9 +75,11 @@ public class PreviewStore {
         return previews.get(master.hash() + side, k -> kept.fitting(side, PictureLight.of(profile(master))));
     }
 
-    /** Makes the views from pixels as they are first read. */
+    /** Makes the views from pixels as they are first read; a file that takes far longer than others of its size is given up. */
     public void make(String hash, PictureFile picture, IccProfile profile, Histogram.Counter counter) {
-        View view = View.fitting(picture.rows(), LARGEST, PictureLight.of(profile), counter, workers.executor()).oriented(picture.facts().orientation());
+        long millionPixels = (long) picture.facts().width() * picture.facts().height() / 1_000_000;
+        Duration most = LONGEST_READING.plus(LONGEST_READING_A_MILLION.multipliedBy(millionPixels));
+        View view = View.fitting(picture.rows(most), LARGEST, PictureLight.of(profile), counter, workers.executor()).oriented(picture.facts().orientation());
         View small = view.fitting(SMALL, PictureLight.of(profile));
         previews.put(hash + LARGEST, view);
         previews.put(hash + SMALL, small);
