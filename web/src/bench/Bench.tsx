@@ -9,6 +9,7 @@ import { MarkSign } from '../parts/MarkSign'
 import { PageDrawing } from '../parts/PageDrawing'
 import { filesOf } from './arrivals'
 import { WORDS } from './words'
+import './bench.css'
 
 type Arrival = { key: number; name: string; share: number; error?: string; notice?: string; docket?: DocketView }
 
@@ -114,7 +115,7 @@ export function Bench() {
             value={words}
             onChange={(e) => setWords(e.target.value)}
             allowClear
-            style={{ marginBottom: 12 }}
+            className="find"
           />
           <div className="drop">
             <b>{WORDS.dropHere}</b>
@@ -135,7 +136,7 @@ export function Bench() {
             <ul className="arrivals" aria-live="polite">
               {arrivals.map((a) => (
                 <li key={a.key}>
-                  {a.error && <MarkSign mark="STOP" />} <b style={{ font: 'inherit', fontWeight: 600 }}>{a.name}</b>{' '}
+                  {a.error && <MarkSign mark="STOP" />} <b>{a.name}</b>{' '}
                   {a.docket && <Link to={`/dockets/${a.docket.id}/picture`}>{WORDS.taken}</Link>}
                   {a.notice && <div>{a.notice}</div>}
                   {a.error && <div>{a.error}</div>}

@@ -14,6 +14,7 @@ import { ProofStation } from '../proof/ProofStation'
 import { ReleaseStation } from '../release/ReleaseStation'
 import { SizeStation } from '../size/SizeStation'
 import { useDocket } from './useDocket'
+import './docket.css'
 
 const STATIONS = ['picture', 'paper', 'size', 'proof', 'machine', 'release'] as const
 const ROOMS = {
@@ -113,17 +114,9 @@ export function Docket() {
         <div className="line">
           <Input
             key={view.spec.title}
-            className="title"
+            className="title retitled"
             aria-label="Title"
             variant="borderless"
-            style={{
-              width: 'auto',
-              maxWidth: 520,
-              fieldSizing: 'content',
-              padding: 0,
-              fontSize: 25,
-              fontFamily: 'var(--serif)',
-            }}
             defaultValue={view.spec.title}
             onPressEnter={(e) => e.currentTarget.blur()}
             onBlur={(e) => e.target.value !== view.spec.title && tools.decide({ kind: 'titled', title: e.target.value })}

@@ -8,6 +8,7 @@ import type { Printer } from '../api/types'
 import { MarkSign } from '../parts/MarkSign'
 import { DOING, DOING_MARK } from '../printers/words'
 import { SHORTCUTS } from './words'
+import './frame.css'
 
 /** Kinds of input whose keys are text; a radio button or a slider takes none of ours. */
 const TEXT = /^(text|search|url|tel|email|password|number|date|time|)$/

@@ -8,6 +8,7 @@ import type { Attempt } from '../api/types'
 import { MarkSign } from '../parts/MarkSign'
 import { moment } from '../parts/numbers'
 import { attemptWords, keptWords, scanned } from '../release/words'
+import './log.css'
 
 const thumbnail = (a: Attempt) => {
   const page = scanned(a)
@@ -30,10 +31,10 @@ export function PrintLog() {
     )
   return (
     <div className="page">
-      <div style={{ display: 'flex', alignItems: 'baseline', gap: 20 }}>
+      <div className="log-head">
         <h1>Print log</h1>
         <Input
-          style={{ width: 280 }}
+          className="search"
           placeholder="title, paper, verdict, remark …"
           aria-label="Search the log"
           allowClear
@@ -64,11 +65,11 @@ export function PrintLog() {
           <tbody>
             {data.map((a) => (
               <tr key={a.id}>
-                <td style={{ width: 104 }}>
-                  <img src={thumbnail(a)} alt="" style={{ maxWidth: 92, maxHeight: 64, display: 'block' }} />
+                <td className="small-print">
+                  <img src={thumbnail(a)} alt="" />
                 </td>
                 <td>
-                  <Link to={`/dockets/${a.docketId}/release`} style={{ font: '500 16px var(--serif)' }}>
+                  <Link to={`/dockets/${a.docketId}/release`} className="name">
                     {a.title}
                   </Link>
                   <div className="soft">
@@ -94,7 +95,7 @@ export function PrintLog() {
                     {keptWords(a)}
                   </div>
                 </td>
-                <td style={{ textAlign: 'right' }}>
+                <td className="act">
                   <Button size="small" onClick={() => again(a)}>
                     Exactly this again
                   </Button>

@@ -2,6 +2,7 @@ import { Button, Radio, Select } from 'antd'
 import type { StationProps } from '../docket/useDocket'
 import { Findings } from '../parts/Findings'
 import { WORDS } from './words'
+import './machine.css'
 
 export function MachineStation({ view, picture, tools, go }: StationProps) {
   const m = view.spec.settings.values
@@ -32,12 +33,11 @@ export function MachineStation({ view, picture, tools, go }: StationProps) {
       <aside className="card" aria-label="Machine">
         <section>
           <h2 className="head">Set on {view.pairing.printerName}</h2>
-          <dl className="rows" style={{ alignItems: 'center', rowGap: 8 }}>
+          <dl className="rows settings">
             <dt>media type</dt>
             <dd>
               <Select
                 aria-label="Media type"
-                style={{ width: '100%' }}
                 value={m['media-type']}
                 options={o.mediaTypes}
                 onChange={(value) => set('media-type', value ?? '')}
@@ -47,7 +47,6 @@ export function MachineStation({ view, picture, tools, go }: StationProps) {
             <dd>
               <Select
                 aria-label="Feed"
-                style={{ width: '100%' }}
                 value={m['media-source']}
                 options={o.feeds}
                 onChange={(value) => set('media-source', value ?? '')}
@@ -119,16 +118,16 @@ function ColourPath({ view, picture }: Pick<StationProps, 'view' | 'picture'>) {
     ['Ink on paper', `${view.options.mediaTypes.find((t) => t.value === view.spec.settings.values['media-type'])?.label ?? ''}`],
   ]
   return (
-    <ol style={{ listStyle: 'none', margin: 0, padding: 0, display: 'grid', gap: 0, width: 'min(520px, 90%)' }}>
+    <ol className="colour-path">
       {steps.map(([head, text], i) => (
         <li key={head}>
           {i > 0 && (
-            <svg width="14" height="34" viewBox="0 0 14 34" aria-hidden="true" style={{ display: 'block', margin: '0 auto' }}>
+            <svg width="14" height="34" viewBox="0 0 14 34" aria-hidden="true">
               <path d="M7 0V32M2 26l5 6 5-6" fill="none" stroke="#1e1e1e" strokeWidth="1.4" />
             </svg>
           )}
-          <div style={{ background: 'var(--card)', border: '1px solid #8a8a8a', padding: '12px 16px', textAlign: 'center' }}>
-            <b style={{ fontWeight: 650 }}>{head}</b>
+          <div className="step">
+            <b>{head}</b>
             <div className="soft">{text}</div>
           </div>
         </li>

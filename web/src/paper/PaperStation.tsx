@@ -7,6 +7,7 @@ import type { StationProps } from '../docket/useDocket'
 import { Booth } from '../parts/BoothPicture'
 import { BOOTH } from '../parts/booth'
 import { fixed, labCss, percent } from '../parts/numbers'
+import './paper.css'
 
 export function PaperStation({ view, picture, tools, go }: StationProps) {
   const { data: pairings } = useQuery({
@@ -47,11 +48,11 @@ export function PaperStation({ view, picture, tools, go }: StationProps) {
       <aside className="card" aria-label="Paper">
         <section>
           <h2 className="head">Which paper suits this picture</h2>
-          <p className="soft" style={{ marginBottom: 8 }}>
+          <p className="soft">
             The closest first, by the mean difference between master and print. Choosing one sets printer, media type, feed,
             quality, profile and intent.
           </p>
-          <div style={{ display: 'grid', gap: 8 }}>
+          <div className="ranking">
             {ranked.map(({ pairing: p, figures }) => (
               <button
                 type="button"

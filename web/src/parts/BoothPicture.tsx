@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react'
 import { SURROUND_NAMES, useSurround } from './useSurround'
+import './booth.css'
 
 /** A viewing booth: pictures on a neutral surround, a line of words below them. */
 export function Booth({ children, foot }: { children: ReactNode; foot?: ReactNode }) {
@@ -9,11 +10,7 @@ export function Booth({ children, foot }: { children: ReactNode; foot?: ReactNod
       <div className="stage">{children}</div>
       <div className="foot">
         {foot}
-        <button
-          type="button"
-          onClick={turn}
-          style={{ all: 'unset', cursor: 'pointer', marginLeft: 'auto', textDecoration: 'underline', textUnderlineOffset: 3 }}
-        >
+        <button type="button" onClick={turn} className="surround">
           {SURROUND_NAMES[surround]} (B)
         </button>
       </div>

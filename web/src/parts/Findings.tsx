@@ -2,6 +2,7 @@ import { Button } from 'antd'
 import type { Change, Finding } from '../api/types'
 import type { DocketTools } from '../docket/useDocket'
 import { MarkSign } from './MarkSign'
+import './findings.css'
 
 /** What is wrong or doubtful: why, what it does to the print, and the buttons that mend it. */
 export function Findings({ findings, tools }: { findings: Finding[]; tools: DocketTools }) {

@@ -3,8 +3,7 @@ import { useState } from 'react'
 import { loupeUrl } from '../api/pictures'
 import type { DocketView, OnDocket } from '../api/types'
 import './loupe.css'
-
-export type Place = { x: number; y: number }
+import type { Place } from './place'
 
 /** A part of the final raster, pixel for pixel as the printer gets it, without and with sharpening. */
 export function Loupe({ view, picture, at }: { view: DocketView; picture: OnDocket; at: Place }) {

@@ -12,7 +12,7 @@ export function HistogramPlot({ histogram }: { histogram: Histogram }) {
       .map((n, i) => `${i === 0 ? 'M' : 'L'}${(i * 330) / 255} ${(96 - 92 * Math.min(1, Math.sqrt(n / peak))).toFixed(1)}`)
       .join('')
   return (
-    <figure style={{ margin: 0 }}>
+    <figure className="plot">
       <svg viewBox="0 0 330 112" width="100%" role="img" aria-label="Histogram of the picture's levels">
         <rect x="0" y="0" width="330" height="96" fill="#ededed" />
         {channels.map((c, i) => (

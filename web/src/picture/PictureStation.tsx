@@ -30,7 +30,7 @@ export function PictureStation({ view, picture, tools, go }: StationProps) {
         <section>
           <h2 className="head">Levels</h2>
           <HistogramPlot histogram={m.histogram} />
-          <dl className="rows" style={{ marginTop: 6 }}>
+          <dl className="rows">
             <dt>bare paper</dt>
             <dd>{percent(m.histogram.bareShare)} of the picture gets no ink at all</dd>
             <dt>solid black</dt>

@@ -5,6 +5,7 @@ import { get, type Problem, patch, post } from '../api/client'
 import type { Printer } from '../api/types'
 import { MarkSign } from '../parts/MarkSign'
 import { AWAY, DOING, DOING_MARK, loadedWords } from './words'
+import './printers.css'
 
 export function Printers() {
   const client = useQueryClient()
@@ -29,14 +30,14 @@ export function Printers() {
     <div className="page">
       <h1>Printers</h1>
       {data?.map((p) => (
-        <section key={p.id} style={{ borderTop: '1px solid var(--ink)', padding: '12px 0 20px' }}>
-          <h2 style={{ font: '500 19px var(--serif)', margin: '0 0 6px' }}>
+        <section key={p.id} className="printer">
+          <h2>
             <MarkSign mark={DOING_MARK[p.state.doing]} />{' '}
             <Input
               key={p.name}
               aria-label={`Name of ${p.name}`}
               variant="borderless"
-              style={{ width: 'auto', fieldSizing: 'content', padding: 0, font: 'inherit' }}
+              className="renamed"
               defaultValue={p.name}
               onPressEnter={(e) => e.currentTarget.blur()}
               onBlur={(e) => e.target.value !== p.name && change.mutate({ id: p.id, name: e.target.value })}
@@ -86,17 +87,16 @@ export function Printers() {
             cancelText="Keep it"
             onConfirm={() => change.mutate({ id: p.id, retired: true })}
           >
-            <Button size="small" style={{ marginTop: 10 }}>
+            <Button size="small" className="retire">
               Retire this printer
             </Button>
           </Popconfirm>
         </section>
       ))}
-      <section style={{ borderTop: '1px solid var(--ink)', padding: '12px 0' }}>
+      <section className="printer">
         <h2 className="head">Make another printer known</h2>
-        <div style={{ display: 'flex', gap: 8 }}>
+        <div className="ask">
           <Input
-            style={{ width: 340 }}
             aria-label="IPP address"
             placeholder="ipp://printer.local/ipp/print"
             value={uri}

@@ -8,10 +8,12 @@ import type { StationProps } from '../docket/useDocket'
 import { typing } from '../frame/Frame'
 import { Booth } from '../parts/BoothPicture'
 import { BOOTH } from '../parts/booth'
-import { Loupe, type Place } from '../parts/Loupe'
+import { Loupe } from '../parts/Loupe'
 import { fixed, percent } from '../parts/numbers'
+import { inPrint, type Place } from '../parts/place'
 import { useProofView } from '../parts/useProofView'
 import { CAUSES, INTENTS } from './words'
+import './proof.css'
 
 /** A person needs a moment: a proof that flashed by was not looked at. */
 const LOOKED_AT_MS = 1200
@@ -24,7 +26,7 @@ export function ProofStation({ view, picture, tools, go }: StationProps) {
   const [loupe, setLoupe] = useState(false)
   const [at, setAt] = useState<Place>({ x: 0.5, y: 0.5 })
   const [held, setHeld] = useState(false)
-  const [drawn, setDrawn] = useState(false)
+  const [drawn, setDrawn] = useState('')
   const [shown, setShown] = useProofView()
   const paired = view.pairing !== null && view.pairing !== undefined
   const intent = paired ? intentOf(view) : 'RELATIVE'
@@ -42,14 +44,15 @@ export function ProofStation({ view, picture, tools, go }: StationProps) {
 
   const blackAlways = figures?.blackAlways.includes(intent) ?? false
 
+  const proof = paired ? proofUrl(view, picture.master.hash, BOOTH, shown) : ''
   const { see } = tools
   const seen = view.findings.every((f) => f.code !== 'proof-not-looked-at')
   // biome-ignore lint/correctness/useExhaustiveDependencies: told once for each proof, not for each change
   useEffect(() => {
-    if (!paired || seen || !drawn) return
+    if (!paired || seen || drawn !== proof) return
     const looked = window.setTimeout(see, LOOKED_AT_MS)
     return () => window.clearTimeout(looked)
-  }, [paired, seen, drawn])
+  }, [paired, seen, drawn, proof])
 
   useEffect(() => {
     const press = (e: KeyboardEvent) => {
@@ -110,7 +113,7 @@ export function ProofStation({ view, picture, tools, go }: StationProps) {
           shown={shown}
           compare={held ? 'master' : compare}
           outside={outside}
-          onDrawn={() => setDrawn(true)}
+          onDrawn={() => setDrawn(proof)}
           onPick={setAt}
         />
       </Booth>
@@ -131,9 +134,9 @@ export function ProofStation({ view, picture, tools, go }: StationProps) {
         <section>
           <h2 className="head">What this paper can't hold</h2>
           <div className="shares" role="img" aria-label="Shares of the picture out of gamut">
-            <div style={{ width: `${100 * (g?.tooDark ?? 0)}%`, background: '#333' }} />
-            <div style={{ width: `${100 * (g?.tooVivid ?? 0)}%`, background: '#8a8a8a' }} />
-            <div style={{ width: `${100 * (g?.tooLight ?? 0)}%`, background: '#bbb' }} />
+            <div className="dark" style={{ width: `${100 * (g?.tooDark ?? 0)}%` }} />
+            <div className="vivid" style={{ width: `${100 * (g?.tooVivid ?? 0)}%` }} />
+            <div className="light" style={{ width: `${100 * (g?.tooLight ?? 0)}%` }} />
           </div>
           <p className="soft">
             {g
@@ -146,7 +149,7 @@ export function ProofStation({ view, picture, tools, go }: StationProps) {
         </section>
         <section>
           <h2 className="head">Judge with</h2>
-          <div style={{ display: 'grid', gap: 7, justifyItems: 'start' }}>
+          <div className="judged-with">
             <Radio.Group
               optionType="button"
               buttonStyle="solid"
@@ -187,15 +190,6 @@ export function ProofStation({ view, picture, tools, go }: StationProps) {
       </aside>
     </div>
   )
-}
-
-/** A place of the whole picture, as a place in the part of it that is printed. */
-function inPrint(view: DocketView, picture: OnDocket, x: number, y: number): Place {
-  const crop = view.layout.pages[0]?.placed.find((p) => p.renditionId === picture.renditionId)?.crop
-  const inside = (v: number) => Math.max(0, Math.min(1, v))
-  if (!crop) return { x, y }
-  const { width, height } = picture.master
-  return { x: inside((x * width - crop.x) / crop.width), y: inside((y * height - crop.y) / crop.height) }
 }
 
 function Comparison({
@@ -245,7 +239,7 @@ function Comparison({
   }
   const pick = (e: React.PointerEvent<HTMLElement>) => {
     const r = e.currentTarget.getBoundingClientRect()
-    onPick(inPrint(view, picture, (e.clientX - r.left) / r.width, (e.clientY - r.top) / r.height))
+    onPick(inPrint(view, picture, { x: (e.clientX - r.left) / r.width, y: (e.clientY - r.top) / r.height }))
   }
   const leave = () => {
     window.clearTimeout(wait.current)
@@ -253,26 +247,14 @@ function Comparison({
     setAt(undefined)
     setProbe(undefined)
   }
-  const overlay = outside && (
-    <img
-      src={gamutUrl(view, picture.master.hash, BOOTH)}
-      alt="Out of gamut"
-      style={{ position: 'absolute', inset: 0, width: '100%', height: '100%' }}
-    />
-  )
+  const overlay = outside && <img src={gamutUrl(view, picture.master.hash, BOOTH)} alt="Out of gamut" className="over" />
   const reading = at && probe && <ProbeTable probe={probe} at={at} />
   if (compare === 'beside') {
     return (
       <>
         {[master, proof].map((src, i) => (
-          <div
-            key={src}
-            style={{ position: 'relative', maxWidth: '49.5%', maxHeight: '100%' }}
-            onPointerMove={point}
-            onPointerDown={pick}
-            onPointerLeave={leave}
-          >
-            <img src={src} onLoad={onDrawn} alt={i === 0 ? 'Master' : 'Proof'} style={{ maxHeight: 'calc(100vh - 300px)' }} />
+          <div key={src} className="side" onPointerMove={point} onPointerDown={pick} onPointerLeave={leave}>
+            <img src={src} onLoad={i === 1 ? onDrawn : undefined} alt={i === 0 ? 'Master' : 'Proof'} />
             <span className="tag left">{i === 0 ? 'Master' : `On ${view.pairing.paper}`}</span>
             {i === 1 && overlay}
             {i === 1 && reading}
@@ -283,20 +265,10 @@ function Comparison({
   }
   const line = compare === 'divided' ? share : compare === 'master' ? 1 : 0
   return (
-    <div
-      className="divide"
-      style={{ maxHeight: '100%', lineHeight: 0 }}
-      onPointerMove={point}
-      onPointerDown={pick}
-      onPointerLeave={leave}
-    >
-      <img src={proof} onLoad={onDrawn} alt="Proof" style={{ maxHeight: 'calc(100vh - 300px)' }} />
+    <div className="divide" onPointerMove={point} onPointerDown={pick} onPointerLeave={leave}>
+      <img src={proof} onLoad={onDrawn} alt="Proof" />
       {overlay}
-      <img
-        src={master}
-        alt="Master"
-        style={{ position: 'absolute', inset: 0, width: '100%', height: '100%', clipPath: `inset(0 ${100 * (1 - line)}% 0 0)` }}
-      />
+      <img src={master} alt="Master" className="over" style={{ clipPath: `inset(0 ${100 * (1 - line)}% 0 0)` }} />
       {compare !== 'proof' && <span className="tag left">Master</span>}
       {compare !== 'master' && <span className="tag right">On {view.pairing.paper}</span>}
       {compare === 'divided' && (
@@ -341,7 +313,6 @@ function ProbeTable({ probe, at }: { probe: Probe; at: { x: number; left: number
         left: at.x > 0.6 ? undefined : at.left + 16,
         right: at.x > 0.6 ? `calc(100% - ${at.left - 16}px)` : undefined,
         top: at.top + 14,
-        lineHeight: 1.3,
       }}
     >
       <tbody>

@@ -28,7 +28,7 @@ export function ReleaseStation({ view, picture, tools }: StationProps) {
           <Findings findings={view.findings} tools={tools} />
         </section>
         <section>
-          <div style={{ display: 'flex', gap: 10, alignItems: 'center' }}>
+          <div className="send">
             <Button
               type="primary"
               size="large"
@@ -43,7 +43,6 @@ export function ReleaseStation({ view, picture, tools }: StationProps) {
               min={1}
               max={99}
               value={view.spec.copies}
-              style={{ width: 64 }}
               onChange={(copies) => copies && tools.decide({ kind: 'copies', copies })}
             />
             <span className="soft">{view.spec.copies === 1 ? 'copy' : 'copies'}</span>
@@ -55,7 +54,7 @@ export function ReleaseStation({ view, picture, tools }: StationProps) {
           </div>
           {!running && view.pairing && <LabFile view={view} tools={tools} onWritten={refresh} />}
           {running && (
-            <div style={{ marginTop: 8 }} data-testid="progress">
+            <div className="progress" data-testid="progress">
               <Progress percent={last.percent} size="small" showInfo={false} />
               {attemptWords(last)}
             </div>
@@ -70,7 +69,7 @@ export function ReleaseStation({ view, picture, tools }: StationProps) {
                 size={13}
               />
               <span>
-                <b style={{ fontWeight: 650 }}>
+                <b>
                   {a.number}. {attemptWords(a)}
                 </b>{' '}
                 <span className="soft">{moment(a.created)}</span>
@@ -80,13 +79,12 @@ export function ReleaseStation({ view, picture, tools }: StationProps) {
                 <Pages attempt={a} running={running} refresh={refresh} complain={tools.complain} />
               )}
               {OVER.includes(a.state) && (
-                <span className="mends" style={{ alignItems: 'center' }}>
+                <span className="mends verdict">
                   {a.state === 'done' && !a.labFile && (
                     <>
                       <Select
                         aria-label={`Verdict on attempt ${a.number}`}
                         size="small"
-                        style={{ width: 130 }}
                         value={a.verdict}
                         options={VERDICTS}
                         onChange={(verdict) =>
@@ -98,7 +96,6 @@ export function ReleaseStation({ view, picture, tools }: StationProps) {
                         aria-label={`Remark on attempt ${a.number}`}
                         size="small"
                         placeholder="remark"
-                        style={{ width: 150 }}
                         defaultValue={a.remark}
                         onBlur={(e) =>
                           e.target.value !== a.remark &&
@@ -218,7 +215,8 @@ function Beside({ picture, attempt }: Pick<StationProps, 'picture'> & { attempt:
           <img
             src={masterUrl(picture.master.hash, 1000)}
             alt="Master"
-            style={shown ? size : { maxHeight: 'calc(100vh - 300px)' }}
+            className={shown ? undefined : 'alone'}
+            style={shown && size}
           />
           <span className="tag left">Master</span>
         </div>

@@ -1,7 +1,8 @@
 import { Input, Radio, Select } from 'antd'
 import type { DocketSpec } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
-import { Loupe, type Place } from '../parts/Loupe'
+import { Loupe } from '../parts/Loupe'
+import type { Place } from '../parts/place'
 import { ResolutionScale } from './ResolutionScale'
 import { FINENESS } from './words'
 

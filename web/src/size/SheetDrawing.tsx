@@ -5,6 +5,7 @@ import { BOOTH } from '../parts/booth'
 import { byArrow, CORNERS, follow } from '../parts/handles'
 import { labCss, mm } from '../parts/numbers'
 import { PlacedPicture } from '../parts/PlacedPicture'
+import type { Place } from '../parts/place'
 import { useRoom } from '../parts/useRoom'
 import { Marks } from './Marks'
 
@@ -25,8 +26,6 @@ type Props = {
   picked?: Place
   onPick?: (at: Place) => void
 }
-
-type Place = { x: number; y: number }
 
 const LEAST_MM = 5
 const ROOM_LEFT = 70
