@@ -32,14 +32,13 @@ export function AroundCard({ view, tools }: StationProps) {
             <Checkbox checked={caption.edition > 0} onChange={(e) => write({ edition: e.target.checked ? 25 : 0 })}>
               its number, of an edition of
             </Checkbox>
-            <InputNumber
-              aria-label="Prints in the edition"
-              className="number"
-              min={1}
-              max={9999}
-              disabled={caption.edition === 0}
+            <NumberField
+              label="Prints in the edition"
+              from={1}
+              to={9999}
+              off={caption.edition === 0}
               value={caption.edition || 25}
-              onChange={(v) => v && write({ edition: v })}
+              onTyped={(edition) => write({ edition })}
             />
           </div>
           <Checkbox checked={caption.signature} onChange={(e) => write({ signature: e.target.checked })}>
@@ -47,14 +46,13 @@ export function AroundCard({ view, tools }: StationProps) {
           </Checkbox>
           <div className="row">
             <span className="soft">type of</span>
-            <InputNumber
-              aria-label="Size of the type"
-              className="number"
-              min={4}
-              max={72}
+            <NumberField
+              label="Size of the type"
+              from={4}
+              to={72}
               step={0.5}
               value={caption.sizePt}
-              onChange={(v) => v && write({ sizePt: v })}
+              onTyped={(sizePt) => write({ sizePt })}
             />
             <span className="soft">points</span>
           </div>
@@ -72,28 +70,26 @@ export function AroundCard({ view, tools }: StationProps) {
             <Checkbox checked={now.ruleMm > 0} onChange={(e) => set({ ruleMm: e.target.checked ? 0.25 : 0 })}>
               a thin rule of
             </Checkbox>
-            <InputNumber
-              aria-label="Width of the rule"
-              className="number"
-              min={0.1}
-              max={5}
+            <NumberField
+              label="Width of the rule"
+              from={0.1}
+              to={5}
               step={0.1}
-              disabled={now.ruleMm === 0}
+              off={now.ruleMm === 0}
               value={now.ruleMm || 0.25}
-              onChange={(v) => v && set({ ruleMm: v })}
+              onTyped={(ruleMm) => set({ ruleMm })}
             />
             <span className="soft">mm</span>
           </div>
           <div className="row indent">
-            <InputNumber
-              aria-label="Distance of the rule"
-              className="number"
-              min={0}
-              max={100}
+            <NumberField
+              label="Distance of the rule"
+              from={0}
+              to={100}
               step={0.5}
-              disabled={now.ruleMm === 0}
+              off={now.ruleMm === 0}
               value={now.ruleGapMm}
-              onChange={(v) => v !== null && set({ ruleGapMm: v })}
+              onTyped={(ruleGapMm) => set({ ruleGapMm })}
             />
             <span className="soft">mm away</span>
           </div>
@@ -103,5 +99,36 @@ export function AroundCard({ view, tools }: StationProps) {
         </div>
       </section>
     </>
+  )
+}
+
+function NumberField({
+  label,
+  from,
+  to,
+  step = 1,
+  off = false,
+  value,
+  onTyped,
+}: {
+  label: string
+  from: number
+  to: number
+  step?: number
+  off?: boolean
+  value: number
+  onTyped: (value: number) => void
+}) {
+  return (
+    <InputNumber
+      aria-label={label}
+      className="number"
+      min={from}
+      max={to}
+      step={step}
+      disabled={off}
+      value={value}
+      onChange={(v) => v !== null && onTyped(v)}
+    />
   )
 }
