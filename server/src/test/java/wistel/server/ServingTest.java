@@ -8,6 +8,7 @@ import java.io.IOException;
 import java.io.InputStreamReader;
 import java.net.HttpURLConnection;
 import java.net.URI;
+import java.net.http.HttpRequest;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
@@ -167,6 +168,18 @@ public class ServingTest {
         assertThat(api.post(path(a) + "/put-away", "", a.path("version").asInt()).status()).isEqualTo(204);
         assertThat(api.get("/api/bench").body().toString()).doesNotContain("Group a");
         assertThat(api.get(path(a)).status()).as("it can still be looked up").isEqualTo(200);
+    }
+
+    /** Findings change while the version doesn't: a browser that kept the answer by its ETag went on showing an unseen proof. */
+    @Test
+    public void aDocketIsNotKeptByBrowsersAsItsFindingsChangeWithoutItsVersion() throws IOException {
+        String path = path(paired(docket("unseen.png", 77), 0));
+        Api.Answer before = api.get(path);
+        assertThat(before.body().path("findings").toString()).contains("proof-not-looked-at");
+        assertThat(before.raw().headers().firstValue("Cache-Control")).contains("no-store");
+        Api.Answer after = api.send(api.request(path + "/seen").POST(HttpRequest.BodyPublishers.noBody()));
+        assertThat(after.body().path("findings").toString()).doesNotContain("proof-not-looked-at");
+        assertThat(after.raw().headers().firstValue("ETag")).isEqualTo(before.raw().headers().firstValue("ETag"));
     }
 
     @Test

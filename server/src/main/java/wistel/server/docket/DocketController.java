@@ -5,6 +5,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.util.Optional;
 import java.util.UUID;
+import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -147,8 +148,9 @@ class DocketController {
         return answer(id);
     }
 
+    /** The version is for If-Match alone. Findings change without it (a proof looked at, paper loaded), so a browser must not keep what it got. */
     private ResponseEntity<DocketView> answer(UUID id) {
         DocketView view = docketService.view(id);
-        return ResponseEntity.ok().eTag("\"" + view.version() + "\"").body(view);
+        return ResponseEntity.ok().cacheControl(CacheControl.noStore()).eTag("\"" + view.version() + "\"").body(view);
     }
 }
