@@ -69,7 +69,7 @@ export function PrintLog() {
                   <img src={thumbnail(a)} alt="" />
                 </td>
                 <td>
-                  <Link to={`/dockets/${a.docketId}/release`} className="name">
+                  <Link to={`/dockets/${a.docketId}/release`} className="titled">
                     {a.title}
                   </Link>
                   <div className="soft">

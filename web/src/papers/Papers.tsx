@@ -34,7 +34,7 @@ export function Papers() {
               <tr key={p.pairingId}>
                 <td>
                   <span className="swatch" style={{ background: labCss(p.whiteLab) }} />
-                  <span className="name">{p.paper}</span> <span className="soft">{p.surface}</span>
+                  <span className="titled">{p.paper}</span> <span className="soft">{p.surface}</span>
                 </td>
                 <td>{p.printerName}</td>
                 <td>
