@@ -39,11 +39,12 @@ final class LabToLightLanes extends LightLanes {
         float l = (float) (1 / (116 * light.codes().lightness()));
         float a = (float) (1 / (500 * light.codes().chroma()));
         float b = (float) (-1 / (200 * light.codes().chroma()));
+        float lowest = (float) light.codes().lowest();
         for (int p = 0; p < count; p += N) {
             FloatVector fy = floats(codes[0], p).mul(l).add(16 / 116f);
-            expanded(floats(codes[1], p).mul(a).add(fy).sub(128 / 500f)).intoArray(xyz[0], p);
+            expanded(floats(codes[1], p).mul(a).add(fy).add(lowest / 500)).intoArray(xyz[0], p);
             expanded(fy).intoArray(xyz[1], p);
-            expanded(floats(codes[2], p).mul(b).add(fy).add(128 / 200f)).intoArray(xyz[2], p);
+            expanded(floats(codes[2], p).mul(b).add(fy).sub(lowest / 200)).intoArray(xyz[2], p);
         }
     }
 

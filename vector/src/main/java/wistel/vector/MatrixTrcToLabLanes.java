@@ -72,13 +72,14 @@ final class MatrixTrcToLabLanes extends LightLanes {
     private void code(float[][] values, int[][] codes, int count) {
         float l = (float) light.codes().lightness();
         float ab = (float) light.codes().chroma();
+        float zero = (float) (-light.codes().lowest() * light.codes().chroma());
         for (int p = 0; p < count; p += N) {
             FloatVector x = FloatVector.fromArray(FLOATS, values[0], p);
             FloatVector y = FloatVector.fromArray(FLOATS, values[1], p);
             FloatVector z = FloatVector.fromArray(FLOATS, values[2], p);
             rounded(y.mul(116 * l).sub(16 * l)).intoArray(codes[0], p);
-            rounded(x.sub(y).mul(500 * ab).add(128 * ab)).intoArray(codes[1], p);
-            rounded(y.sub(z).mul(200 * ab).add(128 * ab)).intoArray(codes[2], p);
+            rounded(x.sub(y).mul(500 * ab).add(zero)).intoArray(codes[1], p);
+            rounded(y.sub(z).mul(200 * ab).add(zero)).intoArray(codes[2], p);
         }
     }
 

@@ -7,6 +7,8 @@ public final class InvalidRequest extends WistelException {
     public enum Reason {
         /** A printer's address. */
         ADDRESS_UNCLEAR,
+        /** Points that make no curve. */
+        CURVE_UNCLEAR,
         /** More patches than the sheet holds. */
         CHART_TOO_LARGE,
         /** More bytes than are taken. */

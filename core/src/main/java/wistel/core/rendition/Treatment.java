@@ -1,8 +1,55 @@
 package wistel.core.rendition;
 
+import wistel.core.icc.stage.LabFunction;
+
 /** How a picture is seen before its colour is converted. */
 public sealed interface Treatment {
+    /** Changes nothing where {@link #isNeutral()}. */
+    LabFunction function();
+
+    boolean isNeutral();
+
+    String words();
+
     /** In its own colours. */
     record Colour() implements Treatment {
+        @Override
+        public LabFunction function() {
+            return (lab, at) -> { };
+        }
+
+        @Override
+        public boolean isNeutral() {
+            return true;
+        }
+
+        @Override
+        public String words() {
+            return "in colour";
+        }
+    }
+
+    /** In one tone from black to paper. */
+    record Monochrome(HueMix mix, Toning toning) implements Treatment {
+        @Override
+        public LabFunction function() {
+            LabFunction gray = mix.function();
+            LabFunction toned = toning.function();
+            return toning.isNeutral() ? gray : (lab, at) -> {
+                gray.apply(lab, at);
+                toned.apply(lab, at);
+            };
+        }
+
+        @Override
+        public boolean isNeutral() {
+            return false;
+        }
+
+        @Override
+        public String words() {
+            String mixed = mix.isEven() ? "monochrome" : "monochrome with " + mix.words();
+            return toning.isNeutral() ? mixed : mixed + ", " + toning.words();
+        }
     }
 }

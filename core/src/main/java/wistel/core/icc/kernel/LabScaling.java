@@ -17,9 +17,9 @@ public record LabScaling(double[] matrix, double[] offset, LabEncoding from, Lab
         double b = 1 / (200 * from.chroma());
         for (int p = 0, i = inAt, o = outAt; p < pixels; p++, i += 3, o += 3) {
             double fy = in[i] * l + 16 / 116.0;
-            double x = LabEncoding.expanded(fy + in[i + 1] * a - 128 / 500.0);
+            double x = LabEncoding.expanded(fy + in[i + 1] * a + from.lowest() / 500);
             double y = LabEncoding.expanded(fy);
-            double z = LabEncoding.expanded(fy - in[i + 2] * b + 128 / 200.0);
+            double z = LabEncoding.expanded(fy - in[i + 2] * b - from.lowest() / 200);
             to.write(m[0] * x + m[1] * y + m[2] * z + offset[0], m[3] * x + m[4] * y + m[5] * z + offset[1],
                 m[6] * x + m[7] * y + m[8] * z + offset[2], out, o);
         }

@@ -17,18 +17,23 @@ public record LabToLight(double[] matrix, double[] offset, InverseTrc[] last, La
 
     @Override
     public void apply(char[] in, int inAt, char[] out, int outAt, int pixels) {
-        double[] m = matrix;
         double l = 1 / (116 * codes.lightness());
         double a = 1 / (500 * codes.chroma());
         double b = 1 / (200 * codes.chroma());
         for (int p = 0, i = inAt, o = outAt; p < pixels; p++, i += 3, o += 3) {
             double fy = in[i] * l + 16 / 116.0;
-            double x = LabEncoding.expanded(fy + in[i + 1] * a - 128 / 500.0);
+            double x = LabEncoding.expanded(fy + in[i + 1] * a + codes.lowest() / 500);
             double y = LabEncoding.expanded(fy);
-            double z = LabEncoding.expanded(fy - in[i + 2] * b + 128 / 200.0);
-            out[o] = last[0].code(m[0] * x + m[1] * y + m[2] * z + offset[0]);
-            out[o + 1] = last[1].code(m[3] * x + m[4] * y + m[5] * z + offset[1]);
-            out[o + 2] = last[2].code(m[6] * x + m[7] * y + m[8] * z + offset[2]);
+            double z = LabEncoding.expanded(fy - in[i + 2] * b - codes.lowest() / 200);
+            write(x, y, z, out, o);
         }
+    }
+
+    /** XYZ over its white. */
+    void write(double x, double y, double z, char[] out, int o) {
+        double[] m = matrix;
+        out[o] = last[0].code(m[0] * x + m[1] * y + m[2] * z + offset[0]);
+        out[o + 1] = last[1].code(m[3] * x + m[4] * y + m[5] * z + offset[1]);
+        out[o + 2] = last[2].code(m[6] * x + m[7] * y + m[8] * z + offset[2]);
     }
 }

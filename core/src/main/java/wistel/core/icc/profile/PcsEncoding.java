@@ -23,7 +23,7 @@ public enum PcsEncoding {
     }
 
     PcsEncoding(LabEncoding lab) {
-        this(65535 / lab.lightness(), 65535 / lab.chroma(), -128);
+        this(65535 / lab.lightness(), 65535 / lab.chroma(), lab.lowest());
     }
 
     /** Of 16-bit samples that go in and come out of a transform; empty for device spaces, which need none. */

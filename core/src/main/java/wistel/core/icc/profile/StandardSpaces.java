@@ -7,13 +7,23 @@ import wistel.core.colour.Matrix3;
 
 /** Profiles of the published working spaces, made here from their standards' figures. */
 public final class StandardSpaces {
+    private static final double[] D65 = {0.3127 / 0.3290, 1, (1 - 0.3127 - 0.3290) / 0.3290};
+    private static final double WIDER = 0.005;
+
     /** IEC 61966-2-1:1999. Primaries of ITU-R BT.709, white D65, the two-part curve. */
-    public static final IccProfile SRGB = rgb("sRGB (IEC 61966-2-1)",
+    public static final IccProfile SRGB = rgb("sRGB (IEC 61966-2-1)", D65,
         new double[] {0.64, 0.33, 0.30, 0.60, 0.15, 0.06}, new double[] {2.4, 1 / 1.055, 0.055 / 1.055, 1 / 12.92, 0.04045});
 
     /** Primaries of ITU-R BT.2020-2, white D65, gamma 2.2: wider than any paper. */
-    public static final IccProfile WIDE_RGB = rgb("Wide RGB (BT.2020 primaries, gamma 2.2)",
+    public static final IccProfile WIDE_RGB = rgb("Wide RGB (BT.2020 primaries, gamma 2.2)", D65,
         new double[] {0.708, 0.292, 0.170, 0.797, 0.131, 0.046}, new double[] {2.2});
+
+    /**
+     * The profile connection space itself, XYZ of D50 (ICC.1:2022, 7.2.16), as three channels coded by gamma 1.8 with a straight start, as ROMM RGB
+     * (ISO 22028-2) is. Half a percent wider than XYZ, as adapting to D50 leaves BT.2020's red with a Z of -0.002; ROMM RGB and the primaries of
+     * ST 2065-1 miss that red or blue by 1.1 and 0.3 CIEDE2000.
+     */
+    public static final IccProfile CONNECTION = connection();
 
     /** A gray scale with gamma 2.2. */
     public static final IccProfile GRAY_22 = ProfileReader.read(
@@ -21,7 +31,7 @@ public final class StandardSpaces {
             .xyz("wtpt", d50()).parametric("kTRC", 2.2).write());
 
     /** Known without any file. */
-    public static final List<IccProfile> ALL = List.of(SRGB, WIDE_RGB, GRAY_22);
+    public static final List<IccProfile> ALL = List.of(SRGB, WIDE_RGB, CONNECTION, GRAY_22);
 
     private StandardSpaces() {
     }
@@ -31,12 +41,26 @@ public final class StandardSpaces {
         return channels == 1 ? GRAY_22 : SRGB;
     }
 
+    private static IccProfile connection() {
+        ProfileWriter writer = new ProfileWriter(DeviceClass.DISPLAY, ColourSpace.RGB, ColourSpace.XYZ, "Connection space (XYZ, D50, gamma 1.8)", "No copyright, use freely")
+            .xyz("wtpt", d50()).xyz("rXYZ", axis(0)).xyz("gXYZ", axis(1)).xyz("bXYZ", axis(2));
+        List.of("rTRC", "gTRC", "bTRC").forEach(curve -> writer.parametric(curve, 1.8, 1, 0, 1 / 16.0, 0.03125));
+        return ProfileReader.read(writer.write());
+    }
+
+    private static double[] axis(int own) {
+        double[] xyz = d50();
+        for (int i = 0; i < 3; i++) {
+            xyz[i] *= i == own ? 1 + 2 * WIDER : -WIDER;
+        }
+        return xyz;
+    }
+
     private static double[] d50() {
         return new double[] {D50.X, D50.Y, D50.Z};
     }
 
-    private static IccProfile rgb(String name, double[] xy, double[] curve) {
-        double[] d65 = {0.3127 / 0.3290, 1, (1 - 0.3127 - 0.3290) / 0.3290};
+    private static IccProfile rgb(String name, double[] white, double[] xy, double[] curve) {
         double[] primaries = new double[9];
         for (int i = 0; i < 3; i++) {
             double x = xy[2 * i];
@@ -45,11 +69,11 @@ public final class StandardSpaces {
             primaries[3 + i] = 1;
             primaries[6 + i] = (1 - x - y) / y;
         }
-        double[] s = Matrix3.times(Matrix3.inverse(primaries), d65);
-        double[] adapted = Matrix3.product(Bradford.toD50(d65), Matrix3.product(primaries,
+        double[] s = Matrix3.times(Matrix3.inverse(primaries), white);
+        double[] adapted = Matrix3.product(Bradford.toD50(white), Matrix3.product(primaries,
             new double[] {s[0], 0, 0, 0, s[1], 0, 0, 0, s[2]}));
         ProfileWriter writer = new ProfileWriter(DeviceClass.DISPLAY, ColourSpace.RGB, ColourSpace.XYZ, name, "No copyright, use freely")
-            .xyz("wtpt", d50()).tag("chad", TagWriter.numbers(Bradford.toD50(d65)));
+            .xyz("wtpt", d50()).tag("chad", TagWriter.numbers(Bradford.toD50(white)));
         String[] channels = {"r", "g", "b"};
         for (int i = 0; i < 3; i++) {
             writer.xyz(channels[i] + "XYZ", new double[] {adapted[i], adapted[3 + i], adapted[6 + i]});

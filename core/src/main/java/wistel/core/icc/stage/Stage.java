@@ -144,4 +144,14 @@ public sealed interface Stage {
             interpolation.apply(grid, work, stride, pixels);
         }
     }
+
+    /** A change of L*a*b* that is no profile's. */
+    record OnLab(LabFunction function) implements Stage {
+        @Override
+        public void apply(double[] work, int stride, int pixels) {
+            for (int p = 0, at = 0; p < pixels; p++, at += stride) {
+                function.apply(work, at);
+            }
+        }
+    }
 }

@@ -45,7 +45,7 @@ final class Baker {
 
     Baked bake() {
         if (inputs == 1) {
-            return Baked.withoutGrid(grayTable(), "table");
+            return Baked.withoutGrid(grayTable(chain, outputs), "table");
         }
         Optional<Kernel> plain = inputs == 3 && outputs == 3 ? MatrixTrcOutput.whole(chain, family) : Optional.empty();
         if (plain.isPresent()) {
@@ -103,7 +103,12 @@ final class Baker {
         return found;
     }
 
-    private GrayTable grayTable() {
+    /** As many nodes along each input as are worth waiting for. */
+    static int most(int inputs) {
+        return LARGE[inputs];
+    }
+
+    static GrayTable grayTable(Chain chain, int outputs) {
         char[] codes = new char[65536 * outputs];
         IntStream.range(0, 256).parallel().forEach(block -> {
             double[] work = new double[256 * Chain.STRIDE];

@@ -36,6 +36,10 @@ final class MatrixTrcOutput {
 
     /** From L*a*b* codes on: L*a*b* to XYZ, a matrix, curves, and no more. */
     static Optional<Kernel> afterLab(List<Stage> rest, LabEncoding codes, KernelFamily family) {
+        return lightOfLab(rest, codes).map(family::fromLab);
+    }
+
+    static Optional<LabToLight> lightOfLab(List<Stage> rest, LabEncoding codes) {
         List<Stage> stages = new ArrayList<>(rest);
         if (stages.isEmpty() || !(stages.remove(0) instanceof Stage.LabToXyz)) {
             return Optional.empty();
@@ -45,7 +49,7 @@ final class MatrixTrcOutput {
         if (!stages.isEmpty()) {
             return Optional.empty();
         }
-        return Optional.of(family.fromLab(new LabToLight(fromOverWhite(linear.matrix()), linear.offset(), lights(last), codes)));
+        return Optional.of(new LabToLight(fromOverWhite(linear.matrix()), linear.offset(), lights(last), codes));
     }
 
     private static InverseTrc[] lights(Curve[] curves) {

@@ -7,6 +7,7 @@ import wistel.core.icc.profile.ColourSpace;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.PcsEncoding;
+import wistel.core.icc.stage.LabChange;
 import wistel.core.icc.stage.Stage;
 
 /**
@@ -76,6 +77,38 @@ public sealed interface Recipe {
             List<Stage> stages = new ArrayList<>(DeviceModel.toXyz(source, intent));
             changes.forEach(change -> stages.addAll(DeviceModel.abstractStep(change)));
             stages.addAll(Steps.connection(source, destination, intent, blackPoint, Observer.ADAPTED));
+            stages.addAll(DeviceModel.fromXyz(destination, intent));
+            return stages;
+        }
+    }
+
+    /** What a source means to a destination, as L*a*b*: white for white, black for black or as it is. */
+    record MeantFor(IccProfile source, IccProfile destination, Intent intent, boolean blackPoint) implements ToLab {
+        @Override
+        public ColourSpace from() {
+            return source.space();
+        }
+
+        @Override
+        public List<Stage> stages() {
+            List<Stage> stages = new ArrayList<>(DeviceModel.toXyz(source, intent));
+            stages.addAll(Steps.connection(source, destination, intent, blackPoint, Observer.ADAPTED));
+            stages.add(new Stage.XyzToLab());
+            return stages;
+        }
+    }
+
+    /** As {@link Convert}, with a change of {@link MeantFor} in between. */
+    record Changed(IccProfile source, LabChange change, IccProfile destination, Intent intent, boolean blackPoint) implements BetweenDevices {
+        MeantFor meant() {
+            return new MeantFor(source, destination, intent, blackPoint);
+        }
+
+        @Override
+        public List<Stage> stages() {
+            List<Stage> stages = new ArrayList<>(meant().stages());
+            stages.add(new Stage.OnLab(change));
+            stages.add(new Stage.LabToXyz());
             stages.addAll(DeviceModel.fromXyz(destination, intent));
             return stages;
         }

@@ -13,10 +13,12 @@ final class Sample {
 
     private final char[] in;
     private final double[] wanted;
+    private final int inputs;
     private final int outputs;
     private final Optional<Chain> look;
 
     Sample(Chain chain, int inputs, int outputs, Optional<Chain> look) {
+        this.inputs = inputs;
         this.outputs = outputs;
         this.look = look;
         in = new char[COLOURS * inputs];
@@ -33,6 +35,10 @@ final class Sample {
         chain.apply(work, COLOURS);
         clamp(work);
         wanted = looked(work);
+    }
+
+    int inputs() {
+        return inputs;
     }
 
     private void clamp(double[] work) {

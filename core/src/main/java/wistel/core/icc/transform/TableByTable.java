@@ -50,7 +50,7 @@ final class TableByTable {
     private static final Affine[] LAB = meaningOf(LabEncoding.V2);
 
     private static Affine[] meaningOf(LabEncoding codes) {
-        Affine chroma = new Affine(65535 / codes.chroma(), -128);
+        Affine chroma = new Affine(65535 / codes.chroma(), codes.lowest());
         return new Affine[] {new Affine(65535 / codes.lightness(), 0), chroma, chroma};
     }
 
@@ -111,7 +111,7 @@ final class TableByTable {
 
     /** L*a*b* to a display, or through a change of XYZ and back. */
     private void fromLab() {
-        LabEncoding codes = new LabEncoding(65535 / meaning[0].factor, 65535 / meaning[1].factor);
+        LabEncoding codes = new LabEncoding(65535 / meaning[0].factor, 65535 / meaning[1].factor, -128);
         Optional<Kernel> end = MatrixTrcOutput.afterLab(stages.subList(at, stages.size()), codes, family);
         if (Math.abs(meaning[1].offset + 128) > 1e-6) {
             possible = false;
@@ -139,6 +139,17 @@ final class TableByTable {
         at += curves + 2;
         add(family.toLab(new MatrixTrcToLab(tables, overWhite(linear), offsetOverWhite(linear), codesNow())), 3);
         return true;
+    }
+
+    /** Curves, a matrix, and L*a*b* at the end of it, where a chain is just that. */
+    static Optional<Kernel> lightToLab(List<Stage> stages, LabEncoding codes, KernelFamily family) {
+        int curves = !stages.isEmpty() && stages.get(0) instanceof Stage.Curves ? 1 : 0;
+        if (stages.size() != curves + 2 || !(stages.get(curves) instanceof Stage.Linear linear) || !(stages.get(curves + 1) instanceof Stage.XyzToLab)) {
+            return Optional.empty();
+        }
+        Curve[] first = curves == 1 ? ((Stage.Curves) stages.get(0)).curves() : identities(3);
+        float[][] tables = Tables.each(List.of(first), new float[3][], TableByTable::light);
+        return Optional.of(family.toLab(new MatrixTrcToLab(tables, overWhite(linear), offsetOverWhite(linear), codes)));
     }
 
     private static float[] light(Curve curve) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import wistel.core.fault.ProfileException;
+import wistel.core.icc.kernel.Kernel;
 import wistel.core.icc.kernel.KernelFamily;
 import wistel.core.icc.kernel.Kernels;
 import wistel.core.icc.profile.ColourSpace;
@@ -30,8 +31,20 @@ public final class TransformCompiler {
      *               same on every run and machine names its own
      */
     public static Transform compile(Recipe recipe, KernelFamily family) {
+        if (recipe instanceof Recipe.Changed changed) {
+            return compile(changed, ChangedBaker.head(changed.meant(), family), family);
+        }
         Chain chain = Chain.of(Recipe.Steps.coded(recipe));
         return new Transform(chain, recipe.from(), recipe.to(), new Baker(chain, recipe.from().channels(), recipe.to().channels(), look(recipe), recipe.to() == ColourSpace.LAB, family).bake());
+    }
+
+    /** @param head what {@link ChangedBaker#head} makes, which doesn't depend on the change */
+    static Transform compile(Recipe.Changed recipe, Kernel head, KernelFamily family) {
+        List<Stage> tail = new ArrayList<>(List.of(new Stage.LabToXyz()));
+        tail.addAll(DeviceModel.fromXyz(recipe.destination(), recipe.intent()));
+        Chain chain = Chain.of(recipe.stages());
+        Sample sample = new Sample(chain, recipe.from().channels(), 3, look(recipe));
+        return new Transform(chain, recipe.from(), recipe.to(), new ChangedBaker(head, Chain.of(tail), family).bake(recipe.change(), sample));
     }
 
     /** From coded results to L*a*b*. A profile that can't be looked at the other way is measured in codes. */

@@ -1,0 +1,90 @@
+package wistel.core.rendition;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import wistel.core.icc.stage.LabChange;
+import wistel.core.icc.stage.LabFunction;
+
+/**
+ * All that happens to a colour before it is converted: the treatment, then the moves. Equal ones do the same, so it is the key under which what is
+ * compiled of it is kept.
+ */
+public final class Rendering implements LabChange {
+    public static final Rendering NONE = new Rendering(new Treatment.Colour(), List.of());
+
+    private final Treatment treatment;
+    private final List<Move> moves;
+    private final LabFunction[] steps;
+
+    public Rendering(Treatment treatment, List<Move> moves) {
+        this.treatment = treatment;
+        this.moves = Compensation.inOrder(moves);
+        List<LabFunction> all = new ArrayList<>();
+        if (!treatment.isNeutral()) {
+            all.add(treatment.function());
+        }
+        this.moves.forEach(m -> all.add(m.function()));
+        steps = all.toArray(LabFunction[]::new);
+    }
+
+    public Treatment treatment() {
+        return treatment;
+    }
+
+    public List<Move> moves() {
+        return moves;
+    }
+
+    /** Nothing happens: a picture is converted straight from its own profile. */
+    public boolean isNeutral() {
+        return steps.length == 0;
+    }
+
+    @Override
+    public void apply(double[] lab, int at) {
+        for (LabFunction step : steps) {
+            step.apply(lab, at);
+        }
+    }
+
+    @Override
+    public Form form() {
+        if (treatment instanceof Treatment.Monochrome mono) {
+            LabFunction toned = mono.toning().function();
+            LabFunction moved = all(moves);
+            return new Form.Collapsed(mono.mix().isEven() ? Optional.empty() : Optional.of(mono.mix().plane()), (lab, at) -> {
+                toned.apply(lab, at);
+                moved.apply(lab, at);
+            });
+        }
+        Optional<OklabPlane> colour = moves.stream().filter(ChromaMoves.class::isInstance).map(m -> ((ChromaMoves) m).plane()).findFirst();
+        return new Form.TonesFirst(all(moves.stream().filter(m -> m instanceof LightnessCurve || m instanceof ToneMoves).toList()), colour,
+            all(moves.stream().filter(Warmth.class::isInstance).toList()));
+    }
+
+    private static LabFunction all(List<Move> moves) {
+        LabFunction[] functions = moves.stream().map(Move::function).toArray(LabFunction[]::new);
+        return (lab, at) -> {
+            for (LabFunction f : functions) {
+                f.apply(lab, at);
+            }
+        };
+    }
+
+    @Override
+    public boolean equals(Object o) {
+        return o instanceof Rendering r && r.treatment.equals(treatment) && r.moves.equals(moves);
+    }
+
+    @Override
+    public int hashCode() {
+        return 31 * treatment.hashCode() + moves.hashCode();
+    }
+
+    @Override
+    public String toString() {
+        return treatment.words() + (moves.isEmpty() ? "" : ", " + moves.stream().map(Move::words).collect(Collectors.joining(", ")));
+    }
+}

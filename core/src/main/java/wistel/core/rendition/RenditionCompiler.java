@@ -1,0 +1,33 @@
+package wistel.core.rendition;
+
+import wistel.core.icc.kernel.KernelFamily;
+import wistel.core.icc.profile.IccProfile;
+import wistel.core.icc.profile.Intent;
+import wistel.core.icc.profile.StandardSpaces;
+import wistel.core.icc.transform.Recipe;
+import wistel.core.icc.transform.Transform;
+import wistel.core.icc.transform.TransformCompiler;
+
+/**
+ * A rendition's way from a master's codes into {@link #WORKING}: a small table, made anew for every step of a slider. What follows it, from WORKING to
+ * a paper, is compiled once for each pairing and never touched by a move.
+ */
+public final class RenditionCompiler {
+    /** In 16 bit it gives back what any profile on hand encodes within CIEDE2000 0.05; white is D50 and black is 0, as in the connection space. */
+    public static final IccProfile WORKING = StandardSpaces.CONNECTION;
+
+    private RenditionCompiler() {
+    }
+
+    /**
+     * @param intent     through which the docket converts: what the source's own tables mean may depend on it
+     * @param blackPoint the source's black becomes WORKING's
+     */
+    public static Recipe.Changed recipe(IccProfile source, Rendering rendering, Intent intent, boolean blackPoint) {
+        return new Recipe.Changed(source, rendering, WORKING, intent, blackPoint);
+    }
+
+    public static Transform toWorking(IccProfile source, Rendering rendering, Intent intent, boolean blackPoint, KernelFamily family) {
+        return TransformCompiler.compile(recipe(source, rendering, intent, blackPoint), family);
+    }
+}
