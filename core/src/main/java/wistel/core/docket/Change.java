@@ -9,7 +9,8 @@ import wistel.core.paper.Stock;
 import wistel.core.printer.ColourRoute;
 import wistel.core.printer.DriverSettings;
 import wistel.core.printer.Keywords;
-import wistel.core.rendition.Rendition;
+import wistel.core.rendition.Compensated;
+import wistel.core.rendition.Treatment;
 import wistel.core.sheet.Annotation;
 import wistel.core.sheet.Borders;
 import wistel.core.sheet.Cut;
@@ -65,8 +66,7 @@ public sealed interface Change {
     record ProfileConfirmed(String renditionId) implements Change {
         @Override
         public DocketSpec on(DocketSpec d) {
-            Rendition confirmed = d.rendition(renditionId).confirmed();
-            return d.withRenditions(d.renditions().stream().map(r -> r.id().equals(renditionId) ? confirmed : r).toList());
+            return d.withRendition(d.rendition(renditionId).confirmed());
         }
 
         @Override
@@ -75,11 +75,47 @@ public sealed interface Change {
         }
     }
 
-    /** A pairing was chosen, with all that hangs on it. */
-    record Paired(PairingVersion pairing) implements Change {
+    /** In colour or in monochrome. */
+    record Treated(String renditionId, Treatment treatment) implements Change {
         @Override
         public DocketSpec on(DocketSpec d) {
-            return d.withPairing(pairing);
+            return d.withRendition(d.rendition(renditionId).treated(treatment));
+        }
+
+        @Override
+        public String words() {
+            return treatment.words();
+        }
+    }
+
+    /** Moves, their origin, and whether they are in force. */
+    record Compensates(String renditionId, Compensated compensation) implements Change {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            return d.withRendition(d.rendition(renditionId).compensated(compensation));
+        }
+
+        @Override
+        public String words() {
+            return compensation.on() ? compensation.words() : "without the compensation";
+        }
+    }
+
+    /**
+     * A pairing was chosen, with all that hangs on it.
+     *
+     * @param usual what pictures without moves start with on it; empty when that is nothing
+     */
+    record Paired(PairingVersion pairing, Optional<Compensated> usual) implements Change {
+        public Paired(PairingVersion pairing) {
+            this(pairing, Optional.empty());
+        }
+
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            DocketSpec paired = d.withPairing(pairing);
+            return usual.isEmpty() ? paired
+                : paired.withRenditions(paired.renditions().stream().map(r -> r.compensation().moves().isEmpty() ? r.compensated(usual.get()) : r).toList());
         }
 
         @Override

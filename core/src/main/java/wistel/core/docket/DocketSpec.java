@@ -23,7 +23,7 @@ import wistel.core.sheet.Single;
  */
 public record DocketSpec(int schema, String title, List<Rendition> renditions, Optional<String> pairingId, Stock stock, SheetPlan plan,
                          Resolution resolution, Sharpening sharpening, Annotation annotation, ColourRoute route, DriverSettings settings, int copies, String notes) {
-    public static final int SCHEMA = 3;
+    public static final int SCHEMA = 4;
     private static final int LONGEST_TITLE = 200;
     private static final int LONGEST_NOTES = 4000;
     private static final int MOST_COPIES = 99;
@@ -61,7 +61,16 @@ public record DocketSpec(int schema, String title, List<Rendition> renditions, O
 
     /** Names the proof that stands for this docket on a pairing: whoever has seen one has seen the other. */
     public String proofKey(PairingVersion pairing) {
-        return pairing.pairingId() + ":" + pairing.number() + ":" + renditions.stream().map(Rendition::masterHash).collect(Collectors.joining(","));
+        return pairing.pairingId() + ":" + pairing.number() + ":" + renditions.stream().map(DocketSpec::seen).collect(Collectors.joining(","));
+    }
+
+    private static String seen(Rendition r) {
+        return r.change().isNeutral() ? r.masterHash() : r.masterHash() + " " + r.change();
+    }
+
+    public DocketSpec withRendition(Rendition changed) {
+        rendition(changed.id());
+        return withRenditions(renditions.stream().map(r -> r.id().equals(changed.id()) ? changed : r).toList());
     }
 
     /** @throws InvalidRequest when it is not on the docket */

@@ -2,12 +2,25 @@ package wistel.core.docket;
 
 import java.util.stream.Stream;
 import wistel.core.docket.Finding.Mend;
+import wistel.core.rendition.HueMix;
+import wistel.core.rendition.Treatment;
 import wistel.core.sheet.Layout;
 
-/** A picture whose file doesn't say what its numbers mean. */
+/** A picture whose file doesn't say what its numbers mean, or that is treated as what it isn't. */
 final class PictureRule implements Rule {
     @Override
     public Stream<Finding> check(DocketSpec d, PreflightFacts facts, Layout layout) {
+        return Stream.concat(unread(d, facts), hueless(d, facts));
+    }
+
+    /** A gray picture has no hues that a mix could tell apart. */
+    private static Stream<Finding> hueless(DocketSpec d, PreflightFacts facts) {
+        return d.renditions().stream().filter(r -> facts.pictures().get(r.id()).channels() == 1).flatMap(r -> r.treatment() instanceof Treatment.Monochrome m && !m.mix().isEven()
+            ? Stream.of(Finding.note(Stage.PICTURE, "mix-without-hues", "The mix by hue does nothing to this picture.", "It came in gray, so there are no hues to tell apart.",
+                new Mend("Leave the mix out", new Change.Treated(r.id(), new Treatment.Monochrome(HueMix.EVEN, m.toning()))))) : Stream.empty());
+    }
+
+    private static Stream<Finding> unread(DocketSpec d, PreflightFacts facts) {
         return d.renditions().stream().filter(r -> !r.profileConfirmed() && !facts.pictures().get(r.id()).hasProfile()).map(r -> {
             PreflightFacts.Picture picture = facts.pictures().get(r.id());
             String what = picture.profileProblem().isEmpty() ? "The file says nothing about its colour space." : picture.profileProblem();

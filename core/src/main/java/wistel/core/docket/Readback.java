@@ -1,10 +1,12 @@
 package wistel.core.docket;
 
 import java.util.Locale;
+import java.util.stream.Collectors;
 import wistel.core.length.Length;
 import wistel.core.paper.Stock;
 import wistel.core.printer.ColourRoute;
 import wistel.core.printer.Keywords;
+import wistel.core.rendition.Rendition;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
@@ -26,6 +28,10 @@ public final class Readback {
         pictures(out, d, layout);
         if (!d.annotation().caption().blank() && layout.pages().get(0).overMm() == 0) {
             out.append(", a caption below");
+        }
+        String treated = d.renditions().stream().map(Readback::rendition).filter(w -> !w.isEmpty()).distinct().collect(Collectors.joining("; "));
+        if (!treated.isEmpty()) {
+            out.append("; ").append(treated);
         }
         if (d.sharpening() != Sharpening.OFF) {
             out.append("; ").append(d.sharpening().name().toLowerCase(Locale.ROOT)).append(" sharpening");
@@ -65,6 +71,13 @@ public final class Readback {
             out.append(", white ").append(Length.mm(at.x())).append(" mm at the sides, ").append(Length.mm(at.y())).append(" above and ")
                 .append(Length.mm(below)).append(" below");
         }
+    }
+
+    private static String rendition(Rendition r) {
+        String treatment = r.treatment().isNeutral() ? "" : r.treatment().words();
+        String moved = r.compensation().inForceWords();
+        String compensated = moved.isEmpty() ? "" : r.compensation().kept().isPresent() ? "compensated by " + moved : "compensated: " + moved;
+        return treatment.isEmpty() || compensated.isEmpty() ? treatment + compensated : treatment + ", " + compensated;
     }
 
     private static String paper(DocketSpec d, Layout layout, int sheets) {

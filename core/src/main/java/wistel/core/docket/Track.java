@@ -9,6 +9,7 @@ import wistel.core.length.Length;
 import wistel.core.paper.PairingVersion;
 import wistel.core.printer.ColourRoute;
 import wistel.core.printer.Keywords;
+import wistel.core.rendition.Treatment;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.Placed;
 
@@ -43,7 +44,8 @@ public final class Track {
     private static String pictures(DocketSpec d, PreflightFacts facts) {
         return d.renditions().stream().map(r -> {
             PreflightFacts.Picture p = facts.pictures().get(r.id());
-            return (p.channels() == 1 ? "monochrome" : "colour") + ", " + (p.hasProfile() || r.profileConfirmed() ? p.sourceName() : "its profile is missing");
+            boolean mono = p.channels() == 1 || r.treatment() instanceof Treatment.Monochrome;
+            return (mono ? "monochrome" : "colour") + ", " + (p.hasProfile() || r.profileConfirmed() ? p.sourceName() : "its profile is missing");
         }).distinct().collect(Collectors.joining("; "));
     }
 
@@ -61,6 +63,7 @@ public final class Track {
             return "doesn't apply: the driver converts";
         }
         String name = Words.intent(by.intent()).replace(" colorimetric", "");
-        return Words.compensatesBlack(by, facts) ? name + ", black compensated" : name;
+        boolean moved = d.renditions().stream().anyMatch(r -> !r.compensation().inForceWords().isEmpty());
+        return (Words.compensatesBlack(by, facts) ? name + ", black compensated" : name) + (moved ? ", print compensated" : "");
     }
 }

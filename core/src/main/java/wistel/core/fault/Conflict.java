@@ -5,6 +5,10 @@ import java.util.Map;
 /** A sound request that doesn't go with the state of what it is about: it was changed meanwhile, or is busy. */
 public final class Conflict extends WistelException {
     public enum Reason {
+        /** Something else goes by this name. */
+        NAME_TAKEN,
+        /** It is used somewhere. */
+        IN_USE,
         /** Decided on an older version than the present one. */
         STALE,
         /** A finding stops the print. */

@@ -24,7 +24,7 @@ public record Compensation(String id, int version, String name, List<Move> moves
     }
 
     public CompensationRef ref() {
-        return new CompensationRef(id, version);
+        return new CompensationRef(id, version, name);
     }
 
     /** Those that do something, each kind once, in the order in which they are run whatever order they were given in. */

@@ -1,5 +1,6 @@
 package wistel.core.rendition;
 
+import java.util.function.Function;
 import wistel.core.icc.kernel.KernelFamily;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
@@ -23,11 +24,26 @@ public final class RenditionCompiler {
      * @param intent     through which the docket converts: what the source's own tables mean may depend on it
      * @param blackPoint the source's black becomes WORKING's
      */
-    public static Recipe.Changed recipe(IccProfile source, Rendering rendering, Intent intent, boolean blackPoint) {
+    public static Recipe.Changed recipe(IccProfile source, RenditionChange rendering, Intent intent, boolean blackPoint) {
         return new Recipe.Changed(source, rendering, WORKING, intent, blackPoint);
     }
 
-    public static Transform toWorking(IccProfile source, Rendering rendering, Intent intent, boolean blackPoint, KernelFamily family) {
+    /**
+     * A master's codes through a rendition to where a recipe leads.
+     *
+     * @param onward  from a source profile: the master's own where nothing is changed, {@link #WORKING} otherwise
+     * @param compile makes or finds transforms
+     */
+    public static Transform through(IccProfile source, RenditionChange change, Onward route, Function<IccProfile, Recipe> onward, Function<Recipe, Transform> compile) {
+        return change.isNeutral() ? compile.apply(onward.apply(source))
+            : compile.apply(recipe(source, change, route.intent, route.blackPoint)).then(compile.apply(onward.apply(WORKING)));
+    }
+
+    /** How colours are converted after it; what a source's own tables and black mean depends on that. */
+    public record Onward(Intent intent, boolean blackPoint) {
+    }
+
+    public static Transform toWorking(IccProfile source, RenditionChange rendering, Intent intent, boolean blackPoint, KernelFamily family) {
         return TransformCompiler.compile(recipe(source, rendering, intent, blackPoint), family);
     }
 }

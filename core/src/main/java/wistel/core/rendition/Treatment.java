@@ -31,6 +31,8 @@ public sealed interface Treatment {
 
     /** In one tone from black to paper. */
     record Monochrome(HueMix mix, Toning toning) implements Treatment {
+        public static final Monochrome NEUTRAL = new Monochrome(HueMix.EVEN, Toning.NEUTRAL);
+
         @Override
         public LabFunction function() {
             LabFunction gray = mix.function();

@@ -151,7 +151,7 @@ public class MovesTest {
     public void nothingFoldsOver() {
         SplittableRandom r = new SplittableRandom(5);
         for (int i = 0; i < 4000; i++) {
-            Rendering f = new Rendering(new Treatment.Colour(), List.of(new ToneMoves(random(r, 50), random(r, 50), random(r, 50), random(r, 50), random(r, 50), 40),
+            RenditionChange f = new RenditionChange(new Treatment.Colour(), List.of(new ToneMoves(random(r, 50), random(r, 50), random(r, 50), random(r, 50), random(r, 50), 40),
                 chroma(r), new Warmth(random(r, 10), random(r, 10))));
             double l = r.nextDouble(3, 97);
             double a = r.nextDouble(-50, 50);
@@ -235,10 +235,10 @@ public class MovesTest {
 
     @Test
     public void equalRenderingsAreEqual() {
-        Rendering a = new Rendering(new Treatment.Colour(), List.of(new Warmth(1, 0), new LightnessCurve(List.of(point(0, 0), point(50, 60), point(100, 100)))));
-        Rendering b = new Rendering(new Treatment.Colour(), List.of(new Warmth(1, 0), new LightnessCurve(List.of(point(0, 0), point(50, 60), point(100, 100)))));
-        assertThat(a).isEqualTo(b).hasSameHashCodeAs(b).isNotEqualTo(Rendering.NONE);
-        assertThat(Rendering.NONE.isNeutral()).isTrue();
-        assertThat(new Rendering(new Treatment.Monochrome(HueMix.EVEN, Toning.NEUTRAL), List.of()).isNeutral()).isFalse();
+        RenditionChange a = new RenditionChange(new Treatment.Colour(), List.of(new Warmth(1, 0), new LightnessCurve(List.of(point(0, 0), point(50, 60), point(100, 100)))));
+        RenditionChange b = new RenditionChange(new Treatment.Colour(), List.of(new Warmth(1, 0), new LightnessCurve(List.of(point(0, 0), point(50, 60), point(100, 100)))));
+        assertThat(a).isEqualTo(b).hasSameHashCodeAs(b).isNotEqualTo(RenditionChange.NONE);
+        assertThat(RenditionChange.NONE.isNeutral()).isTrue();
+        assertThat(new RenditionChange(new Treatment.Monochrome(HueMix.EVEN, Toning.NEUTRAL), List.of()).isNeutral()).isFalse();
     }
 }

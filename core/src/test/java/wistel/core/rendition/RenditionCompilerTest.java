@@ -116,17 +116,17 @@ public class RenditionCompilerTest {
     @DataProvider
     Object[][] renderings() {
         Treatment colour = new Treatment.Colour();
-        Rendering[] all = {
-            new Rendering(colour, List.of(new ToneMoves(35, 10, -20, 15, 10, 42))),
-            new Rendering(colour, List.of(new LightnessCurve(List.of(new LightnessCurve.Point(0, 4), new LightnessCurve.Point(30, 40), new LightnessCurve.Point(100, 100))))),
-            new Rendering(colour, List.of(new Warmth(6, -4))), new Rendering(colour, List.of(ChromaMoves.all(1.3))),
-            new Rendering(colour, List.of(new ToneMoves(25, 5, 0, 10, 0, 42), new ChromaMoves(1.1, six(0.25, 8, 5)), new Warmth(2, -1))),
-            new Rendering(new Treatment.Monochrome(HueMix.EVEN, Toning.NEUTRAL), List.of()),
-            new Rendering(new Treatment.Monochrome(new HueMix(List.of(new HueMix.Point(25, 25), new HueMix.Point(145, -20), new HueMix.Point(260, 8))),
+        RenditionChange[] all = {
+            new RenditionChange(colour, List.of(new ToneMoves(35, 10, -20, 15, 10, 42))),
+            new RenditionChange(colour, List.of(new LightnessCurve(List.of(new LightnessCurve.Point(0, 4), new LightnessCurve.Point(30, 40), new LightnessCurve.Point(100, 100))))),
+            new RenditionChange(colour, List.of(new Warmth(6, -4))), new RenditionChange(colour, List.of(ChromaMoves.all(1.3))),
+            new RenditionChange(colour, List.of(new ToneMoves(25, 5, 0, 10, 0, 42), new ChromaMoves(1.1, six(0.25, 8, 5)), new Warmth(2, -1))),
+            new RenditionChange(new Treatment.Monochrome(HueMix.EVEN, Toning.NEUTRAL), List.of()),
+            new RenditionChange(new Treatment.Monochrome(new HueMix(List.of(new HueMix.Point(25, 25), new HueMix.Point(145, -20), new HueMix.Point(260, 8))),
                 new Toning(new Toning.Tone(60, 8), new Toning.Tone(250, 4), 45, 12)), List.of(new ToneMoves(20, 0, 0, 10, 0, 42)))};
         List<Object[]> cases = new ArrayList<>();
         for (IccProfile source : List.of(StandardSpaces.SRGB, StandardSpaces.WIDE_RGB, StandardSpaces.GRAY_22)) {
-            for (Rendering rendering : all) {
+            for (RenditionChange rendering : all) {
                 cases.add(new Object[] {source, rendering});
             }
         }
@@ -135,7 +135,7 @@ public class RenditionCompilerTest {
 
     /** The tables against the plain functions, for every kind of move and colour, as proof and print use them. */
     @Test(dataProvider = "renderings")
-    public void tablesFollowThePlainFunctions(IccProfile source, Rendering rendering) {
+    public void tablesFollowThePlainFunctions(IccProfile source, RenditionChange rendering) {
         char[] colours = colours(source.space().channels());
         int pixels = colours.length / source.space().channels();
         for (KernelFamily family : List.of(Kernels.best(), Kernels.SCALAR)) {
@@ -153,7 +153,7 @@ public class RenditionCompilerTest {
     /** A source of tables has its own grid before what is changed. */
     @Test
     public void sourcesOfTablesAreChangedAsWell() {
-        Rendering rendering = new Rendering(new Treatment.Colour(), List.of(new ToneMoves(25, 5, 0, 10, 0, 42), ChromaMoves.all(1.2)));
+        RenditionChange rendering = new RenditionChange(new Treatment.Colour(), List.of(new ToneMoves(25, 5, 0, 10, 0, 42), ChromaMoves.all(1.2)));
         Transform transform = RenditionCompiler.toWorking(MadeProfiles.printer(), rendering, Intent.RELATIVE, true, Kernels.best());
         char[] colours = colours(3);
         char[] exact = new char[colours.length];
@@ -166,8 +166,8 @@ public class RenditionCompilerTest {
     @Test
     public void equalRenderingsShareOneTransform() {
         TransformCache cache = new TransformCache(64L << 20);
-        Transform first = cache.get(RenditionCompiler.recipe(StandardSpaces.SRGB, new Rendering(new Treatment.Colour(), List.of(new Warmth(3, 0))), Intent.RELATIVE, true));
-        Transform again = cache.get(RenditionCompiler.recipe(StandardSpaces.SRGB, new Rendering(new Treatment.Colour(), List.of(new Warmth(3, 0))), Intent.RELATIVE, true));
+        Transform first = cache.get(RenditionCompiler.recipe(StandardSpaces.SRGB, new RenditionChange(new Treatment.Colour(), List.of(new Warmth(3, 0))), Intent.RELATIVE, true));
+        Transform again = cache.get(RenditionCompiler.recipe(StandardSpaces.SRGB, new RenditionChange(new Treatment.Colour(), List.of(new Warmth(3, 0))), Intent.RELATIVE, true));
         assertThat(again).isSameAs(first);
     }
 
@@ -175,7 +175,7 @@ public class RenditionCompilerTest {
     @Test
     public void byWayOfWorkingIsTheSameWay() {
         IccProfile printer = MadeProfiles.printer();
-        Rendering hardly = new Rendering(new Treatment.Colour(), List.of(new Warmth(1e-9, 0)));
+        RenditionChange hardly = new RenditionChange(new Treatment.Colour(), List.of(new Warmth(1e-9, 0)));
         Transform direct = TransformCompiler.compile(new Recipe.ProofToLab(StandardSpaces.SRGB, printer, Intent.RELATIVE, true, false));
         Transform toWorking = RenditionCompiler.toWorking(StandardSpaces.SRGB, hardly, Intent.RELATIVE, true, Kernels.best());
         Transform onward = TransformCompiler.compile(new Recipe.ProofToLab(RenditionCompiler.WORKING, printer, Intent.RELATIVE, true, false));

@@ -98,6 +98,12 @@ public class DocketRepository {
         return new OnBench(rows, unreadable);
     }
 
+    /** Dockets that hold a version of this compensation now, those put away among them. */
+    public List<Row> using(String compensationId) {
+        return jdbc.sql(SELECT + "where r.spec::text like ? order by d.number").param("%\"" + compensationId + "\"%").query(this::row).list().stream()
+            .filter(row -> row.spec().renditions().stream().anyMatch(x -> x.compensation().kept().filter(k -> k.id().equals(compensationId)).isPresent())).toList();
+    }
+
     public Row get(UUID id) {
         return jdbc.sql(SELECT + "where d.id = ?").param(id).query(this::row).optional()
             .orElseThrow(() -> new NotFound("There is no such docket.", "Go back to the bench."));

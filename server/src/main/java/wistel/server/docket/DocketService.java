@@ -37,6 +37,7 @@ import wistel.core.paper.Stock;
 import wistel.core.printer.Keywords;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.PrinterState;
+import wistel.core.rendition.Compensated;
 import wistel.core.rendition.Rendition;
 import wistel.core.sheet.Borders;
 import wistel.core.sheet.Cut;
@@ -53,6 +54,7 @@ import wistel.server.docket.DocketView.Options;
 import wistel.server.docket.DocketView.Printed;
 import wistel.server.docket.DocketView.Reach;
 import wistel.server.docket.DocketView.StockChoice;
+import wistel.server.compensation.CompensationRepository;
 import wistel.server.master.Master;
 import wistel.server.master.MasterRepository;
 import wistel.server.pairing.PairingRepository;
@@ -72,18 +74,20 @@ public class DocketService {
     private final PrinterRepository printers;
     private final PrintHistory history;
     private final OwnSheetRepository ownSheets;
+    private final CompensationRepository compensations;
     private final ProfileRepository profiles;
     private final Clock clock;
     private final Map<String, Set<Intent>> blackAlways = new ConcurrentHashMap<>();
 
     public DocketService(DocketRepository dockets, MasterRepository masters, PairingRepository pairings, PrinterRepository printers,
-                         PrintHistory history, OwnSheetRepository ownSheets, ProfileRepository profiles, Clock clock) {
+                         PrintHistory history, OwnSheetRepository ownSheets, CompensationRepository compensations, ProfileRepository profiles, Clock clock) {
         this.dockets = dockets;
         this.masters = masters;
         this.pairings = pairings;
         this.printers = printers;
         this.history = history;
         this.ownSheets = ownSheets;
+        this.compensations = compensations;
         this.profiles = profiles;
         this.clock = clock;
     }
@@ -294,7 +298,9 @@ public class DocketService {
     }
 
     public void choosePairing(UUID id, int version, String pairingId) {
-        change(id, version, new Change.Paired(pairings.find(pairingId).orElseThrow(() -> new NotFound("There is no such pairing.", "Choose another one."))));
+        PairingVersion pairing = pairings.find(pairingId).orElseThrow(() -> new NotFound("There is no such pairing.", "Choose another one."));
+        Optional<Compensated> usual = compensations.usual(UUID.fromString(pairing.pairingId())).map(c -> new Compensated(c.moves(), Optional.of(c.ref()), true));
+        change(id, version, new Change.Paired(pairing, usual));
     }
 
     /** Keeps that the proof as it stands now was looked at; without a pairing there is none. */
@@ -318,7 +324,8 @@ public class DocketService {
         Judged judged = judged(dockets.get(like));
         DocketSpec d = judged.row.spec();
         Single plan = d.single();
-        Rendition rendition = Rendition.of(FIRST_RENDITION, master.hash());
+        Rendition of = d.renditions().get(0);
+        Rendition rendition = Rendition.of(FIRST_RENDITION, master.hash()).treated(of.treatment()).compensated(of.compensation());
         double aspect = (double) master.width() / master.height();
         Rect before = judged.layout.placed().get(0).atMm();
         boolean turns = aspect != 1 && before.width() != before.height() && aspect > 1 != before.width() > before.height();

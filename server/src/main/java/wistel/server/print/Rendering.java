@@ -20,6 +20,7 @@ import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.icc.transform.Observer;
 import wistel.core.icc.transform.Recipe;
+import wistel.core.icc.transform.Transform;
 import wistel.core.icc.transform.TransformCompiler;
 import wistel.core.paper.SheetSize;
 import wistel.core.paper.Surface;
@@ -36,6 +37,7 @@ import wistel.core.render.SampleSink;
 import wistel.core.render.Sharpener;
 import wistel.core.render.TiffSink;
 import wistel.core.render.Xmp;
+import wistel.core.rendition.RenditionCompiler;
 import wistel.core.sheet.Page;
 import wistel.server.edge.Events;
 import wistel.server.edge.Shutdown;
@@ -137,7 +139,7 @@ class Rendering {
             // the same master in two renditions is decoded once
             RowSource stored = rows.computeIfAbsent(master.hash(), h -> file.rows());
             pictures.put(master.renditionId(), new LayoutRenderer.Picture(stored, file.facts().orientation(), PictureLight.of(source), order.spec().sharpening() == Sharpening.OFF ? UNUSED : PictureLight.luminance(source),
-                TransformCompiler.compile(recipe(order, source), Kernels.SCALAR)));
+                conversion(order, master, source)));
         }
         return pictures;
     }
@@ -146,6 +148,12 @@ class Rendering {
         Surface surface = Surface.of(order.pairing().surface());
         Sharpening sharpening = order.spec().sharpening();
         return Sharpener.onPaper(sharpening.radiusMm(surface, order.spec().resolution().viewingMm()), sharpening.amount(surface), order.output().dpi());
+    }
+
+    private Transform conversion(PrintOrder order, PrintOrder.Master master, IccProfile source) {
+        ColourRoute.ByWistel shown = order.spec().shownRoute(order.pairing());
+        return RenditionCompiler.through(source, order.spec().rendition(master.renditionId()).change(), new RenditionCompiler.Onward(shown.intent(), shown.blackPoint()),
+            from -> recipe(order, from), recipe -> TransformCompiler.compile(recipe, Kernels.SCALAR));
     }
 
     private Recipe recipe(PrintOrder order, IccProfile source) {

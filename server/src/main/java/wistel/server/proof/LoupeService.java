@@ -18,6 +18,7 @@ import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.icc.transform.Observer;
 import wistel.core.icc.transform.ProofView;
 import wistel.core.icc.transform.Recipe;
+import wistel.core.icc.transform.Transform;
 import wistel.core.icc.transform.TransformCompiler;
 import wistel.core.length.Length;
 import wistel.core.length.Margins;
@@ -32,6 +33,7 @@ import wistel.core.render.PictureLight;
 import wistel.core.render.PwgRaster;
 import wistel.core.render.PwgSink;
 import wistel.core.render.Sharpener;
+import wistel.core.rendition.RenditionCompiler;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
 import wistel.core.sheet.Rect;
@@ -83,9 +85,15 @@ class LoupeService {
         IccProfile source = previews.profile(master);
         PictureFile file = PictureFile.open(files.image(master.hash()));
         LayoutRenderer.Picture picture = new LayoutRenderer.Picture(file.rows(), file.facts().orientation(), PictureLight.of(source), PictureLight.luminance(source),
-            TransformCompiler.compile(recipe(d, judged.facts().pairing(), source), Kernels.SCALAR));
+            conversion(d, judged.facts().pairing(), renditionId, source));
         LayoutRenderer.Job job = new LayoutRenderer.Job(page, Map.of(renditionId, picture), dpi, d.resolution().mostPpi(), sharpener(d, judged, at, dpi));
         return middle(job);
+    }
+
+    private Transform conversion(DocketSpec d, Optional<PairingVersion> pairing, String renditionId, IccProfile source) {
+        ColourRoute.ByWistel shown = pairing.map(d::shownRoute).orElse(new ColourRoute.ByWistel(Intent.RELATIVE, true));
+        return RenditionCompiler.through(source, d.rendition(renditionId).change(), new RenditionCompiler.Onward(shown.intent(), shown.blackPoint()),
+            from -> recipe(d, pairing, from), recipe -> TransformCompiler.compile(recipe, Kernels.SCALAR));
     }
 
     private Recipe recipe(DocketSpec d, Optional<PairingVersion> pairing, IccProfile source) {

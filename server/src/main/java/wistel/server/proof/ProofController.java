@@ -21,6 +21,9 @@ import wistel.core.icc.profile.Intent;
 import wistel.core.icc.transform.ProofView;
 import wistel.core.paper.PairingVersion;
 import wistel.core.printer.ColourRoute;
+import wistel.core.rendition.Move;
+import wistel.core.rendition.RenditionChange;
+import wistel.core.rendition.Treatment;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
 import wistel.server.docket.DocketRepository;
@@ -30,12 +33,14 @@ import wistel.server.master.MasterRepository;
 import wistel.server.pairing.PairingRepository;
 import wistel.server.print.AttemptPage;
 import wistel.server.print.AttemptRepository;
+import wistel.server.store.Json;
 
 /** Pictures and figures of the viewing booth. A picture's address names everything that it depends on, so a browser may keep it for ever. */
 @RestController
 @RequestMapping("/api")
 class ProofController {
     private static final int MOST_SLICES = 101;
+    private static final int LONGEST_CHANGE = 6000;
     private static final CacheControl FOR_EVER = CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable();
 
     private final ProofService proofs;
@@ -45,8 +50,10 @@ class ProofController {
     private final DocketRepository dockets;
     private final PairingRepository pairings;
     private final AttemptRepository attempts;
+    private final Json json;
 
-    ProofController(ProofService proofs, LoupeService loupes, DocketService docketService, MasterRepository masters, DocketRepository dockets, PairingRepository pairings, AttemptRepository attempts) {
+    ProofController(ProofService proofs, LoupeService loupes, DocketService docketService, MasterRepository masters, DocketRepository dockets, PairingRepository pairings, AttemptRepository attempts, Json json) {
+        this.json = json;
         this.proofs = proofs;
         this.loupes = loupes;
         this.docketService = docketService;
@@ -68,22 +75,40 @@ class ProofController {
         return pairings.find(pairing, number).orElseThrow(() -> new NotFound("There is no such pairing.", "Choose another one."));
     }
 
+    /** What happens to a master's colours before they are converted, as JSON in a picture's address. */
+    record ChangeAsked(Treatment treatment, List<Move> moves) {
+    }
+
+    /** @param change empty for the master as it is */
+    private ProofService.Seen seen(String hash, String change) {
+        if (change.isEmpty()) {
+            return new ProofService.Seen(byHash(hash), RenditionChange.NONE);
+        }
+        if (change.length() > LONGEST_CHANGE) {
+            throw new InvalidRequest(InvalidRequest.Reason.REQUEST_UNCLEAR, "A change of " + change.length() + " characters is none.", "Ask for the picture again.");
+        }
+        ChangeAsked asked = json.asked(change, ChangeAsked.class);
+        return new ProofService.Seen(byHash(hash), new RenditionChange(asked.treatment, asked.moves));
+    }
+
     @GetMapping(value = "/masters/{hash}/picture", produces = MediaType.IMAGE_PNG_VALUE)
-    ResponseEntity<byte[]> master(@PathVariable String hash, @RequestParam(defaultValue = "900") int longest) {
-        return picture(proofs.master(byHash(hash), longest));
+    ResponseEntity<byte[]> master(@PathVariable String hash, @RequestParam(defaultValue = "900") int longest, @RequestParam(defaultValue = "") String change) {
+        return picture(proofs.master(seen(hash, change), longest));
     }
 
     /** A master as a version of a pairing would lay it down. */
     @GetMapping(value = "/masters/{hash}/proof", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> proof(@PathVariable String hash, @RequestParam String pairing, @RequestParam int version, @RequestParam Intent intent,
-                                 @RequestParam boolean black, @RequestParam(defaultValue = "PAPER_WHITE") ProofView view, @RequestParam(defaultValue = "900") int longest) {
-        return picture(proofs.proof(byHash(hash), version(pairing, version), new ProofService.How(intent, black, view), longest));
+                                 @RequestParam boolean black, @RequestParam(defaultValue = "PAPER_WHITE") ProofView view, @RequestParam(defaultValue = "900") int longest,
+                                 @RequestParam(defaultValue = "") String change) {
+        return picture(proofs.proof(seen(hash, change), version(pairing, version), new ProofService.How(intent, black, view), longest));
     }
 
     /** What a version of a pairing can't hold of a master, as marks to lay over it. */
     @GetMapping(value = "/masters/{hash}/gamut", produces = MediaType.IMAGE_PNG_VALUE)
-    ResponseEntity<byte[]> gamut(@PathVariable String hash, @RequestParam String pairing, @RequestParam int version, @RequestParam(defaultValue = "900") int longest) {
-        return picture(proofs.gamut(byHash(hash), version(pairing, version), longest));
+    ResponseEntity<byte[]> gamut(@PathVariable String hash, @RequestParam String pairing, @RequestParam int version, @RequestParam(defaultValue = "900") int longest,
+                                 @RequestParam(defaultValue = "") String change) {
+        return picture(proofs.gamut(seen(hash, change), version(pairing, version), longest));
     }
 
     /** The boundary of what a paper on a printer can hold, as numbers for plots. */
@@ -98,14 +123,14 @@ class ProofController {
     @GetMapping("/dockets/{id}/renditions/{rendition}/figures")
     ProofService.Figures figures(@PathVariable UUID id, @PathVariable String rendition) {
         DocketSpec d = dockets.get(id).spec();
-        return proofs.figures(master(d, rendition), pairing(d), d.shownRoute(pairing(d)).blackPoint(), Intent.values());
+        return proofs.figures(seen(d, rendition), pairing(d), d.shownRoute(pairing(d)).blackPoint(), Intent.values());
     }
 
     @GetMapping("/dockets/{id}/renditions/{rendition}/probe")
     ProofService.Probe probe(@PathVariable UUID id, @PathVariable String rendition, @RequestParam double x, @RequestParam double y, @RequestParam(defaultValue = "PAPER_WHITE") ProofView view) {
         DocketSpec d = dockets.get(id).spec();
         ColourRoute.ByWistel route = d.shownRoute(pairing(d));
-        return proofs.probe(master(d, rendition), pairing(d), new ProofService.How(route.intent(), route.blackPoint(), view), x, y);
+        return proofs.probe(seen(d, rendition), pairing(d), new ProofService.How(route.intent(), route.blackPoint(), view), x, y);
     }
 
     /** A part of the final raster, pixel for pixel. */
@@ -124,7 +149,7 @@ class ProofController {
     @GetMapping("/dockets/{id}/renditions/{rendition}/pairing-comparison")
     ProofService.Figures comparison(@PathVariable UUID id, @PathVariable String rendition, @RequestParam String pairingId) {
         PairingVersion pairing = find(pairingId);
-        return proofs.figures(master(dockets.get(id).spec(), rendition), pairing, true, pairing.intent());
+        return proofs.figures(seen(dockets.get(id).spec(), rendition), pairing, true, pairing.intent());
     }
 
     /** The scan of one picture of a page; {@code picture} counts from 1. */
@@ -140,7 +165,7 @@ class ProofController {
     ScanFigures scanFigures(@PathVariable UUID id, @PathVariable int page, @PathVariable int picture) {
         PrintOrder order = attempts.order(id);
         ProofService.Scanned scanned = scanned(id, page, picture);
-        return new ScanFigures(proofs.scanDifference(master(order.spec(), scanned.placed().renditionId()), order, scanned));
+        return new ScanFigures(proofs.scanDifference(seen(order.spec(), scanned.placed().renditionId()), order, scanned));
     }
 
     private ProofService.Scanned scanned(UUID attempt, int number, int picture) {
@@ -161,6 +186,10 @@ class ProofController {
             throw new NotFound("The scan of this sheet was let go to make room.", "Print it again to see one.");
         }
         return page.scanHash().orElseThrow(() -> new NotFound("This printer gave no scan of the sheet.", "Judge the sheet itself."));
+    }
+
+    private ProofService.Seen seen(DocketSpec d, String renditionId) {
+        return new ProofService.Seen(master(d, renditionId), d.rendition(renditionId).change());
     }
 
     private Master master(DocketSpec d, String renditionId) {

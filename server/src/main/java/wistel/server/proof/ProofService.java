@@ -8,6 +8,7 @@ import java.io.InputStream;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
@@ -33,6 +34,8 @@ import wistel.core.pictures.LabScan;
 import wistel.core.pictures.LightCurve;
 import wistel.core.pictures.View;
 import wistel.core.printer.ColourRoute;
+import wistel.core.rendition.RenditionChange;
+import wistel.core.rendition.RenditionCompiler;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
 import wistel.server.master.Master;
@@ -67,6 +70,13 @@ public class ProofService {
 
     /** How a proof is made and looked at. */
     public record How(Intent intent, boolean blackPoint, ProofView view) {
+        private RenditionCompiler.Onward onward() {
+            return new RenditionCompiler.Onward(intent, blackPoint);
+        }
+    }
+
+    /** A master with what happens to its colours before they are converted. */
+    public record Seen(Master master, RenditionChange change) {
     }
 
     /** Makes the transforms of what lies on the bench before somebody waits for them. */
@@ -75,39 +85,41 @@ public class ProofService {
         Thread warming = new Thread(() -> pairings.all().forEach(p -> {
             IccProfile paper = profiles.get(p.profileHash());
             gamutCheck(DISPLAY, paper);
-            proofTransform(DISPLAY, paper, new How(p.intent(), true, ProofView.PAPER_WHITE));
+            for (IccProfile source : List.of(DISPLAY, RenditionCompiler.WORKING)) {
+                transforms.get(new Recipe.Proof(source, paper, p.intent(), true, ProofView.PAPER_WHITE, DISPLAY));
+            }
         }), "booth-warming");
         warming.setDaemon(true);
         warming.setPriority(Thread.MIN_PRIORITY);
         warming.start();
     }
 
-    private Transform proofTransform(IccProfile source, IccProfile printer, How how) {
-        return transforms.get(new Recipe.Proof(source, printer, how.intent(), how.blackPoint(), how.view(), DISPLAY));
+    private Transform through(Seen seen, RenditionCompiler.Onward onward, Function<IccProfile, Recipe> recipe) {
+        return RenditionCompiler.through(previews.profile(seen.master), seen.change, onward, recipe, transforms::get);
     }
 
-    public byte[] master(Master master, int longest) {
-        IccProfile source = previews.profile(master);
-        View view = previews.view(master, longest);
-        Transform toDisplay = transforms.get(new Recipe.Convert(source, DISPLAY, Intent.RELATIVE, true, Observer.ADAPTED));
+    /** On the display, with no paper in mind. */
+    public byte[] master(Seen seen, int longest) {
+        View view = previews.view(seen.master, longest);
+        Transform toDisplay = through(seen, new RenditionCompiler.Onward(Intent.RELATIVE, true), from -> new Recipe.Convert(from, DISPLAY, Intent.RELATIVE, true, Observer.ADAPTED));
         return Png.of(view.width(), view.height(), toDisplay.apply(view.pixels()));
     }
 
-    public byte[] proof(Master master, PairingVersion pairing, How how, int longest) {
-        IccProfile source = previews.profile(master);
+    public byte[] proof(Seen seen, PairingVersion pairing, How how, int longest) {
         IccProfile printer = profiles.get(pairing.profileHash());
-        View view = previews.view(master, longest);
-        return Png.of(view.width(), view.height(), proofTransform(source, printer, how).apply(view.pixels()));
+        View view = previews.view(seen.master, longest);
+        Transform proof = through(seen, how.onward(), from -> new Recipe.Proof(from, printer, how.intent, how.blackPoint, how.view, DISPLAY));
+        return Png.of(view.width(), view.height(), proof.apply(view.pixels()));
     }
 
     /**
      * What this paper can't hold, drawn as patterns over the picture: falling strokes where too dark, rising ones where too light, dots
      * where too vivid; denser the farther off.
      */
-    public byte[] gamut(Master master, PairingVersion pairing, int longest) {
-        View view = previews.view(master, longest);
+    public byte[] gamut(Seen seen, PairingVersion pairing, int longest) {
+        View view = previews.view(seen.master, longest);
         float[] distance = new float[view.width() * view.height()];
-        byte[] causes = gamutCheck(master, pairing).map(view.pixels(), distance);
+        byte[] causes = gamutCheck(seen, pairing).map(asked(seen, view.pixels()), distance);
         BufferedImage image = new BufferedImage(view.width(), view.height(), BufferedImage.TYPE_INT_ARGB);
         GamutCheck.Cause[] kinds = GamutCheck.Cause.values();
         for (int y = 0; y < view.height(); y++) {
@@ -128,8 +140,15 @@ public class ProofService {
         return Png.ofMarks(image);
     }
 
-    private GamutCheck gamutCheck(Master master, PairingVersion pairing) {
-        return gamutCheck(previews.profile(master), profiles.get(pairing.profileHash()));
+    private GamutCheck gamutCheck(Seen seen, PairingVersion pairing) {
+        IccProfile paper = profiles.get(pairing.profileHash());
+        return gamutCheck(seen.change.isNeutral() ? previews.profile(seen.master) : RenditionCompiler.WORKING, paper);
+    }
+
+    /** A picture's codes as the gamut check of {@link #gamutCheck(Seen, PairingVersion)} takes them: the master's own, or those of WORKING. */
+    private char[] asked(Seen seen, char[] pixels) {
+        return seen.change.isNeutral() ? pixels
+            : transforms.get(RenditionCompiler.recipe(previews.profile(seen.master), seen.change, Intent.RELATIVE, false)).apply(pixels);
     }
 
     private GamutCheck gamutCheck(IccProfile source, IccProfile paper) {
@@ -164,25 +183,26 @@ public class ProofService {
     public record Figures(Map<Intent, Double> meanDifference, GamutCheck.Report gamut, double paperL, double blackL, List<Intent> blackAlways) {
     }
 
-    public Figures figures(Master master, PairingVersion pairing, boolean blackPoint, Intent... intents) {
-        View view = previews.view(master, FIGURES_SIDE);
-        char[] wanted = toLab(master).apply(view.pixels());
+    public Figures figures(Seen seen, PairingVersion pairing, boolean blackPoint, Intent... intents) {
+        View view = previews.view(seen.master, FIGURES_SIDE);
+        char[] wanted = wanted(seen).apply(view.pixels());
         Map<Intent, Double> means = new EnumMap<>(Intent.class);
         for (Intent intent : intents) {
-            means.put(intent, meanDifference(wanted, proofLab(master, pairing.profileHash(), intent, blackPoint, false).apply(view.pixels())));
+            means.put(intent, meanDifference(wanted, proofLab(seen, pairing.profileHash(), new RenditionCompiler.Onward(intent, blackPoint), false).apply(view.pixels())));
         }
-        return new Figures(means, gamutCheck(master, pairing).report(view.pixels()), pairing.whiteLab()[0], pairing.blackL(),
+        return new Figures(means, gamutCheck(seen, pairing).report(asked(seen, view.pixels())), pairing.whiteLab()[0], pairing.blackL(),
             List.copyOf(BlackPoint.always(profiles.get(pairing.profileHash()))));
     }
 
-    private Transform toLab(Master master) {
-        IccProfile source = previews.profile(master);
-        return transforms.get(new Recipe.DeviceToLab(source, false));
+    /** What the print is judged against: the master as it is treated, without the compensation that is there to bring the print to it. */
+    private Transform wanted(Seen seen) {
+        return through(new Seen(seen.master, new RenditionChange(seen.change.treatment(), List.of())), new RenditionCompiler.Onward(Intent.RELATIVE, false),
+            from -> new Recipe.DeviceToLab(from, false));
     }
 
-    private Transform proofLab(Master master, String profileHash, Intent intent, boolean blackPoint, boolean absolute) {
-        IccProfile source = previews.profile(master);
-        return transforms.get(new Recipe.ProofToLab(source, profiles.get(profileHash), intent, blackPoint, absolute));
+    private Transform proofLab(Seen seen, String profileHash, RenditionCompiler.Onward onward, boolean absolute) {
+        IccProfile paper = profiles.get(profileHash);
+        return through(seen, onward, from -> new Recipe.ProofToLab(from, paper, onward.intent(), onward.blackPoint(), absolute));
     }
 
     private static double meanDifference(char[] a, char[] b) {
@@ -200,15 +220,15 @@ public class ProofService {
     }
 
     /** @param x, y place in the picture, 0 to 1 */
-    public Probe probe(Master master, PairingVersion pairing, How how, double x, double y) {
-        View view = previews.view(master, PreviewStore.LARGEST);
+    public Probe probe(Seen seen, PairingVersion pairing, How how, double x, double y) {
+        View view = previews.view(seen.master, PreviewStore.LARGEST);
         int px = (int) Math.max(0, Math.min(view.width() - 1, x * view.width()));
         int py = (int) Math.max(0, Math.min(view.height() - 1, y * view.height()));
         char[] pixel = view.pixel(px, py);
-        Lab wanted = LabEncoding.V4.lab(toLab(master).apply(pixel), 0);
+        Lab wanted = LabEncoding.V4.lab(wanted(seen).apply(pixel), 0);
         boolean absolute = how.view() == ProofView.PAPER_WHITE;
-        Lab got = LabEncoding.V4.lab(proofLab(master, pairing.profileHash(), how.intent(), how.blackPoint(), absolute).apply(pixel), 0);
-        GamutCheck.Cause cause = GamutCheck.Cause.values()[gamutCheck(master, pairing).map(pixel, new float[0])[0]];
+        Lab got = LabEncoding.V4.lab(proofLab(seen, pairing.profileHash(), how.onward(), absolute).apply(pixel), 0);
+        GamutCheck.Cause cause = GamutCheck.Cause.values()[gamutCheck(seen, pairing).map(asked(seen, pixel), new float[0])[0]];
         return new Probe(wanted, got, wanted.deltaE2000(got), cause);
     }
 
@@ -242,7 +262,8 @@ public class ProofService {
     }
 
     /** Mean CIEDE2000 between what the proof promised, paper white included, and what the scanner saw of the picture. */
-    public double scanDifference(Master master, PrintOrder order, Scanned scanned) {
+    public double scanDifference(Seen seen, PrintOrder order, Scanned scanned) {
+        Master master = seen.master;
         Placed placed = scanned.placed;
         View large = previews.view(master, 640);
         double toView = (double) large.width() / master.width();
@@ -251,7 +272,7 @@ public class ProofService {
         int h = (int) Math.max(1, Math.round(w * placed.atMm().height() / placed.atMm().width()));
         View small = large.scaled(crop, placed.straighten(), w, h, LightCurve.GAMMA_22);
         ColourRoute.ByWistel route = order.spec().shownRoute(order.pairing());
-        char[] promised = proofLab(master, order.pairing().profileHash(), route.intent(), route.blackPoint(), true).apply(small.pixels());
+        char[] promised = proofLab(seen, order.pairing().profileHash(), new RenditionCompiler.Onward(route.intent(), route.blackPoint()), true).apply(small.pixels());
         return meanDifference(promised, scanView(scanned, w, h).pixels());
     }
 }

@@ -7,6 +7,7 @@ import org.springframework.boot.jackson.autoconfigure.JsonMapperBuilderCustomize
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.stereotype.Component;
+import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonParser;
 import tools.jackson.databind.DeserializationContext;
 import tools.jackson.databind.DeserializationFeature;
@@ -18,8 +19,10 @@ import tools.jackson.databind.jsontype.NamedType;
 import tools.jackson.databind.module.SimpleModule;
 import wistel.core.docket.Change;
 import wistel.core.fault.InvalidRequest;
+import wistel.core.fault.WistelException;
 import wistel.core.paper.Stock;
 import wistel.core.printer.ColourRoute;
+import wistel.core.rendition.Move;
 import wistel.core.rendition.Treatment;
 import wistel.core.sheet.Borders;
 import wistel.core.sheet.Mark;
@@ -29,7 +32,7 @@ import wistel.core.sheet.SheetPlan;
 @Component
 public class Json {
     /** Sums of core: in JSON each of their records says by {@code kind} which it is. */
-    public static final List<Class<?>> SUMS = List.of(Change.class, Stock.class, ColourRoute.class, Treatment.class, Mark.class, SheetPlan.class, Borders.class);
+    public static final List<Class<?>> SUMS = List.of(Change.class, Stock.class, ColourRoute.class, Treatment.class, Move.class, Mark.class, SheetPlan.class, Borders.class);
 
     private final JsonMapper mapper;
 
@@ -89,12 +92,35 @@ public class Json {
         return mapper.readValue(text, type);
     }
 
+    /**
+     * Of what somebody sent.
+     *
+     * @throws InvalidRequest when it can't be read so
+     */
+    public <T> T asked(String text, Class<T> type) {
+        try {
+            return mapper.readValue(text, type);
+        } catch (JacksonException e) {
+            for (Throwable cause = e; cause != null; cause = cause.getCause()) {
+                if (cause instanceof WistelException known) {
+                    throw known;
+                }
+            }
+            throw new InvalidRequest(InvalidRequest.Reason.REQUEST_UNCLEAR, "What was sent can't be read.", "Ask for it again.");
+        }
+    }
+
     public <T> T read(JsonNode tree, Class<T> type) {
         return mapper.treeToValue(tree, type);
     }
 
     public <T> List<T> readList(String text, Class<T> type) {
         return mapper.readerForListOf(type).readValue(text);
+    }
+
+    /** A list of a sum's records, each with its kind. */
+    public <T> String texts(List<T> values, Class<T> sum) {
+        return mapper.writerFor(mapper.getTypeFactory().constructCollectionType(List.class, sum)).writeValueAsString(values);
     }
 
     public JsonNode tree(Object value) {

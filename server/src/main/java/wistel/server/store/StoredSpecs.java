@@ -25,6 +25,7 @@ import wistel.core.printer.MediaRow;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.PrinterState;
 import wistel.core.printer.RasterType;
+import wistel.core.rendition.Compensated;
 import wistel.core.rendition.Rendition;
 import wistel.core.rendition.Treatment;
 import wistel.core.sheet.Annotation;
@@ -49,7 +50,8 @@ public class StoredSpecs {
         JsonNode tree = json.tree(text);
         return switch (schema) {
             case 1 -> first(tree);
-            case 2 -> json.read(secondSpec((ObjectNode) tree), DocketSpec.class);
+            case 2 -> json.read(thirdSpec(secondSpec((ObjectNode) tree)), DocketSpec.class);
+            case 3 -> json.read(thirdSpec((ObjectNode) tree), DocketSpec.class);
             default -> json.read(tree, DocketSpec.class);
         };
     }
@@ -58,7 +60,8 @@ public class StoredSpecs {
         JsonNode node = json.tree(text);
         return switch (node.path("schema").asInt()) {
             case 1 -> firstOrder(node);
-            case 2 -> json.read(secondOrder((ObjectNode) node), PrintOrder.class);
+            case 2 -> json.read(thirdOrder(secondOrder((ObjectNode) node)), PrintOrder.class);
+            case 3 -> json.read(thirdOrder((ObjectNode) node), PrintOrder.class);
             default -> json.read(node, PrintOrder.class);
         };
     }
@@ -69,7 +72,7 @@ public class StoredSpecs {
         plan.set("borders", json.sum(plan.path("borders").asString().equals("HEAVIER_FOOT") ? new Borders.HeavierFoot() : new Borders.Even(), Borders.class));
         plan.set("cut", json.tree(Cut.WHOLE));
         plan.set("edge", json.tree(Edge.BORDERED));
-        d.put("schema", DocketSpec.SCHEMA).put("sharpening", Sharpening.OFF.name()).set("annotation", json.tree(Annotation.NONE));
+        d.put("sharpening", Sharpening.OFF.name()).set("annotation", json.tree(Annotation.NONE));
         return d;
     }
 
@@ -80,6 +83,17 @@ public class StoredSpecs {
             page.path("placed").forEach(placed -> ((ObjectNode) placed).put("straighten", 0));
         }
         ((ObjectNode) o.path("output")).put("copies", spec.path("copies").asInt());
+        return o;
+    }
+
+    /** Schema 3: pictures in their own colours, with no moves. */
+    private ObjectNode thirdSpec(ObjectNode d) {
+        d.path("renditions").forEach(r -> ((ObjectNode) r).set("compensation", json.tree(Compensated.NONE)));
+        return d.put("schema", DocketSpec.SCHEMA);
+    }
+
+    private ObjectNode thirdOrder(ObjectNode o) {
+        thirdSpec((ObjectNode) o.path("spec"));
         return o.put("schema", PrintOrder.SCHEMA);
     }
 
@@ -100,7 +114,7 @@ public class StoredSpecs {
         ColourRoute route = m.path("colourBy").asString().equals("DRIVER") ? new ColourRoute.ByDriver()
             : new ColourRoute.ByWistel(Intent.valueOf(p.path("intent").asString()), p.path("blackPoint").asBoolean());
         return new DocketSpec(DocketSpec.SCHEMA, title.isBlank() ? "Untitled" : title,
-            List.of(new Rendition(ONLY, masterHash, new Treatment.Colour(), d.path("picture").path("profileTaken").asBoolean())),
+            List.of(new Rendition(ONLY, masterHash, new Treatment.Colour(), Compensated.NONE, d.path("picture").path("profileTaken").asBoolean())),
             Optional.of(d.path("pairingId").asString()).filter(id -> !id.isEmpty()), sheet, plan,
             new Resolution(Resolution.Pixels.valueOf(z.path("pixels").asString()), z.path("resamplePpi").asInt(), z.path("viewingMm").asDouble()), Sharpening.OFF, Annotation.NONE, route,
             DriverSettings.of(m.path("mediaType").asString(), m.path("feed").asString(), m.path("quality").asInt()), d.path("copies").asInt(), d.path("notes").asString());

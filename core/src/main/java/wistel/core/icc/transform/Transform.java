@@ -1,11 +1,16 @@
 package wistel.core.icc.transform;
 
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import wistel.core.colour.LabEncoding;
 import wistel.core.icc.kernel.Kernel;
+import wistel.core.icc.kernel.Sequence;
 import wistel.core.icc.profile.ColourSpace;
 import wistel.core.icc.stage.Chain;
+import wistel.core.icc.stage.Stage;
 
 /**
  * A compiled colour transform. {@code exact} runs the chain of stages in double precision; {@code apply} runs its fast form, whose error
@@ -30,6 +35,16 @@ public final class Transform {
         this.from = from;
         this.to = to;
         this.baked = baked;
+    }
+
+    /** This one, and another one after it. Its error is taken as the sum of theirs. */
+    public Transform then(Transform next) {
+        List<Stage> stages = new ArrayList<>(chain.stages());
+        stages.addAll(next.chain.stages());
+        Optional<Kernel> both = baked.kernel().isPresent() && next.baked.kernel().isPresent()
+            ? Optional.of(new Sequence(baked.kernel().get(), next.baked.kernel().get(), inputs(), outputs(), next.outputs())) : Optional.empty();
+        return new Transform(Chain.of(stages), from, next.to,
+            new Baked(both, baked.kind() + "; " + next.baked.kind(), next.baked.side(), baked.mean() + next.baked.mean(), baked.nearlyAll() + next.baked.nearlyAll()));
     }
 
     public ColourSpace from() {

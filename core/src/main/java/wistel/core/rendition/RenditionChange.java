@@ -11,14 +11,14 @@ import wistel.core.icc.stage.LabFunction;
  * All that happens to a colour before it is converted: the treatment, then the moves. Equal ones do the same, so it is the key under which what is
  * compiled of it is kept.
  */
-public final class Rendering implements LabChange {
-    public static final Rendering NONE = new Rendering(new Treatment.Colour(), List.of());
+public final class RenditionChange implements LabChange {
+    public static final RenditionChange NONE = new RenditionChange(new Treatment.Colour(), List.of());
 
     private final Treatment treatment;
     private final List<Move> moves;
     private final LabFunction[] steps;
 
-    public Rendering(Treatment treatment, List<Move> moves) {
+    public RenditionChange(Treatment treatment, List<Move> moves) {
         this.treatment = treatment;
         this.moves = Compensation.inOrder(moves);
         List<LabFunction> all = new ArrayList<>();
@@ -75,7 +75,7 @@ public final class Rendering implements LabChange {
 
     @Override
     public boolean equals(Object o) {
-        return o instanceof Rendering r && r.treatment.equals(treatment) && r.moves.equals(moves);
+        return o instanceof RenditionChange r && r.treatment.equals(treatment) && r.moves.equals(moves);
     }
 
     @Override

@@ -1,0 +1,157 @@
+package wistel.server.docket;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PatchMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import wistel.core.docket.Change;
+import wistel.core.fault.Conflict;
+import wistel.core.fault.NotFound;
+import wistel.core.rendition.Compensated;
+import wistel.core.rendition.Compensation;
+import wistel.core.rendition.CompensationRef;
+import wistel.core.rendition.Move;
+import wistel.core.rendition.Rendition;
+import wistel.server.compensation.CompensationRepository;
+import wistel.server.edge.Events;
+import wistel.server.pairing.PairingRepository;
+
+/** Compensations: kept, used again, changed, let go of. */
+@RestController
+@RequestMapping("/api/compensations")
+class CompensationController {
+    private final CompensationRepository compensations;
+    private final DocketRepository dockets;
+    private final PairingRepository pairings;
+    private final Events events;
+
+    CompensationController(CompensationRepository compensations, DocketRepository dockets, PairingRepository pairings, Events events) {
+        this.compensations = compensations;
+        this.dockets = dockets;
+        this.pairings = pairings;
+        this.events = events;
+    }
+
+    /** @param version of it that the docket was judged with */
+    record Use(UUID docketId, int docketNumber, String title, int version) {
+    }
+
+    /**
+     * @param words   what it does
+     * @param madeFor paper that it was made on; empty when it was made on none
+     * @param usualOn papers whose new dockets start with it
+     */
+    record View(String id, int version, String name, List<Move> moves, String words, String madeFor, List<String> usualOn, List<Use> uses) {
+    }
+
+    private View view(CompensationRepository.Row row) {
+        Compensation c = row.compensation();
+        UUID id = UUID.fromString(c.id());
+        String madeFor = row.pairingId().flatMap(p -> pairings.find(p.toString())).map(p -> p.paper()).orElse("");
+        return new View(c.id(), c.version(), c.name(), c.moves(), c.words(), madeFor, compensations.usualOn(id), uses(c.id()));
+    }
+
+    private List<Use> uses(String id) {
+        List<Use> uses = new ArrayList<>();
+        for (DocketRepository.Row row : dockets.using(id)) {
+            row.spec().renditions().stream().flatMap(r -> r.compensation().kept().stream()).filter(k -> k.id().equals(id)).map(CompensationRef::version).distinct()
+                .forEach(version -> uses.add(new Use(row.id(), row.number(), row.spec().title(), version)));
+        }
+        return uses;
+    }
+
+    @GetMapping
+    List<View> all() {
+        return compensations.all().stream().map(this::view).toList();
+    }
+
+    /** @param pairingId that it was made on */
+    record Kept(String name, List<Move> moves, Optional<UUID> pairingId) {
+    }
+
+    @PostMapping
+    ResponseEntity<View> keep(@RequestBody Kept kept) {
+        Compensation made = new Compensation(UUID.randomUUID().toString(), 1, kept.name.strip(), kept.moves);
+        return ResponseEntity.status(HttpStatus.CREATED).body(view(compensations.add(made, known(kept.pairingId))));
+    }
+
+    private Optional<UUID> known(Optional<UUID> pairingId) {
+        pairingId.ifPresent(id -> pairings.find(id.toString()).orElseThrow(() -> new NotFound("There is no such pairing.", "Choose another one.")));
+        return pairingId;
+    }
+
+    /** @param follow whether dockets that use an earlier version take this one; each can undo it */
+    record Next(List<Move> moves, Optional<UUID> pairingId, boolean follow) {
+    }
+
+    @PostMapping("/{id}/versions")
+    View next(@PathVariable UUID id, @RequestBody Next next) {
+        View made = view(compensations.follow(id, next.moves, known(next.pairingId)));
+        if (next.follow) {
+            follow(made);
+        }
+        return view(compensations.newest(id));
+    }
+
+    private void follow(View made) {
+        CompensationRef ref = new CompensationRef(made.id, made.version, made.name);
+        for (Use use : made.uses) {
+            DocketRepository.Row row = dockets.get(use.docketId);
+            for (Rendition r : row.spec().renditions()) {
+                if (r.compensation().kept().filter(k -> k.id().equals(made.id) && k.version() < made.version).isPresent()) {
+                    dockets.change(use.docketId, dockets.get(use.docketId).version(), new Change.Compensates(r.id(), new Compensated(made.moves, Optional.of(ref), r.compensation().on())));
+                }
+            }
+            events.tell("docket", use.docketId.toString());
+        }
+    }
+
+    record Renamed(String name) {
+    }
+
+    @PatchMapping("/{id}")
+    View rename(@PathVariable UUID id, @RequestBody Renamed renamed) {
+        Compensation now = compensations.newest(id).compensation();
+        Compensation next = new Compensation(now.id(), now.version(), renamed.name.strip(), now.moves());
+        compensations.rename(id, next.name());
+        return view(compensations.newest(id));
+    }
+
+    /** One that a docket or paper uses stays. */
+    @DeleteMapping("/{id}")
+    ResponseEntity<Void> delete(@PathVariable UUID id) {
+        View now = view(compensations.newest(id));
+        if (!now.uses.isEmpty()) {
+            List<String> where = now.uses.stream().map(u -> "docket " + u.docketNumber + " (" + u.title + ")").distinct().toList();
+            throw new Conflict(Conflict.Reason.IN_USE, "“" + now.name + "” is used by " + String.join(", ", where) + ".", "Choose another compensation there first.", Map.of("dockets", where));
+        }
+        if (!now.usualOn.isEmpty()) {
+            throw new Conflict(Conflict.Reason.IN_USE, "New dockets on " + String.join(", ", now.usualOn) + " start with “" + now.name + "”.", "Let them start with another one first.");
+        }
+        compensations.delete(id);
+        return ResponseEntity.noContent().build();
+    }
+
+    record Usual(Optional<UUID> compensationId) {
+    }
+
+    /** What new dockets on a pairing start with. */
+    @PutMapping("/usual/{pairingId}")
+    ResponseEntity<Void> usual(@PathVariable UUID pairingId, @RequestBody Usual usual) {
+        known(Optional.of(pairingId));
+        compensations.makeUsual(pairingId, usual.compensationId);
+        return ResponseEntity.noContent().build();
+    }
+}

@@ -1,0 +1,198 @@
+package wistel.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.UUID;
+import javax.imageio.ImageIO;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+import wistel.core.icc.profile.Intent;
+import wistel.standin.ink.Paper;
+import wistel.standin.room.Feeds;
+
+/** Treatments and compensations, from the proof to the print. */
+public class RenditionTest {
+    private static final String MONO = "{\"kind\":\"monochrome\",\"mix\":{\"points\":[{\"hue\":25,\"lighter\":25},{\"hue\":145,\"lighter\":-20}]},"
+        + "\"toning\":{\"shadows\":{\"hue\":60,\"strength\":0},\"lights\":{\"hue\":80,\"strength\":0},\"crossing\":50,\"softness\":15}}";
+    private static final String TONES = "{\"kind\":\"tone-moves\",\"shadows\":30,\"midtones\":10,\"lights\":0,\"contrast\":0,\"brightness\":5,\"pivot\":45}";
+    private static final String COLOUR = "{\"kind\":\"colour\"}";
+
+    private TestRoom test;
+    private Api api;
+
+    @BeforeClass
+    public void start() throws Exception {
+        test = new TestRoom(0);
+        api = new Api(() -> test.port);
+        PrintingTest.pair(test, Paper.SKERRY_BARYTA, Feeds.REAR, Intent.RELATIVE);
+    }
+
+    @AfterClass(alwaysRun = true)
+    public void stop() {
+        test.close();
+    }
+
+    /** Left half a red, right half a green of about the same lightness, and a gray strip below. */
+    private static byte[] redAndGreen() throws IOException {
+        BufferedImage image = new BufferedImage(300, 200, BufferedImage.TYPE_INT_RGB);
+        for (int y = 0; y < 200; y++) {
+            for (int x = 0; x < 300; x++) {
+                image.setRGB(x, y, y >= 150 ? x * 255 / 299 * 0x010101 : x < 150 ? 0xC83C3C : 0x3C8C3C);
+            }
+        }
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        ImageIO.write(image, "png", out);
+        return out.toByteArray();
+    }
+
+    private JsonNode docket(String name) throws IOException {
+        JsonNode d = api.drop(name, redAndGreen()).body().path("docket");
+        String pairing = api.get("/api/pairings").body().get(0).path("pairingId").asString();
+        return api.put("/api/dockets/" + d.path("id").asString() + "/pairing", "{\"pairingId\":\"" + pairing + "\"}", d.path("version").asInt()).body();
+    }
+
+    private JsonNode over(JsonNode attempt) {
+        return Waiting.until(() -> api.get("/api/attempts/" + attempt.path("id").asString()).body(),
+            a -> List.of("done", "failed", "cancelled").contains(a.path("state").asString()), 60);
+    }
+
+    private JsonNode patched(JsonNode d, String change) {
+        Api.Answer answer = api.patch("/api/dockets/" + d.path("id").asString(), change, d.path("version").asInt());
+        assertThat(answer.status()).as(answer.body().toString()).isEqualTo(200);
+        return answer.body();
+    }
+
+    private static String treated(String treatment) {
+        return "{\"kind\":\"treated\",\"renditionId\":\"r1\",\"treatment\":" + treatment + "}";
+    }
+
+    private static String compensates(String moves, String kept, boolean on) {
+        return "{\"kind\":\"compensates\",\"renditionId\":\"r1\",\"compensation\":{\"moves\":[" + moves + "],\"kept\":" + kept + ",\"on\":" + on + "}}";
+    }
+
+    private BufferedImage proof(JsonNode d, String change) throws IOException {
+        JsonNode spec = d.path("spec");
+        String hash = spec.path("renditions").get(0).path("masterHash").asString();
+        Api.Answer answer = api.get("/api/masters/" + hash + "/proof?pairing=" + d.path("pairing").path("pairingId").asString() + "&version=1&intent=RELATIVE&black=true&longest=300"
+            + (change.isEmpty() ? "" : "&change=" + URLEncoder.encode(change, StandardCharsets.UTF_8)));
+        assertThat(answer.status()).isEqualTo(200);
+        return ImageIO.read(new ByteArrayInputStream(answer.raw().body()));
+    }
+
+    private static int gray(BufferedImage image, int x, int y) {
+        int rgb = image.getRGB(x, y);
+        return ((rgb >> 16 & 0xFF) + (rgb >> 8 & 0xFF) + (rgb & 0xFF)) / 3;
+    }
+
+    @Test
+    public void redAndGreenOfOneLightnessComeApartInMonochromeAndTheDocketSaysSo() throws IOException {
+        JsonNode d = docket("red-and-green.png");
+        String even = "{\"treatment\":" + MONO.replaceAll("\"points\":\\[[^]]*]", "\"points\":[]") + ",\"moves\":[]}";
+        BufferedImage plain = proof(d, even);
+        BufferedImage mixed = proof(d, "{\"treatment\":" + MONO + ",\"moves\":[]}");
+        assertThat(Math.abs(gray(plain, 60, 60) - gray(plain, 240, 60))).isLessThan(30);
+        assertThat(gray(mixed, 60, 60) - gray(mixed, 240, 60)).isGreaterThan(60);
+        // the gray strip is what it was
+        assertThat(gray(mixed, 150, 180)).isCloseTo(gray(plain, 150, 180), within(1));
+        d = patched(d, treated(MONO));
+        assertThat(d.path("readback").asString()).contains("monochrome with reds +25, greens −20");
+        assertThat(d.path("undo").asString()).startsWith("monochrome");
+        assertThat(d.path("track").get(0).path("outcome").asString()).startsWith("monochrome");
+    }
+
+    @Test
+    public void movesShowInProofAndFiguresAndCanBeSwitchedOff() throws IOException {
+        JsonNode d = docket("moves.png");
+        BufferedImage before = proof(d, "");
+        BufferedImage after = proof(d, "{\"treatment\":" + COLOUR + ",\"moves\":[" + TONES + "]}");
+        assertThat(gray(after, 60, 180)).isGreaterThan(gray(before, 60, 180) + 10);
+        String figures = "/api/dockets/" + d.path("id").asString() + "/renditions/r1/figures";
+        double plain = api.get(figures).body().path("meanDifference").path("RELATIVE").asDouble();
+        d = patched(d, compensates(TONES, "null", true));
+        assertThat(d.path("readback").asString()).contains("compensated: shadows +30, midtones +10, brightness +5");
+        assertThat(api.get(figures).body().path("meanDifference").path("RELATIVE").asDouble()).as("judged against the master, which the moves leave alone").isGreaterThan(plain + 3);
+        d = patched(d, compensates(TONES, "null", false));
+        assertThat(d.path("readback").asString()).doesNotContain("compensated");
+        assertThat(api.get(figures).body().path("meanDifference").path("RELATIVE").asDouble()).isEqualTo(plain);
+    }
+
+    @Test
+    public void aCompensationIsKeptUsedFollowedAndStaysWhileItIsUsed() throws IOException {
+        JsonNode d = docket("kept.png");
+        String pairing = d.path("pairing").path("pairingId").asString();
+        Api.Answer kept = api.post("/api/compensations", "{\"name\":\"Open shadows\",\"moves\":[" + TONES + "],\"pairingId\":\"" + pairing + "\"}", 0);
+        assertThat(kept.status()).isEqualTo(201);
+        String id = kept.body().path("id").asString();
+        assertThat(kept.body().path("madeFor").asString()).isEqualTo(d.path("pairing").path("paper").asString());
+        assertThat(api.post("/api/compensations", "{\"name\":\"Open shadows\",\"moves\":[],\"pairingId\":null}", 0).code()).isEqualTo("name-taken");
+        d = patched(d, compensates(TONES, "{\"id\":\"" + id + "\",\"version\":1,\"name\":\"Open shadows\"}", true));
+        assertThat(d.path("readback").asString()).contains("compensated by “Open shadows”");
+        Api.Answer refused = api.send(api.request("/api/compensations/" + id).DELETE());
+        assertThat(refused.code()).isEqualTo("in-use");
+        assertThat(refused.body().path("detail").asString()).contains("docket " + d.path("number").asInt());
+        // the next version: left alone first, then followed
+        String stronger = TONES.replace("30", "40");
+        api.post("/api/compensations/" + id + "/versions", "{\"moves\":[" + stronger + "],\"pairingId\":null,\"follow\":false}", 0);
+        JsonNode same = api.get("/api/dockets/" + d.path("id").asString()).body();
+        assertThat(same.path("spec").path("renditions").get(0).path("compensation").path("moves").get(0).path("shadows").asInt()).isEqualTo(30);
+        JsonNode third = api.post("/api/compensations/" + id + "/versions", "{\"moves\":[" + stronger + "],\"pairingId\":null,\"follow\":true}", 0).body();
+        assertThat(third.path("version").asInt()).isEqualTo(3);
+        assertThat(third.path("uses").get(0).path("version").asInt()).isEqualTo(3);
+        JsonNode followed = api.get("/api/dockets/" + d.path("id").asString()).body();
+        assertThat(followed.path("spec").path("renditions").get(0).path("compensation").path("moves").get(0).path("shadows").asInt()).isEqualTo(40);
+        // a paper's usual one: new dockets start with it
+        assertThat(api.put("/api/compensations/usual/" + pairing, "{\"compensationId\":\"" + id + "\"}", 0).status()).isEqualTo(204);
+        JsonNode fresh = docket("starts-with-it.png");
+        assertThat(fresh.path("readback").asString()).contains("“Open shadows”");
+        assertThat(api.put("/api/compensations/usual/" + pairing, "{\"compensationId\":null}", 0).status()).isEqualTo(204);
+        // let go of on both dockets, it can be deleted
+        patched(followed, compensates("", "null", true));
+        patched(fresh, compensates("", "null", true));
+        assertThat(api.send(api.request("/api/compensations/" + id).DELETE()).status()).isEqualTo(204);
+        assertThat(api.get("/api/compensations").body().toString()).doesNotContain(id);
+    }
+
+    /** What the proof promised comes out, and the same order gives the same file. */
+    @Test
+    public void theCompensatedPrintIsWhatTheProofShowed() throws Exception {
+        JsonNode d = docket("printed.png");
+        d = patched(d, treated(MONO));
+        d = patched(d, compensates(TONES, "null", true));
+        JsonNode first = over(api.post("/api/dockets/" + d.path("id").asString() + "/attempts", "", d.path("version").asInt()).body());
+        JsonNode page = Api.page(first);
+        double apart = api.get("/api/attempts/" + first.path("id").asString() + "/pages/1/pictures/1/scan/figures").body().path("meanDifference").asDouble();
+        assertThat(apart).isLessThan(1.5);
+        JsonNode again = over(api.post("/api/attempts/" + first.path("id").asString() + "/again", "", 0).body());
+        assertThat(Api.page(again).path("fileHash").asString()).isEqualTo(page.path("fileHash").asString());
+        assertThat(first.path("readback").asString()).contains("monochrome");
+    }
+
+    @DataProvider
+    Object[][] bad() {
+        return new Object[][] {{compensates(TONES.replace("30", "99"), "null", true)}, {compensates(TONES.replace("30", "null"), "null", true)},
+            {compensates(TONES + "," + TONES, "null", true)}, {compensates("{\"kind\":\"lightness-curve\",\"points\":[{\"from\":0,\"to\":0},{\"from\":0,\"to\":50}]}", "null", true)},
+            {compensates("{\"kind\":\"nothing\"}", "null", true)}, {compensates("null", "null", true)}, {treated("null")}, {treated(MONO.replace("25,\"lighter\"", "999,\"lighter\""))}};
+    }
+
+    @Test(dataProvider = "bad")
+    public void badMovesAreRefusedInWordsAndChangeNothing(String change) throws IOException {
+        JsonNode d = docket("bad-moves-" + UUID.randomUUID() + ".png");
+        Api.Answer answer = api.patch("/api/dockets/" + d.path("id").asString(), change, d.path("version").asInt());
+        assertThat(answer.status()).as(answer.body().toString()).isEqualTo(400);
+        assertThat(answer.body().path("next").asString()).isNotBlank();
+        assertThat(api.get("/api/dockets/" + d.path("id").asString()).body().path("version").asInt()).isEqualTo(d.path("version").asInt());
+        String asked = "/api/masters/" + d.path("spec").path("renditions").get(0).path("masterHash").asString() + "/picture?change=" + URLEncoder.encode("{\"moves\":[7]}", StandardCharsets.UTF_8);
+        assertThat(api.get(asked).status()).isEqualTo(400);
+    }
+}
