@@ -1,10 +1,28 @@
-import type { DocketView, Intent } from './types'
+import type { DocketView, Intent, Move, OnDocket, Rendition, Treatment } from './types'
 
 /** What of a proof is shown: a way of looking at it, no decision. */
 export type ProofView = 'PAPER_WHITE' | 'INK_BLACK' | 'SCREEN_WHITE_AND_BLACK'
 
+/** What happens to a picture's colours before they are converted: saved with the docket, or as sliders just now stand. */
+export type ColourChange = { treatment: Treatment; moves: Move[] }
+
+export const renditionOf = (view: DocketView, picture: OnDocket) =>
+  view.spec.renditions.find((r) => r.id === picture.renditionId) as Rendition
+
+export const changeOf = (r: Rendition): ColourChange => ({
+  treatment: r.treatment,
+  moves: r.compensation.on ? r.compensation.moves : [],
+})
+
+/** As part of an address; nothing where nothing is changed. */
+export const asked = (change?: ColourChange) =>
+  change && (change.treatment.kind !== 'colour' || change.moves.length > 0)
+    ? `&change=${encodeURIComponent(JSON.stringify(change))}`
+    : ''
+
 /** Addresses of pictures. Each names everything that the picture depends on, so it can be kept for ever. */
-export const masterUrl = (hash: string, longest: number) => `/api/masters/${hash}/picture?longest=${longest}`
+export const masterUrl = (hash: string, longest: number, change?: ColourChange) =>
+  `/api/masters/${hash}/picture?longest=${longest}${asked(change)}`
 
 const on = (view: DocketView, longest: number) =>
   `longest=${longest}&pairing=${view.pairing.pairingId}&version=${view.pairing.number}`
@@ -21,9 +39,12 @@ export const proofUrl = (
   longest: number,
   shown: ProofView = 'PAPER_WHITE',
   intent: Intent = intentOf(view),
-) => `/api/masters/${master}/proof?${on(view, longest)}&intent=${intent}&black=${blackPointOf(view)}&view=${shown}`
+  change?: ColourChange,
+) =>
+  `/api/masters/${master}/proof?${on(view, longest)}&intent=${intent}&black=${blackPointOf(view)}&view=${shown}${asked(change)}`
 
-export const gamutUrl = (view: DocketView, master: string, longest: number) => `/api/masters/${master}/gamut?${on(view, longest)}`
+export const gamutUrl = (view: DocketView, master: string, longest: number, change?: ColourChange) =>
+  `/api/masters/${master}/gamut?${on(view, longest)}${asked(change)}`
 
 /** A part of the final raster, pixel for pixel; `state` changes whenever the docket does. */
 export const loupeUrl = (view: DocketView, rendition: string, at: { x: number; y: number }, sharpening: string, mask = false) =>

@@ -196,6 +196,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/compensations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all"];
+        put?: never;
+        post: operations["keep_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compensations/usual/{pairingId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["usual"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compensations/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["delete"];
+        options?: never;
+        head?: never;
+        patch: operations["rename"];
+        trace?: never;
+    };
+    "/api/compensations/{id}/versions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["next"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dockets": {
         parameters: {
             query?: never;
@@ -324,6 +388,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/dockets/{id}/renditions/{rendition}/ends": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ends"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{id}/renditions/{rendition}/ends/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["endMarks"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dockets/{id}/renditions/{rendition}/figures": {
         parameters: {
             query?: never;
@@ -332,6 +428,38 @@ export interface paths {
             cookie?: never;
         };
         get: operations["figures"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{id}/renditions/{rendition}/hue": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["hue"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{id}/renditions/{rendition}/hues": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["hues"];
         put?: never;
         post?: never;
         delete?: never;
@@ -380,6 +508,86 @@ export interface paths {
             cookie?: never;
         };
         get: operations["probe"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{id}/renditions/{rendition}/ramp": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ramp"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{id}/renditions/{rendition}/shadows": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["shadows"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{id}/renditions/{rendition}/shape": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["shape"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{id}/renditions/{rendition}/suggestion": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["suggestion"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{id}/renditions/{rendition}/toning": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["toning"];
         put?: never;
         post?: never;
         delete?: never;
@@ -761,16 +969,63 @@ export interface components {
             sizePt: number;
             title: boolean;
         };
-        Change: components["schemas"]["Titled"] | components["schemas"]["Noted"] | components["schemas"]["Copies"] | components["schemas"]["ProfileConfirmed"] | components["schemas"]["Paired"] | components["schemas"]["Stocked"] | components["schemas"]["Framed"] | components["schemas"]["Laid"] | components["schemas"]["Turned"] | components["schemas"]["Fitted"] | components["schemas"]["Filled"] | components["schemas"]["Cropped"] | components["schemas"]["Trimmed"] | components["schemas"]["Edged"] | components["schemas"]["Annotated"] | components["schemas"]["Sharpened"] | components["schemas"]["Bordered"] | components["schemas"]["Resolved"] | components["schemas"]["Routed"] | components["schemas"]["Set"];
+        Change: components["schemas"]["Titled"] | components["schemas"]["Noted"] | components["schemas"]["Copies"] | components["schemas"]["ProfileConfirmed"] | components["schemas"]["Treated"] | components["schemas"]["Compensates"] | components["schemas"]["Paired"] | components["schemas"]["Stocked"] | components["schemas"]["Framed"] | components["schemas"]["Laid"] | components["schemas"]["Turned"] | components["schemas"]["Fitted"] | components["schemas"]["Filled"] | components["schemas"]["Cropped"] | components["schemas"]["Trimmed"] | components["schemas"]["Edged"] | components["schemas"]["Annotated"] | components["schemas"]["Sharpened"] | components["schemas"]["Bordered"] | components["schemas"]["Resolved"] | components["schemas"]["Routed"] | components["schemas"]["Set"];
         Choice: {
             label: string;
             value: string;
+        };
+        ChromaMoves: {
+            byHue: components["schemas"]["HuePoint"][];
+            /** Format: double */
+            chroma: number;
+            /** @enum {string} */
+            kind: "chroma-moves";
         };
         Colour: {
             /** @enum {string} */
             kind: "colour";
         };
         ColourRoute: components["schemas"]["ByWistel"] | components["schemas"]["ByDriver"];
+        Compensated: {
+            kept: components["schemas"]["CompensationRef"];
+            moves: components["schemas"]["Move"][];
+            on: boolean;
+        };
+        Compensates: {
+            compensation: components["schemas"]["Compensated"];
+            /** @enum {string} */
+            kind: "compensates";
+            renditionId: string;
+        };
+        CompensationName: {
+            name: string;
+        };
+        CompensationRef: {
+            id: string;
+            name: string;
+            /** Format: int32 */
+            version: number;
+        };
+        CompensationUse: {
+            /** Format: uuid */
+            docketId: string;
+            /** Format: int32 */
+            docketNumber: number;
+            title: string;
+            /** Format: int32 */
+            version: number;
+        };
+        CompensationView: {
+            id: string;
+            madeFor: string;
+            moves: components["schemas"]["Move"][];
+            name: string;
+            uses: components["schemas"]["CompensationUse"][];
+            usualOn: string[];
+            /** Format: int32 */
+            version: number;
+            words: string;
+        };
         Copies: {
             /** Format: int32 */
             copies: number;
@@ -863,6 +1118,12 @@ export interface components {
             /** @enum {string} */
             kind: "edged";
         };
+        Ends: {
+            /** Format: double */
+            bareShare: number;
+            /** Format: double */
+            blockedShare: number;
+        };
         Even: {
             /** @enum {string} */
             kind: "even";
@@ -926,6 +1187,28 @@ export interface components {
             /** Format: double */
             solidShare: number;
         };
+        Hue: {
+            /** Format: double */
+            hue: number;
+        };
+        HueMix: {
+            points: components["schemas"]["MixPoint"][];
+        };
+        HuePoint: {
+            /** Format: double */
+            chroma: number;
+            /** Format: double */
+            hue: number;
+            /** Format: double */
+            lighter: number;
+            /** Format: double */
+            shift: number;
+        };
+        Hues: {
+            hues: number[];
+            /** Format: double */
+            median: number;
+        };
         Kept: {
             /** Format: int64 */
             bytesNow: number;
@@ -960,6 +1243,11 @@ export interface components {
             pages: components["schemas"]["Page"][];
             /** Format: double */
             usedLengthMm: number;
+        };
+        LightnessCurve: {
+            /** @enum {string} */
+            kind: "lightness-curve";
+            points: components["schemas"]["TonePoint"][];
         };
         Limits: {
             /** Format: int32 */
@@ -1041,8 +1329,33 @@ export interface components {
             change: components["schemas"]["Change"];
             label: string;
         };
+        MixPoint: {
+            /** Format: double */
+            hue: number;
+            /** Format: double */
+            lighter: number;
+        };
+        Monochrome: {
+            /** @enum {string} */
+            kind: "monochrome";
+            mix: components["schemas"]["HueMix"];
+            toning: components["schemas"]["Toning"];
+        };
+        Move: components["schemas"]["LightnessCurve"] | components["schemas"]["ToneMoves"] | components["schemas"]["ChromaMoves"] | components["schemas"]["Warmth"];
+        NewCompensation: {
+            moves: components["schemas"]["Move"][];
+            name: string;
+            /** Format: uuid */
+            pairingId: string;
+        };
         NewPrinter: {
             uri: string;
+        };
+        NextVersion: {
+            follow: boolean;
+            moves: components["schemas"]["Move"][];
+            /** Format: uuid */
+            pairingId: string;
         };
         Noted: {
             /** @enum {string} */
@@ -1100,6 +1413,7 @@ export interface components {
             /** @enum {string} */
             kind: "paired";
             pairing: components["schemas"]["PairingVersion"];
+            usual: components["schemas"]["Compensated"];
         };
         PairingAsked: {
             pairingId: string;
@@ -1212,6 +1526,7 @@ export interface components {
             retired: boolean;
         };
         Rendition: {
+            compensation: components["schemas"]["Compensated"];
             id: string;
             masterHash: string;
             profileConfirmed: boolean;
@@ -1266,6 +1581,16 @@ export interface components {
             kind: "set";
             setting: string;
             value: string;
+        };
+        Shadows: {
+            /** Format: int32 */
+            apart: number;
+            steps: components["schemas"]["Step"][];
+        };
+        Shape: {
+            chroma: number[];
+            mix: number[];
+            tones: number[];
         };
         Sharpened: {
             /** @enum {string} */
@@ -1351,6 +1676,13 @@ export interface components {
             largestFile: number;
             ready: boolean;
         };
+        Step: {
+            /** Format: double */
+            from: number;
+            shown: number[];
+            /** Format: double */
+            to: number;
+        };
         Stock: components["schemas"]["Sheet"] | components["schemas"]["Roll"];
         StockChoice: {
             feed: string;
@@ -1364,6 +1696,18 @@ export interface components {
             /** @enum {string} */
             kind: "stocked";
             stock: components["schemas"]["Stock"];
+        };
+        Suggested: {
+            /** Format: double */
+            after: number;
+            /** Format: int32 */
+            apartAfter: number;
+            /** Format: int32 */
+            apartBefore: number;
+            /** Format: double */
+            before: number;
+            moves: components["schemas"]["Move"][];
+            words: string;
         };
         Text: {
             /** @enum {string} */
@@ -1385,7 +1729,49 @@ export interface components {
             kind: "titled";
             title: string;
         };
-        Treatment: components["schemas"]["Colour"];
+        Tone: {
+            /** Format: double */
+            hue: number;
+            /** Format: double */
+            strength: number;
+        };
+        ToneMoves: {
+            /** Format: double */
+            brightness: number;
+            /** Format: double */
+            contrast: number;
+            /** @enum {string} */
+            kind: "tone-moves";
+            /** Format: double */
+            lights: number;
+            /** Format: double */
+            midtones: number;
+            /** Format: double */
+            pivot: number;
+            /** Format: double */
+            shadows: number;
+        };
+        TonePoint: {
+            /** Format: double */
+            from: number;
+            /** Format: double */
+            to: number;
+        };
+        Toning: {
+            /** Format: double */
+            crossing: number;
+            lights: components["schemas"]["Tone"];
+            shadows: components["schemas"]["Tone"];
+            /** Format: double */
+            softness: number;
+        };
+        Treated: {
+            /** @enum {string} */
+            kind: "treated";
+            renditionId: string;
+            treatment: components["schemas"]["Treatment"];
+        };
+        Treatment: components["schemas"]["Colour"] | components["schemas"]["Monochrome"];
         Trimmed: {
             cut: components["schemas"]["Cut"];
             /** @enum {string} */
@@ -1395,9 +1781,21 @@ export interface components {
             /** @enum {string} */
             kind: "turned";
         };
+        UsualCompensation: {
+            /** Format: uuid */
+            compensationId: string;
+        };
         Verdict: {
             remark: string;
             verdict: string;
+        };
+        Warmth: {
+            /** @enum {string} */
+            kind: "warmth";
+            /** Format: double */
+            tint: number;
+            /** Format: double */
+            warmth: number;
         };
     };
     responses: never;
@@ -1682,6 +2080,146 @@ export interface operations {
             };
         };
     };
+    all: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CompensationView"][];
+                };
+            };
+        };
+    };
+    keep_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewCompensation"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CompensationView"];
+                };
+            };
+        };
+    };
+    usual: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pairingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["UsualCompensation"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    rename: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CompensationName"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CompensationView"];
+                };
+            };
+        };
+    };
+    next: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NextVersion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CompensationView"];
+                };
+            };
+        };
+    };
     open: {
         parameters: {
             query: {
@@ -1925,7 +2463,109 @@ export interface operations {
             };
         };
     };
+    ends: {
+        parameters: {
+            query?: {
+                change?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+                rendition: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Ends"];
+                };
+            };
+        };
+    };
+    endMarks: {
+        parameters: {
+            query?: {
+                change?: string;
+                longest?: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+                rendition: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/png": string;
+                };
+            };
+        };
+    };
     figures: {
+        parameters: {
+            query?: {
+                compensated?: boolean;
+            };
+            header?: never;
+            path: {
+                id: string;
+                rendition: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Figures"];
+                };
+            };
+        };
+    };
+    hue: {
+        parameters: {
+            query: {
+                x: number;
+                y: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+                rendition: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Hue"];
+                };
+            };
+        };
+    };
+    hues: {
         parameters: {
             query?: never;
             header?: never;
@@ -1943,7 +2583,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["Figures"];
+                    "*/*": components["schemas"]["Hues"];
                 };
             };
         };
@@ -2024,6 +2664,127 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Probe"];
+                };
+            };
+        };
+    };
+    ramp: {
+        parameters: {
+            query?: {
+                change?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+                rendition: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/png": string;
+                };
+            };
+        };
+    };
+    shadows: {
+        parameters: {
+            query?: {
+                change?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+                rendition: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Shadows"];
+                };
+            };
+        };
+    };
+    shape: {
+        parameters: {
+            query?: {
+                change?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+                rendition: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Shape"];
+                };
+            };
+        };
+    };
+    suggestion: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                rendition: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Suggested"];
+                };
+            };
+        };
+    };
+    toning: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                rendition: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Toning"];
                 };
             };
         };
@@ -2180,6 +2941,7 @@ export interface operations {
                 pairing: string;
                 version: number;
                 longest?: number;
+                change?: string;
             };
             header?: never;
             path: {
@@ -2204,6 +2966,7 @@ export interface operations {
         parameters: {
             query?: {
                 longest?: number;
+                change?: string;
             };
             header?: never;
             path: {
@@ -2233,6 +2996,7 @@ export interface operations {
                 black: boolean;
                 view?: "SCREEN_WHITE_AND_BLACK" | "INK_BLACK" | "PAPER_WHITE";
                 longest?: number;
+                change?: string;
             };
             header?: never;
             path: {

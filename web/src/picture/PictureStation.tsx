@@ -1,18 +1,59 @@
-import { Button } from 'antd'
-import { masterUrl } from '../api/pictures'
+import { keepPreviousData, useQuery } from '@tanstack/react-query'
+import { Button, Checkbox } from 'antd'
+import { useEffect, useRef, useState } from 'react'
+import { get } from '../api/client'
+import { asked, type ColourChange, changeOf, masterUrl, renditionOf } from '../api/pictures'
+import type { Ends } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { Booth } from '../parts/BoothPicture'
 import { BOOTH } from '../parts/booth'
 import { Findings } from '../parts/Findings'
 import { megabytes, mm, percent } from '../parts/numbers'
+import { useLivePicture } from '../parts/useLivePicture'
+import { HUES } from '../rendition/moves'
+import { lighterOf, mixed, TreatmentCard } from '../rendition/TreatmentCard'
 import { HistogramPlot } from './HistogramPlot'
+import './picture.css'
 
 export function PictureStation({ view, picture, tools, go }: StationProps) {
   const m = picture.master
+  const r = renditionOf(view, picture)
+  const [draft, setDraft] = useState<ColourChange>()
+  const [ends, setEnds] = useState(false)
+  const [pointed, setPointed] = useState<number>()
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what was drawn ahead of the docket gives way to what it holds
+  useEffect(() => setDraft(undefined), [view.version])
+  const shown = useLivePicture(masterUrl(m.hash, BOOTH, draft ?? { treatment: r.treatment, moves: [] }))
+  const paired = view.pairing !== null && view.pairing !== undefined
+  const change = changeOf(r)
+  const { data: found } = useQuery({
+    queryKey: ['ends', view.id, picture.renditionId, view.pairing?.pairingId, view.version],
+    queryFn: ({ signal }) =>
+      get<Ends>(`/api/dockets/${view.id}/renditions/${picture.renditionId}/ends?x=1${asked(change)}`, signal),
+    enabled: paired,
+    placeholderData: keepPreviousData,
+  })
   return (
     <div className="station">
-      <Booth foot={<span>The master, as it came. It is never altered.</span>}>
-        <img src={masterUrl(m.hash, BOOTH)} alt={`Master: ${view.spec.title}`} />
+      <Booth
+        foot={
+          <span>
+            {r.treatment.kind === 'monochrome'
+              ? 'The master in monochrome. Its file is never altered.'
+              : 'The master, as it came. It is never altered.'}
+          </span>
+        }
+      >
+        <Hued view={view} picture={picture} tools={tools} draft={draft} setDraft={setDraft} onHue={setPointed}>
+          <img src={shown || masterUrl(m.hash, BOOTH)} alt={`Master: ${view.spec.title}`} draggable={false} />
+          {ends && paired && (
+            <img
+              className="over"
+              alt="Bare paper and blocked black"
+              src={`/api/dockets/${view.id}/renditions/${picture.renditionId}/ends/picture?longest=${BOOTH}&v=${view.version}${asked(change)}`}
+            />
+          )}
+        </Hued>
       </Booth>
       <aside className="card" aria-label="Picture">
         <section>
@@ -27,15 +68,24 @@ export function PictureStation({ view, picture, tools, go }: StationProps) {
           </dl>
         </section>
         <Findings findings={view.findings.filter((f) => f.stage === 'PICTURE')} tools={tools} />
+        <TreatmentCard view={view} picture={picture} tools={tools} draft={draft} setDraft={setDraft} pointed={pointed} />
         <section>
           <h2 className="head">Levels</h2>
           <HistogramPlot histogram={m.histogram} />
           <dl className="rows">
             <dt>bare paper</dt>
-            <dd>{percent(m.histogram.bareShare)} of the picture gets no ink at all</dd>
+            <dd>
+              {percent(m.histogram.bareShare)} of the master{found && `, ${percent(found.bareShare)} of the print`} gets no ink at
+              all
+            </dd>
             <dt>solid black</dt>
-            <dd>{percent(m.histogram.solidShare)} of it</dd>
+            <dd>
+              {percent(m.histogram.solidShare)} of the master{found && `, ${percent(found.blockedShare)} of the print is blocked`}
+            </dd>
           </dl>
+          <Checkbox checked={ends} disabled={!paired} onChange={(e) => setEnds(e.target.checked)}>
+            {paired ? 'show the ends: dots bare paper, strokes blocked black' : 'show the ends, once a paper is chosen'}
+          </Checkbox>
         </section>
         <section>
           <h2 className="head">How large it can go</h2>
@@ -55,6 +105,69 @@ export function PictureStation({ view, picture, tools, go }: StationProps) {
           </Button>
         </div>
       </aside>
+    </div>
+  )
+}
+
+type HuedProps = Pick<StationProps, 'view' | 'picture' | 'tools'> & {
+  draft: ColourChange | undefined
+  setDraft: (draft: ColourChange | undefined) => void
+  onHue: (hue: number | undefined) => void
+  children: React.ReactNode
+}
+
+/** The picture in monochrome under the pointer: pointing at a colour shows its hue, dragging up or down makes that hue lighter or darker. */
+function Hued({ view, picture, tools, draft, setDraft, onHue, children }: HuedProps) {
+  const r = renditionOf(view, picture)
+  const mono = r.treatment.kind === 'monochrome' && picture.master.channels > 1 ? r.treatment : undefined
+  const wait = useRef<number>(undefined)
+  const held = useRef<{ y: number; nearest: number; start: number[] }>(undefined)
+  const ask = (e: React.PointerEvent<HTMLElement>) => {
+    const box = e.currentTarget.getBoundingClientRect()
+    const x = Math.max(0, Math.min(1, (e.clientX - box.left) / box.width))
+    const y = Math.max(0, Math.min(1, (e.clientY - box.top) / box.height))
+    return get<{ hue: number }>(`/api/dockets/${view.id}/renditions/${r.id}/hue?x=${x.toFixed(4)}&y=${y.toFixed(4)}`).then(
+      ({ hue }) => hue,
+    )
+  }
+  if (!mono) return <div className="hued">{children}</div>
+  return (
+    <div
+      className="hued dragged"
+      onPointerDown={(e) => {
+        e.currentTarget.setPointerCapture(e.pointerId)
+        const y = e.clientY
+        ask(e).then((hue) => {
+          const apart = (h: number) => Math.min(Math.abs(h - hue), 360 - Math.abs(h - hue))
+          const nearest = HUES.reduce((best, h, i) => (apart(h.hue) < apart(HUES[best]?.hue ?? 0) ? i : best), 0)
+          held.current = { y, nearest, start: lighterOf(mono) }
+          onHue(hue)
+        }, tools.complain)
+      }}
+      onPointerMove={(e) => {
+        const drag = held.current
+        if (e.buttons && drag) {
+          const lighter = drag.start.map((v, i) => (i === drag.nearest ? v + (drag.y - e.clientY) / 4 : v))
+          setDraft({ treatment: mixed(mono, lighter), moves: [] })
+        } else if (!e.buttons) {
+          window.clearTimeout(wait.current)
+          const event = { ...e, currentTarget: e.currentTarget }
+          wait.current = window.setTimeout(
+            () => ask(event as React.PointerEvent<HTMLElement>).then(onHue, () => onHue(undefined)),
+            60,
+          )
+        }
+      }}
+      onPointerUp={() => {
+        if (held.current && draft) tools.decide({ kind: 'treated', renditionId: r.id, treatment: draft.treatment })
+        held.current = undefined
+      }}
+      onPointerLeave={() => {
+        window.clearTimeout(wait.current)
+        onHue(undefined)
+      }}
+    >
+      {children}
     </div>
   )
 }

@@ -1,8 +1,19 @@
 import { useQuery } from '@tanstack/react-query'
-import { Button, Checkbox, Radio } from 'antd'
+import { Button, Checkbox, Radio, Segmented } from 'antd'
 import { useEffect, useRef, useState } from 'react'
 import { get } from '../api/client'
-import { blackPointOf, gamutUrl, intentOf, masterUrl, type ProofView, proofUrl } from '../api/pictures'
+import {
+  asked,
+  blackPointOf,
+  type ColourChange,
+  changeOf,
+  gamutUrl,
+  intentOf,
+  masterUrl,
+  type ProofView,
+  proofUrl,
+  renditionOf,
+} from '../api/pictures'
 import type { DocketView, Figures, Intent, OnDocket, Probe } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { typing } from '../frame/Frame'
@@ -11,7 +22,10 @@ import { BOOTH } from '../parts/booth'
 import { Loupe } from '../parts/Loupe'
 import { fixed, percent } from '../parts/numbers'
 import { inPrint, type Place } from '../parts/place'
+import { useLivePicture } from '../parts/useLivePicture'
 import { useProofView } from '../parts/useProofView'
+import { CompensateCard } from '../rendition/CompensateCard'
+import { ShadowStrip } from '../rendition/ShadowStrip'
 import { CAUSES, INTENTS } from './words'
 import './proof.css'
 
@@ -20,7 +34,11 @@ const LOOKED_AT_MS = 1200
 
 type Compare = 'divided' | 'beside' | 'proof'
 
-export function ProofStation({ view, picture, tools, go }: StationProps) {
+export function ProofStation(props: StationProps) {
+  const { view, picture, tools, go } = props
+  const [face, setFace] = useState<'judge' | 'compensate'>('judge')
+  const [draft, setDraft] = useState<ColourChange>()
+  const [bare, setBare] = useState(false)
   const [compare, setCompare] = useState<Compare>('divided')
   const [outside, setOutside] = useState(false)
   const [loupe, setLoupe] = useState(false)
@@ -35,8 +53,14 @@ export function ProofStation({ view, picture, tools, go }: StationProps) {
     tools.decide({ kind: 'routed', route: { kind: 'by-wistel', intent, blackPoint, ...next } })
   const setNow = useRef(set)
   setNow.current = set
+  const saved = changeOf(renditionOf(view, picture))
+  // what was drawn ahead of the docket gives way to what it holds
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the version is what tells
+  useEffect(() => setDraft(undefined), [view.version])
+  const treated = { treatment: saved.treatment, moves: [] }
+  const change = bare ? treated : (draft ?? saved)
   const { data: figures } = useQuery({
-    queryKey: ['figures', view.id, picture.renditionId, view.pairing?.pairingId, view.pairing?.number, blackPoint],
+    queryKey: ['figures', view.id, picture.renditionId, view.pairing?.pairingId, view.pairing?.number, blackPoint, asked(saved)],
     queryFn: ({ signal }) => get<Figures>(`/api/dockets/${view.id}/renditions/${picture.renditionId}/figures`, signal),
     enabled: paired,
     staleTime: Number.POSITIVE_INFINITY,
@@ -44,7 +68,7 @@ export function ProofStation({ view, picture, tools, go }: StationProps) {
 
   const blackAlways = figures?.blackAlways.includes(intent) ?? false
 
-  const proof = paired ? proofUrl(view, picture.master.hash, BOOTH, shown) : ''
+  const proof = paired ? proofUrl(view, picture.master.hash, BOOTH, shown, intent, change) : ''
   const { see } = tools
   const seen = view.findings.every((f) => f.code !== 'proof-not-looked-at')
   // biome-ignore lint/correctness/useExhaustiveDependencies: told once for each proof, not for each change
@@ -58,6 +82,7 @@ export function ProofStation({ view, picture, tools, go }: StationProps) {
     const press = (e: KeyboardEvent) => {
       if (typing(e) || e.ctrlKey || e.metaKey) return
       if (e.key.toLowerCase() === 'm') setHeld(e.type === 'keydown')
+      if (e.key.toLowerCase() === 'n') setBare(e.type === 'keydown')
       if (e.type !== 'keydown') return
       if (e.key.toLowerCase() === 'g') setOutside((o) => !o)
       const chosen = INTENTS[Number(e.key) - 1]
@@ -89,6 +114,7 @@ export function ProofStation({ view, picture, tools, go }: StationProps) {
   return (
     <div className="station">
       <Booth
+        under={face === 'compensate' && <ShadowStrip view={view} picture={picture} change={change} />}
         foot={
           <>
             <Radio.Group
@@ -103,7 +129,11 @@ export function ProofStation({ view, picture, tools, go }: StationProps) {
               <Radio.Button value="beside">side by side</Radio.Button>
               <Radio.Button value="proof">proof alone</Radio.Button>
             </Radio.Group>
-            <span>Point at the picture to read both sides. Hold M for the master.</span>
+            <span>
+              {saved.moves.length > 0
+                ? 'Hold M for the master, N for the proof without the compensation.'
+                : 'Point at the picture to read both sides. Hold M for the master.'}
+            </span>
           </>
         }
       >
@@ -113,74 +143,90 @@ export function ProofStation({ view, picture, tools, go }: StationProps) {
           shown={shown}
           compare={held ? 'master' : compare}
           outside={outside}
+          proof={proof}
+          change={change}
           onDrawn={() => setDrawn(proof)}
           onPick={setAt}
         />
       </Booth>
       <aside className="card" aria-label="Proof">
-        <section>
-          <h2 className="head">Rendering intent: choose by eye</h2>
-          <div className="intents">
-            {INTENTS.map((i) => (
-              <button type="button" key={i.value} aria-pressed={intent === i.value} onClick={() => set({ intent: i.value })}>
-                <img src={proofUrl(view, picture.master.hash, 320, shown, i.value)} alt="" />
-                <span>
-                  {i.label} <b>{figures ? `ΔE ${fixed(figures.meanDifference[i.value] ?? 0, 1)}` : '…'}</b>
-                </span>
-              </button>
-            ))}
-          </div>
-        </section>
-        <section>
-          <h2 className="head">What this paper can't hold</h2>
-          <div className="shares" role="img" aria-label="Shares of the picture out of gamut">
-            <div className="dark" style={{ width: `${100 * (g?.tooDark ?? 0)}%` }} />
-            <div className="vivid" style={{ width: `${100 * (g?.tooVivid ?? 0)}%` }} />
-            <div className="light" style={{ width: `${100 * (g?.tooLight ?? 0)}%` }} />
-          </div>
-          <p className="soft">
-            {g
-              ? `${percent(g.tooDark)} too dark (mean ΔE ${fixed(g.meanTooDark, 1)}), ${percent(g.tooVivid)} too vivid (${fixed(g.meanTooVivid, 1)}), ${percent(g.tooLight)} too light. Counted from ΔE 2.`
-              : 'measuring …'}
-          </p>
-          <Checkbox checked={outside} onChange={(e) => setOutside(e.target.checked)}>
-            draw it over the picture (G): strokes too dark, dots too vivid
-          </Checkbox>
-        </section>
-        <section>
-          <h2 className="head">Judge with</h2>
-          <div className="judged-with">
-            <Radio.Group
-              optionType="button"
-              buttonStyle="solid"
-              value={shown}
-              onChange={(e) => setShown(e.target.value)}
-              aria-label="Paper and black shown"
-            >
-              <Radio.Button value="PAPER_WHITE">paper white</Radio.Button>
-              <Radio.Button value="INK_BLACK">ink black</Radio.Button>
-              <Radio.Button value="SCREEN_WHITE_AND_BLACK">full screen range</Radio.Button>
-            </Radio.Group>
-            <Checkbox
-              checked={blackPoint || blackAlways}
-              disabled={intent === 'ABSOLUTE' || blackAlways}
-              onChange={(e) => set({ blackPoint: e.target.checked })}
-            >
-              black point compensation{blackAlways ? ', part of this intent in this profile' : ''}
-            </Checkbox>
-          </div>
-          <p className="soft">
-            {figures
-              ? `Paper white L* ${fixed(figures.paperL, 1)}, ink black L* ${fixed(figures.blackL, 1)} on ${view.pairing.paper}.`
-              : ''}
-          </p>
-        </section>
-        <section>
-          <Checkbox checked={loupe} onChange={(e) => setLoupe(e.target.checked)}>
-            print pixels, where you last pressed on the picture
-          </Checkbox>
-          {loupe && <Loupe view={view} picture={picture} at={at} />}
-        </section>
+        <Segmented
+          aria-label="What to do with the proof"
+          value={face}
+          onChange={setFace}
+          options={[
+            { value: 'judge', label: 'judge' },
+            { value: 'compensate', label: 'compensate' },
+          ]}
+        />
+        {face === 'compensate' && <CompensateCard {...props} draft={draft} setDraft={setDraft} />}
+        {face === 'judge' && (
+          <>
+            <section>
+              <h2 className="head">Rendering intent: choose by eye</h2>
+              <div className="intents">
+                {INTENTS.map((i) => (
+                  <button type="button" key={i.value} aria-pressed={intent === i.value} onClick={() => set({ intent: i.value })}>
+                    <img src={proofUrl(view, picture.master.hash, 320, shown, i.value, saved)} alt="" />
+                    <span>
+                      {i.label} <b>{figures ? `ΔE ${fixed(figures.meanDifference[i.value] ?? 0, 1)}` : '…'}</b>
+                    </span>
+                  </button>
+                ))}
+              </div>
+            </section>
+            <section>
+              <h2 className="head">What this paper can't hold</h2>
+              <div className="shares" role="img" aria-label="Shares of the picture out of gamut">
+                <div className="dark" style={{ width: `${100 * (g?.tooDark ?? 0)}%` }} />
+                <div className="vivid" style={{ width: `${100 * (g?.tooVivid ?? 0)}%` }} />
+                <div className="light" style={{ width: `${100 * (g?.tooLight ?? 0)}%` }} />
+              </div>
+              <p className="soft">
+                {g
+                  ? `${percent(g.tooDark)} too dark (mean ΔE ${fixed(g.meanTooDark, 1)}), ${percent(g.tooVivid)} too vivid (${fixed(g.meanTooVivid, 1)}), ${percent(g.tooLight)} too light. Counted from ΔE 2.`
+                  : 'measuring …'}
+              </p>
+              <Checkbox checked={outside} onChange={(e) => setOutside(e.target.checked)}>
+                draw it over the picture (G): strokes too dark, dots too vivid
+              </Checkbox>
+            </section>
+            <section>
+              <h2 className="head">Judge with</h2>
+              <div className="judged-with">
+                <Radio.Group
+                  optionType="button"
+                  buttonStyle="solid"
+                  value={shown}
+                  onChange={(e) => setShown(e.target.value)}
+                  aria-label="Paper and black shown"
+                >
+                  <Radio.Button value="PAPER_WHITE">paper white</Radio.Button>
+                  <Radio.Button value="INK_BLACK">ink black</Radio.Button>
+                  <Radio.Button value="SCREEN_WHITE_AND_BLACK">full screen range</Radio.Button>
+                </Radio.Group>
+                <Checkbox
+                  checked={blackPoint || blackAlways}
+                  disabled={intent === 'ABSOLUTE' || blackAlways}
+                  onChange={(e) => set({ blackPoint: e.target.checked })}
+                >
+                  black point compensation{blackAlways ? ', part of this intent in this profile' : ''}
+                </Checkbox>
+              </div>
+              <p className="soft">
+                {figures
+                  ? `Paper white L* ${fixed(figures.paperL, 1)}, ink black L* ${fixed(figures.blackL, 1)} on ${view.pairing.paper}.`
+                  : ''}
+              </p>
+            </section>
+            <section>
+              <Checkbox checked={loupe} onChange={(e) => setLoupe(e.target.checked)}>
+                print pixels, where you last pressed on the picture
+              </Checkbox>
+              {loupe && <Loupe view={view} picture={picture} at={at} />}
+            </section>
+          </>
+        )}
         <div className="next">
           <span />
           <Button type="primary" onClick={() => go('machine')}>
@@ -198,6 +244,8 @@ function Comparison({
   shown,
   compare,
   outside,
+  proof: wanted,
+  change,
   onDrawn,
   onPick,
 }: {
@@ -206,6 +254,8 @@ function Comparison({
   shown: ProofView
   compare: Compare | 'master'
   outside: boolean
+  proof: string
+  change: ColourChange
   onDrawn: () => void
   onPick: (at: Place) => void
 }) {
@@ -214,8 +264,12 @@ function Comparison({
   const [probe, setProbe] = useState<Probe>()
   const wait = useRef<number>(undefined)
   const asked = useRef<AbortController>(undefined)
-  const master = masterUrl(picture.master.hash, BOOTH)
-  const proof = proofUrl(view, picture.master.hash, BOOTH, shown)
+  const master = masterUrl(picture.master.hash, BOOTH, { treatment: change.treatment, moves: [] })
+  const proof = useLivePicture(wanted)
+  // biome-ignore lint/correctness/useExhaustiveDependencies: told once for each proof that is on screen
+  useEffect(() => {
+    if (proof === wanted) onDrawn()
+  }, [proof, wanted])
 
   const point = (e: React.PointerEvent<HTMLElement>) => {
     const r = e.currentTarget.getBoundingClientRect()
@@ -247,14 +301,20 @@ function Comparison({
     setAt(undefined)
     setProbe(undefined)
   }
-  const overlay = outside && <img src={gamutUrl(view, picture.master.hash, BOOTH)} alt="Out of gamut" className="over" />
+  const overlay = outside && <img src={gamutUrl(view, picture.master.hash, BOOTH, change)} alt="Out of gamut" className="over" />
   const reading = at && probe && <ProbeTable probe={probe} at={at} />
   if (compare === 'beside') {
     return (
       <>
         {[master, proof].map((src, i) => (
-          <div key={src} className="side" onPointerMove={point} onPointerDown={pick} onPointerLeave={leave}>
-            <img src={src} onLoad={i === 1 ? onDrawn : undefined} alt={i === 0 ? 'Master' : 'Proof'} />
+          <div
+            key={i === 0 ? 'master' : 'proof'}
+            className="side"
+            onPointerMove={point}
+            onPointerDown={pick}
+            onPointerLeave={leave}
+          >
+            <img src={src || master} alt={i === 0 ? 'Master' : 'Proof'} />
             <span className="tag left">{i === 0 ? 'Master' : `On ${view.pairing.paper}`}</span>
             {i === 1 && overlay}
             {i === 1 && reading}
@@ -266,7 +326,7 @@ function Comparison({
   const line = compare === 'divided' ? share : compare === 'master' ? 1 : 0
   return (
     <div className="divide" onPointerMove={point} onPointerDown={pick} onPointerLeave={leave}>
-      <img src={proof} onLoad={onDrawn} alt="Proof" />
+      <img src={proof || master} alt="Proof" />
       {overlay}
       <img src={master} alt="Master" className="over" style={{ clipPath: `inset(0 ${100 * (1 - line)}% 0 0)` }} />
       {compare !== 'proof' && <span className="tag left">Master</span>}

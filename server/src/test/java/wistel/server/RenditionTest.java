@@ -178,6 +178,46 @@ public class RenditionTest {
         assertThat(first.path("readback").asString()).contains("monochrome");
     }
 
+    @Test
+    public void theSuggestionComesCloserAlwaysTheSameWayAndChangesNothingByItself() throws IOException {
+        JsonNode d = docket("suggested.png");
+        String rendition = "/api/dockets/" + d.path("id").asString() + "/renditions/r1";
+        JsonNode first = api.post(rendition + "/suggestion", "", 0).body();
+        assertThat(first.path("after").asDouble()).isLessThanOrEqualTo(first.path("before").asDouble());
+        assertThat(first.path("moves").size()).isPositive();
+        assertThat(api.post(rendition + "/suggestion", "", 0).body()).isEqualTo(first);
+        assertThat(api.get("/api/dockets/" + d.path("id").asString()).body().path("version").asInt()).isEqualTo(d.path("version").asInt());
+        double plain = api.get(rendition + "/figures").body().path("meanDifference").path("RELATIVE").asDouble();
+        patched(d, compensates(first.path("moves").toString().replaceAll("^\\[|]$", ""), "null", true));
+        assertThat(api.get(rendition + "/figures").body().path("meanDifference").path("RELATIVE").asDouble()).isLessThan(plain);
+        assertThat(api.get(rendition + "/figures?compensated=false").body().path("meanDifference").path("RELATIVE").asDouble()).isEqualTo(plain);
+    }
+
+    @Test
+    public void huesEndsShadowsAndCurvesAreTold() throws IOException {
+        JsonNode d = docket("helps.png");
+        String rendition = "/api/dockets/" + d.path("id").asString() + "/renditions/r1";
+        JsonNode hues = api.get(rendition + "/hues").body().path("hues");
+        // the picture's red and green lie near 25 and 145 degrees of Oklab, and nothing else does
+        assertThat(hues.size()).isEqualTo(72);
+        assertThat(Math.max(hues.get(4).asDouble(), hues.get(5).asDouble())).isGreaterThan(0.5);
+        assertThat(hues.get(50).asDouble()).isZero();
+        assertThat(api.get(rendition + "/hue?x=0.2&y=0.2").body().path("hue").asDouble()).isBetween(15.0, 35.0);
+        assertThat(api.get(rendition + "/hue?x=2&y=0.2").status()).isEqualTo(400);
+        JsonNode shadows = api.get(rendition + "/shadows").body();
+        assertThat(shadows.path("steps").size()).isEqualTo(10);
+        assertThat(shadows.path("apart").asInt()).isBetween(1, 10);
+        JsonNode ends = api.get(rendition + "/ends").body();
+        assertThat(ends.path("blockedShare").asDouble()).isBetween(0.0, 0.1);
+        String change = URLEncoder.encode("{\"treatment\":" + COLOUR + ",\"moves\":[" + TONES + "]}", StandardCharsets.UTF_8);
+        JsonNode shape = api.get(rendition + "/shape?change=" + change).body();
+        assertThat(shape.path("tones").get(0).asDouble()).isZero();
+        assertThat(shape.path("tones").get(10).asDouble()).isGreaterThan(25);
+        assertThat(api.get(rendition + "/ends/picture").raw().headers().firstValue("Content-Type")).contains("image/png");
+        assertThat(api.get(rendition + "/ramp").status()).isEqualTo(200);
+        assertThat(api.get(rendition + "/toning").body().path("lights").path("strength").asDouble()).isLessThan(3);
+    }
+
     @DataProvider
     Object[][] bad() {
         return new Object[][] {{compensates(TONES.replace("30", "99"), "null", true)}, {compensates(TONES.replace("30", "null"), "null", true)},

@@ -65,7 +65,7 @@ public record DocketSpec(int schema, String title, List<Rendition> renditions, O
     }
 
     private static String seen(Rendition r) {
-        return r.change().isNeutral() ? r.masterHash() : r.masterHash() + " " + r.change();
+        return r.change().changesNothing() ? r.masterHash() : r.masterHash() + " " + r.change();
     }
 
     public DocketSpec withRendition(Rendition changed) {

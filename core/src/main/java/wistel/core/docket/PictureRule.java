@@ -15,7 +15,7 @@ final class PictureRule implements Rule {
 
     /** A gray picture has no hues that a mix could tell apart. */
     private static Stream<Finding> hueless(DocketSpec d, PreflightFacts facts) {
-        return d.renditions().stream().filter(r -> facts.pictures().get(r.id()).channels() == 1).flatMap(r -> r.treatment() instanceof Treatment.Monochrome m && !m.mix().isEven()
+        return d.renditions().stream().filter(r -> facts.pictures().get(r.id()).channels() == 1).flatMap(r -> r.treatment() instanceof Treatment.Monochrome m && !m.mix().even()
             ? Stream.of(Finding.note(Stage.PICTURE, "mix-without-hues", "The mix by hue does nothing to this picture.", "It came in gray, so there are no hues to tell apart.",
                 new Mend("Leave the mix out", new Change.Treated(r.id(), new Treatment.Monochrome(HueMix.EVEN, m.toning()))))) : Stream.empty());
     }

@@ -74,7 +74,7 @@ public final class Readback {
     }
 
     private static String rendition(Rendition r) {
-        String treatment = r.treatment().isNeutral() ? "" : r.treatment().words();
+        String treatment = r.treatment().changesNothing() ? "" : r.treatment().words();
         String moved = r.compensation().inForceWords();
         String compensated = moved.isEmpty() ? "" : r.compensation().kept().isPresent() ? "compensated by " + moved : "compensated: " + moved;
         return treatment.isEmpty() || compensated.isEmpty() ? treatment + compensated : treatment + ", " + compensated;

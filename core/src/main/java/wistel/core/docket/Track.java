@@ -64,6 +64,6 @@ public final class Track {
         }
         String name = Words.intent(by.intent()).replace(" colorimetric", "");
         boolean moved = d.renditions().stream().anyMatch(r -> !r.compensation().inForceWords().isEmpty());
-        return (Words.compensatesBlack(by, facts) ? name + ", black compensated" : name) + (moved ? ", print compensated" : "");
+        return moved ? name + ", compensated" : Words.compensatesBlack(by, facts) ? name + ", black compensated" : name;
     }
 }

@@ -78,6 +78,11 @@ public record ChromaMoves(double chroma, List<HuePoint> byHue) implements Move {
         };
     }
 
+    /** Factor of the chroma of the strongest colours of a hue. */
+    public double at(double hue) {
+        return byHue.isEmpty() ? chroma : chroma * MonotoneCubic.periodic(byHue.stream().mapToDouble(HuePoint::hue).toArray(), byHue.stream().mapToDouble(HuePoint::chroma).toArray()).at(hue);
+    }
+
     /** The same in Oklab's plane: what a colour becomes, and how much lighter, before that is weighted by its lightness. */
     LabChange.OklabPlane plane() {
         double[] hues = byHue.stream().mapToDouble(HuePoint::hue).toArray();
@@ -104,7 +109,7 @@ public record ChromaMoves(double chroma, List<HuePoint> byHue) implements Move {
     }
 
     @Override
-    public boolean isNeutral() {
+    public boolean changesNothing() {
         return chroma == 1 && byHue.stream().allMatch(p -> p.chroma == 1 && p.shift == 0 && p.lighter == 0);
     }
 

@@ -32,7 +32,7 @@ public record Compensation(String id, int version, String name, List<Move> moves
         if (moves.stream().map(Object::getClass).distinct().count() < moves.size()) {
             throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "One kind of move stands there twice.", "Bring the two together in one.");
         }
-        return moves.stream().filter(m -> !m.isNeutral()).sorted(Comparator.comparing(m -> ORDER.indexOf(m.getClass()))).toList();
+        return moves.stream().filter(m -> !m.changesNothing()).sorted(Comparator.comparing(m -> ORDER.indexOf(m.getClass()))).toList();
     }
 
     public String words() {

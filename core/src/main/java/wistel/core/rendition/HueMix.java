@@ -11,7 +11,7 @@ import wistel.core.icc.stage.LabFunction;
  * How light each hue becomes in monochrome: L* plus mix(hue) c/(c + c0), a periodic curve through up to 6 points; hue and chroma c in Oklab.
  * Neutrals keep their lightness, paper and black are left alone.
  */
-public record HueMix(List<Point> points) {
+public record HueMix(List<MixPoint> points) {
     public static final HueMix EVEN = new HueMix(List.of());
     public static final int MOST_POINTS = 6;
     public static final double MOST_LIGHTER = 30;
@@ -20,8 +20,8 @@ public record HueMix(List<Point> points) {
 
     /** @param hue in Oklab, degrees from 0 to 360
      * @param lighter L*, -30 to 30 */
-    public record Point(double hue, double lighter) {
-        public Point {
+    public record MixPoint(double hue, double lighter) {
+        public MixPoint {
             Faults.within("hue", hue, 0, 360);
             Faults.within("lightness by hue", lighter, -MOST_LIGHTER, MOST_LIGHTER);
         }
@@ -29,7 +29,7 @@ public record HueMix(List<Point> points) {
 
     /** @throws wistel.core.fault.InvalidRequest when a number is out of its range, there are too many points, or two at one hue */
     public HueMix {
-        points = points.stream().sorted(Comparator.comparing(Point::hue)).toList();
+        points = points.stream().sorted(Comparator.comparing(MixPoint::hue)).toList();
         if (points.size() > MOST_POINTS) {
             throw Faults.curve(points.size() + " points by hue are more than can be.", "Give up to " + MOST_POINTS + ".");
         }
@@ -43,13 +43,13 @@ public record HueMix(List<Point> points) {
         }
     }
 
-    public boolean isEven() {
+    public boolean even() {
         return points.stream().allMatch(p -> p.lighter == 0);
     }
 
     /** Any colour to the neutral of its lightness in this mix. */
     LabFunction function() {
-        if (isEven()) {
+        if (even()) {
             return (lab, at) -> {
                 lab[at + 1] = 0;
                 lab[at + 2] = 0;
@@ -67,9 +67,18 @@ public record HueMix(List<Point> points) {
         };
     }
 
+    /** What the strongest colours of a hue are lightened by. */
+    public double at(double hue) {
+        return points.isEmpty() ? 0 : curve().at(hue);
+    }
+
+    private MonotoneCubic curve() {
+        return MonotoneCubic.periodic(points.stream().mapToDouble(MixPoint::hue).toArray(), points.stream().mapToDouble(MixPoint::lighter).toArray());
+    }
+
     /** What is added to L* by a colour's place in Oklab's plane. */
     LabChange.OklabPlane plane() {
-        MonotoneCubic mix = MonotoneCubic.periodic(points.stream().mapToDouble(Point::hue).toArray(), points.stream().mapToDouble(Point::lighter).toArray());
+        MonotoneCubic mix = curve();
         return at -> {
             double c = Math.sqrt(at[0] * at[0] + at[1] * at[1]);
             at[2] = mix.at(Oklab.hue(at[0], at[1])) * c / (c + HALF_CHROMA);

@@ -8,15 +8,15 @@ import wistel.core.icc.stage.LabFunction;
  * Lightness against lightness, L* 0 to 100, as a curve through 2 to 8 points that never turns back ({@link MonotoneCubic}). What is darker than the
  * first point or lighter than the last becomes as dark or light as they are.
  */
-public record LightnessCurve(List<Point> points) implements Move {
+public record LightnessCurve(List<TonePoint> points) implements Move {
     public static final int MOST_POINTS = 8;
     /** Points nearer than this can't be told apart on paper. */
     private static final double NEAREST = 0.5;
 
     /** @param from L* of the picture
      * @param to   L* that it becomes */
-    public record Point(double from, double to) {
-        public Point {
+    public record TonePoint(double from, double to) {
+        public TonePoint {
             Faults.within("point", from, 0, 100);
             Faults.within("point", to, 0, 100);
         }
@@ -40,12 +40,12 @@ public record LightnessCurve(List<Point> points) implements Move {
 
     @Override
     public LabFunction function() {
-        MonotoneCubic curve = new MonotoneCubic(points.stream().mapToDouble(Point::from).toArray(), points.stream().mapToDouble(Point::to).toArray());
+        MonotoneCubic curve = new MonotoneCubic(points.stream().mapToDouble(TonePoint::from).toArray(), points.stream().mapToDouble(TonePoint::to).toArray());
         return (lab, at) -> lab[at] = curve.at(lab[at]);
     }
 
     @Override
-    public boolean isNeutral() {
+    public boolean changesNothing() {
         return points.get(0).from == 0 && points.get(points.size() - 1).from == 100 && points.stream().allMatch(p -> p.from == p.to);
     }
 

@@ -11,7 +11,7 @@ public sealed interface Move permits LightnessCurve, ToneMoves, ChromaMoves, War
     LabFunction function();
 
     /** True when it changes nothing. */
-    boolean isNeutral();
+    boolean changesNothing();
 
     /** What a person would call it: "shadows +12, contrast -5". */
     String words();

@@ -22,7 +22,7 @@ public final class RenditionChange implements LabChange {
         this.treatment = treatment;
         this.moves = Compensation.inOrder(moves);
         List<LabFunction> all = new ArrayList<>();
-        if (!treatment.isNeutral()) {
+        if (!treatment.changesNothing()) {
             all.add(treatment.function());
         }
         this.moves.forEach(m -> all.add(m.function()));
@@ -38,7 +38,7 @@ public final class RenditionChange implements LabChange {
     }
 
     /** Nothing happens: a picture is converted straight from its own profile. */
-    public boolean isNeutral() {
+    public boolean changesNothing() {
         return steps.length == 0;
     }
 
@@ -54,7 +54,7 @@ public final class RenditionChange implements LabChange {
         if (treatment instanceof Treatment.Monochrome mono) {
             LabFunction toned = mono.toning().function();
             LabFunction moved = all(moves);
-            return new Form.Collapsed(mono.mix().isEven() ? Optional.empty() : Optional.of(mono.mix().plane()), (lab, at) -> {
+            return new Form.Collapsed(mono.mix().even() ? Optional.empty() : Optional.of(mono.mix().plane()), (lab, at) -> {
                 toned.apply(lab, at);
                 moved.apply(lab, at);
             });

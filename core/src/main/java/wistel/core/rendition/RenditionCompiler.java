@@ -35,7 +35,7 @@ public final class RenditionCompiler {
      * @param compile makes or finds transforms
      */
     public static Transform through(IccProfile source, RenditionChange change, Onward route, Function<IccProfile, Recipe> onward, Function<Recipe, Transform> compile) {
-        return change.isNeutral() ? compile.apply(onward.apply(source))
+        return change.changesNothing() ? compile.apply(onward.apply(source))
             : compile.apply(recipe(source, change, route.intent, route.blackPoint)).then(compile.apply(onward.apply(WORKING)));
     }
 

@@ -74,7 +74,7 @@ public record ToneMoves(double shadows, double midtones, double lights, double c
     }
 
     @Override
-    public boolean isNeutral() {
+    public boolean changesNothing() {
         return shadows == 0 && midtones == 0 && lights == 0 && contrast == 0 && brightness == 0;
     }
 

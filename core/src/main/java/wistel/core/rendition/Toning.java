@@ -48,7 +48,7 @@ public record Toning(Tone shadows, Tone lights, double crossing, double softness
         return new Toning(tone, tone, 50, 15);
     }
 
-    public boolean isNeutral() {
+    public boolean changesNothing() {
         return shadows.strength == 0 && lights.strength == 0;
     }
 

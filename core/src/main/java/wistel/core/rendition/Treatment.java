@@ -4,10 +4,10 @@ import wistel.core.icc.stage.LabFunction;
 
 /** How a picture is seen before its colour is converted. */
 public sealed interface Treatment {
-    /** Changes nothing where {@link #isNeutral()}. */
+    /** Changes nothing where {@link #changesNothing()}. */
     LabFunction function();
 
-    boolean isNeutral();
+    boolean changesNothing();
 
     String words();
 
@@ -19,7 +19,7 @@ public sealed interface Treatment {
         }
 
         @Override
-        public boolean isNeutral() {
+        public boolean changesNothing() {
             return true;
         }
 
@@ -37,21 +37,21 @@ public sealed interface Treatment {
         public LabFunction function() {
             LabFunction gray = mix.function();
             LabFunction toned = toning.function();
-            return toning.isNeutral() ? gray : (lab, at) -> {
+            return toning.changesNothing() ? gray : (lab, at) -> {
                 gray.apply(lab, at);
                 toned.apply(lab, at);
             };
         }
 
         @Override
-        public boolean isNeutral() {
+        public boolean changesNothing() {
             return false;
         }
 
         @Override
         public String words() {
-            String mixed = mix.isEven() ? "monochrome" : "monochrome with " + mix.words();
-            return toning.isNeutral() ? mixed : mixed + ", " + toning.words();
+            String mixed = mix.even() ? "monochrome" : "monochrome with " + mix.words();
+            return toning.changesNothing() ? mixed : mixed + ", " + toning.words();
         }
     }
 }

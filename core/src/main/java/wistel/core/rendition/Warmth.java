@@ -30,7 +30,7 @@ public record Warmth(double warmth, double tint) implements Move {
     }
 
     @Override
-    public boolean isNeutral() {
+    public boolean changesNothing() {
         return warmth == 0 && tint == 0;
     }
 

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.Map;
 import java.util.Optional;
+import java.util.List;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import wistel.core.fault.InvalidRequest;
@@ -13,6 +14,9 @@ import wistel.core.paper.SheetSize;
 import wistel.core.paper.Stock;
 import wistel.core.printer.ColourRoute;
 import wistel.core.printer.DriverSettings;
+import wistel.core.rendition.Compensated;
+import wistel.core.rendition.Treatment;
+import wistel.core.rendition.Warmth;
 import wistel.core.sheet.Annotation;
 import wistel.core.sheet.Borders;
 import wistel.core.sheet.Caption;
@@ -43,6 +47,8 @@ public class ChangeTest {
             {new Change.Set(DriverSettings.MEDIA_TYPE, "photographic-satin"), "photographic satin", "photographic-satin"},
             {new Change.Set(DriverSettings.QUALITY, "3"), "quick quality", "print-quality=3"}, {new Change.Set(DriverSettings.FEED, "rear"), "rear feed", "rear"},
             {new Change.Copies(4), "4 copies", "copies=4"}, {new Change.Titled(" Low tide "), "title", "title=Low tide,"}, {new Change.Noted("x"), "notes", "notes=x"},
+            {new Change.Treated("r1", Treatment.Monochrome.NEUTRAL), "monochrome", "treatment=Monochrome"},
+            {new Change.Compensates("r1", new Compensated(List.of(new Warmth(2, 0)), Optional.empty(), true)), "warmer by 2", "Warmth[warmth=2.0"},
             {new Change.ProfileConfirmed("r1"), "how the picture is read", "profileConfirmed=true"}, {new Change.Paired(Dockets.GLOSS), "paper Some Gloss", "pairingId=Optional[g]"}};
     }
 

@@ -10,6 +10,7 @@ import java.util.SplittableRandom;
 import org.assertj.core.api.ThrowableAssert.ThrowingCallable;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import wistel.core.colour.LabEncoding;
 import wistel.core.colour.Oklab;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.icc.stage.LabFunction;
@@ -47,8 +48,8 @@ public class MovesTest {
         assertThat(of(curve, 25, 0, 0)[0]).isEqualTo(10);
     }
 
-    private static LightnessCurve.Point point(double from, double to) {
-        return new LightnessCurve.Point(from, to);
+    private static LightnessCurve.TonePoint point(double from, double to) {
+        return new LightnessCurve.TonePoint(from, to);
     }
 
     @Test
@@ -171,7 +172,7 @@ public class MovesTest {
 
     @Test
     public void aMixLightensOneHueAndLeavesNeutralsAlone() {
-        LabFunction mix = new HueMix(List.of(new HueMix.Point(25, 30), new HueMix.Point(145, -20))).function();
+        LabFunction mix = new HueMix(List.of(new HueMix.MixPoint(25, 30), new HueMix.MixPoint(145, -20))).function();
         // a red and a green of one lightness come apart
         double[] red = of(mix, 50, 60, 35);
         double[] green = of(mix, 50, -45, 40);
@@ -198,7 +199,35 @@ public class MovesTest {
         Toning warm = Toning.following(new double[] {96, 0, 6});
         assertThat(warm.lights().hue()).isEqualTo(90);
         assertThat(warm.shadows().strength()).isEqualTo(2);
-        assertThat(Toning.following(new double[] {97, 0, 0}).isNeutral()).isTrue();
+        assertThat(Toning.following(new double[] {97, 0, 0}).changesNothing()).isTrue();
+    }
+
+    /** Ten by ten: the left half white paper with one black speck, the right half black with one light speck. */
+    @Test
+    public void endsAreAreasNotSpecks() {
+        char[] lab = new char[300];
+        for (int i = 0; i < 100; i++) {
+            boolean speck = i == 22 || i == 77;
+            lab[3 * i] = LabEncoding.V4.ofL(i % 10 < 5 != speck ? 99.8 : 4.3);
+            lab[3 * i + 1] = LabEncoding.V4.ofAb(0);
+            lab[3 * i + 2] = LabEncoding.V4.ofAb(0);
+        }
+        EndPoints found = EndPoints.of(lab, 10, 4);
+        assertThat(found.bareShare()).isEqualTo(0.49);
+        assertThat(found.blockedShare()).isEqualTo(0.49);
+        assertThat(EndPoints.of(lab, 10, 3.5).blockedShare()).as("L* 4.3 is more than half an L* above the deepest").isZero();
+    }
+
+    @Test
+    public void shadowStepsAreTheDarkestThirdInTenths() {
+        char[] lab = new char[3 * 3000];
+        for (int i = 0; i < 3000; i++) {
+            lab[3 * i] = LabEncoding.V4.ofL(i / 30.0);
+        }
+        char[] steps = ShadowSteps.of(lab);
+        assertThat(LabEncoding.V4.l(steps[0])).isCloseTo(100 / 60.0, within(0.05));
+        assertThat(LabEncoding.V4.l(steps[27])).isCloseTo(100 / 3.0 * 0.95, within(0.05));
+        assertThat(ShadowSteps.apart(steps)).isEqualTo(10);
     }
 
     @DataProvider
@@ -213,8 +242,8 @@ public class MovesTest {
                 point(70, 70), point(100, 100)))},
             {(ThrowingCallable) () -> point(-1, 0)}, {(ThrowingCallable) () -> new ChromaMoves(-0.1, List.of())},
             {(ThrowingCallable) () -> new ChromaMoves(1, List.of(new ChromaMoves.HuePoint(100, 1, 15, 0), new ChromaMoves.HuePoint(120, 1, -15, 0)))},
-            {(ThrowingCallable) () -> new ChromaMoves.HuePoint(361, 1, 0, 0)}, {(ThrowingCallable) () -> new HueMix(List.of(new HueMix.Point(0, 1), new HueMix.Point(360, 2)))},
-            {(ThrowingCallable) () -> new HueMix.Point(10, 31)}, {(ThrowingCallable) () -> new Toning.Tone(0, 21)},
+            {(ThrowingCallable) () -> new ChromaMoves.HuePoint(361, 1, 0, 0)}, {(ThrowingCallable) () -> new HueMix(List.of(new HueMix.MixPoint(0, 1), new HueMix.MixPoint(360, 2)))},
+            {(ThrowingCallable) () -> new HueMix.MixPoint(10, 31)}, {(ThrowingCallable) () -> new Toning.Tone(0, 21)},
             {(ThrowingCallable) () -> new Toning(Toning.Tone.NONE, Toning.Tone.NONE, 5, 10)},
             {(ThrowingCallable) () -> new Compensation("c", 1, " ", List.of())},
             {(ThrowingCallable) () -> new Compensation("c", 1, "twice", List.of(new Warmth(1, 0), new Warmth(2, 0)))}};
@@ -238,7 +267,7 @@ public class MovesTest {
         RenditionChange a = new RenditionChange(new Treatment.Colour(), List.of(new Warmth(1, 0), new LightnessCurve(List.of(point(0, 0), point(50, 60), point(100, 100)))));
         RenditionChange b = new RenditionChange(new Treatment.Colour(), List.of(new Warmth(1, 0), new LightnessCurve(List.of(point(0, 0), point(50, 60), point(100, 100)))));
         assertThat(a).isEqualTo(b).hasSameHashCodeAs(b).isNotEqualTo(RenditionChange.NONE);
-        assertThat(RenditionChange.NONE.isNeutral()).isTrue();
-        assertThat(new RenditionChange(new Treatment.Monochrome(HueMix.EVEN, Toning.NEUTRAL), List.of()).isNeutral()).isFalse();
+        assertThat(RenditionChange.NONE.changesNothing()).isTrue();
+        assertThat(new RenditionChange(new Treatment.Monochrome(HueMix.EVEN, Toning.NEUTRAL), List.of()).changesNothing()).isFalse();
     }
 }

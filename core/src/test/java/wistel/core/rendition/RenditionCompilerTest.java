@@ -118,11 +118,11 @@ public class RenditionCompilerTest {
         Treatment colour = new Treatment.Colour();
         RenditionChange[] all = {
             new RenditionChange(colour, List.of(new ToneMoves(35, 10, -20, 15, 10, 42))),
-            new RenditionChange(colour, List.of(new LightnessCurve(List.of(new LightnessCurve.Point(0, 4), new LightnessCurve.Point(30, 40), new LightnessCurve.Point(100, 100))))),
+            new RenditionChange(colour, List.of(new LightnessCurve(List.of(new LightnessCurve.TonePoint(0, 4), new LightnessCurve.TonePoint(30, 40), new LightnessCurve.TonePoint(100, 100))))),
             new RenditionChange(colour, List.of(new Warmth(6, -4))), new RenditionChange(colour, List.of(ChromaMoves.all(1.3))),
             new RenditionChange(colour, List.of(new ToneMoves(25, 5, 0, 10, 0, 42), new ChromaMoves(1.1, six(0.25, 8, 5)), new Warmth(2, -1))),
             new RenditionChange(new Treatment.Monochrome(HueMix.EVEN, Toning.NEUTRAL), List.of()),
-            new RenditionChange(new Treatment.Monochrome(new HueMix(List.of(new HueMix.Point(25, 25), new HueMix.Point(145, -20), new HueMix.Point(260, 8))),
+            new RenditionChange(new Treatment.Monochrome(new HueMix(List.of(new HueMix.MixPoint(25, 25), new HueMix.MixPoint(145, -20), new HueMix.MixPoint(260, 8))),
                 new Toning(new Toning.Tone(60, 8), new Toning.Tone(250, 4), 45, 12)), List.of(new ToneMoves(20, 0, 0, 10, 0, 42)))};
         List<Object[]> cases = new ArrayList<>();
         for (IccProfile source : List.of(StandardSpaces.SRGB, StandardSpaces.WIDE_RGB, StandardSpaces.GRAY_22)) {

@@ -45,7 +45,7 @@ class CompensationController {
     }
 
     /** @param version of it that the docket was judged with */
-    record Use(UUID docketId, int docketNumber, String title, int version) {
+    record CompensationUse(UUID docketId, int docketNumber, String title, int version) {
     }
 
     /**
@@ -53,36 +53,36 @@ class CompensationController {
      * @param madeFor paper that it was made on; empty when it was made on none
      * @param usualOn papers whose new dockets start with it
      */
-    record View(String id, int version, String name, List<Move> moves, String words, String madeFor, List<String> usualOn, List<Use> uses) {
+    record CompensationView(String id, int version, String name, List<Move> moves, String words, String madeFor, List<String> usualOn, List<CompensationUse> uses) {
     }
 
-    private View view(CompensationRepository.Row row) {
+    private CompensationView view(CompensationRepository.Row row) {
         Compensation c = row.compensation();
         UUID id = UUID.fromString(c.id());
         String madeFor = row.pairingId().flatMap(p -> pairings.find(p.toString())).map(p -> p.paper()).orElse("");
-        return new View(c.id(), c.version(), c.name(), c.moves(), c.words(), madeFor, compensations.usualOn(id), uses(c.id()));
+        return new CompensationView(c.id(), c.version(), c.name(), c.moves(), c.words(), madeFor, compensations.usualOn(id), uses(c.id()));
     }
 
-    private List<Use> uses(String id) {
-        List<Use> uses = new ArrayList<>();
+    private List<CompensationUse> uses(String id) {
+        List<CompensationUse> uses = new ArrayList<>();
         for (DocketRepository.Row row : dockets.using(id)) {
             row.spec().renditions().stream().flatMap(r -> r.compensation().kept().stream()).filter(k -> k.id().equals(id)).map(CompensationRef::version).distinct()
-                .forEach(version -> uses.add(new Use(row.id(), row.number(), row.spec().title(), version)));
+                .forEach(version -> uses.add(new CompensationUse(row.id(), row.number(), row.spec().title(), version)));
         }
         return uses;
     }
 
     @GetMapping
-    List<View> all() {
+    List<CompensationView> all() {
         return compensations.all().stream().map(this::view).toList();
     }
 
     /** @param pairingId that it was made on */
-    record Kept(String name, List<Move> moves, Optional<UUID> pairingId) {
+    record NewCompensation(String name, List<Move> moves, Optional<UUID> pairingId) {
     }
 
     @PostMapping
-    ResponseEntity<View> keep(@RequestBody Kept kept) {
+    ResponseEntity<CompensationView> keep(@RequestBody NewCompensation kept) {
         Compensation made = new Compensation(UUID.randomUUID().toString(), 1, kept.name.strip(), kept.moves);
         return ResponseEntity.status(HttpStatus.CREATED).body(view(compensations.add(made, known(kept.pairingId))));
     }
@@ -93,21 +93,21 @@ class CompensationController {
     }
 
     /** @param follow whether dockets that use an earlier version take this one; each can undo it */
-    record Next(List<Move> moves, Optional<UUID> pairingId, boolean follow) {
+    record NextVersion(List<Move> moves, Optional<UUID> pairingId, boolean follow) {
     }
 
     @PostMapping("/{id}/versions")
-    View next(@PathVariable UUID id, @RequestBody Next next) {
-        View made = view(compensations.follow(id, next.moves, known(next.pairingId)));
+    CompensationView next(@PathVariable UUID id, @RequestBody NextVersion next) {
+        CompensationView made = view(compensations.follow(id, next.moves, known(next.pairingId)));
         if (next.follow) {
             follow(made);
         }
         return view(compensations.newest(id));
     }
 
-    private void follow(View made) {
+    private void follow(CompensationView made) {
         CompensationRef ref = new CompensationRef(made.id, made.version, made.name);
-        for (Use use : made.uses) {
+        for (CompensationUse use : made.uses) {
             DocketRepository.Row row = dockets.get(use.docketId);
             for (Rendition r : row.spec().renditions()) {
                 if (r.compensation().kept().filter(k -> k.id().equals(made.id) && k.version() < made.version).isPresent()) {
@@ -118,11 +118,11 @@ class CompensationController {
         }
     }
 
-    record Renamed(String name) {
+    record CompensationName(String name) {
     }
 
     @PatchMapping("/{id}")
-    View rename(@PathVariable UUID id, @RequestBody Renamed renamed) {
+    CompensationView rename(@PathVariable UUID id, @RequestBody CompensationName renamed) {
         Compensation now = compensations.newest(id).compensation();
         Compensation next = new Compensation(now.id(), now.version(), renamed.name.strip(), now.moves());
         compensations.rename(id, next.name());
@@ -132,7 +132,7 @@ class CompensationController {
     /** One that a docket or paper uses stays. */
     @DeleteMapping("/{id}")
     ResponseEntity<Void> delete(@PathVariable UUID id) {
-        View now = view(compensations.newest(id));
+        CompensationView now = view(compensations.newest(id));
         if (!now.uses.isEmpty()) {
             List<String> where = now.uses.stream().map(u -> "docket " + u.docketNumber + " (" + u.title + ")").distinct().toList();
             throw new Conflict(Conflict.Reason.IN_USE, "“" + now.name + "” is used by " + String.join(", ", where) + ".", "Choose another compensation there first.", Map.of("dockets", where));
@@ -144,12 +144,12 @@ class CompensationController {
         return ResponseEntity.noContent().build();
     }
 
-    record Usual(Optional<UUID> compensationId) {
+    record UsualCompensation(Optional<UUID> compensationId) {
     }
 
     /** What new dockets on a pairing start with. */
     @PutMapping("/usual/{pairingId}")
-    ResponseEntity<Void> usual(@PathVariable UUID pairingId, @RequestBody Usual usual) {
+    ResponseEntity<Void> usual(@PathVariable UUID pairingId, @RequestBody UsualCompensation usual) {
         known(Optional.of(pairingId));
         compensations.makeUsual(pairingId, usual.compensationId);
         return ResponseEntity.noContent().build();

@@ -21,9 +21,6 @@ import wistel.core.icc.profile.Intent;
 import wistel.core.icc.transform.ProofView;
 import wistel.core.paper.PairingVersion;
 import wistel.core.printer.ColourRoute;
-import wistel.core.rendition.Move;
-import wistel.core.rendition.RenditionChange;
-import wistel.core.rendition.Treatment;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
 import wistel.server.docket.DocketRepository;
@@ -33,14 +30,12 @@ import wistel.server.master.MasterRepository;
 import wistel.server.pairing.PairingRepository;
 import wistel.server.print.AttemptPage;
 import wistel.server.print.AttemptRepository;
-import wistel.server.store.Json;
 
 /** Pictures and figures of the viewing booth. A picture's address names everything that it depends on, so a browser may keep it for ever. */
 @RestController
 @RequestMapping("/api")
 class ProofController {
     private static final int MOST_SLICES = 101;
-    private static final int LONGEST_CHANGE = 6000;
     private static final CacheControl FOR_EVER = CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable();
 
     private final ProofService proofs;
@@ -50,10 +45,10 @@ class ProofController {
     private final DocketRepository dockets;
     private final PairingRepository pairings;
     private final AttemptRepository attempts;
-    private final Json json;
+    private final AskedChanges changes;
 
-    ProofController(ProofService proofs, LoupeService loupes, DocketService docketService, MasterRepository masters, DocketRepository dockets, PairingRepository pairings, AttemptRepository attempts, Json json) {
-        this.json = json;
+    ProofController(ProofService proofs, LoupeService loupes, DocketService docketService, MasterRepository masters, DocketRepository dockets, PairingRepository pairings, AttemptRepository attempts, AskedChanges changes) {
+        this.changes = changes;
         this.proofs = proofs;
         this.loupes = loupes;
         this.docketService = docketService;
@@ -75,20 +70,8 @@ class ProofController {
         return pairings.find(pairing, number).orElseThrow(() -> new NotFound("There is no such pairing.", "Choose another one."));
     }
 
-    /** What happens to a master's colours before they are converted, as JSON in a picture's address. */
-    record ChangeAsked(Treatment treatment, List<Move> moves) {
-    }
-
-    /** @param change empty for the master as it is */
     private ProofService.Seen seen(String hash, String change) {
-        if (change.isEmpty()) {
-            return new ProofService.Seen(byHash(hash), RenditionChange.NONE);
-        }
-        if (change.length() > LONGEST_CHANGE) {
-            throw new InvalidRequest(InvalidRequest.Reason.REQUEST_UNCLEAR, "A change of " + change.length() + " characters is none.", "Ask for the picture again.");
-        }
-        ChangeAsked asked = json.asked(change, ChangeAsked.class);
-        return new ProofService.Seen(byHash(hash), new RenditionChange(asked.treatment, asked.moves));
+        return new ProofService.Seen(byHash(hash), changes.asked(change));
     }
 
     @GetMapping(value = "/masters/{hash}/picture", produces = MediaType.IMAGE_PNG_VALUE)
@@ -121,9 +104,10 @@ class ProofController {
     }
 
     @GetMapping("/dockets/{id}/renditions/{rendition}/figures")
-    ProofService.Figures figures(@PathVariable UUID id, @PathVariable String rendition) {
+    ProofService.Figures figures(@PathVariable UUID id, @PathVariable String rendition, @RequestParam(defaultValue = "true") boolean compensated) {
         DocketSpec d = dockets.get(id).spec();
-        return proofs.figures(seen(d, rendition), pairing(d), d.shownRoute(pairing(d)).blackPoint(), Intent.values());
+        ProofService.Seen seen = seen(d, rendition);
+        return proofs.figures(compensated ? seen : seen.uncompensated(), pairing(d), d.shownRoute(pairing(d)).blackPoint(), Intent.values());
     }
 
     @GetMapping("/dockets/{id}/renditions/{rendition}/probe")

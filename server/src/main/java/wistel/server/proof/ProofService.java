@@ -36,6 +36,7 @@ import wistel.core.pictures.View;
 import wistel.core.printer.ColourRoute;
 import wistel.core.rendition.RenditionChange;
 import wistel.core.rendition.RenditionCompiler;
+import wistel.core.rendition.Treatment;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
 import wistel.server.master.Master;
@@ -77,6 +78,20 @@ public class ProofService {
 
     /** A master with what happens to its colours before they are converted. */
     public record Seen(Master master, RenditionChange change) {
+        /** As it came. */
+        Seen untreated() {
+            return new Seen(master, RenditionChange.NONE);
+        }
+
+        /** Treated, with no moves: what the print is judged against. */
+        Seen uncompensated() {
+            return new Seen(master, new RenditionChange(change.treatment(), List.of()));
+        }
+
+        /** The moves alone. */
+        Seen inColour() {
+            return new Seen(master, new RenditionChange(new Treatment.Colour(), change.moves()));
+        }
     }
 
     /** Makes the transforms of what lies on the bench before somebody waits for them. */
@@ -142,12 +157,12 @@ public class ProofService {
 
     private GamutCheck gamutCheck(Seen seen, PairingVersion pairing) {
         IccProfile paper = profiles.get(pairing.profileHash());
-        return gamutCheck(seen.change.isNeutral() ? previews.profile(seen.master) : RenditionCompiler.WORKING, paper);
+        return gamutCheck(seen.change.changesNothing() ? previews.profile(seen.master) : RenditionCompiler.WORKING, paper);
     }
 
     /** A picture's codes as the gamut check of {@link #gamutCheck(Seen, PairingVersion)} takes them: the master's own, or those of WORKING. */
     private char[] asked(Seen seen, char[] pixels) {
-        return seen.change.isNeutral() ? pixels
+        return seen.change.changesNothing() ? pixels
             : transforms.get(RenditionCompiler.recipe(previews.profile(seen.master), seen.change, Intent.RELATIVE, false)).apply(pixels);
     }
 
@@ -171,7 +186,7 @@ public class ProofService {
 
     /** What a pairing can hold, with slices at the lightnesses asked for. */
     public Boundary boundary(PairingVersion pairing, List<Double> lightnesses) {
-        GamutBoundary found = boundaries.get(profiles.get(pairing.profileHash()), GamutBoundary::of);
+        GamutBoundary found = boundaryOf(pairing);
         return new Boundary(found.volume(), found.vertices().stream().map(Lab::toArray).toList(), found.triangles(),
             lightnesses.stream().map(l -> new Slice(l, found.slice(l))).toList());
     }
@@ -185,7 +200,7 @@ public class ProofService {
 
     public Figures figures(Seen seen, PairingVersion pairing, boolean blackPoint, Intent... intents) {
         View view = previews.view(seen.master, FIGURES_SIDE);
-        char[] wanted = wanted(seen).apply(view.pixels());
+        char[] wanted = treated(seen.uncompensated()).apply(view.pixels());
         Map<Intent, Double> means = new EnumMap<>(Intent.class);
         for (Intent intent : intents) {
             means.put(intent, meanDifference(wanted, proofLab(seen, pairing.profileHash(), new RenditionCompiler.Onward(intent, blackPoint), false).apply(view.pixels())));
@@ -194,10 +209,27 @@ public class ProofService {
             List.copyOf(BlackPoint.always(profiles.get(pairing.profileHash()))));
     }
 
-    /** What the print is judged against: the master as it is treated, without the compensation that is there to bring the print to it. */
-    private Transform wanted(Seen seen) {
-        return through(new Seen(seen.master, new RenditionChange(seen.change.treatment(), List.of())), new RenditionCompiler.Onward(Intent.RELATIVE, false),
-            from -> new Recipe.DeviceToLab(from, false));
+    /** To L*a*b*, relative to white, with no paper in mind. */
+    Transform treated(Seen seen) {
+        return through(seen, new RenditionCompiler.Onward(Intent.RELATIVE, false), from -> new Recipe.DeviceToLab(from, false));
+    }
+
+    /** To L*a*b* of the print, relative to its paper. */
+    Transform print(Seen seen, PairingVersion pairing, ColourRoute.ByWistel route) {
+        return proofLab(seen, pairing.profileHash(), new RenditionCompiler.Onward(route.intent(), route.blackPoint()), false);
+    }
+
+    /** From another source's codes than the master's. */
+    Transform onward(Seen seen, IccProfile source, ColourRoute.ByWistel route, Function<IccProfile, Recipe> recipe) {
+        return RenditionCompiler.through(source, seen.change, new RenditionCompiler.Onward(route.intent(), route.blackPoint()), recipe, transforms::get);
+    }
+
+    TransformCache transforms() {
+        return transforms;
+    }
+
+    GamutBoundary boundaryOf(PairingVersion pairing) {
+        return boundaries.get(profiles.get(pairing.profileHash()), GamutBoundary::of);
     }
 
     private Transform proofLab(Seen seen, String profileHash, RenditionCompiler.Onward onward, boolean absolute) {
@@ -225,7 +257,7 @@ public class ProofService {
         int px = (int) Math.max(0, Math.min(view.width() - 1, x * view.width()));
         int py = (int) Math.max(0, Math.min(view.height() - 1, y * view.height()));
         char[] pixel = view.pixel(px, py);
-        Lab wanted = LabEncoding.V4.lab(wanted(seen).apply(pixel), 0);
+        Lab wanted = LabEncoding.V4.lab(treated(seen.uncompensated()).apply(pixel), 0);
         boolean absolute = how.view() == ProofView.PAPER_WHITE;
         Lab got = LabEncoding.V4.lab(proofLab(seen, pairing.profileHash(), how.onward(), absolute).apply(pixel), 0);
         GamutCheck.Cause cause = GamutCheck.Cause.values()[gamutCheck(seen, pairing).map(asked(seen, pixel), new float[0])[0]];

@@ -1,0 +1,119 @@
+package wistel.server.proof;
+
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.http.CacheControl;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import wistel.core.docket.DocketSpec;
+import wistel.core.fault.InvalidRequest;
+import wistel.core.icc.profile.Intent;
+import wistel.core.paper.PairingVersion;
+import wistel.core.printer.ColourRoute;
+import wistel.core.rendition.Rendition;
+import wistel.core.rendition.RenditionChange;
+import wistel.core.rendition.Toning;
+import wistel.server.docket.DocketRepository;
+import wistel.server.master.MasterRepository;
+import wistel.server.pairing.PairingRepository;
+
+/** What helps to treat and compensate a docket's picture. {@code change} stands for sliders that are not saved yet; without it, the docket's own count. */
+@RestController
+@RequestMapping("/api/dockets/{id}/renditions/{rendition}")
+class RenditionController {
+    private final RenditionService renditions;
+    private final AskedChanges changes;
+    private final DocketRepository dockets;
+    private final MasterRepository masters;
+    private final PairingRepository pairings;
+
+    RenditionController(RenditionService renditions, AskedChanges changes, DocketRepository dockets, MasterRepository masters, PairingRepository pairings) {
+        this.renditions = renditions;
+        this.changes = changes;
+        this.dockets = dockets;
+        this.masters = masters;
+        this.pairings = pairings;
+    }
+
+    private ProofService.Seen seen(DocketSpec d, String rendition, String change) {
+        Rendition r = d.rendition(rendition);
+        RenditionChange asked = change.isEmpty() ? r.change() : changes.asked(change);
+        return new ProofService.Seen(masters.byHash(r.masterHash()).orElseThrow(), asked);
+    }
+
+    private PairingVersion pairing(DocketSpec d) {
+        return d.pairingId().flatMap(pairings::find)
+            .orElseThrow(() -> new InvalidRequest(InvalidRequest.Reason.PAIRING_MISSING, "No paper is chosen yet.", "Choose one at the paper station."));
+    }
+
+    @GetMapping("/hues")
+    RenditionService.Hues hues(@PathVariable UUID id, @PathVariable String rendition) {
+        return renditions.hues(seen(dockets.get(id).spec(), rendition, ""));
+    }
+
+    record Hue(double hue) {
+    }
+
+    /** The hue at a place of the picture, 0 to 1 across and down. */
+    @GetMapping("/hue")
+    Hue hue(@PathVariable UUID id, @PathVariable String rendition, @RequestParam double x, @RequestParam double y) {
+        if (!(x >= 0 && x <= 1 && y >= 0 && y <= 1)) {
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A place in a picture goes from 0 to 1.", "Choose another one.");
+        }
+        return new Hue(renditions.hue(seen(dockets.get(id).spec(), rendition, ""), x, y));
+    }
+
+    @GetMapping("/shape")
+    RenditionService.Shape shape(@PathVariable UUID id, @PathVariable String rendition, @RequestParam(defaultValue = "") String change) {
+        return renditions.shape(seen(dockets.get(id).spec(), rendition, change).change());
+    }
+
+    /** Grays from black to paper, as the picture's treatment and moves print them. */
+    @GetMapping(value = "/ramp", produces = MediaType.IMAGE_PNG_VALUE)
+    ResponseEntity<byte[]> ramp(@PathVariable UUID id, @PathVariable String rendition, @RequestParam(defaultValue = "") String change) {
+        DocketSpec d = dockets.get(id).spec();
+        Optional<PairingVersion> pairing = d.pairingId().flatMap(pairings::find);
+        byte[] png = renditions.ramp(seen(d, rendition, change), pairing, pairing.map(d::shownRoute).orElse(new ColourRoute.ByWistel(Intent.RELATIVE, true)));
+        return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).cacheControl(CacheControl.noStore()).body(png);
+    }
+
+    @GetMapping("/ends")
+    RenditionService.Ends ends(@PathVariable UUID id, @PathVariable String rendition, @RequestParam(defaultValue = "") String change) {
+        DocketSpec d = dockets.get(id).spec();
+        return renditions.ends(seen(d, rendition, change), pairing(d), d.shownRoute(pairing(d)));
+    }
+
+    @GetMapping(value = "/ends/picture", produces = MediaType.IMAGE_PNG_VALUE)
+    ResponseEntity<byte[]> endMarks(@PathVariable UUID id, @PathVariable String rendition, @RequestParam(defaultValue = "") String change, @RequestParam(defaultValue = "900") int longest) {
+        DocketSpec d = dockets.get(id).spec();
+        byte[] png = renditions.endMarks(seen(d, rendition, change), pairing(d), d.shownRoute(pairing(d)), longest);
+        return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).cacheControl(CacheControl.noStore()).body(png);
+    }
+
+    @GetMapping("/shadows")
+    RenditionService.Shadows shadows(@PathVariable UUID id, @PathVariable String rendition, @RequestParam(defaultValue = "") String change) {
+        DocketSpec d = dockets.get(id).spec();
+        return renditions.shadows(seen(d, rendition, change), pairing(d), d.shownRoute(pairing(d)));
+    }
+
+    /** The moves that bring this print closest to its master; the docket is not changed. */
+    @PostMapping("/suggestion")
+    RenditionService.Suggested suggestion(@PathVariable UUID id, @PathVariable String rendition) {
+        DocketSpec d = dockets.get(id).spec();
+        return renditions.suggestion(seen(d, rendition, ""), pairing(d), d);
+    }
+
+    /** Toning that suits the docket's paper. */
+    @GetMapping("/toning")
+    Toning toning(@PathVariable UUID id, @PathVariable String rendition) {
+        DocketSpec d = dockets.get(id).spec();
+        d.rendition(rendition);
+        return Toning.following(pairing(d).whiteLab());
+    }
+}

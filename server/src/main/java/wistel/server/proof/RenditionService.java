@@ -1,0 +1,200 @@
+package wistel.server.proof;
+
+import java.awt.image.BufferedImage;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import org.springframework.stereotype.Service;
+import wistel.core.colour.LabEncoding;
+import wistel.core.docket.DocketSpec;
+import wistel.core.icc.profile.IccProfile;
+import wistel.core.icc.profile.Intent;
+import wistel.core.icc.profile.StandardSpaces;
+import wistel.core.icc.transform.Observer;
+import wistel.core.icc.transform.ProofView;
+import wistel.core.icc.transform.Recipe;
+import wistel.core.icc.transform.Transform;
+import wistel.core.paper.PairingVersion;
+import wistel.core.pictures.View;
+import wistel.core.printer.ColourRoute;
+import wistel.core.rendition.ChromaMoves;
+import wistel.core.rendition.Compensation;
+import wistel.core.rendition.EndPoints;
+import wistel.core.rendition.HueMix;
+import wistel.core.rendition.HueShares;
+import wistel.core.rendition.Move;
+import wistel.core.rendition.RenditionChange;
+import wistel.core.rendition.RenditionCompiler;
+import wistel.core.rendition.ShadowSteps;
+import wistel.core.rendition.Suggestion;
+import wistel.core.rendition.Toning;
+import wistel.core.rendition.Treatment;
+import wistel.server.master.PreviewStore;
+import wistel.server.store.ProfileRepository;
+
+/** What helps to treat and compensate a picture: its hues, its ends, its shadows, and a suggestion. */
+@Service
+public class RenditionService {
+    private static final int FIGURES_SIDE = 640;
+    private static final int RAMP_WIDTH = 336;
+    private static final int RAMP_HEIGHT = 16;
+
+    private final PreviewStore previews;
+    private final ProfileRepository profiles;
+    private final ProofService proofs;
+
+    RenditionService(PreviewStore previews, ProfileRepository profiles, ProofService proofs) {
+        this.previews = previews;
+        this.profiles = profiles;
+        this.proofs = proofs;
+    }
+
+    /**
+     * @param hues   shares of 72 hues in Oklab from 0 degrees on, the largest 1
+     * @param median L* that half of the picture is darker than
+     */
+    public record Hues(double[] hues, double median) {
+    }
+
+    public Hues hues(ProofService.Seen seen) {
+        char[] lab = proofs.treated(seen.untreated()).apply(previews.view(seen.master(), FIGURES_SIDE).pixels());
+        double[] lightness = IntStream.range(0, lab.length / 3).mapToDouble(i -> LabEncoding.V4.l(lab[3 * i])).sorted().toArray();
+        return new Hues(HueShares.of(lab).shares(), lightness[lightness.length / 2]);
+    }
+
+    /**
+     * What a change does, for plots.
+     *
+     * @param tones  L* that grays of L* 0 to 100 become, in 50 steps
+     * @param chroma factor of the chroma of the strongest colours, for hues of Oklab from 0 to 360 in 72 steps
+     * @param mix    what monochrome adds to the L* of the strongest colours, for the same hues
+     */
+    public record Shape(double[] tones, double[] chroma, double[] mix) {
+    }
+
+    public Shape shape(RenditionChange change) {
+        double[] tones = IntStream.rangeClosed(0, 50).mapToDouble(i -> of(change, 2.0 * i, 0, 0)[0]).toArray();
+        Optional<ChromaMoves> coloured = change.moves().stream().filter(ChromaMoves.class::isInstance).map(ChromaMoves.class::cast).findFirst();
+        HueMix mixed = change.treatment() instanceof Treatment.Monochrome m ? m.mix() : HueMix.EVEN;
+        double[] chroma = new double[HueShares.HUES + 1];
+        double[] mix = new double[HueShares.HUES + 1];
+        for (int h = 0; h <= HueShares.HUES; h++) {
+            double hue = 360.0 * h / HueShares.HUES;
+            chroma[h] = coloured.map(c -> c.at(hue)).orElse(1.0);
+            mix[h] = mixed.at(hue);
+        }
+        return new Shape(tones, chroma, mix);
+    }
+
+    private static double[] of(RenditionChange change, double l, double a, double b) {
+        double[] lab = {l, a, b};
+        change.apply(lab, 0);
+        return lab;
+    }
+
+    /** Grays from black to paper as they print, or as a display shows them where no paper is chosen. */
+    public byte[] ramp(ProofService.Seen seen, Optional<PairingVersion> pairing, ColourRoute.ByWistel route) {
+        char[] tones = new char[3 * RAMP_WIDTH * RAMP_HEIGHT];
+        for (int i = 0; i < tones.length / 3; i++) {
+            tones[3 * i] = LabEncoding.V4.ofL(100.0 * (i % RAMP_WIDTH) / (RAMP_WIDTH - 1));
+            tones[3 * i + 1] = LabEncoding.V4.ofAb(0);
+            tones[3 * i + 2] = LabEncoding.V4.ofAb(0);
+        }
+        char[] working = proofs.transforms().get(new Recipe.FromLab(RenditionCompiler.WORKING, Intent.RELATIVE)).apply(tones);
+        return Png.of(RAMP_WIDTH, RAMP_HEIGHT, proofs.onward(seen, RenditionCompiler.WORKING, route, from -> pairing.<Recipe>map(p ->
+            new Recipe.Proof(from, paper(p), route.intent(), route.blackPoint(), ProofView.PAPER_WHITE, StandardSpaces.SRGB))
+            .orElse(new Recipe.Convert(from, StandardSpaces.SRGB, Intent.RELATIVE, true, Observer.ADAPTED))).apply(working));
+    }
+
+    /** Of the place that a person points at, 0 to 1. */
+    public double hue(ProofService.Seen seen, double x, double y) {
+        View view = previews.view(seen.master(), FIGURES_SIDE);
+        char[] pixel = view.pixel((int) Math.min(view.width() - 1, x * view.width()), (int) Math.min(view.height() - 1, y * view.height()));
+        return HueShares.hue(proofs.treated(seen.untreated()).apply(pixel), 0);
+    }
+
+    /** Shares of the picture that get no ink, and that the print can't tell from its deepest black. */
+    public record Ends(double bareShare, double blockedShare) {
+    }
+
+    public Ends ends(ProofService.Seen seen, PairingVersion pairing, ColourRoute.ByWistel route) {
+        EndPoints found = endPoints(seen, pairing, route, FIGURES_SIDE);
+        return new Ends(found.bareShare(), found.blockedShare());
+    }
+
+    /** Bare paper as dots, blocked black as strokes, to lay over the picture. */
+    public byte[] endMarks(ProofService.Seen seen, PairingVersion pairing, ColourRoute.ByWistel route, int longest) {
+        View view = previews.view(seen.master(), longest);
+        byte[] kinds = endPoints(seen, pairing, route, longest).kinds();
+        BufferedImage image = new BufferedImage(view.width(), view.height(), BufferedImage.TYPE_INT_ARGB);
+        for (int i = 0; i < kinds.length; i++) {
+            int x = i % view.width();
+            int y = i / view.width();
+            if (kinds[i] == EndPoints.Kind.BARE.ordinal() && x % 6 < 2 && y % 6 < 2) {
+                image.setRGB(x, y, 0xFF000000);
+            } else if (kinds[i] == EndPoints.Kind.BLOCKED.ordinal() && (x - y + 4096) % 7 < 2) {
+                image.setRGB(x, y, 0xFFFFFFFF);
+            }
+        }
+        return Png.ofMarks(image);
+    }
+
+    private EndPoints endPoints(ProofService.Seen seen, PairingVersion pairing, ColourRoute.ByWistel route, int longest) {
+        View view = previews.view(seen.master(), longest);
+        // what the paper gives for black by this route
+        double deepest = LabEncoding.V4.l(proofs.print(seen.untreated(), pairing, route).apply(new char[view.channels()])[0]);
+        return EndPoints.of(proofs.print(seen, pairing, route).apply(view.pixels()), view.width(), deepest);
+    }
+
+    /**
+     * @param from  L* in the master
+     * @param to    L* of the print, relative to its paper
+     * @param shown as a display shows it with the paper's white and black, red green blue 0 to 255
+     */
+    public record Step(double from, double to, int[] shown) {
+    }
+
+    /** @param apart of ten, those that the print keeps apart */
+    public record Shadows(List<Step> steps, int apart) {
+    }
+
+    public Shadows shadows(ProofService.Seen seen, PairingVersion pairing, ColourRoute.ByWistel route) {
+        char[] tones = ShadowSteps.of(proofs.treated(seen.uncompensated()).apply(previews.view(seen.master(), FIGURES_SIDE).pixels()));
+        // the tones are those of the treated picture, so only the moves are still to come
+        IccProfile lab = RenditionCompiler.WORKING;
+        char[] working = proofs.transforms().get(new Recipe.FromLab(lab, Intent.RELATIVE)).apply(tones);
+        ProofService.Seen moved = seen.inColour();
+        char[] printed = proofs.onward(moved, lab, route, from -> new Recipe.ProofToLab(from, paper(pairing), route.intent(), route.blackPoint(), false)).apply(working);
+        char[] shown = proofs.onward(moved, lab, route, from -> new Recipe.Proof(from, paper(pairing), route.intent(), route.blackPoint(), ProofView.PAPER_WHITE, StandardSpaces.SRGB))
+            .apply(working);
+        List<Step> steps = new ArrayList<>();
+        for (int i = 0; i < tones.length; i += 3) {
+            steps.add(new Step(LabEncoding.V4.l(tones[i]), LabEncoding.V4.l(printed[i]), new int[] {shown[i] >> 8, shown[i + 1] >> 8, shown[i + 2] >> 8}));
+        }
+        return new Shadows(steps, ShadowSteps.apart(printed));
+    }
+
+    private IccProfile paper(PairingVersion pairing) {
+        return profiles.get(pairing.profileHash());
+    }
+
+    /**
+     * @param words               what the moves do
+     * @param before              mean CIEDE2000 between master and print without moves
+     * @param apartBefore         pairs of neighbouring tones that keep more than half of their separation
+     */
+    public record Suggested(List<Move> moves, String words, double before, double after, int apartBefore, int apartAfter) {
+    }
+
+    public Suggested suggestion(ProofService.Seen seen, PairingVersion pairing, DocketSpec d) {
+        ColourRoute.ByWistel route = d.shownRoute(pairing);
+        View view = previews.view(seen.master(), FIGURES_SIDE);
+        boolean monochrome = view.channels() == 1 || seen.change().treatment() instanceof Treatment.Monochrome;
+        Transform toNearest = proofs.transforms().get(new Recipe.ProofToLab(RenditionCompiler.WORKING, paper(pairing), Intent.RELATIVE, false, false));
+        Transform toPrint = proofs.transforms().get(new Recipe.ProofToLab(RenditionCompiler.WORKING, paper(pairing), route.intent(), route.blackPoint(), false));
+        Suggestion.Found found = Suggestion.of(view.pixels(), view.channels(), monochrome, proofs.treated(seen.uncompensated()), toNearest, toPrint);
+        String words = new Compensation("", 1, "suggested", found.moves()).words();
+        return new Suggested(found.moves(), words, found.before(), found.after(), found.apartBefore(), found.apartAfter());
+    }
+}
