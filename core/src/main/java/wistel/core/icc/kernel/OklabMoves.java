@@ -47,16 +47,26 @@ public record OklabMoves(float[] plane, float[] tint, LabToLight end) implements
     }
 
     static void toOklab(char[] in, int i, LabEncoding codes, double[] v) {
-        double fy = (in[i] / codes.lightness() + 16) / 116;
-        double x = LabEncoding.expanded(fy + (in[i + 1] / codes.chroma() + codes.lowest()) / 500);
-        double y = LabEncoding.expanded(fy);
-        double z = LabEncoding.expanded(fy - (in[i + 2] / codes.chroma() + codes.lowest()) / 200);
-        double l = LabEncoding.cubeRoot(CONES[0] * x + CONES[1] * y + CONES[2] * z);
-        double m = LabEncoding.cubeRoot(CONES[3] * x + CONES[4] * y + CONES[5] * z);
-        double s = LabEncoding.cubeRoot(CONES[6] * x + CONES[7] * y + CONES[8] * z);
-        v[0] = OK[0] * l + OK[1] * m + OK[2] * s;
-        v[1] = OK[3] * l + OK[4] * m + OK[5] * s;
-        v[2] = OK[6] * l + OK[7] * m + OK[8] * s;
+        double fy = in[i] * (1 / (116 * codes.lightness())) + 16 / 116.0;
+        double fx = fy + in[i + 1] * (1 / (500 * codes.chroma())) + codes.lowest() / 500;
+        double fz = fy - in[i + 2] * (1 / (200 * codes.chroma())) - codes.lowest() / 200;
+        v[0] = LabEncoding.expanded(fx);
+        v[1] = LabEncoding.expanded(fy);
+        v[2] = LabEncoding.expanded(fz);
+        times(CONES, v);
+        v[0] = LabEncoding.cubeRoot(v[0]);
+        v[1] = LabEncoding.cubeRoot(v[1]);
+        v[2] = LabEncoding.cubeRoot(v[2]);
+        times(OK, v);
+    }
+
+    private static void times(double[] m, double[] v) {
+        double x = v[0];
+        double y = v[1];
+        double z = v[2];
+        v[0] = m[0] * x + m[1] * y + m[2] * z;
+        v[1] = m[3] * x + m[4] * y + m[5] * z;
+        v[2] = m[6] * x + m[7] * y + m[8] * z;
     }
 
     private void moved(double[] v) {
@@ -87,15 +97,11 @@ public record OklabMoves(float[] plane, float[] tint, LabToLight end) implements
 
     /** XYZ over its white. */
     private static void toXyz(double[] v) {
-        double l = BACK[0] * v[0] + BACK[1] * v[1] + BACK[2] * v[2];
-        double m = BACK[3] * v[0] + BACK[4] * v[1] + BACK[5] * v[2];
-        double s = BACK[6] * v[0] + BACK[7] * v[1] + BACK[8] * v[2];
-        l *= l * l;
-        m *= m * m;
-        s *= s * s;
-        v[0] = XYZ[0] * l + XYZ[1] * m + XYZ[2] * s;
-        v[1] = XYZ[3] * l + XYZ[4] * m + XYZ[5] * s;
-        v[2] = XYZ[6] * l + XYZ[7] * m + XYZ[8] * s;
+        times(BACK, v);
+        v[0] *= v[0] * v[0];
+        v[1] *= v[1] * v[1];
+        v[2] *= v[2] * v[2];
+        times(XYZ, v);
     }
 
     private void tinted(double[] v) {
