@@ -1281,6 +1281,7 @@ export interface components {
             height: number;
             masterHash: string;
             renditionId: string;
+            treatment: components["schemas"]["Treatment"];
             /** Format: int32 */
             width: number;
         };

@@ -1,7 +1,7 @@
 import { useQueries, useQuery } from '@tanstack/react-query'
 import { Button } from 'antd'
 import { get } from '../api/client'
-import { masterUrl, proofUrl } from '../api/pictures'
+import { asked, changeOf, intentOf, masterUrl, proofUrl, renditionOf } from '../api/pictures'
 import type { Figures, Pairing } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { Booth } from '../parts/BoothPicture'
@@ -14,9 +14,10 @@ export function PaperStation({ view, picture, tools, go }: StationProps) {
     queryKey: ['pairings'],
     queryFn: ({ signal }) => get<Pairing[]>('/api/pairings', signal),
   })
+  const change = changeOf(renditionOf(view, picture))
   const comparison = useQueries({
     queries: (pairings ?? []).map((p) => ({
-      queryKey: ['pairing-comparison', view.id, picture.renditionId, p.pairingId, p.number],
+      queryKey: ['pairing-comparison', view.id, picture.renditionId, p.pairingId, p.number, asked(change)],
       queryFn: ({ signal }) =>
         get<Figures>(
           `/api/dockets/${view.id}/renditions/${picture.renditionId}/pairing-comparison?pairingId=${p.pairingId}`,
@@ -41,7 +42,11 @@ export function PaperStation({ view, picture, tools, go }: StationProps) {
         }
       >
         <img
-          src={chosen ? proofUrl(view, picture.master.hash, BOOTH) : masterUrl(picture.master.hash, BOOTH)}
+          src={
+            chosen
+              ? proofUrl(view, picture.master.hash, BOOTH, 'PAPER_WHITE', intentOf(view), change)
+              : masterUrl(picture.master.hash, BOOTH, change)
+          }
           alt="On the chosen paper"
         />
       </Booth>

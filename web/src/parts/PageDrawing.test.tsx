@@ -4,8 +4,8 @@ import type { Page } from '../api/types'
 import { PageDrawing } from './PageDrawing'
 
 const pictures = [
-  { renditionId: 'a', masterHash: 'hash-a', width: 3000, height: 2000 },
-  { renditionId: 'b', masterHash: 'hash-b', width: 100, height: 100 },
+  { renditionId: 'a', masterHash: 'hash-a', treatment: { kind: 'colour' as const }, width: 3000, height: 2000 },
+  { renditionId: 'b', masterHash: 'hash-b', treatment: { kind: 'colour' as const }, width: 100, height: 100 },
 ]
 const placed = (renditionId: string, x: number, crop: object) => ({
   renditionId,

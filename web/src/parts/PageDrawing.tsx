@@ -25,6 +25,7 @@ export function PageDrawing({ page, pictures, paperLab, scale }: Props) {
               key={i}
               placed={placed}
               master={{ hash: picture.masterHash, width: picture.width, height: picture.height }}
+              treatment={picture.treatment}
               scale={scale}
               longest={THUMBNAIL}
             />

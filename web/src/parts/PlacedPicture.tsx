@@ -1,9 +1,10 @@
 import { masterUrl } from '../api/pictures'
-import type { Placed } from '../api/types'
+import type { Placed, Treatment } from '../api/types'
 
 type Props = {
   placed: Placed
   master: { hash: string; width: number; height: number }
+  treatment: Treatment
   /** Pixels of the screen for a millimetre. */
   scale: number
   longest: number
@@ -16,7 +17,7 @@ const MIRROR: Partial<Record<Placed['orientation'], string>> = {
 }
 
 /** A picture where it lies on its page: cropped, straightened, mirrored. */
-export function PlacedPicture({ placed, master, scale, longest }: Props) {
+export function PlacedPicture({ placed, master, treatment, scale, longest }: Props) {
   const at = placed.atMm
   const crop = placed.crop
   const across = (100 * master.width) / crop.width
@@ -34,7 +35,7 @@ export function PlacedPicture({ placed, master, scale, longest }: Props) {
     >
       <img
         className="picture"
-        src={masterUrl(master.hash, longest)}
+        src={masterUrl(master.hash, longest, { treatment, moves: [] })}
         alt=""
         draggable={false}
         style={{

@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { Button, Input, InputNumber, Progress, Segmented, Select } from 'antd'
 import { useState } from 'react'
 import { get, post, put } from '../api/client'
-import { masterUrl, scanUrl } from '../api/pictures'
+import { masterUrl, renditionOf, scanUrl } from '../api/pictures'
 import type { Attempt, DocketView } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { Booth } from '../parts/BoothPicture'
@@ -21,7 +21,7 @@ export function ReleaseStation({ view, picture, tools }: StationProps) {
   const refresh = () => client.invalidateQueries({ queryKey: ['attempts'] })
   return (
     <div className="station">
-      <Beside picture={picture} attempt={tools.attempts.find((a) => scanned(a))} />
+      <Beside view={view} picture={picture} attempt={tools.attempts.find((a) => scanned(a))} />
       <aside className="card" aria-label="Release">
         <section>
           <h2 className="head">{view.findings.length === 0 ? WORDS.clear : WORDS.before}</h2>
@@ -159,7 +159,8 @@ function Pages({
 }
 
 /** What came out beside the master, at the same scale; of several sheets and pictures, the one that is chosen. */
-function Beside({ picture, attempt }: Pick<StationProps, 'picture'> & { attempt: Attempt | undefined }) {
+function Beside({ view, picture, attempt }: Pick<StationProps, 'view' | 'picture'> & { attempt: Attempt | undefined }) {
+  const { treatment } = renditionOf(view, picture)
   const { data: layout } = useQuery({
     queryKey: ['attempt-layout', attempt?.id],
     queryFn: ({ signal }) => get<DocketView['layout']>(`/api/attempts/${attempt?.id}/layout`, signal),
@@ -213,7 +214,7 @@ function Beside({ picture, attempt }: Pick<StationProps, 'picture'> & { attempt:
       <div className={wide ? 'beside stacked' : 'beside'}>
         <div>
           <img
-            src={masterUrl(picture.master.hash, 1000)}
+            src={masterUrl(picture.master.hash, 1000, { treatment, moves: [] })}
             alt="Master"
             className={shown ? undefined : 'alone'}
             style={shown && size}

@@ -134,10 +134,10 @@ export function SheetDrawing({ view, onLength, onLaid, lifeScale, handles = true
         </svg>
         {/* what lies beyond the paper is there, but pale: it isn't printed */}
         <div className="beyond" style={{ left: x0, top: y0 }}>
-          <Pieces pieces={pieces} masterOf={masterOf} scale={scale} />
+          <Pieces view={view} pieces={pieces} masterOf={masterOf} scale={scale} />
         </div>
         <div className="paper" style={{ left: x0, top: y0, width: sw, height: sh }}>
-          <Pieces pieces={pieces} masterOf={masterOf} scale={scale} />
+          <Pieces view={view} pieces={pieces} masterOf={masterOf} scale={scale} />
           {!dragged && <Marks marks={page.marks} scale={scale} width={sw} height={sh} />}
           {borderless && <div className="cut-line" title="Here the paper ends; what lies outside is cut off." />}
         </div>
@@ -205,16 +205,21 @@ export function SheetDrawing({ view, onLength, onLaid, lifeScale, handles = true
 function Pieces({
   pieces,
   masterOf,
+  view,
   scale,
 }: {
   pieces: Placed[]
+  view: DocketView
   masterOf: (p: Placed) => { hash: string; width: number; height: number } | undefined
   scale: number
 }) {
   return pieces.map((piece, i) => {
     const master = masterOf(piece)
-    // biome-ignore lint/suspicious/noArrayIndexKey: pieces have no other name than their place
-    return master && <PlacedPicture key={i} placed={piece} master={master} scale={scale} longest={BOOTH} />
+    const treatment = view.spec.renditions.find((r) => r.id === piece.renditionId)?.treatment ?? { kind: 'colour' }
+    return (
+      // biome-ignore lint/suspicious/noArrayIndexKey: pieces have no other name than their place
+      master && <PlacedPicture key={i} placed={piece} master={master} treatment={treatment} scale={scale} longest={BOOTH} />
+    )
   })
 }
 

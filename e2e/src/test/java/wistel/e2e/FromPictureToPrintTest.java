@@ -295,6 +295,32 @@ public class FromPictureToPrintTest {
         assertThat(page.getByTestId("readback")).containsText("choose a paper");
     }
 
+    /** The proof's second face: a slider with the proof following, and undo; the picture turned monochrome and back. */
+    @Test(dependsOnMethods = "undoDoesNotStickAtTheProof")
+    public void aPrintIsCompensatedAndTreatedOnScreen() {
+        page.navigate(wistel.address + "/");
+        page.getByText("Night yard on cotton").click();
+        page.waitForURL(Pattern.compile(".*/dockets/.*"));
+        String docket = page.url().replaceAll("(.*/dockets/[^/]+).*", "$1");
+        page.navigate(docket + "/proof");
+        page.getByText("compensate", new Page.GetByTextOptions().setExact(true)).click();
+        Locator readback = page.getByTestId("readback");
+        assertThat(readback).containsText("compensated by “cotton, night”");
+        assertThat(page.getByText(Pattern.compile("of them stay apart"))).isVisible();
+        page.getByLabel("contrast", new Page.GetByLabelOptions().setExact(true)).press("ArrowRight");
+        assertThat(readback).containsText("compensated: ");
+        page.getByLabel(Pattern.compile("^Undo: ")).click();
+        assertThat(readback).containsText("“cotton, night”");
+        page.navigate(docket + "/picture");
+        page.getByText("monochrome", new Page.GetByTextOptions().setExact(true)).click();
+        assertThat(readback).containsText("monochrome");
+        page.getByLabel("Lightness of red").press("Shift+ArrowUp");
+        assertThat(readback).containsText("reds +10");
+        page.getByLabel(Pattern.compile("^Undo: ")).click();
+        page.getByLabel("Undo: monochrome", new Page.GetByLabelOptions().setExact(true)).click();
+        assertThat(readback).not().containsText("monochrome");
+    }
+
     /** Print files and scans are kept as long as Settings says; a number out of its range is refused in words. */
     @Test(dependsOnMethods = "undoDoesNotStickAtTheProof")
     public void howLongPrintFilesAreKeptIsSet() {

@@ -19,6 +19,7 @@ import wistel.core.docket.Track;
 import wistel.core.paper.PairingVersion;
 import wistel.core.printer.Keywords;
 import wistel.core.rendition.Rendition;
+import wistel.core.rendition.Treatment;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.SheetPlan;
 import wistel.server.docket.DocketRepository;
@@ -42,8 +43,8 @@ class BenchController {
         this.attempts = attempts;
     }
 
-    /** A rendition with the upright size of its master, in pixels. */
-    record Lying(String renditionId, String masterHash, int width, int height) {
+    /** A rendition with the upright size of its master, in pixels, and how it is seen. */
+    record Lying(String renditionId, String masterHash, int width, int height, Treatment treatment) {
     }
 
     /**
@@ -95,7 +96,7 @@ class BenchController {
 
     private static Lying lying(Rendition r, DocketService.Judged judged) {
         SheetPlan.PixelSize size = judged.facts().pictures().get(r.id()).size();
-        return new Lying(r.id(), r.masterHash(), size.width(), size.height());
+        return new Lying(r.id(), r.masterHash(), size.width(), size.height(), r.treatment());
     }
 
     private static OnBench onBench(DocketService.Judged judged, Optional<Attempt> running) {

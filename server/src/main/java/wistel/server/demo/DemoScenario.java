@@ -24,6 +24,7 @@ import tools.jackson.databind.json.JsonMapper;
 import wistel.core.colour.Lab;
 import wistel.core.colour.LabEncoding;
 import wistel.core.docket.Change;
+import wistel.core.docket.DocketSpec;
 import wistel.core.fault.PrinterException;
 import wistel.core.fault.WistelException;
 import wistel.core.icc.profile.IccProfile;
@@ -35,8 +36,13 @@ import wistel.core.paper.SheetSize;
 import wistel.core.paper.Stock;
 import wistel.core.printer.ColourRoute;
 import wistel.core.printer.DriverSettings;
+import wistel.core.rendition.Compensated;
+import wistel.core.rendition.Compensation;
+import wistel.core.rendition.Move;
+import wistel.core.rendition.Treatment;
 import wistel.core.sheet.Borders;
 import wistel.core.sheet.Single;
+import wistel.server.compensation.CompensationRepository;
 import wistel.server.docket.DocketRepository;
 import wistel.server.docket.DocketService;
 import wistel.server.edge.Events;
@@ -47,6 +53,7 @@ import wistel.server.print.Attempt;
 import wistel.server.print.AttemptRepository;
 import wistel.server.print.ReleaseService;
 import wistel.server.printer.PrinterWatch;
+import wistel.server.proof.RenditionService;
 import wistel.server.store.ProfileRepository;
 
 /**
@@ -66,6 +73,8 @@ class DemoScenario {
     private final MasterImport imports;
     private final DocketService docketService;
     private final DocketRepository dockets;
+    private final CompensationRepository compensations;
+    private final RenditionService renditions;
     private final ReleaseService releases;
     private final AttemptRepository attempts;
     private final DemoRepository entries;
@@ -75,7 +84,8 @@ class DemoScenario {
     private volatile Status status = new Status(false, "starting");
 
     DemoScenario(@Value("${wistel.demo}") String folder, @Value("${wistel.printers}") String printerList, JsonMapper mapper, PrinterWatch printers,
-                 ProfileRepository profiles, PairingRepository pairings, MasterImport imports, DocketService docketService, DocketRepository dockets, ReleaseService releases,
+                 ProfileRepository profiles, PairingRepository pairings, MasterImport imports, DocketService docketService, DocketRepository dockets, CompensationRepository compensations, RenditionService renditions,
+                 ReleaseService releases,
                  AttemptRepository attempts, DemoRepository entries, Events events, Shutdown shutdown, TransactionTemplate transaction) {
         this.folder = folder;
         this.printerList = printerList;
@@ -87,6 +97,8 @@ class DemoScenario {
         this.imports = imports;
         this.docketService = docketService;
         this.dockets = dockets;
+        this.compensations = compensations;
+        this.renditions = renditions;
         this.releases = releases;
         this.attempts = attempts;
         this.entries = entries;
@@ -126,8 +138,9 @@ class DemoScenario {
     record Judged(String verdict, String remark, Boolean cancelled) {
     }
 
+    /** @param compensation name under which the moves that are suggested for it are kept */
     record DocketPlan(String picture, String title, String paper, String sheet, Boolean across, Double widthMm, Double heightMm, Single.Fit fit, Boolean heavierFoot,
-                      Intent intent, Boolean looked, Boolean profileTaken, String mediaType, Boolean byDriver, List<Judged> prints) {
+                      Intent intent, Boolean looked, Boolean profileTaken, String mediaType, Boolean byDriver, Treatment treatment, String compensation, List<Judged> prints) {
     }
 
     record Scenario(String printer, List<PairingPlan> pairings, List<DocketPlan> dockets) {
@@ -262,9 +275,22 @@ class DemoScenario {
         if (Boolean.TRUE.equals(plan.byDriver)) {
             change(id, new Change.Routed(new ColourRoute.ByDriver()));
         }
+        if (plan.treatment != null) {
+            change(id, new Change.Treated(DocketService.FIRST_RENDITION, plan.treatment));
+        }
+        if (plan.compensation != null) {
+            compensate(id, plan.compensation);
+        }
         if (Boolean.TRUE.equals(plan.looked)) {
             docketService.see(id);
         }
+    }
+
+    private void compensate(UUID id, String name) {
+        DocketSpec d = dockets.get(id).spec();
+        List<Move> moves = renditions.suggestion(d, DocketService.FIRST_RENDITION).moves();
+        Compensation kept = compensations.add(new Compensation(UUID.randomUUID().toString(), 1, name, moves), d.pairingId().map(UUID::fromString)).compensation();
+        change(id, new Change.Compensates(DocketService.FIRST_RENDITION, new Compensated(kept.moves(), Optional.of(kept.ref()), true)));
     }
 
     private void change(UUID id, Change change) {

@@ -105,8 +105,7 @@ class RenditionController {
     /** The moves that bring this print closest to its master; the docket is not changed. */
     @PostMapping("/suggestion")
     RenditionService.Suggested suggestion(@PathVariable UUID id, @PathVariable String rendition) {
-        DocketSpec d = dockets.get(id).spec();
-        return renditions.suggestion(seen(d, rendition, ""), pairing(d), d);
+        return renditions.suggestion(dockets.get(id).spec(), rendition);
     }
 
     /** Toning that suits the docket's paper. */

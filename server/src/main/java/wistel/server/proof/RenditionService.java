@@ -8,6 +8,7 @@ import java.util.stream.IntStream;
 import org.springframework.stereotype.Service;
 import wistel.core.colour.LabEncoding;
 import wistel.core.docket.DocketSpec;
+import wistel.core.fault.InvalidRequest;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.StandardSpaces;
@@ -24,13 +25,16 @@ import wistel.core.rendition.EndPoints;
 import wistel.core.rendition.HueMix;
 import wistel.core.rendition.HueShares;
 import wistel.core.rendition.Move;
+import wistel.core.rendition.Rendition;
 import wistel.core.rendition.RenditionChange;
 import wistel.core.rendition.RenditionCompiler;
 import wistel.core.rendition.ShadowSteps;
 import wistel.core.rendition.Suggestion;
 import wistel.core.rendition.Toning;
 import wistel.core.rendition.Treatment;
+import wistel.server.master.MasterRepository;
 import wistel.server.master.PreviewStore;
+import wistel.server.pairing.PairingRepository;
 import wistel.server.store.ProfileRepository;
 
 /** What helps to treat and compensate a picture: its hues, its ends, its shadows, and a suggestion. */
@@ -42,9 +46,13 @@ public class RenditionService {
 
     private final PreviewStore previews;
     private final ProfileRepository profiles;
+    private final MasterRepository masters;
+    private final PairingRepository pairings;
     private final ProofService proofs;
 
-    RenditionService(PreviewStore previews, ProfileRepository profiles, ProofService proofs) {
+    RenditionService(PreviewStore previews, ProfileRepository profiles, MasterRepository masters, PairingRepository pairings, ProofService proofs) {
+        this.masters = masters;
+        this.pairings = pairings;
         this.previews = previews;
         this.profiles = profiles;
         this.proofs = proofs;
@@ -187,7 +195,12 @@ public class RenditionService {
     public record Suggested(List<Move> moves, String words, double before, double after, int apartBefore, int apartAfter) {
     }
 
-    public Suggested suggestion(ProofService.Seen seen, PairingVersion pairing, DocketSpec d) {
+    /** For the docket as it stands; it is not changed. */
+    public Suggested suggestion(DocketSpec d, String renditionId) {
+        PairingVersion pairing = d.pairingId().flatMap(pairings::find)
+            .orElseThrow(() -> new InvalidRequest(InvalidRequest.Reason.PAIRING_MISSING, "No paper is chosen yet.", "Choose one at the paper station."));
+        Rendition rendition = d.rendition(renditionId);
+        ProofService.Seen seen = new ProofService.Seen(masters.byHash(rendition.masterHash()).orElseThrow(), rendition.change());
         ColourRoute.ByWistel route = d.shownRoute(pairing);
         View view = previews.view(seen.master(), FIGURES_SIDE);
         boolean monochrome = view.channels() == 1 || seen.change().treatment() instanceof Treatment.Monochrome;
