@@ -47,7 +47,7 @@ final class Baker {
         if (inputs == 1) {
             return Baked.withoutGrid(grayTable(chain, outputs), "table");
         }
-        Optional<Kernel> plain = inputs == 3 && outputs == 3 ? MatrixTrcOutput.whole(chain, family) : Optional.empty();
+        Optional<Kernel> plain = inputs != 3 ? Optional.empty() : outputs == 3 ? MatrixTrcOutput.whole(chain, family) : outputs == 1 ? MatrixTrcOutput.toGray(chain, family) : Optional.empty();
         if (plain.isPresent()) {
             return Baked.withoutGrid(plain.get(), "curves and matrix");
         }

@@ -5,11 +5,13 @@ import java.util.List;
 import java.util.Optional;
 import wistel.core.colour.D50;
 import wistel.core.colour.LabEncoding;
+import wistel.core.icc.kernel.FirstChannel;
 import wistel.core.icc.kernel.InverseTrc;
 import wistel.core.icc.kernel.Kernel;
 import wistel.core.icc.kernel.KernelFamily;
 import wistel.core.icc.kernel.LabToLight;
 import wistel.core.icc.kernel.MatrixCurves;
+import wistel.core.icc.kernel.Sequence;
 import wistel.core.icc.stage.Chain;
 import wistel.core.icc.stage.Curve;
 import wistel.core.icc.stage.Stage;
@@ -32,6 +34,25 @@ final class MatrixTrcOutput {
             return Optional.empty();
         }
         return Optional.of(family.between(new MatrixCurves(Tables.each(List.of(first), new double[3][], Tables::values), linear.matrix(), linear.offset(), lights(last))));
+    }
+
+    /** Curves, a matrix, its luminance and a curve, as from a matrix profile to a gray one: no grid would follow the curves in the dark. */
+    static Optional<Kernel> toGray(Chain chain, KernelFamily family) {
+        List<Stage> stages = new ArrayList<>(chain.stages());
+        Curve[] first = takenCurves(stages);
+        Stage.Linear linear = takenLinear(stages);
+        if (stages.isEmpty() || !(stages.remove(0) instanceof Stage.XyzToGray)) {
+            return Optional.empty();
+        }
+        Curve last = stages.isEmpty() ? Curve.IDENTITY : takenCurves(stages)[0];
+        if (!stages.isEmpty()) {
+            return Optional.empty();
+        }
+        double[] m = linear.matrix();
+        double[] luminance = {m[3] / D50.Y, m[4] / D50.Y, m[5] / D50.Y, 0, 0, 0, 0, 0, 0};
+        double[] offset = {linear.offset()[1] / D50.Y, 0, 0};
+        Kernel light = family.between(new MatrixCurves(Tables.each(List.of(first), new double[3][], Tables::values), luminance, offset, lights(new Curve[] {last, last, last})));
+        return Optional.of(new Sequence(light, new FirstChannel(3), 3, 3, 1));
     }
 
     /** From L*a*b* codes on: L*a*b* to XYZ, a matrix, curves, and no more. */

@@ -3,6 +3,7 @@ package wistel.core.icc.transform;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.SplittableRandom;
 import org.testng.annotations.DataProvider;
@@ -31,6 +32,31 @@ public class FastFormTest {
         assertThat(TransformCompiler.toLab(FoundProfiles.press()).baked().kind()).isEqualTo("own tables");
         assertThat(TransformCompiler.convert(FoundProfiles.press(), StandardSpaces.SRGB, Intent.RELATIVE, true).baked().kind()).contains("own nodes").contains("to light");
         assertThat(TransformCompiler.toLab(fiveInks()).baked().kernel()).as("five inks: the chain itself").isEmpty();
+    }
+
+    /** A linear grid had given 2.2, 4.4 and 6.5 for the grays 1, 2 and 3 of 255, which are 6.4, 8.8 and 10.5 by the standards' curves. */
+    @Test
+    public void rgbToGrayKeepsItsCurvesInTheDark() {
+        for (IccProfile source : List.of(StandardSpaces.SRGB, StandardSpaces.WIDE_RGB)) {
+            Transform t = TransformCompiler.convert(source, StandardSpaces.GRAY_22, Intent.RELATIVE, true);
+            assertThat(t.baked().kind()).isEqualTo("curves and matrix");
+            SplittableRandom random = new SplittableRandom(8);
+            for (int i = 0; i < 4000; i++) {
+                char[] in = new char[3];
+                for (int c = 0; c < 3; c++) {
+                    in[c] = i < 256 ? (char) (257 * i) : (char) random.nextInt(i % 2 == 0 ? 16384 : 65536);
+                }
+                char[] out = new char[1];
+                t.apply(in, 0, out, 0, 1);
+                double exact = 65535 * t.exact(in[0] / 65535.0, in[1] / 65535.0, in[2] / 65535.0)[0];
+                assertThat((double) out[0]).as(Arrays.toString(in)).isCloseTo(exact, within(3.0));
+            }
+        }
+        char[] grays = {257, 257, 257, 514, 514, 514, 771, 771, 771};
+        char[] out = TransformCompiler.convert(StandardSpaces.SRGB, StandardSpaces.GRAY_22, Intent.RELATIVE, true).apply(grays);
+        assertThat(out[0] / 257.0).isCloseTo(6.4, within(0.1));
+        assertThat(out[1] / 257.0).isCloseTo(8.8, within(0.1));
+        assertThat(out[2] / 257.0).isCloseTo(10.5, within(0.15));
     }
 
     /** Shaper curves pay where a source counts light itself; where it counts nearly lightness, they would only cost their lookups. */
