@@ -111,10 +111,12 @@ public sealed interface Curve {
         }
     }
 
-    /** The inverse of any monotone curve over 0 to 1, found by bisection to 2^-40; on flat parts its lower end. */
+    /** The inverse of any monotone curve over 0 to 1, found by bisection to 2^-40; on flat parts its lower end, also for values that lie beyond the curve's. */
     record Inverse(Curve forward) implements Curve {
         @Override
-        public double at(double y) {
+        public double at(double value) {
+            double most = Math.max(forward.at(0), forward.at(1));
+            double y = value > most ? most : value;
             boolean rising = forward.at(1) >= forward.at(0);
             double low = 0;
             double high = 1;

@@ -9,6 +9,15 @@ import org.testng.annotations.Test;
 
 public class StageTest {
 
+    /** A curve that is full from three quarters on: what asks for full, or for more by a rounding, gets where full begins. */
+    @Test
+    public void aPlateauAtTheTopIsUndoneToItsLowerEnd() {
+        Curve clipped = new Curve.Table(new double[] {0, 1 / 3.0, 2 / 3.0, 1, 1});
+        assertThat(clipped.inverse().at(1)).isCloseTo(0.75, within(1e-9));
+        assertThat(clipped.inverse().at(1 + 1e-12)).isCloseTo(0.75, within(1e-9));
+        assertThat(clipped.inverse().at(7)).isCloseTo(0.75, within(1e-9));
+    }
+
     @Test
     public void everyCurveIsUndoneByItsInverse() {
         Curve srgb = new Curve.Parametric(2.4, 1 / 1.055, 0.055 / 1.055, 1 / 12.92, 0.04045, 0, 0);
