@@ -7,8 +7,10 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.util.List;
 import java.util.UUID;
 import javax.imageio.ImageIO;
@@ -17,7 +19,10 @@ import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
+import wistel.core.colour.Lab;
+import wistel.core.colour.LabEncoding;
 import wistel.core.icc.profile.Intent;
+import wistel.core.pictures.LabScan;
 import wistel.standin.ink.Paper;
 import wistel.standin.room.Feeds;
 
@@ -176,6 +181,60 @@ public class RenditionTest {
         JsonNode again = over(api.post("/api/attempts/" + first.path("id").asString() + "/again", "", 0).body());
         assertThat(Api.page(again).path("fileHash").asString()).isEqualTo(page.path("fileHash").asString());
         assertThat(first.path("readback").asString()).contains("monochrome");
+    }
+
+    private static byte[] grayRamp() throws IOException {
+        BufferedImage image = new BufferedImage(200, 300, BufferedImage.TYPE_INT_RGB);
+        for (int y = 0; y < 300; y++) {
+            for (int x = 0; x < 200; x++) {
+                image.setRGB(x, y, y * 255 / 299 * 0x010101);
+            }
+        }
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        ImageIO.write(image, "png", out);
+        return out.toByteArray();
+    }
+
+    /** A ramp in monochrome, measured on the sheet: a* and b* lie on the line from the print's black to its paper. */
+    @Test
+    public void monochromeThroughTheProfilePrintsNeutral() throws IOException {
+        JsonNode d = api.drop("gray-ramp.png", grayRamp()).body().path("docket");
+        String pairing = api.get("/api/pairings").body().get(0).path("pairingId").asString();
+        d = api.put("/api/dockets/" + d.path("id").asString() + "/pairing", "{\"pairingId\":\"" + pairing + "\"}", d.path("version").asInt()).body();
+        d = patched(d, treated(MONO));
+        JsonNode page = d.path("layout").path("pages").get(0);
+        JsonNode at = page.path("placed").get(0).path("atMm");
+        assertThat(page.path("feedTurn").asString()).isEqualTo("UPRIGHT");
+        JsonNode done = over(api.post("/api/dockets/" + d.path("id").asString() + "/attempts", "", d.path("version").asInt()).body());
+        assertThat(done.path("state").asString()).as(done.path("message").asString()).isEqualTo("done");
+        LabScan scan;
+        try (InputStream in = Files.newInputStream(test.room.printer().sheet(Api.page(done).path("jobId").asInt()))) {
+            scan = LabScan.read(in);
+        }
+        double perMm = scan.dpi() / 25.4;
+        int x = (int) ((at.path("x").asDouble() + at.path("width").asDouble() / 2) * perMm);
+        Lab paper = mean(scan, x, (int) (at.path("y").asDouble() / 2 * perMm));
+        Lab black = mean(scan, x, (int) ((at.path("y").asDouble() + 2) * perMm));
+        assertThat(black.l()).isLessThan(15);
+        for (int step = 1; step < 20; step++) {
+            Lab gray = mean(scan, x, (int) ((at.path("y").asDouble() + at.path("height").asDouble() * step / 20) * perMm));
+            double share = (gray.l() - black.l()) / (paper.l() - black.l());
+            assertThat(gray.a()).as("a* at L* " + gray.l()).isCloseTo(black.a() + (paper.a() - black.a()) * share, within(1.0));
+            assertThat(gray.b()).as("b* at L* " + gray.l()).isCloseTo(black.b() + (paper.b() - black.b()) * share, within(1.0));
+        }
+    }
+
+    private static Lab mean(LabScan scan, int x, int y) {
+        double[] sum = new double[3];
+        for (int dx = -15; dx <= 15; dx++) {
+            for (int dy = -1; dy <= 1; dy++) {
+                Lab lab = LabEncoding.V4.lab(scan.pixels(), 3 * ((y + dy) * scan.width() + x + dx));
+                sum[0] += lab.l();
+                sum[1] += lab.a();
+                sum[2] += lab.b();
+            }
+        }
+        return new Lab(sum[0] / 93, sum[1] / 93, sum[2] / 93);
     }
 
     @Test
