@@ -168,11 +168,11 @@ public class RenditionTest {
         assertThat(api.get("/api/compensations").body().toString()).doesNotContain(id);
     }
 
-    /** What the proof promised comes out, and the same order gives the same file. */
+    /** What the proof promised comes out, toned and compensated, and the same order gives the same file. */
     @Test
-    public void theCompensatedPrintIsWhatTheProofShowed() throws Exception {
+    public void theTonedAndCompensatedPrintIsWhatTheProofShowed() throws Exception {
         JsonNode d = docket("printed.png");
-        d = patched(d, treated(MONO));
+        d = patched(d, treated(MONO.replace("60,\"strength\":0", "60,\"strength\":8").replace("80,\"strength\":0", "80,\"strength\":6")));
         d = patched(d, compensates(TONES, "null", true));
         JsonNode first = over(api.post("/api/dockets/" + d.path("id").asString() + "/attempts", "", d.path("version").asInt()).body());
         JsonNode page = Api.page(first);
@@ -180,7 +180,7 @@ public class RenditionTest {
         assertThat(apart).isLessThan(1.5);
         JsonNode again = over(api.post("/api/attempts/" + first.path("id").asString() + "/again", "", 0).body());
         assertThat(Api.page(again).path("fileHash").asString()).isEqualTo(page.path("fileHash").asString());
-        assertThat(first.path("readback").asString()).contains("monochrome");
+        assertThat(first.path("readback").asString()).contains("monochrome").contains("shadows toned at 60°, C* 8");
     }
 
     private static byte[] grayRamp() throws IOException {
