@@ -24,6 +24,7 @@ import { fixed, percent } from '../parts/numbers'
 import { inPrint, type Place } from '../parts/place'
 import { useLivePicture } from '../parts/useLivePicture'
 import { useProofView } from '../parts/useProofView'
+import { useSettled } from '../parts/useSettled'
 import { CompensateCard } from '../rendition/CompensateCard'
 import { ShadowStrip } from '../rendition/ShadowStrip'
 import { CAUSES, INTENTS } from './words'
@@ -31,6 +32,8 @@ import './proof.css'
 
 /** A person needs a moment: a proof that flashed by was not looked at. */
 const LOOKED_AT_MS = 1200
+
+const WHILE_MOVING = 700
 
 type Compare = 'divided' | 'beside' | 'proof'
 
@@ -59,6 +62,7 @@ export function ProofStation(props: StationProps) {
   useEffect(() => setDraft(undefined), [view.version])
   const treated = { treatment: saved.treatment, moves: [] }
   const change = bare ? treated : (draft ?? saved)
+  const settled = useSettled(change, 200)
   const { data: figures } = useQuery({
     queryKey: ['figures', view.id, picture.renditionId, view.pairing?.pairingId, view.pairing?.number, blackPoint, asked(saved)],
     queryFn: ({ signal }) => get<Figures>(`/api/dockets/${view.id}/renditions/${picture.renditionId}/figures`, signal),
@@ -68,7 +72,8 @@ export function ProofStation(props: StationProps) {
 
   const blackAlways = figures?.blackAlways.includes(intent) ?? false
 
-  const proof = paired ? proofUrl(view, picture.master.hash, BOOTH, shown, intent, change) : ''
+  // while a slider moves, quick pictures count more than fine ones
+  const proof = paired ? proofUrl(view, picture.master.hash, draft ? WHILE_MOVING : BOOTH, shown, intent, change) : ''
   const { see } = tools
   const seen = view.findings.every((f) => f.code !== 'proof-not-looked-at')
   // biome-ignore lint/correctness/useExhaustiveDependencies: told once for each proof, not for each change
@@ -114,7 +119,7 @@ export function ProofStation(props: StationProps) {
   return (
     <div className="station">
       <Booth
-        under={face === 'compensate' && <ShadowStrip view={view} picture={picture} change={change} />}
+        under={face === 'compensate' && <ShadowStrip view={view} picture={picture} change={settled} />}
         foot={
           <>
             <Radio.Group

@@ -1,12 +1,13 @@
 import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query'
 import { Button, Checkbox, Input, InputNumber, Select, Slider } from 'antd'
-import { useEffect, useState } from 'react'
+import { memo, useEffect, useRef, useState } from 'react'
 import { get, type Problem, post } from '../api/client'
 import { type ColourChange, renditionOf } from '../api/pictures'
 import type { Compensated, CompensationView, Figures, Suggested } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { CurvePlot } from '../parts/CurvePlot'
 import { fixed } from '../parts/numbers'
+import { useSettled } from '../parts/useSettled'
 import { HUES, movesOf, type Sliders, slidersOf } from './moves'
 import './rendition.css'
 import { useHues, useShape } from './useShape'
@@ -21,7 +22,7 @@ export function CompensateCard({ view, picture, tools, draft, setDraft }: Props)
   const saved = r.compensation
   const moves = draft?.moves ?? saved.moves
   const hues = useHues(view, picture)
-  const shape = useShape(view, picture, { treatment: r.treatment, moves })
+  const shape = useShape(view, picture, useSettled({ treatment: r.treatment, moves }, 80))
   const mono = r.treatment.kind === 'monochrome' || picture.master.channels === 1
   const sliders = slidersOf(moves, hues?.median ?? 50)
   const [suggested, setSuggested] = useState<Suggested>()
@@ -60,6 +61,15 @@ export function CompensateCard({ view, picture, tools, draft, setDraft }: Props)
   const slide = (next: Partial<Sliders>) => setDraft({ treatment: r.treatment, moves: movesOf({ ...sliders, ...next }, moves) })
   const settle = () => draft && save({ moves: draft.moves, on: true })
   const set = (next: Partial<Sliders>) => save({ moves: movesOf({ ...sliders, ...next }, moves), on: true })
+
+  // rows that don't move are not drawn again, so they get functions that stay the same
+  const latest = useRef({ slide, settle, set })
+  latest.current = { slide, settle, set }
+  const [stable] = useState(() => ({
+    slide: (next: Partial<Sliders>) => latest.current.slide(next),
+    settle: () => latest.current.settle(),
+    set: (next: Partial<Sliders>) => latest.current.set(next),
+  }))
 
   const suggest = () => {
     setAsking(true)
@@ -141,29 +151,7 @@ export function CompensateCard({ view, picture, tools, draft, setDraft }: Props)
       </section>
       <section className="sliders">
         {SLIDERS.filter((s) => !mono || !['chroma', 'warmth', 'tint'].includes(s.key)).map((s) => (
-          <div key={s.key} className="slid">
-            <span>{s.name}</span>
-            <Slider
-              min={-s.most}
-              max={s.most}
-              step={s.step}
-              included={false}
-              value={sliders[s.key]}
-              onChange={(v) => slide({ [s.key]: v })}
-              onChangeComplete={settle}
-              ariaLabelForHandle={s.name}
-              tooltip={{ open: false }}
-            />
-            <InputNumber
-              size="small"
-              controls={false}
-              aria-label={`${s.name}, number`}
-              min={-s.most}
-              max={s.most}
-              value={sliders[s.key]}
-              onChange={(v) => v !== null && v !== sliders[s.key] && set({ [s.key]: v })}
-            />
-          </div>
+          <SliderRow key={s.key} slider={s} value={sliders[s.key]} slide={stable.slide} settle={stable.settle} set={stable.set} />
         ))}
       </section>
       <section>
@@ -273,6 +261,42 @@ export function CompensateCard({ view, picture, tools, draft, setDraft }: Props)
     </>
   )
 }
+
+type RowProps = {
+  slider: (typeof SLIDERS)[number]
+  value: number
+  slide: (next: Partial<Sliders>) => void
+  settle: () => void
+  set: (next: Partial<Sliders>) => void
+}
+
+const SliderRow = memo(function SliderRow({ slider: s, value, slide, settle, set }: RowProps) {
+  return (
+    <div className="slid">
+      <span>{s.name}</span>
+      <Slider
+        min={-s.most}
+        max={s.most}
+        step={s.step}
+        included={false}
+        value={value}
+        onChange={(v) => slide({ [s.key]: v })}
+        onChangeComplete={settle}
+        ariaLabelForHandle={s.name}
+        tooltip={{ open: false }}
+      />
+      <InputNumber
+        size="small"
+        controls={false}
+        aria-label={`${s.name}, number`}
+        min={-s.most}
+        max={s.most}
+        value={value}
+        onChange={(v) => v !== null && v !== value && set({ [s.key]: v })}
+      />
+    </div>
+  )
+})
 
 const round = (v: number) => Math.round(v * 10) / 10
 
