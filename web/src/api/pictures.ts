@@ -14,6 +14,9 @@ export const changeOf = (r: Rendition): ColourChange => ({
   moves: r.compensation.on ? r.compensation.moves : [],
 })
 
+/** As it is treated, without any moves: what a print is judged against. */
+export const treated = (treatment: Treatment): ColourChange => ({ treatment, moves: [] })
+
 /** As part of an address; nothing where nothing is changed. */
 export const asked = (change?: ColourChange) =>
   change && (change.treatment.kind !== 'colour' || change.moves.length > 0)

@@ -1,4 +1,4 @@
-import { masterUrl } from '../api/pictures'
+import { masterUrl, treated } from '../api/pictures'
 import type { Placed, Treatment } from '../api/types'
 
 type Props = {
@@ -35,7 +35,7 @@ export function PlacedPicture({ placed, master, treatment, scale, longest }: Pro
     >
       <img
         className="picture"
-        src={masterUrl(master.hash, longest, { treatment, moves: [] })}
+        src={masterUrl(master.hash, longest, treated(treatment))}
         alt=""
         draggable={false}
         style={{

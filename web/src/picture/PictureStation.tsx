@@ -2,7 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { Button, Checkbox } from 'antd'
 import { useEffect, useRef, useState } from 'react'
 import { get } from '../api/client'
-import { asked, type ColourChange, changeOf, masterUrl, renditionOf } from '../api/pictures'
+import { asked, type ColourChange, changeOf, masterUrl, renditionOf, treated } from '../api/pictures'
 import type { Ends } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { Booth } from '../parts/BoothPicture'
@@ -23,7 +23,7 @@ export function PictureStation({ view, picture, tools, go }: StationProps) {
   const [pointed, setPointed] = useState<number>()
   // biome-ignore lint/correctness/useExhaustiveDependencies: what was drawn ahead of the docket gives way to what it holds
   useEffect(() => setDraft(undefined), [view.version])
-  const shown = useLivePicture(masterUrl(m.hash, BOOTH, draft ?? { treatment: r.treatment, moves: [] }))
+  const shown = useLivePicture(masterUrl(m.hash, BOOTH, draft ?? treated(r.treatment)))
   const paired = view.pairing !== null && view.pairing !== undefined
   const change = changeOf(r)
   const { data: found } = useQuery({
@@ -148,7 +148,7 @@ function Hued({ view, picture, tools, draft, setDraft, onHue, children }: HuedPr
         const drag = held.current
         if (e.buttons && drag) {
           const lighter = drag.start.map((v, i) => (i === drag.nearest ? v + (drag.y - e.clientY) / 4 : v))
-          setDraft({ treatment: mixed(mono, lighter), moves: [] })
+          setDraft(treated(mixed(mono, lighter)))
         } else if (!e.buttons) {
           window.clearTimeout(wait.current)
           const event = { ...e, currentTarget: e.currentTarget }

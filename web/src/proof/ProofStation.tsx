@@ -13,6 +13,7 @@ import {
   type ProofView,
   proofUrl,
   renditionOf,
+  treated,
 } from '../api/pictures'
 import type { DocketView, Figures, Intent, OnDocket, Probe } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
@@ -60,8 +61,7 @@ export function ProofStation(props: StationProps) {
   // what was drawn ahead of the docket gives way to what it holds
   // biome-ignore lint/correctness/useExhaustiveDependencies: the version is what tells
   useEffect(() => setDraft(undefined), [view.version])
-  const treated = { treatment: saved.treatment, moves: [] }
-  const change = bare ? treated : (draft ?? saved)
+  const change = bare ? treated(saved.treatment) : (draft ?? saved)
   const settled = useSettled(change, 200)
   const { data: figures } = useQuery({
     queryKey: ['figures', view.id, picture.renditionId, view.pairing?.pairingId, view.pairing?.number, blackPoint, asked(saved)],
@@ -269,7 +269,7 @@ function Comparison({
   const [probe, setProbe] = useState<Probe>()
   const wait = useRef<number>(undefined)
   const asked = useRef<AbortController>(undefined)
-  const master = masterUrl(picture.master.hash, BOOTH, { treatment: change.treatment, moves: [] })
+  const master = masterUrl(picture.master.hash, BOOTH, treated(change.treatment))
   const proof = useLivePicture(wanted)
   // biome-ignore lint/correctness/useExhaustiveDependencies: told once for each proof that is on screen
   useEffect(() => {

@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { Button, Input, InputNumber, Progress, Segmented, Select } from 'antd'
 import { useState } from 'react'
 import { get, post, put } from '../api/client'
-import { masterUrl, renditionOf, scanUrl } from '../api/pictures'
+import { masterUrl, renditionOf, scanUrl, treated } from '../api/pictures'
 import type { Attempt, DocketView } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { Booth } from '../parts/BoothPicture'
@@ -214,7 +214,7 @@ function Beside({ view, picture, attempt }: Pick<StationProps, 'view' | 'picture
       <div className={wide ? 'beside stacked' : 'beside'}>
         <div>
           <img
-            src={masterUrl(picture.master.hash, 1000, { treatment, moves: [] })}
+            src={masterUrl(picture.master.hash, 1000, treated(treatment))}
             alt="Master"
             className={shown ? undefined : 'alone'}
             style={shown && size}

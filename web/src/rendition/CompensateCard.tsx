@@ -85,7 +85,7 @@ export function CompensateCard({ view, picture, tools, draft, setDraft }: Props)
       (made) => {
         setName('')
         client.invalidateQueries({ queryKey: ['compensations'] })
-        save({ kept: { id: made.id, version: made.version, name: made.name } })
+        save({ kept: refOf(made) })
       },
       tools.complain as (e: Problem) => void,
     )
@@ -98,7 +98,7 @@ export function CompensateCard({ view, picture, tools, draft, setDraft }: Props)
       follow,
     }).then((made) => {
       client.invalidateQueries({ queryKey: ['compensations'] })
-      save({ kept: { id: made.id, version: made.version, name: made.name } })
+      save({ kept: refOf(made) })
     }, tools.complain)
   const last = kept.find((k) => k.name === name.trim())
 
@@ -129,8 +129,7 @@ export function CompensateCard({ view, picture, tools, draft, setDraft }: Props)
             notFoundContent="None is kept yet."
             onChange={(id) => {
               const chosen = kept.find((k) => k.id === id)
-              if (chosen)
-                save({ moves: chosen.moves, on: true, kept: { id: chosen.id, version: chosen.version, name: chosen.name } })
+              if (chosen) save({ moves: chosen.moves, on: true, kept: refOf(chosen) })
             }}
           />
         </div>
@@ -229,10 +228,7 @@ export function CompensateCard({ view, picture, tools, draft, setDraft }: Props)
         <section>
           <p>
             “{of.name}” was changed since: this docket keeps version {saved.kept.version}.{' '}
-            <Button
-              size="small"
-              onClick={() => save({ moves: of.moves, on: true, kept: { id: of.id, version: of.version, name: of.name } })}
-            >
+            <Button size="small" onClick={() => save({ moves: of.moves, on: true, kept: refOf(of) })}>
               Take the new one
             </Button>
           </p>
@@ -297,6 +293,8 @@ const SliderRow = memo(function SliderRow({ slider: s, value, slide, settle, set
     </div>
   )
 })
+
+const refOf = (k: CompensationView) => ({ id: k.id, version: k.version, name: k.name })
 
 const round = (v: number) => Math.round(v * 10) / 10
 

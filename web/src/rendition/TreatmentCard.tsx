@@ -1,6 +1,6 @@
 import { Button, Radio, Slider } from 'antd'
 import { get } from '../api/client'
-import { asked, type ColourChange, renditionOf } from '../api/pictures'
+import { asked, type ColourChange, renditionOf, treated } from '../api/pictures'
 import type { Monochrome, Toning } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { CurvePlot } from '../parts/CurvePlot'
@@ -39,13 +39,13 @@ export function TreatmentCard({ view, picture, tools, draft, setDraft, pointed }
   const treatment = draft?.treatment ?? r.treatment
   const mono = treatment.kind === 'monochrome' ? treatment : undefined
   const hues = useHues(view, picture)
-  const shape = useShape(view, picture, { treatment, moves: [] })
+  const shape = useShape(view, picture, treated(treatment))
   const gray = picture.master.channels === 1
   const save = (next: ColourChange['treatment']) => {
-    setDraft({ treatment: next, moves: [] })
+    setDraft(treated(next))
     tools.decide({ kind: 'treated', renditionId: r.id, treatment: next })
   }
-  const show = (next: Monochrome) => setDraft({ treatment: next, moves: [] })
+  const show = (next: Monochrome) => setDraft(treated(next))
   const settle = () => draft && save(draft.treatment)
   const tone = (name: 'shadows' | 'lights', hue: number, strength: number) =>
     mono && show({ ...mono, toning: { ...mono.toning, [name]: { hue, strength } } })

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react'
-import { masterUrl, renditionOf } from '../api/pictures'
+import { masterUrl, renditionOf, treated } from '../api/pictures'
 import type { DocketView, OnDocket } from '../api/types'
 import { BOOTH } from '../parts/booth'
 import { byArrow, CORNERS, follow } from '../parts/handles'
@@ -141,7 +141,7 @@ export function CropView({ view, picture, shape, level, degrees, onCut, onPan, o
       <div className="crop" style={{ left: (room.w - w) / 2, top: (room.h - h) / 2, width: w, height: h }}>
         <div className="pane">
           <img
-            src={masterUrl(m.hash, BOOTH, { treatment: renditionOf(view, picture).treatment, moves: [] })}
+            src={masterUrl(m.hash, BOOTH, treated(renditionOf(view, picture).treatment))}
             alt="The whole master"
             draggable={false}
             style={{ transform: degrees ? `rotate(${degrees}deg)` : undefined }}

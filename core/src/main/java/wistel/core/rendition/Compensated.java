@@ -2,7 +2,6 @@ package wistel.core.rendition;
 
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Collectors;
 
 /**
  * The compensation of one rendition. It holds its moves itself: a docket keeps those it was judged with whatever becomes of the compensation that they
@@ -31,6 +30,6 @@ public record Compensated(List<Move> moves, Optional<CompensationRef> kept, bool
     }
 
     public String words() {
-        return moves.isEmpty() ? "no compensation" : moves.stream().map(Move::words).collect(Collectors.joining(", "));
+        return moves.isEmpty() ? "no compensation" : Move.words(moves);
     }
 }

@@ -2,7 +2,6 @@ package wistel.core.rendition;
 
 import java.util.Comparator;
 import java.util.List;
-import java.util.stream.Collectors;
 import wistel.core.fault.InvalidRequest;
 
 /**
@@ -36,6 +35,6 @@ public record Compensation(String id, int version, String name, List<Move> moves
     }
 
     public String words() {
-        return moves.isEmpty() ? "nothing moved" : moves.stream().map(Move::words).collect(Collectors.joining(", "));
+        return moves.isEmpty() ? "nothing moved" : Move.words(moves);
     }
 }

@@ -48,13 +48,7 @@ final class MonotoneCubic {
         for (int i = 0; i < n; i++) {
             slope[i] = i == 0 ? secant(x, y, 0) : i == n - 1 ? secant(x, y, n - 2) : inner(x, y, i);
         }
-        limit(slope, 0, secant(x, y, 0));
-        limit(slope, n - 1, secant(x, y, n - 2));
         return slope;
-    }
-
-    private static void limit(double[] slope, int i, double secant) {
-        slope[i] = secant == 0 ? 0 : slope[i];
     }
 
     private static double secant(double[] x, double[] y, int i) {

@@ -1,5 +1,7 @@
 package wistel.core.rendition;
 
+import java.util.List;
+import java.util.stream.Collectors;
 import wistel.core.icc.stage.LabFunction;
 
 /**
@@ -15,4 +17,9 @@ public sealed interface Move permits LightnessCurve, ToneMoves, ChromaMoves, War
 
     /** What a person would call it: "shadows +12, contrast -5". */
     String words();
+
+    /** Of several, one after another; empty for none. */
+    static String words(List<Move> moves) {
+        return moves.stream().map(Move::words).collect(Collectors.joining(", "));
+    }
 }

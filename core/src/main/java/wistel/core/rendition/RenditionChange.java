@@ -3,7 +3,6 @@ package wistel.core.rendition;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Collectors;
 import wistel.core.icc.stage.LabChange;
 import wistel.core.icc.stage.LabFunction;
 
@@ -85,6 +84,6 @@ public final class RenditionChange implements LabChange {
 
     @Override
     public String toString() {
-        return treatment.words() + (moves.isEmpty() ? "" : ", " + moves.stream().map(Move::words).collect(Collectors.joining(", ")));
+        return treatment.words() + (moves.isEmpty() ? "" : ", " + Move.words(moves));
     }
 }

@@ -33,11 +33,6 @@ public record ToneMoves(double shadows, double midtones, double lights, double c
         Faults.within("pivot", pivot, NEAREST_PIVOT, 100 - NEAREST_PIVOT);
     }
 
-    /** @param pivot kept within what is allowed */
-    public static ToneMoves none(double pivot) {
-        return new ToneMoves(0, 0, 0, 0, 0, Math.max(NEAREST_PIVOT, Math.min(100 - NEAREST_PIVOT, pivot)));
-    }
-
     @Override
     public LabFunction function() {
         double s = factor(shadows, LIFT, LOWER);

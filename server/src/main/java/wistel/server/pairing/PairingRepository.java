@@ -11,6 +11,7 @@ import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
+import wistel.core.fault.InvalidRequest;
 import wistel.core.icc.profile.Intent;
 import wistel.core.paper.PairingVersion;
 import wistel.core.printer.DriverSettings;
@@ -62,6 +63,16 @@ public class PairingRepository {
         } catch (IllegalArgumentException e) {
             return Optional.empty();
         }
+    }
+
+    /**
+     * The newest version of the pairing that a docket stands on.
+     *
+     * @param id empty where none is chosen
+     * @throws InvalidRequest when there is none
+     */
+    public PairingVersion chosen(Optional<String> id) {
+        return id.flatMap(this::find).orElseThrow(() -> new InvalidRequest(InvalidRequest.Reason.PAIRING_MISSING, "No paper is chosen yet.", "Choose one at the paper station."));
     }
 
     public Optional<PairingVersion> find(String id, int number) {

@@ -132,7 +132,7 @@ class ProofController {
     /** How a picture compares on one pairing, without deciding for it: shares out of gamut and mean difference. */
     @GetMapping("/dockets/{id}/renditions/{rendition}/pairing-comparison")
     ProofService.Figures comparison(@PathVariable UUID id, @PathVariable String rendition, @RequestParam String pairingId) {
-        PairingVersion pairing = find(pairingId);
+        PairingVersion pairing = pairings.chosen(Optional.of(pairingId));
         return proofs.figures(seen(dockets.get(id).spec(), rendition), pairing, true, pairing.intent());
     }
 
@@ -181,11 +181,6 @@ class ProofController {
     }
 
     private PairingVersion pairing(DocketSpec d) {
-        return find(d.pairingId().orElse(""));
-    }
-
-    private PairingVersion find(String id) {
-        Optional<PairingVersion> found = pairings.find(id);
-        return found.orElseThrow(() -> new InvalidRequest(InvalidRequest.Reason.PAIRING_MISSING, "No paper is chosen yet.", "Choose one at the paper station."));
+        return pairings.chosen(d.pairingId());
     }
 }

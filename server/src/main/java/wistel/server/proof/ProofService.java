@@ -186,7 +186,7 @@ public class ProofService {
 
     /** What a pairing can hold, with slices at the lightnesses asked for. */
     public Boundary boundary(PairingVersion pairing, List<Double> lightnesses) {
-        GamutBoundary found = boundaryOf(pairing);
+        GamutBoundary found = boundaries.get(profiles.get(pairing.profileHash()), GamutBoundary::of);
         return new Boundary(found.volume(), found.vertices().stream().map(Lab::toArray).toList(), found.triangles(),
             lightnesses.stream().map(l -> new Slice(l, found.slice(l))).toList());
     }
@@ -226,10 +226,6 @@ public class ProofService {
 
     TransformCache transforms() {
         return transforms;
-    }
-
-    GamutBoundary boundaryOf(PairingVersion pairing) {
-        return boundaries.get(profiles.get(pairing.profileHash()), GamutBoundary::of);
     }
 
     private Transform proofLab(Seen seen, String profileHash, RenditionCompiler.Onward onward, boolean absolute) {

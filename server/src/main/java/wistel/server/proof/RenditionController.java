@@ -48,8 +48,7 @@ class RenditionController {
     }
 
     private PairingVersion pairing(DocketSpec d) {
-        return d.pairingId().flatMap(pairings::find)
-            .orElseThrow(() -> new InvalidRequest(InvalidRequest.Reason.PAIRING_MISSING, "No paper is chosen yet.", "Choose one at the paper station."));
+        return pairings.chosen(d.pairingId());
     }
 
     @GetMapping("/hues")
@@ -86,20 +85,23 @@ class RenditionController {
     @GetMapping("/ends")
     RenditionService.Ends ends(@PathVariable UUID id, @PathVariable String rendition, @RequestParam(defaultValue = "") String change) {
         DocketSpec d = dockets.get(id).spec();
-        return renditions.ends(seen(d, rendition, change), pairing(d), d.shownRoute(pairing(d)));
+        PairingVersion pairing = pairing(d);
+        return renditions.ends(seen(d, rendition, change), pairing, d.shownRoute(pairing));
     }
 
     @GetMapping(value = "/ends/picture", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> endMarks(@PathVariable UUID id, @PathVariable String rendition, @RequestParam(defaultValue = "") String change, @RequestParam(defaultValue = "900") int longest) {
         DocketSpec d = dockets.get(id).spec();
-        byte[] png = renditions.endMarks(seen(d, rendition, change), pairing(d), d.shownRoute(pairing(d)), longest);
+        PairingVersion pairing = pairing(d);
+        byte[] png = renditions.endMarks(seen(d, rendition, change), pairing, d.shownRoute(pairing), longest);
         return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).cacheControl(CacheControl.noStore()).body(png);
     }
 
     @GetMapping("/shadows")
     RenditionService.Shadows shadows(@PathVariable UUID id, @PathVariable String rendition, @RequestParam(defaultValue = "") String change) {
         DocketSpec d = dockets.get(id).spec();
-        return renditions.shadows(seen(d, rendition, change), pairing(d), d.shownRoute(pairing(d)));
+        PairingVersion pairing = pairing(d);
+        return renditions.shadows(seen(d, rendition, change), pairing, d.shownRoute(pairing));
     }
 
     /** The moves that bring this print closest to its master; the docket is not changed. */
