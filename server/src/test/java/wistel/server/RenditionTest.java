@@ -14,6 +14,7 @@ import java.nio.file.Files;
 import java.util.List;
 import java.util.UUID;
 import javax.imageio.ImageIO;
+import org.assertj.core.data.Offset;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
@@ -31,6 +32,8 @@ public class RenditionTest {
     private static final String MONO = "{\"kind\":\"monochrome\",\"mix\":{\"points\":[{\"hue\":25,\"lighter\":25},{\"hue\":145,\"lighter\":-20}]},"
         + "\"toning\":{\"shadows\":{\"hue\":60,\"strength\":0},\"lights\":{\"hue\":80,\"strength\":0},\"crossing\":50,\"softness\":15}}";
     private static final String TONES = "{\"kind\":\"tone-moves\",\"shadows\":30,\"midtones\":10,\"lights\":0,\"contrast\":0,\"brightness\":5,\"pivot\":45}";
+    /** Vector kernels may take over between two figures; they differ from scalar ones by a code of 16 bits. */
+    private static final Offset<Double> FAMILIES = within(1e-4);
     private static final String COLOUR = "{\"kind\":\"colour\"}";
 
     private TestRoom test;
@@ -129,7 +132,7 @@ public class RenditionTest {
         assertThat(api.get(figures).body().path("meanDifference").path("RELATIVE").asDouble()).as("judged against the master, which the moves leave alone").isGreaterThan(plain + 3);
         d = patched(d, compensates(TONES, "null", false));
         assertThat(d.path("readback").asString()).doesNotContain("compensated");
-        assertThat(api.get(figures).body().path("meanDifference").path("RELATIVE").asDouble()).isEqualTo(plain);
+        assertThat(api.get(figures).body().path("meanDifference").path("RELATIVE").asDouble()).isCloseTo(plain, FAMILIES);
     }
 
     @Test
@@ -249,7 +252,7 @@ public class RenditionTest {
         double plain = api.get(rendition + "/figures").body().path("meanDifference").path("RELATIVE").asDouble();
         patched(d, compensates(first.path("moves").toString().replaceAll("^\\[|]$", ""), "null", true));
         assertThat(api.get(rendition + "/figures").body().path("meanDifference").path("RELATIVE").asDouble()).isLessThan(plain);
-        assertThat(api.get(rendition + "/figures?compensated=false").body().path("meanDifference").path("RELATIVE").asDouble()).isEqualTo(plain);
+        assertThat(api.get(rendition + "/figures?compensated=false").body().path("meanDifference").path("RELATIVE").asDouble()).isCloseTo(plain, FAMILIES);
     }
 
     @Test

@@ -4,11 +4,12 @@ import java.awt.image.BufferedImage;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.stream.IntStream;
 import org.springframework.stereotype.Service;
 import wistel.core.colour.LabEncoding;
 import wistel.core.docket.DocketSpec;
-import wistel.core.fault.InvalidRequest;
+import wistel.core.icc.kernel.Kernels;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.StandardSpaces;
@@ -16,11 +17,11 @@ import wistel.core.icc.transform.Observer;
 import wistel.core.icc.transform.ProofView;
 import wistel.core.icc.transform.Recipe;
 import wistel.core.icc.transform.Transform;
+import wistel.core.icc.transform.TransformCompiler;
 import wistel.core.paper.PairingVersion;
 import wistel.core.pictures.View;
 import wistel.core.printer.ColourRoute;
 import wistel.core.rendition.ChromaMoves;
-import wistel.core.rendition.Compensation;
 import wistel.core.rendition.EndPoints;
 import wistel.core.rendition.HueMix;
 import wistel.core.rendition.HueShares;
@@ -30,7 +31,6 @@ import wistel.core.rendition.RenditionChange;
 import wistel.core.rendition.RenditionCompiler;
 import wistel.core.rendition.ShadowSteps;
 import wistel.core.rendition.Suggestion;
-import wistel.core.rendition.Toning;
 import wistel.core.rendition.Treatment;
 import wistel.server.master.MasterRepository;
 import wistel.server.master.PreviewStore;
@@ -197,17 +197,19 @@ public class RenditionService {
 
     /** For the docket as it stands; it is not changed. */
     public Suggested suggestion(DocketSpec d, String renditionId) {
-        PairingVersion pairing = d.pairingId().flatMap(pairings::find)
-            .orElseThrow(() -> new InvalidRequest(InvalidRequest.Reason.PAIRING_MISSING, "No paper is chosen yet.", "Choose one at the paper station."));
+        PairingVersion pairing = pairings.chosen(d.pairingId());
         Rendition rendition = d.rendition(renditionId);
         ProofService.Seen seen = new ProofService.Seen(masters.byHash(rendition.masterHash()).orElseThrow(), rendition.change());
         ColourRoute.ByWistel route = d.shownRoute(pairing);
         View view = previews.view(seen.master(), FIGURES_SIDE);
         boolean monochrome = view.channels() == 1 || seen.change().treatment() instanceof Treatment.Monochrome;
-        Transform toNearest = proofs.transforms().get(new Recipe.ProofToLab(RenditionCompiler.WORKING, paper(pairing), Intent.RELATIVE, false, false));
-        Transform toPrint = proofs.transforms().get(new Recipe.ProofToLab(RenditionCompiler.WORKING, paper(pairing), route.intent(), route.blackPoint(), false));
-        Suggestion.Found found = Suggestion.of(view.pixels(), view.channels(), monochrome, proofs.treated(seen.uncompensated()), toNearest, toPrint);
-        String words = new Compensation("", 1, "suggested", found.moves()).words();
-        return new Suggested(found.moves(), words, found.before(), found.after(), found.apartBefore(), found.apartAfter());
+        // in one kernel family, as families differ by a code: the same question gets the same answer, warm or cold
+        Function<Recipe, Transform> compile = recipe -> TransformCompiler.compile(recipe, Kernels.SCALAR);
+        Transform toNearest = compile.apply(new Recipe.ProofToLab(RenditionCompiler.WORKING, paper(pairing), Intent.RELATIVE, false, false));
+        Transform toPrint = compile.apply(new Recipe.ProofToLab(RenditionCompiler.WORKING, paper(pairing), route.intent(), route.blackPoint(), false));
+        Transform treated = RenditionCompiler.through(previews.profile(seen.master()), seen.uncompensated().change(), new RenditionCompiler.Onward(Intent.RELATIVE, false),
+            from -> new Recipe.DeviceToLab(from, false), compile);
+        Suggestion.Found found = Suggestion.of(view.pixels(), view.channels(), monochrome, treated, toNearest, toPrint);
+        return new Suggested(found.moves(), Move.words(found.moves()), found.before(), found.after(), found.apartBefore(), found.apartAfter());
     }
 }
