@@ -1,16 +1,14 @@
 package wistel.vector;
 
-import static jdk.incubator.vector.VectorOperators.I2F;
 import static jdk.incubator.vector.VectorOperators.LSHL;
 import static jdk.incubator.vector.VectorOperators.LSHR;
-import static wistel.vector.Lanes.FLOATS;
 import static wistel.vector.Lanes.INTS;
 import static wistel.vector.Lanes.N;
 import static wistel.vector.Lanes.NODE;
+import static wistel.vector.Lanes.PAIR;
 import static wistel.vector.Nodes.cell;
 import static wistel.vector.Planes.BLOCK;
 
-import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.IntVector;
 import wistel.core.icc.kernel.ClutTable;
 
@@ -19,26 +17,29 @@ final class Cells {
     /** Where the corners' nodes stand: a block for each corner. */
     private final int[] corners = new int[4 * BLOCK];
     /** Their weights, likewise. */
-    private final float[] weights = new float[4 * BLOCK];
+    private final int[] weights = new int[4 * BLOCK];
     /** The three fractions with their axes' steps, largest first once they are sorted. */
     private final int[][] keys = new int[3][BLOCK];
-    private final float[][] parts = new float[3][BLOCK];
     private final int[] origin = new int[BLOCK];
     private final int[] xs;
     private final int[] ys;
     private final int[] zs;
     private final int side;
-    private final int stepX;
+    /** Nodes from one to the next along the last of the three axes. */
+    private final int step;
     private final int diagonal;
 
-    /** @param xs with the others: where the codes of three inputs will stand, block after block */
-    Cells(int side, int[] xs, int[] ys, int[] zs) {
+    /**
+     * @param step nodes from one to the next along the last of the three axes: 1, or more where a further input comes after it
+     * @param xs   with the others: where the codes of three inputs will stand, block after block
+     */
+    Cells(int side, int step, int[] xs, int[] ys, int[] zs) {
         this.xs = xs;
         this.ys = ys;
         this.zs = zs;
         this.side = side;
-        this.stepX = side * side;
-        this.diagonal = stepX + side + 1;
+        this.step = step;
+        this.diagonal = step * (side * side + side + 1);
     }
 
     // Loops, in the order in which they build on one another.
@@ -47,18 +48,17 @@ final class Cells {
         Nodes.origins(xs, ys, zs, side, origin, count);
     }
 
-    /** Only where there is a fourth input before these: its cell moves every corner. */
-    void shift(int[] first, int count) {
-        int step = side * stepX;
+    /** Only where a fourth input comes after these: its cell moves every corner. */
+    void shift(int[] last, int count) {
         for (int p = 0; p < count; p += N) {
-            cell(Nodes.place(IntVector.fromArray(INTS, first, p), side - 1)).mul(step).add(IntVector.fromArray(INTS, origin, p)).intoArray(origin, p);
+            IntVector.fromArray(INTS, origin, p).mul(step).add(cell(Nodes.place(IntVector.fromArray(INTS, last, p), side - 1))).intoArray(origin, p);
         }
     }
 
     void keys(int count) {
-        key(xs, stepX, keys[0], count);
-        key(ys, side, keys[1], count);
-        key(zs, 1, keys[2], count);
+        key(xs, step * side * side, keys[0], count);
+        key(ys, step * side, keys[1], count);
+        key(zs, step, keys[2], count);
     }
 
     private void key(int[] codes, int step, int[] keys, int count) {
@@ -95,40 +95,35 @@ final class Cells {
         }
     }
 
-    void parts(int count) {
-        for (int k = 0; k < 3; k++) {
-            part(keys[k], parts[k], count);
-        }
-    }
-
-    private static void part(int[] keys, float[] parts, int count) {
-        for (int p = 0; p < count; p += N) {
-            IntVector fraction = IntVector.fromArray(INTS, keys, p).lanewise(LSHR, 15);
-            ((FloatVector) fraction.convertShape(I2F, FLOATS, 0)).mul(1f / ClutTable.FULL).intoArray(parts, p);
-        }
-    }
-
     void weigh(int count) {
-        weigh(parts[0], parts[1], parts[2], count);
+        weigh(keys[0], keys[1], keys[2], count);
     }
 
-    private void weigh(float[] bigs, float[] mids, float[] smalls, int count) {
+    private void weigh(int[] bigs, int[] mids, int[] smalls, int count) {
         for (int p = 0; p < count; p += N) {
-            FloatVector big = FloatVector.fromArray(FLOATS, bigs, p);
-            FloatVector mid = FloatVector.fromArray(FLOATS, mids, p);
-            FloatVector small = FloatVector.fromArray(FLOATS, smalls, p);
-            big.neg().add(1).intoArray(weights, p);
+            IntVector big = IntVector.fromArray(INTS, bigs, p).lanewise(LSHR, 15);
+            IntVector mid = IntVector.fromArray(INTS, mids, p).lanewise(LSHR, 15);
+            IntVector small = IntVector.fromArray(INTS, smalls, p).lanewise(LSHR, 15);
+            big.neg().add(ClutTable.FULL).intoArray(weights, p);
             big.sub(mid).intoArray(weights, p + BLOCK);
             mid.sub(small).intoArray(weights, p + 2 * BLOCK);
             small.intoArray(weights, p + 3 * BLOCK);
         }
     }
 
-    /** One pixel's four corners weighted, all {@code offset} floats on. */
-    FloatVector sum(float[] nodes, int offset, int p) {
-        FloatVector sum = FloatVector.fromArray(NODE, nodes, offset + corners[p]).mul(weights[p]);
-        sum = FloatVector.fromArray(NODE, nodes, offset + corners[p + BLOCK]).fma(FloatVector.broadcast(NODE, weights[p + BLOCK]), sum);
-        sum = FloatVector.fromArray(NODE, nodes, offset + corners[p + 2 * BLOCK]).fma(FloatVector.broadcast(NODE, weights[p + 2 * BLOCK]), sum);
-        return FloatVector.fromArray(NODE, nodes, offset + corners[p + 3 * BLOCK]).fma(FloatVector.broadcast(NODE, weights[p + 3 * BLOCK]), sum);
+    /** One pixel's four corners weighted. */
+    IntVector sum(int[] nodes, int p) {
+        IntVector sum = IntVector.fromArray(NODE, nodes, corners[p]).mul(weights[p]);
+        sum = sum.add(IntVector.fromArray(NODE, nodes, corners[p + BLOCK]).mul(weights[p + BLOCK]));
+        sum = sum.add(IntVector.fromArray(NODE, nodes, corners[p + 2 * BLOCK]).mul(weights[p + 2 * BLOCK]));
+        return Lanes.codes(sum.add(IntVector.fromArray(NODE, nodes, corners[p + 3 * BLOCK]).mul(weights[p + 3 * BLOCK])));
+    }
+
+    /** The same of the two nodes that lie side by side at each corner. A method of its own: the length of a vector must be known where it is compiled. */
+    IntVector sumOfPairs(int[] nodes, int p) {
+        IntVector sum = IntVector.fromArray(PAIR, nodes, corners[p]).mul(weights[p]);
+        sum = sum.add(IntVector.fromArray(PAIR, nodes, corners[p + BLOCK]).mul(weights[p + BLOCK]));
+        sum = sum.add(IntVector.fromArray(PAIR, nodes, corners[p + 2 * BLOCK]).mul(weights[p + 2 * BLOCK]));
+        return Lanes.codes(sum.add(IntVector.fromArray(PAIR, nodes, corners[p + 3 * BLOCK]).mul(weights[p + 3 * BLOCK])));
     }
 }

@@ -3,17 +3,18 @@ package wistel.vector;
 import static wistel.vector.Planes.BLOCK;
 
 import wistel.core.icc.kernel.ClutTable;
-import wistel.core.icc.kernel.Kernel;
+import wistel.core.icc.kernel.Kernels;
 
 /** A loop over lanes that reads a cube. */
 abstract class ClutLanes extends LaneKernel {
     /** See {@link Nodes#padded}. */
-    final float[] nodes;
+    final int[] nodes;
     final int side;
 
-    ClutLanes(ClutTable cube, Kernel scalar) {
-        super(scalar, cube.inputs(), cube.outputs());
-        this.nodes = Nodes.padded(cube);
+    /** @param laid the same nodes in the order that its loop wants them in */
+    ClutLanes(ClutTable cube, ClutTable laid) {
+        super(() -> Kernels.SCALAR.over(cube), cube.inputs(), cube.outputs());
+        this.nodes = Nodes.padded(laid);
         this.side = cube.side();
     }
 

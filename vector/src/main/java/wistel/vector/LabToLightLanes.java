@@ -1,5 +1,8 @@
 package wistel.vector;
 
+import static wistel.core.icc.kernel.SinglePrecision.BLACK;
+import static wistel.core.icc.kernel.SinglePrecision.JOINT;
+import static wistel.core.icc.kernel.SinglePrecision.SLOPE;
 import static wistel.vector.Lanes.FLOATS;
 import static wistel.vector.Lanes.INTS;
 import static wistel.vector.Lanes.N;
@@ -10,12 +13,11 @@ import java.util.List;
 import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.IntVector;
 import jdk.incubator.vector.VectorOperators;
+import wistel.core.colour.LabEncoding;
 import wistel.core.icc.kernel.LabToLight;
 
-/** {@link LabToLight} in single precision. */
+/** {@link LabToLight}, operation by operation. */
 final class LabToLightLanes extends LightLanes {
-    private static final float ROOT = 6f / 29;
-
     private final LabToLight light;
 
     LabToLightLanes(LabToLight light) {
@@ -27,7 +29,7 @@ final class LabToLightLanes extends LightLanes {
     List<Loop> loops(Strip strip) {
         int[][] codes = new int[3][BLOCK];
         float[][] values = new float[3][BLOCK];
-        List<Loop> loops = new ArrayList<>(List.of(n -> Planes.deinterleave(strip.in, strip.inAt, codes[0], codes[1], codes[2], n), n -> xyz(codes, values, n),
+        List<Loop> loops = new ArrayList<>(List.of(n -> Planes.deinterleave(strip.in, strip.inAt, codes[0], codes[1], codes[2], n), n -> xyz(light.codes(), codes, values, n),
             n -> Planes.mix(matrix, values, n)));
         loops.addAll(LightTables.loops(light.last(), values, codes));
         loops.add(n -> Planes.together(codes[0], codes[1], codes[2], strip.out, strip.outAt, n));
@@ -35,16 +37,16 @@ final class LabToLightLanes extends LightLanes {
     }
 
     /** L*a*b* codes to XYZ over its white. */
-    private void xyz(int[][] codes, float[][] xyz, int count) {
-        float l = (float) (1 / (116 * light.codes().lightness()));
-        float a = (float) (1 / (500 * light.codes().chroma()));
-        float b = (float) (-1 / (200 * light.codes().chroma()));
-        float lowest = (float) light.codes().lowest();
+    static void xyz(LabEncoding coding, int[][] codes, float[][] xyz, int count) {
+        float l = (float) (1 / (116 * coding.lightness()));
+        float a = (float) (1 / (500 * coding.chroma()));
+        float b = (float) (-1 / (200 * coding.chroma()));
+        float neutral = (float) (-coding.lowest() * coding.chroma());
         for (int p = 0; p < count; p += N) {
-            FloatVector fy = floats(codes[0], p).mul(l).add(16 / 116f);
-            expanded(floats(codes[1], p).mul(a).add(fy).add(lowest / 500)).intoArray(xyz[0], p);
-            expanded(fy).intoArray(xyz[1], p);
-            expanded(floats(codes[2], p).mul(b).add(fy).sub(lowest / 200)).intoArray(xyz[2], p);
+            FloatVector y = floats(codes[0], p).mul(l);
+            expanded(floats(codes[1], p).sub(neutral).mul(a).add(y)).intoArray(xyz[0], p);
+            expanded(y).intoArray(xyz[1], p);
+            expanded(floats(codes[2], p).sub(neutral).mul(b).add(y)).intoArray(xyz[2], p);
         }
     }
 
@@ -52,7 +54,8 @@ final class LabToLightLanes extends LightLanes {
         return (FloatVector) IntVector.fromArray(INTS, codes, p).convertShape(VectorOperators.I2F, FLOATS, 0);
     }
 
-    private static FloatVector expanded(FloatVector f) {
-        return f.mul(f).mul(f).blend(f.sub(4 / 29f).mul(3 * ROOT * ROOT), f.compare(VectorOperators.LE, ROOT));
+    static FloatVector expanded(FloatVector above) {
+        FloatVector f = above.add(BLACK);
+        return f.mul(f).mul(f).blend(above.mul(SLOPE), above.compare(VectorOperators.LE, JOINT));
     }
 }

@@ -2,22 +2,25 @@ package wistel.vector;
 
 import static wistel.vector.Planes.BLOCK;
 
+import java.util.Arrays;
 import java.util.List;
+import java.util.function.Supplier;
 import wistel.core.icc.kernel.Kernel;
 
 /**
- * A loop over lanes with its scalar twin beside it. The twin takes the last few pixels of a call, and all of them until the vector loops
- * are compiled: interpreted, they would be slower than anything.
+ * A loop over lanes. Until the vector loops are compiled its scalar twin takes all pixels: interpreted, vectors would be slower than
+ * anything. The twin has tables of its own, so it is made only when it is needed.
  */
 abstract class LaneKernel implements Kernel {
     private static volatile boolean serving;
 
-    private final Kernel scalar;
+    private final Supplier<Kernel> made;
+    private volatile Kernel scalar;
     private final int inputs;
     private final int outputs;
 
-    LaneKernel(Kernel scalar, int inputs, int outputs) {
-        this.scalar = scalar;
+    LaneKernel(Supplier<Kernel> scalar, int inputs, int outputs) {
+        this.made = scalar;
         this.inputs = inputs;
         this.outputs = outputs;
     }
@@ -60,19 +63,33 @@ abstract class LaneKernel implements Kernel {
 
     @Override
     public final long bytes() {
-        return own() + scalar.bytes();
+        Kernel twin = scalar;
+        return own() + (twin == null ? 0 : twin.bytes());
     }
 
     @Override
     public final void apply(char[] in, int inAt, char[] out, int outAt, int pixels) {
-        int whole = serving ? pixels - pixels % Lanes.N : 0;
+        if (!serving) {
+            scalar().apply(in, inAt, out, outAt, pixels);
+            return;
+        }
+        int whole = pixels - pixels % Lanes.N;
+        int rest = pixels - whole;
         if (whole > 0) {
             lanes(in, inAt, out, outAt, whole);
         }
-        scalar.apply(in, inAt + inputs * whole, out, outAt + outputs * whole, pixels - whole);
+        if (rest > 0) {
+            char[] last = Arrays.copyOf(Arrays.copyOfRange(in, inAt + inputs * whole, inAt + inputs * pixels), inputs * Lanes.N);
+            char[] results = new char[outputs * Lanes.N];
+            lanes(last, 0, results, 0, Lanes.N);
+            System.arraycopy(results, 0, out, outAt + outputs * whole, outputs * rest);
+        }
     }
 
-    Kernel scalar() {
+    final Kernel scalar() {
+        if (scalar == null) {
+            scalar = made.get();
+        }
         return scalar;
     }
 }

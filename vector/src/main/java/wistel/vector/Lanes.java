@@ -10,6 +10,8 @@ import jdk.incubator.vector.VectorOperators;
 import jdk.incubator.vector.VectorShape;
 import jdk.incubator.vector.VectorShuffle;
 import jdk.incubator.vector.VectorSpecies;
+import wistel.core.icc.kernel.ClutTable;
+import wistel.core.icc.kernel.SinglePrecision;
 
 /** The widest vectors of this machine, and the shuffles that take interleaved pixels apart and put them together again. */
 final class Lanes {
@@ -53,11 +55,9 @@ final class Lanes {
      * 2^23: a float this large has no fraction, so adding it to a code rounds the code into the lowest bits. JDK 17 has no quick conversion from
      * floats to integers.
      */
-    private static final float ROUND = 1 << 23;
-
     /** Codes, or anything from 0 to 2^23, to the nearest integers. */
     static IntVector rounded(FloatVector codes) {
-        return codes.add(ROUND).reinterpretAsInts().and(0x7FFFFF);
+        return codes.add(SinglePrecision.ROUND).reinterpretAsInts().and(SinglePrecision.ROUNDED);
     }
 
     static IntVector load(char[] in, int at) {
@@ -129,24 +129,31 @@ final class Lanes {
     }
 
     /** One node, or the sum over some. */
-    static final VectorSpecies<Float> NODE = FloatVector.SPECIES_128;
+    static final VectorSpecies<Integer> NODE = IntVector.SPECIES_128;
     private static final VectorSpecies<Short> NODE_SHORTS = ShortVector.SPECIES_64;
 
-    /** Rounded to codes. Four are written, whether or not the last is wanted. */
-    static void storeNode(FloatVector codes, char[] out, int at) {
-        ((ShortVector) codes.add(ROUND).reinterpretAsInts().convertShape(VectorOperators.I2S, NODE_SHORTS, 0)).intoCharArray(out, at);
+    /** Codes weighted by 15 bits, back to codes. */
+    static IntVector codes(IntVector weighted) {
+        return weighted.add(ClutTable.FULL / 2).lanewise(VectorOperators.LSHR, 15);
+    }
+
+    /** The place {@code part} of 15 bits between codes, as codes. */
+    static IntVector line(IntVector from, IntVector to, int part) {
+        return codes(from.lanewise(VectorOperators.LSHL, 15).add(to.sub(from).mul(part)));
+    }
+
+    /** Four codes are written, whether or not the last is wanted. */
+    static void storeNode(IntVector codes, char[] out, int at) {
+        ((ShortVector) codes.convertShape(VectorOperators.I2S, NODE_SHORTS, 0)).intoCharArray(out, at);
     }
 
     /** Two nodes side by side. */
-    static final VectorSpecies<Float> PAIR = FloatVector.SPECIES_256;
+    static final VectorSpecies<Integer> PAIR = IntVector.SPECIES_256;
     private static final VectorSpecies<Short> PAIR_SHORTS = ShortVector.SPECIES_128;
-    private static final VectorMask<Float> SECOND = VectorMask.fromLong(PAIR, 0xF0);
-    private static final VectorShuffle<Float> SWAPPED = VectorShuffle.fromOp(PAIR, i -> i ^ 4);
+    private static final VectorShuffle<Integer> SWAPPED = VectorShuffle.fromOp(PAIR, i -> i ^ 4);
 
-    /** The place {@code part} between two nodes, rounded to codes. Eight are written; only the first four, or three, are wanted. */
-    static void storePair(FloatVector pair, float part, char[] out, int at) {
-        FloatVector weighted = pair.mul(FloatVector.broadcast(PAIR, 1 - part).blend(part, SECOND));
-        FloatVector codes = weighted.add(weighted.rearrange(SWAPPED)).add(ROUND);
-        ((ShortVector) codes.reinterpretAsInts().convertShape(VectorOperators.I2S, PAIR_SHORTS, 0)).intoCharArray(out, at);
+    /** The place {@code part} between two nodes. Eight codes are written; only the first four, or three, are wanted. */
+    static void storePair(IntVector pair, int part, char[] out, int at) {
+        ((ShortVector) line(pair, pair.rearrange(SWAPPED), part).convertShape(VectorOperators.I2S, PAIR_SHORTS, 0)).intoCharArray(out, at);
     }
 }

@@ -15,9 +15,6 @@ import wistel.core.icc.kernel.InverseTrc;
 
 /** Three channels of light through the {@link InverseTrc}s of a display. */
 final class LightTables {
-    private static final int SMALLEST = Float.floatToRawIntBits(InverseTrc.SMALLEST);
-    private static final int ONE = Float.floatToRawIntBits(1);
-
     private LightTables() {
     }
 
@@ -28,17 +25,28 @@ final class LightTables {
         for (int c = 0; c < 3; c++) {
             float[] channel = light[c];
             int[] entries = codes[c];
-            long[] table = tables[c].lines();
+            InverseTrc curve = tables[c];
+            if (curve.isSearched()) {
+                loops.add(n -> search(curve, channel, entries, n));
+                continue;
+            }
+            long[] table = curve.lines();
             loops.addAll(List.of(n -> entries(channel, entries, n), n -> fetch(table, entries, lines, n), n -> follow(lines, channel, entries, n)));
         }
         return loops;
+    }
+
+    private static void search(InverseTrc curve, float[] light, int[] codes, int count) {
+        for (int p = 0; p < count; p++) {
+            codes[p] = curve.code(light[p]);
+        }
     }
 
     /** For each light, its entry in the table over the logarithm, and in its place how far on from there it is. */
     private static void entries(float[] values, int[] entries, int count) {
         for (int p = 0; p < count; p += N) {
             // bits of positive floats rise as the floats do, and what is no number is above them all
-            IntVector bits = FloatVector.fromArray(FLOATS, values, p).reinterpretAsInts().max(SMALLEST).min(ONE);
+            IntVector bits = FloatVector.fromArray(FLOATS, values, p).reinterpretAsInts().max(InverseTrc.DARKEST).min(InverseTrc.ONE);
             bits.lanewise(VectorOperators.LSHR, InverseTrc.SHIFT).sub(InverseTrc.BOTTOM).intoArray(entries, p);
             ((FloatVector) bits.and((1 << InverseTrc.SHIFT) - 1).convertShape(VectorOperators.I2F, FLOATS, 0)).mul(1f / (1 << InverseTrc.SHIFT)).intoArray(values, p);
         }

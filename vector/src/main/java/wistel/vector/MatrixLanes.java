@@ -11,7 +11,7 @@ final class MatrixLanes extends LaneKernel {
     private final MatrixCurves light;
 
     MatrixLanes(MatrixCurves light) {
-        super(light, 3, 3);
+        super(() -> light, 3, 3);
         this.light = light;
     }
 

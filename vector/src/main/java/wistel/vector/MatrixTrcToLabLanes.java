@@ -1,5 +1,9 @@
 package wistel.vector;
 
+import static wistel.core.icc.kernel.SinglePrecision.BLACK;
+import static wistel.core.icc.kernel.SinglePrecision.EPSILON;
+import static wistel.core.icc.kernel.SinglePrecision.INVERSE_ROOT_OF_ONE;
+import static wistel.core.icc.kernel.SinglePrecision.LINE;
 import static wistel.vector.Lanes.FLOATS;
 import static wistel.vector.Lanes.N;
 import static wistel.vector.Planes.BLOCK;
@@ -10,12 +14,8 @@ import jdk.incubator.vector.IntVector;
 import jdk.incubator.vector.VectorOperators;
 import wistel.core.icc.kernel.MatrixTrcToLab;
 
-/** {@link MatrixTrcToLab} in single precision, which is good for a hundredth of a code. */
+/** {@link MatrixTrcToLab}, operation by operation. */
 final class MatrixTrcToLabLanes extends LightLanes {
-    private static final float EPSILON = 216f / 24389;
-    /** The upper bits of 1.0f times 4/3, less what makes the guess wrong by as much above as below. */
-    private static final float INVERSE_ROOT_OF_ONE = 0x54A21D;
-
     private final MatrixTrcToLab light;
 
     MatrixTrcToLabLanes(MatrixTrcToLab light) {
@@ -46,19 +46,15 @@ final class MatrixTrcToLabLanes extends LightLanes {
     }
 
     /** The standard's f in place: cube roots by arithmetic, a line in the dark. */
-    private static void compress(float[] values, int count) {
+    static void compress(float[] values, int count) {
         for (int p = 0; p < count; p += N) {
             FloatVector t = FloatVector.fromArray(FLOATS, values, p);
-            FloatVector line = t.mul((float) (24389.0 / 27 / 116)).add(16 / 116f);
+            FloatVector line = t.mul(LINE).add(BLACK);
             cubeRoot(t.max(EPSILON)).blend(line, t.compare(VectorOperators.LT, EPSILON)).intoArray(values, p);
         }
     }
 
-    /**
-     * Newton's iteration for the inverse cube root, r (4 - t r^3) / 3, which needs no division: from a first guess by the float's exponent,
-     * wrong by less than 4 %, three steps reach single precision.
-     */
-    private static FloatVector cubeRoot(FloatVector t) {
+    static FloatVector cubeRoot(FloatVector t) {
         FloatVector upper = (FloatVector) t.reinterpretAsInts().lanewise(VectorOperators.LSHR, 8).convertShape(VectorOperators.I2F, FLOATS, 0);
         FloatVector r = Lanes.rounded(upper.mul(-1 / 3f).add(INVERSE_ROOT_OF_ONE)).lanewise(VectorOperators.LSHL, 8).reinterpretAsFloats();
         r = closer(t, closer(t, closer(t, r)));

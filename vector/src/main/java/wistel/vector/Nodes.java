@@ -1,27 +1,24 @@
 package wistel.vector;
 
-import static jdk.incubator.vector.VectorOperators.I2F;
 import static jdk.incubator.vector.VectorOperators.LSHL;
 import static jdk.incubator.vector.VectorOperators.LSHR;
-import static wistel.vector.Lanes.FLOATS;
 import static wistel.vector.Lanes.INTS;
 import static wistel.vector.Lanes.N;
 
-import jdk.incubator.vector.FloatVector;
 import jdk.incubator.vector.IntVector;
 import wistel.core.icc.kernel.ClutTable;
 
-/** A cube's nodes, four floats each whatever its outputs, so that one short vector holds a node; and the arithmetic of places on it. */
+/** A cube's nodes, four numbers each whatever its outputs, so that one short vector holds a node; and the arithmetic of places on it. */
 final class Nodes {
-    /** Floats a node. */
+    /** Numbers a node. */
     static final int WIDTH = 4;
 
     private Nodes() {
     }
 
-    static float[] padded(ClutTable cube) {
+    static int[] padded(ClutTable cube) {
         int n = cube.outputs();
-        float[] nodes = new float[WIDTH * (cube.nodes().length / n) + WIDTH];
+        int[] nodes = new int[WIDTH * (cube.nodes().length / n) + WIDTH];
         char[] codes = cube.nodes();
         for (int at = 0, i = 0; i < codes.length; at += WIDTH) {
             for (int c = 0; c < n; c++) {
@@ -58,11 +55,10 @@ final class Nodes {
         }
     }
 
-    /** How far each code is on from the node below it, 0 to 1. */
-    static void parts(int[] codes, int side, float[] parts, int count) {
+    /** How far each code is on from the node below it, 0 to {@link ClutTable#FULL}. */
+    static void parts(int[] codes, int side, int[] parts, int count) {
         for (int p = 0; p < count; p += N) {
-            IntVector fraction = fraction(place(IntVector.fromArray(INTS, codes, p), side - 1));
-            ((FloatVector) fraction.convertShape(I2F, FLOATS, 0)).mul(1f / ClutTable.FULL).intoArray(parts, p);
+            fraction(place(IntVector.fromArray(INTS, codes, p), side - 1)).intoArray(parts, p);
         }
     }
 }

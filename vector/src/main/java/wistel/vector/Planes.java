@@ -48,7 +48,7 @@ final class Planes {
         }
     }
 
-    /** Three channels through a matrix in place, its rows as {@link #rows} gives them. */
+    /** Three channels through a matrix in place, its rows as {@link wistel.core.icc.kernel.SinglePrecision#rows} gives them. */
     static void mix(float[] m, float[][] values, int count) {
         for (int p = 0; p < count; p += N) {
             FloatVector x = FloatVector.fromArray(FLOATS, values[0], p);
@@ -58,14 +58,5 @@ final class Planes {
             x.mul(m[4]).add(y.mul(m[5])).add(z.mul(m[6])).add(m[7]).intoArray(values[1], p);
             x.mul(m[8]).add(y.mul(m[9])).add(z.mul(m[10])).add(m[11]).intoArray(values[2], p);
         }
-    }
-
-    /** A matrix's rows, each with its offset, in single precision. */
-    static float[] rows(double[] matrix, double[] offset) {
-        float[] rows = new float[12];
-        for (int i = 0; i < 12; i++) {
-            rows[i] = (float) (i % 4 == 3 ? offset[i / 4] : matrix[3 * (i / 4) + i % 4]);
-        }
-        return rows;
     }
 }

@@ -7,6 +7,8 @@ import wistel.core.icc.kernel.Kernels;
 import wistel.core.icc.kernel.LabToLight;
 import wistel.core.icc.kernel.MatrixCurves;
 import wistel.core.icc.kernel.MatrixTrcToLab;
+import wistel.core.icc.kernel.OklabMix;
+import wistel.core.icc.kernel.OklabMoves;
 
 /** The vector loops, found through {@link java.util.ServiceLoader}. Cubes of other shapes than pictures need are left to the scalar ones. */
 public final class VectorKernels implements KernelFamily {
@@ -34,14 +36,13 @@ public final class VectorKernels implements KernelFamily {
 
     @Override
     public Kernel over(ClutTable cube) {
-        Kernel scalar = Kernels.SCALAR.over(cube);
-        if (cube.outputs() < 3 || cube.outputs() > 4) {
-            return scalar;
+        if (cube.outputs() < 3 || cube.outputs() > 4 || cube.inputs() == 4 && cube.side() > Tetrahedral4D.MOST_SIDE) {
+            return Kernels.SCALAR.over(cube);
         }
         if (cube.inputs() == 4) {
-            return new Tetrahedral4D(cube, scalar);
+            return new Tetrahedral4D(cube);
         }
-        return cube.trilinear() ? new Trilinear(cube, scalar) : new Tetrahedral3D(cube, scalar);
+        return cube.trilinear() ? new Trilinear(cube) : new Tetrahedral3D(cube);
     }
 
     @Override
@@ -52,6 +53,16 @@ public final class VectorKernels implements KernelFamily {
     @Override
     public Kernel fromLab(LabToLight light) {
         return new LabToLightLanes(light);
+    }
+
+    @Override
+    public Kernel moved(OklabMoves moves) {
+        return new OklabLanes(moves);
+    }
+
+    @Override
+    public Kernel mixed(OklabMix mix) {
+        return new OklabMixLanes(mix);
     }
 
     @Override

@@ -5,10 +5,11 @@ import java.util.SplittableRandom;
 import wistel.core.colour.LabEncoding;
 import wistel.core.icc.kernel.ClutTable;
 import wistel.core.icc.kernel.InverseTrc;
-import wistel.core.icc.kernel.Kernels;
 import wistel.core.icc.kernel.LabToLight;
 import wistel.core.icc.kernel.MatrixCurves;
 import wistel.core.icc.kernel.MatrixTrcToLab;
+import wistel.core.icc.kernel.OklabMix;
+import wistel.core.icc.kernel.OklabMoves;
 
 /**
  * Runs every vector loop in the background until the JVM has compiled it, and compares its codes and its time with the scalar twin's. Only
@@ -33,9 +34,8 @@ final class Warming {
     }
 
     private static void run() {
-        List<LaneKernel> kernels = List.of(new Tetrahedral3D(cube(3, 3, false), Kernels.SCALAR.over(cube(3, 3, false))),
-            new Trilinear(cube(3, 3, true), Kernels.SCALAR.over(cube(3, 3, true))), new Tetrahedral4D(cube(4, 3, false), Kernels.SCALAR.over(cube(4, 3, false))),
-            new MatrixTrcToLabLanes(light()), new LabToLightLanes(lab()), new MatrixLanes(matrix()));
+        List<LaneKernel> kernels = List.of(new Tetrahedral3D(cube(3, 3, false)), new Trilinear(cube(3, 3, true)), new Tetrahedral4D(cube(4, 3, false)),
+            new MatrixTrcToLabLanes(light()), new LabToLightLanes(lab()), new MatrixLanes(matrix()), new OklabLanes(moves()), new OklabMixLanes(mix()));
         try {
             for (int i = 0; i < ATTEMPTS && !LaneKernel.serving(); i++) {
                 if (kernels.stream().mapToLong(Warming::gained).sum() > 0) {
@@ -61,7 +61,7 @@ final class Warming {
         long lanesTime = quickest(() -> kernel.lanes(in, 0, lanes, 0, PIXELS));
         long scalarTime = quickest(() -> kernel.scalar().apply(in, 0, scalar, 0, PIXELS));
         for (int i = 0; i < scalar.length; i++) {
-            if (Math.abs(lanes[i] - scalar[i]) > 1) {
+            if (lanes[i] != scalar[i]) {
                 throw new IllegalStateException(kernel.getClass().getSimpleName() + " gives " + (int) lanes[i] + " for " + (int) scalar[i]);
             }
         }
@@ -98,6 +98,20 @@ final class Warming {
 
     private static LabToLight lab() {
         return new LabToLight(MATRIX, new double[3], roots(), LabEncoding.V2);
+    }
+
+    /** Colours as they are, and a tint. */
+    private static OklabMoves moves() {
+        float[] plane = new float[OklabMoves.WIDTH * OklabMoves.SIDE * OklabMoves.SIDE];
+        for (int i = 0; i < OklabMoves.SIDE * OklabMoves.SIDE; i++) {
+            plane[OklabMoves.WIDTH * i] = (float) OklabMoves.node(i / OklabMoves.SIDE);
+            plane[OklabMoves.WIDTH * i + 1] = (float) OklabMoves.node(i % OklabMoves.SIDE);
+        }
+        return new OklabMoves(plane, new float[2 * (OklabMoves.TINTS + 1)], lab());
+    }
+
+    private static OklabMix mix() {
+        return new OklabMix(new float[OklabMoves.SIDE * OklabMoves.SIDE], LabEncoding.V2);
     }
 
     private static InverseTrc[] roots() {

@@ -16,9 +16,6 @@ public record LabEncoding(double lightness, double chroma, double lowest) {
     /** a* and b* to 256: what the widest standard RGB spaces hold. Between kernels only. */
     public static final LabEncoding WIDE = new LabEncoding(655.35, 128, -256);
 
-    private static final double EPSILON = 216.0 / 24389;
-    private static final double ROOT = 6.0 / 29;
-
     public double l(char code) {
         return code / lightness;
     }
@@ -47,63 +44,5 @@ public record LabEncoding(double lightness, double chroma, double lowest) {
 
     private static char clamped(double code) {
         return (char) Math.max(0, Math.min(65535, Math.round(code)));
-    }
-
-    /** XYZ over its white as codes (CIE 15:2018, 8.2.1.1). */
-    public void write(double x, double y, double z, char[] out, int at) {
-        double fx = compressed(x);
-        double fy = compressed(y);
-        double fz = compressed(z);
-        out[at] = code(fy * (116 * lightness) - 16 * lightness);
-        out[at + 1] = code((fx - fy) * (500 * chroma) - lowest * chroma);
-        out[at + 2] = code((fy - fz) * (200 * chroma) - lowest * chroma);
-    }
-
-    private static char code(double v) {
-        return (char) (v > 0 ? v < 65535 ? v + 0.5 : 65535 : 0);
-    }
-
-    /** The inverse of the standard's f (8.2.1.2): the cube above 6/29, a line below. */
-    public static double expanded(double f) {
-        return f > ROOT ? f * f * f : (f - 4 / 29.0) * (3 * ROOT * ROOT);
-    }
-
-    /** Within 2 in 10 million, of numbers of any size and sign. */
-    public static double cubeRoot(double t) {
-        return t > CubeRoot.SMALLEST && t < CubeRoot.LARGEST ? CubeRoot.of(t) : Math.cbrt(t);
-    }
-
-    /** The standard's f (8.2.1.1): the cube root above (6/29)^3, a line below. */
-    public static double compressed(double t) {
-        return t < EPSILON ? t * (24389.0 / 27 / 116) + 16 / 116.0 : cubeRoot(t);
-    }
-
-    /** Cube roots tabled over the logarithm of their argument: a float's exponent and upper bits pick the entry, lines between. */
-    private static final class CubeRoot {
-        /** 2^10 entries an octave: lines between them err by less than 2e-7. */
-        private static final int FRACTION_BITS = 10;
-        private static final int SHIFT = 23 - FRACTION_BITS;
-        /** From 2^-20 to 2^2: XYZ over its white never comes near 4. */
-        private static final int BOTTOM = 127 - 20 << FRACTION_BITS;
-        private static final float SMALLEST = 1f / (1 << 20);
-        private static final float LARGEST = 3.999f;
-        private static final float[] ROOTS = new float[(22 << FRACTION_BITS) + 2];
-
-        static {
-            for (int i = 0; i < ROOTS.length; i++) {
-                ROOTS[i] = (float) Math.cbrt(Float.intBitsToFloat(BOTTOM + i << SHIFT));
-            }
-        }
-
-        private CubeRoot() {
-        }
-
-        static double of(double t) {
-            float f = (float) t;
-            int bits = Float.floatToRawIntBits(f < LARGEST ? f : LARGEST);
-            int entry = (bits >>> SHIFT) - BOTTOM;
-            float low = ROOTS[entry];
-            return low + (ROOTS[entry + 1] - low) * ((bits & (1 << SHIFT) - 1) * (1f / (1 << SHIFT)));
-        }
     }
 }

@@ -23,7 +23,7 @@ import wistel.core.sheet.Placed;
 public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVersion pairing, Output output, List<Master> masters, String descriptionHash,
                          String engine, Optional<LabFile> labFile) {
     public static final int SCHEMA = 4;
-    public static final String ENGINE = "2";
+    public static final String ENGINE = "3";
     /** A file for a lab keeps the pixels between these. */
     private static final double LEAST_PPI = 150;
     private static final double MOST_PPI = 720;

@@ -65,4 +65,17 @@ public final class InvalidRequest extends WistelException {
     public Reason reason() {
         return reason;
     }
+
+    /**
+     * A name as it is kept, without blanks at its ends.
+     *
+     * @param whose "A printer's name"
+     * @throws InvalidRequest when there is nothing to read in it, or too much
+     */
+    public static String named(String text, String whose, int longest) {
+        if (text.isBlank() || text.length() > longest) {
+            throw new InvalidRequest(Reason.NAME_OUT_OF_RANGE, whose + " has 1 to " + longest + " characters.", "Write another one.");
+        }
+        return text.strip();
+    }
 }

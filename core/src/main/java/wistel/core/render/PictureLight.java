@@ -2,7 +2,6 @@ package wistel.core.render;
 
 import wistel.core.colour.D50;
 import wistel.core.colour.LabEncoding;
-import wistel.core.icc.kernel.Kernels;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.ToneCurves;
 import wistel.core.icc.transform.Recipe;
@@ -20,7 +19,7 @@ public final class PictureLight {
         int channels = profile.space().channels();
         double[] weights = new double[channels];
         double sum = 0;
-        Transform toLab = TransformCompiler.compile(new Recipe.DeviceToLab(profile, false), Kernels.SCALAR);
+        Transform toLab = TransformCompiler.compile(new Recipe.DeviceToLab(profile, false));
         for (int c = 0; c < channels; c++) {
             double[] alone = new double[channels];
             alone[c] = 1;

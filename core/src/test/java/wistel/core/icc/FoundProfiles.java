@@ -36,6 +36,11 @@ public final class FoundProfiles {
         return devices("CMYK").stream().filter(p -> p.isOutput() && p.bytes().length > 500_000).findFirst().orElseThrow();
     }
 
+    /** The file of this name. */
+    public static IccProfile named(String file) {
+        return ProfileReader.read(files().get(file));
+    }
+
     private static final class Held {
         private static final Map<String, byte[]> FILES = found();
     }

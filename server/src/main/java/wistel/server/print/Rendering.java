@@ -14,7 +14,6 @@ import wistel.core.docket.LabFile;
 import wistel.core.docket.PrintOrder;
 import wistel.core.docket.Sharpening;
 import wistel.core.fault.Conflict;
-import wistel.core.icc.kernel.Kernels;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.StandardSpaces;
@@ -153,7 +152,7 @@ class Rendering {
     private Transform conversion(PrintOrder order, PrintOrder.Master master, IccProfile source) {
         ColourRoute.ByWistel shown = order.spec().shownRoute(order.pairing());
         return RenditionCompiler.through(source, order.spec().rendition(master.renditionId()).change(), new RenditionCompiler.Onward(shown.intent(), shown.blackPoint()),
-            from -> recipe(order, from), recipe -> TransformCompiler.compile(recipe, Kernels.SCALAR));
+            from -> recipe(order, from), TransformCompiler::compile);
     }
 
     private Recipe recipe(PrintOrder order, IccProfile source) {

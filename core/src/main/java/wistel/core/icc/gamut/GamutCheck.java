@@ -1,5 +1,9 @@
 package wistel.core.icc.gamut;
 
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import wistel.core.colour.CieDe2000;
 import wistel.core.fault.ProfileException;
@@ -23,40 +27,63 @@ public final class GamutCheck {
     /** Nodes along each input, by their number. */
     private static final int[] SIDES = {0, 256, 0, 65, 19};
     private static final int STRIP = 16384;
-    /** Codes for one unit: distances reach 128, lightness and chroma parts 128 either way. */
+    /** Codes for one unit: distances reach 128, the parts of one 128 either way. */
     private static final double DISTANCE_CODES = 512;
     private static final double PART_CODES = 256;
     private static final double PART_ZERO = 32768;
+    private static final int FIGURES = 4;
+    /** Shares below this one are not worth a word. */
+    private static final double WORTH_TELLING = 0.001;
 
-    public enum Cause { INSIDE, TOO_DARK, TOO_LIGHT, TOO_VIVID }
+    /** What the largest part of a difference is: the picture's colour is too dark, too light or too vivid for the paper, or the paper adds chroma or turns the hue. */
+    public enum Cause { INSIDE, TOO_DARK, TOO_LIGHT, TOO_VIVID, GAINS_CHROMA, SHIFTS_HUE }
 
     /**
-     * Shares of all pixels (0 to 1), those inside and those outside by cause, and mean CIEDE2000 among the pixels of each cause.
+     * @param share          of all pixels, 0 to 1
+     * @param meanDifference CIEDE2000 among them
      */
-    public record Report(double inside, double tooDark, double tooLight, double tooVivid, double meanTooDark, double meanTooLight, double meanTooVivid) {
+    public record Part(Cause cause, double share, double meanDifference) {
+    }
+
+    /**
+     * @param inside share of all pixels
+     * @param parts  those outside by cause, every cause once
+     * @param mostly the cause of most of those outside, where they are worth a word
+     */
+    public record Report(double inside, List<Part> parts, Optional<Cause> mostly) {
         public double outside() {
-            return tooDark + tooLight + tooVivid;
+            return 1 - inside;
+        }
+
+        public double share(Cause cause) {
+            return cause == Cause.INSIDE ? inside : parts.get(cause.ordinal() - 1).share;
         }
     }
 
     /**
-     * One colour.
+     * One colour: its CIEDE2000 from the attainable one, and what of that is lightness, chroma and hue, in L*, C* and H* (CIE 15:2018, 8.2.1).
      *
-     * @param lighter how much lighter the attainable colour is than the wanted one, in L*
-     * @param duller  how much less chroma it has
+     * @param lighter    how much lighter the attainable colour is than the wanted one
+     * @param moreChroma how much more chroma it has
+     * @param hue        how far its hue is off, whichever way
      */
-    public record Spot(double distance, double lighter, double duller) {
+    public record Spot(double distance, double lighter, double moreChroma, double hue) {
         public Cause cause() {
-            return GamutCheck.cause(distance, lighter, duller);
+            return GamutCheck.cause(distance, lighter, moreChroma, hue);
         }
     }
 
-    private static Cause cause(double distance, double lighter, double duller) {
+    private static Cause cause(double distance, double lighter, double moreChroma, double hue) {
         if (distance <= THRESHOLD) {
             return Cause.INSIDE;
         }
-        if (Math.abs(duller) > Math.abs(lighter)) {
-            return Cause.TOO_VIVID;
+        double l = Math.abs(lighter);
+        double c = Math.abs(moreChroma);
+        if (hue > Math.max(l, c)) {
+            return Cause.SHIFTS_HUE;
+        }
+        if (c > l) {
+            return moreChroma < 0 ? Cause.TOO_VIVID : Cause.GAINS_CHROMA;
         }
         return lighter > 0 ? Cause.TOO_DARK : Cause.TOO_LIGHT;
     }
@@ -82,8 +109,10 @@ public final class GamutCheck {
     }
 
     private static Spot spot(double[] want, double[] got, int at) {
-        return new Spot(CieDe2000.between(want[at], want[at + 1], want[at + 2], got[at], got[at + 1], got[at + 2]), got[at] - want[at],
-            Math.hypot(want[at + 1], want[at + 2]) - Math.hypot(got[at + 1], got[at + 2]));
+        double moreChroma = Math.hypot(got[at + 1], got[at + 2]) - Math.hypot(want[at + 1], want[at + 2]);
+        double plane = Math.hypot(got[at + 1] - want[at + 1], got[at + 2] - want[at + 2]);
+        return new Spot(CieDe2000.between(want[at], want[at + 1], want[at + 2], got[at], got[at + 1], got[at + 2]), got[at] - want[at], moreChroma,
+            Math.sqrt(Math.max(0, plane * plane - moreChroma * moreChroma)));
     }
 
     private Kernel tabled() {
@@ -93,9 +122,9 @@ public final class GamutCheck {
         }
         int side = SIDES[inputs];
         int rows = (int) Math.round(Math.pow(side, inputs - 1));
-        char[] nodes = new char[3 * rows * side];
+        char[] nodes = new char[FIGURES * rows * side];
         IntStream.range(0, rows).parallel().forEach(row -> row(row, side, nodes));
-        return inputs == 1 ? new GrayTable(stretched(nodes), 3) : Kernels.best().over(new ClutTable(inputs, 3, side, nodes, false));
+        return inputs == 1 ? new GrayTable(stretched(nodes), FIGURES) : Kernels.best().over(new ClutTable(inputs, FIGURES, side, nodes, false));
     }
 
     private void row(int row, int side, char[] nodes) {
@@ -109,11 +138,12 @@ public final class GamutCheck {
         double[] got = want.clone();
         wanted.apply(want, side);
         attained.apply(got, side);
-        for (int i = 0, at = 3 * row * side; i < side; i++, at += 3) {
+        for (int i = 0, at = FIGURES * row * side; i < side; i++, at += FIGURES) {
             Spot spot = spot(want, got, i * Chain.STRIDE);
             nodes[at] = code(spot.distance * DISTANCE_CODES);
             nodes[at + 1] = code(spot.lighter * PART_CODES + PART_ZERO);
-            nodes[at + 2] = code(spot.duller * PART_CODES + PART_ZERO);
+            nodes[at + 2] = code(spot.moreChroma * PART_CODES + PART_ZERO);
+            nodes[at + 3] = code(spot.hue * PART_CODES + PART_ZERO);
         }
     }
 
@@ -123,12 +153,12 @@ public final class GamutCheck {
 
     /** 256 grays to all 65536, by lines. */
     private static char[] stretched(char[] nodes) {
-        char[] all = new char[3 * 65536];
+        char[] all = new char[FIGURES * 65536];
         for (int v = 0; v < 65536; v++) {
             int cell = Math.min(254, v / 257);
             double part = v / 257.0 - cell;
-            for (int c = 0; c < 3; c++) {
-                all[3 * v + c] = code(nodes[3 * cell + c] + part * (nodes[3 * cell + 3 + c] - nodes[3 * cell + c]));
+            for (int c = 0, from = FIGURES * cell; c < FIGURES; c++, from++) {
+                all[FIGURES * v + c] = code(nodes[from] + part * (nodes[from + FIGURES] - nodes[from]));
             }
         }
         return all;
@@ -144,29 +174,37 @@ public final class GamutCheck {
     }
 
     private void map(char[] pixels, int from, int count, byte[] causes, float[] distance) {
-        char[] codes = new char[3 * count];
+        char[] codes = new char[FIGURES * count];
         figures.apply(pixels, from * inputs, codes, 0, count);
-        for (int p = 0; p < count; p++) {
-            double far = codes[3 * p] / DISTANCE_CODES;
+        for (int p = 0, at = 0; p < count; p++, at += FIGURES) {
+            double far = codes[at] / DISTANCE_CODES;
             if (distance.length > 0) {
                 distance[from + p] = (float) far;
             }
-            causes[from + p] = (byte) cause(far, (codes[3 * p + 1] - PART_ZERO) / PART_CODES, (codes[3 * p + 2] - PART_ZERO) / PART_CODES).ordinal();
+            causes[from + p] = (byte) cause(far, part(codes[at + 1]), part(codes[at + 2]), part(codes[at + 3])).ordinal();
         }
+    }
+
+    private static double part(char code) {
+        return (code - PART_ZERO) / PART_CODES;
     }
 
     public Report report(char[] pixels) {
         float[] distance = new float[pixels.length / inputs];
         byte[] causes = map(pixels, distance);
-        long[] counts = new long[4];
-        double[] sums = new double[4];
+        Cause[] kinds = Cause.values();
+        long[] counts = new long[kinds.length];
+        double[] sums = new double[kinds.length];
         for (int p = 0; p < causes.length; p++) {
             counts[causes[p]]++;
             sums[causes[p]] += distance[p];
         }
         double all = Math.max(1, causes.length);
-        return new Report(counts[0] / all, counts[1] / all, counts[2] / all, counts[3] / all, mean(sums[1], counts[1]), mean(sums[2], counts[2]),
-            mean(sums[3], counts[3]));
+        List<Part> parts = new ArrayList<>();
+        for (int k = 1; k < kinds.length; k++) {
+            parts.add(new Part(kinds[k], counts[k] / all, mean(sums[k], counts[k])));
+        }
+        return new Report(counts[0] / all, parts, parts.stream().max(Comparator.comparingDouble(Part::share)).filter(p -> p.share > WORTH_TELLING).map(Part::cause));
     }
 
     private static double mean(double sum, long count) {

@@ -19,13 +19,30 @@ public final class InverseTrc {
     public static final int BOTTOM = 127 - OCTAVES << FRACTION_BITS;
     private static final int ENTRIES = (OCTAVES << FRACTION_BITS) + 1;
 
-    /** Light below which all is as dark as none. */
-    public static final float SMALLEST = Float.intBitsToFloat(BOTTOM + 1 << SHIFT);
+    /** The bits of the light below which all is as dark as none, and those of full light. */
+    public static final int DARKEST = BOTTOM << SHIFT;
+    public static final int ONE = Float.floatToRawIntBits(1);
+
+    /** Between two entries a line may be wrong by as many codes; a table that bends more is followed sample by sample. */
+    private static final double FINE_ENOUGH = 0.5;
+    private static final int PARTS = 8;
 
     private final long[] lines;
+    /** The samples of a table that lines don't follow, and for each entry the first sample that may not lie below its light; both empty otherwise. */
+    private final double[] samples;
+    private final int[] starts;
 
     /** @param curve from light to device value, both 0 to 1 */
     public InverseTrc(DoubleUnaryOperator curve) {
+        this(curve, new double[0]);
+    }
+
+    /**
+     * @param curve   from light to device value, both 0 to 1
+     * @param samples never falling, 0 to 1: the table from device value to light that {@code curve} undoes. Its flat parts become steps, which
+     *                lines over the logarithm would cut off: then the table itself is searched
+     */
+    public InverseTrc(DoubleUnaryOperator curve, double[] samples) {
         lines = new long[ENTRIES];
         float next = code(curve, 0);
         for (int i = 0; i < ENTRIES; i++) {
@@ -33,6 +50,36 @@ public final class InverseTrc {
             next = code(curve, Math.min(1, Float.intBitsToFloat(BOTTOM + i + 1 << SHIFT)));
             lines[i] = (long) Float.floatToRawIntBits(next - here) << 32 | Float.floatToRawIntBits(here) & 0xFFFFFFFFL;
         }
+        this.samples = samples.length > 0 && !followedByLines(curve) ? samples : new double[0];
+        starts = this.samples.length > 0 ? starts(samples) : new int[0];
+    }
+
+    private boolean followedByLines(DoubleUnaryOperator curve) {
+        for (int i = 0; i < PARTS * (ENTRIES - 1); i++) {
+            float light = Float.intBitsToFloat((int) ((BOTTOM + (i + 0.5) / PARTS) * (1 << SHIFT)));
+            if (Math.abs(onLine(Float.floatToRawIntBits(light)) - code(curve, light)) > FINE_ENOUGH) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private static int[] starts(double[] samples) {
+        int[] starts = new int[ENTRIES];
+        int at = 1;
+        for (int i = 0; i < ENTRIES; i++) {
+            double light = i == 0 ? 0 : Float.intBitsToFloat(BOTTOM + i << SHIFT);
+            while (at < samples.length - 1 && samples[at] < light) {
+                at++;
+            }
+            starts[i] = at;
+        }
+        return starts;
+    }
+
+    /** True when {@link #lines} are not enough, and each light must be asked for by itself. */
+    public boolean isSearched() {
+        return samples.length > 0;
     }
 
     private static float code(DoubleUnaryOperator curve, double light) {
@@ -48,13 +95,33 @@ public final class InverseTrc {
     }
 
     char code(double light) {
-        if (!(light > SMALLEST)) {
-            return (char) (Float.intBitsToFloat((int) lines[0]) + 0.5f);
+        return code((float) light);
+    }
+
+    public char code(float light) {
+        return samples.length > 0 ? searched(light) : (char) SinglePrecision.rounded(onLine(Float.floatToRawIntBits(light)));
+    }
+
+    private char searched(float light) {
+        int bits = Math.min(Float.floatToRawIntBits(light), ONE);
+        double value = Math.min(Float.intBitsToFloat(Math.max(bits, 0)), samples[samples.length - 1]);
+        if (value <= samples[0]) {
+            return 0;
         }
-        int bits = Float.floatToRawIntBits(light < 1 ? (float) light : 1);
+        int above = starts[Math.max(bits >>> SHIFT, BOTTOM) - BOTTOM];
+        while (above < samples.length - 1 && samples[above] < value) {
+            above++;
+        }
+        double place = above - 1 + (value - samples[above - 1]) / (samples[above] - samples[above - 1]);
+        return (char) (place / (samples.length - 1) * 65535 + 0.5);
+    }
+
+    private float onLine(int lightBits) {
+        // bits of positive floats rise as the floats do; those of negative ones are below all, and what is no number is full light
+        int bits = Math.min(Math.max(lightBits, DARKEST), ONE);
         long line = lines[(bits >>> SHIFT) - BOTTOM];
         float part = (bits & (1 << SHIFT) - 1) * (1f / (1 << SHIFT));
-        return (char) (Float.intBitsToFloat((int) line) + Float.intBitsToFloat((int) (line >>> 32)) * part + 0.5f);
+        return Float.intBitsToFloat((int) line) + Float.intBitsToFloat((int) (line >>> 32)) * part;
     }
 
     static long bytes() {

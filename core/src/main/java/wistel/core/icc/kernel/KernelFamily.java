@@ -1,6 +1,6 @@
 package wistel.core.icc.kernel;
 
-/** One way to write the loops over a {@link ClutTable} and before it. All families give the same codes, within one of 16 bits. */
+/** One way to write the loops over a {@link ClutTable} and before it. All families give the same codes. */
 public interface KernelFamily {
     /** For people: what a log line or a measurement calls it. */
     String name();
@@ -13,6 +13,12 @@ public interface KernelFamily {
 
     /** L*a*b* codes to three channels of light and through their curves. */
     Kernel fromLab(LabToLight light);
+
+    /** L*a*b* codes to light by way of Oklab. */
+    Kernel moved(OklabMoves moves);
+
+    /** L*a*b* codes to codes of lightness by way of Oklab. */
+    Kernel mixed(OklabMix mix);
 
     /** Light to light, between curves. */
     Kernel between(MatrixCurves light);

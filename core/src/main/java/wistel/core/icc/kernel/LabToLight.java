@@ -17,23 +17,22 @@ public record LabToLight(double[] matrix, double[] offset, InverseTrc[] last, La
 
     @Override
     public void apply(char[] in, int inAt, char[] out, int outAt, int pixels) {
-        double l = 1 / (116 * codes.lightness());
-        double a = 1 / (500 * codes.chroma());
-        double b = 1 / (200 * codes.chroma());
+        float[] m = SinglePrecision.rows(matrix, offset);
+        float[] v = new float[3];
         for (int p = 0, i = inAt, o = outAt; p < pixels; p++, i += 3, o += 3) {
-            double fy = in[i] * l + 16 / 116.0;
-            double x = LabEncoding.expanded(fy + in[i + 1] * a + codes.lowest() / 500);
-            double y = LabEncoding.expanded(fy);
-            double z = LabEncoding.expanded(fy - in[i + 2] * b - codes.lowest() / 200);
-            write(x, y, z, out, o);
+            SinglePrecision.xyz(in, i, codes, v);
+            write(m, v[0], v[1], v[2], out, o);
         }
     }
 
-    /** XYZ over its white. */
-    void write(double x, double y, double z, char[] out, int o) {
-        double[] m = matrix;
-        out[o] = last[0].code(m[0] * x + m[1] * y + m[2] * z + offset[0]);
-        out[o + 1] = last[1].code(m[3] * x + m[4] * y + m[5] * z + offset[1]);
-        out[o + 2] = last[2].code(m[6] * x + m[7] * y + m[8] * z + offset[2]);
+    /**
+     * XYZ over its white.
+     *
+     * @param m the matrix's rows
+     */
+    void write(float[] m, float x, float y, float z, char[] out, int o) {
+        out[o] = last[0].code(SinglePrecision.row(m, 0, x, y, z));
+        out[o + 1] = last[1].code(SinglePrecision.row(m, 4, x, y, z));
+        out[o + 2] = last[2].code(SinglePrecision.row(m, 8, x, y, z));
     }
 }

@@ -17,16 +17,18 @@ public record OklabMix(float[] lighter, LabEncoding codes) implements Kernel {
 
     @Override
     public void apply(char[] in, int inAt, char[] out, int outAt, int pixels) {
-        double[] v = new double[3];
+        float[] v = new float[3];
         for (int p = 0, i = inAt, o = outAt; p < pixels; p++, i += 3, o += 3) {
             OklabMoves.toOklab(in, i, codes, v);
-            double a = OklabMoves.placed(v[1]);
-            double b = OklabMoves.placed(v[2]);
-            int row = Math.min(SIDE - 2, (int) a);
-            int column = Math.min(SIDE - 2, (int) b);
-            int at = row * SIDE + column;
-            out[o] = codes.ofL(in[i] / codes.lightness() + OklabMoves.mixed(lighter[at], lighter[at + 1], lighter[at + SIDE], lighter[at + SIDE + 1],
-                (float) (a - row), (float) (b - column)));
+            out[o] = SinglePrecision.code(mixed(OklabMoves.placed(v[1]), OklabMoves.placed(v[2])) * (float) codes.lightness() + in[i]);
         }
+    }
+
+    /** What is added to L* at a place in nodes. */
+    public float mixed(float a, float b) {
+        int row = OklabMoves.cell(a);
+        int column = OklabMoves.cell(b);
+        int at = row * SIDE + column;
+        return OklabMoves.mixed(lighter[at], lighter[at + 1], lighter[at + SIDE], lighter[at + SIDE + 1], a - row, b - column);
     }
 }

@@ -1,25 +1,31 @@
 package wistel.core.icc.kernel;
 
+import static wistel.core.icc.kernel.SinglePrecision.row;
+
 import wistel.core.colour.LabEncoding;
 import wistel.core.colour.Matrix3;
 import wistel.core.colour.Oklab;
 
 /**
  * L*a*b* codes to a device that is curves and a matrix by way of Oklab, whose plane is changed by a table of two inputs, read bilinearly. Nothing is
- * clipped before the device's own codes are.
+ * clipped before the device's own codes are. Single precision is good for a tenth of a code.
  *
- * @param plane a, b and what is added to Oklab's L, weighted 4 L (1 - L), at {@link #SIDE} x {@link #SIDE} nodes of a and b from -{@link #RANGE} to {@link #RANGE}
+ * @param plane {@link #WIDTH} numbers for each of {@link #SIDE} x {@link #SIDE} nodes of a and b from -{@link #RANGE} to {@link #RANGE}: a, b, what is added to
+ *              Oklab's L, weighted 4 L (1 - L), and nothing
  * @param tint  what is added to a* and b* by L*, two values for each of {@link #TINTS} + 1 lightnesses; empty for nothing
  * @param end   from the codes that come in to the device
  */
 public record OklabMoves(float[] plane, float[] tint, LabToLight end) implements Kernel {
     public static final int SIDE = 257;
-    public static final double RANGE = 0.5;
+    public static final int WIDTH = 4;
+    public static final float RANGE = 0.5f;
     public static final int TINTS = 256;
-    private static final double[] CONES = Oklab.conesOfRelativeXyz();
-    private static final double[] OK = Oklab.ofCones();
-    private static final double[] BACK = Matrix3.inverse(OK);
-    private static final double[] XYZ = Matrix3.inverse(CONES);
+    private static final double[] NOTHING = new double[3];
+    /** XYZ over its white to the cones, their roots to Oklab, and back; rows as {@link SinglePrecision#rows} gives them. Not to be changed. */
+    public static final float[] CONES = SinglePrecision.rows(Oklab.conesOfRelativeXyz(), NOTHING);
+    public static final float[] OK = SinglePrecision.rows(Oklab.ofCones(), NOTHING);
+    public static final float[] ROOTS = SinglePrecision.rows(Matrix3.inverse(Oklab.ofCones()), NOTHING);
+    public static final float[] XYZ = SinglePrecision.rows(Matrix3.inverse(Oklab.conesOfRelativeXyz()), NOTHING);
 
     @Override
     public long bytes() {
@@ -34,84 +40,87 @@ public record OklabMoves(float[] plane, float[] tint, LabToLight end) implements
 
     @Override
     public void apply(char[] in, int inAt, char[] out, int outAt, int pixels) {
-        double[] v = new double[3];
+        float[] v = new float[3];
+        float[] m = SinglePrecision.rows(end.matrix(), end.offset());
         for (int p = 0, i = inAt, o = outAt; p < pixels; p++, i += 3, o += 3) {
             toOklab(in, i, end.codes(), v);
             moved(v);
-            toXyz(v);
+            times(ROOTS, v);
+            v[0] = v[0] * v[0] * v[0];
+            v[1] = v[1] * v[1] * v[1];
+            v[2] = v[2] * v[2] * v[2];
+            times(XYZ, v);
             if (tint.length > 0) {
                 tinted(v);
             }
-            end.write(v[0], v[1], v[2], out, o);
+            end.write(m, v[0], v[1], v[2], out, o);
         }
     }
 
-    static void toOklab(char[] in, int i, LabEncoding codes, double[] v) {
-        double fy = in[i] * (1 / (116 * codes.lightness())) + 16 / 116.0;
-        double fx = fy + in[i + 1] * (1 / (500 * codes.chroma())) + codes.lowest() / 500;
-        double fz = fy - in[i + 2] * (1 / (200 * codes.chroma())) - codes.lowest() / 200;
-        v[0] = LabEncoding.expanded(fx);
-        v[1] = LabEncoding.expanded(fy);
-        v[2] = LabEncoding.expanded(fz);
+    static void toOklab(char[] in, int i, LabEncoding codes, float[] v) {
+        SinglePrecision.xyz(in, i, codes, v);
         times(CONES, v);
-        v[0] = LabEncoding.cubeRoot(v[0]);
-        v[1] = LabEncoding.cubeRoot(v[1]);
-        v[2] = LabEncoding.cubeRoot(v[2]);
+        v[0] = SinglePrecision.signedCubeRoot(v[0]);
+        v[1] = SinglePrecision.signedCubeRoot(v[1]);
+        v[2] = SinglePrecision.signedCubeRoot(v[2]);
         times(OK, v);
     }
 
-    private static void times(double[] m, double[] v) {
-        double x = v[0];
-        double y = v[1];
-        double z = v[2];
-        v[0] = m[0] * x + m[1] * y + m[2] * z;
-        v[1] = m[3] * x + m[4] * y + m[5] * z;
-        v[2] = m[6] * x + m[7] * y + m[8] * z;
+    private static void times(float[] m, float[] v) {
+        float x = v[0];
+        float y = v[1];
+        float z = v[2];
+        v[0] = row(m, 0, x, y, z);
+        v[1] = row(m, 4, x, y, z);
+        v[2] = row(m, 8, x, y, z);
     }
 
-    private void moved(double[] v) {
-        double a = placed(v[1]);
-        double b = placed(v[2]);
-        int row = Math.min(SIDE - 2, (int) a);
-        int column = Math.min(SIDE - 2, (int) b);
-        float down = (float) (a - row);
-        float right = (float) (b - column);
-        int at = 3 * (row * SIDE + column);
-        int below = at + 3 * SIDE;
-        double lighter = mixed(plane[at + 2], plane[at + 5], plane[below + 2], plane[below + 5], down, right);
-        v[0] += lighter * Math.max(0, 4 * v[0] * (1 - v[0]));
-        v[1] = mixed(plane[at], plane[at + 3], plane[below], plane[below + 3], down, right);
-        v[2] = mixed(plane[at + 1], plane[at + 4], plane[below + 1], plane[below + 4], down, right);
+    private void moved(float[] v) {
+        float a = placed(v[1]);
+        float b = placed(v[2]);
+        int row = cell(a);
+        int column = cell(b);
+        float down = a - row;
+        float right = b - column;
+        int at = WIDTH * (row * SIDE + column);
+        float lighter = mixed(plane, at + 2, down, right);
+        v[0] = v[0] + lighter * Math.max(0, v[0] * 4 * (1 - v[0]));
+        v[1] = mixed(plane, at, down, right);
+        v[2] = mixed(plane, at + 1, down, right);
     }
 
     /** In nodes; what lies outside is taken to the edge. */
-    static double placed(double v) {
-        double from = Math.sqrt(Math.min(1, Math.abs(v) / RANGE));
-        return (v < 0 ? 1 - from : 1 + from) * ((SIDE - 1) / 2.0);
+    static float placed(float v) {
+        float from = (float) Math.sqrt(Math.min(1, Math.abs(v) * (1 / RANGE)));
+        return ((v < 0 ? -from : from) + 1) * ((SIDE - 1) / 2);
+    }
+
+    static int cell(float place) {
+        return Math.min(SIDE - 2, (int) place);
+    }
+
+    private static float mixed(float[] plane, int at, float down, float right) {
+        int below = at + WIDTH * SIDE;
+        return mixed(plane[at], plane[at + WIDTH], plane[below], plane[below + WIDTH], down, right);
     }
 
     static float mixed(float a, float b, float c, float d, float down, float right) {
-        float above = a + (b - a) * right;
-        return above + (c + (d - c) * right - above) * down;
+        float above = (b - a) * right + a;
+        float under = (d - c) * right + c;
+        return (under - above) * down + above;
     }
 
-    /** XYZ over its white. */
-    private static void toXyz(double[] v) {
-        times(BACK, v);
-        v[0] *= v[0] * v[0];
-        v[1] *= v[1] * v[1];
-        v[2] *= v[2] * v[2];
-        times(XYZ, v);
-    }
-
-    private void tinted(double[] v) {
-        double fy = LabEncoding.compressed(v[1]);
-        double at = Math.max(0, Math.min(TINTS, (116 * fy - 16) * (TINTS / 100.0)));
+    private void tinted(float[] v) {
+        float fy = SinglePrecision.compressed(v[1]);
+        float at = Math.max(0, Math.min(TINTS, (fy * 116 - 16) * (TINTS / 100f)));
         int step = Math.min(TINTS - 1, (int) at);
-        double part = at - step;
-        double a = tint[2 * step] + (tint[2 * step + 2] - tint[2 * step]) * part;
-        double b = tint[2 * step + 1] + (tint[2 * step + 3] - tint[2 * step + 1]) * part;
-        v[0] = LabEncoding.expanded(LabEncoding.compressed(v[0]) + a / 500);
-        v[2] = LabEncoding.expanded(LabEncoding.compressed(v[2]) - b / 200);
+        float part = at - step;
+        v[0] = SinglePrecision.expanded(SinglePrecision.compressed(v[0]) + tint(2 * step, part) / 500 - SinglePrecision.BLACK);
+        v[2] = SinglePrecision.expanded(SinglePrecision.compressed(v[2]) - tint(2 * step + 1, part) / 200 - SinglePrecision.BLACK);
+    }
+
+    /** Between an entry and the next of its kind. */
+    public float tint(int at, float part) {
+        return (tint[at + 2] - tint[at]) * part + tint[at];
     }
 }

@@ -36,6 +36,16 @@ final class ScalarKernels implements KernelFamily {
     }
 
     @Override
+    public Kernel moved(OklabMoves moves) {
+        return moves;
+    }
+
+    @Override
+    public Kernel mixed(OklabMix mix) {
+        return mix;
+    }
+
+    @Override
     public Kernel between(MatrixCurves light) {
         return light;
     }
@@ -186,7 +196,7 @@ final class ScalarKernels implements KernelFamily {
         }
     }
 
-    /** Trilinear: lines along the last axis, then between those along the second, then along the first. */
+    /** Trilinear: lines along the second axis, then between those along the first, then along the last, as vector units do it best. */
     private record Trilinear(long[] nodes, int side, int outputs) implements Kernel {
         Trilinear(ClutTable cube) {
             this(packed(cube), cube.side(), cube.outputs());
@@ -224,9 +234,9 @@ final class ScalarKernels implements KernelFamily {
         }
 
         private static long between(long a0, long a1, long b0, long b1, long c0, long c1, long d0, long d1, long fx, long fy, long fz) {
-            long near = line(codes(line(a0, a1, fz)), codes(line(b0, b1, fz)), fy);
-            long far = line(codes(line(c0, c1, fz)), codes(line(d0, d1, fz)), fy);
-            return line(codes(near), codes(far), fx);
+            long near = line(codes(line(a0, b0, fy)), codes(line(c0, d0, fy)), fx);
+            long far = line(codes(line(a1, b1, fy)), codes(line(c1, d1, fy)), fx);
+            return line(codes(near), codes(far), fz);
         }
     }
 }

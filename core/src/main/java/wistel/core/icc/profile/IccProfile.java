@@ -78,9 +78,14 @@ public final class IccProfile {
         return tag("desc").map(TagReader::text).filter(t -> !t.isBlank()).orElse("unnamed profile");
     }
 
+    /** A tag's text; empty where it is missing or holds none. */
+    public Optional<String> text(String signature) {
+        return tag(signature).map(TagReader::text).filter(t -> !t.isBlank());
+    }
+
     /** The chart the profile was made from ({@code targ}), as CGATS text. */
     public Optional<String> chartText() {
-        return tag("targ").map(TagReader::text).filter(t -> !t.isBlank());
+        return text("targ");
     }
 
     /** Media white in XYZ as stored ({@code wtpt}); D50 where the tag is missing. */

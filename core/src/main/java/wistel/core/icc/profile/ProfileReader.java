@@ -1,5 +1,7 @@
 package wistel.core.icc.profile;
 
+import java.io.IOException;
+import java.io.InputStream;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
@@ -15,6 +17,12 @@ public final class ProfileReader {
     private static final int HEADER = 128;
 
     private ProfileReader() {
+    }
+
+    /** Of a stream of any length, of which no more is read than a profile may have. */
+    public static IccProfile read(InputStream in) throws IOException {
+        // one byte more than may be: then it is too large
+        return read(in.readNBytes(LARGEST_BYTES + 1));
     }
 
     /**

@@ -18,6 +18,10 @@ public final class StandardSpaces {
     public static final IccProfile WIDE_RGB = rgb("Wide RGB (BT.2020 primaries, gamma 2.2)", D65,
         new double[] {0.708, 0.292, 0.170, 0.797, 0.131, 0.046}, new double[] {2.2});
 
+    /** Primaries of SMPTE EG 432-1 (P3), white D65, the two-part curve of sRGB: what CSS Color 4, 10.4 and most wider screens mean. */
+    public static final IccProfile P3 = rgb("P3 (SMPTE EG 432-1 primaries, D65)", D65,
+        new double[] {0.680, 0.320, 0.265, 0.690, 0.150, 0.060}, new double[] {2.4, 1 / 1.055, 0.055 / 1.055, 1 / 12.92, 0.04045});
+
     /**
      * The profile connection space itself, XYZ of D50 (ICC.1:2022, 7.2.16), as three channels coded by gamma 1.8 with a straight start, as ROMM RGB
      * (ISO 22028-2) is. Half a percent wider than XYZ, as adapting to D50 leaves BT.2020's red with a Z of -0.002; ROMM RGB and the primaries of
@@ -31,7 +35,7 @@ public final class StandardSpaces {
             .xyz("wtpt", d50()).parametric("kTRC", 2.2).write());
 
     /** Known without any file. */
-    public static final List<IccProfile> ALL = List.of(SRGB, WIDE_RGB, CONNECTION, GRAY_22);
+    public static final List<IccProfile> ALL = List.of(SRGB, P3, WIDE_RGB, CONNECTION, GRAY_22);
 
     private StandardSpaces() {
     }

@@ -74,6 +74,11 @@ public final class TagWriter {
         return ByteBuffer.allocate(8 + length).put(signature.getBytes(StandardCharsets.US_ASCII)).putInt(0);
     }
 
+    /** dataType of binary data (ICC.1:2022, 10.7). */
+    public static byte[] data(byte[] content) {
+        return type("data", 4 + content.length).putInt(1).put(content).array();
+    }
+
     /** s15Fixed16Number. */
     static int fixed(double value) {
         return (int) Math.round(value * 65536);

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
-import wistel.core.colour.Matrix3;
 
 /** Stages one after another, simplified once: what a transform exactly does. Immutable. */
 public final class Chain {
@@ -73,11 +72,7 @@ public final class Chain {
 
     private static Optional<Stage> merged(Stage first, Stage second) {
         if (first instanceof Stage.Linear a && second instanceof Stage.Linear b) {
-            double[] offset = Matrix3.times(b.matrix(), a.offset());
-            for (int i = 0; i < 3; i++) {
-                offset[i] += b.offset()[i];
-            }
-            return Optional.of(new Stage.Linear(Matrix3.product(b.matrix(), a.matrix()), offset));
+            return Optional.of(a.then(b));
         }
         if (first instanceof Stage.Curves a && second instanceof Stage.Curves b) {
             Curve[] both = new Curve[a.curves().length];

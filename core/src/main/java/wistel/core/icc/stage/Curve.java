@@ -51,6 +51,15 @@ public sealed interface Curve {
             }
         }
 
+        boolean neverFalls() {
+            for (int i = 1; i < samples.length; i++) {
+                if (!(samples[i] >= samples[i - 1])) {
+                    return false;
+                }
+            }
+            return samples.length > 1;
+        }
+
         @Override
         public boolean equals(Object other) {
             return other instanceof Table that && Arrays.equals(samples, that.samples);
@@ -101,6 +110,38 @@ public sealed interface Curve {
                 return (Math.pow(Math.max(0, y - p.e), 1 / p.g) - p.b) / p.a;
             }
             return p.c == 0 ? Math.max(0, p.d) : Math.min(p.d, (y - p.f) / p.c);
+        }
+
+        @Override
+        public void apply(double[] values, int at, int stride, int count) {
+            for (int i = 0, p = at; i < count; i++, p += stride) {
+                values[p] = at(values[p]);
+            }
+        }
+    }
+
+    /** The inverse of a table that never falls, line by line; on flat parts its lower end, also for values that lie beyond the table's. */
+    record TableInverse(Table forward) implements Curve {
+        @Override
+        public double at(double value) {
+            double[] s = forward.samples;
+            int above = reaching(s, Math.min(value, s[s.length - 1]));
+            return above == 0 ? 0 : (above - 1 + (Math.min(value, s[s.length - 1]) - s[above - 1]) / (s[above] - s[above - 1])) / (s.length - 1);
+        }
+
+        /** The first sample that is not below a value; what is no number is below all. */
+        private static int reaching(double[] samples, double value) {
+            int low = 0;
+            int high = samples.length - 1;
+            while (low < high) {
+                int middle = (low + high) / 2;
+                if (samples[middle] < value) {
+                    low = middle + 1;
+                } else {
+                    high = middle;
+                }
+            }
+            return low;
         }
 
         @Override
@@ -165,6 +206,12 @@ public sealed interface Curve {
             return new ParametricInverse(parametric);
         }
         if (this instanceof ParametricInverse undone) {
+            return undone.forward;
+        }
+        if (this instanceof Table table && table.neverFalls()) {
+            return new TableInverse(table);
+        }
+        if (this instanceof TableInverse undone) {
             return undone.forward;
         }
         return this instanceof Inverse undone ? undone.forward : new Inverse(this);

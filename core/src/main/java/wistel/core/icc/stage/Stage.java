@@ -2,6 +2,7 @@ package wistel.core.icc.stage;
 
 import java.util.Arrays;
 import wistel.core.colour.D50;
+import wistel.core.colour.Matrix3;
 
 /**
  * One step of a chain. Device values are 0 to 1; L*a*b* and XYZ travel in their own units (L* 0 to 100; Y = 1 for white), so that no
@@ -60,6 +61,15 @@ public sealed interface Stage {
                 }
             }
             return Arrays.stream(offset).allMatch(v -> Math.abs(v) < 1e-9);
+        }
+
+        /** This and then another, as one. */
+        public Linear then(Linear next) {
+            double[] both = Matrix3.times(next.matrix, offset);
+            for (int i = 0; i < 3; i++) {
+                both[i] += next.offset[i];
+            }
+            return new Linear(Matrix3.product(next.matrix, matrix), both);
         }
 
         public static Linear scale(double x, double y, double z, double dx, double dy, double dz) {

@@ -9,7 +9,10 @@ import wistel.core.icc.kernel.GrayTable;
 import wistel.core.icc.kernel.Kernel;
 import wistel.core.icc.kernel.KernelFamily;
 import wistel.core.icc.kernel.Sequence;
+import wistel.core.icc.profile.ColourSpace;
+import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.PcsEncoding;
+import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.icc.stage.Chain;
 import wistel.core.icc.stage.Stage;
 
@@ -20,10 +23,11 @@ import wistel.core.icc.stage.Stage;
  */
 final class Baker {
     /** Nodes along each of three and of four inputs, as many as a tenth of a second fills; and as many as are worth waiting for. */
-    private static final int[] QUICK = {0, 0, 0, 97, 17};
+    private static final int[] QUICK = {0, 0, 0, 81, 17};
     private static final int[] LARGE = {0, 0, 0, 113, 27};
 
     private final Chain chain;
+    private final ColourSpace from;
     private final int inputs;
     private final int outputs;
     private final Optional<Chain> look;
@@ -31,15 +35,16 @@ final class Baker {
     private final KernelFamily family;
 
     /**
-     * @param look       from results to L*a*b*, where there is such a way
-     * @param forFigures few colours will go through it, so a grid would never pay for its filling
+     * @param look from results to L*a*b*, where there is such a way
      */
-    Baker(Chain chain, int inputs, int outputs, Optional<Chain> look, boolean forFigures, KernelFamily family) {
+    Baker(Chain chain, ColourSpace from, ColourSpace to, Optional<Chain> look, KernelFamily family) {
         this.family = family;
-        this.forFigures = forFigures;
+        // few colours go to L*a*b* at a time, so a grid would never pay for its filling
+        this.forFigures = to == ColourSpace.LAB;
         this.chain = chain;
-        this.inputs = inputs;
-        this.outputs = outputs;
+        this.from = from;
+        this.inputs = from.channels();
+        this.outputs = to.channels();
         this.look = look;
     }
 
@@ -58,15 +63,14 @@ final class Baker {
     }
 
     private Baked fast() {
-        Sample sample = new Sample(chain, inputs, outputs, look);
+        Sample sample = new Sample(chain, from, outputs, look);
         Optional<TableByTable.Found> tables = TableByTable.of(chain.stages(), inputs, outputs, family);
         Optional<Baked> own = tables.map(found -> sample.measured(found.kernel(), "own tables", 0)).filter(Baked::keepsItsPromise);
-        ClutBaker grids = new ClutBaker(chain, inputs, outputs, sample, own.flatMap(Baked::kernel), family);
         if (own.isPresent() && (tables.get().parts() == 1 || forFigures)) {
             return own.get();
         }
-        Optional<Baked> overLab = overLab(sample);
-        return overLab.or(() -> Optional.of(grids.bake(QUICK[inputs]))).filter(Baked::keepsItsPromise)
+        ClutBaker grids = new ClutBaker(chain, inputs, outputs, sample, own.flatMap(Baked::kernel), family);
+        return overLab(sample).or(() -> Optional.of(grids.bake(QUICK[inputs]))).filter(Baked::keepsItsPromise)
             .or(() -> own)
             .or(() -> Optional.of(grids.bake(LARGE[inputs])).filter(Baked::keepsItsPromise))
             .orElseGet(() -> Baked.exactOnly("chain, as no grid follows it"));
@@ -78,15 +82,37 @@ final class Baker {
      */
     private Optional<Baked> overLab(Sample sample) {
         int cut = lastLab();
-        Optional<Kernel> end = cut < 0 ? Optional.empty() : MatrixTrcOutput.afterLab(chain.stages().subList(cut, chain.stages().size()), LabEncoding.V2, family);
-        return end.map(light -> {
-            List<Stage> stages = new ArrayList<>(chain.stages().subList(0, cut));
+        return cut < 0 ? overLinear(sample) : over(sample, chain.stages().subList(0, cut), chain.stages().subList(cut, chain.stages().size()));
+    }
+
+    /** The same where the last table gives XYZ: the display's light, before its curves, stands for it. */
+    private Optional<Baked> overLinear(Sample sample) {
+        List<Stage> stages = chain.stages();
+        int end = stages.size() - (!stages.isEmpty() && stages.get(stages.size() - 1) instanceof Stage.Curves ? 1 : 0);
+        boolean table = stages.stream().anyMatch(Stage.Clut.class::isInstance);
+        if (!table || outputs != 3 || end == 0 || !(stages.get(end - 1) instanceof Stage.Linear)) {
+            return Optional.empty();
+        }
+        List<Stage> head = new ArrayList<>(stages.subList(0, end));
+        head.addAll(List.of(LIGHT_TO_XYZ, new Stage.XyzToLab()));
+        List<Stage> tail = new ArrayList<>(List.of(new Stage.LabToXyz(), XYZ_TO_LIGHT));
+        tail.addAll(stages.subList(end, stages.size()));
+        return over(sample, head, tail);
+    }
+
+    /** Any three lights will do; these are a usual display's. */
+    private static final Stage LIGHT_TO_XYZ = DeviceModel.toXyz(StandardSpaces.SRGB, Intent.RELATIVE).get(1);
+    private static final Stage XYZ_TO_LIGHT = DeviceModel.fromXyz(StandardSpaces.SRGB, Intent.RELATIVE).get(0);
+
+    private Optional<Baked> over(Sample sample, List<Stage> toLab, List<Stage> afterLab) {
+        return MatrixTrcOutput.afterLab(afterLab, LabEncoding.V2, family).map(light -> {
+            List<Stage> stages = new ArrayList<>(toLab);
             stages.add(PcsEncoding.LAB_V2.encode());
             Chain head = Chain.of(stages);
             Optional<Chain> lab = Optional.of(Chain.of(List.of(PcsEncoding.LAB_V2.decode())));
-            Baked toLab = new ClutBaker(head, inputs, 3, new Sample(head, inputs, 3, lab), TableByTable.of(head.stages(), inputs, 3, family).map(TableByTable.Found::kernel), family)
+            Baked grid = new ClutBaker(head, inputs, 3, new Sample(head, from, 3, lab), TableByTable.of(head.stages(), inputs, 3, family).map(TableByTable.Found::kernel), family)
                 .bake(QUICK[inputs]);
-            return sample.measured(new Sequence(toLab.kernel().orElseThrow(), light, inputs, 3, outputs), toLab.kind() + ", then L*a*b* to light", toLab.side());
+            return sample.measured(new Sequence(grid.kernel().orElseThrow(), light, inputs, 3, outputs), grid.kind() + ", then L*a*b* to light", grid.side());
         });
     }
 

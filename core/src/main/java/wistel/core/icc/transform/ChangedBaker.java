@@ -43,27 +43,28 @@ final class ChangedBaker {
         this.family = family;
     }
 
-    Baked bake(LabChange change, Sample sample) {
+    /** @param inputs of the source; what it is wrong by is not measured, as a slider would wait for that */
+    Baked bake(LabChange change, int inputs) {
         Kernel rest = change.form() instanceof LabChange.Form.TonesFirst tones ? tonesFirst(tones) : collapsed((LabChange.Form.Collapsed) change.form());
-        return sample.measured(new Sequence(head, rest, sample.inputs(), 3, 3), "L*a*b*, changed", 0);
+        return Baked.withoutGrid(new Sequence(head, rest, inputs, 3, 3), "L*a*b*, changed");
     }
 
     private Kernel tonesFirst(LabChange.Form.TonesFirst form) {
         LabToLight end = MatrixTrcOutput.lightOfLab(tail.stages(), CODES).orElseThrow();
         float[] tint = tint(form.tint());
-        Kernel moved = form.colour().isPresent() || tint.length > 0 ? new OklabMoves(plane(form.colour().orElse(at -> { })), tint, end) : family.fromLab(end);
+        Kernel moved = form.colour().isPresent() || tint.length > 0 ? family.moved(new OklabMoves(plane(form.colour().orElse(at -> { })), tint, end)) : family.fromLab(end);
         char[] straight = Tables.codes(x -> x);
         return new ShapedKernel(moved, 3, new char[][] {Tables.codes(between(tones(form.tones()))), straight, straight}, new char[0][]);
     }
 
     private Kernel collapsed(LabChange.Form.Collapsed form) {
         Kernel end = new LightnessTable(ofLightness(form.ofLightness()), 3, 3);
-        return form.mix().isEmpty() ? end : new Sequence(new OklabMix(lighter(form.mix().get()), CODES), end, 3, 3, 3);
+        return form.mix().isEmpty() ? end : new Sequence(family.mixed(new OklabMix(lighter(form.mix().get()), CODES)), end, 3, 3, 3);
     }
 
     private static float[] plane(LabChange.OklabPlane function) {
         int side = OklabMoves.SIDE;
-        float[] plane = new float[3 * side * side];
+        float[] plane = new float[OklabMoves.WIDTH * side * side];
         IntStream.range(0, side).parallel().forEach(row -> {
             double[] at = new double[3];
             for (int i = 0; i < side; i++) {
@@ -72,7 +73,7 @@ final class ChangedBaker {
                 at[2] = 0;
                 function.apply(at);
                 for (int c = 0; c < 3; c++) {
-                    plane[3 * (row * side + i) + c] = (float) at[c];
+                    plane[OklabMoves.WIDTH * (row * side + i) + c] = (float) at[c];
                 }
             }
         });
@@ -81,9 +82,9 @@ final class ChangedBaker {
 
     private static float[] lighter(LabChange.OklabPlane function) {
         float[] plane = plane(function);
-        float[] lighter = new float[plane.length / 3];
+        float[] lighter = new float[plane.length / OklabMoves.WIDTH];
         for (int i = 0; i < lighter.length; i++) {
-            lighter[i] = plane[3 * i + 2];
+            lighter[i] = plane[OklabMoves.WIDTH * i + 2];
         }
         return lighter;
     }
@@ -157,7 +158,7 @@ final class ChangedBaker {
                 return Baker.grayTable(all, 3);
             }
             Stage.Linear back = Stage.Linear.scale(65535 / CODES.lightness(), 65535 / CODES.chroma(), 65535 / CODES.chroma(), 0, CODES.lowest(), CODES.lowest());
-            Sample sample = new Sample(all, inputs, 3, Optional.of(Chain.of(List.of(back))));
+            Sample sample = new Sample(all, meant.from(), 3, Optional.of(Chain.of(List.of(back))));
             return new ClutBaker(all, inputs, 3, sample, Optional.empty(), family).bake(Baker.most(inputs)).kernel().orElseThrow();
         });
     }

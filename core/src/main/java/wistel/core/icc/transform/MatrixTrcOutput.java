@@ -33,7 +33,11 @@ final class MatrixTrcOutput {
         if (!stages.isEmpty()) {
             return Optional.empty();
         }
-        return Optional.of(family.between(new MatrixCurves(Tables.each(List.of(first), new double[3][], Tables::values), linear.matrix(), linear.offset(), lights(last))));
+        return Optional.of(between(first, linear, last, family));
+    }
+
+    static Kernel between(Curve[] first, Stage.Linear linear, Curve[] last, KernelFamily family) {
+        return family.between(new MatrixCurves(Tables.each(List.of(first), new double[3][], Tables::values), linear.matrix(), linear.offset(), lights(last)));
     }
 
     /** Curves, a matrix, its luminance and a curve, as from a matrix profile to a gray one: no grid would follow the curves in the dark. */
@@ -74,7 +78,11 @@ final class MatrixTrcOutput {
     }
 
     private static InverseTrc[] lights(Curve[] curves) {
-        return Tables.each(List.of(curves), new InverseTrc[3], curve -> new InverseTrc(curve::at));
+        return Tables.each(List.of(curves), new InverseTrc[3], MatrixTrcOutput::light);
+    }
+
+    private static InverseTrc light(Curve curve) {
+        return curve instanceof Curve.TableInverse undone ? new InverseTrc(curve::at, undone.forward().samples()) : new InverseTrc(curve::at);
     }
 
     /** A matrix that starts from XYZ, made to start from XYZ over its white. */

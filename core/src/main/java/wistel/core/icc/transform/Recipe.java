@@ -175,7 +175,7 @@ public sealed interface Recipe {
         }
     }
 
-    /** L*a*b*, measured or relative to a medium, to device values. */
+    /** L*a*b*, measured or relative to a medium, to device values; its black is none at all, and scaled where a destination always has it scaled. */
     record FromLab(IccProfile device, Intent intent) implements Recipe {
         @Override
         public ColourSpace from() {
@@ -192,6 +192,8 @@ public sealed interface Recipe {
             List<Stage> stages = new ArrayList<>(List.of(new Stage.LabToXyz()));
             if (intent == Intent.ABSOLUTE) {
                 stages.add(MediaWhite.fromAbsolute(device, Observer.ADAPTED));
+            } else if (BlackPoint.applies(device, intent, false)) {
+                stages.add(BlackPoint.scaling(BlackPoint.neutral(0), BlackPoint.ofDestination(device, intent)));
             }
             stages.addAll(DeviceModel.fromXyz(device, intent));
             return stages;

@@ -95,7 +95,7 @@ final class TableByTable {
             fromLab();
         } else if (is(0, Stage.LabToXyz.class)) {
             fromLab();
-        } else if (!light()) {
+        } else if (!light() && !mixed()) {
             table();
         }
     }
@@ -109,15 +109,18 @@ final class TableByTable {
         return at + offset < stages.size() && kind.isInstance(stages.get(at + offset));
     }
 
-    /** L*a*b* to a display, or through a change of XYZ and back. */
+    /** L*a*b* to a display or to a table over XYZ, or through a change of XYZ and back. */
     private void fromLab() {
         LabEncoding codes = new LabEncoding(65535 / meaning[0].factor, 65535 / meaning[1].factor, -128);
-        Optional<Kernel> end = MatrixTrcOutput.afterLab(stages.subList(at, stages.size()), codes, family);
+        int stop = at + 1 + (is(1, Stage.Linear.class) ? 1 : 0);
+        stop += is(stop - at, Stage.Curves.class) ? 1 : 0;
+        Optional<Kernel> end = endsAt(stop) ? MatrixTrcOutput.afterLab(stages.subList(at, stop), codes, family) : Optional.empty();
         if (Math.abs(meaning[1].offset + 128) > 1e-6) {
             possible = false;
         } else if (end.isPresent()) {
             add(end.get(), 3);
-            at = stages.size();
+            at = stop;
+            meaning = none(3);
         } else if (is(1, Stage.Linear.class) && is(2, Stage.XyzToLab.class)) {
             Stage.Linear linear = (Stage.Linear) stages.get(at + 1);
             at += 3;
@@ -125,6 +128,61 @@ final class TableByTable {
         } else {
             possible = false;
         }
+    }
+
+    /** True where the codes of one kernel may pass to the next: before a table, and at the end. */
+    private boolean endsAt(int stage) {
+        return stage == stages.size() || stages.get(stage) instanceof Stage.Clut;
+    }
+
+    /** Where a scale that may stand here leaves the stages. */
+    private int afterScale() {
+        return at + (is(0, Stage.Linear.class) && diagonal((Stage.Linear) stages.get(at)).isPresent() ? 1 : 0);
+    }
+
+    /** The matrix of {@link #mixed}, after a scale and curves that may stand before it; -1 where the stages have another form. */
+    private int mixingMatrix() {
+        int curves = afterScale();
+        int matrix = curves + (is(curves - at, Stage.Curves.class) ? 1 : 0);
+        return mixes(matrix) ? matrix : -1;
+    }
+
+    /** Curves, a matrix that mixes channels, and curves: to and from tables over XYZ, and inside lutAToBType and lutBToAType. */
+    private boolean mixed() {
+        int matrix = meaning.length == 3 ? mixingMatrix() : -1;
+        if (matrix < 0) {
+            return false;
+        }
+        int curves = afterScale();
+        Affine[] codes = curves > at ? then(meaning, diagonal((Stage.Linear) stages.get(at)).orElseThrow()) : meaning;
+        Curve[] first = matrix > curves ? ((Stage.Curves) stages.get(curves)).curves() : identities(3);
+        for (int c = 0; c < 3; c++) {
+            first[c] = line(codes[c]).then(first[c]);
+        }
+        Stage.Linear linear = (Stage.Linear) stages.get(matrix);
+        at = matrix + 1;
+        if (is(0, Stage.LabToXyz.class)) {
+            linear = linear.then((Stage.Linear) PcsEncoding.LAB_V2.encode());
+            meaning = LAB;
+            add(MatrixTrcOutput.between(first, linear, identities(3), family), 3);
+            return true;
+        }
+        Curve[] last = curvesOnly(3);
+        possible = endsAt(at);
+        meaning = none(3);
+        add(MatrixTrcOutput.between(first, linear, last, family), 3);
+        return true;
+    }
+
+    /** A matrix that mixes channels, or one that a cube root follows: no part of a table. */
+    private boolean mixes(int stage) {
+        return is(stage - at, Stage.Linear.class) && (is(stage + 1 - at, Stage.XyzToLab.class) || diagonal((Stage.Linear) stages.get(stage)).isEmpty());
+    }
+
+    private static Affine[] then(Affine[] first, Affine[] second) {
+        Affine[] both = new Affine[3];
+        Arrays.setAll(both, c -> first[c].then(second[c].factor, second[c].offset));
+        return both;
     }
 
     /** Curves and a matrix to L*a*b*. */
@@ -162,6 +220,11 @@ final class TableByTable {
 
     /** The chain holds L*a*b* in its own units now. Where it ends by coding it, that is done at once. */
     private LabEncoding codesNow() {
+        if (mixingMatrix() >= 0) {
+            // no table clips L*a*b* before this matrix does its work
+            meaning = meaningOf(LabEncoding.WIDE);
+            return LabEncoding.WIDE;
+        }
         meaning = LAB;
         if (at != stages.size() - 1 || !(stages.get(at) instanceof Stage.Linear linear)) {
             return LabEncoding.V2;
@@ -201,10 +264,11 @@ final class TableByTable {
             return;
         }
         Affine[] scale = none(grid.outputs());
-        Curve[] after = is(0, Stage.Linear.class) ? identities(grid.outputs()) : curvesOnly(grid.outputs());
+        boolean mixedAfter = mixes(at + (is(0, Stage.Curves.class) ? 1 : 0));
+        Curve[] after = mixedAfter || is(0, Stage.Linear.class) ? identities(grid.outputs()) : curvesOnly(grid.outputs());
         boolean straightAfter = Arrays.stream(after).allMatch(Curve::isIdentity);
         // a scale before another table is that table's to read
-        boolean toLab = is(0, Stage.Linear.class) && grid.outputs() == 3 && (at + 1 == stages.size() || is(1, Stage.LabToXyz.class));
+        boolean toLab = !mixedAfter && is(0, Stage.Linear.class) && grid.outputs() == 3 && (at + 1 == stages.size() || is(1, Stage.LabToXyz.class));
         if (toLab) {
             Optional<Affine[]> found = diagonal((Stage.Linear) stages.get(at++));
             possible = found.isPresent();
@@ -239,11 +303,7 @@ final class TableByTable {
                 possible = false;
                 return new Curve[0];
             }
-            Affine[] old = affine;
-            affine = new Affine[3];
-            for (int c = 0; c < 3; c++) {
-                affine[c] = old[c].then(scale.get()[c].factor, scale.get()[c].offset);
-            }
+            affine = then(affine, scale.get());
             at++;
         }
         Curve[] then = curvesOnly(affine.length);

@@ -4,11 +4,13 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.function.DoubleUnaryOperator;
 import java.util.function.Function;
+import java.util.stream.IntStream;
 import wistel.core.icc.stage.Curve;
 
 /** Functions of one value tabled over all 16-bit codes, and the codes themselves. */
 final class Tables {
     private static final int CODES = 65536;
+    private static final int BLOCK = 4096;
 
     private Tables() {
     }
@@ -21,18 +23,18 @@ final class Tables {
     /** Codes to codes. */
     static char[] codes(DoubleUnaryOperator f) {
         char[] table = new char[CODES];
-        for (int i = 0; i < CODES; i++) {
-            table[i] = code(f.applyAsDouble(i / 65535.0));
-        }
+        IntStream.range(0, CODES / BLOCK).parallel().forEach(block -> {
+            for (int i = block * BLOCK; i < (block + 1) * BLOCK; i++) {
+                table[i] = code(f.applyAsDouble(i / 65535.0));
+            }
+        });
         return table;
     }
 
     /** Codes to values. */
     static double[] values(Curve curve) {
         double[] table = new double[CODES];
-        for (int i = 0; i < CODES; i++) {
-            table[i] = curve.at(i / 65535.0);
-        }
+        Arrays.parallelSetAll(table, i -> curve.at(i / 65535.0));
         return table;
     }
 

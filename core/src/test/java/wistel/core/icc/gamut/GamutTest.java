@@ -7,15 +7,24 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Arrays;
 import java.util.SplittableRandom;
+import java.util.function.UnaryOperator;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import wistel.core.colour.D50;
 import wistel.core.fault.ProfileException;
 import wistel.core.icc.FoundProfiles;
 import wistel.core.icc.MadeProfiles;
+import wistel.core.icc.profile.ColourSpace;
+import wistel.core.icc.profile.DeviceClass;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
+import wistel.core.icc.profile.LutWriter;
+import wistel.core.icc.profile.ProfileReader;
+import wistel.core.icc.profile.ProfileWriter;
 import wistel.core.icc.profile.StandardSpaces;
+import wistel.core.icc.profile.TagWriter;
 import wistel.core.icc.transform.TransformCompiler;
 
 public class GamutTest {
@@ -27,6 +36,34 @@ public class GamutTest {
         assertThat(check.exact(0, 0, 0).cause()).isEqualTo(GamutCheck.Cause.TOO_DARK);
         assertThat(check.exact(0.5, 0.5, 0.5).cause()).isEqualTo(GamutCheck.Cause.INSIDE);
         assertThat(check.exact(0, 0, 0).lighter()).isGreaterThan(8);
+    }
+
+    /** A printer that takes L*a*b* as it comes and lays down what these nodes say; a* and b* of none are 8000 (ICC.1:2022, 10.10). */
+    private static IccProfile laying(UnaryOperator<double[]> plane) {
+        char[] same = new char[24];
+        char[] laid = new char[24];
+        for (int n = 0; n < 8; n++) {
+            double[] ab = plane.apply(new double[] {(n >> 1 & 1) - 0.5, (n & 1) - 0.5});
+            for (int c = 0; c < 3; c++) {
+                same[3 * n + c] = (char) ((n >> (2 - c) & 1) * 65535);
+                laid[3 * n + c] = (char) (c == 0 ? same[3 * n] : Math.round(32768 + 65535 * ab[c - 1]));
+            }
+        }
+        return ProfileReader.read(new ProfileWriter(ProfileWriter.Version.V2, DeviceClass.OUTPUT, ColourSpace.RGB, ColourSpace.LAB, "laying", "c").tag("wtpt", TagWriter.xyz(D50.X, D50.Y, D50.Z))
+            .tag("A2B0", LutWriter.lut16(3, 3, 2, laid)).tag("B2A0", LutWriter.lut16(3, 3, 2, same)).write());
+    }
+
+    /** A gray that comes out with b* 10, and a colour whose hue turns by 30 degrees, are neither too vivid nor too dark. */
+    @Test
+    public void chromaThatIsGainedAndHuesThatTurnAreCausesOfTheirOwn() {
+        GamutCheck tinting = new GamutCheck(StandardSpaces.SRGB, laying(ab -> new double[] {ab[0], 0.9 * ab[1] + 10 / 256.0}));
+        assertThat(tinting.exact(0.5, 0.5, 0.5).cause()).isEqualTo(GamutCheck.Cause.GAINS_CHROMA);
+        GamutCheck turning = new GamutCheck(StandardSpaces.SRGB, laying(ab -> new double[] {0.73 * (0.866 * ab[0] - 0.5 * ab[1]), 0.73 * (0.5 * ab[0] + 0.866 * ab[1])}));
+        assertThat(turning.exact(0.8, 0.4, 0.4).cause()).isEqualTo(GamutCheck.Cause.SHIFTS_HUE);
+        assertThat(turning.exact(0.5, 0.5, 0.5).cause()).isEqualTo(GamutCheck.Cause.INSIDE);
+        GamutCheck.Report report = turning.report(new char[] {52428, 26214, 26214, 32768, 32768, 32768});
+        assertThat(report.share(GamutCheck.Cause.SHIFTS_HUE)).isEqualTo(0.5);
+        assertThat(report.mostly()).contains(GamutCheck.Cause.SHIFTS_HUE);
     }
 
     @DataProvider
@@ -57,8 +94,9 @@ public class GamutTest {
             GamutCheck.Spot spot = check.exact(device);
             sum += Math.abs(spot.distance() - distance[p]);
             // near the threshold and where both parts are alike either answer will do
-            boolean clear = Math.abs(spot.distance() - GamutCheck.THRESHOLD) > 0.5
-                && (spot.distance() < 2 || Math.abs(Math.abs(spot.lighter()) - Math.abs(spot.duller())) > 0.15 * (Math.abs(spot.lighter()) + Math.abs(spot.duller())));
+            double[] parts = {Math.abs(spot.lighter()), Math.abs(spot.moreChroma()), spot.hue()};
+            Arrays.sort(parts);
+            boolean clear = Math.abs(spot.distance() - GamutCheck.THRESHOLD) > 0.5 && (spot.distance() < 2 || parts[2] - parts[1] > 0.15 * (parts[2] + parts[1]));
             other += clear && spot.cause().ordinal() != causes[p] ? 1 : 0;
         }
         assertThat(sum / 20_000).as("mean error of distance").isLessThan(0.12);
@@ -71,10 +109,10 @@ public class GamutTest {
         char[] pixels = {0, 0, 0, 0, 65535, 0, 32768, 32768, 32768, 30000, 33000, 31000};
         GamutCheck.Report report = check.report(pixels);
         assertThat(report.inside()).isEqualTo(0.5);
-        assertThat(report.tooDark()).isEqualTo(0.25);
-        assertThat(report.tooVivid()).isEqualTo(0.25);
+        assertThat(report.share(GamutCheck.Cause.TOO_DARK)).isEqualTo(0.25);
+        assertThat(report.share(GamutCheck.Cause.TOO_VIVID)).isEqualTo(0.25);
         assertThat(report.inside() + report.outside()).isEqualTo(1);
-        assertThat(report.meanTooVivid()).isGreaterThan(5);
+        assertThat(report.parts().get(2).meanDifference()).isGreaterThan(5);
     }
 
     @Test

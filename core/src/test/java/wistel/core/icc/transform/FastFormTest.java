@@ -6,9 +6,12 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.Arrays;
 import java.util.List;
 import java.util.SplittableRandom;
+import java.util.function.DoubleUnaryOperator;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import wistel.core.colour.CieDe2000;
 import wistel.core.colour.D50;
+import wistel.core.colour.Lab;
 import wistel.core.colour.LabEncoding;
 import wistel.core.icc.FoundProfiles;
 import wistel.core.icc.MadeProfiles;
@@ -57,6 +60,42 @@ public class FastFormTest {
         assertThat(out[0] / 257.0).isCloseTo(6.4, within(0.1));
         assertThat(out[1] / 257.0).isCloseTo(8.8, within(0.1));
         assertThat(out[2] / 257.0).isCloseTo(10.5, within(0.15));
+    }
+
+    /** Displays whose curves are tables: a quantised power whose toe has steps, one that stays at nothing at first, as film curves do, and one that is full before its end. */
+    @DataProvider
+    Object[][] tabledCurves() {
+        return new Object[][] {{1024, (DoubleUnaryOperator) x -> Math.pow(x, 2.2)}, {4096, (DoubleUnaryOperator) x -> Math.pow(x, 3)},
+            {1024, (DoubleUnaryOperator) x -> Math.max(0, (Math.exp(4 * x) - Math.exp(0.4)) / (Math.exp(4) - Math.exp(0.4)))}, {1024, (DoubleUnaryOperator) x -> Math.min(1, x * x * 1.02)}};
+    }
+
+    @Test(dataProvider = "tabledCurves")
+    public void tabledCurvesWithFlatPartsAreFollowedToTheCode(int entries, DoubleUnaryOperator light) {
+        char[] samples = new char[entries];
+        for (int i = 0; i < entries; i++) {
+            samples[i] = (char) Math.round(65535 * light.applyAsDouble(i / (entries - 1.0)));
+        }
+        ProfileWriter writer = ProfileWriter.of(StandardSpaces.WIDE_RGB);
+        for (String curve : List.of("rTRC", "gTRC", "bTRC")) {
+            writer.tag(curve, TagWriter.sampled(samples));
+        }
+        Transform t = TransformCompiler.convert(StandardSpaces.SRGB, ProfileReader.read(writer.write()), Intent.RELATIVE, false);
+        SplittableRandom random = new SplittableRandom(5);
+        int off = 0;
+        for (int i = 0; i < 20_000; i++) {
+            char[] in = new char[3];
+            for (int c = 0; c < 3; c++) {
+                in[c] = i < 256 ? (char) (257 * i) : (char) random.nextInt(i % 2 == 0 ? 16384 : 65536);
+            }
+            char[] out = t.apply(in);
+            double[] exact = t.exact(in[0] / 65535.0, in[1] / 65535.0, in[2] / 65535.0);
+            for (int c = 0; c < 3; c++) {
+                double error = Math.abs(out[c] - 65535 * Math.max(0, Math.min(1, exact[c])));
+                assertThat(error).as(Arrays.toString(in)).isLessThanOrEqualTo(4);
+                off += error > 1.01 ? 1 : 0;
+            }
+        }
+        assertThat(off).isLessThanOrEqualTo(20);
     }
 
     /** Shaper curves pay where a source counts light itself; where it counts nearly lightness, they would only cost their lookups. */
@@ -179,6 +218,72 @@ public class FastFormTest {
         assertThat(TransformCompiler.convert(StandardSpaces.SRGB, odd, Intent.RELATIVE, false).apply(new char[] {0, 0, 0, 30000, 40000, 50000})).hasSize(6);
         assertThat(TransformCompiler.toLab(odd).exact(0, 0, 0)).hasSize(3);
         assertThat(TransformCompiler.proof(StandardSpaces.SRGB, odd, Intent.RELATIVE, false, ProofView.PAPER_WHITE, StandardSpaces.SRGB).exact(0, 0, 0)).hasSize(3);
+    }
+
+    /** As from sRGB, whose black is L* 0 too: into version 4's perceptual and saturation tables it lands on the reference medium's black (ICC.1:2022, 6.3.3). */
+    @Test
+    public void blackOfLabIsScaledIntoTablesWithAReferenceBlack() {
+        for (Intent intent : List.of(Intent.PERCEPTUAL, Intent.SATURATION)) {
+            Transform fromLab = TransformCompiler.compile(new Recipe.FromLab(MadeProfiles.printer(), intent));
+            Transform fromSrgb = TransformCompiler.convert(StandardSpaces.SRGB, MadeProfiles.printer(), intent, false);
+            Transform toLab = TransformCompiler.toLab(StandardSpaces.SRGB);
+            for (double gray : new double[] {0, 0.05, 0.1, 0.3, 0.7, 1}) {
+                assertThat(fromLab.exact(toLab.exact(gray, gray, gray))).as("%s %s", intent, gray).containsExactly(fromSrgb.exact(gray, gray, gray), within(1e-6));
+            }
+        }
+    }
+
+    @DataProvider
+    Object[][] tables() {
+        IccProfile cotton = FoundProfiles.named("moss-cotton.icc");
+        return new Object[][] {{StandardSpaces.SRGB, cotton, Intent.ABSOLUTE}, {StandardSpaces.SRGB, cotton, Intent.RELATIVE}, {StandardSpaces.WIDE_RGB, cotton, Intent.PERCEPTUAL},
+            {StandardSpaces.SRGB, MadeProfiles.printer(), Intent.ABSOLUTE}, {StandardSpaces.WIDE_RGB, FoundProfiles.press(), Intent.SATURATION},
+            {StandardSpaces.WIDE_RGB, MadeProfiles.composedPrinter(), Intent.RELATIVE}, {StandardSpaces.SRGB, MadeProfiles.printerThroughXyz(), Intent.PERCEPTUAL}};
+    }
+
+    /** Judged by other colours than those they were chosen by: uniform and dark ones, ramps of one 8-bit code, faces and edges. */
+    @Test(dataProvider = "tables")
+    public void fastFormsAreRightInTheShadowsToo(IccProfile source, IccProfile printer, Intent intent) {
+        boolean black = intent != Intent.ABSOLUTE;
+        for (Transform t : List.of(TransformCompiler.convert(source, printer, intent, black), TransformCompiler.proof(source, printer, intent, black, ProofView.PAPER_WHITE, StandardSpaces.SRGB))) {
+            Transform look = TransformCompiler.toLab(t.outputs() == 3 && t.baked().kind().contains("light") ? StandardSpaces.SRGB : printer);
+            assertThat(t.baked().kernel()).as(t.baked().kind()).isPresent();
+            char[] in = judged();
+            char[] fast = t.apply(in);
+            char[] exact = new char[fast.length];
+            t.exact(in, 0, exact, 0, in.length / 3);
+            double[] errors = new double[in.length / 3];
+            for (int i = 0; i < errors.length; i++) {
+                Lab a = seen(look, fast, i * t.outputs());
+                Lab b = seen(look, exact, i * t.outputs());
+                errors[i] = CieDe2000.between(a.l(), a.a(), a.b(), b.l(), b.a(), b.b());
+            }
+            Arrays.sort(errors);
+            assertThat(Arrays.stream(errors).average().orElseThrow()).as(t.baked().toString()).isLessThan(0.03);
+            assertThat(errors[(int) (0.999 * errors.length)]).as(t.baked().toString()).isLessThan(0.2);
+        }
+    }
+
+    private static Lab seen(Transform look, char[] codes, int at) {
+        double[] device = new double[look.inputs()];
+        for (int c = 0; c < device.length; c++) {
+            device[c] = codes[at + c] / 65535.0;
+        }
+        return LabEncoding.V4.lab(look.exact(device));
+    }
+
+    private static char[] judged() {
+        SplittableRandom random = new SplittableRandom(2026);
+        char[] in = new char[3 * 6000];
+        in[1] = 11308;
+        for (int i = 1; i < 6000; i++) {
+            for (int c = 0; c < 3; c++) {
+                int any = random.nextInt(65536);
+                boolean lit = (i / 256 % 7 + 1 >> c & 1) == 1;
+                in[3 * i + c] = (char) (i < 1792 ? lit ? i % 256 * 257 : 0 : i < 3500 ? any : i < 5200 ? any / 4 : c == i % 3 ? any / 32768 * 65535 : any);
+            }
+        }
+        return in;
     }
 
     private static void assertPromise(Transform t) {
