@@ -55,8 +55,16 @@ final class Api {
     }
 
     Answer drop(String name, byte[] file) {
-        return send(request("/api/dockets?name=" + URLEncoder.encode(name, StandardCharsets.UTF_8)).header("Content-Type", "application/octet-stream")
-            .POST(HttpRequest.BodyPublishers.ofByteArray(file)));
+        return post("/api/dockets?name=" + URLEncoder.encode(name, StandardCharsets.UTF_8), file);
+    }
+
+    /** A file as it is. */
+    Answer post(String path, byte[] file) {
+        return send(request(path).header("Content-Type", "application/octet-stream").POST(HttpRequest.BodyPublishers.ofByteArray(file)));
+    }
+
+    Answer delete(String path) {
+        return send(request(path).DELETE());
     }
 
     HttpRequest.Builder request(String path) {

@@ -12,14 +12,12 @@ import wistel.core.fault.InvalidRequest;
  */
 public record Compensation(String id, int version, String name, List<Move> moves) {
     private static final List<Class<? extends Move>> ORDER = List.of(LightnessCurve.class, ToneMoves.class, ChromaMoves.class, Warmth.class);
-    private static final int LONGEST_NAME = 80;
+    public static final int LONGEST_NAME = 80;
 
     /** @throws InvalidRequest when the name is too short or too long, or a kind of move stands twice */
     public Compensation {
         moves = inOrder(moves);
-        if (name.isBlank() || name.length() > LONGEST_NAME) {
-            throw new InvalidRequest(InvalidRequest.Reason.NAME_OUT_OF_RANGE, "A compensation's name has 1 to " + LONGEST_NAME + " characters.", "Write another one.");
-        }
+        name = InvalidRequest.named(name, "A compensation's name", LONGEST_NAME);
     }
 
     public CompensationRef ref() {

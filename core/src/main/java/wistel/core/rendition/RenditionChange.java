@@ -63,7 +63,7 @@ public final class RenditionChange implements LabChange {
             all(moves.stream().filter(Warmth.class::isInstance).toList()));
     }
 
-    private static LabFunction all(List<Move> moves) {
+    static LabFunction all(List<Move> moves) {
         LabFunction[] functions = moves.stream().map(Move::function).toArray(LabFunction[]::new);
         return (lab, at) -> {
             for (LabFunction f : functions) {

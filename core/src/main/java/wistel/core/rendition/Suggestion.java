@@ -8,7 +8,6 @@ import java.util.function.UnaryOperator;
 import java.util.stream.IntStream;
 import wistel.core.colour.CieDe2000;
 import wistel.core.colour.LabEncoding;
-import wistel.core.icc.kernel.Kernels;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.transform.Recipe;
 import wistel.core.icc.transform.Transform;
@@ -39,7 +38,7 @@ public final class Suggestion {
     private static final double LAST_STEP = 0.12;
     private static final int MOST_ROUNDS = 3;
 
-    private static final Transform TO_WORKING = TransformCompiler.compile(new Recipe.FromLab(RenditionCompiler.WORKING, Intent.RELATIVE), Kernels.SCALAR);
+    private static final Transform TO_WORKING = TransformCompiler.compile(new Recipe.FromLab(RenditionCompiler.WORKING, Intent.RELATIVE));
 
     private final double[] wanted;
     private final double[] reachable;

@@ -2,6 +2,7 @@ package wistel.core.sheet;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import wistel.core.length.Margins;
 import wistel.core.pictures.Orientation;
 
@@ -28,6 +29,11 @@ public record Layout(List<Page> pages, List<Loss> losses, double bareMm2, double
     /** The pictures of all pages, in their order. */
     public List<Placed> placed() {
         return pages.stream().flatMap(p -> p.placed().stream()).toList();
+    }
+
+    /** The part of a rendition's picture that lies on paper, where it is printed first; empty where it lies on none. */
+    public Optional<Placed> printed(String renditionId) {
+        return pages.stream().flatMap(page -> page.placed().stream().filter(p -> p.renditionId().equals(renditionId)).flatMap(p -> p.on(page.widthMm(), page.heightMm()).stream())).findFirst();
     }
 
     /** As it is handed to somebody who cuts nothing: upright, and nothing over the edges. */

@@ -1,11 +1,18 @@
 package wistel.server.docket;
 
+import io.swagger.v3.oas.annotations.Parameter;
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import org.springframework.http.CacheControl;
+import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -24,6 +31,7 @@ import wistel.core.rendition.Compensation;
 import wistel.core.rendition.CompensationRef;
 import wistel.core.rendition.Move;
 import wistel.core.rendition.Rendition;
+import wistel.server.compensation.CompensationFiles;
 import wistel.server.compensation.CompensationRepository;
 import wistel.server.edge.Events;
 import wistel.server.pairing.PairingRepository;
@@ -36,8 +44,10 @@ class CompensationController {
     private final DocketRepository dockets;
     private final PairingRepository pairings;
     private final Events events;
+    private final CompensationFiles files;
 
-    CompensationController(CompensationRepository compensations, DocketRepository dockets, PairingRepository pairings, Events events) {
+    CompensationController(CompensationRepository compensations, DocketRepository dockets, PairingRepository pairings, Events events, CompensationFiles files) {
+        this.files = files;
         this.compensations = compensations;
         this.dockets = dockets;
         this.pairings = pairings;
@@ -127,6 +137,36 @@ class CompensationController {
         Compensation next = new Compensation(now.id(), now.version(), renamed.name.strip(), now.moves());
         compensations.rename(id, next.name());
         return view(compensations.newest(id));
+    }
+
+    /** The newest version as a small file of its moves. */
+    @GetMapping(value = "/{id}/file", produces = MediaType.APPLICATION_JSON_VALUE)
+    ResponseEntity<byte[]> file(@PathVariable UUID id) {
+        Compensation c = compensations.newest(id).compensation();
+        return attached(c.name() + ".json", MediaType.APPLICATION_JSON, files.text(c));
+    }
+
+    /** The newest version as an ICC abstract profile. */
+    @GetMapping(value = "/{id}/profile", produces = "application/vnd.iccprofile")
+    ResponseEntity<byte[]> profile(@PathVariable UUID id) {
+        Compensation c = compensations.newest(id).compensation();
+        return attached(c.name() + ".icc", MediaType.parseMediaType("application/vnd.iccprofile"), files.profile(c));
+    }
+
+    private static ResponseEntity<byte[]> attached(String name, MediaType type, byte[] body) {
+        return ResponseEntity.ok().contentType(type).cacheControl(CacheControl.noStore())
+            .header("Content-Disposition", ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString()).body(body);
+    }
+
+    /** @param words how it was read */
+    record TakenCompensation(CompensationView compensation, String words) {
+    }
+
+    /** Takes a compensation's file, or an abstract profile, as the request's body. */
+    @PostMapping(value = "/files", consumes = "!application/x-www-form-urlencoded")
+    ResponseEntity<TakenCompensation> take(@Parameter(hidden = true) HttpServletRequest request) throws IOException {
+        CompensationFiles.Taken taken = files.take(request.getInputStream());
+        return ResponseEntity.status(HttpStatus.CREATED).body(new TakenCompensation(view(taken.row()), taken.words()));
     }
 
     /** One that a docket or paper uses stays. */

@@ -11,7 +11,6 @@ import org.springframework.stereotype.Service;
 import wistel.core.docket.DocketSpec;
 import wistel.core.docket.Sharpening;
 import wistel.core.fault.NotFound;
-import wistel.core.icc.kernel.Kernels;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.StandardSpaces;
@@ -93,7 +92,7 @@ class LoupeService {
     private Transform conversion(DocketSpec d, Optional<PairingVersion> pairing, String renditionId, IccProfile source) {
         ColourRoute.ByWistel shown = pairing.map(d::shownRoute).orElse(new ColourRoute.ByWistel(Intent.RELATIVE, true));
         return RenditionCompiler.through(source, d.rendition(renditionId).change(), new RenditionCompiler.Onward(shown.intent(), shown.blackPoint()),
-            from -> recipe(d, pairing, from), recipe -> TransformCompiler.compile(recipe, Kernels.SCALAR));
+            from -> recipe(d, pairing, from), TransformCompiler::compile);
     }
 
     private Recipe recipe(DocketSpec d, Optional<PairingVersion> pairing, IccProfile source) {

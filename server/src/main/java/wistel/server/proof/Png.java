@@ -1,10 +1,14 @@
 package wistel.server.proof;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.awt.image.BufferedImage;
 import java.awt.image.DataBufferByte;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.util.Optional;
+import java.util.zip.DeflaterOutputStream;
 import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageTypeSpecifier;
@@ -14,9 +18,16 @@ import javax.imageio.metadata.IIOInvalidTreeException;
 import javax.imageio.metadata.IIOMetadata;
 import javax.imageio.metadata.IIOMetadataNode;
 import javax.imageio.stream.MemoryCacheImageOutputStream;
+import wistel.core.icc.profile.IccProfile;
+import wistel.core.icc.profile.StandardSpaces;
+import wistel.server.display.Display;
 
-/** 8-bit PNG for the display, tagged sRGB. */
+/** 8-bit PNG for a display, tagged with its profile. */
 final class Png {
+    private static final String FORMAT = "javax_imageio_png_1.0";
+    /** Profiles, deflated. */
+    private static final Cache<IccProfile, byte[]> DEFLATED = Caffeine.newBuilder().maximumSize(20).build();
+
     private Png() {
     }
 
@@ -26,6 +37,11 @@ final class Png {
 
     /** @param rgb interleaved 16-bit sRGB samples */
     static byte[] of(int width, int height, char[] rgb) {
+        return of(width, height, rgb, new Display(StandardSpaces.SRGB, true));
+    }
+
+    /** @param rgb interleaved 16-bit samples of the display's own */
+    static byte[] of(int width, int height, char[] rgb, Display display) {
         BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_3BYTE_BGR);
         byte[] bgr = ((DataBufferByte) image.getRaster().getDataBuffer()).getData();
         for (int i = 0; i < bgr.length; i += 3) {
@@ -33,19 +49,19 @@ final class Png {
             bgr[i + 1] = eight(rgb[i + 1]);
             bgr[i + 2] = eight(rgb[i]);
         }
-        return encode(image, STORED);
+        return encode(image, STORED, tag(display));
     }
 
     /** Drawn patterns, mostly empty: packed. */
     static byte[] ofMarks(BufferedImage image) {
-        return encode(image, PACKED);
+        return encode(image, PACKED, Optional.of(srgb()));
     }
 
     private static byte eight(char v) {
         return (byte) ((v + 128) / 257);
     }
 
-    private static byte[] encode(BufferedImage image, float quality) {
+    private static byte[] encode(BufferedImage image, float quality, Optional<IIOMetadataNode> tag) {
         ImageWriter writer = ImageIO.getImageWritersByFormatName("png").next();
         ByteArrayOutputStream out = new ByteArrayOutputStream(1 << 20);
         try (MemoryCacheImageOutputStream stream = new MemoryCacheImageOutputStream(out)) {
@@ -53,7 +69,7 @@ final class Png {
             param.setCompressionMode(ImageWriteParam.MODE_EXPLICIT);
             param.setCompressionQuality(quality);
             writer.setOutput(stream);
-            writer.write(null, new IIOImage(image, null, srgb(writer, image, param)), param);
+            writer.write(null, new IIOImage(image, null, tagged(writer, image, param, tag)), param);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         } finally {
@@ -62,13 +78,45 @@ final class Png {
         return out.toByteArray();
     }
 
-    private static IIOMetadata srgb(ImageWriter writer, BufferedImage image, ImageWriteParam param) throws IIOInvalidTreeException {
+    private static IIOMetadata tagged(ImageWriter writer, BufferedImage image, ImageWriteParam param, Optional<IIOMetadataNode> tag) throws IIOInvalidTreeException {
         IIOMetadata metadata = writer.getDefaultImageMetadata(ImageTypeSpecifier.createFromRenderedImage(image), param);
-        IIOMetadataNode root = new IIOMetadataNode("javax_imageio_png_1.0");
+        if (tag.isPresent()) {
+            IIOMetadataNode root = new IIOMetadataNode(FORMAT);
+            root.appendChild(tag.get());
+            metadata.mergeTree(FORMAT, root);
+        }
+        return metadata;
+    }
+
+    private static Optional<IIOMetadataNode> tag(Display display) {
+        if (!display.tagged()) {
+            return Optional.empty();
+        }
+        return Optional.of(display.profile().equals(StandardSpaces.SRGB) ? srgb() : profile(display.profile()));
+    }
+
+    private static IIOMetadataNode srgb() {
         IIOMetadataNode srgb = new IIOMetadataNode("sRGB");
         srgb.setAttribute("renderingIntent", "Relative colorimetric");
-        root.appendChild(srgb);
-        metadata.mergeTree("javax_imageio_png_1.0", root);
-        return metadata;
+        return srgb;
+    }
+
+    /** PNG (third edition), 11.3.2.3: a name, and the profile deflated. */
+    private static IIOMetadataNode profile(IccProfile profile) {
+        IIOMetadataNode node = new IIOMetadataNode("iCCP");
+        node.setAttribute("profileName", "display");
+        node.setAttribute("compressionMethod", "deflate");
+        node.setUserObject(DEFLATED.get(profile, Png::deflated));
+        return node;
+    }
+
+    private static byte[] deflated(IccProfile profile) {
+        ByteArrayOutputStream deflated = new ByteArrayOutputStream();
+        try (DeflaterOutputStream out = new DeflaterOutputStream(deflated)) {
+            out.write(profile.bytes());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return deflated.toByteArray();
     }
 }

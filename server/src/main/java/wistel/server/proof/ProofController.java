@@ -20,9 +20,12 @@ import wistel.core.fault.NotFound;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.transform.ProofView;
 import wistel.core.paper.PairingVersion;
-import wistel.core.printer.ColourRoute;
+import wistel.core.rendition.PairingComparison;
+import wistel.core.rendition.RenditionCompiler;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
+import wistel.server.display.Display;
+import wistel.server.display.DisplayRepository;
 import wistel.server.docket.DocketRepository;
 import wistel.server.docket.DocketService;
 import wistel.server.master.Master;
@@ -30,12 +33,14 @@ import wistel.server.master.MasterRepository;
 import wistel.server.pairing.PairingRepository;
 import wistel.server.print.AttemptPage;
 import wistel.server.print.AttemptRepository;
+import wistel.server.store.ProfileRepository;
 
 /** Pictures and figures of the viewing booth. A picture's address names everything that it depends on, so a browser may keep it for ever. */
 @RestController
 @RequestMapping("/api")
 class ProofController {
     private static final int MOST_SLICES = 101;
+    private static final String SRGB = "srgb";
     private static final CacheControl FOR_EVER = CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable();
 
     private final ProofService proofs;
@@ -46,8 +51,13 @@ class ProofController {
     private final PairingRepository pairings;
     private final AttemptRepository attempts;
     private final AskedChanges changes;
+    private final DisplayRepository displays;
+    private final ProfileRepository profiles;
 
-    ProofController(ProofService proofs, LoupeService loupes, DocketService docketService, MasterRepository masters, DocketRepository dockets, PairingRepository pairings, AttemptRepository attempts, AskedChanges changes) {
+    ProofController(ProofService proofs, LoupeService loupes, DocketService docketService, MasterRepository masters, DocketRepository dockets, PairingRepository pairings, AttemptRepository attempts, AskedChanges changes,
+                    DisplayRepository displays, ProfileRepository profiles) {
+        this.profiles = profiles;
+        this.displays = displays;
         this.changes = changes;
         this.proofs = proofs;
         this.loupes = loupes;
@@ -75,16 +85,18 @@ class ProofController {
     }
 
     @GetMapping(value = "/masters/{hash}/picture", produces = MediaType.IMAGE_PNG_VALUE)
-    ResponseEntity<byte[]> master(@PathVariable String hash, @RequestParam(defaultValue = "900") int longest, @RequestParam(defaultValue = "") String change) {
-        return picture(proofs.master(seen(hash, change), longest));
+    ResponseEntity<byte[]> master(@PathVariable String hash, @RequestParam(defaultValue = "900") int longest, @RequestParam(defaultValue = "") String change,
+                                  @RequestParam(defaultValue = SRGB) String display, @RequestParam(defaultValue = "true") boolean tagged) {
+        return picture(proofs.master(seen(hash, change), new Display(displays.profile(display), tagged), longest));
     }
 
     /** A master as a version of a pairing would lay it down. */
     @GetMapping(value = "/masters/{hash}/proof", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> proof(@PathVariable String hash, @RequestParam String pairing, @RequestParam int version, @RequestParam Intent intent,
                                  @RequestParam boolean black, @RequestParam(defaultValue = "PAPER_WHITE") ProofView view, @RequestParam(defaultValue = "900") int longest,
-                                 @RequestParam(defaultValue = "") String change) {
-        return picture(proofs.proof(seen(hash, change), version(pairing, version), new ProofService.How(intent, black, view), longest));
+                                 @RequestParam(defaultValue = "") String change, @RequestParam(defaultValue = SRGB) String display, @RequestParam(defaultValue = "true") boolean tagged) {
+        ProofService.How how = new ProofService.How(intent, black, view, new Display(displays.profile(display), tagged));
+        return picture(proofs.proof(seen(hash, change), version(pairing, version), how, longest));
     }
 
     /** What a version of a pairing can't hold of a master, as marks to lay over it. */
@@ -92,6 +104,12 @@ class ProofController {
     ResponseEntity<byte[]> gamut(@PathVariable String hash, @RequestParam String pairing, @RequestParam int version, @RequestParam(defaultValue = "900") int longest,
                                  @RequestParam(defaultValue = "") String change) {
         return picture(proofs.gamut(seen(hash, change), version(pairing, version), longest));
+    }
+
+    /** Grays and hues as the paper of a profile gives them. */
+    @GetMapping(value = "/profiles/{hash}/sweep", produces = MediaType.IMAGE_PNG_VALUE)
+    ResponseEntity<byte[]> sweep(@PathVariable String hash, @RequestParam(defaultValue = SRGB) String display, @RequestParam(defaultValue = "true") boolean tagged) {
+        return picture(proofs.sweep(profiles.get(hash), new Display(displays.profile(display), tagged)));
     }
 
     /** The boundary of what a paper on a printer can hold, as numbers for plots. */
@@ -104,17 +122,22 @@ class ProofController {
     }
 
     @GetMapping("/dockets/{id}/renditions/{rendition}/figures")
-    ProofService.Figures figures(@PathVariable UUID id, @PathVariable String rendition, @RequestParam(defaultValue = "true") boolean compensated) {
-        DocketSpec d = dockets.get(id).spec();
-        ProofService.Seen seen = seen(d, rendition);
-        return proofs.figures(compensated ? seen : seen.uncompensated(), pairing(d), d.shownRoute(pairing(d)).blackPoint(), Intent.values());
+    ProofService.Figures figures(@PathVariable UUID id, @PathVariable String rendition, @RequestParam(defaultValue = "true") boolean compensated,
+                                 @RequestParam(defaultValue = SRGB) String display) {
+        DocketRepository.Row row = dockets.get(id);
+        DocketSpec d = row.spec();
+        ProofService.Seen seen = counted(row, rendition);
+        return proofs.figures(compensated ? seen : seen.uncompensated(), pairing(d), onward(d), displays.profile(display));
     }
 
     @GetMapping("/dockets/{id}/renditions/{rendition}/probe")
-    ProofService.Probe probe(@PathVariable UUID id, @PathVariable String rendition, @RequestParam double x, @RequestParam double y, @RequestParam(defaultValue = "PAPER_WHITE") ProofView view) {
+    ProofService.Probe probe(@PathVariable UUID id, @PathVariable String rendition, @RequestParam double x, @RequestParam double y) {
         DocketSpec d = dockets.get(id).spec();
-        ColourRoute.ByWistel route = d.shownRoute(pairing(d));
-        return proofs.probe(seen(d, rendition), pairing(d), new ProofService.How(route.intent(), route.blackPoint(), view), x, y);
+        return proofs.probe(seen(d, rendition), pairing(d), onward(d), x, y);
+    }
+
+    private RenditionCompiler.Onward onward(DocketSpec d) {
+        return ProofService.onward(d.shownRoute(pairing(d)));
     }
 
     /** A part of the final raster, pixel for pixel. */
@@ -129,17 +152,17 @@ class ProofController {
         return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).cacheControl(CacheControl.noStore()).body(png);
     }
 
-    /** How a picture compares on one pairing, without deciding for it: shares out of gamut and mean difference. */
+    /** How a picture would come out on every pairing, the best first; nothing is decided for it. */
     @GetMapping("/dockets/{id}/renditions/{rendition}/pairing-comparison")
-    ProofService.Figures comparison(@PathVariable UUID id, @PathVariable String rendition, @RequestParam String pairingId) {
-        PairingVersion pairing = pairings.chosen(Optional.of(pairingId));
-        return proofs.figures(seen(dockets.get(id).spec(), rendition), pairing, true, pairing.intent());
+    List<PairingComparison> comparison(@PathVariable UUID id, @PathVariable String rendition) {
+        return proofs.compared(counted(dockets.get(id), rendition), pairings.all());
     }
 
     /** The scan of one picture of a page; {@code picture} counts from 1. */
     @GetMapping(value = "/attempts/{id}/pages/{page}/pictures/{picture}/scan", produces = MediaType.IMAGE_PNG_VALUE)
-    ResponseEntity<byte[]> scan(@PathVariable UUID id, @PathVariable int page, @PathVariable int picture, @RequestParam(defaultValue = "900") int longest) {
-        return picture(proofs.scan(scanned(id, page, picture), longest));
+    ResponseEntity<byte[]> scan(@PathVariable UUID id, @PathVariable int page, @PathVariable int picture, @RequestParam(defaultValue = "900") int longest,
+                                @RequestParam(defaultValue = SRGB) String display, @RequestParam(defaultValue = "true") boolean tagged) {
+        return picture(proofs.scan(scanned(id, page, picture), new Display(displays.profile(display), tagged), longest));
     }
 
     record ScanFigures(double meanDifference) {
@@ -174,6 +197,11 @@ class ProofController {
 
     private ProofService.Seen seen(DocketSpec d, String renditionId) {
         return new ProofService.Seen(master(d, renditionId), d.rendition(renditionId).change());
+    }
+
+    /** With the part of it that is printed. */
+    private ProofService.Seen counted(DocketRepository.Row row, String renditionId) {
+        return seen(row.spec(), renditionId).on(docketService.judged(row).layout(), renditionId);
     }
 
     private Master master(DocketSpec d, String renditionId) {

@@ -8,11 +8,18 @@ import java.io.InputStream;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.Executor;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
 import java.util.function.Function;
+import java.util.stream.DoubleStream;
+import java.util.stream.IntStream;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
-import wistel.core.colour.CieDe2000;
 import wistel.core.colour.Lab;
 import wistel.core.colour.LabEncoding;
 import wistel.core.docket.PrintOrder;
@@ -34,11 +41,14 @@ import wistel.core.pictures.LabScan;
 import wistel.core.pictures.LightCurve;
 import wistel.core.pictures.View;
 import wistel.core.printer.ColourRoute;
+import wistel.core.rendition.PairingComparison;
 import wistel.core.rendition.RenditionChange;
 import wistel.core.rendition.RenditionCompiler;
 import wistel.core.rendition.Treatment;
+import wistel.core.sheet.Layout;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
+import wistel.server.display.Display;
 import wistel.server.master.Master;
 import wistel.server.master.PreviewStore;
 import wistel.server.pairing.PairingRepository;
@@ -50,6 +60,11 @@ import wistel.server.store.ProfileRepository;
 public class ProofService {
     private static final IccProfile DISPLAY = StandardSpaces.SRGB;
     private static final int FIGURES_SIDE = 320;
+    private static final long QUIET_NANOS = 300_000_000;
+    private static final int MOST_WAITS = 100;
+    private static final Logger LOG = LoggerFactory.getLogger(ProofService.class);
+    /** Of a view that parts are cut from. */
+    private static final int LARGE_ENOUGH = 1200;
     private static final int LARGEST_SCAN_VIEW = 1600;
     private static final LightCurve CODES = new LightCurve(v -> v);
 
@@ -58,6 +73,8 @@ public class ProofService {
     private final FileStore files;
     private final PairingRepository pairings;
     private final TransformCache transforms = new TransformCache(240L << 20);
+    private volatile long lastAsked = System.nanoTime() - QUIET_NANOS;
+    private final Executor behind = standingBack();
     /** Of source and paper. Each holds a table of about 6 MB. */
     private final Cache<List<IccProfile>, GamutCheck> gamuts = Caffeine.newBuilder().maximumSize(8).build();
     private final Cache<IccProfile, GamutBoundary> boundaries = Caffeine.newBuilder().maximumSize(30).build();
@@ -70,43 +87,102 @@ public class ProofService {
     }
 
     /** How a proof is made and looked at. */
-    public record How(Intent intent, boolean blackPoint, ProofView view) {
+    public record How(Intent intent, boolean blackPoint, ProofView view, Display display) {
         private RenditionCompiler.Onward onward() {
             return new RenditionCompiler.Onward(intent, blackPoint);
         }
     }
 
-    /** A master with what happens to its colours before they are converted. */
-    public record Seen(Master master, RenditionChange change) {
+    /**
+     * A master with what happens to its colours before they are converted.
+     *
+     * @param printed the part of it that is printed, where figures are to count that alone
+     */
+    public record Seen(Master master, RenditionChange change, Optional<Placed> printed) {
+        public Seen(Master master, RenditionChange change) {
+            this(master, change, Optional.empty());
+        }
+
+        /** The same, figures taken from the part that lies on paper alone. */
+        Seen on(Layout layout, String renditionId) {
+            return new Seen(master, change, layout.printed(renditionId));
+        }
+
         /** As it came. */
         Seen untreated() {
-            return new Seen(master, RenditionChange.NONE);
+            return new Seen(master, RenditionChange.NONE, printed);
         }
 
         /** Treated, with no moves: what the print is judged against. */
         Seen uncompensated() {
-            return new Seen(master, new RenditionChange(change.treatment(), List.of()));
+            return new Seen(master, new RenditionChange(change.treatment(), List.of()), printed);
         }
 
         /** The moves alone. */
         Seen inColour() {
-            return new Seen(master, new RenditionChange(new Treatment.Colour(), change.moves()));
+            return new Seen(master, new RenditionChange(new Treatment.Colour(), change.moves()), printed);
         }
     }
 
-    /** Makes the transforms of what lies on the bench before somebody waits for them. */
+    /** What figures are taken from: the printed part of a master, in its own codes. */
+    View counted(Seen seen, int longest) {
+        if (seen.printed.filter(p -> !isWhole(p, seen.master)).isEmpty()) {
+            return previews.view(seen.master, longest);
+        }
+        Crop crop = seen.printed.get().crop();
+        double scale = longest / Math.max(crop.width(), crop.height());
+        return part(seen.master, seen.printed.get(), (int) Math.max(1, Math.round(crop.width() * scale)), (int) Math.max(1, Math.round(crop.height() * scale)));
+    }
+
+    private static boolean isWhole(Placed placed, Master master) {
+        return placed.straighten() == 0 && placed.crop().equals(Crop.whole(master.width(), master.height()));
+    }
+
+    private View part(Master master, Placed placed, int width, int height) {
+        View large = previews.view(master, LARGE_ENOUGH);
+        double toView = (double) large.width() / master.width();
+        Crop crop = new Crop(placed.crop().x() * toView, placed.crop().y() * toView, placed.crop().width() * toView, placed.crop().height() * toView);
+        return large.scaled(crop, placed.straighten(), width, height, LightCurve.GAMMA_22);
+    }
+
+    /** Makes the transforms of what lies on the bench before somebody waits for them, and stands back while somebody does. */
     @EventListener(ApplicationReadyEvent.class)
     void warm() {
-        Thread warming = new Thread(() -> pairings.all().forEach(p -> {
-            IccProfile paper = profiles.get(p.profileHash());
-            gamutCheck(DISPLAY, paper);
-            for (IccProfile source : List.of(DISPLAY, RenditionCompiler.WORKING)) {
-                transforms.get(new Recipe.Proof(source, paper, p.intent(), true, ProofView.PAPER_WHITE, DISPLAY));
+        behind.execute(() -> {
+            List<PairingVersion> known = pairings.all();
+            for (IccProfile source : List.of(RenditionCompiler.WORKING, DISPLAY)) {
+                known.forEach(p -> behind.execute(() -> transforms.get(new Recipe.Proof(source, profiles.get(p.profileHash()), p.intent(), true, ProofView.PAPER_WHITE, DISPLAY))));
             }
-        }), "booth-warming");
-        warming.setDaemon(true);
-        warming.setPriority(Thread.MIN_PRIORITY);
-        warming.start();
+            known.forEach(p -> behind.execute(() -> gamutCheck(DISPLAY, profiles.get(p.profileHash()))));
+        });
+    }
+
+    private Executor standingBack() {
+        ExecutorService one = Executors.newSingleThreadExecutor(task -> {
+            Thread thread = new Thread(task, "booth-warming");
+            thread.setDaemon(true);
+            thread.setPriority(Thread.MIN_PRIORITY);
+            return thread;
+        });
+        return task -> one.execute(() -> {
+            try {
+                for (int i = 0; i < MOST_WAITS && System.nanoTime() - lastAsked < QUIET_NANOS; i++) {
+                    Thread.sleep(QUIET_NANOS / 1_000_000);
+                }
+                task.run();
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+            } catch (RuntimeException e) {
+                // whoever needs it makes it, and is told then
+                LOG.warn("nothing was made ahead: {}", e.getMessage());
+            }
+        });
+    }
+
+    /** For somebody who waits for a picture. */
+    private Transform soon(Seen seen, RenditionCompiler.Onward onward, Function<IccProfile, Recipe> recipe) {
+        lastAsked = System.nanoTime();
+        return RenditionCompiler.through(previews.profile(seen.master), seen.change, onward, recipe, r -> transforms.soon(r, behind));
     }
 
     private Transform through(Seen seen, RenditionCompiler.Onward onward, Function<IccProfile, Recipe> recipe) {
@@ -114,22 +190,26 @@ public class ProofService {
     }
 
     /** On the display, with no paper in mind. */
-    public byte[] master(Seen seen, int longest) {
+    public byte[] master(Seen seen, Display display, int longest) {
         View view = previews.view(seen.master, longest);
-        Transform toDisplay = through(seen, new RenditionCompiler.Onward(Intent.RELATIVE, true), from -> new Recipe.Convert(from, DISPLAY, Intent.RELATIVE, true, Observer.ADAPTED));
-        return Png.of(view.width(), view.height(), toDisplay.apply(view.pixels()));
+        Transform toDisplay = soon(seen, new RenditionCompiler.Onward(Intent.RELATIVE, true), from -> onDisplay(from, display));
+        return Png.of(view.width(), view.height(), toDisplay.apply(view.pixels()), display);
+    }
+
+    private static Recipe onDisplay(IccProfile from, Display display) {
+        return new Recipe.Convert(from, display.profile(), Intent.RELATIVE, true, Observer.ADAPTED);
     }
 
     public byte[] proof(Seen seen, PairingVersion pairing, How how, int longest) {
         IccProfile printer = profiles.get(pairing.profileHash());
         View view = previews.view(seen.master, longest);
-        Transform proof = through(seen, how.onward(), from -> new Recipe.Proof(from, printer, how.intent, how.blackPoint, how.view, DISPLAY));
-        return Png.of(view.width(), view.height(), proof.apply(view.pixels()));
+        Transform proof = soon(seen, how.onward(), from -> new Recipe.Proof(from, printer, how.intent, how.blackPoint, how.view, how.display.profile()));
+        return Png.of(view.width(), view.height(), proof.apply(view.pixels()), how.display);
     }
 
     /**
      * What this paper can't hold, drawn as patterns over the picture: falling strokes where too dark, rising ones where too light, dots
-     * where too vivid; denser the farther off.
+     * where too vivid, level strokes where the paper adds chroma, upright ones where the hue turns; denser the farther off.
      */
     public byte[] gamut(Seen seen, PairingVersion pairing, int longest) {
         View view = previews.view(seen.master, longest);
@@ -146,6 +226,8 @@ public class ProofService {
                     case TOO_DARK -> (x - y + 4096) % period < 2;
                     case TOO_LIGHT -> (x + y) % period < 2;
                     case TOO_VIVID -> x % period < 2 && y % period < 2;
+                    case GAINS_CHROMA -> y % period < 2;
+                    case SHIFTS_HUE -> x % period < 2;
                 };
                 if (mark) {
                     image.setRGB(x, y, kinds[causes[at]] == GamutCheck.Cause.TOO_DARK ? 0xD0FFFFFF : 0xD0000000);
@@ -192,21 +274,56 @@ public class ProofService {
     }
 
     /**
-     * @param meanDifference mean CIEDE2000 between master and proof, both relative to their white, by intent
+     * @param meanDifference mean CIEDE2000 between master and print by intent, over the part that is printed; both against their own white, as an eye that is
+     *                       used to the paper sees them, whichever the intent
+     * @param threshold      CIEDE2000 from which a colour counts as one that the paper can't hold, or the screen can't show
+     * @param screen         what the screen can't show
      * @param blackAlways    intents that compensate black whether or not it is asked for, as the paper's profile is of version 4
      */
-    public record Figures(Map<Intent, Double> meanDifference, GamutCheck.Report gamut, double paperL, double blackL, List<Intent> blackAlways) {
+    public record Figures(Map<Intent, Double> meanDifference, GamutCheck.Report gamut, double threshold, Screen screen, double paperL, double blackL, List<Intent> blackAlways) {
     }
 
-    public Figures figures(Seen seen, PairingVersion pairing, boolean blackPoint, Intent... intents) {
-        View view = previews.view(seen.master, FIGURES_SIDE);
+    /** Shares that the screen can't show, of the master, and of the print with its paper white. */
+    public record Screen(double ofMaster, double ofPrint) {
+    }
+
+    private Screen screen(Seen seen, View view, char[] wanted, PairingVersion pairing, RenditionCompiler.Onward onward, IccProfile display) {
+        IccProfile paper = profiles.get(pairing.profileHash());
+        Transform read = transforms.get(new Recipe.DeviceToLab(display, true));
+        Transform master = through(seen.uncompensated(), new RenditionCompiler.Onward(Intent.RELATIVE, false), from -> new Recipe.Convert(from, display, Intent.RELATIVE, false, Observer.ADAPTED));
+        Transform proof = through(seen, onward, from -> new Recipe.Proof(from, paper, onward.intent(), onward.blackPoint(), ProofView.PAPER_WHITE, display));
+        return new Screen(apart(wanted, read.apply(master.apply(view.pixels()))),
+            apart(proofLab(seen, pairing.profileHash(), onward, true).apply(view.pixels()), read.apply(proof.apply(view.pixels()))));
+    }
+
+    /** Share of colours that differ by more than the threshold. */
+    private static double apart(char[] a, char[] b) {
+        return differences(a, b).filter(d -> d > GamutCheck.THRESHOLD).count() / Math.max(1, a.length / 3.0);
+    }
+
+    public Figures figures(Seen seen, PairingVersion pairing, RenditionCompiler.Onward route, IccProfile display) {
+        View view = counted(seen, FIGURES_SIDE);
         char[] wanted = treated(seen.uncompensated()).apply(view.pixels());
         Map<Intent, Double> means = new EnumMap<>(Intent.class);
-        for (Intent intent : intents) {
-            means.put(intent, meanDifference(wanted, proofLab(seen, pairing.profileHash(), new RenditionCompiler.Onward(intent, blackPoint), false).apply(view.pixels())));
+        for (Intent intent : Intent.values()) {
+            means.put(intent, meanDifference(wanted, proofLab(seen, pairing.profileHash(), new RenditionCompiler.Onward(intent, route.blackPoint()), false).apply(view.pixels())));
         }
-        return new Figures(means, gamutCheck(seen, pairing).report(asked(seen, view.pixels())), pairing.whiteLab()[0], pairing.blackL(),
+        return new Figures(means, gamutCheck(seen, pairing).report(asked(seen, view.pixels())), GamutCheck.THRESHOLD, screen(seen, view, wanted, pairing, route, display), pairing.whiteLab()[0], pairing.blackL(),
             List.copyOf(BlackPoint.always(profiles.get(pairing.profileHash()))));
+    }
+
+    /** On each pairing with its usual intent, black scaled; the best first. */
+    public List<PairingComparison> compared(Seen seen, List<PairingVersion> on) {
+        View view = counted(seen, FIGURES_SIDE);
+        char[] wanted = treated(seen.uncompensated()).apply(view.pixels());
+        char[] asked = asked(seen, view.pixels());
+        return PairingComparison.ranked(on.parallelStream().map(pairing -> PairingComparison.of(pairing,
+            meanDifference(wanted, proofLab(seen, pairing.profileHash(), new RenditionCompiler.Onward(pairing.intent(), true), false).apply(view.pixels())),
+            gamutCheck(seen, pairing).report(asked))).toList());
+    }
+
+    static RenditionCompiler.Onward onward(ColourRoute.ByWistel route) {
+        return new RenditionCompiler.Onward(route.intent(), route.blackPoint());
     }
 
     /** To L*a*b*, relative to white, with no paper in mind. */
@@ -216,12 +333,12 @@ public class ProofService {
 
     /** To L*a*b* of the print, relative to its paper. */
     Transform print(Seen seen, PairingVersion pairing, ColourRoute.ByWistel route) {
-        return proofLab(seen, pairing.profileHash(), new RenditionCompiler.Onward(route.intent(), route.blackPoint()), false);
+        return proofLab(seen, pairing.profileHash(), onward(route), false);
     }
 
     /** From another source's codes than the master's. */
     Transform onward(Seen seen, IccProfile source, ColourRoute.ByWistel route, Function<IccProfile, Recipe> recipe) {
-        return RenditionCompiler.through(source, seen.change, new RenditionCompiler.Onward(route.intent(), route.blackPoint()), recipe, transforms::get);
+        return RenditionCompiler.through(source, seen.change, onward(route), recipe, transforms::get);
     }
 
     TransformCache transforms() {
@@ -234,30 +351,55 @@ public class ProofService {
     }
 
     private static double meanDifference(char[] a, char[] b) {
-        double sum = 0;
-        for (int i = 0; i < a.length; i += 3) {
-            Lab p = LabEncoding.V4.lab(a, i);
-            Lab q = LabEncoding.V4.lab(b, i);
-            sum += CieDe2000.between(p.l(), p.a(), p.b(), q.l(), q.a(), q.b());
-        }
-        return sum / (a.length / 3.0);
+        return differences(a, b).average().orElse(0);
     }
 
-    /** One spot read on both sides. */
-    public record Probe(Lab master, Lab proof, double difference, GamutCheck.Cause cause) {
+    private static DoubleStream differences(char[] a, char[] b) {
+        return IntStream.range(0, a.length / 3).mapToDouble(i -> LabEncoding.V4.lab(a, 3 * i).deltaE2000(LabEncoding.V4.lab(b, 3 * i)));
+    }
+
+    /**
+     * One spot read on both sides.
+     *
+     * @param master   with the print, against their own white: what {@code difference} is between
+     * @param measured what an instrument would read on the paper
+     */
+    public record Probe(Lab master, Lab print, Lab measured, double difference, GamutCheck.Cause cause) {
     }
 
     /** @param x, y place in the picture, 0 to 1 */
-    public Probe probe(Seen seen, PairingVersion pairing, How how, double x, double y) {
+    public Probe probe(Seen seen, PairingVersion pairing, RenditionCompiler.Onward onward, double x, double y) {
         View view = previews.view(seen.master, PreviewStore.LARGEST);
         int px = (int) Math.max(0, Math.min(view.width() - 1, x * view.width()));
         int py = (int) Math.max(0, Math.min(view.height() - 1, y * view.height()));
         char[] pixel = view.pixel(px, py);
         Lab wanted = LabEncoding.V4.lab(treated(seen.uncompensated()).apply(pixel), 0);
-        boolean absolute = how.view() == ProofView.PAPER_WHITE;
-        Lab got = LabEncoding.V4.lab(proofLab(seen, pairing.profileHash(), how.onward(), absolute).apply(pixel), 0);
+        Lab got = LabEncoding.V4.lab(proofLab(seen, pairing.profileHash(), onward, false).apply(pixel), 0);
+        Lab measured = LabEncoding.V4.lab(proofLab(seen, pairing.profileHash(), onward, true).apply(pixel), 0);
         GamutCheck.Cause cause = GamutCheck.Cause.values()[gamutCheck(seen, pairing).map(asked(seen, pixel), new float[0])[0]];
-        return new Probe(wanted, got, wanted.deltaE2000(got), cause);
+        return new Probe(wanted, got, measured, wanted.deltaE2000(got), cause);
+    }
+
+    private static final int SWEEP_WIDTH = 480;
+    private static final int SWEEP_HEIGHT = 144;
+    private static final int GRAYS_HEIGHT = 48;
+    private static final double SWEEP_CHROMA = 60;
+
+    /** Grays from black to white, and under them all hues from light to dark, as a paper gives them. */
+    public byte[] sweep(IccProfile paper, Display display) {
+        char[] lab = new char[3 * SWEEP_WIDTH * SWEEP_HEIGHT];
+        for (int i = 0; i < lab.length / 3; i++) {
+            double across = i % SWEEP_WIDTH / (SWEEP_WIDTH - 1.0);
+            int row = i / SWEEP_WIDTH;
+            boolean gray = row < GRAYS_HEIGHT;
+            double hue = 2 * Math.PI * across;
+            double down = (row - GRAYS_HEIGHT) / (SWEEP_HEIGHT - GRAYS_HEIGHT - 1.0);
+            lab[3 * i] = LabEncoding.V4.ofL(gray ? 100 * across : 90 - 70 * down);
+            lab[3 * i + 1] = LabEncoding.V4.ofAb(gray ? 0 : SWEEP_CHROMA * Math.cos(hue));
+            lab[3 * i + 2] = LabEncoding.V4.ofAb(gray ? 0 : SWEEP_CHROMA * Math.sin(hue));
+        }
+        char[] device = transforms.get(new Recipe.FromLab(paper, Intent.RELATIVE)).apply(lab);
+        return Png.of(SWEEP_WIDTH, SWEEP_HEIGHT, transforms.get(new Recipe.Convert(paper, display.profile(), Intent.ABSOLUTE, false, Observer.ADAPTED)).apply(device), display);
     }
 
     /** A placed picture of a page that was scanned. */
@@ -281,26 +423,22 @@ public class ProofService {
         return sheet.scaled(crop, width, height, CODES);
     }
 
-    public byte[] scan(Scanned scanned, int longest) {
+    public byte[] scan(Scanned scanned, Display display, int longest) {
         Placed placed = scanned.placed;
         double scale = Math.min(longest, LARGEST_SCAN_VIEW) / Math.max(placed.atMm().width(), placed.atMm().height());
         View view = scanView(scanned, (int) Math.max(1, Math.round(placed.atMm().width() * scale)), (int) Math.max(1, Math.round(placed.atMm().height() * scale)));
-        Transform toDisplay = transforms.get(new Recipe.FromLab(DISPLAY, Intent.ABSOLUTE));
-        return Png.of(view.width(), view.height(), toDisplay.apply(view.pixels()));
+        Transform toDisplay = transforms.get(new Recipe.FromLab(display.profile(), Intent.ABSOLUTE));
+        return Png.of(view.width(), view.height(), toDisplay.apply(view.pixels()), display);
     }
 
     /** Mean CIEDE2000 between what the proof promised, paper white included, and what the scanner saw of the picture. */
     public double scanDifference(Seen seen, PrintOrder order, Scanned scanned) {
-        Master master = seen.master;
         Placed placed = scanned.placed;
-        View large = previews.view(master, 640);
-        double toView = (double) large.width() / master.width();
-        Crop crop = new Crop(placed.crop().x() * toView, placed.crop().y() * toView, placed.crop().width() * toView, placed.crop().height() * toView);
         int w = 160;
         int h = (int) Math.max(1, Math.round(w * placed.atMm().height() / placed.atMm().width()));
-        View small = large.scaled(crop, placed.straighten(), w, h, LightCurve.GAMMA_22);
+        View small = part(seen.master, placed, w, h);
         ColourRoute.ByWistel route = order.spec().shownRoute(order.pairing());
-        char[] promised = proofLab(seen, order.pairing().profileHash(), new RenditionCompiler.Onward(route.intent(), route.blackPoint()), true).apply(small.pixels());
+        char[] promised = proofLab(seen, order.pairing().profileHash(), onward(route), true).apply(small.pixels());
         return meanDifference(promised, scanView(scanned, w, h).pixels());
     }
 }

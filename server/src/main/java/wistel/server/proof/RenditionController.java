@@ -107,7 +107,7 @@ class RenditionController {
     /** The moves that bring this print closest to its master; the docket is not changed. */
     @PostMapping("/suggestion")
     RenditionService.Suggested suggestion(@PathVariable UUID id, @PathVariable String rendition) {
-        return renditions.suggestion(dockets.get(id).spec(), rendition);
+        return renditions.suggestion(dockets.get(id), rendition);
     }
 
     /** Toning that suits the docket's paper. */

@@ -4,12 +4,9 @@ import java.awt.image.BufferedImage;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.Function;
 import java.util.stream.IntStream;
 import org.springframework.stereotype.Service;
 import wistel.core.colour.LabEncoding;
-import wistel.core.docket.DocketSpec;
-import wistel.core.icc.kernel.Kernels;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.StandardSpaces;
@@ -32,6 +29,8 @@ import wistel.core.rendition.RenditionCompiler;
 import wistel.core.rendition.ShadowSteps;
 import wistel.core.rendition.Suggestion;
 import wistel.core.rendition.Treatment;
+import wistel.server.docket.DocketRepository;
+import wistel.server.docket.DocketService;
 import wistel.server.master.MasterRepository;
 import wistel.server.master.PreviewStore;
 import wistel.server.pairing.PairingRepository;
@@ -48,9 +47,11 @@ public class RenditionService {
     private final ProfileRepository profiles;
     private final MasterRepository masters;
     private final PairingRepository pairings;
+    private final DocketService docketService;
     private final ProofService proofs;
 
-    RenditionService(PreviewStore previews, ProfileRepository profiles, MasterRepository masters, PairingRepository pairings, ProofService proofs) {
+    RenditionService(PreviewStore previews, ProfileRepository profiles, MasterRepository masters, PairingRepository pairings, ProofService proofs, DocketService docketService) {
+        this.docketService = docketService;
         this.masters = masters;
         this.pairings = pairings;
         this.previews = previews;
@@ -195,20 +196,19 @@ public class RenditionService {
     public record Suggested(List<Move> moves, String words, double before, double after, int apartBefore, int apartAfter) {
     }
 
-    /** For the docket as it stands; it is not changed. */
-    public Suggested suggestion(DocketSpec d, String renditionId) {
-        PairingVersion pairing = pairings.chosen(d.pairingId());
-        Rendition rendition = d.rendition(renditionId);
-        ProofService.Seen seen = new ProofService.Seen(masters.byHash(rendition.masterHash()).orElseThrow(), rendition.change());
-        ColourRoute.ByWistel route = d.shownRoute(pairing);
-        View view = previews.view(seen.master(), FIGURES_SIDE);
+    /** For the part of a docket's picture that is printed, as it stands; nothing is changed. */
+    public Suggested suggestion(DocketRepository.Row row, String renditionId) {
+        Rendition rendition = row.spec().rendition(renditionId);
+        PairingVersion pairing = pairings.chosen(row.spec().pairingId());
+        ColourRoute.ByWistel route = row.spec().shownRoute(pairing);
+        ProofService.Seen seen = new ProofService.Seen(masters.byHash(rendition.masterHash()).orElseThrow(), rendition.change())
+            .on(docketService.judged(row).layout(), renditionId);
+        View view = proofs.counted(seen, FIGURES_SIDE);
         boolean monochrome = view.channels() == 1 || seen.change().treatment() instanceof Treatment.Monochrome;
-        // in one kernel family, as families differ by a code: the same question gets the same answer, warm or cold
-        Function<Recipe, Transform> compile = recipe -> TransformCompiler.compile(recipe, Kernels.SCALAR);
-        Transform toNearest = compile.apply(new Recipe.ProofToLab(RenditionCompiler.WORKING, paper(pairing), Intent.RELATIVE, false, false));
-        Transform toPrint = compile.apply(new Recipe.ProofToLab(RenditionCompiler.WORKING, paper(pairing), route.intent(), route.blackPoint(), false));
+        Transform toNearest = proofs.transforms().get(new Recipe.ProofToLab(RenditionCompiler.WORKING, paper(pairing), Intent.RELATIVE, false, false));
+        Transform toPrint = proofs.transforms().get(new Recipe.ProofToLab(RenditionCompiler.WORKING, paper(pairing), route.intent(), route.blackPoint(), false));
         Transform treated = RenditionCompiler.through(previews.profile(seen.master()), seen.uncompensated().change(), new RenditionCompiler.Onward(Intent.RELATIVE, false),
-            from -> new Recipe.DeviceToLab(from, false), compile);
+            from -> new Recipe.DeviceToLab(from, false), proofs.transforms()::get);
         Suggestion.Found found = Suggestion.of(view.pixels(), view.channels(), monochrome, treated, toNearest, toPrint);
         return new Suggested(found.moves(), Move.words(found.moves()), found.before(), found.after(), found.apartBefore(), found.apartAfter());
     }
