@@ -19,6 +19,9 @@ import java.util.Optional;
 public record PrinterDescription(String model, List<MediaRow> media, List<String> mediaTypes, List<String> feeds, List<Integer> qualities,
                                  List<Integer> resolutions, List<String> rasters, List<String> formats, List<String> colourModes, List<String> intents,
                                  List<Double> overEdgesMm) {
+    /** Of a printer that has not answered yet. */
+    public static final PrinterDescription UNKNOWN = new PrinterDescription("", List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of());
+
     /** Pictures are made for this resolution, or the coarsest that is offered, unless they have more. */
     private static final int USUAL_DPI = 360;
     /** A picture that has a little more than the printer takes isn't worth four times the data. */

@@ -24,7 +24,6 @@ import tools.jackson.databind.json.JsonMapper;
 import wistel.core.colour.Lab;
 import wistel.core.colour.LabEncoding;
 import wistel.core.docket.Change;
-import wistel.core.docket.DocketSpec;
 import wistel.core.fault.PrinterException;
 import wistel.core.fault.WistelException;
 import wistel.core.icc.profile.IccProfile;
@@ -287,9 +286,9 @@ class DemoScenario {
     }
 
     private void compensate(UUID id, String name) {
-        DocketSpec d = dockets.get(id).spec();
-        List<Move> moves = renditions.suggestion(d, DocketService.FIRST_RENDITION).moves();
-        Compensation kept = compensations.add(new Compensation(UUID.randomUUID().toString(), 1, name, moves), d.pairingId().map(UUID::fromString)).compensation();
+        DocketRepository.Row row = dockets.get(id);
+        List<Move> moves = renditions.suggestion(row, DocketService.FIRST_RENDITION).moves();
+        Compensation kept = compensations.add(new Compensation(UUID.randomUUID().toString(), 1, name, moves), row.spec().pairingId().map(UUID::fromString)).compensation();
         change(id, new Change.Compensates(DocketService.FIRST_RENDITION, new Compensated(kept.moves(), Optional.of(kept.ref()), true)));
     }
 

@@ -1,20 +1,102 @@
 package wistel.server.pairing;
 
+import io.swagger.v3.oas.annotations.Parameter;
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
 import java.util.List;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import wistel.core.fault.InvalidRequest;
+import wistel.core.fault.ProfileException;
+import wistel.core.icc.profile.Intent;
+import wistel.core.paper.PairingProposal;
 import wistel.core.paper.PairingVersion;
+import wistel.core.printer.DriverSettings;
+import wistel.core.printer.PrinterDescription;
+import wistel.server.edge.Events;
+import wistel.server.printer.Printer;
+import wistel.server.printer.PrinterRepository;
 
+/** Pairings, and the profiles that people bring for new ones. */
 @RestController
 class PairingController {
-    private final PairingRepository pairings;
+    private static final int LONGEST_NAME = 120;
 
-    PairingController(PairingRepository pairings) {
+    private final PairingRepository pairings;
+    private final ProfileFiles files;
+    private final PrinterRepository printers;
+    private final Events events;
+
+    PairingController(PairingRepository pairings, ProfileFiles files, PrinterRepository printers, Events events) {
         this.pairings = pairings;
+        this.files = files;
+        this.printers = printers;
+        this.events = events;
     }
 
     @GetMapping("/api/pairings")
     List<PairingVersion> pairings() {
         return pairings.all();
+    }
+
+    /** Takes an ICC profile of a printer and paper, or a zip of some, as the request's body, and tells what each is. */
+    @PostMapping(value = "/api/profiles", consumes = "!application/x-www-form-urlencoded")
+    @ResponseStatus(HttpStatus.CREATED)
+    List<ProfileFiles.TakenProfile> take(@Parameter(hidden = true) HttpServletRequest request) throws IOException {
+        return files.take(request.getInputStream());
+    }
+
+    @GetMapping("/api/profiles/{hash}")
+    ProfileFiles.PaperProfile profile(@PathVariable String hash) {
+        return files.known(hash);
+    }
+
+    /** What a profile's own texts say of the pairing that it is for, on this printer. */
+    @GetMapping("/api/profiles/{hash}/proposal")
+    PairingProposal proposal(@PathVariable String hash, @RequestParam UUID printerId) {
+        ProfileFiles.PaperProfile profile = files.known(hash);
+        return PairingProposal.of(profile.inspection().madeFor(), profile.inspection().blackL().get(Intent.RELATIVE), printers.get(printerId).description()
+            .orElse(PrinterDescription.UNKNOWN));
+    }
+
+    record NewPairing(String profileHash, UUID printerId, String paper, String surface, String mediaType, String feed, int quality, Intent intent) {
+    }
+
+    @PostMapping("/api/pairings")
+    @ResponseStatus(HttpStatus.CREATED)
+    PairingVersion pair(@RequestBody NewPairing asked) {
+        Printer printer = printers.get(asked.printerId);
+        ProfileFiles.PaperProfile profile = files.known(asked.profileHash);
+        if (profile.inspection().volume() == 0) {
+            throw new ProfileException(ProfileException.Reason.NOT_A_PAPER, "'" + profile.description() + "' is a profile of grays; pictures in colour can't be printed through it.",
+                "Choose the paper's RGB profile.");
+        }
+        String paper = InvalidRequest.named(asked.paper, "A paper's name", LONGEST_NAME);
+        String surface = InvalidRequest.named(asked.surface, "A surface", LONGEST_NAME);
+        DriverSettings settings = DriverSettings.of(asked.mediaType, asked.feed, asked.quality);
+        List<String> unknown = printer.description().map(d -> d.unknown(settings)).orElse(List.of());
+        if (!unknown.isEmpty()) {
+            throw new InvalidRequest(InvalidRequest.Reason.SETTINGS_UNCLEAR, printer.name() + " doesn't offer " + String.join(", ", unknown) + ".", "Choose among what it offers.");
+        }
+        PairingVersion made = pairings.add(new PairingVersion(UUID.randomUUID().toString(), 1, printer.id().toString(), printer.name(), paper, surface, settings, asked.profileHash, asked.intent,
+            profile.inspection().white().toArray(), profile.inspection().blackL().get(Intent.RELATIVE)));
+        events.tell("pairing", made.pairingId());
+        return made;
+    }
+
+    /** Retires it: it is not offered any more; dockets and prints that have it keep it. */
+    @DeleteMapping("/api/pairings/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void retire(@PathVariable UUID id) {
+        pairings.retire(id, true);
+        events.tell("pairing", id.toString());
     }
 }

@@ -12,6 +12,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import wistel.core.fault.InvalidRequest;
+import wistel.core.fault.NotFound;
 import wistel.core.icc.profile.Intent;
 import wistel.core.paper.PairingVersion;
 import wistel.core.printer.DriverSettings;
@@ -49,6 +50,13 @@ public class PairingRepository {
             .params(id, number, UUID.fromString(v.printerId()), paper, json.text(v.settings().values()), v.profileHash(), v.intent().name(),
                 v.whiteLab()[0], v.whiteLab()[1], v.whiteLab()[2], v.blackL(), Timestamp.from(clock.instant())).update();
         return find(v.pairingId()).orElseThrow();
+    }
+
+    /** Offered no more; dockets and prints that have it keep it. */
+    public void retire(UUID id, boolean retired) {
+        if (jdbc.sql("update pairing set retired = ? where id = ?").params(retired, id).update() == 0) {
+            throw new NotFound("There is no such pairing.", "Choose another one.");
+        }
     }
 
     /** The newest version of each, retired ones left out, by the paper's name. */

@@ -69,12 +69,7 @@ class PrinterController {
     @PatchMapping("/api/printers/{id}")
     Printer change(@PathVariable UUID id, @RequestBody Renamed asked) {
         printers.get(id);
-        asked.name().ifPresent(name -> {
-            if (name.isBlank() || name.length() > LONGEST_NAME) {
-                throw new InvalidRequest(InvalidRequest.Reason.NAME_OUT_OF_RANGE, "A printer's name has 1 to " + LONGEST_NAME + " characters.", "Write another one.");
-            }
-            printers.rename(id, name.strip());
-        });
+        asked.name().ifPresent(name -> printers.rename(id, InvalidRequest.named(name, "A printer's name", LONGEST_NAME)));
         asked.retired().ifPresent(retired -> printers.retire(id, retired));
         events.tell("printer", id.toString());
         return printers.get(id);
