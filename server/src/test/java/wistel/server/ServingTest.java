@@ -1,9 +1,12 @@
 package wistel.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
+import java.awt.image.BufferedImage;
 import java.io.BufferedReader;
 import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStreamReader;
 import java.net.HttpURLConnection;
@@ -12,7 +15,10 @@ import java.net.http.HttpRequest;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import java.util.stream.StreamSupport;
 import javax.imageio.ImageIO;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
@@ -127,8 +133,9 @@ public class ServingTest {
         JsonNode d = paired(docket("figures.png", 23), 0);
         JsonNode figures = api.get(path(d) + "/renditions/r1/figures").body();
         JsonNode gamut = figures.path("gamut");
-        assertThat(gamut.path("inside").asDouble() + gamut.path("tooDark").asDouble() + gamut.path("tooLight").asDouble() + gamut.path("tooVivid").asDouble())
-            .isCloseTo(1, org.assertj.core.api.Assertions.within(1e-9));
+        double all = gamut.path("inside").asDouble() + StreamSupport.stream(gamut.path("parts").spliterator(), false).mapToDouble(p -> p.path("share").asDouble()).sum();
+        assertThat(all).isCloseTo(1, within(1e-9));
+        assertThat(gamut.path("parts").size()).as("causes").isEqualTo(5);
         assertThat(figures.path("blackAlways").toString()).isEqualTo("[\"PERCEPTUAL\",\"SATURATION\"]");
         assertThat(figures.path("meanDifference").size()).isEqualTo(4);
     }
@@ -146,11 +153,36 @@ public class ServingTest {
     @Test
     public void figuresRankThePapersByWhatTheyCanHold() throws IOException {
         JsonNode d = docket("ranked.png", 42);
-        JsonNode baryta = api.get(path(d) + "/renditions/r1/pairing-comparison?pairingId=" + pairing(1)).body();
-        JsonNode cotton = api.get(path(d) + "/renditions/r1/pairing-comparison?pairingId=" + pairing(0)).body();
-        double barytaOut = baryta.path("gamut").path("tooVivid").asDouble() + baryta.path("gamut").path("tooDark").asDouble();
-        double cottonOut = cotton.path("gamut").path("tooVivid").asDouble() + cotton.path("gamut").path("tooDark").asDouble();
-        assertThat(cottonOut).isGreaterThan(barytaOut);
+        JsonNode ranked = api.get(path(d) + "/renditions/r1/pairing-comparison").body();
+        assertThat(ranked.size()).isGreaterThanOrEqualTo(2);
+        for (int i = 1; i < ranked.size(); i++) {
+            assertThat(ranked.get(i).path("meanDifference").asDouble()).as("the closest first").isGreaterThanOrEqualTo(ranked.get(i - 1).path("meanDifference").asDouble());
+        }
+        Map<String, JsonNode> byPairing = StreamSupport.stream(ranked.spliterator(), false).collect(Collectors.toMap(c -> c.path("pairingId").asString(), c -> c));
+        assertThat(byPairing.get(pairing(0)).path("gamut").path("inside").asDouble()).as("cotton").isLessThan(byPairing.get(pairing(1)).path("gamut").path("inside").asDouble());
+        assertThat(byPairing.get(pairing(0)).path("tone").asString()).isIn("WARM", "NEUTRAL", "COLD");
+    }
+
+    /** A picture whose upper half is a gray that any paper holds and whose lower half is vivid: cropped to the gray, nothing is out of gamut any more. */
+    @Test
+    public void figuresCountThePartThatIsPrinted() throws IOException {
+        BufferedImage image = new BufferedImage(300, 400, BufferedImage.TYPE_INT_RGB);
+        for (int y = 0; y < 400; y++) {
+            for (int x = 0; x < 300; x++) {
+                image.setRGB(x, y, y < 200 ? 0x808080 : 0x00FF00);
+            }
+        }
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        ImageIO.write(image, "png", bytes);
+        JsonNode d = paired(api.drop("half-gray.png", bytes.toByteArray()).body().path("docket"), 0);
+        JsonNode whole = api.get(path(d) + "/renditions/r1/figures").body();
+        assertThat(whole.path("gamut").path("inside").asDouble()).isCloseTo(0.5, within(0.02));
+        assertThat(whole.path("gamut").path("mostly").asString()).isEqualTo("TOO_VIVID");
+        String gray = "{\"kind\":\"trimmed\",\"cut\":{\"x\":0,\"y\":0.05,\"width\":1,\"height\":0.4,\"degrees\":0}}";
+        assertThat(api.patch(path(d), gray, d.path("version").asInt()).status()).isEqualTo(200);
+        JsonNode part = api.get(path(d) + "/renditions/r1/figures").body();
+        assertThat(part.path("gamut").path("inside").asDouble()).isEqualTo(1);
+        assertThat(part.path("meanDifference").path("RELATIVE").asDouble()).isLessThan(whole.path("meanDifference").path("RELATIVE").asDouble());
     }
 
     @Test

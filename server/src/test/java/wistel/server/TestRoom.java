@@ -1,6 +1,7 @@
 package wistel.server;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -10,6 +11,7 @@ import java.sql.SQLException;
 import java.util.Optional;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.util.FileSystemUtils;
 import wistel.standin.PrintRoom;
 
 /** A real server on a real, fresh PostgreSQL database, with a stand-in print room beside it. It can be stopped and started again. */
@@ -147,5 +149,12 @@ final class TestRoom implements AutoCloseable {
         stop();
         room.close();
         admin("drop database if exists " + database + " with (force)");
+        // print files of a run come to a gigabyte and more
+        try {
+            FileSystemUtils.deleteRecursively(roomFolder);
+            FileSystemUtils.deleteRecursively(files);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 }
