@@ -1,3 +1,4 @@
+import { forScreen } from './screen'
 import type { DocketView, Intent, Move, OnDocket, Rendition, Treatment } from './types'
 
 /** What of a proof is shown: a way of looking at it, no decision. */
@@ -25,7 +26,7 @@ export const asked = (change?: ColourChange) =>
 
 /** Addresses of pictures. Each names everything that the picture depends on, so it can be kept for ever. */
 export const masterUrl = (hash: string, longest: number, change?: ColourChange) =>
-  `/api/masters/${hash}/picture?longest=${longest}${asked(change)}`
+  `/api/masters/${hash}/picture?longest=${longest}${asked(change)}${forScreen()}`
 
 const on = (view: DocketView, longest: number) =>
   `longest=${longest}&pairing=${view.pairing.pairingId}&version=${view.pairing.number}`
@@ -44,7 +45,7 @@ export const proofUrl = (
   intent: Intent = intentOf(view),
   change?: ColourChange,
 ) =>
-  `/api/masters/${master}/proof?${on(view, longest)}&intent=${intent}&black=${blackPointOf(view)}&view=${shown}${asked(change)}`
+  `/api/masters/${master}/proof?${on(view, longest)}&intent=${intent}&black=${blackPointOf(view)}&view=${shown}${asked(change)}${forScreen()}`
 
 export const gamutUrl = (view: DocketView, master: string, longest: number, change?: ColourChange) =>
   `/api/masters/${master}/gamut?${on(view, longest)}${asked(change)}`
@@ -55,4 +56,4 @@ export const loupeUrl = (view: DocketView, rendition: string, at: { x: number; y
 
 /** The scan of one picture of a page, both counted from 1. */
 export const scanUrl = (attempt: string, page: number, picture: number, longest: number) =>
-  `/api/attempts/${attempt}/pages/${page}/pictures/${picture}/scan?longest=${longest}`
+  `/api/attempts/${attempt}/pages/${page}/pictures/${picture}/scan?longest=${longest}${forScreen()}`

@@ -123,7 +123,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["file"];
+        get: operations["file_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -203,9 +203,25 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all"];
+        get: operations["all_1"];
         put?: never;
         post: operations["keep_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compensations/files": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["take_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -244,6 +260,38 @@ export interface paths {
         patch: operations["rename"];
         trace?: never;
     };
+    "/api/compensations/{id}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compensations/{id}/profile": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["profile_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/compensations/{id}/versions": {
         parameters: {
             query?: never;
@@ -255,6 +303,38 @@ export interface paths {
         put?: never;
         post: operations["next"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/displays": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all"];
+        put?: never;
+        post: operations["add_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/displays/{hash}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["remove"];
         options?: never;
         head?: never;
         patch?: never;
@@ -765,8 +845,24 @@ export interface paths {
         };
         get: operations["pairings"];
         put?: never;
-        post?: never;
+        post: operations["pair_1"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pairings/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["retire"];
         options?: never;
         head?: never;
         patch?: never;
@@ -818,6 +914,70 @@ export interface paths {
         options?: never;
         head?: never;
         patch: operations["change"];
+        trace?: never;
+    };
+    "/api/profiles": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["take"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/profiles/{hash}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["profile"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/profiles/{hash}/proposal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["proposal"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/profiles/{hash}/sweep": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["sweep"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
         trace?: never;
     };
     "/api/settings/retention": {
@@ -1138,6 +1298,9 @@ export interface components {
             };
             /** Format: double */
             paperL: number;
+            screen: components["schemas"]["Screen"];
+            /** Format: double */
+            threshold: number;
         };
         Filled: {
             /** Format: double */
@@ -1349,6 +1512,19 @@ export interface components {
             /** Format: uuid */
             pairingId: string;
         };
+        NewPairing: {
+            feed: string;
+            /** @enum {string} */
+            intent: "PERCEPTUAL" | "RELATIVE" | "SATURATION" | "ABSOLUTE";
+            mediaType: string;
+            paper: string;
+            /** Format: uuid */
+            printerId: string;
+            profileHash: string;
+            /** Format: int32 */
+            quality: number;
+            surface: string;
+        };
         NewPrinter: {
             uri: string;
         };
@@ -1396,6 +1572,10 @@ export interface components {
             qualities: components["schemas"]["Choice"][];
             stocks: components["schemas"]["StockChoice"][];
         };
+        OwnDisplay: {
+            hash: string;
+            name: string;
+        };
         Page: {
             bleed: components["schemas"]["Placed"][];
             /** @enum {string} */
@@ -1419,6 +1599,26 @@ export interface components {
         PairingAsked: {
             pairingId: string;
         };
+        PairingComparison: {
+            /** Format: double */
+            blackL: number;
+            gamut: components["schemas"]["Report"];
+            /** Format: double */
+            meanDifference: number;
+            pairingId: string;
+            /** @enum {string} */
+            tone: "WARM" | "NEUTRAL" | "COLD";
+        };
+        PairingProposal: {
+            feed: string;
+            /** @enum {string} */
+            intent: "PERCEPTUAL" | "RELATIVE" | "SATURATION" | "ABSOLUTE";
+            mediaType: string;
+            paper: string;
+            /** Format: int32 */
+            quality: number;
+            surface: string;
+        };
         PairingVersion: {
             /** Format: double */
             blackL: number;
@@ -1434,6 +1634,19 @@ export interface components {
             settings: components["schemas"]["DriverSettings"];
             surface: string;
             whiteLab: number[];
+        };
+        PaperProfile: {
+            description: string;
+            hash: string;
+            inspection: components["schemas"]["ProfileInspection"];
+        };
+        Part: {
+            /** @enum {string} */
+            cause: "INSIDE" | "TOO_DARK" | "TOO_LIGHT" | "TOO_VIVID" | "GAINS_CHROMA" | "SHIFTS_HUE";
+            /** Format: double */
+            meanDifference: number;
+            /** Format: double */
+            share: number;
         };
         Placed: {
             atMm: components["schemas"]["Rect"];
@@ -1487,16 +1700,33 @@ export interface components {
         };
         Probe: {
             /** @enum {string} */
-            cause: "INSIDE" | "TOO_DARK" | "TOO_LIGHT" | "TOO_VIVID";
+            cause: "INSIDE" | "TOO_DARK" | "TOO_LIGHT" | "TOO_VIVID" | "GAINS_CHROMA" | "SHIFTS_HUE";
             /** Format: double */
             difference: number;
             master: components["schemas"]["Lab"];
-            proof: components["schemas"]["Lab"];
+            measured: components["schemas"]["Lab"];
+            print: components["schemas"]["Lab"];
         };
         ProfileConfirmed: {
             /** @enum {string} */
             kind: "profile-confirmed";
             renditionId: string;
+        };
+        ProfileInspection: {
+            blackL: {
+                [key: string]: number;
+            };
+            madeFor: string[];
+            missing: ("PERCEPTUAL" | "RELATIVE" | "SATURATION" | "ABSOLUTE")[];
+            /** Format: double */
+            neutral: number;
+            remarks: string[];
+            rises: boolean;
+            roundTrip: components["schemas"]["RoundTrip"];
+            version: string;
+            /** Format: double */
+            volume: number;
+            white: components["schemas"]["Lab"];
         };
         Range: {
             /** Format: double */
@@ -1536,18 +1766,9 @@ export interface components {
         Report: {
             /** Format: double */
             inside: number;
-            /** Format: double */
-            meanTooDark: number;
-            /** Format: double */
-            meanTooLight: number;
-            /** Format: double */
-            meanTooVivid: number;
-            /** Format: double */
-            tooDark: number;
-            /** Format: double */
-            tooLight: number;
-            /** Format: double */
-            tooVivid: number;
+            /** @enum {string} */
+            mostly: "INSIDE" | "TOO_DARK" | "TOO_LIGHT" | "TOO_VIVID" | "GAINS_CHROMA" | "SHIFTS_HUE";
+            parts: components["schemas"]["Part"][];
         };
         Resolution: {
             /** @enum {string} */
@@ -1568,6 +1789,14 @@ export interface components {
             /** Format: double */
             widthMm: number;
         };
+        RoundTrip: {
+            /** Format: double */
+            max: number;
+            /** Format: double */
+            mean: number;
+            /** Format: double */
+            percentile95: number;
+        };
         Routed: {
             /** @enum {string} */
             kind: "routed";
@@ -1576,6 +1805,12 @@ export interface components {
         ScanFigures: {
             /** Format: double */
             meanDifference: number;
+        };
+        Screen: {
+            /** Format: double */
+            ofMaster: number;
+            /** Format: double */
+            ofPrint: number;
         };
         Set: {
             /** @enum {string} */
@@ -1709,6 +1944,15 @@ export interface components {
             before: number;
             moves: components["schemas"]["Move"][];
             words: string;
+        };
+        TakenCompensation: {
+            compensation: components["schemas"]["CompensationView"];
+            words: string;
+        };
+        TakenProfile: {
+            file: string;
+            profile: components["schemas"]["PaperProfile"];
+            refusal: string;
         };
         Text: {
             /** @enum {string} */
@@ -1962,7 +2206,7 @@ export interface operations {
             };
         };
     };
-    file: {
+    file_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -1989,6 +2233,8 @@ export interface operations {
         parameters: {
             query?: {
                 longest?: number;
+                display?: string;
+                tagged?: boolean;
             };
             header?: never;
             path: {
@@ -2081,7 +2327,7 @@ export interface operations {
             };
         };
     };
-    all: {
+    all_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -2121,6 +2367,26 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["CompensationView"];
+                };
+            };
+        };
+    };
+    take_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TakenCompensation"];
                 };
             };
         };
@@ -2195,6 +2461,50 @@ export interface operations {
             };
         };
     };
+    file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
+    profile_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/vnd.iccprofile": string;
+                };
+            };
+        };
+    };
     next: {
         parameters: {
             query?: never;
@@ -2218,6 +2528,66 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["CompensationView"];
                 };
+            };
+        };
+    };
+    all: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["OwnDisplay"][];
+                };
+            };
+        };
+    };
+    add_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["OwnDisplay"];
+                };
+            };
+        };
+    };
+    remove: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                hash: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -2519,6 +2889,7 @@ export interface operations {
         parameters: {
             query?: {
                 compensated?: boolean;
+                display?: string;
             };
             header?: never;
             path: {
@@ -2619,9 +2990,7 @@ export interface operations {
     };
     comparison: {
         parameters: {
-            query: {
-                pairingId: string;
-            };
+            query?: never;
             header?: never;
             path: {
                 id: string;
@@ -2637,7 +3006,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["Figures"];
+                    "*/*": components["schemas"]["PairingComparison"][];
                 };
             };
         };
@@ -2647,7 +3016,6 @@ export interface operations {
             query: {
                 x: number;
                 y: number;
-                view?: "SCREEN_WHITE_AND_BLACK" | "INK_BLACK" | "PAPER_WHITE";
             };
             header?: never;
             path: {
@@ -2968,6 +3336,8 @@ export interface operations {
             query?: {
                 longest?: number;
                 change?: string;
+                display?: string;
+                tagged?: boolean;
             };
             header?: never;
             path: {
@@ -2998,6 +3368,8 @@ export interface operations {
                 view?: "SCREEN_WHITE_AND_BLACK" | "INK_BLACK" | "PAPER_WHITE";
                 longest?: number;
                 change?: string;
+                display?: string;
+                tagged?: boolean;
             };
             header?: never;
             path: {
@@ -3055,6 +3427,50 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["PairingVersion"][];
                 };
+            };
+        };
+    };
+    pair_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewPairing"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PairingVersion"];
+                };
+            };
+        };
+    };
+    retire: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3148,6 +3564,97 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Printer"];
+                };
+            };
+        };
+    };
+    take: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TakenProfile"][];
+                };
+            };
+        };
+    };
+    profile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                hash: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PaperProfile"];
+                };
+            };
+        };
+    };
+    proposal: {
+        parameters: {
+            query: {
+                printerId: string;
+            };
+            header?: never;
+            path: {
+                hash: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PairingProposal"];
+                };
+            };
+        };
+    };
+    sweep: {
+        parameters: {
+            query?: {
+                display?: string;
+                tagged?: boolean;
+            };
+            header?: never;
+            path: {
+                hash: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/png": string;
                 };
             };
         };

@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react'
 import { NavLink, Outlet, useLocation } from 'react-router'
 import { get } from '../api/client'
 import { useServerEvents } from '../api/events'
+import { useScreen } from '../api/screen'
 import type { Printer } from '../api/types'
 import { MarkSign } from '../parts/MarkSign'
 import { DOING, DOING_MARK } from '../printers/words'
@@ -31,6 +32,7 @@ export function Frame() {
     window.addEventListener('keydown', press)
     return () => window.removeEventListener('keydown', press)
   }, [])
+  const screen = useScreen()
   return (
     <div className="frame">
       <header className="header">
@@ -51,7 +53,7 @@ export function Frame() {
         </NavLink>
       </header>
       <main className="main">
-        <Outlet />
+        <Outlet key={screen} />
       </main>
       <Modal open={keys} onCancel={() => setKeys(false)} footer={null} title="Keys">
         <table className="keys">

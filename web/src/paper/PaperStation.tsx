@@ -1,12 +1,13 @@
-import { useQueries, useQuery } from '@tanstack/react-query'
+import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { Button } from 'antd'
 import { get } from '../api/client'
-import { asked, changeOf, intentOf, masterUrl, proofUrl, renditionOf } from '../api/pictures'
-import type { Figures, Pairing } from '../api/types'
+import { changeOf, intentOf, masterUrl, proofUrl, renditionOf } from '../api/pictures'
+import type { Pairing, PairingComparison } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { Booth } from '../parts/BoothPicture'
 import { BOOTH } from '../parts/booth'
 import { fixed, labCss, percent } from '../parts/numbers'
+import { CAUSES } from '../proof/words'
 import './paper.css'
 
 export function PaperStation({ view, picture, tools, go }: StationProps) {
@@ -15,20 +16,23 @@ export function PaperStation({ view, picture, tools, go }: StationProps) {
     queryFn: ({ signal }) => get<Pairing[]>('/api/pairings', signal),
   })
   const change = changeOf(renditionOf(view, picture))
-  const comparison = useQueries({
-    queries: (pairings ?? []).map((p) => ({
-      queryKey: ['pairing-comparison', view.id, picture.renditionId, p.pairingId, p.number, asked(change)],
-      queryFn: ({ signal }) =>
-        get<Figures>(
-          `/api/dockets/${view.id}/renditions/${picture.renditionId}/pairing-comparison?pairingId=${p.pairingId}`,
-          signal,
-        ),
-      staleTime: Number.POSITIVE_INFINITY,
-    })),
+  const { data: comparison } = useQuery({
+    queryKey: [
+      'pairing-comparison',
+      view.id,
+      picture.renditionId,
+      view.version,
+      pairings?.map((p) => `${p.pairingId} ${p.number}`),
+    ],
+    queryFn: ({ signal }) =>
+      get<PairingComparison[]>(`/api/dockets/${view.id}/renditions/${picture.renditionId}/pairing-comparison`, signal),
+    enabled: pairings !== undefined,
+    placeholderData: keepPreviousData,
   })
+  const place = (p: Pairing) => comparison?.findIndex((c) => c.pairingId === p.pairingId) ?? 0
   const ranked = (pairings ?? [])
-    .map((pairing, i) => ({ pairing, figures: comparison[i]?.data }))
-    .sort((a, b) => (a.figures?.meanDifference[a.pairing.intent] ?? 99) - (b.figures?.meanDifference[b.pairing.intent] ?? 99))
+    .map((pairing) => ({ pairing, found: comparison?.find((c) => c.pairingId === pairing.pairingId) }))
+    .sort((a, b) => place(a.pairing) - place(b.pairing))
   const chosen = view.spec.pairingId
   return (
     <div className="station">
@@ -54,11 +58,11 @@ export function PaperStation({ view, picture, tools, go }: StationProps) {
         <section>
           <h2 className="head">Which paper suits this picture</h2>
           <p className="soft">
-            The closest first, by the mean difference between master and print. Choosing one sets printer, media type, feed,
-            quality, profile and intent.
+            The closest first, by the mean difference between master and print over the part that is printed. Choosing one sets
+            printer, media type, feed, quality, profile and intent.
           </p>
           <div className="ranking">
-            {ranked.map(({ pairing: p, figures }) => (
+            {ranked.map(({ pairing: p, found }) => (
               <button
                 type="button"
                 className="pair"
@@ -71,24 +75,18 @@ export function PaperStation({ view, picture, tools, go }: StationProps) {
                   <b>{p.paper}</b> · {p.surface} · {p.printerName}
                 </span>
                 <span className="soft">
-                  {figures ? (
+                  {found ? (
                     <>
-                      mean ΔE {fixed(figures.meanDifference[p.intent] ?? 0, 1)} · can't hold{' '}
-                      {percent(figures.gamut.tooDark + figures.gamut.tooLight + figures.gamut.tooVivid)}
-                      {figures.gamut.tooDark > figures.gamut.tooVivid
-                        ? ', mostly too dark'
-                        : figures.gamut.tooVivid > 0.001
-                          ? ', mostly too vivid'
-                          : ''}
+                      mean ΔE {fixed(found.meanDifference, 1)} · can't hold {percent(1 - found.gamut.inside)}
+                      {found.gamut.mostly && `: most of it ${CAUSES[found.gamut.mostly].short}`}
                     </>
                   ) : (
                     'measuring this picture on it …'
                   )}
                 </span>
                 <span className="soft">
-                  white L* {fixed(p.whiteLab[0] ?? 0, 1)}, b* {fixed(p.whiteLab[2] ?? 0, 1)} (
-                  {(p.whiteLab[2] ?? 0) > 1 ? 'warm' : (p.whiteLab[2] ?? 0) < -2 ? 'cold' : 'neutral'}) · deepest black L*{' '}
-                  {fixed(p.blackL, 1)}
+                  white L* {fixed(p.whiteLab[0] ?? 0, 1)}, b* {fixed(p.whiteLab[2] ?? 0, 1)}
+                  {found && ` (${found.tone.toLowerCase()})`} · deepest black L* {fixed(p.blackL, 1)}
                 </span>
               </button>
             ))}

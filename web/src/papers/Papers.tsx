@@ -1,12 +1,15 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
-import { App, Button, Select } from 'antd'
+import { App, Button, Popconfirm, Select } from 'antd'
 import { Link } from 'react-router'
-import { get, type Problem, put, remove } from '../api/client'
-import type { CompensationView, Pairing } from '../api/types'
+import { get, type Problem, put, remove, upload } from '../api/client'
+import type { CompensationView, Pairing, TakenCompensation } from '../api/types'
+import { FileButton } from '../parts/FileButton'
 import { fixed, labCss } from '../parts/numbers'
+import { BringProfile } from './BringProfile'
 import './papers.css'
+import { QUALITY } from './words'
 
-const QUALITY: Record<number, string> = { 3: 'quick', 4: 'standard', 5: 'fine' }
+const MOST_BYTES = 32 * 1048576
 
 export function Papers() {
   const { data } = useQuery({ queryKey: ['pairings'], queryFn: ({ signal }) => get<Pairing[]>('/api/pairings', signal) })
@@ -18,17 +21,26 @@ export function Papers() {
   })
   const refresh = () => client.invalidateQueries({ queryKey: ['compensations'] })
   const complain = (e: Problem) => notification.open({ title: e.message, description: e.next })
+  const taken = (t: TakenCompensation) => {
+    notification.open({ title: `“${t.compensation.name}” is kept.`, description: `${t.words} ${t.compensation.words}.` })
+    return refresh()
+  }
   const startWith = (pairing: string, compensationId: string | null) =>
     put(`/api/compensations/usual/${pairing}`, { compensationId }).then(refresh, complain)
   return (
     <div className="page">
-      <h1>Papers</h1>
+      <div className="placed-head">
+        <h1>Papers</h1>
+        <BringProfile />
+      </div>
       <p className="soft">
         A pairing is what belongs together to print well: a printer, a paper, the media type to set, quality, feed and the profile
         made with all of them.
       </p>
       {data?.length === 0 && (
-        <p className="empty">No pairing is known yet. `./wistel demo` brings three papers with their profiles.</p>
+        <p className="empty">
+          No pairing is known yet. Bring the profile that came with a paper: Wistel says what it is, and pairs it with a printer.
+        </p>
       )}
       {data && data.length > 0 && (
         <table className="plain">
@@ -41,6 +53,7 @@ export function Papers() {
               <th>Deepest black</th>
               <th>Usual intent</th>
               <th>New dockets start with</th>
+              <th />
             </tr>
           </thead>
           <tbody>
@@ -67,12 +80,37 @@ export function Papers() {
                     onChange={(id) => startWith(p.pairingId, id || null)}
                   />
                 </td>
+                <td className="act">
+                  <Popconfirm
+                    title={`Offer ${p.paper} no more?`}
+                    description="Dockets and prints that have it keep it."
+                    okText="Retire it"
+                    cancelText="Keep it"
+                    onConfirm={() =>
+                      remove(`/api/pairings/${p.pairingId}`).then(
+                        () => client.invalidateQueries({ queryKey: ['pairings'] }),
+                        complain,
+                      )
+                    }
+                  >
+                    <Button size="small">Retire</Button>
+                  </Popconfirm>
+                </td>
               </tr>
             ))}
           </tbody>
         </table>
       )}
-      <h2 className="kept">Compensations</h2>
+      <div className="kept">
+        <h2>Compensations</h2>
+        <FileButton
+          size="small"
+          accept=".icc,.icm,.json"
+          onFile={(f) => upload<TakenCompensation>('/api/compensations/files', f, MOST_BYTES, () => {}).then(taken, complain)}
+        >
+          Bring one: an ICC abstract profile, or Wistel's own file
+        </FileButton>
+      </div>
       {kept.length === 0 ? (
         <p className="empty">
           None is kept yet. On a docket’s proof, the face “compensate” makes them; kept under a name they serve other dockets too.
@@ -91,7 +129,7 @@ export function Papers() {
           <tbody>
             {kept.map((k) => (
               <tr key={k.id}>
-                <td>
+                <td className="called">
                   <span className="titled">{k.name}</span> <span className="soft">version {k.version}</span>
                 </td>
                 <td>{k.words}</td>
@@ -106,6 +144,12 @@ export function Papers() {
                   ))}
                 </td>
                 <td className="act">
+                  <a href={`/api/compensations/${k.id}/profile`} download>
+                    as ICC profile
+                  </a>
+                  <a href={`/api/compensations/${k.id}/file`} download>
+                    as JSON
+                  </a>
                   <Button size="small" onClick={() => remove(`/api/compensations/${k.id}`).then(refresh, complain)}>
                     Let it go
                   </Button>

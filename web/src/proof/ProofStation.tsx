@@ -1,20 +1,19 @@
-import { useQuery } from '@tanstack/react-query'
+import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { Button, Checkbox, Radio, Segmented } from 'antd'
 import { useEffect, useRef, useState } from 'react'
 import { get } from '../api/client'
 import {
-  asked,
   blackPointOf,
   type ColourChange,
   changeOf,
   gamutUrl,
   intentOf,
   masterUrl,
-  type ProofView,
   proofUrl,
   renditionOf,
   treated,
 } from '../api/pictures'
+import { forScreen } from '../api/screen'
 import type { DocketView, Figures, Intent, OnDocket, Probe } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { typing } from '../frame/Frame'
@@ -64,10 +63,12 @@ export function ProofStation(props: StationProps) {
   const change = bare ? treated(saved.treatment) : (draft ?? saved)
   const settled = useSettled(change, 200)
   const { data: figures } = useQuery({
-    queryKey: ['figures', view.id, picture.renditionId, view.pairing?.pairingId, view.pairing?.number, blackPoint, asked(saved)],
-    queryFn: ({ signal }) => get<Figures>(`/api/dockets/${view.id}/renditions/${picture.renditionId}/figures`, signal),
+    queryKey: ['figures', view.id, picture.renditionId, view.version, forScreen()],
+    queryFn: ({ signal }) =>
+      get<Figures>(`/api/dockets/${view.id}/renditions/${picture.renditionId}/figures${forScreen('?')}`, signal),
     enabled: paired,
     staleTime: Number.POSITIVE_INFINITY,
+    placeholderData: keepPreviousData,
   })
 
   const blackAlways = figures?.blackAlways.includes(intent) ?? false
@@ -145,7 +146,6 @@ export function ProofStation(props: StationProps) {
         <Comparison
           view={view}
           picture={picture}
-          shown={shown}
           compare={held ? 'master' : compare}
           outside={outside}
           proof={proof}
@@ -179,21 +179,22 @@ export function ProofStation(props: StationProps) {
                   </button>
                 ))}
               </div>
+              <p className="soft">Mean over the printed part, master and print each against their own white.</p>
             </section>
             <section>
               <h2 className="head">What this paper can't hold</h2>
               <div className="shares" role="img" aria-label="Shares of the picture out of gamut">
-                <div className="dark" style={{ width: `${100 * (g?.tooDark ?? 0)}%` }} />
-                <div className="vivid" style={{ width: `${100 * (g?.tooVivid ?? 0)}%` }} />
-                <div className="light" style={{ width: `${100 * (g?.tooLight ?? 0)}%` }} />
+                {g?.parts.map((p) => (
+                  <div key={p.cause} className={p.cause.toLowerCase()} style={{ width: `${100 * p.share}%` }} />
+                ))}
               </div>
               <p className="soft">
                 {g
-                  ? `${percent(g.tooDark)} too dark (mean ΔE ${fixed(g.meanTooDark, 1)}), ${percent(g.tooVivid)} too vivid (${fixed(g.meanTooVivid, 1)}), ${percent(g.tooLight)} too light. Counted from ΔE 2.`
+                  ? `${heldWords(g, outside)} Counted from ΔE ${figures.threshold}. ${screenWords(figures.screen)}`
                   : 'measuring …'}
               </p>
               <Checkbox checked={outside} onChange={(e) => setOutside(e.target.checked)}>
-                draw it over the picture (G): strokes too dark, dots too vivid
+                draw it over the picture (G)
               </Checkbox>
             </section>
             <section>
@@ -246,7 +247,6 @@ export function ProofStation(props: StationProps) {
 function Comparison({
   view,
   picture,
-  shown,
   compare,
   outside,
   proof: wanted,
@@ -256,7 +256,6 @@ function Comparison({
 }: {
   view: DocketView
   picture: OnDocket
-  shown: ProofView
   compare: Compare | 'master'
   outside: boolean
   proof: string
@@ -290,7 +289,7 @@ function Comparison({
     const asking = new AbortController()
     asked.current = asking
     wait.current = window.setTimeout(() => {
-      const at = `x=${place.x.toFixed(4)}&y=${place.y.toFixed(4)}&view=${shown}`
+      const at = `x=${place.x.toFixed(4)}&y=${place.y.toFixed(4)}`
       get<Probe>(`/api/dockets/${view.id}/renditions/${picture.renditionId}/probe?${at}`, asking.signal).then(setProbe, () => {
         if (!asking.signal.aborted) setProbe(undefined)
       })
@@ -362,6 +361,25 @@ function Comparison({
   )
 }
 
+const told = (g: Figures['gamut']) => g.parts.filter((p) => p.share >= 0.005).sort((a, b) => b.share - a.share)
+
+function heldWords(g: Figures['gamut'], drawn: boolean) {
+  const parts = told(g)
+  if (parts.length === 0) return g.inside > 0.9995 ? 'It holds all of this picture.' : 'It holds all but a few spots.'
+  const words = parts.map((p) => {
+    const { short, drawn: how } = CAUSES[p.cause]
+    return `${percent(p.share)} ${short} (${drawn ? `${how}, ` : ''}mean ΔE ${fixed(p.meanDifference, 1)})`
+  })
+  return `${words.join(', ')}.`
+}
+
+const shareWords = (share: number) => (share < 0.0005 ? 'none' : percent(share))
+
+function screenWords({ ofMaster, ofPrint }: Figures['screen']) {
+  if (ofMaster < 0.0005 && ofPrint < 0.0005) return 'This screen shows both as they are.'
+  return `This screen can't show ${shareWords(ofPrint)} of the print and ${shareWords(ofMaster)} of the master.`
+}
+
 function ProbeTable({ probe, at }: { probe: Probe; at: { x: number; left: number; top: number } }) {
   const row = (name: string, lab: Probe['master']) => (
     <tr>
@@ -382,14 +400,15 @@ function ProbeTable({ probe, at }: { probe: Probe; at: { x: number; left: number
     >
       <tbody>
         {row('master', probe.master)}
-        {row('proof', probe.proof)}
+        {row('print', probe.print)}
         <tr>
           <td className="soft">apart</td>
           <td colSpan={3}>
             ΔE {fixed(probe.difference, 1)}
-            {CAUSES[probe.cause]}
+            {CAUSES[probe.cause].probe}
           </td>
         </tr>
+        {row('on paper', probe.measured)}
       </tbody>
     </table>
   )

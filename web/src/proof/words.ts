@@ -1,4 +1,4 @@
-import type { Intent } from '../api/types'
+import type { Cause, Intent } from '../api/types'
 
 export const INTENTS: { value: Intent; label: string }[] = [
   { value: 'PERCEPTUAL', label: 'Perceptual' },
@@ -7,9 +7,12 @@ export const INTENTS: { value: Intent; label: string }[] = [
   { value: 'ABSOLUTE', label: 'Absolute' },
 ]
 
-export const CAUSES = {
-  INSIDE: '',
-  TOO_DARK: ', too dark for this paper',
-  TOO_LIGHT: ', too light for this paper',
-  TOO_VIVID: ', too vivid for this paper',
+/** What the paper does to colours that it can't hold, most often the first. */
+export const CAUSES: Record<Cause, { short: string; probe: string; drawn: string }> = {
+  INSIDE: { short: '', probe: '', drawn: '' },
+  TOO_DARK: { short: 'too dark', probe: ', too dark for this paper', drawn: 'falling strokes' },
+  TOO_LIGHT: { short: 'too light', probe: ', too light for this paper', drawn: 'rising strokes' },
+  TOO_VIVID: { short: 'too vivid', probe: ', too vivid for this paper', drawn: 'dots' },
+  GAINS_CHROMA: { short: 'take on colour', probe: ', takes on colour on this paper', drawn: 'level strokes' },
+  SHIFTS_HUE: { short: 'turn in hue', probe: ', turns in hue on this paper', drawn: 'upright strokes' },
 }

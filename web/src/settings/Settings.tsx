@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { get, type Problem, put } from '../api/client'
 import type { Retention } from '../api/types'
 import { megabytes } from '../parts/numbers'
+import { ScreenColour } from './ScreenColour'
 import { ScreenMeasure } from './ScreenMeasure'
 import './settings.css'
 import { WORDS } from './words'
@@ -64,6 +65,7 @@ export function Settings() {
           {WORDS.save}
         </Button>
       </section>
+      <ScreenColour />
       <ScreenMeasure />
     </div>
   )

@@ -7,6 +7,11 @@ export const WORDS = {
   room: 'both together, GB',
   forEver: '0 is for ever, or without a bound.',
   save: 'Keep it so',
+  colour: "This screen's colour",
+  colourHelp:
+    'Proofs are made for the colours that this screen shows, and say what it can’t show. With a profile that was measured on it, they are right for this very screen.',
+  bring: 'Bring the profile of this screen',
+  ready: 'This browser converts no colours by itself: send pictures ready for this screen, without their profile',
   screen: 'This screen, measured',
   screenHelp:
     'Hold a bank card against the screen and draw the outline to its size. Then “life size” on the size station is just that.',

@@ -321,6 +321,26 @@ public class FromPictureToPrintTest {
         assertThat(readback).not().containsText("monochrome");
     }
 
+    /** A profile brought for this screen is what proofs are made for, until it is let go; one of a printer is refused in words. */
+    @Test(dependsOnMethods = "aPrintIsCompensatedAndTreatedOnScreen")
+    public void proofsAreMadeForThePersonsOwnScreen() {
+        page.navigate(wistel.address + "/settings");
+        assertThat(page.getByLabel("as this browser says: sRGB")).isChecked();
+        page.locator("input[type=file]").setInputFiles(Path.of("../demo/profiles/skerry-baryta.icc"));
+        assertThat(page.getByText(Pattern.compile("is the profile of a printer and its paper"))).isVisible();
+        page.locator("input[type=file]").setInputFiles(Path.of("../demo/profiles/wide-rgb.icc"));
+        assertThat(page.getByLabel(Pattern.compile("^Wide RGB"))).isChecked();
+        page.navigate(wistel.address + "/");
+        page.getByText("Night yard on cotton").click();
+        page.waitForURL(Pattern.compile(".*/dockets/.*"));
+        page.navigate(page.url().replaceAll("(.*/dockets/[^/]+).*", "$1") + "/proof");
+        assertThat(page.getByAltText("Proof", new Page.GetByAltTextOptions().setExact(true))).hasAttribute("src", Pattern.compile("display=[0-9a-f]{64}"));
+        assertThat(page.getByText("This screen shows both as they are")).isVisible();
+        page.navigate(wistel.address + "/settings");
+        page.getByLabel(Pattern.compile("^Let go of Wide RGB")).click();
+        assertThat(page.getByLabel("as this browser says: sRGB")).isChecked();
+    }
+
     /** Print files and scans are kept as long as Settings says; a number out of its range is refused in words. */
     @Test(dependsOnMethods = "undoDoesNotStickAtTheProof")
     public void howLongPrintFilesAreKeptIsSet() {
