@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { App } from 'antd'
 import { get, type Problem, patch, post, put } from '../api/client'
 import type { Attempt, Change, DocketView, OnDocket } from '../api/types'
+import { OVER } from '../release/words'
 
 /** Lengths as they were typed; one of them is given, or all four borders. */
 export type SizeAsked = Partial<Record<'width' | 'height' | 'ppi' | 'left' | 'top' | 'right' | 'bottom', string>> & {
@@ -17,6 +18,12 @@ type Step =
   | { kind: 'undo' }
   | { kind: 'redo' }
 
+const ASK_AGAIN_MS = 5000
+
+/** An event may be lost on the way: while something is being printed it is asked for now and then as well. */
+export const whileUnderWay = (attempts: Attempt[] | undefined) =>
+  attempts?.some((a) => !OVER.includes(a.state)) ? ASK_AGAIN_MS : false
+
 /** One docket, and the ways to change it. Every change is saved as it is made; a stale one is refused and shown as it is now. */
 export function useDocket(id: string) {
   const client = useQueryClient()
@@ -26,6 +33,7 @@ export function useDocket(id: string) {
   const attempts = useQuery({
     queryKey: ['attempts', id],
     queryFn: ({ signal }) => get<Attempt[]>(`/api/dockets/${id}/attempts`, signal),
+    refetchInterval: ({ state }) => whileUnderWay(state.data),
   })
 
   const complain = (e: Error) => {

@@ -5,6 +5,7 @@ import { Link } from 'react-router'
 import { get, type Problem, post } from '../api/client'
 import { masterUrl, scanUrl } from '../api/pictures'
 import type { Attempt } from '../api/types'
+import { whileUnderWay } from '../docket/useDocket'
 import { MarkSign } from '../parts/MarkSign'
 import { moment } from '../parts/numbers'
 import { attemptWords, keptWords, scanned } from '../release/words'
@@ -23,6 +24,7 @@ export function PrintLog() {
     queryKey: ['attempts', 'log', words],
     queryFn: ({ signal }) => get<Attempt[]>(`/api/attempts?words=${encodeURIComponent(words)}`, signal),
     placeholderData: (before) => before,
+    refetchInterval: ({ state }) => whileUnderWay(state.data),
   })
   const again = (a: Attempt) =>
     post(`/api/attempts/${a.id}/again`).then(

@@ -22,7 +22,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
+import org.testng.ITestResult;
 import org.testng.annotations.AfterClass;
+import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 
@@ -60,6 +62,15 @@ public class FromPictureToPrintTest {
         }
         if (wistel != null) {
             wistel.close();
+        }
+    }
+
+    /** What was on the screen, what the attempts said and what the server logged, when a test failed. */
+    @AfterMethod
+    void tellWhatWasSeen(ITestResult result) throws Exception {
+        if (result.getStatus() == ITestResult.FAILURE && wistel != null && page != null) {
+            System.out.println("--- " + page.url() + "\n" + page.innerText("body") + "\n--- attempts\n"
+                + page.evaluate("fetch('/api/attempts').then(r => r.text())") + "\n--- logs\n" + wistel.logs() + "\n--- complaints " + complaints);
         }
     }
 
@@ -154,7 +165,9 @@ public class FromPictureToPrintTest {
         assertThat(page.getByText("Not printed yet")).isVisible();
         button("Print").click();
         assertThat(page.getByTestId("progress")).isVisible();
-        assertThat(page.getByAltText("Scan of the print")).isVisible(within(90));
+        assertThat(page.getByTestId("attempt").first()).containsText(Pattern.compile("printed|failed"), new LocatorAssertions.ContainsTextOptions().setTimeout(180_000));
+        assertThat(page.getByTestId("attempt").first()).not().containsText("failed");
+        assertThat(page.getByAltText("Scan of the print")).isVisible(within(60));
         assertThat(page.getByText(Pattern.compile("Proof and print differ by ΔE [01]\\.\\d\\d"))).isVisible();
         page.getByLabel("Verdict on attempt 1").click();
         page.getByTitle("matches").last().click();
@@ -168,7 +181,7 @@ public class FromPictureToPrintTest {
         rows.first().getByRole(AriaRole.BUTTON).click();
         assertThat(rows).hasCount(2);
         assertThat(rows.first()).containsText("attempt 2");
-        assertThat(rows.first()).containsText("printed", new LocatorAssertions.ContainsTextOptions().setTimeout(90_000));
+        assertThat(rows.first()).containsText("printed", new LocatorAssertions.ContainsTextOptions().setTimeout(180_000));
     }
 
     @Test(dependsOnMethods = "aDroppedPictureGoesThroughSixStationsToAPrintAndIsPrintedAgain")

@@ -1,15 +1,19 @@
 package wistel.e2e;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.concurrent.TimeUnit;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 
 /** The whole of Wistel as a person starts it: ./wistel demo, in a home of its own. */
 final class Running implements AutoCloseable {
     private static final Path ROOT = Path.of("..").toAbsolutePath().normalize();
+    private static final int LAST_LINES = 60;
     private final Path home = Files.createTempDirectory("wistel-home");
     final String address;
 
@@ -34,6 +38,23 @@ final class Running implements AutoCloseable {
             throw new IllegalStateException("./wistel " + command + " took too long: " + Files.readString(out));
         }
         return Files.readString(out);
+    }
+
+    /** The last lines of what the server and the print room wrote: for a test that failed. */
+    String logs() throws IOException {
+        StringBuilder said = new StringBuilder();
+        for (String name : List.of("server.log", "room.log")) {
+            try (Stream<Path> found = Files.walk(home)) {
+                for (Path log : found.filter(f -> f.getFileName().toString().equals(name)).toList()) {
+                    List<String> lines = Files.readAllLines(log);
+                    said.append(name).append('\n');
+                    lines.subList(Math.max(0, lines.size() - LAST_LINES), lines.size()).forEach(l -> said.append(l).append('\n'));
+                }
+            } catch (UncheckedIOException e) {
+                said.append(name).append(": ").append(e.getMessage()).append('\n');
+            }
+        }
+        return said.toString();
     }
 
     @Override
