@@ -1,14 +1,16 @@
 package wistel.core.docket;
 
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.length.Length;
 import wistel.core.paper.PairingVersion;
 import wistel.core.paper.Stock;
 import wistel.core.printer.ColourRoute;
 import wistel.core.printer.DriverSettings;
-import wistel.core.printer.Keywords;
+import wistel.core.printer.PrinterDescription;
 import wistel.core.rendition.Compensated;
 import wistel.core.rendition.Treatment;
 import wistel.core.sheet.Annotation;
@@ -20,6 +22,8 @@ import wistel.core.sheet.Single;
 
 /** One decision: what a person did, what a mend would do, and what undo says it takes back. */
 public sealed interface Change {
+    int MOST_TOGETHER = 12;
+
     /** @throws InvalidRequest when it can't be done to this docket */
     DocketSpec on(DocketSpec d);
 
@@ -301,12 +305,45 @@ public sealed interface Change {
 
         @Override
         public String words() {
-            return route instanceof ColourRoute.ByWistel by ? Words.intent(by.intent()) + (by.compensatesBlack() ? ", black compensated" : "") : "the driver converts";
+            return route instanceof ColourRoute.ByWistel by ? Words.intent(by.intent()) + (by.compensatesBlack() ? ", black compensated" : "")
+                : route instanceof ColourRoute.DriverMonochrome ? "the driver's monochrome" : "the driver converts";
         }
     }
 
-    /** One setting of the printer, by its IPP name. */
-    record Set(String setting, String value) implements Change {
+    /** Several things that go together, taken back together. */
+    record Together(List<Change> changes) implements Change {
+        public Together {
+            changes = List.copyOf(changes);
+            if (changes.isEmpty() || changes.size() > MOST_TOGETHER) {
+                throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, changes.size() + " changes can't be made together.", "Make them one after the other.");
+            }
+        }
+
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            DocketSpec next = d;
+            for (Change change : changes) {
+                next = change.on(next);
+            }
+            return next;
+        }
+
+        @Override
+        public String words() {
+            return changes.stream().map(Change::words).collect(Collectors.joining(", "));
+        }
+    }
+
+    /**
+     * One setting of the printer, by its IPP name.
+     *
+     * @param said the value in the printer's own words; empty when it has none
+     */
+    record Set(String setting, String value, String said) implements Change {
+        public Set(String setting, String value) {
+            this(setting, value, "");
+        }
+
         @Override
         public DocketSpec on(DocketSpec d) {
             return d.withSettings(d.settings().with(setting, value));
@@ -314,10 +351,11 @@ public sealed interface Change {
 
         @Override
         public String words() {
+            String word = said.isEmpty() ? PrinterDescription.UNKNOWN.word(setting, value) : said;
             return switch (setting) {
-                case DriverSettings.FEED -> Keywords.feedName(value);
-                case DriverSettings.QUALITY -> value.matches("\\d{1,3}") ? Keywords.quality(Integer.parseInt(value)) + " quality" : setting;
-                default -> Keywords.words(value);
+                case DriverSettings.MEDIA_TYPE, DriverSettings.FEED -> word;
+                case DriverSettings.QUALITY -> word + " quality";
+                default -> value.isEmpty() ? PrinterDescription.UNKNOWN.word(setting) + " left to the printer" : PrinterDescription.UNKNOWN.word(setting) + " " + word;
             };
         }
     }

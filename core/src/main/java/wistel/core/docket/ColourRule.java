@@ -9,6 +9,7 @@ import wistel.core.paper.PairingVersion;
 import wistel.core.printer.ColourRoute;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.RasterType;
+import wistel.core.rendition.Treatment;
 import wistel.core.sheet.Layout;
 
 /** Colour is converted exactly once, and the printer takes it in the form in which it then comes. */
@@ -18,27 +19,62 @@ final class ColourRule implements Rule {
         if (facts.pairing().isEmpty() || facts.printer().isEmpty()) {
             return Stream.empty();
         }
-        PairingVersion pairing = facts.pairing().get();
-        PrinterDescription printer = facts.printer().get();
-        ColourRoute byWistel = new ColourRoute.ByWistel(pairing.intent(), true);
-        ColourRoute byDriver = new ColourRoute.ByDriver();
-        Optional<RasterType> raster = printer.raster(d.route());
         List<Finding> found = new ArrayList<>();
-        if (d.route() instanceof ColourRoute.ByDriver) {
-            List<Mend> mend = printer.raster(byWistel).isPresent() ? List.of(new Mend("Let Wistel convert", new Change.Routed(byWistel))) : List.of();
-            found.add(Finding.look(Stage.MACHINE, "driver-converts", "The driver converts the colour, with a conversion of its own.",
-                "The pairing's profile and the proof don't apply: the print will differ from what you judged.", mend.toArray(Mend[]::new)));
-        }
-        if (raster.isEmpty() && printer.raster(byDriver).isPresent()) {
-            found.add(Finding.stop(Stage.MACHINE, "no-device-space", Words.printer(pairing) + " doesn't take colour in its own space.",
-                "It would convert a second time what Wistel has converted: too saturated, too dark.", new Mend("Let the driver convert", new Change.Routed(byDriver))));
-        } else if (raster.isEmpty()) {
-            found.add(Finding.stop(Stage.MACHINE, "no-raster", Words.printer(pairing) + " takes no print file that Wistel makes.",
-                "It offers " + (printer.rasters().isEmpty() ? "no PWG raster" : String.join(", ", printer.rasters())) + "; nothing could be sent."));
+        PrinterDescription printer = facts.printer().get();
+        route(d, facts, found);
+        Optional<RasterType> raster = printer.raster(d.route());
+        if (raster.isEmpty()) {
+            found.add(none(d, facts));
         } else if (raster.get().bits() == 8) {
-            found.add(Finding.note(Stage.MACHINE, "eight-bits", Words.printer(pairing) + " takes 8 bits a colour.",
+            found.add(Finding.note(Stage.MACHINE, "eight-bits", Words.printer(facts.pairing().get()) + " takes 8 bits a colour.",
                 "Very smooth skies may show faint steps; the print file is made for it."));
         }
         return found.stream();
+    }
+
+    private static ColourRoute byWistel(PreflightFacts facts) {
+        return new ColourRoute.ByWistel(facts.pairing().orElseThrow().intent(), true);
+    }
+
+    private static void route(DocketSpec d, PreflightFacts facts, List<Finding> found) {
+        PrinterDescription printer = facts.described();
+        Mend[] wistel = printer.raster(byWistel(facts)).isPresent() ? new Mend[] {new Mend("Let Wistel convert", new Change.Routed(byWistel(facts)))} : new Mend[0];
+        if (d.route() instanceof ColourRoute.ByDriver by) {
+            found.add(Finding.look(Stage.MACHINE, "driver-converts", "The driver converts the colour, with a conversion of its own.",
+                "The pairing's profile and the proof don't apply: the print will differ from what you judged. The picture goes out in " + Words.space(by.space())
+                    + "; see that colour management is on at the printer.", wistel));
+        } else if (d.route() instanceof ColourRoute.DriverMonochrome) {
+            if (printer.monochromeMode().isEmpty()) {
+                found.add(Finding.stop(Stage.MACHINE, "no-monochrome", Words.printer(facts.pairing().orElseThrow()) + " has no monochrome mode of its own.",
+                    "It would print gray as it prints colours.", wistel));
+                return;
+            }
+            found.add(Finding.look(Stage.MACHINE, "monochrome-unmeasured", "The tones of the driver's monochrome are not known here.",
+                "No wedge was measured for it: the proof can't show how light or dark it prints.", wistel));
+            boolean coloured = d.renditions().stream().anyMatch(r -> r.treatment() instanceof Treatment.Monochrome m ? m.toning().shadows().strength() + m.toning().lights().strength() > 0
+                : facts.pictures().get(r.id()).channels() > 1);
+            if (coloured) {
+                found.add(Finding.look(Stage.MACHINE, "colour-dropped", "The driver's monochrome drops every colour of the picture, a toning too.",
+                    "Only lightness is sent. Make it monochrome at the picture station to choose how light each hue becomes; tone it with the driver's own settings.", wistel));
+            }
+        }
+    }
+
+    /** It takes no raster for this way of the colour: converted twice, by nobody, or not at all. */
+    private static Finding none(DocketSpec d, PreflightFacts facts) {
+        PairingVersion pairing = facts.pairing().orElseThrow();
+        PrinterDescription printer = facts.described();
+        ColourRoute byDriver = new ColourRoute.ByDriver();
+        if (d.route() instanceof ColourRoute.ByWistel && printer.raster(byDriver).isPresent()) {
+            return Finding.stop(Stage.MACHINE, "no-device-space", Words.printer(pairing) + " doesn't take colour in its own space.",
+                "It would convert a second time what Wistel has converted: too saturated, too dark. If it has a setting that switches its own colour management off, it doesn't tell of it over the network; "
+                    + "look for it at the printer itself before you print from elsewhere.", new Mend("Let the driver convert", new Change.Routed(byDriver)));
+        }
+        if (!(d.route() instanceof ColourRoute.ByWistel) && printer.raster(byWistel(facts)).isPresent()) {
+            return Finding.stop(Stage.MACHINE, "nobody-converts", Words.printer(pairing) + " takes colour in its own space alone, and converts nothing.",
+                "Nobody would convert the picture: flat where it should be lively, and off in hue.", new Mend("Let Wistel convert", new Change.Routed(byWistel(facts))));
+        }
+        return Finding.stop(Stage.MACHINE, "no-raster", Words.printer(pairing) + " takes no print file that Wistel makes.",
+            "It offers " + (printer.rasters().isEmpty() ? "no PWG raster" : String.join(", ", printer.rasters())) + "; nothing could be sent.");
     }
 }

@@ -23,7 +23,7 @@ import wistel.core.sheet.Single;
  */
 public record DocketSpec(int schema, String title, List<Rendition> renditions, Optional<String> pairingId, Stock stock, SheetPlan plan,
                          Resolution resolution, Sharpening sharpening, Annotation annotation, ColourRoute route, DriverSettings settings, int copies, String notes) {
-    public static final int SCHEMA = 4;
+    public static final int SCHEMA = 5;
     private static final int LONGEST_TITLE = 200;
     private static final int LONGEST_NOTES = 4000;
     private static final int MOST_COPIES = 99;

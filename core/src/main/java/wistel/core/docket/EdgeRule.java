@@ -10,7 +10,6 @@ import wistel.core.docket.Finding.Mend;
 import wistel.core.length.Length;
 import wistel.core.paper.SheetSize;
 import wistel.core.paper.Stock;
-import wistel.core.printer.Keywords;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.Overhang;
 import wistel.core.sheet.Page;
@@ -47,7 +46,7 @@ final class EdgeRule implements Rule {
         }
         String where = overhangs.stream().map(o -> "the " + o.side() + " " + Length.mm(o.mm()) + " mm").collect(Collectors.joining(", "));
         return Optional.of(Finding.stop(Stage.SIZE, "on-unprintable-edge",
-            "The picture runs into the edge that " + Keywords.feed(d.settings().feed()) + " can't print.",
+            "The picture runs into the edge that " + facts.described().feed(d.settings().feed()) + " can't print.",
             Words.capital(where) + " of it would stay white.", toPrintable(d, facts)));
     }
 

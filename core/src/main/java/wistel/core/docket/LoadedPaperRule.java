@@ -5,7 +5,6 @@ import java.util.stream.Stream;
 import wistel.core.length.Length;
 import wistel.core.paper.SheetSize;
 import wistel.core.paper.Stock;
-import wistel.core.printer.Keywords;
 import wistel.core.printer.MediaRow;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.Page;
@@ -21,8 +20,8 @@ final class LoadedPaperRule implements Rule {
         String type = d.settings().mediaType();
         Optional<MediaRow> loaded = facts.state().loaded().stream().filter(l -> l.feed().equals(d.settings().feed())).findFirst()
             .filter(l -> !l.type().equals(type) || !l.fits(page.fedWidthMm(), page.fedHeightMm()));
-        return loaded.map(l -> Finding.look(Stage.RELEASE, "other-paper-loaded", Words.capital(Keywords.feed(d.settings().feed())) + " holds " + size(l) + " "
-            + Keywords.words(l.type()) + " now.", "Load " + d.stock().name() + " " + Keywords.words(type) + " first; the printer waits for it.")).stream();
+        return loaded.map(l -> Finding.look(Stage.RELEASE, "other-paper-loaded", Words.capital(facts.described().feed(d.settings().feed())) + " holds " + size(l) + " "
+            + facts.described().type(l.type()) + " now.", "Load " + d.stock().name() + " " + facts.described().type(type) + " first; the printer waits for it.")).stream();
     }
 
     private static String size(MediaRow loaded) {

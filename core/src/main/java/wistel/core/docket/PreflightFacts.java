@@ -1,7 +1,5 @@
 package wistel.core.docket;
 
-import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -13,8 +11,10 @@ import wistel.core.length.Margins;
 import wistel.core.paper.PairingVersion;
 import wistel.core.paper.Stock;
 import wistel.core.printer.DriverSettings;
+import wistel.core.printer.JobRequest;
 import wistel.core.printer.MediaRow;
 import wistel.core.printer.PrinterDescription;
+import wistel.core.printer.PrinterRules;
 import wistel.core.printer.PrinterState;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.SheetPlan;
@@ -65,15 +65,28 @@ public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVers
 
     /** The printer's entry for this stock, type and feed: a borderless one if the docket wants that, otherwise one with borders where there is one. */
     Optional<MediaRow> media(DocketSpec d) {
-        boolean borderless = d.plan() instanceof Single single && single.edge().borderless();
-        return rows(d).stream().filter(m -> m.borderless() || !borderless).min(Comparator.comparing(MediaRow::borderless));
+        return printer.flatMap(p -> new PrinterRules(p).row(job(d)));
+    }
+
+    /** What the printer is asked for; a roll is cut to any length. */
+    public JobRequest job(DocketSpec d) {
+        return Requests.of(d, pairing, described());
+    }
+
+    /** What is known of the printer; nothing of one that has never answered. */
+    public PrinterDescription described() {
+        return printer.orElse(PrinterDescription.UNKNOWN);
     }
 
     /** The feed through which the printer takes this stock of the docket's media type: the docket's own, where that does. */
     public Optional<String> feedFor(DocketSpec d, Stock stock) {
-        DocketSpec on = d.withStock(stock);
-        return Stream.concat(Stream.of(d.settings().feed()), printer.stream().flatMap(p -> p.feeds().stream()))
-            .filter(f -> !rows(on.withSettings(d.settings().with(DriverSettings.FEED, f))).isEmpty()).findFirst();
+        if (printer.isEmpty()) {
+            return Optional.empty();
+        }
+        PrinterRules rules = new PrinterRules(printer.get());
+        JobRequest job = job(d.withStock(stock)).edged(false).with(DriverSettings.TOP_MARGIN, "");
+        return Stream.concat(Stream.of(d.settings().feed()), printer.get().feeds().stream())
+            .filter(f -> rules.row(job.with(DriverSettings.FEED, f)).isPresent()).findFirst();
     }
 
     /** Widths of the rolls that the printer takes of the docket's media type, from narrow to wide. */
@@ -84,30 +97,11 @@ public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVers
 
     /** Whether it takes this stock at all. */
     boolean offersStock(DocketSpec d) {
-        return !rows(d).isEmpty();
+        return printer.flatMap(p -> new PrinterRules(p).row(job(d).edged(false))).isPresent();
     }
 
     /** Whether the printer could print this to the edge, the rest left as it is. */
     public boolean offersBorderless(DocketSpec d) {
-        return rows(d).stream().anyMatch(MediaRow::borderless);
-    }
-
-    /** A plain loop that compares sizes before words: the bench asks this several times for each of its dockets, of tables with hundreds of entries. */
-    private List<MediaRow> rows(DocketSpec d) {
-        if (printer.isEmpty()) {
-            return List.of();
-        }
-        List<MediaRow> rows = new ArrayList<>();
-        for (MediaRow m : printer.get().media()) {
-            if (holds(m, d.stock()) && m.takes(d.settings().mediaType(), d.settings().feed())) {
-                rows.add(m);
-            }
-        }
-        return rows;
-    }
-
-    /** Sheets lie in trays, whatever their size; only what any length can be cut from is a roll. */
-    private static boolean holds(MediaRow m, Stock stock) {
-        return stock instanceof Stock.Sheet sheet ? m.fits(sheet.widthMm(), sheet.lengthMm()) && !m.roll() : m.roll() && m.widthMm().holds(stock.widthMm());
+        return printer.flatMap(p -> new PrinterRules(p).row(job(d).edged(true))).isPresent();
     }
 }

@@ -5,6 +5,10 @@ import java.util.Optional;
 import wistel.core.fault.Conflict;
 import wistel.core.length.Margins;
 import wistel.core.paper.PairingVersion;
+import wistel.core.paper.Stock;
+import wistel.core.printer.ColourRoute;
+import wistel.core.printer.DriverSettings;
+import wistel.core.printer.JobRequest;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.RasterType;
 import wistel.core.sheet.Layout;
@@ -22,8 +26,9 @@ import wistel.core.sheet.Placed;
  */
 public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVersion pairing, Output output, List<Master> masters, String descriptionHash,
                          String engine, Optional<LabFile> labFile) {
-    public static final int SCHEMA = 4;
+    public static final int SCHEMA = 5;
     public static final String ENGINE = "3";
+    private static final String INTENT = "print-rendering-intent";
     /** A file for a lab keeps the pixels between these. */
     private static final double LEAST_PPI = 150;
     private static final double MOST_PPI = 720;
@@ -50,6 +55,16 @@ public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVers
         return layout.pages().get(number - 1);
     }
 
+    /** What the printer is asked for, in the words that it has now; its paper as the page feeds. */
+    public JobRequest request(int number, PrinterDescription now) {
+        Page page = page(number);
+        JobRequest asked = Requests.of(spec, Optional.of(pairing), now).sized(page.fedWidthMm(), page.fedHeightMm(), spec.stock() instanceof Stock.Roll);
+        List<String> intents = now.supported(INTENT).values();
+        String intent = spec.route() instanceof ColourRoute.ByDriver && intents.contains("relative") ? "relative" : intents.contains("auto") ? "auto" : "";
+        String dpi = now.resolutions().contains(output.dpi()) ? Integer.toString(output.dpi()) : "";
+        return asked.with(DriverSettings.RESOLUTION, dpi).with(INTENT, intents.isEmpty() ? "" : asked.get(INTENT).isEmpty() ? intent : asked.get(INTENT));
+    }
+
     /**
      * @throws Conflict when a finding stops the print: nothing that stops may be frozen
      */
@@ -60,7 +75,7 @@ public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVers
         });
         PrinterDescription printer = facts.printer().orElseThrow();
         double ppi = layout.placed().stream().mapToDouble(Placed::ppi).max().orElse(0);
-        Output output = new Output(printer.raster(d.route()).orElseThrow(), printer.inputDpi(Math.min(ppi, d.resolution().mostPpi())),
+        Output output = new Output(printer.raster(d.route()).orElseThrow(), printer.inputDpi(Math.min(ppi, d.resolution().mostPpi()), d.settings()),
             facts.margins(d), d.copiesByPrinter());
         return new PrintOrder(SCHEMA, d, layout, facts.pairing().orElseThrow(), output, masters, descriptionHash, ENGINE, Optional.empty());
     }

@@ -5,7 +5,8 @@ import java.util.stream.Collectors;
 import wistel.core.length.Length;
 import wistel.core.paper.Stock;
 import wistel.core.printer.ColourRoute;
-import wistel.core.printer.Keywords;
+import wistel.core.printer.Consumption;
+import wistel.core.printer.DriverSettings;
 import wistel.core.rendition.Rendition;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.Page;
@@ -24,12 +25,12 @@ public final class Readback {
         }
         StringBuilder out = new StringBuilder();
         int sheets = layout.pages().size() * d.copiesByPrinter();
-        out.append(paper(d, layout, sheets)).append(" of ").append(facts.pairing().get().paper()).append(" from ").append(Keywords.feed(d.settings().feed()));
+        out.append(paper(d, layout, sheets)).append(" of ").append(facts.pairing().get().paper()).append(" from ").append(facts.described().feed(d.settings().feed()));
         pictures(out, d, layout);
         if (!d.annotation().caption().blank() && layout.pages().get(0).overMm() == 0) {
             out.append(", a caption below");
         }
-        String treated = d.renditions().stream().map(Readback::rendition).filter(w -> !w.isEmpty()).distinct().collect(Collectors.joining("; "));
+        String treated = d.renditions().stream().map(r -> rendition(r, d.route())).filter(w -> !w.isEmpty()).distinct().collect(Collectors.joining("; "));
         if (!treated.isEmpty()) {
             out.append("; ").append(treated);
         }
@@ -38,9 +39,10 @@ public final class Readback {
         }
         out.append("; ").append(d.route() instanceof ColourRoute.ByWistel by
             ? "Wistel converts the colour (" + Words.intent(by.intent()) + (Words.compensatesBlack(by, facts) ? " with black point compensation" : "")
-                + "), the driver leaves it alone"
-            : "the driver converts the colour its own way, from sRGB");
-        out.append("; ").append(Keywords.quality(d.settings().quality())).append(" quality");
+                + "), the driver leaves it alone" + otherType(d, facts)
+            : d.route() instanceof ColourRoute.DriverMonochrome ? "the driver's monochrome" + darkness(d, facts) + " from gray; Wistel converts no colour"
+            : "the driver converts the colour its own way, from " + Words.space(((ColourRoute.ByDriver) d.route()).space()));
+        out.append("; ").append(facts.described().quality(d.settings().quality())).append(" quality");
         double seconds = seconds(d, facts, layout);
         if (seconds > 0) {
             out.append(seconds < 90 ? "; about " + Math.max(10, Math.round(seconds / 10) * 10) + " seconds" : "; about " + Math.round(seconds / 60) + " minutes");
@@ -48,9 +50,19 @@ public final class Readback {
         return out.append('.').toString();
     }
 
+    private static String otherType(DocketSpec d, PreflightFacts facts) {
+        String made = facts.pairing().orElseThrow().settings().mediaType();
+        return d.settings().mediaType().equals(made) ? "" : " but lays down ink for " + facts.described().type(d.settings().mediaType()) + " instead of " + facts.described().type(made);
+    }
+
+    private static String darkness(DocketSpec d, PreflightFacts facts) {
+        return d.settings().get(DriverSettings.DARKNESS).map(v -> " at darkness " + facts.described().word(DriverSettings.DARKNESS, v)).orElse("");
+    }
+
     /** Printing alone, all pages and copies; 0 when nothing is known of it. */
-    static double seconds(DocketSpec d, PreflightFacts facts, Layout layout) {
-        return facts.secondsPerM2() * d.copiesByPrinter() * layout.pages().stream().mapToDouble(p -> p.areaMm2() / 1e6).sum();
+    public static double seconds(DocketSpec d, PreflightFacts facts, Layout layout) {
+        double perM2 = facts.secondsPerM2() > 0 ? facts.secondsPerM2() : facts.described().consumption(d.settings().quality()).map(Consumption::secondsPerM2).orElse(0.0);
+        return perM2 * d.copiesByPrinter() * layout.pages().stream().mapToDouble(p -> p.areaMm2() / 1e6).sum();
     }
 
     private static void pictures(StringBuilder out, DocketSpec d, Layout layout) {
@@ -73,8 +85,9 @@ public final class Readback {
         }
     }
 
-    private static String rendition(Rendition r) {
-        String treatment = r.treatment().changesNothing() ? "" : r.treatment().words();
+    /** The driver's monochrome knows nothing of a toning. */
+    private static String rendition(Rendition r, ColourRoute route) {
+        String treatment = r.treatment().changesNothing() ? "" : route instanceof ColourRoute.DriverMonochrome ? "monochrome" : r.treatment().words();
         String moved = r.compensation().inForceWords();
         String compensated = moved.isEmpty() ? "" : r.compensation().kept().isPresent() ? "compensated by " + moved : "compensated: " + moved;
         return treatment.isEmpty() || compensated.isEmpty() ? treatment + compensated : treatment + ", " + compensated;

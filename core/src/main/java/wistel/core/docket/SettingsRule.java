@@ -2,67 +2,115 @@ package wistel.core.docket;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import wistel.core.docket.Finding.Mend;
 import wistel.core.length.Length;
 import wistel.core.length.Range;
 import wistel.core.paper.PairingVersion;
+import wistel.core.printer.Conflict;
 import wistel.core.printer.DriverSettings;
-import wistel.core.printer.Keywords;
+import wistel.core.printer.JobRequest;
+import wistel.core.printer.MediaRow;
 import wistel.core.printer.PrinterDescription;
-import wistel.core.sheet.Edge;
+import wistel.core.printer.PrinterRules;
 import wistel.core.sheet.Layout;
-import wistel.core.sheet.Single;
 
-/** The printer's settings against the pairing that the profile was made for, and against what the printer offers. */
+/** The printer's settings against the pairing that the profile was made for, and against the printer's own rules. */
 final class SettingsRule implements Rule {
     @Override
     public Stream<Finding> check(DocketSpec d, PreflightFacts facts, Layout layout) {
         if (facts.pairing().isEmpty() || facts.printer().isEmpty()) {
             return Stream.empty();
         }
-        PairingVersion pairing = facts.pairing().get();
-        PrinterDescription printer = facts.printer().get();
-        DriverSettings now = d.settings();
-        DriverSettings made = pairing.settings();
         List<Finding> found = new ArrayList<>();
-        if (!now.mediaType().equals(made.mediaType())) {
-            found.add(Finding.stop(Stage.MACHINE, "media-type-differs", "The printer is set to " + Keywords.words(now.mediaType()) + ", the profile was made for "
-                + Keywords.words(made.mediaType()) + ".", "Another media type lays down other amounts of ink: the profile and the proof no longer hold.",
-                new Mend("Set " + Keywords.words(made.mediaType()), new Change.Set(DriverSettings.MEDIA_TYPE, made.mediaType()))));
+        pairing(d, facts, found);
+        JobRequest job = facts.job(d);
+        PrinterRules rules = new PrinterRules(facts.printer().get());
+        for (Conflict conflict : rules.check(job)) {
+            found.add(finding(conflict, d, facts, job, rules));
         }
-        if (!printer.offersFeed(now.mediaType(), now.feed())) {
-            found.add(Finding.stop(Stage.MACHINE, "feed-not-for-media", Words.capital(Keywords.feed(now.feed())) + " doesn't take " + Keywords.words(now.mediaType()) + ".",
-                "The printer would refuse the sheet or bend it.", new Mend("Use " + Keywords.feed(made.feed()), new Change.Set(DriverSettings.FEED, made.feed()))));
-        } else if (facts.media(d).isEmpty()) {
-            found.add(Finding.stop(Stage.SIZE, "sheet-not-for-feed", Words.printer(pairing) + " doesn't take " + d.stock().name() + " of this kind through "
-                + Keywords.feed(now.feed()) + (borderless(d) ? ", borderless." : "."), "It can't be printed there.", elsewhere(d, facts)));
-        } else {
-            offered(d, facts, layout, found);
-        }
-        if (now.quality() != made.quality()) {
-            found.add(Finding.look(Stage.MACHINE, "quality-differs", "The profile was made at " + Keywords.quality(made.quality()) + " quality, this is set to "
-                + Keywords.quality(now.quality()) + ".", "Colours shift a little, mostly in the shadows.",
-                new Mend("Set " + Keywords.quality(made.quality()), new Change.Set(DriverSettings.QUALITY, Integer.toString(made.quality())))));
-        }
+        facts.media(d).ifPresent(row -> length(row, layout, found));
         return found.stream();
     }
 
-    private static boolean borderless(DocketSpec d) {
-        return d.plan() instanceof Single single && single.edge().borderless();
+    private static void pairing(DocketSpec d, PreflightFacts facts, List<Finding> found) {
+        PairingVersion pairing = facts.pairing().orElseThrow();
+        PrinterDescription printer = facts.described();
+        WaysOut ways = new WaysOut(facts);
+        DriverSettings now = d.settings();
+        DriverSettings made = pairing.settings();
+        if (!now.mediaType().equals(made.mediaType())) {
+            found.add(Finding.stop(Stage.MACHINE, "media-type-differs", "The printer is set to " + printer.type(now.mediaType()) + ", the profile was made for "
+                + printer.type(made.mediaType()) + ".", "Another media type lays down other amounts of ink: the profile and the proof no longer hold.",
+                new Mend("Set " + printer.type(made.mediaType()), ways.set(DriverSettings.MEDIA_TYPE, made.mediaType()))));
+        }
+        if (now.quality() != made.quality()) {
+            found.add(Finding.look(Stage.MACHINE, "quality-differs", "The profile was made at " + printer.quality(made.quality()) + " quality, this is set to "
+                + printer.quality(now.quality()) + ".", "Colours shift a little, mostly in the shadows.",
+                new Mend("Set " + printer.quality(made.quality()), ways.set(DriverSettings.QUALITY, Integer.toString(made.quality())))));
+        }
+        String black = now.get(DriverSettings.BLACK).orElse(printer.defaults().getOrDefault(DriverSettings.BLACK, ""));
+        made.get(DriverSettings.BLACK).filter(b -> !b.equals(black)).ifPresent(b -> found.add(Finding.stop(Stage.MACHINE, "black-differs",
+            "The profile was made with " + printer.word(DriverSettings.BLACK, b) + " black.", "The other black ink lies on this paper in another way: the profile and the proof no longer hold.",
+            new Mend("Set " + printer.word(DriverSettings.BLACK, b) + " black", ways.set(DriverSettings.BLACK, b)))));
     }
 
-    /** With borders, where only borderless is not offered; else by a feed that takes it. */
-    private static Mend[] elsewhere(DocketSpec d, PreflightFacts facts) {
-        if (borderless(d) && facts.offersStock(d)) {
-            return new Mend[] {new Mend("Print it with borders", new Change.Edged(Edge.BORDERED))};
+    private static Finding finding(Conflict conflict, DocketSpec d, PreflightFacts facts, JobRequest job, PrinterRules rules) {
+        PrinterDescription printer = facts.described();
+        PairingVersion pairing = facts.pairing().orElseThrow();
+        Set<String> between = conflict.between();
+        Mend[] mends = mends(conflict, d, facts, job, rules);
+        String feed = Words.capital(printer.feed(d.settings().feed()));
+        if (conflict.kind() == Conflict.Kind.GONE) {
+            String name = between.iterator().next();
+            return Finding.stop(Stage.MACHINE, "setting-gone", Words.printer(pairing) + " doesn't offer " + printer.phrase(name, job.get(name)) + " any more.",
+                "It was there when this was set; the printer would do something else.", mends);
         }
-        return facts.feedFor(d, d.stock()).map(f -> new Mend("Use " + Keywords.feed(f), new Change.Set(DriverSettings.FEED, f))).stream().toArray(Mend[]::new);
+        if (conflict.kind() == Conflict.Kind.RULE) {
+            String judged = between.iterator().next();
+            return Finding.stop(Stage.MACHINE, "settings-exclude", Words.capital(printer.phrase(judged, value(judged, job, printer))) + ": "
+                + new RuleWords(printer).why(judged, conflict, job) + ".", "The printer would refuse it, or print something else.", mends);
+        }
+        if (between.contains(Conflict.THICKNESS)) {
+            return Finding.stop(Stage.MACHINE, "too-thick", feed + " " + new RuleWords(printer).why(DriverSettings.FEED, conflict, job) + ".",
+                "It would crease, or stay in the printer.", mends);
+        }
+        if (between.contains(DriverSettings.FEED) && between.contains(DriverSettings.MEDIA_TYPE) && between.size() == 2) {
+            return Finding.stop(Stage.MACHINE, "feed-not-for-media", feed + " doesn't take " + printer.type(d.settings().mediaType()) + ".",
+                "The printer would refuse the sheet or bend it.", mends);
+        }
+        if (between.equals(Set.of(DriverSettings.TOP_MARGIN)) || between.contains(DriverSettings.TOP_MARGIN) && !between.contains(Conflict.SIZE)) {
+            return Finding.stop(Stage.MACHINE, "ends-not-offered", "Ends of " + printer.word(DriverSettings.TOP_MARGIN, job.get(DriverSettings.TOP_MARGIN)) + " are not offered here.",
+                "The printer keeps its own.", mends);
+        }
+        return Finding.stop(Stage.SIZE, "sheet-not-for-feed", Words.printer(pairing) + " doesn't take " + d.stock().name() + " of this kind through "
+            + printer.feed(d.settings().feed()) + (job.borderless() ? ", borderless." : "."), "It can't be printed there.", mends);
+    }
+
+    private static String value(String name, JobRequest job, PrinterDescription printer) {
+        return job.get(name).isEmpty() ? printer.defaults().getOrDefault(name, "") : job.get(name);
+    }
+
+    /** What the pairing was made with, where that is possible; then the fewest changes that leave the media type, and those that leave nothing out. */
+    private static Mend[] mends(Conflict conflict, DocketSpec d, PreflightFacts facts, JobRequest job, PrinterRules rules) {
+        WaysOut ways = new WaysOut(facts);
+        List<Mend> mends = new ArrayList<>();
+        DriverSettings made = facts.pairing().orElseThrow().settings();
+        for (String name : conflict.between()) {
+            Optional<String> usual = made.get(name).filter(v -> !v.isEmpty() && !v.equals(job.get(name)));
+            if (usual.isPresent() && rules.check(job.with(name, usual.get())).isEmpty()) {
+                ways.mend(List.of(new Conflict.Alteration.Setting(name, usual.get()))).ifPresent(mends::add);
+            }
+        }
+        ways.mend(rules.way(job, Set.of(DriverSettings.MEDIA_TYPE, Conflict.SIZE))).filter(m -> mends.stream().noneMatch(o -> o.change().equals(m.change()))).ifPresent(mends::add);
+        return mends.toArray(Mend[]::new);
     }
 
     /** Whether the printer takes this length of a roll. */
-    private static void offered(DocketSpec d, PreflightFacts facts, Layout layout, List<Finding> found) {
-        Range lengths = facts.media(d).orElseThrow().lengthMm();
+    private static void length(MediaRow row, Layout layout, List<Finding> found) {
+        Range lengths = row.lengthMm();
         double length = layout.pages().get(0).fedHeightMm();
         if (!lengths.holds(length)) {
             found.add(Finding.stop(Stage.SIZE, "length-out-of-range", "A length of " + Length.mm(length) + " mm can't be printed there.",

@@ -8,7 +8,7 @@ import wistel.core.docket.StageStatus.Mark;
 import wistel.core.length.Length;
 import wistel.core.paper.PairingVersion;
 import wistel.core.printer.ColourRoute;
-import wistel.core.printer.Keywords;
+import wistel.core.printer.DriverSettings;
 import wistel.core.rendition.Treatment;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.Placed;
@@ -25,8 +25,8 @@ public final class Track {
         stages.add(status(Stage.PAPER, facts.pairing().map(PairingVersion::paper).orElse("not chosen yet"), findings, paired));
         stages.add(status(Stage.SIZE, size(d, layout), findings, paired));
         stages.add(status(Stage.PROOF, facts.proofSeen() ? proof(d, facts) : "not looked at yet", findings, facts.proofSeen()));
-        stages.add(status(Stage.MACHINE, paired ? Keywords.words(d.settings().mediaType()) + ", " + Keywords.quality(d.settings().quality()) + ", "
-            + Keywords.feedName(d.settings().feed()) : "waits for a paper", findings, paired));
+        stages.add(status(Stage.MACHINE, paired ? facts.described().type(d.settings().mediaType()) + ", " + facts.described().quality(d.settings().quality()) + ", "
+            + facts.described().word(DriverSettings.FEED, d.settings().feed()) : "waits for a paper", findings, paired));
         long stops = findings.stream().filter(f -> f.severity() == Severity.STOP).count();
         long looks = findings.stream().filter(f -> f.severity() == Severity.LOOK).count();
         String release = stops > 0 ? (stops == 1 ? "one thing stops it" : stops + " things stop it")
@@ -60,7 +60,7 @@ public final class Track {
 
     private static String proof(DocketSpec d, PreflightFacts facts) {
         if (!(d.route() instanceof ColourRoute.ByWistel by)) {
-            return "doesn't apply: the driver converts";
+            return d.route() instanceof ColourRoute.DriverMonochrome ? "driver's monochrome, not measured" : "doesn't apply: the driver converts";
         }
         String name = Words.intent(by.intent()).replace(" colorimetric", "");
         boolean moved = d.renditions().stream().anyMatch(r -> !r.compensation().inForceWords().isEmpty());

@@ -4,6 +4,7 @@ import java.util.Locale;
 import wistel.core.icc.profile.Intent;
 import wistel.core.paper.PairingVersion;
 import wistel.core.printer.ColourRoute;
+import wistel.core.printer.RasterType;
 
 /** Small words that several sentences about a docket share. */
 final class Words {
@@ -30,6 +31,10 @@ final class Words {
     /** Whether black comes out compensated: asked for, or because the profile always does. */
     static boolean compensatesBlack(ColourRoute.ByWistel route, PreflightFacts facts) {
         return route.compensatesBlack() || facts.blackAlways().contains(route.intent());
+    }
+
+    static String space(RasterType.Space space) {
+        return space == RasterType.Space.OPRGB ? "opRGB" : "sRGB";
     }
 
     static String printer(PairingVersion pairing) {

@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.regex.Pattern;
 import wistel.core.icc.profile.Intent;
-import wistel.core.printer.Keywords;
 import wistel.core.printer.PrinterDescription;
 
 /**
@@ -33,7 +32,7 @@ public record PairingProposal(String paper, String surface, String mediaType, St
     public static PairingProposal of(List<String> texts, double blackL, PrinterDescription printer) {
         String all = String.join(" ", texts).toLowerCase(Locale.ROOT);
         boolean matte = blackL >= MATTE_FROM;
-        String type = printer.mediaTypes().stream().max(Comparator.comparingDouble(t -> score(t, all, matte))).orElse("");
+        String type = printer.mediaTypes().stream().max(Comparator.comparingDouble(t -> score(printer.type(t), all, matte))).orElse("");
         String feed = printer.feeds().stream().filter(f -> printer.offersFeed(type, f)).findFirst().orElse("");
         String surface = (matte ? MATTE : GLOSS).stream().filter(all::contains).findFirst().orElse(matte ? "matte" : "gloss");
         return new PairingProposal(FILLERS.matcher(texts.get(0)).replaceAll(" ").strip(), surface, type, feed, printer.qualities().stream().max(Comparator.naturalOrder()).orElse(FINEST), Intent.RELATIVE);
@@ -41,7 +40,7 @@ public record PairingProposal(String paper, String surface, String mediaType, St
 
     /** A word of the type that the texts have counts for one, one that suits the depth of black for a half. */
     private static double score(String type, String texts, boolean matte) {
-        List<String> words = Arrays.stream(Keywords.words(type).split(" ")).filter(w -> w.length() >= SHORTEST_WORD).toList();
+        List<String> words = Arrays.stream(type.split("[ ,]+")).filter(w -> w.length() >= SHORTEST_WORD).toList();
         double named = words.stream().filter(texts::contains).count();
         double suits = words.stream().filter((matte ? MATTE : GLOSS)::contains).count();
         return named + suits / 2;

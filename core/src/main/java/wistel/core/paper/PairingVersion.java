@@ -10,12 +10,13 @@ import wistel.core.printer.DriverSettings;
  * @param number      1 for the first
  * @param paper       the paper's name
  * @param surface     how the paper looks: "baryta gloss", "cotton matte"
+ * @param body        the paper's, to handle
  * @param settings    to be set on the printer; the media type is part of the profile's identity
  * @param intent      the usual one
  * @param whiteLab    the paper's own colour, absolute L*a*b*, from its profile
  * @param blackL      L* of its deepest black, from its profile
  */
-public record PairingVersion(String pairingId, int number, String printerId, String printerName, String paper, String surface, DriverSettings settings,
+public record PairingVersion(String pairingId, int number, String printerId, String printerName, String paper, String surface, PaperBody body, DriverSettings settings,
                              String profileHash, Intent intent, double[] whiteLab, double blackL) {
     public PairingVersion {
         if (number < 1 || whiteLab.length != 3) {

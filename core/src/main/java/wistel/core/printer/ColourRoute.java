@@ -15,7 +15,24 @@ public sealed interface ColourRoute {
         }
     }
 
-    /** The driver, its own way, from sRGB. */
-    record ByDriver() implements ColourRoute {
+    /**
+     * The driver, its own way, from a picture in a space that both know.
+     *
+     * @param space SRGB or OPRGB
+     */
+    record ByDriver(RasterType.Space space) implements ColourRoute {
+        public ByDriver {
+            if (space != RasterType.Space.SRGB && space != RasterType.Space.OPRGB) {
+                throw new IllegalArgumentException(space.toString());
+            }
+        }
+
+        public ByDriver() {
+            this(RasterType.Space.SRGB);
+        }
+    }
+
+    /** The driver's own monochrome mode: it gets gray, and mixes it from its black and gray inks. */
+    record DriverMonochrome() implements ColourRoute {
     }
 }

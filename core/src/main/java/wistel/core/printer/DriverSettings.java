@@ -2,6 +2,7 @@ package wistel.core.printer;
 
 import java.util.Collections;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import wistel.core.fault.InvalidRequest;
 
@@ -10,6 +11,16 @@ public record DriverSettings(Map<String, String> values) {
     public static final String MEDIA_TYPE = "media-type";
     public static final String FEED = "media-source";
     public static final String QUALITY = "print-quality";
+    /** Leading margin in hundredths of a millimetre: chosen where a printer offers more than one. */
+    public static final String TOP_MARGIN = "media-top-margin";
+    public static final String COLOUR_MODE = "print-color-mode";
+    public static final String RESOLUTION = "printer-resolution";
+    /** What is done to the printed sheet, the cut among it (PWG 5100.1). */
+    public static final String FINISHING = "finishings";
+    public static final String BLACK = "wistel-black-ink";
+    /** Of the driver's monochrome mode. */
+    public static final String DARKNESS = "wistel-mono-darkness";
+    public static final String TINT = "wistel-mono-tint";
     private static final int MOST = 100;
     private static final int LONGEST = 255;
 
@@ -40,9 +51,19 @@ public record DriverSettings(Map<String, String> values) {
         return Integer.parseInt(values.getOrDefault(QUALITY, "5"));
     }
 
+    /** Empty when it is left to the printer. */
+    public Optional<String> get(String name) {
+        return Optional.ofNullable(values.get(name));
+    }
+
+    /** @param value empty to leave the setting to the printer */
     public DriverSettings with(String name, String value) {
         Map<String, String> next = new TreeMap<>(values);
-        next.put(name, value);
+        if (value.isEmpty() && !name.equals(MEDIA_TYPE) && !name.equals(FEED)) {
+            next.remove(name);
+        } else {
+            next.put(name, value);
+        }
         return new DriverSettings(next);
     }
 }

@@ -1,14 +1,52 @@
 package wistel.core.printer;
 
 import java.util.Locale;
+import java.util.Map;
 
-/** IPP keywords as words for people: "photographic-semi-gloss" becomes "photographic semi gloss". */
+/** IPP keywords as words for people, where the printer has none of its own: "photographic-semi-gloss" becomes "semi gloss photo paper". */
 public final class Keywords {
+    /** Media types of PWG 5101.1 as people say them. */
+    private static final Map<String, String> TYPES = Map.ofEntries(Map.entry("stationery", "plain paper"), Map.entry("stationery-coated", "coated paper"),
+        Map.entry("stationery-cotton", "cotton paper"), Map.entry("stationery-fine", "fine paper"), Map.entry("stationery-heavyweight", "heavy paper"),
+        Map.entry("stationery-inkjet", "inkjet paper"), Map.entry("stationery-lightweight", "light paper"), Map.entry("photographic", "photo paper"),
+        Map.entry("auto", "whatever lies there"), Map.entry("other", "some other paper"));
+    private static final Map<String, String> SETTINGS = Map.of("media-type", "media type", "media-source", "feed", "print-color-mode", "colour", "print-quality", "quality",
+        "printer-resolution", "resolution", "finishings", "cutting", "media-top-margin", "margin at the ends", "output-bin", "goes out to",
+        "print-content-optimize", "made for", "print-rendering-intent", "the driver's intent");
+    /** PWG 5100.1, 5.1: what is done with the sheet. */
+    private static final Map<String, String> FINISHINGS = Map.of("3", "nothing", "11", "cut", "60", "cut after each page", "61", "cut after each document",
+        "62", "cut after each copy", "63", "cut after the job");
+
     private Keywords() {
     }
 
     public static String words(String keyword) {
         return keyword.replaceFirst("^(com\\.)?wistel[.-]", "").replace('-', ' ').toLowerCase(Locale.ROOT);
+    }
+
+    static String setting(String name) {
+        return SETTINGS.getOrDefault(name, words(name));
+    }
+
+    static String value(String setting, String value) {
+        return switch (setting) {
+            case DriverSettings.QUALITY -> value.matches("\\d{1,3}") ? quality(Integer.parseInt(value)) : words(value);
+            case DriverSettings.FEED -> feedName(value);
+            case DriverSettings.MEDIA_TYPE -> type(value);
+            case DriverSettings.FINISHING -> FINISHINGS.getOrDefault(value, words(value));
+            case DriverSettings.RESOLUTION -> value + " dpi";
+            case DriverSettings.TOP_MARGIN, PrinterDescription.OVER_EDGE -> value.matches("\\d{1,6}") ? trimmed(Integer.parseInt(value) / 100.0) + " mm" : value;
+            default -> value.equals("true") ? "yes" : value.equals("false") ? "no" : words(value);
+        };
+    }
+
+    private static String trimmed(double mm) {
+        return mm == Math.rint(mm) ? Long.toString(Math.round(mm)) : String.format(Locale.ROOT, "%.1f", mm);
+    }
+
+    private static String type(String keyword) {
+        String known = TYPES.get(keyword);
+        return known != null ? known : keyword.startsWith("photographic-") ? words(keyword.substring("photographic-".length())) + " photo paper" : words(keyword);
     }
 
     public static String feed(String keyword) {
@@ -22,11 +60,11 @@ public final class Keywords {
     }
 
     /** Without its article, for lists. */
-    public static String feedName(String keyword) {
+    static String feedName(String keyword) {
         return feed(keyword).replaceFirst("^the ", "");
     }
 
-    public static String quality(int quality) {
+    static String quality(int quality) {
         return switch (quality) {
             case 3 -> "quick";
             case 4 -> "standard";

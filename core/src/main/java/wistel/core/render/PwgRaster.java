@@ -22,7 +22,7 @@ public final class PwgRaster {
 
     /** Colour spaces of PWG 5102.4, table 3, that are used here. */
     public enum Space {
-        BLACK(3, 1), SGRAY(18, 1), SRGB(19, 3), DEVICE3(50, 3), CMYK(6, 4);
+        BLACK(3, 1), SGRAY(18, 1), SRGB(19, 3), OPRGB(20, 3), DEVICE3(50, 3), CMYK(6, 4);
 
         private final int code;
         private final int channels;

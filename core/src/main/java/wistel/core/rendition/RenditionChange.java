@@ -37,6 +37,12 @@ public final class RenditionChange implements LabChange {
     }
 
     /** Nothing happens: a picture is converted straight from its own profile. */
+    /** Without colour and toning: what a driver's monochrome mode is sent. */
+    public RenditionChange drained() {
+        return new RenditionChange(new Treatment.Monochrome(treatment instanceof Treatment.Monochrome m ? m.mix() : new HueMix(List.of()), Toning.NEUTRAL),
+            moves.stream().filter(m -> m instanceof LightnessCurve || m instanceof ToneMoves).toList());
+    }
+
     public boolean changesNothing() {
         return steps.length == 0;
     }

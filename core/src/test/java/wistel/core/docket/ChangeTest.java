@@ -44,7 +44,7 @@ public class ChangeTest {
             {new Change.Resolved(new Resolution(Resolution.Pixels.RESAMPLE, 240, 0)), "resample to 240 ppi", "240"},
             {new Change.Routed(new ColourRoute.ByDriver()), "the driver converts", "ByDriver"},
             {new Change.Routed(new ColourRoute.ByWistel(Intent.PERCEPTUAL, true)), "perceptual, black compensated", "PERCEPTUAL"},
-            {new Change.Set(DriverSettings.MEDIA_TYPE, "photographic-satin"), "photographic satin", "photographic-satin"},
+            {new Change.Set(DriverSettings.MEDIA_TYPE, "photographic-satin"), "satin photo paper", "photographic-satin"},
             {new Change.Set(DriverSettings.QUALITY, "3"), "quick quality", "print-quality=3"}, {new Change.Set(DriverSettings.FEED, "rear"), "rear feed", "rear"},
             {new Change.Copies(4), "4 copies", "copies=4"}, {new Change.Titled(" Low tide "), "title", "title=Low tide,"}, {new Change.Noted("x"), "notes", "notes=x"},
             {new Change.Treated("r1", Treatment.Monochrome.NEUTRAL), "monochrome", "treatment=Monochrome"},

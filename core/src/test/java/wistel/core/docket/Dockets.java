@@ -8,6 +8,7 @@ import wistel.core.icc.profile.Intent;
 import wistel.core.length.Margins;
 import wistel.core.length.Range;
 import wistel.core.paper.PairingVersion;
+import wistel.core.paper.PaperBody;
 import wistel.core.paper.SheetSize;
 import wistel.core.paper.Stock;
 import wistel.core.printer.ColourRoute;
@@ -15,6 +16,7 @@ import wistel.core.printer.DriverSettings;
 import wistel.core.printer.MediaRow;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.PrinterState;
+import wistel.core.printer.ValueSet;
 import wistel.core.rendition.Rendition;
 import wistel.core.sheet.SheetPlan;
 import wistel.core.sheet.Single;
@@ -25,7 +27,7 @@ final class Dockets {
     static final MediaRow GLOSS_A4 = row("photographic-glossy", "rear", 210, 297, REAR);
     static final MediaRow COTTON_A4 = row("stationery-fine", "by-pass-tray", 210, 297, new Margins(30, 3.4, 30, 3.4));
     static final PrinterDescription PRINTER = printer(List.of("device3_16", "srgb_16"), 180, 360, 720);
-    static final PairingVersion GLOSS = new PairingVersion("g", 3, "p", "Test printer", "Some Gloss", "gloss",
+    static final PairingVersion GLOSS = new PairingVersion("g", 3, "p", "Test printer", "Some Gloss", "gloss", PaperBody.UNKNOWN,
         DriverSettings.of("photographic-glossy", "rear", 5), "hash", Intent.RELATIVE, new double[] {96, 0, -1}, 4);
 
     private Dockets() {
@@ -36,12 +38,16 @@ final class Dockets {
     }
 
     static PrinterDescription printer(List<String> rasters, Integer... resolutions) {
-        return new PrinterDescription("test printer", List.of(GLOSS_A4, COTTON_A4), List.of("photographic-glossy", "stationery-fine"),
-            List.of("rear", "by-pass-tray"), List.of(3, 4, 5), List.of(resolutions), rasters, List.of("image/pwg-raster"), List.of(), List.of(), List.of());
+        return PrinterDescription.of("test printer", List.of(GLOSS_A4, COTTON_A4), Map.of(DriverSettings.MEDIA_TYPE, ValueSet.keywords("photographic-glossy", "stationery-fine"),
+            DriverSettings.FEED, ValueSet.keywords("rear", "by-pass-tray"), DriverSettings.QUALITY, ValueSet.enums(3, 4, 5)), List.of(resolutions), rasters, List.of("image/pwg-raster"));
+    }
+
+    static PrinterState idle(MediaRow... loaded) {
+        return new PrinterState(PrinterState.Doing.IDLE, "", List.of(loaded), List.of(), "");
     }
 
     static PreflightFacts facts() {
-        return facts(PRINTER, new PrinterState(PrinterState.Doing.IDLE, "", List.of(GLOSS_A4)), true, true);
+        return facts(PRINTER, idle(GLOSS_A4), true, true);
     }
 
     static PreflightFacts facts(PrinterDescription printer, PrinterState state, boolean profile, boolean seen) {

@@ -10,6 +10,7 @@ import static wistel.core.docket.Dockets.codes;
 import static wistel.core.docket.Dockets.facts;
 import static wistel.core.docket.Dockets.findings;
 import static wistel.core.docket.Dockets.framed;
+import static wistel.core.docket.Dockets.idle;
 import static wistel.core.docket.Dockets.on;
 import static wistel.core.docket.Dockets.printer;
 import static wistel.core.docket.Dockets.ready;
@@ -44,11 +45,11 @@ import wistel.core.sheet.SheetPlan;
 import wistel.core.sheet.Single;
 
 public class PreflightTest {
-    private static final PrinterState IDLE = new PrinterState(PrinterState.Doing.IDLE, "", List.of(GLOSS_A4));
+    private static final PrinterState IDLE = idle(GLOSS_A4);
     private static final PrinterDescription EIGHT_BITS = printer(List.of("srgb_8", "sgray_8"), 360);
 
     private static PreflightFacts holding(MediaRow... loaded) {
-        return facts(PRINTER, new PrinterState(PrinterState.Doing.IDLE, "", List.of(loaded)), true, true);
+        return facts(PRINTER, idle(loaded), true, true);
     }
 
     private static PreflightFacts with(PrinterDescription printer) {
@@ -88,8 +89,8 @@ public class PreflightTest {
             // ProofRule
             {"proof-not-looked-at", Severity.LOOK, ready(), facts(PRINTER, IDLE, true, false), "before it costs a sheet"},
             // SettingsRule
-            {"media-type-differs", Severity.STOP, set("media-type", "stationery-fine"), facts(), "made for photographic glossy"},
-            {"feed-not-for-media", Severity.STOP, set("media-source", "by-pass-tray"), facts(), "The front path doesn't take photographic glossy"},
+            {"media-type-differs", Severity.STOP, set("media-type", "stationery-fine"), facts(), "made for glossy photo paper"},
+            {"feed-not-for-media", Severity.STOP, set("media-source", "by-pass-tray"), facts(), "The front path doesn't take glossy photo paper"},
             {"sheet-not-for-feed", Severity.STOP, on("A2"), facts(), "doesn't take A2 of this kind through the rear feed"},
             {"quality-differs", Severity.LOOK, set("print-quality", "3"), facts(), "made at fine quality, this is set to quick"},
             // ColourRule
@@ -98,8 +99,8 @@ public class PreflightTest {
             {"no-raster", Severity.STOP, ready(), with(printer(List.of("black_1"), 360)), "black_1"},
             {"eight-bits", Severity.NOTE, routed(new ColourRoute.ByDriver()), with(EIGHT_BITS), "8 bits a colour"},
             // LoadedPaperRule
-            {"other-paper-loaded", Severity.LOOK, ready(), holding(matteA4), "The rear feed holds A4 stationery fine now."},
-            {"other-paper-loaded", Severity.LOOK, ready(), holding(odd), "The rear feed holds 100 × 150 mm photographic glossy now."}};
+            {"other-paper-loaded", Severity.LOOK, ready(), holding(matteA4), "The rear feed holds A4 fine paper now."},
+            {"other-paper-loaded", Severity.LOOK, ready(), holding(odd), "The rear feed holds 100 × 150 mm glossy photo paper now."}};
     }
 
     @Test(dataProvider = "cases")
@@ -132,7 +133,7 @@ public class PreflightTest {
         assertThat(Track.of(ready(), facts(), facts().layout(ready()), List.of())).allMatch(t -> t.mark() == StageStatus.Mark.SETTLED);
         assertThat(codes(resampled(305), facts())).isEmpty();
         assertThat(codes(ready(), holding(GLOSS_A4))).isEmpty();
-        assertThat(codes(ready(), facts(PRINTER, new PrinterState(PrinterState.Doing.AWAY, "", List.of(row("stationery-fine", "rear", 210, 297, REAR))), true, true)))
+        assertThat(codes(ready(), facts(PRINTER, new PrinterState(PrinterState.Doing.AWAY, "", List.of(row("stationery-fine", "rear", 210, 297, REAR)), List.of(), ""), true, true)))
             .as("what lies in the feed of a printer that is away isn't known").containsExactly("printer-away");
     }
 
@@ -189,7 +190,7 @@ public class PreflightTest {
     public void keywordsBecomeWords() {
         assertThat(List.of(Keywords.feed("rear"), Keywords.feed("manual"), Keywords.feed("main-roll"), Keywords.feed(""), Keywords.feed("top-tray")))
             .containsExactly("the rear feed", "the front path", "the roll", "any feed", "the top tray feed");
-        assertThat(List.of(Keywords.quality(3), Keywords.quality(4), Keywords.quality(5), Keywords.quality(7))).containsExactly("quick", "standard", "fine", "quality 7");
+        assertThat(List.of(PRINTER.quality(3), PRINTER.quality(4), PRINTER.quality(5), PRINTER.quality(7))).containsExactly("quick", "standard", "fine", "quality 7");
         assertThat(Keywords.words("photographic-semi-gloss")).isEqualTo("photographic semi gloss");
     }
 

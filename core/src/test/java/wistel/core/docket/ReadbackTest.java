@@ -10,6 +10,7 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import wistel.core.icc.profile.Intent;
 import wistel.core.paper.PairingVersion;
+import wistel.core.paper.PaperBody;
 import wistel.core.paper.SheetSize;
 import wistel.core.paper.Stock;
 import wistel.core.printer.ColourRoute;
@@ -29,7 +30,7 @@ import wistel.core.sheet.Single;
 public class ReadbackTest {
     private static final Borders EVEN = new Borders.Even();
     private static final Borders FOOT = new Borders.HeavierFoot();
-    private static final PairingVersion COTTON = new PairingVersion("c", 1, "p", "Test printer", "Some Cotton", "matte", DriverSettings.of("stationery-fine", "by-pass-tray", 5),
+    private static final PairingVersion COTTON = new PairingVersion("c", 1, "p", "Test printer", "Some Cotton", "matte", PaperBody.UNKNOWN, DriverSettings.of("stationery-fine", "by-pass-tray", 5),
         "hash", Intent.PERCEPTUAL, new double[] {95, 0, 3}, 15);
 
     private static PreflightFacts facts(double secondsPerM2, Intent... blackAlways) {
@@ -80,7 +81,7 @@ public class ReadbackTest {
         DocketSpec d = spec(a3Plus(Fit.WHOLE, 380, 300, EVEN), new ColourRoute.ByWistel(Intent.PERCEPTUAL, true), 1);
         List<StageStatus> track = Track.of(d, facts(0), facts(0).layout(d), Dockets.findings(d, facts(0)));
         assertThat(track).extracting(StageStatus::outcome).containsExactly("monochrome, gray", "Some Cotton", "380 × 253.3 mm on A3+, 201 ppi",
-            "perceptual, black compensated", "stationery fine, fine, front path", "one thing stops it");
+            "perceptual, black compensated", "fine paper, fine, front path", "one thing stops it");
         assertThat(track.get(5).mark()).as("its printer has never answered").isEqualTo(StageStatus.Mark.BLOCKED);
         DocketSpec driver = d.withRoute(new ColourRoute.ByDriver());
         assertThat(Track.of(driver, facts(0), facts(0).layout(d), List.of()).get(3).outcome()).isEqualTo("doesn't apply: the driver converts");

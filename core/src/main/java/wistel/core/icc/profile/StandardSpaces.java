@@ -22,6 +22,9 @@ public final class StandardSpaces {
     public static final IccProfile P3 = rgb("P3 (SMPTE EG 432-1 primaries, D65)", D65,
         new double[] {0.680, 0.320, 0.265, 0.690, 0.150, 0.060}, new double[] {2.4, 1 / 1.055, 0.055 / 1.055, 1 / 12.92, 0.04045});
 
+    /** IEC 61966-2-5 (opRGB): primaries of sRGB but a wider green, white D65, gamma 563/256. */
+    public static final IccProfile OPRGB = rgb("opRGB (IEC 61966-2-5)", D65, new double[] {0.64, 0.33, 0.21, 0.71, 0.15, 0.06}, new double[] {563 / 256.0});
+
     /**
      * The profile connection space itself, XYZ of D50 (ICC.1:2022, 7.2.16), as three channels coded by gamma 1.8 with a straight start, as ROMM RGB
      * (ISO 22028-2) is. Half a percent wider than XYZ, as adapting to D50 leaves BT.2020's red with a Z of -0.002; ROMM RGB and the primaries of
@@ -34,8 +37,13 @@ public final class StandardSpaces {
         new ProfileWriter(DeviceClass.DISPLAY, ColourSpace.GRAY, ColourSpace.XYZ, "Gray gamma 2.2", "No copyright, use freely")
             .xyz("wtpt", d50()).parametric("kTRC", 2.2).write());
 
+    /** A gray scale with the curve of sRGB: what PWG 5102.4 calls sGray. */
+    public static final IccProfile SGRAY = ProfileReader.read(
+        new ProfileWriter(DeviceClass.DISPLAY, ColourSpace.GRAY, ColourSpace.XYZ, "sGray (curve of IEC 61966-2-1)", "No copyright, use freely")
+            .xyz("wtpt", d50()).parametric("kTRC", 2.4, 1 / 1.055, 0.055 / 1.055, 1 / 12.92, 0.04045).write());
+
     /** Known without any file. */
-    public static final List<IccProfile> ALL = List.of(SRGB, P3, WIDE_RGB, CONNECTION, GRAY_22);
+    public static final List<IccProfile> ALL = List.of(SRGB, P3, OPRGB, WIDE_RGB, CONNECTION, GRAY_22, SGRAY);
 
     private StandardSpaces() {
     }

@@ -1,0 +1,85 @@
+package wistel.core.docket;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import wistel.core.docket.Finding.Mend;
+import wistel.core.paper.SheetSize;
+import wistel.core.paper.Stock;
+import wistel.core.printer.ColourRoute;
+import wistel.core.printer.Conflict.Alteration;
+import wistel.core.printer.DriverSettings;
+import wistel.core.printer.PrinterDescription;
+import wistel.core.sheet.Edge;
+
+/** What a printer would have changed, as changes of a docket with words on their button. */
+final class WaysOut {
+    private final PreflightFacts facts;
+
+    WaysOut(PreflightFacts facts) {
+        this.facts = facts;
+    }
+
+    /** Empty where there is no way. */
+    Optional<Mend> mend(List<Alteration> way) {
+        if (way.isEmpty()) {
+            return Optional.empty();
+        }
+        List<Change> changes = changes(way);
+        String label = Words.capital(way.stream().map(this::label).collect(Collectors.joining(", ")));
+        return Optional.of(new Mend(label, changes.size() == 1 ? changes.get(0) : new Change.Together(changes)));
+    }
+
+    List<Change> changes(List<Alteration> way) {
+        List<Change> changes = new ArrayList<>();
+        way.forEach(a -> changes.add(change(a)));
+        return changes;
+    }
+
+    private Change change(Alteration a) {
+        if (a instanceof Alteration.Edges e) {
+            return new Change.Edged(e.borderless() ? new Edge(true, facts.described().overEdgesMm().stream().skip(1).findFirst().orElse(0.0), 0) : Edge.BORDERED);
+        }
+        if (a instanceof Alteration.Size s) {
+            return new Change.Stocked(stock(s), Optional.empty());
+        }
+        Alteration.Setting s = (Alteration.Setting) a;
+        return s.name().equals(DriverSettings.COLOUR_MODE) ? new Change.Routed(route(s.value())) : set(s.name(), s.value());
+    }
+
+    /** With the printer's own word for the value. */
+    Change.Set set(String name, String value) {
+        return new Change.Set(name, value, value.isEmpty() ? "" : facts.described().word(name, value));
+    }
+
+    private ColourRoute route(String mode) {
+        PrinterDescription printer = facts.described();
+        if (printer.monochromeMode().filter(mode::equals).isPresent()) {
+            return new ColourRoute.DriverMonochrome();
+        }
+        return facts.pairing().<ColourRoute>map(p -> new ColourRoute.ByWistel(p.intent(), true)).filter(r -> printer.raster(r).isPresent()).orElseGet(ColourRoute.ByDriver::new);
+    }
+
+    private static Stock stock(Alteration.Size s) {
+        return s.roll() ? new Stock.Roll(s.widthMm()) : SheetSize.near(s.widthMm(), s.lengthMm()).map(Stock.Sheet::of)
+            .orElseGet(() -> new Stock.Sheet(RuleWords.size(s.widthMm(), s.lengthMm(), false), s.widthMm(), s.lengthMm()));
+    }
+
+    private String label(Alteration a) {
+        if (a instanceof Alteration.Edges e) {
+            return e.borderless() ? "print it to the edge" : "print it with borders";
+        }
+        if (a instanceof Alteration.Size s) {
+            return "take " + RuleWords.size(s.widthMm(), s.lengthMm(), s.roll());
+        }
+        Alteration.Setting s = (Alteration.Setting) a;
+        PrinterDescription printer = facts.described();
+        return switch (s.name()) {
+            case DriverSettings.FEED -> "use " + printer.feed(s.value());
+            case DriverSettings.COLOUR_MODE -> route(s.value()) instanceof ColourRoute.DriverMonochrome ? "use the driver's monochrome"
+                : route(s.value()) instanceof ColourRoute.ByWistel ? "let Wistel convert" : "let the driver convert";
+            default -> s.value().isEmpty() ? "leave " + printer.word(s.name()) + " to the printer" : "set " + printer.phrase(s.name(), s.value());
+        };
+    }
+}
