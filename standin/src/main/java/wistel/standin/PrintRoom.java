@@ -18,6 +18,7 @@ import java.util.Arrays;
 import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.Executors;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import wistel.core.colour.Lab;
 import wistel.core.paper.SheetSize;
@@ -26,28 +27,37 @@ import wistel.standin.ink.Paper;
 import wistel.standin.ipp.IppService;
 import wistel.standin.room.Feeds;
 import wistel.standin.room.Instrument;
-import wistel.standin.room.SheetPrinter;
+import wistel.standin.room.MachineModel;
+import wistel.standin.room.RoomPrinter;
 
 /**
- * The print room stand-in as a process: the printer at /ipp/print, its finished sheets at /scan, the instrument at /instrument, and a
- * page for the person in the room at /. It listens on loopback only.
+ * The print room stand-in as a process: the printers at /ipp/print and /ipp/large, their finished sheets at /scan, the instrument at /instrument, and
+ * a page for the person in the room at /. It listens on loopback only.
  */
 public final class PrintRoom implements AutoCloseable {
     private static final String LOOPBACK = "(localhost|127\\.0\\.0\\.1|\\[::1\\])(:\\d{1,5})?";
     private static final int LONGEST_FORM = 4096;
     private static final int LONGEST_SPOT_LIST = 1 << 20;
 
-    private final SheetPrinter printer;
+    private static final int SLOW_INTAKE = 60_000;
+
+    private final RoomPrinter small;
+    private final RoomPrinter large;
     private final HttpServer http;
     private final IppService ipp;
     private volatile boolean scannerAway;
 
     /** @param port 0 for any free one */
     public PrintRoom(Path folder, int port, double pace) throws IOException {
-        printer = new SheetPrinter(folder, Clock.systemUTC(), pace);
+        small = new RoomPrinter(MachineModel.ARDLE_17, folder, Clock.systemUTC(), pace);
+        large = new RoomPrinter(MachineModel.ARDLE_44, folder.resolve("large"), Clock.systemUTC(), pace);
         http = HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), port), 0);
-        ipp = new IppService(printer, "localhost:" + http.getAddress().getPort());
-        http.createContext("/ipp/print", e -> handle(e, () -> ipp(e, ipp)));
+        String authority = "localhost:" + http.getAddress().getPort();
+        ipp = new IppService(small, authority);
+        IppService second = new IppService(large, authority);
+        http.createContext(MachineModel.ARDLE_17.path(), e -> handle(e, () -> ipp(e, small, ipp)));
+        http.createContext(MachineModel.ARDLE_44.path(), e -> handle(e, () -> ipp(e, large, second)));
+        http.createContext("/strings/", e -> handle(e, () -> answer(e, 200, "text/strings; charset=utf-8", (at(e) == large ? second : ipp).strings().getBytes(StandardCharsets.UTF_8))));
         http.createContext("/scan/", e -> handle(e, () -> scan(e)));
         http.createContext("/instrument/", e -> handle(e, () -> read(e)));
         http.createContext("/room", e -> handle(e, () -> room(e)));
@@ -64,8 +74,19 @@ public final class PrintRoom implements AutoCloseable {
         return http.getAddress().getPort();
     }
 
-    public SheetPrinter printer() {
-        return printer;
+    /** The sheet printer. */
+    public RoomPrinter printer() {
+        return small;
+    }
+
+    /** The roll printer. */
+    public RoomPrinter large() {
+        return large;
+    }
+
+    /** The printer that an address is about. */
+    private RoomPrinter at(HttpExchange exchange) {
+        return exchange.getRequestURI().getPath().contains("/large") ? large : small;
     }
 
     /** Somebody else has the printer: it takes no jobs until they are done. */
@@ -81,7 +102,8 @@ public final class PrintRoom implements AutoCloseable {
     @Override
     public void close() {
         http.stop(0);
-        printer.close();
+        small.close();
+        large.close();
     }
 
     private interface Work {
@@ -122,7 +144,10 @@ public final class PrintRoom implements AutoCloseable {
         exchange.getResponseBody().write(body);
     }
 
-    private static void ipp(HttpExchange exchange, IppService service) throws IOException {
+    private static void ipp(HttpExchange exchange, RoomPrinter printer, IppService service) throws IOException {
+        if (printer.vanished()) {
+            return;
+        }
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         InputStream body = new BufferedInputStream(exchange.getRequestBody(), 1 << 16);
         service.answer(body).write(out);
@@ -131,7 +156,7 @@ public final class PrintRoom implements AutoCloseable {
     }
 
     private void scan(HttpExchange exchange) throws IOException {
-        Path file = printer.sheet(number(exchange));
+        Path file = at(exchange).sheet(number(exchange));
         if (scannerAway || !Files.exists(file)) {
             answer(exchange, 404, "text/plain", "No sheet of that number came out.".getBytes(StandardCharsets.UTF_8));
             return;
@@ -147,7 +172,7 @@ public final class PrintRoom implements AutoCloseable {
 
     /** POST lines "id x y" (mm from the sheet's upper left corner); answers lines "id L* a* b*". */
     private void read(HttpExchange exchange) throws IOException {
-        Path file = printer.sheet(number(exchange));
+        Path file = at(exchange).sheet(number(exchange));
         LabScan sheet;
         try (InputStream in = new BufferedInputStream(Files.newInputStream(file))) {
             sheet = LabScan.read(in);
@@ -172,21 +197,40 @@ public final class PrintRoom implements AutoCloseable {
         Map<String, String> form = Arrays.stream(new String(exchange.getRequestBody().readNBytes(LONGEST_FORM), StandardCharsets.UTF_8).split("&"))
             .map(p -> p.split("=", 2)).filter(p -> p.length == 2)
             .collect(Collectors.toMap(p -> p[0], p -> URLDecoder.decode(p[1], StandardCharsets.UTF_8), (a, b) -> b));
+        RoomPrinter printer = form.getOrDefault("printer", "").equals("large") ? large : small;
         switch (form.getOrDefault("do", "")) {
-            case "load" -> printer.load(feed(form), SheetSize.named(form.get("size")).orElseThrow(),
-                Paper.valueOf(form.get("paper")), 20);
-            case "empty" -> printer.empty(feed(form));
-            case "pace" -> printer.pace(Double.parseDouble(form.get("pace")));
-            case "attendant" -> printer.attendant(form.getOrDefault("there", "").equals("yes"));
+            case "load" -> printer.load(feed(printer, form), size(form.getOrDefault("size", "")), Paper.valueOf(form.get("paper")), 20);
+            case "empty" -> printer.empty(feed(printer, form));
+            case "drain" -> printer.drain(form.getOrDefault("ink", ""));
+            case "replace" -> printer.replaceInks();
+            case "jam" -> printer.trouble(RoomPrinter.Trouble.JAM);
+            case "cover" -> printer.trouble(RoomPrinter.Trouble.COVER);
+            case "clear" -> printer.trouble(RoomPrinter.Trouble.NONE);
+            case "vanish" -> printer.vanish(true);
+            case "return" -> printer.vanish(false);
+            case "slow" -> printer.intake(SLOW_INTAKE);
+            case "quick" -> printer.intake(Integer.MAX_VALUE);
+            case "pace" -> both(p -> p.pace(Double.parseDouble(form.get("pace"))));
+            case "attendant" -> both(p -> p.attendant(form.getOrDefault("there", "").equals("yes")));
             default -> throw new IllegalArgumentException("unknown wish");
         }
         exchange.getResponseHeaders().set("Location", "/");
         answer(exchange, 303, "text/plain", new byte[0]);
     }
 
-    private static String feed(Map<String, String> form) {
+    private void both(Consumer<RoomPrinter> wish) {
+        wish.accept(small);
+        wish.accept(large);
+    }
+
+    /** A sheet by its name, or "roll 24" by its width in inches. */
+    private static SheetSize size(String name) {
+        return name.matches("roll \\d{2}") ? RoomPrinter.Loaded.roll(Integer.parseInt(name.substring(5)) * 25.4, 1000, Paper.PLAIN).size() : SheetSize.named(name).orElseThrow();
+    }
+
+    private static String feed(RoomPrinter printer, Map<String, String> form) {
         String feed = form.getOrDefault("feed", "");
-        if (!feed.equals(Feeds.REAR) && !feed.equals(Feeds.FRONT) && !feed.equals(Feeds.ROLL)) {
+        if (!printer.model().feeds().contains(feed)) {
             throw new IllegalArgumentException("no such feed");
         }
         return feed;
@@ -197,27 +241,40 @@ public final class PrintRoom implements AutoCloseable {
             answer(exchange, 404, "text/plain", "Nothing here.".getBytes(StandardCharsets.UTF_8));
             return;
         }
-        String template;
-        try (InputStream in = PrintRoom.class.getResourceAsStream("/room.html")) {
-            template = new String(in.readAllBytes(), StandardCharsets.UTF_8);
-        }
-        String feeds = printer.feeds().entrySet().stream().map(e -> "<tr><th>" + switch (e.getKey()) {
-                case Feeds.REAR -> "Rear feed";
-                case Feeds.FRONT -> "Front path";
-                default -> "Roll";
-            } + "</th><td>"
-            + (e.getValue().sheets() == 0 ? "empty" : e.getValue().size().name() + ", " + e.getValue().paper().label() + ", " + (e.getKey().equals(Feeds.ROLL) ? String.format(Locale.ROOT, "%.1f m left", e.getValue().size().heightMm() / 1000)
-                : e.getValue().sheets() + " sheets"))
-            + "</td><td><form method=post action=/room><input type=hidden name=feed value=" + e.getKey() + "><button name=do value=empty>Take the paper out</button></form></td></tr>")
-            .collect(Collectors.joining());
-        String sizes = Feeds.sizes().stream().map(s -> "<option>" + s.name() + "</option>").collect(Collectors.joining());
-        String papers = Arrays.stream(Paper.values()).map(p -> "<option value=" + p + ">" + p.label() + "</option>").collect(Collectors.joining());
-        String body = template.replace("{{feeds}}", feeds).replace("{{sizes}}", sizes).replace("{{papers}}", papers)
-            .replace("{{pace}}", String.format(Locale.ROOT, "%.0f", printer.pace()))
-            .replace("{{attendant}}", printer.attendant() ? "is in the room and loads what a job asks for" : "is out: load paper yourself")
-            .replace("{{other}}", printer.attendant() ? "no" : "yes").replace("{{toggle}}", printer.attendant() ? "Send the attendant out" : "Call the attendant")
-            .replace("{{state}}", printer.waitsForPaper() ? "waiting for paper" : printer.busy() ? "printing" : "idle");
+        String body = template("/room.html").replace("{{printers}}", described(small, "small") + described(large, "large"))
+            .replace("{{pace}}", String.format(Locale.ROOT, "%.0f", small.pace()))
+            .replace("{{attendant}}", small.attendant() ? "is in the room, loads what a job asks for and changes empty inks" : "is out: load paper yourself")
+            .replace("{{other}}", small.attendant() ? "no" : "yes").replace("{{toggle}}", small.attendant() ? "Send the attendant out" : "Call the attendant");
         answer(exchange, 200, "text/html; charset=utf-8", body.getBytes(StandardCharsets.UTF_8));
+    }
+
+    private static String template(String name) throws IOException {
+        try (InputStream in = PrintRoom.class.getResourceAsStream(name)) {
+            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+        }
+    }
+
+    private static String described(RoomPrinter printer, String key) throws IOException {
+        MachineModel model = printer.model();
+        String own = "<input type=hidden name=printer value=" + key + ">";
+        String feeds = printer.feeds().entrySet().stream().map(e -> "<tr><th>" + model.feedWords(e.getKey()) + "</th><td>" + lying(e.getKey(), e.getValue())
+            + "</td><td><form method=post action=/room>" + own + "<input type=hidden name=feed value=" + e.getKey() + "><button name=do value=empty>Take the paper out</button></form></td></tr>")
+            .collect(Collectors.joining());
+        String inks = printer.inks().entrySet().stream().map(e -> "<tr><th>" + e.getKey() + "</th><td>" + e.getValue() + " %</td><td><form method=post action=/room>" + own
+            + "<input type=hidden name=ink value=\"" + e.getKey() + "\"><button name=do value=drain>Use it up</button></form></td></tr>").collect(Collectors.joining());
+        String sizes = model.sizes().stream().map(s -> "<option>" + s.name() + "</option>").collect(Collectors.joining())
+            + model.offers().stream().filter(o -> o.feed().equals(Feeds.ROLL)).map(o -> Math.round(o.widthMm().from() / 25.4)).distinct().sorted().map(w -> "<option>roll " + w + "</option>").collect(Collectors.joining());
+        String state = printer.vanished() ? "unplugged" : printer.trouble() == RoomPrinter.Trouble.JAM ? "jammed" : printer.trouble() == RoomPrinter.Trouble.COVER ? "open"
+            : printer.inkEmpty() ? "out of an ink" : printer.waitsForPaper() ? "waiting for paper" : printer.busy() ? "printing" : "idle";
+        return template("/printer.html").replace("{{name}}", model.name()).replace("{{kind}}", model.kind()).replace("{{key}}", key).replace("{{state}}", state).replace("{{feeds}}", feeds)
+            .replace("{{inks}}", inks).replace("{{sizes}}", sizes)
+            .replace("{{ways}}", model.feeds().stream().map(f -> "<option value=" + f + ">" + model.feedWords(f) + "</option>").collect(Collectors.joining()))
+            .replace("{{papers}}", Arrays.stream(Paper.values()).map(p -> "<option value=" + p + ">" + p.label() + "</option>").collect(Collectors.joining()));
+    }
+
+    private static String lying(String feed, RoomPrinter.Loaded l) {
+        return l.sheets() == 0 ? "empty" : l.size().name() + ", " + l.paper().label() + ", "
+            + (feed.equals(Feeds.ROLL) ? String.format(Locale.ROOT, "%.1f m left", l.size().heightMm() / 1000) : l.sheets() + " sheets");
     }
 
     /** Arguments: folder, port, pace. */
@@ -227,7 +284,7 @@ public final class PrintRoom implements AutoCloseable {
             return;
         }
         PrintRoom room = new PrintRoom(Path.of(args[0]), Integer.parseInt(args[1]), Double.parseDouble(args[2]));
-        System.out.println("print room listens on ipp://localhost:" + room.port() + "/ipp/print");
+        System.out.println("print room listens on ipp://localhost:" + room.port() + MachineModel.ARDLE_17.path() + " and " + MachineModel.ARDLE_44.path());
         Runtime.getRuntime().addShutdownHook(new Thread(room::close));
         Thread.currentThread().join();
     }

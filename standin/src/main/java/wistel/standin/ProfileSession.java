@@ -24,6 +24,7 @@ import wistel.core.render.ChartSheet;
 import wistel.standin.ink.Paper;
 import wistel.standin.room.Feeds;
 import wistel.standin.room.PrintJob;
+import wistel.standin.room.RoomPrinter;
 import wistel.standin.room.Ticket;
 
 /**
@@ -44,10 +45,13 @@ final class ProfileSession {
         Files.write(out.resolve("gray-22.icc"), StandardSpaces.GRAY_22.bytes());
         Path folder = Files.createTempDirectory("profiles");
         try (PrintRoom room = new PrintRoom(folder, 0, 0)) {
-            for (Paper paper : Paper.values()) {
-                Cgats chart = measure(room, paper);
-                String name = paper.name().toLowerCase(Locale.ROOT).replace('_', '-');
-                ProfileMaker.Made made = ProfileMaker.make(paper.label() + " on Ardle 17, fine", chart);
+            List<Session> sessions = List.of(new Session(room.printer(), Paper.SKERRY_BARYTA, ""), new Session(room.printer(), Paper.MOSS_COTTON, ""), new Session(room.printer(), Paper.CORRIE_LUSTRE, ""),
+                new Session(room.printer(), Paper.HEATH_COTTON, ""), new Session(room.large(), Paper.TARN_CANVAS, ""), new Session(room.large(), Paper.CORRIE_LUSTRE, "-44"));
+            for (Session s : sessions) {
+                Paper paper = s.paper;
+                Cgats chart = measure(room, s.printer, paper);
+                String name = paper.name().toLowerCase(Locale.ROOT).replace('_', '-') + s.suffix;
+                ProfileMaker.Made made = ProfileMaker.make(paper.label() + " on " + s.printer.model().name() + ", fine", chart);
                 Files.writeString(out.resolve(name + ".cgats"), chart.text());
                 Files.write(out.resolve(name + ".icc"), made.profile());
                 System.out.printf(Locale.ROOT, "%s: %d held-back patches, CIEDE2000 mean %.2f, 95 %% %.2f, max %.2f%n", paper.label(),
@@ -56,29 +60,34 @@ final class ProfileSession {
         }
     }
 
-    static Cgats measure(PrintRoom room, Paper paper) throws IOException, InterruptedException {
+    /** @param suffix of the file's name */
+    private record Session(RoomPrinter printer, Paper paper, String suffix) {
+    }
+
+    static Cgats measure(PrintRoom room, RoomPrinter printer, Paper paper) throws IOException, InterruptedException {
         ChartSheet sheet = new ChartSheet(SHEET, 32, 6.8, RgbChart.patches());
         ByteArrayOutputStream file = new ByteArrayOutputStream();
         sheet.write(file, 180, paper.mediaType(), 5);
-        String feed = paper == Paper.MOSS_COTTON ? Feeds.FRONT : Feeds.REAR;
-        int job = room.printer().create(Ticket.bordered("profile chart", "wistel", paper.mediaType(), feed, SHEET.widthMm(), SHEET.heightMm(), 5, 1, false)).id();
-        room.printer().receive(job, new ByteArrayInputStream(file.toByteArray()), "image/pwg-raster");
-        while (!room.printer().job(job).orElseThrow().state().over()) {
+        String feed = paper.thicknessMm() > 0.35 || printer == room.large() ? Feeds.FRONT : Feeds.REAR;
+        printer.load(feed, SHEET, paper, 1);
+        int job = printer.create(Ticket.bordered("profile chart", "wistel", paper.mediaType(), feed, SHEET.widthMm(), SHEET.heightMm(), 5, 1, false)).id();
+        printer.receive(job, new ByteArrayInputStream(file.toByteArray()), "image/pwg-raster");
+        while (!printer.job(job).orElseThrow().state().over()) {
             Thread.sleep(20);
         }
-        if (room.printer().job(job).orElseThrow().state() != PrintJob.State.COMPLETED) {
+        if (printer.job(job).orElseThrow().state() != PrintJob.State.COMPLETED) {
             throw new IOException("the chart on " + paper.label() + " did not come out");
         }
-        return read(room, job, sheet, paper);
+        return read("http://localhost:" + room.port() + "/instrument/" + (printer == room.large() ? "large/" : "") + job, sheet, paper);
     }
 
-    private static Cgats read(PrintRoom room, int job, ChartSheet sheet, Paper paper) throws IOException, InterruptedException {
+    private static Cgats read(String instrument, ChartSheet sheet, Paper paper) throws IOException, InterruptedException {
         StringBuilder spots = new StringBuilder();
         for (int i = 0; i < sheet.patches().size(); i++) {
             double[] at = sheet.centreMm(i);
             spots.append(String.format(Locale.ROOT, "%d %.3f %.3f%n", i + 1, at[0], at[1]));
         }
-        HttpRequest request = HttpRequest.newBuilder(URI.create("http://localhost:" + room.port() + "/instrument/" + job))
+        HttpRequest request = HttpRequest.newBuilder(URI.create(instrument))
             .POST(HttpRequest.BodyPublishers.ofString(spots.toString())).build();
         HttpResponse<InputStream> answer = HttpClient.newHttpClient().send(request, HttpResponse.BodyHandlers.ofInputStream());
         List<Patch> patches = new ArrayList<>();
@@ -86,6 +95,6 @@ final class ProfileSession {
             String[] f = line.split(" ");
             patches.add(new Patch(f[0], sheet.patches().get(patches.size()), new Lab(Double.parseDouble(f[1]), Double.parseDouble(f[2]), Double.parseDouble(f[3]))));
         }
-        return Cgats.of("Wistel", "RGB chart on " + paper.label() + ", Ardle 17, " + paper.mediaType() + ", quality 5", patches);
+        return Cgats.of("Wistel", "RGB chart on " + paper.label() + ", " + paper.mediaType() + ", quality 5", patches);
     }
 }

@@ -14,16 +14,23 @@ import java.util.concurrent.TimeUnit;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
+import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import wistel.core.render.PwgRaster;
+import wistel.standin.room.MachineModel;
 
 /** The public IPP Everywhere conformance suite (PWG 5100.14, as cups-ipp-utils ships it), run against the stand-in. */
 public class IppEverywhereTest {
     private static final Path SUITES = Path.of("/usr/share/cups/ipptool");
     private static final Pattern SAMPLE = Pattern.compile("FILE (pwg-raster-samples-(\\d+)dpi/([a-z0-9-]+)/(\\S+)\\.pwg)");
 
-    @Test
-    public void theConformanceSuiteFindsNoFault() throws Exception {
+    @DataProvider
+    Object[][] printers() {
+        return new Object[][] {{MachineModel.ARDLE_17}, {MachineModel.ARDLE_44}};
+    }
+
+    @Test(dataProvider = "printers")
+    public void theConformanceSuiteFindsNoFault(MachineModel model) throws Exception {
         assertThat(SUITES.resolve("ipp-everywhere.test")).as("cups-ipp-utils must be installed: ./wistel test does it").exists();
         Path folder = Files.createTempDirectory("ipp");
         try (var tests = Files.list(SUITES)) {
@@ -34,12 +41,13 @@ public class IppEverywhereTest {
         samples(folder);
         try (PrintRoom room = new PrintRoom(Files.createTempDirectory("room"), 0, 0)) {
             Path report = folder.resolve("report.txt");
-            Process suite = new ProcessBuilder("ipptool", "-V", "2.0", "-tIR", "-f", "color.jpg", "ipp://localhost:" + room.port() + "/ipp/print", "ipp-everywhere.test")
+            Process suite = new ProcessBuilder("ipptool", "-V", "2.0", "-tIR", "-f", "color.jpg", "ipp://localhost:" + room.port() + model.path(), "ipp-everywhere.test")
                 .directory(folder.toFile()).redirectErrorStream(true).redirectOutput(report.toFile()).start();
             assertThat(suite.waitFor(180, TimeUnit.SECONDS)).as("the suite ended in time").isTrue();
             String text = Files.readString(report, StandardCharsets.UTF_8);
             assertThat(count(text, "[FAIL]")).as(text.lines().filter(l -> l.contains("[FAIL]")).findFirst().orElse("")).isZero();
             assertThat(count(text, "[PASS]")).isGreaterThan(300);
+            System.out.printf("%s: %d PASS, %d SKIP, no FAIL%n", model.name(), count(text, "[PASS]"), count(text, "[SKIP]"));
         }
     }
 

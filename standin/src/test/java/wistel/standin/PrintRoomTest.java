@@ -16,6 +16,8 @@ import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
 import java.util.SplittableRandom;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
@@ -130,7 +132,7 @@ public class PrintRoomTest {
             writer.row(row);
         }
         writer.finish();
-        int id = room.printer().create(new Ticket("t", "test", "photographic-glossy", Feeds.REAR, 210, 297, 5, 1, false, "", "", true, 3)).id();
+        int id = room.printer().create(new Ticket("t", "test", Map.of("media-type", "photographic-glossy", "media-source", Feeds.REAR, "wistel-over-edge", "300"), 210, 297, Optional.of(List.of(0.0, 0.0, 0.0, 0.0)), 0, 1, false)).id();
         room.printer().receive(id, new ByteArrayInputStream(out.toByteArray()), "image/pwg-raster");
         assertThat(over(id).state()).isEqualTo(PrintJob.State.COMPLETED);
         LabScan scan = LabScan.read(Files.newInputStream(room.printer().sheet(id)));
@@ -265,7 +267,7 @@ public class PrintRoomTest {
     /** The shipped profiles belong to this printer: each predicts what the ink model lays down. */
     @Test
     public void theShippedProfilesPredictTheStandIn() throws Exception {
-        for (Paper paper : Paper.values()) {
+        for (Paper paper : List.of(Paper.SKERRY_BARYTA, Paper.MOSS_COTTON, Paper.CORRIE_LUSTRE, Paper.HEATH_COTTON, Paper.TARN_CANVAS)) {
             String name = paper.name().toLowerCase(Locale.ROOT).replace('_', '-');
             var toLab = TransformCompiler.toMeasuredLab(ProfileReader.read(Files.readAllBytes(Path.of("../demo/profiles", name + ".icc"))));
             InkOnPaper ink = new InkOnPaper(paper, paper.mediaType(), 5);
@@ -283,7 +285,7 @@ public class PrintRoomTest {
 
     @Test
     public void theChartOnPaperIsReadBackThroughTheInstrument() throws Exception {
-        var chart = ProfileSession.measure(room, Paper.CORRIE_LUSTRE);
+        var chart = ProfileSession.measure(room, room.printer(), Paper.CORRIE_LUSTRE);
         List<Patch> patches = chart.patches();
         double[] lab = new double[3];
         new InkOnPaper(Paper.CORRIE_LUSTRE, Paper.CORRIE_LUSTRE.mediaType(), 5).lab(patches.get(700).device(), lab);

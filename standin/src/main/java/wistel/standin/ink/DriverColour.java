@@ -2,7 +2,7 @@ package wistel.standin.ink;
 
 import wistel.core.colour.Lab;
 import wistel.core.colour.LabEncoding;
-import wistel.core.icc.profile.StandardSpaces;
+import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.stage.ClutGrid;
 import wistel.core.icc.transform.Transform;
 import wistel.core.icc.transform.TransformCompiler;
@@ -17,10 +17,10 @@ final class DriverColour {
     private DriverColour() {
     }
 
-    /** sRGB to driver RGB, both 0 to 1. */
-    static ClutGrid forPaper(Paper paper, int quality) {
+    /** sRGB or another space to driver RGB, both 0 to 1. */
+    static ClutGrid forPaper(Paper paper, int quality, IccProfile space) {
         InkOnPaper ink = new InkOnPaper(paper, paper.mediaType(), quality);
-        Transform toLab = TransformCompiler.toLab(StandardSpaces.SRGB);
+        Transform toLab = TransformCompiler.toLab(space);
         double[] white = new double[3];
         double[] black = new double[3];
         ink.lab(new double[] {1, 1, 1}, white);

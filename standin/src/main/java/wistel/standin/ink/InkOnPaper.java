@@ -11,6 +11,7 @@ import wistel.core.icc.stage.ClutGrid;
 public final class InkOnPaper {
     private static final int BANDS = 31;
     private static final double YULE_NIELSEN = 2.0;
+    private static final double GRAY_DENSITY = 0.75;
     private static final int SIDE = 33;
     /** Centre and width in nm, and full density, of what each ink absorbs: cyan, magenta, yellow; then a weaker side band each. */
     private static final double[][] INKS = {
@@ -18,31 +19,42 @@ public final class InkOnPaper {
     private static final double[][] OBSERVER = observer();
 
     private final ClutGrid grid;
+    private final ClutGrid inks;
 
-    /**
-     * @param paper     what really lies in the feed
-     * @param mediaType the media type that the job set: it decides ink limit and black ink
-     * @param quality   IPP print-quality; quicker passes spread more
-     */
+    /** In colour, with the black that suits the media type. */
     public InkOnPaper(Paper paper, String mediaType, int quality) {
-        Paper meant = Paper.ofMediaType(mediaType).orElse(paper);
-        Laying laying = new Laying(meant, quality);
-        double[][] primaries = primaries(paper, meant);
+        this(paper, Laying.colour(paper, mediaType, quality));
+    }
+
+    /** @param paper what really lies in the feed */
+    public InkOnPaper(Paper paper, Laying laying) {
+        double[][] primaries = primaries(paper, laying.photoBlack());
         float[] values = new float[3 * SIDE * SIDE * SIDE];
+        float[] cover = new float[Laying.INKS.length * SIDE * SIDE * SIDE];
         double[] lab = new double[3];
         int at = 0;
+        int ink = 0;
         for (int r = 0; r < SIDE; r++) {
             for (int g = 0; g < SIDE; g++) {
                 for (int b = 0; b < SIDE; b++) {
                     double[] inks = laying.inks(r / (SIDE - 1.0), g / (SIDE - 1.0), b / (SIDE - 1.0));
-                    measure(paper, inks, primaries, quality, lab);
+                    measure(paper, inks, primaries, laying.quality(), lab);
                     values[at++] = (float) lab[0];
                     values[at++] = (float) lab[1];
                     values[at++] = (float) lab[2];
+                    for (double amount : inks) {
+                        cover[ink++] = (float) amount;
+                    }
                 }
             }
         }
         grid = new ClutGrid(new int[] {SIDE, SIDE, SIDE}, 3, values);
+        inks = new ClutGrid(new int[] {SIDE, SIDE, SIDE}, Laying.INKS.length, cover);
+    }
+
+    /** Cover of each ink for driver RGB from 0 to 1. */
+    void inks(double[] rgb, double[] cover) {
+        inks.at(rgb, cover);
     }
 
     /** Absolute L*a*b* of driver RGB from 0 to 1. */
@@ -50,29 +62,9 @@ public final class InkOnPaper {
         grid.at(rgb, lab);
     }
 
-    /** The driver's own, uncorrected way from RGB to inks: complement, black drawn from the darkest part, total held under the limit. */
-    private record Laying(Paper meant, int quality) {
-        double[] inks(double r, double g, double b) {
-            double c = Math.pow(1 - r, 1.25);
-            double m = Math.pow(1 - g, 1.25);
-            double y = Math.pow(1 - b, 1.2);
-            double gray = Math.min(c, Math.min(m, y));
-            double k = gray < 0.3 ? 0 : Math.pow((gray - 0.3) / 0.7, 1.7);
-            double under = 0.55 * k;
-            double[] inks = {c - under * gray, m - under * gray, y - under * gray, k};
-            double limit = meant.photoBlack() ? 2.9 : 2.4;
-            double total = inks[0] + inks[1] + inks[2] + inks[3];
-            double hold = total > limit ? limit / total : 1;
-            for (int i = 0; i < 3; i++) {
-                inks[i] *= hold;
-            }
-            return inks;
-        }
-    }
-
-    private static double[][] primaries(Paper paper, Paper meant) {
+    private static double[][] primaries(Paper paper, boolean photoBlack) {
         double[][] primaries = new double[16][BANDS];
-        double black = meant.photoBlack() == paper.photoBlack() ? 2.35 : 1.25;
+        double black = photoBlack == paper.photoBlack() ? 2.35 : 1.25;
         double strength = paper.photoBlack() ? 1 : 0.80;
         for (int set = 0; set < 16; set++) {
             for (int band = 0; band < BANDS; band++) {
@@ -98,6 +90,8 @@ public final class InkOnPaper {
 
     private static void measure(Paper paper, double[] inks, double[][] primaries, int quality, double[] lab) {
         double gain = paper.dotGain() * (quality == 3 ? 1.35 : quality == 4 ? 1.12 : 1);
+        // gray ink is a weak black: it darkens evenly all that lies under it
+        double veil = Math.pow(10, -GRAY_DENSITY * Math.min(1, inks[4] + 2 * gain * inks[4] * (1 - inks[4])));
         double[] cover = new double[4];
         for (int i = 0; i < 4; i++) {
             cover[i] = Math.min(1, inks[i] + 4 * gain * inks[i] * (1 - inks[i]) * 0.5);
@@ -116,7 +110,7 @@ public final class InkOnPaper {
             for (int set = 0; set < 16; set++) {
                 root += weights[set] * primaries[set][band];
             }
-            double r = Math.pow(root, YULE_NIELSEN);
+            double r = inks[4] == 0 ? Math.pow(root, YULE_NIELSEN) : paper.surface() + (Math.pow(root, YULE_NIELSEN) - paper.surface()) * veil;
             for (int i = 0; i < 3; i++) {
                 xyz[i] += r * OBSERVER[i][band];
             }

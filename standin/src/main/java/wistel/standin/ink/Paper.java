@@ -7,33 +7,48 @@ import java.util.Optional;
  * The papers that can lie in the feeds, all invented.
  */
 public enum Paper {
-    SKERRY_BARYTA("Skerry Baryta 310", "photographic-glossy", 0.925, -0.020, 0.0016, 0.13, true),
-    MOSS_COTTON("Moss Cotton 300", "stationery-fine", 0.895, 0.035, 0.0145, 0.24, false),
-    CORRIE_LUSTRE("Corrie Lustre 260", "photographic-satin", 0.915, -0.035, 0.0034, 0.16, true);
+    SKERRY_BARYTA("Skerry Baryta 310", "photographic-glossy", "baryta", new Sheet(0.33, 0.1), 0.925, -0.020, 0.0016, 0.13, true, 1.0),
+    MOSS_COTTON("Moss Cotton 300", "stationery-fine", "cotton, smooth", new Sheet(0.52, 0.3), 0.895, 0.035, 0.0145, 0.24, false, 1.0),
+    CORRIE_LUSTRE("Corrie Lustre 260", "photographic-satin", "lustre", new Sheet(0.27, 0.2), 0.915, -0.035, 0.0034, 0.16, true, 0.96),
+    HEATH_COTTON("Heath Cotton 340", "wistel-cotton-textured", "cotton, textured", new Sheet(0.62, 0.6), 0.885, 0.042, 0.0165, 0.26, false, 1.03),
+    TARN_CANVAS("Tarn Canvas 390", "wistel-canvas", "canvas", new Sheet(0.48, 0.5), 0.872, 0.052, 0.0190, 0.22, false, 1.08),
+    PLAIN("Plain paper 90", "stationery", "plain", new Sheet(0.11, 0.1), 0.860, -0.030, 0.0260, 0.32, false, 0.80);
+
+    /** How it goes through a printer: its thickness, and how readily its ends lift, 0 to 1. */
+    private record Sheet(double thicknessMm, double lifts) {
+    }
 
     private final String label;
     private final String mediaType;
+    private final String words;
+    private final Sheet sheet;
     private final double white;
     private final double warmth;
     private final double surface;
     private final double dotGain;
     private final boolean photoBlack;
+    private final double ink;
 
     /**
+     * @param words    what the printer calls its media type, for people
      * @param white    reflectance in the middle of the spectrum
      * @param warmth   loss from red to blue: positive is warm, negative a brightened cold white
      * @param surface  light that the surface sends back whatever lies under it: what keeps matte blacks gray
      * @param dotGain  growth of a half-covered area
      * @param photoBlack whether photo black ink suits it; matte black does otherwise
+     * @param ink      how much the printer lays down when it is set to this paper's media type, which is what the paper is made for
      */
-    Paper(String label, String mediaType, double white, double warmth, double surface, double dotGain, boolean photoBlack) {
+    Paper(String label, String mediaType, String words, Sheet sheet, double white, double warmth, double surface, double dotGain, boolean photoBlack, double ink) {
         this.label = label;
         this.mediaType = mediaType;
+        this.words = words;
+        this.sheet = sheet;
         this.white = white;
         this.warmth = warmth;
         this.surface = surface;
         this.dotGain = dotGain;
         this.photoBlack = photoBlack;
+        this.ink = ink;
     }
 
     public String label() {
@@ -43,6 +58,18 @@ public enum Paper {
     /** The media type keyword (PWG 5101.1) under which the printer knows it. */
     public String mediaType() {
         return mediaType;
+    }
+
+    public String words() {
+        return words;
+    }
+
+    public double thicknessMm() {
+        return sheet.thicknessMm;
+    }
+
+    public double lifts() {
+        return sheet.lifts;
     }
 
     double reflectance(double nm) {
@@ -59,8 +86,12 @@ public enum Paper {
         return dotGain;
     }
 
-    boolean photoBlack() {
+    public boolean photoBlack() {
         return photoBlack;
+    }
+
+    double ink() {
+        return ink;
     }
 
     public static Optional<Paper> ofMediaType(String mediaType) {

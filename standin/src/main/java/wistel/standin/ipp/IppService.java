@@ -5,12 +5,15 @@ import com.hp.jipp.encoding.AttributeCollection;
 import com.hp.jipp.encoding.AttributeGroup;
 import com.hp.jipp.encoding.IppInputStream;
 import com.hp.jipp.encoding.IppPacket;
+import com.hp.jipp.encoding.Resolution;
 import com.hp.jipp.encoding.Tag;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.PushbackInputStream;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
@@ -19,13 +22,13 @@ import java.util.stream.Stream;
 import java.util.zip.GZIPInputStream;
 import java.util.zip.Inflater;
 import java.util.zip.InflaterInputStream;
-import wistel.standin.room.Feeds;
+import wistel.standin.room.MachineModel;
 import wistel.standin.room.PrintJob.State;
 import wistel.standin.room.PrintJob;
-import wistel.standin.room.SheetPrinter;
+import wistel.standin.room.RoomPrinter;
 import wistel.standin.room.Ticket;
 
-/** Answers IPP requests for the sheet printer. Each operation is one method; whatever is wrong with a packet ends in an IPP status. */
+/** Answers IPP requests for a printer. Each operation is one method; whatever is wrong with a packet ends in an IPP status. */
 public final class IppService {
     private static final int OK = 0x0000;
     private static final int BAD_REQUEST = 0x0400;
@@ -38,13 +41,18 @@ public final class IppService {
     private static final int VERSION_NOT_SUPPORTED = 0x0503;
     private static final int BUSY = 0x0507;
 
-    private final SheetPrinter printer;
+    private final RoomPrinter printer;
     private final PrinterDescription description;
     private volatile boolean busy;
 
-    public IppService(SheetPrinter printer, String authority) {
+    public IppService(RoomPrinter printer, String authority) {
         this.printer = printer;
         this.description = new PrinterDescription(printer, authority);
+    }
+
+    /** Its words for people, as a strings file. */
+    public String strings() {
+        return description.strings();
     }
 
     /** While it is busy it takes no new jobs. */
@@ -227,25 +235,23 @@ public final class IppService {
             return COMPRESSION_NOT_SUPPORTED;
         }
         boolean strict = operation(request, "ipp-attribute-fidelity").orElse("false").equals("true");
-        return strict && !(offered(ticket(request)) && description.offers(request.get(Tag.jobAttributes))) ? ATTRIBUTES_NOT_SUPPORTED : OK;
-    }
-
-    private static boolean offered(Ticket t) {
-        return t.widthMm() == 0 || Feeds.offers().stream().anyMatch(o -> o.takes(t.widthMm(), t.heightMm()) && (o.borderless() || !t.borderless())
-            && (t.mediaType().isEmpty() || o.paper().mediaType().equals(t.mediaType())) && (t.feed().isEmpty() || o.feed().equals(t.feed())));
+        return strict && !printer.model().takes(ticket(request)) ? ATTRIBUTES_NOT_SUPPORTED : OK;
     }
 
     private Ticket ticket(IppPacket request) {
         AttributeGroup job = Optional.ofNullable(request.get(Tag.jobAttributes)).orElse(AttributeGroup.groupOf(Tag.jobAttributes));
-        String type = "";
-        String feed = "";
+        Map<String, String> settings = new HashMap<>();
         double w = 0;
         double h = 0;
-        boolean borderless = false;
+        double thickness = 0;
+        Optional<List<Double>> margins = Optional.empty();
         if (job.get("media-col") != null && job.get("media-col").get(0) instanceof AttributeCollection media) {
-            type = member(media, "media-type").map(IppService::plain).orElse("");
-            feed = member(media, "media-source").map(IppService::plain).orElse("");
-            borderless = Stream.of("top", "right", "bottom", "left").allMatch(side -> member(media, "media-" + side + "-margin").filter(m -> number(m) == 0).isPresent());
+            for (String name : List.of("media-type", "media-source")) {
+                member(media, name).map(IppService::plain).ifPresent(v -> settings.put(name, v));
+            }
+            List<Optional<Object>> sides = Stream.of("top", "right", "bottom", "left").map(side -> member(media, "media-" + side + "-margin")).toList();
+            margins = sides.stream().allMatch(Optional::isPresent) ? Optional.of(sides.stream().map(m -> number(m.get()) / 100).toList()) : Optional.empty();
+            thickness = member(media, "media-thickness").map(v -> number(v) / 100).orElse(0.0);
             Optional<Object> size = member(media, "media-size");
             if (size.isPresent() && size.get() instanceof AttributeCollection dimensions) {
                 w = member(dimensions, "x-dimension").map(v -> number(v) / 100).orElse(0.0);
@@ -253,16 +259,24 @@ public final class IppService {
             }
         } else if (job.get("media") != null) {
             String name = plain(job.get("media").get(0));
-            var size = Feeds.sizes().stream().filter(s -> s.ippName().equals(name)).findFirst();
+            var size = printer.model().sizes().stream().filter(s -> s.ippName().equals(name)).findFirst();
             w = size.map(s -> s.widthMm()).orElse(0.0);
             h = size.map(s -> s.heightMm()).orElse(0.0);
         }
-        int quality = value(job, "print-quality").map(v -> (int) number(v)).filter(q -> q >= 3 && q <= 5).orElse(5);
+        for (MachineModel.Setting s : printer.model().settings()) {
+            value(job, s.name()).map(IppService::setting).ifPresent(v -> settings.put(s.name(), v));
+        }
+        value(job, "wistel-over-edge").map(v -> Integer.toString((int) number(v))).ifPresent(v -> settings.put("wistel-over-edge", v));
+        if (!settings.getOrDefault("print-quality", "5").matches("[345]")) {
+            settings.put("print-quality", "5");
+        }
         int copies = value(job, "copies").map(v -> (int) number(v)).filter(c -> c >= 1 && c <= 99).orElse(1);
         boolean held = value(job, "job-hold-until").map(v -> !plain(v).equals("no-hold")).orElse(false);
-        return new Ticket(operation(request, "job-name").orElse("untitled"), user(request), type, feed, w, h, quality, copies, held,
-            value(job, "print-color-mode").map(IppService::plain).orElse(""), value(job, "print-rendering-intent").map(IppService::plain).orElse(""), borderless,
-            borderless ? value(job, "wistel-over-edge").map(v -> number(v) / 100).filter(Feeds.OVER_EDGE_MM::contains).orElse(Feeds.USUAL_OVER_EDGE_MM) : 0);
+        return new Ticket(operation(request, "job-name").orElse("untitled"), user(request), settings, w, h, margins, thickness, copies, held);
+    }
+
+    private static String setting(Object value) {
+        return value instanceof Resolution r ? Integer.toString(r.getX()) : value instanceof com.hp.jipp.encoding.Enum e ? Integer.toString(e.getCode()) : plain(value);
     }
 
     private static Optional<Object> value(AttributeGroup group, String name) {
@@ -317,9 +331,9 @@ public final class IppService {
             job.finished().<Attribute<?>>map(t -> Attrs.integer("time-at-completed", description.upTime(t))).orElse(Attrs.none("time-at-completed")),
             Attrs.integer("job-printer-up-time", description.upTime(printer.clock().instant())),
             Attrs.integer("job-impressions-completed", job.state() == State.COMPLETED ? job.ticket().copies() : 0),
-            Attrs.integer("wistel-percent-laid-down", job.percent())));
+            Attrs.integer("wistel-percent-laid-down", job.percent()), Attrs.integer("wistel-ink-microlitres", (int) Math.round(1000 * job.inkMl()))));
         if (job.state() == State.COMPLETED) {
-            all.add(Attrs.uri("wistel-scan-uri", description.httpUri() + "scan/" + job.id() + ".tif"));
+            all.add(Attrs.uri("wistel-scan-uri", description.httpUri() + "scan" + printer.model().path().replace("/ipp", "") + "/" + job.id() + ".tif"));
         }
         all.addAll(taken(job.ticket()));
         return all;
@@ -328,12 +342,11 @@ public final class IppService {
     /** What the job asked for and will get (RFC 8011, 4.3.4): so that whoever asked can compare. */
     private static List<Attribute<?>> taken(Ticket t) {
         List<Attribute<?>> taken = new ArrayList<>(List.of(Attrs.enums("print-quality", t.quality()), Attrs.integer("copies", t.copies())));
-        if (!t.colourMode().isEmpty()) {
-            taken.add(Attrs.keyword("print-color-mode", t.colourMode()));
-        }
-        if (!t.intent().isEmpty()) {
-            taken.add(Attrs.keyword("print-rendering-intent", t.intent()));
-        }
+        t.settings().forEach((name, value) -> {
+            if (name.startsWith("wistel-") && !name.equals("wistel-over-edge") || name.equals("print-color-mode")) {
+                taken.add(Attrs.keyword(name, value));
+            }
+        });
         if (t.widthMm() > 0 && !t.mediaType().isEmpty() && !t.feed().isEmpty()) {
             taken.add(Attrs.collections("media-col", List.of(Attrs.collection(
                 Attrs.collections("media-size", List.of(Attrs.collection(Attrs.integer("x-dimension", (int) Math.round(t.widthMm() * 100)),

@@ -1,9 +1,15 @@
 package wistel.standin.room;
 
 import java.nio.file.Path;
+import java.time.Duration;
 import java.time.Instant;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Properties;
+import java.util.stream.Collectors;
 
 /** One job in the printer. Guarded by its printer's lock. */
 public final class PrintJob {
@@ -37,6 +43,11 @@ public final class PrintJob {
     String format = "";
     int percent;
     boolean cancelAsked;
+    /** What it took, once it came out. */
+    double inkMl;
+    double preparedSeconds;
+    /** How long it stood still in the middle of a sheet. */
+    Duration stood = Duration.ZERO;
 
     PrintJob(int id, Ticket ticket, Instant created) {
         this.id = id;
@@ -49,17 +60,14 @@ public final class PrintJob {
         Properties p = new Properties();
         p.setProperty("name", ticket.name());
         p.setProperty("user", ticket.user());
-        p.setProperty("mediaType", ticket.mediaType());
-        p.setProperty("feed", ticket.feed());
+        ticket.settings().forEach((name, value) -> p.setProperty("set." + name, value));
         p.setProperty("widthMm", Double.toString(ticket.widthMm()));
         p.setProperty("heightMm", Double.toString(ticket.heightMm()));
-        p.setProperty("quality", Integer.toString(ticket.quality()));
+        ticket.marginsMm().ifPresent(m -> p.setProperty("margins", m.stream().map(v -> Double.toString(v)).collect(Collectors.joining(";"))));
+        p.setProperty("thicknessMm", Double.toString(ticket.thicknessMm()));
         p.setProperty("copies", Integer.toString(ticket.copies()));
         p.setProperty("held", Boolean.toString(ticket.held()));
-        p.setProperty("colourMode", ticket.colourMode());
-        p.setProperty("intent", ticket.intent());
-        p.setProperty("borderless", Boolean.toString(ticket.borderless()));
-        p.setProperty("overMm", Double.toString(ticket.overMm()));
+        p.setProperty("inkMl", Double.toString(inkMl));
         p.setProperty("created", created.toString());
         p.setProperty("state", state.name());
         p.setProperty("reason", reason);
@@ -73,10 +81,15 @@ public final class PrintJob {
 
     /** @throws RuntimeException when what is kept can't be read */
     static PrintJob of(int id, Properties p) {
-        Ticket ticket = new Ticket(p.getProperty("name"), p.getProperty("user"), p.getProperty("mediaType"), p.getProperty("feed"), Double.parseDouble(p.getProperty("widthMm")),
-            Double.parseDouble(p.getProperty("heightMm")), Integer.parseInt(p.getProperty("quality")), Integer.parseInt(p.getProperty("copies")),
-            Boolean.parseBoolean(p.getProperty("held")), p.getProperty("colourMode"), p.getProperty("intent"),
-            Boolean.parseBoolean(p.getProperty("borderless", "false")), Double.parseDouble(p.getProperty("overMm", "0")));
+        Map<String, String> settings = new HashMap<>();
+        p.stringPropertyNames().stream().filter(n -> n.startsWith("set.")).forEach(n -> settings.put(n.substring(4), p.getProperty(n)));
+        if (p.containsKey("mediaType")) {
+            // as it was kept before
+            settings.putAll(Map.of("media-type", p.getProperty("mediaType"), "media-source", p.getProperty("feed"), "print-quality", p.getProperty("quality")));
+        }
+        Optional<List<Double>> margins = Optional.ofNullable(p.getProperty("margins")).map(m -> Arrays.stream(m.split(";")).map(Double::valueOf).toList());
+        Ticket ticket = new Ticket(p.getProperty("name"), p.getProperty("user"), settings, Double.parseDouble(p.getProperty("widthMm")), Double.parseDouble(p.getProperty("heightMm")), margins,
+            Double.parseDouble(p.getProperty("thicknessMm", "0")), Integer.parseInt(p.getProperty("copies")), Boolean.parseBoolean(p.getProperty("held")));
         PrintJob job = new PrintJob(id, ticket, Instant.parse(p.getProperty("created")));
         job.state = State.valueOf(p.getProperty("state"));
         job.reason = p.getProperty("reason");
@@ -85,6 +98,7 @@ public final class PrintJob {
         job.document = p.getProperty("document").isEmpty() ? null : Path.of(p.getProperty("document"));
         job.started = Optional.ofNullable(p.getProperty("started")).map(Instant::parse);
         job.finished = Optional.ofNullable(p.getProperty("finished")).map(Instant::parse);
+        job.inkMl = Double.parseDouble(p.getProperty("inkMl", "0"));
         return job;
     }
 
@@ -102,10 +116,10 @@ public final class PrintJob {
 
     /** What the outside may see of it, all at one moment. */
     public record Seen(int id, Ticket ticket, Instant created, State state, String reason, Optional<Instant> started, Optional<Instant> finished,
-                       int percent) {
+                       int percent, double inkMl) {
     }
 
     Seen seen() {
-        return new Seen(id, ticket, created, state, reason, started, finished, percent);
+        return new Seen(id, ticket, created, state, reason, started, finished, percent, inkMl);
     }
 }

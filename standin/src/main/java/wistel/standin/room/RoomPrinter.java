@@ -18,6 +18,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Properties;
+import java.util.SplittableRandom;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.concurrent.CancellationException;
@@ -27,34 +28,46 @@ import wistel.core.length.Range;
 import wistel.core.paper.SheetSize;
 import wistel.core.pictures.LabScan;
 import wistel.core.render.PwgRaster;
+import wistel.standin.ink.Laying;
 import wistel.standin.ink.Paper;
 import wistel.standin.ink.SheetMaker;
 
 /**
- * The sheet printer: takes jobs one at a time, waits for the right size of paper, takes its time, and keeps each sheet as a scan. What
+ * One of the printers: takes jobs one at a time, waits for the right size of paper, takes its time, and keeps each sheet as a scan. What
  * lies in a feed may differ from what a job says it is: then the ink goes onto what lies there.
  */
-public final class SheetPrinter implements AutoCloseable {
-    /** Minutes for a square metre at IPP quality 3, 4 and 5, before the pace is applied. */
-    private static final double[] MINUTES_PER_M2 = {12, 24, 44};
+public final class RoomPrinter implements AutoCloseable {
+    /** After so long a rest it cleans its head first. */
+    private static final Duration LONG_REST = Duration.ofDays(3);
+    private static final double CLEANING_SECONDS = 75;
+    /** What changing over from one black ink to the other takes. */
+    public static final int BLACK_CHANGE_SECONDS = (int) InkStore.CHANGE_SECONDS;
+    public static final int BLACK_CHANGE_MICROLITRES = (int) (1000 * InkStore.CHANGE_ML);
+    private static final double ARRIVES_AFTER_MS = 20_000;
+    /** How near the leading edge paper that lifts may touch the head. */
+    private static final double STRIKE_ZONE_MM = 28;
 
     /** What lies in a feed. */
     public record Loaded(SheetSize size, Paper paper, int sheets) {
         /** A roll; its size's height is what is left on it. */
         public static Loaded roll(double widthMm, double leftMm, Paper paper) {
-            return new Loaded(new SheetSize("roll of " + Math.round(widthMm / 25.4) + " in", "roll_loaded_" + Length.mm(widthMm) + "x" + Length.mm(leftMm) + "mm", widthMm, leftMm), paper, 1);
+            return roll(widthMm, leftMm, paper, 1);
+        }
+
+        private static Loaded roll(double widthMm, double leftMm, Paper paper, int there) {
+            return new Loaded(new SheetSize("roll of " + Math.round(widthMm / 25.4) + " in", "roll_loaded_" + Length.mm(widthMm) + "x" + Length.mm(leftMm) + "mm", widthMm, leftMm), paper, there);
         }
 
         /** An offer is for what lies here. */
-        public boolean lies(Feeds.Offer offer) {
+        public boolean lies(MachineModel.Offer offer) {
             return offer.widthMm().holds(size.widthMm()) && (offer.feed().equals(Feeds.ROLL) || offer.lengthMm().holds(size.heightMm()));
         }
 
         /** The offer as it stands with what is left of a roll, or for this very sheet. */
-        public Feeds.Offer cut(Feeds.Offer o) {
-            Range length = o.feed().equals(Feeds.ROLL) ? new Range(o.lengthMm().from(), Math.max(o.lengthMm().from(), Math.min(o.lengthMm().to(), size.heightMm())))
+        public MachineModel.Offer cut(MachineModel.Offer o) {
+            Range length = o.feed().equals(Feeds.ROLL) ? new Range(o.lengthMm().from(), Math.max(o.lengthMm().from(), size.heightMm()))
                 : Range.only(size.heightMm());
-            return new Feeds.Offer(Range.only(size.widthMm()), length, o.paper(), o.feed(), o.lead(), o.right(), o.trail(), o.left());
+            return new MachineModel.Offer(Range.only(size.widthMm()), length, o.paper(), o.feed(), o.thickestMm(), o.lead(), o.right(), o.trail(), o.left());
         }
 
         /** It can take a page of this size. */
@@ -71,6 +84,22 @@ public final class SheetPrinter implements AutoCloseable {
 
     private static final double NEW_ROLL_MM = 15_000;
 
+    /** What keeps it from printing until somebody sees to it. */
+    public enum Trouble {
+        NONE("none"), JAM("media-jam-error"), COVER("cover-open-error");
+
+        private final String reason;
+
+        Trouble(String reason) {
+            this.reason = reason;
+        }
+
+        public String reason() {
+            return reason;
+        }
+    }
+
+    private final MachineModel model;
     private final Path folder;
     private final Clock clock;
     private final Instant up;
@@ -82,17 +111,23 @@ public final class SheetPrinter implements AutoCloseable {
     private int intake = Integer.MAX_VALUE;
     private boolean closed;
     private boolean waiting;
+    private Trouble trouble = Trouble.NONE;
+    private volatile boolean vanished;
+    private final InkStore inks = new InkStore();
+    private Instant lastPrinted;
     private int nextId;
-    private final Thread worker = new Thread(this::work, "sheet-printer");
+    private final Thread worker = new Thread(this::work, "room-printer");
 
     /**
      * @param folder for documents on their way and finished sheets
      * @param pace   how fast its time runs: 1 is life, 20 a demonstration, 0 no waiting at all
      */
-    public SheetPrinter(Path folder, Clock clock, double pace) {
+    public RoomPrinter(MachineModel model, Path folder, Clock clock, double pace) {
+        this.model = model;
         this.folder = folder;
         this.clock = clock;
         this.up = clock.instant();
+        this.lastPrinted = up;
         this.pace = pace;
         try {
             Files.createDirectories(folder.resolve("spool"));
@@ -109,9 +144,14 @@ public final class SheetPrinter implements AutoCloseable {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-        feeds.put(Feeds.REAR, new Loaded(SheetSize.A4, Paper.SKERRY_BARYTA, 20));
-        feeds.put(Feeds.FRONT, new Loaded(SheetSize.A4, Paper.MOSS_COTTON, 5));
-        feeds.put(Feeds.ROLL, Loaded.roll(17 * 25.4, 9_400, Paper.CORRIE_LUSTRE));
+        for (String feed : model.feeds()) {
+            feeds.put(feed, switch (feed) {
+                case Feeds.REAR -> new Loaded(SheetSize.A4, Paper.SKERRY_BARYTA, 20);
+                case Feeds.FRONT -> new Loaded(model == MachineModel.ARDLE_17 ? SheetSize.A4 : SheetSize.named("A2").orElseThrow(), Paper.MOSS_COTTON, 5);
+                default -> Loaded.roll(model == MachineModel.ARDLE_17 ? 17 * 25.4 : 24 * 25.4, model == MachineModel.ARDLE_17 ? 9_400 : 22_000, Paper.CORRIE_LUSTRE);
+            });
+        }
+        remember();
         worker.setDaemon(true);
         worker.start();
     }
@@ -161,6 +201,74 @@ public final class SheetPrinter implements AutoCloseable {
         }
     }
 
+    /** Feeds, inks and black as they were when it was switched off. */
+    private void remember() {
+        Path file = folder.resolve("machine.properties");
+        if (!Files.exists(file)) {
+            return;
+        }
+        Properties p = new Properties();
+        try (var in = Files.newBufferedReader(file)) {
+            p.load(in);
+            inks.read(p);
+            lastPrinted = Instant.parse(p.getProperty("last-printed", up.toString()));
+            feeds.replaceAll((feed, now) -> {
+                String[] kept = p.getProperty("feed." + feed, "").split(";");
+                if (kept.length < 4) {
+                    return now;
+                }
+                Paper paper = Paper.valueOf(kept[0]);
+                double w = Double.parseDouble(kept[1]);
+                double h = Double.parseDouble(kept[2]);
+                return feed.equals(Feeds.ROLL) ? Loaded.roll(w, h, paper, Integer.parseInt(kept[3])) : new Loaded(Feeds.size(w, h), paper, Integer.parseInt(kept[3]));
+            });
+        } catch (IOException | RuntimeException e) {
+            System.err.println("what lay in the feeds of " + model.name() + " is not known any more: " + e);
+        }
+    }
+
+    private void keepMachine() {
+        Properties p = new Properties();
+        inks.write(p);
+        p.setProperty("last-printed", lastPrinted.toString());
+        feeds.forEach((feed, l) -> p.setProperty("feed." + feed, l.paper() + ";" + l.size().widthMm() + ";" + l.size().heightMm() + ";" + l.sheets()));
+        Path part = folder.resolve("machine.part");
+        try {
+            try (var out = Files.newBufferedWriter(part)) {
+                p.store(out, null);
+            }
+            Files.move(part, folder.resolve("machine.properties"), StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+        } catch (IOException e) {
+            System.err.println("the state of " + model.name() + " could not be kept: " + e);
+        }
+    }
+
+    public MachineModel model() {
+        return model;
+    }
+
+    /** Percent of each ink that is left, by name. */
+    public synchronized Map<String, Integer> inks() {
+        return inks.percent();
+    }
+
+    public synchronized boolean photoBlack() {
+        return inks.photo();
+    }
+
+    public synchronized Trouble trouble() {
+        return trouble;
+    }
+
+    public synchronized boolean inkEmpty() {
+        return inks.empty();
+    }
+
+    /** It answers nobody any more, as if its plug were pulled; what it prints goes on. */
+    public boolean vanished() {
+        return vanished;
+    }
+
     public String uuid() {
         return uuid;
     }
@@ -195,7 +303,31 @@ public final class SheetPrinter implements AutoCloseable {
     }
 
     public synchronized void load(String feed, SheetSize size, Paper paper, int sheets) {
-        feeds.put(feed, new Loaded(size, paper, sheets));
+        feeds.put(feed, feed.equals(Feeds.ROLL) ? Loaded.roll(size.widthMm(), NEW_ROLL_MM, paper) : new Loaded(size, paper, sheets));
+        keepMachine();
+        notifyAll();
+    }
+
+    /** A jam or an open cover stops it in the middle of a sheet, until somebody sees to it. */
+    public synchronized void trouble(Trouble next) {
+        trouble = next;
+        notifyAll();
+    }
+
+    public void vanish(boolean gone) {
+        vanished = gone;
+    }
+
+    /** The ink of this name is used up. */
+    public synchronized void drain(String ink) {
+        inks.drain(ink);
+        keepMachine();
+        notifyAll();
+    }
+
+    public synchronized void replaceInks() {
+        inks.replaceEmpty();
+        keepMachine();
         notifyAll();
     }
 
@@ -418,13 +550,20 @@ public final class SheetPrinter implements AutoCloseable {
     }
 
     private void lay(PrintJob job, Loaded loaded, PwgRaster.Page page, Rows rows) throws IOException {
-        String mediaType = job.ticket().mediaType().isEmpty() ? loaded.paper().mediaType() : job.ticket().mediaType();
-        int quality = job.ticket().quality();
-        SheetMaker maker = new SheetMaker(page, loaded.paper(), mediaType, quality);
-        OverEdge enlarging = new OverEdge(page, job.ticket().borderless() ? job.ticket().overMm() : 0);
+        Ticket ticket = job.ticket();
+        Map<String, String> settings = new LinkedHashMap<>(ticket.settings());
+        if (ticket.mediaType().isEmpty()) {
+            settings.put("media-type", loaded.paper().mediaType());
+        }
+        int quality = ticket.quality();
+        Laying laying = Laying.of(loaded.paper(), settings, quality);
+        double before = prepare(job, laying.photoBlack());
+        MachineModel.Offer offer = model.offer(ticket);
+        SheetMaker maker = new SheetMaker(page, loaded.paper(), laying, edges(offer));
+        OverEdge enlarging = new OverEdge(page, ticket.overMm());
         char[] row = new char[page.width() * page.space().channels()];
         double area = page.width() * 25.4 / page.dpi() * page.height() * 25.4 / page.dpi() / 1e6;
-        double seconds = area * 60 * MINUTES_PER_M2[Math.max(0, Math.min(2, quality - 3))];
+        double seconds = before + area * 60 * model.minutesPerM2(quality);
         Instant began = clock.instant();
         for (int y = 0; y < page.height(); y++) {
             rows.row(row);
@@ -434,7 +573,62 @@ public final class SheetPrinter implements AutoCloseable {
             }
         }
         takeTime(job, began, seconds, 1);
-        write(job.id(), maker.scan());
+        used(job, maker.inkMl(model.inkMlPerM2()));
+        write(job.id(), struck(maker.scan(), offer, loaded.paper(), settings, job.id()));
+    }
+
+    /** @return seconds that it takes before the first dot: changing the black over, cleaning after a long rest */
+    private synchronized double prepare(PrintJob job, boolean photoBlack) {
+        double seconds = 0;
+        if (inks.black(photoBlack)) {
+            seconds += InkStore.CHANGE_SECONDS;
+        }
+        if (Duration.between(lastPrinted, clock.instant()).compareTo(LONG_REST) > 0) {
+            inks.clean();
+            seconds += CLEANING_SECONDS;
+        }
+        job.preparedSeconds += seconds;
+        return seconds;
+    }
+
+    private synchronized void used(PrintJob job, double[] ml) {
+        inks.lay(ml);
+        for (double v : ml) {
+            job.inkMl += v;
+        }
+        lastPrinted = clock.instant();
+        keepMachine();
+    }
+
+    /** Edges that stay white: leading, right, trailing, left. */
+    private static double[] edges(MachineModel.Offer offer) {
+        return offer == null ? new double[4] : new double[] {offer.lead(), offer.right(), offer.trail(), offer.left()};
+    }
+
+    /** Paper that lifts touches the head near its leading edge where the wide margin was waived; a wide gap under the head saves it mostly. */
+    private static LabScan struck(LabScan scan, MachineModel.Offer offer, Paper paper, Map<String, String> settings, int seed) {
+        boolean waived = offer != null && !offer.borderless() && offer.lead() < 10 && paper.lifts() >= 0.3;
+        double risk = waived ? paper.lifts() * ("wide".equals(settings.get("wistel-head-gap")) ? 0.25 : 1) : 0;
+        SplittableRandom random = new SplittableRandom(seed);
+        if (random.nextDouble() >= risk) {
+            return scan;
+        }
+        double perMm = scan.dpi() / 25.4;
+        char[] pixels = scan.pixels().clone();
+        for (int mark = 0; mark < 3 + random.nextInt(4); mark++) {
+            int y = (int) (random.nextDouble() * STRIKE_ZONE_MM * perMm);
+            int x = (int) (random.nextDouble() * scan.width());
+            int length = (int) ((8 + random.nextDouble() * 30) * perMm);
+            for (int dy = 0; dy < Math.max(2, (int) (1.2 * perMm)); dy++) {
+                for (int dx = 0; dx < length; dx++) {
+                    int at = 3 * ((y + dy) * scan.width() + x + dx);
+                    if (x + dx < scan.width() && y + dy < scan.height()) {
+                        pixels[at] = (char) (pixels[at] * 0.55);
+                    }
+                }
+            }
+        }
+        return new LabScan(scan.width(), scan.height(), scan.dpi(), pixels);
     }
 
     /** The power went in the middle of a job, which stays as it is. */
@@ -457,10 +651,12 @@ public final class SheetPrinter implements AutoCloseable {
             keep(job);
         }
         job.percent = percent;
+        Duration stood = standStill(job);
+        job.stood = job.stood.plus(stood);
         while (true) {
             stopIfAsked(job);
             double due = pace == 0 ? 0 : seconds * share / pace;
-            double late = due - Duration.between(began, clock.instant()).toMillis() / 1000.0;
+            double late = due - Duration.between(began, clock.instant()).minus(job.stood).toMillis() / 1000.0;
             if (late <= 0) {
                 return;
             }
@@ -468,11 +664,31 @@ public final class SheetPrinter implements AutoCloseable {
         }
     }
 
+    /** While paper is jammed, the cover is open or an ink is empty, the sheet waits. */
+    private Duration standStill(PrintJob job) {
+        Instant since = clock.instant();
+        while (trouble != Trouble.NONE || inks.empty()) {
+            stopIfAsked(job);
+            if (trouble == Trouble.NONE && attendant && (pace == 0 || Duration.between(since, clock.instant()).toMillis() * pace > ARRIVES_AFTER_MS)) {
+                inks.replaceEmpty();
+                continue;
+            }
+            job.state = PrintJob.State.STOPPED;
+            job.reason = "printer-stopped";
+            pause(100);
+        }
+        if (job.state == PrintJob.State.STOPPED) {
+            job.state = PrintJob.State.PROCESSING;
+            job.reason = "job-printing";
+        }
+        return Duration.between(since, clock.instant());
+    }
+
     private synchronized Loaded paper(PrintJob job, double pageW, double pageH) {
         Ticket ticket = job.ticket();
         double w = ticket.widthMm() > 0 ? ticket.widthMm() : pageW;
         double h = ticket.heightMm() > 0 ? ticket.heightMm() : pageH;
-        String feed = ticket.feed().isEmpty() ? feedFor(ticket) : ticket.feed();
+        String feed = model.feeds().contains(ticket.feed()) ? ticket.feed() : feedFor(ticket);
         SheetSize asked = w > 0 ? Feeds.size(w, h) : feeds.get(feed).size();
         Paper kind = Paper.ofMediaType(ticket.mediaType()).orElse(feeds.get(feed).paper());
         Instant since = clock.instant();
@@ -481,6 +697,7 @@ public final class SheetPrinter implements AutoCloseable {
             boolean sizeThere = now.holds(feed, asked.widthMm(), asked.heightMm());
             if (sizeThere && (now.paper() == kind || !attendant)) {
                 feeds.put(feed, now.less(feed, asked.heightMm()));
+                keepMachine();
                 waiting = false;
                 job.state = PrintJob.State.PROCESSING;
                 job.reason = "job-printing";
@@ -490,7 +707,7 @@ public final class SheetPrinter implements AutoCloseable {
                 waiting = false;
             }
             stopIfAsked(job);
-            boolean arrived = pace == 0 || Duration.between(since, clock.instant()).toMillis() * pace > 20_000;
+            boolean arrived = pace == 0 || Duration.between(since, clock.instant()).toMillis() * pace > ARRIVES_AFTER_MS;
             if (attendant && arrived) {
                 feeds.put(feed, feed.equals(Feeds.ROLL) ? Loaded.roll(asked.widthMm(), NEW_ROLL_MM, kind) : new Loaded(asked, kind, 20));
                 continue;
@@ -502,8 +719,8 @@ public final class SheetPrinter implements AutoCloseable {
         }
     }
 
-    private static String feedFor(Ticket ticket) {
-        return ticket.mediaType().equals(Paper.MOSS_COTTON.mediaType()) ? Feeds.FRONT : Feeds.REAR;
+    private String feedFor(Ticket ticket) {
+        return model.offers().stream().filter(o -> o.paper().mediaType().equals(ticket.mediaType())).map(MachineModel.Offer::feed).findFirst().orElse(model.feeds().get(0));
     }
 
     private void write(int id, LabScan scan) throws IOException {
