@@ -7,6 +7,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.TimeUnit;
 import org.testng.annotations.AfterClass;
@@ -15,6 +16,7 @@ import org.testng.annotations.Test;
 import wistel.core.fault.PrinterException;
 import wistel.core.length.Margins;
 import wistel.core.printer.DriverSettings;
+import wistel.core.printer.JobRequest;
 import wistel.core.render.PwgRaster;
 import wistel.server.printer.IppClient;
 
@@ -74,7 +76,7 @@ public class ForeignPrinterTest {
             writer.finish();
         }
         String name = UUID.randomUUID().toString();
-        int job = ipp.createJob(URI, new IppClient.Ticket(name, DriverSettings.of("", "", 5), 215.9, 279.4, Margins.NONE, 1, 0, "color", "", 0));
+        int job = ipp.createJob(URI, new IppClient.Ticket(name, new JobRequest(Map.of("print-quality", "5", "print-color-mode", "color"), 215.9, 279.4, false, true, 0), described.description().supported(), Margins.NONE, 1, 0));
         ipp.sendDocument(URI, job, file, "image/pwg-raster", (sent, stalled) -> { });
         IppClient.JobSeen seen = Waiting.until(() -> ipp.job(URI, job), IppClient.JobSeen::over, 30);
         assertThat(seen.completed()).as(seen.toString()).isTrue();

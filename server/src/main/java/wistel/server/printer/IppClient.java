@@ -1,20 +1,20 @@
 package wistel.server.printer;
 
+import static wistel.server.printer.IppValues.first;
+import static wistel.server.printer.IppValues.keywords;
+import static wistel.server.printer.IppValues.member;
+import static wistel.server.printer.IppValues.value;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import com.hp.jipp.encoding.Attribute;
 import com.hp.jipp.encoding.AttributeCollection;
 import com.hp.jipp.encoding.AttributeGroup;
-import com.hp.jipp.encoding.IntOrIntRange;
 import com.hp.jipp.encoding.IppPacket;
-import com.hp.jipp.encoding.KeywordOrName;
 import com.hp.jipp.encoding.Name;
 import com.hp.jipp.encoding.OtherString;
-import com.hp.jipp.encoding.Resolution;
-import com.hp.jipp.encoding.Stringable;
 import com.hp.jipp.encoding.Tag;
-import com.hp.jipp.encoding.TaggedValue;
 import com.hp.jipp.encoding.UnknownAttribute;
-import com.hp.jipp.encoding.UntypedCollection;
-import com.hp.jipp.encoding.UntypedEnum;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -26,10 +26,10 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -41,16 +41,16 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.concurrent.atomic.AtomicInteger;
-import kotlin.ranges.IntRange;
 import org.springframework.stereotype.Component;
 import wistel.core.fault.PrinterException;
 import wistel.core.length.Margins;
-import wistel.core.length.Range;
+import wistel.core.printer.Conflict;
 import wistel.core.printer.DriverSettings;
+import wistel.core.printer.JobRequest;
 import wistel.core.printer.Keywords;
-import wistel.core.printer.MediaRow;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.PrinterState;
+import wistel.core.printer.ValueSet;
 
 /** IPP over HTTP (RFC 8010, 8011; PWG 5100.14) as a client of any printer. It knows nothing of who answers. */
 @Component
@@ -58,17 +58,18 @@ public class IppClient {
     private static final Duration PATIENCE = Duration.ofSeconds(8);
     private static final Duration SCAN_PATIENCE = Duration.ofMinutes(3);
     private static final int LARGEST_ANSWER = 8 << 20;
-    private static final int LONGEST_TEXT = 1023;
 
     private final HttpClient http = HttpClient.newBuilder().version(HttpClient.Version.HTTP_1_1).connectTimeout(Duration.ofSeconds(3)).build();
+    /** By printer and address; asked for again after a while, as printers are updated. */
+    private final Cache<String, Map<String, String>> strings = Caffeine.newBuilder().maximumSize(100).expireAfterWrite(Duration.ofMinutes(10)).build();
     private final AtomicInteger requests = new AtomicInteger();
 
     /** What a printer says of itself and of its state now; the UUID is empty when it tells none. */
     public record Described(String uuid, String name, PrinterState state, String moreInfo, PrinterDescription description) {
     }
 
-    /** A job as the printer sees it: state codes of RFC 8011, 5.3.7; percent below 0 when it doesn't say; whether it was ever at work on it; what it took, as far as it says. */
-    public record JobSeen(int id, String name, int state, List<String> reasons, int percent, boolean begun, Optional<URI> scan, Map<String, String> took) {
+    /** A job as the printer sees it: state codes of RFC 8011, 5.3.7; percent below 0 when it doesn't say; whether it was ever at work on it; ink that went into it, 0 when it doesn't say; what it took of the settings, as far as it says. */
+    public record JobSeen(int id, String name, int state, List<String> reasons, int percent, boolean begun, Optional<URI> scan, double inkMl, Map<String, String> took) {
         public boolean over() {
             return state >= 7;
         }
@@ -91,21 +92,41 @@ public class IppClient {
         }
     }
 
-    /** What is asked of the printer besides the document; attributes that it doesn't know are left out. */
-    public record Ticket(String jobName, DriverSettings settings, double widthMm, double lengthMm, Margins margins, int copies, int dpi, String colourMode, String intent, double overMm) {
+    /**
+     * What is asked of the printer besides the document.
+     *
+     * @param asked    settings and paper
+     * @param known    syntaxes of settings; those that the printer doesn't know are left out
+     */
+    public record Ticket(String jobName, JobRequest asked, Map<String, ValueSet> known, Margins margins, int copies, double overMm) {
     }
 
     public Described describe(String uri) {
-        IppPacket answer = call(uri, 0x0b, List.of(keywords("requested-attributes", "printer-description", "job-template", "media-col-database", "media-col-ready")), List.of());
+        IppPacket answer = call(uri, 0x0b, List.of(keywords("requested-attributes", "printer-description", "job-template", "media-col-database", "media-col-ready", "job-constraints-supported",
+            "job-resolvers-supported", "printer-supply", "printer-supply-description", "printer-strings-uri", "all")), List.of());
         AttributeGroup p = answer.get(Tag.printerAttributes);
         if (p == null) {
             throw new PrinterException(PrinterException.Reason.UNCLEAR, "The printer at " + uri + " answered without describing itself.", "Check that this is a printer's IPP address.");
         }
-        int state = value(p, "printer-state").map(IppClient::number).orElse(3);
-        List<MediaRow> loaded = collections(p, "media-col-ready").stream().map(IppClient::media).flatMap(Optional::stream).toList();
-        PrinterState now = new PrinterState(state == 5 ? PrinterState.Doing.STOPPED : state == 4 ? PrinterState.Doing.PRINTING : PrinterState.Doing.IDLE,
-            state == 5 ? StopReasons.words(strings(p, "printer-state-reasons")) : "", loaded);
-        return new Described(first(p, "printer-uuid"), first(p, "printer-name"), now, page(first(p, "printer-more-info")), description(p));
+        return new Described(first(p, "printer-uuid"), first(p, "printer-name"), IppDescription.state(p), page(first(p, "printer-more-info")),
+            IppDescription.description(p, words(uri, first(p, "printer-uuid"), first(p, "printer-strings-uri"))));
+    }
+
+    /** The printer's own words for its settings; a file that can't be had or read leaves the keywords as they are. */
+    private Map<String, String> words(String printer, String uuid, String address) {
+        if (address.isEmpty()) {
+            return Map.of();
+        }
+        return strings.get(uuid + " " + address, key -> {
+            try {
+                return address(address).map(uri -> PrinterStrings.read(new String(fetch(printer, uri, PrinterStrings.LARGEST, PATIENCE), StandardCharsets.UTF_8))).orElse(Map.of());
+            } catch (PrinterException e) {
+                if (e.reason() == PrinterException.Reason.INTERRUPTED) {
+                    throw e;
+                }
+                return Map.of();
+            }
+        });
     }
 
     /** An address that may stand behind a link. */
@@ -117,45 +138,7 @@ public class IppClient {
     public String stopReason(String uri) {
         IppPacket answer = call(uri, 0x0b, List.of(keywords("requested-attributes", "printer-state-reasons")), List.of());
         AttributeGroup p = answer.get(Tag.printerAttributes);
-        return p == null ? "" : StopReasons.words(strings(p, "printer-state-reasons"));
-    }
-
-    private static PrinterDescription description(AttributeGroup p) {
-        List<MediaRow> media = collections(p, "media-col-database").stream().map(IppClient::media).flatMap(Optional::stream).toList();
-        return new PrinterDescription(first(p, "printer-make-and-model"), media, strings(p, "media-type-supported"), strings(p, "media-source-supported"),
-            all(p, "print-quality-supported").stream().map(IppClient::number).toList(),
-            resolutions(p),
-            strings(p, "pwg-raster-document-type-supported"), strings(p, "document-format-supported"), strings(p, "print-color-mode-supported"),
-            strings(p, "print-rendering-intent-supported"),
-            all(p, "wistel-over-edge-supported").stream().map(IppClient::number).filter(v -> v >= 0 && v <= 1000).map(v -> v / 100.0).toList());
-    }
-
-    /** Those that both a raster may have and a job may ask for, where it tells of both. */
-    private static List<Integer> resolutions(AttributeGroup p) {
-        List<Integer> rasters = square(p, "pwg-raster-document-resolution-supported");
-        List<Integer> jobs = square(p, "printer-resolution-supported");
-        List<Integer> both = rasters.stream().filter(jobs::contains).toList();
-        return both.isEmpty() ? rasters : both;
-    }
-
-    private static List<Integer> square(AttributeGroup p, String name) {
-        return all(p, name).stream().filter(Resolution.class::isInstance).map(Resolution.class::cast).filter(r -> r.getX() == r.getY() && r.getX() > 0 && r.getX() <= 4800)
-            .map(Resolution::getX).toList();
-    }
-
-    private static Optional<MediaRow> media(AttributeCollection c) {
-        Optional<AttributeCollection> size = member(c, "media-size").filter(AttributeCollection.class::isInstance).map(AttributeCollection.class::cast);
-        Optional<Range> x = size.flatMap(s -> member(s, "x-dimension")).flatMap(IppClient::range);
-        Optional<Range> y = size.flatMap(s -> member(s, "y-dimension")).flatMap(IppClient::range);
-        if (x.isEmpty() || y.isEmpty()) {
-            return Optional.empty();
-        }
-        return Optional.of(new MediaRow(member(c, "media-type").map(IppClient::plain).orElse(""), member(c, "media-source").map(IppClient::plain).orElse(""),
-            x.get(), y.get(), new Margins(margin(c, "top"), margin(c, "right"), margin(c, "bottom"), margin(c, "left"))));
-    }
-
-    private static double margin(AttributeCollection c, String side) {
-        return member(c, "media-" + side + "-margin").flatMap(IppClient::whole).map(v -> Math.max(0, v)).orElse(0) / 100.0;
+        return p == null ? "" : StopReasons.words(IppValues.strings(p, "printer-state-reasons"));
     }
 
     /**
@@ -167,7 +150,7 @@ public class IppClient {
         List<Attribute<?>> operation = List.of(new UnknownAttribute("job-name", List.of(new Name(ticket.jobName))), new UnknownAttribute("ipp-attribute-fidelity", List.of(true)));
         IppPacket answer = call(uri, 0x05, operation, jobAttributes(ticket));
         AttributeGroup job = answer.get(Tag.jobAttributes);
-        int id = Optional.ofNullable(job).flatMap(j -> value(j, "job-id")).map(IppClient::number)
+        int id = Optional.ofNullable(job).flatMap(j -> value(j, "job-id")).map(IppValues::number)
             .orElseThrow(() -> new PrinterException(PrinterException.Reason.UNCLEAR, "The printer took the job but gave it no number.", "Release the docket again."));
         List<String> ignored = answer.getAttributeGroups().stream().filter(g -> g.getTag() == Tag.unsupportedAttributes)
             .flatMap(g -> g.stream().map(Attribute::getName)).filter(n -> !n.equals("ipp-attribute-fidelity")).toList();
@@ -180,49 +163,61 @@ public class IppClient {
         return id;
     }
 
+    /**
+     * Whether the printer would take such a job exactly as it is (Validate-Job).
+     *
+     * @return empty when it would; else why not, in words
+     */
+    public Optional<String> validate(String uri, Ticket ticket) {
+        try {
+            IppPacket answer = call(uri, 0x04, List.of(new UnknownAttribute("job-name", List.of(new Name(ticket.jobName))), new UnknownAttribute("ipp-attribute-fidelity", List.of(true)),
+                IppValues.mime("document-format", "image/pwg-raster")), jobAttributes(ticket));
+            return answer.getCode() == 0 ? Optional.empty() : Optional.of("it would print it with other settings");
+        } catch (PrinterException e) {
+            if (e.reason() == PrinterException.Reason.REFUSED) {
+                return Optional.of(e.getMessage());
+            }
+            throw e;
+        }
+    }
+
     /** What a job says that it took against what was asked for; what it doesn't say is taken as asked. */
     private static List<String> substituted(Ticket ticket, JobSeen job) {
-        Map<String, String> asked = new LinkedHashMap<>();
-        asked.put("media-type", ticket.settings.mediaType());
-        asked.put("media-source", ticket.settings.feed());
-        asked.put("print-quality", Integer.toString(ticket.settings.quality()));
+        Map<String, String> asked = new LinkedHashMap<>(ticket.asked.settings());
         asked.put("copies", Integer.toString(ticket.copies));
-        asked.put("print-color-mode", ticket.colourMode);
-        asked.put("print-rendering-intent", ticket.intent);
-        asked.put("x-dimension", Integer.toString(hundredths(ticket.widthMm)));
-        asked.put("y-dimension", Integer.toString(hundredths(ticket.lengthMm)));
+        asked.put("x-dimension", Integer.toString(hundredths(ticket.asked.widthMm())));
+        asked.put("y-dimension", Integer.toString(hundredths(ticket.asked.lengthMm())));
         return asked.entrySet().stream().filter(e -> !e.getValue().isEmpty() && job.took.containsKey(e.getKey()) && !job.took.get(e.getKey()).equals(e.getValue()))
             .map(e -> Keywords.words(e.getKey()) + " " + Keywords.words(job.took.get(e.getKey())) + " instead of " + Keywords.words(e.getValue())).toList();
     }
 
     private static List<Attribute<?>> jobAttributes(Ticket t) {
+        JobRequest asked = t.asked;
         List<Attribute<?>> media = new ArrayList<>();
-        media.add(new UnknownAttribute("media-size", List.of(new UntypedCollection(List.of(ints("x-dimension", hundredths(t.widthMm)),
-            ints("y-dimension", hundredths(t.lengthMm)))))));
-        if (!t.settings.mediaType().isEmpty()) {
-            media.add(keywords("media-type", t.settings.mediaType()));
+        media.add(IppValues.collection("media-size", List.of(IppValues.ints("x-dimension", hundredths(asked.widthMm())), IppValues.ints("y-dimension", hundredths(asked.lengthMm())))));
+        for (String name : List.of(DriverSettings.MEDIA_TYPE, DriverSettings.FEED)) {
+            if (!asked.get(name).isEmpty()) {
+                media.add(keywords(name, asked.get(name)));
+            }
         }
-        if (!t.settings.feed().isEmpty()) {
-            media.add(keywords("media-source", t.settings.feed()));
+        if (asked.thicknessMm() > 0 && t.known.containsKey(Conflict.THICKNESS)) {
+            media.add(IppValues.ints(Conflict.THICKNESS, hundredths(asked.thicknessMm())));
         }
-        media.add(ints("media-top-margin", hundredths(t.margins.top())));
-        media.add(ints("media-bottom-margin", hundredths(t.margins.bottom())));
-        media.add(ints("media-left-margin", hundredths(t.margins.left())));
-        media.add(ints("media-right-margin", hundredths(t.margins.right())));
-        List<Attribute<?>> job = new ArrayList<>(List.of(new UnknownAttribute("media-col", List.of(new UntypedCollection(media))),
-            new UnknownAttribute("print-quality", List.of(new UntypedEnum(t.settings.quality()))), ints("copies", t.copies),
-            keywords("print-scaling", "none"), keywords("sides", "one-sided")));
-        if (t.dpi > 0) {
-            job.add(new UnknownAttribute("printer-resolution", List.of(new Resolution(t.dpi, t.dpi, com.hp.jipp.encoding.ResolutionUnit.dotsPerInch))));
-        }
-        if (t.overMm > 0) {
-            job.add(ints("wistel-over-edge", hundredths(t.overMm)));
-        }
-        if (!t.colourMode.isEmpty()) {
-            job.add(keywords("print-color-mode", t.colourMode));
-        }
-        if (!t.intent.isEmpty()) {
-            job.add(keywords("print-rendering-intent", t.intent));
+        media.add(IppValues.ints("media-top-margin", hundredths(t.margins.top())));
+        media.add(IppValues.ints("media-bottom-margin", hundredths(t.margins.bottom())));
+        media.add(IppValues.ints("media-left-margin", hundredths(t.margins.left())));
+        media.add(IppValues.ints("media-right-margin", hundredths(t.margins.right())));
+        List<Attribute<?>> job = new ArrayList<>(List.of(IppValues.collection("media-col", media), IppValues.ints("copies", t.copies), keywords("print-scaling", "none"), keywords("sides", "one-sided")));
+        asked.settings().forEach((name, value) -> {
+            ValueSet known = t.known.get(name);
+            if (known != null && !value.isEmpty() && !name.startsWith("media-")) {
+                IppValues.setting(name, value, known.syntax()).ifPresent(job::add);
+            } else if (known == null && name.equals(DriverSettings.QUALITY)) {
+                job.add(IppValues.enums(name, Integer.parseInt(value)));
+            }
+        });
+        if (t.overMm > 0 && t.known.containsKey(PrinterDescription.OVER_EDGE)) {
+            job.add(IppValues.ints(PrinterDescription.OVER_EDGE, hundredths(t.overMm)));
         }
         return job;
     }
@@ -243,7 +238,7 @@ public class IppClient {
      * it off when nothing moves any more.
      */
     public void sendDocument(String uri, int jobId, Path document, String format, Sending watcher) throws IOException {
-        List<Attribute<?>> operation = List.of(ints("job-id", jobId), mime("document-format", format), new UnknownAttribute("last-document", List.of(true)));
+        List<Attribute<?>> operation = List.of(IppValues.ints("job-id", jobId), IppValues.mime("document-format", format), new UnknownAttribute("last-document", List.of(true)));
         CountedFile body = new CountedFile(packet(uri, 0x06, operation, List.of()), document);
         HttpRequest request = HttpRequest.newBuilder(http(uri)).header("Content-Type", "application/ipp").POST(body.publisher()).build();
         CompletableFuture<HttpResponse<byte[]>> answer = http.sendAsync(request, BoundedBody.upTo(LARGEST_ANSWER));
@@ -275,7 +270,7 @@ public class IppClient {
     }
 
     public JobSeen job(String uri, int jobId) {
-        IppPacket answer = call(uri, 0x09, List.of(ints("job-id", jobId)), List.of());
+        IppPacket answer = call(uri, 0x09, List.of(IppValues.ints("job-id", jobId)), List.of());
         return seen(answer.get(Tag.jobAttributes));
     }
 
@@ -285,7 +280,7 @@ public class IppClient {
             IppPacket answer = call(uri, 0x0a, List.of(keywords("which-jobs", which), keywords("requested-attributes", "job-id", "job-name")), List.of());
             Optional<Integer> found = answer.getAttributeGroups().stream()
                 .filter(g -> g.getTag() == Tag.jobAttributes && first(g, "job-name").equals(jobName))
-                .map(g -> value(g, "job-id").map(IppClient::number).orElse(0)).filter(id -> id > 0).max(Integer::compare);
+                .map(g -> value(g, "job-id").map(IppValues::number).orElse(0)).filter(id -> id > 0).max(Integer::compare);
             if (found.isPresent()) {
                 return found;
             }
@@ -294,17 +289,18 @@ public class IppClient {
     }
 
     public void cancel(String uri, int jobId) {
-        call(uri, 0x08, List.of(ints("job-id", jobId)), List.of());
+        call(uri, 0x08, List.of(IppValues.ints("job-id", jobId)), List.of());
     }
 
     private static JobSeen seen(AttributeGroup job) {
         if (job == null) {
             throw new PrinterException(PrinterException.Reason.UNCLEAR, "The printer said nothing of the job.", "Wistel asks again by itself.");
         }
-        return new JobSeen(value(job, "job-id").map(IppClient::number).orElse(0), first(job, "job-name"), value(job, "job-state").map(IppClient::number).orElse(5),
-            strings(job, "job-state-reasons"), value(job, "wistel-percent-laid-down").map(IppClient::number).orElse(-1),
-            value(job, "time-at-processing").map(IppClient::number).orElse(0) > 0,
-            Optional.of(first(job, "wistel-scan-uri")).filter(u -> !u.isEmpty()).flatMap(IppClient::address), took(job));
+        return new JobSeen(value(job, "job-id").map(IppValues::number).orElse(0), first(job, "job-name"), value(job, "job-state").map(IppValues::number).orElse(5),
+            IppValues.strings(job, "job-state-reasons"), value(job, "wistel-percent-laid-down").map(IppValues::number).orElse(-1),
+            value(job, "time-at-processing").map(IppValues::number).orElse(0) > 0,
+            Optional.of(first(job, "wistel-scan-uri")).filter(u -> !u.isEmpty()).flatMap(IppClient::address),
+            Math.max(0, value(job, "wistel-ink-microlitres").map(IppValues::number).orElse(0)) / 1000.0, took(job));
     }
 
     private static Optional<URI> address(String text) {
@@ -317,19 +313,18 @@ public class IppClient {
 
     private static Map<String, String> took(AttributeGroup job) {
         Map<String, String> took = new HashMap<>();
-        for (String name : List.of("print-color-mode", "print-rendering-intent")) {
-            value(job, name).map(IppClient::plain).ifPresent(v -> took.put(name, v));
+        for (Attribute<?> a : job) {
+            if (!a.isEmpty() && !a.getName().startsWith("job-") && !a.getName().equals("media-col")) {
+                IppValues.setting(a.get(0)).ifPresent(v -> took.put(a.getName(), v));
+            }
         }
-        for (String name : List.of("print-quality", "copies")) {
-            value(job, name).map(v -> Integer.toString(number(v))).ifPresent(v -> took.put(name, v));
-        }
-        collections(job, "media-col").stream().findFirst().ifPresent(media -> {
-            for (String name : List.of("media-type", "media-source")) {
-                member(media, name).map(IppClient::plain).ifPresent(v -> took.put(name, v));
+        IppValues.collections(job, "media-col").stream().findFirst().ifPresent(media -> {
+            for (String name : List.of(DriverSettings.MEDIA_TYPE, DriverSettings.FEED)) {
+                member(media, name).map(IppValues::plain).ifPresent(v -> took.put(name, v));
             }
             member(media, "media-size").filter(AttributeCollection.class::isInstance).map(AttributeCollection.class::cast).ifPresent(size -> {
                 for (String name : List.of("x-dimension", "y-dimension")) {
-                    member(size, name).flatMap(IppClient::whole).ifPresent(v -> took.put(name, Integer.toString(v)));
+                    member(size, name).flatMap(IppValues::whole).ifPresent(v -> took.put(name, Integer.toString(v)));
                 }
             });
         });
@@ -338,13 +333,17 @@ public class IppClient {
 
     /** Fetches a scan that the job offered; only from the printer's own host, whatever name it goes by. */
     public byte[] fetch(String printerUri, URI scan, int most) {
+        return fetch(printerUri, scan, most, SCAN_PATIENCE);
+    }
+
+    private byte[] fetch(String printerUri, URI scan, int most, Duration patience) {
         URI printer = http(printerUri);
         if (!"http".equals(scan.getScheme()) || scan.getPort() != printer.getPort() || !sameHost(printer.getHost(), scan.getHost())) {
-            throw new PrinterException(PrinterException.Reason.UNCLEAR, "The printer offers its scan from another host, " + scan.getAuthority() + ".", "It was not fetched.");
+            throw new PrinterException(PrinterException.Reason.UNCLEAR, "The printer offers a file from another host, " + scan.getAuthority() + ".", "It was not fetched.");
         }
-        HttpResponse<byte[]> answer = answered(printerUri, HttpRequest.newBuilder(scan).build(), most, SCAN_PATIENCE);
+        HttpResponse<byte[]> answer = answered(printerUri, HttpRequest.newBuilder(scan).build(), most, patience);
         if (answer.statusCode() != 200) {
-            throw new PrinterException(PrinterException.Reason.UNCLEAR, "The printer offers a scan and answers " + answer.statusCode() + " when it is asked for.", "Judge the sheet itself.");
+            throw new PrinterException(PrinterException.Reason.UNCLEAR, "The printer offers a file and answers " + answer.statusCode() + " when it is asked for.", "Judge the sheet itself.");
         }
         return answer.body();
     }
@@ -467,66 +466,5 @@ public class IppClient {
 
     private static int hundredths(double mm) {
         return (int) Math.round(mm * 100);
-    }
-
-    private static Attribute<?> ints(String name, int value) {
-        return new UnknownAttribute(name, List.of(value));
-    }
-
-    private static Attribute<?> keywords(String name, String... values) {
-        return new UnknownAttribute(name, Arrays.stream(values).map(v -> (Object) new KeywordOrName(v)).toList());
-    }
-
-    private static Attribute<?> mime(String name, String value) {
-        return new UnknownAttribute(name, List.of(new OtherString(Tag.mimeMediaType, value)));
-    }
-
-    private static List<Object> all(AttributeGroup group, String name) {
-        Attribute<?> attribute = group.get(name);
-        return attribute == null ? List.of() : List.copyOf(attribute);
-    }
-
-    private static Optional<Object> value(AttributeGroup group, String name) {
-        return all(group, name).stream().findFirst();
-    }
-
-    private static List<String> strings(AttributeGroup group, String name) {
-        return all(group, name).stream().map(IppClient::plain).toList();
-    }
-
-    private static String first(AttributeGroup group, String name) {
-        return value(group, name).map(IppClient::plain).orElse("");
-    }
-
-    private static List<AttributeCollection> collections(AttributeGroup group, String name) {
-        return all(group, name).stream().filter(AttributeCollection.class::isInstance).map(AttributeCollection.class::cast).toList();
-    }
-
-    private static Optional<Object> member(AttributeCollection collection, String name) {
-        return collection.getAttributes().stream().filter(a -> a.getName().equals(name) && !a.isEmpty()).<Object>map(a -> a.get(0)).findFirst();
-    }
-
-    private static Optional<Integer> whole(Object value) {
-        return value instanceof Integer i ? Optional.of(i)
-            : value instanceof IntOrIntRange r && r.getSimpleInt() ? Optional.of(r.getStart()) : Optional.empty();
-    }
-
-    private static Optional<Range> range(Object value) {
-        if (value instanceof IntOrIntRange r && !r.getSimpleInt()) {
-            return r.getStart() >= 0 && r.getEndInclusive() >= r.getStart() ? Optional.of(new Range(r.getStart() / 100.0, r.getEndInclusive() / 100.0)) : Optional.empty();
-        }
-        return value instanceof IntRange r ? r.getFirst() >= 0 && r.getLast() >= r.getFirst() ? Optional.of(new Range(r.getFirst() / 100.0, r.getLast() / 100.0)) : Optional.empty()
-            : whole(value).filter(v -> v > 0).map(v -> Range.only(v / 100.0));
-    }
-
-    private static int number(Object value) {
-        return value instanceof Number n ? n.intValue() : value instanceof com.hp.jipp.encoding.Enum e ? e.getCode() : 0;
-    }
-
-    /** A text without what no database and no screen takes, of a length that IPP allows. */
-    private static String plain(Object value) {
-        String text = value instanceof Stringable s ? s.asString() : value instanceof TaggedValue t ? String.valueOf(t.getValue()) : String.valueOf(value);
-        String clean = text.replaceAll("\\p{Cntrl}", "");
-        return clean.length() > LONGEST_TEXT ? clean.substring(0, LONGEST_TEXT) : clean;
     }
 }

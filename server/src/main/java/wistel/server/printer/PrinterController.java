@@ -4,6 +4,7 @@ import java.net.URI;
 import java.net.URISyntaxException;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
@@ -24,11 +25,13 @@ class PrinterController {
 
     private final PrinterRepository printers;
     private final PrinterWatch watch;
+    private final Discovery discovery;
     private final Events events;
 
-    PrinterController(PrinterRepository printers, PrinterWatch watch, Events events) {
+    PrinterController(PrinterRepository printers, PrinterWatch watch, Discovery discovery, Events events) {
         this.printers = printers;
         this.watch = watch;
+        this.discovery = discovery;
         this.events = events;
     }
 
@@ -39,20 +42,27 @@ class PrinterController {
     }
 
     @GetMapping("/api/printers")
-    List<Printer> printers() {
-        return printers.all();
+    List<PrinterView> printers() {
+        Map<UUID, Integer> waits = printers.waiting();
+        return printers.all().stream().map(p -> PrinterView.of(p, waits.getOrDefault(p.id(), 0))).toList();
     }
 
     /** Makes a printer known by its IPP address; it must answer. */
     @PostMapping("/api/printers")
     @ResponseStatus(HttpStatus.CREATED)
-    Printer add(@RequestBody NewPrinter asked) {
+    PrinterView add(@RequestBody NewPrinter asked) {
         String uri = asked.uri().trim();
         if (uri.length() > LONGEST_ADDRESS || !address(uri)) {
             throw new InvalidRequest(InvalidRequest.Reason.ADDRESS_UNCLEAR, "'" + (uri.length() > 60 ? uri.substring(0, 60) + "…" : uri) + "' is not a printer's address.",
                 "Write it like ipp://printer.local/ipp/print.");
         }
-        return printers.get(watch.know(Optional.empty(), uri));
+        return PrinterView.of(printers.get(watch.know(Optional.empty(), uri)), 0);
+    }
+
+    /** Asks the network for printers that make themselves known; takes a few seconds. */
+    @PostMapping("/api/printers/discovery")
+    List<Discovery.FoundPrinter> discover() {
+        return discovery.look();
     }
 
     private static boolean address(String text) {
@@ -67,11 +77,11 @@ class PrinterController {
 
     /** Gives a printer another name, or retires it: it is asked nothing any more and not offered; its prints stay in the log. */
     @PatchMapping("/api/printers/{id}")
-    Printer change(@PathVariable UUID id, @RequestBody Renamed asked) {
+    PrinterView change(@PathVariable UUID id, @RequestBody Renamed asked) {
         printers.get(id);
         asked.name().ifPresent(name -> printers.rename(id, InvalidRequest.named(name, "A printer's name", LONGEST_NAME)));
         asked.retired().ifPresent(retired -> printers.retire(id, retired));
         events.tell("printer", id.toString());
-        return printers.get(id);
+        return PrinterView.of(printers.get(id), 0);
     }
 }

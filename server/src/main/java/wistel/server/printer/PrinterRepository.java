@@ -7,40 +7,51 @@ import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import wistel.core.fault.NotFound;
-import wistel.core.printer.MediaRow;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.PrinterState;
+import wistel.core.printer.Supply;
 import wistel.server.store.Json;
+import wistel.server.store.StoredSpecs;
 import wistel.server.store.StoredText;
 
 /** Printers, what they say of themselves (by hash, kept for the orders that name it), and how they are. */
 @Repository
 public class PrinterRepository {
     private static final String SELECT = """
-        select p.*, s.description_hash, s.doing, s.reason, s.more_info, s.loaded, s.seen
+        select p.*, s.description_hash, s.doing, s.reason, s.more_info, s.loaded, s.supplies, s.black_ink, s.seen
         from printer p left join printer_state s on s.printer_id = p.id\s""";
 
     private final JdbcClient jdbc;
     private final Json json;
+    private final StoredSpecs specs;
     private final Clock clock;
     private final Cache<String, PrinterDescription> descriptions = Caffeine.newBuilder().maximumSize(50).build();
 
-    public PrinterRepository(JdbcClient jdbc, Json json, Clock clock) {
+    public PrinterRepository(JdbcClient jdbc, Json json, StoredSpecs specs, Clock clock) {
         this.jdbc = jdbc;
         this.json = json;
+        this.specs = specs;
         this.clock = clock;
     }
 
     /** Those in use, by name. */
     public List<Printer> all() {
         return jdbc.sql(SELECT + "where not p.retired order by p.name, p.id").query(this::row).list();
+    }
+
+    /** How many prints are on their way to each; printers without any are left out. */
+    public Map<UUID, Integer> waiting() {
+        return jdbc.sql("select printer_id, count(*)::int as n from attempt where state in ('waiting', 'rendering', 'sending', 'printing') and not lab_file group by printer_id")
+            .query((r, n) -> Map.entry(r.getObject("printer_id", UUID.class), r.getInt("n"))).list().stream().collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
     }
 
     public Printer get(UUID id) {
@@ -82,10 +93,10 @@ public class PrinterRepository {
         StoredText body = StoredText.of(json.text(description));
         jdbc.sql("insert into printer_description (hash, body, seen) values (?, ?, ?) on conflict do nothing").params(body.hash(), body.text(), now).update();
         jdbc.sql("""
-            insert into printer_state (printer_id, description_hash, doing, reason, more_info, loaded, seen) values (?, ?, ?, ?, ?, ?::jsonb, ?)
+            insert into printer_state (printer_id, description_hash, doing, reason, more_info, loaded, supplies, black_ink, seen) values (?, ?, ?, ?, ?, ?::jsonb, ?::jsonb, ?, ?)
             on conflict (printer_id) do update set description_hash = excluded.description_hash, doing = excluded.doing, reason = excluded.reason,
-              more_info = excluded.more_info, loaded = excluded.loaded, seen = excluded.seen""")
-            .params(id, body.hash(), state.doing().name(), state.reason(), moreInfo, json.text(state.loaded()), now).update();
+              more_info = excluded.more_info, loaded = excluded.loaded, supplies = excluded.supplies, black_ink = excluded.black_ink, seen = excluded.seen""")
+            .params(id, body.hash(), state.doing().name(), state.reason(), moreInfo, json.text(state.loaded()), json.text(state.supplies()), state.blackInk(), now).update();
     }
 
     public void away(UUID id, String reason) {
@@ -95,15 +106,15 @@ public class PrinterRepository {
     }
 
     private PrinterDescription description(String hash) {
-        return descriptions.get(hash, h -> json.read(jdbc.sql("select body from printer_description where hash = ?").param(h).query(String.class).single(),
-            PrinterDescription.class));
+        return descriptions.get(hash, h -> specs.description(jdbc.sql("select body from printer_description where hash = ?").param(h).query(String.class).single()));
     }
 
     private Printer row(ResultSet r, int n) throws SQLException {
         Optional<String> hash = Optional.ofNullable(r.getString("description_hash"));
         Optional<String> doing = Optional.ofNullable(r.getString("doing"));
         PrinterState state = doing.isEmpty() ? PrinterState.AWAY
-            : new PrinterState(PrinterState.Doing.valueOf(doing.get()), r.getString("reason"), json.readList(r.getString("loaded"), MediaRow.class));
+            : new PrinterState(PrinterState.Doing.valueOf(doing.get()), r.getString("reason"), specs.rows(r.getString("loaded")), json.readList(r.getString("supplies"), Supply.class),
+                r.getString("black_ink"));
         return new Printer(r.getObject("id", UUID.class), r.getString("name"), r.getString("uri"), Optional.ofNullable(r.getString("ipp_uuid")).orElse(""),
             r.getBoolean("retired"), Optional.ofNullable(r.getString("more_info")).orElse(""), hash.map(this::description), hash.orElse(""), state,
             Optional.ofNullable(r.getTimestamp("seen")).map(Timestamp::toInstant));

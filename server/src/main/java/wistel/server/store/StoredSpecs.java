@@ -1,5 +1,6 @@
 package wistel.server.store;
 
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -17,6 +18,7 @@ import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.length.Margins;
 import wistel.core.length.Range;
 import wistel.core.paper.PairingVersion;
+import wistel.core.paper.PaperBody;
 import wistel.core.paper.SheetSize;
 import wistel.core.paper.Stock;
 import wistel.core.printer.ColourRoute;
@@ -25,6 +27,7 @@ import wistel.core.printer.MediaRow;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.PrinterState;
 import wistel.core.printer.RasterType;
+import wistel.core.printer.ValueSet;
 import wistel.core.rendition.Compensated;
 import wistel.core.rendition.Rendition;
 import wistel.core.rendition.Treatment;
@@ -52,6 +55,7 @@ public class StoredSpecs {
             case 1 -> first(tree);
             case 2 -> json.read(thirdSpec(secondSpec((ObjectNode) tree)), DocketSpec.class);
             case 3 -> json.read(thirdSpec((ObjectNode) tree), DocketSpec.class);
+            case 4 -> json.read(fourthSpec((ObjectNode) tree), DocketSpec.class);
             default -> json.read(tree, DocketSpec.class);
         };
     }
@@ -62,6 +66,7 @@ public class StoredSpecs {
             case 1 -> firstOrder(node);
             case 2 -> json.read(thirdOrder(secondOrder((ObjectNode) node)), PrintOrder.class);
             case 3 -> json.read(thirdOrder((ObjectNode) node), PrintOrder.class);
+            case 4 -> json.read(fourthOrder((ObjectNode) node), PrintOrder.class);
             default -> json.read(node, PrintOrder.class);
         };
     }
@@ -89,12 +94,62 @@ public class StoredSpecs {
     /** Schema 3: pictures in their own colours, with no moves. */
     private ObjectNode thirdSpec(ObjectNode d) {
         d.path("renditions").forEach(r -> ((ObjectNode) r).set("compensation", json.tree(Compensated.NONE)));
+        return fourthSpec(d);
+    }
+
+    /** Schema 4: a driver that converts got sRGB, always. */
+    private static ObjectNode fourthSpec(ObjectNode d) {
+        if (d.path("route").path("kind").asString().equals("by-driver")) {
+            ((ObjectNode) d.path("route")).put("space", RasterType.Space.SRGB.name());
+        }
         return d.put("schema", DocketSpec.SCHEMA);
+    }
+
+    /** Schema 4: nothing was known of how a paper handles. */
+    private ObjectNode fourthOrder(ObjectNode o) {
+        fourthSpec((ObjectNode) o.path("spec"));
+        ((ObjectNode) o.path("pairing")).set("body", json.tree(PaperBody.UNKNOWN));
+        return o.put("schema", PrintOrder.SCHEMA);
+    }
+
+    /** What a printer said of itself; before there were rules, it was kept as lists side by side. */
+    public PrinterDescription description(String text) {
+        JsonNode tree = json.tree(text);
+        if (tree.has("supported")) {
+            return json.read(tree, PrinterDescription.class);
+        }
+        Map<String, ValueSet> supported = new HashMap<>();
+        supported.put(DriverSettings.MEDIA_TYPE, ValueSet.keywords(words(tree.path("mediaTypes"))));
+        supported.put(DriverSettings.FEED, ValueSet.keywords(words(tree.path("feeds"))));
+        supported.put(DriverSettings.QUALITY, ValueSet.enums(tree.path("qualities").valueStream().mapToInt(JsonNode::asInt).toArray()));
+        supported.put(DriverSettings.COLOUR_MODE, ValueSet.keywords(words(tree.path("colourModes"))));
+        supported.put(PrinterDescription.OVER_EDGE, new ValueSet(ValueSet.Syntax.INTEGER, tree.path("overEdgesMm").valueStream().map(v -> Long.toString(Math.round(v.asDouble() * 100))).toList(), List.of()));
+        supported.values().removeIf(ValueSet::empty);
+        return PrinterDescription.of(tree.path("model").asString(), rows(tree.path("media")), supported, tree.path("resolutions").valueStream().map(JsonNode::asInt).toList(),
+            List.of(words(tree.path("rasters"))), List.of(words(tree.path("formats"))));
+    }
+
+    private static String[] words(JsonNode list) {
+        return list.valueStream().map(JsonNode::asString).toArray(String[]::new);
+    }
+
+    /** Media, with or without a thickness. */
+    public List<MediaRow> rows(String text) {
+        return rows(json.tree(text));
+    }
+
+    private List<MediaRow> rows(JsonNode list) {
+        list.forEach(row -> {
+            if (!row.has("thicknessMm")) {
+                ((ObjectNode) row).set("thicknessMm", json.tree(MediaRow.ANY_THICKNESS));
+            }
+        });
+        return list.valueStream().map(row -> json.read(row, MediaRow.class)).toList();
     }
 
     private ObjectNode thirdOrder(ObjectNode o) {
         thirdSpec((ObjectNode) o.path("spec"));
-        return o.put("schema", PrintOrder.SCHEMA);
+        return fourthOrder(o);
     }
 
     /** Schema 1: one picture on one sheet, decided station by station. */
@@ -146,7 +201,7 @@ public class StoredSpecs {
     private static PairingVersion pairing(JsonNode g) {
         JsonNode white = g.path("white");
         return new PairingVersion(g.path("id").asString(), 1, g.path("printerId").asString(), g.path("printerName").asString(), g.path("paper").asString(),
-            g.path("surface").asString(), DriverSettings.of(g.path("mediaType").asString(), g.path("feed").asString(), g.path("quality").asInt()),
+            g.path("surface").asString(), PaperBody.UNKNOWN, DriverSettings.of(g.path("mediaType").asString(), g.path("feed").asString(), g.path("quality").asInt()),
             g.path("profileHash").asString(), Intent.valueOf(g.path("intent").asString("RELATIVE")),
             new double[] {white.path(0).asDouble(), white.path(1).asDouble(), white.path(2).asDouble()}, g.path("blackL").asDouble());
     }
@@ -155,7 +210,7 @@ public class StoredSpecs {
         List<MediaRow> media = c.path("media").valueStream().map(m -> new MediaRow(m.path("type").asString(), m.path("feed").asString(),
             Range.only(m.path("widthMm").asDouble()), Range.only(m.path("heightMm").asDouble()), margins(m.path("margins")))).toList();
         List<Integer> resolutions = c.path("resolutions").valueStream().map(JsonNode::asInt).toList();
-        return new PrinterDescription("", media, List.of(), List.of(), List.of(), resolutions, List.of(), List.of(), List.of(), List.of(), List.of());
+        return PrinterDescription.of("", media, Map.of(), resolutions, List.of(), List.of());
     }
 
     private static Margins margins(JsonNode m) {
