@@ -24,6 +24,7 @@ import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.ProfileReader;
 import wistel.core.icc.transform.TransformCompiler;
 import wistel.core.paper.PairingVersion;
+import wistel.core.paper.PaperBody;
 import wistel.core.printer.DriverSettings;
 import wistel.server.pairing.PairingRepository;
 import wistel.server.printer.PrinterRepository;
@@ -60,7 +61,7 @@ public class PrintingTest {
         test.bean(ProfileRepository.class).add(profile);
         Lab white = LabEncoding.V4.lab(TransformCompiler.toMeasuredLab(profile).exact(1, 1, 1));
         UUID printer = test.bean(PrinterRepository.class).all().get(0).id();
-        test.bean(PairingRepository.class).add(new PairingVersion(UUID.randomUUID().toString(), 1, printer.toString(), "", paper.label(), "test",
+        test.bean(PairingRepository.class).add(new PairingVersion(UUID.randomUUID().toString(), 1, printer.toString(), "", paper.label(), paper.photoBlack() ? "lustre" : "cotton matte", new PaperBody(paper.thicknessMm(), 0, "", PaperBody.Curl.FLAT),
             DriverSettings.of(paper.mediaType(), feed, 5), profile.hash(), intent, white.toArray(), 4));
     }
 
@@ -173,7 +174,7 @@ public class PrintingTest {
     @Test
     public void theDriversConversionGivesAnotherPrintThanTheProof() throws IOException {
         JsonNode d = ready("driver.png", picture(4), "Skerry Baryta 310");
-        JsonNode byDriver = api.patch("/api/dockets/" + d.path("id").asString(), "{\"kind\":\"routed\",\"route\":{\"kind\":\"by-driver\"}}", d.path("version").asInt()).body();
+        JsonNode byDriver = api.patch("/api/dockets/" + d.path("id").asString(), "{\"kind\":\"routed\",\"route\":{\"kind\":\"by-driver\",\"space\":\"SRGB\"}}", d.path("version").asInt()).body();
         assertThat(byDriver.path("readback").asString()).contains("the driver converts the colour its own way");
         JsonNode a = printed(byDriver);
         assertThat(api.get("/api/attempts/" + a.path("id").asString() + "/pages/1/pictures/1/scan/figures").body().path("meanDifference").asDouble()).isGreaterThan(1.5);

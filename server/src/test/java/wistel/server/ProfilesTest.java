@@ -60,8 +60,9 @@ public class ProfilesTest {
     }
 
     private String pairing(String hash, JsonNode proposal, String mediaType) {
-        return "{\"profileHash\":\"" + hash + "\",\"printerId\":\"" + printer() + "\",\"paper\":\"Moss Cotton, mine\",\"surface\":\"" + proposal.path("surface").asString() + "\",\"mediaType\":\"" + mediaType
-            + "\",\"feed\":\"" + proposal.path("feed").asString() + "\",\"quality\":5,\"intent\":\"RELATIVE\"}";
+        return "{\"profileHash\":\"" + hash + "\",\"printerId\":\"" + printer() + "\",\"paper\":\"Moss Cotton, mine\",\"surface\":\"" + proposal.path("surface").asString()
+            + "\",\"body\":{\"thicknessMm\":0.52,\"grammage\":300,\"texture\":\"\",\"curl\":\"FLAT\"},\"settings\":{\"values\":{\"media-type\":\"" + mediaType
+            + "\",\"media-source\":\"" + proposal.path("feed").asString() + "\",\"print-quality\":\"5\"}},\"intent\":\"RELATIVE\"}";
     }
 
     private String printer() {
@@ -86,7 +87,7 @@ public class ProfilesTest {
         assertThat(proposal.path("feed").asString()).isNotEmpty();
         Api.Answer wrong = api.post("/api/pairings", pairing(hash, proposal, "glass"), 0);
         assertThat(wrong.status()).isEqualTo(400);
-        assertThat(wrong.body().path("detail").asString()).contains("media type glass");
+        assertThat(wrong.body().path("detail").asString()).contains("paper kind glass");
         JsonNode made = api.post("/api/pairings", pairing(hash, proposal, proposal.path("mediaType").asString()), 0).body();
         assertThat(made.path("paper").asString()).isEqualTo("Moss Cotton, mine");
         JsonNode d = api.drop("cotton.png", PrintingTest.picture(3)).body().path("docket");

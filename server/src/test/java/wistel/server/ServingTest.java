@@ -301,9 +301,10 @@ public class ServingTest {
         assertThat(api.post("/api/printers", "{\"uri\":\"" + test.ipp() + "\"}", 0).status()).isEqualTo(201);
         JsonNode printers = api.get("/api/printers").body();
         assertThat(printers.size()).isEqualTo(1);
-        JsonNode capabilities = printers.get(0).path("description");
-        assertThat(capabilities.path("rasters").toString()).contains("device3_16");
-        assertThat(capabilities.path("media").size()).isGreaterThan(20);
-        assertThat(printers.get(0).path("state").path("doing").asString()).isIn("IDLE", "PRINTING", "STOPPED");
+        JsonNode can = printers.get(0).path("can");
+        assertThat(can.path("rasters").toString()).contains("device3_16");
+        assertThat(can.path("ways").toString()).contains("rear feed: sheets 89 to 431.8 mm wide, up to 1200 mm long, to 0.35 mm thick");
+        assertThat(printers.get(0).path("loaded").toString()).contains("roll: 17 in lustre");
+        assertThat(printers.get(0).path("doing").asString()).isIn("IDLE", "PRINTING", "STOPPED");
     }
 }

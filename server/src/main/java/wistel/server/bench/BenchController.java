@@ -13,11 +13,12 @@ import java.util.stream.Collectors;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
 import wistel.core.docket.DocketSpec;
+import wistel.core.docket.Readback;
 import wistel.core.docket.StageStatus.Mark;
 import wistel.core.docket.StageStatus;
 import wistel.core.docket.Track;
 import wistel.core.paper.PairingVersion;
-import wistel.core.printer.Keywords;
+import wistel.core.printer.PrinterDescription;
 import wistel.core.rendition.Rendition;
 import wistel.core.rendition.Treatment;
 import wistel.core.sheet.Page;
@@ -55,8 +56,11 @@ class BenchController {
     record OnBench(UUID id, int number, int version, String title, List<Lying> pictures, List<Page> pages, double[] paperLab, Mark mark, String line) {
     }
 
-    /** @param note where the paper is loaded, or that it is not */
-    record Group(String paper, String note, List<OnBench> dockets) {
+    /**
+     * @param note  where the paper is loaded, or that it is not
+     * @param takes what one loading serves: prints and their time; empty where no paper is chosen
+     */
+    record Group(String paper, String note, String takes, List<OnBench> dockets) {
     }
 
     @GetMapping("/api/bench")
@@ -64,27 +68,39 @@ class BenchController {
         Map<UUID, Attempt> running = new HashMap<>();
         attempts.running().forEach(a -> running.put(a.docketId(), a));
         Map<String, Group> groups = new LinkedHashMap<>();
+        Map<String, double[]> totals = new HashMap<>();
         DocketRepository.OnBench onBench = dockets.onBench();
         for (DocketService.Judged judged : docketService.judged(onBench.rows())) {
             DocketSpec d = judged.row().spec();
             Optional<PairingVersion> pairing = judged.facts().pairing();
-            String key = pairing.map(p -> p.paper() + ", " + d.stock().name()).orElse("Paper not chosen yet");
-            groups.computeIfAbsent(key, k -> new Group(k, pairing.map(p -> note(p, judged)).orElse("open a docket and choose its paper"), new ArrayList<>()))
+            String paper = pairing.map(p -> p.paper() + ", " + d.stock().name()).orElse("Paper not chosen yet");
+            String key = paper + pairing.map(PairingVersion::printerId).orElse("");
+            groups.computeIfAbsent(key, k -> new Group(paper, pairing.map(p -> note(p, judged)).orElse("open a docket and choose its paper"), "", new ArrayList<>()))
                 .dockets.add(onBench(judged, Optional.ofNullable(running.get(judged.row().id()))));
+            double[] total = totals.computeIfAbsent(key, k -> new double[2]);
+            total[0] += judged.layout().pages().size() * d.copiesByPrinter();
+            total[1] += Readback.seconds(d, judged.facts(), judged.layout());
         }
-        List<Group> ordered = new ArrayList<>(groups.values());
+        List<Group> ordered = new ArrayList<>();
+        groups.forEach((key, g) -> ordered.add(new Group(g.paper, g.note, g.paper.startsWith("Paper not") ? "" : takes(totals.get(key)), g.dockets)));
         ordered.sort(Comparator.comparing((Group g) -> g.paper.startsWith("Paper not")).thenComparing(Group::paper));
         if (!onBench.unreadable().isEmpty()) {
             String numbers = onBench.unreadable().stream().map(String::valueOf).collect(Collectors.joining(", "));
-            ordered.add(new Group("Docket " + numbers + " can't be read", "it was written by another version and is kept as it is", List.of()));
+            ordered.add(new Group("Docket " + numbers + " can't be read", "it was written by another version and is kept as it is", "", List.of()));
         }
         return ordered;
+    }
+
+    /** Prints and seconds in words. */
+    private static String takes(double[] total) {
+        String prints = total[0] == 1 ? "one print" : Math.round(total[0]) + " prints";
+        return total[1] == 0 ? prints : prints + ", about " + (total[1] < 90 ? Math.round(total[1]) + " s" : Math.round(total[1] / 60) + " min");
     }
 
     private static String note(PairingVersion pairing, DocketService.Judged judged) {
         Printer printer = judged.printer().orElseThrow();
         DocketSpec d = judged.row().spec();
-        String feed = Keywords.feed(d.settings().feed());
+        String feed = printer.description().orElse(PrinterDescription.UNKNOWN).feed(d.settings().feed());
         if (printer.away()) {
             return printer.name() + " doesn't answer";
         }

@@ -30,7 +30,9 @@ import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.ProfileReader;
 import wistel.core.icc.transform.TransformCompiler;
+import wistel.core.length.Length;
 import wistel.core.paper.PairingVersion;
+import wistel.core.paper.PaperBody;
 import wistel.core.paper.SheetSize;
 import wistel.core.paper.Stock;
 import wistel.core.printer.ColourRoute;
@@ -62,6 +64,8 @@ import wistel.server.store.ProfileRepository;
 @Component
 class DemoScenario {
     private static final Logger LOG = LoggerFactory.getLogger(DemoScenario.class);
+
+    private static final String FIRST_PRINTER = "Ardle 17";
 
     private final String folder;
     private final String printerList;
@@ -131,18 +135,18 @@ class DemoScenario {
         }
     }
 
-    record PairingPlan(String paper, String surface, String mediaType, String feed, int quality, String profile, Intent intent) {
+    record PairingPlan(String printer, String paper, String surface, PaperBody body, Map<String, String> settings, String profile, Intent intent) {
     }
 
     record Judged(String verdict, String remark, Boolean cancelled) {
     }
 
     /** @param compensation name under which the moves that are suggested for it are kept */
-    record DocketPlan(String picture, String title, String paper, String sheet, Boolean across, Double widthMm, Double heightMm, Single.Fit fit, Boolean heavierFoot,
+    record DocketPlan(String picture, String title, String printer, String paper, Double rollInches, String sheet, Boolean across, Double widthMm, Double heightMm, Single.Fit fit, Boolean heavierFoot,
                       Intent intent, Boolean looked, Boolean profileTaken, String mediaType, Boolean byDriver, Treatment treatment, String compensation, List<Judged> prints) {
     }
 
-    record Scenario(String printer, List<PairingPlan> pairings, List<DocketPlan> dockets) {
+    record Scenario(List<PairingPlan> pairings, List<DocketPlan> dockets) {
     }
 
     @EventListener(ApplicationReadyEvent.class)
@@ -197,20 +201,13 @@ class DemoScenario {
     private Scenario lay(Map<String, UUID> known) throws IOException {
         Path demo = Path.of(folder);
         Scenario scenario = mapper.readValue(Files.readString(demo.resolve("scenario.json")), Scenario.class);
-        UUID printer = known.get(scenario.printer);
-        if (printer == null) {
-            LOG.error("the demo's printer {} doesn't answer", scenario.printer);
-            return null;
-        }
         for (PairingPlan plan : scenario.pairings) {
-            if (!entries.has("pairing:" + plan.paper)) {
-                say("reading the profile of " + plan.paper);
-                PairingVersion pairing = pairing(demo, plan, printer, scenario.printer);
-                transaction.executeWithoutResult(t -> {
-                    pairings.add(pairing);
-                    entries.add("pairing:" + plan.paper, Optional.empty());
-                });
+            UUID printer = known.get(plan.printer);
+            if (printer == null) {
+                LOG.error("the demo's printer {} doesn't answer", plan.printer);
+                return null;
             }
+            pairing(demo, plan, printer);
         }
         int nth = 0;
         for (DocketPlan plan : scenario.dockets) {
@@ -224,13 +221,29 @@ class DemoScenario {
         return scenario;
     }
 
-    private PairingVersion pairing(Path demo, PairingPlan plan, UUID printer, String printerName) throws IOException {
+    /** A new pairing, or another version of one whose profile or settings were made anew. */
+    private void pairing(Path demo, PairingPlan plan, UUID printer) throws IOException {
+        // the first printer's were laid out before there was a second one
+        String key = "pairing:" + (plan.printer.equals(FIRST_PRINTER) ? "" : plan.printer + ":") + plan.paper;
+        boolean there = entries.has(key);
+        Optional<PairingVersion> before = pairings.all().stream().filter(p -> p.paper().equals(plan.paper) && p.printerId().equals(printer.toString())).findFirst();
         IccProfile profile = ProfileReader.read(Files.readAllBytes(demo.resolve(plan.profile)));
+        boolean same = before.filter(b -> b.profileHash().equals(profile.hash()) && b.body().equals(plan.body)).isPresent();
+        if (there && (before.isEmpty() || same)) {
+            return;
+        }
+        say("reading the profile of " + plan.paper);
         profiles.add(profile);
         Lab white = LabEncoding.V4.lab(TransformCompiler.toMeasuredLab(profile).exact(1, 1, 1));
         Lab black = LabEncoding.V4.lab(TransformCompiler.toMeasuredLab(profile).exact(0, 0, 0));
-        return new PairingVersion(UUID.randomUUID().toString(), 1, printer.toString(), printerName, plan.paper, plan.surface,
-            DriverSettings.of(plan.mediaType, plan.feed, plan.quality), profile.hash(), plan.intent, white.toArray(), black.l());
+        PairingVersion pairing = new PairingVersion(before.map(PairingVersion::pairingId).orElseGet(() -> UUID.randomUUID().toString()), 1, printer.toString(), plan.printer, plan.paper, plan.surface,
+            plan.body, new DriverSettings(plan.settings), profile.hash(), plan.intent, white.toArray(), black.l());
+        transaction.executeWithoutResult(t -> {
+            pairings.add(pairing);
+            if (!there) {
+                entries.add(key, Optional.empty());
+            }
+        });
     }
 
     /** Picture, docket and decisions, all or none of it on the bench. */
@@ -255,7 +268,7 @@ class DemoScenario {
         if (Boolean.TRUE.equals(plan.profileTaken)) {
             change(id, new Change.ProfileConfirmed(DocketService.FIRST_RENDITION));
         }
-        pairings.all().stream().filter(p -> p.paper().equals(plan.paper)).findFirst().ifPresent(p -> change(id, new Change.Paired(p)));
+        pairings.all().stream().filter(p -> p.paper().equals(plan.paper) && p.printerName().equals(plan.printer == null ? FIRST_PRINTER : plan.printer)).findFirst().ifPresent(p -> change(id, new Change.Paired(p)));
         if (plan.intent != null) {
             change(id, new Change.Routed(new ColourRoute.ByWistel(plan.intent, true)));
         }
@@ -267,6 +280,13 @@ class DemoScenario {
             change(id, new Change.Framed(plan.widthMm, plan.fit == Single.Fit.FILL ? plan.heightMm : plan.widthMm / aspect));
             change(id, new Change.Fitted(plan.fit == null ? Single.Fit.WHOLE : plan.fit));
             change(id, new Change.Bordered(Boolean.TRUE.equals(plan.heavierFoot) ? new Borders.HeavierFoot() : new Borders.Even()));
+        }
+        if (plan.rollInches != null) {
+            change(id, new Change.Stocked(new Stock.Roll(plan.rollInches * Length.MM_PER_INCH), Optional.empty()));
+            if (dockets.get(id).spec().single().across() != Boolean.TRUE.equals(plan.across)) {
+                change(id, new Change.Turned());
+            }
+            change(id, new Change.Framed(plan.widthMm, plan.widthMm / aspect));
         }
         if (plan.mediaType != null) {
             change(id, new Change.Set(DriverSettings.MEDIA_TYPE, plan.mediaType));
@@ -310,7 +330,7 @@ class DemoScenario {
     private void print(UUID docket, Judged judged, String key) {
         try {
             UUID attempt = transaction.execute(t -> {
-                UUID released = releases.release(docket, dockets.get(docket).version());
+                UUID released = releases.release(docket, dockets.get(docket).version(), false);
                 entries.add(key, Optional.of(docket));
                 attempts.judge(released, judged.verdict, judged.remark);
                 return released;

@@ -3,6 +3,7 @@ package wistel.server.docket;
 import io.swagger.v3.oas.annotations.Parameter;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.CacheControl;
@@ -120,6 +121,18 @@ class DocketController {
     @PutMapping("/dockets/{id}/pairing")
     ResponseEntity<DocketView> pair(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody PairingAsked asked) {
         docketService.choosePairing(id, IfMatch.version(version), asked.pairingId);
+        return changed(id);
+    }
+
+    /** The docket on other printers' pairings, and what that would change. */
+    @GetMapping("/dockets/{id}/elsewhere")
+    List<Elsewhere> elsewhere(@PathVariable UUID id) {
+        return docketService.elsewhere(id);
+    }
+
+    @PutMapping("/dockets/{id}/elsewhere")
+    ResponseEntity<DocketView> goElsewhere(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody PairingAsked asked) {
+        docketService.goElsewhere(id, IfMatch.version(version), asked.pairingId);
         return changed(id);
     }
 

@@ -61,6 +61,10 @@ public class DocketRepository {
      * @param seen keys of proofs that were looked at
      */
     public record Row(UUID id, int number, int version, DocketSpec spec, Optional<String> undo, Optional<String> redo, Set<String> seen, Instant changed) {
+        /** The same docket as it would be. */
+        public Row with(DocketSpec other) {
+            return new Row(id, number, version, other, undo, redo, seen, changed);
+        }
     }
 
     /** @param masters by rendition */

@@ -3,7 +3,9 @@ package wistel.server.docket;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -23,6 +25,7 @@ import wistel.core.docket.PreflightFacts;
 import wistel.core.docket.PrintOrder;
 import wistel.core.docket.Readback;
 import wistel.core.docket.Resolution;
+import wistel.core.docket.SettingChoices;
 import wistel.core.docket.Track;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.fault.NotFound;
@@ -34,7 +37,7 @@ import wistel.core.length.Ppi;
 import wistel.core.paper.PairingVersion;
 import wistel.core.paper.SheetSize;
 import wistel.core.paper.Stock;
-import wistel.core.printer.Keywords;
+import wistel.core.printer.DriverSettings;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.PrinterState;
 import wistel.core.rendition.Compensated;
@@ -48,7 +51,6 @@ import wistel.core.sheet.Rect;
 import wistel.core.sheet.SheetPlan.PixelSize;
 import wistel.core.sheet.Single;
 import wistel.server.docket.DocketView.Borderless;
-import wistel.server.docket.DocketView.Choice;
 import wistel.server.docket.DocketView.OnDocket;
 import wistel.server.docket.DocketView.Options;
 import wistel.server.docket.DocketView.Printed;
@@ -189,9 +191,7 @@ public class DocketService {
         Stream<StockChoice> rolls = facts.rolls(d).stream().map(r -> choice(d, facts, r, aspect, false));
         List<StockChoice> stocks = Stream.of(known, own, rolls).flatMap(s -> s).filter(c -> printer.isEmpty() || c.feed().isPresent()).toList();
         return new Options(stocks, new Borderless(facts.offersBorderless(d), printer.map(PrinterDescription::overEdgesMm).orElse(List.of())),
-            printer.map(p -> p.mediaTypes().stream().map(t -> new Choice(t, Keywords.words(t))).toList()).orElse(List.of()),
-            printer.map(p -> p.feeds().stream().map(f -> new Choice(f, Keywords.feedName(f))).toList()).orElse(List.of()),
-            printer.map(p -> p.qualities().stream().map(q -> new Choice(q.toString(), Keywords.quality(q))).toList()).orElse(List.of()));
+            SettingChoices.of(d, facts));
     }
 
     private static StockChoice choice(DocketSpec d, PreflightFacts facts, Stock stock, double aspect, boolean own) {
@@ -301,6 +301,41 @@ public class DocketService {
         PairingVersion pairing = pairings.find(pairingId).orElseThrow(() -> new NotFound("There is no such pairing.", "Choose another one."));
         Optional<Compensated> usual = compensations.usual(UUID.fromString(pairing.pairingId())).map(c -> new Compensated(c.moves(), Optional.of(c.ref()), true));
         change(id, version, new Change.Paired(pairing, usual));
+    }
+
+    /** This docket on the pairings of other printers, those of the same paper first. */
+    public List<Elsewhere> elsewhere(UUID id) {
+        Judged now = judged(dockets.get(id));
+        String printer = now.facts.pairing().map(PairingVersion::printerId).orElse("");
+        return pairings.all().stream().filter(p -> !p.printerId().equals(printer)).map(p -> Elsewhere.of(now, judged(now.row.with(paired(now.row, p)))))
+            .sorted(Comparator.comparing((Elsewhere e) -> !e.samePaper()).thenComparing(Elsewhere::paper)).toList();
+    }
+
+    /** On a pairing, and on a stock that its printer takes: a roll that is wide enough where it takes no such sheet. */
+    private DocketSpec paired(DocketRepository.Row row, PairingVersion pairing) {
+        DocketSpec on = row.spec().withPairing(pairing);
+        PreflightFacts there = judged(row.with(on)).facts;
+        Optional<String> feed = there.feedFor(on, on.stock());
+        if (feed.isPresent()) {
+            return on.withSettings(on.settings().with(DriverSettings.FEED, feed.get()));
+        }
+        double needed = Math.min(on.stock().widthMm(), on.stock() instanceof Stock.Sheet s ? s.lengthMm() : on.stock().widthMm());
+        return there.rolls(on).stream().filter(r -> r.widthMm() >= needed - 1).findFirst().map(r -> new Change.Stocked(r, there.feedFor(on, r)).on(on)).orElse(on);
+    }
+
+    /** Goes over to another printer's pairing, with what has to change along. */
+    public void goElsewhere(UUID id, int version, String pairingId) {
+        PairingVersion pairing = pairings.find(pairingId).orElseThrow(() -> new NotFound("There is no such pairing.", "Choose another one."));
+        DocketRepository.Row row = dockets.get(id);
+        DocketSpec before = row.spec();
+        DocketSpec after = paired(row, pairing);
+        List<Change> changes = new ArrayList<>(List.of(new Change.Paired(pairing)));
+        if (!after.stock().equals(before.stock())) {
+            changes.add(new Change.Stocked(after.stock(), Optional.of(after.settings().feed())));
+        } else if (!after.settings().feed().equals(pairing.settings().feed())) {
+            changes.add(new Change.Set(DriverSettings.FEED, after.settings().feed()));
+        }
+        change(id, version, changes.size() == 1 ? changes.get(0) : new Change.Together(changes));
     }
 
     /** Keeps that the proof as it stands now was looked at; without a pairing there is none. */

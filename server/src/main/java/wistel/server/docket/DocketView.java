@@ -5,6 +5,7 @@ import java.util.Optional;
 import java.util.UUID;
 import wistel.core.docket.DocketSpec;
 import wistel.core.docket.Finding;
+import wistel.core.docket.SettingChoice;
 import wistel.core.docket.StageStatus;
 import wistel.core.length.Ppi;
 import wistel.core.paper.PairingVersion;
@@ -43,9 +44,6 @@ public record DocketView(UUID id, int number, int version, Optional<String> undo
     public record Reach(double fineMm, double goodMm, double fairMm) {
     }
 
-    public record Choice(String value, String label) {
-    }
-
     /**
      * A sheet or roll that can be chosen.
      *
@@ -66,6 +64,6 @@ public record DocketView(UUID id, int number, int version, Optional<String> undo
     }
 
     /** What can be chosen for this pairing's printer. */
-    public record Options(List<StockChoice> stocks, Borderless borderless, List<Choice> mediaTypes, List<Choice> feeds, List<Choice> qualities) {
+    public record Options(List<StockChoice> stocks, Borderless borderless, List<SettingChoice> settings) {
     }
 }

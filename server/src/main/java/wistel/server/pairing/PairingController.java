@@ -15,10 +15,12 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import wistel.core.fault.InvalidRequest;
+import wistel.core.fault.NotFound;
 import wistel.core.fault.ProfileException;
 import wistel.core.icc.profile.Intent;
 import wistel.core.paper.PairingProposal;
 import wistel.core.paper.PairingVersion;
+import wistel.core.paper.PaperBody;
 import wistel.core.printer.DriverSettings;
 import wistel.core.printer.PrinterDescription;
 import wistel.server.edge.Events;
@@ -67,12 +69,30 @@ class PairingController {
             .orElse(PrinterDescription.UNKNOWN));
     }
 
-    record NewPairing(String profileHash, UUID printerId, String paper, String surface, String mediaType, String feed, int quality, Intent intent) {
+    record NewPairing(String profileHash, UUID printerId, String paper, String surface, PaperBody body, DriverSettings settings, Intent intent) {
     }
 
     @PostMapping("/api/pairings")
     @ResponseStatus(HttpStatus.CREATED)
     PairingVersion pair(@RequestBody NewPairing asked) {
+        return add(UUID.randomUUID(), asked);
+    }
+
+    /** The next version of a pairing: dockets follow it, what was printed keeps the one that it was printed with. */
+    @PostMapping("/api/pairings/{id}/versions")
+    @ResponseStatus(HttpStatus.CREATED)
+    PairingVersion change(@PathVariable UUID id, @RequestBody NewPairing asked) {
+        pairings.find(id.toString()).orElseThrow(() -> new NotFound("There is no such pairing.", "Choose another one."));
+        return add(id, asked);
+    }
+
+    /** The newest first. */
+    @GetMapping("/api/pairings/{id}/versions")
+    List<PairingRepository.Made> versions(@PathVariable UUID id) {
+        return pairings.versions(id);
+    }
+
+    private PairingVersion add(UUID id, NewPairing asked) {
         Printer printer = printers.get(asked.printerId);
         ProfileFiles.PaperProfile profile = files.known(asked.profileHash);
         if (profile.inspection().volume() == 0) {
@@ -81,12 +101,11 @@ class PairingController {
         }
         String paper = InvalidRequest.named(asked.paper, "A paper's name", LONGEST_NAME);
         String surface = InvalidRequest.named(asked.surface, "A surface", LONGEST_NAME);
-        DriverSettings settings = DriverSettings.of(asked.mediaType, asked.feed, asked.quality);
-        List<String> unknown = printer.description().map(d -> d.unknown(settings)).orElse(List.of());
+        List<String> unknown = printer.description().map(d -> d.unknown(asked.settings)).orElse(List.of());
         if (!unknown.isEmpty()) {
             throw new InvalidRequest(InvalidRequest.Reason.SETTINGS_UNCLEAR, printer.name() + " doesn't offer " + String.join(", ", unknown) + ".", "Choose among what it offers.");
         }
-        PairingVersion made = pairings.add(new PairingVersion(UUID.randomUUID().toString(), 1, printer.id().toString(), printer.name(), paper, surface, settings, asked.profileHash, asked.intent,
+        PairingVersion made = pairings.add(new PairingVersion(id.toString(), 1, printer.id().toString(), printer.name(), paper, surface, asked.body, asked.settings, asked.profileHash, asked.intent,
             profile.inspection().white().toArray(), profile.inspection().blackL().get(Intent.RELATIVE)));
         events.tell("pairing", made.pairingId());
         return made;

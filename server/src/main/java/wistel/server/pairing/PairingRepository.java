@@ -4,6 +4,7 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Clock;
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -15,15 +16,18 @@ import wistel.core.fault.InvalidRequest;
 import wistel.core.fault.NotFound;
 import wistel.core.icc.profile.Intent;
 import wistel.core.paper.PairingVersion;
+import wistel.core.paper.PaperBody;
 import wistel.core.printer.DriverSettings;
 import wistel.server.store.Json;
 
 /** Papers and pairings. A version of a pairing is never changed: a new one follows it. */
 @Repository
 public class PairingRepository {
-    private static final String LATEST = """
-        select distinct on (v.pairing_id) v.*, p.name as printer_name, a.name as paper, a.surface
+    private static final String ALL = """
+        select v.*, p.name as printer_name, a.name as paper, a.surface, a.thickness_mm, a.grammage, a.texture, a.curl
         from pairing_version v join pairing g on g.id = v.pairing_id join printer p on p.id = v.printer_id join paper a on a.id = v.paper_id\s""";
+
+    private static final String LATEST = ALL.replaceFirst("select", "select distinct on (v.pairing_id)");
 
     private final JdbcClient jdbc;
     private final Json json;
@@ -41,8 +45,12 @@ public class PairingRepository {
         UUID id = UUID.fromString(v.pairingId());
         jdbc.sql("insert into pairing (id) values (?) on conflict do nothing").param(id).update();
         jdbc.sql("select 1 from pairing where id = ? for update").param(id).query(Integer.class).single();
-        UUID paper = jdbc.sql("insert into paper (id, name, surface) values (?, ?, ?) on conflict (name) do update set name = excluded.name returning id")
-            .params(UUID.randomUUID(), v.paper(), v.surface()).query(UUID.class).single();
+        UUID paper = jdbc.sql("""
+            insert into paper (id, name, surface, thickness_mm, grammage, texture, curl) values (?, ?, ?, ?, ?, ?, ?)
+            on conflict (name) do update set surface = excluded.surface,
+              thickness_mm = coalesce(nullif(excluded.thickness_mm, 0), paper.thickness_mm), grammage = coalesce(nullif(excluded.grammage, 0), paper.grammage),
+              texture = coalesce(nullif(excluded.texture, ''), paper.texture), curl = excluded.curl returning id""")
+            .params(UUID.randomUUID(), v.paper(), v.surface(), v.body().thicknessMm(), v.body().grammage(), v.body().texture(), v.body().curl().name()).query(UUID.class).single();
         int number = jdbc.sql("select coalesce(max(no), 0) + 1 from pairing_version where pairing_id = ?").param(id).query(Integer.class).single();
         jdbc.sql("""
             insert into pairing_version (pairing_id, no, printer_id, paper_id, settings, profile_hash, intent, white_l, white_a, white_b, black_l, made)
@@ -83,6 +91,15 @@ public class PairingRepository {
         return id.flatMap(this::find).orElseThrow(() -> new InvalidRequest(InvalidRequest.Reason.PAIRING_MISSING, "No paper is chosen yet.", "Choose one at the paper station."));
     }
 
+    /** A version, and when it was made. */
+    public record Made(PairingVersion version, Instant at) {
+    }
+
+    /** The newest first. */
+    public List<Made> versions(UUID id) {
+        return jdbc.sql(ALL + "where g.id = ? order by v.no desc limit 100").param(id).query((r, n) -> new Made(row(r, n), r.getTimestamp("made").toInstant())).list();
+    }
+
     public Optional<PairingVersion> find(String id, int number) {
         try {
             return jdbc.sql(LATEST + "where g.id = ? and v.no = ? order by v.pairing_id, v.no desc").params(UUID.fromString(id), number).query(this::row).optional();
@@ -94,6 +111,7 @@ public class PairingRepository {
     @SuppressWarnings("unchecked")
     private PairingVersion row(ResultSet r, int n) throws SQLException {
         return new PairingVersion(r.getString("pairing_id"), r.getInt("no"), r.getString("printer_id"), r.getString("printer_name"), r.getString("paper"), r.getString("surface"),
+            new PaperBody(r.getDouble("thickness_mm"), r.getInt("grammage"), r.getString("texture"), PaperBody.Curl.valueOf(r.getString("curl"))),
             new DriverSettings((Map<String, String>) json.read(r.getString("settings"), Map.class)), r.getString("profile_hash"), Intent.valueOf(r.getString("intent")),
             new double[] {r.getDouble("white_l"), r.getDouble("white_a"), r.getDouble("white_b")}, r.getDouble("black_l"));
     }

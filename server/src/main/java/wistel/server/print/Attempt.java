@@ -11,12 +11,13 @@ import wistel.core.fault.NotFound;
  *
  * @param masterHash of its first picture
  * @param summary   sheet and size, for lists
+ * @param held      its file is made, and waits for a person's word to be sent
  * @param labFile   a file for somebody else's printer, written and not printed
  * @param orderHash two attempts of the same hash are the same print
  */
 public record Attempt(UUID id, UUID docketId, int docketNumber, int number, UUID printerId, String printerName, String masterHash, String orderHash, String title, String paper,
                       String summary, String readback, AttemptState state, String message, int percent, boolean cancelAsked, List<AttemptPage> pages, String verdict,
-                      String remark, Instant created, Optional<Instant> finished, boolean labFile) {
+                      String remark, Instant created, Optional<Instant> finished, boolean labFile, boolean held) {
 
     public boolean over() {
         return state.over();

@@ -49,8 +49,8 @@ class AttemptController {
 
     /** Releases the docket: 202 with the attempt to follow by server-sent events. */
     @PostMapping("/dockets/{id}/attempts")
-    ResponseEntity<Attempt> release(@PathVariable UUID id, @RequestHeader("If-Match") String version) {
-        return accepted(releases.release(id, IfMatch.version(version)));
+    ResponseEntity<Attempt> release(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestParam(defaultValue = "false") boolean held) {
+        return accepted(releases.release(id, IfMatch.version(version), held));
     }
 
     /** Writes a print-ready file for a lab: 202 with the attempt to follow. */
@@ -90,6 +90,16 @@ class AttemptController {
     ResponseEntity<Attempt> cancel(@PathVariable UUID id) {
         releases.cancel(id);
         return ResponseEntity.status(HttpStatus.ACCEPTED).body(attempts.get(id));
+    }
+
+    record Held(boolean held) {
+    }
+
+    /** Holds a print before it is sent, or lets it go on. */
+    @PutMapping("/attempts/{id}/held")
+    Attempt hold(@PathVariable UUID id, @RequestBody Held asked) {
+        releases.hold(attempts.get(id).id(), asked.held);
+        return attempts.get(id);
     }
 
     /** Prints exactly this again. */

@@ -19,6 +19,7 @@ import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
+import wistel.core.docket.Costs;
 import wistel.core.docket.PrintOrder;
 import wistel.core.fault.Conflict;
 import wistel.core.fault.NotFound;
@@ -36,11 +37,12 @@ public class AttemptRepository implements PrintHistory {
     private static final String RUNNING = "('waiting', 'rendering', 'sending', 'printing')";
     private static final String SELECT = """
         select a.id, a.docket_id, a.number, a.printer_id, a.order_hash, a.title, a.paper, a.summary, a.readback, a.state, a.message, a.cancel_asked, a.verdict, a.remark,
-          a.created, a.finished, a.lab_file, d.number as docket_number, p.name as printer_name,
+          a.created, a.finished, a.lab_file, a.held, d.number as docket_number, p.name as printer_name,
           (select m.hash from docket_rendition r join master m on m.id = r.master_id where r.docket_id = a.docket_id order by r.rendition_id limit 1) as master_hash
         from attempt a join docket d on d.id = a.docket_id join printer p on p.id = a.printer_id\s""";
     private static final int LOG_PAGE = 200;
     private static final int ESTIMATE_FROM = 5;
+    private static final int LEARN_FROM = 20;
 
     private final JdbcClient jdbc;
     private final Json json;
@@ -199,8 +201,8 @@ public class AttemptRepository implements PrintHistory {
             .params(state == AttemptState.DONE ? "cancelled" : state.word(), message, Timestamp.from(clock.instant()), lease.attempt).update();
     }
 
-    void rendered(Lease lease, int page, String fileHash) {
-        onPage(lease, page, "file_hash = ?, file_kept = true, state = 'sending', percent = 0", fileHash);
+    void rendered(Lease lease, int page, Rendering.Made made) {
+        onPage(lease, page, "file_hash = ?, coverage = ?, file_kept = true, state = 'sending', percent = 0", made.hash(), made.coverage().orElse(null));
     }
 
     void announced(Lease lease, int page, int jobId) {
@@ -218,6 +220,11 @@ public class AttemptRepository implements PrintHistory {
     /** Counts time that the printer was at work on the page, waiting left out. */
     void printed(Lease lease, int page, double seconds) {
         onPage(lease, page, "printed_seconds = printed_seconds + ?", seconds);
+    }
+
+    /** What the printer told that the page took. */
+    void inked(Lease lease, int page, double ml) {
+        onPage(lease, page, "ink_ml = ?", ml);
     }
 
     void scanned(Lease lease, int page, String scanHash) {
@@ -246,6 +253,11 @@ public class AttemptRepository implements PrintHistory {
         jdbc.sql("update attempt set cancel_asked = true where id = ? and state in " + RUNNING).param(id).update();
     }
 
+    /** It waits before it is sent, or goes on. */
+    public void hold(UUID id, boolean held) {
+        jdbc.sql("update attempt set held = ? where id = ? and state in " + RUNNING).params(held, id).update();
+    }
+
     public boolean cancelAsked(UUID id) {
         return jdbc.sql("select cancel_asked from attempt where id = ?").param(id).query(Boolean.class).optional().orElse(false);
     }
@@ -264,6 +276,18 @@ public class AttemptRepository implements PrintHistory {
               order by a.created desc, p.page desc limit ?) last
             group by g.id""").param(ESTIMATE_FROM)
             .query((r, n) -> Map.entry(r.getString("pairing_id"), r.getDouble("seconds"))).list().stream().collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
+    }
+
+    @Override
+    public Costs.Past past(String pairingId) {
+        return jdbc.sql("""
+            select count(*) filter (where printed_seconds > 0) as prints, avg(printed_seconds / area_m2) filter (where printed_seconds > 0) as seconds,
+              coalesce(stddev_samp(printed_seconds / area_m2) filter (where printed_seconds > 0), 0) as seconds_spread,
+              count(*) filter (where ink_ml > 0 and coverage > 0) as inked, avg(ink_ml / (coverage * area_m2)) filter (where ink_ml > 0 and coverage > 0) as ml,
+              coalesce(stddev_samp(ink_ml / (coverage * area_m2)) filter (where ink_ml > 0 and coverage > 0), 0) as ml_spread
+            from (select p.* from attempt a join attempt_page p on p.attempt_id = a.id where a.pairing_id = ? and p.state = 'done' and p.area_m2 > 0
+              order by a.created desc, p.page desc limit ?) last""").params(UUID.fromString(pairingId), LEARN_FROM)
+            .query((r, n) -> new Costs.Past(r.getInt("prints"), r.getDouble("seconds"), r.getDouble("seconds_spread"), r.getInt("inked"), r.getDouble("ml"), r.getDouble("ml_spread"))).single();
     }
 
     /** Sheets that failed or were cancelled give their numbers back. */
@@ -320,7 +344,7 @@ public class AttemptRepository implements PrintHistory {
             List<AttemptPage> own = pages.getOrDefault(a.id(), List.of());
             int percent = (int) own.stream().mapToInt(p -> p.state() == AttemptState.DONE ? 100 : p.percent()).average().orElse(0);
             return new Attempt(a.id(), a.docketId(), a.docketNumber(), a.number(), a.printerId(), a.printerName(), a.masterHash(), a.orderHash(), a.title(), a.paper(), a.summary(),
-                a.readback(), a.state(), a.message(), percent, a.cancelAsked(), own, a.verdict(), a.remark(), a.created(), a.finished(), a.labFile());
+                a.readback(), a.state(), a.message(), percent, a.cancelAsked(), own, a.verdict(), a.remark(), a.created(), a.finished(), a.labFile(), a.held());
         }).toList();
     }
 
@@ -339,7 +363,7 @@ public class AttemptRepository implements PrintHistory {
         return new Attempt(r.getObject("id", UUID.class), r.getObject("docket_id", UUID.class), r.getInt("docket_number"), r.getInt("number"),
             r.getObject("printer_id", UUID.class), r.getString("printer_name"), r.getString("master_hash"), r.getString("order_hash"), r.getString("title"),
             r.getString("paper"), r.getString("summary"), r.getString("readback"), AttemptState.of(r.getString("state")), r.getString("message"), 0,
-            r.getBoolean("cancel_asked"), List.of(), r.getString("verdict"), r.getString("remark"), r.getTimestamp("created").toInstant(), time(r, "finished"), r.getBoolean("lab_file"));
+            r.getBoolean("cancel_asked"), List.of(), r.getString("verdict"), r.getString("remark"), r.getTimestamp("created").toInstant(), time(r, "finished"), r.getBoolean("lab_file"), r.getBoolean("held"));
     }
 
 }

@@ -31,6 +31,8 @@ class PrintTask {
     private static final Logger LOG = LoggerFactory.getLogger(PrintTask.class);
     static final TaskDescriptor<Void> PRINT = TaskDescriptor.of("print");
     private static final Duration NOW = Duration.ofMillis(1);
+    private static final Duration LOOK_AGAIN = Duration.ofSeconds(2);
+    private static final String HELD = "held: its file is made, and it is sent when you say so";
     private static final Duration AFTER_FAULT = Duration.ofSeconds(3);
     /** The attempt is over; there is no next step. */
     static final Duration OVER = Duration.ZERO;
@@ -110,6 +112,10 @@ class PrintTask {
         if (a.labFile()) {
             attempts.closePage(lease, page.page(), AttemptState.DONE, "");
             return NOW;
+        }
+        if (a.held() && page.jobId().isEmpty()) {
+            attempts.state(lease, page.page(), AttemptState.WAITING, HELD, 0);
+            return LOOK_AGAIN;
         }
         return sending.step(a, page, lease);
     }

@@ -47,7 +47,7 @@ public class ReleaseService {
 
     /** @throws Conflict when a finding stops the print, the docket was changed meanwhile, or it is on its way already */
     @Transactional
-    public UUID release(UUID docketId, int version) {
+    public UUID release(UUID docketId, int version, boolean held) {
         DocketRepository.Row docket = current(docketId, version);
         DocketService.Judged judged = docketService.judged(docket);
         DocketSpec d = docket.spec();
@@ -55,7 +55,11 @@ public class ReleaseService {
         PrintOrder order = PrintOrder.freeze(d, facts, judged.masters(), judged.descriptionHash());
         AttemptRepository.Labels labels = new AttemptRepository.Labels(d.title(), order.pairing().paper(), Optional.of(UUID.fromString(order.pairing().pairingId())),
             summary(order), Readback.of(d, facts, order.layout()), false);
-        return start(docketId, UUID.fromString(order.pairing().printerId()), attempts.stored(order), labels, pages(order, facts.edition()));
+        UUID id = start(docketId, UUID.fromString(order.pairing().printerId()), attempts.stored(order), labels, pages(order, facts.edition()));
+        if (held) {
+            attempts.hold(id, true);
+        }
+        return id;
     }
 
     /** Writes a file for somebody else's printer. */
@@ -143,6 +147,12 @@ public class ReleaseService {
         schedule(id);
         events.tell("attempt", id.toString());
         return id;
+    }
+
+    /** Holds it before it is sent, or lets it go on. */
+    public void hold(UUID attemptId, boolean held) {
+        attempts.hold(attemptId, held);
+        events.tell("attempt", attemptId.toString());
     }
 
     public void cancel(UUID attemptId) {

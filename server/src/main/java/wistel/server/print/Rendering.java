@@ -7,6 +7,7 @@ import java.nio.channels.Channels;
 import java.nio.channels.FileChannel;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CancellationException;
 import org.springframework.stereotype.Component;
@@ -28,6 +29,7 @@ import wistel.core.pictures.Progress;
 import wistel.core.pictures.RowSource;
 import wistel.core.printer.ColourRoute;
 import wistel.core.printer.RasterType;
+import wistel.core.render.CoverageSink;
 import wistel.core.render.LayoutRenderer;
 import wistel.core.render.PictureLight;
 import wistel.core.render.PwgRaster;
@@ -36,6 +38,7 @@ import wistel.core.render.SampleSink;
 import wistel.core.render.Sharpener;
 import wistel.core.render.TiffSink;
 import wistel.core.render.Xmp;
+import wistel.core.rendition.RenditionChange;
 import wistel.core.rendition.RenditionCompiler;
 import wistel.core.sheet.Page;
 import wistel.server.edge.Events;
@@ -46,7 +49,7 @@ import wistel.server.store.ProfileRepository;
 
 /** Makes print files from orders, and from nothing else: the same order gives the same file, today and in years. */
 @Component
-class Rendering {
+public class Rendering {
     /** Only sharpening asks for luminance. */
     private static final float[] UNUSED = {};
     private static final int LONGEST_JPEG = 65_500;
@@ -78,20 +81,25 @@ class Rendering {
         attempts.rendered(lease, page.page(), file(attempts.order(a.id()), page.page(), progress(lease, page.page())));
     }
 
-    /** @return the file's hash */
-    String file(PrintOrder order, int number, Progress progress) throws IOException {
+    /** @param coverage of the page with ink, where its numbers are the printer's own colorants */
+    public record Made(String hash, Optional<Double> coverage) {
+    }
+
+    public Made file(PrintOrder order, int number, Progress progress) throws IOException {
         Page page = order.page(number);
         int dpi = order.output().dpi();
         LayoutRenderer.Job job = new LayoutRenderer.Job(page, pictures(order), dpi, order.spec().resolution().mostPpi(), sharpener(order));
         LayoutRenderer renderer = new LayoutRenderer(workers.executor(), files::scratch);
         if (order.labFile().isPresent()) {
-            return labFile(order, job, renderer, progress);
+            return new Made(labFile(order, job, renderer, progress), Optional.empty());
         }
         RasterType raster = order.output().raster();
-        PwgSink sink = new PwgSink(new PwgRaster.Page(job.width(), job.height(), dpi, raster.bits(), raster.device() ? PwgRaster.Space.DEVICE3 : PwgRaster.Space.SRGB,
+        PwgSink sink = new PwgSink(new PwgRaster.Page(job.width(), job.height(), dpi, raster.bits(), raster(raster.space()),
             PwgRaster.points(page.fedWidthMm()), PwgRaster.points(page.fedHeightMm()), SheetSize.ippName(page.fedWidthMm(), page.fedHeightMm()), order.spec().settings().mediaType(),
             order.spec().settings().quality(), 1));
-        return files.put(out -> renderer.render(job, sink, out, progress)).hash();
+        CoverageSink counted = new CoverageSink(sink);
+        String hash = files.put(out -> renderer.render(job, counted, out, progress)).hash();
+        return new Made(hash, raster.device() ? Optional.of(counted.coverage()) : Optional.empty());
     }
 
     private String labFile(PrintOrder order, LayoutRenderer.Job job, LayoutRenderer renderer, Progress progress) throws IOException {
@@ -151,8 +159,9 @@ class Rendering {
 
     private Transform conversion(PrintOrder order, PrintOrder.Master master, IccProfile source) {
         ColourRoute.ByWistel shown = order.spec().shownRoute(order.pairing());
-        return RenditionCompiler.through(source, order.spec().rendition(master.renditionId()).change(), new RenditionCompiler.Onward(shown.intent(), shown.blackPoint()),
-            from -> recipe(order, from), TransformCompiler::compile);
+        RenditionChange change = order.spec().rendition(master.renditionId()).change();
+        boolean gray = order.labFile().isEmpty() && order.spec().route() instanceof ColourRoute.DriverMonochrome;
+        return RenditionCompiler.through(source, gray ? change.drained() : change, new RenditionCompiler.Onward(shown.intent(), shown.blackPoint()), from -> recipe(order, from), TransformCompiler::compile);
     }
 
     private Recipe recipe(PrintOrder order, IccProfile source) {
@@ -164,7 +173,25 @@ class Rendering {
         }
         return order.spec().route() instanceof ColourRoute.ByWistel by
             ? new Recipe.Convert(source, profiles.get(order.pairing().profileHash()), by.intent(), by.blackPoint(), Observer.ADAPTED)
-            : new Recipe.Convert(source, StandardSpaces.SRGB, Intent.RELATIVE, false, Observer.ADAPTED);
+            : new Recipe.Convert(source, tagged(order.output().raster().space()), Intent.RELATIVE, false, Observer.ADAPTED);
+    }
+
+    /** What a driver that converts is told that the numbers are. */
+    private static IccProfile tagged(RasterType.Space space) {
+        return switch (space) {
+            case OPRGB -> StandardSpaces.OPRGB;
+            case GRAY -> StandardSpaces.SGRAY;
+            default -> StandardSpaces.SRGB;
+        };
+    }
+
+    private static PwgRaster.Space raster(RasterType.Space space) {
+        return switch (space) {
+            case DEVICE -> PwgRaster.Space.DEVICE3;
+            case SRGB -> PwgRaster.Space.SRGB;
+            case OPRGB -> PwgRaster.Space.OPRGB;
+            case GRAY -> PwgRaster.Space.SGRAY;
+        };
     }
 
     private Progress progress(AttemptRepository.Lease lease, int page) {

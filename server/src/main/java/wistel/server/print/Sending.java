@@ -15,9 +15,8 @@ import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 import wistel.core.docket.PrintOrder;
 import wistel.core.fault.PrinterException;
-import wistel.core.printer.ColourRoute;
+import wistel.core.printer.DriverSettings;
 import wistel.core.printer.PrinterDescription;
-import wistel.core.sheet.Page;
 import wistel.server.edge.Events;
 import wistel.server.edge.Shutdown;
 import wistel.server.printer.IppClient.JobSeen;
@@ -123,8 +122,9 @@ class Sending {
             throw new CancellationException();
         }
         attempts.held(t.lease);
-        IppClient.Ticket ticket = ticket(t);
-        List<String> unknown = t.printer.description().map(d -> d.unknown(ticket.settings())).orElse(List.of());
+        PrinterDescription now = t.printer.description().orElse(PrinterDescription.UNKNOWN);
+        IppClient.Ticket ticket = ticket(t, now);
+        List<String> unknown = now.unknown(new DriverSettings(ticket.asked().with(DriverSettings.TOP_MARGIN, "").settings()));
         if (!unknown.isEmpty()) {
             throw new PrinterException(PrinterException.Reason.SUBSTITUTES, t.printer.name() + " doesn't offer " + String.join(", ", unknown) + " any more.",
                 "Nothing was printed. Set the docket to what the printer offers.");
@@ -181,16 +181,9 @@ class Sending {
     }
 
     /** What the printer is asked for: from the order alone, but for the words that this printer has for it. */
-    private IppClient.Ticket ticket(Trip t) {
+    private IppClient.Ticket ticket(Trip t, PrinterDescription now) {
         PrintOrder order = attempts.order(t.attempt.id());
-        Page page = order.page(t.number());
-        Optional<PrinterDescription> now = t.printer.description();
-        List<String> modes = now.map(PrinterDescription::colourModes).orElse(List.of());
-        List<String> intents = now.map(PrinterDescription::intents).orElse(List.of());
-        int dpi = now.filter(d -> d.resolutions().contains(order.output().dpi())).isPresent() ? order.output().dpi() : 0;
-        String intent = order.spec().route() instanceof ColourRoute.ByDriver && intents.contains("relative") ? "relative" : intents.contains("auto") ? "auto" : "";
-        return new IppClient.Ticket(t.jobName(), order.spec().settings(), page.fedWidthMm(), page.fedHeightMm(), order.output().feedMargins(), order.output().copies(), dpi,
-            modes.contains("color") ? "color" : "", intent, page.overMm());
+        return new IppClient.Ticket(t.jobName(), order.request(t.number(), now), now.supported(), order.output().feedMargins(), order.output().copies(), order.page(t.number()).overMm());
     }
 
     private Duration follow(Trip t) {
@@ -210,6 +203,9 @@ class Sending {
         }
         if (job.completed()) {
             attempts.began(t.lease, t.number());
+            if (job.inkMl() > 0) {
+                attempts.inked(t.lease, t.number(), job.inkMl());
+            }
             attempts.closePage(t.lease, t.number(), AttemptState.DONE, fetchScan(t, job.scan()));
             return NOW;
         }

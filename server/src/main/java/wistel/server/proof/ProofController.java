@@ -1,6 +1,7 @@
 package wistel.server.proof;
 
 import java.time.Duration;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -13,13 +14,18 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import wistel.core.docket.DocketSpec;
+import wistel.core.docket.Costs;
+import wistel.core.docket.LaidDown;
 import wistel.core.docket.PrintOrder;
 import wistel.core.docket.Sharpening;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.fault.NotFound;
+import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
+import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.icc.transform.ProofView;
 import wistel.core.paper.PairingVersion;
+import wistel.core.printer.RasterType;
 import wistel.core.rendition.PairingComparison;
 import wistel.core.rendition.RenditionCompiler;
 import wistel.core.sheet.Page;
@@ -28,6 +34,7 @@ import wistel.server.display.Display;
 import wistel.server.display.DisplayRepository;
 import wistel.server.docket.DocketRepository;
 import wistel.server.docket.DocketService;
+import wistel.server.docket.PrintHistory;
 import wistel.server.master.Master;
 import wistel.server.master.MasterRepository;
 import wistel.server.pairing.PairingRepository;
@@ -45,6 +52,8 @@ class ProofController {
 
     private final ProofService proofs;
     private final LoupeService loupes;
+    private final LaidDownService laidDown;
+    private final PrintHistory history;
     private final DocketService docketService;
     private final MasterRepository masters;
     private final DocketRepository dockets;
@@ -54,13 +63,15 @@ class ProofController {
     private final DisplayRepository displays;
     private final ProfileRepository profiles;
 
-    ProofController(ProofService proofs, LoupeService loupes, DocketService docketService, MasterRepository masters, DocketRepository dockets, PairingRepository pairings, AttemptRepository attempts, AskedChanges changes,
+    ProofController(ProofService proofs, LoupeService loupes, LaidDownService laidDown, PrintHistory history, DocketService docketService, MasterRepository masters, DocketRepository dockets, PairingRepository pairings, AttemptRepository attempts, AskedChanges changes,
                     DisplayRepository displays, ProfileRepository profiles) {
         this.profiles = profiles;
         this.displays = displays;
         this.changes = changes;
         this.proofs = proofs;
         this.loupes = loupes;
+        this.laidDown = laidDown;
+        this.history = history;
         this.docketService = docketService;
         this.masters = masters;
         this.dockets = dockets;
@@ -150,6 +161,47 @@ class ProofController {
         DocketService.Judged judged = docketService.judged(dockets.get(id));
         byte[] png = loupes.picture(judged, master(judged.row().spec(), rendition), rendition, new LoupeService.At(x, y, sharpening, mask));
         return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).cacheControl(CacheControl.noStore()).body(png);
+    }
+
+    /**
+     * A space in which the driver would take the pictures for a conversion of its own.
+     *
+     * @param lost share of the pictures' colours that it can't hold, of the picture that loses most
+     */
+    record DriverSpace(RasterType.Space space, String name, double lost) {
+    }
+
+    /** The spaces that the docket's printer takes, the one that loses least first. */
+    @GetMapping("/dockets/{id}/driver-spaces")
+    List<DriverSpace> driverSpaces(@PathVariable UUID id) {
+        DocketRepository.Row row = dockets.get(id);
+        return docketService.judged(row).facts().described().driverSpaces().stream().map(RasterType::space).map(space -> {
+            IccProfile profile = space == RasterType.Space.OPRGB ? StandardSpaces.OPRGB : StandardSpaces.SRGB;
+            double lost = row.spec().renditions().stream().mapToDouble(r -> proofs.lost(counted(row, r.id()), profile)).max().orElse(0);
+            return new DriverSpace(space, space == RasterType.Space.OPRGB ? "opRGB" : "sRGB", lost);
+        }).sorted(Comparator.comparingDouble(DriverSpace::lost)).toList();
+    }
+
+    /** Time, ink and paper that printing the docket takes, and how sure that is. */
+    @GetMapping("/dockets/{id}/costs")
+    Costs costs(@PathVariable UUID id) {
+        DocketService.Judged judged = docketService.judged(dockets.get(id));
+        PairingVersion pairing = pairings.chosen(judged.row().spec().pairingId());
+        return Costs.of(judged.row().spec(), judged.facts(), judged.layout(), laidDown.coverage(judged), history.past(pairing.pairingId()));
+    }
+
+    /** A page as the settings would have it come out, mistakes included. */
+    @GetMapping(value = "/dockets/{id}/pages/{page}/laid-down", produces = MediaType.IMAGE_PNG_VALUE)
+    ResponseEntity<byte[]> laidDown(@PathVariable UUID id, @PathVariable int page, @RequestParam(defaultValue = "900") int longest, @RequestParam(defaultValue = SRGB) String display,
+                                    @RequestParam(defaultValue = "true") boolean tagged) {
+        byte[] png = laidDown.picture(docketService.judged(dockets.get(id)), page, new Display(displays.profile(display), tagged), longest);
+        return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).cacheControl(CacheControl.noStore()).body(png);
+    }
+
+    /** What there is to see on it, and why. */
+    @GetMapping("/dockets/{id}/pages/{page}/laid-down/notes")
+    LaidDown laidDownNotes(@PathVariable UUID id, @PathVariable int page) {
+        return laidDown.told(docketService.judged(dockets.get(id)), page);
     }
 
     /** How a picture would come out on every pairing, the best first; nothing is decided for it. */

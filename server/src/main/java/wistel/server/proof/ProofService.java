@@ -338,7 +338,19 @@ public class ProofService {
 
     /** From another source's codes than the master's. */
     Transform onward(Seen seen, IccProfile source, ColourRoute.ByWistel route, Function<IccProfile, Recipe> recipe) {
-        return RenditionCompiler.through(source, seen.change, onward(route), recipe, transforms::get);
+        return converted(source, seen.change, route, recipe);
+    }
+
+    /** From a source's codes by a change and a recipe. */
+    Transform converted(IccProfile source, RenditionChange change, ColourRoute.ByWistel route, Function<IccProfile, Recipe> recipe) {
+        return RenditionCompiler.through(source, change, onward(route), recipe, transforms::get);
+    }
+
+    /** Share of the printed part's colours that a space can't hold. */
+    public double lost(Seen seen, IccProfile space) {
+        View view = counted(seen, FIGURES_SIDE);
+        Transform there = through(seen, new RenditionCompiler.Onward(Intent.RELATIVE, false), from -> new Recipe.Convert(from, space, Intent.RELATIVE, false, Observer.ADAPTED));
+        return apart(treated(seen).apply(view.pixels()), transforms.get(new Recipe.DeviceToLab(space, false)).apply(there.apply(view.pixels())));
     }
 
     TransformCache transforms() {

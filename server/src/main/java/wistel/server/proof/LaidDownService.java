@@ -1,0 +1,223 @@
+package wistel.server.proof;
+
+import java.io.IOException;
+import java.io.OutputStream;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.function.UnaryOperator;
+import org.springframework.stereotype.Service;
+import wistel.core.colour.D50;
+import wistel.core.colour.LabEncoding;
+import wistel.core.docket.DocketSpec;
+import wistel.core.docket.LaidDown;
+import wistel.core.docket.PrintOrder;
+import wistel.core.fault.InvalidRequest;
+import wistel.core.icc.profile.IccProfile;
+import wistel.core.icc.profile.Intent;
+import wistel.core.icc.profile.StandardSpaces;
+import wistel.core.icc.transform.Observer;
+import wistel.core.icc.transform.Recipe;
+import wistel.core.length.Length;
+import wistel.core.paper.PairingVersion;
+import wistel.core.pictures.Crop;
+import wistel.core.pictures.Orientation;
+import wistel.core.pictures.Progress;
+import wistel.core.pictures.View;
+import wistel.core.printer.ColourRoute;
+import wistel.core.printer.RasterType;
+import wistel.core.render.CoverageSink;
+import wistel.core.render.LayoutRenderer;
+import wistel.core.render.PictureLight;
+import wistel.core.render.SampleSink;
+import wistel.core.render.Sharpener;
+import wistel.core.render.SheetPreview;
+import wistel.core.rendition.RenditionChange;
+import wistel.core.rendition.RenditionCompiler;
+import wistel.core.sheet.Page;
+import wistel.core.sheet.Placed;
+import wistel.server.display.Display;
+import wistel.server.docket.DocketService;
+import wistel.server.master.Master;
+import wistel.server.master.MasterRepository;
+import wistel.server.master.PixelWorkers;
+import wistel.server.master.PreviewStore;
+import wistel.server.pairing.PairingRepository;
+import wistel.server.store.FileStore;
+import wistel.server.store.ProfileRepository;
+
+/** Draws the sheet as a docket's settings would have it come out: its print file, small, laid down by what is known of printer and paper. */
+@Service
+public class LaidDownService {
+    private static final int LARGEST = 2000;
+    private static final int COVERAGE_DPI = 20;
+
+    private final PreviewStore previews;
+    private final MasterRepository masters;
+    private final ProfileRepository profiles;
+    private final PairingRepository pairings;
+    private final FileStore files;
+    private final PixelWorkers workers;
+    private final ProofService proofs;
+
+    LaidDownService(PreviewStore previews, MasterRepository masters, ProfileRepository profiles, PairingRepository pairings, FileStore files, PixelWorkers workers, ProofService proofs) {
+        this.previews = previews;
+        this.masters = masters;
+        this.profiles = profiles;
+        this.pairings = pairings;
+        this.files = files;
+        this.workers = workers;
+        this.proofs = proofs;
+    }
+
+    /** What there is to say of a page; 1 is the first. */
+    public LaidDown told(DocketService.Judged judged, int number) {
+        if (judged.facts().pairing().isEmpty()) {
+            throw new InvalidRequest(InvalidRequest.Reason.PAIRING_MISSING, "No paper is chosen yet.", "Choose one at the paper station.");
+        }
+        return LaidDown.of(judged.row().spec(), judged.facts(), page(judged, number), pairings.all());
+    }
+
+    private static Page page(DocketService.Judged judged, int number) {
+        List<Page> pages = judged.layout().pages();
+        if (number < 1 || number > pages.size()) {
+            throw new InvalidRequest(InvalidRequest.Reason.PAGE_UNKNOWN, "This docket has no page " + number + ".", "Choose one of its pages.");
+        }
+        return pages.get(number - 1);
+    }
+
+    public byte[] picture(DocketService.Judged judged, int number, Display display, int longest) {
+        Page page = page(judged, number);
+        View sheet = sheet(judged, number, Math.min(longest, LARGEST) * Length.MM_PER_INCH / Math.max(page.widthMm(), page.heightMm()));
+        return Png.of(sheet.width(), sheet.height(), proofs.transforms().get(new Recipe.FromLab(display.profile(), Intent.ABSOLUTE)).apply(sheet.pixels()), display);
+    }
+
+    /** Upright, as 16-bit codes of measured L*a*b*. */
+    public View sheet(DocketService.Judged judged, int number, double dpi) {
+        LaidDown told = told(judged, number);
+        LayoutRenderer.Job job = job(judged, page(judged, number), (int) Math.max(10, Math.round(dpi)), told);
+        try {
+            return SheetPreview.of(renderer(), job, told.raster() == RasterType.Space.GRAY ? 1 : 3, laid(told, judged));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private LayoutRenderer.Job job(DocketService.Judged judged, Page page, int dpi, LaidDown told) {
+        DocketSpec d = judged.row().spec();
+        Map<String, LayoutRenderer.Picture> pictures = new HashMap<>();
+        Map<String, Double> scales = new HashMap<>();
+        for (PrintOrder.Master used : judged.masters()) {
+            Master master = masters.byHash(used.hash()).orElseThrow();
+            View view = previews.view(master, dpi < 60 ? 1000 : PreviewStore.LARGEST);
+            IccProfile source = previews.profile(master);
+            scales.put(used.renditionId(), (double) view.width() / master.width());
+            pictures.put(used.renditionId(), new LayoutRenderer.Picture(view, Orientation.UPRIGHT, PictureLight.of(source), new float[0],
+                proofs.converted(source, change(d, used.renditionId()), route(d, judged), from -> toRaster(from, told, judged))));
+        }
+        return new LayoutRenderer.Job(scaled(page, scales), pictures, dpi, Double.POSITIVE_INFINITY, Sharpener.NONE);
+    }
+
+    /** How much of all pages is covered with ink by this paper's profile, one ink over all of it being 1. */
+    public double coverage(DocketService.Judged judged) {
+        LaidDown asProofed = new LaidDown(LaidDown.Colours.AS_PROOFED, RasterType.Space.DEVICE, Optional.empty(), List.of());
+        double sum = 0;
+        double area = 0;
+        for (Page page : judged.layout().pages()) {
+            CoverageSink sink = new CoverageSink(new SampleSink(3, 16, false));
+            try {
+                renderer().render(job(judged, page, COVERAGE_DPI, asProofed), sink, OutputStream.nullOutputStream(), Progress.SILENT);
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+            sum += sink.coverage() * page.areaMm2();
+            area += page.areaMm2();
+        }
+        return sum / area;
+    }
+
+    private LayoutRenderer renderer() {
+        return new LayoutRenderer(workers.executor(), files::scratch);
+    }
+
+    private static RenditionChange change(DocketSpec d, String rendition) {
+        RenditionChange change = d.rendition(rendition).change();
+        return d.route() instanceof ColourRoute.DriverMonochrome ? change.drained() : change;
+    }
+
+    private static ColourRoute.ByWistel route(DocketSpec d, DocketService.Judged judged) {
+        return d.shownRoute(judged.facts().pairing().orElseThrow());
+    }
+
+    /** Crops are told in the master's pixels. */
+    private static Page scaled(Page page, Map<String, Double> scales) {
+        return new Page(page.widthMm(), page.heightMm(), page.unprintable(), page.feedTurn(), page.overMm(), scaled(page.placed(), scales), scaled(page.bleed(), scales), page.marks());
+    }
+
+    private static List<Placed> scaled(List<Placed> placed, Map<String, Double> scales) {
+        List<Placed> scaled = new ArrayList<>();
+        for (Placed p : placed) {
+            double s = scales.get(p.renditionId());
+            scaled.add(new Placed(p.renditionId(), new Crop(p.crop().x() * s, p.crop().y() * s, p.crop().width() * s, p.crop().height() * s), p.straighten(), p.atMm(), p.orientation()));
+        }
+        return scaled;
+    }
+
+    /** To the numbers that the printer would be sent. */
+    private Recipe toRaster(IccProfile from, LaidDown told, DocketService.Judged judged) {
+        ColourRoute.ByWistel shown = route(judged.row().spec(), judged);
+        return told.raster() == RasterType.Space.DEVICE ? new Recipe.Convert(from, own(judged), shown.intent(), shown.blackPoint(), Observer.ADAPTED)
+            : new Recipe.Convert(from, tagged(told.raster()), Intent.RELATIVE, false, Observer.ADAPTED);
+    }
+
+    private IccProfile own(DocketService.Judged judged) {
+        return profiles.get(judged.facts().pairing().orElseThrow().profileHash());
+    }
+
+    private static IccProfile tagged(RasterType.Space space) {
+        return space == RasterType.Space.OPRGB ? StandardSpaces.OPRGB : space == RasterType.Space.GRAY ? StandardSpaces.SGRAY : StandardSpaces.SRGB;
+    }
+
+    /** From those numbers to what an instrument would read on the sheet. */
+    private UnaryOperator<char[]> laid(LaidDown told, DocketService.Judged judged) {
+        IccProfile own = own(judged);
+        Function<Recipe, UnaryOperator<char[]>> by = recipe -> proofs.transforms().get(recipe)::apply;
+        return switch (told.colours()) {
+            case AS_PROOFED, OTHER_TYPE_UNKNOWN, UNCONVERTED -> by.apply(new Recipe.DeviceToLab(own, true));
+            case OTHER_TYPE -> other(told.by().orElseThrow(), judged.facts().pairing().orElseThrow());
+            case BY_DRIVER, DRIVER_GRAY -> by.apply(new Recipe.ProofToLab(tagged(told.raster()), own, Intent.RELATIVE, true, true));
+            case TWICE -> by.apply(new Recipe.ProofToLab(StandardSpaces.SRGB, own, Intent.RELATIVE, true, true));
+        };
+    }
+
+    /** What another pairing's media type lays down: as that one was measured on this very paper, else by its own scale from white, on this paper's white. */
+    private UnaryOperator<char[]> other(PairingVersion other, PairingVersion own) {
+        IccProfile profile = profiles.get(other.profileHash());
+        boolean same = other.paper().equals(own.paper());
+        UnaryOperator<char[]> toLab = proofs.transforms().get(new Recipe.DeviceToLab(profile, same))::apply;
+        return same ? toLab : codes -> onWhite(toLab.apply(codes), own.whiteLab());
+    }
+
+    private static char[] onWhite(char[] lab, double[] whiteLab) {
+        double[] white = new double[3];
+        D50.labToXyz(whiteLab, white);
+        double[] scale = {white[0] / D50.X, white[1] / D50.Y, white[2] / D50.Z};
+        double[] colour = new double[3];
+        char[] out = new char[lab.length];
+        for (int i = 0; i < lab.length; i += 3) {
+            D50.labToXyz(LabEncoding.V4.lab(lab, i).toArray(), colour);
+            for (int c = 0; c < 3; c++) {
+                colour[c] *= scale[c];
+            }
+            D50.xyzToLab(colour, colour);
+            out[i] = LabEncoding.V4.ofL(colour[0]);
+            out[i + 1] = LabEncoding.V4.ofAb(colour[1]);
+            out[i + 2] = LabEncoding.V4.ofAb(colour[2]);
+        }
+        return out;
+    }
+}
