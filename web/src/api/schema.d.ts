@@ -68,6 +68,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/attempts/{id}/held": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["hold"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/attempts/{id}/layout": {
         parameters: {
             query?: never;
@@ -369,7 +385,7 @@ export interface paths {
         delete?: never;
         options?: never;
         head?: never;
-        patch: operations["change_1"];
+        patch: operations["change_2"];
         trace?: never;
     };
     "/api/dockets/{id}/attempts": {
@@ -404,6 +420,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/dockets/{id}/costs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["costs"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{id}/driver-spaces": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["driverSpaces"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{id}/elsewhere": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["elsewhere"];
+        put: operations["goElsewhere"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dockets/{id}/files": {
         parameters: {
             query?: never;
@@ -414,6 +478,38 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["write"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{id}/pages/{page}/laid-down": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["laidDown"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{id}/pages/{page}/laid-down/notes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["laidDownNotes"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -884,6 +980,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pairings/{id}/versions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["versions"];
+        put?: never;
+        post: operations["change"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/printers": {
         parameters: {
             query?: never;
@@ -894,6 +1006,22 @@ export interface paths {
         get: operations["printers"];
         put?: never;
         post: operations["add"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/printers/discovery": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["discover"];
         delete?: never;
         options?: never;
         head?: never;
@@ -913,7 +1041,7 @@ export interface paths {
         delete?: never;
         options?: never;
         head?: never;
-        patch: operations["change"];
+        patch: operations["change_1"];
         trace?: never;
     };
     "/api/profiles": {
@@ -1016,6 +1144,20 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        Abilities: {
+            blacks: components["schemas"]["Word"][];
+            feeds: components["schemas"]["Word"][];
+            mediaTypes: components["schemas"]["Word"][];
+            model: string;
+            monochrome: boolean;
+            qualities: components["schemas"]["Word"][];
+            rasters: string[];
+            resolutions: number[];
+            /** Format: int32 */
+            rules: number;
+            toTheEdge: string;
+            ways: string[];
+        };
         Annotated: {
             annotation: components["schemas"]["Annotation"];
             /** @enum {string} */
@@ -1039,6 +1181,7 @@ export interface components {
             docketNumber: number;
             /** Format: date-time */
             finished: string;
+            held: boolean;
             /** Format: uuid */
             id: string;
             labFile: boolean;
@@ -1112,6 +1255,8 @@ export interface components {
         ByDriver: {
             /** @enum {string} */
             kind: "by-driver";
+            /** @enum {string} */
+            space: "DEVICE" | "SRGB" | "OPRGB" | "GRAY";
         };
         ByWistel: {
             blackPoint: boolean;
@@ -1129,11 +1274,7 @@ export interface components {
             sizePt: number;
             title: boolean;
         };
-        Change: components["schemas"]["Titled"] | components["schemas"]["Noted"] | components["schemas"]["Copies"] | components["schemas"]["ProfileConfirmed"] | components["schemas"]["Treated"] | components["schemas"]["Compensates"] | components["schemas"]["Paired"] | components["schemas"]["Stocked"] | components["schemas"]["Framed"] | components["schemas"]["Laid"] | components["schemas"]["Turned"] | components["schemas"]["Fitted"] | components["schemas"]["Filled"] | components["schemas"]["Cropped"] | components["schemas"]["Trimmed"] | components["schemas"]["Edged"] | components["schemas"]["Annotated"] | components["schemas"]["Sharpened"] | components["schemas"]["Bordered"] | components["schemas"]["Resolved"] | components["schemas"]["Routed"] | components["schemas"]["Set"];
-        Choice: {
-            label: string;
-            value: string;
-        };
+        Change: components["schemas"]["Titled"] | components["schemas"]["Noted"] | components["schemas"]["Copies"] | components["schemas"]["ProfileConfirmed"] | components["schemas"]["Treated"] | components["schemas"]["Compensates"] | components["schemas"]["Paired"] | components["schemas"]["Stocked"] | components["schemas"]["Framed"] | components["schemas"]["Laid"] | components["schemas"]["Turned"] | components["schemas"]["Fitted"] | components["schemas"]["Filled"] | components["schemas"]["Cropped"] | components["schemas"]["Trimmed"] | components["schemas"]["Edged"] | components["schemas"]["Annotated"] | components["schemas"]["Sharpened"] | components["schemas"]["Bordered"] | components["schemas"]["Resolved"] | components["schemas"]["Routed"] | components["schemas"]["Together"] | components["schemas"]["Set"];
         ChromaMoves: {
             byHue: components["schemas"]["HuePoint"][];
             /** Format: double */
@@ -1145,7 +1286,7 @@ export interface components {
             /** @enum {string} */
             kind: "colour";
         };
-        ColourRoute: components["schemas"]["ByWistel"] | components["schemas"]["ByDriver"];
+        ColourRoute: components["schemas"]["ByWistel"] | components["schemas"]["ByDriver"] | components["schemas"]["DriverMonochrome"];
         Compensated: {
             kept: components["schemas"]["CompensationRef"];
             moves: components["schemas"]["Move"][];
@@ -1191,6 +1332,16 @@ export interface components {
             copies: number;
             /** @enum {string} */
             kind: "copies";
+        };
+        Costs: {
+            inkMl: components["schemas"]["Estimate"];
+            /** Format: double */
+            rollLeftMm: number;
+            /** Format: double */
+            rollMm: number;
+            seconds: components["schemas"]["Estimate"];
+            /** Format: int32 */
+            sheets: number;
         };
         Crop: {
             /** Format: double */
@@ -1261,10 +1412,21 @@ export interface components {
             /** Format: int32 */
             version: number;
         };
+        DriverMonochrome: {
+            /** @enum {string} */
+            kind: "driver-monochrome";
+        };
         DriverSettings: {
             values: {
                 [key: string]: string;
             };
+        };
+        DriverSpace: {
+            /** Format: double */
+            lost: number;
+            name: string;
+            /** @enum {string} */
+            space: "DEVICE" | "SRGB" | "OPRGB" | "GRAY";
         };
         Edge: {
             /** Format: double */
@@ -1278,11 +1440,31 @@ export interface components {
             /** @enum {string} */
             kind: "edged";
         };
+        Elsewhere: {
+            changes: string[];
+            /** Format: uuid */
+            pairingId: string;
+            paper: string;
+            printerName: string;
+            readback: string;
+            samePaper: boolean;
+            stops: string[];
+        };
         Ends: {
             /** Format: double */
             bareShare: number;
             /** Format: double */
             blockedShare: number;
+        };
+        Estimate: {
+            /** @enum {string} */
+            basis: "NONE" | "PRINTER" | "PAST";
+            /** Format: double */
+            giveOrTake: number;
+            /** Format: int32 */
+            prints: number;
+            /** Format: double */
+            value: number;
         };
         Even: {
             /** @enum {string} */
@@ -1326,6 +1508,10 @@ export interface components {
             /** @enum {string} */
             kind: "fitted";
         };
+        FoundPrinter: {
+            name: string;
+            uri: string;
+        };
         Framed: {
             /** Format: double */
             heightMm: number;
@@ -1338,10 +1524,14 @@ export interface components {
             dockets: components["schemas"]["OnBench"][];
             note: string;
             paper: string;
+            takes: string;
         };
         HeavierFoot: {
             /** @enum {string} */
             kind: "heavier-foot";
+        };
+        Held: {
+            held: boolean;
         };
         Histogram: {
             /** Format: double */
@@ -1399,6 +1589,14 @@ export interface components {
             /** @enum {string} */
             kind: "laid";
         };
+        LaidDown: {
+            by: components["schemas"]["PairingVersion"];
+            /** @enum {string} */
+            colours: "AS_PROOFED" | "OTHER_TYPE" | "OTHER_TYPE_UNKNOWN" | "BY_DRIVER" | "TWICE" | "UNCONVERTED" | "DRIVER_GRAY";
+            notes: components["schemas"]["Note"][];
+            /** @enum {string} */
+            raster: "DEVICE" | "SRGB" | "OPRGB" | "GRAY";
+        };
         Layout: {
             /** Format: double */
             bareMm2: number;
@@ -1448,6 +1646,11 @@ export interface components {
             /** Format: int32 */
             width: number;
         };
+        Made: {
+            /** Format: date-time */
+            at: string;
+            version: components["schemas"]["PairingVersion"];
+        };
         Margins: {
             /** Format: double */
             bottom: number;
@@ -1482,13 +1685,6 @@ export interface components {
             /** Format: int32 */
             width: number;
         };
-        MediaRow: {
-            feed: string;
-            lengthMm: components["schemas"]["Range"];
-            margins: components["schemas"]["Margins"];
-            type: string;
-            widthMm: components["schemas"]["Range"];
-        };
         Mend: {
             change: components["schemas"]["Change"];
             label: string;
@@ -1513,16 +1709,14 @@ export interface components {
             pairingId: string;
         };
         NewPairing: {
-            feed: string;
+            body: components["schemas"]["PaperBody"];
             /** @enum {string} */
             intent: "PERCEPTUAL" | "RELATIVE" | "SATURATION" | "ABSOLUTE";
-            mediaType: string;
             paper: string;
             /** Format: uuid */
             printerId: string;
             profileHash: string;
-            /** Format: int32 */
-            quality: number;
+            settings: components["schemas"]["DriverSettings"];
             surface: string;
         };
         NewPrinter: {
@@ -1533,6 +1727,11 @@ export interface components {
             moves: components["schemas"]["Move"][];
             /** Format: uuid */
             pairingId: string;
+        };
+        Note: {
+            atMm: components["schemas"]["Rect"];
+            code: string;
+            text: string;
         };
         Noted: {
             /** @enum {string} */
@@ -1567,9 +1766,7 @@ export interface components {
         };
         Options: {
             borderless: components["schemas"]["Borderless"];
-            feeds: components["schemas"]["Choice"][];
-            mediaTypes: components["schemas"]["Choice"][];
-            qualities: components["schemas"]["Choice"][];
+            settings: components["schemas"]["SettingChoice"][];
             stocks: components["schemas"]["StockChoice"][];
         };
         OwnDisplay: {
@@ -1622,6 +1819,7 @@ export interface components {
         PairingVersion: {
             /** Format: double */
             blackL: number;
+            body: components["schemas"]["PaperBody"];
             /** @enum {string} */
             intent: "PERCEPTUAL" | "RELATIVE" | "SATURATION" | "ABSOLUTE";
             /** Format: int32 */
@@ -1634,6 +1832,15 @@ export interface components {
             settings: components["schemas"]["DriverSettings"];
             surface: string;
             whiteLab: number[];
+        };
+        PaperBody: {
+            /** @enum {string} */
+            curl: "FLAT" | "SLIGHT" | "STRONG";
+            /** Format: int32 */
+            grammage: number;
+            texture: string;
+            /** Format: double */
+            thicknessMm: number;
         };
         PaperProfile: {
             description: string;
@@ -1665,38 +1872,24 @@ export interface components {
             /** Format: double */
             ppi: number;
         };
-        Printer: {
-            description: components["schemas"]["PrinterDescription"];
-            descriptionHash: string;
+        PrinterView: {
+            can: components["schemas"]["Abilities"];
+            /** @enum {string} */
+            doing: "IDLE" | "PRINTING" | "STOPPED" | "AWAY";
             /** Format: uuid */
             id: string;
             ippUuid: string;
+            loaded: string[];
             moreInfo: string;
             name: string;
+            reason: string;
             retired: boolean;
             /** Format: date-time */
             seen: string;
-            state: components["schemas"]["PrinterState"];
+            supplies: components["schemas"]["Supply"][];
             uri: string;
-        };
-        PrinterDescription: {
-            colourModes: string[];
-            feeds: string[];
-            formats: string[];
-            intents: string[];
-            media: components["schemas"]["MediaRow"][];
-            mediaTypes: string[];
-            model: string;
-            overEdgesMm: number[];
-            qualities: number[];
-            rasters: string[];
-            resolutions: number[];
-        };
-        PrinterState: {
-            /** @enum {string} */
-            doing: "IDLE" | "PRINTING" | "STOPPED" | "AWAY";
-            loaded: components["schemas"]["MediaRow"][];
-            reason: string;
+            /** Format: int32 */
+            waits: number;
         };
         Probe: {
             /** @enum {string} */
@@ -1727,12 +1920,6 @@ export interface components {
             /** Format: double */
             volume: number;
             white: components["schemas"]["Lab"];
-        };
-        Range: {
-            /** Format: double */
-            from: number;
-            /** Format: double */
-            to: number;
         };
         Reach: {
             /** Format: double */
@@ -1815,8 +2002,16 @@ export interface components {
         Set: {
             /** @enum {string} */
             kind: "set";
+            said: string;
             setting: string;
             value: string;
+        };
+        SettingChoice: {
+            label: string;
+            note: string;
+            rest: boolean;
+            setting: string;
+            values: components["schemas"]["Value"][];
         };
         Shadows: {
             /** Format: int32 */
@@ -1945,6 +2140,12 @@ export interface components {
             moves: components["schemas"]["Move"][];
             words: string;
         };
+        Supply: {
+            colour: string;
+            name: string;
+            /** Format: int32 */
+            percent: number;
+        };
         TakenCompensation: {
             compensation: components["schemas"]["CompensationView"];
             words: string;
@@ -1973,6 +2174,11 @@ export interface components {
             /** @enum {string} */
             kind: "titled";
             title: string;
+        };
+        Together: {
+            changes: components["schemas"]["Change"][];
+            /** @enum {string} */
+            kind: "together";
         };
         Tone: {
             /** Format: double */
@@ -2030,6 +2236,14 @@ export interface components {
             /** Format: uuid */
             compensationId: string;
         };
+        Value: {
+            change: components["schemas"]["Change"];
+            chosen: boolean;
+            label: string;
+            mend: components["schemas"]["Mend"];
+            value: string;
+            why: string;
+        };
         Verdict: {
             remark: string;
             verdict: string;
@@ -2041,6 +2255,10 @@ export interface components {
             tint: number;
             /** Format: double */
             warmth: number;
+        };
+        Word: {
+            label: string;
+            value: string;
         };
     };
     responses: never;
@@ -2127,6 +2345,32 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Attempt"];
+                };
+            };
+        };
+    };
+    hold: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Held"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {
@@ -2636,7 +2880,7 @@ export interface operations {
             };
         };
     };
-    change_1: {
+    change_2: {
         parameters: {
             query?: never;
             header: {
@@ -2688,7 +2932,9 @@ export interface operations {
     };
     release: {
         parameters: {
-            query?: never;
+            query?: {
+                held?: boolean;
+            };
             header: {
                 "If-Match": string;
             };
@@ -2732,6 +2978,100 @@ export interface operations {
             };
         };
     };
+    costs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Costs"];
+                };
+            };
+        };
+    };
+    driverSpaces: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DriverSpace"][];
+                };
+            };
+        };
+    };
+    elsewhere: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Elsewhere"][];
+                };
+            };
+        };
+    };
+    goElsewhere: {
+        parameters: {
+            query?: never;
+            header: {
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PairingAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DocketView"];
+                };
+            };
+        };
+    };
     write: {
         parameters: {
             query?: never;
@@ -2756,6 +3096,56 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Attempt"];
+                };
+            };
+        };
+    };
+    laidDown: {
+        parameters: {
+            query?: {
+                longest?: number;
+                display?: string;
+                tagged?: boolean;
+            };
+            header?: never;
+            path: {
+                id: string;
+                page: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/png": string;
+                };
+            };
+        };
+    };
+    laidDownNotes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                page: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["LaidDown"];
                 };
             };
         };
@@ -3498,6 +3888,54 @@ export interface operations {
             };
         };
     };
+    versions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Made"][];
+                };
+            };
+        };
+    };
+    change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewPairing"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PairingVersion"];
+                };
+            };
+        };
+    };
     printers: {
         parameters: {
             query?: never;
@@ -3513,7 +3951,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["Printer"][];
+                    "*/*": components["schemas"]["PrinterView"][];
                 };
             };
         };
@@ -3537,12 +3975,32 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["Printer"];
+                    "*/*": components["schemas"]["PrinterView"];
                 };
             };
         };
     };
-    change: {
+    discover: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["FoundPrinter"][];
+                };
+            };
+        };
+    };
+    change_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -3563,7 +4021,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["Printer"];
+                    "*/*": components["schemas"]["PrinterView"];
                 };
             };
         };

@@ -95,9 +95,9 @@ export function Bench() {
           )}
           {groups?.length === 0 && status?.ready && <p className="empty">{WORDS.empty}</p>}
           {shown?.map((g) => (
-            <section className="group" key={g.paper}>
+            <section className="group" key={g.paper + g.note}>
               <header>
-                <b>{g.paper}</b> <span>{g.note}</span>
+                <b>{g.paper}</b> <span>{[g.note, g.takes].filter(Boolean).join(' · ')}</span>
               </header>
               <div className="lying">
                 {g.dockets.map((d) => (

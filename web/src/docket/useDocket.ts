@@ -15,6 +15,7 @@ type Step =
   | { kind: 'largest' }
   | { kind: 'sheet'; width: string; length: string; name: string }
   | { kind: 'pair'; pairingId: string }
+  | { kind: 'elsewhere'; pairingId: string }
   | { kind: 'undo' }
   | { kind: 'redo' }
 
@@ -58,6 +59,8 @@ export function useDocket(id: string) {
           return put<DocketView>(`${base}/sheet`, { width: step.width, length: step.length, name: step.name }, version)
         case 'pair':
           return put<DocketView>(`${base}/pairing`, { pairingId: step.pairingId }, version)
+        case 'elsewhere':
+          return put<DocketView>(`${base}/elsewhere`, { pairingId: step.pairingId }, version)
         default:
           return post<DocketView>(`${base}/${step.kind}`, undefined, version)
       }
@@ -67,7 +70,12 @@ export function useDocket(id: string) {
   })
 
   const release = useMutation({
-    mutationFn: () => post<Attempt>(`/api/dockets/${id}/attempts`, undefined, client.getQueryData<DocketView>(key)?.version ?? 0),
+    mutationFn: (held: boolean) =>
+      post<Attempt>(
+        `/api/dockets/${id}/attempts${held ? '?held=true' : ''}`,
+        undefined,
+        client.getQueryData<DocketView>(key)?.version ?? 0,
+      ),
     onSuccess: () => client.invalidateQueries({ queryKey: ['attempts'] }),
     onError: complain,
   })

@@ -79,8 +79,8 @@ function PrinterStates() {
     <div className="state" aria-live="polite">
       {data?.map((p) => (
         <span key={p.id}>
-          <MarkSign mark={DOING_MARK[p.state.doing]} /> {p.name} · {DOING[p.state.doing]}
-          {p.state.reason && `, ${p.state.reason}`}
+          <MarkSign mark={DOING_MARK[p.doing]} /> {p.name} · {DOING[p.doing]}
+          {p.reason && `, ${p.reason}`}
         </span>
       ))}
     </div>

@@ -1,13 +1,20 @@
-import { Button, Radio, Select } from 'antd'
-import type { StationProps } from '../docket/useDocket'
+import { useQuery } from '@tanstack/react-query'
+import { Button } from 'antd'
+import { useState } from 'react'
+import { get } from '../api/client'
+import type { Change, DriverSpace, Printer, SettingChoice } from '../api/types'
+import type { DocketTools, StationProps } from '../docket/useDocket'
 import { Findings } from '../parts/Findings'
-import { WORDS } from './words'
+import { fixed } from '../parts/numbers'
+import { colourPath, lostWords, restWords, WORDS } from './words'
 import './machine.css'
 
 export function MachineStation({ view, picture, tools, go }: StationProps) {
-  const m = view.spec.settings.values
-  const set = (setting: string, value: string) => tools.decide({ kind: 'set', setting, value })
-  const by = view.spec.route.kind
+  const { data: printers } = useQuery({
+    queryKey: ['printers'],
+    queryFn: ({ signal }) => get<Printer[]>('/api/printers', signal),
+  })
+  const [rest, showRest] = useState(false)
   if (!view.pairing) {
     return (
       <div className="station">
@@ -21,78 +28,50 @@ export function MachineStation({ view, picture, tools, go }: StationProps) {
       </div>
     )
   }
-  const o = view.options
+  const printer = printers?.find((p) => p.id === view.pairing.printerId)
+  const settings = view.options.settings
+  const others = settings.filter((s) => s.rest)
   return (
-    <div className="station">
-      <div className="booth table">
-        <div className="stage">
-          <ColourPath view={view} picture={picture} />
+    <div className="station machine">
+      <section className="told" aria-label="Machine">
+        <h2 className="head">What {view.pairing.printerName} will be told</h2>
+        {settings.length === 0 && <p className="soft">{WORDS.silent}</p>}
+        {settings
+          .filter((s) => !s.rest)
+          .map((s) => (
+            <Row key={s.setting} choice={s} tools={tools} />
+          ))}
+        {others.length > 0 && (
+          <div className="told-row rest">
+            <Button type="link" className="plain-link" aria-expanded={rest} onClick={() => showRest(!rest)}>
+              {restWords(others)} {rest ? '‹' : '›'}
+            </Button>
+          </div>
+        )}
+        {rest && others.map((s) => <Row key={s.setting} choice={s} tools={tools} />)}
+      </section>
+      <aside className="booth way">
+        <div className="scrolled">
+          <h2 className="head">{WORDS.way}</h2>
+          <ol className="colour-path">
+            {colourPath(view, picture).map(([head, text]) => (
+              <li key={head}>
+                <b>{head}</b>
+                <div className="soft">{text}</div>
+              </li>
+            ))}
+          </ol>
+          <p className="soft">{view.spec.route.kind === 'by-wistel' ? WORDS.byWistel : WORDS.byDriver}</p>
+          {view.spec.route.kind === 'by-driver' && <Spaces id={view.id} space={view.spec.route.space} tools={tools} />}
+          <Findings findings={view.findings.filter((f) => f.stage === 'MACHINE')} tools={tools} />
+          {printer && (
+            <section className="in-printer">
+              <h2 className="head">{WORDS.inPrinter}</h2>
+              <p>{printer.loaded.join(' · ') || WORDS.nothingLoaded}</p>
+              <p>{printer.supplies.map((s) => `${s.name.toLowerCase()} ${s.percent < 0 ? '?' : `${s.percent} %`}`).join(', ')}</p>
+            </section>
+          )}
         </div>
-        <div className="foot">{WORDS.pathFoot}</div>
-      </div>
-      <aside className="card" aria-label="Machine">
-        <section>
-          <h2 className="head">Set on {view.pairing.printerName}</h2>
-          <dl className="rows settings">
-            <dt>media type</dt>
-            <dd>
-              <Select
-                aria-label="Media type"
-                value={m['media-type']}
-                options={o.mediaTypes}
-                onChange={(value) => set('media-type', value ?? '')}
-              />
-            </dd>
-            <dt>feed</dt>
-            <dd>
-              <Select
-                aria-label="Feed"
-                value={m['media-source']}
-                options={o.feeds}
-                onChange={(value) => set('media-source', value ?? '')}
-              />
-            </dd>
-            <dt>quality</dt>
-            <dd>
-              <Radio.Group
-                optionType="button"
-                buttonStyle="solid"
-                value={m['print-quality']}
-                onChange={(e) => set('print-quality', e.target.value)}
-                aria-label="Quality"
-              >
-                {o.qualities.map((q) => (
-                  <Radio.Button key={q.value} value={q.value}>
-                    {q.label}
-                  </Radio.Button>
-                ))}
-              </Radio.Group>
-            </dd>
-          </dl>
-        </section>
-        <section>
-          <h2 className="head">Who converts the colour</h2>
-          <Radio.Group
-            optionType="button"
-            buttonStyle="solid"
-            value={by}
-            onChange={(e) =>
-              tools.decide({
-                kind: 'routed',
-                route:
-                  e.target.value === 'by-driver'
-                    ? { kind: 'by-driver' }
-                    : { kind: 'by-wistel', intent: view.pairing.intent, blackPoint: true },
-              })
-            }
-            aria-label="Who converts the colour"
-          >
-            <Radio.Button value="by-wistel">Wistel</Radio.Button>
-            <Radio.Button value="by-driver">the driver</Radio.Button>
-          </Radio.Group>
-          <p className="soft">{by === 'by-wistel' ? WORDS.byWistel : WORDS.byDriver}</p>
-        </section>
-        <Findings findings={view.findings.filter((f) => f.stage === 'MACHINE')} tools={tools} />
         <div className="next">
           <span />
           <Button type="primary" onClick={() => go('release')}>
@@ -104,34 +83,79 @@ export function MachineStation({ view, picture, tools, go }: StationProps) {
   )
 }
 
-/** The way that the colour takes, drawn: who holds which numbers, and where they are converted. */
-function ColourPath({ view, picture }: Pick<StationProps, 'view' | 'picture'>) {
-  const ours = view.spec.route.kind === 'by-wistel'
-  const steps: [string, string][] = [
-    ['Picture', picture.sourceName],
-    ours
-      ? ['Wistel converts', `through the profile of ${view.pairing.paper}`]
-      : ['Wistel tags', 'the picture is brought to sRGB, no further'],
-    ours
-      ? ['The driver', 'told to leave the numbers alone']
-      : ['The driver converts', 'with a conversion of its own, unknown to Wistel'],
-    ['Ink on paper', `${view.options.mediaTypes.find((t) => t.value === view.spec.settings.values['media-type'])?.label ?? ''}`],
-  ]
+/** One setting: its values side by side, those that aren't possible struck out, with what forbids them and a press that makes way. */
+function Row({ choice, tools }: { choice: SettingChoice; tools: DocketTools }) {
+  const [asked, ask] = useState<string>()
+  const struck = choice.values.filter((v) => v.why !== '')
+  const told = asked === undefined ? struck.slice(0, 2) : struck.filter((v) => v.value === asked)
   return (
-    <ol className="colour-path">
-      {steps.map(([head, text], i) => (
-        <li key={head}>
-          {i > 0 && (
-            <svg width="14" height="34" viewBox="0 0 14 34" aria-hidden="true">
-              <path d="M7 0V32M2 26l5 6 5-6" fill="none" stroke="#1e1e1e" strokeWidth="1.4" />
-            </svg>
-          )}
-          <div className="step">
-            <b>{head}</b>
-            <div className="soft">{text}</div>
+    <div className="told-row" data-setting={choice.setting}>
+      <span className="soft" id={`label-${choice.setting}`}>
+        {choice.label}
+      </span>
+      <div>
+        <div className="values" role="radiogroup" aria-labelledby={`label-${choice.setting}`}>
+          {choice.values.map((v) => (
+            <button
+              type="button"
+              role="radio"
+              key={v.value}
+              aria-checked={v.chosen}
+              title={v.why ? `${WORDS.notNow}: ${v.why}` : undefined}
+              className={`${v.chosen ? 'chosen' : ''} ${v.why ? 'struck' : ''}`}
+              onClick={() => (v.why ? ask(v.value) : v.chosen || tools.decide(v.change as Change))}
+            >
+              {v.label}
+            </button>
+          ))}
+        </div>
+        {told.map((v) => (
+          <div className="why" key={v.value}>
+            <b>{v.label}</b>: {v.why}.{' '}
+            {v.mend && (
+              <Button type="link" className="plain-link" onClick={() => tools.decide(v.mend?.change as Change)}>
+                {v.mend.label}
+              </Button>
+            )}
           </div>
-        </li>
-      ))}
-    </ol>
+        ))}
+        {told.length === 0 && choice.note && <div className="why">{choice.note}</div>}
+      </div>
+    </div>
+  )
+}
+
+/** In which space the driver gets the picture, and what each would lose of it. */
+function Spaces({ id, space, tools }: { id: string; space: string; tools: DocketTools }) {
+  const { data } = useQuery({
+    queryKey: ['docket', id, 'driver-spaces'],
+    queryFn: ({ signal }) => get<DriverSpace[]>(`/api/dockets/${id}/driver-spaces`, signal),
+  })
+  if (!data) return null
+  return (
+    <div className="told-row spaces">
+      <span className="soft">{WORDS.sentIn}</span>
+      <div>
+        <div className="values" role="radiogroup" aria-label={WORDS.sentIn}>
+          {data.map((s) => (
+            <button
+              type="button"
+              role="radio"
+              key={s.space}
+              aria-checked={s.space === space}
+              className={s.space === space ? 'chosen' : ''}
+              onClick={() => tools.decide({ kind: 'routed', route: { kind: 'by-driver', space: s.space } })}
+            >
+              {s.name}
+            </button>
+          ))}
+        </div>
+        {data.map((s) => (
+          <div className="why" key={s.space}>
+            {lostWords(s.name, fixed(100 * s.lost, 1), s.lost)}
+          </div>
+        ))}
+      </div>
+    </div>
   )
 }

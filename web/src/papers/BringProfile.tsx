@@ -1,18 +1,16 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { App, Button, Form, Input, Modal, Radio, Select } from 'antd'
-import { useEffect, useState } from 'react'
-import { get, type Problem, post, upload } from '../api/client'
+import { useMutation } from '@tanstack/react-query'
+import { App, Modal, Radio } from 'antd'
+import { useState } from 'react'
+import { type Problem, upload } from '../api/client'
 import { forScreen } from '../api/screen'
-import type { PairingProposal, PaperProfile, Printer, TakenProfile } from '../api/types'
+import type { PaperProfile, TakenProfile } from '../api/types'
 import { FileButton } from '../parts/FileButton'
 import { MarkSign } from '../parts/MarkSign'
 import { fixed, labCss } from '../parts/numbers'
-import { INTENTS } from '../proof/words'
-import { FEED_WORDS, PROFILE, QUALITY } from './words'
+import { Pair } from './Pair'
+import { PROFILE } from './words'
 
 const MOST_BYTES = 128 * 1048576
-
-type Asked = PairingProposal & { printerId: string }
 
 /** A paper's own profile, looked at before it is used, and what it belongs to told in one short form. */
 export function BringProfile() {
@@ -60,7 +58,7 @@ export function BringProfile() {
         {profile && (
           <div className="inspected">
             <Inspection profile={profile} />
-            <Pair key={profile.hash} profile={profile} done={() => setTaken(undefined)} complain={complain} />
+            <Pair key={profile.hash} profileHash={profile.hash} done={() => setTaken(undefined)} complain={complain} />
           </div>
         )}
       </Modal>
@@ -115,65 +113,5 @@ function Inspection({ profile }: { profile: PaperProfile }) {
         </p>
       ))}
     </section>
-  )
-}
-
-function Pair({ profile, done, complain }: { profile: PaperProfile; done: () => void; complain: (e: Problem) => void }) {
-  const client = useQueryClient()
-  const [form] = Form.useForm<Asked>()
-  const { data: printers } = useQuery({
-    queryKey: ['printers'],
-    queryFn: ({ signal }) => get<Printer[]>('/api/printers', signal),
-  })
-  const printerId = Form.useWatch('printerId', form) ?? printers?.[0]?.id
-  const printer = printers?.find((p) => p.id === printerId)
-  const { data: proposal } = useQuery({
-    queryKey: ['proposal', profile.hash, printerId],
-    queryFn: ({ signal }) => get<PairingProposal>(`/api/profiles/${profile.hash}/proposal?printerId=${printerId}`, signal),
-    enabled: printerId !== undefined,
-  })
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the form is filled once for each proposal
-  useEffect(() => {
-    if (proposal) form.setFieldsValue({ ...proposal, printerId: printerId as string })
-  }, [proposal])
-  const pair = useMutation({
-    mutationFn: (asked: Asked) => post('/api/pairings', { ...asked, profileHash: profile.hash }),
-    onSuccess: () => {
-      done()
-      return client.invalidateQueries({ queryKey: ['pairings'] })
-    },
-    onError: complain,
-  })
-  const words = (keyword: string) => keyword.replaceAll('-', ' ')
-  const options = (values: string[] | undefined, name = words) => (values ?? []).map((v) => ({ value: v, label: name(v) }))
-  return (
-    <Form form={form} layout="vertical" size="small" onFinish={(asked) => pair.mutate(asked)} requiredMark={false}>
-      <h2 className="head">{PROFILE.pair}</h2>
-      <p className="soft">{PROFILE.pairHelp}</p>
-      <Form.Item name="paper" label="paper" rules={[{ required: true, message: PROFILE.name }]}>
-        <Input maxLength={120} />
-      </Form.Item>
-      <Form.Item name="surface" label="surface" rules={[{ required: true, message: PROFILE.surface }]}>
-        <Input maxLength={120} />
-      </Form.Item>
-      <Form.Item name="printerId" label="printer" initialValue={printers?.[0]?.id}>
-        <Select options={printers?.map((p) => ({ value: p.id, label: p.name }))} />
-      </Form.Item>
-      <Form.Item name="mediaType" label="media type to set">
-        <Select options={options(printer?.description?.mediaTypes)} />
-      </Form.Item>
-      <Form.Item name="feed" label="feed">
-        <Select options={options(printer?.description?.feeds, (f) => FEED_WORDS[f] ?? words(f))} />
-      </Form.Item>
-      <Form.Item name="quality" label="quality">
-        <Select options={(printer?.description?.qualities ?? []).map((q) => ({ value: q, label: QUALITY[q] ?? `${q}` }))} />
-      </Form.Item>
-      <Form.Item name="intent" label="usual intent">
-        <Select options={INTENTS} />
-      </Form.Item>
-      <Button type="primary" htmlType="submit" loading={pair.isPending}>
-        {PROFILE.done}
-      </Button>
-    </Form>
   )
 }

@@ -1,18 +1,30 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
-import { App, Button, Popconfirm, Select } from 'antd'
+import { App, Button, Modal, Popconfirm, Select } from 'antd'
+import { useState } from 'react'
 import { Link } from 'react-router'
 import { get, type Problem, put, remove, upload } from '../api/client'
-import type { CompensationView, Pairing, TakenCompensation } from '../api/types'
+import type { CompensationView, Pairing, Printer, TakenCompensation } from '../api/types'
 import { FileButton } from '../parts/FileButton'
 import { fixed, labCss } from '../parts/numbers'
+import { wordFor } from '../printers/words'
 import { BringProfile } from './BringProfile'
 import './papers.css'
-import { QUALITY } from './words'
+import { Pair } from './Pair'
+import { bodyWords } from './words'
 
 const MOST_BYTES = 32 * 1048576
 
 export function Papers() {
   const { data } = useQuery({ queryKey: ['pairings'], queryFn: ({ signal }) => get<Pairing[]>('/api/pairings', signal) })
+  const { data: printers } = useQuery({
+    queryKey: ['printers'],
+    queryFn: ({ signal }) => get<Printer[]>('/api/printers', signal),
+  })
+  const [changing, change] = useState<Pairing>()
+  const setTo = (p: Pairing) => {
+    const can = printers?.find((k) => k.id === p.printerId)?.can
+    return `${wordFor(can?.mediaTypes, p.settings.values['media-type'])}, ${wordFor(can?.qualities, p.settings.values['print-quality'])}`
+  }
   const client = useQueryClient()
   const { notification } = App.useApp()
   const { data: kept = [] } = useQuery({
@@ -62,11 +74,10 @@ export function Papers() {
                 <td>
                   <span className="swatch" style={{ background: labCss(p.whiteLab) }} />
                   <span className="titled">{p.paper}</span> <span className="soft">{p.surface}</span>
+                  <div className="soft">{bodyWords(p)}</div>
                 </td>
                 <td>{p.printerName}</td>
-                <td>
-                  {p.settings.values['media-type']?.replaceAll('-', ' ')}, {QUALITY[Number(p.settings.values['print-quality'])]}
-                </td>
+                <td>{setTo(p)}</td>
                 <td>{p.whiteLab.map((v) => fixed(v, 1)).join('  ')}</td>
                 <td>L* {fixed(p.blackL, 1)}</td>
                 <td>{p.intent.toLowerCase()}</td>
@@ -81,6 +92,9 @@ export function Papers() {
                   />
                 </td>
                 <td className="act">
+                  <Button size="small" onClick={() => change(p)}>
+                    Change
+                  </Button>{' '}
                   <Popconfirm
                     title={`Offer ${p.paper} no more?`}
                     description="Dockets and prints that have it keep it."
@@ -101,6 +115,9 @@ export function Papers() {
           </tbody>
         </table>
       )}
+      <Modal open={changing !== undefined} onCancel={() => change(undefined)} footer={null} width={560} destroyOnHidden>
+        {changing && <Pair profileHash={changing.profileHash} of={changing} done={() => change(undefined)} complain={complain} />}
+      </Modal>
       <div className="kept">
         <h2>Compensations</h2>
         <FileButton

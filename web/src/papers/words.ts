@@ -1,11 +1,10 @@
-export const QUALITY: Record<number, string> = { 3: 'quick', 4: 'standard', 5: 'fine' }
+import type { Pairing } from '../api/types'
 
-export const FEED_WORDS: Record<string, string> = {
-  rear: 'rear feed',
-  manual: 'front path',
-  'by-pass-tray': 'front path',
-  'main-roll': 'roll',
-}
+export const CURLS = [
+  { value: 'FLAT', label: 'lie flat' },
+  { value: 'SLIGHT', label: 'lift a little' },
+  { value: 'STRONG', label: 'lift' },
+]
 
 export const PROFILE = {
   bring: 'Bring a paper’s profile',
@@ -19,4 +18,20 @@ export const PROFILE = {
   name: 'Give the paper a name.',
   surface: 'Say how it looks: gloss, lustre, matte …',
   done: 'Pair them',
+  change: 'The next version of it',
+  changeHelp: 'Dockets follow it from now on. What was printed keeps the version it was printed with.',
+  keep: 'Keep this version',
+}
+
+/** "0.52 mm, 300 g/m², version 2": what is known of it. */
+export function bodyWords(p: Pairing): string {
+  const { thicknessMm, grammage, curl } = p.body
+  return [
+    thicknessMm > 0 ? `${thicknessMm.toFixed(2)} mm` : '',
+    grammage > 0 ? `${grammage} g/m²` : '',
+    curl === 'STRONG' ? 'lifts' : '',
+    p.number > 1 ? `version ${p.number}` : '',
+  ]
+    .filter(Boolean)
+    .join(', ')
 }

@@ -5,14 +5,25 @@ import { MarkSign } from './MarkSign'
 import './findings.css'
 
 /** What is wrong or doubtful: why, what it does to the print, and the buttons that mend it. */
-export function Findings({ findings, tools }: { findings: Finding[]; tools: DocketTools }) {
+export function Findings({
+  findings,
+  tools,
+  numbers = {},
+}: {
+  findings: Finding[]
+  tools: DocketTools
+  numbers?: Record<string, number>
+}) {
   if (findings.length === 0) return null
   return (
     <div>
       {findings.map((f) => (
-        <div className="finding" key={f.code} data-code={f.code}>
+        <div className="finding" key={f.code + f.what} data-code={f.code}>
           <MarkSign mark={f.severity} size={13} />
-          <span className="what">{f.what}</span>
+          <span className="what">
+            {numbers[f.code] !== undefined && `${numbers[f.code]} `}
+            {f.what}
+          </span>
           <span className="effect">{f.effect}</span>
           {f.mends.length > 0 && (
             <span className="mends">
@@ -27,4 +38,20 @@ export function Findings({ findings, tools }: { findings: Finding[]; tools: Dock
       ))}
     </div>
   )
+}
+
+/** Those that the sheet points at, in the order in which they stand. */
+const ON_THE_SHEET = [
+  'on-unprintable-edge',
+  'ends-waived',
+  'media-type-differs',
+  'driver-converts',
+  'no-device-space',
+  'nobody-converts',
+  'monochrome-unmeasured',
+]
+
+export function numbered(findings: Finding[]): Record<string, number> {
+  const codes = [...new Set(findings.map((f) => f.code).filter((c) => ON_THE_SHEET.includes(c)))]
+  return Object.fromEntries(codes.map((c, i) => [c, i + 1]))
 }

@@ -4,7 +4,8 @@ import { useState } from 'react'
 import { get, type Problem, patch, post } from '../api/client'
 import type { Printer } from '../api/types'
 import { MarkSign } from '../parts/MarkSign'
-import { AWAY, DOING, DOING_MARK, loadedWords } from './words'
+import { Discovered } from './Discovered'
+import { AWAY, DOING, DOING_MARK, FIND, rulesWords, waitsWords } from './words'
 import './printers.css'
 
 export function Printers() {
@@ -13,7 +14,7 @@ export function Printers() {
   const [uri, setUri] = useState('')
   const { data } = useQuery({ queryKey: ['printers'], queryFn: ({ signal }) => get<Printer[]>('/api/printers', signal) })
   const add = useMutation({
-    mutationFn: () => post<Printer>('/api/printers', { uri }),
+    mutationFn: (at: string) => post<Printer>('/api/printers', { uri: at }),
     onSuccess: () => {
       setUri('')
       client.invalidateQueries({ queryKey: ['printers'] })
@@ -32,7 +33,7 @@ export function Printers() {
       {data?.map((p) => (
         <section key={p.id} className="printer">
           <h2>
-            <MarkSign mark={DOING_MARK[p.state.doing]} />{' '}
+            <MarkSign mark={DOING_MARK[p.doing]} />{' '}
             <Input
               key={p.name}
               aria-label={`Name of ${p.name}`}
@@ -46,30 +47,54 @@ export function Printers() {
           <dl className="rows">
             <dt>state</dt>
             <dd>
-              {p.state.doing === 'AWAY' ? AWAY : DOING[p.state.doing]}
-              {p.state.reason && `: ${p.state.reason}`}
+              {p.doing === 'AWAY' ? AWAY : DOING[p.doing]}
+              {p.reason && `: ${p.reason}`}
             </dd>
-            <dt>address</dt>
-            <dd>{p.uri}</dd>
-            {p.description && (
+            <dt>waits for it</dt>
+            <dd>{waitsWords(p.waits)}</dd>
+            <dt>loaded</dt>
+            <dd>{p.loaded.length === 0 ? 'nothing' : p.loaded.map((l) => <div key={l}>{l}</div>)}</dd>
+            {p.supplies.length > 0 && (
               <>
-                <dt>model</dt>
-                <dd>{p.description.model}</dd>
-                <dt>loaded</dt>
-                <dd>
-                  {p.state.loaded.length === 0
-                    ? 'nothing'
-                    : // what may be printed to the edge too is told twice by the printer
-                      [...new Set(p.state.loaded.map(loadedWords))].join('; ')}
-                </dd>
-                <dt>media types</dt>
-                <dd>{p.description.mediaTypes.map((t) => t.replaceAll('-', ' ')).join(', ')}</dd>
-                <dt>takes</dt>
-                <dd>
-                  {p.description.rasters.join(', ')} at {p.description.resolutions.join(', ')} dpi
+                <dt>inks</dt>
+                <dd className="inks">
+                  {p.supplies.map((s) => (
+                    <span key={s.name} className={s.percent >= 0 && s.percent < 10 ? 'low' : undefined}>
+                      <span className="level">
+                        <i style={{ width: `${Math.max(0, s.percent)}%` }} />
+                      </span>
+                      {s.name.toLowerCase()} {s.percent < 0 ? 'unknown' : `${s.percent} %`}
+                    </span>
+                  ))}
                 </dd>
               </>
             )}
+            {p.can && (
+              <>
+                <dt>model</dt>
+                <dd>{p.can.model}</dd>
+                <dt>paper kinds</dt>
+                <dd>{p.can.mediaTypes.map((t) => t.label).join(' · ')}</dd>
+                <dt>ways in</dt>
+                <dd>
+                  {p.can.ways.map((w) => (
+                    <div key={w}>{w}</div>
+                  ))}
+                </dd>
+                <dt>to the edge</dt>
+                <dd>{p.can.toTheEdge || 'nothing'}</dd>
+                <dt>monochrome</dt>
+                <dd>{p.can.monochrome ? 'has a mode of its own' : 'has no mode of its own'}</dd>
+                <dt>its rules</dt>
+                <dd>{rulesWords(p.can.rules)}</dd>
+                <dt>takes</dt>
+                <dd>
+                  {p.can.rasters.join(', ')} at {p.can.resolutions.join(', ')} dpi
+                </dd>
+              </>
+            )}
+            <dt>address</dt>
+            <dd>{p.uri}</dd>
             {p.moreInfo && (
               <>
                 <dt>its own page</dt>
@@ -94,16 +119,17 @@ export function Printers() {
         </section>
       ))}
       <section className="printer">
-        <h2 className="head">Make another printer known</h2>
+        <h2 className="head">{FIND.head}</h2>
+        <Discovered known={data ?? []} onChoose={(found) => add.mutate(found)} />
         <div className="ask">
           <Input
             aria-label="IPP address"
             placeholder="ipp://printer.local/ipp/print"
             value={uri}
             onChange={(e) => setUri(e.target.value)}
-            onPressEnter={() => add.mutate()}
+            onPressEnter={() => add.mutate(uri)}
           />
-          <Button loading={add.isPending} disabled={!uri} onClick={() => add.mutate()}>
+          <Button loading={add.isPending} disabled={!uri} onClick={() => add.mutate(uri)}>
             Ask it
           </Button>
         </div>

@@ -1,15 +1,14 @@
 import { expect, test } from 'vitest'
-import { loadedWords } from './words'
+import { rulesWords, waitsWords, wordFor } from './words'
 
-const row = (lengthMm: { from: number; to: number }) => ({
-  type: 'photographic-satin',
-  feed: 'main-roll',
-  widthMm: { from: 431.8, to: 431.8 },
-  lengthMm,
-  margins: { top: 3, right: 3, bottom: 3, left: 3 },
+test('what waits and what is refused are told in words', () => {
+  expect([0, 1, 3].map(waitsWords)).toEqual(['nothing', 'one print', '3 prints'])
+  expect(rulesWords(1)).toBe('one combination of settings that it refuses')
 })
 
-test('a sheet is told by its sides, a roll by its width and the longest piece', () => {
-  expect(loadedWords(row({ from: 297, to: 297 }))).toBe('main roll: 431.8 × 297 mm photographic satin')
-  expect(loadedWords(row({ from: 100, to: 5000 }))).toBe('main roll: 431.8 mm wide, 5 m at most in one piece, photographic satin')
+test("a printer's own word stands for its value, else the keyword does", () => {
+  const words = [{ value: 'stationery-fine', label: 'cotton, smooth' }]
+  expect(wordFor(words, 'stationery-fine')).toBe('cotton, smooth')
+  expect(wordFor(words, 'photographic-satin')).toBe('photographic satin')
+  expect(wordFor(undefined, undefined)).toBe('')
 })

@@ -1,7 +1,6 @@
 import type { Mark, Printer } from '../api/types'
-import { mm } from '../parts/numbers'
 
-type Doing = Printer['state']['doing']
+type Doing = Printer['doing']
 
 export const DOING: Record<Doing, string> = { IDLE: 'idle', PRINTING: 'printing', STOPPED: 'stopped', AWAY: "doesn't answer" }
 
@@ -9,12 +8,25 @@ export const DOING_MARK: Record<Doing, Mark | 'BUSY' | 'STOP'> = { IDLE: 'OPEN',
 
 export const AWAY = "doesn't answer; Wistel asks again every few seconds, and released dockets wait"
 
-type Loaded = Printer['state']['loaded'][number]
+/** How many prints are on their way to it. */
+export const waitsWords = (n: number) => (n === 0 ? 'nothing' : n === 1 ? 'one print' : `${n} prints`)
 
-/** What lies in a feed; a roll has what is left of it. */
-export function loadedWords(l: Loaded): string {
-  const type = l.type.replaceAll('-', ' ')
-  return l.lengthMm.from < l.lengthMm.to
-    ? `${l.feed.replaceAll('-', ' ')}: ${mm(l.widthMm.to)} mm wide, ${mm(l.lengthMm.to / 1000)} m at most in one piece, ${type}`
-    : `${l.feed.replaceAll('-', ' ')}: ${mm(l.widthMm.to)} × ${mm(l.lengthMm.to)} mm ${type}`
+export const rulesWords = (n: number) =>
+  n === 0
+    ? 'it tells of none'
+    : n === 1
+      ? 'one combination of settings that it refuses'
+      : `${n} combinations of settings that it refuses`
+
+/** The word for a value that a printer offers; the keyword itself where it doesn't. */
+export function wordFor(words: { value: string; label: string }[] | undefined, value: string | undefined): string {
+  return words?.find((w) => w.value === value)?.label ?? value?.replaceAll('-', ' ') ?? ''
+}
+
+export const FIND = {
+  head: 'Make another printer known',
+  look: 'Look on the network',
+  looking: 'Asking the network for printers …',
+  none: 'No printer answered on this network. Enter its address instead.',
+  known: 'known already',
 }

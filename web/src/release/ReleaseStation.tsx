@@ -6,12 +6,15 @@ import { masterUrl, renditionOf, scanUrl, treated } from '../api/pictures'
 import type { Attempt, DocketView } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { Booth } from '../parts/BoothPicture'
-import { Findings } from '../parts/Findings'
+import { Findings, numbered } from '../parts/Findings'
 import { MarkSign } from '../parts/MarkSign'
 import { fixed, moment } from '../parts/numbers'
 import { LabFile, Written } from './LabFile'
+import { LaidDownSheet, laidFoot, useLaidDown } from './LaidDownSheet'
+import { OtherPrinter } from './OtherPrinter'
+import { Takes } from './Takes'
 import './release.css'
-import { attemptWords, OVER, pageWords, scanned, VERDICTS, WORDS } from './words'
+import { attemptWords, HOLD, LAID, OVER, pageWords, scanned, VERDICTS, WORDS } from './words'
 
 export function ReleaseStation({ view, picture, tools }: StationProps) {
   const client = useQueryClient()
@@ -19,13 +22,14 @@ export function ReleaseStation({ view, picture, tools }: StationProps) {
   const running = last !== undefined && !OVER.includes(last.state)
   const stops = view.findings.some((f) => f.severity === 'STOP')
   const refresh = () => client.invalidateQueries({ queryKey: ['attempts'] })
+  const numbers = numbered(view.findings)
   return (
     <div className="station">
-      <Beside view={view} picture={picture} attempt={tools.attempts.find((a) => scanned(a))} />
+      <Beside view={view} picture={picture} attempt={tools.attempts.find((a) => scanned(a))} numbers={numbers} />
       <aside className="card" aria-label="Release">
         <section>
           <h2 className="head">{view.findings.length === 0 ? WORDS.clear : WORDS.before}</h2>
-          <Findings findings={view.findings} tools={tools} />
+          <Findings findings={view.findings} tools={tools} numbers={numbers} />
         </section>
         <section>
           <div className="send">
@@ -34,7 +38,7 @@ export function ReleaseStation({ view, picture, tools }: StationProps) {
               size="large"
               disabled={stops || running}
               loading={tools.release.isPending}
-              onClick={() => tools.release.mutate()}
+              onClick={() => tools.release.mutate(false)}
             >
               Print
             </Button>
@@ -46,12 +50,23 @@ export function ReleaseStation({ view, picture, tools }: StationProps) {
               onChange={(copies) => copies && tools.decide({ kind: 'copies', copies })}
             />
             <span className="soft">{view.spec.copies === 1 ? 'copy' : 'copies'}</span>
+            {!running && (
+              <Button disabled={stops} onClick={() => tools.release.mutate(true)}>
+                {HOLD.hold}
+              </Button>
+            )}
+            {running && !last.labFile && last.pages.every((p) => p.jobId === null || p.jobId === undefined) && (
+              <Button onClick={() => put(`/api/attempts/${last.id}/held`, { held: !last.held }).then(refresh, tools.complain)}>
+                {last.held ? HOLD.go : HOLD.again}
+              </Button>
+            )}
             {running && (
               <Button onClick={() => post(`/api/attempts/${last.id}/cancel`).then(refresh, tools.complain)}>
                 Cancel the print
               </Button>
             )}
           </div>
+          {view.pairing && <OtherPrinter view={view} tools={tools} disabled={running} />}
           {!running && view.pairing && <LabFile view={view} tools={tools} onWritten={refresh} />}
           {running && (
             <div className="progress" data-testid="progress">
@@ -60,6 +75,7 @@ export function ReleaseStation({ view, picture, tools }: StationProps) {
             </div>
           )}
         </section>
+        {view.pairing && <Takes view={view} />}
         <section>
           <h2 className="head">{tools.attempts.length === 0 ? WORDS.none : 'Attempts'}</h2>
           {tools.attempts.map((a) => (
@@ -159,7 +175,14 @@ function Pages({
 }
 
 /** What came out beside the master, at the same scale; of several sheets and pictures, the one that is chosen. */
-function Beside({ view, picture, attempt }: Pick<StationProps, 'view' | 'picture'> & { attempt: Attempt | undefined }) {
+function Beside({
+  view,
+  picture,
+  attempt,
+  numbers,
+}: Pick<StationProps, 'view' | 'picture'> & { attempt: Attempt | undefined; numbers: Record<string, number> }) {
+  const told = useLaidDown(view)
+  const [wanted, want] = useState<'sheet' | 'print'>()
   const { treatment } = renditionOf(view, picture)
   const { data: layout } = useQuery({
     queryKey: ['attempt-layout', attempt?.id],
@@ -186,6 +209,33 @@ function Beside({ view, picture, attempt }: Pick<StationProps, 'view' | 'picture
     staleTime: Number.POSITIVE_INFINITY,
   })
   const at = shown?.placed.atMm
+  const face = wanted ?? (shown ? 'print' : 'sheet')
+  const faces = told && shown && (
+    <Segmented
+      size="small"
+      aria-label="What is shown"
+      value={face}
+      onChange={(next) => want(next as 'sheet' | 'print')}
+      options={[
+        { value: 'sheet', label: LAID.sheet },
+        { value: 'print', label: LAID.print },
+      ]}
+    />
+  )
+  if (told && face === 'sheet') {
+    return (
+      <Booth
+        foot={
+          <>
+            {faces}
+            <span>{laidFoot(told)}</span>
+          </>
+        }
+      >
+        <LaidDownSheet view={view} told={told} numbers={numbers} />
+      </Booth>
+    )
+  }
   const wide = at !== undefined && at.width > at.height * 1.15
   const size = wide
     ? { maxWidth: '100%', maxHeight: 'calc((100vh - 310px) / 2)' }
@@ -194,6 +244,7 @@ function Beside({ view, picture, attempt }: Pick<StationProps, 'view' | 'picture
     <Booth
       foot={
         <>
+          {faces}
           {places.length > 1 && (
             <Segmented
               size="small"

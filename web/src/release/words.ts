@@ -1,4 +1,5 @@
-import type { Attempt, AttemptPage } from '../api/types'
+import type { Attempt, AttemptPage, Costs, Estimate } from '../api/types'
+import { fixed, mm } from '../parts/numbers'
 
 export const WORDS = {
   clear: 'Nothing stands in the way',
@@ -79,4 +80,47 @@ export function pageWords(p: AttemptPage): string {
     default:
       return 'not printed'
   }
+}
+
+export const LAID = {
+  sheet: 'the sheet to come',
+  print: 'the print that came',
+  foot: 'The sheet as these settings would give it.',
+  unknown: 'The sheet as these settings would give it; its colours are not known and stand as judged in the proof.',
+}
+
+export const TAKES = { head: 'What it takes' }
+
+export const ELSEWHERE = {
+  open: 'On another printer instead …',
+  head: 'On another printer, and what that changes',
+  take: 'Put the docket on it',
+}
+
+export const HOLD = { hold: 'Hold it', go: 'Send it now', again: 'Hold it' }
+
+const duration = (seconds: number) =>
+  seconds < 90 ? `${Math.max(5, Math.round(seconds / 5) * 5)} s` : `${fixed(seconds / 60, seconds < 600 ? 1 : 0)} min`
+
+function sureness(e: Estimate, spread: string): string {
+  if (e.basis === 'PAST') return `give or take ${spread} (${e.prints === 1 ? 'one page' : `${e.prints} pages`} like it)`
+  return `give or take ${spread}, by the printer's own figures`
+}
+
+/** "3 min, give or take 20 s (4 pages like it)" */
+export const timeWords = (e: Estimate) =>
+  e.basis === 'NONE'
+    ? 'not known: the printer tells no figures, and nothing like it was printed yet'
+    : `${duration(e.value)}, ${sureness(e, duration(e.giveOrTake))}`
+
+export const inkWords = (e: Estimate) =>
+  e.basis === 'NONE'
+    ? 'not known: the printer tells no figures'
+    : `${fixed(e.value, 1)} ml, ${sureness(e, `${fixed(Math.max(0.1, e.giveOrTake), 1)} ml`)}`
+
+/** What goes through the printer, and what stays on the roll. */
+export function paperWords(c: Costs, stock: string): string {
+  if (c.rollMm === 0) return c.sheets === 1 ? `one sheet of ${stock}` : `${c.sheets} sheets of ${stock}`
+  const left = c.rollLeftMm
+  return `${mm(c.rollMm)} mm of the ${stock}${left === null || left === undefined ? '; none of it is loaded' : left < 0 ? '; the loaded one is too short' : `; ${fixed(left / 1000, 1)} m stay on it`}`
 }

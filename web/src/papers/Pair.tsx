@@ -1,0 +1,138 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { Button, Form, Input, InputNumber, Select } from 'antd'
+import { useEffect } from 'react'
+import { get, type Problem, post } from '../api/client'
+import type { Pairing, PairingProposal, Printer } from '../api/types'
+import { INTENTS } from '../proof/words'
+import { CURLS, PROFILE } from './words'
+
+type Body = Pairing['body']
+type Asked = PairingProposal & Body & { printerId: string; black?: string }
+
+/** What belongs to a profile, told in one short form: proposed for a new pairing, as it is for the next version of one. */
+export function Pair({
+  profileHash,
+  of,
+  done,
+  complain,
+}: {
+  profileHash: string
+  of?: Pairing
+  done: () => void
+  complain: (e: Problem) => void
+}) {
+  const client = useQueryClient()
+  const [form] = Form.useForm<Asked>()
+  const { data: printers } = useQuery({
+    queryKey: ['printers'],
+    queryFn: ({ signal }) => get<Printer[]>('/api/printers', signal),
+  })
+  const printerId = Form.useWatch('printerId', form) ?? of?.printerId ?? printers?.[0]?.id
+  const can = printers?.find((p) => p.id === printerId)?.can
+  const { data: proposal } = useQuery({
+    queryKey: ['proposal', profileHash, printerId],
+    queryFn: ({ signal }) => get<PairingProposal>(`/api/profiles/${profileHash}/proposal?printerId=${printerId}`, signal),
+    enabled: printerId !== undefined && of === undefined,
+  })
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the form is filled once for each proposal
+  useEffect(() => {
+    if (proposal) form.setFieldsValue({ ...proposal, printerId: printerId as string })
+  }, [proposal])
+  const pair = useMutation({
+    mutationFn: ({ paper, surface, intent, mediaType, feed, quality, black, printerId: printer, ...body }: Asked) =>
+      post(of ? `/api/pairings/${of.pairingId}/versions` : '/api/pairings', {
+        profileHash,
+        printerId: printer,
+        paper,
+        surface,
+        intent,
+        body: { ...body, thicknessMm: body.thicknessMm ?? 0, grammage: body.grammage ?? 0, texture: body.texture ?? '' },
+        settings: {
+          values: {
+            ...of?.settings.values,
+            'media-type': mediaType,
+            'media-source': feed,
+            'print-quality': `${quality}`,
+            ...(black ? { 'wistel-black-ink': black } : {}),
+          },
+        },
+      }),
+    onSuccess: () => {
+      done()
+      return client.invalidateQueries({ queryKey: ['pairings'] })
+    },
+    onError: complain,
+  })
+  const before = of && {
+    ...of.body,
+    paper: of.paper,
+    surface: of.surface,
+    printerId: of.printerId,
+    mediaType: of.settings.values['media-type'],
+    feed: of.settings.values['media-source'],
+    quality: Number(of.settings.values['print-quality']),
+    black: of.settings.values['wistel-black-ink'],
+    intent: of.intent,
+  }
+  return (
+    <Form
+      form={form}
+      layout="vertical"
+      size="small"
+      className="pair"
+      onFinish={(asked) => pair.mutate(asked)}
+      requiredMark={false}
+      initialValues={before ?? { curl: 'FLAT', texture: '', thicknessMm: 0, grammage: 0 }}
+    >
+      <h2 className="head">{of ? PROFILE.change : PROFILE.pair}</h2>
+      <p className="soft">{of ? PROFILE.changeHelp : PROFILE.pairHelp}</p>
+      <Form.Item name="paper" label="paper" rules={[{ required: true, message: PROFILE.name }]}>
+        <Input maxLength={120} />
+      </Form.Item>
+      <Form.Item name="surface" label="surface" rules={[{ required: true, message: PROFILE.surface }]}>
+        <Input maxLength={120} />
+      </Form.Item>
+      <div className="side-by-side">
+        <Form.Item name="thicknessMm" label="thickness, mm">
+          <InputNumber min={0} max={5} step={0.01} />
+        </Form.Item>
+        <Form.Item name="grammage" label="weight, g/m²">
+          <InputNumber min={0} max={1500} step={10} />
+        </Form.Item>
+        <Form.Item name="curl" label="its ends">
+          <Select options={CURLS} />
+        </Form.Item>
+      </div>
+      <Form.Item name="texture" hidden>
+        <Input />
+      </Form.Item>
+      <Form.Item name="printerId" label="printer" initialValue={of ? undefined : printers?.[0]?.id}>
+        <Select options={printers?.map((p) => ({ value: p.id, label: p.name }))} />
+      </Form.Item>
+      <div className="side-by-side">
+        <Form.Item name="mediaType" label="media type to set">
+          <Select options={can?.mediaTypes} />
+        </Form.Item>
+        <Form.Item name="feed" label="feed">
+          <Select options={can?.feeds} />
+        </Form.Item>
+        <Form.Item name="quality" label="quality">
+          <Select options={can?.qualities.map((q) => ({ value: Number(q.value), label: q.label }))} />
+        </Form.Item>
+      </div>
+      <div className="side-by-side">
+        {can && can.blacks.length > 0 && (
+          <Form.Item name="black" label="black ink">
+            <Select allowClear placeholder="as the printer has it" options={can.blacks} />
+          </Form.Item>
+        )}
+        <Form.Item name="intent" label="usual intent">
+          <Select options={INTENTS} />
+        </Form.Item>
+      </div>
+      <Button type="primary" htmlType="submit" loading={pair.isPending}>
+        {of ? PROFILE.keep : PROFILE.done}
+      </Button>
+    </Form>
+  )
+}
