@@ -39,7 +39,7 @@ export function MachineStation({ view, picture, tools, go }: StationProps) {
         {settings
           .filter((s) => !s.rest)
           .map((s) => (
-            <Row key={s.setting} choice={s} tools={tools} />
+            <Row key={s.setting} choice={s} tools={tools} docket={view.id} />
           ))}
         {others.length > 0 && (
           <div className="told-row rest">
@@ -48,7 +48,7 @@ export function MachineStation({ view, picture, tools, go }: StationProps) {
             </Button>
           </div>
         )}
-        {rest && others.map((s) => <Row key={s.setting} choice={s} tools={tools} />)}
+        {rest && others.map((s) => <Row key={s.setting} choice={s} tools={tools} docket={view.id} />)}
       </section>
       <aside className="booth way">
         <div className="scrolled">
@@ -84,9 +84,21 @@ export function MachineStation({ view, picture, tools, go }: StationProps) {
 }
 
 /** One setting: its values side by side, those that aren't possible struck out, with what forbids them and a press that makes way. */
-function Row({ choice, tools }: { choice: SettingChoice; tools: DocketTools }) {
+function Row({ choice, tools, docket }: { choice: SettingChoice; tools: DocketTools; docket: string }) {
   const [asked, ask] = useState<string>()
   const struck = choice.values.filter((v) => v.why !== '')
+  const press = (v: SettingChoice['values'][number]) => {
+    if (v.why) return ask(v.value)
+    if (v.chosen) return
+    const change = v.change as Change
+    // a driver that converts gets the picture in the space that loses least of it
+    if (change.kind === 'routed' && change.route.kind === 'by-driver')
+      return get<DriverSpace[]>(`/api/dockets/${docket}/driver-spaces`).then(
+        ([best]) => tools.decide(best ? { kind: 'routed', route: { kind: 'by-driver', space: best.space } } : change),
+        tools.complain,
+      )
+    tools.decide(change)
+  }
   const told = asked === undefined ? struck.slice(0, 2) : struck.filter((v) => v.value === asked)
   return (
     <div className="told-row" data-setting={choice.setting}>
@@ -103,7 +115,7 @@ function Row({ choice, tools }: { choice: SettingChoice; tools: DocketTools }) {
               aria-checked={v.chosen}
               title={v.why ? `${WORDS.notNow}: ${v.why}` : undefined}
               className={`${v.chosen ? 'chosen' : ''} ${v.why ? 'struck' : ''}`}
-              onClick={() => (v.why ? ask(v.value) : v.chosen || tools.decide(v.change as Change))}
+              onClick={() => press(v)}
             >
               {v.label}
             </button>

@@ -1,6 +1,6 @@
 import { useMutation } from '@tanstack/react-query'
 import { App, Modal, Radio } from 'antd'
-import { useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { type Problem, upload } from '../api/client'
 import { forScreen } from '../api/screen'
 import type { PaperProfile, TakenProfile } from '../api/types'
@@ -26,6 +26,22 @@ export function BringProfile() {
     },
     onError: complain,
   })
+  const take = useRef(bring.mutate)
+  take.current = bring.mutate
+  useEffect(() => {
+    const over = (e: DragEvent) => e.preventDefault()
+    const drop = (e: DragEvent) => {
+      e.preventDefault()
+      const file = [...(e.dataTransfer?.files ?? [])].find((f) => /\.(icc|icm|zip)$/i.test(f.name))
+      if (file) take.current(file)
+    }
+    window.addEventListener('dragover', over)
+    window.addEventListener('drop', drop)
+    return () => {
+      window.removeEventListener('dragover', over)
+      window.removeEventListener('drop', drop)
+    }
+  }, [])
   const profile = taken?.find((t) => t.profile?.hash === chosen)?.profile
   return (
     <>

@@ -89,9 +89,14 @@ export function Pair({
       <Form.Item name="paper" label="paper" rules={[{ required: true, message: PROFILE.name }]}>
         <Input maxLength={120} />
       </Form.Item>
-      <Form.Item name="surface" label="surface" rules={[{ required: true, message: PROFILE.surface }]}>
-        <Input maxLength={120} />
-      </Form.Item>
+      <div className="side-by-side two">
+        <Form.Item name="surface" label="surface" rules={[{ required: true, message: PROFILE.surface }]}>
+          <Input maxLength={120} />
+        </Form.Item>
+        <Form.Item name="texture" label="texture">
+          <Input maxLength={60} placeholder="smooth, laid, woven …" />
+        </Form.Item>
+      </div>
       <div className="side-by-side">
         <Form.Item name="thicknessMm" label="thickness, mm">
           <InputNumber min={0} max={5} step={0.01} />
@@ -103,9 +108,6 @@ export function Pair({
           <Select options={CURLS} />
         </Form.Item>
       </div>
-      <Form.Item name="texture" hidden>
-        <Input />
-      </Form.Item>
       <Form.Item name="printerId" label="printer" initialValue={of ? undefined : printers?.[0]?.id}>
         <Select options={printers?.map((p) => ({ value: p.id, label: p.name }))} />
       </Form.Item>

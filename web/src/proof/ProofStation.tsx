@@ -20,6 +20,7 @@ import { typing } from '../frame/Frame'
 import { Booth } from '../parts/BoothPicture'
 import { BOOTH } from '../parts/booth'
 import { Loupe } from '../parts/Loupe'
+import { MarkSign } from '../parts/MarkSign'
 import { fixed, percent } from '../parts/numbers'
 import { inPrint, type Place } from '../parts/place'
 import { useLivePicture } from '../parts/useLivePicture'
@@ -27,7 +28,7 @@ import { useProofView } from '../parts/useProofView'
 import { useSettled } from '../parts/useSettled'
 import { CompensateCard } from '../rendition/CompensateCard'
 import { ShadowStrip } from '../rendition/ShadowStrip'
-import { CAUSES, INTENTS } from './words'
+import { CAUSES, INTENTS, NOT_THIS } from './words'
 import './proof.css'
 
 /** A person needs a moment: a proof that flashed by was not looked at. */
@@ -117,6 +118,7 @@ export function ProofStation(props: StationProps) {
     )
   }
   const g = figures?.gamut
+  const notThis = view.spec.route.kind === 'by-wistel' ? '' : NOT_THIS[view.spec.route.kind]
   return (
     <div className="station">
       <Booth
@@ -155,6 +157,11 @@ export function ProofStation(props: StationProps) {
         />
       </Booth>
       <aside className="card" aria-label="Proof">
+        {notThis && (
+          <section className="not-this">
+            <MarkSign mark="LOOK" /> {notThis}
+          </section>
+        )}
         <Segmented
           aria-label="What to do with the proof"
           value={face}

@@ -16,3 +16,11 @@ export const CAUSES: Record<Cause, { short: string; probe: string; drawn: string
   GAINS_CHROMA: { short: 'take on colour', probe: ', takes on colour on this paper', drawn: 'level strokes' },
   SHIFTS_HUE: { short: 'turn in hue', probe: ', turns in hue on this paper', drawn: 'upright strokes' },
 }
+
+/** The proof stands for Wistel's own conversion alone. */
+export const NOT_THIS = {
+  'by-driver':
+    'The driver converts the colour: the print will differ from this proof. Choosing an intent here lets Wistel convert.',
+  'driver-monochrome':
+    "The driver's monochrome prints this, and nothing was measured of it: how light or dark it comes out is not known. Shown is what Wistel's own conversion would give; choosing an intent here takes it.",
+}

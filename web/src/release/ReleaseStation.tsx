@@ -3,7 +3,7 @@ import { Button, Input, InputNumber, Progress, Segmented, Select } from 'antd'
 import { useState } from 'react'
 import { get, post, put } from '../api/client'
 import { masterUrl, renditionOf, scanUrl, treated } from '../api/pictures'
-import type { Attempt, DocketView } from '../api/types'
+import type { Attempt, Change, DocketView, Mend } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { Booth } from '../parts/BoothPicture'
 import { Findings, numbered } from '../parts/Findings'
@@ -123,6 +123,7 @@ export function ReleaseStation({ view, picture, tools }: StationProps) {
                       />
                     </>
                   )}
+                  {a === last && a.verdict !== '' && a.verdict !== 'matches' && <Next attempt={a} view={view} tools={tools} />}
                   <Button
                     size="small"
                     disabled={running}
@@ -137,6 +138,25 @@ export function ReleaseStation({ view, picture, tools }: StationProps) {
         </section>
       </aside>
     </div>
+  )
+}
+
+/** What to change for the next attempt, a button each. */
+function Next({ attempt, view, tools }: { attempt: Attempt; view: DocketView; tools: StationProps['tools'] }) {
+  const { data } = useQuery({
+    queryKey: ['docket', view.id, 'next', attempt.id, attempt.verdict, view.version],
+    queryFn: ({ signal }) => get<Mend[]>(`/api/attempts/${attempt.id}/next`, signal),
+  })
+  if (!data || data.length === 0) return null
+  return (
+    <span className="next-time">
+      {WORDS.next}{' '}
+      {data.map((m) => (
+        <Button size="small" key={m.label} onClick={() => tools.decide(m.change as Change)}>
+          {m.label}
+        </Button>
+      ))}
+    </span>
   )
 }
 

@@ -5,6 +5,7 @@ export const WORDS = {
   clear: 'Nothing stands in the way',
   before: 'Before it is printed',
   none: 'Not printed yet',
+  next: 'Next time:',
   scan: 'The scan shows paper white as measured.',
   noScan: 'Once printed, the scan of the sheet appears here beside the master.',
 }

@@ -173,7 +173,7 @@ public class RoomPrinterTest {
         for (int y = 0; y < s.height(); y++) {
             for (int x = 0; x < s.width(); x++) {
                 if (s.pixels()[3 * (y * s.width() + x)] < white * 0.9) {
-                    assertThat(y * 25.4 / s.dpi()).as("near the leading edge").isLessThan(32);
+                    assertThat(y * 25.4 / s.dpi()).as("near the leading edge").isLessThan(30);
                     marked = true;
                 }
             }

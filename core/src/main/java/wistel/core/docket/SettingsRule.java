@@ -62,7 +62,7 @@ final class SettingsRule implements Rule {
         PairingVersion pairing = facts.pairing().orElseThrow();
         Set<String> between = conflict.between();
         Mend[] mends = mends(conflict, d, facts, job, rules);
-        String feed = Words.capital(printer.feed(d.settings().feed()));
+        String through = Words.capital(printer.feed(d.settings().feed()));
         if (conflict.kind() == Conflict.Kind.GONE) {
             String name = between.iterator().next();
             return Finding.stop(Stage.MACHINE, "setting-gone", Words.printer(pairing) + " doesn't offer " + printer.phrase(name, job.get(name)) + " any more.",
@@ -74,11 +74,11 @@ final class SettingsRule implements Rule {
                 + new RuleWords(printer).why(judged, conflict, job) + ".", "The printer would refuse it, or print something else.", mends);
         }
         if (between.contains(Conflict.THICKNESS)) {
-            return Finding.stop(Stage.MACHINE, "too-thick", feed + " " + new RuleWords(printer).why(DriverSettings.FEED, conflict, job) + ".",
+            return Finding.stop(Stage.MACHINE, "too-thick", through + " " + new RuleWords(printer).why(DriverSettings.FEED, conflict, job) + ".",
                 "It would crease, or stay in the printer.", mends);
         }
         if (between.contains(DriverSettings.FEED) && between.contains(DriverSettings.MEDIA_TYPE) && between.size() == 2) {
-            return Finding.stop(Stage.MACHINE, "feed-not-for-media", feed + " doesn't take " + printer.type(d.settings().mediaType()) + ".",
+            return Finding.stop(Stage.MACHINE, "feed-not-for-media", through + " doesn't take " + printer.type(d.settings().mediaType()) + ".",
                 "The printer would refuse the sheet or bend it.", mends);
         }
         if (between.equals(Set.of(DriverSettings.TOP_MARGIN)) || between.contains(DriverSettings.TOP_MARGIN) && !between.contains(Conflict.SIZE)) {

@@ -21,6 +21,7 @@ import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import wistel.core.docket.Finding;
 import wistel.core.docket.LabFile;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.fault.NotFound;
@@ -136,6 +137,12 @@ class AttemptController {
         }
         attempts.judge(attempts.get(id).id(), verdict, remark);
         return attempts.get(id);
+    }
+
+    /** What to change for the next attempt, by the verdict on this one. */
+    @GetMapping("/attempts/{id}/next")
+    List<Finding.Mend> next(@PathVariable UUID id) {
+        return releases.next(id);
     }
 
     private ResponseEntity<Attempt> accepted(UUID id) {

@@ -11,7 +11,9 @@ import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import wistel.core.docket.DocketSpec;
+import wistel.core.docket.Finding;
 import wistel.core.docket.LabFile;
+import wistel.core.docket.NextTime;
 import wistel.core.docket.PreflightFacts;
 import wistel.core.docket.PrintOrder;
 import wistel.core.docket.Readback;
@@ -147,6 +149,13 @@ public class ReleaseService {
         schedule(id);
         events.tell("attempt", id.toString());
         return id;
+    }
+
+    /** What to change on the docket for the next attempt, by the verdict on this one. */
+    public List<Finding.Mend> next(UUID attemptId) {
+        Attempt a = attempts.get(attemptId);
+        DocketRepository.Row docket = dockets.get(a.docketId());
+        return NextTime.of(a.verdict(), docket.spec(), docketService.judged(docket).facts());
     }
 
     /** Holds it before it is sent, or lets it go on. */

@@ -27,6 +27,7 @@ public final class SheetMaker {
     private final double[] edgesMm;
     private final double[] white = new double[3];
     private final int block;
+    private final int step;
     private final int columns;
     private final char[] pixels;
     private final double[] sums;
@@ -44,6 +45,7 @@ public final class SheetMaker {
         this.driver = laying.monochrome() ? Optional.empty() : space(page.space()).map(s -> DRIVERS.computeIfAbsent(List.of(laying.meant(), laying.quality(), page.space()),
             k -> DriverColour.forPaper(laying.meant(), laying.quality(), s)));
         this.block = Math.max(1, Math.round((float) page.dpi() / SCAN_DPI));
+        this.step = block > 1 ? 2 : 1;
         this.columns = page.width() / block;
         this.pixels = new char[3 * columns * (page.height() / block)];
         this.sums = new double[3 * columns];
@@ -76,10 +78,10 @@ public final class SheetMaker {
         return ml;
     }
 
-    /** The next row of the page, in its own space. Every second dot in both directions is laid and measured. */
+    /** The next row of the page, in its own space. Every second dot in both directions is laid and measured, every one of a coarse raster. */
     public void row(char[] samples) {
         int line = row / block;
-        if ((row & 1) == 0 && line < page.height() / block) {
+        if (row % step == 0 && line < page.height() / block) {
             int n = page.space().channels();
             double[] rgb = new double[3];
             double[] lab = new double[3];
@@ -88,7 +90,7 @@ public final class SheetMaker {
             int left = dots(edgesMm[3]);
             int right = page.width() - dots(edgesMm[1]);
             boolean ends = row < dots(edgesMm[0]) || row >= page.height() - dots(edgesMm[2]);
-            for (int x = 0; x < columns * block; x += 2) {
+            for (int x = 0; x < columns * block; x += step) {
                 int column = x / block;
                 if (ends || x < left || x >= right) {
                     sums[3 * column] += white[0];
