@@ -36,7 +36,7 @@ public record PrinterDescription(String model, List<MediaRow> media, Map<String,
     private static final double HARDLY_MORE = 1.005;
 
     public PrinterDescription {
-        media = List.copyOf(media);
+        media = MediaTable.of(media);
         supported = Collections.unmodifiableSortedMap(new TreeMap<>(supported));
         defaults = Collections.unmodifiableSortedMap(new TreeMap<>(defaults));
         constraints = List.copyOf(constraints);

@@ -24,18 +24,20 @@ public final class PrinterRules {
     private static final int MOST_CHANGES = 4;
     /** Of one setting, in the search. */
     private static final int MOST_VALUES = 24;
-    private static final int MOST_STEPS = 3000;
+    private static final int MOST_STEPS = 250;
 
     private final PrinterDescription printer;
+    private final MediaTable table;
 
     public PrinterRules(PrinterDescription printer) {
         this.printer = printer;
+        this.table = MediaTable.of(printer.media());
     }
 
     /** Everything that excludes this request; empty where the printer can print it. */
     public List<Conflict> check(JobRequest job) {
         List<Conflict> found = new ArrayList<>(gone(job));
-        media(job, printer.media()).ifPresent(found::add);
+        media(job).ifPresent(found::add);
         Map<String, String> whole = whole(job);
         for (Constraint c : printer.constraints()) {
             if (c.met(whole)) {
@@ -48,7 +50,7 @@ public final class PrinterRules {
     /** The entry of the media table that this request is printed by: with borders where that is asked for, and then with the widest. */
     public Optional<MediaRow> row(JobRequest job) {
         MediaRow best = null;
-        for (MediaRow m : printer.media()) {
+        for (MediaRow m : table.of(job.get(DriverSettings.MEDIA_TYPE), job.get(DriverSettings.FEED))) {
             if (matches(m, job, 0) && (best == null || better(m, best))) {
                 best = m;
             }
@@ -67,31 +69,30 @@ public final class PrinterRules {
     /** Leading margins with borders that are offered for this request, the widest first: more than one where margins may be waived. */
     public List<String> topMargins(JobRequest job) {
         JobRequest any = job.edged(false).with(DriverSettings.TOP_MARGIN, "");
-        return printer.media().stream().filter(m -> !m.borderless() && matches(m, any, 0)).sorted(Comparator.comparingDouble(m -> -m.margins().top()))
+        return table.of(any.get(DriverSettings.MEDIA_TYPE), any.get(DriverSettings.FEED)).stream().filter(m -> !m.borderless() && matches(m, any, 0)).sorted(Comparator.comparingDouble(m -> -m.margins().top()))
             .map(MediaRow::topMargin).distinct().toList();
     }
 
     /** Every value that the printer lists for a setting, with what stands in the way of those that aren't possible now. */
     public List<Offer> offers(String setting, JobRequest job) {
         List<String> values = setting.equals(DriverSettings.TOP_MARGIN) ? topMargins(job) : printer.supported(setting).values();
-        List<MediaRow> nearby = ofSize(job);
-        return values.stream().map(v -> offer(v, Set.of(setting), job.with(setting, v), nearby)).toList();
+        return values.stream().map(v -> offer(v, Set.of(setting), job.with(setting, v))).toList();
     }
 
     /** Whether the request could be printed to the edge, or with borders. */
     public Offer edges(boolean borderless, JobRequest job) {
-        return offer(borderless ? "yes" : "no", Set.of(Conflict.BORDERLESS), job.edged(borderless), ofSize(job));
+        return offer(borderless ? "yes" : "no", Set.of(Conflict.BORDERLESS), job.edged(borderless));
     }
 
     /** What is to be changed so that this request can be printed, some of it kept. */
     public List<Alteration> way(JobRequest job, Set<String> kept) {
-        return new Search(kept, ofSize(job)).from(job);
+        return new Search(kept).from(job);
     }
 
-    private Offer offer(String value, Set<String> kept, JobRequest job, List<MediaRow> nearby) {
+    private Offer offer(String value, Set<String> kept, JobRequest job) {
         // a value that conflicts with nothing but itself can't be helped; what conflicts without it isn't its fault
         List<Conflict> conflicts = check(job).stream().filter(c -> kept.stream().anyMatch(c.between()::contains)).toList();
-        return new Offer(value, conflicts, conflicts.isEmpty() ? List.of() : new Search(kept, nearby).from(job));
+        return new Offer(value, conflicts, conflicts.isEmpty() ? List.of() : new Search(kept).from(job));
     }
 
     private List<Conflict> gone(JobRequest job) {
@@ -110,14 +111,16 @@ public final class PrinterRules {
     private static final List<String> DIMENSIONS = List.of(Conflict.SIZE, Conflict.BORDERLESS, DriverSettings.TOP_MARGIN, DriverSettings.FEED, DriverSettings.MEDIA_TYPE, Conflict.THICKNESS);
 
     private static final int SIZE = 1;
+    private static final int FEED = 8;
+    private static final int TYPE = 16;
 
     /** @param skipped bits of {@link #DIMENSIONS} that aren't looked at */
     private static boolean matches(MediaRow m, JobRequest job, int skipped) {
         return ((skipped & SIZE) != 0 || fits(m, job))
             && ((skipped & 2) != 0 || !job.borderless() || m.borderless())
             && ((skipped & 32) != 0 || m.takesThickness(job.thicknessMm()))
-            && ((skipped & 8) != 0 || m.feed().isEmpty() || job.get(DriverSettings.FEED).isEmpty() || m.feed().equals(job.get(DriverSettings.FEED)))
-            && ((skipped & 16) != 0 || m.type().isEmpty() || job.get(DriverSettings.MEDIA_TYPE).isEmpty() || m.type().equals(job.get(DriverSettings.MEDIA_TYPE)))
+            && ((skipped & FEED) != 0 || m.feed().isEmpty() || job.get(DriverSettings.FEED).isEmpty() || m.feed().equals(job.get(DriverSettings.FEED)))
+            && ((skipped & TYPE) != 0 || m.type().isEmpty() || job.get(DriverSettings.MEDIA_TYPE).isEmpty() || m.type().equals(job.get(DriverSettings.MEDIA_TYPE)))
             && ((skipped & 4) != 0 || job.borderless() || job.get(DriverSettings.TOP_MARGIN).isEmpty() || m.topMargin().equals(job.get(DriverSettings.TOP_MARGIN)));
     }
 
@@ -130,8 +133,8 @@ public final class PrinterRules {
         return m.widthMm().holds(job.widthMm()) && kind && (job.lengthMm() == 0 || m.lengthMm().holds(job.lengthMm()));
     }
 
-    private static boolean any(List<MediaRow> rows, JobRequest job, int skipped) {
-        for (MediaRow m : rows) {
+    private boolean any(JobRequest job, int skipped) {
+        for (MediaRow m : table.of((skipped & TYPE) != 0 ? "" : job.get(DriverSettings.MEDIA_TYPE), (skipped & FEED) != 0 ? "" : job.get(DriverSettings.FEED))) {
             if (matches(m, job, skipped)) {
                 return true;
             }
@@ -140,24 +143,20 @@ public final class PrinterRules {
     }
 
     /** Which few parts of the request no entry has together: those that can be left out one after the other are left out. */
-    private static Optional<Conflict> media(JobRequest job, List<MediaRow> rows) {
-        if (rows.isEmpty() || any(rows, job, 0)) {
+    private Optional<Conflict> media(JobRequest job) {
+        if (table.isEmpty() || any(job, 0)) {
             return Optional.empty();
         }
         int skipped = 0;
         Set<String> core = new LinkedHashSet<>();
         for (int i = 0; i < DIMENSIONS.size(); i++) {
-            if (any(rows, job, skipped | 1 << i)) {
+            if (any(job, skipped | 1 << i)) {
                 core.add(DIMENSIONS.get(i));
             } else {
                 skipped |= 1 << i;
             }
         }
         return Optional.of(new Conflict(Kind.MEDIA, core));
-    }
-
-    private List<MediaRow> ofSize(JobRequest job) {
-        return printer.media().stream().filter(m -> matches(m, job, ~SIZE)).toList();
     }
 
     /** The settings that constraints look at: those of the request, the printer's own for the others, and the size in hundredths of a millimetre. */
@@ -185,15 +184,13 @@ public final class PrinterRules {
     /** Depth-first, one change deeper each time; of the ways with the fewest changes the one that disturbs least. */
     private final class Search {
         private final Set<String> kept;
-        private final List<MediaRow> nearby;
         private final Set<JobRequest> seen = new HashSet<>();
         private List<Alteration> best = List.of();
         private int bestPrice = Integer.MAX_VALUE;
         private int steps;
 
-        private Search(Set<String> kept, List<MediaRow> nearby) {
+        private Search(Set<String> kept) {
             this.kept = kept;
-            this.nearby = nearby;
         }
 
         private List<Alteration> from(JobRequest job) {
@@ -208,8 +205,8 @@ public final class PrinterRules {
             if (++steps > MOST_STEPS || !seen.add(job)) {
                 return;
             }
-            Optional<Conflict> conflict = first(job, done);
-            if (conflict.isEmpty()) {
+            List<Conflict> conflicts = check(job);
+            if (conflicts.isEmpty()) {
                 int price = done.keySet().stream().mapToInt(PrinterRules::price).sum();
                 if (price < bestPrice) {
                     bestPrice = price;
@@ -217,11 +214,11 @@ public final class PrinterRules {
                 }
                 return;
             }
-            if (left == 0) {
+            if (apart(conflicts, done) > left) {
                 return;
             }
-            for (String name : conflict.get().between()) {
-                if (kept.contains(name) || done.containsKey(name) || name.equals(Conflict.THICKNESS)) {
+            for (String name : conflicts.get(0).between()) {
+                if (fixed(name, done)) {
                     continue;
                 }
                 for (Alteration a : alterations(name, job)) {
@@ -232,16 +229,25 @@ public final class PrinterRules {
             }
         }
 
-        private Optional<Conflict> first(JobRequest job, Map<String, Alteration> done) {
-            if (done.containsKey(Conflict.SIZE) || !any(nearby, job, 0)) {
-                Optional<Conflict> media = media(job, printer.media());
-                if (media.isPresent()) {
-                    return media;
+        private boolean fixed(String name, Map<String, Alteration> done) {
+            return kept.contains(name) || done.containsKey(name) || name.equals(Conflict.THICKNESS);
+        }
+
+        /** Conflicts that have no setting in common each want a change of their own; one without any that may be changed can't be helped. */
+        private int apart(List<Conflict> conflicts, Map<String, Alteration> done) {
+            Set<String> touched = new HashSet<>();
+            int apart = 0;
+            for (Conflict c : conflicts) {
+                List<String> free = c.between().stream().filter(n -> !fixed(n, done)).toList();
+                if (free.isEmpty()) {
+                    return Integer.MAX_VALUE;
                 }
+                if (free.stream().noneMatch(touched::contains)) {
+                    apart++;
+                }
+                touched.addAll(free);
             }
-            Map<String, String> whole = whole(job);
-            return gone(job).stream().findFirst()
-                .or(() -> printer.constraints().stream().filter(c -> c.met(whole)).findFirst().map(c -> new Conflict(Kind.RULE, c.when().keySet())));
+            return apart;
         }
 
         private List<Alteration> alterations(String name, JobRequest job) {
@@ -264,7 +270,7 @@ public final class PrinterRules {
         }
 
         private List<Alteration> sizes(JobRequest job) {
-            return printer.media().stream().filter(m -> matches(m, job, SIZE) && m.widthMm().from() == m.widthMm().to() && (m.roll() || m.lengthMm().from() == m.lengthMm().to()))
+            return table.of(job.get(DriverSettings.MEDIA_TYPE), job.get(DriverSettings.FEED)).stream().filter(m -> matches(m, job, SIZE) && m.widthMm().from() == m.widthMm().to() && (m.roll() || m.lengthMm().from() == m.lengthMm().to()))
                 .sorted(Comparator.comparingDouble(m -> Math.abs(m.widthMm().from() - job.widthMm()) + (m.roll() == job.roll() ? 0 : 1000)))
                 .<Alteration>map(m -> new Alteration.Size(m.widthMm().from(), m.roll() ? 0 : m.lengthMm().from(), m.roll())).distinct().limit(MOST_VALUES).toList();
         }
