@@ -118,7 +118,8 @@ export function ProofStation(props: StationProps) {
     )
   }
   const g = figures?.gamut
-  const notThis = view.spec.route.kind === 'by-wistel' ? '' : NOT_THIS[view.spec.route.kind]
+  const notThis =
+    view.spec.route.kind === 'by-wistel' || view.pairing.settings.values['print-color-mode'] ? '' : NOT_THIS[view.spec.route.kind]
   return (
     <div className="station">
       <Booth

@@ -15,7 +15,10 @@ import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 import wistel.core.colour.Lab;
 import wistel.core.colour.LabEncoding;
+import wistel.core.icc.profile.ColourSpace;
+import wistel.core.icc.profile.DeviceClass;
 import wistel.core.icc.profile.Intent;
+import wistel.core.icc.profile.ProfileWriter;
 import wistel.core.pictures.LabScan;
 import wistel.standin.ink.Paper;
 import wistel.standin.room.Feeds;
@@ -156,6 +159,33 @@ public class MachineRoomTest {
                 assertThat(Math.hypot(lab.a(), lab.b())).isLessThan(3.5);
             }
         }
+    }
+
+    /** A gray profile is paired for the monochrome mode alone; its dockets are proofed and printed through it, and the two agree with the sheet to come. */
+    @Test
+    public void aGrayProfileServesTheMonochromeMode() throws IOException {
+        byte[] gray = new ProfileWriter(DeviceClass.OUTPUT, ColourSpace.GRAY, ColourSpace.XYZ, "Moss Cotton, driver's monochrome", "No copyright, use freely").xyz("wtpt", new double[] {0.86, 0.895, 0.71})
+            .parametric("kTRC", 1.9).write();
+        JsonNode taken = api.post("/api/profiles", gray).body().get(0);
+        String hash = taken.path("profile").path("hash").asString();
+        assertThat(hash).as(taken.toString()).hasSize(64);
+        String asked = pairing(hash, paired("Moss Cotton 300", false).path("printerId").asString(), "Moss Cotton in gray", Feeds.FRONT, "RELATIVE").replace("photographic-glossy", "stationery-fine");
+        Api.Answer made = api.post("/api/pairings", asked, 0);
+        assertThat(made.status()).as(made.body().toString()).isEqualTo(201);
+        String path = docket("gray profile", "Moss Cotton in gray");
+        JsonNode d = api.get(path).body();
+        assertThat(d.path("spec").path("route").path("kind").asString()).isEqualTo("driver-monochrome");
+        assertThat(d.path("readback").asString()).contains("from gray that Wistel makes for this paper");
+        assertThat(d.path("findings").toString()).doesNotContain("monochrome-unmeasured");
+        assertThat(api.get(path + "/renditions/r1/figures").status()).isEqualTo(200);
+        assertThat(api.get(path + "/renditions/r1/pairing-comparison").status()).isEqualTo(200);
+        assertThat(api.get("/api/pairings/" + made.body().path("pairingId").asString() + "/gamut").status()).isLessThan(500);
+        assertThat(api.get(path + "/pages/1/laid-down").status()).isEqualTo(200);
+        assertThat(api.get(path + "/costs").status()).isEqualTo(200);
+        assertThat(printed(path).path("state").asString()).isEqualTo("done");
+        change(path, "{\"kind\":\"routed\",\"route\":{\"kind\":\"by-wistel\",\"intent\":\"RELATIVE\",\"blackPoint\":true}}");
+        assertThat(api.get(path).body().path("findings").toString()).contains("gray-profile");
+        assertThat(api.post(path + "/attempts", "", version(path)).code()).isEqualTo("stopped");
     }
 
     @Test

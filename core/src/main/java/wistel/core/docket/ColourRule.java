@@ -38,7 +38,13 @@ final class ColourRule implements Rule {
 
     private static void route(DocketSpec d, PreflightFacts facts, List<Finding> found) {
         PrinterDescription printer = facts.described();
-        Mend[] wistel = printer.raster(byWistel(facts)).isPresent() ? new Mend[] {new Mend("Let Wistel convert", new Change.Routed(byWistel(facts)))} : new Mend[0];
+        boolean gray = facts.pairing().orElseThrow().grayOnly();
+        if (gray && !(d.route() instanceof ColourRoute.DriverMonochrome)) {
+            found.add(Finding.stop(Stage.MACHINE, "gray-profile", "The profile of " + facts.pairing().orElseThrow().paper() + " is one of grays.", "Colour can't be converted through it.",
+                new Mend("Use the driver's monochrome", new Change.Routed(new ColourRoute.DriverMonochrome()))));
+            return;
+        }
+        Mend[] wistel = !gray && printer.raster(byWistel(facts)).isPresent() ? new Mend[] {new Mend("Let Wistel convert", new Change.Routed(byWistel(facts)))} : new Mend[0];
         if (d.route() instanceof ColourRoute.ByDriver by) {
             found.add(Finding.look(Stage.MACHINE, "driver-converts", "The driver converts the colour, with a conversion of its own.",
                 "The pairing's profile and the proof don't apply: the print will differ from what you judged. The picture goes out in " + Words.space(by.space())
@@ -49,8 +55,10 @@ final class ColourRule implements Rule {
                     "It would print gray as it prints colours.", wistel));
                 return;
             }
-            found.add(Finding.look(Stage.MACHINE, "monochrome-unmeasured", "The tones of the driver's monochrome are not known here.",
-                "No wedge was measured for it: the proof can't show how light or dark it prints.", wistel));
+            if (!gray) {
+                found.add(Finding.look(Stage.MACHINE, "monochrome-unmeasured", "The tones of the driver's monochrome are not known here.",
+                    "No wedge was measured for it: the proof can't show how light or dark it prints.", wistel));
+            }
             boolean coloured = d.renditions().stream().anyMatch(r -> r.treatment() instanceof Treatment.Monochrome m ? m.toning().shadows().strength() + m.toning().lights().strength() > 0
                 : facts.pictures().get(r.id()).channels() > 1);
             if (coloured) {

@@ -145,6 +145,6 @@ public record DocketSpec(int schema, String title, List<Rendition> renditions, O
     public DocketSpec withPairing(PairingVersion pairing) {
         boolean blackPoint = !(route instanceof ColourRoute.ByWistel by) || by.blackPoint();
         return new DocketSpec(schema, title, renditions, Optional.of(pairing.pairingId()), stock, plan, resolution, sharpening, annotation,
-            new ColourRoute.ByWistel(pairing.intent(), blackPoint), pairing.settings(), copies, notes);
+            pairing.grayOnly() ? new ColourRoute.DriverMonochrome() : new ColourRoute.ByWistel(pairing.intent(), blackPoint), pairing.settings(), copies, notes);
     }
 }

@@ -68,7 +68,7 @@ public record LaidDown(Colours colours, RasterType.Space raster, Optional<Pairin
         Colours colours;
         RasterType.Space raster;
         if (d.route() instanceof ColourRoute.DriverMonochrome) {
-            colours = Colours.DRIVER_GRAY;
+            colours = own.grayOnly() ? Colours.AS_PROOFED : Colours.DRIVER_GRAY;
             raster = RasterType.Space.GRAY;
         } else if (d.route() instanceof ColourRoute.ByDriver by) {
             colours = tagged || !device ? Colours.BY_DRIVER : Colours.UNCONVERTED;

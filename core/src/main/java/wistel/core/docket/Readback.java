@@ -40,7 +40,8 @@ public final class Readback {
         out.append("; ").append(d.route() instanceof ColourRoute.ByWistel by
             ? "Wistel converts the colour (" + Words.intent(by.intent()) + (Words.compensatesBlack(by, facts) ? " with black point compensation" : "")
                 + "), the driver leaves it alone" + otherType(d, facts)
-            : d.route() instanceof ColourRoute.DriverMonochrome ? "the driver's monochrome" + darkness(d, facts) + " from gray; Wistel converts no colour"
+            : d.route() instanceof ColourRoute.DriverMonochrome ? "the driver's monochrome" + darkness(d, facts) + (facts.pairing().get().grayOnly() ? " from gray that Wistel makes for this paper"
+                : " from gray; Wistel converts no colour")
             : "the driver converts the colour its own way, from " + Words.space(((ColourRoute.ByDriver) d.route()).space()));
         out.append("; ").append(facts.described().quality(d.settings().quality())).append(" quality");
         double seconds = seconds(d, facts, layout);

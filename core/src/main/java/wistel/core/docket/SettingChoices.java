@@ -61,7 +61,8 @@ public final class SettingChoices {
         all.add(setting(DriverSettings.QUALITY, "", false));
         all.add(route());
         if (d.route() instanceof ColourRoute.DriverMonochrome) {
-            all.add(setting(DriverSettings.DARKNESS, "no wedge was measured for it: how dark it prints is not known here", false));
+            all.add(setting(DriverSettings.DARKNESS, facts.pairing().orElseThrow().grayOnly() ? "the profile was made with " + printer.word(DriverSettings.DARKNESS, facts.pairing().get().settings().get(DriverSettings.DARKNESS).orElse(printer.defaults().getOrDefault(DriverSettings.DARKNESS, "")))
+                : "no wedge was measured for it: how dark it prints is not known here", false));
             all.add(setting(DriverSettings.TINT, "", false));
         }
         if (d.plan() instanceof Single) {
@@ -133,6 +134,9 @@ public final class SettingChoices {
         boolean chosen = route.getClass() == d.route().getClass();
         if (printer.raster(route).isEmpty()) {
             return new Value(name, label, chosen, without, change, Optional.empty());
+        }
+        if (facts.pairing().orElseThrow().grayOnly() && !(route instanceof ColourRoute.DriverMonochrome)) {
+            return new Value(name, label, chosen, "this paper's profile is one of grays", change, Optional.empty());
         }
         JobRequest with = facts.job(d.withRoute(route));
         List<Conflict> conflicts = rules.check(with).stream().filter(c -> c.between().contains(DriverSettings.COLOUR_MODE)).toList();

@@ -60,7 +60,7 @@ public final class Track {
 
     private static String proof(DocketSpec d, PreflightFacts facts) {
         if (!(d.route() instanceof ColourRoute.ByWistel by)) {
-            return d.route() instanceof ColourRoute.DriverMonochrome ? "driver's monochrome, not measured" : "doesn't apply: the driver converts";
+            return d.route() instanceof ColourRoute.DriverMonochrome ? facts.pairing().filter(PairingVersion::grayOnly).isPresent() ? "driver's monochrome, by its gray profile" : "driver's monochrome, not measured" : "doesn't apply: the driver converts";
         }
         String name = Words.intent(by.intent()).replace(" colorimetric", "");
         boolean moved = d.renditions().stream().anyMatch(r -> !r.compensation().inForceWords().isEmpty());

@@ -23,4 +23,9 @@ public record PairingVersion(String pairingId, int number, String printerId, Str
             throw new IllegalArgumentException("version " + number + ", white of " + whiteLab.length + " values");
         }
     }
+
+    /** Its profile is one of grays, for the printer's own monochrome mode. */
+    public boolean grayOnly() {
+        return settings.get(DriverSettings.COLOUR_MODE).filter(mode -> !mode.equals("color")).isPresent();
+    }
 }

@@ -21,8 +21,10 @@ import wistel.core.icc.profile.Intent;
 import wistel.core.paper.PairingProposal;
 import wistel.core.paper.PairingVersion;
 import wistel.core.paper.PaperBody;
+import wistel.core.printer.ColourRoute;
 import wistel.core.printer.DriverSettings;
 import wistel.core.printer.PrinterDescription;
+import wistel.core.printer.RasterType;
 import wistel.server.edge.Events;
 import wistel.server.printer.Printer;
 import wistel.server.printer.PrinterRepository;
@@ -95,20 +97,28 @@ class PairingController {
     private PairingVersion add(UUID id, NewPairing asked) {
         Printer printer = printers.get(asked.printerId);
         ProfileFiles.PaperProfile profile = files.known(asked.profileHash);
-        if (profile.inspection().volume() == 0) {
-            throw new ProfileException(ProfileException.Reason.NOT_A_PAPER, "'" + profile.description() + "' is a profile of grays; pictures in colour can't be printed through it.",
-                "Choose the paper's RGB profile.");
-        }
         String paper = InvalidRequest.named(asked.paper, "A paper's name", LONGEST_NAME);
         String surface = InvalidRequest.named(asked.surface, "A surface", LONGEST_NAME);
         List<String> unknown = printer.description().map(d -> d.unknown(asked.settings)).orElse(List.of());
         if (!unknown.isEmpty()) {
             throw new InvalidRequest(InvalidRequest.Reason.SETTINGS_UNCLEAR, printer.name() + " doesn't offer " + String.join(", ", unknown) + ".", "Choose among what it offers.");
         }
-        PairingVersion made = pairings.add(new PairingVersion(id.toString(), 1, printer.id().toString(), printer.name(), paper, surface, asked.body, asked.settings, asked.profileHash, asked.intent,
+        DriverSettings settings = profile.inspection().volume() == 0 ? gray(profile, printer, asked.settings) : asked.settings.with(DriverSettings.COLOUR_MODE, "");
+        PairingVersion made = pairings.add(new PairingVersion(id.toString(), 1, printer.id().toString(), printer.name(), paper, surface, asked.body, settings, asked.profileHash, asked.intent,
             profile.inspection().white().toArray(), profile.inspection().blackL().get(Intent.RELATIVE)));
         events.tell("pairing", made.pairingId());
         return made;
+    }
+
+    /** A profile of grays is for the printer's own monochrome mode, which gets gray. */
+    private static DriverSettings gray(ProfileFiles.PaperProfile profile, Printer printer, DriverSettings asked) {
+        PrinterDescription can = printer.description().orElse(PrinterDescription.UNKNOWN);
+        boolean takesGray = can.raster(new ColourRoute.DriverMonochrome()).filter(r -> r.space() == RasterType.Space.GRAY).isPresent();
+        if (can.monochromeMode().isEmpty() || !takesGray) {
+            throw new ProfileException(ProfileException.Reason.NOT_A_PAPER, "'" + profile.description() + "' is a profile of grays, and " + printer.name() + " has no monochrome mode that takes gray.",
+                "Choose the paper's RGB profile, or another printer.");
+        }
+        return asked.with(DriverSettings.COLOUR_MODE, can.monochromeMode().get());
     }
 
     /** Retires it: it is not offered any more; dockets and prints that have it keep it. */

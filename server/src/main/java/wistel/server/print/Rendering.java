@@ -171,6 +171,10 @@ public class Rendering {
             // a standard space is meant to be converted once more, by the lab: it gets what the picture is
             return new Recipe.Convert(source, labProfile(order, order.labFile().get()), paper ? shown.intent() : Intent.RELATIVE, !paper || shown.blackPoint(), Observer.ADAPTED);
         }
+        if (order.pairing().grayOnly() && order.spec().route() instanceof ColourRoute.DriverMonochrome) {
+            ColourRoute.ByWistel shown = order.spec().shownRoute(order.pairing());
+            return new Recipe.Convert(source, profiles.get(order.pairing().profileHash()), shown.intent(), shown.blackPoint(), Observer.ADAPTED);
+        }
         return order.spec().route() instanceof ColourRoute.ByWistel by
             ? new Recipe.Convert(source, profiles.get(order.pairing().profileHash()), by.intent(), by.blackPoint(), Observer.ADAPTED)
             : new Recipe.Convert(source, tagged(order.output().raster().space()), Intent.RELATIVE, false, Observer.ADAPTED);

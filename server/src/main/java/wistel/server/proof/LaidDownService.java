@@ -124,11 +124,12 @@ public class LaidDownService {
 
     /** How much of all pages is covered with ink by this paper's profile, one ink over all of it being 1. */
     public double coverage(DocketService.Judged judged) {
-        LaidDown asProofed = new LaidDown(LaidDown.Colours.AS_PROOFED, RasterType.Space.DEVICE, Optional.empty(), List.of());
+        boolean gray = judged.facts().pairing().orElseThrow().grayOnly();
+        LaidDown asProofed = new LaidDown(LaidDown.Colours.AS_PROOFED, gray ? RasterType.Space.GRAY : RasterType.Space.DEVICE, Optional.empty(), List.of());
         double sum = 0;
         double area = 0;
         for (Page page : judged.layout().pages()) {
-            CoverageSink sink = new CoverageSink(new SampleSink(3, 16, false));
+            CoverageSink sink = new CoverageSink(new SampleSink(gray ? 1 : 3, 16, false));
             try {
                 renderer().render(job(judged, page, COVERAGE_DPI, asProofed), sink, OutputStream.nullOutputStream(), Progress.SILENT);
             } catch (IOException e) {
@@ -170,7 +171,8 @@ public class LaidDownService {
     /** To the numbers that the printer would be sent. */
     private Recipe toRaster(IccProfile from, LaidDown told, DocketService.Judged judged) {
         ColourRoute.ByWistel shown = route(judged.row().spec(), judged);
-        return told.raster() == RasterType.Space.DEVICE ? new Recipe.Convert(from, own(judged), shown.intent(), shown.blackPoint(), Observer.ADAPTED)
+        boolean gray = told.raster() == RasterType.Space.GRAY && judged.facts().pairing().orElseThrow().grayOnly();
+        return told.raster() == RasterType.Space.DEVICE || gray ? new Recipe.Convert(from, own(judged), shown.intent(), shown.blackPoint(), Observer.ADAPTED)
             : new Recipe.Convert(from, tagged(told.raster()), Intent.RELATIVE, false, Observer.ADAPTED);
     }
 
