@@ -33,7 +33,7 @@ export function MachineStation({ view, picture, tools, go }: StationProps) {
   const others = settings.filter((s) => s.rest)
   return (
     <div className="station machine">
-      <section className="told" aria-label="Machine">
+      <section className="settings-told" aria-label="Machine">
         <h2 className="head">What {view.pairing.printerName} will be told</h2>
         {settings.length === 0 && <p className="soft">{WORDS.silent}</p>}
         {settings

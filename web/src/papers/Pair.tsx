@@ -79,7 +79,7 @@ export function Pair({
       form={form}
       layout="vertical"
       size="small"
-      className="pair"
+      className="pair-form"
       onFinish={(asked) => pair.mutate(asked)}
       requiredMark={false}
       initialValues={before ?? { curl: 'FLAT', texture: '', thicknessMm: 0, grammage: 0 }}

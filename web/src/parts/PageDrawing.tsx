@@ -1,6 +1,7 @@
 import type { OnBench, Page } from '../api/types'
 import { labCss } from './numbers'
 import { PlacedPicture } from './PlacedPicture'
+import './page-drawing.css'
 
 const THUMBNAIL = 520
 

@@ -1,5 +1,6 @@
 import { masterUrl, treated } from '../api/pictures'
 import type { Placed, Treatment } from '../api/types'
+import './page-drawing.css'
 
 type Props = {
   placed: Placed

@@ -21,7 +21,7 @@ export function LaidDownSheet({ view, told, numbers }: { view: DocketView; told:
   if (!page) return null
   const place = (mm: number, of: number) => `${(100 * mm) / of}%`
   return (
-    <div className="laid" style={{ '--shape': page.widthMm / page.heightMm } as React.CSSProperties}>
+    <div className="to-come" style={{ '--shape': page.widthMm / page.heightMm } as React.CSSProperties}>
       <img
         src={`/api/dockets/${view.id}/pages/1/laid-down?longest=1000&v=${view.version}-${view.pairing.number}${forScreen()}`}
         alt="The sheet as it would come out"

@@ -21,14 +21,18 @@ final class LoadedPaperRule implements Rule {
         Optional<MediaRow> loaded = facts.state().loaded().stream().filter(l -> l.feed().equals(d.settings().feed())).findFirst()
             .filter(l -> !l.type().equals(type) || !l.fits(page.fedWidthMm(), page.fedHeightMm()));
         return loaded.map(l -> Finding.look(Stage.RELEASE, "other-paper-loaded", Words.capital(facts.described().feed(d.settings().feed())) + " holds " + size(l) + " "
-            + facts.described().type(l.type()) + " now.", "Load " + d.stock().name() + " " + facts.described().type(type) + " first; the printer waits for it.")).stream();
+            + facts.described().type(l.type()) + " now.", "Load " + wanted(d.stock()) + facts.described().type(type) + " first; the printer waits for it.")).stream();
+    }
+
+    private static String wanted(Stock stock) {
+        return stock instanceof Stock.Roll ? "the " + stock.name().replaceFirst("^roll of (.*)", "$1 roll") + " of " : stock.name() + " ";
     }
 
     private static String size(MediaRow loaded) {
         double width = loaded.widthMm().to();
         double length = loaded.lengthMm().to();
         if (loaded.roll()) {
-            return "a " + new Stock.Roll(width).name() + " of";
+            return new Stock.Roll(width).name().replaceFirst("^roll of ", "");
         }
         return SheetSize.near(width, length).map(SheetSize::name).orElse(Length.mm(width) + " × " + Length.mm(length) + " mm");
     }
