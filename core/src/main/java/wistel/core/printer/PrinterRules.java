@@ -24,6 +24,8 @@ public final class PrinterRules {
     private static final int MOST_CHANGES = 4;
     /** Of one setting, in the search. */
     private static final int MOST_VALUES = 24;
+    /** PWG 5100.3: the printer chooses. */
+    private static final String AUTO = "auto";
     private static final int MOST_STEPS = 250;
 
     private final PrinterDescription printer;
@@ -50,7 +52,7 @@ public final class PrinterRules {
     /** The entry of the media table that this request is printed by: with borders where that is asked for, and then with the widest. */
     public Optional<MediaRow> row(JobRequest job) {
         MediaRow best = null;
-        for (MediaRow m : table.of(job.get(DriverSettings.MEDIA_TYPE), job.get(DriverSettings.FEED))) {
+        for (MediaRow m : table.of(type(job), feed(job))) {
             if (matches(m, job, 0) && (best == null || better(m, best))) {
                 best = m;
             }
@@ -69,7 +71,7 @@ public final class PrinterRules {
     /** Leading margins with borders that are offered for this request, the widest first: more than one where margins may be waived. */
     public List<String> topMargins(JobRequest job) {
         JobRequest any = job.edged(false).with(DriverSettings.TOP_MARGIN, "");
-        return table.of(any.get(DriverSettings.MEDIA_TYPE), any.get(DriverSettings.FEED)).stream().filter(m -> !m.borderless() && matches(m, any, 0)).sorted(Comparator.comparingDouble(m -> -m.margins().top()))
+        return table.of(type(any), feed(any)).stream().filter(m -> !m.borderless() && matches(m, any, 0)).sorted(Comparator.comparingDouble(m -> -m.margins().top()))
             .map(MediaRow::topMargin).distinct().toList();
     }
 
@@ -119,9 +121,22 @@ public final class PrinterRules {
         return ((skipped & SIZE) != 0 || fits(m, job))
             && ((skipped & 2) != 0 || !job.borderless() || m.borderless())
             && ((skipped & 32) != 0 || m.takesThickness(job.thicknessMm()))
-            && ((skipped & FEED) != 0 || m.feed().isEmpty() || job.get(DriverSettings.FEED).isEmpty() || m.feed().equals(job.get(DriverSettings.FEED)))
-            && ((skipped & TYPE) != 0 || m.type().isEmpty() || job.get(DriverSettings.MEDIA_TYPE).isEmpty() || m.type().equals(job.get(DriverSettings.MEDIA_TYPE)))
+            && ((skipped & FEED) != 0 || m.feed().isEmpty() || feed(job).isEmpty() || m.feed().equals(feed(job)))
+            && ((skipped & TYPE) != 0 || m.type().isEmpty() || type(job).isEmpty() || m.type().equals(type(job)))
             && ((skipped & 4) != 0 || job.borderless() || job.get(DriverSettings.TOP_MARGIN).isEmpty() || m.topMargin().equals(job.get(DriverSettings.TOP_MARGIN)));
+    }
+
+    /** Left to the printer, any will do. */
+    private static String type(JobRequest job) {
+        return chosen(job.get(DriverSettings.MEDIA_TYPE));
+    }
+
+    private static String feed(JobRequest job) {
+        return chosen(job.get(DriverSettings.FEED));
+    }
+
+    private static String chosen(String value) {
+        return value.equals(AUTO) ? "" : value;
     }
 
     /** Sheets lie in trays, whatever their size, unless they are to be cut from the roll; only what any length can be cut from is a roll. */
@@ -134,7 +149,7 @@ public final class PrinterRules {
     }
 
     private boolean any(JobRequest job, int skipped) {
-        for (MediaRow m : table.of((skipped & TYPE) != 0 ? "" : job.get(DriverSettings.MEDIA_TYPE), (skipped & FEED) != 0 ? "" : job.get(DriverSettings.FEED))) {
+        for (MediaRow m : table.of((skipped & TYPE) != 0 ? "" : type(job), (skipped & FEED) != 0 ? "" : feed(job))) {
             if (matches(m, job, skipped)) {
                 return true;
             }
@@ -270,7 +285,7 @@ public final class PrinterRules {
         }
 
         private List<Alteration> sizes(JobRequest job) {
-            return table.of(job.get(DriverSettings.MEDIA_TYPE), job.get(DriverSettings.FEED)).stream().filter(m -> matches(m, job, SIZE) && m.widthMm().from() == m.widthMm().to() && (m.roll() || m.lengthMm().from() == m.lengthMm().to()))
+            return table.of(type(job), feed(job)).stream().filter(m -> matches(m, job, SIZE) && m.widthMm().from() == m.widthMm().to() && (m.roll() || m.lengthMm().from() == m.lengthMm().to()))
                 .sorted(Comparator.comparingDouble(m -> Math.abs(m.widthMm().from() - job.widthMm()) + (m.roll() == job.roll() ? 0 : 1000)))
                 .<Alteration>map(m -> new Alteration.Size(m.widthMm().from(), m.roll() ? 0 : m.lengthMm().from(), m.roll())).distinct().limit(MOST_VALUES).toList();
         }

@@ -92,6 +92,15 @@ public class PrinterRulesTest {
     }
 
     @Test
+    public void whatIsLeftToThePrinterMayBeAnything() {
+        PrinterDescription choosing = new PrinterDescription("", MEDIA, Map.of("media-source", ValueSet.keywords("auto", "rear", "front", "roll")), Map.of(), List.of(), List.of(), List.of(360), List.of(), List.of(),
+            List.of(), Optional.empty(), Map.of());
+        JobRequest auto = a4("media-type", "gloss", "media-source", "auto").edged(true);
+        assertThat(new PrinterRules(choosing).check(auto)).isEmpty();
+        assertThat(new PrinterRules(choosing).row(auto).orElseThrow().feed()).isEqualTo("rear");
+    }
+
+    @Test
     public void aValueThatIsGoneIsToldAndReplaced() {
         JobRequest old = a4("media-type", "gloss", "media-source", "cassette");
         assertThat(RULES.check(old)).extracting(Conflict::kind).contains(Conflict.Kind.GONE);

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.TreeSet;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import wistel.core.length.Length;
 import wistel.core.length.Range;
 import wistel.core.paper.SheetSize;
@@ -51,7 +52,7 @@ public record PrinterView(UUID id, String name, String uri, String ippUuid, bool
 
     private static Abilities abilities(PrinterDescription d) {
         return new Abilities(d.model(), words(d, DriverSettings.MEDIA_TYPE), words(d, DriverSettings.FEED), words(d, DriverSettings.QUALITY), words(d, DriverSettings.BLACK),
-            d.feeds().stream().map(f -> way(f, d)).filter(w -> !w.isEmpty()).toList(), toTheEdge(d), d.monochromeMode().isPresent(), d.constraints().size(), d.resolutions(), d.rasters());
+            Stream.concat(d.feeds().stream(), Stream.of("")).map(f -> way(f, d)).filter(w -> !w.isEmpty()).toList(), toTheEdge(d), d.monochromeMode().isPresent(), d.constraints().size(), d.resolutions(), d.rasters());
     }
 
     private static List<Word> words(PrinterDescription d, String setting) {
@@ -94,7 +95,7 @@ public record PrinterView(UUID id, String name, String uri, String ippUuid, bool
         if (thickest > 0 && thickest < MediaRow.ANY_THICKNESS.to()) {
             parts.add(String.format(Locale.ROOT, "to %.2f mm thick", thickest));
         }
-        return parts.isEmpty() ? "" : d.word(DriverSettings.FEED, feed) + ": " + String.join(", ", parts);
+        return parts.isEmpty() ? "" : (feed.isEmpty() ? "any feed" : d.word(DriverSettings.FEED, feed)) + ": " + String.join(", ", parts);
     }
 
     private static String toTheEdge(PrinterDescription d) {
