@@ -231,7 +231,11 @@ public class FromPictureToPrintTest {
         button("On to the release").click();
         assertThat(page.getByAltText("The sheet as it would come out")).isVisible();
         assertThat(page.getByText(Pattern.compile("by the printer's own figures")).first()).isVisible();
-        assertThat(page.getByText(Pattern.compile("mm of the roll of 24 in"))).isVisible();
+        assertThat(page.getByText(Pattern.compile("mm of the roll of 24 in; none of it is loaded"))).isVisible();
+        page.navigate(wistel.address + "/");
+        page.getByText("Fells, a metre wide").click();
+        page.locator(".track button").last().click();
+        assertThat(page.getByText(Pattern.compile("m stay on it"))).isVisible();
         button("Hold it").click();
         assertThat(page.getByTestId("progress")).containsText("held: its file is made", new LocatorAssertions.ContainsTextOptions().setTimeout(120_000));
         button("Send it now").click();
