@@ -95,6 +95,6 @@ final class ProfileSession {
             String[] f = line.split(" ");
             patches.add(new Patch(f[0], sheet.patches().get(patches.size()), new Lab(Double.parseDouble(f[1]), Double.parseDouble(f[2]), Double.parseDouble(f[3]))));
         }
-        return Cgats.of("Wistel", "RGB chart on " + paper.label() + ", " + paper.mediaType() + ", quality 5", patches);
+        return Cgats.of(Cgats.Device.RGB, "Wistel", "RGB chart on " + paper.label() + ", " + paper.mediaType() + ", quality 5", patches);
     }
 }

@@ -3,8 +3,10 @@ package wistel.core.cgats;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.IntFunction;
+import java.util.stream.Stream;
 import wistel.core.colour.D50;
 import wistel.core.colour.Lab;
 import wistel.core.colour.Spectrum;
@@ -44,13 +46,30 @@ public record Cgats(String text, Device device, List<Patch> patches) {
             throw Table.broken("it is larger than " + (LARGEST_BYTES >> 20) + " MB");
         }
         Table table = Table.parse(text);
-        Device device = device(table);
-        boolean ink = device == Device.GRAY && !table.has("GRAY");
-        String[] columns = ink ? new String[] {"GRAY_K"} : device.columns;
+        Device device = device(table).orElseThrow(() -> Table.broken("it has no RGB, CMYK or gray columns"));
+        IntFunction<double[]> sent = sent(table, device);
         IntFunction<Lab> colour = colour(table);
-        double full = full(table, columns);
         List<Patch> patches = new ArrayList<>();
         for (int row = 0; row < table.rows().size(); row++) {
+            patches.add(new Patch(id(table, row), sent.apply(row), colour.apply(row)));
+        }
+        return new Cgats(text, device, patches);
+    }
+
+    static String id(Table table, int row) {
+        return table.has("SAMPLE_ID") ? table.word(row, "SAMPLE_ID") : String.valueOf(row + 1);
+    }
+
+    static Optional<Device> device(Table table) {
+        return Stream.of(Device.values()).filter(d -> table.has(d.columns) || d == Device.GRAY && table.has("GRAY_K")).findFirst();
+    }
+
+    /** What was sent in a row, 0 to 1. */
+    static IntFunction<double[]> sent(Table table, Device device) {
+        boolean ink = device == Device.GRAY && !table.has("GRAY");
+        String[] columns = ink ? new String[] {"GRAY_K"} : device.columns;
+        double full = full(table, columns);
+        return row -> {
             double[] values = table.numbers(row, columns);
             for (int i = 0; i < values.length; i++) {
                 values[i] = ink ? 1 - values[i] / full : values[i] / full;
@@ -59,18 +78,8 @@ public record Cgats(String text, Device device, List<Patch> patches) {
                 }
                 values[i] = Math.max(0, Math.min(1, values[i]));
             }
-            patches.add(new Patch(table.has("SAMPLE_ID") ? table.word(row, "SAMPLE_ID") : String.valueOf(row + 1), values, colour.apply(row)));
-        }
-        return new Cgats(text, device, patches);
-    }
-
-    private static Device device(Table table) {
-        for (Device device : Device.values()) {
-            if (table.has(device.columns) || device == Device.GRAY && table.has("GRAY_K")) {
-                return device;
-            }
-        }
-        throw Table.broken("it has no RGB, CMYK or gray columns");
+            return values;
+        };
     }
 
     private static double full(Table table, String[] columns) {
@@ -83,7 +92,7 @@ public record Cgats(String text, Device device, List<Patch> patches) {
         return most > 100.5 ? 255 : 100;
     }
 
-    private static IntFunction<Lab> colour(Table table) {
+    static IntFunction<Lab> colour(Table table) {
         if (table.has("LAB_L", "LAB_A", "LAB_B")) {
             return row -> Lab.of(table.numbers(row, "LAB_L", "LAB_A", "LAB_B"));
         }
@@ -132,17 +141,20 @@ public record Cgats(String text, Device device, List<Patch> patches) {
         return bands;
     }
 
-    /** RGB patches as text: device values 0 to 100, L*a*b* under D50, 2 degrees. */
-    public static Cgats of(String originator, String description, List<Patch> patches) {
+    /** RGB or gray patches as text: device values 0 to 100, L*a*b* under D50, 2 degrees. */
+    public static Cgats of(Device device, String originator, String description, List<Patch> patches) {
         StringBuilder out = new StringBuilder("CGATS.17\n")
-            .append("ORIGINATOR \"").append(originator).append("\"\nDESCRIPTOR \"").append(description).append("\"\n")
+            .append("ORIGINATOR \"").append(originator).append("\"\nDESCRIPTOR \"").append(description.replace('"', ' ')).append("\"\n")
             .append("MEASUREMENT_SOURCE \"Illumination=D50 ObserverAngle=2degree\"\n")
-            .append("NUMBER_OF_FIELDS 7\nBEGIN_DATA_FORMAT\nSAMPLE_ID RGB_R RGB_G RGB_B LAB_L LAB_A LAB_B\nEND_DATA_FORMAT\n")
-            .append("NUMBER_OF_SETS ").append(patches.size()).append("\nBEGIN_DATA\n");
+            .append("NUMBER_OF_FIELDS ").append(device.columns.length + 4).append("\nBEGIN_DATA_FORMAT\nSAMPLE_ID ").append(String.join(" ", device.columns))
+            .append(" LAB_L LAB_A LAB_B\nEND_DATA_FORMAT\nNUMBER_OF_SETS ").append(patches.size()).append("\nBEGIN_DATA\n");
         for (Patch p : patches) {
-            out.append(String.format(Locale.ROOT, "%s %.4f %.4f %.4f %.3f %.3f %.3f%n", p.id(), 100 * p.device()[0], 100 * p.device()[1],
-                100 * p.device()[2], p.lab().l(), p.lab().a(), p.lab().b()));
+            out.append(p.id());
+            for (double v : p.device()) {
+                out.append(String.format(Locale.ROOT, " %.4f", 100 * v));
+            }
+            out.append(String.format(Locale.ROOT, " %.3f %.3f %.3f%n", p.lab().l(), p.lab().a(), p.lab().b()));
         }
-        return new Cgats(out.append("END_DATA\n").toString(), Device.RGB, patches);
+        return new Cgats(out.append("END_DATA\n").toString(), device, patches);
     }
 }

@@ -5,12 +5,15 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.OptionalDouble;
+import java.util.regex.Pattern;
 import wistel.core.fault.MeasurementException;
 
 /** The data of a CGATS.17 / ISO 28178 text as columns and rows of words: quoting, comments and bounds, no meaning. Columns are told by name. */
 record Table(Map<String, Integer> columns, List<List<String>> rows) {
     private static final int MOST_ROWS = 50_000;
     private static final int MOST_COLUMNS = 600;
+    private static final Pattern DECIMAL_COMMA = Pattern.compile("[+-]?\\d*,\\d+(?:[eE][+-]?\\d+)?");
 
     /** @throws MeasurementException when a section is missing, a row is too short, or there is more than a chart can hold */
     static Table parse(String text) {
@@ -58,7 +61,7 @@ record Table(Map<String, Integer> columns, List<List<String>> rows) {
     }
 
     /** Words between blanks; what stands in quotes is one word. */
-    private static List<String> words(String line) {
+    static List<String> words(String line) {
         List<String> words = new ArrayList<>();
         int at = 0;
         while (at < line.length()) {
@@ -94,15 +97,17 @@ record Table(Map<String, Integer> columns, List<List<String>> rows) {
     /** @throws MeasurementException with the row's number, counted from 1 */
     double number(int row, String name) {
         String word = word(row, name);
+        return number(word).orElseThrow(() -> broken("row " + (row + 1) + " holds '" + (word.length() > 20 ? word.substring(0, 20) : word) + "' where a number belongs"));
+    }
+
+    /** A finite number within a million, with a decimal point or a decimal comma. */
+    static OptionalDouble number(String word) {
         try {
-            double v = Double.parseDouble(word);
-            if (Double.isFinite(v) && Math.abs(v) < 1e6) {
-                return v;
-            }
+            double v = Double.parseDouble(DECIMAL_COMMA.matcher(word).matches() ? word.replace(',', '.') : word);
+            return Double.isFinite(v) && Math.abs(v) < 1e6 ? OptionalDouble.of(v) : OptionalDouble.empty();
         } catch (NumberFormatException e) {
-            // told below, with the row
+            return OptionalDouble.empty();
         }
-        throw broken("row " + (row + 1) + " holds '" + (word.length() > 20 ? word.substring(0, 20) : word) + "' where a number belongs");
     }
 
     double[] numbers(int row, String... names) {

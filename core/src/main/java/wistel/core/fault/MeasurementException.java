@@ -13,6 +13,12 @@ public final class MeasurementException extends WistelException {
         CHART_UNREADABLE,
         /** Too few neutral patches. */
         RAMP_TOO_SHORT,
+        /** A reading of another wedge. */
+        READING_OF_ANOTHER_WEDGE,
+        /** A reading with more or fewer patches than its wedge. */
+        READING_OF_ANOTHER_LENGTH,
+        /** A reading that is no scale of neutral steps. */
+        READING_UNCLEAR,
         /** Not a scan in L*a*b*. */
         SCAN_UNREADABLE
     }

@@ -46,7 +46,7 @@ public final class MadeProfiles {
             Lab lab = measured(rgb);
             patches.add(new Patch("P" + patches.size(), rgb, new Lab(lab.l() + 0.05 * (noise.nextDouble() - 0.5), lab.a(), lab.b())));
         }
-        return Cgats.of("test", "a made-up printer", patches);
+        return Cgats.of(Cgats.Device.RGB, "test", "a made-up printer", patches);
     }
 
     private static final class Held {

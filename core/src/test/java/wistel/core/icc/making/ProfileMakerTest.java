@@ -68,7 +68,7 @@ public class ProfileMakerTest {
             double[] rgb = i < 8 ? new double[] {i & 1, i >> 1 & 1, i >> 2} : new double[] {level(random), level(random), level(random)};
             patches.add(new Patch("P" + i, rgb, MadeProfiles.measured(rgb)));
         }
-        ProfileMaker.Made made = ProfileMaker.make("fitted", Cgats.of("t", "t", patches));
+        ProfileMaker.Made made = ProfileMaker.make("fitted", Cgats.of(Cgats.Device.RGB, "t", "t", patches));
         assertThat(made.quality().patches()).isGreaterThan(60);
         assertThat(made.quality().mean()).isLessThan(1.0);
         assertThat(made.quality().percentile95()).isLessThan(3.0);
@@ -145,7 +145,7 @@ public class ProfileMakerTest {
 
     @Test
     public void chartsThatCantMakeAProfileSayWhatIsMissing() {
-        Cgats two = Cgats.of("t", "t", List.of(new Patch("1", new double[] {0, 0, 0}, new Lab(10, 0, 0)), new Patch("2", new double[] {1, 1, 1}, new Lab(95, 0, 0))));
+        Cgats two = Cgats.of(Cgats.Device.RGB, "t", "t", List.of(new Patch("1", new double[] {0, 0, 0}, new Lab(10, 0, 0)), new Patch("2", new double[] {1, 1, 1}, new Lab(95, 0, 0))));
         assertThatThrownBy(() -> ProfileMaker.make("x", two)).isInstanceOf(MeasurementException.class).hasMessageContaining("2 patches");
         assertThatThrownBy(() -> ProfileMaker.make("x", grayChart(4))).isInstanceOf(MeasurementException.class).hasMessageContaining("4 levels");
         Cgats inks = Cgats.parse("CGATS.17\nBEGIN_DATA_FORMAT\nCMYK_C CMYK_M CMYK_Y CMYK_K LAB_L LAB_A LAB_B\nEND_DATA_FORMAT\nBEGIN_DATA\n0 0 0 0 95 0 0\nEND_DATA\n");
