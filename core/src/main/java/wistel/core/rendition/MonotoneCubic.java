@@ -4,13 +4,13 @@ package wistel.core.rendition;
  * A smooth curve through points that never turns between them: cubic Hermite pieces whose slopes are limited (F. N. Fritsch and R. E. Carlson,
  * Monotone Piecewise Cubic Interpolation, SIAM J. Numer. Anal. 17, 1980; slopes by Fritsch and Butland, 1984). Beyond its ends it goes on level.
  */
-final class MonotoneCubic {
+public final class MonotoneCubic {
     private final double[] x;
     private final double[] y;
     private final double[] slope;
 
     /** @param x rising, two or more */
-    MonotoneCubic(double[] x, double[] y) {
+    public MonotoneCubic(double[] x, double[] y) {
         this(x, y, ends(x, y));
     }
 
@@ -68,7 +68,7 @@ final class MonotoneCubic {
         return before * after / (alpha * after + (1 - alpha) * before);
     }
 
-    double at(double v) {
+    public double at(double v) {
         int n = x.length;
         if (v <= x[0]) {
             return y[0];

@@ -1,0 +1,170 @@
+package wistel.core.tone;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import wistel.core.cgats.Readings;
+import wistel.core.cgats.Readings.Reading;
+import wistel.core.colour.Lab;
+import wistel.core.fault.MeasurementException;
+import wistel.core.fault.MeasurementException.Reason;
+
+/**
+ * What the reading of a wedge comes to: the mean of each step, from bare paper to full black.
+ *
+ * @param kind  whether a* and b* were measured
+ * @param noise standard deviation of one reading in L*: from repeats where there are any, else from how far steps lie off a smooth line
+ */
+public record ToneScale(Readings.Kind kind, List<Step> steps, double noise) {
+    /** Hand instruments repeat themselves no better. */
+    static final double LEAST_NOISE = 0.03;
+    /** Median of absolute values to standard deviation of a normal distribution. */
+    private static final double MAD = 1.4826;
+    private static final int FEWEST = 5;
+    private static final double SAME_DEPTH = 1e-4;
+
+    /**
+     * @param depth   0 for bare paper, 1 for full black, as it was sent
+     * @param repeats how often it was read
+     */
+    public record Step(double depth, Lab lab, int repeats) {
+    }
+
+    /** @throws MeasurementException with fewer than five steps */
+    public ToneScale {
+        steps = List.copyOf(steps);
+        if (steps.size() < FEWEST) {
+            throw new MeasurementException(Reason.READING_UNCLEAR, "A scale of " + steps.size() + " steps says too little.", "Read at least " + FEWEST + " steps.");
+        }
+        for (int i = 1; i < steps.size(); i++) {
+            if (!(steps.get(i).depth > steps.get(i - 1).depth)) {
+                throw new IllegalArgumentException("steps out of order at " + i);
+            }
+        }
+    }
+
+    /**
+     * A reading of a wedge of Wistel's, by its patches' labels, else by what was sent, else in the order of the patches.
+     *
+     * @throws MeasurementException when it is of another wedge, or has more or fewer patches
+     */
+    public static ToneScale of(Wedge wedge, Readings readings) {
+        List<Reading> all = readings.all();
+        all.stream().map(r -> Wedge.numberOf(r.id())).flatMap(Optional::stream).filter(n -> n != wedge.number()).findFirst().ifPresent(other -> {
+            throw new MeasurementException(Reason.READING_OF_ANOTHER_WEDGE, "This is a reading of wedge " + other + ", not of wedge " + wedge.number() + ".", "Add it to wedge " + other + ", or read this one.");
+        });
+        if (all.size() != wedge.patches()) {
+            throw new MeasurementException(Reason.READING_OF_ANOTHER_LENGTH, "The reading has " + all.size() + " patches, wedge " + wedge.number() + " has " + wedge.patches() + ".",
+                all.size() < wedge.patches() ? "Read all of its patches, row by row." : "See whether it is another wedge's, or one row was read twice.");
+        }
+        List<Integer> order = wedge.order();
+        List<Step> single = new ArrayList<>();
+        for (int i = 0; i < all.size(); i++) {
+            Reading r = all.get(i);
+            int patch = Wedge.patchOf(r.id()).orElse(i);
+            if (patch >= order.size()) {
+                throw new MeasurementException(Reason.READING_OF_ANOTHER_WEDGE, "Wedge " + wedge.number() + " has no patch " + r.id() + ".", "See whether the reading belongs to it.");
+            }
+            double depth = r.gray().isPresent() ? nearest(wedge, 1 - r.gray().getAsDouble()) : wedge.depth(order.get(patch));
+            single.add(new Step(depth, r.lab(), 1));
+        }
+        return averaged(readings.kind(), single);
+    }
+
+    private static double nearest(Wedge wedge, double depth) {
+        double step = wedge.depth((int) Math.round(depth * (wedge.steps() - 1)));
+        if (Math.abs(step - depth) > 0.25 / (wedge.steps() - 1)) {
+            throw new MeasurementException(Reason.READING_OF_ANOTHER_WEDGE, String.format(Locale.ROOT, "The reading has a patch of %.1f %% black; wedge %d has none.", 100 * depth, wedge.number()),
+                "See whether the reading belongs to it.");
+        }
+        return step;
+    }
+
+    /** A scale printed elsewhere: by what was sent, else as even steps in the order read. */
+    public static ToneScale of(Readings readings) {
+        List<Reading> all = readings.all();
+        boolean told = all.stream().allMatch(r -> r.gray().isPresent());
+        List<Step> single = new ArrayList<>();
+        for (int i = 0; i < all.size(); i++) {
+            single.add(new Step(told ? 1 - all.get(i).gray().getAsDouble() : i / Math.max(1.0, all.size() - 1), all.get(i).lab(), 1));
+        }
+        return averaged(readings.kind(), single);
+    }
+
+    private static ToneScale averaged(Readings.Kind kind, List<Step> single) {
+        Map<Long, List<Step>> byDepth = new TreeMap<>();
+        single.forEach(s -> byDepth.computeIfAbsent(Math.round(s.depth / SAME_DEPTH), k -> new ArrayList<>()).add(s));
+        List<Step> steps = byDepth.values().stream().map(ToneScale::mean).sorted(Comparator.comparingDouble(Step::depth)).toList();
+        if (steps.size() < FEWEST || steps.get(0).depth > 0.01 || steps.get(steps.size() - 1).depth < 0.99) {
+            throw new MeasurementException(Reason.READING_UNCLEAR, "This scale has " + steps.size() + " steps; it takes " + FEWEST + " or more, with bare paper and full black among them.",
+                "Read the whole wedge.");
+        }
+        double noise = single.size() > steps.size() ? ofRepeats(byDepth.values()) : ofSteps(steps);
+        return new ToneScale(kind, steps, Math.max(LEAST_NOISE, noise));
+    }
+
+    private static Step mean(List<Step> same) {
+        return new Step(same.get(0).depth, new Lab(same.stream().mapToDouble(s -> s.lab.l()).average().orElseThrow(), same.stream().mapToDouble(s -> s.lab.a()).average().orElseThrow(),
+            same.stream().mapToDouble(s -> s.lab.b()).average().orElseThrow()), same.size());
+    }
+
+    private static double ofRepeats(Collection<List<Step>> groups) {
+        double sum = 0;
+        int free = 0;
+        for (List<Step> same : groups) {
+            double mean = mean(same).lab.l();
+            sum += same.stream().mapToDouble(s -> Math.pow(s.lab.l() - mean, 2)).sum();
+            free += same.size() - 1;
+        }
+        return Math.sqrt(sum / free);
+    }
+
+    /** Third differences of a smooth, even scale are next to nothing; of independent errors they are sqrt(1 + 9 + 9 + 1) times as large. */
+    private static double ofSteps(List<Step> steps) {
+        double[] third = new double[steps.size() - 3];
+        for (int i = 0; i < third.length; i++) {
+            third[i] = Math.abs(steps.get(i + 3).lab.l() - 3 * steps.get(i + 2).lab.l() + 3 * steps.get(i + 1).lab.l() - steps.get(i).lab.l());
+        }
+        Arrays.sort(third);
+        return MAD * third[third.length / 2] / Math.sqrt(20);
+    }
+
+    public Lab paper() {
+        return steps.get(0).lab;
+    }
+
+    public Lab black() {
+        return steps.get(steps.size() - 1).lab;
+    }
+
+    /** The noise of one step's mean, in L*. */
+    double noiseOf(Step step) {
+        return noise / Math.sqrt(step.repeats);
+    }
+
+    /** The same without some steps; the ends stay. */
+    public ToneScale without(List<Integer> left) {
+        List<Step> kept = new ArrayList<>();
+        for (int i = 0; i < steps.size(); i++) {
+            if (!left.contains(i) || i == 0 || i == steps.size() - 1) {
+                kept.add(steps.get(i));
+            }
+        }
+        return new ToneScale(kind, kept, noise);
+    }
+
+    /** As if it had been read from black to paper. */
+    public ToneScale turned() {
+        List<Step> turned = new ArrayList<>();
+        for (int i = steps.size() - 1; i >= 0; i--) {
+            turned.add(new Step(1 - steps.get(i).depth, steps.get(i).lab, steps.get(i).repeats));
+        }
+        return new ToneScale(kind, turned, noise);
+    }
+}
