@@ -70,7 +70,7 @@ public class FromPictureToPrintTest {
     void tellWhatWasSeen(ITestResult result) throws Exception {
         if (result.getStatus() == ITestResult.FAILURE && wistel != null && page != null) {
             System.out.println("--- " + page.url() + "\n" + page.innerText("body") + "\n--- attempts\n"
-                + page.evaluate("fetch('/api/attempts').then(r => r.text())") + "\n--- logs\n" + wistel.logs() + "\n--- complaints " + complaints);
+                + page.evaluate("fetch('/api/attempts', { signal: AbortSignal.timeout(5000) }).then(r => r.text()).catch(String)") + "\n--- logs\n" + wistel.logs() + "\n--- complaints " + complaints);
         }
     }
 

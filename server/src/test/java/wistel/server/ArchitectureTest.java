@@ -6,6 +6,10 @@ import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.sli
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
+import java.util.Collection;
+import java.util.concurrent.CompletableFuture;
+import java.util.function.Supplier;
+import java.util.stream.Stream;
 import org.testng.annotations.Test;
 
 public class ArchitectureTest {
@@ -31,5 +35,12 @@ public class ArchitectureTest {
     @Test
     public void onlyTheIppClientSpeaksIpp() {
         noClasses().that().haveSimpleNameNotStartingWith("Ipp").should().dependOnClassesThat().resideInAPackage("com.hp.jipp..").check(SERVER);
+    }
+
+    /** Its threads would wait at caches for computations that need them: with two processors for ever. Core's computations use it, and wait for nothing. */
+    @Test
+    public void theServerPutsNothingOnTheCommonPool() {
+        noClasses().should().callMethod(Collection.class, "parallelStream").orShould().callMethod(Stream.class, "parallel")
+            .orShould().callMethod(CompletableFuture.class, "supplyAsync", Supplier.class).orShould().callMethod(CompletableFuture.class, "runAsync", Runnable.class).check(SERVER);
     }
 }

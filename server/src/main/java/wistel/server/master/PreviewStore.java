@@ -49,7 +49,7 @@ public class PreviewStore {
     private final ProfileRepository profiles;
     private final PixelWorkers workers;
     private final Clock clock;
-    private final Cache<String, View> previews = Caffeine.newBuilder().maximumWeight(MOST_BYTES)
+    private final Cache<String, View> previews = Caffeine.newBuilder().executor(Runnable::run).maximumWeight(MOST_BYTES)
         .weigher((String k, View v) -> (int) Math.min(Integer.MAX_VALUE, v.bytes())).build();
 
     public PreviewStore(FileStore files, ProfileRepository profiles, PixelWorkers workers, Clock clock) {

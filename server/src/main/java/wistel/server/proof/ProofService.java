@@ -76,8 +76,8 @@ public class ProofService {
     private volatile long lastAsked = System.nanoTime() - QUIET_NANOS;
     private final Executor behind = standingBack();
     /** Of source and paper. Each holds a table of about 6 MB. */
-    private final Cache<List<IccProfile>, GamutCheck> gamuts = Caffeine.newBuilder().maximumSize(8).build();
-    private final Cache<IccProfile, GamutBoundary> boundaries = Caffeine.newBuilder().maximumSize(30).build();
+    private final Cache<List<IccProfile>, GamutCheck> gamuts = Caffeine.newBuilder().executor(Runnable::run).maximumSize(8).build();
+    private final Cache<IccProfile, GamutBoundary> boundaries = Caffeine.newBuilder().executor(Runnable::run).maximumSize(30).build();
 
     public ProofService(PreviewStore previews, ProfileRepository profiles, FileStore files, PairingRepository pairings) {
         this.pairings = pairings;
@@ -312,12 +312,15 @@ public class ProofService {
             List.copyOf(BlackPoint.always(profiles.get(pairing.profileHash()))));
     }
 
-    /** On each pairing with its usual intent, black scaled; the best first. */
+    /**
+     * On each pairing with its usual intent, black scaled; the best first. One after the other: a thread of the common pool that waits for a transform
+     * which another thread compiles keeps that compilation from its own parts, on a machine of two processors for ever. Each is parallel in itself.
+     */
     public List<PairingComparison> compared(Seen seen, List<PairingVersion> on) {
         View view = counted(seen, FIGURES_SIDE);
         char[] wanted = treated(seen.uncompensated()).apply(view.pixels());
         char[] asked = asked(seen, view.pixels());
-        return PairingComparison.ranked(on.parallelStream().map(pairing -> PairingComparison.of(pairing,
+        return PairingComparison.ranked(on.stream().map(pairing -> PairingComparison.of(pairing,
             meanDifference(wanted, proofLab(seen, pairing.profileHash(), new RenditionCompiler.Onward(pairing.intent(), true), false).apply(view.pixels())),
             gamutCheck(seen, pairing).report(asked))).toList());
     }

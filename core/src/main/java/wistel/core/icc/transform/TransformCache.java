@@ -14,13 +14,21 @@ public final class TransformCache {
 
     private final Cache<Recipe, Transform> kept;
     /** Those that serve until the one to keep is made; empty where there is none. */
-    private final Cache<Recipe, Optional<Transform>> quick = Caffeine.newBuilder().maximumSize(QUICK).build();
+    private final Cache<Recipe, Optional<Transform>> quick = built().maximumSize(QUICK).build();
     /** What a change's transforms have in common. */
-    private final Cache<Recipe.MeantFor, Kernel> heads = Caffeine.newBuilder().maximumSize(HEADS).build();
+    private final Cache<Recipe.MeantFor, Kernel> heads = built().maximumSize(HEADS).build();
 
     /** @param mostBytes what the kept transforms' tables may hold together */
     public TransformCache(long mostBytes) {
-        kept = Caffeine.newBuilder().maximumWeight(mostBytes).weigher((Recipe r, Transform t) -> (int) Math.min(Integer.MAX_VALUE, t.bytes())).build();
+        kept = built().maximumWeight(mostBytes).weigher((Recipe r, Transform t) -> (int) Math.min(Integer.MAX_VALUE, t.bytes())).build();
+    }
+
+    /**
+     * What is kept and what is dropped is seen to by who asks, never on the common pool: a thread of it that waits at a compilation's lock would keep that
+     * compilation from its own parts.
+     */
+    private static Caffeine<Object, Object> built() {
+        return Caffeine.newBuilder().executor(Runnable::run);
     }
 
     /** The kept one, or a new one. Two who ask for the same at once wait for one compilation. */
