@@ -46,7 +46,7 @@ public final class Readback {
         out.append("; ").append(facts.described().quality(d.settings().quality())).append(" quality");
         double seconds = seconds(d, facts, layout);
         if (seconds > 0) {
-            out.append(seconds < 90 ? "; about " + Math.max(10, Math.round(seconds / 10) * 10) + " seconds" : "; about " + Math.round(seconds / 60) + " minutes");
+            out.append(seconds < 90 ? "; about " + Math.max(5, Math.round(seconds / 5) * 5) + " seconds" : "; about " + Math.round(seconds / 60) + " minutes");
         }
         return out.append('.').toString();
     }
