@@ -69,7 +69,7 @@ public class PairingRepository {
 
     /** The newest version of each, retired ones left out, by the paper's name. */
     public List<PairingVersion> all() {
-        return jdbc.sql("select * from (" + LATEST + "where not g.retired order by v.pairing_id, v.no desc) l order by paper").query(this::row).list();
+        return jdbc.sql("select * from (" + LATEST + "where not g.retired order by v.pairing_id, v.no desc) l order by paper, printer_name, pairing_id").query(this::row).list();
     }
 
     /** The newest version, also of a retired one. */
