@@ -54,6 +54,8 @@ import wistel.server.store.ProfileRepository;
 @Service
 public class LaidDownService {
     private static final int LARGEST = 2000;
+    /** Longest side of a view that suffices for most sheets and is resampled five times as fast. */
+    private static final int SMALL = 1000;
     private static final int COVERAGE_DPI = 20;
 
     private final PreviewStore previews;
@@ -113,13 +115,19 @@ public class LaidDownService {
         Map<String, Double> scales = new HashMap<>();
         for (PrintOrder.Master used : judged.masters()) {
             Master master = masters.byHash(used.hash()).orElseThrow();
-            View view = previews.view(master, dpi < 60 ? 1000 : PreviewStore.LARGEST);
+            View view = previews.view(master, asked(page, used.renditionId(), dpi) * Math.max(master.width(), master.height()) <= SMALL ? SMALL : PreviewStore.LARGEST);
             IccProfile source = previews.profile(master);
             scales.put(used.renditionId(), (double) view.width() / master.width());
             pictures.put(used.renditionId(), new LayoutRenderer.Picture(view, Orientation.UPRIGHT, PictureLight.of(source), new float[0],
                 proofs.converted(source, change(d, used.renditionId()), route(d, judged), from -> toRaster(from, told, judged))));
         }
         return new LayoutRenderer.Job(scaled(page, scales), pictures, dpi, Double.POSITIVE_INFINITY, Sharpener.NONE);
+    }
+
+    /** Pixels of the sheet for one of the master's, where most are asked for. */
+    private static double asked(Page page, String rendition, int dpi) {
+        return page.placed().stream().filter(p -> p.renditionId().equals(rendition))
+            .mapToDouble(p -> Math.sqrt(p.atMm().width() * p.atMm().height() / (p.crop().width() * p.crop().height())) * dpi / Length.MM_PER_INCH).max().orElse(1);
     }
 
     /** How much of all pages is covered with ink by this paper's profile, one ink over all of it being 1. */
