@@ -107,9 +107,9 @@ public class ReliabilityTest {
         return test.room.printer().jobs().stream().filter(j -> j.ticket().name().startsWith(attempt)).filter(j -> j.state() == PrintJob.State.COMPLETED).count();
     }
 
-    /** Those that were not called off: a job whose document was broken off by a stop is cancelled, and announced anew. */
+    /** Those that were not given up: a job whose document was broken off by a stop is cancelled, or aborted by the printer itself, and announced anew. */
     private long jobs(String attempt) {
-        return test.room.printer().jobs().stream().filter(j -> j.ticket().name().startsWith(attempt)).filter(j -> j.state() != PrintJob.State.CANCELED).count();
+        return test.room.printer().jobs().stream().filter(j -> j.ticket().name().startsWith(attempt)).filter(j -> j.state() != PrintJob.State.CANCELED && j.state() != PrintJob.State.ABORTED).count();
     }
 
     private <T> List<T> together(List<Callable<T>> calls) throws Exception {
