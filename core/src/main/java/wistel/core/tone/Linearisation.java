@@ -34,7 +34,7 @@ public record Linearisation(ToneCurve curve, ToneTarget target, double before, d
     /** @param scale from paper to black, without the steps that are left out */
     public static Linearisation fit(ToneScale scale, ToneTarget target) {
         ToneFit whole = new ToneFit(scale.steps(), target);
-        List<Fold> folds = IntStream.range(0, FOLDS).parallel().mapToObj(nth -> Fold.of(scale.steps(), target, nth)).toList();
+        List<Fold> folds = IntStream.range(0, FOLDS).parallel().mapToObj(nth -> Fold.of(scale.steps(), whole, nth)).toList();
         double[] variances = IntStream.rangeClosed(0, ToneCurve.MOST_POINTS).mapToDouble(n -> folds.stream().mapToDouble(f -> f.offs[n]).sum() / (scale.steps().size() - 2)).toArray();
         double least = Arrays.stream(variances).min().orElseThrow();
         double noise = scale.steps().stream().mapToDouble(s -> Math.pow(scale.noiseOf(s), 2)).average().orElseThrow();
@@ -61,15 +61,14 @@ public record Linearisation(ToneCurve curve, ToneTarget target, double before, d
      * @param offs sum of the squares of those steps, by number of points
      */
     private record Fold(List<Fitted> byPoints, double[] offs) {
-        private static Fold of(List<Step> steps, ToneTarget target, int nth) {
+        private static Fold of(List<Step> steps, ToneFit whole, int nth) {
             List<Step> seen = new ArrayList<>();
             for (int i = 0; i < steps.size(); i++) {
                 if (i == 0 || i == steps.size() - 1 || (i - 1) % FOLDS != nth) {
                     seen.add(steps.get(i));
                 }
             }
-            List<Fitted> byPoints = new ToneFit(seen, target).byPoints();
-            ToneFit whole = new ToneFit(steps, target);
+            List<Fitted> byPoints = whole.on(seen).byPoints();
             double[] offs = byPoints.stream().mapToDouble(fitted -> {
                 double[] squares = whole.squares(fitted);
                 return IntStream.range(0, squares.length).filter(i -> i % FOLDS == nth).mapToDouble(i -> squares[i]).sum();

@@ -85,6 +85,11 @@ final class ToneFit {
         this.gradients = gradients(steps);
     }
 
+    /** The same fit seeing these steps only; both ends are among them. */
+    ToneFit on(List<Step> seen) {
+        return new ToneFit(seen, target);
+    }
+
     /** L* for a unit of depth around each step between the ends. */
     private static double[] gradients(List<Step> steps) {
         double[] gradients = new double[steps.size() - 2];
