@@ -10,31 +10,13 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.stream.IntStream;
-import org.testng.annotations.AfterClass;
-import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 import wistel.core.icc.profile.Intent;
 import wistel.standin.ink.Paper;
 import wistel.standin.room.Feeds;
 
-public class BadInputTest {
-    private TestRoom test;
-    private Api api;
-
-    @BeforeClass
-    void open() throws IOException {
-        test = new TestRoom(0);
-        api = new Api(() -> test.port);
-    }
-
-    @AfterClass(alwaysRun = true)
-    void close() {
-        if (test != null) {
-            test.close();
-        }
-    }
-
+public class BadInputTest extends InTestRoom {
     private long keptFiles() throws IOException {
         try (var files = Files.walk(test.files.resolve("by-hash"))) {
             return files.filter(Files::isRegularFile).count();

@@ -14,7 +14,6 @@ import javax.imageio.ImageIO;
 import javax.imageio.ImageReader;
 import javax.imageio.metadata.IIOMetadataNode;
 import javax.imageio.stream.MemoryCacheImageInputStream;
-import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -27,29 +26,18 @@ import wistel.standin.ink.Paper;
 import wistel.standin.room.Feeds;
 
 /** Pictures for other screens than sRGB ones. */
-public class DisplayTest {
-    private TestRoom test;
-    private Api api;
+public class DisplayTest extends InTestRoom {
     private String master;
     private String docket;
 
     @BeforeClass
     void open() throws IOException {
-        test = new TestRoom(0);
-        api = new Api(() -> test.port);
         PrintingTest.pair(test, Paper.SKERRY_BARYTA, Feeds.REAR, Intent.RELATIVE);
         JsonNode d = api.drop("vivid.png", vivid()).body().path("docket");
         docket = "/api/dockets/" + d.path("id").asString();
         master = "/api/masters/" + d.path("spec").path("renditions").get(0).path("masterHash").asString() + "/picture?longest=64";
         String pairing = api.get("/api/pairings").body().get(0).path("pairingId").asString();
         assertThat(api.put(docket + "/pairing", "{\"pairingId\":\"" + pairing + "\"}", d.path("version").asInt()).status()).isEqualTo(200);
-    }
-
-    @AfterClass(alwaysRun = true)
-    void close() {
-        if (test != null) {
-            test.close();
-        }
     }
 
     /** Half of it cyan, which baryta holds and sRGB only just shows. */

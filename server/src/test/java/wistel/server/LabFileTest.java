@@ -13,7 +13,6 @@ import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
-import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -27,29 +26,18 @@ import wistel.standin.ink.Paper;
 import wistel.standin.room.Feeds;
 
 /** Files for somebody else's printer: what a lab's programs find in them. */
-public class LabFileTest {
+public class LabFileTest extends InTestRoom {
     private static final Set<String> OVER = Set.of("done", "failed", "cancelled");
-    private TestRoom test;
-    private Api api;
     private String docket;
 
     @BeforeClass
     void open() throws IOException {
-        test = new TestRoom(0);
-        api = new Api(() -> test.port);
         PrintingTest.pair(test, Paper.SKERRY_BARYTA, Feeds.REAR, Intent.RELATIVE);
         JsonNode d = api.drop("fells & light.png", PrintingTest.picture(800)).body().path("docket");
         docket = "/api/dockets/" + d.path("id").asString();
         String pairing = api.get("/api/pairings").body().get(0).path("pairingId").asString();
         api.put(docket + "/pairing", "{\"pairingId\":\"" + pairing + "\"}", d.path("version").asInt());
         change("{\"kind\":\"titled\",\"title\":\"Fells & light\"}");
-    }
-
-    @AfterClass(alwaysRun = true)
-    void close() {
-        if (test != null) {
-            test.close();
-        }
     }
 
     private JsonNode now() {

@@ -12,7 +12,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
@@ -41,24 +40,15 @@ import wistel.standin.room.PrintJob;
 import wistel.standin.room.Ticket;
 
 /** The sheet as it is laid down beforehand against the scan of what the printer then makes of the very same settings, mistakes included. */
-public class LaidDownTest {
+public class LaidDownTest extends InTestRoom {
     private static final double SCAN_DPI = 90;
     private static final Margins REAR = new Margins(3, 3, 14, 3);
-    private TestRoom test;
-    private Api api;
 
     @BeforeClass
     void open() throws IOException {
-        test = new TestRoom(0);
-        api = new Api(() -> test.port);
         PrintingTest.pair(test, Paper.SKERRY_BARYTA, Feeds.REAR, Intent.RELATIVE);
         PrintingTest.pair(test, Paper.CORRIE_LUSTRE, Feeds.REAR, Intent.RELATIVE);
         PrintingTest.pair(test, Paper.MOSS_COTTON, Feeds.FRONT, Intent.PERCEPTUAL);
-    }
-
-    @AfterClass(alwaysRun = true)
-    void close() {
-        test.close();
     }
 
     /** The greenhouse on a paper, 240 mm wide on A4. */

@@ -9,7 +9,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.SplittableRandom;
-import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
@@ -24,25 +23,16 @@ import wistel.standin.ink.Paper;
 import wistel.standin.room.Feeds;
 
 /** Two printers in one room: what is held, sent elsewhere, learned from prints, made anew by hand, and printed by the driver's own gray. */
-public class MachineRoomTest {
+public class MachineRoomTest extends InTestRoom {
     private static final String LARGE = "/ipp/large";
-    private TestRoom test;
-    private Api api;
 
     @BeforeClass
     void open() throws IOException {
-        test = new TestRoom(0);
-        api = new Api(() -> test.port);
         PrintingTest.pair(test, Paper.SKERRY_BARYTA, Feeds.REAR, Intent.RELATIVE);
         PrintingTest.pair(test, Paper.MOSS_COTTON, Feeds.FRONT, Intent.PERCEPTUAL);
         JsonNode large = api.post("/api/printers", "{\"uri\":\"ipp://localhost:" + test.room.port() + LARGE + "\"}", 0).body();
         String hash = api.post("/api/profiles", Files.readAllBytes(Path.of("../demo/profiles/skerry-baryta.icc"))).body().get(0).path("profile").path("hash").asString();
         assertThat(api.post("/api/pairings", pairing(hash, large.path("id").asString(), "Skerry Baryta 310", Feeds.ROLL, "RELATIVE"), 0).status()).isEqualTo(201);
-    }
-
-    @AfterClass(alwaysRun = true)
-    void close() {
-        test.close();
     }
 
     private static String pairing(String hash, String printer, String paper, String feed, String intent) {

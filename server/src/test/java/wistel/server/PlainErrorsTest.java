@@ -11,7 +11,6 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.util.List;
-import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -21,24 +20,13 @@ import wistel.standin.ink.Paper;
 import wistel.standin.room.Feeds;
 
 /** Whatever comes in wrong is answered by a typed problem with a next step, and leaves everything as it was. */
-public class PlainErrorsTest {
-    private TestRoom test;
-    private Api api;
+public class PlainErrorsTest extends InTestRoom {
     private String docket;
 
     @BeforeClass
     void open() throws IOException {
-        test = new TestRoom(0);
-        api = new Api(() -> test.port);
         PrintingTest.pair(test, Paper.SKERRY_BARYTA, Feeds.REAR, Intent.RELATIVE);
         docket = "/api/dockets/" + api.drop("plain.png", PrintingTest.picture(700)).body().path("docket").path("id").asString();
-    }
-
-    @AfterClass(alwaysRun = true)
-    void close() {
-        if (test != null) {
-            test.close();
-        }
     }
 
     private int version() {

@@ -13,7 +13,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import javax.imageio.ImageIO;
-import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
@@ -35,24 +34,12 @@ import wistel.standin.room.Feeds;
 import wistel.standin.room.PrintJob;
 
 /** From a dropped file to a sheet, through the real chain: REST, PostgreSQL, tasks, IPP, ink on paper, scan. */
-public class PrintingTest {
-    private TestRoom test;
-    private Api api;
-
+public class PrintingTest extends InTestRoom {
     @BeforeClass
     void open() throws IOException {
-        test = new TestRoom(0);
-        api = new Api(() -> test.port);
         pair(test, Paper.SKERRY_BARYTA, Feeds.REAR, Intent.RELATIVE);
         pair(test, Paper.MOSS_COTTON, Feeds.FRONT, Intent.PERCEPTUAL);
         pair(test, Paper.CORRIE_LUSTRE, Feeds.REAR, Intent.RELATIVE);
-    }
-
-    @AfterClass(alwaysRun = true)
-    void close() {
-        if (test != null) {
-            test.close();
-        }
     }
 
     static void pair(TestRoom test, Paper paper, String feed, Intent intent) throws IOException {

@@ -13,30 +13,12 @@ import java.util.Arrays;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import javax.imageio.ImageIO;
-import org.testng.annotations.AfterClass;
-import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 import wistel.core.icc.profile.StandardSpaces;
 
 /** Profiles of papers that people bring, and the pairings made with them. */
-public class ProfilesTest {
-    private TestRoom test;
-    private Api api;
-
-    @BeforeClass
-    void open() throws IOException {
-        test = new TestRoom(0);
-        api = new Api(() -> test.port);
-    }
-
-    @AfterClass(alwaysRun = true)
-    void close() {
-        if (test != null) {
-            test.close();
-        }
-    }
-
+public class ProfilesTest extends InTestRoom {
     private static byte[] demo(String name) throws IOException {
         return Files.readAllBytes(Path.of("../demo/profiles", name + ".icc"));
     }

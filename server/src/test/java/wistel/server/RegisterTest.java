@@ -13,7 +13,6 @@ import java.nio.file.Files;
 import java.util.Set;
 import java.util.function.IntToDoubleFunction;
 import javax.imageio.ImageIO;
-import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -25,27 +24,16 @@ import wistel.standin.ink.Paper;
 import wistel.standin.room.Feeds;
 
 /** What the drawing promises in millimetres is where it comes to lie: measured on the scan of the sheet. */
-public class RegisterTest {
+public class RegisterTest extends InTestRoom {
     private static final Set<String> OVER = Set.of("done", "failed", "cancelled");
     /** The scanner has 90 dots an inch, 0.28 mm each. */
     private static final double TOLERANCE_MM = 0.2;
-    private TestRoom test;
-    private Api api;
     private String pairing;
 
     @BeforeClass
     void open() throws IOException {
-        test = new TestRoom(0);
-        api = new Api(() -> test.port);
         PrintingTest.pair(test, Paper.SKERRY_BARYTA, Feeds.REAR, Intent.RELATIVE);
         pairing = api.get("/api/pairings").body().get(0).path("pairingId").asString();
-    }
-
-    @AfterClass(alwaysRun = true)
-    void close() {
-        if (test != null) {
-            test.close();
-        }
     }
 
     /** Black with a white field in its middle, half as wide and high: eight edges. */

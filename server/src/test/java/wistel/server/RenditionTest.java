@@ -14,7 +14,6 @@ import java.nio.file.Files;
 import java.util.List;
 import java.util.UUID;
 import javax.imageio.ImageIO;
-import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -33,25 +32,15 @@ import wistel.standin.ink.Paper;
 import wistel.standin.room.Feeds;
 
 /** Treatments and compensations, from the proof to the print. */
-public class RenditionTest {
+public class RenditionTest extends InTestRoom {
     private static final String MONO = "{\"kind\":\"monochrome\",\"mix\":{\"points\":[{\"hue\":25,\"lighter\":25},{\"hue\":145,\"lighter\":-20}]},"
         + "\"toning\":{\"shadows\":{\"hue\":60,\"strength\":0},\"lights\":{\"hue\":80,\"strength\":0},\"crossing\":50,\"softness\":15}}";
     private static final String TONES = "{\"kind\":\"tone-moves\",\"shadows\":30,\"midtones\":10,\"lights\":0,\"contrast\":0,\"brightness\":5,\"pivot\":45}";
     private static final String COLOUR = "{\"kind\":\"colour\"}";
 
-    private TestRoom test;
-    private Api api;
-
     @BeforeClass
     public void start() throws Exception {
-        test = new TestRoom(0);
-        api = new Api(() -> test.port);
         PrintingTest.pair(test, Paper.SKERRY_BARYTA, Feeds.REAR, Intent.RELATIVE);
-    }
-
-    @AfterClass(alwaysRun = true)
-    public void stop() {
-        test.close();
     }
 
     /** Left half a red, right half a green of about the same lightness, and a gray strip below. */

@@ -20,7 +20,6 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.StreamSupport;
 import javax.imageio.ImageIO;
-import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
@@ -29,23 +28,11 @@ import wistel.standin.ink.Paper;
 import wistel.standin.room.Feeds;
 
 /** How the server answers: pages, pictures, events, lists. */
-public class ServingTest {
-    private TestRoom test;
-    private Api api;
-
+public class ServingTest extends InTestRoom {
     @BeforeClass
     void open() throws IOException {
-        test = new TestRoom(0);
-        api = new Api(() -> test.port);
         PrintingTest.pair(test, Paper.SKERRY_BARYTA, Feeds.REAR, Intent.RELATIVE);
         PrintingTest.pair(test, Paper.MOSS_COTTON, Feeds.FRONT, Intent.PERCEPTUAL);
-    }
-
-    @AfterClass(alwaysRun = true)
-    void close() {
-        if (test != null) {
-            test.close();
-        }
     }
 
     private JsonNode docket(String name, int seed) throws IOException {
