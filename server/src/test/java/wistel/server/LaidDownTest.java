@@ -73,7 +73,7 @@ public class LaidDownTest extends InTestRoom {
     /** Lays the docket down on a paper, whatever would stop it, and scans the sheet; upright. */
     private View printed(DocketService.Judged judged, Paper paper, RasterType raster, Margins feedMargins) throws Exception {
         PrintOrder order = new PrintOrder(PrintOrder.SCHEMA, judged.row().spec(), judged.layout(), judged.facts().pairing().orElseThrow(), new PrintOrder.Output(raster, 360, feedMargins, 1),
-            judged.masters(), "", PrintOrder.ENGINE, Optional.empty());
+            judged.masters(), "", PrintOrder.ENGINE, Optional.empty(), judged.facts().curve(judged.row().spec()));
         String hash = test.bean(Rendering.class).file(order, 1, Progress.SILENT).hash();
         Page page = order.page(1);
         Map<String, String> settings = new HashMap<>(order.spec().settings().values());
@@ -165,7 +165,7 @@ public class LaidDownTest extends InTestRoom {
         PrinterDescription poorer = new PrinterDescription(p.model(), p.media(), p.supported(), p.defaults(), p.constraints(), p.resolvers(), p.resolutions(), List.of(raster), p.formats(), p.consumption(),
             p.blackChange(), p.words());
         PreflightFacts f = j.facts();
-        return new DocketService.Judged(j.row(), new PreflightFacts(f.pictures(), f.pairing(), Optional.of(poorer), f.state(), f.blackAlways(), f.proofSeen(), f.secondsPerM2(), f.date(), f.edition()),
+        return new DocketService.Judged(j.row(), new PreflightFacts(f.pictures(), f.pairing(), Optional.of(poorer), f.state(), f.blackAlways(), f.proofSeen(), f.secondsPerM2(), f.today(), f.edition()),
             j.layout(), j.masters(), j.printer());
     }
 

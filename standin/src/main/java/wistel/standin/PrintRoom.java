@@ -15,23 +15,26 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.OptionalDouble;
 import java.util.concurrent.Executors;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
-import wistel.core.colour.Lab;
+import wistel.core.cgats.Readings;
 import wistel.core.paper.SheetSize;
 import wistel.core.pictures.LabScan;
 import wistel.standin.ink.Paper;
 import wistel.standin.ipp.IppService;
 import wistel.standin.room.Feeds;
+import wistel.standin.room.Flatbed;
 import wistel.standin.room.Instrument;
 import wistel.standin.room.MachineModel;
 import wistel.standin.room.RoomPrinter;
 
 /**
- * The print room stand-in as a process: the printers at /ipp/print and /ipp/large, their finished sheets at /scan, the instrument at /instrument, and
+ * The print room stand-in as a process: the printers at /ipp/print and /ipp/large, their finished sheets at /scan, the instrument at /instrument, the flatbed at /flatbed, and
  * a page for the person in the room at /. It listens on loopback only.
  */
 public final class PrintRoom implements AutoCloseable {
@@ -59,6 +62,7 @@ public final class PrintRoom implements AutoCloseable {
         http.createContext(MachineModel.ARDLE_44.path(), e -> handle(e, () -> ipp(e, large, second)));
         http.createContext("/strings/", e -> handle(e, () -> answer(e, 200, "text/strings; charset=utf-8", (at(e) == large ? second : ipp).strings().getBytes(StandardCharsets.UTF_8))));
         http.createContext("/scan/", e -> handle(e, () -> scan(e)));
+        http.createContext("/flatbed/", e -> handle(e, () -> flatbed(e)));
         http.createContext("/instrument/", e -> handle(e, () -> read(e)));
         http.createContext("/room", e -> handle(e, () -> room(e)));
         http.createContext("/", e -> handle(e, () -> page(e)));
@@ -170,22 +174,31 @@ public final class PrintRoom implements AutoCloseable {
         return Integer.parseInt(exchange.getRequestURI().getPath().replaceAll("\\D", ""));
     }
 
-    /** POST lines "id x y" (mm from the sheet's upper left corner); answers lines "id L* a* b*". */
-    private void read(HttpExchange exchange) throws IOException {
+    private LabScan sheet(HttpExchange exchange) throws IOException {
         Path file = at(exchange).sheet(number(exchange));
-        LabScan sheet;
-        try (InputStream in = new BufferedInputStream(Files.newInputStream(file))) {
-            sheet = LabScan.read(in);
+        if (!Files.exists(file)) {
+            throw new IllegalArgumentException("no sheet of that number came out");
         }
+        try (InputStream in = new BufferedInputStream(Files.newInputStream(file))) {
+            return LabScan.read(in);
+        }
+    }
+
+    /** The sheet on the flatbed. */
+    private void flatbed(HttpExchange exchange) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        new Flatbed(sheet(exchange)).scan(out);
+        answer(exchange, 200, "image/tiff", out.toByteArray());
+    }
+
+    /** POST lines "id x y" (mm from the sheet's upper left corner); answers the readings as CGATS text. */
+    private void read(HttpExchange exchange) throws IOException {
+        LabScan sheet = sheet(exchange);
         Instrument instrument = new Instrument(sheet, 42);
         String spots = new String(exchange.getRequestBody().readNBytes(LONGEST_SPOT_LIST), StandardCharsets.US_ASCII);
-        StringBuilder out = new StringBuilder();
-        for (String line : spots.lines().toList()) {
-            String[] f = line.trim().split("\\s+");
-            Lab lab = instrument.read(Double.parseDouble(f[1]), Double.parseDouble(f[2]));
-            out.append(String.format(Locale.ROOT, "%s %.4f %.4f %.4f%n", f[0], lab.l(), lab.a(), lab.b()));
-        }
-        answer(exchange, 200, "text/plain", out.toString().getBytes(StandardCharsets.US_ASCII));
+        List<Readings.Reading> read = spots.lines().map(line -> line.trim().split("\\s+"))
+            .map(f -> new Readings.Reading(f[0], OptionalDouble.empty(), instrument.read(Double.parseDouble(f[1]), Double.parseDouble(f[2])))).toList();
+        answer(exchange, 200, "text/plain", new Readings(Readings.Kind.COLOUR, read).text("read in the print room").getBytes(StandardCharsets.US_ASCII));
     }
 
     /** What a person in the room does: POST do=load|empty|pace|attendant with its fields. */

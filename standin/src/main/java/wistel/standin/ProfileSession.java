@@ -10,12 +10,13 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import wistel.core.cgats.Cgats;
 import wistel.core.cgats.Patch;
-import wistel.core.colour.Lab;
+import wistel.core.cgats.Readings;
 import wistel.core.icc.making.ProfileMaker;
 import wistel.core.icc.making.RgbChart;
 import wistel.core.icc.profile.StandardSpaces;
@@ -91,9 +92,8 @@ final class ProfileSession {
             .POST(HttpRequest.BodyPublishers.ofString(spots.toString())).build();
         HttpResponse<InputStream> answer = HttpClient.newHttpClient().send(request, HttpResponse.BodyHandlers.ofInputStream());
         List<Patch> patches = new ArrayList<>();
-        for (String line : new String(answer.body().readAllBytes()).lines().toList()) {
-            String[] f = line.split(" ");
-            patches.add(new Patch(f[0], sheet.patches().get(patches.size()), new Lab(Double.parseDouble(f[1]), Double.parseDouble(f[2]), Double.parseDouble(f[3]))));
+        for (Readings.Reading r : Readings.parse(new String(answer.body().readAllBytes(), StandardCharsets.US_ASCII)).all()) {
+            patches.add(new Patch(r.id(), sheet.patches().get(patches.size()), r.lab()));
         }
         return Cgats.of(Cgats.Device.RGB, "Wistel", "RGB chart on " + paper.label() + ", " + paper.mediaType() + ", quality 5", patches);
     }

@@ -2,6 +2,7 @@ package wistel.core.cgats;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.IntFunction;
@@ -42,6 +43,23 @@ public record Readings(Kind kind, List<Reading> all) {
             throw unclear("it is larger than " + (Cgats.LARGEST_BYTES >> 20) + " MB");
         }
         return text.contains("BEGIN_DATA") ? ofTable(Table.parse(text)) : ofLines(text);
+    }
+
+    /** As CGATS text, which {@link #parse} reads again: L*a*b*, or visual density where lightness alone is known. */
+    public String text(String description) {
+        boolean colour = kind == Kind.COLOUR;
+        boolean told = all.stream().allMatch(r -> r.gray().isPresent());
+        StringBuilder out = new StringBuilder("CGATS.17\nORIGINATOR \"Wistel\"\nDESCRIPTOR \"").append(description.replace('"', ' ')).append("\"\n")
+            .append("MEASUREMENT_SOURCE \"Illumination=D50 ObserverAngle=2degree\"\n")
+            .append("NUMBER_OF_FIELDS ").append(1 + (told ? 1 : 0) + (colour ? 3 : 1)).append("\nBEGIN_DATA_FORMAT\nSAMPLE_ID").append(told ? " GRAY" : "").append(colour ? " LAB_L LAB_A LAB_B" : " D_VIS")
+            .append("\nEND_DATA_FORMAT\nNUMBER_OF_SETS ").append(all.size()).append("\nBEGIN_DATA\n");
+        for (Reading r : all) {
+            out.append(r.id());
+            r.gray().ifPresent(g -> out.append(String.format(Locale.ROOT, " %.4f", 100 * g)));
+            out.append(colour ? String.format(Locale.ROOT, " %.4f %.4f %.4f\n", r.lab().l(), r.lab().a(), r.lab().b())
+                : String.format(Locale.ROOT, " %.5f\n", -Math.log10(Math.max(1e-5, D50.luminance(r.lab().l())))));
+        }
+        return out.append("END_DATA\n").toString();
     }
 
     private static Readings ofTable(Table table) {

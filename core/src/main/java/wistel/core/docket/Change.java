@@ -15,6 +15,7 @@ import wistel.core.rendition.Compensated;
 import wistel.core.rendition.Treatment;
 import wistel.core.sheet.Annotation;
 import wistel.core.sheet.Borders;
+import wistel.core.sheet.Chart;
 import wistel.core.sheet.Cut;
 import wistel.core.sheet.Edge;
 import wistel.core.sheet.Rect;
@@ -102,6 +103,32 @@ public sealed interface Change {
         @Override
         public String words() {
             return compensation.on() ? compensation.words() : "without the compensation";
+        }
+    }
+
+    /** Laid out as a chart to be measured or judged, on a stock that this feed takes. */
+    record Charted(Chart chart, Stock stock, String feed) implements Change {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            return d.withPlan(chart).withStock(stock).withSettings(d.settings().with(DriverSettings.FEED, feed));
+        }
+
+        @Override
+        public String words() {
+            return "laid out as a chart";
+        }
+    }
+
+    /** The curve of the monochrome mode is in force, or the tones are left as they fall. */
+    record Straightens(String renditionId, boolean on) implements Change {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            return d.withRendition(d.rendition(renditionId).straightened(on));
+        }
+
+        @Override
+        public String words() {
+            return on ? "tones straightened" : "tones as they fall";
         }
     }
 

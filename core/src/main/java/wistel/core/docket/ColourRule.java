@@ -55,7 +55,7 @@ final class ColourRule implements Rule {
                     "It would print gray as it prints colours.", wistel));
                 return;
             }
-            if (!gray) {
+            if (!gray && facts.curve(d).isEmpty()) {
                 found.add(Finding.look(Stage.MACHINE, "monochrome-unmeasured", "The tones of the driver's monochrome are not known here.",
                     "No wedge was measured for it: the proof can't show how light or dark it prints.", wistel));
             }

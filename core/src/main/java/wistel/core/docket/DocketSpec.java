@@ -11,9 +11,13 @@ import wistel.core.paper.Stock;
 import wistel.core.printer.ColourRoute;
 import wistel.core.printer.DriverSettings;
 import wistel.core.rendition.Rendition;
+import wistel.core.rendition.RenditionChange;
+import wistel.core.rendition.Straightening;
+import wistel.core.rendition.Treatment;
 import wistel.core.sheet.Annotation;
 import wistel.core.sheet.SheetPlan;
 import wistel.core.sheet.Single;
+import wistel.core.tone.KeptCurve;
 
 /**
  * Everything that a person decides on a docket. Immutable: undo keeps old ones, a {@link Change} makes a new one. What was merely looked at, or
@@ -23,7 +27,7 @@ import wistel.core.sheet.Single;
  */
 public record DocketSpec(int schema, String title, List<Rendition> renditions, Optional<String> pairingId, Stock stock, SheetPlan plan,
                          Resolution resolution, Sharpening sharpening, Annotation annotation, ColourRoute route, DriverSettings settings, int copies, String notes) {
-    public static final int SCHEMA = 5;
+    public static final int SCHEMA = 6;
     private static final int LONGEST_TITLE = 200;
     private static final int LONGEST_NOTES = 4000;
     private static final int MOST_COPIES = 99;
@@ -65,7 +69,28 @@ public record DocketSpec(int schema, String title, List<Rendition> renditions, O
     }
 
     private static String seen(Rendition r) {
-        return r.change().changesNothing() ? r.masterHash() : r.masterHash() + " " + r.change();
+        return (r.change().changesNothing() ? r.masterHash() : r.masterHash() + " " + r.change()) + (r.straightened() ? "" : " as it falls");
+    }
+
+    /** Whether a rendition comes out in black, gray and white, toned or not. */
+    public boolean monochrome(Rendition rendition, int channels) {
+        return channels == 1 || route instanceof ColourRoute.DriverMonochrome || rendition.treatment() instanceof Treatment.Monochrome;
+    }
+
+    /**
+     * What happens to a rendition's colours before they are converted.
+     *
+     * @param channels of its master
+     * @param curve    of the pairing, in the docket's mode
+     */
+    public RenditionChange change(String renditionId, int channels, Optional<KeptCurve> curve) {
+        Rendition r = rendition(renditionId);
+        return r.change().straightened(inForce(r, channels, curve).map(KeptCurve::curve).map(Straightening::of));
+    }
+
+    /** The curve, where it applies to the rendition, does something and isn't switched off. */
+    public Optional<KeptCurve> inForce(Rendition r, int channels, Optional<KeptCurve> curve) {
+        return curve.filter(k -> r.straightened() && monochrome(r, channels) && !k.curve().points().isEmpty());
     }
 
     public DocketSpec withRendition(Rendition changed) {

@@ -28,10 +28,10 @@ public record LaidDown(Colours colours, RasterType.Space raster, Optional<Pairin
 
     /**
      * What becomes of the colours: as judged in the proof; laid down for another media type, known by another pairing or not; converted by the driver, or
-     * twice, or by nobody; the driver's gray, which nothing was measured of.
+     * twice, or by nobody; the driver's gray, which nothing was measured of, or a wedge was.
      */
     public enum Colours {
-        AS_PROOFED(true), OTHER_TYPE(true), OTHER_TYPE_UNKNOWN(false), BY_DRIVER(true), TWICE(true), UNCONVERTED(true), DRIVER_GRAY(false);
+        AS_PROOFED(true), OTHER_TYPE(true), OTHER_TYPE_UNKNOWN(false), BY_DRIVER(true), TWICE(true), UNCONVERTED(true), DRIVER_GRAY(false), DRIVER_GRAY_MEASURED(true);
 
         private final boolean predicted;
 
@@ -68,7 +68,7 @@ public record LaidDown(Colours colours, RasterType.Space raster, Optional<Pairin
         Colours colours;
         RasterType.Space raster;
         if (d.route() instanceof ColourRoute.DriverMonochrome) {
-            colours = own.grayOnly() ? Colours.AS_PROOFED : Colours.DRIVER_GRAY;
+            colours = own.grayOnly() ? Colours.AS_PROOFED : facts.curve(d).isPresent() ? Colours.DRIVER_GRAY_MEASURED : Colours.DRIVER_GRAY;
             raster = RasterType.Space.GRAY;
         } else if (d.route() instanceof ColourRoute.ByDriver by) {
             colours = tagged || !device ? Colours.BY_DRIVER : Colours.UNCONVERTED;
@@ -132,7 +132,7 @@ public record LaidDown(Colours colours, RasterType.Space raster, Optional<Pairin
         PairingVersion own = facts.pairing().orElseThrow();
         String set = "set for " + printer.type(d.settings().mediaType()) + ", the profile was made for " + printer.type(own.settings().mediaType());
         String[] said = switch (colours) {
-            case AS_PROOFED -> new String[0];
+            case AS_PROOFED, DRIVER_GRAY_MEASURED -> new String[0];
             case OTHER_TYPE -> new String[] {"media-type-differs", set + ". Shown by the profile of " + other.orElseThrow().paper()
                 + (other.get().paper().equals(own.paper()) ? "" : ", on the white of this paper")};
             case OTHER_TYPE_UNKNOWN -> new String[] {"media-type-differs", set + ". How that lies on this paper is not known: the proof is shown"};

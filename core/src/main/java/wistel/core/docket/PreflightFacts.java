@@ -1,5 +1,6 @@
 package wistel.core.docket;
 
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -16,8 +17,11 @@ import wistel.core.printer.MediaRow;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.PrinterRules;
 import wistel.core.printer.PrinterState;
+import wistel.core.rendition.Rendition;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.SheetPlan;
+import wistel.core.tone.KeptCurve;
+import wistel.core.tone.ToneMode;
 import wistel.core.sheet.Single;
 
 /**
@@ -29,11 +33,10 @@ import wistel.core.sheet.Single;
  * @param blackAlways  intents through which the pairing's profile compensates black whether or not it is asked for
  * @param proofSeen    the proof as it stands now was looked at
  * @param secondsPerM2 printing alone, from past pages on this pairing; 0 when there are none
- * @param date         today, as a caption says it
  * @param edition      number that the next numbered print of this docket gets, 1 for the first
  */
 public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVersion> pairing, Optional<PrinterDescription> printer, PrinterState state,
-                             Set<Intent> blackAlways, boolean proofSeen, double secondsPerM2, String date, int edition) {
+                             Set<Intent> blackAlways, boolean proofSeen, double secondsPerM2, LocalDate today, int edition) {
     /**
      * @param size           upright
      * @param hasProfile     the file brought a usable profile
@@ -48,6 +51,22 @@ public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVers
         blackAlways = Set.copyOf(blackAlways);
     }
 
+    /** What a wedge told of the docket's mode; empty where none was measured. */
+    public Optional<KeptCurve> curve(DocketSpec d) {
+        return pairing.flatMap(p -> KeptCurve.of(p.curves(), mode(d)));
+    }
+
+    /** Names by what a rendition's tones are proofed; empty where it is in colour or no wedge was measured. */
+    public Optional<String> tone(DocketSpec d, Rendition r) {
+        int channels = pictures.get(r.id()).channels();
+        return curve(d).filter(k -> d.monochrome(r, channels)).map(k -> k.key(d.inForce(r, channels, Optional.of(k)).isPresent()));
+    }
+
+    /** How gray becomes ink with the settings as they stand. */
+    public ToneMode mode(DocketSpec d) {
+        return ToneMode.of(d.route(), d.settings(), described());
+    }
+
     /** Where the work comes to lie. */
     public Layout layout(DocketSpec d) {
         return d.plan().lay(ground(d));
@@ -55,7 +74,7 @@ public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVers
 
     public SheetPlan.Ground ground(DocketSpec d) {
         Map<String, SheetPlan.PixelSize> sizes = pictures.entrySet().stream().collect(Collectors.toMap(Map.Entry::getKey, e -> e.getValue().size()));
-        return new SheetPlan.Ground(d.stock(), margins(d), sizes, d.annotation(), new SheetPlan.Lettering(d.title(), date, edition), d.copies());
+        return new SheetPlan.Ground(d.stock(), margins(d), sizes, d.annotation(), new SheetPlan.Lettering(d.title(), Words.date(today), edition), d.copies());
     }
 
     /** Edges that stay white, as the paper feeds; none where the printer doesn't say. */

@@ -14,6 +14,7 @@ import wistel.core.printer.RasterType;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
+import wistel.core.tone.KeptCurve;
 
 /**
  * A docket frozen at release, with everything that decides a byte of its print files. Its hash is what "exactly this again" means: nothing else is
@@ -22,11 +23,12 @@ import wistel.core.sheet.Placed;
  * @param masters         pictures by rendition, with the profiles that say what their numbers mean
  * @param descriptionHash of what the printer said of itself
  * @param labFile         the form of a file that somebody else prints; empty for a printer of our own
+ * @param curve           of the docket's monochrome mode, where a wedge told one; the pairing stands without the others
  * @param engine          version of the code that turns an order into a file; it changes when the same order would give other bytes
  */
 public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVersion pairing, Output output, List<Master> masters, String descriptionHash,
-                         String engine, Optional<LabFile> labFile) {
-    public static final int SCHEMA = 5;
+                         String engine, Optional<LabFile> labFile, Optional<KeptCurve> curve) {
+    public static final int SCHEMA = 6;
     public static final String ENGINE = "3";
     private static final String INTENT = "print-rendering-intent";
     /** A file for a lab keeps the pixels between these. */
@@ -77,7 +79,7 @@ public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVers
         double ppi = layout.placed().stream().mapToDouble(Placed::ppi).max().orElse(0);
         Output output = new Output(printer.raster(d.route()).orElseThrow(), printer.inputDpi(Math.min(ppi, d.resolution().mostPpi()), d.settings()),
             facts.margins(d), d.copiesByPrinter());
-        return new PrintOrder(SCHEMA, d, layout, facts.pairing().orElseThrow(), output, masters, descriptionHash, ENGINE, Optional.empty());
+        return new PrintOrder(SCHEMA, d, layout, facts.pairing().orElseThrow().withCurves(List.of()), output, masters, descriptionHash, ENGINE, Optional.empty(), facts.curve(d));
     }
 
     /**
@@ -91,6 +93,6 @@ public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVers
         double ppi = whole.placed().stream().mapToDouble(Placed::ppi).max().orElse(LEAST_PPI);
         int dpi = (int) Math.round(Math.max(LEAST_PPI, Math.min(MOST_PPI, Math.min(ppi, d.resolution().mostPpi()))));
         Layout layout = file.sheet() ? whole.onPaper() : whole.picturesAlone();
-        return new PrintOrder(SCHEMA, d, layout, pairing, new Output(RasterType.DEVICE3_16, dpi, Margins.NONE, 1), masters, "", ENGINE, Optional.of(file));
+        return new PrintOrder(SCHEMA, d, layout, pairing.withCurves(List.of()), new Output(RasterType.DEVICE3_16, dpi, Margins.NONE, 1), masters, "", ENGINE, Optional.of(file), Optional.empty());
     }
 }

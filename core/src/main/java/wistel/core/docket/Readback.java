@@ -2,6 +2,7 @@ package wistel.core.docket;
 
 import java.util.Locale;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import wistel.core.length.Length;
 import wistel.core.paper.Stock;
 import wistel.core.printer.ColourRoute;
@@ -30,7 +31,7 @@ public final class Readback {
         if (!d.annotation().caption().blank() && layout.pages().get(0).overMm() == 0) {
             out.append(", a caption below");
         }
-        String treated = d.renditions().stream().map(r -> rendition(r, d.route())).filter(w -> !w.isEmpty()).distinct().collect(Collectors.joining("; "));
+        String treated = d.renditions().stream().map(r -> rendition(r, d, facts)).filter(w -> !w.isEmpty()).distinct().collect(Collectors.joining("; "));
         if (!treated.isEmpty()) {
             out.append("; ").append(treated);
         }
@@ -87,7 +88,12 @@ public final class Readback {
     }
 
     /** The driver's monochrome knows nothing of a toning. */
-    private static String rendition(Rendition r, ColourRoute route) {
+    private static String rendition(Rendition r, DocketSpec d, PreflightFacts facts) {
+        String straightened = d.inForce(r, facts.pictures().get(r.id()).channels(), facts.curve(d)).map(k -> "straightened by wedge " + k.wedge()).orElse("");
+        return Stream.of(treated(r, d.route()), straightened).filter(w -> !w.isEmpty()).collect(Collectors.joining(", "));
+    }
+
+    private static String treated(Rendition r, ColourRoute route) {
         String treatment = r.treatment().changesNothing() ? "" : route instanceof ColourRoute.DriverMonochrome ? "monochrome" : r.treatment().words();
         String moved = r.compensation().inForceWords();
         String compensated = moved.isEmpty() ? "" : r.compensation().kept().isPresent() ? "compensated by " + moved : "compensated: " + moved;

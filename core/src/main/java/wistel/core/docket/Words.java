@@ -1,5 +1,7 @@
 package wistel.core.docket;
 
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
 import java.util.Locale;
 import wistel.core.icc.profile.Intent;
 import wistel.core.paper.PairingVersion;
@@ -8,6 +10,8 @@ import wistel.core.printer.RasterType;
 
 /** Small words that several sentences about a docket share. */
 final class Words {
+    static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
+
     private Words() {
     }
 
@@ -35,6 +39,10 @@ final class Words {
 
     static String space(RasterType.Space space) {
         return space == RasterType.Space.OPRGB ? "opRGB" : "sRGB";
+    }
+
+    static String date(LocalDate day) {
+        return day.format(DAY);
     }
 
     static String printer(PairingVersion pairing) {

@@ -19,8 +19,14 @@ public final class MeasurementException extends WistelException {
         READING_OF_ANOTHER_LENGTH,
         /** A reading that is no scale of neutral steps. */
         READING_UNCLEAR,
+        /** Corners of the wedge are not on the scan. */
+        SCAN_CROPPED,
+        /** Bent or coloured beyond use. */
+        SCAN_UNCLEAR,
         /** Not a scan in L*a*b*. */
-        SCAN_UNREADABLE
+        SCAN_UNREADABLE,
+        /** No wedge is to be found on the scan. */
+        SCAN_WITHOUT_WEDGE
     }
 
     private final Reason reason;

@@ -1,7 +1,9 @@
 package wistel.core.paper;
 
+import java.util.List;
 import wistel.core.icc.profile.Intent;
 import wistel.core.printer.DriverSettings;
+import wistel.core.tone.KeptCurve;
 
 /**
  * What belongs together to print well on one paper in one printer, as it stood once. A version is never changed, only followed by the next.
@@ -15,13 +17,31 @@ import wistel.core.printer.DriverSettings;
  * @param intent      the usual one
  * @param whiteLab    the paper's own colour, absolute L*a*b*, from its profile
  * @param blackL      L* of its deepest black, from its profile
+ * @param curves      what wedges told of its monochrome modes, one of each
  */
 public record PairingVersion(String pairingId, int number, String printerId, String printerName, String paper, String surface, PaperBody body, DriverSettings settings,
-                             String profileHash, Intent intent, double[] whiteLab, double blackL) {
+                             String profileHash, Intent intent, double[] whiteLab, double blackL, List<KeptCurve> curves) {
     public PairingVersion {
+        curves = List.copyOf(curves);
         if (number < 1 || whiteLab.length != 3) {
             throw new IllegalArgumentException("version " + number + ", white of " + whiteLab.length + " values");
         }
+    }
+
+    /** With no wedge measured. */
+    public PairingVersion(String pairingId, int number, String printerId, String printerName, String paper, String surface, PaperBody body, DriverSettings settings,
+                          String profileHash, Intent intent, double[] whiteLab, double blackL) {
+        this(pairingId, number, printerId, printerName, paper, surface, body, settings, profileHash, intent, whiteLab, blackL, List.of());
+    }
+
+    public PairingVersion withCurves(List<KeptCurve> next) {
+        return new PairingVersion(pairingId, number, printerId, printerName, paper, surface, body, settings, profileHash, intent, whiteLab, blackL, next);
+    }
+
+    /** As a mode's scale prints on it that a wedge told: its profile of grays in place of the paper's own. */
+    public PairingVersion byScale(KeptCurve curve) {
+        return new PairingVersion(pairingId, number, printerId, printerName, paper, surface, body, settings, curve.profileHash(), intent, curve.scale().paper().toArray(),
+            curve.scale().black().l(), curves);
     }
 
     /** Its profile is one of grays, for the printer's own monochrome mode. */

@@ -3,6 +3,7 @@ package wistel.core.rendition;
 import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Collectors;
+import wistel.core.colour.MonotoneCubic;
 import wistel.core.colour.Oklab;
 import wistel.core.icc.stage.LabChange;
 import wistel.core.icc.stage.LabFunction;

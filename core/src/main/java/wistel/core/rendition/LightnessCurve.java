@@ -2,6 +2,7 @@ package wistel.core.rendition;
 
 import java.util.List;
 import java.util.stream.Collectors;
+import wistel.core.colour.MonotoneCubic;
 import wistel.core.icc.stage.LabFunction;
 
 /**

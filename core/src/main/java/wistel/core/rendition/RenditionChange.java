@@ -2,6 +2,7 @@ package wistel.core.rendition;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import wistel.core.icc.stage.LabChange;
 import wistel.core.icc.stage.LabFunction;
@@ -15,16 +16,24 @@ public final class RenditionChange implements LabChange {
 
     private final Treatment treatment;
     private final List<Move> moves;
+    private final Optional<Straightening> straightening;
     private final LabFunction[] steps;
 
     public RenditionChange(Treatment treatment, List<Move> moves) {
+        this(treatment, moves, Optional.empty());
+    }
+
+    /** @param straightening of monochrome pictures alone: it moves every lightness, whatever its colour */
+    public RenditionChange(Treatment treatment, List<Move> moves, Optional<Straightening> straightening) {
         this.treatment = treatment;
+        this.straightening = straightening;
         this.moves = Compensation.inOrder(moves);
         List<LabFunction> all = new ArrayList<>();
         if (!treatment.changesNothing()) {
             all.add(treatment.function());
         }
         this.moves.forEach(m -> all.add(m.function()));
+        straightening.ifPresent(s -> all.add(s.function()));
         steps = all.toArray(LabFunction[]::new);
     }
 
@@ -36,13 +45,22 @@ public final class RenditionChange implements LabChange {
         return moves;
     }
 
-    /** Nothing happens: a picture is converted straight from its own profile. */
+    /** The same, straightened another way or not at all. */
+    public RenditionChange straightened(Optional<Straightening> next) {
+        return new RenditionChange(treatment, moves, next);
+    }
+
+    public Optional<Straightening> straightening() {
+        return straightening;
+    }
+
     /** Without colour and toning: what a driver's monochrome mode is sent. */
     public RenditionChange drained() {
         return new RenditionChange(new Treatment.Monochrome(treatment instanceof Treatment.Monochrome m ? m.mix() : new HueMix(List.of()), Toning.NEUTRAL),
-            moves.stream().filter(m -> m instanceof LightnessCurve || m instanceof ToneMoves).toList());
+            moves.stream().filter(m -> m instanceof LightnessCurve || m instanceof ToneMoves).toList(), straightening);
     }
 
+    /** Nothing happens: a picture is converted straight from its own profile. */
     public boolean changesNothing() {
         return steps.length == 0;
     }
@@ -58,7 +76,7 @@ public final class RenditionChange implements LabChange {
     public Form form() {
         if (treatment instanceof Treatment.Monochrome mono) {
             LabFunction toned = mono.toning().function();
-            LabFunction moved = all(moves);
+            LabFunction moved = last(moves);
             return new Form.Collapsed(mono.mix().even() ? Optional.empty() : Optional.of(mono.mix().plane()), (lab, at) -> {
                 toned.apply(lab, at);
                 moved.apply(lab, at);
@@ -66,7 +84,15 @@ public final class RenditionChange implements LabChange {
         }
         Optional<OklabPlane> colour = moves.stream().filter(ChromaMoves.class::isInstance).map(m -> ((ChromaMoves) m).plane()).findFirst();
         return new Form.TonesFirst(all(moves.stream().filter(m -> m instanceof LightnessCurve || m instanceof ToneMoves).toList()), colour,
-            all(moves.stream().filter(Warmth.class::isInstance).toList()));
+            last(moves.stream().filter(Warmth.class::isInstance).toList()));
+    }
+
+    private LabFunction last(List<Move> some) {
+        LabFunction moved = all(some);
+        return straightening.map(Straightening::function).<LabFunction>map(straight -> (lab, at) -> {
+            moved.apply(lab, at);
+            straight.apply(lab, at);
+        }).orElse(moved);
     }
 
     static LabFunction all(List<Move> moves) {
@@ -80,16 +106,16 @@ public final class RenditionChange implements LabChange {
 
     @Override
     public boolean equals(Object o) {
-        return o instanceof RenditionChange r && r.treatment.equals(treatment) && r.moves.equals(moves);
+        return o instanceof RenditionChange r && r.treatment.equals(treatment) && r.moves.equals(moves) && r.straightening.equals(straightening);
     }
 
     @Override
     public int hashCode() {
-        return 31 * treatment.hashCode() + moves.hashCode();
+        return Objects.hash(treatment, moves, straightening);
     }
 
     @Override
     public String toString() {
-        return treatment.words() + (moves.isEmpty() ? "" : ", " + Move.words(moves));
+        return treatment.words() + (moves.isEmpty() ? "" : ", " + Move.words(moves)) + straightening.map(s -> ", straightened " + s.points()).orElse("");
     }
 }

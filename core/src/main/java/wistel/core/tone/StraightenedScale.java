@@ -3,12 +3,12 @@ package wistel.core.tone;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.function.DoubleFunction;
 import java.util.function.DoubleUnaryOperator;
 import wistel.core.cgats.Cgats;
 import wistel.core.cgats.Patch;
 import wistel.core.colour.Lab;
 import wistel.core.icc.making.ProfileMaker;
-import wistel.core.rendition.MonotoneCubic;
 
 /** A scale as it prints through a curve, for other programs: as CGATS, and as a Gray output profile. */
 public record StraightenedScale(ToneScale scale, ToneCurve curve) {
@@ -16,17 +16,12 @@ public record StraightenedScale(ToneScale scale, ToneCurve curve) {
 
     /** What each gray, 0 black to 1 paper, prints as when it is sent through the curve; between the steps that were read by monotone cubics. */
     public List<Patch> patches() {
-        List<ToneScale.Step> steps = scale.steps();
-        double[] depths = steps.stream().mapToDouble(ToneScale.Step::depth).toArray();
-        MonotoneCubic l = new MonotoneCubic(depths, steps.stream().mapToDouble(s -> s.lab().l()).toArray());
-        MonotoneCubic a = new MonotoneCubic(depths, steps.stream().mapToDouble(s -> s.lab().a()).toArray());
-        MonotoneCubic b = new MonotoneCubic(depths, steps.stream().mapToDouble(s -> s.lab().b()).toArray());
+        DoubleFunction<Lab> printed = scale.function();
         DoubleUnaryOperator through = curve.function();
         List<Patch> patches = new ArrayList<>();
         for (int i = 0; i < STEPS; i++) {
             double depth = i / (STEPS - 1.0);
-            double sent = through.applyAsDouble(depth);
-            patches.add(new Patch(String.valueOf(i + 1), new double[] {1 - depth}, new Lab(l.at(sent), a.at(sent), b.at(sent))));
+            patches.add(new Patch(String.valueOf(i + 1), new double[] {1 - depth}, printed.apply(through.applyAsDouble(depth))));
         }
         return patches;
     }

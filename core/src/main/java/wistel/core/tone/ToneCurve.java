@@ -3,8 +3,8 @@ package wistel.core.tone;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.DoubleUnaryOperator;
+import wistel.core.colour.MonotoneCubic;
 import wistel.core.fault.InvalidRequest;
-import wistel.core.rendition.MonotoneCubic;
 
 /**
  * The correction of a scale: the depth that is wanted to the depth that is sent, through as few points as there need be between the ends, which stay. It

@@ -14,7 +14,7 @@ import org.hipparchus.linear.RealVector;
 import org.hipparchus.optim.nonlinear.vector.leastsquares.LeastSquaresBuilder;
 import org.hipparchus.optim.nonlinear.vector.leastsquares.LevenbergMarquardtOptimizer;
 import org.hipparchus.util.Pair;
-import wistel.core.rendition.MonotoneCubic;
+import wistel.core.colour.MonotoneCubic;
 import wistel.core.tone.ToneCurve.Point;
 import wistel.core.tone.ToneScale.Step;
 

@@ -9,9 +9,11 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.function.DoubleFunction;
 import wistel.core.cgats.Readings;
 import wistel.core.cgats.Readings.Reading;
 import wistel.core.colour.Lab;
+import wistel.core.colour.MonotoneCubic;
 import wistel.core.fault.MeasurementException;
 import wistel.core.fault.MeasurementException.Reason;
 
@@ -148,6 +150,15 @@ public record ToneScale(Readings.Kind kind, List<Step> steps, double noise) {
         return noise / Math.sqrt(step.repeats);
     }
 
+    /** What a depth of 0 to 1 printed as; between the steps that were read by monotone cubics. Make it once for many. */
+    public DoubleFunction<Lab> function() {
+        double[] depths = steps.stream().mapToDouble(Step::depth).toArray();
+        MonotoneCubic l = new MonotoneCubic(depths, steps.stream().mapToDouble(s -> s.lab().l()).toArray());
+        MonotoneCubic a = new MonotoneCubic(depths, steps.stream().mapToDouble(s -> s.lab().a()).toArray());
+        MonotoneCubic b = new MonotoneCubic(depths, steps.stream().mapToDouble(s -> s.lab().b()).toArray());
+        return depth -> new Lab(l.at(depth), a.at(depth), b.at(depth));
+    }
+
     /** The same without some steps; the ends stay. */
     public ToneScale without(List<Integer> left) {
         List<Step> kept = new ArrayList<>();
@@ -157,6 +168,14 @@ public record ToneScale(Readings.Kind kind, List<Step> steps, double noise) {
             }
         }
         return new ToneScale(kind, kept, noise);
+    }
+
+    /** Where lightness alone was read: in the paper's colour, which black ink covers. */
+    public ToneScale tinted(Lab paper) {
+        if (kind == Readings.Kind.COLOUR) {
+            return this;
+        }
+        return new ToneScale(kind, steps.stream().map(s -> new Step(s.depth, new Lab(s.lab.l(), (1 - s.depth) * paper.a(), (1 - s.depth) * paper.b()), s.repeats)).toList(), noise);
     }
 
     /** As if it had been read from black to paper. */

@@ -1,5 +1,6 @@
 package wistel.core.docket;
 
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -30,6 +31,8 @@ final class Dockets {
     static final PairingVersion GLOSS = new PairingVersion("g", 3, "p", "Test printer", "Some Gloss", "gloss", PaperBody.UNKNOWN,
         DriverSettings.of("photographic-glossy", "rear", 5), "hash", Intent.RELATIVE, new double[] {96, 0, -1}, 4);
 
+    static final LocalDate TODAY = LocalDate.of(2026, 5, 1);
+
     private Dockets() {
     }
 
@@ -52,11 +55,11 @@ final class Dockets {
 
     static PreflightFacts facts(PrinterDescription printer, PrinterState state, boolean profile, boolean seen) {
         return new PreflightFacts(Map.of("r1", new PreflightFacts.Picture(new SheetPlan.PixelSize(3000, 2000), 3, profile, "", "sRGB")), Optional.of(GLOSS),
-            Optional.of(printer), state, Set.of(), seen, 600, "25 November 2026", 1);
+            Optional.of(printer), state, Set.of(), seen, 600, Dockets.TODAY, 1);
     }
 
     static PreflightFacts unpaired() {
-        return new PreflightFacts(facts().pictures(), Optional.empty(), Optional.empty(), PrinterState.AWAY, Set.of(), false, 0, "", 1);
+        return new PreflightFacts(facts().pictures(), Optional.empty(), Optional.empty(), PrinterState.AWAY, Set.of(), false, 0, Dockets.TODAY, 1);
     }
 
     static DocketSpec ready() {

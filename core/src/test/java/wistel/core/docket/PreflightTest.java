@@ -68,7 +68,7 @@ public class PreflightTest {
             // PaperRule
             {"pairing-missing", Severity.STOP, ready(), unpaired(), "No paper is chosen"},
             {"printer-away", Severity.LOOK, ready(), facts(PRINTER, PrinterState.AWAY, true, true), "waits and prints when the printer is back"},
-            {"printer-unknown", Severity.STOP, ready(), new PreflightFacts(facts().pictures(), Optional.of(GLOSS), Optional.empty(), PrinterState.AWAY, Set.of(), true, 0, "", 1),
+            {"printer-unknown", Severity.STOP, ready(), new PreflightFacts(facts().pictures(), Optional.of(GLOSS), Optional.empty(), PrinterState.AWAY, Set.of(), true, 0, Dockets.TODAY, 1),
                 "has never answered"},
             // EdgeRule
             {"larger-than-sheet", Severity.STOP, framed(500, 333), facts(), "499.5 × 333 mm"},
@@ -197,7 +197,7 @@ public class PreflightTest {
     @Test
     public void pictureFactsAreKeptByRendition() {
         PreflightFacts facts = new PreflightFacts(Map.of("r1", new PreflightFacts.Picture(new SheetPlan.PixelSize(30, 20), 1, false, "It is damaged.", "gray")), Optional.of(GLOSS),
-            Optional.of(PRINTER), IDLE, Set.of(), true, 0, "", 1);
+            Optional.of(PRINTER), IDLE, Set.of(), true, 0, Dockets.TODAY, 1);
         assertThat(findings(ready(), facts).stream().filter(f -> f.code().equals("profile-missing")).findFirst().orElseThrow().what()).isEqualTo("It is damaged.");
     }
 }

@@ -53,7 +53,7 @@ public class SettingChoicesTest {
 
     private static PreflightFacts on(PairingVersion pairing, PrinterState state) {
         PreflightFacts f = facts();
-        return new PreflightFacts(f.pictures(), Optional.of(pairing), Optional.of(PRINTER), state, Set.of(), true, 0, f.date(), 1);
+        return new PreflightFacts(f.pictures(), Optional.of(pairing), Optional.of(PRINTER), state, Set.of(), true, 0, f.today(), 1);
     }
 
     private static PreflightFacts gloss() {

@@ -2,13 +2,11 @@ package wistel.server.docket;
 
 import java.time.Clock;
 import java.time.LocalDate;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -50,6 +48,7 @@ import wistel.core.sheet.Placed;
 import wistel.core.sheet.Rect;
 import wistel.core.sheet.SheetPlan.PixelSize;
 import wistel.core.sheet.Single;
+import wistel.core.tone.KeptCurve;
 import wistel.server.docket.DocketView.Borderless;
 import wistel.server.docket.DocketView.OnDocket;
 import wistel.server.docket.DocketView.Options;
@@ -68,7 +67,6 @@ import wistel.server.store.ProfileRepository;
 @Service
 public class DocketService {
     public static final String FIRST_RENDITION = "r1";
-    private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
 
     private final DocketRepository dockets;
     private final MasterRepository masters;
@@ -118,12 +116,12 @@ public class DocketService {
         known.values().stream().map(PairingVersion::printerId).distinct().forEach(id -> printersById.put(id, printers.get(UUID.fromString(id))));
         Map<String, Double> seconds = history.secondsPerM2();
         Map<UUID, Integer> editions = history.nextEditions(rows.stream().map(DocketRepository.Row::id).toList());
-        String date = LocalDate.now(clock).format(DATE);
+        LocalDate today = LocalDate.now(clock);
         return rows.stream().map(row -> judged(row, briefs, row.spec().pairingId().map(known::get), printersById,
-            new History(seconds, date, editions.getOrDefault(row.id(), 1)))).toList();
+            new History(seconds, today, editions.getOrDefault(row.id(), 1)))).toList();
     }
 
-    private record History(Map<String, Double> seconds, String date, int edition) {
+    private record History(Map<String, Double> seconds, LocalDate today, int edition) {
     }
 
     private Map<String, PairingVersion> pairingsOf(Collection<DocketRepository.Row> rows) {
@@ -147,7 +145,7 @@ public class DocketService {
         Optional<Printer> printer = pairing.map(p -> printersById.get(p.printerId()));
         PreflightFacts facts = new PreflightFacts(pictures, pairing, printer.flatMap(Printer::description), printer.map(Printer::state).orElse(PrinterState.AWAY),
             pairing.map(p -> blackAlways(p.profileHash())).orElse(Set.of()), pairing.isPresent() && row.seen().contains(d.proofKey(pairing.get())),
-            pairing.map(p -> past.seconds.getOrDefault(p.pairingId(), 0.0)).orElse(0.0), past.date, past.edition);
+            pairing.map(p -> past.seconds.getOrDefault(p.pairingId(), 0.0)).orElse(0.0), past.today, past.edition);
         return new Judged(row, facts, facts.layout(d), used, printer);
     }
 
@@ -178,7 +176,13 @@ public class DocketService {
             Ppi.label(p.ppi(), resolution.viewingMm()), judged.facts.printer().map(d -> d.inputDpi(Math.min(p.ppi(), resolution.mostPpi()))).orElse(0))).toList();
         int longest = Math.max(master.width(), master.height());
         Reach reach = new Reach(Ppi.longestMm(longest, Ppi.Label.FINE), Ppi.longestMm(longest, Ppi.Label.GOOD), Ppi.longestMm(longest, Ppi.Label.FAIR));
-        return new OnDocket(rendition.id(), master, judged.facts.pictures().get(rendition.id()).sourceName(), reach, printed);
+        return new OnDocket(rendition.id(), master, judged.facts.pictures().get(rendition.id()).sourceName(), reach, printed, tones(rendition, judged));
+    }
+
+    private static Optional<DocketView.Tones> tones(Rendition r, Judged judged) {
+        DocketSpec d = judged.row.spec();
+        return judged.facts.tone(d, r).flatMap(key -> judged.facts.curve(d)
+            .map(k -> new DocketView.Tones(key, k.wedge(), k.measured(), KeptCurve.isOn(key), Math.abs(k.curve().largestMove().sent()))));
     }
 
     private Options options(DocketSpec d, Judged judged) {

@@ -1,5 +1,6 @@
 package wistel.server.docket;
 
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -29,8 +30,19 @@ public record DocketView(UUID id, int number, int version, Optional<String> undo
      *
      * @param sourceName of the profile that says what its numbers mean
      * @param printed    once for each place where it is laid down
+     * @param tones      what a wedge told of the way in which it comes out in monochrome; empty where none was measured, and in colour
      */
-    public record OnDocket(String renditionId, Master master, String sourceName, Reach reach, List<Printed> printed) {
+    public record OnDocket(String renditionId, Master master, String sourceName, Reach reach, List<Printed> printed, Optional<Tones> tones) {
+    }
+
+    /**
+     * A wedge's curve for the docket's mode.
+     *
+     * @param key  names by what its proofs are made
+     * @param on   the curve is in force
+     * @param move the largest, as a share of the scale; 0 of a mode that is straight by itself
+     */
+    public record Tones(String key, int wedge, LocalDate measured, boolean on, double move) {
     }
 
     /**

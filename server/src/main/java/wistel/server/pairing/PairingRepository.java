@@ -18,6 +18,7 @@ import wistel.core.icc.profile.Intent;
 import wistel.core.paper.PairingVersion;
 import wistel.core.paper.PaperBody;
 import wistel.core.printer.DriverSettings;
+import wistel.core.tone.KeptCurve;
 import wistel.server.store.Json;
 
 /** Papers and pairings. A version of a pairing is never changed: a new one follows it. */
@@ -53,10 +54,10 @@ public class PairingRepository {
             .params(UUID.randomUUID(), v.paper(), v.surface(), v.body().thicknessMm(), v.body().grammage(), v.body().texture(), v.body().curl().name()).query(UUID.class).single();
         int number = jdbc.sql("select coalesce(max(no), 0) + 1 from pairing_version where pairing_id = ?").param(id).query(Integer.class).single();
         jdbc.sql("""
-            insert into pairing_version (pairing_id, no, printer_id, paper_id, settings, profile_hash, intent, white_l, white_a, white_b, black_l, made)
-            values (?, ?, ?, ?, ?::jsonb, ?, ?, ?, ?, ?, ?, ?)""")
+            insert into pairing_version (pairing_id, no, printer_id, paper_id, settings, profile_hash, intent, white_l, white_a, white_b, black_l, made, curves)
+            values (?, ?, ?, ?, ?::jsonb, ?, ?, ?, ?, ?, ?, ?, ?::jsonb)""")
             .params(id, number, UUID.fromString(v.printerId()), paper, json.text(v.settings().values()), v.profileHash(), v.intent().name(),
-                v.whiteLab()[0], v.whiteLab()[1], v.whiteLab()[2], v.blackL(), Timestamp.from(clock.instant())).update();
+                v.whiteLab()[0], v.whiteLab()[1], v.whiteLab()[2], v.blackL(), Timestamp.from(clock.instant()), json.text(v.curves())).update();
         return find(v.pairingId()).orElseThrow();
     }
 
@@ -113,6 +114,6 @@ public class PairingRepository {
         return new PairingVersion(r.getString("pairing_id"), r.getInt("no"), r.getString("printer_id"), r.getString("printer_name"), r.getString("paper"), r.getString("surface"),
             new PaperBody(r.getDouble("thickness_mm"), r.getInt("grammage"), r.getString("texture"), PaperBody.Curl.valueOf(r.getString("curl"))),
             new DriverSettings((Map<String, String>) json.read(r.getString("settings"), Map.class)), r.getString("profile_hash"), Intent.valueOf(r.getString("intent")),
-            new double[] {r.getDouble("white_l"), r.getDouble("white_a"), r.getDouble("white_b")}, r.getDouble("black_l"));
+            new double[] {r.getDouble("white_l"), r.getDouble("white_a"), r.getDouble("white_b")}, r.getDouble("black_l"), List.of(json.read(r.getString("curves"), KeptCurve[].class)));
     }
 }

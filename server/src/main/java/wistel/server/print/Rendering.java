@@ -159,7 +159,7 @@ public class Rendering {
 
     private Transform conversion(PrintOrder order, PrintOrder.Master master, IccProfile source) {
         ColourRoute.ByWistel shown = order.spec().shownRoute(order.pairing());
-        RenditionChange change = order.spec().rendition(master.renditionId()).change();
+        RenditionChange change = order.spec().change(master.renditionId(), source.space().channels(), order.curve());
         boolean gray = order.labFile().isEmpty() && order.spec().route() instanceof ColourRoute.DriverMonochrome;
         return RenditionCompiler.through(source, gray ? change.drained() : change, new RenditionCompiler.Onward(shown.intent(), shown.blackPoint()), from -> recipe(order, from), TransformCompiler::compile);
     }

@@ -68,8 +68,12 @@ public class IppClient {
     public record Described(String uuid, String name, PrinterState state, String moreInfo, PrinterDescription description) {
     }
 
+    /** Where its sheet can be read: by an instrument that takes spots, and as a flatbed sees it. */
+    public record Readers(Optional<URI> instrument, Optional<URI> flatbed) {
+    }
+
     /** A job as the printer sees it: state codes of RFC 8011, 5.3.7; percent below 0 when it doesn't say; whether it was ever at work on it; ink that went into it, 0 when it doesn't say; what it took of the settings, as far as it says. */
-    public record JobSeen(int id, String name, int state, List<String> reasons, int percent, boolean begun, Optional<URI> scan, double inkMl, Map<String, String> took) {
+    public record JobSeen(int id, String name, int state, List<String> reasons, int percent, boolean begun, Optional<URI> scan, Readers readers, double inkMl, Map<String, String> took) {
         public boolean over() {
             return state >= 7;
         }
@@ -299,8 +303,12 @@ public class IppClient {
         return new JobSeen(value(job, "job-id").map(IppValues::number).orElse(0), first(job, "job-name"), value(job, "job-state").map(IppValues::number).orElse(5),
             IppValues.strings(job, "job-state-reasons"), value(job, "wistel-percent-laid-down").map(IppValues::number).orElse(-1),
             value(job, "time-at-processing").map(IppValues::number).orElse(0) > 0,
-            Optional.of(first(job, "wistel-scan-uri")).filter(u -> !u.isEmpty()).flatMap(IppClient::address),
+            address(job, "wistel-scan-uri"), new Readers(address(job, "wistel-instrument-uri"), address(job, "wistel-flatbed-uri")),
             Math.max(0, value(job, "wistel-ink-microlitres").map(IppValues::number).orElse(0)) / 1000.0, took(job));
+    }
+
+    private static Optional<URI> address(AttributeGroup job, String name) {
+        return Optional.of(first(job, name)).filter(u -> !u.isEmpty()).flatMap(IppClient::address);
     }
 
     private static Optional<URI> address(String text) {
@@ -337,11 +345,21 @@ public class IppClient {
     }
 
     private byte[] fetch(String printerUri, URI scan, int most, Duration patience) {
+        return had(printerUri, HttpRequest.newBuilder(scan).build(), most, patience);
+    }
+
+    /** Hands spots to an instrument that the job offered, as lines of a name and x, y in mm from the sheet's upper left corner as it fed. */
+    public byte[] read(String printerUri, URI instrument, String spots, int most) {
+        return had(printerUri, HttpRequest.newBuilder(instrument).POST(HttpRequest.BodyPublishers.ofString(spots)).build(), most, SCAN_PATIENCE);
+    }
+
+    private byte[] had(String printerUri, HttpRequest request, int most, Duration patience) {
+        URI scan = request.uri();
         URI printer = http(printerUri);
         if (!"http".equals(scan.getScheme()) || scan.getPort() != printer.getPort() || !sameHost(printer.getHost(), scan.getHost())) {
             throw new PrinterException(PrinterException.Reason.UNCLEAR, "The printer offers a file from another host, " + scan.getAuthority() + ".", "It was not fetched.");
         }
-        HttpResponse<byte[]> answer = answered(printerUri, HttpRequest.newBuilder(scan).build(), most, patience);
+        HttpResponse<byte[]> answer = answered(printerUri, request, most, patience);
         if (answer.statusCode() != 200) {
             throw new PrinterException(PrinterException.Reason.UNCLEAR, "The printer offers a file and answers " + answer.statusCode() + " when it is asked for.", "Judge the sheet itself.");
         }

@@ -8,10 +8,12 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.DoubleFunction;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import org.springframework.stereotype.Service;
 import wistel.core.colour.D50;
+import wistel.core.colour.Lab;
 import wistel.core.colour.LabEncoding;
 import wistel.core.docket.DocketSpec;
 import wistel.core.docket.LaidDown;
@@ -22,6 +24,7 @@ import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.icc.transform.Observer;
 import wistel.core.icc.transform.Recipe;
+import wistel.core.icc.transform.Transform;
 import wistel.core.length.Length;
 import wistel.core.paper.PairingVersion;
 import wistel.core.pictures.Crop;
@@ -40,6 +43,7 @@ import wistel.core.rendition.RenditionChange;
 import wistel.core.rendition.RenditionCompiler;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
+import wistel.core.tone.ToneScale;
 import wistel.server.display.Display;
 import wistel.server.docket.DocketService;
 import wistel.server.master.Master;
@@ -119,7 +123,7 @@ public class LaidDownService {
             IccProfile source = previews.profile(master);
             scales.put(used.renditionId(), (double) view.width() / master.width());
             pictures.put(used.renditionId(), new LayoutRenderer.Picture(view, Orientation.UPRIGHT, PictureLight.of(source), new float[0],
-                proofs.converted(source, change(d, used.renditionId()), route(d, judged), from -> toRaster(from, told, judged))));
+                proofs.converted(source, change(judged, used.renditionId()), route(d, judged), from -> toRaster(from, told, judged))));
         }
         return new LayoutRenderer.Job(scaled(page, scales), pictures, dpi, Double.POSITIVE_INFINITY, Sharpener.NONE);
     }
@@ -153,8 +157,9 @@ public class LaidDownService {
         return new LayoutRenderer(workers.executor(), files::scratch);
     }
 
-    private static RenditionChange change(DocketSpec d, String rendition) {
-        RenditionChange change = d.rendition(rendition).change();
+    private static RenditionChange change(DocketService.Judged judged, String rendition) {
+        DocketSpec d = judged.row().spec();
+        RenditionChange change = d.change(rendition, judged.facts().pictures().get(rendition).channels(), judged.facts().curve(d));
         return d.route() instanceof ColourRoute.DriverMonochrome ? change.drained() : change;
     }
 
@@ -200,7 +205,24 @@ public class LaidDownService {
             case AS_PROOFED, OTHER_TYPE_UNKNOWN, UNCONVERTED -> by.apply(new Recipe.DeviceToLab(own, true));
             case OTHER_TYPE -> other(told.by().orElseThrow(), judged.facts().pairing().orElseThrow());
             case BY_DRIVER, DRIVER_GRAY -> by.apply(new Recipe.ProofToLab(tagged(told.raster()), own, Intent.RELATIVE, true, true));
+            case DRIVER_GRAY_MEASURED -> byScale(judged.facts().curve(judged.row().spec()).orElseThrow().scale());
             case TWICE -> by.apply(new Recipe.ProofToLab(StandardSpaces.SRGB, own, Intent.RELATIVE, true, true));
+        };
+    }
+
+    /** The driver's gray, as a wedge measured it. */
+    private UnaryOperator<char[]> byScale(ToneScale scale) {
+        Transform toLab = proofs.transforms().get(new Recipe.DeviceToLab(StandardSpaces.SGRAY, false));
+        DoubleFunction<Lab> printed = scale.function();
+        return codes -> {
+            char[] lab = toLab.apply(codes);
+            for (int i = 0; i < lab.length; i += 3) {
+                Lab p = printed.apply(1 - LabEncoding.V4.l(lab[i]) / 100);
+                lab[i] = LabEncoding.V4.ofL(p.l());
+                lab[i + 1] = LabEncoding.V4.ofAb(p.a());
+                lab[i + 2] = LabEncoding.V4.ofAb(p.b());
+            }
+            return lab;
         };
     }
 

@@ -56,8 +56,10 @@ class LoupeService {
     private final ProfileRepository profiles;
     private final PreviewStore previews;
     private final PixelWorkers workers;
+    private final ToneProofs tones;
 
-    LoupeService(FileStore files, ProfileRepository profiles, PreviewStore previews, PixelWorkers workers) {
+    LoupeService(FileStore files, ProfileRepository profiles, PreviewStore previews, PixelWorkers workers, ToneProofs tones) {
+        this.tones = tones;
         this.files = files;
         this.profiles = profiles;
         this.previews = previews;
@@ -84,14 +86,18 @@ class LoupeService {
         IccProfile source = previews.profile(master);
         PictureFile file = PictureFile.open(files.image(master.hash()));
         LayoutRenderer.Picture picture = new LayoutRenderer.Picture(file.rows(), file.facts().orientation(), PictureLight.of(source), PictureLight.luminance(source),
-            conversion(d, judged.facts().pairing(), renditionId, source));
+            conversion(judged, master, renditionId, source));
         LayoutRenderer.Job job = new LayoutRenderer.Job(page, Map.of(renditionId, picture), dpi, d.resolution().mostPpi(), sharpener(d, judged, at, dpi));
         return middle(job);
     }
 
-    private Transform conversion(DocketSpec d, Optional<PairingVersion> pairing, String renditionId, IccProfile source) {
+    private Transform conversion(DocketService.Judged judged, Master master, String renditionId, IccProfile source) {
+        DocketSpec d = judged.row().spec();
+        ProofService.Seen asIs = new ProofService.Seen(master, d.rendition(renditionId).change());
+        Optional<ToneProofs.Toned> toned = judged.facts().pairing().map(p -> tones.of(judged, renditionId, asIs, p));
+        Optional<PairingVersion> pairing = toned.map(ToneProofs.Toned::pairing);
         ColourRoute.ByWistel shown = pairing.map(d::shownRoute).orElse(new ColourRoute.ByWistel(Intent.RELATIVE, true));
-        return RenditionCompiler.through(source, d.rendition(renditionId).change(), new RenditionCompiler.Onward(shown.intent(), shown.blackPoint()),
+        return RenditionCompiler.through(source, toned.map(ToneProofs.Toned::seen).orElse(asIs).change(), new RenditionCompiler.Onward(shown.intent(), shown.blackPoint()),
             from -> recipe(d, pairing, from), TransformCompiler::compile);
     }
 

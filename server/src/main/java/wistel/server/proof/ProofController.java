@@ -27,6 +27,7 @@ import wistel.core.icc.transform.ProofView;
 import wistel.core.paper.PairingVersion;
 import wistel.core.printer.RasterType;
 import wistel.core.rendition.PairingComparison;
+import wistel.core.rendition.Rendition;
 import wistel.core.rendition.RenditionCompiler;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
@@ -61,10 +62,12 @@ class ProofController {
     private final AttemptRepository attempts;
     private final AskedChanges changes;
     private final DisplayRepository displays;
+    private final ToneProofs tones;
     private final ProfileRepository profiles;
 
     ProofController(ProofService proofs, LoupeService loupes, LaidDownService laidDown, PrintHistory history, DocketService docketService, MasterRepository masters, DocketRepository dockets, PairingRepository pairings, AttemptRepository attempts, AskedChanges changes,
-                    DisplayRepository displays, ProfileRepository profiles) {
+                    DisplayRepository displays, ProfileRepository profiles, ToneProofs tones) {
+        this.tones = tones;
         this.profiles = profiles;
         this.displays = displays;
         this.changes = changes;
@@ -105,9 +108,11 @@ class ProofController {
     @GetMapping(value = "/masters/{hash}/proof", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> proof(@PathVariable String hash, @RequestParam String pairing, @RequestParam int version, @RequestParam Intent intent,
                                  @RequestParam boolean black, @RequestParam(defaultValue = "PAPER_WHITE") ProofView view, @RequestParam(defaultValue = "900") int longest,
-                                 @RequestParam(defaultValue = "") String change, @RequestParam(defaultValue = SRGB) String display, @RequestParam(defaultValue = "true") boolean tagged) {
+                                 @RequestParam(defaultValue = "") String change, @RequestParam(defaultValue = "") String tone, @RequestParam(defaultValue = SRGB) String display,
+                                 @RequestParam(defaultValue = "true") boolean tagged) {
         ProofService.How how = new ProofService.How(intent, black, view, new Display(displays.profile(display), tagged));
-        return picture(proofs.proof(seen(hash, change), version(pairing, version), how, longest));
+        ToneProofs.Toned toned = tones.of(seen(hash, change), version(pairing, version), tone, new RenditionCompiler.Onward(intent, black));
+        return picture(proofs.proof(toned.seen(), toned.pairing(), how, longest));
     }
 
     /** What a version of a pairing can't hold of a master, as marks to lay over it. */
@@ -137,14 +142,15 @@ class ProofController {
                                  @RequestParam(defaultValue = SRGB) String display) {
         DocketRepository.Row row = dockets.get(id);
         DocketSpec d = row.spec();
-        ProofService.Seen seen = counted(row, rendition);
-        return proofs.figures(compensated ? seen : seen.uncompensated(), pairing(d), onward(d), displays.profile(display));
+        ToneProofs.Toned toned = toned(row, rendition);
+        return proofs.figures(compensated ? toned.seen() : toned.seen().withoutMoves(), toned.pairing(), onward(d), displays.profile(display));
     }
 
     @GetMapping("/dockets/{id}/renditions/{rendition}/probe")
     ProofService.Probe probe(@PathVariable UUID id, @PathVariable String rendition, @RequestParam double x, @RequestParam double y) {
-        DocketSpec d = dockets.get(id).spec();
-        return proofs.probe(seen(d, rendition), pairing(d), onward(d), x, y);
+        DocketRepository.Row row = dockets.get(id);
+        ToneProofs.Toned toned = toned(row, rendition);
+        return proofs.probe(toned.seen(), toned.pairing(), onward(row.spec()), x, y);
     }
 
     private RenditionCompiler.Onward onward(DocketSpec d) {
@@ -224,7 +230,17 @@ class ProofController {
     ScanFigures scanFigures(@PathVariable UUID id, @PathVariable int page, @PathVariable int picture) {
         PrintOrder order = attempts.order(id);
         ProofService.Scanned scanned = scanned(id, page, picture);
-        return new ScanFigures(proofs.scanDifference(seen(order.spec(), scanned.placed().renditionId()), order, scanned));
+        return new ScanFigures(proofs.scanDifference(promised(order, scanned.placed().renditionId()), order.spec().shownRoute(order.pairing()), scanned));
+    }
+
+    /** What the proof showed when the order was frozen. */
+    private ToneProofs.Toned promised(PrintOrder order, String rendition) {
+        DocketSpec d = order.spec();
+        Rendition r = d.rendition(rendition);
+        int channels = master(d, rendition).channels();
+        PairingVersion pairing = order.pairing().withCurves(order.curve().stream().toList());
+        String tone = order.curve().filter(k -> d.monochrome(r, channels)).map(k -> k.key(d.inForce(r, channels, Optional.of(k)).isPresent())).orElse("");
+        return tones.of(seen(d, rendition), pairing, tone, ProofService.onward(d.shownRoute(pairing)));
     }
 
     private ProofService.Scanned scanned(UUID attempt, int number, int picture) {
@@ -249,6 +265,11 @@ class ProofController {
 
     private ProofService.Seen seen(DocketSpec d, String renditionId) {
         return new ProofService.Seen(master(d, renditionId), d.rendition(renditionId).change());
+    }
+
+    /** As a wedge says that its tones print, where one was measured. */
+    private ToneProofs.Toned toned(DocketRepository.Row row, String renditionId) {
+        return tones.of(docketService.judged(row), renditionId, counted(row, renditionId), pairing(row.spec()));
     }
 
     /** With the part of it that is printed. */

@@ -22,7 +22,6 @@ import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import wistel.core.colour.Lab;
 import wistel.core.colour.LabEncoding;
-import wistel.core.docket.PrintOrder;
 import wistel.core.fault.NotFound;
 import wistel.core.icc.gamut.GamutBoundary;
 import wistel.core.icc.gamut.GamutCheck;
@@ -44,6 +43,7 @@ import wistel.core.printer.ColourRoute;
 import wistel.core.rendition.PairingComparison;
 import wistel.core.rendition.RenditionChange;
 import wistel.core.rendition.RenditionCompiler;
+import wistel.core.rendition.Straightening;
 import wistel.core.rendition.Treatment;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.Page;
@@ -113,6 +113,15 @@ public class ProofService {
             return new Seen(master, RenditionChange.NONE, printed);
         }
 
+        Seen straightened(Optional<Straightening> next) {
+            return new Seen(master, change.straightened(next), printed);
+        }
+
+        /** The print without its moves. */
+        Seen withoutMoves() {
+            return new Seen(master, new RenditionChange(change.treatment(), List.of(), change.straightening()), printed);
+        }
+
         /** Treated, with no moves: what the print is judged against. */
         Seen uncompensated() {
             return new Seen(master, new RenditionChange(change.treatment(), List.of()), printed);
@@ -120,7 +129,7 @@ public class ProofService {
 
         /** The moves alone. */
         Seen inColour() {
-            return new Seen(master, new RenditionChange(new Treatment.Colour(), change.moves()), printed);
+            return new Seen(master, new RenditionChange(new Treatment.Colour(), change.moves(), change.straightening()), printed);
         }
     }
 
@@ -447,13 +456,12 @@ public class ProofService {
     }
 
     /** Mean CIEDE2000 between what the proof promised, paper white included, and what the scanner saw of the picture. */
-    public double scanDifference(Seen seen, PrintOrder order, Scanned scanned) {
+    double scanDifference(ToneProofs.Toned promised, ColourRoute.ByWistel route, Scanned scanned) {
         Placed placed = scanned.placed;
         int w = 160;
         int h = (int) Math.max(1, Math.round(w * placed.atMm().height() / placed.atMm().width()));
-        View small = part(seen.master, placed, w, h);
-        ColourRoute.ByWistel route = order.spec().shownRoute(order.pairing());
-        char[] promised = proofLab(seen, order.pairing().profileHash(), onward(route), true).apply(small.pixels());
-        return meanDifference(promised, scanView(scanned, w, h).pixels());
+        View small = part(promised.seen().master(), placed, w, h);
+        char[] shown = proofLab(promised.seen(), promised.pairing().profileHash(), onward(route), true).apply(small.pixels());
+        return meanDifference(shown, scanView(scanned, w, h).pixels());
     }
 }

@@ -20,6 +20,7 @@ import wistel.core.rendition.Rendition;
 import wistel.core.rendition.RenditionChange;
 import wistel.core.rendition.Toning;
 import wistel.server.docket.DocketRepository;
+import wistel.server.docket.DocketService;
 import wistel.server.master.MasterRepository;
 import wistel.server.pairing.PairingRepository;
 
@@ -32,8 +33,12 @@ class RenditionController {
     private final DocketRepository dockets;
     private final MasterRepository masters;
     private final PairingRepository pairings;
+    private final DocketService docketService;
+    private final ToneProofs tones;
 
-    RenditionController(RenditionService renditions, AskedChanges changes, DocketRepository dockets, MasterRepository masters, PairingRepository pairings) {
+    RenditionController(RenditionService renditions, AskedChanges changes, DocketRepository dockets, MasterRepository masters, PairingRepository pairings, DocketService docketService, ToneProofs tones) {
+        this.docketService = docketService;
+        this.tones = tones;
         this.renditions = renditions;
         this.changes = changes;
         this.dockets = dockets;
@@ -45,6 +50,12 @@ class RenditionController {
         Rendition r = d.rendition(rendition);
         RenditionChange asked = change.isEmpty() ? r.change() : changes.asked(change);
         return new ProofService.Seen(masters.byHash(r.masterHash()).orElseThrow(), asked);
+    }
+
+    /** As a wedge says that its tones print, where one was measured. */
+    private ToneProofs.Toned toned(UUID id, String rendition, String change) {
+        DocketRepository.Row row = dockets.get(id);
+        return tones.of(docketService.judged(row), rendition, seen(row.spec(), rendition, change), pairing(row.spec()));
     }
 
     private PairingVersion pairing(DocketSpec d) {
@@ -77,31 +88,32 @@ class RenditionController {
     @GetMapping(value = "/ramp", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> ramp(@PathVariable UUID id, @PathVariable String rendition, @RequestParam(defaultValue = "") String change) {
         DocketSpec d = dockets.get(id).spec();
-        Optional<PairingVersion> pairing = d.pairingId().flatMap(pairings::find);
-        byte[] png = renditions.ramp(seen(d, rendition, change), pairing, pairing.map(d::shownRoute).orElse(new ColourRoute.ByWistel(Intent.RELATIVE, true)));
+        Optional<ToneProofs.Toned> toned = d.pairingId().flatMap(pairings::find).map(p -> toned(id, rendition, change));
+        byte[] png = renditions.ramp(toned.map(ToneProofs.Toned::seen).orElseGet(() -> seen(d, rendition, change)), toned.map(ToneProofs.Toned::pairing),
+            toned.map(t -> d.shownRoute(t.pairing())).orElse(new ColourRoute.ByWistel(Intent.RELATIVE, true)));
         return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).cacheControl(CacheControl.noStore()).body(png);
     }
 
     @GetMapping("/ends")
     RenditionService.Ends ends(@PathVariable UUID id, @PathVariable String rendition, @RequestParam(defaultValue = "") String change) {
         DocketSpec d = dockets.get(id).spec();
-        PairingVersion pairing = pairing(d);
-        return renditions.ends(seen(d, rendition, change), pairing, d.shownRoute(pairing));
+        ToneProofs.Toned toned = toned(id, rendition, change);
+        return renditions.ends(toned.seen(), toned.pairing(), d.shownRoute(toned.pairing()));
     }
 
     @GetMapping(value = "/ends/picture", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> endMarks(@PathVariable UUID id, @PathVariable String rendition, @RequestParam(defaultValue = "") String change, @RequestParam(defaultValue = "900") int longest) {
         DocketSpec d = dockets.get(id).spec();
-        PairingVersion pairing = pairing(d);
-        byte[] png = renditions.endMarks(seen(d, rendition, change), pairing, d.shownRoute(pairing), longest);
+        ToneProofs.Toned toned = toned(id, rendition, change);
+        byte[] png = renditions.endMarks(toned.seen(), toned.pairing(), d.shownRoute(toned.pairing()), longest);
         return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).cacheControl(CacheControl.noStore()).body(png);
     }
 
     @GetMapping("/shadows")
     RenditionService.Shadows shadows(@PathVariable UUID id, @PathVariable String rendition, @RequestParam(defaultValue = "") String change) {
         DocketSpec d = dockets.get(id).spec();
-        PairingVersion pairing = pairing(d);
-        return renditions.shadows(seen(d, rendition, change), pairing, d.shownRoute(pairing));
+        ToneProofs.Toned toned = toned(id, rendition, change);
+        return renditions.shadows(toned.seen(), toned.pairing(), d.shownRoute(toned.pairing()));
     }
 
     /** The moves that bring this print closest to its master; the docket is not changed. */

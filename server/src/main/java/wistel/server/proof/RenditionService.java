@@ -49,8 +49,10 @@ public class RenditionService {
     private final PairingRepository pairings;
     private final DocketService docketService;
     private final ProofService proofs;
+    private final ToneProofs tones;
 
-    RenditionService(PreviewStore previews, ProfileRepository profiles, MasterRepository masters, PairingRepository pairings, ProofService proofs, DocketService docketService) {
+    RenditionService(PreviewStore previews, ProfileRepository profiles, MasterRepository masters, PairingRepository pairings, ProofService proofs, DocketService docketService, ToneProofs tones) {
+        this.tones = tones;
         this.docketService = docketService;
         this.masters = masters;
         this.pairings = pairings;
@@ -199,14 +201,17 @@ public class RenditionService {
     /** For the part of a docket's picture that is printed, as it stands; nothing is changed. */
     public Suggested suggestion(DocketRepository.Row row, String renditionId) {
         Rendition rendition = row.spec().rendition(renditionId);
-        PairingVersion pairing = pairings.chosen(row.spec().pairingId());
+        DocketService.Judged judged = docketService.judged(row);
+        ToneProofs.Toned toned = tones.of(judged, renditionId, new ProofService.Seen(masters.byHash(rendition.masterHash()).orElseThrow(), rendition.change())
+            .on(judged.layout(), renditionId), pairings.chosen(row.spec().pairingId()));
+        ProofService.Seen seen = toned.seen();
+        PairingVersion pairing = toned.pairing();
         ColourRoute.ByWistel route = row.spec().shownRoute(pairing);
-        ProofService.Seen seen = new ProofService.Seen(masters.byHash(rendition.masterHash()).orElseThrow(), rendition.change())
-            .on(docketService.judged(row).layout(), renditionId);
         View view = proofs.counted(seen, FIGURES_SIDE);
         boolean monochrome = view.channels() == 1 || seen.change().treatment() instanceof Treatment.Monochrome;
         Transform toNearest = proofs.transforms().get(new Recipe.ProofToLab(RenditionCompiler.WORKING, paper(pairing), Intent.RELATIVE, false, false));
-        Transform toPrint = proofs.transforms().get(new Recipe.ProofToLab(RenditionCompiler.WORKING, paper(pairing), route.intent(), route.blackPoint(), false));
+        Transform toPrint = proofs.converted(RenditionCompiler.WORKING, RenditionChange.NONE.straightened(seen.change().straightening()), route,
+            from -> new Recipe.ProofToLab(from, paper(pairing), route.intent(), route.blackPoint(), false));
         Transform treated = RenditionCompiler.through(previews.profile(seen.master()), seen.uncompensated().change(), new RenditionCompiler.Onward(Intent.RELATIVE, false),
             from -> new Recipe.DeviceToLab(from, false), proofs.transforms()::get);
         Suggestion.Found found = Suggestion.of(view.pixels(), view.channels(), monochrome, treated, toNearest, toPrint);

@@ -1,5 +1,6 @@
 package wistel.server.store;
 
+import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -56,6 +57,7 @@ public class StoredSpecs {
             case 2 -> json.read(thirdSpec(secondSpec((ObjectNode) tree)), DocketSpec.class);
             case 3 -> json.read(thirdSpec((ObjectNode) tree), DocketSpec.class);
             case 4 -> json.read(fourthSpec((ObjectNode) tree), DocketSpec.class);
+            case 5 -> json.read(fifthSpec((ObjectNode) tree), DocketSpec.class);
             default -> json.read(tree, DocketSpec.class);
         };
     }
@@ -67,6 +69,7 @@ public class StoredSpecs {
             case 2 -> json.read(thirdOrder(secondOrder((ObjectNode) node)), PrintOrder.class);
             case 3 -> json.read(thirdOrder((ObjectNode) node), PrintOrder.class);
             case 4 -> json.read(fourthOrder((ObjectNode) node), PrintOrder.class);
+            case 5 -> json.read(fifthOrder((ObjectNode) node), PrintOrder.class);
             default -> json.read(node, PrintOrder.class);
         };
     }
@@ -102,14 +105,27 @@ public class StoredSpecs {
         if (d.path("route").path("kind").asString().equals("by-driver")) {
             ((ObjectNode) d.path("route")).put("space", RasterType.Space.SRGB.name());
         }
+        return fifthSpec(d);
+    }
+
+    /** Schema 5: no wedge had been measured. */
+    private static ObjectNode fifthSpec(ObjectNode d) {
+        d.path("renditions").forEach(r -> ((ObjectNode) r).put("straightened", true));
         return d.put("schema", DocketSpec.SCHEMA);
+    }
+
+    private static ObjectNode fifthOrder(ObjectNode o) {
+        fifthSpec((ObjectNode) o.path("spec"));
+        ((ObjectNode) o.path("pairing")).putArray("curves");
+        o.putNull("curve");
+        return o.put("schema", PrintOrder.SCHEMA);
     }
 
     /** Schema 4: nothing was known of how a paper handles. */
     private ObjectNode fourthOrder(ObjectNode o) {
         fourthSpec((ObjectNode) o.path("spec"));
         ((ObjectNode) o.path("pairing")).set("body", json.tree(PaperBody.UNKNOWN));
-        return o.put("schema", PrintOrder.SCHEMA);
+        return fifthOrder(o);
     }
 
     /** What a printer said of itself; before there were rules, it was kept as lists side by side. */
@@ -169,7 +185,7 @@ public class StoredSpecs {
         ColourRoute route = m.path("colourBy").asString().equals("DRIVER") ? new ColourRoute.ByDriver()
             : new ColourRoute.ByWistel(Intent.valueOf(p.path("intent").asString()), p.path("blackPoint").asBoolean());
         return new DocketSpec(DocketSpec.SCHEMA, title.isBlank() ? "Untitled" : title,
-            List.of(new Rendition(ONLY, masterHash, new Treatment.Colour(), Compensated.NONE, d.path("picture").path("profileTaken").asBoolean())),
+            List.of(new Rendition(ONLY, masterHash, new Treatment.Colour(), Compensated.NONE, d.path("picture").path("profileTaken").asBoolean(), true)),
             Optional.of(d.path("pairingId").asString()).filter(id -> !id.isEmpty()), sheet, plan,
             new Resolution(Resolution.Pixels.valueOf(z.path("pixels").asString()), z.path("resamplePpi").asInt(), z.path("viewingMm").asDouble()), Sharpening.OFF, Annotation.NONE, route,
             DriverSettings.of(m.path("mediaType").asString(), m.path("feed").asString(), m.path("quality").asInt()), d.path("copies").asInt(), d.path("notes").asString());
@@ -191,11 +207,11 @@ public class StoredSpecs {
         PairingVersion pairing = pairing(o.path("pairing"));
         PrinterDescription printer = description(o.path("capabilities"));
         PreflightFacts facts = new PreflightFacts(Map.of(ONLY, new PreflightFacts.Picture(new PixelSize(master.path("width").asInt(), master.path("height").asInt()),
-            master.path("channels").asInt(), true, "", "")), Optional.of(pairing), Optional.of(printer), PrinterState.AWAY, Set.of(), true, 0, "", 1);
+            master.path("channels").asInt(), true, "", "")), Optional.of(pairing), Optional.of(printer), PrinterState.AWAY, Set.of(), true, 0, LocalDate.EPOCH, 1);
         String profile = master.path("profileHash").isNull() ? StandardSpaces.assumedFor(master.path("channels").asInt()).hash() : master.path("profileHash").asString();
         return new PrintOrder(PrintOrder.SCHEMA, spec, facts.layout(spec), pairing,
             new PrintOrder.Output(spec.route() instanceof ColourRoute.ByDriver ? RasterType.SRGB_16 : RasterType.DEVICE3_16, printer.usualDpi(), facts.margins(spec), spec.copies()),
-            List.of(new PrintOrder.Master(ONLY, master.path("hash").asString(), profile)), "", "1", Optional.empty());
+            List.of(new PrintOrder.Master(ONLY, master.path("hash").asString(), profile)), "", "1", Optional.empty(), Optional.empty());
     }
 
     private static PairingVersion pairing(JsonNode g) {

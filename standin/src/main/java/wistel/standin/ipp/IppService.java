@@ -333,7 +333,10 @@ public final class IppService {
             Attrs.integer("job-impressions-completed", job.state() == State.COMPLETED ? job.ticket().copies() : 0),
             Attrs.integer("wistel-percent-laid-down", job.percent()), Attrs.integer("wistel-ink-microlitres", (int) Math.round(1000 * job.inkMl()))));
         if (job.state() == State.COMPLETED) {
-            all.add(Attrs.uri("wistel-scan-uri", description.httpUri() + "scan" + printer.model().path().replace("/ipp", "") + "/" + job.id() + ".tif"));
+            String sheet = printer.model().path().replace("/ipp", "") + "/" + job.id();
+            all.add(Attrs.uri("wistel-scan-uri", description.httpUri() + "scan" + sheet + ".tif"));
+            all.add(Attrs.uri("wistel-instrument-uri", description.httpUri() + "instrument" + sheet));
+            all.add(Attrs.uri("wistel-flatbed-uri", description.httpUri() + "flatbed" + sheet + ".tif"));
         }
         all.addAll(taken(job.ticket()));
         return all;

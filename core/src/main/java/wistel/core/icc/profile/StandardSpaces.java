@@ -42,8 +42,13 @@ public final class StandardSpaces {
         new ProfileWriter(DeviceClass.DISPLAY, ColourSpace.GRAY, ColourSpace.XYZ, "sGray (curve of IEC 61966-2-1)", "No copyright, use freely")
             .xyz("wtpt", d50()).parametric("kTRC", 2.4, 1 / 1.055, 0.055 / 1.055, 1 / 12.92, 0.04045).write());
 
+    /** A gray scale whose numbers are L* (CIE 15, 8.2.1.1): 0 black, 1 white, even steps between. */
+    public static final IccProfile GRAY_L = ProfileReader.read(
+        new ProfileWriter(DeviceClass.DISPLAY, ColourSpace.GRAY, ColourSpace.XYZ, "Gray by L*", "No copyright, use freely")
+            .xyz("wtpt", d50()).parametric("kTRC", 3, 1 / 1.16, 0.16 / 1.16, 27 / 24389.0 * 100, 0.08).write());
+
     /** Known without any file. */
-    public static final List<IccProfile> ALL = List.of(SRGB, P3, OPRGB, WIDE_RGB, CONNECTION, GRAY_22, SGRAY);
+    public static final List<IccProfile> ALL = List.of(SRGB, P3, OPRGB, WIDE_RGB, CONNECTION, GRAY_22, SGRAY, GRAY_L);
 
     private StandardSpaces() {
     }

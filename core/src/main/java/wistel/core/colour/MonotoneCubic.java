@@ -1,4 +1,4 @@
-package wistel.core.rendition;
+package wistel.core.colour;
 
 /**
  * A smooth curve through points that never turns between them: cubic Hermite pieces whose slopes are limited (F. N. Fritsch and R. E. Carlson,
@@ -21,12 +21,12 @@ public final class MonotoneCubic {
     }
 
     /** Over a full turn of 360 degrees: the last point is followed by the first. */
-    static MonotoneCubic periodic(double[] degrees, double[] values) {
+    public static MonotoneCubic periodic(double[] degrees, double[] values) {
         return periodic(degrees, values, 0);
     }
 
     /** Degrees to degrees, a full turn further with each turn: it rises everywhere where its points do. */
-    static MonotoneCubic turning(double[] degrees, double[] to) {
+    public static MonotoneCubic turning(double[] degrees, double[] to) {
         return periodic(degrees, to, 360);
     }
 

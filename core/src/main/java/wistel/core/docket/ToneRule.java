@@ -1,0 +1,49 @@
+package wistel.core.docket;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import wistel.core.docket.Finding.Mend;
+import wistel.core.printer.ColourRoute;
+import wistel.core.printer.DriverSettings;
+import wistel.core.rendition.Rendition;
+import wistel.core.sheet.Layout;
+import wistel.core.tone.KeptCurve;
+import wistel.core.tone.ToneMode;
+
+/** Whether anything was measured of the tones in which a monochrome picture comes out, with this ink and not too long ago. */
+final class ToneRule implements Rule {
+    @Override
+    public Stream<Finding> check(DocketSpec d, PreflightFacts facts, Layout layout) {
+        List<Rendition> monochrome = d.renditions().stream().filter(r -> d.monochrome(r, facts.pictures().get(r.id()).channels())).toList();
+        if (monochrome.isEmpty() || facts.pairing().isEmpty() || d.route() instanceof ColourRoute.ByDriver) {
+            return Stream.empty();
+        }
+        Optional<KeptCurve> curve = facts.curve(d);
+        if (curve.isEmpty()) {
+            return Stream.of(unmeasured(d, facts));
+        }
+        List<Finding> found = new ArrayList<>();
+        if (curve.get().old(facts.today())) {
+            found.add(Finding.note(Stage.MACHINE, "wedge-old", "The wedge of this mode was measured on " + Words.date(curve.get().measured()) + ", more than a year ago.",
+                "Heads and inks drift: print it again on the tone bench and see whether the scale still is straight."));
+        }
+        monochrome.stream().filter(r -> !r.straightened() && !curve.get().curve().points().isEmpty()).forEach(r -> found.add(Finding.note(Stage.MACHINE, "curve-off",
+            "The curve of wedge " + curve.get().wedge() + " is off.", "The tones come out as this mode lays them down.", new Mend("Straighten the tones", new Change.Straightens(r.id(), true)))));
+        return found.stream();
+    }
+
+    private static Finding unmeasured(DocketSpec d, PreflightFacts facts) {
+        ToneMode mode = facts.mode(d);
+        Optional<KeptCurve> otherBlack = facts.pairing().orElseThrow().curves().stream().filter(k -> k.mode().differsInBlack(mode)).findFirst();
+        if (otherBlack.isPresent()) {
+            String black = otherBlack.get().mode().settings().getOrDefault(DriverSettings.BLACK, "");
+            Mend[] mends = black.isEmpty() ? new Mend[0] : new Mend[] {new Mend("Use that black", new Change.Set(DriverSettings.BLACK, black))};
+            return Finding.note(Stage.MACHINE, "wedge-of-other-black", "Wedge " + otherBlack.get().wedge() + " was measured with the other black ink.",
+                "Its curve doesn't hold here: the tones come out as they fall.", mends);
+        }
+        return Finding.note(Stage.MACHINE, "no-wedge", "No wedge was measured for monochrome with these settings.",
+            "Print one on the tone bench to see how evenly it goes from black to paper, and to straighten it.");
+    }
+}

@@ -1,0 +1,50 @@
+package wistel.core.sheet;
+
+import java.util.ArrayList;
+import java.util.List;
+import wistel.core.fault.InvalidRequest;
+import wistel.core.length.Margins;
+import wistel.core.paper.Stock;
+import wistel.core.pictures.Crop;
+import wistel.core.pictures.Orientation;
+
+/**
+ * A picture that is printed to be measured or judged: all of it, at its own size or as large as the paper allows, with lines of writing below it.
+ *
+ * @param widthMm    of the picture where the paper allows it
+ * @param leastShare of that width below which it can't be read any more
+ */
+public record Chart(String renditionId, double widthMm, double leastShare, List<String> lines) implements SheetPlan {
+    private static final double LINE_MM = 5;
+    private static final double TYPE_PT = 9;
+    /** Round the picture, so that a scanner sees bare paper on all sides. */
+    private static final double ROUND_MM = 6;
+
+    public Chart {
+        lines = List.copyOf(lines);
+        if (!(widthMm >= Single.SMALLEST_MM && widthMm <= Single.LARGEST_MM && leastShare > 0 && leastShare <= 1)) {
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A chart of " + widthMm + " mm can't be printed.", "Take one of 5 mm to 5 m.");
+        }
+    }
+
+    @Override
+    public Layout lay(Ground ground) {
+        PixelSize picture = ground.pictures().get(renditionId);
+        Margins m = ground.feedMargins();
+        double writing = LINE_MM * (lines.size() + 1);
+        double across = ground.stock().widthMm() - m.left() - m.right() - 2 * ROUND_MM;
+        double down = ground.stock() instanceof Stock.Sheet s ? s.lengthMm() - m.top() - m.bottom() - 2 * ROUND_MM - writing : Double.POSITIVE_INFINITY;
+        double width = Math.min(widthMm, Math.min(across, down * picture.aspect()));
+        if (!(width >= leastShare * widthMm)) {
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "This chart doesn't fit " + ground.stock().name() + ".", "Take a larger sheet, or one with fewer steps.");
+        }
+        double height = width / picture.aspect();
+        double length = ground.stock() instanceof Stock.Sheet s ? s.lengthMm() : height + writing + 2 * ROUND_MM + m.top() + m.bottom();
+        Rect at = new Rect((ground.stock().widthMm() - width) / 2 + (m.left() - m.right()) / 2, m.top() + ROUND_MM, width, height);
+        List<Mark> marks = new ArrayList<>();
+        for (int i = 0; i < lines.size(); i++) {
+            marks.add(new Mark.Text(lines.get(i), at.x(), at.bottom() + LINE_MM * (i + 1.5), TYPE_PT, 0, Mark.Anchor.START));
+        }
+        return Layout.of(List.of(Page.of(ground.stock().widthMm(), length, m, Orientation.UPRIGHT, List.of(Placed.upright(renditionId, Crop.whole(picture.width(), picture.height()), at)), marks)), List.of());
+    }
+}

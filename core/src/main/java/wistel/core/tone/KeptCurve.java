@@ -1,0 +1,42 @@
+package wistel.core.tone;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * What is known of one mode's tones on a pairing: how its wedge measured, and the curve that straightens it.
+ *
+ * @param scale       as it was measured without the curve, from paper to black
+ * @param readingHash of the reading's file; it names the whole
+ * @param profileHash of the scale as a profile of grays, by which the mode is proofed where no other profile tells its tones
+ */
+public record KeptCurve(ToneMode mode, ToneScale scale, ToneCurve curve, int wedge, LocalDate measured, String readingHash, String profileHash) {
+    private static final int MONTHS_GOOD = 12;
+
+    /** Heads, inks and papers drift: after a year it wants to be checked. */
+    public boolean old(LocalDate today) {
+        return measured.plusMonths(MONTHS_GOOD).isBefore(today);
+    }
+
+    private static final String ON = ".on";
+
+    /** Names a proof by it, with the curve or as the tones fall. */
+    public String key(boolean on) {
+        return readingHash + (on ? ON : ".off");
+    }
+
+    /** What a key names, if it is among these. */
+    public static Optional<KeptCurve> named(List<KeptCurve> all, String key) {
+        return all.stream().filter(k -> k.key(true).equals(key) || k.key(false).equals(key)).findFirst();
+    }
+
+    public static boolean isOn(String key) {
+        return key.endsWith(ON);
+    }
+
+    /** That of a mode, if it is among these. */
+    public static Optional<KeptCurve> of(List<KeptCurve> all, ToneMode mode) {
+        return all.stream().filter(k -> k.mode.equals(mode)).findFirst();
+    }
+}

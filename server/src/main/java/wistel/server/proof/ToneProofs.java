@@ -1,0 +1,71 @@
+package wistel.server.proof;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import org.springframework.stereotype.Component;
+import wistel.core.colour.LabEncoding;
+import wistel.core.docket.DocketSpec;
+import wistel.core.fault.NotFound;
+import wistel.core.icc.profile.IccProfile;
+import wistel.core.icc.profile.Intent;
+import wistel.core.icc.transform.Recipe;
+import wistel.core.paper.PairingVersion;
+import wistel.core.printer.ColourRoute;
+import wistel.core.rendition.RenditionCompiler;
+import wistel.core.rendition.Straightening;
+import wistel.core.rendition.TonePrediction;
+import wistel.core.tone.KeptCurve;
+import wistel.server.docket.DocketService;
+import wistel.server.store.ProfileRepository;
+
+/** Proofs of monochrome by what a wedge measured: what the proof is made from, and by which profile. */
+@Component
+class ToneProofs {
+    private final ProofService proofs;
+    private final ProfileRepository profiles;
+    private final Cache<List<Object>, Straightening> predictions = Caffeine.newBuilder().executor(Runnable::run).maximumSize(200).build();
+
+    ToneProofs(ProofService proofs, ProfileRepository profiles) {
+        this.proofs = proofs;
+        this.profiles = profiles;
+    }
+
+    /** What is proofed on what. */
+    record Toned(ProofService.Seen seen, PairingVersion pairing) {
+    }
+
+    /** @param tone names the measurement and whether its curve is in force; empty where there is none */
+    Toned of(ProofService.Seen seen, PairingVersion pairing, String tone, RenditionCompiler.Onward onward) {
+        if (tone.isEmpty()) {
+            return new Toned(seen, pairing);
+        }
+        KeptCurve curve = KeptCurve.named(pairing.curves(), tone).orElseThrow(() -> new NotFound("This wedge is not one of this paper's.", "Look at the docket as it is now."));
+        boolean byScale = curve.mode().route() instanceof ColourRoute.DriverMonochrome && !pairing.grayOnly();
+        PairingVersion shown = byScale ? pairing.byScale(curve) : pairing;
+        Straightening prediction = predictions.get(List.of(shown.profileHash(), tone, onward), k -> predicted(shown, curve, KeptCurve.isOn(tone), onward));
+        return new Toned(seen.straightened(Optional.of(prediction)), shown);
+    }
+
+    /** A docket's rendition as it stands. */
+    Toned of(DocketService.Judged judged, String rendition, ProofService.Seen seen, PairingVersion pairing) {
+        DocketSpec d = judged.row().spec();
+        return of(seen, pairing, judged.facts().tone(d, d.rendition(rendition)).orElse(""), ProofService.onward(d.shownRoute(pairing)));
+    }
+
+    private Straightening predicted(PairingVersion shown, KeptCurve curve, boolean on, RenditionCompiler.Onward onward) {
+        IccProfile paper = profiles.get(shown.profileHash());
+        char[] grays = new char[3 * TonePrediction.GRAYS];
+        for (int i = 0; i < TonePrediction.GRAYS; i++) {
+            grays[3 * i] = LabEncoding.V4.ofL(100.0 * i / (TonePrediction.GRAYS - 1));
+            grays[3 * i + 1] = LabEncoding.V4.ofAb(0);
+            grays[3 * i + 2] = LabEncoding.V4.ofAb(0);
+        }
+        char[] working = proofs.transforms().get(new Recipe.FromLab(RenditionCompiler.WORKING, Intent.RELATIVE)).apply(grays);
+        char[] printed = proofs.transforms().get(new Recipe.ProofToLab(RenditionCompiler.WORKING, paper, onward.intent(), onward.blackPoint(), true)).apply(working);
+        double[] byProfile = IntStream.range(0, TonePrediction.GRAYS).mapToDouble(i -> LabEncoding.V4.l(printed[3 * i])).toArray();
+        return TonePrediction.of(byProfile, curve.scale(), Optional.of(Straightening.of(curve.curve())).filter(s -> on));
+    }
+}

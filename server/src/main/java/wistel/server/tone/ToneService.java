@@ -1,0 +1,351 @@
+package wistel.server.tone;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+import wistel.core.cgats.Readings;
+import wistel.core.colour.Lab;
+import wistel.core.docket.PrintOrder;
+import wistel.core.fault.Conflict;
+import wistel.core.fault.InvalidRequest;
+import wistel.core.fault.MeasurementException;
+import wistel.core.fault.NotFound;
+import wistel.core.fault.WistelException;
+import wistel.core.icc.profile.IccProfile;
+import wistel.core.icc.profile.ProfileReader;
+import wistel.core.paper.PairingVersion;
+import wistel.core.pictures.Crop;
+import wistel.core.printer.ColourRoute;
+import wistel.core.sheet.Rect;
+import wistel.core.tone.KeptCurve;
+import wistel.core.tone.ScannerCurve;
+import wistel.core.tone.StraightenedScale;
+import wistel.core.tone.ToneCurve;
+import wistel.core.tone.ToneReport;
+import wistel.core.tone.ToneScale;
+import wistel.core.tone.ToneTarget;
+import wistel.core.tone.Wedge;
+import wistel.core.tone.WedgeScan;
+import wistel.server.edge.Events;
+import wistel.server.pairing.PairingRepository;
+import wistel.server.print.Attempt;
+import wistel.server.print.AttemptPage;
+import wistel.server.print.AttemptRepository;
+import wistel.server.print.AttemptState;
+import wistel.server.printer.IppClient;
+import wistel.server.printer.Printer;
+import wistel.server.printer.PrinterRepository;
+import wistel.server.setting.SettingRepository;
+import wistel.server.store.FileStore;
+import wistel.server.store.Json;
+import wistel.server.store.ProfileRepository;
+import wistel.server.tone.WedgeRepository.Origin;
+import wistel.server.tone.WedgeRepository.Reading;
+import wistel.server.tone.WedgeRepository.Row;
+
+/** Reads wedges, tells what their readings say, and keeps curves with pairings. */
+@Service
+public class ToneService {
+    private static final int LARGEST_READING = 1 << 20;
+    private static final int LARGEST_SCAN = 400 << 20;
+    private static final String SCANNER = "scanner-curve";
+
+    private final WedgeRepository wedges;
+    private final PairingRepository pairings;
+    private final AttemptRepository attempts;
+    private final PrinterRepository printers;
+    private final IppClient ipp;
+    private final FileStore files;
+    private final ProfileRepository profiles;
+    private final SettingRepository settings;
+    private final ScanPictures scans;
+    private final Json json;
+    private final Events events;
+    private final Clock clock;
+    private final TransactionTemplate transaction;
+    /** A fit takes some tenths of a second. */
+    private final Cache<Reading, ToneReport> reports = Caffeine.newBuilder().executor(Runnable::run).maximumSize(500).build();
+
+    public ToneService(WedgeRepository wedges, PairingRepository pairings, AttemptRepository attempts, PrinterRepository printers, IppClient ipp, FileStore files, ProfileRepository profiles,
+                SettingRepository settings, ScanPictures scans, Json json, Events events, Clock clock, TransactionTemplate transaction) {
+        this.wedges = wedges;
+        this.pairings = pairings;
+        this.attempts = attempts;
+        this.printers = printers;
+        this.ipp = ipp;
+        this.files = files;
+        this.profiles = profiles;
+        this.settings = settings;
+        this.scans = scans;
+        this.json = json;
+        this.events = events;
+        this.clock = clock;
+        this.transaction = transaction;
+    }
+
+    /** What a reading says, as a person takes it. */
+    ToneReport report(Row wedge, Reading reading) {
+        return reports.get(reading, r -> ToneReport.of(scale(wedge, r), r.target(), r.leftOut(), r.points()));
+    }
+
+    private ToneScale scale(Row wedge, Reading reading) {
+        ToneScale scale = scale(wedge, Readings.parse(new String(files.bytes(reading.hash()), StandardCharsets.UTF_8)));
+        return reading.turned() ? scale.turned() : scale;
+    }
+
+    private static ToneScale scale(Row wedge, Readings readings) {
+        return wedge.docketId().isPresent() ? ToneScale.of(wedge(wedge), readings) : ToneScale.of(readings);
+    }
+
+    static Wedge wedge(Row w) {
+        return new Wedge(w.steps(), w.repeats(), w.scattered(), w.number());
+    }
+
+    /** The newest trip of a wedge through its printer. */
+    Optional<Attempt> attempt(Row wedge) {
+        return wedge.docketId().flatMap(d -> attempts.ofDocket(d).stream().max((a, b) -> Integer.compare(a.number(), b.number())));
+    }
+
+    /** By the instrument in the printer's room. */
+    Reading byInstrument(int number) {
+        Row wedge = wedges.get(number);
+        Sheet sheet = sheet(wedge);
+        Wedge shape = wedge(wedge);
+        StringBuilder spots = new StringBuilder();
+        for (int i = 0; i < shape.patches(); i++) {
+            Crop at = shape.place(i);
+            spots.append(String.format(Locale.ROOT, "%s %.3f %.3f%n", shape.id(i), sheet.at.x() + (at.x() + at.width() / 2) / Wedge.WIDTH_MM * sheet.at.width(),
+                sheet.at.y() + (at.y() + at.height() / 2) / Wedge.HEIGHT_MM * sheet.at.height()));
+        }
+        String text = new String(ipp.read(sheet.printer.uri(), sheet.readers.instrument().orElseThrow(() -> new NotFound("No instrument reads this printer's sheets.", "Bring the reading as a file.")),
+            spots.toString(), LARGEST_READING), StandardCharsets.US_ASCII);
+        return kept(wedge, text, Optional.empty(), Origin.INSTRUMENT, clock.instant(), "");
+    }
+
+    /** By the flatbed in the printer's room. */
+    Reading byFlatbed(int number) {
+        Row wedge = wedges.get(number);
+        Sheet sheet = sheet(wedge);
+        byte[] tiff = ipp.fetch(sheet.printer.uri(), sheet.readers.flatbed().orElseThrow(() -> new NotFound("No scanner stands beside this printer.", "Bring the scan as a file.")), LARGEST_SCAN);
+        return byScan(wedge, tiff, clock.instant());
+    }
+
+    /**
+     * Readings as text, or the picture of a scan.
+     *
+     * @param taken when it was measured; empty for now
+     */
+    Reading byFile(int number, byte[] file, Optional<Instant> taken) {
+        Row wedge = wedges.get(number);
+        Instant at = taken.orElseGet(clock::instant);
+        return ScanPictures.isPicture(file) ? byScan(wedge, file, at) : kept(wedge, new String(file, StandardCharsets.UTF_8), Optional.empty(), Origin.FILE, at, "");
+    }
+
+    private Reading byScan(Row wedge, byte[] picture, Instant taken) {
+        if (wedge.docketId().isEmpty()) {
+            throw new MeasurementException(MeasurementException.Reason.SCAN_WITHOUT_WEDGE, "A scale that was printed elsewhere can't be found on a scan.", "Bring its readings as text.");
+        }
+        FileStore.Kept kept = put(picture);
+        try {
+            return byScan(wedge, kept.hash(), taken);
+        } catch (WistelException e) {
+            if (kept.fresh()) {
+                forget(kept.hash());
+            }
+            throw e;
+        }
+    }
+
+    private void forget(String hash) {
+        try {
+            files.delete(hash);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private Reading byScan(Row wedge, String picture, Instant taken) {
+        PairingVersion pairing = pairing(wedge);
+        WedgeScan scan = WedgeScan.of(wedge(wedge), scans.lab(picture));
+        Optional<Scanner> scanner = scanner();
+        double paperL = pairing.whiteLab()[0];
+        Readings readings = scanner.map(s -> scan.by(s.curve, paperL)).orElseGet(() -> scan.byEnds(paperL, pairing.blackL()));
+        String note = scanner.map(s -> "lightness by the scanner's curve from wedge " + s.wedge + "; colour is not read").orElse(
+            "lightness between the paper and black that the profile tells; colour and the depth of black are not read");
+        return kept(wedge, readings.text("Wedge " + wedge.number() + ", from a scan"), Optional.of(picture), Origin.SCANNER, taken, note);
+    }
+
+    /** Checked before anything is written. */
+    private Reading kept(Row wedge, String text, Optional<String> scan, Origin origin, Instant taken, String note) {
+        ToneScale scale = scale(wedge, Readings.parse(text));
+        String noted = note.isEmpty() && scale.kind() == Readings.Kind.LIGHTNESS ? "lightness alone was read, no colour" : note;
+        Reading reading = wedges.add(new Reading(UUID.randomUUID(), wedge.number(), put(text.getBytes(StandardCharsets.UTF_8)).hash(), scan, origin, taken, false, List.of(), Optional.empty(), usualTarget(wedge), noted));
+        events.tell("wedge", Integer.toString(wedge.number()));
+        return reading;
+    }
+
+    /** Even steps of the driver's own gray; through a profile, what the proof of a gray ramp shows. */
+    private static ToneTarget usualTarget(Row wedge) {
+        return wedge.mode().route() instanceof ColourRoute.ByWistel ? ToneTarget.PROOF : ToneTarget.EVEN;
+    }
+
+    private FileStore.Kept put(byte[] bytes) {
+        try {
+            return files.put(out -> out.write(bytes));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** A wedge's sheet that came out, and who can read it. */
+    private record Sheet(Printer printer, Rect at, IppClient.Readers readers) {
+    }
+
+    private Sheet sheet(Row wedge) {
+        Attempt attempt = attempt(wedge).orElseThrow(() -> new NotFound("This scale was not printed here.", "Bring its reading as a file."));
+        AttemptPage page = attempt.page(1);
+        if (attempt.state() != AttemptState.DONE || page.jobId().isEmpty()) {
+            throw new Conflict(Conflict.Reason.STOPPED, "Wedge " + wedge.number() + " has not come out yet: " + attempt.words() + ".", "Wait until it lies there, dry.");
+        }
+        Printer printer = printers.get(attempt.printerId());
+        PrintOrder order = attempts.order(attempt.id());
+        return new Sheet(printer, order.page(1).placed().get(0).atMm(), ipp.job(printer.uri(), page.jobId().get()).readers());
+    }
+
+    PairingVersion pairing(Row wedge) {
+        return pairings.find(wedge.pairingId().toString()).orElseThrow(() -> new NotFound("The pairing of this wedge is not there.", "Choose another wedge."));
+    }
+
+    /** How a person takes a reading; what isn't given stays. */
+    record Taken(Optional<Boolean> turned, Optional<List<Integer>> leftOut, Optional<ToneTarget> target, Optional<List<ToneCurve.Point>> points, Optional<Boolean> fitted) {
+    }
+
+    /** @param as points of a person's own, or {@code fitted} to go back to the fitted ones */
+    void take(UUID id, Taken as) {
+        Reading r = wedges.reading(id);
+        Optional<ToneCurve> points = as.fitted.orElse(false) || as.target.isPresent() && as.target.get() != r.target() ? Optional.empty() : as.points.map(ToneCurve::new).or(r::points);
+        List<Integer> leftOut = as.leftOut.orElse(r.leftOut());
+        Reading next = r.taken(as.turned.orElse(r.turned()), leftOut, points, as.target.orElse(r.target()));
+        ToneReport report = report(wedges.get(r.wedge()), next);
+        if (leftOut.size() > report.scale().steps().size() / 2) {
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "More than half of the steps can't be left out.", "Read the wedge again.");
+        }
+        wedges.take(next);
+        events.tell("wedge", Integer.toString(r.wedge()));
+    }
+
+    /** The newest reading of a wedge. */
+    Reading newest(Row wedge) {
+        return wedges.readings(wedge.number()).stream().findFirst()
+            .orElseThrow(() -> new Conflict(Conflict.Reason.STOPPED, "Wedge " + wedge.number() + " has not been read yet.", "Read it first."));
+    }
+
+    /** Keeps the curve of a wedge's newest reading with its pairing: the pairing's next version has it in force for this mode. */
+    public void keep(int number) {
+        Row wedge = wedges.get(number);
+        Reading reading = newest(wedge);
+        ToneReport report = report(wedge, reading);
+        if (wedge.through().isPresent()) {
+            throw new Conflict(Conflict.Reason.STOPPED, "Wedge " + number + " was printed through a curve.", "Keep the curve of wedge " + wedge.ofWedge().orElse(number) + ", which it proves.");
+        }
+        if (report.judgement().reversed()) {
+            throw new Conflict(Conflict.Reason.STOPPED, "This was read from black to paper.", "Turn the reading first.");
+        }
+        PairingVersion pairing = pairing(wedge);
+        ToneScale scale = report.used().tinted(new Lab(pairing.whiteLab()[0], pairing.whiteLab()[1], pairing.whiteLab()[2]));
+        IccProfile gray = profile(new StraightenedScale(scale, ToneCurve.STRAIGHT).profile(described(wedge, pairing)));
+        KeptCurve kept = new KeptCurve(wedge.mode(), scale, report.curve(), number, LocalDate.ofInstant(reading.taken(), ZoneId.systemDefault()), reading.hash(), gray.hash());
+        List<KeptCurve> curves = new ArrayList<>(pairing.curves().stream().filter(k -> !k.mode().equals(wedge.mode())).toList());
+        curves.add(kept);
+        transaction.executeWithoutResult(t -> pairings.add(pairing.withCurves(curves)));
+        tell(pairing, number);
+    }
+
+    private IccProfile profile(byte[] bytes) {
+        try {
+            IccProfile profile = ProfileReader.read(bytes);
+            profiles.add(profile);
+            return profile;
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    byte[] text(Reading reading) {
+        return files.bytes(reading.hash());
+    }
+
+    /** Takes a wedge's curve out of force. */
+    void drop(int number) {
+        PairingVersion pairing = pairing(wedges.get(number));
+        List<KeptCurve> rest = pairing.curves().stream().filter(k -> k.wedge() != number).toList();
+        if (rest.size() < pairing.curves().size()) {
+            transaction.executeWithoutResult(t -> pairings.add(pairing.withCurves(rest)));
+            tell(pairing, number);
+        }
+    }
+
+    private void tell(PairingVersion pairing, int number) {
+        events.tell("pairing", pairing.pairingId());
+        events.tell("wedge", Integer.toString(number));
+    }
+
+    static String described(Row wedge, PairingVersion pairing) {
+        return pairing.paper() + " on " + pairing.printerName() + ", " + wedge.words().replace(" · ", ", ") + ", wedge " + wedge.number();
+    }
+
+    /** The scale as it prints through its curve, for other programs. */
+    StraightenedScale straightened(Row wedge) {
+        ToneReport report = report(wedge, newest(wedge));
+        return new StraightenedScale(report.used(), report.curve());
+    }
+
+    /** @param wedge that told it */
+    record Scanner(ScannerCurve curve, int wedge, Instant made) {
+    }
+
+    Optional<Scanner> scanner() {
+        return settings.get(SCANNER).filter(text -> !text.isEmpty()).map(text -> json.read(text, Scanner.class));
+    }
+
+    /** Learns the scanner's curve from a wedge that an instrument and the scanner have read. */
+    Scanner learnScanner(int number) {
+        Row wedge = wedges.get(number);
+        List<Reading> readings = wedges.readings(number);
+        Optional<Reading> scanned = readings.stream().filter(r -> r.scanHash().isPresent()).findFirst();
+        Optional<Reading> measured = readings.stream().filter(r -> r.origin() != Origin.SCANNER).findFirst();
+        if (scanned.isEmpty() || measured.isEmpty()) {
+            throw new Conflict(Conflict.Reason.STOPPED, "Wedge " + number + " wants both to be scanned and read by an instrument.", scanned.isEmpty() ? "Scan it too." : "Read it with an instrument too.");
+        }
+        WedgeScan scan = WedgeScan.of(wedge(wedge), scans.lab(scanned.get().scanHash().get()));
+        Scanner scanner = new Scanner(ScannerCurve.of(scan, scale(wedge, measured.get())), number, clock.instant());
+        settings.put(SCANNER, json.text(scanner));
+        events.tell("wedge", Integer.toString(number));
+        return scanner;
+    }
+
+    /** Scans are calibrated by the wedges' own ends again. */
+    void forgetScanner() {
+        settings.put(SCANNER, "");
+        events.tell("wedge", "");
+    }
+
+    Map<Integer, List<Reading>> readingsByWedge() {
+        return wedges.readings().stream().collect(Collectors.groupingBy(Reading::wedge));
+    }
+}

@@ -1,0 +1,248 @@
+package wistel.server.tone;
+
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+import wistel.core.docket.Change;
+import wistel.core.docket.DocketSpec;
+import wistel.core.docket.PreflightFacts;
+import wistel.core.fault.InvalidRequest;
+import wistel.core.fault.NotFound;
+import wistel.core.icc.profile.StandardSpaces;
+import wistel.core.paper.PairingVersion;
+import wistel.core.paper.SheetSize;
+import wistel.core.paper.Stock;
+import wistel.core.printer.ColourRoute;
+import wistel.core.printer.DriverSettings;
+import wistel.core.printer.MediaRow;
+import wistel.core.printer.PrinterDescription;
+import wistel.core.render.RasterSink;
+import wistel.core.render.TiffSink;
+import wistel.core.rendition.Compensated;
+import wistel.core.rendition.LightnessCurve;
+import wistel.core.rendition.Rendition;
+import wistel.core.rendition.Straightening;
+import wistel.core.rendition.Treatment;
+import wistel.core.sheet.Chart;
+import wistel.core.sheet.SheetPlan.PixelSize;
+import wistel.core.tone.ToneCurve;
+import wistel.core.tone.ToneMode;
+import wistel.core.tone.TonePage;
+import wistel.core.tone.Wedge;
+import wistel.server.docket.DocketRepository;
+import wistel.server.docket.DocketService;
+import wistel.server.edge.Events;
+import wistel.server.master.Master;
+import wistel.server.master.MasterImport;
+import wistel.server.pairing.PairingRepository;
+import wistel.server.print.ReleaseService;
+import wistel.server.printer.Printer;
+import wistel.server.printer.PrinterRepository;
+import wistel.server.tone.WedgeRepository.Row;
+
+/** Prints wedges and the page to judge by eye: as dockets that lie on no bench, through the queue that every print goes through. */
+@Service
+public class WedgePrinting {
+    private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
+    private static final List<String> SHEETS = List.of("A4", "Letter", "A3", "A3+");
+    /** An instrument's opening, with room to aim. */
+    private static final double LEAST_PATCH_MM = 4.2;
+    private static final double LEAST_SHARE = 0.55;
+    private static final int DPI = 254;
+
+    private final WedgeRepository wedges;
+    private final PairingRepository pairings;
+    private final PrinterRepository printers;
+    private final MasterImport imports;
+    private final DocketRepository dockets;
+    private final DocketService docketService;
+    private final ReleaseService releases;
+    private final Events events;
+    private final Clock clock;
+    private final TransactionTemplate transaction;
+
+    public WedgePrinting(WedgeRepository wedges, PairingRepository pairings, PrinterRepository printers, MasterImport imports, DocketRepository dockets, DocketService docketService,
+                         ReleaseService releases, Events events, Clock clock, TransactionTemplate transaction) {
+        this.wedges = wedges;
+        this.pairings = pairings;
+        this.printers = printers;
+        this.imports = imports;
+        this.dockets = dockets;
+        this.docketService = docketService;
+        this.releases = releases;
+        this.events = events;
+        this.clock = clock;
+        this.transaction = transaction;
+    }
+
+    /** Who makes ink of gray: the driver's own mode, or Wistel through the pairing's profile. */
+    public enum Way { DRIVER, PROFILE }
+
+    /**
+     * @param settings in place of the pairing's own; an empty value leaves one to the printer
+     */
+    public record Mode(String pairingId, Way way, Map<String, String> settings) {
+    }
+
+    public record Asked(Mode mode, int steps, int repeats, boolean scattered) {
+    }
+
+    /** A mode on its pairing, as the printer takes it. */
+    private record Ready(PairingVersion pairing, PrinterDescription can, ColourRoute route, DriverSettings settings) {
+        private ToneMode mode() {
+            return ToneMode.of(route, settings, can);
+        }
+    }
+
+    private Ready ready(Mode asked) {
+        PairingVersion pairing = pairings.find(asked.pairingId).orElseThrow(() -> new NotFound("There is no such pairing.", "Choose another one."));
+        Printer printer = printers.get(UUID.fromString(pairing.printerId()));
+        PrinterDescription can = printer.description().orElse(PrinterDescription.UNKNOWN);
+        DriverSettings settings = pairing.settings();
+        for (Map.Entry<String, String> e : asked.settings.entrySet()) {
+            settings = settings.with(e.getKey(), e.getValue());
+        }
+        List<String> unknown = can.unknown(settings);
+        if (!unknown.isEmpty()) {
+            throw new InvalidRequest(InvalidRequest.Reason.SETTINGS_UNCLEAR, printer.name() + " doesn't offer " + String.join(", ", unknown) + ".", "Choose among what it offers.");
+        }
+        boolean driver = asked.way == Way.DRIVER || pairing.grayOnly();
+        return new Ready(pairing, can, driver ? new ColourRoute.DriverMonochrome() : new ColourRoute.ByWistel(pairing.intent(), true), settings);
+    }
+
+    /** Prints a wedge; nothing is kept of it when it can't be printed. */
+    public Row print(Asked asked) {
+        Ready ready = ready(asked.mode);
+        return print(ready, new Wedge(asked.steps, asked.repeats, asked.scattered, wedges.nextNumber()), Optional.empty());
+    }
+
+    /** @param points of the curve that is to be proved, of wedge {@code of} */
+    private record Proof(ToneCurve curve, int of) {
+    }
+
+    /** Prints a wedge once more, through a curve. */
+    public Row prove(Row of, ToneCurve curve) {
+        PairingVersion pairing = pairings.find(of.pairingId().toString()).orElseThrow(() -> new NotFound("There is no such pairing.", "Choose another wedge."));
+        PrinterDescription can = printers.get(UUID.fromString(pairing.printerId())).description().orElse(PrinterDescription.UNKNOWN);
+        DriverSettings settings = pairing.settings();
+        for (Map.Entry<String, String> e : of.mode().settings().entrySet()) {
+            settings = settings.with(e.getKey(), e.getValue());
+        }
+        Ready ready = new Ready(pairing, can, of.mode().route(), settings);
+        return print(ready, new Wedge(of.docketId().isPresent() ? of.steps() : Wedge.STEPS.get(1), of.docketId().isPresent() ? of.repeats() : 1, of.scattered(), wedges.nextNumber()),
+            Optional.of(new Proof(curve, of.number())));
+    }
+
+    private Row print(Ready ready, Wedge wedge, Optional<Proof> proof) {
+        String words = ready.mode().words(ready.can);
+        String through = proof.map(p -> ", through the curve of wedge " + p.of).orElse("");
+        List<String> lines = new ArrayList<>(List.of("Wedge " + wedge.number() + through + " · " + wedge.steps() + " steps" + (wedge.repeats() > 1 ? ", " + wedge.repeats() + " of each" : "")
+            + (wedge.scattered() ? ", scattered" : "") + " · " + LocalDate.now(clock).format(DATE), ready.pairing.paper() + " on " + ready.pairing.printerName()));
+        lines.add(words);
+        double least = LEAST_PATCH_MM / Math.min(wedge.place(0).width(), wedge.place(0).height());
+        Chart chart = new Chart(DocketService.FIRST_RENDITION, Wedge.WIDTH_MM, Math.min(1, Math.max(LEAST_SHARE, least)), lines);
+        Master master = picture("wedge-" + wedge.number() + ".tif", wedge.picture(), Wedge.pictureWidth(), Wedge.pictureHeight());
+        Rendition rendition = rendition(master).compensated(proof.map(p -> new Compensated(List.of(new LightnessCurve(Straightening.of(p.curve).points())), Optional.empty(), true)).orElse(Compensated.NONE));
+        return transaction.execute(t -> {
+            Laid laid = lay("Wedge " + wedge.number(), master, rendition, chart, ready);
+            Row row = new Row(wedge.number(), Optional.of(laid.docket), UUID.fromString(ready.pairing.pairingId()), ready.mode(), words, laid.spec.stock().name(), wedge.steps(), wedge.repeats(),
+                wedge.scattered(), proof.map(Proof::curve), proof.map(Proof::of), clock.instant());
+            wedges.add(row);
+            releases.release(laid.docket, dockets.get(laid.docket).version(), false);
+            events.tell("wedge", Integer.toString(wedge.number()));
+            return row;
+        });
+    }
+
+    /** A scale that was printed elsewhere: only its readings come. */
+    public Row foreign(Mode mode, int steps) {
+        Ready ready = ready(mode);
+        Row row = new Row(wedges.nextNumber(), Optional.empty(), UUID.fromString(ready.pairing.pairingId()), ready.mode(), ready.mode().words(ready.can), "printed elsewhere", steps, 1, false,
+            Optional.empty(), Optional.empty(), clock.instant());
+        wedges.add(row);
+        return row;
+    }
+
+    /** A page to judge a mode by eye, straightened where the pairing knows how. */
+    public UUID testPage(Mode asked) {
+        Ready ready = ready(asked);
+        ToneMode mode = ready.mode();
+        List<String> lines = List.of("Page to judge tones by · " + LocalDate.now(clock).format(DATE), ready.pairing.paper() + " on " + ready.pairing.printerName(), mode.words(ready.can));
+        Master master = picture("tone-page.tif", TonePage.picture(), TonePage.WIDTH, TonePage.HEIGHT);
+        Chart chart = new Chart(DocketService.FIRST_RENDITION, TonePage.WIDTH_MM, LEAST_SHARE, lines);
+        return transaction.execute(t -> {
+            Laid laid = lay("Page to judge tones by", master, rendition(master).straightened(true), chart, ready);
+            return releases.release(laid.docket, dockets.get(laid.docket).version(), false);
+        });
+    }
+
+    private static Rendition rendition(Master master) {
+        return Rendition.of(DocketService.FIRST_RENDITION, master.hash()).treated(Treatment.Monochrome.NEUTRAL).straightened(false);
+    }
+
+    private record Laid(UUID docket, DocketSpec spec) {
+    }
+
+    /** On the first stock that it fits: one that lies in the printer, else a usual sheet or a roll. */
+    private Laid lay(String title, Master master, Rendition rendition, Chart chart, Ready ready) {
+        DocketSpec d = DocketSpec.fresh(title, rendition, new PixelSize(master.width(), master.height())).withPairing(ready.pairing).withRoute(ready.route).withSettings(ready.settings);
+        UUID id = dockets.add(d, Map.of(rendition.id(), master.id()));
+        dockets.putAway(id, dockets.get(id).version());
+        DocketRepository.Row row = dockets.get(id);
+        PreflightFacts facts = docketService.judged(row).facts();
+        InvalidRequest why = new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, ready.pairing.printerName() + " takes no sheet or roll of this media type that the wedge fits.", "Load another size.");
+        for (Stock stock : stocks(facts, d)) {
+            Optional<String> feed = facts.feedFor(d, stock);
+            if (feed.isEmpty()) {
+                continue;
+            }
+            Change onto = new Change.Charted(chart, stock, feed.get());
+            try {
+                docketService.judged(row.with(onto.on(d)));
+            } catch (InvalidRequest e) {
+                why = e;
+                continue;
+            }
+            dockets.change(id, row.version(), onto);
+            return new Laid(id, onto.on(d));
+        }
+        throw why;
+    }
+
+    private static List<Stock> stocks(PreflightFacts facts, DocketSpec d) {
+        Stream<Stock> loaded = facts.state().loaded().stream().filter(l -> l.type().equals(d.settings().mediaType())).flatMap(WedgePrinting::stock);
+        Stream<Stock> usual = SHEETS.stream().map(SheetSize::named).flatMap(Optional::stream).map(Stock.Sheet::of).map(Stock.class::cast);
+        return Stream.concat(Stream.concat(loaded, usual), facts.rolls(d).stream()).toList();
+    }
+
+    private static Stream<Stock> stock(MediaRow l) {
+        return l.roll() ? Stream.of(new Stock.Roll(l.widthMm().from()))
+            : SheetSize.KNOWN.stream().filter(s -> l.widthMm().holds(s.widthMm()) && l.lengthMm().holds(s.heightMm())).map(Stock.Sheet::of).map(Stock.class::cast).limit(1);
+    }
+
+    private Master picture(String name, char[] grays, int width, int height) {
+        try {
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            TiffSink tiff = new TiffSink(width, height, 16, 1, DPI, StandardSpaces.GRAY_L.bytes(), new byte[0]);
+            tiff.begin(out, height);
+            RasterSink.Packed packed = tiff.pack(grays, height);
+            out.write(packed.bytes(), 0, packed.size());
+            return imports.take(name, new ByteArrayInputStream(out.toByteArray())).master();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+}

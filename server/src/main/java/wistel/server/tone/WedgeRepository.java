@@ -1,0 +1,123 @@
+package wistel.server.tone;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Repository;
+import wistel.core.fault.NotFound;
+import wistel.core.tone.ToneCurve;
+import wistel.core.tone.ToneMode;
+import wistel.core.tone.ToneTarget;
+import wistel.server.store.Json;
+
+/** Wedges and their readings. What was read is never changed; how a person takes it stands beside it. */
+@Repository
+public class WedgeRepository {
+    private final JdbcClient jdbc;
+    private final Json json;
+    private final Clock clock;
+
+    public WedgeRepository(JdbcClient jdbc, Json json, Clock clock) {
+        this.jdbc = jdbc;
+        this.json = json;
+        this.clock = clock;
+    }
+
+    /**
+     * A wedge as it was printed.
+     *
+     * @param docketId that printed it; empty for a scale printed elsewhere
+     * @param words    of its mode
+     * @param sheet    what it lies on
+     * @param through  the curve that it is printed through, to prove it
+     * @param ofWedge  the wedge that this curve was made of
+     */
+    public record Row(int number, Optional<UUID> docketId, UUID pairingId, ToneMode mode, String words, String sheet, int steps, int repeats, boolean scattered, Optional<ToneCurve> through,
+                      Optional<Integer> ofWedge, Instant created) {
+    }
+
+    public enum Origin { INSTRUMENT, SCANNER, FILE }
+
+    /**
+     * @param hash     of the readings as CGATS text
+     * @param scanHash of the picture that they were taken from
+     * @param turned   taken as read from black to paper
+     * @param leftOut  places of steps that a person leaves out
+     * @param points   a person's own curve
+     * @param note     what to know of it
+     */
+    public record Reading(UUID id, int wedge, String hash, Optional<String> scanHash, Origin origin, Instant taken, boolean turned, List<Integer> leftOut, Optional<ToneCurve> points, ToneTarget target,
+                          String note) {
+        Reading taken(boolean turn, List<Integer> out, Optional<ToneCurve> curve, ToneTarget next) {
+            return new Reading(id, wedge, hash, scanHash, origin, taken, turn, out, curve, next, note);
+        }
+    }
+
+    public int nextNumber() {
+        return jdbc.sql("select nextval('wedge_number')").query(Integer.class).single();
+    }
+
+    public void add(Row w) {
+        jdbc.sql("insert into wedge (number, docket_id, pairing_id, mode, words, sheet, steps, repeats, scattered, through, of_wedge, created) values (?, ?, ?, ?::jsonb, ?, ?, ?, ?, ?, ?::jsonb, ?, ?)")
+            .params(Arrays.asList(w.number, w.docketId.orElse(null), w.pairingId, json.text(w.mode), w.words, w.sheet, w.steps, w.repeats, w.scattered, w.through.map(json::text).orElse(null),
+                w.ofWedge.orElse(null), Timestamp.from(clock.instant()))).update();
+    }
+
+    /** The newest first. */
+    public List<Row> all() {
+        return jdbc.sql("select * from wedge order by number desc limit 500").query(this::row).list();
+    }
+
+    public Row get(int number) {
+        return jdbc.sql("select * from wedge where number = ?").param(number).query(this::row).optional()
+            .orElseThrow(() -> new NotFound("There is no wedge " + number + ".", "Choose one on the tone bench."));
+    }
+
+    public Reading add(Reading r) {
+        jdbc.sql("insert into wedge_reading (id, wedge, hash, scan_hash, origin, taken, turned, target, note) values (?, ?, ?, ?, ?, ?, ?, ?, ?)")
+            .params(Arrays.asList(r.id, r.wedge, r.hash, r.scanHash.orElse(null), r.origin.name(), Timestamp.from(r.taken), r.turned, r.target.name(), r.note)).update();
+        return r;
+    }
+
+    public void take(Reading r) {
+        jdbc.sql("update wedge_reading set turned = ?, left_out = ?::jsonb, points = ?::jsonb, target = ? where id = ?")
+            .params(Arrays.asList(r.turned, json.text(r.leftOut), r.points.map(json::text).orElse(null), r.target.name(), r.id)).update();
+    }
+
+    /** Of one wedge, the newest first. */
+    public List<Reading> readings(int wedge) {
+        return jdbc.sql("select * from wedge_reading where wedge = ? order by taken desc, id").param(wedge).query(this::readingOf).list();
+    }
+
+    /** Of all wedges. */
+    public List<Reading> readings() {
+        return jdbc.sql("select * from wedge_reading order by taken desc, id").query(this::readingOf).list();
+    }
+
+    public Reading reading(UUID id) {
+        return jdbc.sql("select * from wedge_reading where id = ?").param(id).query(this::readingOf).optional()
+            .orElseThrow(() -> new NotFound("There is no such reading.", "Look at the wedge as it is now."));
+    }
+
+    private Row row(ResultSet r, int n) throws SQLException {
+        return new Row(r.getInt("number"), Optional.ofNullable(r.getObject("docket_id", UUID.class)), r.getObject("pairing_id", UUID.class), json.read(r.getString("mode"), ToneMode.class), r.getString("words"),
+            r.getString("sheet"), r.getInt("steps"), r.getInt("repeats"), r.getBoolean("scattered"), curve(r.getString("through")), Optional.ofNullable(r.getObject("of_wedge", Integer.class)),
+            r.getTimestamp("created").toInstant());
+    }
+
+    private Optional<ToneCurve> curve(String text) {
+        return Optional.ofNullable(text).map(t -> json.read(t, ToneCurve.class));
+    }
+
+    private Reading readingOf(ResultSet r, int n) throws SQLException {
+        return new Reading(r.getObject("id", UUID.class), r.getInt("wedge"), r.getString("hash"), Optional.ofNullable(r.getString("scan_hash")), Origin.valueOf(r.getString("origin")),
+            r.getTimestamp("taken").toInstant(), r.getBoolean("turned"), List.of(json.read(r.getString("left_out"), Integer[].class)), curve(r.getString("points")), ToneTarget.valueOf(r.getString("target")), r.getString("note"));
+    }
+}
