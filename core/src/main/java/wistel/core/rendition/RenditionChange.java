@@ -23,7 +23,10 @@ public final class RenditionChange implements LabChange {
         this(treatment, moves, Optional.empty());
     }
 
-    /** @param straightening of monochrome pictures alone: it moves every lightness, whatever its colour */
+    /**
+     * @param straightening of monochrome pictures alone: it moves every lightness, whatever its colour. It comes last, but before moves of colour where
+     *                      the treatment leaves colours as they are
+     */
     public RenditionChange(Treatment treatment, List<Move> moves, Optional<Straightening> straightening) {
         this.treatment = treatment;
         this.straightening = straightening;
@@ -31,9 +34,13 @@ public final class RenditionChange implements LabChange {
         List<LabFunction> all = new ArrayList<>();
         if (!treatment.changesNothing()) {
             all.add(treatment.function());
+            this.moves.forEach(m -> all.add(m.function()));
+            straightening.ifPresent(last -> all.add(last.function()));
+        } else {
+            tones().forEach(m -> all.add(m.function()));
+            straightening.ifPresent(last -> all.add(last.function()));
+            this.moves.stream().filter(m -> !tones().contains(m)).forEach(m -> all.add(m.function()));
         }
-        this.moves.forEach(m -> all.add(m.function()));
-        straightening.ifPresent(s -> all.add(s.function()));
         steps = all.toArray(LabFunction[]::new);
     }
 
@@ -57,7 +64,12 @@ public final class RenditionChange implements LabChange {
     /** Without colour and toning: what a driver's monochrome mode is sent. */
     public RenditionChange drained() {
         return new RenditionChange(new Treatment.Monochrome(treatment instanceof Treatment.Monochrome m ? m.mix() : new HueMix(List.of()), Toning.NEUTRAL),
-            moves.stream().filter(m -> m instanceof LightnessCurve || m instanceof ToneMoves).toList(), straightening);
+            tones(), straightening);
+    }
+
+    /** The moves of lightness alone. */
+    private List<Move> tones() {
+        return moves.stream().filter(m -> m instanceof LightnessCurve || m instanceof ToneMoves).toList();
     }
 
     /** Nothing happens: a picture is converted straight from its own profile. */
@@ -83,8 +95,8 @@ public final class RenditionChange implements LabChange {
             });
         }
         Optional<OklabPlane> colour = moves.stream().filter(ChromaMoves.class::isInstance).map(m -> ((ChromaMoves) m).plane()).findFirst();
-        return new Form.TonesFirst(all(moves.stream().filter(m -> m instanceof LightnessCurve || m instanceof ToneMoves).toList()), colour,
-            last(moves.stream().filter(Warmth.class::isInstance).toList()));
+        return new Form.TonesFirst(last(tones()), colour,
+            all(moves.stream().filter(Warmth.class::isInstance).toList()));
     }
 
     private LabFunction last(List<Move> some) {

@@ -117,6 +117,11 @@ public class ProofService {
             return new Seen(master, change.straightened(next), printed);
         }
 
+        /** As a driver's monochrome mode is sent it. */
+        Seen drained() {
+            return new Seen(master, change.drained(), printed);
+        }
+
         /** The print without its moves. */
         Seen withoutMoves() {
             return new Seen(master, new RenditionChange(change.treatment(), List.of(), change.straightening()), printed);

@@ -46,7 +46,8 @@ class ToneProofs {
         boolean byScale = curve.mode().route() instanceof ColourRoute.DriverMonochrome && !pairing.grayOnly();
         PairingVersion shown = byScale ? pairing.byScale(curve) : pairing;
         Straightening prediction = predictions.get(List.of(shown.profileHash(), tone, onward), k -> predicted(shown, curve, KeptCurve.isOn(tone), onward));
-        return new Toned(seen.straightened(Optional.of(prediction)), shown);
+        ProofService.Seen sent = byScale ? seen.drained() : seen;
+        return new Toned(sent.straightened(Optional.of(prediction)), shown);
     }
 
     /** A docket's rendition as it stands. */
