@@ -20,6 +20,8 @@ const router = createBrowserRouter([
       { path: '/', element: <Bench /> },
       { path: '/dockets/:id/:station?', lazy: async () => ({ Component: (await import('./docket/Docket')).Docket }) },
       { path: '/papers', lazy: async () => ({ Component: (await import('./papers/Papers')).Papers }) },
+      { path: '/tones', lazy: async () => ({ Component: (await import('./tone/ToneBench')).ToneBench }) },
+      { path: '/tones/:number', lazy: async () => ({ Component: (await import('./tone/WedgePage')).WedgePage }) },
       { path: '/printers', lazy: async () => ({ Component: (await import('./printers/Printers')).Printers }) },
       { path: '/log', lazy: async () => ({ Component: (await import('./log/PrintLog')).PrintLog }) },
       { path: '/settings', lazy: async () => ({ Component: (await import('./settings/Settings')).Settings }) },

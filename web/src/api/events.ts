@@ -16,6 +16,7 @@ export function useServerEvents() {
     }
     source.addEventListener('attempt', () => {
       client.invalidateQueries({ queryKey: ['attempts'] })
+      client.invalidateQueries({ queryKey: ['wedges'] })
       client.invalidateQueries({ queryKey: ['bench'] })
     })
     source.addEventListener('printer', () => {
@@ -26,6 +27,11 @@ export function useServerEvents() {
     source.addEventListener('status', () => {
       client.invalidateQueries({ queryKey: ['status'] })
       client.invalidateQueries({ queryKey: ['bench'] })
+    })
+    source.addEventListener('wedge', () => client.invalidateQueries({ queryKey: ['wedges'] }))
+    source.addEventListener('pairing', () => {
+      client.invalidateQueries({ queryKey: ['pairings'] })
+      client.invalidateQueries({ queryKey: ['docket'] })
     })
     // other tabs follow
     source.addEventListener('docket', (e) => {

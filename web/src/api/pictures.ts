@@ -37,6 +37,12 @@ export const intentOf = (view: DocketView): Intent =>
 
 export const blackPointOf = (view: DocketView) => (view.spec.route.kind === 'by-wistel' ? view.spec.route.blackPoint : true)
 
+/** By what the tones of a monochrome picture are proofed, where a wedge told. */
+const toned = (view: DocketView, master: string) => {
+  const key = view.pictures.find((p) => p.master.hash === master)?.tones?.key
+  return key ? `&tone=${key}` : ''
+}
+
 export const proofUrl = (
   view: DocketView,
   master: string,
@@ -45,7 +51,7 @@ export const proofUrl = (
   intent: Intent = intentOf(view),
   change?: ColourChange,
 ) =>
-  `/api/masters/${master}/proof?${on(view, longest)}&intent=${intent}&black=${blackPointOf(view)}&view=${shown}${asked(change)}${forScreen()}`
+  `/api/masters/${master}/proof?${on(view, longest)}&intent=${intent}&black=${blackPointOf(view)}&view=${shown}${asked(change)}${toned(view, master)}${forScreen()}`
 
 export const gamutUrl = (view: DocketView, master: string, longest: number, change?: ColourChange) =>
   `/api/masters/${master}/gamut?${on(view, longest)}${asked(change)}`

@@ -235,9 +235,9 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_1"];
+        get: operations["all_2"];
         put?: never;
-        post: operations["keep_1"];
+        post: operations["keep_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -315,7 +315,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["profile_1"];
+        get: operations["profile_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -347,7 +347,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all"];
+        get: operations["all_1"];
         put?: never;
         post: operations["add_1"];
         delete?: never;
@@ -1083,7 +1083,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["profile"];
+        get: operations["profile_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1132,7 +1132,7 @@ export interface paths {
             cookie?: never;
         };
         get: operations["kept"];
-        put: operations["keep"];
+        put: operations["keep_1"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1156,6 +1156,246 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/wedges": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all"];
+        put?: never;
+        post: operations["print"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/wedges/elsewhere": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["elsewhere_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/wedges/readings/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch: operations["take_2"];
+        trace?: never;
+    };
+    "/api/wedges/scanner": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["scanner"];
+        put?: never;
+        post?: never;
+        delete: operations["forgetScanner"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/wedges/test-page": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["testPage"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/wedges/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["one"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/wedges/{number}/curve": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["keep"];
+        post?: never;
+        delete: operations["drop"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/wedges/{number}/proof": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["prove"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/wedges/{number}/reading.txt": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["reading"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/wedges/{number}/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["read"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/wedges/{number}/readings/flatbed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["flatbed"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/wedges/{number}/readings/instrument": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["instrument"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/wedges/{number}/scale.icc": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["profile"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/wedges/{number}/scale.txt": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["cgats"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/wedges/{number}/scanner": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["learn"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1166,6 +1406,7 @@ export interface components {
             mediaTypes: components["schemas"]["Word"][];
             model: string;
             monochrome: boolean;
+            monochromeSettings: components["schemas"]["Setting"][];
             qualities: components["schemas"]["Word"][];
             rasters: string[];
             resolutions: number[];
@@ -1186,6 +1427,22 @@ export interface components {
             ruleGapMm: number;
             /** Format: double */
             ruleMm: number;
+        };
+        AskedMode: {
+            pairingId: string;
+            settings: {
+                [key: string]: string;
+            };
+            /** @enum {string} */
+            way: "DRIVER" | "PROFILE";
+        };
+        AskedWedge: {
+            mode: components["schemas"]["AskedMode"];
+            /** Format: int32 */
+            repeats: number;
+            scattered: boolean;
+            /** Format: int32 */
+            steps: number;
         };
         Attempt: {
             cancelAsked: boolean;
@@ -1245,6 +1502,10 @@ export interface components {
             /** @enum {string} */
             state: "waiting" | "rendering" | "sending" | "printing" | "done" | "failed" | "cancelled";
         };
+        Attempted: {
+            /** Format: uuid */
+            attempt: string;
+        };
         Bordered: {
             borders: components["schemas"]["Borders"];
             /** @enum {string} */
@@ -1290,7 +1551,24 @@ export interface components {
             sizePt: number;
             title: boolean;
         };
-        Change: components["schemas"]["Titled"] | components["schemas"]["Noted"] | components["schemas"]["Copies"] | components["schemas"]["ProfileConfirmed"] | components["schemas"]["Treated"] | components["schemas"]["Compensates"] | components["schemas"]["Paired"] | components["schemas"]["Stocked"] | components["schemas"]["Framed"] | components["schemas"]["Laid"] | components["schemas"]["Turned"] | components["schemas"]["Fitted"] | components["schemas"]["Filled"] | components["schemas"]["Cropped"] | components["schemas"]["Trimmed"] | components["schemas"]["Edged"] | components["schemas"]["Annotated"] | components["schemas"]["Sharpened"] | components["schemas"]["Bordered"] | components["schemas"]["Resolved"] | components["schemas"]["Routed"] | components["schemas"]["Together"] | components["schemas"]["Set"];
+        Change: components["schemas"]["Titled"] | components["schemas"]["Noted"] | components["schemas"]["Copies"] | components["schemas"]["ProfileConfirmed"] | components["schemas"]["Treated"] | components["schemas"]["Compensates"] | components["schemas"]["Charted"] | components["schemas"]["Straightens"] | components["schemas"]["Paired"] | components["schemas"]["Stocked"] | components["schemas"]["Framed"] | components["schemas"]["Laid"] | components["schemas"]["Turned"] | components["schemas"]["Fitted"] | components["schemas"]["Filled"] | components["schemas"]["Cropped"] | components["schemas"]["Trimmed"] | components["schemas"]["Edged"] | components["schemas"]["Annotated"] | components["schemas"]["Sharpened"] | components["schemas"]["Bordered"] | components["schemas"]["Resolved"] | components["schemas"]["Routed"] | components["schemas"]["Together"] | components["schemas"]["Set"];
+        Chart: {
+            /** @enum {string} */
+            kind: "chart";
+            /** Format: double */
+            leastShare: number;
+            lines: string[];
+            renditionId: string;
+            /** Format: double */
+            widthMm: number;
+        };
+        Charted: {
+            chart: components["schemas"]["Chart"];
+            feed: string;
+            /** @enum {string} */
+            kind: "charted";
+            stock: components["schemas"]["Stock"];
+        };
         ChromaMoves: {
             byHue: components["schemas"]["HuePoint"][];
             /** Format: double */
@@ -1583,6 +1861,17 @@ export interface components {
             bytesNow: number;
             limits: components["schemas"]["Limits"];
         };
+        KeptCurve: {
+            curve: components["schemas"]["ToneCurve"];
+            /** Format: date */
+            measured: string;
+            mode: components["schemas"]["ToneMode"];
+            profileHash: string;
+            readingHash: string;
+            scale: components["schemas"]["ToneScale"];
+            /** Format: int32 */
+            wedge: number;
+        };
         Lab: {
             /** Format: double */
             a: number;
@@ -1608,7 +1897,7 @@ export interface components {
         LaidDown: {
             by: components["schemas"]["PairingVersion"];
             /** @enum {string} */
-            colours: "AS_PROOFED" | "OTHER_TYPE" | "OTHER_TYPE_UNKNOWN" | "BY_DRIVER" | "TWICE" | "UNCONVERTED" | "DRIVER_GRAY";
+            colours: "AS_PROOFED" | "OTHER_TYPE" | "OTHER_TYPE_UNKNOWN" | "BY_DRIVER" | "TWICE" | "UNCONVERTED" | "DRIVER_GRAY" | "DRIVER_GRAY_MEASURED";
             notes: components["schemas"]["Note"][];
             /** @enum {string} */
             raster: "DEVICE" | "SRGB" | "OPRGB" | "GRAY";
@@ -1775,6 +2064,7 @@ export interface components {
             reach: components["schemas"]["Reach"];
             renditionId: string;
             sourceName: string;
+            tones: components["schemas"]["Tones"];
         };
         Opened: {
             docket: components["schemas"]["DocketView"];
@@ -1836,6 +2126,7 @@ export interface components {
             /** Format: double */
             blackL: number;
             body: components["schemas"]["PaperBody"];
+            curves: components["schemas"]["KeptCurve"][];
             /** @enum {string} */
             intent: "PERCEPTUAL" | "RELATIVE" | "SATURATION" | "ABSOLUTE";
             /** Format: int32 */
@@ -1879,6 +2170,12 @@ export interface components {
             renditionId: string;
             /** Format: double */
             straighten: number;
+        };
+        Point: {
+            /** Format: double */
+            sent: number;
+            /** Format: double */
+            wanted: number;
         };
         Printed: {
             /** Format: int32 */
@@ -1945,6 +2242,14 @@ export interface components {
             /** Format: double */
             goodMm: number;
         };
+        ReadingTaken: {
+            fitted: boolean;
+            leftOut: number[];
+            points: components["schemas"]["Point"][];
+            /** @enum {string} */
+            target: "EVEN" | "PROOF";
+            turned: boolean;
+        };
         Rect: {
             /** Format: double */
             height: number;
@@ -1964,6 +2269,7 @@ export interface components {
             id: string;
             masterHash: string;
             profileConfirmed: boolean;
+            straightened: boolean;
             treatment: components["schemas"]["Treatment"];
         };
         Report: {
@@ -2009,6 +2315,22 @@ export interface components {
             /** Format: double */
             meanDifference: number;
         };
+        ScanPoint: {
+            /** Format: double */
+            luminance: number;
+            /** Format: double */
+            scanned: number;
+        };
+        Scanner: {
+            curve: components["schemas"]["ScannerCurve"];
+            /** Format: date-time */
+            made: string;
+            /** Format: int32 */
+            wedge: number;
+        };
+        ScannerCurve: {
+            points: components["schemas"]["ScanPoint"][];
+        };
         Screen: {
             /** Format: double */
             ofMaster: number;
@@ -2022,6 +2344,11 @@ export interface components {
             setting: string;
             value: string;
         };
+        Setting: {
+            label: string;
+            name: string;
+            values: components["schemas"]["Word"][];
+        };
         SettingChoice: {
             label: string;
             note: string;
@@ -2029,10 +2356,17 @@ export interface components {
             setting: string;
             values: components["schemas"]["Value"][];
         };
+        ShadowStep: {
+            /** Format: double */
+            from: number;
+            shown: number[];
+            /** Format: double */
+            to: number;
+        };
         Shadows: {
             /** Format: int32 */
             apart: number;
-            steps: components["schemas"]["Step"][];
+            steps: components["schemas"]["ShadowStep"][];
         };
         Shape: {
             chroma: number[];
@@ -2059,7 +2393,7 @@ export interface components {
             name: string;
             width: string;
         };
-        SheetPlan: components["schemas"]["Single"];
+        SheetPlan: components["schemas"]["Single"] | components["schemas"]["Chart"];
         Sides: {
             /** Format: double */
             bottom: number;
@@ -2125,10 +2459,10 @@ export interface components {
         };
         Step: {
             /** Format: double */
-            from: number;
-            shown: number[];
-            /** Format: double */
-            to: number;
+            depth: number;
+            lab: components["schemas"]["Lab"];
+            /** Format: int32 */
+            repeats: number;
         };
         Stock: components["schemas"]["Sheet"] | components["schemas"]["Roll"];
         StockChoice: {
@@ -2143,6 +2477,12 @@ export interface components {
             /** @enum {string} */
             kind: "stocked";
             stock: components["schemas"]["Stock"];
+        };
+        Straightens: {
+            /** @enum {string} */
+            kind: "straightens";
+            on: boolean;
+            renditionId: string;
         };
         Suggested: {
             /** Format: double */
@@ -2202,6 +2542,15 @@ export interface components {
             /** Format: double */
             strength: number;
         };
+        ToneCurve: {
+            points: components["schemas"]["Point"][];
+        };
+        ToneMode: {
+            route: components["schemas"]["ColourRoute"];
+            settings: {
+                [key: string]: string;
+            };
+        };
         ToneMoves: {
             /** Format: double */
             brightness: number;
@@ -2223,6 +2572,23 @@ export interface components {
             from: number;
             /** Format: double */
             to: number;
+        };
+        ToneScale: {
+            /** @enum {string} */
+            kind: "COLOUR" | "LIGHTNESS";
+            /** Format: double */
+            noise: number;
+            steps: components["schemas"]["Step"][];
+        };
+        Tones: {
+            key: string;
+            /** Format: date */
+            measured: string;
+            /** Format: double */
+            move: number;
+            on: boolean;
+            /** Format: int32 */
+            wedge: number;
         };
         Toning: {
             /** Format: double */
@@ -2271,6 +2637,102 @@ export interface components {
             tint: number;
             /** Format: double */
             warmth: number;
+        };
+        WedgeRead: {
+            /** Format: uuid */
+            id: string;
+            note: string;
+            /** @enum {string} */
+            origin: "INSTRUMENT" | "SCANNER" | "FILE";
+            scan: boolean;
+            /** Format: date-time */
+            taken: string;
+        };
+        WedgeSheet: {
+            /** Format: uuid */
+            attemptId: string;
+            /** Format: uuid */
+            docketId: string;
+            done: boolean;
+            /** Format: double */
+            dried: number;
+            over: boolean;
+            /** Format: int32 */
+            percent: number;
+            words: string;
+        };
+        WedgeStep: {
+            /** Format: double */
+            depth: number;
+            lab: components["schemas"]["Lab"];
+            leftOut: boolean;
+            shown: string;
+            suspect: boolean;
+        };
+        WedgeTold: {
+            /** Format: double */
+            after: number;
+            /** @enum {string} */
+            aim: "EVEN" | "PROOF";
+            /** Format: double */
+            before: number;
+            black: components["schemas"]["Lab"];
+            /** Format: double */
+            blockedFrom: number;
+            byPoints: number[];
+            /** Format: double */
+            density: number;
+            drawn: boolean;
+            /** Format: double */
+            drift: number;
+            /** Format: double */
+            driftDepth: number;
+            /** Format: uuid */
+            id: string;
+            /** @enum {string} */
+            kind: "COLOUR" | "LIGHTNESS";
+            largestMove: components["schemas"]["Point"];
+            line: number[];
+            /** Format: double */
+            noise: number;
+            paper: components["schemas"]["Lab"];
+            /** Format: double */
+            paperDensity: number;
+            points: components["schemas"]["Point"][];
+            reversed: boolean;
+            /** Format: int32 */
+            rises: number;
+            steps: components["schemas"]["WedgeStep"][];
+            target: number[];
+            through: number[];
+            turned: boolean;
+            unsuited: boolean;
+            verdict: string[];
+        };
+        WedgeView: {
+            /** Format: date-time */
+            created: string;
+            kept: boolean;
+            mode: components["schemas"]["ToneMode"];
+            /** Format: int32 */
+            number: number;
+            /** Format: int32 */
+            ofWedge: number;
+            old: boolean;
+            pairingId: string;
+            paper: string;
+            printer: string;
+            printing: components["schemas"]["WedgeSheet"];
+            reading: components["schemas"]["WedgeTold"];
+            readings: components["schemas"]["WedgeRead"][];
+            /** Format: int32 */
+            repeats: number;
+            scattered: boolean;
+            sheet: string;
+            /** Format: int32 */
+            steps: number;
+            through: boolean;
+            words: string;
         };
         Word: {
             label: string;
@@ -2609,7 +3071,7 @@ export interface operations {
             };
         };
     };
-    all_1: {
+    all_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -2629,7 +3091,7 @@ export interface operations {
             };
         };
     };
-    keep_1: {
+    keep_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -2765,7 +3227,7 @@ export interface operations {
             };
         };
     };
-    profile_1: {
+    profile_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -2813,7 +3275,7 @@ export interface operations {
             };
         };
     };
-    all: {
+    all_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -3796,6 +4258,7 @@ export interface operations {
                 view?: "SCREEN_WHITE_AND_BLACK" | "INK_BLACK" | "PAPER_WHITE";
                 longest?: number;
                 change?: string;
+                tone?: string;
                 display?: string;
                 tagged?: boolean;
             };
@@ -4084,7 +4547,7 @@ export interface operations {
             };
         };
     };
-    profile: {
+    profile_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -4175,7 +4638,7 @@ export interface operations {
             };
         };
     };
-    keep: {
+    keep_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -4215,6 +4678,406 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Status"];
+                };
+            };
+        };
+    };
+    all: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["WedgeView"][];
+                };
+            };
+        };
+    };
+    print: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskedWedge"];
+            };
+        };
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["WedgeView"];
+                };
+            };
+        };
+    };
+    elsewhere_1: {
+        parameters: {
+            query: {
+                pairing: string;
+                way: "DRIVER" | "PROFILE";
+                measured?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["WedgeView"];
+                };
+            };
+        };
+    };
+    take_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadingTaken"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["WedgeView"];
+                };
+            };
+        };
+    };
+    scanner: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Scanner"];
+                };
+            };
+        };
+    };
+    forgetScanner: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    testPage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskedMode"];
+            };
+        };
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Attempted"];
+                };
+            };
+        };
+    };
+    one: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["WedgeView"];
+                };
+            };
+        };
+    };
+    keep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["WedgeView"];
+                };
+            };
+        };
+    };
+    drop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["WedgeView"];
+                };
+            };
+        };
+    };
+    prove: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["WedgeView"];
+                };
+            };
+        };
+    };
+    reading: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string;
+                };
+            };
+        };
+    };
+    read: {
+        parameters: {
+            query?: {
+                measured?: string;
+            };
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["WedgeView"];
+                };
+            };
+        };
+    };
+    flatbed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["WedgeView"];
+                };
+            };
+        };
+    };
+    instrument: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["WedgeView"];
+                };
+            };
+        };
+    };
+    profile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string;
+                };
+            };
+        };
+    };
+    cgats: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string;
+                };
+            };
+        };
+    };
+    learn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Scanner"];
                 };
             };
         };

@@ -1,8 +1,9 @@
 import type { components } from './schema'
 
 type S = components['schemas']
-export type DocketView = S['DocketView']
-export type DocketSpec = S['DocketSpec']
+/** A docket of the bench. What the tone bench prints are dockets too, with a chart for a plan; they are shown there. */
+export type DocketSpec = Omit<S['DocketSpec'], 'plan'> & { plan: Single }
+export type DocketView = Omit<S['DocketView'], 'spec'> & { spec: DocketSpec }
 export type Change = Exclude<S['Change'], S['Paired']>
 export type OnDocket = S['OnDocket']
 export type Single = S['Single']
@@ -52,3 +53,7 @@ export type Costs = S['Costs']
 export type Estimate = S['Estimate']
 export type Elsewhere = S['Elsewhere']
 export type Mend = S['Mend']
+export type Wedge = S['WedgeView']
+export type WedgeTold = S['WedgeTold']
+export type WedgeStep = S['WedgeStep']
+export type ScannerCurve = S['Scanner']

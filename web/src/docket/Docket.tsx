@@ -1,7 +1,7 @@
 import { RedoOutlined, UndoOutlined } from '@ant-design/icons'
 import { App, Button, Input, Popconfirm, Segmented, Tooltip } from 'antd'
 import { useEffect, useRef, useState } from 'react'
-import { useNavigate, useParams } from 'react-router'
+import { Link, useNavigate, useParams } from 'react-router'
 import { post, upload } from '../api/client'
 import type { DocketView } from '../api/types'
 import { filesOf } from '../bench/arrivals'
@@ -93,6 +93,13 @@ export function Docket() {
     )
   }
   if (!view) return null
+  if ((view.spec.plan.kind as string) === 'chart') {
+    return (
+      <p className="page">
+        {view.spec.title} was printed from the tone bench. <Link to="/tones">To the tone bench</Link>
+      </p>
+    )
+  }
   const Room = ROOMS[open]
   const picture = view.pictures.find((p) => p.renditionId === lookedAt) ?? view.pictures[0]
   if (!picture) return null

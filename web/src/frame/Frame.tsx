@@ -44,6 +44,7 @@ export function Frame() {
             Bench
           </NavLink>
           <NavLink to="/papers">Papers</NavLink>
+          <NavLink to="/tones">Tone bench</NavLink>
           <NavLink to="/printers">Printers</NavLink>
           <NavLink to="/log">Print log</NavLink>
         </nav>

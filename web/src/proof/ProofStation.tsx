@@ -1,6 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { Button, Checkbox, Radio, Segmented } from 'antd'
 import { useEffect, useRef, useState } from 'react'
+import { Link } from 'react-router'
 import { get } from '../api/client'
 import {
   blackPointOf,
@@ -28,7 +29,7 @@ import { useProofView } from '../parts/useProofView'
 import { useSettled } from '../parts/useSettled'
 import { CompensateCard } from '../rendition/CompensateCard'
 import { ShadowStrip } from '../rendition/ShadowStrip'
-import { CAUSES, INTENTS, NOT_THIS } from './words'
+import { CAUSES, INTENTS, NOT_THIS, TONES } from './words'
 import './proof.css'
 
 /** A person needs a moment: a proof that flashed by was not looked at. */
@@ -119,7 +120,9 @@ export function ProofStation(props: StationProps) {
   }
   const g = figures?.gamut
   const notThis =
-    view.spec.route.kind === 'by-wistel' || view.pairing.settings.values['print-color-mode'] ? '' : NOT_THIS[view.spec.route.kind]
+    view.spec.route.kind === 'by-wistel' || picture.tones || view.pairing.settings.values['print-color-mode']
+      ? ''
+      : NOT_THIS[view.spec.route.kind]
   return (
     <div className="station">
       <Booth
@@ -189,6 +192,22 @@ export function ProofStation(props: StationProps) {
               </div>
               <p className="soft">Mean over the printed part, master and print each against their own white.</p>
             </section>
+            {picture.tones && (
+              <section>
+                <h2 className="head">Tones by a wedge</h2>
+                <p>
+                  {TONES.shown(picture.tones.wedge, picture.tones.measured)}{' '}
+                  <Link to={`/tones/${picture.tones.wedge}`}>{TONES.look}</Link>
+                </p>
+                <Checkbox
+                  checked={picture.tones.on}
+                  disabled={picture.tones.move === 0}
+                  onChange={(e) => tools.decide({ kind: 'straightens', renditionId: picture.renditionId, on: e.target.checked })}
+                >
+                  {picture.tones.move === 0 ? TONES.straight : TONES.on(picture.tones.move)}
+                </Checkbox>
+              </section>
+            )}
             <section>
               <h2 className="head">What this paper can't hold</h2>
               <div className="shares" role="img" aria-label="Shares of the picture out of gamut">

@@ -1,4 +1,5 @@
 import type { Cause, Intent } from '../api/types'
+import { percent } from '../parts/numbers'
 
 export const INTENTS: { value: Intent; label: string }[] = [
   { value: 'PERCEPTUAL', label: 'Perceptual' },
@@ -23,4 +24,12 @@ export const NOT_THIS = {
     'The driver converts the colour: the print will differ from this proof. Choosing an intent here lets Wistel convert.',
   'driver-monochrome':
     "The driver's monochrome prints this, and nothing was measured of it: how light or dark it comes out is not known. Shown is what Wistel's own conversion would give; choosing an intent here takes it.",
+}
+
+/** What a wedge told of the docket's monochrome mode. */
+export const TONES = {
+  shown: (wedge: number, measured: string) => `Shown as wedge ${wedge} measured this mode on ${measured}.`,
+  look: 'See it',
+  on: (move: number) => `print through its curve, which moves tones by up to ${percent(move)}`,
+  straight: 'straight by itself: nothing to move',
 }

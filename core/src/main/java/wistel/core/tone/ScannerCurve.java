@@ -11,10 +11,10 @@ import wistel.core.colour.MonotoneCubic;
  *
  * @param points in rising order of both
  */
-public record ScannerCurve(List<Point> points) {
+public record ScannerCurve(List<ScanPoint> points) {
     private static final double LEAST_STEP = 1e-4;
 
-    public record Point(double scanned, double luminance) {
+    public record ScanPoint(double scanned, double luminance) {
     }
 
     public ScannerCurve {
@@ -28,15 +28,15 @@ public record ScannerCurve(List<Point> points) {
     public static ScannerCurve of(WedgeScan scan, ToneScale scale) {
         double paper = scan.mean(0);
         double paperY = D50.luminance(scale.paper().l());
-        List<Point> all = new ArrayList<>();
+        List<ScanPoint> all = new ArrayList<>();
         for (ToneScale.Step s : scale.steps()) {
             int step = (int) Math.round(s.depth() * (scan.wedge().steps() - 1));
-            all.add(new Point(scan.mean(step) / paper, D50.luminance(s.lab().l()) / paperY));
+            all.add(new ScanPoint(scan.mean(step) / paper, D50.luminance(s.lab().l()) / paperY));
         }
-        all.sort(Comparator.comparingDouble(Point::scanned));
-        List<Point> rising = new ArrayList<>();
-        for (Point p : all) {
-            Point last = rising.isEmpty() ? new Point(-1, -1) : rising.get(rising.size() - 1);
+        all.sort(Comparator.comparingDouble(ScanPoint::scanned));
+        List<ScanPoint> rising = new ArrayList<>();
+        for (ScanPoint p : all) {
+            ScanPoint last = rising.isEmpty() ? new ScanPoint(-1, -1) : rising.get(rising.size() - 1);
             if (p.scanned - last.scanned > LEAST_STEP && p.luminance >= last.luminance) {
                 rising.add(p);
             }
@@ -46,6 +46,6 @@ public record ScannerCurve(List<Point> points) {
 
     /** Relative to bare paper; beyond the darkest and lightest that it was made of, as they are. */
     public double luminance(double scanned) {
-        return new MonotoneCubic(points.stream().mapToDouble(Point::scanned).toArray(), points.stream().mapToDouble(Point::luminance).toArray()).at(scanned);
+        return new MonotoneCubic(points.stream().mapToDouble(ScanPoint::scanned).toArray(), points.stream().mapToDouble(ScanPoint::luminance).toArray()).at(scanned);
     }
 }

@@ -31,15 +31,20 @@ public record PrinterView(UUID id, String name, String uri, String ippUuid, bool
                           Optional<Abilities> can, int waits, Optional<Instant> seen) {
     private static final int MOST_SIZES = 8;
 
+    /** A setting with the values that it may have. */
+    public record Setting(String name, String label, List<Word> values) {
+    }
+
     /** A value of a setting, with its word. */
     public record Word(String value, String label) {
     }
 
     /**
      * @param feeds in words, each with what it takes
+     * @param monochromeSettings of its own monochrome mode
      * @param toTheEdge on what it prints borderless; empty when on nothing
      */
-    public record Abilities(String model, List<Word> mediaTypes, List<Word> feeds, List<Word> qualities, List<Word> blacks, List<String> ways, String toTheEdge, boolean monochrome,
+    public record Abilities(String model, List<Word> mediaTypes, List<Word> feeds, List<Word> qualities, List<Word> blacks, List<String> ways, String toTheEdge, boolean monochrome, List<Setting> monochromeSettings,
                             int rules, List<Integer> resolutions, List<String> rasters) {
     }
 
@@ -52,11 +57,15 @@ public record PrinterView(UUID id, String name, String uri, String ippUuid, bool
 
     private static Abilities abilities(PrinterDescription d) {
         return new Abilities(d.model(), words(d, DriverSettings.MEDIA_TYPE), words(d, DriverSettings.FEED), words(d, DriverSettings.QUALITY), words(d, DriverSettings.BLACK),
-            Stream.concat(d.feeds().stream(), Stream.of("")).map(f -> way(f, d)).filter(w -> !w.isEmpty()).toList(), toTheEdge(d), d.monochromeMode().isPresent(), d.constraints().size(), d.resolutions(), d.rasters());
+            Stream.concat(d.feeds().stream(), Stream.of("")).map(f -> way(f, d)).filter(w -> !w.isEmpty()).toList(), toTheEdge(d), d.monochromeMode().isPresent(), monochromeSettings(d), d.constraints().size(), d.resolutions(), d.rasters());
     }
 
     private static List<Word> words(PrinterDescription d, String setting) {
         return d.supported(setting).values().stream().map(v -> new Word(v, d.word(setting, v))).toList();
+    }
+
+    private static List<Setting> monochromeSettings(PrinterDescription d) {
+        return Stream.of(DriverSettings.DARKNESS, DriverSettings.TINT).filter(s -> !d.supported(s).empty()).map(s -> new Setting(s, d.word(s), words(d, s))).toList();
     }
 
     private static String loaded(MediaRow m, PrinterDescription d) {

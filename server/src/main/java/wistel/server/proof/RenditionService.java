@@ -163,11 +163,11 @@ public class RenditionService {
      * @param to    L* of the print, relative to its paper
      * @param shown as a display shows it with the paper's white and black, red green blue 0 to 255
      */
-    public record Step(double from, double to, int[] shown) {
+    public record ShadowStep(double from, double to, int[] shown) {
     }
 
     /** @param apart of ten, those that the print keeps apart */
-    public record Shadows(List<Step> steps, int apart) {
+    public record Shadows(List<ShadowStep> steps, int apart) {
     }
 
     public Shadows shadows(ProofService.Seen seen, PairingVersion pairing, ColourRoute.ByWistel route) {
@@ -179,9 +179,9 @@ public class RenditionService {
         char[] printed = proofs.onward(moved, lab, route, from -> new Recipe.ProofToLab(from, paper(pairing), route.intent(), route.blackPoint(), false)).apply(working);
         char[] shown = proofs.onward(moved, lab, route, from -> new Recipe.Proof(from, paper(pairing), route.intent(), route.blackPoint(), ProofView.PAPER_WHITE, StandardSpaces.SRGB))
             .apply(working);
-        List<Step> steps = new ArrayList<>();
+        List<ShadowStep> steps = new ArrayList<>();
         for (int i = 0; i < tones.length; i += 3) {
-            steps.add(new Step(LabEncoding.V4.l(tones[i]), LabEncoding.V4.l(printed[i]), new int[] {shown[i] >> 8, shown[i + 1] >> 8, shown[i + 2] >> 8}));
+            steps.add(new ShadowStep(LabEncoding.V4.l(tones[i]), LabEncoding.V4.l(printed[i]), new int[] {shown[i] >> 8, shown[i + 1] >> 8, shown[i + 2] >> 8}));
         }
         return new Shadows(steps, ShadowSteps.apart(printed));
     }

@@ -83,29 +83,29 @@ class ToneController {
 
     private WedgeView view(Row w, List<Reading> readings) {
         PairingVersion pairing = tones.pairing(w);
-        Optional<WedgeView.Printing> sheet = tones.attempt(w).map(this::printing);
+        Optional<WedgeView.WedgeSheet> sheet = tones.attempt(w).map(this::printing);
         boolean kept = WedgeView.kept(pairing.curves(), w.number());
         boolean old = pairing.curves().stream().anyMatch(k -> k.wedge() == w.number() && k.old(LocalDate.now(clock)));
         return new WedgeView(w.number(), w.pairingId().toString(), pairing.paper(), pairing.printerName(), w.mode(), w.words(), w.sheet(), w.steps(), w.repeats(), w.scattered(), w.through().isPresent(), w.ofWedge(),
-            w.created(), sheet, kept, old, readings.stream().map(r -> new WedgeView.Read(r.id(), r.origin(), r.taken(), r.note(), r.scanHash().isPresent())).toList(),
+            w.created(), sheet, kept, old, readings.stream().map(r -> new WedgeView.WedgeRead(r.id(), r.origin(), r.taken(), r.note(), r.scanHash().isPresent())).toList(),
             readings.stream().findFirst().map(r -> told(r, tones.report(w, r))));
     }
 
-    private WedgeView.Printing printing(Attempt a) {
+    private WedgeView.WedgeSheet printing(Attempt a) {
         Optional<Double> dried = a.finished().map(f -> Duration.between(f, clock.instant()).toMinutes() / 60.0);
-        return new WedgeView.Printing(a.id(), a.docketId(), a.over(), a.state() == AttemptState.DONE, a.percent(), a.words(), dried);
+        return new WedgeView.WedgeSheet(a.id(), a.docketId(), a.over(), a.state() == AttemptState.DONE, a.percent(), a.words(), dried);
     }
 
-    private static WedgeView.Told told(Reading r, ToneReport t) {
+    private static WedgeView.WedgeTold told(Reading r, ToneReport t) {
         ToneCurve curve = t.curve();
-        return new WedgeView.Told(r.id(), t.scale().kind(), r.turned(), t.judgement().reversed(), steps(t.scale(), t.judgement().suspects(), r.leftOut()), t.scale().noise(), t.judgement().density(),
+        return new WedgeView.WedgeTold(r.id(), t.scale().kind(), r.turned(), t.judgement().reversed(), steps(t.scale(), t.judgement().suspects(), r.leftOut()), t.scale().noise(), t.judgement().density(),
             t.judgement().paperDensity(), t.used().paper(), t.used().black(), t.judgement().blockedFrom().isPresent() ? Optional.of(t.judgement().blockedFrom().getAsDouble()) : Optional.empty(),
             t.judgement().drift(), t.judgement().driftDepth(), t.judgement().rises().size(), t.verdict(), t.before(), t.after(), t.fitted().byPoints(), curve.points(), curve.largestMove(),
             Math.abs(curve.largestMove().sent()) > Linearisation.LARGEST_SOUND_MOVE, r.points().isPresent(), r.target(), ToneReport.target(t.used(), r.target(), DRAWN),
             ToneReport.through(t.used(), curve, DRAWN), IntStream.range(0, DRAWN).mapToDouble(i -> curve.function().applyAsDouble(i / (DRAWN - 1.0))).toArray());
     }
 
-    private static List<WedgeView.Step> steps(ToneScale scale, List<Integer> suspects, List<Integer> leftOut) {
+    private static List<WedgeView.WedgeStep> steps(ToneScale scale, List<Integer> suspects, List<Integer> leftOut) {
         char[] lab = new char[3 * scale.steps().size()];
         for (int i = 0; i < scale.steps().size(); i++) {
             lab[3 * i] = LabEncoding.V4.ofL(scale.steps().get(i).lab().l());
@@ -113,14 +113,14 @@ class ToneController {
             lab[3 * i + 2] = LabEncoding.V4.ofAb(scale.steps().get(i).lab().b());
         }
         char[] shown = TO_DISPLAY.apply(lab);
-        return IntStream.range(0, scale.steps().size()).mapToObj(i -> new WedgeView.Step(scale.steps().get(i).depth(), scale.steps().get(i).lab(),
+        return IntStream.range(0, scale.steps().size()).mapToObj(i -> new WedgeView.WedgeStep(scale.steps().get(i).depth(), scale.steps().get(i).lab(),
             String.format(Locale.ROOT, "#%02x%02x%02x", shown[3 * i] / 257, shown[3 * i + 1] / 257, shown[3 * i + 2] / 257), suspects.contains(i), leftOut.contains(i))).toList();
     }
 
     /** Prints a wedge in a mode: 202, follow its printing. */
     @PostMapping
     @ResponseStatus(HttpStatus.ACCEPTED)
-    WedgeView print(@RequestBody WedgePrinting.Asked asked) {
+    WedgeView print(@RequestBody WedgePrinting.AskedWedge asked) {
         return one(printing.print(asked).number());
     }
 
@@ -139,7 +139,7 @@ class ToneController {
     /** Prints the page to judge a mode by eye. */
     @PostMapping("/test-page")
     @ResponseStatus(HttpStatus.ACCEPTED)
-    Attempted testPage(@RequestBody WedgePrinting.Mode mode) {
+    Attempted testPage(@RequestBody WedgePrinting.AskedMode mode) {
         return new Attempted(printing.testPage(mode));
     }
 
@@ -185,12 +185,12 @@ class ToneController {
     WedgeView elsewhere(@RequestParam String pairing, @RequestParam WedgePrinting.Way way, @RequestParam Optional<LocalDate> measured, @Parameter(hidden = true) HttpServletRequest request) throws IOException {
         byte[] file = body(request);
         int steps = ToneScale.of(Readings.parse(new String(file, StandardCharsets.UTF_8))).steps().size();
-        Row row = printing.foreign(new WedgePrinting.Mode(pairing, way, Map.of()), steps);
+        Row row = printing.foreign(new WedgePrinting.AskedMode(pairing, way, Map.of()), steps);
         return one(tones.byFile(row.number(), file, measured.map(this::at)).wedge());
     }
 
     @PatchMapping("/readings/{id}")
-    WedgeView take(@PathVariable UUID id, @RequestBody ToneService.Taken as) {
+    WedgeView take(@PathVariable UUID id, @RequestBody ToneService.ReadingTaken as) {
         tones.take(id, as);
         return one(wedges.reading(id).wedge());
     }

@@ -232,11 +232,11 @@ public class ToneService {
     }
 
     /** How a person takes a reading; what isn't given stays. */
-    record Taken(Optional<Boolean> turned, Optional<List<Integer>> leftOut, Optional<ToneTarget> target, Optional<List<ToneCurve.Point>> points, Optional<Boolean> fitted) {
+    record ReadingTaken(Optional<Boolean> turned, Optional<List<Integer>> leftOut, Optional<ToneTarget> target, Optional<List<ToneCurve.Point>> points, Optional<Boolean> fitted) {
     }
 
     /** @param as points of a person's own, or {@code fitted} to go back to the fitted ones */
-    void take(UUID id, Taken as) {
+    void take(UUID id, ReadingTaken as) {
         Reading r = wedges.reading(id);
         Optional<ToneCurve> points = as.fitted.orElse(false) || as.target.isPresent() && as.target.get() != r.target() ? Optional.empty() : as.points.map(ToneCurve::new).or(r::points);
         List<Integer> leftOut = as.leftOut.orElse(r.leftOut());

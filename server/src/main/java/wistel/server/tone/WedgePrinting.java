@@ -94,10 +94,10 @@ public class WedgePrinting {
     /**
      * @param settings in place of the pairing's own; an empty value leaves one to the printer
      */
-    public record Mode(String pairingId, Way way, Map<String, String> settings) {
+    public record AskedMode(String pairingId, Way way, Map<String, String> settings) {
     }
 
-    public record Asked(Mode mode, int steps, int repeats, boolean scattered) {
+    public record AskedWedge(AskedMode mode, int steps, int repeats, boolean scattered) {
     }
 
     /** A mode on its pairing, as the printer takes it. */
@@ -107,7 +107,7 @@ public class WedgePrinting {
         }
     }
 
-    private Ready ready(Mode asked) {
+    private Ready ready(AskedMode asked) {
         PairingVersion pairing = pairings.find(asked.pairingId).orElseThrow(() -> new NotFound("There is no such pairing.", "Choose another one."));
         Printer printer = printers.get(UUID.fromString(pairing.printerId()));
         PrinterDescription can = printer.description().orElse(PrinterDescription.UNKNOWN);
@@ -124,7 +124,7 @@ public class WedgePrinting {
     }
 
     /** Prints a wedge; nothing is kept of it when it can't be printed. */
-    public Row print(Asked asked) {
+    public Row print(AskedWedge asked) {
         Ready ready = ready(asked.mode);
         return print(ready, new Wedge(asked.steps, asked.repeats, asked.scattered, wedges.nextNumber()), Optional.empty());
     }
@@ -168,7 +168,7 @@ public class WedgePrinting {
     }
 
     /** A scale that was printed elsewhere: only its readings come. */
-    public Row foreign(Mode mode, int steps) {
+    public Row foreign(AskedMode mode, int steps) {
         Ready ready = ready(mode);
         Row row = new Row(wedges.nextNumber(), Optional.empty(), UUID.fromString(ready.pairing.pairingId()), ready.mode(), ready.mode().words(ready.can), "printed elsewhere", steps, 1, false,
             Optional.empty(), Optional.empty(), clock.instant());
@@ -177,7 +177,7 @@ public class WedgePrinting {
     }
 
     /** A page to judge a mode by eye, straightened where the pairing knows how. */
-    public UUID testPage(Mode asked) {
+    public UUID testPage(AskedMode asked) {
         Ready ready = ready(asked);
         ToneMode mode = ready.mode();
         List<String> lines = List.of("Page to judge tones by · " + LocalDate.now(clock).format(DATE), ready.pairing.paper() + " on " + ready.pairing.printerName(), mode.words(ready.can));

@@ -22,13 +22,13 @@ import wistel.core.tone.ToneTarget;
  * @param reading  empty until it was read
  */
 record WedgeView(int number, String pairingId, String paper, String printer, ToneMode mode, String words, String sheet, int steps, int repeats, boolean scattered, boolean through, Optional<Integer> ofWedge,
-                 Instant created, Optional<Printing> printing, boolean kept, boolean old, List<Read> readings, Optional<Told> reading) {
+                 Instant created, Optional<WedgeSheet> printing, boolean kept, boolean old, List<WedgeRead> readings, Optional<WedgeTold> reading) {
     /** @param dried hours since it came out */
-    record Printing(UUID attemptId, UUID docketId, boolean over, boolean done, int percent, String words, Optional<Double> dried) {
+    record WedgeSheet(UUID attemptId, UUID docketId, boolean over, boolean done, int percent, String words, Optional<Double> dried) {
     }
 
     /** A reading among others. */
-    record Read(UUID id, WedgeRepository.Origin origin, Instant taken, String note, boolean scan) {
+    record WedgeRead(UUID id, WedgeRepository.Origin origin, Instant taken, String note, boolean scan) {
     }
 
     /**
@@ -42,7 +42,7 @@ record WedgeView(int number, String pairingId, String paper, String printer, Ton
      * @param line       of the curve: what is sent for depths in even steps
      * @param drawn      a person moved its points
      */
-    record Told(UUID id, Readings.Kind kind, boolean turned, boolean reversed, List<Step> steps, double noise, double density, double paperDensity, Lab paper, Lab black, Optional<Double> blockedFrom, double drift, double driftDepth,
+    record WedgeTold(UUID id, Readings.Kind kind, boolean turned, boolean reversed, List<WedgeStep> steps, double noise, double density, double paperDensity, Lab paper, Lab black, Optional<Double> blockedFrom, double drift, double driftDepth,
                 int rises, List<String> verdict, double before, double after, List<Double> byPoints, List<ToneCurve.Point> points, ToneCurve.Point largestMove, boolean unsuited, boolean drawn, ToneTarget aim,
                 double[] target, double[] through, double[] line) {
     }
@@ -53,7 +53,7 @@ record WedgeView(int number, String pairingId, String paper, String printer, Ton
      * @param suspect it lies off its neighbours' line
      * @param leftOut a person left it out
      */
-    record Step(double depth, Lab lab, String shown, boolean suspect, boolean leftOut) {
+    record WedgeStep(double depth, Lab lab, String shown, boolean suspect, boolean leftOut) {
     }
 
     static boolean kept(List<KeptCurve> curves, int number) {
