@@ -54,7 +54,7 @@ export const proofUrl = (
   `/api/masters/${master}/proof?${on(view, longest)}&intent=${intent}&black=${blackPointOf(view)}&view=${shown}${asked(change)}${toned(view, master)}${forScreen()}`
 
 export const gamutUrl = (view: DocketView, master: string, longest: number, change?: ColourChange) =>
-  `/api/masters/${master}/gamut?${on(view, longest)}${asked(change)}`
+  `/api/masters/${master}/gamut?${on(view, longest)}${asked(change)}${toned(view, master)}`
 
 /** A part of the final raster, pixel for pixel; `state` changes whenever the docket does. */
 export const loupeUrl = (view: DocketView, rendition: string, at: { x: number; y: number }, sharpening: string, mask = false) =>

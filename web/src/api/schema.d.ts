@@ -1429,6 +1429,9 @@ export interface components {
             ruleMm: number;
         };
         AskedMode: {
+            blackPoint: boolean;
+            /** @enum {string} */
+            intent: "PERCEPTUAL" | "RELATIVE" | "SATURATION" | "ABSOLUTE";
             pairingId: string;
             settings: {
                 [key: string]: string;
@@ -1869,6 +1872,7 @@ export interface components {
             profileHash: string;
             readingHash: string;
             scale: components["schemas"]["ToneScale"];
+            through: string;
             /** Format: int32 */
             wedge: number;
         };
@@ -4201,6 +4205,7 @@ export interface operations {
                 version: number;
                 longest?: number;
                 change?: string;
+                tone?: string;
             };
             header?: never;
             path: {

@@ -11,3 +11,5 @@ export const moment = (iso: string) =>
 
 /** CSS colour of a D50 L*a*b* as a display shows it: for swatches of paper, not for judging. */
 export const labCss = (lab: number[]) => `lab(${lab[0] ?? 0}% ${lab[1] ?? 0} ${lab[2] ?? 0})`
+/** A date without its time. */
+export const day = (iso: string) => new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' })

@@ -1,5 +1,5 @@
 import type { Cause, Intent } from '../api/types'
-import { percent } from '../parts/numbers'
+import { day, percent } from '../parts/numbers'
 
 export const INTENTS: { value: Intent; label: string }[] = [
   { value: 'PERCEPTUAL', label: 'Perceptual' },
@@ -28,7 +28,7 @@ export const NOT_THIS = {
 
 /** What a wedge told of the docket's monochrome mode. */
 export const TONES = {
-  shown: (wedge: number, measured: string) => `Shown as wedge ${wedge} measured this mode on ${measured}.`,
+  shown: (wedge: number, measured: string) => `Shown as wedge ${wedge} measured this mode on ${day(measured)}.`,
   look: 'See it',
   on: (move: number) => `print through its curve, which moves tones by up to ${percent(move)}`,
   straight: 'straight by itself: nothing to move',

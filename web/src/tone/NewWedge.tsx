@@ -3,8 +3,9 @@ import { App, Button, Checkbox, Radio, Select } from 'antd'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { get, type Problem, post, upload } from '../api/client'
-import type { Pairing, Printer, Wedge } from '../api/types'
+import type { Intent, Pairing, Printer, Wedge } from '../api/types'
 import { FileButton } from '../parts/FileButton'
+import { INTENTS } from '../proof/words'
 import { BENCH, REPEATS, STEPS } from './words'
 
 type Way = 'DRIVER' | 'PROFILE'
@@ -26,13 +27,20 @@ export function NewWedge() {
   const [pairingId, choose] = useState<string>()
   const [wanted, setWay] = useState<Way>('DRIVER')
   const [own, setOwn] = useState<Record<string, string>>({})
+  const [intent, setIntent] = useState<Intent>()
+  const [blackPoint, setBlackPoint] = useState(true)
   const [steps, setSteps] = useState(33)
   const [repeats, setRepeats] = useState(1)
   const [scattered, scatter] = useState(false)
   const pairing = pairings?.find((p) => p.pairingId === pairingId) ?? pairings?.[0]
   const can = printers?.find((p) => p.id === pairing?.printerId)?.can
   const way: Way = can && !can.monochrome ? 'PROFILE' : wanted
-  const mode = { pairingId: pairing?.pairingId ?? '', way, settings: own }
+  const mode = {
+    pairingId: pairing?.pairingId ?? '',
+    way,
+    settings: own,
+    ...(way === 'PROFILE' ? { intent: intent ?? pairing?.intent, blackPoint } : {}),
+  }
   const complain = (e: Problem) => notification.open({ title: e.message, description: e.next, duration: 8 })
   const print = useMutation({
     mutationFn: () => post<Wedge>('/api/wedges', { mode, steps, repeats, scattered }),
@@ -83,6 +91,17 @@ export function NewWedge() {
             disabled: w === 'DRIVER' && can?.monochrome === false,
           }))}
         />
+        {way === 'PROFILE' && (
+          <>
+            <div className="choice">
+              intent
+              <Select aria-label="Intent" value={intent ?? pairing.intent} onChange={setIntent} options={INTENTS} />
+            </div>
+            <Checkbox checked={blackPoint} onChange={(e) => setBlackPoint(e.target.checked)}>
+              black point compensation
+            </Checkbox>
+          </>
+        )}
         {settings.map((s) => (
           <div key={s.name} className="choice">
             {s.label}

@@ -7,7 +7,7 @@ import type { Wedge } from '../api/types'
 import { MarkSign } from '../parts/MarkSign'
 import { fixed, moment } from '../parts/numbers'
 import { NewWedge } from './NewWedge'
-import { LightnessPlot } from './plots'
+import { ComparedPlot } from './plots'
 import './tone.css'
 import { BENCH, standsWords } from './words'
 
@@ -20,11 +20,14 @@ export const useWedges = () =>
     refetchInterval: ({ state }) => (state.data?.some((w) => w.printing && !w.printing.over) ? ASK_AGAIN_MS : false),
   })
 
-export const shortName = (w: Wedge) =>
-  `${w.number}: ${w.paper}, ${w.words
+/** Without the media type, which the paper's name says already. */
+export const modeWords = (w: Wedge) =>
+  w.words
     .split(' · ')
     .filter((_, i) => i !== 1)
-    .join(', ')}`
+    .join(' · ')
+
+export const shortName = (w: Wedge) => `${w.number}: ${w.paper}, ${modeWords(w).replaceAll(' · ', ', ')}`
 
 export function ToneBench() {
   const { data } = useWedges()
@@ -37,7 +40,7 @@ export function ToneBench() {
       <p className="soft">{BENCH.about}</p>
       <NewWedge />
       {drawn && compared.length > 1 && (
-        <LightnessPlot
+        <ComparedPlot
           label="L* of each step, several wedges"
           scales={compared.map((w) => ({ name: shortName(w), told: w.reading }))}
         />
@@ -45,7 +48,7 @@ export function ToneBench() {
       {data?.length === 0 && <p className="empty">{BENCH.none}</p>}
       {data && data.length > 0 && (
         <>
-          <div className="placed-head">
+          <div className="wedges-head">
             <h2 className="head">Wedges</h2>
             <Button size="small" disabled={compared.length < 2} onClick={() => draw((d) => !d)}>
               {drawn && compared.length > 1 ? BENCH.alone : BENCH.compare}
@@ -58,7 +61,7 @@ export function ToneBench() {
                 <th>Wedge</th>
                 <th>Paper and mode</th>
                 <th>Black</th>
-                <th>L* off (rms)</th>
+                <th>L* off</th>
                 <th>Verdict</th>
                 <th>State</th>
               </tr>
@@ -84,9 +87,9 @@ export function ToneBench() {
                     <Link to={`/tones/${w.number}`}>
                       {w.paper} on {w.printer}
                     </Link>
-                    <div className="soft">{w.words}</div>
+                    <div className="soft">{modeWords(w)}</div>
                   </td>
-                  <td>
+                  <td className="figures">
                     {w.reading && (
                       <>
                         L* {fixed(w.reading.black.l, 1)}
@@ -94,7 +97,7 @@ export function ToneBench() {
                       </>
                     )}
                   </td>
-                  <td>
+                  <td className="figures">
                     {w.reading && (
                       <>
                         {fixed(w.reading.before, 1)}

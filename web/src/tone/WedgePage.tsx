@@ -7,10 +7,10 @@ import type { ScannerCurve, Wedge, WedgeTold } from '../api/types'
 import { CurvePlot } from '../parts/CurvePlot'
 import { FileButton } from '../parts/FileButton'
 import { fixed, moment } from '../parts/numbers'
-import { DriftPlot, LightnessPlot } from './plots'
-import { shortName, useWedges } from './ToneBench'
+import { ComparedPlot, DriftPlot, LightnessPlot } from './plots'
+import { useWedges } from './ToneBench'
 import './tone.css'
-import { AIMS, driedWords, moveWords, NEXT, ORIGINS, offWords, PLOT, pointsWords } from './words'
+import { AIMS, driedWords, moveWords, NEXT, ORIGINS, offWords, otherwise, PLOT, pointsWords } from './words'
 
 const LARGEST = 400 * 1048576
 const ASK_AGAIN_MS = 2000
@@ -84,10 +84,7 @@ export function WedgePage() {
               />
               <div className="wedge-lower">
                 {told.kind === 'COLOUR' ? <DriftPlot told={told} label={PLOT.drift} /> : <p className="soft">{PLOT.noColour}</p>}
-                <Correction
-                  told={told}
-                  onPoints={(points) => act.mutate(() => patch(`/api/wedges/readings/${told.id}`, { points }))}
-                />
+                <Correction told={told} />
               </div>
             </>
           ) : (
@@ -229,7 +226,7 @@ function Verdict({ told }: { told: WedgeTold }) {
 }
 
 /** The curve with its points to drag; what is drawn is kept when it is let go. */
-function Correction({ told, onPoints }: { told: WedgeTold; onPoints: (points: Point[] | undefined) => void }) {
+function Correction({ told }: { told: WedgeTold }) {
   const [draft, setDraft] = useState<Point[]>()
   // biome-ignore lint/correctness/useExhaustiveDependencies: what was drawn gives way to what the server says
   useEffect(() => setDraft(undefined), [told])
@@ -239,8 +236,12 @@ function Correction({ told, onPoints }: { told: WedgeTold; onPoints: (points: Po
   const fit = useMutation({
     mutationFn: (body: object) => patch(`/api/wedges/readings/${told.id}`, body),
     onSettled: () => client.invalidateQueries({ queryKey: ['wedges'] }),
-    onError: (e: Problem) => notification.open({ title: e.message, description: e.next }),
+    onError: (e: Problem) => {
+      setDraft(undefined)
+      notification.open({ title: e.message, description: e.next })
+    },
   })
+  const onPoints = (next: Point[]) => fit.mutate({ points: next })
   return (
     <div>
       <h2 className="head">{PLOT.curve}</h2>
@@ -257,19 +258,19 @@ function Correction({ told, onPoints }: { told: WedgeTold; onPoints: (points: Po
           ]}
           line={
             draft
-              ? [{ x: 0, y: 0 }, ...draft.map((p) => ({ x: p.wanted, y: p.sent })), { x: 1, y: 1 }]
-              : told.line.map((v, i) => ({ x: i / (told.line.length - 1), y: v }))
+              ? [{ x: 1, y: 1 }, ...draft.map((p) => ({ x: 1 - p.wanted, y: 1 - p.sent })), { x: 0, y: 0 }]
+              : told.line.map((v, i) => ({ x: 1 - i / (told.line.length - 1), y: 1 - v }))
           }
-          points={points.map((p) => ({ x: p.wanted, y: p.sent, label: `${Math.round(100 * p.wanted)} % sent as` }))}
+          points={points.map((p) => ({ x: 1 - p.wanted, y: 1 - p.sent, label: `${Math.round(100 * p.wanted)} % sent as` }))}
           step={{ x: 0.005, y: 0.005 }}
           ticks={[
-            { x: 0, words: 'paper' },
-            { x: 1, words: 'black' },
+            { x: 0, words: 'black' },
+            { x: 1, words: 'paper' },
           ]}
-          onMove={(i, to) => setDraft(points.map((p, k) => (k === i ? { wanted: to.x, sent: to.y } : p)))}
+          onMove={(i, to) => setDraft(points.map((p, k) => (k === i ? { wanted: 1 - to.x, sent: 1 - to.y } : p)))}
           onDone={() => draft && onPoints(draft)}
           onAdd={(at) =>
-            points.length < 6 && onPoints([...points, { wanted: at.x, sent: at.y }].sort((a, b) => a.wanted - b.wanted))
+            points.length < 6 && onPoints([...points, { wanted: 1 - at.x, sent: 1 - at.y }].sort((a, b) => a.wanted - b.wanted))
           }
           onRemove={(i) => onPoints(points.filter((_, k) => k !== i))}
         />
@@ -277,6 +278,7 @@ function Correction({ told, onPoints }: { told: WedgeTold; onPoints: (points: Po
           <p>{pointsWords(told)}</p>
           <p>{moveWords(told)}</p>
           <p>{offWords(told)}</p>
+          <p className="soft">it aims at</p>
           <Segmented
             size="small"
             aria-label="What it aims at"
@@ -379,8 +381,10 @@ function Beside({ wedge }: { wedge: Wedge }) {
       <ul className="beside soft">
         {others.map((w) => (
           <li key={w.number}>
-            <Link to={`/tones/${w.number}`}>{shortName(w)}</Link>: black L* {fixed(w.reading.black.l, 1)}, off{' '}
-            {fixed(w.reading.before, 1)}
+            <Link to={`/tones/${w.number}`}>
+              {w.number}: {otherwise(w, wedge)}
+            </Link>
+            : black L* {fixed(w.reading.black.l, 1)}, off {fixed(w.reading.before, 1)}
           </li>
         ))}
       </ul>
@@ -388,9 +392,12 @@ function Beside({ wedge }: { wedge: Wedge }) {
         {drawn ? 'Close the plot' : 'Draw them together'}
       </Button>
       {drawn && (
-        <LightnessPlot
+        <ComparedPlot
           label="L* of each step"
-          scales={[wedge, ...others].map((w) => ({ name: shortName(w), told: w.reading }))}
+          scales={[wedge, ...others].map((w) => ({
+            name: `${w.number}: ${w.number === wedge.number ? 'this one' : otherwise(w, wedge)}`,
+            told: w.reading,
+          }))}
         />
       )}
     </section>

@@ -71,19 +71,6 @@ export function LightnessPlot({ scales, label, onStep }: { scales: Scale[]; labe
                   </title>
                 </circle>
               ))}
-            {scales.length > 1 && (
-              <g>
-                <path
-                  d={`M${left + 14} ${22 + 17 * nth}h34`}
-                  stroke="var(--ink)"
-                  strokeWidth="1.6"
-                  strokeDasharray={DASHES[nth % DASHES.length]}
-                />
-                <text x={left + 56} y={26 + 17 * nth} textAnchor="start" className="named">
-                  {s.name}
-                </text>
-              </g>
-            )}
           </g>
         ))}
         {only && typeof only.blockedFrom === 'number' && (
@@ -128,5 +115,29 @@ export function DriftPlot({ told, label }: { told: WedgeTold; label: string }) {
         </text>
       </svg>
     </figure>
+  )
+}
+
+/** Several wedges in one plot, with what each is. */
+export function ComparedPlot({ scales, label }: { scales: Scale[]; label: string }) {
+  return (
+    <div className="compared">
+      <LightnessPlot scales={scales} label={label} />
+      <ul>
+        {scales.map((s, nth) => (
+          <li key={s.name}>
+            <svg width="36" height="10" aria-hidden="true">
+              <path d="M0 5h36" stroke="var(--ink)" strokeWidth="1.8" strokeDasharray={DASHES[nth % DASHES.length]} />
+            </svg>
+            <span>
+              {s.name}
+              <span className="soft">
+                : black L* {s.told.black.l.toFixed(1)}, off {s.told.before.toFixed(1)}
+              </span>
+            </span>
+          </li>
+        ))}
+      </ul>
+    </div>
   )
 }

@@ -6,7 +6,7 @@ export const REPEATS = [1, 2, 3, 4]
 
 export const BENCH = {
   about:
-    'A step wedge shows how evenly a mode goes from black to paper. Print one in exactly the mode that you mean to use, let it dry, read it: a curve with as few points as the reading justifies straightens what needs it.',
+    'A step wedge shows how evenly a mode goes from black to paper. Print one in the very mode that you mean to use, let it dry, read it, and straighten what needs it.',
   none: 'No wedge yet. Choose a paper and a mode above and print one; the first takes a sheet and some minutes.',
   onlyDriver: 'This printer has no monochrome mode of its own: gray goes through the profile.',
   ways: { DRIVER: 'the driver’s monochrome', PROFILE: 'gray through the profile' } as const,
@@ -30,8 +30,17 @@ export const PLOT = {
   lightBare: 'L* of each step: as printed (rings), as it should be (dashed)',
   drift: 'Drift from the paper: a* line, b* dotted',
   noColour: 'This reading tells lightness alone; colour drift is not known.',
-  curve: 'The curve: depth wanted across, depth sent upwards',
+  curve: 'The curve: tone wanted across, sent upwards',
   curveHelp: 'Drag a point, or use the arrow keys on it. Double-click adds one, Delete takes it out.',
+}
+
+/** What of another wedge's mode is different from this one's. */
+export function otherwise(w: Wedge, than: Wedge) {
+  const same = than.words.split(' · ')
+  const other = [w.printer === than.printer ? '' : w.printer, ...w.words.split(' · ').filter((p) => !same.includes(p))].filter(
+    Boolean,
+  )
+  return other.length > 0 ? other.join(', ') : 'the same mode'
 }
 
 export const AIMS = [
@@ -62,7 +71,14 @@ export const offWords = (told: WedgeTold) =>
 
 /** How a wedge stands, in one line. */
 export function standsWords(w: Wedge) {
-  if (w.reading) return w.kept ? 'curve in force' : w.through ? `proof of wedge ${w.ofWedge}` : 'read'
+  if (w.reading)
+    return w.kept
+      ? w.reading.points.length > 0
+        ? 'curve in force'
+        : 'straight, kept'
+      : w.through
+        ? `proof of wedge ${w.ofWedge}`
+        : 'read'
   if (!w.printing) return 'waits for its reading'
   if (!w.printing.over) return w.printing.words
   return w.printing.done ? 'printed, to be read' : w.printing.words

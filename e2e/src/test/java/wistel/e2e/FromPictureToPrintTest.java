@@ -422,4 +422,19 @@ public class FromPictureToPrintTest {
         assertThat(wistel.launcher("status")).contains("server      running   http://localhost:").contains("print room  running   ipp://localhost:");
         assertThat(complaints.stream().filter(c -> !c.contains("412"))).isEmpty();
     }
+
+    /** A wedge in the driver's monochrome is printed, read, straightened and kept. */
+    @Test(dependsOnMethods = "aDroppedPictureGoesThroughSixStationsToAPrintAndIsPrintedAgain")
+    public void aWedgeIsPrintedReadAndItsCurveKept() {
+        page.navigate(wistel.address + "/");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Tone bench")).click();
+        button("Print the wedge").click();
+        assertThat(button("Read by the instrument")).isVisible(within(240));
+        button("Read by the instrument").click();
+        assertThat(page.getByText(Pattern.compile("^A correction of up to \\d\\.\\d % straightens it"))).isVisible();
+        assertThat(page.getByRole(AriaRole.SLIDER).first()).isVisible();
+        button("Use the curve").click();
+        assertThat(page.getByText(Pattern.compile("^In force: monochrome dockets in this mode"))).isVisible();
+        assertThat((int) (Integer) page.evaluate("document.documentElement.scrollWidth")).isLessThanOrEqualTo(1280);
+    }
 }

@@ -58,9 +58,13 @@ public final class Track {
         return Length.mm(one.atMm().width()) + " × " + Length.mm(one.atMm().height()) + " mm on " + d.stock().name() + ", " + Math.round(one.ppi()) + " ppi";
     }
 
+    private static String measured(DocketSpec d, PreflightFacts facts) {
+        return facts.curve(d).map(k -> "by wedge " + k.wedge()).orElseGet(() -> facts.pairing().filter(PairingVersion::grayOnly).isPresent() ? "by its gray profile" : "not measured");
+    }
+
     private static String proof(DocketSpec d, PreflightFacts facts) {
         if (!(d.route() instanceof ColourRoute.ByWistel by)) {
-            return d.route() instanceof ColourRoute.DriverMonochrome ? facts.pairing().filter(PairingVersion::grayOnly).isPresent() ? "driver's monochrome, by its gray profile" : "driver's monochrome, not measured" : "doesn't apply: the driver converts";
+            return d.route() instanceof ColourRoute.DriverMonochrome ? "driver's monochrome, " + measured(d, facts) : "doesn't apply: the driver converts";
         }
         String name = Words.intent(by.intent()).replace(" colorimetric", "");
         boolean moved = d.renditions().stream().anyMatch(r -> !r.compensation().inForceWords().isEmpty());

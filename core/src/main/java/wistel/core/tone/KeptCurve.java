@@ -3,6 +3,7 @@ package wistel.core.tone;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
+import wistel.core.printer.DriverSettings;
 
 /**
  * What is known of one mode's tones on a pairing: how its wedge measured, and the curve that straightens it.
@@ -10,9 +11,15 @@ import java.util.Optional;
  * @param scale       as it was measured without the curve, from paper to black
  * @param readingHash of the reading's file; it names the whole
  * @param profileHash of the scale as a profile of grays, by which the mode is proofed where no other profile tells its tones
+ * @param through     hash of the profile that gray was sent through; empty for the driver's own mode
  */
-public record KeptCurve(ToneMode mode, ToneScale scale, ToneCurve curve, int wedge, LocalDate measured, String readingHash, String profileHash) {
+public record KeptCurve(ToneMode mode, ToneScale scale, ToneCurve curve, int wedge, LocalDate measured, String readingHash, String profileHash, String through) {
     private static final int MONTHS_GOOD = 12;
+
+    /** Whether it still tells of a pairing with other settings and another profile. */
+    public boolean holds(DriverSettings settings, String pairedProfile) {
+        return mode.settings().getOrDefault(DriverSettings.MEDIA_TYPE, "").equals(settings.mediaType()) && (through.isEmpty() || through.equals(pairedProfile));
+    }
 
     /** Heads, inks and papers drift: after a year it wants to be checked. */
     public boolean old(LocalDate today) {

@@ -2,6 +2,7 @@ package wistel.core.tone;
 
 import java.util.Collections;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
@@ -46,8 +47,12 @@ public record ToneMode(ColourRoute route, Map<String, String> settings) {
 
     /** For people: who converts, and each setting. */
     public String words(PrinterDescription can) {
-        String way = route instanceof ColourRoute.DriverMonochrome ? "driver's monochrome" : route instanceof ColourRoute.ByWistel ? "gray through the profile" : "the driver's own conversion";
+        String way = route instanceof ColourRoute.DriverMonochrome ? "driver's monochrome" : route instanceof ColourRoute.ByWistel by ? "gray through the profile" + intent(by) : "the driver's own conversion";
         return Stream.concat(Stream.of(way), SAID.stream().filter(settings::containsKey).map(name -> can.phrase(name, settings.get(name)))).collect(Collectors.joining(" · "));
+    }
+
+    private static String intent(ColourRoute.ByWistel by) {
+        return ", " + by.intent().name().toLowerCase(Locale.ROOT) + (by.compensatesBlack() ? "" : " without black point compensation");
     }
 
     /** Whether both differ in the black ink alone. */

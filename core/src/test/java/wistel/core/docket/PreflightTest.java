@@ -21,28 +21,37 @@ import static wistel.core.docket.Dockets.set;
 import static wistel.core.docket.Dockets.single;
 import static wistel.core.docket.Dockets.unpaired;
 
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.IntStream;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import wistel.core.cgats.Readings;
+import wistel.core.colour.Lab;
 import wistel.core.docket.Finding.Severity;
 import wistel.core.fault.Conflict;
 import wistel.core.icc.profile.Intent;
 import wistel.core.length.Ppi;
 import wistel.core.paper.Stock;
 import wistel.core.printer.ColourRoute;
+import wistel.core.printer.DriverSettings;
 import wistel.core.printer.Keywords;
 import wistel.core.printer.MediaRow;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.PrinterState;
 import wistel.core.rendition.Rendition;
+import wistel.core.rendition.Treatment;
 import wistel.core.sheet.Annotation;
 import wistel.core.sheet.Caption;
 import wistel.core.sheet.Edge;
 import wistel.core.sheet.SheetPlan;
 import wistel.core.sheet.Single;
+import wistel.core.tone.KeptCurve;
+import wistel.core.tone.ToneCurve;
+import wistel.core.tone.ToneScale;
 
 public class PreflightTest {
     private static final PrinterState IDLE = idle(GLOSS_A4);
@@ -54,6 +63,30 @@ public class PreflightTest {
 
     private static PreflightFacts with(PrinterDescription printer) {
         return facts(printer, IDLE, true, true);
+    }
+
+    private static DocketSpec monochrome() {
+        return new Change.Treated("r1", Treatment.Monochrome.NEUTRAL).on(ready());
+    }
+
+    /** With a curve of the mode in which this docket prints. */
+    private static PreflightFacts measured(DocketSpec d, LocalDate on) {
+        PreflightFacts f = facts();
+        ToneScale scale = new ToneScale(Readings.Kind.COLOUR, IntStream.rangeClosed(0, 10).mapToObj(i -> new ToneScale.Step(i / 10.0, new Lab(96 - 9 * i, 0, 0), 1)).toList(), 0.1);
+        KeptCurve curve = new KeptCurve(f.mode(d), scale, new ToneCurve(List.of(new ToneCurve.Point(0.5, 0.47))), 12, on, "reading", "gray", "");
+        return new PreflightFacts(f.pictures(), Optional.of(GLOSS.withCurves(List.of(curve))), f.printer(), f.state(), f.blackAlways(), true, 0, f.today(), 1);
+    }
+
+    /** A measured mode is noted nowhere, and the readback says that its curve is in force; in colour it has nothing to do. */
+    @Test
+    public void aMeasuredModeIsQuietAndItsCurveInTheReadback() {
+        PreflightFacts facts = measured(monochrome(), Dockets.TODAY.minusMonths(11));
+        assertThat(codes(monochrome(), facts)).doesNotContain("no-wedge", "wedge-old", "curve-off");
+        assertThat(Readback.of(monochrome(), facts, facts.layout(monochrome()))).contains("monochrome, straightened by wedge 12;");
+        assertThat(Readback.of(ready(), facts, facts.layout(ready()))).doesNotContain("straightened");
+        assertThat(codes(ready(), facts)).doesNotContain("no-wedge");
+        assertThat(ready().change("r1", 3, facts.curve(ready())).straightening()).isEmpty();
+        assertThat(ready().change("r1", 1, facts.curve(ready())).straightening()).as("a gray master is monochrome").isPresent();
     }
 
     /** A rule a row: what is out of order, how bad that is, and words that must be among what is said. */
@@ -98,6 +131,12 @@ public class PreflightTest {
             {"no-device-space", Severity.STOP, ready(), with(EIGHT_BITS), "convert a second time"},
             {"no-raster", Severity.STOP, ready(), with(printer(List.of("black_1"), 360)), "black_1"},
             {"eight-bits", Severity.NOTE, routed(new ColourRoute.ByDriver()), with(EIGHT_BITS), "8 bits a colour"},
+            // ToneRule
+            {"no-wedge", Severity.NOTE, monochrome(), facts(), "No wedge was measured"},
+            {"wedge-old", Severity.NOTE, monochrome(), measured(monochrome(), Dockets.TODAY.minusMonths(13)), "more than a year ago"},
+            {"curve-off", Severity.NOTE, new Change.Straightens("r1", false).on(monochrome()), measured(monochrome(), Dockets.TODAY), "The curve of wedge 12 is off"},
+            {"wedge-of-other-black", Severity.NOTE, new Change.Set(DriverSettings.BLACK, "matte").on(monochrome()),
+                measured(new Change.Set(DriverSettings.BLACK, "photo").on(monochrome()), Dockets.TODAY), "with the other black ink"},
             // LoadedPaperRule
             {"other-paper-loaded", Severity.LOOK, ready(), holding(matteA4), "The rear feed holds A4 fine paper now."},
             {"other-paper-loaded", Severity.LOOK, ready(), holding(odd), "The rear feed holds 100 × 150 mm glossy photo paper now."}};
@@ -118,7 +157,7 @@ public class PreflightTest {
     @Test
     public void whatCanBeMendedOffersIt() {
         Set<String> without = Set.of("pairing-missing", "printer-away", "printer-unknown", "cropped", "few-pixels", "pixels-averaged", "proof-not-looked-at", "sheet-not-for-feed",
-            "no-raster", "eight-bits", "other-paper-loaded");
+            "no-raster", "eight-bits", "other-paper-loaded", "no-wedge", "wedge-old");
         for (Object[] row : cases()) {
             Finding found = findings((DocketSpec) row[2], (PreflightFacts) row[3]).stream().filter(f -> f.code().equals(row[0])).findFirst().orElseThrow();
             // what can't be borderless can be printed with borders
@@ -170,9 +209,9 @@ public class PreflightTest {
     @Test
     public void theProofSeenOnOnePairingIsNotSeenOnAnother() {
         DocketSpec d = ready();
-        String seen = d.proofKey(GLOSS);
-        assertThat(d.withCopies(3).withPlan(single(d).turned()).proofKey(GLOSS)).as("size and copies don't change what is seen").isEqualTo(seen);
-        assertThat(d.withRenditions(List.of(Rendition.of("r1", "another"))).proofKey(GLOSS)).isNotEqualTo(seen);
+        String seen = d.proofKey(GLOSS, Optional.empty());
+        assertThat(d.withCopies(3).withPlan(single(d).turned()).proofKey(GLOSS, Optional.empty())).as("size and copies don't change what is seen").isEqualTo(seen);
+        assertThat(d.withRenditions(List.of(Rendition.of("r1", "another"))).proofKey(GLOSS, Optional.empty())).isNotEqualTo(seen);
     }
 
     /** The longest side that still earns a label: 6000 pixels at 300, 200 and 150 an inch. */

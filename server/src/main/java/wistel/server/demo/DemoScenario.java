@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.ZonedDateTime;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -56,6 +57,9 @@ import wistel.server.print.ReleaseService;
 import wistel.server.printer.PrinterWatch;
 import wistel.server.proof.RenditionService;
 import wistel.server.store.ProfileRepository;
+import wistel.server.tone.ToneService;
+import wistel.server.tone.WedgePrinting;
+import wistel.server.tone.WedgeRepository;
 
 /**
  * Makes the printers named in the settings known at every start, and lays out the demo's work of an invented photographer, through the same services
@@ -66,6 +70,9 @@ class DemoScenario {
     private static final Logger LOG = LoggerFactory.getLogger(DemoScenario.class);
 
     private static final String FIRST_PRINTER = "Ardle 17";
+    private static final int WEDGE_STEPS = 33;
+    private static final int MOST_LOOKS = 600;
+    private static final int LOOK_MILLIS = 200;
 
     private final String folder;
     private final String printerList;
@@ -80,6 +87,8 @@ class DemoScenario {
     private final RenditionService renditions;
     private final ReleaseService releases;
     private final AttemptRepository attempts;
+    private final WedgePrinting wedgePrinting;
+    private final ToneService tones;
     private final DemoRepository entries;
     private final Events events;
     private final Shutdown shutdown;
@@ -89,7 +98,7 @@ class DemoScenario {
     DemoScenario(@Value("${wistel.demo}") String folder, @Value("${wistel.printers}") String printerList, JsonMapper mapper, PrinterWatch printers,
                  ProfileRepository profiles, PairingRepository pairings, MasterImport imports, DocketService docketService, DocketRepository dockets, CompensationRepository compensations, RenditionService renditions,
                  ReleaseService releases,
-                 AttemptRepository attempts, DemoRepository entries, Events events, Shutdown shutdown, TransactionTemplate transaction) {
+                 AttemptRepository attempts, WedgePrinting wedgePrinting, ToneService tones, DemoRepository entries, Events events, Shutdown shutdown, TransactionTemplate transaction) {
         this.folder = folder;
         this.printerList = printerList;
         // a plan names only what it wants to be different
@@ -104,6 +113,8 @@ class DemoScenario {
         this.renditions = renditions;
         this.releases = releases;
         this.attempts = attempts;
+        this.wedgePrinting = wedgePrinting;
+        this.tones = tones;
         this.entries = entries;
         this.events = events;
         this.shutdown = shutdown;
@@ -146,7 +157,20 @@ class DemoScenario {
                       Intent intent, Boolean looked, Boolean profileTaken, String mediaType, Boolean byDriver, Treatment treatment, String compensation, List<Judged> prints) {
     }
 
-    record Scenario(List<PairingPlan> pairings, List<DocketPlan> dockets) {
+    /**
+     * A wedge in one mode of a pairing.
+     *
+     * @param reading   a file of readings of a scale that was printed elsewhere, {@code monthsAgo}; else the wedge is printed and read here
+     * @param kept      its curve is put in force
+     * @param proved    it is printed once more through its curve
+     */
+    record WedgePlan(String printer, String paper, WedgePrinting.Way way, Map<String, String> settings, Intent intent, Boolean blackPoint, String reading, Integer monthsAgo, Boolean kept, Boolean proved) {
+        private String key() {
+            return "wedge:" + printer + ":" + paper + ":" + way + ":" + settings + ":" + intent + ":" + blackPoint + ":" + reading;
+        }
+    }
+
+    record Scenario(List<PairingPlan> pairings, List<DocketPlan> dockets, List<WedgePlan> wedges) {
     }
 
     @EventListener(ApplicationReadyEvent.class)
@@ -173,6 +197,7 @@ class DemoScenario {
         }
         if (scenario != null) {
             scenario.dockets.forEach(this::print);
+            scenario.wedges.forEach(this::wedge);
         }
     }
 
@@ -334,6 +359,53 @@ class DemoScenario {
         }
     }
 
+    private void wedge(WedgePlan plan) {
+        if (shutdown.underWay() || entries.has(plan.key())) {
+            return;
+        }
+        Optional<PairingVersion> pairing = pairings.all().stream().filter(p -> p.paper().equals(plan.paper) && p.printerName().equals(plan.printer)).findFirst();
+        if (pairing.isEmpty()) {
+            return;
+        }
+        WedgePrinting.AskedMode mode = new WedgePrinting.AskedMode(pairing.get().pairingId(), plan.way, plan.settings, Optional.ofNullable(plan.intent), Optional.ofNullable(plan.blackPoint));
+        try {
+            WedgeRepository.Row wedge;
+            if (plan.reading == null) {
+                wedge = wedgePrinting.print(new WedgePrinting.AskedWedge(mode, WEDGE_STEPS, 1, false));
+                entries.add(plan.key(), wedge.docketId());
+                read(wedge);
+            } else {
+                byte[] file = Files.readAllBytes(Path.of(folder).resolve(plan.reading));
+                wedge = wedgePrinting.foreign(mode, WEDGE_STEPS);
+                entries.add(plan.key(), Optional.empty());
+                tones.byFile(wedge.number(), file, Optional.of(ZonedDateTime.now().minusMonths(plan.monthsAgo).toInstant()));
+            }
+            if (Boolean.TRUE.equals(plan.kept)) {
+                tones.keep(wedge.number());
+            }
+            if (Boolean.TRUE.equals(plan.proved)) {
+                read(wedgePrinting.prove(wedge, tones.report(wedge, tones.newest(wedge)).curve()));
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        } catch (IOException | WistelException | DataAccessException e) {
+            if (!shutdown.underWay()) {
+                LOG.warn("demo wedge: {}", e.getMessage());
+            }
+        }
+    }
+
+    /** Waits for the sheet and has it read. */
+    private void read(WedgeRepository.Row wedge) throws InterruptedException {
+        for (int i = 0; i < MOST_LOOKS && !shutdown.underWay(); i++) {
+            if (tones.attempt(wedge).filter(Attempt::over).isPresent()) {
+                tones.byInstrument(wedge.number());
+                return;
+            }
+            Thread.sleep(LOOK_MILLIS);
+        }
+    }
+
     private void print(UUID docket, Judged judged, String key) {
         try {
             UUID attempt = transaction.execute(t -> {
@@ -345,13 +417,13 @@ class DemoScenario {
             if (Boolean.TRUE.equals(judged.cancelled)) {
                 releases.cancel(attempt);
             }
-            for (int i = 0; i < 600 && !shutdown.underWay(); i++) {
+            for (int i = 0; i < MOST_LOOKS && !shutdown.underWay(); i++) {
                 Attempt a = attempts.get(attempt);
                 if (a.over()) {
                     events.tell("attempt", attempt.toString());
                     return;
                 }
-                Thread.sleep(200);
+                Thread.sleep(LOOK_MILLIS);
             }
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();

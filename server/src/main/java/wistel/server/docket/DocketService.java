@@ -49,6 +49,7 @@ import wistel.core.sheet.Rect;
 import wistel.core.sheet.SheetPlan.PixelSize;
 import wistel.core.sheet.Single;
 import wistel.core.tone.KeptCurve;
+import wistel.core.tone.ToneMode;
 import wistel.server.docket.DocketView.Borderless;
 import wistel.server.docket.DocketView.OnDocket;
 import wistel.server.docket.DocketView.Options;
@@ -144,9 +145,18 @@ public class DocketService {
         }).toList();
         Optional<Printer> printer = pairing.map(p -> printersById.get(p.printerId()));
         PreflightFacts facts = new PreflightFacts(pictures, pairing, printer.flatMap(Printer::description), printer.map(Printer::state).orElse(PrinterState.AWAY),
-            pairing.map(p -> blackAlways(p.profileHash())).orElse(Set.of()), pairing.isPresent() && row.seen().contains(d.proofKey(pairing.get())),
+            pairing.map(p -> blackAlways(p.profileHash())).orElse(Set.of()), pairing.isPresent() && seen(row, pairing.get(), printer),
             pairing.map(p -> past.seconds.getOrDefault(p.pairingId(), 0.0)).orElse(0.0), past.today, past.edition);
         return new Judged(row, facts, facts.layout(d), used, printer);
+    }
+
+    private static boolean seen(DocketRepository.Row row, PairingVersion pairing, Optional<Printer> printer) {
+        Optional<KeptCurve> curve = curve(row.spec(), pairing, printer);
+        return row.seen().contains(row.spec().proofKey(pairing, curve)) || curve.isEmpty() && row.seen().contains(row.spec().formerProofKey(pairing));
+    }
+
+    private static Optional<KeptCurve> curve(DocketSpec d, PairingVersion pairing, Optional<Printer> printer) {
+        return KeptCurve.of(pairing.curves(), ToneMode.of(d.route(), d.settings(), printer.flatMap(Printer::description).orElse(PrinterDescription.UNKNOWN)));
     }
 
     private static String sourceName(MasterRepository.Brief m) {
@@ -345,7 +355,7 @@ public class DocketService {
     /** Keeps that the proof as it stands now was looked at; without a pairing there is none. */
     public void see(UUID id) {
         DocketSpec d = dockets.get(id).spec();
-        d.pairingId().flatMap(pairings::find).ifPresent(p -> dockets.see(id, d.proofKey(p)));
+        d.pairingId().flatMap(pairings::find).ifPresent(p -> dockets.see(id, d.proofKey(p, curve(d, p, Optional.of(printers.get(UUID.fromString(p.printerId())))))));
     }
 
     /** The same again as a docket of its own, to be put on another paper or size. */

@@ -25,6 +25,7 @@ import wistel.core.printer.ColourRoute;
 import wistel.core.printer.DriverSettings;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.RasterType;
+import wistel.core.tone.KeptCurve;
 import wistel.server.edge.Events;
 import wistel.server.printer.Printer;
 import wistel.server.printer.PrinterRepository;
@@ -77,15 +78,15 @@ class PairingController {
     @PostMapping("/api/pairings")
     @ResponseStatus(HttpStatus.CREATED)
     PairingVersion pair(@RequestBody NewPairing asked) {
-        return add(UUID.randomUUID(), asked);
+        return add(UUID.randomUUID(), asked, List.of());
     }
 
     /** The next version of a pairing: dockets follow it, what was printed keeps the one that it was printed with. */
     @PostMapping("/api/pairings/{id}/versions")
     @ResponseStatus(HttpStatus.CREATED)
     PairingVersion change(@PathVariable UUID id, @RequestBody NewPairing asked) {
-        pairings.find(id.toString()).orElseThrow(() -> new NotFound("There is no such pairing.", "Choose another one."));
-        return add(id, asked);
+        PairingVersion before = pairings.find(id.toString()).orElseThrow(() -> new NotFound("There is no such pairing.", "Choose another one."));
+        return add(id, asked, before.curves());
     }
 
     /** The newest first. */
@@ -94,7 +95,8 @@ class PairingController {
         return pairings.versions(id);
     }
 
-    private PairingVersion add(UUID id, NewPairing asked) {
+    /** @param curves of the version before: those stay that don't hang on a profile or media type that is another one now */
+    private PairingVersion add(UUID id, NewPairing asked, List<KeptCurve> curves) {
         Printer printer = printers.get(asked.printerId);
         ProfileFiles.PaperProfile profile = files.known(asked.profileHash);
         String paper = InvalidRequest.named(asked.paper, "A paper's name", LONGEST_NAME);
@@ -105,7 +107,8 @@ class PairingController {
         }
         DriverSettings settings = profile.inspection().volume() == 0 ? gray(profile, printer, asked.settings) : asked.settings.with(DriverSettings.COLOUR_MODE, "");
         PairingVersion made = pairings.add(new PairingVersion(id.toString(), 1, printer.id().toString(), printer.name(), paper, surface, asked.body, settings, asked.profileHash, asked.intent,
-            profile.inspection().white().toArray(), profile.inspection().blackL().get(Intent.RELATIVE)));
+            profile.inspection().white().toArray(), profile.inspection().blackL().get(Intent.RELATIVE),
+            curves.stream().filter(k -> k.holds(settings, asked.profileHash)).toList()));
         events.tell("pairing", made.pairingId());
         return made;
     }

@@ -118,8 +118,10 @@ class ProofController {
     /** What a version of a pairing can't hold of a master, as marks to lay over it. */
     @GetMapping(value = "/masters/{hash}/gamut", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> gamut(@PathVariable String hash, @RequestParam String pairing, @RequestParam int version, @RequestParam(defaultValue = "900") int longest,
-                                 @RequestParam(defaultValue = "") String change) {
-        return picture(proofs.gamut(seen(hash, change), version(pairing, version), longest));
+                                 @RequestParam(defaultValue = "") String change, @RequestParam(defaultValue = "") String tone) {
+        PairingVersion on = version(pairing, version);
+        ToneProofs.Toned toned = tones.of(seen(hash, change), on, tone, new RenditionCompiler.Onward(on.intent(), true));
+        return picture(proofs.gamut(toned.seen(), toned.pairing(), longest));
     }
 
     /** Grays and hues as the paper of a profile gives them. */

@@ -99,7 +99,7 @@ public class ToneService {
     }
 
     /** What a reading says, as a person takes it. */
-    ToneReport report(Row wedge, Reading reading) {
+    public ToneReport report(Row wedge, Reading reading) {
         return reports.get(reading, r -> ToneReport.of(scale(wedge, r), r.target(), r.leftOut(), r.points()));
     }
 
@@ -117,12 +117,12 @@ public class ToneService {
     }
 
     /** The newest trip of a wedge through its printer. */
-    Optional<Attempt> attempt(Row wedge) {
+    public Optional<Attempt> attempt(Row wedge) {
         return wedge.docketId().flatMap(d -> attempts.ofDocket(d).stream().max((a, b) -> Integer.compare(a.number(), b.number())));
     }
 
     /** By the instrument in the printer's room. */
-    Reading byInstrument(int number) {
+    public Reading byInstrument(int number) {
         Row wedge = wedges.get(number);
         Sheet sheet = sheet(wedge);
         Wedge shape = wedge(wedge);
@@ -138,7 +138,7 @@ public class ToneService {
     }
 
     /** By the flatbed in the printer's room. */
-    Reading byFlatbed(int number) {
+    public Reading byFlatbed(int number) {
         Row wedge = wedges.get(number);
         Sheet sheet = sheet(wedge);
         byte[] tiff = ipp.fetch(sheet.printer.uri(), sheet.readers.flatbed().orElseThrow(() -> new NotFound("No scanner stands beside this printer.", "Bring the scan as a file.")), LARGEST_SCAN);
@@ -150,7 +150,7 @@ public class ToneService {
      *
      * @param taken when it was measured; empty for now
      */
-    Reading byFile(int number, byte[] file, Optional<Instant> taken) {
+    public Reading byFile(int number, byte[] file, Optional<Instant> taken) {
         Row wedge = wedges.get(number);
         Instant at = taken.orElseGet(clock::instant);
         return ScanPictures.isPicture(file) ? byScan(wedge, file, at) : kept(wedge, new String(file, StandardCharsets.UTF_8), Optional.empty(), Origin.FILE, at, "");
@@ -250,7 +250,7 @@ public class ToneService {
     }
 
     /** The newest reading of a wedge. */
-    Reading newest(Row wedge) {
+    public Reading newest(Row wedge) {
         return wedges.readings(wedge.number()).stream().findFirst()
             .orElseThrow(() -> new Conflict(Conflict.Reason.STOPPED, "Wedge " + wedge.number() + " has not been read yet.", "Read it first."));
     }
@@ -269,7 +269,8 @@ public class ToneService {
         PairingVersion pairing = pairing(wedge);
         ToneScale scale = report.used().tinted(new Lab(pairing.whiteLab()[0], pairing.whiteLab()[1], pairing.whiteLab()[2]));
         IccProfile gray = profile(new StraightenedScale(scale, ToneCurve.STRAIGHT).profile(described(wedge, pairing)));
-        KeptCurve kept = new KeptCurve(wedge.mode(), scale, report.curve(), number, LocalDate.ofInstant(reading.taken(), ZoneId.systemDefault()), reading.hash(), gray.hash());
+        KeptCurve kept = new KeptCurve(wedge.mode(), scale, report.curve(), number, LocalDate.ofInstant(reading.taken(), ZoneId.systemDefault()), reading.hash(), gray.hash(),
+            wedge.mode().route() instanceof ColourRoute.ByWistel || pairing.grayOnly() ? pairing.profileHash() : "");
         List<KeptCurve> curves = new ArrayList<>(pairing.curves().stream().filter(k -> !k.mode().equals(wedge.mode())).toList());
         curves.add(kept);
         transaction.executeWithoutResult(t -> pairings.add(pairing.withCurves(curves)));

@@ -21,6 +21,7 @@ import wistel.core.docket.DocketSpec;
 import wistel.core.docket.PreflightFacts;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.fault.NotFound;
+import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.paper.PairingVersion;
 import wistel.core.paper.SheetSize;
@@ -92,9 +93,14 @@ public class WedgePrinting {
     public enum Way { DRIVER, PROFILE }
 
     /**
-     * @param settings in place of the pairing's own; an empty value leaves one to the printer
+     * @param settings   in place of the pairing's own; an empty value leaves one to the printer
+     * @param intent     through the profile, in place of the pairing's usual one
+     * @param blackPoint compensated, where nothing else is said
      */
-    public record AskedMode(String pairingId, Way way, Map<String, String> settings) {
+    public record AskedMode(String pairingId, Way way, Map<String, String> settings, Optional<Intent> intent, Optional<Boolean> blackPoint) {
+        public AskedMode(String pairingId, Way way, Map<String, String> settings) {
+            this(pairingId, way, settings, Optional.empty(), Optional.empty());
+        }
     }
 
     public record AskedWedge(AskedMode mode, int steps, int repeats, boolean scattered) {
@@ -120,7 +126,7 @@ public class WedgePrinting {
             throw new InvalidRequest(InvalidRequest.Reason.SETTINGS_UNCLEAR, printer.name() + " doesn't offer " + String.join(", ", unknown) + ".", "Choose among what it offers.");
         }
         boolean driver = asked.way == Way.DRIVER || pairing.grayOnly();
-        return new Ready(pairing, can, driver ? new ColourRoute.DriverMonochrome() : new ColourRoute.ByWistel(pairing.intent(), true), settings);
+        return new Ready(pairing, can, driver ? new ColourRoute.DriverMonochrome() : new ColourRoute.ByWistel(asked.intent.orElse(pairing.intent()), asked.blackPoint.orElse(true)), settings);
     }
 
     /** Prints a wedge; nothing is kept of it when it can't be printed. */
