@@ -15,6 +15,7 @@ import java.util.zip.Inflater;
 import javax.imageio.stream.ImageInputStream;
 import wistel.core.fault.PictureException;
 import wistel.core.icc.profile.ProfileReader;
+import wistel.core.icc.profile.StandardSpaces;
 
 /**
  * Reads the headers of JPEG (ITU-T T.81 annex B, ICC.1 annex B.4), PNG (ISO/IEC 15948) and TIFF 6.0 files, and nothing else of them:
@@ -281,6 +282,7 @@ final class PictureProbe {
         int type = -1;
         Storage storage = Storage.PLAIN;
         byte[] profile = {};
+        boolean srgb = false;
         Orientation orientation = Orientation.UPRIGHT;
         for (int chunk = 0; chunk < 10_000; chunk++) {
             long length = in.readUnsignedInt();
@@ -298,6 +300,8 @@ final class PictureProbe {
                 case "acTL" -> throw new PictureException(PictureException.Reason.ANIMATED, "This PNG is an animation of several pictures.",
                     "Export the one picture that you want to print.");
                 case "iCCP" -> profile = pngProfile(in, length);
+                // ISO/IEC 15948, 11.3.3.5: a profile that stands there too goes first
+                case "sRGB" -> srgb = true;
                 case "eXIf" -> {
                     byte[] exif = new byte[(int) Math.min(length, 1 << 16)];
                     in.readFully(exif);
@@ -308,6 +312,9 @@ final class PictureProbe {
                         throw damaged("it has no header");
                     }
                     int channels = type == 0 || type == 4 ? 1 : 3;
+                    if (srgb && profile.length == 0) {
+                        profile = (channels == 1 ? StandardSpaces.SGRAY : StandardSpaces.SRGB).bytes();
+                    }
                     return new Found(new PictureFacts("PNG", wide, high, type == 3 ? 8 : bits, channels, orientation, profile), List.of(), storage);
                 }
                 case "IEND" -> throw truncated();

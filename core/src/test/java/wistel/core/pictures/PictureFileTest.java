@@ -267,6 +267,15 @@ public class PictureFileTest {
         return ByteBuffer.allocate(6 + exif.length).put("Exif\0\0".getBytes()).put(exif).array();
     }
 
+    /** ISO/IEC 15948, 11.3.3.5: the chunk says that the numbers are sRGB's; in gray, of its curve. */
+    @Test
+    public void aPngThatSaysSrgbBringsThatProfile() throws IOException {
+        assertThat(open(withChunk(encoded(picture(9, 6), "png"), "sRGB", new byte[] {0})).facts().profile()).isEqualTo(StandardSpaces.SRGB.bytes());
+        byte[] gray = encoded(new BufferedImage(9, 6, BufferedImage.TYPE_BYTE_GRAY), "png");
+        assertThat(open(withChunk(gray, "sRGB", new byte[] {0})).facts().profile()).isEqualTo(StandardSpaces.SGRAY.bytes());
+        assertThat(open(gray).facts().profile()).isEmpty();
+    }
+
     /** A PNG with a chunk put in behind its header. */
     private static byte[] withChunk(byte[] png, String name, byte[] body) {
         CRC32 crc = new CRC32();
