@@ -19,6 +19,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executors;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
@@ -43,11 +44,15 @@ public final class PrintRoom implements AutoCloseable {
     private static final int LONGEST_SPOT_LIST = 1 << 20;
 
     private static final int SLOW_INTAKE = 60_000;
+    /** One before that of a first reading. */
+    private static final long FIRST_SEED = 41;
 
     private final RoomPrinter small;
     private final RoomPrinter large;
     private final HttpServer http;
     private final IppService ipp;
+    /** How often each sheet was read: no two readings have the same noise. */
+    private final Map<String, Integer> readings = new ConcurrentHashMap<>();
     private volatile boolean scannerAway;
 
     /** @param port 0 for any free one */
@@ -194,7 +199,7 @@ public final class PrintRoom implements AutoCloseable {
     /** POST lines "id x y" (mm from the sheet's upper left corner); answers the readings as CGATS text. */
     private void read(HttpExchange exchange) throws IOException {
         LabScan sheet = sheet(exchange);
-        Instrument instrument = new Instrument(sheet, 42);
+        Instrument instrument = new Instrument(sheet, FIRST_SEED + readings.merge(exchange.getRequestURI().getPath(), 1, Integer::sum));
         String spots = new String(exchange.getRequestBody().readNBytes(LONGEST_SPOT_LIST), StandardCharsets.US_ASCII);
         List<Readings.Reading> read = spots.lines().map(line -> line.trim().split("\\s+"))
             .map(f -> new Readings.Reading(f[0], OptionalDouble.empty(), instrument.read(Double.parseDouble(f[1]), Double.parseDouble(f[2])))).toList();
