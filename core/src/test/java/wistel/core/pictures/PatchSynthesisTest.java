@@ -1,0 +1,119 @@
+package wistel.core.pictures;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.Arrays;
+import java.util.SplittableRandom;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+public class PatchSynthesisTest {
+    private static final int WIDTH = 150;
+    private static final int HEIGHT = 110;
+    private static final int MARGIN = 37;
+
+    private interface Drawn {
+        double at(int x, int y);
+    }
+
+    private static View picture(int width, int height, Drawn drawn) {
+        char[] pixels = new char[3 * width * height];
+        for (int i = 0; i < width * height; i++) {
+            char v = (char) Math.round(65535 * Math.max(0, Math.min(1, drawn.at(i % width, i / width))));
+            pixels[3 * i] = v;
+            pixels[3 * i + 1] = (char) (v / 2);
+            pixels[3 * i + 2] = (char) (65535 - v);
+        }
+        return new View(width, height, 3, pixels);
+    }
+
+    private static View noise() {
+        SplittableRandom random = new SplittableRandom(5);
+        double[] values = random.doubles(WIDTH * HEIGHT).toArray();
+        return picture(WIDTH, HEIGHT, (x, y) -> values[y * WIDTH + x]);
+    }
+
+    @DataProvider
+    public Object[][] pictures() {
+        return new Object[][] {{noise()}, {picture(WIDTH, HEIGHT, (x, y) -> x / 150.0)}, {picture(WIDTH, HEIGHT, (x, y) -> 0.4)}, {picture(WIDTH, HEIGHT, (x, y) -> (x + y) / 20 % 2)},
+            {picture(90, 1, (x, y) -> x / 90.0)}, {picture(3, 40, (x, y) -> y / 40.0)}, {picture(17, 17, (x, y) -> (x * y) % 7 / 7.0)}};
+    }
+
+    /** The picture itself is not touched, every new pixel is one of its own, and the first ones outside mirror it. */
+    @Test(dataProvider = "pictures")
+    public void thePictureStaysAndItsEdgeIsMirrored(View picture) {
+        int margin = Math.min(MARGIN, Math.max(picture.width(), picture.height()));
+        PatchSynthesis.Grown grown = PatchSynthesis.grow(picture, margin, 1);
+        assertThat(grown.width()).isEqualTo(picture.width() + 2 * margin);
+        assertThat(grown.height()).isEqualTo(picture.height() + 2 * margin);
+        assertThat(Arrays.stream(grown.origin()).allMatch(o -> o >= 0 && o < picture.width() * picture.height())).isTrue();
+        for (int y = 0; y < picture.height(); y++) {
+            for (int x = 0; x < picture.width(); x++) {
+                assertThat(grown.from(margin + x, margin + y)).isEqualTo(y * picture.width() + x);
+            }
+            assertThat(grown.from(margin - 1, margin + y)).isEqualTo(y * picture.width());
+            assertThat(grown.from(margin + picture.width(), margin + y)).isEqualTo((y + 1) * picture.width() - 1);
+        }
+        for (int x = 0; x < picture.width(); x++) {
+            assertThat(grown.from(margin + x, margin - 1)).isEqualTo(x);
+            assertThat(grown.from(margin + x, margin + picture.height())).isEqualTo((picture.height() - 1) * picture.width() + x);
+        }
+        View all = grown.of(picture);
+        assertThat(all.pixel(margin, margin)).isEqualTo(picture.pixel(0, 0));
+    }
+
+    @Test
+    public void theSameSeedGrowsTheSameAndAnotherOneAnother() {
+        View picture = noise();
+        assertThat(PatchSynthesis.grow(picture, MARGIN, 9).origin()).isEqualTo(PatchSynthesis.grow(picture, MARGIN, 9).origin());
+        assertThat(PatchSynthesis.grow(picture, MARGIN, 10).origin()).isNotEqualTo(PatchSynthesis.grow(picture, MARGIN, 9).origin());
+    }
+
+    /** A pattern that goes on for ever is known outside: stripes across the edge go on as they are. */
+    @Test
+    public void aPatternGoesOnAcrossTheEdge() {
+        Drawn stripes = (x, y) -> 0.5 + 0.5 * Math.sin(2 * Math.PI * x / 13);
+        View grown = PatchSynthesis.grow(picture(WIDTH, HEIGHT, stripes), MARGIN, 3).of(picture(WIDTH, HEIGHT, stripes));
+        double off = 0;
+        int count = 0;
+        for (int y = 0; y < grown.height(); y++) {
+            for (int x = MARGIN; x < MARGIN + WIDTH; x++) {
+                off += Math.abs(grown.pixel(x, y)[0] / 65535.0 - stripes.at(x - MARGIN, 0));
+                count++;
+            }
+        }
+        assertThat(off / count).as("mean difference to the stripes as they would go on").isLessThan(0.02);
+    }
+
+    /** Steps from pixel to pixel outside are like those inside: no seams. */
+    @Test
+    public void noSeamIsHarderThanThePicture() {
+        Drawn soft = (x, y) -> 0.5 + 0.2 * Math.sin(x / 9.0) + 0.2 * Math.sin(y / 7.0 + x / 23.0);
+        View picture = picture(WIDTH, HEIGHT, soft);
+        View grown = PatchSynthesis.grow(picture, MARGIN, 3).of(picture);
+        double[] inside = steps(picture);
+        double[] outside = steps(grown);
+        assertThat(outside[(int) (0.995 * outside.length)]).isLessThan(2.5 * inside[(int) (0.995 * inside.length)]);
+    }
+
+    /** Absolute differences of neighbours, in rising order. */
+    private static double[] steps(View v) {
+        double[] steps = new double[(v.width() - 1) * (v.height() - 1) * 2];
+        int at = 0;
+        for (int y = 1; y < v.height(); y++) {
+            for (int x = 1; x < v.width(); x++) {
+                steps[at++] = Math.abs(v.pixel(x, y)[0] - v.pixel(x - 1, y)[0]);
+                steps[at++] = Math.abs(v.pixel(x, y)[0] - v.pixel(x, y - 1)[0]);
+            }
+        }
+        Arrays.sort(steps);
+        return steps;
+    }
+
+    @Test
+    public void marginsThatCantBeAreRefused() {
+        assertThatThrownBy(() -> PatchSynthesis.grow(noise(), 0, 1)).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> PatchSynthesis.grow(noise(), WIDTH + 1, 1)).isInstanceOf(IllegalArgumentException.class);
+    }
+}
