@@ -28,10 +28,16 @@ public final class PatchSynthesis {
     /** Patches that fit nearly as well as the best are taken as well, by chance: the same one again and again would show. */
     private static final double NEARLY = 1.15;
     private static final long AGAIN = 4;
+    static final int ACROSS_FLIPPED = 1;
+    static final int DOWN_FLIPPED = 2;
+    private static final double ROUNDING = 1e-6;
+    private static final double LEAST_WEIGHT = 1e-9;
 
     private final int width;
     private final int channels;
     private final SplittableRandom random;
+    /** What mirroring downwards is in the picture's own directions. */
+    private final int flip;
     private int height;
     private int[] origin;
     /** What lies at each place, as it looks. */
@@ -41,19 +47,21 @@ public final class PatchSynthesis {
     private final int[] used;
 
     /** The picture lies at the top; it is grown downwards. */
-    private PatchSynthesis(char[] source, int channels, int width, int height, int[] origin, SplittableRandom random) {
+    private PatchSynthesis(char[] source, int channels, int width, int height, int[] origin, int flip, SplittableRandom random) {
         this.source = source;
         this.channels = channels;
         this.width = width;
         this.height = height;
         this.origin = origin;
+        this.flip = flip;
         this.random = random;
         this.used = new int[source.length / channels];
     }
 
     /**
      * @param margin on all four sides, in pixels
-     * @param origin of each pixel of the grown picture, row by row: its place in the picture
+     * @param origin of each pixel of the grown picture, row by row: its place in the picture times four, with {@link #ACROSS_FLIPPED} and
+     *               {@link #DOWN_FLIPPED} where its surroundings lie mirrored
      */
     public record Grown(int margin, int width, int height, int[] origin) {
         /** The same picture, grown. */
@@ -61,15 +69,83 @@ public final class PatchSynthesis {
             int c = picture.channels();
             char[] pixels = new char[origin.length * c];
             for (int i = 0; i < origin.length; i++) {
-                System.arraycopy(picture.pixels(), origin[i] * c, pixels, i * c, c);
+                System.arraycopy(picture.pixels(), place(origin[i]) * c, pixels, i * c, c);
             }
             return new View(width, height, c, pixels);
         }
 
         /** The place in the picture that a pixel is taken from. */
         int from(int x, int y) {
-            return origin[Math.max(0, Math.min(height - 1, y)) * width + Math.max(0, Math.min(width - 1, x))];
+            return place(origin[y * width + x]);
         }
+
+        /** The margin round a picture of the same shape. */
+        public int marginOf(View large) {
+            return (int) Math.round(margin * (double) large.width() / (width - 2 * margin));
+        }
+
+        /** A picture of the same shape and other size, grown in the same way: pieces are copied as they are, where they meet one goes over into the other. */
+        public View carriedTo(View large) {
+            int m = marginOf(large);
+            int w = large.width() + 2 * m;
+            int h = large.height() + 2 * m;
+            int c = large.channels();
+            char[] pixels = new char[w * h * c];
+            IntStream.range(0, h).parallel().forEach(y -> {
+                for (int x = 0; x < w; x++) {
+                    int at = (y * w + x) * c;
+                    if (x >= m && y >= m && x < w - m && y < h - m) {
+                        System.arraycopy(large.pixels(), ((y - m) * large.width() + x - m) * c, pixels, at, c);
+                    } else {
+                        blend(large, x - m + 0.5, y - m + 0.5, pixels, at);
+                    }
+                }
+            });
+            return new View(w, h, c, pixels);
+        }
+
+        /** @param x, y in the large picture's pixels, from its upper left corner */
+        private void blend(View large, double x, double y, char[] pixels, int to) {
+            double scaleX = (double) large.width() / (width - 2 * margin);
+            double scaleY = (double) large.height() / (height - 2 * margin);
+            double u = x / scaleX + margin - 0.5;
+            double v = y / scaleY + margin - 0.5;
+            int c = large.channels();
+            double[] sum = new double[c];
+            double weights = 0;
+            for (int k = 0; k < 4; k++) {
+                int nx = Math.max(0, Math.min(width - 1, (int) Math.floor(u) + k % 2));
+                int ny = Math.max(0, Math.min(height - 1, (int) Math.floor(v) + k / 2));
+                double weight = Math.max(0, 1 - Math.abs(u - nx)) * Math.max(0, 1 - Math.abs(v - ny));
+                boolean inside = nx >= margin && ny >= margin && nx < width - margin && ny < height - margin;
+                if (inside || weight == 0 && k < 3) {
+                    continue;
+                }
+                weight = Math.max(weight, LEAST_WEIGHT);
+                int code = origin[ny * width + nx];
+                double dx = x - (nx - margin + 0.5) * scaleX;
+                double dy = y - (ny - margin + 0.5) * scaleY;
+                int place = place(code);
+                double sx = (place % (width - 2 * margin) + 0.5) * scaleX + ((code & ACROSS_FLIPPED) == 0 ? dx : -dx);
+                double sy = (place / (width - 2 * margin) + 0.5) * scaleY + ((code & DOWN_FLIPPED) == 0 ? dy : -dy);
+                int from = (within(sy, large.height()) * large.width() + within(sx, large.width())) * c;
+                for (int i = 0; i < c; i++) {
+                    sum[i] += weight * large.pixels()[from + i];
+                }
+                weights += weight;
+            }
+            for (int i = 0; i < c; i++) {
+                pixels[to + i] = (char) Math.round(sum[i] / weights);
+            }
+        }
+
+        private static int within(double at, int size) {
+            return Math.max(0, Math.min(size - 1, (int) Math.floor(at + ROUNDING)));
+        }
+    }
+
+    private static int place(int code) {
+        return code >>> 2;
     }
 
     /**
@@ -84,10 +160,10 @@ public final class PatchSynthesis {
         SplittableRandom random = new SplittableRandom(seed);
         int w = picture.width();
         int h = picture.height();
-        int[] origin = IntStream.range(0, w * h).toArray();
+        int[] origin = IntStream.range(0, w * h).map(i -> i << 2).toArray();
         for (int side = 0; side < 4; side++) {
             // below and above first, then left and right over the whole height
-            PatchSynthesis down = new PatchSynthesis(picture.pixels(), picture.channels(), w, h, origin, random.split());
+            PatchSynthesis down = new PatchSynthesis(picture.pixels(), picture.channels(), w, h, origin, side < 2 ? DOWN_FLIPPED : ACROSS_FLIPPED, random.split());
             down.downwards(margin);
             origin = side % 2 == 0 ? turned(turned(down.origin, w, h + margin), h + margin, w) : turned(down.origin, w, h + margin);
             h += margin;
@@ -132,7 +208,9 @@ public final class PatchSynthesis {
         for (int y = known; y < height && (mirror || y < known + OVERLAP); y++) {
             int ago = (y - known) % (2 * known);
             int from = ago < known ? known - 1 - ago : ago - known;
-            System.arraycopy(origin, from * width, origin, y * width, width);
+            for (int x = 0; x < width; x++) {
+                origin[y * width + x] = origin[from * width + x] ^ (ago < known ? flip : 0);
+            }
             show(y * width, width);
         }
         for (int top = known; !mirror && top + OVERLAP < height; top += patch - OVERLAP) {
@@ -145,7 +223,7 @@ public final class PatchSynthesis {
 
     private void show(int from, int count) {
         for (int i = from; i < from + count; i++) {
-            System.arraycopy(source, origin[i] * channels, shown, i * channels, channels);
+            System.arraycopy(source, place(origin[i]) * channels, shown, i * channels, channels);
         }
     }
 
@@ -171,7 +249,7 @@ public final class PatchSynthesis {
             for (int y = Math.max(highest, cy + 1 - SPARSE); y <= Math.min(lowest, cy + SPARSE - 1); y++) {
                 for (int x = Math.max(from, cx + 1 - SPARSE); x <= Math.min(to, cx + SPARSE - 1); x++) {
                     long e = error(overlap, x, y, 1, errorOf[k]);
-                    e += e / AGAIN * used[origin[(y + rows / 2) * width + x + w / 2]];
+                    e += e / AGAIN * used[place(origin[(y + rows / 2) * width + x + w / 2])];
                     if (e < errorOf[k]) {
                         found[k] = new int[] {x, y};
                         errorOf[k] = e;
@@ -188,7 +266,7 @@ public final class PatchSynthesis {
             }
         }
         int[] patch = found[good[random.nextInt(count)]];
-        used[origin[(patch[1] + rows / 2) * width + patch[0] + w / 2]]++;
+        used[place(origin[(patch[1] + rows / 2) * width + patch[0] + w / 2])]++;
         join(overlap, patch, top == known ? MIRRORED : 0);
     }
 

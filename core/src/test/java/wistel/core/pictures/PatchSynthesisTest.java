@@ -47,7 +47,7 @@ public class PatchSynthesisTest {
         PatchSynthesis.Grown grown = PatchSynthesis.grow(picture, margin, 1);
         assertThat(grown.width()).isEqualTo(picture.width() + 2 * margin);
         assertThat(grown.height()).isEqualTo(picture.height() + 2 * margin);
-        assertThat(Arrays.stream(grown.origin()).allMatch(o -> o >= 0 && o < picture.width() * picture.height())).isTrue();
+        assertThat(Arrays.stream(grown.origin()).allMatch(o -> o >= 0 && o >>> 2 < picture.width() * picture.height())).isTrue();
         for (int y = 0; y < picture.height(); y++) {
             for (int x = 0; x < picture.width(); x++) {
                 assertThat(grown.from(margin + x, margin + y)).isEqualTo(y * picture.width() + x);
@@ -109,6 +109,37 @@ public class PatchSynthesisTest {
         }
         Arrays.sort(steps);
         return steps;
+    }
+
+    /** Carried to three times the size the face is the large picture bit by bit, its mirrored edge too, and what was found small holds large. */
+    @Test
+    public void whatWasFoundSmallIsCarriedToALargePicture() {
+        Drawn drawn = (x, y) -> 0.5 + 0.3 * Math.sin(x / 9.0) + 0.15 * Math.sin(y / 4.0 + x / 23.0);
+        View small = picture(WIDTH, HEIGHT, drawn);
+        View large = picture(3 * WIDTH, 3 * HEIGHT, (x, y) -> 0.5 + 0.3 * Math.sin((x - 1) / 27.0) + 0.15 * Math.sin((y - 1) / 12.0 + (x - 1) / 69.0));
+        PatchSynthesis.Grown grown = PatchSynthesis.grow(small, MARGIN, 4);
+        View carried = grown.carriedTo(large);
+        int m = grown.marginOf(large);
+        assertThat(m).isEqualTo(3 * MARGIN);
+        assertThat(carried.width()).isEqualTo(large.width() + 2 * m);
+        for (int y = 0; y < large.height(); y++) {
+            for (int x = 0; x < large.width(); x++) {
+                assertThat(carried.pixel(m + x, m + y)).isEqualTo(large.pixel(x, y));
+            }
+        }
+        for (int y = 0; y < large.height(); y++) {
+            assertThat(carried.pixel(m - 1, m + y)).as("mirrored at the left, row " + y).isEqualTo(large.pixel(0, y));
+            assertThat(carried.pixel(m - 2, m + y)).isEqualTo(large.pixel(1, y));
+        }
+        View flat = grown.of(small);
+        double off = 0;
+        for (int y = 0; y < flat.height(); y++) {
+            for (int x = 0; x < flat.width(); x++) {
+                off += Math.abs(flat.pixel(x, y)[0] - carried.pixel(3 * x + 1, 3 * y + 1)[0]) / 65535.0;
+            }
+        }
+        assertThat(off / (flat.width() * flat.height())).isLessThan(0.01);
+        assertThat(grown.carriedTo(small).pixels()).as("at its own size").isEqualTo(flat.pixels());
     }
 
     @Test
