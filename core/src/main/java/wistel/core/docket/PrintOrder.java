@@ -73,7 +73,7 @@ public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVers
     public static PrintOrder freeze(DocketSpec d, PreflightFacts facts, List<Master> masters, String descriptionHash) {
         Layout layout = facts.layout(d);
         Preflight.findings(d, facts, layout).stream().filter(f -> f.severity() == Finding.Severity.STOP).findFirst().ifPresent(stop -> {
-            throw new Conflict(Conflict.Reason.STOPPED, "The docket can't be printed: " + stop.what(), "Mend it first; the release station shows how.");
+            throw new Conflict(Conflict.Reason.STOPPED, "This can't be printed: " + stop.what(), "Change that first; for a docket the release station shows how.");
         });
         PrinterDescription printer = facts.printer().orElseThrow();
         double ppi = layout.placed().stream().mapToDouble(Placed::ppi).max().orElse(0);
