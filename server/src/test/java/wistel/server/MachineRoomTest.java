@@ -206,7 +206,7 @@ public class MachineRoomTest extends InTestRoom {
         byte[] good = Files.readAllBytes(Path.of("../demo/profiles/corrie-lustre.icc"));
         SplittableRandom random = new SplittableRandom(5);
         int refused = 0;
-        for (int i = 0; i < 120; i++) {
+        for (int i = 0; i < 60; i++) {
             byte[] bad = good.clone();
             int reach = i % 3 == 0 ? 128 : i % 3 == 1 ? 1000 : bad.length;
             for (int k = 0; k < 1 + i % 5; k++) {
@@ -216,7 +216,7 @@ public class MachineRoomTest extends InTestRoom {
             assertThat(answer.status()).as("mutation " + i + ": " + answer.body()).isIn(201, 400, 415, 422);
             refused += answer.status() == 201 ? 0 : 1;
         }
-        assertThat(refused).isBetween(10, 110);
+        assertThat(refused).isBetween(5, 55);
         assertThat(api.get("/api/pairings").status()).isEqualTo(200);
     }
 }

@@ -147,6 +147,8 @@ final class TestRoom implements AutoCloseable {
     @Override
     public void close() {
         stop();
+        // whoever keeps the room doesn't keep the server's caches
+        context = null;
         room.close();
         admin("drop database if exists " + database + " with (force)");
         // print files of a run come to a gigabyte and more
