@@ -42,11 +42,16 @@ public record ToneReport(ToneScale scale, ToneScale used, ToneJudgement judgemen
      * @param drawn   a person's own curve; empty for the fitted one
      */
     public static ToneReport of(ToneScale scale, ToneTarget target, List<Integer> leftOut, Optional<ToneCurve> drawn) {
+        return of(scale, target, leftOut, drawn, Optional.empty());
+    }
+
+    /** @param known what the fit of this very scale came to, where that is known */
+    public static ToneReport of(ToneScale scale, ToneTarget target, List<Integer> leftOut, Optional<ToneCurve> drawn, Optional<Linearisation> known) {
         ToneJudgement judgement = ToneJudgement.of(scale);
         Set<Integer> out = new HashSet<>(leftOut);
         out.addAll(judgement.suspects());
         ToneScale used = (judgement.reversed() ? scale.turned() : scale).without(List.copyOf(out));
-        Linearisation fitted = Linearisation.fit(used, target);
+        Linearisation fitted = known.orElseGet(() -> Linearisation.fit(used, target));
         ToneCurve curve = drawn.orElse(fitted.curve());
         double before = off(used, target, ToneCurve.STRAIGHT);
         double after = off(used, target, curve);

@@ -375,10 +375,11 @@ class DemoScenario {
                 entries.add(plan.key(), wedge.docketId());
                 read(wedge);
             } else {
-                byte[] file = Files.readAllBytes(Path.of(folder).resolve(plan.reading));
                 wedge = wedgePrinting.foreign(mode, WEDGE_STEPS);
                 entries.add(plan.key(), Optional.empty());
-                tones.byFile(wedge.number(), file, Optional.of(ZonedDateTime.now().minusMonths(plan.monthsAgo).toInstant()));
+                try (InputStream file = Files.newInputStream(Path.of(folder).resolve(plan.reading))) {
+                    tones.byFile(wedge.number(), file, Optional.of(ZonedDateTime.now().minusMonths(plan.monthsAgo).toInstant()));
+                }
             }
             if (Boolean.TRUE.equals(plan.kept)) {
                 tones.keep(wedge.number());

@@ -30,9 +30,12 @@ class ScanPictures {
         this.workers = workers;
     }
 
+    /** Bytes at a file's start by which pictures are told from text. */
+    static final int TOLD_BY = 8;
+
     /** By their first bytes: TIFF, PNG, JPEG. */
     static boolean isPicture(byte[] file) {
-        if (file.length < 8) {
+        if (file.length < TOLD_BY) {
             return false;
         }
         int start = (file[0] & 255) << 24 | (file[1] & 255) << 16 | (file[2] & 255) << 8 | file[3] & 255;

@@ -2,6 +2,7 @@ package wistel.server.tone;
 
 import io.swagger.v3.oas.annotations.Parameter;
 import jakarta.servlet.http.HttpServletRequest;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
@@ -54,7 +55,6 @@ import wistel.server.tone.WedgeRepository.Row;
 @RequestMapping("/api/wedges")
 class ToneController {
     private static final int DRAWN = 101;
-    private static final int LARGEST = 400 << 20;
     private static final Transform TO_DISPLAY = TransformCompiler.compile(new Recipe.FromLab(StandardSpaces.SRGB, Intent.ABSOLUTE));
 
     private final WedgeRepository wedges;
@@ -161,7 +161,7 @@ class ToneController {
     @PostMapping(value = "/{number}/readings", consumes = "!application/x-www-form-urlencoded")
     @ResponseStatus(HttpStatus.CREATED)
     WedgeView read(@PathVariable int number, @RequestParam Optional<LocalDate> measured, @Parameter(hidden = true) HttpServletRequest request) throws IOException {
-        return one(tones.byFile(number, body(request), measured.map(this::at)).wedge());
+        return one(tones.byFile(number, request.getInputStream(), measured.map(this::at)).wedge());
     }
 
     private Instant at(LocalDate day) {
@@ -171,22 +171,14 @@ class ToneController {
         return day.atTime(12, 0).atZone(ZoneId.systemDefault()).toInstant();
     }
 
-    private static byte[] body(HttpServletRequest request) throws IOException {
-        byte[] file = request.getInputStream().readNBytes(LARGEST + 1);
-        if (file.length > LARGEST) {
-            throw new InvalidRequest(InvalidRequest.Reason.FILE_TOO_LARGE, "This file is larger than " + (LARGEST >> 20) + " MB.", "Scan the wedge at 150 to 300 dpi.");
-        }
-        return file;
-    }
-
     /** The reading of a scale that was printed elsewhere, for a mode of a pairing: it becomes a wedge of its own. */
     @PostMapping(value = "/elsewhere", consumes = "!application/x-www-form-urlencoded")
     @ResponseStatus(HttpStatus.CREATED)
     WedgeView elsewhere(@RequestParam String pairing, @RequestParam WedgePrinting.Way way, @RequestParam Optional<LocalDate> measured, @Parameter(hidden = true) HttpServletRequest request) throws IOException {
-        byte[] file = body(request);
-        int steps = ToneScale.of(Readings.parse(new String(file, StandardCharsets.UTF_8))).steps().size();
+        String text = ToneService.text(request.getInputStream());
+        int steps = ToneScale.of(Readings.parse(text)).steps().size();
         Row row = printing.foreign(new WedgePrinting.AskedMode(pairing, way, Map.of()), steps);
-        return one(tones.byFile(row.number(), file, measured.map(this::at)).wedge());
+        return one(tones.byFile(row.number(), new ByteArrayInputStream(text.getBytes(StandardCharsets.UTF_8)), measured.map(this::at)).wedge());
     }
 
     @PatchMapping("/readings/{id}")

@@ -2,7 +2,10 @@ package wistel.server.tone;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.io.InputStream;
+import java.io.SequenceInputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
@@ -18,6 +21,7 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
+import wistel.core.cgats.Cgats;
 import wistel.core.cgats.Readings;
 import wistel.core.colour.Lab;
 import wistel.core.docket.PrintOrder;
@@ -33,6 +37,7 @@ import wistel.core.pictures.Crop;
 import wistel.core.printer.ColourRoute;
 import wistel.core.sheet.Rect;
 import wistel.core.tone.KeptCurve;
+import wistel.core.tone.Linearisation;
 import wistel.core.tone.ScannerCurve;
 import wistel.core.tone.StraightenedScale;
 import wistel.core.tone.ToneCurve;
@@ -100,7 +105,14 @@ public class ToneService {
 
     /** What a reading says, as a person takes it. */
     public ToneReport report(Row wedge, Reading reading) {
-        return reports.get(reading, r -> ToneReport.of(scale(wedge, r), r.target(), r.leftOut(), r.points()));
+        return reports.get(reading, r -> {
+            Optional<Linearisation> known = wedges.fit(r.id());
+            ToneReport report = ToneReport.of(scale(wedge, r), r.target(), r.leftOut(), r.points(), known);
+            if (known.isEmpty()) {
+                wedges.fitted(r, report.fitted());
+            }
+            return report;
+        });
     }
 
     private ToneScale scale(Row wedge, Reading reading) {
@@ -142,7 +154,7 @@ public class ToneService {
         Row wedge = wedges.get(number);
         Sheet sheet = sheet(wedge);
         byte[] tiff = ipp.fetch(sheet.printer.uri(), sheet.readers.flatbed().orElseThrow(() -> new NotFound("No scanner stands beside this printer.", "Bring the scan as a file.")), LARGEST_SCAN);
-        return byScan(wedge, tiff, clock.instant());
+        return byScan(wedge, put(tiff), clock.instant());
     }
 
     /**
@@ -150,18 +162,28 @@ public class ToneService {
      *
      * @param taken when it was measured; empty for now
      */
-    public Reading byFile(int number, byte[] file, Optional<Instant> taken) {
+    public Reading byFile(int number, InputStream file, Optional<Instant> taken) throws IOException {
         Row wedge = wedges.get(number);
         Instant at = taken.orElseGet(clock::instant);
-        return ScanPictures.isPicture(file) ? byScan(wedge, file, at) : kept(wedge, new String(file, StandardCharsets.UTF_8), Optional.empty(), Origin.FILE, at, "");
+        byte[] start = file.readNBytes(ScanPictures.TOLD_BY);
+        InputStream whole = new SequenceInputStream(new ByteArrayInputStream(start), file);
+        return ScanPictures.isPicture(start) ? byScan(wedge, files.put(whole, LARGEST_SCAN), at) : kept(wedge, text(whole), Optional.empty(), Origin.FILE, at, "");
     }
 
-    private Reading byScan(Row wedge, byte[] picture, Instant taken) {
-        if (wedge.docketId().isEmpty()) {
-            throw new MeasurementException(MeasurementException.Reason.SCAN_WITHOUT_WEDGE, "A scale that was printed elsewhere can't be found on a scan.", "Bring its readings as text.");
+    /** @throws InvalidRequest when it is longer than readings are */
+    static String text(InputStream in) throws IOException {
+        byte[] bytes = in.readNBytes(Cgats.LARGEST_BYTES + 1);
+        if (bytes.length > Cgats.LARGEST_BYTES) {
+            throw FileStore.tooLarge(Cgats.LARGEST_BYTES);
         }
-        FileStore.Kept kept = put(picture);
+        return new String(bytes, StandardCharsets.UTF_8);
+    }
+
+    private Reading byScan(Row wedge, FileStore.Kept kept, Instant taken) {
         try {
+            if (wedge.docketId().isEmpty()) {
+                throw new MeasurementException(MeasurementException.Reason.SCAN_WITHOUT_WEDGE, "A scale that was printed elsewhere can't be found on a scan.", "Bring its readings as text.");
+            }
             return byScan(wedge, kept.hash(), taken);
         } catch (WistelException e) {
             if (kept.fresh()) {
@@ -241,11 +263,11 @@ public class ToneService {
         Optional<ToneCurve> points = as.fitted.orElse(false) || as.target.isPresent() && as.target.get() != r.target() ? Optional.empty() : as.points.map(ToneCurve::new).or(r::points);
         List<Integer> leftOut = as.leftOut.orElse(r.leftOut());
         Reading next = r.taken(as.turned.orElse(r.turned()), leftOut, points, as.target.orElse(r.target()));
-        ToneReport report = report(wedges.get(r.wedge()), next);
-        if (leftOut.size() > report.scale().steps().size() / 2) {
+        ToneScale scale = scale(wedges.get(r.wedge()), next);
+        if (leftOut.size() > scale.steps().size() / 2) {
             throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "More than half of the steps can't be left out.", "Read the wedge again.");
         }
-        wedges.take(next);
+        wedges.take(next, next.turned() != r.turned() || !next.leftOut().equals(r.leftOut()) || next.target() != r.target());
         events.tell("wedge", Integer.toString(r.wedge()));
     }
 

@@ -12,6 +12,7 @@ import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import wistel.core.fault.NotFound;
+import wistel.core.tone.Linearisation;
 import wistel.core.tone.ToneCurve;
 import wistel.core.tone.ToneMode;
 import wistel.core.tone.ToneTarget;
@@ -86,7 +87,22 @@ public class WedgeRepository {
         return r;
     }
 
-    public void take(Reading r) {
+    /** What the fit of a reading came to, if that is known. */
+    public Optional<Linearisation> fit(UUID reading) {
+        return jdbc.sql("select fit from wedge_reading where id = ? and fit is not null").param(reading).query(String.class).optional().map(t -> json.read(t, Linearisation.class));
+    }
+
+    /** Keeps it, unless the reading is taken another way by now. */
+    public void fitted(Reading r, Linearisation fit) {
+        jdbc.sql("update wedge_reading set fit = ?::jsonb where id = ? and turned = ? and left_out = ?::jsonb and target = ?")
+            .params(json.text(fit), r.id, r.turned, json.text(r.leftOut), r.target.name()).update();
+    }
+
+    /** @param fitsAnew what it was fitted to is another now */
+    public void take(Reading r, boolean fitsAnew) {
+        if (fitsAnew) {
+            jdbc.sql("update wedge_reading set fit = null where id = ?").param(r.id).update();
+        }
         jdbc.sql("update wedge_reading set turned = ?, left_out = ?::jsonb, points = ?::jsonb, target = ? where id = ?")
             .params(Arrays.asList(r.turned, json.text(r.leftOut), r.points.map(json::text).orElse(null), r.target.name(), r.id)).update();
     }
