@@ -151,7 +151,7 @@ public class ReliabilityTest {
     @Test
     public void aStopWhileSeveralFilesAreMadeLosesNone() throws Exception {
         List<String> ids = new ArrayList<>();
-        for (int i = 0; i < 5; i++) {
+        for (int i = 0; i < 4; i++) {
             ids.add(released(large(i)));
         }
         Waiting.until(() -> ids.stream().map(id -> state(attempt(id))).toList(), states -> states.contains("rendering"), 30);
