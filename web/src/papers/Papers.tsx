@@ -75,6 +75,16 @@ export function Papers() {
                   <span className="swatch" style={{ background: labCss(p.whiteLab) }} />
                   <span className="titled">{p.paper}</span> <span className="soft">{p.surface}</span>
                   <div className="soft">{bodyWords(p)}</div>
+                  {p.curves.length > 0 && (
+                    <div className="soft">
+                      monochrome measured:{' '}
+                      {p.curves.map((c) => (
+                        <Link key={c.wedge} to={`/tones/${c.wedge}`}>
+                          wedge {c.wedge}{' '}
+                        </Link>
+                      ))}
+                    </div>
+                  )}
                 </td>
                 <td>{p.printerName}</td>
                 <td>{setTo(p)}</td>

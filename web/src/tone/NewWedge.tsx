@@ -6,6 +6,7 @@ import { get, type Problem, post, upload } from '../api/client'
 import type { Intent, Pairing, Printer, Wedge } from '../api/types'
 import { FileButton } from '../parts/FileButton'
 import { INTENTS } from '../proof/words'
+import { MeasuredOn } from './MeasuredOn'
 import { BENCH, REPEATS, STEPS } from './words'
 
 type Way = 'DRIVER' | 'PROFILE'
@@ -32,6 +33,7 @@ export function NewWedge() {
   const [steps, setSteps] = useState(33)
   const [repeats, setRepeats] = useState(1)
   const [scattered, scatter] = useState(false)
+  const [measured, setMeasured] = useState('')
   const pairing = pairings?.find((p) => p.pairingId === pairingId) ?? pairings?.[0]
   const can = printers?.find((p) => p.id === pairing?.printerId)?.can
   const way: Way = can && !can.monochrome ? 'PROFILE' : wanted
@@ -53,10 +55,12 @@ export function NewWedge() {
     onError: complain,
   })
   const bring = (file: File) =>
-    upload<Wedge>(`/api/wedges/elsewhere?pairing=${mode.pairingId}&way=${way}`, file, LARGEST_READING, () => {}).then(
-      (w) => navigate(`/tones/${w.number}`),
-      complain,
-    )
+    upload<Wedge>(
+      `/api/wedges/elsewhere?pairing=${mode.pairingId}&way=${way}${measured ? `&measured=${measured}` : ''}`,
+      file,
+      LARGEST_READING,
+      () => {},
+    ).then((w) => navigate(`/tones/${w.number}`), complain)
   if (!pairing) return null
   const settings = [
     { name: 'print-quality', label: 'quality', values: can?.qualities ?? [] },
@@ -149,6 +153,7 @@ export function NewWedge() {
         <FileButton accept=".txt,.cgats,.it8,.csv,.ti3" onFile={bring}>
           {BENCH.elsewhere}
         </FileButton>
+        <MeasuredOn value={measured} onChange={setMeasured} />
       </div>
     </section>
   )

@@ -7,6 +7,7 @@ import type { ScannerCurve, Wedge, WedgeTold } from '../api/types'
 import { CurvePlot } from '../parts/CurvePlot'
 import { FileButton } from '../parts/FileButton'
 import { fixed, moment } from '../parts/numbers'
+import { MeasuredOn } from './MeasuredOn'
 import { ComparedPlot, DriftPlot, LightnessPlot } from './plots'
 import { useWedges } from './ToneBench'
 import './tone.css'
@@ -46,7 +47,8 @@ export function WedgePage() {
   if (!wedge) return null
   const told = wedge.reading
   const prove = () => act.mutate(() => post<Wedge>(`${path}/proof`).then((w) => navigate(`/tones/${w.number}`)))
-  const bring = (file: File) => act.mutate(() => upload(`${path}/readings`, file, LARGEST, () => {}))
+  const bring = (file: File, day: string) =>
+    act.mutate(() => upload(`${path}/readings${day ? `?measured=${day}` : ''}`, file, LARGEST, () => {}))
   return (
     <div className="wedge-page">
       <div className="wedge-head">
@@ -309,9 +311,10 @@ function Reading({
   wedge: Wedge
   busy: boolean
   read: (by: string) => void
-  bring: (file: File) => void
+  bring: (file: File, day: string) => void
 }) {
   const client = useQueryClient()
+  const [measured, setMeasured] = useState('')
   const { notification } = App.useApp()
   const { data: scanner } = useQuery({
     queryKey: ['wedges', 'scanner'],
@@ -345,9 +348,14 @@ function Reading({
             </Button>
           </>
         )}
-        <FileButton size="small" accept=".txt,.cgats,.it8,.csv,.ti3,.tif,.tiff,.png,.jpg,.jpeg" onFile={bring}>
+        <FileButton
+          size="small"
+          accept=".txt,.cgats,.it8,.csv,.ti3,.tif,.tiff,.png,.jpg,.jpeg"
+          onFile={(f) => bring(f, measured)}
+        >
           Bring a reading or a scan
         </FileButton>
+        <MeasuredOn value={measured} onChange={setMeasured} />
       </div>
       {(both || scanner) && (
         <p className="soft">
