@@ -1,7 +1,7 @@
 import { RedoOutlined, UndoOutlined } from '@ant-design/icons'
 import { App, Button, Input, Popconfirm, Segmented, Tooltip } from 'antd'
 import { useEffect, useRef, useState } from 'react'
-import { Link, useNavigate, useParams } from 'react-router'
+import { useNavigate, useParams } from 'react-router'
 import { post, upload } from '../api/client'
 import type { DocketView } from '../api/types'
 import { filesOf } from '../bench/arrivals'
@@ -96,7 +96,8 @@ export function Docket() {
   if ((view.spec.plan.kind as string) === 'chart') {
     return (
       <p className="page">
-        {view.spec.title} was printed from the tone bench. <Link to="/tones">To the tone bench</Link>
+        {view.spec.title} was printed from the tone bench.{' '}
+        <Button onClick={() => navigate(`/tones/${/^Wedge (\d+)$/.exec(view.spec.title)?.[1] ?? ''}`)}>See it there</Button>
       </p>
     )
   }
