@@ -2,14 +2,30 @@ package wistel.server.store;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import org.testng.annotations.Test;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
+import wistel.core.docket.DocketSpec;
+import wistel.core.docket.PrintOrder;
+import wistel.core.icc.profile.Intent;
+import wistel.core.length.Margins;
+import wistel.core.paper.PairingVersion;
+import wistel.core.paper.PaperBody;
+import wistel.core.printer.DriverSettings;
 import wistel.core.printer.MediaRow;
 import wistel.core.printer.PrinterDescription;
+import wistel.core.printer.RasterType;
+import wistel.core.rendition.Rendition;
+import wistel.core.sheet.Layout;
+import wistel.core.sheet.SheetPlan;
 
 /** What earlier versions wrote, as it is read now. */
 public class StoredSpecsTest {
-    private static final StoredSpecs SPECS = new StoredSpecs(new Json(mapper()));
+    private static final Json JSON = new Json(mapper());
+    private static final StoredSpecs SPECS = new StoredSpecs(JSON);
 
     private static JsonMapper mapper() {
         JsonMapper.Builder builder = JsonMapper.builder();
@@ -28,5 +44,41 @@ public class StoredSpecsTest {
         assertThat(d.overEdgesMm()).containsExactly(0.0, 2.5);
         assertThat(d.media().get(0).thicknessMm()).isEqualTo(MediaRow.ANY_THICKNESS);
         assertThat(d.constraints()).isEmpty();
+    }
+
+    private static final DocketSpec SPEC = DocketSpec.fresh("Slate quarry", Rendition.of("r1", "master"), new SheetPlan.PixelSize(3000, 2000));
+
+    private static ObjectNode without(Object value, int schema) {
+        ObjectNode tree = (ObjectNode) JSON.tree(value);
+        ObjectNode spec = tree.has("renditions") ? tree : (ObjectNode) tree.path("spec");
+        spec.path("renditions").forEach(r -> ((ObjectNode) r).remove("straightened"));
+        return tree.put("schema", schema);
+    }
+
+    /** Before wedges were measured nothing could be switched off: it counts as on. */
+    @Test
+    public void aSpecOfBeforeTheToneBenchIsStraightened() {
+        assertThat(SPECS.spec(5, without(SPEC, 5).toString())).isEqualTo(SPEC);
+        assertThat(SPECS.spec(DocketSpec.SCHEMA, JSON.tree(SPEC).toString())).isEqualTo(SPEC);
+    }
+
+    /** Its pairing had no curves, and none was in force. */
+    @Test
+    public void anOrderOfBeforeTheToneBenchHasNoCurve() {
+        PairingVersion pairing = new PairingVersion("g", 3, "p", "Desk", "Some Gloss", "gloss", PaperBody.UNKNOWN, DriverSettings.of("glossy", "rear", 5), "hash", Intent.RELATIVE,
+            new double[] {96, 0, -1}, 4);
+        Layout layout = SPEC.plan().lay(SheetPlan.Ground.bare(SPEC.stock(), Margins.NONE, Map.of("r1", new SheetPlan.PixelSize(3000, 2000))));
+        PrintOrder order = new PrintOrder(PrintOrder.SCHEMA, SPEC, layout, pairing, new PrintOrder.Output(RasterType.DEVICE3_16, 360, Margins.NONE, 1), List.of(new PrintOrder.Master("r1", "master", "profile")),
+            "description", "3", Optional.empty(), Optional.empty());
+        ObjectNode before = without(order, 5);
+        ((ObjectNode) before.path("spec")).put("schema", 5);
+        ((ObjectNode) before.path("pairing")).remove("curves");
+        before.remove("curve");
+        PrintOrder read = SPECS.order(before.toString());
+        assertThat(read.curve()).isEmpty();
+        assertThat(read.pairing().curves()).isEmpty();
+        assertThat(read.spec()).isEqualTo(SPEC);
+        assertThat(read.layout()).isEqualTo(layout);
+        assertThat(SPECS.order(JSON.tree(order).toString()).spec()).isEqualTo(SPEC);
     }
 }
