@@ -4736,6 +4736,9 @@ export interface operations {
             query: {
                 pairing: string;
                 way: "DRIVER" | "PROFILE";
+                settings?: string;
+                intent?: "PERCEPTUAL" | "RELATIVE" | "SATURATION" | "ABSOLUTE";
+                blackPoint?: boolean;
                 measured?: string;
             };
             header?: never;

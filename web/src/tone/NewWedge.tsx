@@ -43,6 +43,13 @@ export function NewWedge() {
     settings: own,
     ...(way === 'PROFILE' ? { intent: intent ?? pairing?.intent, blackPoint } : {}),
   }
+  const elsewhere = new URLSearchParams({
+    pairing: mode.pairingId,
+    way,
+    settings: JSON.stringify({ values: own }),
+    ...(way === 'PROFILE' ? { intent: intent ?? pairing?.intent ?? '', blackPoint: `${blackPoint}` } : {}),
+    ...(measured ? { measured } : {}),
+  })
   const complain = (e: Problem) => notification.open({ title: e.message, description: e.next, duration: 8 })
   const print = useMutation({
     mutationFn: () => post<Wedge>('/api/wedges', { mode, steps, repeats, scattered }),
@@ -55,12 +62,10 @@ export function NewWedge() {
     onError: complain,
   })
   const bring = (file: File) =>
-    upload<Wedge>(
-      `/api/wedges/elsewhere?pairing=${mode.pairingId}&way=${way}${measured ? `&measured=${measured}` : ''}`,
-      file,
-      LARGEST_READING,
-      () => {},
-    ).then((w) => navigate(`/tones/${w.number}`), complain)
+    upload<Wedge>(`/api/wedges/elsewhere?${elsewhere}`, file, LARGEST_READING, () => {}).then(
+      (w) => navigate(`/tones/${w.number}`),
+      complain,
+    )
   if (!pairing) return null
   const settings = [
     { name: 'print-quality', label: 'quality', values: can?.qualities ?? [] },

@@ -47,6 +47,7 @@ import wistel.core.tone.ToneReport;
 import wistel.core.tone.ToneScale;
 import wistel.server.print.Attempt;
 import wistel.server.print.AttemptState;
+import wistel.server.store.Json;
 import wistel.server.tone.WedgeRepository.Reading;
 import wistel.server.tone.WedgeRepository.Row;
 
@@ -60,9 +61,11 @@ class ToneController {
     private final WedgeRepository wedges;
     private final WedgePrinting printing;
     private final ToneService tones;
+    private final Json json;
     private final Clock clock;
 
-    ToneController(WedgeRepository wedges, WedgePrinting printing, ToneService tones, Clock clock) {
+    ToneController(WedgeRepository wedges, WedgePrinting printing, ToneService tones, Json json, Clock clock) {
+        this.json = json;
         this.wedges = wedges;
         this.printing = printing;
         this.tones = tones;
@@ -171,14 +174,20 @@ class ToneController {
         return day.atTime(12, 0).atZone(ZoneId.systemDefault()).toInstant();
     }
 
-    /** The reading of a scale that was printed elsewhere, for a mode of a pairing: it becomes a wedge of its own. */
+    private record AskedSettings(Map<String, String> values) {
+    }
+
+    /** The reading of a scale that was printed elsewhere, for a mode of a pairing ({@code settings} as {@code {"values":{…}}}): it becomes a wedge of its own. */
     @PostMapping(value = "/elsewhere", consumes = "!application/x-www-form-urlencoded")
     @ResponseStatus(HttpStatus.CREATED)
-    WedgeView elsewhere(@RequestParam String pairing, @RequestParam WedgePrinting.Way way, @RequestParam Optional<LocalDate> measured, @Parameter(hidden = true) HttpServletRequest request) throws IOException {
+    WedgeView elsewhere(@RequestParam String pairing, @RequestParam WedgePrinting.Way way, @RequestParam(defaultValue = "{\"values\":{}}") String settings, @RequestParam Optional<Intent> intent,
+                        @RequestParam Optional<Boolean> blackPoint, @RequestParam Optional<LocalDate> measured, @Parameter(hidden = true) HttpServletRequest request) throws IOException {
+        WedgePrinting.AskedMode mode = new WedgePrinting.AskedMode(pairing, way, json.asked(settings, AskedSettings.class).values(), intent, blackPoint);
+        Optional<Instant> taken = measured.map(this::at);
         String text = ToneService.text(request.getInputStream());
         int steps = ToneScale.of(Readings.parse(text)).steps().size();
-        Row row = printing.foreign(new WedgePrinting.AskedMode(pairing, way, Map.of()), steps);
-        return one(tones.byFile(row.number(), new ByteArrayInputStream(text.getBytes(StandardCharsets.UTF_8)), measured.map(this::at)).wedge());
+        Row row = printing.foreign(mode, steps);
+        return one(tones.byFile(row.number(), new ByteArrayInputStream(text.getBytes(StandardCharsets.UTF_8)), taken).wedge());
     }
 
     @PatchMapping("/readings/{id}")
