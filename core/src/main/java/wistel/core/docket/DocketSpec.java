@@ -102,6 +102,11 @@ public record DocketSpec(int schema, String title, List<Rendition> renditions, O
         return r.change().straightened(inForce(r, channels, curve).map(KeptCurve::curve).map(Straightening::of));
     }
 
+    /** Names by what a rendition's tones are proofed; empty where it is in colour or no wedge was measured. */
+    public Optional<String> tone(Rendition r, int channels, Optional<KeptCurve> curve) {
+        return curve.filter(k -> monochrome(r, channels)).map(k -> k.key(inForce(r, channels, curve).isPresent()));
+    }
+
     /** The curve, where it applies to the rendition, does something and isn't switched off. */
     public Optional<KeptCurve> inForce(Rendition r, int channels, Optional<KeptCurve> curve) {
         return curve.filter(k -> r.straightened() && monochrome(r, channels) && !k.curve().points().isEmpty());

@@ -58,8 +58,7 @@ public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVers
 
     /** Names by what a rendition's tones are proofed; empty where it is in colour or no wedge was measured. */
     public Optional<String> tone(DocketSpec d, Rendition r) {
-        int channels = pictures.get(r.id()).channels();
-        return curve(d).filter(k -> d.monochrome(r, channels)).map(k -> k.key(d.inForce(r, channels, Optional.of(k)).isPresent()));
+        return d.tone(r, pictures.get(r.id()).channels(), curve(d));
     }
 
     /** How gray becomes ink with the settings as they stand. */

@@ -19,9 +19,9 @@ public final class PatchSynthesis {
     /** How far along and across the edge patches are looked for. */
     private static final int ALONG = 4 * PATCH;
     private static final int ACROSS = 4 * PATCH;
-    /** Every so many places are tried, and of the best ones their neighbours. */
     /** Rows next to the edge that mirror the picture in any case. */
     private static final int MIRRORED = 2;
+    /** Every so many places are tried, and of the best ones their neighbours. */
     private static final int SPARSE = 3;
     private static final int COARSE = 2;
     private static final int REFINED = 6;

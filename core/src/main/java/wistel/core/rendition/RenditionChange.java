@@ -37,9 +37,10 @@ public final class RenditionChange implements LabChange {
             this.moves.forEach(m -> all.add(m.function()));
             straightening.ifPresent(last -> all.add(last.function()));
         } else {
-            tones().forEach(m -> all.add(m.function()));
+            List<Move> tones = tones();
+            tones.forEach(m -> all.add(m.function()));
             straightening.ifPresent(last -> all.add(last.function()));
-            this.moves.stream().filter(m -> !tones().contains(m)).forEach(m -> all.add(m.function()));
+            this.moves.stream().filter(m -> !tones.contains(m)).forEach(m -> all.add(m.function()));
         }
         steps = all.toArray(LabFunction[]::new);
     }

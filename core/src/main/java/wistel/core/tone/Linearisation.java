@@ -28,7 +28,7 @@ public record Linearisation(ToneCurve curve, ToneTarget target, double before, d
 
     /** The largest move exceeds what a sound match of ink, media type and paper needs. */
     public boolean unsuited() {
-        return Math.abs(curve.largestMove().sent()) > LARGEST_SOUND_MOVE;
+        return curve.unsuited();
     }
 
     /** @param scale from paper to black, without the steps that are left out */

@@ -3,6 +3,7 @@ package wistel.core.tone;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.function.DoubleUnaryOperator;
 import wistel.core.colour.D50;
 import wistel.core.colour.MonotoneCubic;
 
@@ -44,8 +45,8 @@ public record ScannerCurve(List<ScanPoint> points) {
         return new ScannerCurve(rising);
     }
 
-    /** Relative to bare paper; beyond the darkest and lightest that it was made of, as they are. */
-    public double luminance(double scanned) {
-        return new MonotoneCubic(points.stream().mapToDouble(ScanPoint::scanned).toArray(), points.stream().mapToDouble(ScanPoint::luminance).toArray()).at(scanned);
+    /** Luminance relative to bare paper; beyond the darkest and lightest that it was made of, as they are. Make it once for many. */
+    public DoubleUnaryOperator function() {
+        return new MonotoneCubic(points.stream().mapToDouble(ScanPoint::scanned).toArray(), points.stream().mapToDouble(ScanPoint::luminance).toArray())::at;
     }
 }

@@ -96,6 +96,11 @@ public record ToneCurve(List<Point> points) {
         return most;
     }
 
+    /** It moves more than a sound match of ink, media type and paper needs. */
+    public boolean unsuited() {
+        return Math.abs(largestMove().sent) > Linearisation.LARGEST_SOUND_MOVE;
+    }
+
     /** With one point elsewhere, in its place among the others. */
     public ToneCurve moved(int nth, Point to) {
         List<Point> next = new ArrayList<>(points);

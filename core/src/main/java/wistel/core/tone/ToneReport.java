@@ -93,7 +93,7 @@ public record ToneReport(ToneScale scale, ToneScale used, ToneJudgement judgemen
         if (!j.rises().isEmpty()) {
             said.add(j.rises().size() == 1 ? "One step is lighter than the one before it." : j.rises().size() + " steps are lighter than the ones before them.");
         }
-        if (move > Linearisation.LARGEST_SOUND_MOVE) {
+        if (curve.unsuited()) {
             said.add(String.format(Locale.ROOT, "Ink, media type and paper don't suit each other: straightening this takes %.1f %% of the scale.", 100 * move));
         } else if (curve.points().isEmpty()) {
             said.add(before < STRAIGHT_L ? "The scale is straight as it is." : "No correction is justified by this reading.");

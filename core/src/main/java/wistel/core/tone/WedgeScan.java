@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
+import java.util.function.DoubleUnaryOperator;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.hipparchus.linear.Array2DRowRealMatrix;
@@ -219,7 +220,8 @@ public record WedgeScan(Wedge wedge, List<Double> reflectances, double cast) {
     /** L* by a scanner's curve, which a wedge told that an instrument has read too. */
     public Readings by(ScannerCurve scanner, double paperL) {
         double paper = mean(0);
-        return readings(reflectances.stream().map(r -> scanner.luminance(r / paper) * D50.luminance(paperL)).toList());
+        DoubleUnaryOperator luminance = scanner.function();
+        return readings(reflectances.stream().map(r -> luminance.applyAsDouble(r / paper) * D50.luminance(paperL)).toList());
     }
 
     /** Of the patches of one step. */

@@ -241,7 +241,7 @@ class ProofController {
         Rendition r = d.rendition(rendition);
         int channels = master(d, rendition).channels();
         PairingVersion pairing = order.pairing().withCurves(order.curve().stream().toList());
-        String tone = order.curve().filter(k -> d.monochrome(r, channels)).map(k -> k.key(d.inForce(r, channels, Optional.of(k)).isPresent())).orElse("");
+        String tone = d.tone(r, channels, order.curve()).orElse("");
         return tones.of(seen(d, rendition), pairing, tone, ProofService.onward(d.shownRoute(pairing)));
     }
 

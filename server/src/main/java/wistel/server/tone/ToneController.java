@@ -15,6 +15,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.DoubleUnaryOperator;
 import java.util.stream.IntStream;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -41,7 +42,7 @@ import wistel.core.icc.transform.Recipe;
 import wistel.core.icc.transform.Transform;
 import wistel.core.icc.transform.TransformCompiler;
 import wistel.core.paper.PairingVersion;
-import wistel.core.tone.Linearisation;
+import wistel.core.tone.KeptCurve;
 import wistel.core.tone.ToneCurve;
 import wistel.core.tone.ToneReport;
 import wistel.core.tone.ToneScale;
@@ -87,10 +88,9 @@ class ToneController {
     private WedgeView view(Row w, List<Reading> readings) {
         PairingVersion pairing = tones.pairing(w);
         Optional<WedgeView.WedgeSheet> sheet = tones.attempt(w).map(this::printing);
-        boolean kept = WedgeView.kept(pairing.curves(), w.number());
-        boolean old = pairing.curves().stream().anyMatch(k -> k.wedge() == w.number() && k.old(LocalDate.now(clock)));
+        Optional<KeptCurve> own = pairing.curves().stream().filter(k -> k.wedge() == w.number()).findFirst();
         return new WedgeView(w.number(), w.pairingId().toString(), pairing.paper(), pairing.printerName(), w.mode(), w.words(), w.sheet(), w.steps(), w.repeats(), w.scattered(), w.through().isPresent(), w.ofWedge(),
-            w.created(), sheet, kept, old, readings.stream().map(r -> new WedgeView.WedgeRead(r.id(), r.origin(), r.taken(), r.note(), r.scanHash().isPresent())).toList(),
+            w.created(), sheet, own.isPresent(), own.filter(k -> k.old(LocalDate.now(clock))).isPresent(), readings.stream().map(r -> new WedgeView.WedgeRead(r.id(), r.origin(), r.taken(), r.note(), r.scanHash().isPresent())).toList(),
             readings.stream().findFirst().map(r -> told(r, tones.report(w, r))));
     }
 
@@ -101,11 +101,12 @@ class ToneController {
 
     private static WedgeView.WedgeTold told(Reading r, ToneReport t) {
         ToneCurve curve = t.curve();
+        DoubleUnaryOperator sent = curve.function();
         return new WedgeView.WedgeTold(r.id(), t.scale().kind(), r.turned(), t.judgement().reversed(), steps(t.scale(), t.judgement().suspects(), r.leftOut()), t.scale().noise(), t.judgement().density(),
             t.judgement().paperDensity(), t.used().paper(), t.used().black(), t.judgement().blockedFrom().isPresent() ? Optional.of(t.judgement().blockedFrom().getAsDouble()) : Optional.empty(),
             t.judgement().drift(), t.judgement().driftDepth(), t.judgement().rises().size(), t.verdict(), t.before(), t.after(), t.fitted().byPoints(), curve.points(), curve.largestMove(),
-            Math.abs(curve.largestMove().sent()) > Linearisation.LARGEST_SOUND_MOVE, r.points().isPresent(), r.target(), ToneReport.target(t.used(), r.target(), DRAWN),
-            ToneReport.through(t.used(), curve, DRAWN), IntStream.range(0, DRAWN).mapToDouble(i -> curve.function().applyAsDouble(i / (DRAWN - 1.0))).toArray());
+            curve.unsuited(), r.points().isPresent(), r.target(), ToneReport.target(t.used(), r.target(), DRAWN),
+            ToneReport.through(t.used(), curve, DRAWN), IntStream.range(0, DRAWN).mapToDouble(i -> sent.applyAsDouble(i / (DRAWN - 1.0))).toArray());
     }
 
     private static List<WedgeView.WedgeStep> steps(ToneScale scale, List<Integer> suspects, List<Integer> leftOut) {

@@ -6,7 +6,6 @@ import java.util.Optional;
 import java.util.UUID;
 import wistel.core.cgats.Readings;
 import wistel.core.colour.Lab;
-import wistel.core.tone.KeptCurve;
 import wistel.core.tone.ToneCurve;
 import wistel.core.tone.ToneMode;
 import wistel.core.tone.ToneTarget;
@@ -54,9 +53,5 @@ record WedgeView(int number, String pairingId, String paper, String printer, Ton
      * @param leftOut a person left it out
      */
     record WedgeStep(double depth, Lab lab, String shown, boolean suspect, boolean leftOut) {
-    }
-
-    static boolean kept(List<KeptCurve> curves, int number) {
-        return curves.stream().anyMatch(k -> k.wedge() == number);
     }
 }
