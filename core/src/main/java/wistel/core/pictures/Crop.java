@@ -12,6 +12,18 @@ public record Crop(double x, double y, double width, double height) {
         return new Crop(0, 0, width, height);
     }
 
+    /**
+     * The largest part of it that has this shape.
+     *
+     * @param shape width over height
+     * @param atX   where it lies in this one, 0 left to 1 right; {@code atY} likewise downwards
+     */
+    public Crop shaped(double shape, double atX, double atY) {
+        double w = shape < width / height ? height * shape : width;
+        double h = shape < width / height ? height : width / shape;
+        return new Crop(x + (width - w) * atX, y + (height - h) * atY, w, h);
+    }
+
     /** The same part of the picture shown through an orientation. */
     public Crop turned(Orientation orientation, int storedWidth, int storedHeight) {
         Orientation.Box shown = orientation.shown(new Orientation.Box(x, y, width, height), storedWidth, storedHeight);

@@ -30,9 +30,6 @@ public final class PatchSynthesis {
     private static final long AGAIN = 4;
     static final int ACROSS_FLIPPED = 1;
     static final int DOWN_FLIPPED = 2;
-    private static final double ROUNDING = 1e-6;
-    private static final double LEAST_WEIGHT = 1e-9;
-
     private final int width;
     private final int channels;
     private final SplittableRandom random;
@@ -79,68 +76,60 @@ public final class PatchSynthesis {
             return place(origin[y * width + x]);
         }
 
-        /** The margin round a picture of the same shape. */
-        public int marginOf(View large) {
-            return (int) Math.round(margin * (double) large.width() / (width - 2 * margin));
+        public int faceWidth() {
+            return width - 2 * margin;
         }
 
-        /** A picture of the same shape and other size, grown in the same way: pieces are copied as they are, where they meet one goes over into the other. */
-        public View carriedTo(View large) {
-            int m = marginOf(large);
-            int w = large.width() + 2 * m;
-            int h = large.height() + 2 * m;
-            int c = large.channels();
-            char[] pixels = new char[w * h * c];
-            IntStream.range(0, h).parallel().forEach(y -> {
+        public int faceHeight() {
+            return height - 2 * margin;
+        }
+
+        boolean inFace(int x, int y) {
+            return x >= margin && y >= margin && x < width - margin && y < height - margin;
+        }
+
+        int column(int code) {
+            return place(code) % faceWidth();
+        }
+
+        int row(int code) {
+            return place(code) / faceWidth();
+        }
+
+        /** The same, of the picture as it lies when it is turned or mirrored. */
+        public Grown turned(Orientation orientation) {
+            if (orientation == Orientation.UPRIGHT) {
+                return this;
+            }
+            boolean swaps = orientation.swapsSides();
+            int w = swaps ? height : width;
+            int h = swaps ? width : height;
+            int[] turned = new int[origin.length];
+            int[] placeOf = placesOf(orientation);
+            for (int y = 0; y < h; y++) {
                 for (int x = 0; x < w; x++) {
-                    int at = (y * w + x) * c;
-                    if (x >= m && y >= m && x < w - m && y < h - m) {
-                        System.arraycopy(large.pixels(), ((y - m) * large.width() + x - m) * c, pixels, at, c);
-                    } else {
-                        blend(large, x - m + 0.5, y - m + 0.5, pixels, at);
-                    }
+                    int[] from = orientation.toStored(x, y, width, height);
+                    int code = origin[from[1] * width + from[0]];
+                    int flips = code & (ACROSS_FLIPPED | DOWN_FLIPPED);
+                    int swapped = !swaps || flips == 0 || flips == (ACROSS_FLIPPED | DOWN_FLIPPED) ? flips : flips ^ (ACROSS_FLIPPED | DOWN_FLIPPED);
+                    turned[y * w + x] = placeOf[place(code)] << 2 | swapped;
                 }
-            });
-            return new View(w, h, c, pixels);
+            }
+            return new Grown(margin, w, h, turned);
         }
 
-        /** @param x, y in the large picture's pixels, from its upper left corner */
-        private void blend(View large, double x, double y, char[] pixels, int to) {
-            double scaleX = (double) large.width() / (width - 2 * margin);
-            double scaleY = (double) large.height() / (height - 2 * margin);
-            double u = x / scaleX + margin - 0.5;
-            double v = y / scaleY + margin - 0.5;
-            int c = large.channels();
-            double[] sum = new double[c];
-            double weights = 0;
-            for (int k = 0; k < 4; k++) {
-                int nx = Math.max(0, Math.min(width - 1, (int) Math.floor(u) + k % 2));
-                int ny = Math.max(0, Math.min(height - 1, (int) Math.floor(v) + k / 2));
-                double weight = Math.max(0, 1 - Math.abs(u - nx)) * Math.max(0, 1 - Math.abs(v - ny));
-                boolean inside = nx >= margin && ny >= margin && nx < width - margin && ny < height - margin;
-                if (inside || weight == 0 && k < 3) {
-                    continue;
+        /** Where each place of the picture lies once that is turned. */
+        private int[] placesOf(Orientation orientation) {
+            int w = orientation.swapsSides() ? faceHeight() : faceWidth();
+            int h = orientation.swapsSides() ? faceWidth() : faceHeight();
+            int[] places = new int[w * h];
+            for (int y = 0; y < h; y++) {
+                for (int x = 0; x < w; x++) {
+                    int[] from = orientation.toStored(x, y, faceWidth(), faceHeight());
+                    places[from[1] * faceWidth() + from[0]] = y * w + x;
                 }
-                weight = Math.max(weight, LEAST_WEIGHT);
-                int code = origin[ny * width + nx];
-                double dx = x - (nx - margin + 0.5) * scaleX;
-                double dy = y - (ny - margin + 0.5) * scaleY;
-                int place = place(code);
-                double sx = (place % (width - 2 * margin) + 0.5) * scaleX + ((code & ACROSS_FLIPPED) == 0 ? dx : -dx);
-                double sy = (place / (width - 2 * margin) + 0.5) * scaleY + ((code & DOWN_FLIPPED) == 0 ? dy : -dy);
-                int from = (within(sy, large.height()) * large.width() + within(sx, large.width())) * c;
-                for (int i = 0; i < c; i++) {
-                    sum[i] += weight * large.pixels()[from + i];
-                }
-                weights += weight;
             }
-            for (int i = 0; i < c; i++) {
-                pixels[to + i] = (char) Math.round(sum[i] / weights);
-            }
-        }
-
-        private static int within(double at, int size) {
-            return Math.max(0, Math.min(size - 1, (int) Math.floor(at + ROUNDING)));
+            return places;
         }
     }
 

@@ -11,7 +11,7 @@ import java.util.concurrent.Executor;
  * order, from any number of threads. For quarter turns each block is cut into groups of columns that are transposed in memory, so both sides
  * move long runs of bytes.
  */
-public final class PixelSpool implements RowWindow {
+public final class PixelSpool implements RowWindow, PixelRuns {
     private static final int BLOCK_SAMPLES = 3 << 20;
     private static final int BLOCKS_UNDER_WAY = 3;
     /** Stored columns side by side in one tile of a turned picture: shown rows that are read together. */
@@ -162,6 +162,31 @@ public final class PixelSpool implements RowWindow {
             }
         }
         return out;
+    }
+
+    @Override
+    public int width() {
+        return width;
+    }
+
+    @Override
+    public int height() {
+        return height;
+    }
+
+    @Override
+    public int channels() {
+        return channels;
+    }
+
+    /** Of a spool that keeps the picture as it is stored. */
+    @Override
+    public void run(int x, int y, int count, char[] out, int at) {
+        if (orientation != Orientation.UPRIGHT) {
+            throw new IllegalStateException("runs of a picture that is turned");
+        }
+        char[] samples = readIn(((long) y * width + x) * channels, count * channels);
+        System.arraycopy(samples, 0, out, at, samples.length);
     }
 
     private void copy(char[] stored, int firstPixel, boolean backwards, char[] out, int at, int pixels) {

@@ -4,7 +4,7 @@ import java.util.Arrays;
 import java.util.concurrent.Executor;
 
 /** A picture small enough to hold: 16-bit samples, interleaved, in the picture's own space. */
-public record View(int width, int height, int channels, char[] pixels) implements RowSource {
+public record View(int width, int height, int channels, char[] pixels) implements RowSource, PixelRuns {
     private static final int BAND_SAMPLES = 3 << 20;
     private static final int BANDS_UNDER_WAY = 4;
 
@@ -115,6 +115,11 @@ public record View(int width, int height, int channels, char[] pixels) implement
             System.arraycopy(pixels, y * row, samples, 0, row);
             sink.row(y, samples);
         }
+    }
+
+    @Override
+    public void run(int x, int y, int count, char[] out, int at) {
+        System.arraycopy(pixels, (y * width + x) * channels, out, at, count * channels);
     }
 
     /** One pixel's samples. */

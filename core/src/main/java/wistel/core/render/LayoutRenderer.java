@@ -8,6 +8,7 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
@@ -19,6 +20,8 @@ import wistel.core.pictures.InOrder;
 import wistel.core.pictures.LightCurve;
 import wistel.core.pictures.MirroredRows;
 import wistel.core.pictures.Orientation;
+import wistel.core.pictures.PatchSynthesis;
+import wistel.core.pictures.PixelRuns;
 import wistel.core.pictures.PixelSpool;
 import wistel.core.pictures.Progress;
 import wistel.core.pictures.Resampler;
@@ -28,6 +31,7 @@ import wistel.core.pictures.RowSource;
 import wistel.core.pictures.RowWindow;
 import wistel.core.pictures.StageTimes.Stage;
 import wistel.core.pictures.StageTimes;
+import wistel.core.pictures.View;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
 import wistel.core.sheet.Rect;
@@ -35,13 +39,16 @@ import wistel.core.sheet.Rect;
 /**
  * Makes the raster of any page: pictures resampled once from their masters, converted, set on white paper and drawn over with marks, in bands of
  * rows. Each master is decoded once, forward: a picture that is placed once and not turned is used as it comes, others go through a spool file.
- * Bands are independent of each other and are made on all workers; they are cut alike everywhere, so the same job gives the same bytes.
+ * What is made round a picture is made from the picture as it is printed, which is kept for it in memory where it is small, else in a file. Bands are
+ * independent of each other and are made on all workers; they are cut alike everywhere, so the same job gives the same bytes.
  */
 public final class LayoutRenderer {
     private static final int BAND_SAMPLES = 3 << 20;
     private static final int BANDS_UNDER_WAY = 4;
     /** Share of the progress that filling the spools takes, where there are any. */
     private static final double SPOOL_SHARE = 0.3;
+    /** A picture that something is made round stays in memory up to this. */
+    private static final long SMALL_BYTES = 32L << 20;
 
     private final Executor workers;
     private final PixelSpool.Places scratch;
@@ -54,8 +61,13 @@ public final class LayoutRenderer {
      * @param light       of its codes
      * @param luminance   weights of its channels in luminance, adding up to one; used by sharpening alone, else it may be empty
      * @param conversion  its codes to the sink's
+     * @param sides       of what is made round it; needed where something is
      */
-    public record Picture(RowSource stored, Orientation orientation, LightCurve light, float[] luminance, Transform conversion) {
+    public record Picture(RowSource stored, Orientation orientation, LightCurve light, float[] luminance, Transform conversion, Optional<SideColours> sides) {
+        public Picture(RowSource stored, Orientation orientation, LightCurve light, float[] luminance, Transform conversion) {
+            this(stored, orientation, light, luminance, conversion, Optional.empty());
+        }
+
         int shownWidth() {
             return orientation.swapsSides() ? stored.height() : stored.width();
         }
@@ -63,6 +75,13 @@ public final class LayoutRenderer {
         int shownHeight() {
             return orientation.swapsSides() ? stored.width() : stored.height();
         }
+    }
+
+    /**
+     * @param conversion of the sides, with what is done to them alone
+     * @param grown      texture of the face, as it lies on the page looked at upright; needed where that fills the sides
+     */
+    public record SideColours(Transform conversion, Optional<PatchSynthesis.Grown> grown) {
     }
 
     /**
@@ -146,7 +165,9 @@ public final class LayoutRenderer {
     public void render(Job job, RasterSink sink, OutputStream out, Progress progress, StageTimes times) throws IOException {
         List<Piece> pieces = pieces(job);
         try (Windows windows = open(pieces, progress, times)) {
-            new Composition(job, sink, pieces, times).write(out, windows.spooled ? progress.part(SPOOL_SHARE, 1) : progress);
+            surround(job, pieces, windows, progress, times);
+            new Composition(job, sink, new Content(pieces.stream().filter(p -> p.placed.sides().isEmpty()).toList(), windows.sided), times)
+                .write(out, windows.spooled ? progress.part(SPOOL_SHARE, 1) : progress);
         } catch (UncheckedIOException e) {
             throw e.getCause();
         }
@@ -154,6 +175,7 @@ public final class LayoutRenderer {
 
     /** A placed picture on the raster: where its visible part lies, and how its source gets there. */
     private static final class Piece {
+        private final Placed placed;
         private final Picture picture;
         private final Orientation turn;
         private final int x;
@@ -163,7 +185,8 @@ public final class LayoutRenderer {
         private final Resampling resampler;
         private RowWindow window;
 
-        private Piece(Picture picture, Orientation turn, int[] at, Resampling resampler) {
+        private Piece(Placed placed, Picture picture, Orientation turn, int[] at, Resampling resampler) {
+            this.placed = placed;
             this.picture = picture;
             this.turn = turn;
             this.x = at[0];
@@ -171,6 +194,31 @@ public final class LayoutRenderer {
             this.width = at[2];
             this.height = at[3];
             this.resampler = resampler;
+        }
+
+        private Strip strip(int from, int to, Sharpener sharpener, StageTimes times) {
+            int above = within(from - sharpener.reach());
+            int below = within(to + sharpener.reach());
+            int first = resampler.firstRow(above);
+            return new Strip(this, source(first, resampler.lastRow(below - 1) + 1, times), first, from, to, above, below);
+        }
+
+        private int within(int row) {
+            return Math.max(0, Math.min(height, row));
+        }
+
+        /** Rows that come forward are taken here, in order; a spool is read where the band is made. */
+        private Supplier<char[]> source(int from, int to, StageTimes times) {
+            if (window instanceof ForwardRows forward) {
+                char[] rows = forward.rows(from, to);
+                return () -> rows;
+            }
+            return () -> {
+                long began = StageTimes.now();
+                char[] rows = window.rows(from, to);
+                times.add(Stage.TURN, began);
+                return rows;
+            };
         }
     }
 
@@ -185,7 +233,8 @@ public final class LayoutRenderer {
             int top = at[1];
             int right = at[2];
             int bottom = at[3];
-            int[] visible = {Math.max(0, left), Math.max(0, top), Math.min(job.width(), right), Math.min(job.height(), bottom)};
+            int[] visible = placed.sides().isPresent() ? new int[] {left, top, right, bottom}
+                : new int[] {Math.max(0, left), Math.max(0, top), Math.min(job.width(), right), Math.min(job.height(), bottom)};
             if (visible[2] <= visible[0] || visible[3] <= visible[1]) {
                 continue;
             }
@@ -197,7 +246,7 @@ public final class LayoutRenderer {
             int sourceWidth = turn.swapsSides() ? picture.stored.height() : picture.stored.width();
             int sourceHeight = turn.swapsSides() ? picture.stored.width() : picture.stored.height();
             Resampler.Size size = new Resampler.Size(used, visible[2] - visible[0], visible[3] - visible[1], Math.max(1, perX * job.dpi / job.mostPpi));
-            pieces.add(new Piece(picture, turn, new int[] {visible[0], visible[1], size.width(), size.height()},
+            pieces.add(new Piece(placed, picture, turn, new int[] {visible[0], visible[1], size.width(), size.height()},
                 resampling(placed, shown, sourceWidth, sourceHeight, picture, size)));
         }
         return pieces;
@@ -214,11 +263,34 @@ public final class LayoutRenderer {
     /** The open windows of a page. */
     private static final class Windows implements AutoCloseable {
         private final List<RowWindow> open = new ArrayList<>();
+        private final List<PixelRuns> kept = new ArrayList<>();
+        private final List<SidedPiece> sided = new ArrayList<>();
         private boolean spooled;
 
         @Override
         public void close() {
             open.forEach(RowWindow::close);
+            kept.forEach(PixelRuns::close);
+        }
+    }
+
+    /** What is drawn on a page: pictures as they come, and pictures with what is made round them. */
+    private record Content(List<Piece> pieces, List<SidedPiece> sided) {
+    }
+
+    /** The part of a piece in one band, with the source rows that it needs; rows from {@code above} on are resampled, so that sharpening sees its surroundings. */
+    private record Strip(Piece piece, Supplier<char[]> source, int top, int from, int to, int above, int below) {
+        private char[] resampled(Sharpener sharpener, StageTimes times) {
+            char[] rows = source.get();
+            long began = StageTimes.now();
+            char[] resampled = piece.resampler.band(rows, top, above, below);
+            times.add(Stage.RESAMPLE, began);
+            if (!sharpener.off()) {
+                long sharpening = StageTimes.now();
+                sharpener.apply(resampled, piece.width, piece.picture.stored.channels(), piece.picture.light, piece.picture.luminance);
+                times.add(Stage.SHARPEN, sharpening);
+            }
+            return resampled;
         }
     }
 
@@ -246,6 +318,72 @@ public final class LayoutRenderer {
         }
     }
 
+    /** Resamples pictures that something is made round, whole, and keeps them for it. */
+    private void surround(Job job, List<Piece> pieces, Windows windows, Progress progress, StageTimes times) throws IOException {
+        for (Piece piece : pieces) {
+            if (piece.placed.sides().isPresent()) {
+                double from = windows.spooled ? SPOOL_SHARE / 2 : 0;
+                windows.spooled = true;
+                PixelRuns whole = kept(new ResampledRows(piece, job.sharpener, times), progress.part(from, SPOOL_SHARE), times);
+                windows.kept.add(whole);
+                windows.sided.add(SidedPiece.of(job, piece.placed, new SidedPiece.Base(whole, piece.x, piece.y)));
+            }
+        }
+    }
+
+    private PixelRuns kept(RowSource rows, Progress progress, StageTimes times) throws IOException {
+        return 2L * rows.width() * rows.height() * rows.channels() <= SMALL_BYTES ? View.whole(rows)
+            : PixelSpool.of(rows, new Orientation[] {Orientation.UPRIGHT}, scratch, workers, progress, times)[0];
+    }
+
+    /** A piece as it is printed, from its upper row to its lowest. */
+    private final class ResampledRows implements RowSource {
+        private final Piece piece;
+        private final Sharpener sharpener;
+        private final StageTimes times;
+
+        private ResampledRows(Piece piece, Sharpener sharpener, StageTimes times) {
+            this.piece = piece;
+            this.sharpener = sharpener;
+            this.times = times;
+        }
+
+        @Override
+        public int width() {
+            return piece.width;
+        }
+
+        @Override
+        public int height() {
+            return piece.height;
+        }
+
+        @Override
+        public int channels() {
+            return piece.picture.stored.channels();
+        }
+
+        @Override
+        public void rows(RowSink sink) {
+            int row = piece.resampler.rowSamples();
+            int most = Math.max(1, Math.min(piece.height, BAND_SAMPLES / row));
+            char[] one = new char[row];
+            int[] next = {0};
+            try (InOrder<char[]> bands = new InOrder<>(workers, BANDS_UNDER_WAY, band -> {
+                for (int y = 0; y < band.length / row; y++) {
+                    System.arraycopy(band, y * row, one, 0, row);
+                    sink.row(next[0]++, one);
+                }
+            })) {
+                for (int top = 0; top < piece.height; top += most) {
+                    Strip strip = piece.strip(top, Math.min(piece.height, top + most), sharpener, times);
+                    bands.submit(() -> Arrays.copyOfRange(strip.resampled(sharpener, times), (strip.from - strip.above) * row, (strip.to - strip.above) * row));
+                }
+                bands.finish();
+            }
+        }
+    }
+
     /** Decodes a master once into a spool for each way in which it is turned. */
     private void spool(RowSource stored, List<Piece> uses, Windows windows, Progress progress, StageTimes times) throws IOException {
         Orientation[] turns = uses.stream().map(p -> p.turn).distinct().toArray(Orientation[]::new);
@@ -261,28 +399,19 @@ public final class LayoutRenderer {
         private final int width;
         private final int height;
         private final RasterSink sink;
-        private final List<Piece> pieces;
+        private final Content content;
         private final MarkLayer marks;
         private final Sharpener sharpener;
         private final StageTimes times;
 
-        private Composition(Job job, RasterSink sink, List<Piece> pieces, StageTimes times) {
+        private Composition(Job job, RasterSink sink, Content content, StageTimes times) {
             this.times = times;
             this.width = job.width();
             this.height = job.height();
             this.sink = sink;
-            this.pieces = pieces;
+            this.content = content;
             this.sharpener = job.sharpener;
             this.marks = new MarkLayer(job.page, job.dpi);
-        }
-
-        /** The part of a piece in one band, with the source rows that it needs. */
-        private record Strip(Piece piece, Supplier<char[]> source, int top, int from, int to) {
-        }
-
-        /** What sharpening looks at around a strip. */
-        private int around(Piece piece, int row) {
-            return Math.max(0, Math.min(piece.height, row));
         }
 
         private void write(OutputStream out, Progress progress) throws IOException {
@@ -320,30 +449,14 @@ public final class LayoutRenderer {
 
         private List<Strip> strips(int top, int bottom) {
             List<Strip> strips = new ArrayList<>();
-            for (Piece piece : pieces) {
+            for (Piece piece : content.pieces) {
                 int from = Math.max(0, top - piece.y);
                 int to = Math.min(piece.height, bottom - piece.y);
                 if (from < to) {
-                    int first = piece.resampler.firstRow(around(piece, from - sharpener.reach()));
-                    int last = piece.resampler.lastRow(around(piece, to + sharpener.reach()) - 1);
-                    strips.add(new Strip(piece, source(piece, first, last + 1), first, from, to));
+                    strips.add(piece.strip(from, to, sharpener, times));
                 }
             }
             return strips;
-        }
-
-        /** Rows that come forward are taken here, in order; a spool is read where the band is made. */
-        private Supplier<char[]> source(Piece piece, int from, int to) {
-            if (piece.window instanceof ForwardRows forward) {
-                char[] rows = forward.rows(from, to);
-                return () -> rows;
-            }
-            return () -> {
-                long began = StageTimes.now();
-                char[] rows = piece.window.rows(from, to);
-                times.add(Stage.TURN, began);
-                return rows;
-            };
         }
 
         private char[] composed(List<Strip> strips, int top, int rows) {
@@ -352,23 +465,17 @@ public final class LayoutRenderer {
             Arrays.fill(band, (char) 65535);
             for (Strip strip : strips) {
                 Piece piece = strip.piece;
-                char[] source = strip.source.get();
-                long began = StageTimes.now();
-                int above = around(piece, strip.from - sharpener.reach());
-                char[] resampled = piece.resampler.band(source, strip.top, above, around(piece, strip.to + sharpener.reach()));
-                times.add(Stage.RESAMPLE, began);
-                if (!sharpener.off()) {
-                    long sharpening = StageTimes.now();
-                    sharpener.apply(resampled, piece.width, piece.picture.stored.channels(), piece.picture.light, piece.picture.luminance);
-                    times.add(Stage.SHARPEN, sharpening);
-                }
+                char[] resampled = strip.resampled(sharpener, times);
                 long resampledAt = StageTimes.now();
                 for (int y = strip.from; y < strip.to; y++) {
-                    piece.picture.conversion.apply(resampled, (y - above) * piece.resampler.rowSamples(), band,
+                    piece.picture.conversion.apply(resampled, (y - strip.above) * piece.resampler.rowSamples(), band,
                         ((piece.y + y - top) * width + piece.x) * channels, piece.width);
                 }
                 times.add(Stage.CONVERT, resampledAt);
             }
+            long began = StageTimes.now();
+            content.sided.forEach(s -> s.draw(band, width, top, channels));
+            times.add(Stage.CONVERT, began);
             marks.draw(band, width, top, rows, channels);
             return band;
         }

@@ -39,6 +39,14 @@ public final class RenditionCompiler {
             : compile.apply(recipe(source, change, route.intent, route.blackPoint)).then(compile.apply(onward.apply(WORKING)));
     }
 
+    /** The same for a picture's sides, which are moved once more. */
+    public static Transform through(IccProfile source, RenditionChange change, SideChange sides, Onward route, Function<IccProfile, Recipe> onward, Function<Recipe, Transform> compile) {
+        IccProfile from = change.changesNothing() ? source : WORKING;
+        Transform moved = compile.apply(new Recipe.Changed(from, sides, WORKING, route.intent, route.blackPoint));
+        Transform all = change.changesNothing() ? moved : compile.apply(recipe(source, change, route.intent, route.blackPoint)).then(moved);
+        return all.then(compile.apply(onward.apply(WORKING)));
+    }
+
     /** How colours are converted after it; what a source's own tables and black mean depends on that. */
     public record Onward(Intent intent, boolean blackPoint) {
     }

@@ -1,6 +1,7 @@
 package wistel.core.sheet;
 
 import wistel.core.fault.InvalidRequest;
+import wistel.core.pictures.Crop;
 
 /**
  * The part of a picture that a person wants, in shares of its upright width and height, 0 to 1, after it was straightened.
@@ -25,6 +26,11 @@ public record Cut(double x, double y, double width, double height, double degree
 
     public boolean whole() {
         return width > 1 - HARDLY && height > 1 - HARDLY && degrees == 0;
+    }
+
+    /** In the picture's pixels. */
+    Crop of(SheetPlan.PixelSize picture) {
+        return new Crop(Math.max(0, x * picture.width()), Math.max(0, y * picture.height()), width * picture.width(), height * picture.height());
     }
 
     /**

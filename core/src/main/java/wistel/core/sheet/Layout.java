@@ -3,6 +3,7 @@ package wistel.core.sheet;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import wistel.core.length.Margins;
 import wistel.core.pictures.Orientation;
 
@@ -44,13 +45,14 @@ public record Layout(List<Page> pages, List<Loss> losses, double bareMm2, double
     /** A page for each picture, as large as the picture with its bleed. */
     public Layout picturesAlone() {
         List<Page> alone = new ArrayList<>();
-        for (Page page : pages.subList(0, 1)) {
+        for (Page page : onePerPicture()) {
             for (Placed placed : page.placed()) {
                 List<Placed> bleed = page.bleed().stream().filter(b -> b.renditionId().equals(placed.renditionId())).toList();
-                double left = bleed.stream().mapToDouble(b -> b.atMm().x()).min().orElse(placed.atMm().x());
-                double top = bleed.stream().mapToDouble(b -> b.atMm().y()).min().orElse(placed.atMm().y());
-                double right = bleed.stream().mapToDouble(b -> b.atMm().right()).max().orElse(placed.atMm().right());
-                double bottom = bleed.stream().mapToDouble(b -> b.atMm().bottom()).max().orElse(placed.atMm().bottom());
+                List<Rect> printed = Stream.concat(Stream.of(placed), bleed.stream()).map(Placed::printedMm).toList();
+                double left = printed.stream().mapToDouble(Rect::x).min().orElseThrow();
+                double top = printed.stream().mapToDouble(Rect::y).min().orElseThrow();
+                double right = printed.stream().mapToDouble(Rect::right).max().orElseThrow();
+                double bottom = printed.stream().mapToDouble(Rect::bottom).max().orElseThrow();
                 alone.add(new Page(right - left, bottom - top, Margins.NONE, Orientation.UPRIGHT, 0, List.of(placed.moved(-left, -top)),
                     bleed.stream().map(b -> b.moved(-left, -top)).toList(), List.of()));
             }
@@ -58,11 +60,16 @@ public record Layout(List<Page> pages, List<Loss> losses, double bareMm2, double
         return of(alone, losses);
     }
 
+    /** Numbered copies show the same picture; the panels of a picture that is cut up don't. */
+    private List<Page> onePerPicture() {
+        return pages.stream().map(Page::placed).distinct().count() == 1 ? pages.subList(0, 1) : pages;
+    }
+
     public static Layout of(List<Page> pages, List<Loss> losses) {
         double bare = 0;
         double length = 0;
         for (Page page : pages) {
-            double printed = page.placed().stream().mapToDouble(p -> page.visibleMm2(p.atMm())).sum();
+            double printed = page.placed().stream().mapToDouble(p -> page.visibleMm2(p.printedMm())).sum();
             bare += Math.max(0, page.areaMm2() - printed);
             length += page.fedHeightMm();
         }

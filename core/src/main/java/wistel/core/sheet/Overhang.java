@@ -9,7 +9,7 @@ public record Overhang(String side, double mm) {
 
     /** Empty when all of it is printable. */
     public static List<Overhang> of(Page page, Placed placed) {
-        Rect at = placed.atMm();
+        Rect at = placed.printedMm();
         List<Overhang> found = new ArrayList<>();
         add(found, "left", page.unprintable().left() - at.x());
         add(found, "right", at.right() - (page.widthMm() - page.unprintable().right()));
@@ -25,6 +25,6 @@ public record Overhang(String side, double mm) {
     }
 
     public static boolean largerThanPage(Page page, Placed placed) {
-        return placed.atMm().width() > page.widthMm() + HARDLY || placed.atMm().height() > page.heightMm() + HARDLY;
+        return placed.printedMm().width() > page.widthMm() + HARDLY || placed.printedMm().height() > page.heightMm() + HARDLY;
     }
 }

@@ -1,6 +1,7 @@
 package wistel.core.sheet;
 
 import java.util.List;
+import java.util.Optional;
 import wistel.core.length.Margins;
 import wistel.core.pictures.Orientation;
 
@@ -25,6 +26,11 @@ public record Page(double widthMm, double heightMm, Margins unprintable, Orienta
     /** With pictures and marks, nothing over its edges. */
     public static Page of(double widthMm, double heightMm, Margins unprintable, Orientation feedTurn, List<Placed> placed, List<Mark> marks) {
         return new Page(widthMm, heightMm, unprintable, feedTurn, 0, placed, List.of(), marks);
+    }
+
+    /** A rendition's picture that something is made round. */
+    public Optional<Placed> sided(String renditionId) {
+        return placed.stream().filter(p -> p.renditionId().equals(renditionId) && p.sides().isPresent()).findFirst();
     }
 
     public double areaMm2() {

@@ -12,8 +12,13 @@ import wistel.core.pictures.Orientation;
  * @param straighten  degrees that the upright picture is turned by about its middle, clockwise, before it is cropped
  * @param atMm        where it lies on the page as it is looked at; it may reach over the paper's edge, and is cut there
  * @param orientation how the part is turned or mirrored to lie there
+ * @param sides       what is made round it; empty where nothing is
  */
-public record Placed(String renditionId, Crop crop, double straighten, Rect atMm, Orientation orientation) {
+public record Placed(String renditionId, Crop crop, double straighten, Rect atMm, Orientation orientation, Optional<Sides> sides) {
+    public Placed(String renditionId, Crop crop, double straighten, Rect atMm, Orientation orientation) {
+        this(renditionId, crop, straighten, atMm, orientation, Optional.empty());
+    }
+
     public static Placed upright(String renditionId, Crop crop, Rect atMm) {
         return new Placed(renditionId, crop, 0, atMm, Orientation.UPRIGHT);
     }
@@ -34,7 +39,17 @@ public record Placed(String renditionId, Crop crop, double straighten, Rect atMm
     }
 
     Placed moved(double dx, double dy) {
-        return new Placed(renditionId, crop, straighten, new Rect(atMm.x() + dx, atMm.y() + dy, atMm.width(), atMm.height()), orientation);
+        return new Placed(renditionId, crop, straighten, atMm.moved(dx, dy), orientation, sides.map(s -> s.moved(dx, dy)));
+    }
+
+    /** The same part of the same picture in another size. */
+    public Placed scaled(double scale) {
+        return new Placed(renditionId, new Crop(crop.x() * scale, crop.y() * scale, crop.width() * scale, crop.height() * scale), straighten, atMm, orientation, sides);
+    }
+
+    /** All that is printed of it, what is made round it too. */
+    public Rect printedMm() {
+        return sides.map(Sides::grownMm).orElse(atMm);
     }
 
     /** Pixels of the picture per inch of paper, across the picture. */

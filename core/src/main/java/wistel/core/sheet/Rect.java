@@ -18,6 +18,10 @@ public record Rect(double x, double y, double width, double height) {
         return y + height;
     }
 
+    public Rect moved(double dx, double dy) {
+        return new Rect(x + dx, y + dy, width, height);
+    }
+
     /** As it lies when the page of this size is turned. */
     public Rect turned(Orientation orientation, double pageWidth, double pageHeight) {
         Orientation.Box shown = orientation.shown(new Orientation.Box(x, y, width, height), pageWidth, pageHeight);

@@ -5,7 +5,7 @@ import wistel.core.length.Margins;
 import wistel.core.paper.Stock;
 
 /** How the work sits on the paper. Each plan is an algorithm of its own; all of them give a {@link Layout}. */
-public sealed interface SheetPlan permits Single, Chart {
+public sealed interface SheetPlan permits Single, Chart, Wrap {
     /** Upright size of a picture. */
     record PixelSize(int width, int height) {
         public PixelSize {

@@ -28,7 +28,7 @@ public record Single(String renditionId, boolean across, double widthMm, double 
     /** Shapes that differ by less look the same. */
     private static final double SAME_SHAPE = 0.005;
     /** A loss smaller than this share is rounding. */
-    private static final double HARDLY = 0.0005;
+    static final double HARDLY = 0.0005;
 
     /** @throws InvalidRequest when a length or place is out of its range */
     public Single {
@@ -133,8 +133,8 @@ public record Single(String renditionId, boolean across, double widthMm, double 
         PixelSize picture = ground.pictures().get(renditionId);
         Cut kept = cut.inside(picture.aspect());
         Frame frame = frame(ground, aspect(picture, kept));
-        Crop wanted = new Crop(Math.max(0, kept.x() * picture.width()), Math.max(0, kept.y() * picture.height()), kept.width() * picture.width(), kept.height() * picture.height());
-        Crop crop = fit == Fit.FILL ? shaped(wanted, frame.at.width() / frame.at.height()) : wanted;
+        Crop wanted = kept.of(picture);
+        Crop crop = fit == Fit.FILL ? wanted.shaped(frame.at.width() / frame.at.height(), cropX, cropY) : wanted;
         Placed placed = new Placed(renditionId, crop, cut.degrees(), frame.at, Orientation.UPRIGHT);
         List<Placed> bleed = edge.bleedMm() > 0 ? Bleed.round(placed, edge.bleedMm()) : List.of();
         Orientation feed = across ? Orientation.QUARTER_RIGHT : Orientation.UPRIGHT;
@@ -155,14 +155,6 @@ public record Single(String renditionId, boolean across, double widthMm, double 
             shown *= page.visibleMm2(at) / (at.width() * at.height());
         }
         return 1 - shown > HARDLY ? List.of(new Layout.Loss(renditionId, 1 - shown)) : List.of();
-    }
-
-    /** The largest part of this shape, where the person moved it. */
-    private Crop shaped(Crop wanted, double shape) {
-        double aspect = wanted.width() / wanted.height();
-        double w = shape < aspect ? wanted.height() * shape : wanted.width();
-        double h = shape < aspect ? wanted.height() : wanted.width() / shape;
-        return new Crop(wanted.x() + (wanted.width() - w) * cropX, wanted.y() + (wanted.height() - h) * cropY, w, h);
     }
 
     /** In mm, as the picture stands on it. */

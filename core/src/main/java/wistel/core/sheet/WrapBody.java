@@ -1,23 +1,59 @@
 package wistel.core.sheet;
 
+import java.util.Optional;
 import wistel.core.fault.InvalidRequest;
 
 /**
  * A body that a print is wrapped round: stretcher bars under canvas, or a board under thin paper. Lengths in mm, of the finished body; where on the flat
  * print they lie follows from them. The print bends outwards round each edge, so its printed side goes a quarter circle of its own thickness farther.
  *
- * @param depthMm     of the sides
- * @param turnOverMm  of the print behind the body, which is stapled or glued
- * @param playMm      more of that, on each side, for a body that is not laid on quite in the middle
  * @param thicknessMm of the print
- * @param grows       how much longer it is on the body than when it was printed
+ * @param growth      empty when it isn't known
  */
-public record WrapBody(double faceWidthMm, double faceHeightMm, double depthMm, double turnOverMm, double playMm, double thicknessMm, Growth grows) {
+public record WrapBody(double faceWidthMm, double faceHeightMm, Support support, TurnOver turnOver, double thicknessMm, Optional<Growth> growth) {
     private static final double LARGEST_MM = 3000;
     private static final double MOST_GROWTH = 0.05;
+    private static final double DEEPEST_MM = 200;
+    private static final double MOST_TURNED_MM = 300;
+
+    public enum Kind { BARS, BOARD }
 
     /**
-     * As shares of the printed length: stretched canvas grows, paper that was wetted shrinks as it dries.
+     * What stands under the print.
+     *
+     * @param airGapMm by which a rim lifts the print off a board; it makes the sides deeper
+     */
+    public record Support(Kind kind, double depthMm, double airGapMm) {
+        public Support {
+            if (!(depthMm > 0 && depthMm <= DEEPEST_MM && airGapMm >= 0 && airGapMm <= DEEPEST_MM)) {
+                throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A body " + depthMm + " mm deep can't be wrapped.", "Enter a depth of up to " + Math.round(DEEPEST_MM) + " mm.");
+            }
+        }
+
+        /** Of the sides. */
+        public double totalMm() {
+            return depthMm + airGapMm;
+        }
+    }
+
+    /**
+     * What of the print goes behind the body, to be stapled or glued.
+     *
+     * @param playMm  more of it on each side, for a body that is not laid on quite in the middle
+     * @param printed the picture goes on over it, else it is left bare
+     * @param bleedMm how far the picture goes on beyond what it is meant to cover, so that no white shows at the edge
+     */
+    public record TurnOver(double widthMm, double playMm, boolean printed, double bleedMm) {
+        public TurnOver {
+            if (!(widthMm >= 0 && widthMm <= MOST_TURNED_MM && playMm >= 0 && playMm <= MOST_TURNED_MM && bleedMm >= 0 && bleedMm <= MOST_TURNED_MM)) {
+                throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "That can't be turned over.", "Turn-over, play and bleed go from 0 to " + Math.round(MOST_TURNED_MM) + " mm.");
+            }
+        }
+    }
+
+    /**
+     * How much longer a print is on the body than when it was printed, as shares of the printed length: stretched canvas grows, paper that was wetted
+     * shrinks as it dries.
      *
      * @param across the face's width
      * @param along  its height
@@ -34,14 +70,30 @@ public record WrapBody(double faceWidthMm, double faceHeightMm, double depthMm, 
 
     /** @throws InvalidRequest when no such body can be wrapped */
     public WrapBody {
-        boolean sane = faceWidthMm >= Single.SMALLEST_MM && faceHeightMm >= Single.SMALLEST_MM && Math.max(faceWidthMm, faceHeightMm) <= LARGEST_MM && depthMm > 0 && turnOverMm >= 0 && playMm >= 0
-            && thicknessMm >= 0 && thicknessMm < 5;
+        boolean sane = faceWidthMm >= Single.SMALLEST_MM && faceHeightMm >= Single.SMALLEST_MM && Math.max(faceWidthMm, faceHeightMm) <= LARGEST_MM && thicknessMm >= 0 && thicknessMm < 5;
         if (!sane) {
-            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A body of " + faceWidthMm + " × " + faceHeightMm + " × " + depthMm + " mm can't be wrapped.", "Its face goes from 5 mm to 3 m, and it has some depth.");
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A face of " + faceWidthMm + " × " + faceHeightMm + " mm can't be wrapped.", "Faces go from 5 mm to 3 m, prints are less than 5 mm thick.");
         }
-        if (2 * depthMm > Math.min(faceWidthMm, faceHeightMm)) {
-            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "Sides of " + depthMm + " mm are deeper than half of the face.", "Take a larger face, or bars that are less deep.");
+        if (2 * support.totalMm() > Math.min(faceWidthMm, faceHeightMm)) {
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "Sides of " + support.totalMm() + " mm are deeper than half of the face.", "Take a larger face, or bars that are less deep.");
         }
+    }
+
+    public WrapBody sized(double width, double height) {
+        return new WrapBody(width, height, support, turnOver, thicknessMm, growth);
+    }
+
+    public WrapBody on(Support next) {
+        return new WrapBody(faceWidthMm, faceHeightMm, next, turnOver, thicknessMm, growth);
+    }
+
+    public WrapBody turnedOver(TurnOver next) {
+        return new WrapBody(faceWidthMm, faceHeightMm, support, next, thicknessMm, growth);
+    }
+
+    /** Of another print. */
+    public WrapBody of(double nextThicknessMm, Optional<Growth> nextGrowth) {
+        return new WrapBody(faceWidthMm, faceHeightMm, support, turnOver, nextThicknessMm, nextGrowth);
     }
 
     /** What one fold takes of the printed side. */
@@ -51,12 +103,17 @@ public record WrapBody(double faceWidthMm, double faceHeightMm, double depthMm, 
 
     /** From the face's edge to where the print turns to the back: one fold and the side; what is to be covered with picture at least. */
     public double sideMm() {
-        return foldMm() + depthMm;
+        return foldMm() + support.totalMm();
     }
 
     /** From the face's edge to the print's own: both folds, the side, the turn-over and its play. */
     public double aroundMm() {
-        return 2 * foldMm() + depthMm + turnOverMm + playMm;
+        return sideMm() + foldMm() + turnOver.widthMm + turnOver.playMm;
+    }
+
+    /** From the face's edge to where the picture ends. */
+    public double printedMm() {
+        return turnOver.printed ? aroundMm() + turnOver.bleedMm : Math.min(aroundMm(), sideMm() + turnOver.bleedMm);
     }
 
     public double flatWidthMm() {
@@ -80,10 +137,10 @@ public record WrapBody(double faceWidthMm, double faceHeightMm, double depthMm, 
     }
 
     private double across(double finishedMm) {
-        return finishedMm / (1 + grows.across);
+        return finishedMm / (1 + growth.map(Growth::across).orElse(0.0));
     }
 
     private double along(double finishedMm) {
-        return finishedMm / (1 + grows.along);
+        return finishedMm / (1 + growth.map(Growth::along).orElse(0.0));
     }
 }

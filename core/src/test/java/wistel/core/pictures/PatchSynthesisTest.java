@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.Arrays;
+import java.util.Optional;
 import java.util.SplittableRandom;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -118,9 +119,8 @@ public class PatchSynthesisTest {
         View small = picture(WIDTH, HEIGHT, drawn);
         View large = picture(3 * WIDTH, 3 * HEIGHT, (x, y) -> 0.5 + 0.3 * Math.sin((x - 1) / 27.0) + 0.15 * Math.sin((y - 1) / 12.0 + (x - 1) / 69.0));
         PatchSynthesis.Grown grown = PatchSynthesis.grow(small, MARGIN, 4);
-        View carried = grown.carriedTo(large);
-        int m = grown.marginOf(large);
-        assertThat(m).isEqualTo(3 * MARGIN);
+        int m = 3 * MARGIN;
+        View carried = carried(grown, large, m);
         assertThat(carried.width()).isEqualTo(large.width() + 2 * m);
         for (int y = 0; y < large.height(); y++) {
             for (int x = 0; x < large.width(); x++) {
@@ -139,7 +139,31 @@ public class PatchSynthesisTest {
             }
         }
         assertThat(off / (flat.width() * flat.height())).isLessThan(0.01);
-        assertThat(grown.carriedTo(small).pixels()).as("at its own size").isEqualTo(flat.pixels());
+        assertThat(carried(grown, small, MARGIN).pixels()).as("at its own size").isEqualTo(flat.pixels());
+    }
+
+    private static View carried(PatchSynthesis.Grown grown, View large, int m) {
+        Surround all = new Surround(large, new Surround.Ring(m, m, m, m), new SideFill.Extended(0), 10, Optional.of(grown));
+        return new View(all.width(), all.height(), 3, all.block(0, all.width(), 0, all.height()));
+    }
+
+    /** A picture that is fed turned gets the same texture, turned. */
+    @Test
+    public void theTextureOfATurnedPictureIsTheTextureTurned() {
+        View small = noise();
+        View large = picture(2 * WIDTH, 2 * HEIGHT, (x, y) -> 0.5 + 0.3 * Math.sin(x / 7.0) + 0.15 * Math.sin(y / 4.0 + x / 23.0));
+        PatchSynthesis.Grown grown = PatchSynthesis.grow(small, MARGIN, 4);
+        View upright = carried(grown, large, 2 * MARGIN);
+        for (Orientation orientation : Orientation.values()) {
+            View turned = carried(grown.turned(orientation), large.oriented(orientation), 2 * MARGIN);
+            double off = 0;
+            char[] expected = upright.oriented(orientation).pixels();
+            for (int i = 0; i < expected.length; i++) {
+                off += Math.abs(expected[i] - turned.pixels()[i]);
+            }
+            // places that fall on the edge between two pixels may go to either
+            assertThat(off / expected.length / 65535).as("%s", orientation).isLessThan(0.005);
+        }
     }
 
     @Test

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.Optional;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import wistel.core.fault.InvalidRequest;
@@ -15,8 +16,21 @@ public class WrapBodyTest {
 
     @DataProvider
     public Object[][] bodies() {
-        return new Object[][] {{new WrapBody(600, 400, 38, 20, 0, 0.48, new WrapBody.Growth(0.004, 0.007))}, {new WrapBody(300, 200, 18, 25, 3, 0.3, new WrapBody.Growth(-0.01, 0.002))},
-            {new WrapBody(900, 300, 45, 30, 0, 0.62, WrapBody.Growth.NONE)}, {new WrapBody(200, 150, 3, 40, 4, 0.2, new WrapBody.Growth(-0.015, -0.008))}};
+        return new Object[][] {{body(600, 400, 38, 20, 0.48, new WrapBody.Growth(0.004, 0.007))}, {body(300, 200, 18, 25, 0.3, new WrapBody.Growth(-0.01, 0.002))},
+            {body(900, 300, 45, 30, 0.62, WrapBody.Growth.NONE)}, {body(200, 150, 3, 40, 0.2, new WrapBody.Growth(-0.015, -0.008))},
+            {new WrapBody(300, 200, new WrapBody.Support(WrapBody.Kind.BOARD, 5, 4), new WrapBody.TurnOver(30, 3, false, 2), 0.2, Optional.empty())}};
+    }
+
+    private static WrapBody body(double width, double height, double depth, double turnOver, double thickness, WrapBody.Growth growth) {
+        return new WrapBody(width, height, new WrapBody.Support(WrapBody.Kind.BARS, depth, 0), new WrapBody.TurnOver(turnOver, 0, false, 3), thickness, Optional.of(growth));
+    }
+
+    private static double across(WrapBody body) {
+        return 1 + body.growth().map(WrapBody.Growth::across).orElse(0.0);
+    }
+
+    private static double along(WrapBody body) {
+        return 1 + body.growth().map(WrapBody.Growth::along).orElse(0.0);
     }
 
     /** Depth behind the face and way across it of the printed side, at a way from the face's edge on the finished body. */
@@ -25,7 +39,7 @@ public class WrapBodyTest {
         double quarter = Math.PI / 2 * t;
         double[] at = {0, 0};
         for (double gone = STEP_MM / 2; gone < way; gone += STEP_MM) {
-            double angle = (Math.min(gone, quarter) + Math.max(0, Math.min(gone - quarter - body.depthMm(), quarter))) / t;
+            double angle = (Math.min(gone, quarter) + Math.max(0, Math.min(gone - quarter - body.support().totalMm(), quarter))) / t;
             at[0] += Math.cos(angle) * STEP_MM;
             at[1] += Math.sin(angle) * STEP_MM;
         }
@@ -37,16 +51,16 @@ public class WrapBodyTest {
     public void foldedBackEachLineLiesWhereItShould(WrapBody body) {
         Rect face = body.face();
         Rect sides = body.grown(body.sideMm());
-        assertThat(face.width() * (1 + body.grows().across())).isCloseTo(body.faceWidthMm(), within(NEAR_MM));
-        assertThat(face.height() * (1 + body.grows().along())).isCloseTo(body.faceHeightMm(), within(NEAR_MM));
-        double way = (face.x() - sides.x()) * (1 + body.grows().across());
+        assertThat(face.width() * across(body)).isCloseTo(body.faceWidthMm(), within(NEAR_MM));
+        assertThat(face.height() * along(body)).isCloseTo(body.faceHeightMm(), within(NEAR_MM));
+        double way = (face.x() - sides.x()) * across(body);
         double[] end = folded(body, way);
         // the printed side stands its thickness before and beside the body
         assertThat(end[0]).as("out from the side").isCloseTo(body.thicknessMm(), within(NEAR_MM));
-        assertThat(end[1]).as("back from the face").isCloseTo(body.depthMm() + body.thicknessMm(), within(NEAR_MM));
-        double[] edge = folded(body, face.y() * (1 + body.grows().along()));
-        assertThat(edge[1]).as("on the back").isCloseTo(body.depthMm() + 2 * body.thicknessMm(), within(NEAR_MM));
-        assertThat(edge[0]).as("in from the side").isCloseTo(-body.turnOverMm() - body.playMm(), within(NEAR_MM));
+        assertThat(end[1]).as("back from the face").isCloseTo(body.support().totalMm() + body.thicknessMm(), within(NEAR_MM));
+        double[] edge = folded(body, face.y() * along(body));
+        assertThat(edge[1]).as("on the back").isCloseTo(body.support().totalMm() + 2 * body.thicknessMm(), within(NEAR_MM));
+        assertThat(edge[0]).as("in from the side").isCloseTo(-body.turnOver().widthMm() - body.turnOver().playMm(), within(NEAR_MM));
     }
 
     @Test(dataProvider = "bodies")
@@ -60,7 +74,7 @@ public class WrapBodyTest {
     /** Worked out by hand: 0.48 mm of canvas, 38 mm bars, 20 mm turned over. */
     @Test
     public void aCanvasOf600By400TakesThisMuch() {
-        WrapBody body = new WrapBody(600, 400, 38, 20, 0, 0.48, WrapBody.Growth.NONE);
+        WrapBody body = body(600, 400, 38, 20, 0.48, WrapBody.Growth.NONE);
         assertThat(body.foldMm()).isCloseTo(0.754, within(0.001));
         assertThat(body.flatWidthMm()).isCloseTo(600 + 2 * (38 + 20 + 1.508), within(0.01));
         assertThat(body.flatHeightMm()).isCloseTo(400 + 2 * (38 + 20 + 1.508), within(0.01));
@@ -68,9 +82,9 @@ public class WrapBodyTest {
 
     @Test
     public void bodiesThatCantBeAreRefusedInWords() {
-        assertThatThrownBy(() -> new WrapBody(300, 200, 0, 20, 0, 0.4, WrapBody.Growth.NONE)).isInstanceOf(InvalidRequest.class).hasMessageContaining("can't be wrapped");
-        assertThatThrownBy(() -> new WrapBody(300, 70, 38, 20, 0, 0.4, WrapBody.Growth.NONE)).isInstanceOf(InvalidRequest.class).hasMessageContaining("deeper than half");
-        assertThatThrownBy(() -> new WrapBody(3100, 700, 38, 20, 0, 0.4, WrapBody.Growth.NONE)).isInstanceOf(InvalidRequest.class);
+        assertThatThrownBy(() -> body(300, 200, 0, 20, 0.4, WrapBody.Growth.NONE)).isInstanceOf(InvalidRequest.class).hasMessageContaining("can't be wrapped");
+        assertThatThrownBy(() -> body(300, 70, 38, 20, 0.4, WrapBody.Growth.NONE)).isInstanceOf(InvalidRequest.class).hasMessageContaining("deeper than half");
+        assertThatThrownBy(() -> body(3100, 700, 38, 20, 0.4, WrapBody.Growth.NONE)).isInstanceOf(InvalidRequest.class);
         assertThatThrownBy(() -> new WrapBody.Growth(0.2, 0)).isInstanceOf(InvalidRequest.class);
     }
 }
