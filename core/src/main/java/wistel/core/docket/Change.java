@@ -12,6 +12,8 @@ import wistel.core.printer.ColourRoute;
 import wistel.core.printer.DriverSettings;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.rendition.Compensated;
+import wistel.core.pictures.SideFill;
+import wistel.core.pictures.SideMoves;
 import wistel.core.rendition.Treatment;
 import wistel.core.sheet.Annotation;
 import wistel.core.sheet.Borders;
@@ -20,6 +22,7 @@ import wistel.core.sheet.Cut;
 import wistel.core.sheet.Edge;
 import wistel.core.sheet.Rect;
 import wistel.core.sheet.Single;
+import wistel.core.sheet.Wrap;
 
 /** One decision: what a person did, what a mend would do, and what undo says it takes back. */
 public sealed interface Change {
@@ -159,7 +162,7 @@ public sealed interface Change {
     record Stocked(Stock stock, Optional<String> feed) implements Change {
         @Override
         public DocketSpec on(DocketSpec d) {
-            DocketSpec stocked = d.withStock(stock);
+            DocketSpec stocked = (d.plan() instanceof Wrap wrap ? d.withPlan(wrap.lying(stock)) : d).withStock(stock);
             return feed.map(f -> stocked.withSettings(d.settings().with(DriverSettings.FEED, f))).orElse(stocked);
         }
 
@@ -197,7 +200,7 @@ public sealed interface Change {
     record Turned() implements Change {
         @Override
         public DocketSpec on(DocketSpec d) {
-            return d.withPlan(d.single().turned());
+            return d.withPlan(d.plan() instanceof Wrap wrap ? wrap.turned() : d.single().turned());
         }
 
         @Override
@@ -234,7 +237,7 @@ public sealed interface Change {
     record Cropped(double cropX, double cropY) implements Change {
         @Override
         public DocketSpec on(DocketSpec d) {
-            return d.withPlan(d.single().cropped(cropX, cropY));
+            return d.withPlan(d.plan() instanceof Wrap wrap ? wrap.cropped(cropX, cropY) : d.single().cropped(cropX, cropY));
         }
 
         @Override
@@ -247,7 +250,7 @@ public sealed interface Change {
     record Trimmed(Cut cut) implements Change {
         @Override
         public DocketSpec on(DocketSpec d) {
-            return d.withPlan(d.single().cut(cut));
+            return d.withPlan(d.plan() instanceof Wrap wrap ? wrap.cut(cut) : d.single().cut(cut));
         }
 
         @Override
@@ -268,6 +271,58 @@ public sealed interface Change {
         public String words() {
             String bleed = edge.bleedMm() > 0 ? "mirrored bleed of " + Length.mm(edge.bleedMm()) + " mm" : "";
             return !edge.borderless() ? bleed.isEmpty() ? "with borders" : bleed : bleed.isEmpty() ? "borderless" : "borderless, " + bleed;
+        }
+    }
+
+    /** Round a body. */
+    record Wraps(Wrap wrap) implements Change {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            d.rendition(wrap.renditionId());
+            return d.withPlan(wrap);
+        }
+
+        @Override
+        public String words() {
+            return Words.wrap(wrap);
+        }
+    }
+
+    /** One picture on a sheet, as large as its face was. */
+    record Unwraps(Single single) implements Change {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            d.rendition(single.renditionId());
+            return d.withPlan(single);
+        }
+
+        @Override
+        public String words() {
+            return "one picture on the sheet";
+        }
+    }
+
+    record SidesFilled(SideFill fill) implements Change {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            return d.withPlan(d.wrap().filled(fill));
+        }
+
+        @Override
+        public String words() {
+            return fill.words();
+        }
+    }
+
+    record SidesMoved(SideMoves moves) implements Change {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            return d.withPlan(d.wrap().moved(moves));
+        }
+
+        @Override
+        public String words() {
+            return moves.changesNothing() ? "sides as they are" : "sides " + Words.sides(moves);
         }
     }
 

@@ -17,6 +17,7 @@ import wistel.core.rendition.Treatment;
 import wistel.core.sheet.Annotation;
 import wistel.core.sheet.SheetPlan;
 import wistel.core.sheet.Single;
+import wistel.core.sheet.Wrap;
 import wistel.core.tone.KeptCurve;
 
 /**
@@ -141,6 +142,14 @@ public record DocketSpec(int schema, String title, List<Rendition> renditions, O
         throw new InvalidRequest(InvalidRequest.Reason.PLAN_DIFFERS, "This docket doesn't print one picture on one sheet.", "Look at the docket as it is now.");
     }
 
+    /** @throws InvalidRequest when the docket has another plan */
+    public Wrap wrap() {
+        if (plan instanceof Wrap wrap) {
+            return wrap;
+        }
+        throw new InvalidRequest(InvalidRequest.Reason.PLAN_DIFFERS, "This docket's picture is wrapped round nothing.", "Choose wrapped at the size station first.");
+    }
+
     public DocketSpec withTitle(String next) {
         return new DocketSpec(schema, next, renditions, pairingId, stock, plan, resolution, sharpening, annotation, route, settings, copies, notes);
     }
@@ -185,10 +194,18 @@ public record DocketSpec(int schema, String title, List<Rendition> renditions, O
         return new DocketSpec(schema, title, renditions, pairingId, stock, plan, resolution, sharpening, annotation, route, settings, copies, next);
     }
 
+    /** What is wrapped is as thick as the paper, where that is known; how another one gives is not known. */
+    private SheetPlan on(PairingVersion pairing) {
+        if (!(plan instanceof Wrap wrap) || pairing.body().thicknessMm() == 0) {
+            return plan;
+        }
+        return wrap.around(wrap.body().of(pairing.body().thicknessMm(), pairingId.filter(pairing.pairingId()::equals).flatMap(same -> wrap.body().growth())));
+    }
+
     /** A pairing brings all that hangs on it: settings and intent. Colour is Wistel's to convert. */
     public DocketSpec withPairing(PairingVersion pairing) {
         boolean blackPoint = !(route instanceof ColourRoute.ByWistel by) || by.blackPoint();
-        return new DocketSpec(schema, title, renditions, Optional.of(pairing.pairingId()), stock, plan, resolution, sharpening, annotation,
+        return new DocketSpec(schema, title, renditions, Optional.of(pairing.pairingId()), stock, on(pairing), resolution, sharpening, annotation,
             pairing.grayOnly() ? new ColourRoute.DriverMonochrome() : new ColourRoute.ByWistel(pairing.intent(), blackPoint), pairing.settings(), copies, notes);
     }
 }

@@ -15,11 +15,15 @@ import wistel.core.sheet.Overhang;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
 import wistel.core.sheet.Single;
+import wistel.core.sheet.Wrap;
 
 /** Pictures against the edges of their pages, and what a frame cuts away. */
 final class EdgeRule implements Rule {
     @Override
     public Stream<Finding> check(DocketSpec d, PreflightFacts facts, Layout layout) {
+        if (d.plan() instanceof Wrap) {
+            return Stream.empty();
+        }
         List<Finding> found = new ArrayList<>();
         for (Page page : layout.pages()) {
             for (Placed placed : page.placed()) {

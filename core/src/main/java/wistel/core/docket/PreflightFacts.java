@@ -11,6 +11,8 @@ import wistel.core.icc.profile.Intent;
 import wistel.core.length.Margins;
 import wistel.core.paper.PairingVersion;
 import wistel.core.paper.Stock;
+import wistel.core.paper.Surface;
+import wistel.core.pictures.DetailMap;
 import wistel.core.printer.DriverSettings;
 import wistel.core.printer.JobRequest;
 import wistel.core.printer.MediaRow;
@@ -42,8 +44,12 @@ public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVers
      * @param hasProfile     the file brought a usable profile
      * @param profileProblem why an embedded one could not be used; empty when there was none or it is fine
      * @param sourceName     the profile's name, or what would be taken
+     * @param detail         where there is something to see in it; only where the plan asks for that
      */
-    public record Picture(SheetPlan.PixelSize size, int channels, boolean hasProfile, String profileProblem, String sourceName) {
+    public record Picture(SheetPlan.PixelSize size, int channels, boolean hasProfile, String profileProblem, String sourceName, Optional<DetailMap> detail) {
+        public Picture(SheetPlan.PixelSize size, int channels, boolean hasProfile, String profileProblem, String sourceName) {
+            this(size, channels, hasProfile, profileProblem, sourceName, Optional.empty());
+        }
     }
 
     public PreflightFacts {
@@ -64,6 +70,17 @@ public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVers
     /** How gray becomes ink with the settings as they stand. */
     public ToneMode mode(DocketSpec d) {
         return ToneMode.of(d.route(), d.settings(), described());
+    }
+
+    /** Share of the usual pixels that the paper's surface asks for. */
+    public double neededPixels() {
+        return pairing.map(p -> Surface.neededPixels(p.surface())).orElse(1.0);
+    }
+
+    /** A stock of the docket's type and feed lies in the printer, a roll of this width or a sheet of this size. */
+    public boolean loaded(DocketSpec d, Stock stock) {
+        return state.loaded().stream().anyMatch(l -> l.type().equals(d.settings().mediaType()) && l.widthMm().holds(stock.widthMm())
+            && (stock instanceof Stock.Sheet s ? !l.roll() && l.lengthMm().holds(s.lengthMm()) : l.roll()));
     }
 
     /** Where the work comes to lie. */

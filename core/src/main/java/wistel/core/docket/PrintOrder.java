@@ -14,6 +14,7 @@ import wistel.core.printer.RasterType;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
+import wistel.core.sheet.Wrap;
 import wistel.core.tone.KeptCurve;
 
 /**
@@ -28,7 +29,7 @@ import wistel.core.tone.KeptCurve;
  */
 public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVersion pairing, Output output, List<Master> masters, String descriptionHash,
                          String engine, Optional<LabFile> labFile, Optional<KeptCurve> curve) {
-    public static final int SCHEMA = 6;
+    public static final int SCHEMA = 7;
     public static final String ENGINE = "3";
     private static final String INTENT = "print-rendering-intent";
     /** A file for a lab keeps the pixels between these. */
@@ -89,7 +90,7 @@ public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVers
      */
     public static PrintOrder freeze(DocketSpec d, PreflightFacts facts, List<Master> masters, LabFile file) {
         PairingVersion pairing = facts.pairing().orElseThrow(() -> new Conflict(Conflict.Reason.STOPPED, "No paper is chosen yet.", "Choose the paper that the lab prints on."));
-        Layout whole = facts.layout(d);
+        Layout whole = d.plan() instanceof Wrap wrap ? wrap.alone(facts.ground(d)) : facts.layout(d);
         double ppi = whole.placed().stream().mapToDouble(Placed::ppi).max().orElse(LEAST_PPI);
         int dpi = (int) Math.round(Math.max(LEAST_PPI, Math.min(MOST_PPI, Math.min(ppi, d.resolution().mostPpi()))));
         Layout layout = file.sheet() ? whole.onPaper() : whole.picturesAlone();

@@ -14,6 +14,8 @@ import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
 import wistel.core.sheet.Rect;
 import wistel.core.sheet.Single;
+import wistel.core.sheet.Wrap;
+import wistel.core.sheet.WrapBody;
 
 /** The one plain sentence that says what happens if the docket is printed now. */
 public final class Readback {
@@ -28,7 +30,7 @@ public final class Readback {
         int sheets = layout.pages().size() * d.copiesByPrinter();
         out.append(paper(d, layout, sheets)).append(" of ").append(facts.pairing().get().paper()).append(" from ").append(facts.described().feed(d.settings().feed()));
         pictures(out, d, layout);
-        if (!d.annotation().caption().blank() && layout.pages().get(0).overMm() == 0) {
+        if (d.plan() instanceof Single && !d.annotation().caption().blank() && layout.pages().get(0).overMm() == 0) {
             out.append(", a caption below");
         }
         String treated = d.renditions().stream().map(r -> rendition(r, d, facts)).filter(w -> !w.isEmpty()).distinct().collect(Collectors.joining("; "));
@@ -68,6 +70,10 @@ public final class Readback {
     }
 
     private static void pictures(StringBuilder out, DocketSpec d, Layout layout) {
+        if (d.plan() instanceof Wrap wrap) {
+            wrapped(out, wrap, layout);
+            return;
+        }
         if (!d.annotation().numbered() && layout.pages().size() > 1 || layout.pages().get(0).placed().size() != 1) {
             out.append(", ").append(layout.placed().size()).append(" pictures");
             return;
@@ -85,6 +91,15 @@ public final class Readback {
             out.append(", white ").append(Length.mm(at.x())).append(" mm at the sides, ").append(Length.mm(at.y())).append(" above and ")
                 .append(Length.mm(below)).append(" below");
         }
+    }
+
+    private static void wrapped(StringBuilder out, Wrap wrap, Layout layout) {
+        WrapBody.TurnOver turned = wrap.body().turnOver();
+        out.append(wrap.panels().count() == 1 ? ", one wrap of " : ", ").append(Words.wrap(wrap)).append(" with ").append(wrap.fill().words());
+        String moved = Words.sides(wrap.moves());
+        out.append(moved.isEmpty() ? "" : " (" + moved + ")");
+        out.append(", ").append(Length.mm(turned.widthMm() + turned.playMm())).append(" mm turned over ").append(turned.printed() ? "with picture on it" : "left bare");
+        layout.losses().forEach(loss -> out.append("; ").append(Words.percent(loss.share())).append(" of the picture isn't on the face"));
     }
 
     /** The driver's monochrome knows nothing of a toning. */

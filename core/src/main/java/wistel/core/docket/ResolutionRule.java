@@ -22,7 +22,7 @@ final class ResolutionRule implements Rule {
     private static Stream<Finding> of(DocketSpec d, PreflightFacts facts, double ppi) {
         List<Finding> found = new ArrayList<>();
         double printed = Math.min(ppi, d.resolution().mostPpi());
-        Ppi.Label label = Ppi.label(printed, d.resolution().viewingMm());
+        Ppi.Label label = Ppi.label(printed, d.resolution().viewingMm(), facts.neededPixels());
         if (label == Ppi.Label.POOR || label == Ppi.Label.FAIR) {
             found.add(Finding.look(Stage.SIZE, "few-pixels", "Only " + Math.round(printed) + " pixels an inch at this size.",
                 label == Ppi.Label.POOR ? "Edges look soft or stepped at reading distance." : "Fine detail looks a little soft close up."));

@@ -12,6 +12,7 @@ import wistel.core.printer.DriverSettings;
 import wistel.core.rendition.Treatment;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.Placed;
+import wistel.core.sheet.Wrap;
 
 /** The six stages of a docket, each with its one-line outcome and its mark. */
 public final class Track {
@@ -51,6 +52,9 @@ public final class Track {
 
     private static String size(DocketSpec d, Layout layout) {
         List<Placed> placed = layout.placed();
+        if (d.plan() instanceof Wrap wrap) {
+            return "face " + Words.wrap(wrap).replace(" on ", ", ") + ", " + Math.round(placed.get(0).ppi()) + " ppi";
+        }
         if (placed.size() != 1) {
             return placed.size() + " pictures on " + layout.pages().size() + " × " + d.stock().name();
         }

@@ -1,6 +1,12 @@
 package wistel.core.docket;
 
 import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import wistel.core.length.Length;
+import wistel.core.pictures.SideMoves;
+import wistel.core.sheet.Wrap;
+import wistel.core.sheet.WrapBody;
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
 import wistel.core.icc.profile.Intent;
@@ -21,6 +27,28 @@ final class Words {
 
     static String capital(String words) {
         return words.isEmpty() ? words : Character.toUpperCase(words.charAt(0)) + words.substring(1);
+    }
+
+    static String wrap(Wrap wrap) {
+        WrapBody body = wrap.body();
+        String size = Length.mm(body.faceWidthMm()) + " × " + Length.mm(body.faceHeightMm()) + " mm on " + Length.mm(body.support().totalMm()) + " mm "
+            + (body.support().kind() == WrapBody.Kind.BARS ? "bars" : "of board");
+        return wrap.panels().count() == 1 ? size : wrap.panels().count() + " pieces of " + size;
+    }
+
+    /** "12 % darker, softer, 20 % less colour". */
+    static String sides(SideMoves moves) {
+        List<String> words = new ArrayList<>();
+        if (moves.darker() != 0) {
+            words.add(Math.abs(moves.darker()) + " % " + (moves.darker() > 0 ? "darker" : "lighter"));
+        }
+        if (moves.softer() > 0) {
+            words.add("softer");
+        }
+        if (moves.lessColour() > 0) {
+            words.add(moves.lessColour() == 100 ? "without colour" : moves.lessColour() + " % less colour");
+        }
+        return String.join(", ", words);
     }
 
     static String intent(Intent intent) {

@@ -21,7 +21,12 @@ public final class Ppi {
 
     /** @param viewingMm how far away it will be looked at; 0 when not said */
     public static Label label(double ppi, double viewingMm) {
-        double scale = viewingMm > 0 ? READING_MM / viewingMm : 1;
+        return label(ppi, viewingMm, 1);
+    }
+
+    /** @param needed share of the usual pixels that the surface asks for: its own texture hides the rest */
+    public static Label label(double ppi, double viewingMm, double needed) {
+        double scale = (viewingMm > 0 ? READING_MM / viewingMm : 1) * needed;
         if (ppi >= FINE * scale) {
             return Label.FINE;
         }

@@ -6,6 +6,9 @@ import java.util.Locale;
 public enum Surface {
     GLOSS(0.04, 1), LUSTRE(0.05, 1.1), MATTE(0.09, 1.4), CANVAS(0.14, 1.6);
 
+    /** Canvas and textured papers hide about a third of the detail. */
+    private static final double NEEDED_UNDER_TEXTURE = 2 / 3.0;
+
     private final double spreadMm;
     private final double loss;
 
@@ -24,6 +27,11 @@ public enum Surface {
             return MATTE;
         }
         return w.contains("gloss") ? GLOSS : LUSTRE;
+    }
+
+    /** Share of the usual pixels that a surface, in words, asks for. */
+    public static double neededPixels(String words) {
+        return words.toLowerCase(Locale.ROOT).matches(".*(canvas|textured).*") ? NEEDED_UNDER_TEXTURE : 1;
     }
 
     public double spreadMm() {

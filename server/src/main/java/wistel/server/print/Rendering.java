@@ -27,6 +27,7 @@ import wistel.core.paper.Surface;
 import wistel.core.pictures.PictureFile;
 import wistel.core.pictures.Progress;
 import wistel.core.pictures.RowSource;
+import wistel.core.pictures.SideMoves;
 import wistel.core.printer.ColourRoute;
 import wistel.core.printer.RasterType;
 import wistel.core.render.CoverageSink;
@@ -40,10 +41,14 @@ import wistel.core.render.TiffSink;
 import wistel.core.render.Xmp;
 import wistel.core.rendition.RenditionChange;
 import wistel.core.rendition.RenditionCompiler;
+import wistel.core.rendition.SideChange;
 import wistel.core.sheet.Page;
+import wistel.core.sheet.Placed;
 import wistel.server.edge.Events;
 import wistel.server.edge.Shutdown;
+import wistel.server.master.MasterRepository;
 import wistel.server.master.PixelWorkers;
+import wistel.server.master.SideTextures;
 import wistel.server.store.FileStore;
 import wistel.server.store.ProfileRepository;
 
@@ -58,11 +63,15 @@ public class Rendering {
     private final AttemptRepository attempts;
     private final FileStore files;
     private final ProfileRepository profiles;
+    private final MasterRepository masters;
+    private final SideTextures textures;
     private final PixelWorkers workers;
     private final Events events;
     private final Shutdown shutdown;
 
-    Rendering(AttemptRepository attempts, FileStore files, ProfileRepository profiles, PixelWorkers workers, Events events, Shutdown shutdown) {
+    Rendering(AttemptRepository attempts, FileStore files, ProfileRepository profiles, MasterRepository masters, SideTextures textures, PixelWorkers workers, Events events, Shutdown shutdown) {
+        this.masters = masters;
+        this.textures = textures;
         this.attempts = attempts;
         this.files = files;
         this.profiles = profiles;
@@ -88,7 +97,7 @@ public class Rendering {
     public Made file(PrintOrder order, int number, Progress progress) throws IOException {
         Page page = order.page(number);
         int dpi = order.output().dpi();
-        LayoutRenderer.Job job = new LayoutRenderer.Job(page, pictures(order), dpi, order.spec().resolution().mostPpi(), sharpener(order));
+        LayoutRenderer.Job job = new LayoutRenderer.Job(page, pictures(order, page), dpi, order.spec().resolution().mostPpi(), sharpener(order));
         LayoutRenderer renderer = new LayoutRenderer(workers.executor(), files::scratch);
         if (order.labFile().isPresent()) {
             return new Made(labFile(order, job, renderer, progress), Optional.empty());
@@ -137,7 +146,7 @@ public class Rendering {
         };
     }
 
-    private Map<String, LayoutRenderer.Picture> pictures(PrintOrder order) {
+    private Map<String, LayoutRenderer.Picture> pictures(PrintOrder order, Page page) {
         Map<String, RowSource> rows = new HashMap<>();
         Map<String, LayoutRenderer.Picture> pictures = new HashMap<>();
         for (PrintOrder.Master master : order.masters()) {
@@ -146,9 +155,15 @@ public class Rendering {
             // the same master in two renditions is decoded once
             RowSource stored = rows.computeIfAbsent(master.hash(), h -> file.rows());
             pictures.put(master.renditionId(), new LayoutRenderer.Picture(stored, file.facts().orientation(), PictureLight.of(source), order.spec().sharpening() == Sharpening.OFF ? UNUSED : PictureLight.luminance(source),
-                conversion(order, master, source)));
+                conversion(order, master, source, Optional.empty()), page.sided(master.renditionId()).map(p -> sides(order, master, source, p))));
         }
         return pictures;
+    }
+
+    private LayoutRenderer.SideColours sides(PrintOrder order, PrintOrder.Master master, IccProfile source, Placed placed) {
+        SideMoves moves = placed.sides().orElseThrow().moves();
+        return new LayoutRenderer.SideColours(conversion(order, master, source, Optional.of(moves).filter(m -> !m.leavesColours()).map(SideChange::of)),
+            masters.byHash(master.hash()).flatMap(m -> textures.of(m, placed)));
     }
 
     private static Sharpener sharpener(PrintOrder order) {
@@ -157,11 +172,14 @@ public class Rendering {
         return Sharpener.onPaper(sharpening.radiusMm(surface, order.spec().resolution().viewingMm()), sharpening.amount(surface), order.output().dpi());
     }
 
-    private Transform conversion(PrintOrder order, PrintOrder.Master master, IccProfile source) {
+    private Transform conversion(PrintOrder order, PrintOrder.Master master, IccProfile source, Optional<SideChange> sides) {
         ColourRoute.ByWistel shown = order.spec().shownRoute(order.pairing());
         RenditionChange change = order.spec().change(master.renditionId(), source.space().channels(), order.curve());
         boolean gray = order.labFile().isEmpty() && order.spec().route() instanceof ColourRoute.DriverMonochrome;
-        return RenditionCompiler.through(source, gray ? change.drained() : change, new RenditionCompiler.Onward(shown.intent(), shown.blackPoint()), from -> recipe(order, from), TransformCompiler::compile);
+        RenditionChange used = gray ? change.drained() : change;
+        RenditionCompiler.Onward onward = new RenditionCompiler.Onward(shown.intent(), shown.blackPoint());
+        return sides.map(s -> RenditionCompiler.through(source, used, s, onward, from -> recipe(order, from), TransformCompiler::compile))
+            .orElseGet(() -> RenditionCompiler.through(source, used, onward, from -> recipe(order, from), TransformCompiler::compile));
     }
 
     private Recipe recipe(PrintOrder order, IccProfile source) {

@@ -27,7 +27,6 @@ import wistel.core.icc.transform.Recipe;
 import wistel.core.icc.transform.Transform;
 import wistel.core.length.Length;
 import wistel.core.paper.PairingVersion;
-import wistel.core.pictures.Crop;
 import wistel.core.pictures.Orientation;
 import wistel.core.pictures.Progress;
 import wistel.core.pictures.View;
@@ -50,6 +49,7 @@ import wistel.server.master.Master;
 import wistel.server.master.MasterRepository;
 import wistel.server.master.PixelWorkers;
 import wistel.server.master.PreviewStore;
+import wistel.server.master.SideTextures;
 import wistel.server.pairing.PairingRepository;
 import wistel.server.store.FileStore;
 import wistel.server.store.ProfileRepository;
@@ -69,8 +69,11 @@ public class LaidDownService {
     private final FileStore files;
     private final PixelWorkers workers;
     private final ProofService proofs;
+    private final SideTextures textures;
 
-    LaidDownService(PreviewStore previews, MasterRepository masters, ProfileRepository profiles, PairingRepository pairings, FileStore files, PixelWorkers workers, ProofService proofs) {
+    LaidDownService(PreviewStore previews, MasterRepository masters, ProfileRepository profiles, PairingRepository pairings, FileStore files, PixelWorkers workers, ProofService proofs,
+                    SideTextures textures) {
+        this.textures = textures;
         this.previews = previews;
         this.masters = masters;
         this.profiles = profiles;
@@ -122,8 +125,12 @@ public class LaidDownService {
             View view = previews.view(master, asked(page, used.renditionId(), dpi) * Math.max(master.width(), master.height()) <= SMALL ? SMALL : PreviewStore.LARGEST);
             IccProfile source = previews.profile(master);
             scales.put(used.renditionId(), (double) view.width() / master.width());
+            RenditionChange change = change(judged, used.renditionId());
+            Function<IccProfile, Recipe> onward = from -> toRaster(from, told, judged);
+            Optional<LayoutRenderer.SideColours> sides = page.sided(used.renditionId()).map(p -> new LayoutRenderer.SideColours(
+                proofs.converted(source, change, p.sides().orElseThrow().moves(), route(d, judged), onward), textures.of(master, p)));
             pictures.put(used.renditionId(), new LayoutRenderer.Picture(view, Orientation.UPRIGHT, PictureLight.of(source), new float[0],
-                proofs.converted(source, change(judged, used.renditionId()), route(d, judged), from -> toRaster(from, told, judged))));
+                proofs.converted(source, change, route(d, judged), onward), sides));
         }
         return new LayoutRenderer.Job(scaled(page, scales), pictures, dpi, Double.POSITIVE_INFINITY, Sharpener.NONE);
     }
@@ -175,8 +182,7 @@ public class LaidDownService {
     private static List<Placed> scaled(List<Placed> placed, Map<String, Double> scales) {
         List<Placed> scaled = new ArrayList<>();
         for (Placed p : placed) {
-            double s = scales.get(p.renditionId());
-            scaled.add(new Placed(p.renditionId(), new Crop(p.crop().x() * s, p.crop().y() * s, p.crop().width() * s, p.crop().height() * s), p.straighten(), p.atMm(), p.orientation()));
+            scaled.add(p.scaled(scales.get(p.renditionId())));
         }
         return scaled;
     }

@@ -21,6 +21,7 @@ import wistel.core.docket.Change;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.fault.WistelException;
 import wistel.core.paper.Stock;
+import wistel.core.pictures.SideFill;
 import wistel.core.printer.ColourRoute;
 import wistel.core.rendition.Move;
 import wistel.core.rendition.Treatment;
@@ -32,7 +33,8 @@ import wistel.core.sheet.SheetPlan;
 @Component
 public class Json {
     /** Sums of core: in JSON each of their records says by {@code kind} which it is. */
-    public static final List<Class<?>> SUMS = List.of(Change.class, Stock.class, ColourRoute.class, Treatment.class, Move.class, Mark.class, SheetPlan.class, Borders.class);
+    public static final List<Class<?>> SUMS = List.of(Change.class, Stock.class, ColourRoute.class, Treatment.class, Move.class, Mark.class, SheetPlan.class, Borders.class,
+        SideFill.class);
 
     private final JsonMapper mapper;
 

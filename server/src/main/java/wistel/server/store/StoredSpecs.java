@@ -70,6 +70,7 @@ public class StoredSpecs {
             case 3 -> json.read(thirdOrder((ObjectNode) node), PrintOrder.class);
             case 4 -> json.read(fourthOrder((ObjectNode) node), PrintOrder.class);
             case 5 -> json.read(fifthOrder((ObjectNode) node), PrintOrder.class);
+            case 6 -> json.read(sixthOrder((ObjectNode) node), PrintOrder.class);
             default -> json.read(node, PrintOrder.class);
         };
     }
@@ -118,6 +119,12 @@ public class StoredSpecs {
         fifthSpec((ObjectNode) o.path("spec"));
         ((ObjectNode) o.path("pairing")).putArray("curves");
         o.putNull("curve");
+        return sixthOrder(o);
+    }
+
+    /** Schema 6: nothing was made round pictures but a bleed. */
+    private static ObjectNode sixthOrder(ObjectNode o) {
+        o.path("layout").path("pages").forEach(page -> List.of("placed", "bleed").forEach(pieces -> page.path(pieces).forEach(p -> ((ObjectNode) p).putNull("sides"))));
         return o.put("schema", PrintOrder.SCHEMA);
     }
 
