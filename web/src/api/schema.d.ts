@@ -237,7 +237,7 @@ export interface paths {
         };
         get: operations["all_2"];
         put?: never;
-        post: operations["keep_2"];
+        post: operations["keep_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -401,7 +401,7 @@ export interface paths {
         delete?: never;
         options?: never;
         head?: never;
-        patch: operations["change_2"];
+        patch: operations["change_3"];
         trace?: never;
     };
     "/api/dockets/{id}/attempts": {
@@ -868,6 +868,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/dockets/{id}/wrap": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["wrap"];
+        delete: operations["unwrap"];
+        options?: never;
+        head?: never;
+        patch: operations["change_1"];
+        trace?: never;
+    };
+    "/api/dockets/{id}/wrap/colour": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["colour"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{id}/wrap/instructions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["instructions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{id}/wrap/pieces/{piece}/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["picture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/events": {
         parameters: {
             query?: never;
@@ -932,6 +996,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/own-bodies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["own"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/own-bodies/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["keep_2"];
+        post?: never;
+        delete: operations["forget"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/own-sheets/{name}": {
         parameters: {
             query?: never;
@@ -942,7 +1038,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["forget"];
+        delete: operations["forget_1"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1057,7 +1153,7 @@ export interface paths {
         delete?: never;
         options?: never;
         head?: never;
-        patch: operations["change_1"];
+        patch: operations["change_2"];
         trace?: never;
     };
     "/api/profiles": {
@@ -1509,6 +1605,11 @@ export interface components {
             /** Format: uuid */
             attempt: string;
         };
+        BodyAsked: {
+            support: components["schemas"]["Support"];
+            /** Format: double */
+            turnOverMm: number;
+        };
         Bordered: {
             borders: components["schemas"]["Borders"];
             /** @enum {string} */
@@ -1554,7 +1655,7 @@ export interface components {
             sizePt: number;
             title: boolean;
         };
-        Change: components["schemas"]["Titled"] | components["schemas"]["Noted"] | components["schemas"]["Copies"] | components["schemas"]["ProfileConfirmed"] | components["schemas"]["Treated"] | components["schemas"]["Compensates"] | components["schemas"]["Charted"] | components["schemas"]["Straightens"] | components["schemas"]["Paired"] | components["schemas"]["Stocked"] | components["schemas"]["Framed"] | components["schemas"]["Laid"] | components["schemas"]["Turned"] | components["schemas"]["Fitted"] | components["schemas"]["Filled"] | components["schemas"]["Cropped"] | components["schemas"]["Trimmed"] | components["schemas"]["Edged"] | components["schemas"]["Annotated"] | components["schemas"]["Sharpened"] | components["schemas"]["Bordered"] | components["schemas"]["Resolved"] | components["schemas"]["Routed"] | components["schemas"]["Together"] | components["schemas"]["Set"];
+        Change: components["schemas"]["Titled"] | components["schemas"]["Noted"] | components["schemas"]["Copies"] | components["schemas"]["ProfileConfirmed"] | components["schemas"]["Treated"] | components["schemas"]["Compensates"] | components["schemas"]["Charted"] | components["schemas"]["Straightens"] | components["schemas"]["Paired"] | components["schemas"]["Stocked"] | components["schemas"]["Framed"] | components["schemas"]["Laid"] | components["schemas"]["Turned"] | components["schemas"]["Fitted"] | components["schemas"]["Filled"] | components["schemas"]["Cropped"] | components["schemas"]["Trimmed"] | components["schemas"]["Edged"] | components["schemas"]["Wraps"] | components["schemas"]["Unwraps"] | components["schemas"]["SidesFilled"] | components["schemas"]["SidesMoved"] | components["schemas"]["Annotated"] | components["schemas"]["Sharpened"] | components["schemas"]["Bordered"] | components["schemas"]["Resolved"] | components["schemas"]["Routed"] | components["schemas"]["Together"] | components["schemas"]["Set"];
         Chart: {
             /** @enum {string} */
             kind: "chart";
@@ -1708,6 +1809,7 @@ export interface components {
             undo: string;
             /** Format: int32 */
             version: number;
+            wrapped: components["schemas"]["Wrapped"];
         };
         DriverMonochrome: {
             /** @enum {string} */
@@ -1767,6 +1869,12 @@ export interface components {
             /** @enum {string} */
             kind: "even";
         };
+        Extended: {
+            /** @enum {string} */
+            kind: "extended";
+            /** Format: int32 */
+            seed: number;
+        };
         Figures: {
             blackAlways: ("PERCEPTUAL" | "RELATIVE" | "SATURATION" | "ABSOLUTE")[];
             /** Format: double */
@@ -1823,6 +1931,12 @@ export interface components {
             paper: string;
             takes: string;
         };
+        Growth: {
+            /** Format: double */
+            across: number;
+            /** Format: double */
+            along: number;
+        };
         HeavierFoot: {
             /** @enum {string} */
             kind: "heavier-foot";
@@ -1858,6 +1972,10 @@ export interface components {
             hues: number[];
             /** Format: double */
             median: number;
+        };
+        Itself: {
+            /** @enum {string} */
+            kind: "itself";
         };
         Kept: {
             /** Format: int64 */
@@ -1941,6 +2059,12 @@ export interface components {
             /** Format: double */
             widthMm: number;
         };
+        Lines: {
+            backMm: components["schemas"]["Rect"];
+            faceMm: components["schemas"]["Rect"];
+            flatMm: components["schemas"]["Rect"];
+            shownMm: components["schemas"]["Rect"];
+        };
         Loss: {
             renditionId: string;
             /** Format: double */
@@ -1997,6 +2121,10 @@ export interface components {
         Mend: {
             change: components["schemas"]["Change"];
             label: string;
+        };
+        Mirrored: {
+            /** @enum {string} */
+            kind: "mirrored";
         };
         MixPoint: {
             /** Format: double */
@@ -2070,6 +2198,12 @@ export interface components {
             sourceName: string;
             tones: components["schemas"]["Tones"];
         };
+        OneColour: {
+            codes: number[];
+            /** @enum {string} */
+            kind: "one-colour";
+            patch: components["schemas"]["Patch"];
+        };
         Opened: {
             docket: components["schemas"]["DocketView"];
             notice: string;
@@ -2078,6 +2212,12 @@ export interface components {
             borderless: components["schemas"]["Borderless"];
             settings: components["schemas"]["SettingChoice"][];
             stocks: components["schemas"]["StockChoice"][];
+        };
+        OwnBody: {
+            name: string;
+            support: components["schemas"]["Support"];
+            /** Format: double */
+            turnOverMm: number;
         };
         OwnDisplay: {
             hash: string;
@@ -2144,6 +2284,14 @@ export interface components {
             surface: string;
             whiteLab: number[];
         };
+        Panels: {
+            /** Format: int32 */
+            across: number;
+            /** Format: int32 */
+            down: number;
+            /** Format: double */
+            gapMm: number;
+        };
         PaperBody: {
             /** @enum {string} */
             curl: "FLAT" | "SLIGHT" | "STRONG";
@@ -2166,12 +2314,23 @@ export interface components {
             /** Format: double */
             share: number;
         };
+        Patch: {
+            /** Format: double */
+            height: number;
+            /** Format: double */
+            width: number;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+        };
         Placed: {
             atMm: components["schemas"]["Rect"];
             crop: components["schemas"]["Crop"];
             /** @enum {string} */
             orientation: "UPRIGHT" | "MIRRORED" | "HALF_TURN" | "FLIPPED" | "TRANSPOSED" | "QUARTER_RIGHT" | "TRANSVERSED" | "QUARTER_LEFT";
             renditionId: string;
+            sides: components["schemas"]["WrappedSides"];
             /** Format: double */
             straighten: number;
         };
@@ -2397,7 +2556,16 @@ export interface components {
             name: string;
             width: string;
         };
-        SheetPlan: components["schemas"]["Single"] | components["schemas"]["Chart"];
+        SheetPlan: components["schemas"]["Single"] | components["schemas"]["Chart"] | components["schemas"]["Wrap"];
+        SideFill: components["schemas"]["Itself"] | components["schemas"]["Mirrored"] | components["schemas"]["Stretched"] | components["schemas"]["OneColour"] | components["schemas"]["Extended"];
+        SideMoves: {
+            /** Format: int32 */
+            darker: number;
+            /** Format: int32 */
+            lessColour: number;
+            /** Format: int32 */
+            softer: number;
+        };
         Sides: {
             /** Format: double */
             bottom: number;
@@ -2409,6 +2577,16 @@ export interface components {
             right: number;
             /** Format: double */
             top: number;
+        };
+        SidesFilled: {
+            fill: components["schemas"]["SideFill"];
+            /** @enum {string} */
+            kind: "sides-filled";
+        };
+        SidesMoved: {
+            /** @enum {string} */
+            kind: "sides-moved";
+            moves: components["schemas"]["SideMoves"];
         };
         Single: {
             across: boolean;
@@ -2472,7 +2650,9 @@ export interface components {
         StockChoice: {
             feed: string;
             fills: boolean;
+            holds: boolean;
             label: string;
+            loaded: boolean;
             own: boolean;
             stock: components["schemas"]["Stock"];
         };
@@ -2487,6 +2667,10 @@ export interface components {
             kind: "straightens";
             on: boolean;
             renditionId: string;
+        };
+        Stretched: {
+            /** @enum {string} */
+            kind: "stretched";
         };
         Suggested: {
             /** Format: double */
@@ -2505,6 +2689,14 @@ export interface components {
             name: string;
             /** Format: int32 */
             percent: number;
+        };
+        Support: {
+            /** Format: double */
+            airGapMm: number;
+            /** Format: double */
+            depthMm: number;
+            /** @enum {string} */
+            kind: "BARS" | "BOARD";
         };
         TakenCompensation: {
             compensation: components["schemas"]["CompensationView"];
@@ -2614,9 +2806,23 @@ export interface components {
             /** @enum {string} */
             kind: "trimmed";
         };
+        TurnOver: {
+            /** Format: double */
+            bleedMm: number;
+            /** Format: double */
+            playMm: number;
+            printed: boolean;
+            /** Format: double */
+            widthMm: number;
+        };
         Turned: {
             /** @enum {string} */
             kind: "turned";
+        };
+        Unwraps: {
+            /** @enum {string} */
+            kind: "unwraps";
+            single: components["schemas"]["Single"];
         };
         UsualCompensation: {
             /** Format: uuid */
@@ -2741,6 +2947,80 @@ export interface components {
         Word: {
             label: string;
             value: string;
+        };
+        Wrap: {
+            across: boolean;
+            body: components["schemas"]["WrapBody"];
+            /** @enum {string} */
+            corners: "FOLDED" | "MITRED";
+            /** Format: double */
+            cropX: number;
+            /** Format: double */
+            cropY: number;
+            cut: components["schemas"]["Cut"];
+            fill: components["schemas"]["SideFill"];
+            /** @enum {string} */
+            kind: "wrap";
+            moves: components["schemas"]["SideMoves"];
+            panels: components["schemas"]["Panels"];
+            renditionId: string;
+        };
+        WrapAsked: {
+            airGap: string;
+            bleed: string;
+            /** @enum {string} */
+            corners: "FOLDED" | "MITRED";
+            depth: string;
+            free: boolean;
+            gap: string;
+            growsAcross: string;
+            growsAlong: string;
+            height: string;
+            /** @enum {string} */
+            kind: "BARS" | "BOARD";
+            /** Format: int32 */
+            panelsAcross: number;
+            /** Format: int32 */
+            panelsDown: number;
+            play: string;
+            printed: boolean;
+            thickness: string;
+            turnOver: string;
+            width: string;
+        };
+        WrapBody: {
+            /** Format: double */
+            faceHeightMm: number;
+            /** Format: double */
+            faceWidthMm: number;
+            growth: components["schemas"]["Growth"];
+            support: components["schemas"]["Support"];
+            /** Format: double */
+            thicknessMm: number;
+            turnOver: components["schemas"]["TurnOver"];
+        };
+        Wrapped: {
+            /** Format: double */
+            foldMm: number;
+            lines: components["schemas"]["Lines"];
+            /** Format: double */
+            neededLengthMm: number;
+            /** Format: double */
+            neededWidthMm: number;
+            pictureShaped: boolean;
+            /** Format: double */
+            sideMm: number;
+        };
+        WrappedSides: {
+            faceMm: components["schemas"]["Rect"];
+            fill: components["schemas"]["SideFill"];
+            grownMm: components["schemas"]["Rect"];
+            moves: components["schemas"]["SideMoves"];
+        };
+        Wraps: {
+            /** @enum {string} */
+            kind: "wraps";
+            wrap: components["schemas"]["Wrap"];
         };
     };
     responses: never;
@@ -3095,7 +3375,7 @@ export interface operations {
             };
         };
     };
-    keep_2: {
+    keep_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -3384,7 +3664,7 @@ export interface operations {
             };
         };
     };
-    change_2: {
+    change_3: {
         parameters: {
             query?: never;
             header: {
@@ -4178,6 +4458,160 @@ export interface operations {
             };
         };
     };
+    wrap: {
+        parameters: {
+            query?: never;
+            header: {
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DocketView"];
+                };
+            };
+        };
+    };
+    unwrap: {
+        parameters: {
+            query?: never;
+            header: {
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DocketView"];
+                };
+            };
+        };
+    };
+    change_1: {
+        parameters: {
+            query?: never;
+            header: {
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WrapAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DocketView"];
+                };
+            };
+        };
+    };
+    colour: {
+        parameters: {
+            query?: never;
+            header: {
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Patch"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DocketView"];
+                };
+            };
+        };
+    };
+    instructions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                };
+            };
+        };
+    };
+    picture: {
+        parameters: {
+            query?: {
+                longest?: number;
+                sides?: "CHOSEN" | "ITSELF" | "MIRRORED" | "STRETCHED" | "ONE_COLOUR" | "EXTENDED";
+                display?: string;
+                tagged?: boolean;
+            };
+            header?: never;
+            path: {
+                id: string;
+                piece: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/png": string;
+                };
+            };
+        };
+    };
     listen: {
         parameters: {
             query?: never;
@@ -4286,7 +4720,73 @@ export interface operations {
             };
         };
     };
+    own: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["OwnBody"][];
+                };
+            };
+        };
+    };
+    keep_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BodyAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["OwnBody"][];
+                };
+            };
+        };
+    };
     forget: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    forget_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -4506,7 +5006,7 @@ export interface operations {
             };
         };
     };
-    change_1: {
+    change_2: {
         parameters: {
             query?: never;
             header?: never;

@@ -9,7 +9,7 @@ import wistel.core.pictures.SideMoves;
 import wistel.core.pictures.Surround;
 import wistel.core.sheet.Placed;
 import wistel.core.sheet.Rect;
-import wistel.core.sheet.Sides;
+import wistel.core.sheet.WrappedSides;
 
 /**
  * A placed picture with its sides, on the raster. The face is converted as any picture is. What is done to the sides alone is a second conversion that the
@@ -36,7 +36,7 @@ final class SidedPiece {
     record Base(PixelRuns picture, int x, int y) {
     }
 
-    private SidedPiece(LayoutRenderer.Job job, LayoutRenderer.Picture picture, Sides sides, Base base, Optional<PatchSynthesis.Grown> texture) {
+    private SidedPiece(LayoutRenderer.Job job, LayoutRenderer.Picture picture, WrappedSides sides, Base base, Optional<PatchSynthesis.Grown> texture) {
         Box asked = box(job, sides.grownMm());
         Box whole = new Box(base.x, base.y, base.x + base.picture.width(), base.y + base.picture.height());
         // whole pixels: the picture may reach a pixel farther than what is asked for

@@ -14,7 +14,7 @@ import wistel.core.pictures.Orientation;
  * @param orientation how the part is turned or mirrored to lie there
  * @param sides       what is made round it; empty where nothing is
  */
-public record Placed(String renditionId, Crop crop, double straighten, Rect atMm, Orientation orientation, Optional<Sides> sides) {
+public record Placed(String renditionId, Crop crop, double straighten, Rect atMm, Orientation orientation, Optional<WrappedSides> sides) {
     public Placed(String renditionId, Crop crop, double straighten, Rect atMm, Orientation orientation) {
         this(renditionId, crop, straighten, atMm, orientation, Optional.empty());
     }
@@ -49,7 +49,7 @@ public record Placed(String renditionId, Crop crop, double straighten, Rect atMm
 
     /** All that is printed of it, what is made round it too. */
     public Rect printedMm() {
-        return sides.map(Sides::grownMm).orElse(atMm);
+        return sides.map(WrappedSides::grownMm).orElse(atMm);
     }
 
     /** Pixels of the picture per inch of paper, across the picture. */

@@ -143,6 +143,52 @@ public record Wrap(String renditionId, boolean across, WrapBody body, Panels pan
         return cut.inside(picture.aspect()).of(picture).shaped(shape, cropX, cropY);
     }
 
+    /** All faces together, with what goes round them, have the shape of what is wanted of the picture: nothing of that is cropped. */
+    public boolean pictureShaped(PixelSize picture) {
+        double round = shownRoundMm();
+        return Single.sameShape((panels.widthMm(body.faceWidthMm()) + 2 * round) / (panels.heightMm(body.faceHeightMm()) + 2 * round), shape(picture));
+    }
+
+    private double shape(PixelSize picture) {
+        Crop wanted = cut.inside(picture.aspect()).of(picture);
+        return wanted.width() / wanted.height();
+    }
+
+    /** Faces of this width, as high as the picture is shaped. */
+    public Wrap byWidth(PixelSize picture, double faceMm) {
+        double round = shownRoundMm();
+        double wall = (panels.widthMm(faceMm) + 2 * round) / shape(picture) - 2 * round;
+        return around(body.sized(faceMm, (wall - (panels.down - 1) * panels.gapMm) / panels.down));
+    }
+
+    /** Faces of this height, as wide as the picture is shaped. */
+    public Wrap byHeight(PixelSize picture, double faceMm) {
+        double round = shownRoundMm();
+        double wall = (panels.heightMm(faceMm) + 2 * round) * shape(picture) - 2 * round;
+        return around(body.sized((wall - (panels.across - 1) * panels.gapMm) / panels.across, faceMm));
+    }
+
+    /** Cut up otherwise, all of it as large on the wall as before. */
+    public Wrap cutUp(Panels next) {
+        double width = (panels.widthMm(body.faceWidthMm()) - (next.across - 1) * next.gapMm) / next.across;
+        double height = (panels.heightMm(body.faceHeightMm()) - (next.down - 1) * next.gapMm) / next.down;
+        return new Wrap(renditionId, across, body.sized(width, height), next, cut, cropX, cropY, fill, moves, corners);
+    }
+
+    public Wrap cornered(Corners next) {
+        return new Wrap(renditionId, across, body, panels, cut, cropX, cropY, fill, moves, next);
+    }
+
+    /** On this stock as it lies, or turned where only that fits. */
+    public Wrap fitting(Stock stock) {
+        return fits(stock) ? this : lying(stock);
+    }
+
+    /** One picture on a sheet as large as it was on the wall. */
+    public Single unwrapped() {
+        return Single.whole(renditionId, across, panels.widthMm(body.faceWidthMm()), panels.heightMm(body.faceHeightMm())).cut(cut);
+    }
+
     /** What lies on one face, and round it where the picture itself does. */
     private Crop crop(PixelSize picture, int column, int row) {
         double round = shownRoundMm();
@@ -175,7 +221,7 @@ public record Wrap(String renditionId, boolean across, WrapBody body, Panels pan
     private Placed placed(Crop crop) {
         Rect grown = body.grown(body.printedMm());
         Rect at = fill instanceof SideFill.Itself ? grown : body.face();
-        return new Placed(renditionId, crop, cut.degrees(), at, Orientation.UPRIGHT, Optional.of(new Sides(body.face(), grown, fill, moves)));
+        return new Placed(renditionId, crop, cut.degrees(), at, Orientation.UPRIGHT, Optional.of(new WrappedSides(body.face(), grown, fill, moves)));
     }
 
     /** What of the picture is seen on no face. */
@@ -209,7 +255,7 @@ public record Wrap(String renditionId, boolean across, WrapBody body, Panels pan
 
     /** Of every page of a layout of this plan; all panels lie alike. */
     public Lines lines(Layout layout) {
-        Sides sides = layout.placed().get(0).sides().orElseThrow();
+        WrappedSides sides = layout.placed().get(0).sides().orElseThrow();
         double x = sides.faceMm().x() - body.face().x();
         double y = sides.faceMm().y() - body.face().y();
         return new Lines(body.grown(body.aroundMm()).moved(x, y), sides.faceMm(), body.grown(body.sideMm() + body.foldMm() / 2).moved(x, y), body.grown(body.sideMm()).moved(x, y));

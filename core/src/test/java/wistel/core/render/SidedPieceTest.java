@@ -44,9 +44,9 @@ import wistel.core.rendition.SideChange;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
 import wistel.core.sheet.Rect;
-import wistel.core.sheet.Sides;
+import wistel.core.sheet.WrappedSides;
 
-/** A picture of 240 by 160 pixels on a face of 160 by 120, printed at 254 dpi: ten pixels a millimetre. Sides of 4 mm, the page 2 mm larger all round. */
+/** A picture of 240 by 160 pixels on a face of 160 by 120, printed at 254 dpi: ten pixels a millimetre. WrappedSides of 4 mm, the page 2 mm larger all round. */
 public class SidedPieceTest {
     private static final int DPI = 254;
     private static final int FACE_W = 160;
@@ -85,15 +85,15 @@ public class SidedPieceTest {
         return FileChannel.open(Files.createTempFile("spool", ".raw"), StandardOpenOption.READ, StandardOpenOption.WRITE, StandardOpenOption.DELETE_ON_CLOSE);
     }
 
-    private static Placed face(Optional<Sides> sides) {
+    private static Placed face(Optional<WrappedSides> sides) {
         boolean itself = sides.filter(s -> s.fill() instanceof SideFill.Itself).isPresent();
         // 16 x 12 mm of the middle, at one and a quarter pixels to a pixel of the print
         Crop crop = itself ? new Crop(20 - 1.25 * SIDE + 30, 5 - 1.25 * SIDE + 50, 1.25 * (FACE_W + 2 * SIDE) * 0.6, 1.25 * (FACE_H + 2 * SIDE) * 0.6) : new Crop(20, 5, 1.25 * FACE_W, 1.25 * FACE_H);
         return new Placed("r", crop, 0, itself ? GROWN : FACE, Orientation.UPRIGHT, sides);
     }
 
-    private static Optional<Sides> sides(SideFill fill, SideMoves moves) {
-        return Optional.of(new Sides(FACE, GROWN, fill, moves));
+    private static Optional<WrappedSides> sides(SideFill fill, SideMoves moves) {
+        return Optional.of(new WrappedSides(FACE, GROWN, fill, moves));
     }
 
     private View printed(Placed placed, Orientation feed, Sharpener sharpener, Progress progress) throws IOException {

@@ -35,6 +35,8 @@ import wistel.core.length.Ppi;
 import wistel.core.paper.PairingVersion;
 import wistel.core.paper.SheetSize;
 import wistel.core.paper.Stock;
+import wistel.core.pictures.DetailMap;
+import wistel.core.pictures.SideFill;
 import wistel.core.printer.DriverSettings;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.PrinterState;
@@ -48,6 +50,7 @@ import wistel.core.sheet.Placed;
 import wistel.core.sheet.Rect;
 import wistel.core.sheet.SheetPlan.PixelSize;
 import wistel.core.sheet.Single;
+import wistel.core.sheet.Wrap;
 import wistel.core.tone.KeptCurve;
 import wistel.core.tone.ToneMode;
 import wistel.server.docket.DocketView.Borderless;
@@ -59,6 +62,7 @@ import wistel.server.docket.DocketView.StockChoice;
 import wistel.server.compensation.CompensationRepository;
 import wistel.server.master.Master;
 import wistel.server.master.MasterRepository;
+import wistel.server.master.PictureDetails;
 import wistel.server.pairing.PairingRepository;
 import wistel.server.printer.Printer;
 import wistel.server.printer.PrinterRepository;
@@ -77,11 +81,13 @@ public class DocketService {
     private final OwnSheetRepository ownSheets;
     private final CompensationRepository compensations;
     private final ProfileRepository profiles;
+    private final PictureDetails details;
     private final Clock clock;
     private final Map<String, Set<Intent>> blackAlways = new ConcurrentHashMap<>();
 
     public DocketService(DocketRepository dockets, MasterRepository masters, PairingRepository pairings, PrinterRepository printers,
-                         PrintHistory history, OwnSheetRepository ownSheets, CompensationRepository compensations, ProfileRepository profiles, Clock clock) {
+                         PrintHistory history, OwnSheetRepository ownSheets, CompensationRepository compensations, ProfileRepository profiles, PictureDetails details, Clock clock) {
+        this.details = details;
         this.dockets = dockets;
         this.masters = masters;
         this.pairings = pairings;
@@ -140,7 +146,8 @@ public class DocketService {
         Map<String, PreflightFacts.Picture> pictures = new HashMap<>();
         List<PrintOrder.Master> used = d.renditions().stream().map(r -> {
             MasterRepository.Brief m = briefs.get(r.masterHash());
-            pictures.put(r.id(), new PreflightFacts.Picture(new PixelSize(m.width(), m.height()), m.channels(), m.profileHash().isPresent(), m.profileProblem(), sourceName(m)));
+            Optional<DetailMap> detail = d.plan() instanceof Wrap ? details.of(m.hash()) : Optional.empty();
+            pictures.put(r.id(), new PreflightFacts.Picture(new PixelSize(m.width(), m.height()), m.channels(), m.profileHash().isPresent(), m.profileProblem(), sourceName(m), detail));
             return new PrintOrder.Master(r.id(), m.hash(), m.profileHash().orElseGet(() -> StandardSpaces.assumedFor(m.channels()).hash()));
         }).toList();
         Optional<Printer> printer = pairing.map(p -> printersById.get(p.printerId()));
@@ -176,14 +183,15 @@ public class DocketService {
         double paper = layout.pages().stream().mapToDouble(Page::areaMm2).sum();
         return new DocketView(id, row.number(), row.version(), row.undo(), row.redo(), d, d.stock().name(), d.renditions().stream().map(r -> onDocket(r, judged)).toList(),
             judged.facts.pairing(), layout, layout.bareMm2() / paper,
-            Track.of(d, judged.facts, layout, findings), findings, Readback.of(d, judged.facts, layout), options(d, judged));
+            Track.of(d, judged.facts, layout, findings), findings, Readback.of(d, judged.facts, layout), options(d, judged),
+            DocketView.Wrapped.of(d, judged.facts.pictures().get(d.renditions().get(0).id()).size(), layout));
     }
 
     private OnDocket onDocket(Rendition rendition, Judged judged) {
         Master master = masters.byHash(rendition.masterHash()).orElseThrow();
         Resolution resolution = judged.row.spec().resolution();
         List<Printed> printed = judged.layout.placed().stream().filter(p -> p.renditionId().equals(rendition.id())).map(p -> new Printed(p.ppi(),
-            Ppi.label(p.ppi(), resolution.viewingMm()), judged.facts.printer().map(d -> d.inputDpi(Math.min(p.ppi(), resolution.mostPpi()))).orElse(0))).toList();
+            Ppi.label(p.ppi(), resolution.viewingMm(), judged.facts.neededPixels()), judged.facts.printer().map(d -> d.inputDpi(Math.min(p.ppi(), resolution.mostPpi()))).orElse(0))).toList();
         int longest = Math.max(master.width(), master.height());
         Reach reach = new Reach(Ppi.longestMm(longest, Ppi.Label.FINE), Ppi.longestMm(longest, Ppi.Label.GOOD), Ppi.longestMm(longest, Ppi.Label.FAIR));
         return new OnDocket(rendition.id(), master, judged.facts.pictures().get(rendition.id()).sourceName(), reach, printed, tones(rendition, judged));
@@ -212,7 +220,8 @@ public class DocketService {
         boolean fills = stock instanceof Stock.Sheet s
             && (Single.sameShape(s.lengthMm() / s.widthMm(), aspect) || Single.sameShape(s.widthMm() / s.lengthMm(), aspect));
         String label = stock instanceof Stock.Sheet s ? s.name() + ", " + Length.mm(s.widthMm()) + " × " + Length.mm(s.lengthMm()) + " mm" : stock.name() + ", " + Length.mm(stock.widthMm()) + " mm";
-        return new StockChoice(stock, facts.feedFor(d, stock), label, fills, own);
+        boolean holds = !(d.plan() instanceof Wrap wrap) || wrap.lying(stock).fits(stock);
+        return new StockChoice(stock, facts.feedFor(d, stock), label, fills, own, facts.loaded(d, stock), holds);
     }
 
     public void change(UUID id, int version, Change change) {
@@ -372,6 +381,9 @@ public class DocketService {
     public Like openLike(Master master, UUID like) {
         Judged judged = judged(dockets.get(like));
         DocketSpec d = judged.row.spec();
+        if (d.plan() instanceof Wrap) {
+            return wrappedLike(master, d);
+        }
         Single plan = d.single();
         Rendition of = d.renditions().get(0);
         Rendition rendition = Rendition.of(FIRST_RENDITION, master.hash()).treated(of.treatment()).compensated(of.compensation());
@@ -386,6 +398,20 @@ public class DocketService {
             : "It has another shape and doesn't fill the frame." : "");
         UUID id = dockets.add(d.withTitle(title(master)).withRenditions(List.of(rendition)).withPlan(next), Map.of(rendition.id(), master.id()));
         return new Like(id, notice.strip());
+    }
+
+    /** Round a body of the same make, the face as large across its longer side. */
+    private Like wrappedLike(Master master, DocketSpec d) {
+        Wrap wrap = d.wrap();
+        Rendition of = d.renditions().get(0);
+        Rendition rendition = Rendition.of(FIRST_RENDITION, master.hash()).treated(of.treatment()).compensated(of.compensation());
+        PixelSize size = new PixelSize(master.width(), master.height());
+        double longer = Math.max(wrap.body().faceWidthMm(), wrap.body().faceHeightMm());
+        SideFill fill = wrap.fill() instanceof SideFill.OneColour ? new SideFill.Mirrored() : wrap.fill();
+        Wrap whole = new Wrap(rendition.id(), wrap.across(), wrap.body().sized(longer, longer), wrap.panels(), Cut.WHOLE, 0.5, 0.5, fill, wrap.moves(), wrap.corners());
+        Wrap shaped = size.aspect() >= 1 ? whole.byWidth(size, longer) : whole.byHeight(size, longer);
+        return new Like(dockets.add(d.withTitle(title(master)).withRenditions(List.of(rendition)).withPlan(shaped.lying(d.stock())), Map.of(rendition.id(), master.id())),
+            wrap.fill() instanceof SideFill.OneColour ? "Its sides are mirrored: their colour was picked from the other picture." : "");
     }
 
     public record Like(UUID docket, String notice) {

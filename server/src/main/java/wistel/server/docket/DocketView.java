@@ -12,6 +12,8 @@ import wistel.core.length.Ppi;
 import wistel.core.paper.PairingVersion;
 import wistel.core.paper.Stock;
 import wistel.core.sheet.Layout;
+import wistel.core.sheet.SheetPlan.PixelSize;
+import wistel.core.sheet.Wrap;
 import wistel.server.master.Master;
 
 /**
@@ -20,10 +22,11 @@ import wistel.server.master.Master;
  * @param undo, redo words of the change that each would take back or make again; empty when there is none
  * @param pictures  in the order of the spec's renditions
  * @param bareShare  of the paper, 0 to 1
+ * @param wrapped    where the plan is a wrap
  */
 public record DocketView(UUID id, int number, int version, Optional<String> undo, Optional<String> redo, DocketSpec spec, String stockName, List<OnDocket> pictures,
                          Optional<PairingVersion> pairing, Layout layout, double bareShare, List<StageStatus> track,
-                         List<Finding> findings, String readback, Options options) {
+                         List<Finding> findings, String readback, Options options, Optional<Wrapped> wrapped) {
 
     /**
      * A picture of the docket.
@@ -62,8 +65,24 @@ public record DocketView(UUID id, int number, int version, Optional<String> undo
      * @param feed  that takes it
      * @param fills the picture's shape is the sheet's, so borderless it loses next to nothing
      * @param own   a person's own size
+     * @param loaded it lies in the printer
+     * @param holds the plan fits it, or would if it were turned
      */
-    public record StockChoice(Stock stock, Optional<String> feed, String label, boolean fills, boolean own) {
+    public record StockChoice(Stock stock, Optional<String> feed, String label, boolean fills, boolean own, boolean loaded, boolean holds) {
+    }
+
+    /**
+     * What follows from a wrap.
+     *
+     * @param foldMm         what one fold takes
+     * @param sideMm         from the face's edge to the back
+     * @param neededWidthMm  of the paper as it feeds, and its length
+     * @param pictureShaped  the faces crop nothing of the picture
+     */
+    public record Wrapped(Wrap.Lines lines, double foldMm, double sideMm, double neededWidthMm, double neededLengthMm, boolean pictureShaped) {
+        static Optional<Wrapped> of(DocketSpec d, PixelSize picture, Layout layout) {
+            return d.plan() instanceof Wrap w ? Optional.of(new Wrapped(w.lines(layout), w.body().foldMm(), w.body().sideMm(), w.neededWidthMm(), w.neededLengthMm(), w.pictureShaped(picture))) : Optional.empty();
+        }
     }
 
     /**

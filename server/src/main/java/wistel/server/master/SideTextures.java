@@ -12,7 +12,7 @@ import wistel.core.pictures.View;
 import wistel.core.render.PictureLight;
 import wistel.core.sheet.Placed;
 import wistel.core.sheet.Rect;
-import wistel.core.sheet.Sides;
+import wistel.core.sheet.WrappedSides;
 
 /**
  * Texture for sides that are grown outwards, found once on a small view of the face and used for every size at which it is shown or printed: what was
@@ -48,7 +48,7 @@ public class SideTextures {
 
     /** Of a face; empty where its sides are filled otherwise. */
     public Optional<PatchSynthesis.Grown> of(Master master, Placed placed) {
-        Sides sides = placed.sides().orElse(null);
+        WrappedSides sides = placed.sides().orElse(null);
         if (sides == null || !(sides.fill() instanceof SideFill.Extended extended)) {
             return Optional.empty();
         }

@@ -116,8 +116,31 @@ public class LaidDownService {
         }
     }
 
+    /** The picture of a page with what is made round it, without its paper: as it looks on that, or where none is chosen as the master looks. */
+    public byte[] alone(DocketService.Judged judged, int number, Display display, int longest) {
+        page(judged, number);
+        List<Page> alone = judged.layout().picturesAlone().pages();
+        Page page = alone.get(Math.min(number, alone.size()) - 1);
+        int dpi = (int) Math.max(5, Math.floor(Math.min(longest, LARGEST) * Length.MM_PER_INCH / Math.max(page.widthMm(), page.heightMm())));
+        try {
+            if (judged.facts().pairing().isEmpty()) {
+                ColourRoute.ByWistel plain = new ColourRoute.ByWistel(Intent.RELATIVE, true);
+                View shown = SheetPreview.of(renderer(), job(judged, page, dpi, plain, from -> new Recipe.Convert(from, display.profile(), plain.intent(), true, Observer.ADAPTED)), 3, codes -> codes);
+                return Png.of(shown.width(), shown.height(), shown.pixels(), display);
+            }
+            LaidDown told = told(judged, number);
+            View sheet = SheetPreview.of(renderer(), job(judged, page, dpi, told), told.raster() == RasterType.Space.GRAY ? 1 : 3, laid(told, judged));
+            return Png.of(sheet.width(), sheet.height(), proofs.transforms().get(new Recipe.FromLab(display.profile(), Intent.ABSOLUTE)).apply(sheet.pixels()), display);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
     private LayoutRenderer.Job job(DocketService.Judged judged, Page page, int dpi, LaidDown told) {
-        DocketSpec d = judged.row().spec();
+        return job(judged, page, dpi, route(judged.row().spec(), judged), from -> toRaster(from, told, judged));
+    }
+
+    private LayoutRenderer.Job job(DocketService.Judged judged, Page page, int dpi, ColourRoute.ByWistel route, Function<IccProfile, Recipe> onward) {
         Map<String, LayoutRenderer.Picture> pictures = new HashMap<>();
         Map<String, Double> scales = new HashMap<>();
         for (PrintOrder.Master used : judged.masters()) {
@@ -126,11 +149,10 @@ public class LaidDownService {
             IccProfile source = previews.profile(master);
             scales.put(used.renditionId(), (double) view.width() / master.width());
             RenditionChange change = change(judged, used.renditionId());
-            Function<IccProfile, Recipe> onward = from -> toRaster(from, told, judged);
             Optional<LayoutRenderer.SideColours> sides = page.sided(used.renditionId()).map(p -> new LayoutRenderer.SideColours(
-                proofs.converted(source, change, p.sides().orElseThrow().moves(), route(d, judged), onward), textures.of(master, p)));
+                proofs.converted(source, change, p.sides().orElseThrow().moves(), route, onward), textures.of(master, p)));
             pictures.put(used.renditionId(), new LayoutRenderer.Picture(view, Orientation.UPRIGHT, PictureLight.of(source), new float[0],
-                proofs.converted(source, change, route(d, judged), onward), sides));
+                proofs.converted(source, change, route, onward), sides));
         }
         return new LayoutRenderer.Job(scaled(page, scales), pictures, dpi, Double.POSITIVE_INFINITY, Sharpener.NONE);
     }

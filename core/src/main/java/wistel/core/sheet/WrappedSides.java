@@ -10,8 +10,8 @@ import wistel.core.pictures.SideMoves;
  * @param grownMm all that is printed, face and sides
  * @param moves   of what lies outside the face
  */
-public record Sides(Rect faceMm, Rect grownMm, SideFill fill, SideMoves moves) {
-    Sides moved(double dx, double dy) {
-        return new Sides(faceMm.moved(dx, dy), grownMm.moved(dx, dy), fill, moves);
+public record WrappedSides(Rect faceMm, Rect grownMm, SideFill fill, SideMoves moves) {
+    WrappedSides moved(double dx, double dy) {
+        return new WrappedSides(faceMm.moved(dx, dy), grownMm.moved(dx, dy), fill, moves);
     }
 }

@@ -1,0 +1,185 @@
+package wistel.server.wrap;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Service;
+import wistel.core.docket.Change;
+import wistel.core.docket.DocketSpec;
+import wistel.core.docket.PreflightFacts;
+import wistel.core.fault.InvalidRequest;
+import wistel.core.length.Length;
+import wistel.core.paper.PairingVersion;
+import wistel.core.paper.SheetSize;
+import wistel.core.paper.Stock;
+import wistel.core.paper.Surface;
+import wistel.core.pictures.SideFill;
+import wistel.core.pictures.View;
+import wistel.core.render.PictureLight;
+import wistel.core.sheet.Rect;
+import wistel.core.sheet.SheetPlan.PixelSize;
+import wistel.core.sheet.Wrap;
+import wistel.core.sheet.WrapBody;
+import wistel.server.docket.DocketRepository;
+import wistel.server.docket.DocketService;
+import wistel.server.docket.DocketService.Judged;
+import wistel.server.master.Master;
+import wistel.server.master.MasterRepository;
+import wistel.server.master.PreviewStore;
+
+/** Makes wraps of dockets, and changes of wraps from what a person types. */
+@Service
+public class WrapService {
+    private static final WrapBody.Support USUAL_BARS = new WrapBody.Support(WrapBody.Kind.BARS, 38, 0);
+    private static final WrapBody.Support USUAL_BOARD = new WrapBody.Support(WrapBody.Kind.BOARD, 5, 0);
+    private static final WrapBody.TurnOver STAPLED = new WrapBody.TurnOver(25, 0, false, 3);
+    private static final WrapBody.TurnOver GLUED = new WrapBody.TurnOver(20, 3, false, 2);
+    private static final double CANVAS_MM = 0.4;
+    private static final double PAPER_MM = 0.25;
+    /** A fresh face is at least so many times as large as its sides are deep. */
+    private static final double LEAST_FACE = 4;
+    private static final int COLOUR_VIEW = 1200;
+
+    private final DocketRepository dockets;
+    private final DocketService docketService;
+    private final MasterRepository masters;
+    private final PreviewStore previews;
+
+    WrapService(DocketRepository dockets, DocketService docketService, MasterRepository masters, PreviewStore previews) {
+        this.dockets = dockets;
+        this.docketService = docketService;
+        this.masters = masters;
+        this.previews = previews;
+    }
+
+    /** The docket's picture round a body as its paper suggests, the face as large as the picture was; on a stock that holds it, where there is one. */
+    public void wrap(UUID id, int version) {
+        Judged judged = docketService.judged(dockets.get(id));
+        DocketSpec d = judged.row().spec();
+        if (d.plan() instanceof Wrap) {
+            return;
+        }
+        Optional<PairingVersion> pairing = judged.facts().pairing();
+        boolean bars = pairing.isEmpty() || Surface.of(pairing.get().surface()) == Surface.CANVAS;
+        double thickness = pairing.map(p -> p.body().thicknessMm()).filter(t -> t > 0).orElse(bars ? CANVAS_MM : PAPER_MM);
+        WrapBody.Support support = bars ? USUAL_BARS : USUAL_BOARD;
+        Rect at = judged.layout().placed().get(0).atMm();
+        double scale = Math.max(1, LEAST_FACE * support.totalMm() / Math.min(at.width(), at.height()));
+        WrapBody body = new WrapBody(whole(at.width() * scale), whole(at.height() * scale), support, bars ? STAPLED : GLUED, thickness, Optional.empty());
+        Wrap wrap = Wrap.of(d.single().renditionId(), body, d.single().cut());
+        PixelSize picture = judged.facts().pictures().get(wrap.renditionId()).size();
+        Wrap shaped = d.single().cut().whole() && at.width() >= at.height() ? wrap.byWidth(picture, body.faceWidthMm()) : wrap;
+        docketService.change(id, version, on(d, judged.facts(), shaped));
+    }
+
+    private static double whole(double mm) {
+        return Math.max(1, Math.round(mm));
+    }
+
+    /** With another stock, where this one doesn't hold it: one that lies in the printer, or the first that it takes. */
+    private static Change on(DocketSpec d, PreflightFacts facts, Wrap wrap) {
+        Wrap lying = wrap.lying(d.stock());
+        if (lying.fits(d.stock())) {
+            return new Change.Wraps(lying);
+        }
+        List<Stock> taken = Stream.<Stock>concat(facts.rolls(d).stream(), SheetSize.KNOWN.stream().map(Stock.Sheet::of)).filter(s -> facts.feedFor(d, s).isPresent() && wrap.lying(s).fits(s)).toList();
+        Optional<Stock> stock = taken.stream().filter(s -> facts.loaded(d, s)).findFirst().or(() -> taken.stream().findFirst());
+        return stock.<Change>map(s -> new Change.Together(List.of(new Change.Wraps(wrap), new Change.Stocked(s, facts.feedFor(d, s))))).orElseGet(() -> new Change.Wraps(lying));
+    }
+
+    public void unwrap(UUID id, int version) {
+        docketService.change(id, version, new Change.Unwraps(dockets.get(id).spec().wrap().unwrapped()));
+    }
+
+    /**
+     * What a person typed or chose; what is empty stays. Lengths with units.
+     *
+     * @param free        the face needn't have the picture's shape
+     * @param growsAcross percent that the print grows by, blank when it isn't known
+     */
+    public record WrapAsked(Optional<String> width, Optional<String> height, Optional<Boolean> free, Optional<WrapBody.Kind> kind, Optional<String> depth, Optional<String> airGap,
+                            Optional<String> turnOver, Optional<String> play, Optional<String> bleed, Optional<Boolean> printed, Optional<String> thickness,
+                            Optional<String> growsAcross, Optional<String> growsAlong, Optional<Integer> panelsAcross, Optional<Integer> panelsDown, Optional<String> gap,
+                            Optional<Wrap.Corners> corners) {
+    }
+
+    public void change(UUID id, int version, WrapAsked asked) {
+        Judged judged = docketService.judged(dockets.get(id));
+        DocketSpec d = judged.row().spec();
+        Wrap before = d.wrap();
+        PixelSize picture = judged.facts().pictures().get(before.renditionId()).size();
+        boolean shaped = before.pictureShaped(picture) && !asked.free.orElse(false);
+        WrapBody body = body(before.body(), asked);
+        Wrap next = before.around(body);
+        if (asked.panelsAcross.isPresent() || asked.panelsDown.isPresent() || asked.gap.isPresent()) {
+            Wrap.Panels now = before.panels();
+            int across = asked.panelsAcross.orElse(now.across());
+            int down = asked.panelsDown.orElse(now.down());
+            double gap = across * down == 1 ? 0 : asked.gap.map(WrapService::mm).orElse(now.count() == 1 ? 30 : now.gapMm());
+            next = next.cutUp(new Wrap.Panels(across, down, gap));
+        }
+        if (asked.width.isPresent() || asked.height.isPresent()) {
+            next = sized(next, asked, picture, shaped);
+        } else if (asked.free.isPresent() && !asked.free.get()) {
+            next = next.byWidth(picture, next.body().faceWidthMm());
+        }
+        docketService.change(id, version, new Change.Wraps(asked.corners.map(next::cornered).orElse(next).fitting(d.stock())));
+    }
+
+    private static Wrap sized(Wrap wrap, WrapAsked asked, PixelSize picture, boolean shaped) {
+        double w = asked.width.map(WrapService::mm).orElse(wrap.body().faceWidthMm());
+        double h = asked.height.map(WrapService::mm).orElse(wrap.body().faceHeightMm());
+        if (!shaped || asked.width.isPresent() && asked.height.isPresent()) {
+            return wrap.around(wrap.body().sized(w, h));
+        }
+        return asked.width.isPresent() ? wrap.byWidth(picture, w) : wrap.byHeight(picture, h);
+    }
+
+    private static WrapBody body(WrapBody b, WrapAsked asked) {
+        WrapBody.Kind kind = asked.kind.orElse(b.support().kind());
+        WrapBody.TurnOver turned = kind == b.support().kind() ? b.turnOver() : kind == WrapBody.Kind.BARS ? STAPLED : GLUED;
+        WrapBody.Support usual = kind == b.support().kind() ? b.support() : kind == WrapBody.Kind.BARS ? USUAL_BARS : USUAL_BOARD;
+        WrapBody.Support support = new WrapBody.Support(kind, asked.depth.map(WrapService::mm).orElse(usual.depthMm()), asked.airGap.map(WrapService::mm).orElse(usual.airGapMm()));
+        WrapBody.TurnOver next = new WrapBody.TurnOver(asked.turnOver.map(WrapService::mm).orElse(turned.widthMm()), asked.play.map(WrapService::mm).orElse(turned.playMm()),
+            asked.printed.orElse(turned.printed()), asked.bleed.map(WrapService::mm).orElse(turned.bleedMm()));
+        // the face comes last: a smaller one may only be possible with what is asked for
+        return new WrapBody(b.faceWidthMm(), b.faceHeightMm(), support, next, asked.thickness.map(WrapService::mm).orElse(b.thicknessMm()), growth(b, asked));
+    }
+
+    private static Optional<WrapBody.Growth> growth(WrapBody b, WrapAsked asked) {
+        if (asked.growsAcross.isEmpty() && asked.growsAlong.isEmpty()) {
+            return b.growth();
+        }
+        String across = asked.growsAcross.orElseGet(() -> b.growth().map(g -> percent(g.across())).orElse(""));
+        String along = asked.growsAlong.orElseGet(() -> b.growth().map(g -> percent(g.along())).orElse(""));
+        return across.isBlank() && along.isBlank() ? Optional.empty() : Optional.of(new WrapBody.Growth(share(across), share(along)));
+    }
+
+    private static String percent(double share) {
+        return Double.toString(share * 100);
+    }
+
+    private static double share(String percent) {
+        try {
+            return percent.isBlank() ? 0 : Double.parseDouble(percent.replace(',', '.').replaceAll("\\s*%\\s*$", "").strip()) / 100;
+        } catch (NumberFormatException e) {
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "'" + (percent.length() > 30 ? percent.substring(0, 30) + "…" : percent) + "' is no percentage.", "Write a number, such as 0.4 or -0.7.");
+        }
+    }
+
+    private static double mm(String written) {
+        return Length.parseMm(written, Length.Unit.MM);
+    }
+
+    /** Fills the sides with the mean of a patch of the picture. */
+    public void colour(UUID id, int version, SideFill.Patch patch) {
+        docketService.change(id, version, new Change.SidesFilled(picked(dockets.get(id).spec(), patch)));
+    }
+
+    SideFill.OneColour picked(DocketSpec d, SideFill.Patch patch) {
+        Master master = masters.byHash(d.rendition(d.wrap().renditionId()).masterHash()).orElseThrow();
+        View view = previews.view(master, COLOUR_VIEW);
+        return new SideFill.OneColour(patch, patch.meanOf(view, PictureLight.of(previews.profile(master))));
+    }
+}
