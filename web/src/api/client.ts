@@ -45,6 +45,8 @@ export const get = <T>(url: string, signal?: AbortSignal) => send<T>('GET', url,
 export const post = <T>(url: string, body?: unknown, version?: number) => send<T>('POST', url, body, version)
 export const put = <T>(url: string, body: unknown, version?: number) => send<T>('PUT', url, body, version)
 export const remove = (url: string) => send<void>('DELETE', url)
+/** Takes a part of something away; what is left is the answer. */
+export const removeOf = <T>(url: string, version: number) => send<T>('DELETE', url, undefined, version)
 export const patch = <T>(url: string, body: unknown, version?: number) => send<T>('PATCH', url, body, version)
 
 /** Sends one file as it is, unless it is larger than is taken; progress from 0 to 1. */

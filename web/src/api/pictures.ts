@@ -60,6 +60,10 @@ export const gamutUrl = (view: DocketView, master: string, longest: number, chan
 export const loupeUrl = (view: DocketView, rendition: string, at: { x: number; y: number }, sharpening: string, mask = false) =>
   `/api/dockets/${view.id}/renditions/${rendition}/loupe?x=${at.x.toFixed(4)}&y=${at.y.toFixed(4)}&sharpening=${sharpening}&mask=${mask}&state=${view.version}`
 
+/** A piece of a wrap as it is printed, counted from 1, with the docket's sides or others; `state` changes whenever the docket does. */
+export const wrapUrl = (view: DocketView, piece: number, longest: number, sides = 'CHOSEN') =>
+  `/api/dockets/${view.id}/wrap/pieces/${piece}/picture?longest=${longest}&sides=${sides}&state=${view.version}${forScreen()}`
+
 /** The scan of one picture of a page, both counted from 1. */
 export const scanUrl = (attempt: string, page: number, picture: number, longest: number) =>
   `/api/attempts/${attempt}/pages/${page}/pictures/${picture}/scan?longest=${longest}${forScreen()}`

@@ -2,8 +2,19 @@ import type { components } from './schema'
 
 type S = components['schemas']
 /** A docket of the bench. What the tone bench prints are dockets too, with a chart for a plan; they are shown there. */
-export type DocketSpec = Omit<S['DocketSpec'], 'plan'> & { plan: Single }
+export type DocketSpec = Omit<S['DocketSpec'], 'plan'> & { plan: Single | Wrap }
 export type DocketView = Omit<S['DocketView'], 'spec'> & { spec: DocketSpec }
+type On<Plan> = DocketView & { spec: { plan: Plan } }
+/** One picture on a sheet. */
+export type SheetDocket = On<Single>
+/** A picture round a body. */
+export type WrapDocket = On<Wrap>
+export type Wrap = S['Wrap']
+export type SideFill = Wrap['fill']
+export type SideMoves = Wrap['moves']
+export type WrapBody = Wrap['body']
+export type Wrapped = S['Wrapped']
+export type OwnBody = S['OwnBody']
 export type Change = Exclude<S['Change'], S['Paired']>
 export type OnDocket = S['OnDocket']
 export type Single = S['Single']

@@ -156,8 +156,15 @@ function Piece({ docket }: { docket: OnBench }) {
   return (
     <Link className="piece" to={`/dockets/${docket.id}`} style={{ width: Math.max(widest, 168) }}>
       {docket.pages.map((page, i) => (
-        // biome-ignore lint/suspicious/noArrayIndexKey: pages have no other name than their place
-        <PageDrawing key={i} page={page} pictures={docket.pictures} paperLab={docket.paperLab} scale={PX_PER_MM} />
+        <PageDrawing
+          // biome-ignore lint/suspicious/noArrayIndexKey: pages have no other name than their place
+          key={i}
+          page={page}
+          sided={`/api/dockets/${docket.id}/wrap/pieces/${i + 1}/picture`}
+          pictures={docket.pictures}
+          paperLab={docket.paperLab}
+          scale={PX_PER_MM}
+        />
       ))}
       <h3>{docket.title}</h3>
       <p>

@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { App } from 'antd'
-import { get, type Problem, patch, post, put } from '../api/client'
-import type { Attempt, Change, DocketView, OnDocket } from '../api/types'
+import { get, type Problem, patch, post, put, removeOf } from '../api/client'
+import type { Attempt, Change, DocketView, OnDocket, SheetDocket } from '../api/types'
 import { OVER } from '../release/words'
 
 /** Lengths as they were typed; one of them is given, or all four borders. */
@@ -9,11 +9,37 @@ export type SizeAsked = Partial<Record<'width' | 'height' | 'ppi' | 'left' | 'to
   borders?: Record<'top' | 'right' | 'bottom' | 'left', string>
 }
 
+type Length =
+  | 'width'
+  | 'height'
+  | 'depth'
+  | 'airGap'
+  | 'turnOver'
+  | 'play'
+  | 'bleed'
+  | 'thickness'
+  | 'growsAcross'
+  | 'growsAlong'
+  | 'gap'
+/** A body as it was typed; what isn't given stays. */
+export type BodyAsked = Partial<Record<Length, string>> & {
+  kind?: 'BARS' | 'BOARD'
+  free?: boolean
+  printed?: boolean
+  panelsAcross?: number
+  panelsDown?: number
+  corners?: 'FOLDED' | 'MITRED'
+}
+
 type Step =
   | { kind: 'change'; change: Change }
   | { kind: 'resize'; asked: SizeAsked }
   | { kind: 'largest' }
   | { kind: 'sheet'; width: string; length: string; name: string }
+  | { kind: 'wrap' }
+  | { kind: 'unwrap' }
+  | { kind: 'body'; asked: BodyAsked }
+  | { kind: 'side-colour'; patch: { x: number; y: number; width: number; height: number } }
   | { kind: 'pair'; pairingId: string }
   | { kind: 'elsewhere'; pairingId: string }
   | { kind: 'undo' }
@@ -57,6 +83,14 @@ export function useDocket(id: string) {
           return post<DocketView>(`${base}/size/largest`, undefined, version)
         case 'sheet':
           return put<DocketView>(`${base}/sheet`, { width: step.width, length: step.length, name: step.name }, version)
+        case 'wrap':
+          return post<DocketView>(`${base}/wrap`, undefined, version)
+        case 'unwrap':
+          return removeOf<DocketView>(`${base}/wrap`, version)
+        case 'body':
+          return patch<DocketView>(`${base}/wrap`, step.asked, version)
+        case 'side-colour':
+          return put<DocketView>(`${base}/wrap/colour`, step.patch, version)
         case 'pair':
           return put<DocketView>(`${base}/pairing`, { pairingId: step.pairingId }, version)
         case 'elsewhere':
@@ -96,5 +130,7 @@ export function useDocket(id: string) {
 }
 
 export type DocketTools = ReturnType<typeof useDocket>
+/** At the size station of one picture on a sheet. */
+export type SheetProps = StationProps & { view: SheetDocket }
 /** `picture` is the one of the docket that is looked at. */
 export type StationProps = { view: DocketView; picture: OnDocket; tools: DocketTools; go: (station: string) => void }

@@ -1,3 +1,4 @@
+import { forScreen } from '../api/screen'
 import type { OnBench, Page } from '../api/types'
 import { labCss } from './numbers'
 import { PlacedPicture } from './PlacedPicture'
@@ -7,6 +8,8 @@ const THUMBNAIL = 520
 
 type Props = {
   page: Page
+  /** Where this page's picture with what is made round it is to be had. */
+  sided: string
   pictures: OnBench['pictures']
   paperLab: number[]
   /** Pixels of the screen for a millimetre. */
@@ -14,10 +17,20 @@ type Props = {
 }
 
 /** A page as it will be laid down: its paper, and every placed picture cut at its crop and at the paper's edge. */
-export function PageDrawing({ page, pictures, paperLab, scale }: Props) {
+export function PageDrawing({ page, sided, pictures, paperLab, scale }: Props) {
+  const around = page.placed[0]?.sides?.grownMm
   return (
     <div className="sheet" style={{ width: page.widthMm * scale, height: page.heightMm * scale, background: labCss(paperLab) }}>
-      {[...page.bleed, ...page.placed].map((placed, i) => {
+      {around && (
+        <img
+          className="sided"
+          src={`${sided}?longest=${THUMBNAIL}${forScreen()}`}
+          alt=""
+          draggable={false}
+          style={{ left: around.x * scale, top: around.y * scale, width: around.width * scale, height: around.height * scale }}
+        />
+      )}
+      {(around ? [] : [...page.bleed, ...page.placed]).map((placed, i) => {
         const picture = pictures.find((p) => p.renditionId === placed.renditionId)
         return (
           picture && (

@@ -1,11 +1,11 @@
 import { Checkbox, InputNumber } from 'antd'
-import type { DocketView } from '../api/types'
-import type { StationProps } from '../docket/useDocket'
+import type { SheetDocket } from '../api/types'
+import type { SheetProps } from '../docket/useDocket'
 
-type Annotation = DocketView['spec']['annotation']
+type Annotation = SheetDocket['spec']['annotation']
 
 /** What is written and drawn round the picture. */
-export function AroundCard({ view, tools }: StationProps) {
+export function AroundCard({ view, tools }: SheetProps) {
   const now = view.spec.annotation
   const caption = now.caption
   const set = (next: Partial<Annotation>) => tools.decide({ kind: 'annotated', annotation: { ...now, ...next } })

@@ -1,10 +1,11 @@
 import { Button, InputNumber, Select, Slider } from 'antd'
 import type { StationProps } from '../docket/useDocket'
 import { fixed } from '../parts/numbers'
-import { shaped } from './CropView'
+import { type Cropping, shaped } from './CropView'
 import { SHAPES } from './words'
 
 type Props = StationProps & {
+  plan: Cropping
   shape: number | undefined
   onShape: (shape: number | undefined) => void
   level: boolean
@@ -16,8 +17,7 @@ type Props = StationProps & {
 const WHOLE = { x: 0, y: 0, width: 1, height: 1, degrees: 0 }
 
 /** Which part of the picture, and how it is straightened; the master stays as it is. */
-export function CropCard({ view, picture, tools, shape, onShape, level, onLevel, degrees, onDegrees }: Props) {
-  const plan = view.spec.plan
+export function CropCard({ view, plan, picture, tools, shape, onShape, level, onLevel, degrees, onDegrees }: Props) {
   const m = picture.master
   const aspect = m.width / m.height
   const page = view.layout.pages[0]

@@ -1,14 +1,17 @@
 import { useEffect, useRef, useState } from 'react'
 import { masterUrl, renditionOf, treated } from '../api/pictures'
-import type { DocketView, OnDocket } from '../api/types'
+import type { DocketView, OnDocket, Placed, Single } from '../api/types'
 import { BOOTH } from '../parts/booth'
 import { byArrow, CORNERS, follow } from '../parts/handles'
 import { useRoom } from '../parts/useRoom'
 
-export type Cut = DocketView['spec']['plan']['cut']
+export type Cut = Single['cut']
+/** Which part of a picture is wanted, and whether a frame takes its own shape out of it. */
+export type Cropping = Pick<Single, 'cut' | 'fit' | 'cropX' | 'cropY'>
 
 type Props = {
   view: DocketView
+  plan: Cropping
   picture: OnDocket
   /** Width over height that the crop keeps; free when not given. */
   shape: number | undefined
@@ -52,6 +55,16 @@ export function dragged(
   }
 }
 
+/** All that is printed of a picture, which may be cut up over several pages. */
+function around(placed: Placed[]) {
+  if (placed.length === 0) return undefined
+  const x = Math.min(...placed.map((p) => p.crop.x))
+  const y = Math.min(...placed.map((p) => p.crop.y))
+  const right = Math.max(...placed.map((p) => p.crop.x + p.crop.width))
+  const bottom = Math.max(...placed.map((p) => p.crop.y + p.crop.height))
+  return { x, y, width: right - x, height: bottom - y }
+}
+
 /** The largest cut of a shape about the middle of another one. */
 export function shaped(cut: Cut, shape: number, aspect: number): Cut {
   const ratio = shape / aspect
@@ -70,21 +83,24 @@ export function levelling(dx: number, dy: number): number {
 }
 
 /** All of the picture, straightened, with what is printed of it; the rest is paler. */
-export function CropView({ view, picture, shape, level, degrees, onCut, onPan, onLevel }: Props) {
+export function CropView({ view, plan, picture, shape, level, degrees, onCut, onPan, onLevel }: Props) {
   const [box, room] = useRoom()
   const [moving, setMoving] = useState<Cut>()
   const [line, setLine] = useState<{ x1: number; y1: number; x2: number; y2: number }>()
-  const plan = view.spec.plan
   const now = useRef<Cut>(plan.cut)
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new layout ends what was dragged
   useEffect(() => setMoving(undefined), [view.version])
   const m = picture.master
   const aspect = m.width / m.height
-  const placed = view.layout.pages[0]?.placed.find((p) => p.renditionId === picture.renditionId)
   const scale = Math.min((room.w - 80) / m.width, (room.h - 60) / m.height)
   const w = m.width * scale
   const h = m.height * scale
-  const crop = placed?.crop ?? { x: 0, y: 0, width: m.width, height: m.height }
+  const crop = around(view.layout.pages.flatMap((p) => p.placed).filter((p) => p.renditionId === picture.renditionId)) ?? {
+    x: 0,
+    y: 0,
+    width: m.width,
+    height: m.height,
+  }
   const printed = moving ?? {
     x: crop.x / m.width,
     y: crop.y / m.height,

@@ -2,12 +2,12 @@ import { useQueryClient } from '@tanstack/react-query'
 import { Button, Input, Popover, Radio, Select } from 'antd'
 import { useState } from 'react'
 import { remove } from '../api/client'
-import type { DocketView } from '../api/types'
-import type { StationProps } from '../docket/useDocket'
+import type { SheetDocket } from '../api/types'
+import type { SheetProps, StationProps } from '../docket/useDocket'
 import { mm } from '../parts/numbers'
 import { FINENESS } from './words'
 
-type Choice = DocketView['options']['stocks'][number]
+export type Choice = SheetDocket['options']['stocks'][number]
 
 const groups = (stocks: Choice[]) => {
   const of = (label: string, keep: (c: Choice) => boolean) => ({
@@ -23,7 +23,7 @@ const groups = (stocks: Choice[]) => {
 }
 
 /** Which paper, how the picture lies on it, and how large. */
-export function LayCard({ view, picture, tools }: StationProps) {
+export function LayCard({ view, picture, tools }: SheetProps) {
   const plan = view.spec.plan
   const { stocks, borderless } = view.options
   const printed = picture.printed[0]
@@ -31,7 +31,7 @@ export function LayCard({ view, picture, tools }: StationProps) {
     c.stock.kind === view.spec.stock.kind &&
     c.stock.widthMm === view.spec.stock.widthMm &&
     (c.stock.kind === 'roll' || (view.spec.stock.kind === 'sheet' && c.stock.name === view.spec.stock.name))
-  const edge = (next: Partial<DocketView['spec']['plan']['edge']>) =>
+  const edge = (next: Partial<SheetDocket['spec']['plan']['edge']>) =>
     tools.decide({ kind: 'edged', edge: { ...plan.edge, ...next } })
   const usual = borderless.overMm.includes(2) ? 2 : (borderless.overMm[borderless.overMm.length - 1] ?? 0)
   return (
@@ -191,7 +191,7 @@ function CutToMeasure({ tools, own }: Pick<StationProps, 'tools'> & { own: Choic
 const SIDES = ['top', 'right', 'bottom', 'left'] as const
 const SIDE_WORDS = { top: 'above', right: 'right', bottom: 'below', left: 'left' }
 
-function Borders({ view, tools }: Pick<StationProps, 'view' | 'tools'>) {
+function Borders({ view, tools }: Pick<SheetProps, 'view' | 'tools'>) {
   const plan = view.spec.plan
   const page = view.layout.pages[0]
   const at = page?.placed[0]?.atMm

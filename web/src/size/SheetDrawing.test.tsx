@@ -1,6 +1,6 @@
 import { renderToStaticMarkup } from 'react-dom/server'
 import { beforeAll, expect, test, vi } from 'vitest'
-import type { DocketView } from '../api/types'
+import type { SheetDocket } from '../api/types'
 
 vi.mock('../parts/booth', () => ({ BOOTH: 900 }))
 let SheetDrawing: typeof import('./SheetDrawing').SheetDrawing
@@ -41,9 +41,9 @@ const view = (more: object = {}, lost = 0) =>
       ],
       losses: lost ? [{ renditionId: 'r1', share: lost }] : [],
     },
-  }) as unknown as DocketView
+  }) as unknown as SheetDocket
 
-const drawn = (v: DocketView) => renderToStaticMarkup(<SheetDrawing view={v} onLength={() => {}} onLaid={() => {}} />)
+const drawn = (v: SheetDocket) => renderToStaticMarkup(<SheetDrawing view={v} onLength={() => {}} onLaid={() => {}} />)
 const number = (text: string, pattern: RegExp) => Number(pattern.exec(text)?.[1])
 
 test('picture and sheet are drawn to one scale', () => {
@@ -55,7 +55,7 @@ test('picture and sheet are drawn to one scale', () => {
 
 test('the paper has its measured white, the unknown one a plain one', () => {
   expect(drawn(view())).toContain('lab(96% 0 2)')
-  expect(drawn({ ...view(), pairing: null } as unknown as DocketView)).not.toContain('lab(')
+  expect(drawn({ ...view(), pairing: null } as unknown as SheetDocket)).not.toContain('lab(')
 })
 
 test('sheet, picture and the white around it are told in millimetres and can be written over', () => {
@@ -109,11 +109,11 @@ test('every picture of a page is drawn, and the sheet that is asked for', () => 
   page?.placed.push({ ...placed, renditionId: 'r2', atMm: { x: 5, y: 5, width: 30, height: 20 } })
   two.pictures.push({ renditionId: 'r2', master: { hash: 'm2', width: 300, height: 200 } })
   two.layout.pages.push({ ...page, placed: [placed], widthMm: 297 } as never)
-  const first = drawn(two as unknown as DocketView)
+  const first = drawn(two as unknown as SheetDocket)
   expect(first).toContain('/api/masters/m1/picture')
   expect(first).toContain('/api/masters/m2/picture')
   const second = renderToStaticMarkup(
-    <SheetDrawing view={two as unknown as DocketView} sheet={1} onLength={() => {}} onLaid={() => {}} />,
+    <SheetDrawing view={two as unknown as SheetDocket} sheet={1} onLength={() => {}} onLaid={() => {}} />,
   )
   expect(second).toContain('297 × 297 mm')
   expect(second).not.toContain('/api/masters/m2/picture')

@@ -1,6 +1,6 @@
 import { Input } from 'antd'
 import { useEffect, useRef, useState } from 'react'
-import type { DocketView, Placed } from '../api/types'
+import type { Placed, SheetDocket } from '../api/types'
 import { BOOTH } from '../parts/booth'
 import { byArrow, CORNERS, follow } from '../parts/handles'
 import { labCss, mm } from '../parts/numbers'
@@ -13,7 +13,7 @@ export type Side = 'width' | 'height' | 'left' | 'top' | 'right' | 'bottom'
 type At = Placed['atMm']
 
 type Props = {
-  view: DocketView
+  view: SheetDocket
   onLength: (side: Side, text: string) => void
   onLaid: (at: At) => void
   /** Pixels of the screen for a millimetre of paper, to show it in life size; fitted to the room when not given. */
@@ -209,7 +209,7 @@ function Pieces({
   scale,
 }: {
   pieces: Placed[]
-  view: DocketView
+  view: SheetDocket
   masterOf: (p: Placed) => { hash: string; width: number; height: number } | undefined
   scale: number
 }) {
@@ -303,7 +303,7 @@ function Border({ room, ...rest }: DimensionProps & { room: number }) {
   return room > 34 ? <Dimension {...rest} narrow /> : null
 }
 
-function Dimension({ label, value, style, onEnter, narrow }: DimensionProps & { narrow?: boolean }) {
+export function Dimension({ label, value, style, onEnter, narrow }: DimensionProps & { narrow?: boolean }) {
   const shown = narrow ? mm(value) : `${mm(value)} mm`
   return (
     <Input

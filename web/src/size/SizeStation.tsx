@@ -1,6 +1,7 @@
 import { Button, Segmented, Select } from 'antd'
 import { useState } from 'react'
-import type { StationProps } from '../docket/useDocket'
+import type { SheetDocket, WrapDocket } from '../api/types'
+import type { SheetProps, StationProps } from '../docket/useDocket'
 import { Findings } from '../parts/Findings'
 import { mm, percent } from '../parts/numbers'
 import { useLifeScale } from '../parts/useLifeScale'
@@ -11,9 +12,19 @@ import { DetailCard } from './DetailCard'
 import { LayCard } from './LayCard'
 import { SheetDrawing } from './SheetDrawing'
 import './size.css'
+import { WrapStation } from '../wrap/WrapStation'
+import { PlanChoice } from './PlanChoice'
 import { FACES, type Face } from './words'
 
 export function SizeStation(props: StationProps) {
+  return props.view.spec.plan.kind === 'wrap' ? (
+    <WrapStation {...props} view={props.view as WrapDocket} />
+  ) : (
+    <SheetStation {...props} view={props.view as SheetDocket} />
+  )
+}
+
+function SheetStation(props: SheetProps) {
   const { view, picture, tools, go } = props
   const [face, setFace] = useState<Face>('lay')
   const [shape, setShape] = useState<number>()
@@ -34,6 +45,7 @@ export function SizeStation(props: StationProps) {
           {face === 'crop' ? (
             <CropView
               view={view}
+              plan={plan}
               picture={picture}
               shape={shape}
               level={level}
@@ -84,11 +96,13 @@ export function SizeStation(props: StationProps) {
         </div>
       </div>
       <aside className="card" aria-label="Size">
+        <PlanChoice {...props} />
         <Segmented block aria-label="What to decide" value={face} onChange={setFace} options={FACES} />
         {face === 'lay' && <LayCard {...props} />}
         {face === 'crop' && (
           <CropCard
             {...props}
+            plan={plan}
             shape={shape}
             onShape={setShape}
             level={level}

@@ -36,6 +36,8 @@ import wistel.core.paper.PairingVersion;
 import wistel.core.paper.PaperBody;
 import wistel.core.paper.SheetSize;
 import wistel.core.paper.Stock;
+import wistel.core.pictures.SideFill;
+import wistel.core.pictures.SideMoves;
 import wistel.core.printer.ColourRoute;
 import wistel.core.printer.DriverSettings;
 import wistel.core.rendition.Compensated;
@@ -60,6 +62,7 @@ import wistel.server.store.ProfileRepository;
 import wistel.server.tone.ToneService;
 import wistel.server.tone.WedgePrinting;
 import wistel.server.tone.WedgeRepository;
+import wistel.server.wrap.WrapService;
 
 /**
  * Makes the printers named in the settings known at every start, and lays out the demo's work of an invented photographer, through the same services
@@ -89,6 +92,7 @@ class DemoScenario {
     private final AttemptRepository attempts;
     private final WedgePrinting wedgePrinting;
     private final ToneService tones;
+    private final WrapService wraps;
     private final DemoRepository entries;
     private final Events events;
     private final Shutdown shutdown;
@@ -98,7 +102,7 @@ class DemoScenario {
     DemoScenario(@Value("${wistel.demo}") String folder, @Value("${wistel.printers}") String printerList, JsonMapper mapper, PrinterWatch printers,
                  ProfileRepository profiles, PairingRepository pairings, MasterImport imports, DocketService docketService, DocketRepository dockets, CompensationRepository compensations, RenditionService renditions,
                  ReleaseService releases,
-                 AttemptRepository attempts, WedgePrinting wedgePrinting, ToneService tones, DemoRepository entries, Events events, Shutdown shutdown, TransactionTemplate transaction) {
+                 AttemptRepository attempts, WedgePrinting wedgePrinting, ToneService tones, WrapService wraps, DemoRepository entries, Events events, Shutdown shutdown, TransactionTemplate transaction) {
         this.folder = folder;
         this.printerList = printerList;
         // a plan names only what it wants to be different
@@ -115,6 +119,7 @@ class DemoScenario {
         this.attempts = attempts;
         this.wedgePrinting = wedgePrinting;
         this.tones = tones;
+        this.wraps = wraps;
         this.entries = entries;
         this.events = events;
         this.shutdown = shutdown;
@@ -154,7 +159,11 @@ class DemoScenario {
 
     /** @param compensation name under which the moves that are suggested for it are kept */
     record DocketPlan(String picture, String title, String printer, String paper, Double rollInches, String sheet, Boolean across, Double widthMm, Double heightMm, Single.Fit fit, Boolean heavierFoot,
-                      Intent intent, Boolean looked, Boolean profileTaken, String mediaType, Boolean byDriver, Treatment treatment, String compensation, List<Judged> prints) {
+                      Intent intent, Boolean looked, Boolean profileTaken, String mediaType, Boolean byDriver, Treatment treatment, String compensation, List<Judged> prints, WrapPlan wrap) {
+    }
+
+    /** A body as a person would type it, and what fills its sides. */
+    record WrapPlan(WrapService.WrapAsked body, SideFill fill, SideMoves moves) {
     }
 
     /**
@@ -320,6 +329,9 @@ class DemoScenario {
             }
             change(id, new Change.Framed(plan.widthMm, plan.widthMm / aspect));
         }
+        if (plan.wrap != null) {
+            wrap(id, plan.wrap);
+        }
         if (plan.mediaType != null) {
             change(id, new Change.Set(DriverSettings.MEDIA_TYPE, plan.mediaType));
         }
@@ -334,6 +346,15 @@ class DemoScenario {
         }
         if (Boolean.TRUE.equals(plan.looked)) {
             docketService.see(id);
+        }
+    }
+
+    private void wrap(UUID id, WrapPlan plan) {
+        wraps.wrap(id, dockets.get(id).version());
+        wraps.change(id, dockets.get(id).version(), plan.body);
+        change(id, new Change.SidesFilled(plan.fill));
+        if (plan.moves != null) {
+            change(id, new Change.SidesMoved(plan.moves));
         }
     }
 

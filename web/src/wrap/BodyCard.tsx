@@ -1,0 +1,316 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query'
+import { Button, Checkbox, Input, InputNumber, Popover, Radio, Select } from 'antd'
+import { useState } from 'react'
+import { get, type Problem, put, remove } from '../api/client'
+import type { OwnBody, WrapDocket } from '../api/types'
+import type { BodyAsked, StationProps } from '../docket/useDocket'
+import { mm } from '../parts/numbers'
+import type { Choice } from '../size/LayCard'
+import { USUAL } from './words'
+
+type Props = StationProps & { view: WrapDocket }
+
+/** What the print goes round, and what paper that takes. */
+export function BodyCard({ view, tools }: Props) {
+  const plan = view.spec.plan
+  const body = plan.body
+  const { support, turnOver, growth } = body
+  const bars = support.kind === 'BARS'
+  /** One length follows from the other as long as the picture's shape is kept. */
+  const [free, setFree] = useState(!view.wrapped.pictureShaped)
+  const ask = (asked: BodyAsked) => tools.change({ kind: 'body', asked })
+  return (
+    <>
+      <section>
+        <div className="choices">
+          <Radio.Group
+            optionType="button"
+            buttonStyle="solid"
+            aria-label="What it goes round"
+            value={support.kind}
+            onChange={(e) => ask({ kind: e.target.value })}
+          >
+            <Radio.Button value="BARS">stretcher bars</Radio.Button>
+            <Radio.Button value="BOARD">a board</Radio.Button>
+          </Radio.Group>
+          <Depths view={view} ask={ask} complain={tools.complain} />
+        </div>
+        <dl className="lengths">
+          <Row name="face">
+            <Typed label="Face width on the card" value={body.faceWidthMm} onEnter={(width) => ask({ width, free })} /> ×
+            <Typed label="Face height on the card" value={body.faceHeightMm} onEnter={(height) => ask({ height, free })} /> mm
+          </Row>
+          <Row name={bars ? 'bars' : 'board'}>
+            <Typed label="Depth" value={support.depthMm} onEnter={(depth) => ask({ depth })} /> mm deep
+            {!bars && (
+              <>
+                , air gap <Typed label="Air gap" value={support.airGapMm} onEnter={(airGap) => ask({ airGap })} /> mm
+              </>
+            )}
+          </Row>
+          <Row name="turned over">
+            <Typed label="Turned over" value={turnOver.widthMm} onEnter={(text) => ask({ turnOver: text })} /> mm, play{' '}
+            <Typed label="Play" value={turnOver.playMm} onEnter={(play) => ask({ play })} /> mm
+          </Row>
+          <Row name="print">
+            <Typed
+              label="Thickness of the print"
+              value={body.thicknessMm}
+              decimals={2}
+              onEnter={(thickness) => ask({ thickness })}
+            />{' '}
+            mm thick: {mm(view.wrapped.foldMm)} mm a fold
+          </Row>
+          <Row name="gives">
+            <Typed
+              label="Gives across, percent"
+              value={growth ? 100 * growth.across : undefined}
+              onEnter={(growsAcross) => ask({ growsAcross })}
+            />{' '}
+            % across,{' '}
+            <Typed
+              label="Gives along, percent"
+              value={growth ? 100 * growth.along : undefined}
+              onEnter={(growsAlong) => ask({ growsAlong })}
+            />{' '}
+            % along
+          </Row>
+        </dl>
+      </section>
+      <Takes view={view} tools={tools} />
+      <section>
+        <div className="choices">
+          <Checkbox
+            checked={!free}
+            onChange={(e) => {
+              setFree(!e.target.checked)
+              if (e.target.checked && !view.wrapped.pictureShaped) ask({ free: false })
+            }}
+          >
+            the picture’s own shape, nothing cropped
+          </Checkbox>
+          <Checkbox checked={turnOver.printed} onChange={(e) => ask({ printed: e.target.checked })}>
+            the picture goes on over what is turned over
+          </Checkbox>
+          <Radio.Group
+            optionType="button"
+            buttonStyle="solid"
+            aria-label="Corners"
+            value={plan.corners}
+            onChange={(e) => ask({ corners: e.target.value })}
+          >
+            <Radio.Button value="FOLDED">corners folded</Radio.Button>
+            <Radio.Button value="MITRED">corners cut</Radio.Button>
+          </Radio.Group>
+        </div>
+      </section>
+      <section>
+        <h2 className="head">In pieces</h2>
+        <div className="row">
+          <InputNumber
+            aria-label="Pieces side by side"
+            className="few"
+            min={1}
+            max={6}
+            value={plan.panels.across}
+            onChange={(v) => v && ask({ panelsAcross: v })}
+          />
+          <span className="soft">side by side,</span>
+          <InputNumber
+            aria-label="Pieces one above the other"
+            className="few"
+            min={1}
+            max={6}
+            value={plan.panels.down}
+            onChange={(v) => v && ask({ panelsDown: v })}
+          />
+          <span className="soft">high</span>
+          {plan.panels.across * plan.panels.down > 1 && (
+            <>
+              <span className="soft">,</span>
+              <Typed label="Gap between pieces" value={plan.panels.gapMm} onEnter={(gap) => ask({ gap })} />
+              <span className="soft">mm apart</span>
+            </>
+          )}
+        </div>
+      </section>
+    </>
+  )
+}
+
+function Row({ name, children }: { name: string; children: React.ReactNode }) {
+  return (
+    <>
+      <dt>{name}</dt>
+      <dd>{children}</dd>
+    </>
+  )
+}
+
+/** A length that is written over where it stands; empty where it isn't known. */
+function Typed({
+  label,
+  value,
+  decimals,
+  onEnter,
+}: {
+  label: string
+  value: number | undefined
+  decimals?: number
+  onEnter: (text: string) => void
+}) {
+  const shown = value === undefined ? '' : decimals ? value.toFixed(decimals) : mm(value)
+  return (
+    <Input
+      key={shown}
+      className="typed"
+      variant="borderless"
+      aria-label={label}
+      defaultValue={shown}
+      placeholder="?"
+      onFocus={(e) => e.target.select()}
+      onPressEnter={(e) => e.currentTarget.blur()}
+      onKeyDown={(e) => {
+        if (value !== undefined && (e.key === 'ArrowUp' || e.key === 'ArrowDown')) {
+          e.preventDefault()
+          onEnter(`${Math.max(0, Math.round((value + (e.key === 'ArrowUp' ? 1 : -1) * (e.shiftKey ? 10 : 1)) * 100) / 100)}`)
+        }
+      }}
+      onBlur={(e) => e.target.value.trim() !== shown && onEnter(e.target.value)}
+    />
+  )
+}
+
+/** Depths that bars and boards come in, and one's own under their names. */
+function Depths({ view, ask, complain }: { view: WrapDocket; ask: (asked: BodyAsked) => void; complain: (e: Error) => void }) {
+  const client = useQueryClient()
+  const [open, setOpen] = useState(false)
+  const [name, setName] = useState('')
+  const { data: own = [] } = useQuery({
+    queryKey: ['own-bodies'],
+    queryFn: ({ signal }) => get<OwnBody[]>('/api/own-bodies', signal),
+  })
+  const { support, turnOver } = view.spec.plan.body
+  const kind = support.kind
+  const mine = own.filter((b) => b.support.kind === kind)
+  const now = mine.findIndex(
+    (b) => b.support.depthMm === support.depthMm && b.support.airGapMm === support.airGapMm && b.turnOverMm === turnOver.widthMm,
+  )
+  const again = () => client.invalidateQueries({ queryKey: ['own-bodies'] })
+  const keep = () =>
+    put(`/api/own-bodies/${encodeURIComponent(name.trim())}`, { support, turnOverMm: turnOver.widthMm }).then(
+      () => {
+        setOpen(false)
+        again()
+      },
+      complain as (e: Problem) => void,
+    )
+  const options = [
+    { label: 'Usual', options: USUAL[kind].map((d) => ({ value: `${d}`, label: `${d} mm deep` })) },
+    ...(mine.length > 0
+      ? [
+          {
+            label: 'Yours',
+            options: mine.map((b, i) => ({ value: `own ${i}`, label: `${b.name}, ${mm(b.support.depthMm)} mm` })),
+          },
+        ]
+      : []),
+  ]
+  return (
+    <div className="row stretch">
+      <Select
+        aria-label={kind === 'BARS' ? 'Bars' : 'Board'}
+        className="grow"
+        value={now >= 0 ? `own ${now}` : `${support.depthMm}`}
+        labelRender={(o) => (o.label ? o.label : `${mm(support.depthMm)} mm deep`)}
+        options={options}
+        onChange={(v) => {
+          const chosen = v.startsWith('own ') ? mine[Number(v.slice(4))] : undefined
+          ask(
+            chosen
+              ? { depth: `${chosen.support.depthMm}`, airGap: `${chosen.support.airGapMm}`, turnOver: `${chosen.turnOverMm}` }
+              : { depth: v },
+          )
+        }}
+      />
+      <Popover
+        open={open}
+        onOpenChange={setOpen}
+        trigger="click"
+        content={
+          <div className="measure">
+            <Input
+              aria-label="Name to keep it by"
+              placeholder="name"
+              maxLength={80}
+              value={name}
+              onChange={(e) => setName(e.target.value)}
+              onPressEnter={keep}
+            />
+            <Button type="primary" disabled={!name.trim()} onClick={keep}>
+              Keep these
+            </Button>
+            {mine.map((b) => (
+              <Button
+                key={b.name}
+                type="text"
+                size="small"
+                onClick={() => remove(`/api/own-bodies/${encodeURIComponent(b.name)}`).then(again, complain)}
+              >
+                forget {b.name}
+              </Button>
+            ))}
+          </div>
+        }
+      >
+        <Button>Keep …</Button>
+      </Popover>
+    </div>
+  )
+}
+
+/** What paper it takes, and whether that lies in the printer. */
+function Takes({ view, tools }: Pick<Props, 'view' | 'tools'>) {
+  const { stocks } = view.options
+  const same = (c: Choice) =>
+    c.stock.kind === view.spec.stock.kind &&
+    c.stock.widthMm === view.spec.stock.widthMm &&
+    (c.stock.kind === 'roll' || (view.spec.stock.kind === 'sheet' && c.stock.name === view.spec.stock.name))
+  const now = stocks.find(same)
+  const option = (c: Choice, i: number) => ({ value: i, label: `${c.label}${c.loaded ? ', loaded' : ''}`, holds: c.holds })
+  const all = stocks.map(option)
+  const groups = [
+    { label: 'Holds it', options: all.filter((o) => o.holds) },
+    { label: 'Too small', options: all.filter((o) => !o.holds) },
+  ].filter((g) => g.options.length > 0)
+  const page = view.layout.pages[0]
+  const length = view.spec.plan.across ? page?.widthMm : page?.heightMm
+  return (
+    <section>
+      <h2 className="head">On what</h2>
+      <div className="choices">
+        <div className="row stretch">
+          <Select
+            aria-label="Paper"
+            className="grow"
+            value={stocks.findIndex(same)}
+            labelRender={() => view.stockName}
+            options={groups}
+            onChange={(i) => {
+              const c = stocks[i]
+              if (c) tools.decide({ kind: 'stocked', stock: c.stock, feed: c.feed })
+            }}
+          />
+          <Button onClick={() => tools.decide({ kind: 'turned' })}>Turn it</Button>
+        </div>
+        <p className="soft">
+          It takes {mm(view.wrapped.neededWidthMm)} × {mm(view.wrapped.neededLengthMm)} mm
+          {view.spec.stock.kind === 'roll' && length
+            ? `: ${mm(length)} mm of this roll${view.layout.pages.length > 1 ? ' for each piece' : ''}`
+            : ''}
+          {now && (now.holds ? (now.loaded ? '. It is loaded.' : '. It isn’t loaded now.') : '. This is too small.')}
+        </p>
+      </div>
+    </section>
+  )
+}

@@ -1,0 +1,183 @@
+import { useRef, useState } from 'react'
+import { wrapUrl } from '../api/pictures'
+import type { WrapDocket } from '../api/types'
+import { labCss, mm } from '../parts/numbers'
+import { useLivePicture } from '../parts/useLivePicture'
+import { useRoom } from '../parts/useRoom'
+import { Marks } from '../size/Marks'
+import { Dimension, fitting } from '../size/SheetDrawing'
+
+const NEAR_FOLD_MM = 10
+const SMALLEST_PATCH = 0.02
+
+type Patch = { x: number; y: number; width: number; height: number }
+type Props = {
+  view: WrapDocket
+  piece: number
+  longest: number
+  onLength: (side: 'width' | 'height', text: string) => void
+  /** A patch of the face is being picked; in shares of the face. */
+  onPatch?: (patch: Patch) => void
+}
+
+/** A piece's flat print on its paper: where it folds and where it is cut; the face's lengths can be written over. */
+export function FlatDrawing({ view, piece, longest, onLength, onPatch }: Props) {
+  const [box, room] = useRoom()
+  const [patch, setPatch] = useState<Patch>()
+  const last = useRef<Patch>({ x: 0.4, y: 0.4, width: 0.2, height: 0.2 })
+  const shown = useLivePicture(wrapUrl(view, piece + 1, longest))
+  const page = view.layout.pages[piece] ?? view.layout.pages[0]
+  const printed = page?.placed[0]?.sides?.grownMm
+  const lines = view.wrapped.lines
+  if (!page || !printed) return <div ref={box} className="drawing" />
+  const { scale, x0, y0, width, height } = fitting(room, page, [])
+  const m = page.unprintable
+  const at = (r: Patch) => ({ x: x0 + r.x * scale, y: y0 + r.y * scale, width: r.width * scale, height: r.height * scale })
+  const face = at(lines.faceMm)
+  const flat = at(lines.flatMm)
+  const near = NEAR_FOLD_MM * scale
+  const sw = page.widthMm * scale
+  const sh = page.heightMm * scale
+  const body = view.spec.plan.body
+
+  const pick = (e: React.PointerEvent<HTMLElement>) => {
+    const r = e.currentTarget.getBoundingClientRect()
+    const place = (ev: { clientX: number; clientY: number }) => ({
+      x: Math.max(0, Math.min(1, (ev.clientX - r.left) / r.width)),
+      y: Math.max(0, Math.min(1, (ev.clientY - r.top) / r.height)),
+    })
+    const from = place(e)
+    const element = e.currentTarget
+    element.setPointerCapture(e.pointerId)
+    const between = (to: { x: number; y: number }): Patch => {
+      const width = Math.max(SMALLEST_PATCH, Math.abs(to.x - from.x))
+      const height = Math.max(SMALLEST_PATCH, Math.abs(to.y - from.y))
+      return { x: Math.min(from.x, to.x, 1 - width), y: Math.min(from.y, to.y, 1 - height), width, height }
+    }
+    setPatch(between(from))
+    element.onpointermove = (ev) => setPatch(between(place(ev)))
+    element.onpointerup = (ev) => {
+      element.onpointermove = null
+      element.onpointerup = null
+      last.current = between(place(ev))
+      setPatch(undefined)
+      onPatch?.(last.current)
+    }
+  }
+  const keys = (e: React.KeyboardEvent) => {
+    const ways: Record<string, [number, number]> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }
+    const way = ways[e.key]
+    if (way) {
+      e.preventDefault()
+      const p = last.current
+      const step = e.shiftKey ? 0.1 : 0.02
+      last.current = {
+        ...p,
+        x: Math.max(0, Math.min(1 - p.width, p.x + way[0] * step)),
+        y: Math.max(0, Math.min(1 - p.height, p.y + way[1] * step)),
+      }
+      setPatch(last.current)
+    } else if (e.key === 'Enter') {
+      onPatch?.(last.current)
+    }
+  }
+  const now = patch && { left: 100 * patch.x, top: 100 * patch.y, width: 100 * patch.width, height: 100 * patch.height }
+  return (
+    <div ref={box} className="drawing">
+      <div className="canvas" style={{ width, height }}>
+        <svg width={width} height={height} role="img" aria-label="The flat print on its paper, to scale">
+          <defs>
+            <pattern id="hatch" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+              <path d="M0 0V6" className="hatch" />
+            </pattern>
+          </defs>
+          <rect x={x0 + 3} y={y0 + 4} width={sw} height={sh} className="shadow" />
+          <rect x={x0} y={y0} width={sw} height={sh} fill={view.pairing ? labCss(view.pairing.whiteLab) : '#f7f6f2'} />
+          <path
+            d={`M${x0} ${y0}h${sw}v${sh}h${-sw}zM${x0 + m.left * scale} ${y0 + m.top * scale}v${sh - (m.top + m.bottom) * scale}h${sw - (m.left + m.right) * scale}v${-sh + (m.top + m.bottom) * scale}z`}
+            fillRule="evenodd"
+            fill="url(#hatch)"
+          />
+        </svg>
+        {shown && (
+          <img
+            className="flat-picture"
+            src={shown}
+            alt="What is printed: face and sides"
+            draggable={false}
+            style={{
+              left: x0 + printed.x * scale,
+              top: y0 + printed.y * scale,
+              width: printed.width * scale,
+              height: printed.height * scale,
+            }}
+          />
+        )}
+        <div className="paper" style={{ left: x0, top: y0, width: sw, height: sh }}>
+          <Marks marks={page.marks} scale={scale} width={sw} height={sh} />
+        </div>
+        <svg className="flat-lines" width={width} height={height} aria-hidden="true">
+          {[lines.faceMm, lines.backMm].map((r) => (
+            <g key={`${r.x} ${r.y}`}>
+              <rect {...at(r)} className="under-fold" />
+              <rect {...at(r)} className={r === lines.faceMm ? 'front-fold' : 'back-fold'} />
+            </g>
+          ))}
+          {near > 3 && (
+            <rect
+              x={face.x + near}
+              y={face.y + near}
+              width={Math.max(1, face.width - 2 * near)}
+              height={Math.max(1, face.height - 2 * near)}
+              className="near-fold"
+            />
+          )}
+          <g className="lines">
+            <path
+              d={`M${face.x} ${y0 - 20}v12M${face.x + face.width} ${y0 - 20}v12M${face.x} ${y0 - 14}H${face.x + face.width}`}
+            />
+            <path
+              d={`M${x0 - 24} ${face.y}h12M${x0 - 24} ${face.y + face.height}h12M${x0 - 18} ${face.y}V${face.y + face.height}`}
+            />
+            <path d={`M${x0} ${y0 + sh + 14}v12M${x0 + sw} ${y0 + sh + 14}v12M${x0} ${y0 + sh + 20}H${x0 + sw}`} />
+          </g>
+          <g className="told">
+            <rect x={x0 + sw / 2 - 120} y={y0 + sh + 12} width="240" height="17" />
+            <text x={x0 + sw / 2} y={y0 + sh + 25}>
+              {view.stockName}, {mm(page.widthMm)} × {mm(page.heightMm)} mm
+            </text>
+          </g>
+        </svg>
+        {onPatch && (
+          <button
+            type="button"
+            className="patching"
+            aria-label="Patch whose colour is taken: drag over the picture, or move it with the arrow keys and take it with Enter"
+            style={{ left: face.x, top: face.y, width: face.width, height: face.height }}
+            onPointerDown={pick}
+            onKeyDown={keys}
+          >
+            {now && (
+              <span style={{ left: `${now.left}%`, top: `${now.top}%`, width: `${now.width}%`, height: `${now.height}%` }} />
+            )}
+          </button>
+        )}
+        <Dimension
+          label="Face width"
+          value={body.faceWidthMm}
+          style={{ left: face.x + face.width / 2 - 42, top: y0 - 24 }}
+          onEnter={(t) => onLength('width', t)}
+        />
+        <Dimension
+          label="Face height"
+          value={body.faceHeightMm}
+          style={{ left: x0 - 60, top: face.y + face.height / 2 - 10, transform: 'rotate(-90deg)' }}
+          onEnter={(t) => onLength('height', t)}
+        />
+        <span className="cut-size" style={{ left: flat.x + 4, top: flat.y + flat.height + 2 }}>
+          cut to {mm(lines.flatMm.width)} × {mm(lines.flatMm.height)} mm
+        </span>
+      </div>
+    </div>
+  )
+}

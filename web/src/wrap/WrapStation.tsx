@@ -1,0 +1,233 @@
+import { Button, Segmented, Select } from 'antd'
+import { useState } from 'react'
+import { wrapUrl } from '../api/pictures'
+import type { WrapDocket } from '../api/types'
+import type { StationProps } from '../docket/useDocket'
+import { Findings } from '../parts/Findings'
+import { labCss } from '../parts/numbers'
+import { CropCard } from '../size/CropCard'
+import { type Cropping, CropView } from '../size/CropView'
+import { DetailCard } from '../size/DetailCard'
+import { PlanChoice } from '../size/PlanChoice'
+import { BodyCard } from './BodyCard'
+import { BodyView } from './BodyView'
+import { FlatDrawing } from './FlatDrawing'
+import { SidesCard } from './SidesCard'
+import { FACES, type Face, FILLS, LOOKS, type Look } from './words'
+import './wrap.css'
+
+const FLAT = 1100
+const ROUND = 1400
+const SMALL = 480
+
+type Props = StationProps & { view: WrapDocket }
+
+/** A picture round a body: the flat print with its folds, the body, and what decides them. */
+export function WrapStation(props: Props) {
+  const { view, picture, tools, go } = props
+  const plan = view.spec.plan
+  const [face, setFace] = useState<Face>('body')
+  const [look, setLook] = useState<Look>('both')
+  const [piece, setPiece] = useState(0)
+  const [fold, setFold] = useState(1)
+  const [picking, setPicking] = useState(false)
+  const [shape, setShape] = useState<number>()
+  const [level, setLevel] = useState(false)
+  const [degrees, setDegrees] = useState<number>()
+  const pieces = view.layout.pages.length
+  const one = Math.min(piece, pieces - 1)
+  const cropping: Cropping = { cut: plan.cut, fit: 'FILL', cropX: plan.cropX, cropY: plan.cropY }
+  const printed = view.layout.pages[0]?.placed[0]?.sides?.grownMm
+  /** Of the face to the whole picture, in shares. */
+  const patch = (p: { x: number; y: number; width: number; height: number }) => {
+    const placed = view.layout.pages[one]?.placed[0]
+    const sides = placed?.sides
+    if (!placed || !sides) return
+    const m = picture.master
+    const perX = placed.crop.width / placed.atMm.width
+    const perY = placed.crop.height / placed.atMm.height
+    const x = placed.crop.x + (sides.faceMm.x - placed.atMm.x + p.x * sides.faceMm.width) * perX
+    const y = placed.crop.y + (sides.faceMm.y - placed.atMm.y + p.y * sides.faceMm.height) * perY
+    tools.change({
+      kind: 'side-colour',
+      patch: {
+        x: Math.max(0, x / m.width),
+        y: Math.max(0, y / m.height),
+        width: (p.width * sides.faceMm.width * perX) / m.width,
+        height: (p.height * sides.faceMm.height * perY) / m.height,
+      },
+    })
+  }
+  const crop = face === 'crop'
+  const shownLook = picking ? 'flat' : look
+  return (
+    <div className="station">
+      <div className="booth table">
+        <div className={`stage wrapping ${crop ? '' : shownLook}`}>
+          {crop ? (
+            <CropView
+              view={view}
+              plan={cropping}
+              picture={picture}
+              shape={shape}
+              level={level}
+              degrees={degrees ?? plan.cut.degrees}
+              onCut={(cut) => tools.decide({ kind: 'trimmed', cut })}
+              onPan={(cropX, cropY) => tools.decide({ kind: 'cropped', cropX, cropY })}
+              onLevel={(next) => {
+                setLevel(false)
+                tools.decide({ kind: 'trimmed', cut: { ...plan.cut, degrees: next } })
+              }}
+            />
+          ) : (
+            <>
+              {(shownLook === 'both' || shownLook === 'flat') && (
+                <div className="part">
+                  <FlatDrawing
+                    view={view}
+                    piece={one}
+                    longest={FLAT}
+                    onLength={(side, text) =>
+                      tools.change({ kind: 'body', asked: { [side]: text, free: !view.wrapped.pictureShaped } })
+                    }
+                    {...(picking ? { onPatch: patch } : {})}
+                  />
+                </div>
+              )}
+              {(shownLook === 'both' || shownLook === 'round') && printed && (
+                <div className="part">
+                  <BodyView
+                    body={{ body: plan.body, lines: view.wrapped.lines, printed, corners: plan.corners }}
+                    pictures={view.layout.pages.map((_, i) => wrapUrl(view, i + 1, pieces > 1 ? FLAT : ROUND))}
+                    panels={plan.panels}
+                    paper={view.pairing ? labCss(view.pairing.whiteLab) : '#f7f6f2'}
+                    viewingMm={view.spec.resolution.viewingMm}
+                    fold={fold}
+                    onFold={setFold}
+                    title={view.spec.title}
+                  />
+                </div>
+              )}
+              {shownLook === 'all' && <AllSides view={view} piece={one} tools={tools} />}
+            </>
+          )}
+        </div>
+        <div className="foot">
+          <span>
+            {crop
+              ? 'Drag the picture behind the frame. What is pale lies on no face.'
+              : shownLook === 'round'
+                ? 'Drag it to turn it, double-click to unfold it. Arrow keys, + and −, F.'
+                : shownLook === 'all'
+                  ? 'Dashed: where it folds. Take one by pressing it.'
+                  : 'Dashed: front edges; dots: back edges; fine line: 10 mm from the fold. Marks lie where nothing is seen.'}
+          </span>
+          {!crop && pieces > 1 && (
+            <Select
+              size="small"
+              aria-label="Piece shown"
+              value={one}
+              onChange={setPiece}
+              options={view.layout.pages.map((_, i) => ({ value: i, label: `piece ${i + 1} of ${pieces}` }))}
+            />
+          )}
+          {!crop && (
+            <Segmented
+              size="small"
+              className="looks"
+              aria-label="What is shown"
+              value={shownLook}
+              options={LOOKS}
+              onChange={(v) => {
+                setPicking(false)
+                setLook(v)
+              }}
+            />
+          )}
+        </div>
+      </div>
+      <aside className="card" aria-label="Size">
+        <PlanChoice {...props} />
+        <Segmented
+          block
+          aria-label="What to decide"
+          value={face}
+          onChange={(next) => {
+            setPicking(false)
+            setFace(next)
+          }}
+          options={FACES}
+        />
+        {face === 'body' && <BodyCard {...props} />}
+        {face === 'sides' && <SidesCard {...props} picking={picking} onPicking={setPicking} />}
+        {crop && (
+          <CropCard
+            {...props}
+            plan={cropping}
+            shape={shape}
+            onShape={setShape}
+            level={level}
+            onLevel={setLevel}
+            degrees={degrees}
+            onDegrees={setDegrees}
+          />
+        )}
+        {face === 'detail' && <DetailCard {...props} at={{ x: 0.5, y: 0.5 }} />}
+        <Findings findings={view.findings.filter((f) => f.stage === 'SIZE')} tools={tools} />
+        <div className="next">
+          <Button href={`/api/dockets/${view.id}/wrap/instructions`} target="_blank">
+            Page for the workbench
+          </Button>
+          <Button type="primary" onClick={() => go('proof')}>
+            On to the proof
+          </Button>
+        </div>
+      </aside>
+    </div>
+  )
+}
+
+/** Every way to fill the sides, beside one another. */
+function AllSides({ view, piece, tools }: { view: WrapDocket; piece: number; tools: StationProps['tools'] }) {
+  const { fill } = view.spec.plan
+  const printed = view.layout.pages[piece]?.placed[0]?.sides
+  if (!printed) return null
+  const { grownMm: g, faceMm: f } = printed
+  const fold = {
+    left: `${(100 * (f.x - g.x)) / g.width}%`,
+    top: `${(100 * (f.y - g.y)) / g.height}%`,
+    width: `${(100 * f.width) / g.width}%`,
+    height: `${(100 * f.height) / g.height}%`,
+  }
+  return (
+    <div className="all-sides">
+      {FILLS.map((one) => (
+        <button
+          type="button"
+          key={one.kind}
+          aria-pressed={one.kind === fill.kind}
+          onClick={() => {
+            if (one.kind === fill.kind) return
+            if (one.kind === 'one-colour')
+              tools.change({ kind: 'side-colour', patch: { x: 0.4, y: 0.4, width: 0.2, height: 0.2 } })
+            else
+              tools.decide({
+                kind: 'sides-filled',
+                fill: one.kind === 'extended' ? { kind: one.kind, seed: 1 } : { kind: one.kind },
+              })
+          }}
+        >
+          <span className="framed" style={{ aspectRatio: `${g.width} / ${g.height}` }}>
+            <img
+              src={wrapUrl(view, piece + 1, SMALL, one.kind === fill.kind ? 'CHOSEN' : one.sides)}
+              alt={one.name}
+              draggable={false}
+            />
+            <span className="fold-line" style={fold} />
+          </span>
+          <b>{one.name}</b>
+        </button>
+      ))}
+    </div>
+  )
+}
