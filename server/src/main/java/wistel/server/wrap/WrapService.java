@@ -39,6 +39,7 @@ public class WrapService {
     private static final double PAPER_MM = 0.25;
     /** A fresh face is at least so many times as large as its sides are deep. */
     private static final double LEAST_FACE = 4;
+    private static final double LARGEST_FRESH_MM = 2000;
     private static final int COLOUR_VIEW = 1200;
 
     private final DocketRepository dockets;
@@ -65,16 +66,18 @@ public class WrapService {
         double thickness = pairing.map(p -> p.body().thicknessMm()).filter(t -> t > 0).orElse(bars ? CANVAS_MM : PAPER_MM);
         WrapBody.Support support = bars ? USUAL_BARS : USUAL_BOARD;
         Rect at = judged.layout().placed().get(0).atMm();
-        double scale = Math.max(1, LEAST_FACE * support.totalMm() / Math.min(at.width(), at.height()));
-        WrapBody body = new WrapBody(whole(at.width() * scale), whole(at.height() * scale), support, bars ? STAPLED : GLUED, thickness, Optional.empty());
-        Wrap wrap = Wrap.of(d.single().renditionId(), body, d.single().cut());
-        PixelSize picture = judged.facts().pictures().get(wrap.renditionId()).size();
-        Wrap shaped = d.single().cut().whole() && at.width() >= at.height() ? wrap.byWidth(picture, body.faceWidthMm()) : wrap;
-        docketService.change(id, version, on(d, judged.facts(), shaped));
+        double least = LEAST_FACE * support.totalMm();
+        double scale = Math.min(LARGEST_FRESH_MM / Math.max(at.width(), at.height()), Math.max(1, least / Math.min(at.width(), at.height())));
+        // a picture that is too narrow for any body is cropped
+        WrapBody body = new WrapBody(Math.max(least, at.width() * scale), Math.max(least, at.height() * scale), support, bars ? STAPLED : GLUED, thickness, Optional.empty());
+        docketService.change(id, version, on(d, judged.facts(), Wrap.of(d.single().renditionId(), inWholeMm(body, at.width() / at.height()), d.single().cut())));
     }
 
-    private static double whole(double mm) {
-        return Math.max(1, Math.round(mm));
+    /** The width is rounded, the height follows it where the face has the picture's shape. */
+    private static WrapBody inWholeMm(WrapBody body, double shape) {
+        double width = Math.round(body.faceWidthMm());
+        boolean shaped = Math.abs(body.faceWidthMm() / body.faceHeightMm() / shape - 1) < 1e-6;
+        return body.sized(width, shaped ? width / shape : Math.round(body.faceHeightMm()));
     }
 
     /** With another stock, where this one doesn't hold it: one that lies in the printer, or the first that it takes. */
