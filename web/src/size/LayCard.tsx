@@ -5,9 +5,8 @@ import { remove } from '../api/client'
 import type { SheetDocket } from '../api/types'
 import type { SheetProps, StationProps } from '../docket/useDocket'
 import { mm } from '../parts/numbers'
+import { type Choice, isStock } from './stock'
 import { FINENESS } from './words'
-
-export type Choice = SheetDocket['options']['stocks'][number]
 
 const groups = (stocks: Choice[]) => {
   const of = (label: string, keep: (c: Choice) => boolean) => ({
@@ -27,10 +26,6 @@ export function LayCard({ view, picture, tools }: SheetProps) {
   const plan = view.spec.plan
   const { stocks, borderless } = view.options
   const printed = picture.printed[0]
-  const same = (c: Choice) =>
-    c.stock.kind === view.spec.stock.kind &&
-    c.stock.widthMm === view.spec.stock.widthMm &&
-    (c.stock.kind === 'roll' || (view.spec.stock.kind === 'sheet' && c.stock.name === view.spec.stock.name))
   const edge = (next: Partial<SheetDocket['spec']['plan']['edge']>) =>
     tools.decide({ kind: 'edged', edge: { ...plan.edge, ...next } })
   const usual = borderless.overMm.includes(2) ? 2 : (borderless.overMm[borderless.overMm.length - 1] ?? 0)
@@ -42,7 +37,7 @@ export function LayCard({ view, picture, tools }: SheetProps) {
           <Select
             aria-label="Sheet"
             className="wide"
-            value={stocks.findIndex(same)}
+            value={stocks.findIndex(isStock(view))}
             labelRender={() => view.stockName}
             onChange={(i) => {
               const c = stocks[i]

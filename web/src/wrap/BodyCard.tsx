@@ -5,7 +5,7 @@ import { get, type Problem, put, remove } from '../api/client'
 import type { OwnBody, WrapDocket } from '../api/types'
 import type { BodyAsked, StationProps } from '../docket/useDocket'
 import { mm } from '../parts/numbers'
-import type { Choice } from '../size/LayCard'
+import { type Choice, isStock } from '../size/stock'
 import { USUAL } from './words'
 
 type Props = StationProps & { view: WrapDocket }
@@ -272,11 +272,7 @@ function Depths({ view, ask, complain }: { view: WrapDocket; ask: (asked: BodyAs
 /** What paper it takes, and whether that lies in the printer. */
 function Takes({ view, tools }: Pick<Props, 'view' | 'tools'>) {
   const { stocks } = view.options
-  const same = (c: Choice) =>
-    c.stock.kind === view.spec.stock.kind &&
-    c.stock.widthMm === view.spec.stock.widthMm &&
-    (c.stock.kind === 'roll' || (view.spec.stock.kind === 'sheet' && c.stock.name === view.spec.stock.name))
-  const now = stocks.find(same)
+  const now = stocks.find(isStock(view))
   const option = (c: Choice, i: number) => ({ value: i, label: `${c.label}${c.loaded ? ', loaded' : ''}`, holds: c.holds })
   const all = stocks.map(option)
   const groups = [
@@ -293,7 +289,7 @@ function Takes({ view, tools }: Pick<Props, 'view' | 'tools'>) {
           <Select
             aria-label="Paper"
             className="grow"
-            value={stocks.findIndex(same)}
+            value={stocks.findIndex(isStock(view))}
             labelRender={() => view.stockName}
             options={groups}
             onChange={(i) => {

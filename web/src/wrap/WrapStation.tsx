@@ -120,7 +120,7 @@ export function WrapStation(props: Props) {
                 ? 'Drag it to turn it, double-click to unfold it. Arrow keys, + and −, F.'
                 : shownLook === 'all'
                   ? 'Dashed: where it folds. Take one by pressing it.'
-                  : 'Dashed: front edges; dots: back edges; fine line: 10 mm from the fold. Marks lie where nothing is seen.'}
+                  : 'Dashed: front edges; dots: back edges; fine line: 10 mm from the fold.'}
           </span>
           {!crop && pieces > 1 && (
             <Select

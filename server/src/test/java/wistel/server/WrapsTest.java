@@ -111,7 +111,7 @@ public class WrapsTest extends InTestRoom {
         assertThat(plan(d).path("fill").path("kind").asString()).isEqualTo("mirrored");
         assertThat(d.path("spec").path("stock").path("kind").asString()).isEqualTo("roll");
         assertThat(d.path("wrapped").path("pictureShaped").asBoolean()).isTrue();
-        assertThat(d.path("readback").asString()).contains("one wrap of").contains("38 mm bars with mirrored sides").contains("turned over left bare");
+        assertThat(d.path("readback").asString()).contains("one wrap of").contains("38 mm bars with mirrored sides").contains("25 mm turned over bare");
         assertThat(d.path("undo").asString()).contains("38 mm bars");
         assertThat(d.path("track").get(2).path("outcome").asString()).startsWith("face ");
         double width = plan(d).path("body").path("faceWidthMm").asDouble();

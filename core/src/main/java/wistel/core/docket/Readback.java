@@ -98,8 +98,8 @@ public final class Readback {
         out.append(wrap.panels().count() == 1 ? ", one wrap of " : ", ").append(Words.wrap(wrap)).append(" with ").append(wrap.fill().words());
         String moved = Words.sides(wrap.moves());
         out.append(moved.isEmpty() ? "" : " (" + moved + ")");
-        out.append(", ").append(Length.mm(turned.widthMm() + turned.playMm())).append(" mm turned over ").append(turned.printed() ? "with picture on it" : "left bare");
-        layout.losses().forEach(loss -> out.append("; ").append(Words.percent(loss.share())).append(" of the picture isn't on the face"));
+        out.append(", ").append(Length.mm(turned.widthMm() + turned.playMm())).append(" mm turned over ").append(turned.printed() ? "with picture on it" : "bare");
+        layout.losses().forEach(loss -> out.append(", ").append(Words.percent(loss.share())).append(" of the picture on no face"));
     }
 
     /** The driver's monochrome knows nothing of a toning. */

@@ -351,8 +351,8 @@ class DemoScenario {
 
     private void wrap(UUID id, WrapPlan plan) {
         wraps.wrap(id, dockets.get(id).version());
-        wraps.change(id, dockets.get(id).version(), plan.body);
         change(id, new Change.SidesFilled(plan.fill));
+        wraps.change(id, dockets.get(id).version(), plan.body);
         if (plan.moves != null) {
             change(id, new Change.SidesMoved(plan.moves));
         }

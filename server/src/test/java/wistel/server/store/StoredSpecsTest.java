@@ -20,7 +20,12 @@ import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.RasterType;
 import wistel.core.rendition.Rendition;
 import wistel.core.sheet.Layout;
+import wistel.core.pictures.SideFill;
+import wistel.core.pictures.SideMoves;
+import wistel.core.sheet.Cut;
 import wistel.core.sheet.SheetPlan;
+import wistel.core.sheet.Wrap;
+import wistel.core.sheet.WrapBody;
 
 /** What earlier versions wrote, as it is read now. */
 public class StoredSpecsTest {
@@ -80,5 +85,31 @@ public class StoredSpecsTest {
         assertThat(read.spec()).isEqualTo(SPEC);
         assertThat(read.layout()).isEqualTo(layout);
         assertThat(SPECS.order(JSON.tree(order).toString()).spec()).isEqualTo(SPEC);
+    }
+
+    /** Nothing was made round pictures yet; what says so is not in what was written. */
+    @Test
+    public void anOrderOfBeforeWrapsHasPicturesWithoutSides() {
+        PairingVersion pairing = new PairingVersion("g", 3, "p", "Desk", "Some Gloss", "gloss", PaperBody.UNKNOWN, DriverSettings.of("glossy", "rear", 5), "hash", Intent.RELATIVE,
+            new double[] {96, 0, -1}, 4);
+        Layout layout = SPEC.plan().lay(SheetPlan.Ground.bare(SPEC.stock(), Margins.NONE, Map.of("r1", new SheetPlan.PixelSize(3000, 2000))));
+        PrintOrder order = new PrintOrder(PrintOrder.SCHEMA, SPEC, layout, pairing, new PrintOrder.Output(RasterType.DEVICE3_16, 360, Margins.NONE, 1), List.of(new PrintOrder.Master("r1", "master", "profile")),
+            "description", "3", Optional.empty(), Optional.empty());
+        ObjectNode before = ((ObjectNode) JSON.tree(order)).put("schema", 6);
+        before.path("layout").path("pages").forEach(page -> page.path("placed").forEach(p -> ((ObjectNode) p).remove("sides")));
+        PrintOrder read = SPECS.order(before.toString());
+        assertThat(read.schema()).isEqualTo(PrintOrder.SCHEMA);
+        assertThat(read.layout()).isEqualTo(layout);
+    }
+
+    /** A wrap with everything on it comes back as it was. */
+    @Test
+    public void aWrapIsReadAsItWasWritten() {
+        WrapBody body = new WrapBody(600, 400, new WrapBody.Support(WrapBody.Kind.BOARD, 5, 3), new WrapBody.TurnOver(25, 3, true, 2), 0.3, Optional.of(new WrapBody.Growth(-0.01, 0.002)));
+        SideFill fill = new SideFill.OneColour(new SideFill.Patch(0.1, 0.2, 0.3, 0.4), List.of(1, 2, 65535));
+        DocketSpec wrapped = SPEC.withPlan(new Wrap("r1", true, body, new Wrap.Panels(3, 1, 30), Cut.WHOLE, 0.5, 0.5, fill, new SideMoves(12, 18, 5), Wrap.Corners.MITRED));
+        assertThat(SPECS.spec(DocketSpec.SCHEMA, JSON.tree(wrapped).toString())).isEqualTo(wrapped);
+        DocketSpec unknown = wrapped.withPlan(wrapped.wrap().around(body.of(0.3, Optional.empty())).filled(new SideFill.Extended(4)));
+        assertThat(SPECS.spec(DocketSpec.SCHEMA, JSON.tree(unknown).toString())).isEqualTo(unknown);
     }
 }
