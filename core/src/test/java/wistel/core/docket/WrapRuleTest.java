@@ -89,7 +89,7 @@ public class WrapRuleTest {
         DocketSpec d = docket(bars(700, 500, 38, 25), ROLL_24);
         Finding stop = only(d, canvas(), "wrap-too-large");
         assertThat(stop.severity()).isEqualTo(Severity.STOP);
-        assertThat(stop.mends()).extracting(Finding.Mend::label).containsExactly("Take the 44 in roll", "Take bars of 18 mm", "Make the face 676 × 482.9 mm");
+        assertThat(stop.mends()).extracting(Finding.Mend::label).containsExactly("Take the 44 in roll", "Take bars of 18 mm", "Make the face 678 × 484.3 mm");
         for (Finding.Mend mend : stop.mends()) {
             assertThat(has(mend.change().on(d), canvas(), "wrap-too-large")).as(mend.label()).isFalse();
         }
