@@ -62,33 +62,17 @@ public final class Surround {
         return out;
     }
 
-    /** The same, blurred by a bell curve of this standard deviation in pixels, as three boxes in a row (within a few percent of it). */
+    /** The same, blurred by a bell curve of this standard deviation in pixels, as three boxes one after the other (within a few percent of it). */
     public char[] softened(int x0, int x1, int y0, int y1, double sigma) {
         int reach = Math.max(1, (int) Math.round((Math.sqrt(12 * sigma * sigma / BOXES + 1) - 1) / 2));
         int apron = BOXES * reach;
         int w = x1 - x0 + 2 * apron;
         int h = y1 - y0 + 2 * apron;
-        float[] values = new float[w * h * n];
-        char[] line = new char[width() * n];
-        for (int y = 0; y < h; y++) {
-            row(within(y0 - apron + y, height()), 0, width(), line, 0);
-            for (int x = 0; x < w; x++) {
-                int from = within(x0 - apron + x, width()) * n;
-                for (int c = 0; c < n; c++) {
-                    values[(y * w + x) * n + c] = line[from + c];
-                }
-            }
-        }
-        float[] spare = new float[Math.max(w, h)];
+        float[] values = around(x0 - apron, y0 - apron, w, h);
+        float[] spare = new float[values.length];
         for (int pass = 0; pass < BOXES; pass++) {
-            for (int i = 0; i < h; i++) {
-                for (int c = 0; c < n; c++) {
-                    box(values, i * w * n + c, n, w, reach, spare);
-                }
-            }
-            for (int i = 0; i < w * n; i++) {
-                box(values, i, w * n, h, reach, spare);
-            }
+            boxAcross(values, spare, w, h, reach);
+            boxDown(spare, values, w, h, reach);
         }
         char[] out = new char[(x1 - x0) * (y1 - y0) * n];
         for (int y = 0; y < y1 - y0; y++) {
@@ -99,20 +83,54 @@ public final class Surround {
         return out;
     }
 
-    /** The mean of 2 reach + 1 neighbours, in place; ends are left as they are reached. */
-    private static void box(float[] values, int from, int step, int count, int reach, float[] spare) {
-        double sum = 0;
-        int size = 2 * reach + 1;
-        for (int i = 0; i < count; i++) {
-            spare[i] = values[from + i * step];
-        }
-        for (int i = 0; i < count; i++) {
-            sum += spare[i];
-            if (i >= size) {
-                sum -= spare[i - size];
+    /** A block that may reach beyond what there is: its edge goes on there. */
+    private float[] around(int left, int top, int w, int h) {
+        float[] values = new float[w * h * n];
+        int from = within(left, width());
+        int to = within(left + w - 1, width()) + 1;
+        char[] line = new char[(to - from) * n];
+        for (int y = 0; y < h; y++) {
+            row(within(top + y, height()), from, to, line, 0);
+            for (int x = 0; x < w; x++) {
+                int at = (within(left + x, width()) - from) * n;
+                for (int c = 0; c < n; c++) {
+                    values[(y * w + x) * n + c] = line[at + c];
+                }
             }
-            if (i >= size - 1) {
-                values[from + (i - reach) * step] = (float) (sum / size);
+        }
+        return values;
+    }
+
+    /** The mean of 2 reach + 1 neighbours, where there are so many. */
+    private void boxAcross(float[] from, float[] to, int w, int h, int reach) {
+        int size = 2 * reach + 1;
+        for (int y = 0; y < h; y++) {
+            for (int c = 0; c < n; c++) {
+                int first = y * w * n + c;
+                double sum = 0;
+                for (int x = 0; x < w; x++) {
+                    sum += from[first + x * n];
+                    if (x >= size) {
+                        sum -= from[first + (x - size) * n];
+                    }
+                    if (x >= size - 1) {
+                        to[first + (x - reach) * n] = (float) (sum / size);
+                    }
+                }
+            }
+        }
+    }
+
+    private void boxDown(float[] from, float[] to, int w, int h, int reach) {
+        int size = 2 * reach + 1;
+        int row = w * n;
+        double[] sum = new double[row];
+        for (int y = 0; y < h; y++) {
+            for (int i = 0; i < row; i++) {
+                sum[i] += from[y * row + i] - (y >= size ? from[(y - size) * row + i] : 0);
+                if (y >= size - 1) {
+                    to[(y - reach) * row + i] = (float) (sum[i] / size);
+                }
             }
         }
     }
@@ -158,10 +176,17 @@ public final class Surround {
 
     private void mirrored(int y, int x0, int x1, char[] out, int at) {
         int row = reflected(y - ring.top, picture.height());
-        char[] source = new char[picture.width() * n];
-        picture.run(0, row, picture.width(), source, 0);
+        int low = picture.width();
+        int high = 0;
         for (int x = x0; x < x1; x++) {
-            System.arraycopy(source, reflected(x - ring.left, picture.width()) * n, out, at + (x - x0) * n, n);
+            int from = reflected(x - ring.left, picture.width());
+            low = Math.min(low, from);
+            high = Math.max(high, from);
+        }
+        char[] source = new char[(high - low + 1) * n];
+        picture.run(low, row, high - low + 1, source, 0);
+        for (int x = x0; x < x1; x++) {
+            System.arraycopy(source, (reflected(x - ring.left, picture.width()) - low) * n, out, at + (x - x0) * n, n);
         }
     }
 
