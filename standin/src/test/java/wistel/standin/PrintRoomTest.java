@@ -15,6 +15,9 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
+import wistel.standin.ink.Laying;
+import wistel.standin.ink.SheetMaker;
+import java.util.stream.IntStream;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
@@ -290,5 +293,35 @@ public class PrintRoomTest {
         double[] lab = new double[3];
         new InkOnPaper(Paper.CORRIE_LUSTRE, Paper.CORRIE_LUSTRE.mediaType(), 5).lab(patches.get(700).device(), lab);
         assertThat(patches.get(700).lab().deltaE2000(Lab.of(lab))).isLessThan(0.3);
+    }
+
+    /** Canvas shows its threads in a scan, on average it is as light as without them; a smooth paper shows none. */
+    @Test
+    public void aScanOfCanvasShowsItsWeave() {
+        double[] canvas = lightness(Paper.TARN_CANVAS);
+        double[] smooth = lightness(Paper.SKERRY_BARYTA);
+        assertThat(spread(canvas)).isBetween(0.2, 2.0);
+        assertThat(spread(smooth)).isLessThan(0.02);
+        double[] lab = new double[3];
+        new InkOnPaper(Paper.TARN_CANVAS, Paper.TARN_CANVAS.mediaType(), 5).lab(new double[] {0.5, 0.5, 0.5}, lab);
+        assertThat(Arrays.stream(canvas).average().orElseThrow()).isCloseTo(lab[0], within(0.05));
+    }
+
+    /** L* over a scanned sheet of one middle gray. */
+    private static double[] lightness(Paper paper) {
+        PwgRaster.Page page = new PwgRaster.Page(720, 720, 360, 16, PwgRaster.Space.DEVICE3, 144, 144, "", paper.mediaType(), 5, 1);
+        SheetMaker maker = new SheetMaker(page, paper, Laying.of(paper, Map.of("media-type", paper.mediaType()), 5), new double[4]);
+        char[] row = new char[3 * 720];
+        Arrays.fill(row, (char) 32768);
+        for (int y = 0; y < 720; y++) {
+            maker.row(row);
+        }
+        var scan = maker.scan();
+        return IntStream.range(0, scan.width() * scan.height()).mapToDouble(i -> LabEncoding.V4.l(scan.pixels()[3 * i])).toArray();
+    }
+
+    private static double spread(double[] values) {
+        double mean = Arrays.stream(values).average().orElseThrow();
+        return Math.sqrt(Arrays.stream(values).map(v -> (v - mean) * (v - mean)).average().orElseThrow());
     }
 }

@@ -17,17 +17,23 @@ public final class PatchSynthesis {
     private static final int PATCH = 24;
     private static final int OVERLAP = 8;
     /** How far along and across the edge patches are looked for. */
-    private static final int ALONG = 4 * PATCH;
+    private static final int ALONG = 3 * PATCH;
     private static final int ACROSS = 4 * PATCH;
     /** Rows next to the edge that mirror the picture in any case. */
-    private static final int MIRRORED = 2;
+    private static final int MIRRORED = 1;
+    /** Within these the mirrored picture gives way to the first patches. */
+    private static final int GIVES_WAY = 4;
     /** Every so many places are tried, and of the best ones their neighbours. */
-    private static final int SPARSE = 3;
+    private static final int SPARSE = 2;
     private static final int COARSE = 2;
     private static final int REFINED = 6;
     /** Patches that fit nearly as well as the best are taken as well, by chance: the same one again and again would show. */
     private static final double NEARLY = 1.15;
     private static final long AGAIN = 4;
+    /** Mean squared difference of a channel's upper 12 bits, 6 % of its range, from which nothing in the picture looks like its edge; that is mirrored there, then. */
+    private static final long TOO_FAR = 245 * 245;
+    /** Of the edge's own contrast: parts that have nothing to do with each other differ by twice of it. */
+    private static final double UNLIKE = 3;
     static final int ACROSS_FLIPPED = 1;
     static final int DOWN_FLIPPED = 2;
     private final int width;
@@ -218,14 +224,15 @@ public final class PatchSynthesis {
 
     /** Finds a patch for a place, whose upper rows and left columns lie there already, and joins it. */
     private void lay(int left, int top, int w, int rows, int known) {
-        boolean first = left == 0;
+        // the first patches follow the picture itself: what is mirrored outside of it would lead back into it
+        int inside = top == known ? Math.min(OVERLAP, known - rows) : 0;
         int overlapRows = Math.min(OVERLAP, rows);
-        int overlapColumns = first ? 0 : Math.min(OVERLAP, w);
-        int lowest = known - rows;
+        int overlapColumns = left == 0 ? 0 : Math.min(OVERLAP, w);
+        int lowest = known - rows - inside;
         int highest = Math.max(0, lowest - ACROSS);
         int from = Math.max(0, left - ALONG);
         int to = Math.min(width - w, left + ALONG);
-        Overlap overlap = new Overlap(left, top, w, rows, overlapRows, overlapColumns);
+        Overlap overlap = new Overlap(left, top - inside, w, rows + inside, inside > 0 ? inside : overlapRows, overlapColumns);
         List<long[]> best = IntStream.rangeClosed(0, (lowest - highest) / SPARSE).parallel().mapToObj(i -> bestInRow(overlap, from, to, lowest - i * SPARSE))
             .sorted(Comparator.comparingLong(found -> found[0])).limit(REFINED).toList();
         long least = Long.MAX_VALUE;
@@ -254,9 +261,50 @@ public final class PatchSynthesis {
                 good[count++] = k;
             }
         }
-        int[] patch = found[good[random.nextInt(count)]];
-        used[place(origin[(patch[1] + rows / 2) * width + patch[0] + w / 2])]++;
-        join(overlap, patch, top == known ? MIRRORED : 0);
+        int[] chosen = found[good[random.nextInt(count)]];
+        boolean mirrors = inside > 0 && least > TOO_FAR * channels * inside * w && least > UNLIKE * contrast(left, top - inside, w, inside);
+        Patch patch = mirrors ? new Patch(left, known - 1, true) : new Patch(chosen[0], chosen[1] + inside, false);
+        used[place(origin[patch.at(w / 2, rows / 2)])]++;
+        join(new Overlap(left, top, w, rows, top == known ? Math.min(GIVES_WAY, rows) : overlapRows, overlapColumns), patch, top == known ? MIRRORED : 0);
+    }
+
+    /** Squared differences to the mean of a part. */
+    private double contrast(int left, int top, int w, int h) {
+        double all = 0;
+        for (int c = 0; c < channels; c++) {
+            double sum = 0;
+            double squares = 0;
+            for (int y = top; y < top + h; y++) {
+                for (int x = left; x < left + w; x++) {
+                    double v = shown[(y * width + x) * channels + c] >> 4;
+                    sum += v;
+                    squares += v * v;
+                }
+            }
+            all += squares - sum * sum / (w * h);
+        }
+        return all;
+    }
+
+    /** Where a patch is taken from: its upper left corner; a mirrored one goes upwards from there. */
+    private final class Patch {
+        private final int x;
+        private final int y;
+        private final boolean mirrored;
+
+        Patch(int x, int y, boolean mirrored) {
+            this.x = x;
+            this.y = y;
+            this.mirrored = mirrored;
+        }
+
+        int at(int u, int v) {
+            return (mirrored ? y - v : y + v) * width + x + u;
+        }
+
+        int code(int u, int v) {
+            return mirrored ? origin[at(u, v)] ^ flip : origin[at(u, v)];
+        }
     }
 
     /** Where a patch is to lie, and how much of it lies over what is there. */
@@ -307,14 +355,14 @@ public final class PatchSynthesis {
      *
      * @param mirrored rows that stay whatever the path
      */
-    private void join(Overlap o, int[] patch, int mirrored) {
+    private void join(Overlap o, Patch patch, int mirrored) {
         int[] above = path(o, patch, o.width, o.upper, false);
         int[] beside = o.beside > 1 ? path(o, patch, o.rows, o.beside, true) : new int[o.rows];
         int[] taken = new int[o.width * o.rows];
         for (int v = 0; v < o.rows; v++) {
             for (int u = 0; u < o.width; u++) {
                 boolean keep = v < Math.max(mirrored, above[u]) || u < beside[v];
-                taken[v * o.width + u] = keep ? origin[(o.top + v) * width + o.left + u] : origin[(patch[1] + v) * width + patch[0] + u];
+                taken[v * o.width + u] = keep ? origin[(o.top + v) * width + o.left + u] : patch.code(u, v);
             }
         }
         for (int v = 0; v < o.rows; v++) {
@@ -324,14 +372,14 @@ public final class PatchSynthesis {
     }
 
     /** For each place along an overlap how far across it what lies there is kept: dynamic programming from one end to the other. */
-    private int[] path(Overlap o, int[] patch, int along, int across, boolean upright) {
+    private int[] path(Overlap o, Patch patch, int along, int across, boolean upright) {
         long[][] cost = new long[along][across];
         for (int i = 0; i < along; i++) {
             for (int k = 0; k < across; k++) {
                 int u = upright ? k : i;
                 int v = upright ? i : k;
                 long before = i == 0 ? 0 : Math.min(cost[i - 1][k], Math.min(k > 0 ? cost[i - 1][k - 1] : Long.MAX_VALUE, k + 1 < across ? cost[i - 1][k + 1] : Long.MAX_VALUE));
-                cost[i][k] = before + apart((o.top + v) * width + o.left + u, (patch[1] + v) * width + patch[0] + u);
+                cost[i][k] = before + apart((o.top + v) * width + o.left + u, patch.at(u, v));
             }
         }
         int[] path = new int[along];

@@ -87,6 +87,37 @@ public class PatchSynthesisTest {
         assertThat(off / count).as("mean difference to the stripes as they would go on").isLessThan(0.02);
     }
 
+    /** Slanting stripes go on in their direction: they don't turn back as in a mirror. */
+    @Test
+    public void whatMeetsTheEdgeAtASlantGoesOnStraight() {
+        Drawn slanting = (x, y) -> 0.5 + 0.5 * Math.sin(2 * Math.PI * (x + 0.7 * y) / 17);
+        View picture = picture(WIDTH, HEIGHT, slanting);
+        View grown = PatchSynthesis.grow(picture, MARGIN, 3).of(picture);
+        double straight = 0;
+        double mirrored = 0;
+        for (int out = 4; out < 20; out++) {
+            for (int x = MARGIN + 20; x < MARGIN + WIDTH - 20; x++) {
+                double got = grown.pixel(x, MARGIN - 1 - out)[0] / 65535.0;
+                straight += Math.abs(got - slanting.at(x - MARGIN, -1 - out));
+                mirrored += Math.abs(got - slanting.at(x - MARGIN, out));
+            }
+        }
+        assertThat(straight).isLessThan(mirrored / 3);
+    }
+
+    /** A dark strip along the edge that is too narrow to take patches from stays dark outside of it. */
+    @Test
+    public void whereNothingLooksLikeTheEdgeItIsMirrored() {
+        Drawn strip = (x, y) -> y > HEIGHT - 14 && x > 40 && x < 110 ? 0.1 : 0.8 + 0.05 * Math.sin(x / 3.0 + y / 5.0);
+        View picture = picture(WIDTH, HEIGHT, strip);
+        View grown = PatchSynthesis.grow(picture, MARGIN, 3).of(picture);
+        for (int out = 0; out < 6; out++) {
+            for (int x = MARGIN + 60; x < MARGIN + 100; x++) {
+                assertThat(grown.pixel(x, MARGIN + HEIGHT + out)[0] / 65535.0).as("%s, %s pixels outside", x, out).isLessThan(0.3);
+            }
+        }
+    }
+
     /** Steps from pixel to pixel outside are like those inside: no seams. */
     @Test
     public void noSeamIsHarderThanThePicture() {

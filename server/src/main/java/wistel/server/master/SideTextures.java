@@ -21,9 +21,9 @@ import wistel.core.sheet.WrappedSides;
 @Component
 public class SideTextures {
     /** Longest side of a face that texture is grown on. */
-    private static final int FACE = 720;
+    private static final int FACE = 640;
     /** Deeper sides are grown on a smaller view, as every pixel of them is searched for. */
-    private static final int DEEPEST = 90;
+    private static final int DEEPEST = 80;
     private static final long MOST_PLACES = 8_000_000;
 
     private final PreviewStore previews;

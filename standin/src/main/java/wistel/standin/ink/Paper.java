@@ -11,12 +11,20 @@ public enum Paper {
     MOSS_COTTON("Moss Cotton 300", "stationery-fine", "cotton, smooth", new Sheet(0.52, 0.3), 0.895, 0.035, 0.0145, 0.24, false, 1.0),
     CORRIE_LUSTRE("Corrie Lustre 260", "photographic-satin", "lustre", new Sheet(0.27, 0.2), 0.915, -0.035, 0.0034, 0.16, true, 0.96),
     HEATH_COTTON("Heath Cotton 340", "wistel-cotton-textured", "cotton, textured", new Sheet(0.62, 0.6), 0.885, 0.042, 0.0165, 0.26, false, 1.03),
-    TARN_CANVAS("Tarn Canvas 390", "wistel-canvas", "canvas", new Sheet(0.48, 0.5), 0.872, 0.052, 0.0190, 0.22, false, 1.08),
+    TARN_CANVAS("Tarn Canvas 390", "wistel-canvas", "canvas", new Sheet(0.48, 0.5, 0.035), 0.872, 0.052, 0.0190, 0.22, false, 1.08),
     PLAIN("Plain paper 90", "stationery", "plain", new Sheet(0.11, 0.1), 0.860, -0.030, 0.0260, 0.32, false, 0.80);
 
-    /** How it goes through a printer: its thickness, and how readily its ends lift, 0 to 1. */
-    private record Sheet(double thicknessMm, double lifts) {
+    /**
+     * The bare sheet: its thickness, how readily its ends lift, 0 to 1, and how much of the light its threads take and give from place to place.
+     */
+    private record Sheet(double thicknessMm, double lifts, double weave) {
+        Sheet(double thicknessMm, double lifts) {
+            this(thicknessMm, lifts, 0);
+        }
     }
+
+    /** From thread to thread of a plain weave. */
+    private static final double THREAD_MM = 0.95;
 
     private final String label;
     private final String mediaType;
@@ -70,6 +78,11 @@ public enum Paper {
 
     public double lifts() {
         return sheet.lifts;
+    }
+
+    /** Share of the light that a place sends back, 1 on average: threads that lie above catch more of it than those below. */
+    double light(double xMm, double yMm) {
+        return sheet.weave == 0 ? 1 : 1 + sheet.weave * Math.cos(Math.PI * xMm / THREAD_MM) * Math.cos(Math.PI * yMm / THREAD_MM);
     }
 
     double reflectance(double nm) {

@@ -22,6 +22,7 @@ public final class SheetMaker {
     private static final Map<List<Object>, ClutGrid> DRIVERS = new ConcurrentHashMap<>();
 
     private final PwgRaster.Page page;
+    private final Paper paper;
     private final InkOnPaper ink;
     private final Optional<ClutGrid> driver;
     private final double[] edgesMm;
@@ -40,6 +41,7 @@ public final class SheetMaker {
     /** @param edgesMm that stay white: leading, right, trailing, left */
     public SheetMaker(PwgRaster.Page page, Paper paper, Laying laying, double[] edgesMm) {
         this.page = page;
+        this.paper = paper;
         this.edgesMm = edgesMm.clone();
         this.ink = INKS.computeIfAbsent(List.of(paper, laying), k -> new InkOnPaper(paper, laying));
         this.driver = laying.monochrome() ? Optional.empty() : space(page.space()).map(s -> DRIVERS.computeIfAbsent(List.of(laying.meant(), laying.quality(), page.space()),
@@ -148,7 +150,7 @@ public final class SheetMaker {
     private void finishLine(int line) {
         double[] lab = new double[3];
         for (int x = 0; x < columns; x++) {
-            double n = Math.max(1, counts[x]);
+            double n = Math.max(1, counts[x]) / paper.light((x + 0.5) * block * 25.4 / page.dpi(), (line + 0.5) * block * 25.4 / page.dpi());
             double[] xyz = {sums[3 * x] / n, sums[3 * x + 1] / n, sums[3 * x + 2] / n};
             D50.xyzToLab(xyz, lab);
             int to = 3 * (line * columns + x);
