@@ -115,7 +115,7 @@ export function BodyCard({ view, tools }: Props) {
             value={plan.panels.across}
             onChange={(v) => v && ask({ panelsAcross: v })}
           />
-          <span className="soft">side by side,</span>
+          <span className="soft">across,</span>
           <InputNumber
             aria-label="Pieces one above the other"
             className="few"
@@ -124,10 +124,9 @@ export function BodyCard({ view, tools }: Props) {
             value={plan.panels.down}
             onChange={(v) => v && ask({ panelsDown: v })}
           />
-          <span className="soft">high</span>
+          <span className="soft">down</span>
           {plan.panels.across * plan.panels.down > 1 && (
             <>
-              <span className="soft">,</span>
               <Typed label="Gap between pieces" value={plan.panels.gapMm} onEnter={(gap) => ask({ gap })} />
               <span className="soft">mm apart</span>
             </>

@@ -40,6 +40,9 @@ const START = { turn: -0.5, tilt: 0.18, near: 1 }
 const MOST_TURN = Math.PI
 const MOST_TILT = 1.3
 const STEP = 0.1
+/** While it moves without a graphics card, and how soon it is drawn finely again. */
+const COARSE = 0.6
+const RESTS_AFTER_MS = 250
 /** The body stands off the wall by this, as a hanger holds it. */
 const SHADOW_GAP_MM = 8
 const USUAL_DISTANCE_MM = 1500
@@ -151,6 +154,8 @@ export function BodyView(props: Props) {
 /** What WebGL holds: drawn only when something changed. */
 class Stage {
   private readonly renderer: WebGLRenderer
+  /** Without a graphics card smooth edges would cost more than half of the time. */
+  private readonly soft: boolean
   private readonly scene = new Scene()
   private readonly camera = new PerspectiveCamera(30, 1, 10, 40_000)
   private readonly hung = new Group()
@@ -163,12 +168,16 @@ class Stage {
   /** How much larger it is while it lies flat. */
   private around = 0
   private frame = 0
+  /** When it was drawn last. */
+  private drawn = 0
+  private resting = 0
   private folding = 0
   private shownFold = -1
   private rebuild: (fold: number) => void = () => {}
 
   constructor(private readonly host: HTMLElement) {
-    this.renderer = new WebGLRenderer({ antialias: true, preserveDrawingBuffer: true })
+    this.soft = drawnByProcessor()
+    this.renderer = new WebGLRenderer({ antialias: !this.soft })
     this.renderer.outputColorSpace = SRGBColorSpace
     this.scene.background = new Color(WALL)
     this.scene.add(this.hung)
@@ -179,7 +188,6 @@ class Stage {
   fit() {
     const w = Math.max(1, this.host.clientWidth)
     const h = Math.max(1, this.host.clientHeight)
-    this.renderer.setPixelRatio(Math.min(2, window.devicePixelRatio))
     this.renderer.setSize(w, h)
     this.camera.aspect = w / h
     this.place()
@@ -240,7 +248,7 @@ class Stage {
           t.colorSpace = SRGBColorSpace
           t.minFilter = LinearFilter
           t.generateMipmaps = false
-          t.anisotropy = Math.min(8, this.renderer.capabilities.getMaxAnisotropy())
+          t.anisotropy = this.soft ? 1 : Math.min(8, this.renderer.capabilities.getMaxAnisotropy())
         }
         for (const t of this.textures) t?.dispose()
         this.textures = loaded
@@ -273,14 +281,35 @@ class Stage {
   }
 
   private draw() {
-    cancelAnimationFrame(this.frame)
-    this.frame = requestAnimationFrame(() => this.renderer.render(this.scene, this.camera))
+    if (this.frame) return
+    this.frame = requestAnimationFrame(() => {
+      this.frame = 0
+      const now = performance.now()
+      const moving = now - this.drawn < RESTS_AFTER_MS
+      this.drawn = now
+      this.sharpness(this.soft && moving ? COARSE : Math.min(2, window.devicePixelRatio))
+      this.renderer.render(this.scene, this.camera)
+      clearTimeout(this.resting)
+      if (this.soft && moving) {
+        this.resting = window.setTimeout(() => {
+          this.drawn = 0
+          this.draw()
+        }, RESTS_AFTER_MS)
+      }
+    })
+  }
+
+  private sharpness(ratio: number) {
+    if (this.renderer.getPixelRatio() !== ratio) this.renderer.setPixelRatio(ratio)
   }
 
   /** As it is seen now, as a PNG's address. */
   still() {
+    this.sharpness(Math.max(2, window.devicePixelRatio))
     this.renderer.render(this.scene, this.camera)
-    return this.renderer.domElement.toDataURL('image/png')
+    const url = this.renderer.domElement.toDataURL('image/png')
+    this.draw()
+    return url
   }
 
   private clear() {
@@ -298,11 +327,21 @@ class Stage {
   dispose() {
     cancelAnimationFrame(this.frame)
     cancelAnimationFrame(this.folding)
+    clearTimeout(this.resting)
     this.clear()
     for (const t of this.textures) t?.dispose()
     this.renderer.dispose()
     this.renderer.domElement.remove()
   }
+}
+
+/** Whether the browser draws three dimensions without a graphics card. */
+function drawnByProcessor() {
+  const gl = document.createElement('canvas').getContext('webgl2')
+  const info = gl?.getExtension('WEBGL_debug_renderer_info')
+  const name = info ? String(gl?.getParameter(info.UNMASKED_RENDERER_WEBGL)) : ''
+  gl?.getExtension('WEBGL_lose_context')?.loseContext()
+  return /swiftshader|llvmpipe|software/i.test(name)
 }
 
 function gray(level: number) {

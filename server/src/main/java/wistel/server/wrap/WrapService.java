@@ -98,7 +98,7 @@ public class WrapService {
     /**
      * What a person typed or chose; what is empty stays. Lengths with units.
      *
-     * @param free        the face needn't have the picture's shape
+     * @param free        the face needn't have the picture's shape; when it isn't said, it keeps that if it has it
      * @param growsAcross percent that the print grows by, blank when it isn't known
      */
     public record WrapAsked(Optional<String> width, Optional<String> height, Optional<Boolean> free, Optional<WrapBody.Kind> kind, Optional<String> depth, Optional<String> airGap,
@@ -112,7 +112,7 @@ public class WrapService {
         DocketSpec d = judged.row().spec();
         Wrap before = d.wrap();
         PixelSize picture = judged.facts().pictures().get(before.renditionId()).size();
-        boolean shaped = before.pictureShaped(picture) && !asked.free.orElse(false);
+        boolean shaped = asked.free.map(f -> !f).orElseGet(() -> before.pictureShaped(picture));
         WrapBody body = body(before.body(), asked);
         Wrap next = before.around(body);
         if (asked.panelsAcross.isPresent() || asked.panelsDown.isPresent() || asked.gap.isPresent()) {
