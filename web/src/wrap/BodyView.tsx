@@ -42,6 +42,7 @@ const MOST_TILT = 1.3
 const STEP = 0.1
 /** While it moves without a graphics card, and how soon it is drawn finely again. */
 const COARSE = 0.6
+const FINE = 2
 const RESTS_AFTER_MS = 250
 /** The body stands off the wall by this, as a hanger holds it. */
 const SHADOW_GAP_MM = 8
@@ -287,7 +288,7 @@ class Stage {
       const now = performance.now()
       const moving = now - this.drawn < RESTS_AFTER_MS
       this.drawn = now
-      this.sharpness(this.soft && moving ? COARSE : Math.min(2, window.devicePixelRatio))
+      this.sharpness(this.soft ? (moving ? COARSE : FINE) : Math.min(FINE, window.devicePixelRatio))
       this.renderer.render(this.scene, this.camera)
       clearTimeout(this.resting)
       if (this.soft && moving) {
@@ -305,7 +306,7 @@ class Stage {
 
   /** As it is seen now, as a PNG's address. */
   still() {
-    this.sharpness(Math.max(2, window.devicePixelRatio))
+    this.sharpness(Math.max(FINE, window.devicePixelRatio))
     this.renderer.render(this.scene, this.camera)
     const url = this.renderer.domElement.toDataURL('image/png')
     this.draw()

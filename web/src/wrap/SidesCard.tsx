@@ -42,7 +42,7 @@ export function SidesCard({ view, tools, picking, onPicking }: Props) {
           ))}
           {fill.kind === 'one-colour' && (
             <Button aria-pressed={picking} onClick={() => onPicking(!picking)}>
-              {picking ? 'Drag over a patch of the picture' : 'Pick another patch'}
+              {picking ? 'Drag over a patch' : 'Pick another patch'}
             </Button>
           )}
           {fill.kind === 'extended' && (

@@ -176,7 +176,7 @@ export function WrapStation(props: Props) {
         <Findings findings={view.findings.filter((f) => f.stage === 'SIZE')} tools={tools} />
         <div className="next">
           <Button href={`/api/dockets/${view.id}/wrap/instructions`} target="_blank">
-            Page for the workbench
+            Workbench page
           </Button>
           <Button type="primary" onClick={() => go('proof')}>
             On to the proof

@@ -53,7 +53,7 @@ public final class Track {
     private static String size(DocketSpec d, Layout layout) {
         List<Placed> placed = layout.placed();
         if (d.plan() instanceof Wrap wrap) {
-            return "face " + Words.wrap(wrap).replace(" on ", ", ") + ", " + Math.round(placed.get(0).ppi()) + " ppi";
+            return (wrap.panels().count() == 1 ? "face " : "") + Words.wrap(wrap).replace(" on ", ", ") + ", " + Math.round(placed.get(0).ppi()) + " ppi";
         }
         if (placed.size() != 1) {
             return placed.size() + " pictures on " + layout.pages().size() + " × " + d.stock().name();

@@ -100,6 +100,7 @@ final class WrapInstructions {
         if (wrap.corners() == Wrap.Corners.MITRED) {
             steps.add("Cut off each corner along its slanted line.");
         }
+        steps.add("Carry the ticks round the cut edge to the back with a pencil.");
         steps.add("Lay it face down on a clean cloth. The edge that says “up” lies away from you.");
         if (bars) {
             steps.add("Lay the bars on it: their outer edges stand on the long ticks, which mark the front edges. The short ticks mark the back ones.");
