@@ -228,7 +228,7 @@ function Beside({
     enabled: shown !== undefined,
     staleTime: Number.POSITIVE_INFINITY,
   })
-  const at = shown?.placed.atMm
+  const at = shown?.placed.sides?.faceMm ?? shown?.placed.atMm
   const face = wanted ?? (shown ? 'print' : 'sheet')
   const faces = told && shown && (
     <Segmented

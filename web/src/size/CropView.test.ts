@@ -1,7 +1,7 @@
 import { expect, test, vi } from 'vitest'
 
 vi.mock('../parts/booth', () => ({ BOOTH: 900 }))
-const { dragged, levelling, shaped } = await import('./CropView')
+const { around, dragged, levelling, shaped } = await import('./CropView')
 
 const cut = { x: 0.2, y: 0.2, width: 0.5, height: 0.5, degrees: 0 }
 
@@ -34,4 +34,10 @@ test('choosing a shape takes the largest crop of it', () => {
   expect(next.height).toBeCloseTo(1)
   expect(next.width).toBeCloseTo(2 / 3)
   expect(next.x + next.width).toBeLessThanOrEqual(1)
+})
+
+test('what is printed of a picture that is cut up reaches over all its pieces', () => {
+  const piece = (x: number) => ({ crop: { x, y: 100, width: 500, height: 900 } }) as never
+  expect(around([piece(100), piece(700), piece(1300)])).toEqual({ x: 100, y: 100, width: 1700, height: 900 })
+  expect(around([])).toBeUndefined()
 })

@@ -22,7 +22,11 @@ type Props = {
   onCut: (cut: Cut) => void
   onPan: (cropX: number, cropY: number) => void
   onLevel: (degrees: number) => void
+  /** What is seen from the front, where that is less than what is printed; in pixels of the picture. */
+  faces?: Box[]
 }
+
+type Box = { x: number; y: number; width: number; height: number }
 
 const LEAST = 0.02
 const limit = (v: number, low: number, high: number) => Math.max(low, Math.min(high, v))
@@ -56,7 +60,7 @@ export function dragged(
 }
 
 /** All that is printed of a picture, which may be cut up over several pages. */
-function around(placed: Placed[]) {
+export function around(placed: Placed[]) {
   if (placed.length === 0) return undefined
   const x = Math.min(...placed.map((p) => p.crop.x))
   const y = Math.min(...placed.map((p) => p.crop.y))
@@ -83,7 +87,7 @@ export function levelling(dx: number, dy: number): number {
 }
 
 /** All of the picture, straightened, with what is printed of it; the rest is paler. */
-export function CropView({ view, plan, picture, shape, level, degrees, onCut, onPan, onLevel }: Props) {
+export function CropView({ view, plan, picture, shape, level, degrees, onCut, onPan, onLevel, faces = [] }: Props) {
   const [box, room] = useRoom()
   const [moving, setMoving] = useState<Cut>()
   const [line, setLine] = useState<{ x1: number; y1: number; x2: number; y2: number }>()
@@ -163,6 +167,14 @@ export function CropView({ view, plan, picture, shape, level, degrees, onCut, on
             style={{ transform: degrees ? `rotate(${degrees}deg)` : undefined }}
           />
           <div className="veil" style={shown} />
+          {!moving &&
+            faces.map((f) => (
+              <div
+                key={`${f.x} ${f.y}`}
+                className="face"
+                style={{ left: f.x * scale, top: f.y * scale, width: f.width * scale, height: f.height * scale }}
+              />
+            ))}
         </div>
         {level ? (
           <button type="button" className="levelling" aria-label="Draw a line along a horizon or a wall" onPointerDown={draw}>

@@ -3,11 +3,12 @@ import { useEffect, useRef, useState } from 'react'
 import type { Placed, SheetDocket } from '../api/types'
 import { BOOTH } from '../parts/booth'
 import { byArrow, CORNERS, follow } from '../parts/handles'
-import { labCss, mm } from '../parts/numbers'
+import { mm } from '../parts/numbers'
 import { PlacedPicture } from '../parts/PlacedPicture'
 import type { Place } from '../parts/place'
 import { useRoom } from '../parts/useRoom'
 import { Marks } from './Marks'
+import { PaperName, PaperShape } from './PaperShape'
 
 export type Side = 'width' | 'height' | 'left' | 'top' | 'right' | 'bottom'
 type At = Placed['atMm']
@@ -93,7 +94,6 @@ export function SheetDrawing({ view, onLength, onLaid, lifeScale, handles = true
   const sw = page.widthMm * scale
   const sh = page.heightMm * scale
   const [px, py, pw, ph] = [x0 + p.x * scale, y0 + p.y * scale, p.width * scale, p.height * scale]
-  const m = page.unprintable
   const borderless = view.spec.plan.edge.borderless
   const whole = view.spec.plan.fit === 'WHOLE'
   const right = page.widthMm - p.x - p.width
@@ -102,18 +102,7 @@ export function SheetDrawing({ view, onLength, onLaid, lifeScale, handles = true
     <div ref={box} className="drawing">
       <div className="canvas" style={{ width, height }}>
         <svg width={width} height={height} role="img" aria-label="The sheet with the picture on it, to scale">
-          <defs>
-            <pattern id="hatch" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-              <path d="M0 0V6" className="hatch" />
-            </pattern>
-          </defs>
-          <rect x={x0 + 3} y={y0 + 4} width={sw} height={sh} className="shadow" />
-          <rect x={x0} y={y0} width={sw} height={sh} fill={view.pairing ? labCss(view.pairing.whiteLab) : '#f7f6f2'} />
-          <path
-            d={`M${x0} ${y0}h${sw}v${sh}h${-sw}zM${x0 + m.left * scale} ${y0 + m.top * scale}v${sh - (m.top + m.bottom) * scale}h${sw - (m.left + m.right) * scale}v${-sh + (m.top + m.bottom) * scale}z`}
-            fillRule="evenodd"
-            fill="url(#hatch)"
-          />
+          <PaperShape view={view} page={page} x0={x0} y0={y0} scale={scale} />
           <g className="lines">
             <path d={`M${px} ${y0 - 20}v12M${px + pw} ${y0 - 20}v12M${px} ${y0 - 14}H${px + pw}`} />
             <path d={`M${x0 - 24} ${py}h12M${x0 - 24} ${py + ph}h12M${x0 - 18} ${py}V${py + ph}`} />
@@ -125,12 +114,7 @@ export function SheetDrawing({ view, onLength, onLaid, lifeScale, handles = true
               />
             )}
           </g>
-          <g className="told">
-            <rect x={x0 + sw / 2 - 110} y={y0 + sh + 12} width="220" height="17" />
-            <text x={x0 + sw / 2} y={y0 + sh + 25}>
-              {view.stockName}, {mm(page.widthMm)} × {mm(page.heightMm)} mm
-            </text>
-          </g>
+          <PaperName view={view} page={page} x0={x0} y0={y0} scale={scale} />
         </svg>
         {/* what lies beyond the paper is there, but pale: it isn't printed */}
         <div className="beyond" style={{ left: x0, top: y0 }}>

@@ -1,10 +1,11 @@
 import { useRef, useState } from 'react'
 import { wrapUrl } from '../api/pictures'
 import type { WrapDocket } from '../api/types'
-import { labCss, mm } from '../parts/numbers'
+import { mm } from '../parts/numbers'
 import { useLivePicture } from '../parts/useLivePicture'
 import { useRoom } from '../parts/useRoom'
 import { Marks } from '../size/Marks'
+import { PaperName, PaperShape } from '../size/PaperShape'
 import { Dimension, fitting } from '../size/SheetDrawing'
 
 const NEAR_FOLD_MM = 10
@@ -31,7 +32,6 @@ export function FlatDrawing({ view, piece, longest, onLength, onPatch }: Props) 
   const lines = view.wrapped.lines
   if (!page || !printed) return <div ref={box} className="drawing" />
   const { scale, x0, y0, width, height } = fitting(room, page, [])
-  const m = page.unprintable
   const at = (r: Patch) => ({ x: x0 + r.x * scale, y: y0 + r.y * scale, width: r.width * scale, height: r.height * scale })
   const face = at(lines.faceMm)
   const flat = at(lines.flatMm)
@@ -86,18 +86,7 @@ export function FlatDrawing({ view, piece, longest, onLength, onPatch }: Props) 
     <div ref={box} className="drawing">
       <div className="canvas" style={{ width, height }}>
         <svg width={width} height={height} role="img" aria-label="The flat print on its paper, to scale">
-          <defs>
-            <pattern id="hatch" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-              <path d="M0 0V6" className="hatch" />
-            </pattern>
-          </defs>
-          <rect x={x0 + 3} y={y0 + 4} width={sw} height={sh} className="shadow" />
-          <rect x={x0} y={y0} width={sw} height={sh} fill={view.pairing ? labCss(view.pairing.whiteLab) : '#f7f6f2'} />
-          <path
-            d={`M${x0} ${y0}h${sw}v${sh}h${-sw}zM${x0 + m.left * scale} ${y0 + m.top * scale}v${sh - (m.top + m.bottom) * scale}h${sw - (m.left + m.right) * scale}v${-sh + (m.top + m.bottom) * scale}z`}
-            fillRule="evenodd"
-            fill="url(#hatch)"
-          />
+          <PaperShape view={view} page={page} x0={x0} y0={y0} scale={scale} />
         </svg>
         {shown && (
           <img
@@ -141,12 +130,7 @@ export function FlatDrawing({ view, piece, longest, onLength, onPatch }: Props) 
             />
             <path d={`M${x0} ${y0 + sh + 14}v12M${x0 + sw} ${y0 + sh + 14}v12M${x0} ${y0 + sh + 20}H${x0 + sw}`} />
           </g>
-          <g className="told">
-            <rect x={x0 + sw / 2 - 120} y={y0 + sh + 12} width="240" height="17" />
-            <text x={x0 + sw / 2} y={y0 + sh + 25}>
-              {view.stockName}, {mm(page.widthMm)} × {mm(page.heightMm)} mm
-            </text>
-          </g>
+          <PaperName view={view} page={page} x0={x0} y0={y0} scale={scale} />
         </svg>
         {onPatch && (
           <button

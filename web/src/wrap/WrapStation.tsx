@@ -1,7 +1,7 @@
 import { Button, Segmented, Select } from 'antd'
 import { useState } from 'react'
 import { wrapUrl } from '../api/pictures'
-import type { WrapDocket } from '../api/types'
+import type { Placed, WrapDocket } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { Findings } from '../parts/Findings'
 import { labCss } from '../parts/numbers'
@@ -41,20 +41,16 @@ export function WrapStation(props: Props) {
   /** Of the face to the whole picture, in shares. */
   const patch = (p: { x: number; y: number; width: number; height: number }) => {
     const placed = view.layout.pages[one]?.placed[0]
-    const sides = placed?.sides
-    if (!placed || !sides) return
+    if (!placed) return
     const m = picture.master
-    const perX = placed.crop.width / placed.atMm.width
-    const perY = placed.crop.height / placed.atMm.height
-    const x = placed.crop.x + (sides.faceMm.x - placed.atMm.x + p.x * sides.faceMm.width) * perX
-    const y = placed.crop.y + (sides.faceMm.y - placed.atMm.y + p.y * sides.faceMm.height) * perY
+    const f = faceOf(placed)
     tools.change({
       kind: 'side-colour',
       patch: {
-        x: Math.max(0, x / m.width),
-        y: Math.max(0, y / m.height),
-        width: (p.width * sides.faceMm.width * perX) / m.width,
-        height: (p.height * sides.faceMm.height * perY) / m.height,
+        x: Math.max(0, (f.x + p.x * f.width) / m.width),
+        y: Math.max(0, (f.y + p.y * f.height) / m.height),
+        width: (p.width * f.width) / m.width,
+        height: (p.height * f.height) / m.height,
       },
     })
   }
@@ -72,6 +68,7 @@ export function WrapStation(props: Props) {
               shape={shape}
               level={level}
               degrees={degrees ?? plan.cut.degrees}
+              faces={view.layout.pages.flatMap((p) => p.placed).map(faceOf)}
               onCut={(cut) => tools.decide({ kind: 'trimmed', cut })}
               onPan={(cropX, cropY) => tools.decide({ kind: 'cropped', cropX, cropY })}
               onLevel={(next) => {
@@ -115,7 +112,7 @@ export function WrapStation(props: Props) {
         <div className="foot">
           <span>
             {crop
-              ? 'Drag the picture behind the frame. What is pale lies on no face.'
+              ? 'Drag the picture behind the frame. Dashed: what the faces show. What is pale is not printed.'
               : shownLook === 'round'
                 ? 'Drag it to turn it, double-click to unfold it. Arrow keys, + and −, F.'
                 : shownLook === 'all'
@@ -185,6 +182,19 @@ export function WrapStation(props: Props) {
       </aside>
     </div>
   )
+}
+
+/** What of the picture a face shows, in its pixels. */
+function faceOf({ crop, atMm, sides }: Placed) {
+  const face = sides?.faceMm ?? atMm
+  const perX = crop.width / atMm.width
+  const perY = crop.height / atMm.height
+  return {
+    x: crop.x + (face.x - atMm.x) * perX,
+    y: crop.y + (face.y - atMm.y) * perY,
+    width: face.width * perX,
+    height: face.height * perY,
+  }
 }
 
 /** Every way to fill the sides, beside one another. */

@@ -99,7 +99,7 @@ public record LaidDown(Colours colours, RasterType.Space raster, Optional<Pairin
         String feed = facts.described().feed(d.settings().feed());
         for (Placed placed : page.placed()) {
             for (Overhang o : Overhang.of(page, placed)) {
-                notes.add(new Note("on-unprintable-edge", Length.mm(o.mm()) + " mm at the " + o.side() + " edge stay white: " + feed + " can't print there", strip(page, placed.atMm(), o)));
+                notes.add(new Note("on-unprintable-edge", Length.mm(o.mm()) + " mm at the " + o.side() + " edge stay white: " + feed + " can't print there", strip(page, placed.printedMm(), o)));
             }
         }
         if (page.overMm() > 0) {

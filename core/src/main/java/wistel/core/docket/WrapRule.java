@@ -10,7 +10,6 @@ import wistel.core.length.Length;
 import wistel.core.paper.SheetSize;
 import wistel.core.paper.Stock;
 import wistel.core.paper.Surface;
-import wistel.core.pictures.Crop;
 import wistel.core.pictures.DetailMap;
 import wistel.core.pictures.SideFill;
 import wistel.core.printer.DriverSettings;
@@ -150,15 +149,14 @@ final class WrapRule implements Rule {
     }
 
     private static List<String> edges(PreflightFacts.Picture picture, Placed placed, DetailMap detail) {
-        Rect face = placed.sides().orElseThrow().faceMm();
+        Placed face = placed.face();
         SheetPlan.PixelSize size = picture.size();
-        Crop crop = placed.crop();
-        double perX = crop.width() / placed.atMm().width() / size.width();
-        double perY = crop.height() / placed.atMm().height() / size.height();
-        double x = crop.x() / size.width() + (face.x() - placed.atMm().x()) * perX;
-        double y = crop.y() / size.height() + (face.y() - placed.atMm().y()) * perY;
-        double w = face.width() * perX;
-        double h = face.height() * perY;
+        double x = face.crop().x() / size.width();
+        double y = face.crop().y() / size.height();
+        double w = face.crop().width() / size.width();
+        double h = face.crop().height() / size.height();
+        double perX = w / face.atMm().width();
+        double perY = h / face.atMm().height();
         double nearX = Math.min(w / 2, NEAR_FOLD_MM * perX);
         double nearY = Math.min(h / 2, NEAR_FOLD_MM * perY);
         double usual = Math.max(HARDLY_ANYTHING, BUSY * detail.in(x, y, w, h));

@@ -16,6 +16,9 @@ import wistel.core.sheet.WrappedSides;
  * first one goes over into behind the fold. Safe for any number of threads.
  */
 final class SidedPiece {
+    /** Columns that are blurred at once. */
+    private static final int CHUNK = 1024;
+
     private final Surround surround;
     private final Box grown;
     private final Box face;
@@ -82,9 +85,6 @@ final class SidedPiece {
             moved(band, width, top, channels, new Box(Math.max(left, face.right), Math.max(from, face.top), right, Math.min(to, face.bottom)));
         }
     }
-
-    /** Columns that are blurred at once. */
-    private static final int CHUNK = 1024;
 
     private void moved(char[] band, int width, int top, int channels, Box part) {
         if (part.top >= part.bottom) {

@@ -47,6 +47,17 @@ public record Placed(String renditionId, Crop crop, double straighten, Rect atMm
         return new Placed(renditionId, new Crop(crop.x() * scale, crop.y() * scale, crop.width() * scale, crop.height() * scale), straighten, atMm, orientation, sides);
     }
 
+    /** What of it is seen from the front of the body that it goes round, without its sides; all of one that goes round nothing. */
+    public Placed face() {
+        return sides.map(s -> {
+            Rect face = s.faceMm();
+            double perX = crop.width() / atMm.width();
+            double perY = crop.height() / atMm.height();
+            Crop shown = new Crop(crop.x() + (face.x() - atMm.x()) * perX, crop.y() + (face.y() - atMm.y()) * perY, face.width() * perX, face.height() * perY);
+            return new Placed(renditionId, shown, straighten, face, orientation);
+        }).orElse(this);
+    }
+
     /** All that is printed of it, what is made round it too. */
     public Rect printedMm() {
         return sides.map(WrappedSides::grownMm).orElse(atMm);

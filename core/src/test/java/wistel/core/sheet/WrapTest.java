@@ -63,8 +63,10 @@ public class WrapTest {
         for (int i = 0; i < layout.pages().size(); i++) {
             Placed placed = layout.pages().get(i).placed().get(0);
             Rect face = placed.sides().orElseThrow().faceMm();
-            for (double u = 0; u <= 1; u += 0.25) {
-                for (double v = 0; v <= 1; v += 0.25) {
+            // where the picture itself goes round, places of the sides are looked up too, unrolled
+            double beyond = wrap.fill() instanceof SideFill.Itself ? 0.05 : 0;
+            for (double u = -beyond; u <= 1 + beyond; u += 0.25 + beyond / 2) {
+                for (double v = -beyond; v <= 1 + beyond; v += 0.25 + beyond / 2) {
                     double x = face.x() + u * face.width();
                     double y = face.y() + v * face.height();
                     double pictureX = placed.crop().x() + (x - placed.atMm().x()) / placed.atMm().width() * placed.crop().width();

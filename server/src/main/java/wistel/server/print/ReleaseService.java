@@ -23,6 +23,8 @@ import wistel.core.length.Length;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
+import wistel.core.sheet.Rect;
+import wistel.core.sheet.Wrap;
 import wistel.server.docket.DocketRepository;
 import wistel.server.docket.DocketService;
 import wistel.server.edge.Events;
@@ -98,7 +100,10 @@ public class ReleaseService {
     private static String summary(PrintOrder order) {
         Layout layout = order.layout();
         List<Placed> placed = layout.placed();
-        String size = placed.size() == 1 ? Length.mm(placed.get(0).atMm().width()) + " × " + Length.mm(placed.get(0).atMm().height()) + " mm" : placed.size() + " pictures";
+        Rect one = placed.get(0).face().atMm();
+        String each = Length.mm(one.width()) + " × " + Length.mm(one.height()) + " mm";
+        boolean wrapped = order.spec().plan() instanceof Wrap;
+        String size = placed.size() == 1 ? each + (wrapped ? ", wrapped" : "") : placed.size() + (wrapped ? " wrapped pieces" : " pictures");
         return order.spec().stock().name() + ", " + size + (layout.pages().size() > 1 ? ", " + layout.pages().size() + " pages" : "");
     }
 

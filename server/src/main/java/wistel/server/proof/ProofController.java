@@ -251,8 +251,8 @@ class ProofController {
         if (picture < 1 || picture > page.placed().size()) {
             throw new NotFound("Page " + number + " has no picture " + picture + ".", "Choose one of its pictures.");
         }
-        // of a picture that reaches over the edge, the scan shows what is on the paper
-        Placed placed = page.placed().get(picture - 1).on(page.widthMm(), page.heightMm())
+        // of a picture that reaches over the edge, the scan shows what is on the paper; of one with sides its face, as these may be moved
+        Placed placed = page.placed().get(picture - 1).face().on(page.widthMm(), page.heightMm())
             .orElseThrow(() -> new NotFound("This picture lies beside the paper.", "Choose another one."));
         return new ProofService.Scanned(hash, page, placed);
     }

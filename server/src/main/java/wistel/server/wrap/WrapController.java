@@ -37,6 +37,8 @@ import wistel.server.proof.LaidDownService;
 @RequestMapping("/api")
 class WrapController {
     private static final int LONGEST_NAME = 80;
+    /** Shown until a patch is picked. */
+    private static final SideFill.Patch MIDDLE = new SideFill.Patch(0.4, 0.4, 0.2, 0.2);
 
     private final WrapService wraps;
     private final DocketService docketService;
@@ -100,8 +102,6 @@ class WrapController {
         byte[] png = laidDown.alone(judged, piece, new Display(displays.profile(display), tagged), longest);
         return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).cacheControl(CacheControl.noStore()).body(png);
     }
-
-    private static final SideFill.Patch MIDDLE = new SideFill.Patch(0.4, 0.4, 0.2, 0.2);
 
     private Optional<SideFill> other(DocketSpec d, Shown sides) {
         SideFill now = d.wrap().fill();
