@@ -124,9 +124,14 @@ public record DocketSpec(int schema, String title, List<Rendition> renditions, O
             .orElseThrow(() -> new InvalidRequest(InvalidRequest.Reason.RENDITION_UNKNOWN, "This picture is not on the docket.", "Look at the docket as it is now."));
     }
 
+    /** Each copy bears a number of its edition: they are pages of their own. What goes round a body has no border to number it in. */
+    public boolean numbered() {
+        return plan instanceof Single && annotation.numbered();
+    }
+
     /** Copies that the printer makes of each page. */
     public int copiesByPrinter() {
-        return annotation.numbered() ? 1 : copies;
+        return numbered() ? 1 : copies;
     }
 
     /** The route that a proof shows: with the driver converting, the pairing's usual intent. */

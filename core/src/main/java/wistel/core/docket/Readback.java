@@ -74,7 +74,7 @@ public final class Readback {
             wrapped(out, wrap, layout);
             return;
         }
-        if (!d.annotation().numbered() && layout.pages().size() > 1 || layout.pages().get(0).placed().size() != 1) {
+        if (!d.numbered() && layout.pages().size() > 1 || layout.pages().get(0).placed().size() != 1) {
             out.append(", ").append(layout.placed().size()).append(" pictures");
             return;
         }

@@ -25,6 +25,8 @@ import wistel.core.printer.MediaRow;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.ValueSet;
 import wistel.core.rendition.Rendition;
+import wistel.core.sheet.Annotation;
+import wistel.core.sheet.Caption;
 import wistel.core.sheet.Cut;
 import wistel.core.sheet.SheetPlan;
 import wistel.core.sheet.Wrap;
@@ -186,6 +188,10 @@ public class WrapRuleTest {
         assertThat(new Change.Stocked(ROLL_24, Optional.empty()).on(d).wrap().fits(ROLL_24)).isTrue();
         DocketSpec moved = new Change.SidesMoved(new SideMoves(12, 0, 0)).on(d);
         assertThat(Readback.of(moved, canvas(), canvas().layout(moved))).contains("one wrap of 600 × 400 mm on 38 mm bars with mirrored sides (12 % darker), 25 mm turned over bare");
+        // what a sheet was numbered with doesn't number wraps: the printer makes the copies
+        DocketSpec numbered = d.withAnnotation(new Annotation(new Caption(false, false, 25, false, 9), 0, 0, false)).withCopies(3);
+        assertThat(numbered.annotation().numbered()).isTrue();
+        assertThat(numbered.copiesByPrinter()).isEqualTo(3);
         // another canvas is as thick as it is, and nobody knows how it gives
         DocketSpec other = d.withPairing(new PairingVersion("d", 1, "p", "Roll printer", "Other Canvas", "canvas", new PaperBody(0.6, 0, "", PaperBody.Curl.FLAT), DriverSettings.of("canvas", "roll", 5), "hash",
             Intent.RELATIVE, new double[] {94, 0, 3}, 20));

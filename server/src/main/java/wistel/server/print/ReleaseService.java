@@ -110,7 +110,7 @@ public class ReleaseService {
     private static List<AttemptRepository.NewPage> pages(PrintOrder order, int edition) {
         List<Page> pages = order.layout().pages();
         return IntStream.range(0, pages.size()).mapToObj(i -> new AttemptRepository.NewPage(pages.get(i).areaMm2() / 1e6 * order.output().copies(),
-            order.spec().annotation().numbered() ? Optional.of(edition + i) : Optional.empty())).toList();
+            order.spec().numbered() ? Optional.of(edition + i) : Optional.empty())).toList();
     }
 
     /** Exactly this again: the very same order. Its files are sent if they are still there, and made again from it if not. */
