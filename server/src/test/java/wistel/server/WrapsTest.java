@@ -38,6 +38,7 @@ import wistel.standin.room.RoomPrinter;
 /** Pictures wrapped round bars and boards, on canvas from the 44-inch roll. */
 public class WrapsTest extends InTestRoom {
     private static final Set<String> OVER = Set.of("done", "failed", "cancelled");
+    private static final double ROLL_MM = 17 * 25.4;
     private String canvas;
 
     @BeforeClass
@@ -222,13 +223,14 @@ public class WrapsTest extends InTestRoom {
     /** Released, printed on canvas and scanned: what was foreseen, sides and marks too, and the canvas's warm white beside it. */
     @Test
     public void aWrapComesOutOnCanvasAsItWasForeseen() throws Exception {
-        test.room.large().load(Feeds.ROLL, RoomPrinter.Loaded.roll(609.6, 15_000, Paper.TARN_CANVAS).size(), Paper.TARN_CANVAS, 1);
+        test.room.large().load(Feeds.ROLL, RoomPrinter.Loaded.roll(ROLL_MM, 15_000, Paper.TARN_CANVAS).size(), Paper.TARN_CANVAS, 1);
         String path = onCanvas("printed");
-        body(path, "{\"width\":\"240\",\"depth\":\"30\",\"growsAcross\":\"0.4\",\"growsAlong\":\"0.7\"}");
-        change(path, "{\"kind\":\"stocked\",\"stock\":{\"kind\":\"roll\",\"widthMm\":609.6},\"feed\":\"" + Feeds.ROLL + "\"}");
+        body(path, "{\"width\":\"180\",\"depth\":\"30\",\"growsAcross\":\"0.4\",\"growsAlong\":\"0.7\"}");
+        change(path, "{\"kind\":\"set\",\"setting\":\"printer-resolution\",\"value\":\"180\",\"said\":\"\"}");
+        change(path, "{\"kind\":\"stocked\",\"stock\":{\"kind\":\"roll\",\"widthMm\":" + ROLL_MM + "},\"feed\":\"" + Feeds.ROLL + "\"}");
         change(path, "{\"kind\":\"sides-filled\",\"fill\":{\"kind\":\"extended\",\"seed\":3}}");
         change(path, "{\"kind\":\"sides-moved\",\"moves\":{\"darker\":25,\"softer\":40,\"lessColour\":30}}");
-        Waiting.until(() -> api.get(path).body(), v -> v.path("options").path("stocks").valueStream().anyMatch(s -> s.path("loaded").asBoolean() && s.path("stock").path("widthMm").asDouble() == 609.6), 30);
+        Waiting.until(() -> api.get(path).body(), v -> v.path("options").path("stocks").valueStream().anyMatch(s -> s.path("loaded").asBoolean() && Math.abs(s.path("stock").path("widthMm").asDouble() - ROLL_MM) < 0.1), 30);
         UUID id = UUID.fromString(path.substring(path.lastIndexOf('/') + 1));
         DocketService.Judged judged = test.bean(DocketService.class).judged(test.bean(DocketRepository.class).get(id));
         View foreseen = test.bean(LaidDownService.class).sheet(judged, 1, 90);
