@@ -1,7 +1,7 @@
 import { Button, InputNumber, Select, Slider } from 'antd'
 import type { StationProps } from '../docket/useDocket'
 import { fixed } from '../parts/numbers'
-import { type Cropping, shaped } from './CropView'
+import { around, type Cropping, shaped } from './CropView'
 import { SHAPES } from './words'
 
 type Props = StationProps & {
@@ -21,7 +21,7 @@ export function CropCard({ view, plan, picture, tools, shape, onShape, level, on
   const m = picture.master
   const aspect = m.width / m.height
   const page = view.layout.pages[0]
-  const crop = page?.placed[0]?.crop
+  const crop = around(view.layout.pages.flatMap((p) => p.placed))
   const cut = (next: Partial<typeof plan.cut>) => tools.decide({ kind: 'trimmed', cut: { ...plan.cut, ...next } })
   const shapes = [
     { value: 0, label: 'free' },

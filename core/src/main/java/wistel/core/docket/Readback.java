@@ -99,7 +99,7 @@ public final class Readback {
         String moved = Words.sides(wrap.moves());
         out.append(moved.isEmpty() ? "" : " (" + moved + ")");
         out.append(", ").append(Length.mm(turned.widthMm() + turned.playMm())).append(" mm turned over ").append(turned.printed() ? "with picture on it" : "bare");
-        layout.losses().forEach(loss -> out.append(", ").append(Words.percent(loss.share())).append(" of the picture on no face"));
+        layout.losses().forEach(loss -> out.append(", ").append(Words.percent(loss.share())).append(" of it on no face"));
     }
 
     /** The driver's monochrome knows nothing of a toning. */
