@@ -1,5 +1,5 @@
 import { Button, Segmented, Select } from 'antd'
-import { useState } from 'react'
+import { lazy, Suspense, useState } from 'react'
 import { wrapUrl } from '../api/pictures'
 import type { Placed, WrapDocket } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
@@ -10,11 +10,13 @@ import { type Cropping, CropView } from '../size/CropView'
 import { DetailCard } from '../size/DetailCard'
 import { PlanChoice } from '../size/PlanChoice'
 import { BodyCard } from './BodyCard'
-import { BodyView } from './BodyView'
 import { FlatDrawing } from './FlatDrawing'
 import { SidesCard } from './SidesCard'
 import { FACES, type Face, FILLS, LOOKS, type Look } from './words'
 import './wrap.css'
+
+/** Three dimensions are half of all that a browser would have to fetch: only who wraps something fetches them. */
+const BodyView = lazy(() => import('./BodyView').then((m) => ({ default: m.BodyView })))
 
 const FLAT = 1100
 const ROUND = 1400
@@ -93,16 +95,18 @@ export function WrapStation(props: Props) {
               )}
               {(shownLook === 'both' || shownLook === 'round') && printed && (
                 <div className="part">
-                  <BodyView
-                    body={{ body: plan.body, lines: view.wrapped.lines, printed, corners: plan.corners }}
-                    pictures={view.layout.pages.map((_, i) => wrapUrl(view, i + 1, pieces > 1 ? FLAT : ROUND))}
-                    panels={plan.panels}
-                    paper={view.pairing ? labCss(view.pairing.whiteLab) : '#f7f6f2'}
-                    viewingMm={view.spec.resolution.viewingMm}
-                    fold={fold}
-                    onFold={setFold}
-                    title={view.spec.title}
-                  />
+                  <Suspense fallback={null}>
+                    <BodyView
+                      body={{ body: plan.body, lines: view.wrapped.lines, printed, corners: plan.corners }}
+                      pictures={view.layout.pages.map((_, i) => wrapUrl(view, i + 1, pieces > 1 ? FLAT : ROUND))}
+                      panels={plan.panels}
+                      paper={view.pairing ? labCss(view.pairing.whiteLab) : '#f7f6f2'}
+                      viewingMm={view.spec.resolution.viewingMm}
+                      fold={fold}
+                      onFold={setFold}
+                      title={view.spec.title}
+                    />
+                  </Suspense>
                 </div>
               )}
               {shownLook === 'all' && <AllSides view={view} piece={one} tools={tools} />}
