@@ -19,6 +19,8 @@ export const theme: ThemeConfig = {
     colorBgContainer: '#fafafa',
     colorBorder: '#8a8a8a',
     colorBorderSecondary: '#d1d1d1',
+    controlItemBgActive: '#e2e2e2',
+    controlItemBgActiveHover: '#d8d8d8',
     fontFamily: "'Archivo Variable', sans-serif",
     fontSize: 13,
     borderRadius: 2,

@@ -11,7 +11,8 @@ export function LabFile({ view, tools, onWritten }: Pick<StationProps, 'view' | 
   const [format, setFormat] = useState('TIFF')
   const [quality, setQuality] = useState(92)
   const [space, setSpace] = useState('SRGB')
-  const [sheet, setSheet] = useState(false)
+  // what is wrapped needs its marks
+  const [sheet, setSheet] = useState(view.spec.plan.kind === 'wrap')
   if (!open) {
     return (
       <Button type="text" className="quiet" onClick={() => setOpen(true)}>
