@@ -10,6 +10,7 @@ import java.util.stream.Stream;
 import wistel.core.icc.profile.Intent;
 import wistel.core.length.Margins;
 import wistel.core.paper.PairingVersion;
+import wistel.core.paper.SheetSize;
 import wistel.core.paper.Stock;
 import wistel.core.paper.Surface;
 import wistel.core.pictures.DetailMap;
@@ -81,6 +82,12 @@ public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVers
     public boolean loaded(DocketSpec d, Stock stock) {
         return state.loaded().stream().anyMatch(l -> l.type().equals(d.settings().mediaType()) && l.widthMm().holds(stock.widthMm())
             && (stock instanceof Stock.Sheet s ? !l.roll() && l.lengthMm().holds(s.lengthMm()) : l.roll()));
+    }
+
+    /** What the printer takes of the docket's media type, rolls before known sheets; what lies in it comes first. */
+    public Stream<Stock> stocks(DocketSpec d) {
+        List<Stock> taken = Stream.<Stock>concat(rolls(d).stream(), SheetSize.KNOWN.stream().map(Stock.Sheet::of)).filter(s -> feedFor(d, s).isPresent()).toList();
+        return Stream.concat(taken.stream().filter(s -> loaded(d, s)), taken.stream());
     }
 
     /** Where the work comes to lie. */

@@ -93,6 +93,10 @@ final class RuleWords {
         return "; for " + String.join(" and ", types) + " on " + named;
     }
 
+    static String size(Stock stock) {
+        return size(stock.widthMm(), stock instanceof Stock.Sheet s ? s.lengthMm() : 0, stock instanceof Stock.Roll);
+    }
+
     /** A sheet or roll by its name, or by its measures. */
     static String size(double widthMm, double lengthMm, boolean roll) {
         if (roll) {

@@ -7,7 +7,6 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import wistel.core.docket.Finding.Mend;
 import wistel.core.length.Length;
-import wistel.core.paper.SheetSize;
 import wistel.core.paper.Stock;
 import wistel.core.paper.Surface;
 import wistel.core.pictures.DetailMap;
@@ -67,20 +66,12 @@ final class WrapRule implements Rule {
         if (wrap.turned().fits(d.stock())) {
             mends.add(new Mend("Turn it on the paper", new Change.Turned()));
         }
-        stocks(d, facts).filter(s -> wrap.lying(s).fits(s)).findFirst().ifPresent(s -> mends.add(new Mend("Take " + RuleWords.size(s.widthMm(), s instanceof Stock.Sheet t ? t.lengthMm() : 0, s instanceof Stock.Roll),
-            new Change.Together(List.of(new Change.Wraps(wrap.lying(s)), new Change.Stocked(s, facts.feedFor(d, s)))))));
+        facts.stocks(d).filter(s -> wrap.lying(s).fits(s)).findFirst().ifPresent(s -> mends.add(new Mend("Take " + RuleWords.size(s), new Change.Stocked(s, facts.feedFor(d, s)))));
         shallower(d, wrap).ifPresent(mends::add);
         smaller(d, wrap).ifPresent(mends::add);
         String need = Length.mm(wrap.neededWidthMm()) + " × " + Length.mm(wrap.neededLengthMm()) + " mm";
-        return Finding.stop(Stage.SIZE, "wrap-too-large", "Face, sides and turn-over need " + need + " of " + RuleWords.size(d.stock().widthMm(), d.stock() instanceof Stock.Sheet s ? s.lengthMm() : 0,
-            d.stock() instanceof Stock.Roll) + ", which is " + Length.mm(d.stock().widthMm()) + " mm wide" + (d.stock() instanceof Stock.Sheet s ? " and " + Length.mm(s.lengthMm()) + " mm long" : "") + ".",
+        return Finding.stop(Stage.SIZE, "wrap-too-large", "Face, sides and turn-over need " + need + " of " + RuleWords.size(d.stock()) + ", which is " + Length.mm(d.stock().widthMm()) + " mm wide" + (d.stock() instanceof Stock.Sheet s ? " and " + Length.mm(s.lengthMm()) + " mm long" : "") + ".",
             "The print would lack a part of what goes round.", mends.toArray(Mend[]::new));
-    }
-
-    /** What lies in the printer first, then what it takes. */
-    private static Stream<Stock> stocks(DocketSpec d, PreflightFacts facts) {
-        List<Stock> taken = Stream.<Stock>concat(facts.rolls(d).stream(), SheetSize.KNOWN.stream().map(Stock.Sheet::of)).filter(s -> facts.feedFor(d, s).isPresent()).toList();
-        return Stream.concat(taken.stream().filter(s -> facts.loaded(d, s)), taken.stream());
     }
 
     private static Optional<Mend> shallower(DocketSpec d, Wrap wrap) {

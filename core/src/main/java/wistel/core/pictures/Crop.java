@@ -24,6 +24,11 @@ public record Crop(double x, double y, double width, double height) {
         return new Crop(x + (width - w) * atX, y + (height - h) * atY, w, h);
     }
 
+    /** The same part of the picture in another size. */
+    public Crop scaled(double scale) {
+        return new Crop(x * scale, y * scale, width * scale, height * scale);
+    }
+
     /** The same part of the picture shown through an orientation. */
     public Crop turned(Orientation orientation, int storedWidth, int storedHeight) {
         Orientation.Box shown = orientation.shown(new Orientation.Box(x, y, width, height), storedWidth, storedHeight);

@@ -44,7 +44,7 @@ public record Placed(String renditionId, Crop crop, double straighten, Rect atMm
 
     /** The same part of the same picture in another size. */
     public Placed scaled(double scale) {
-        return new Placed(renditionId, new Crop(crop.x() * scale, crop.y() * scale, crop.width() * scale, crop.height() * scale), straighten, atMm, orientation, sides);
+        return new Placed(renditionId, crop.scaled(scale), straighten, atMm, orientation, sides);
     }
 
     /** What of it is seen from the front of the body that it goes round, without its sides; all of one that goes round nothing. */

@@ -60,8 +60,7 @@ public class SideTextures {
         View view = previews.view(master, PreviewStore.LARGEST);
         LightCurve light = PictureLight.of(previews.profile(master));
         double scale = (double) view.width() / master.width();
-        Crop crop = asked.crop;
-        View face = view.scaled(new Crop(crop.x() * scale, crop.y() * scale, crop.width() * scale, crop.height() * scale), asked.straighten, asked.size.width, asked.size.height, light);
+        View face = view.scaled(asked.crop.scaled(scale), asked.straighten, asked.size.width, asked.size.height, light);
         return PatchSynthesis.grow(face, Math.min(asked.size.margin, Math.max(face.width(), face.height())), asked.seed);
     }
 }

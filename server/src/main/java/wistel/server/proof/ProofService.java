@@ -157,8 +157,7 @@ public class ProofService {
     private View part(Master master, Placed placed, int width, int height) {
         View large = previews.view(master, LARGE_ENOUGH);
         double toView = (double) large.width() / master.width();
-        Crop crop = new Crop(placed.crop().x() * toView, placed.crop().y() * toView, placed.crop().width() * toView, placed.crop().height() * toView);
-        return large.scaled(crop, placed.straighten(), width, height, LightCurve.GAMMA_22);
+        return large.scaled(placed.crop().scaled(toView), placed.straighten(), width, height, LightCurve.GAMMA_22);
     }
 
     /** Makes the transforms of what lies on the bench before somebody waits for them, and stands back while somebody does. */

@@ -120,9 +120,9 @@ class WrapController {
     ResponseEntity<byte[]> instructions(@PathVariable UUID id) throws IOException {
         DocketService.Judged judged = docketService.judged(dockets.get(id));
         byte[] picture = laidDown.alone(judged, 1, new Display(displays.profile("srgb"), true), 900);
-        byte[] pdf = WrapInstructions.pdf(dockets.get(id).number(), judged, picture);
+        byte[] pdf = WrapInstructions.pdf(judged, picture);
         return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).cacheControl(CacheControl.noStore())
-            .header(HttpHeaders.CONTENT_DISPOSITION, "inline; filename=\"wrap-" + dockets.get(id).number() + ".pdf\"").body(pdf);
+            .header(HttpHeaders.CONTENT_DISPOSITION, "inline; filename=\"wrap-" + judged.row().number() + ".pdf\"").body(pdf);
     }
 
     @GetMapping("/own-bodies")

@@ -48,7 +48,7 @@ final class WrapInstructions {
     }
 
     /** @param picture of the first piece with its sides, PNG */
-    static byte[] pdf(int number, DocketService.Judged judged, byte[] picture) throws IOException {
+    static byte[] pdf(DocketService.Judged judged, byte[] picture) throws IOException {
         DocketSpec d = judged.row().spec();
         Wrap wrap = d.wrap();
         try (PDDocument document = new PDDocument(); InputStream face = LayoutRenderer.class.getResourceAsStream("/fonts/archivo-regular.ttf")) {
@@ -57,7 +57,7 @@ final class WrapInstructions {
             page.begin();
             page.text(d.title(), TITLE, 0);
             page.y -= TITLE * 0.5f;
-            page.text("Docket " + number + " · " + judged.facts().pairing().map(PairingVersion::paper).orElse("no paper chosen yet") + " · " + sizes(wrap), TEXT, 0);
+            page.text("Docket " + judged.row().number() + " · " + judged.facts().pairing().map(PairingVersion::paper).orElse("no paper chosen yet") + " · " + sizes(wrap), TEXT, 0);
             page.y -= LINE;
             page.drawing(wrap, judged, picture);
             page.list("Sizes", lengths(wrap), false);

@@ -3,7 +3,6 @@ package wistel.server.wrap;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import wistel.core.docket.Change;
 import wistel.core.docket.DocketSpec;
@@ -11,7 +10,6 @@ import wistel.core.docket.PreflightFacts;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.length.Length;
 import wistel.core.paper.PairingVersion;
-import wistel.core.paper.SheetSize;
 import wistel.core.paper.Stock;
 import wistel.core.paper.Surface;
 import wistel.core.pictures.SideFill;
@@ -86,8 +84,7 @@ public class WrapService {
         if (lying.fits(d.stock())) {
             return new Change.Wraps(lying);
         }
-        List<Stock> taken = Stream.<Stock>concat(facts.rolls(d).stream(), SheetSize.KNOWN.stream().map(Stock.Sheet::of)).filter(s -> facts.feedFor(d, s).isPresent() && wrap.lying(s).fits(s)).toList();
-        Optional<Stock> stock = taken.stream().filter(s -> facts.loaded(d, s)).findFirst().or(() -> taken.stream().findFirst());
+        Optional<Stock> stock = facts.stocks(d).filter(s -> wrap.lying(s).fits(s)).findFirst();
         return stock.<Change>map(s -> new Change.Together(List.of(new Change.Wraps(wrap), new Change.Stocked(s, facts.feedFor(d, s))))).orElseGet(() -> new Change.Wraps(lying));
     }
 
