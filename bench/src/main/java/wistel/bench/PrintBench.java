@@ -65,7 +65,11 @@ final class PrintBench {
 
     private PrintBench(Path file) {
         this.file = file;
-        picture = PictureFile.open(() -> {
+        picture = open(file);
+    }
+
+    static PictureFile open(Path file) {
+        return PictureFile.open(() -> {
             try {
                 return new FileImageInputStream(file.toFile());
             } catch (IOException e) {
@@ -178,12 +182,12 @@ final class PrintBench {
         Files.deleteIfExists(spool);
     }
 
-    private static void resetPeak() {
+    static void resetPeak() {
         System.gc();
         ManagementFactory.getMemoryPoolMXBeans().forEach(MemoryPoolMXBean::resetPeakUsage);
     }
 
-    private static void report(String what, long start, double megapixels) {
+    static void report(String what, long start, double megapixels) {
         long peak = ManagementFactory.getMemoryPoolMXBeans().stream().filter(p -> p.getType() == MemoryType.HEAP)
             .map(MemoryPoolMXBean::getPeakUsage).mapToLong(u -> u.getUsed()).sum();
         double seconds = (System.nanoTime() - start) / 1e9;

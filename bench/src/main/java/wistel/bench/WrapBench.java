@@ -3,21 +3,15 @@ package wistel.bench;
 import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
-import java.io.UncheckedIOException;
-import java.lang.management.ManagementFactory;
-import java.lang.management.MemoryPoolMXBean;
-import java.lang.management.MemoryType;
 import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
-import javax.imageio.stream.FileImageInputStream;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.ProfileReader;
@@ -64,13 +58,7 @@ final class WrapBench {
 
     private WrapBench(Path file) throws IOException {
         this.file = file;
-        picture = PictureFile.open(() -> {
-            try {
-                return new FileImageInputStream(file.toFile());
-            } catch (IOException e) {
-                throw new UncheckedIOException(e);
-            }
-        });
+        picture = PrintBench.open(file);
         canvas = ProfileReader.read(Files.readAllBytes(Path.of("demo/profiles/tarn-canvas.icc")));
     }
 
@@ -103,21 +91,20 @@ final class WrapBench {
     private PatchSynthesis.Grown texture() {
         View view = View.fitting(picture.rows(), 2400, PictureLight.of(StandardSpaces.SRGB), new Histogram.Counter(3), workers);
         double scale = (double) view.width() / picture.facts().width();
-        Crop c = crop();
-        View small = view.scaled(new Crop(c.x() * scale, c.y() * scale, c.width() * scale, c.height() * scale), FACE, FACE * 2 / 3, PictureLight.of(StandardSpaces.SRGB));
+        View small = view.scaled(crop().scaled(scale), FACE, FACE * 2 / 3, PictureLight.of(StandardSpaces.SRGB));
         return PatchSynthesis.grow(small, (int) Math.ceil(SIDE_MM / (36 * INCH) * FACE) + 1, 1);
     }
 
     private void grown() {
         View view = View.fitting(picture.rows(), FACE, PictureLight.of(StandardSpaces.SRGB), new Histogram.Counter(3), workers);
-        resetPeak();
+        PrintBench.resetPeak();
         long start = System.nanoTime();
         PatchSynthesis.grow(view, (int) Math.ceil(SIDE_MM / (36 * INCH) * FACE) + 1, 1);
-        report("texture alone, on " + view.width() + " x " + view.height() + " of " + file.getFileName(), start);
+        PrintBench.report("texture alone, on " + view.width() + " x " + view.height() + " of " + file.getFileName(), start, 0);
     }
 
     private void page(String what, Optional<WrappedSides> sides) throws IOException {
-        resetPeak();
+        PrintBench.resetPeak();
         long start = System.nanoTime();
         Transform conversion = TransformCompiler.compile(onward(StandardSpaces.SRGB));
         Optional<LayoutRenderer.SideColours> colours = sides.map(s -> new LayoutRenderer.SideColours(s.moves().leavesColours() ? conversion
@@ -133,22 +120,12 @@ final class WrapBench {
             new LayoutRenderer(workers, () -> FileChannel.open(spool, StandardOpenOption.CREATE, StandardOpenOption.READ, StandardOpenOption.WRITE, StandardOpenOption.DELETE_ON_CLOSE))
                 .render(job, new PwgSink(raster), stream, Progress.SILENT);
         }
-        report(what + ", " + job.width() + " x " + job.height(), start);
+        PrintBench.report(what + ", " + job.width() + " x " + job.height(), start, 0);
         Files.deleteIfExists(out);
         Files.deleteIfExists(spool);
     }
 
     private Recipe onward(IccProfile from) {
         return new Recipe.Convert(from, canvas, Intent.PERCEPTUAL, true, Observer.ADAPTED);
-    }
-
-    private static void resetPeak() {
-        System.gc();
-        ManagementFactory.getMemoryPoolMXBeans().forEach(MemoryPoolMXBean::resetPeakUsage);
-    }
-
-    private static void report(String what, long start) {
-        long peak = ManagementFactory.getMemoryPoolMXBeans().stream().filter(p -> p.getType() == MemoryType.HEAP).map(MemoryPoolMXBean::getPeakUsage).mapToLong(u -> u.getUsed()).sum();
-        System.out.printf(Locale.ROOT, "%-64s %6.2f s  heap pools' peaks %d MB%n", what, (System.nanoTime() - start) / 1e9, peak >> 20);
     }
 }
