@@ -18,6 +18,7 @@ import {
   TextureLoader,
   WebGLRenderer,
 } from 'three'
+import { follow } from '../parts/handles'
 import { folded, type Shown, type Surface } from './body'
 import { VIEW_WORDS } from './words'
 
@@ -82,21 +83,18 @@ export function BodyView(props: Props) {
   useEffect(() => stage.current?.show(addresses.split(' ')), [addresses])
   useEffect(() => stage.current?.look(way), [way])
 
-  const drag = (e: React.PointerEvent) => {
-    if (e.button !== 0) return
-    const element = e.currentTarget as HTMLElement
-    const from = { x: e.clientX, y: e.clientY, ...way }
-    element.setPointerCapture(e.pointerId)
-    element.onpointermove = (m) =>
-      setWay((now) => ({
-        ...now,
-        turn: limit(from.turn + (m.clientX - from.x) / 180, -MOST_TURN, MOST_TURN),
-        tilt: limit(from.tilt + (m.clientY - from.y) / 180, -MOST_TILT, MOST_TILT),
-      }))
-    element.onpointerup = () => {
-      element.onpointermove = null
-    }
-    element.onpointercancel = element.onpointerup
+  const drag = (e: React.PointerEvent<HTMLElement>) => {
+    const from = way
+    follow(e, {
+      moved: (dx, dy) =>
+        setWay((now) => ({
+          ...now,
+          turn: limit(from.turn + dx / 180, -MOST_TURN, MOST_TURN),
+          tilt: limit(from.tilt + dy / 180, -MOST_TILT, MOST_TILT),
+        })),
+      done: () => {},
+      left: () => {},
+    })
   }
   const press = (e: React.KeyboardEvent) => {
     const step = e.shiftKey ? 5 * STEP : STEP

@@ -7,6 +7,7 @@ import { useRoom } from '../parts/useRoom'
 import { Marks } from '../size/Marks'
 import { PaperName, PaperShape } from '../size/PaperShape'
 import { Dimension, fitting } from '../size/SheetDrawing'
+import { MIDDLE } from './fills'
 
 const NEAR_FOLD_MM = 10
 const SMALLEST_PATCH = 0.02
@@ -25,7 +26,7 @@ type Props = {
 export function FlatDrawing({ view, piece, longest, onLength, onPatch }: Props) {
   const [box, room] = useRoom()
   const [patch, setPatch] = useState<Patch>()
-  const last = useRef<Patch>({ x: 0.4, y: 0.4, width: 0.2, height: 0.2 })
+  const last = useRef<Patch>(MIDDLE)
   const shown = useLivePicture(wrapUrl(view, piece + 1, longest))
   const page = view.layout.pages[piece] ?? view.layout.pages[0]
   const printed = page?.placed[0]?.sides?.grownMm

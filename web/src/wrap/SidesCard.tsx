@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react'
 import type { SideMoves, WrapDocket } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { mm } from '../parts/numbers'
+import { fillSides } from './fills'
 import { FILLS } from './words'
 
 const SLIDERS = [
@@ -20,13 +21,8 @@ export function SidesCard({ view, tools, picking, onPicking }: Props) {
   useEffect(() => setNow(moves), [moves])
   const choose = (kind: (typeof FILLS)[number]['kind']) => {
     if (kind === fill.kind) return
-    if (kind === 'one-colour') {
-      tools.change({ kind: 'side-colour', patch: { x: 0.4, y: 0.4, width: 0.2, height: 0.2 } })
-      onPicking(true)
-      return
-    }
-    onPicking(false)
-    tools.decide({ kind: 'sides-filled', fill: kind === 'extended' ? { kind, seed: 1 } : { kind } })
+    onPicking(kind === 'one-colour')
+    fillSides(tools, kind)
   }
   const side = mm(view.wrapped.sideMm)
   return (

@@ -11,6 +11,7 @@ import { DetailCard } from '../size/DetailCard'
 import { PlanChoice } from '../size/PlanChoice'
 import { BodyCard } from './BodyCard'
 import { FlatDrawing } from './FlatDrawing'
+import { fillSides } from './fills'
 import { SidesCard } from './SidesCard'
 import { FACES, type Face, FILLS, LOOKS, type Look } from './words'
 import './wrap.css'
@@ -220,16 +221,7 @@ function AllSides({ view, piece, tools }: { view: WrapDocket; piece: number; too
           type="button"
           key={one.kind}
           aria-pressed={one.kind === fill.kind}
-          onClick={() => {
-            if (one.kind === fill.kind) return
-            if (one.kind === 'one-colour')
-              tools.change({ kind: 'side-colour', patch: { x: 0.4, y: 0.4, width: 0.2, height: 0.2 } })
-            else
-              tools.decide({
-                kind: 'sides-filled',
-                fill: one.kind === 'extended' ? { kind: one.kind, seed: 1 } : { kind: one.kind },
-              })
-          }}
+          onClick={() => one.kind !== fill.kind && fillSides(tools, one.kind)}
         >
           <span className="framed" style={{ aspectRatio: `${g.width} / ${g.height}` }}>
             <img
