@@ -287,6 +287,30 @@ public class ReliabilityTest {
         assertThat(release(d).status()).isEqualTo(202);
     }
 
+    /** Whatever a printer says that its scan's address is: the sheet is out, and that is what the record says. */
+    @Test
+    public void aScanAtNoAddressAtAllIsASentenceBesideDone() throws Exception {
+        for (String address : List.of("file:///etc/passwd", "scan/1.tif", "http:///1.tif", "urn:scan:1", "http://localhost:1/scan.tif", "mailto:x@y.example")) {
+            test.room.scanAddress(address);
+            JsonNode a = over(released(small(535)), 30);
+            assertThat(state(a)).as(address + ": " + a.path("message").asString()).isEqualTo("done");
+            assertThat(Api.page(a).path("message").asString()).as(address).startsWith("Printed. Its scan could not be had: ");
+            assertThat(Api.page(a).path("scanHash").isNull()).isTrue();
+        }
+    }
+
+    /** A fault of the printer's own passes: it is waited for as for a busy one. */
+    @Test
+    public void aPrinterThatStumblesForSomeSecondsIsAskedAgain() throws Exception {
+        test.room.stumble(true);
+        String id = released(small(545));
+        JsonNode waits = Waiting.until(() -> attempt(id), a -> a.path("message").asString().contains("HTTP 500"), 30);
+        assertThat(state(waits)).isEqualTo("sending");
+        test.room.stumble(false);
+        assertThat(state(over(id, 30))).isEqualTo("done");
+        assertThat(sheets(id)).isEqualTo(1);
+    }
+
     /** A printer that is busy is asked again; it is no refusal. */
     @Test
     public void aBusyPrinterIsAskedAgain() throws Exception {
@@ -407,9 +431,9 @@ public class ReliabilityTest {
     public void whatWasLetGoIsMadeAgainFromItsOrder() throws Exception {
         JsonNode first = over(released(small(560)), 30);
         String hash = Api.page(first).path("fileHash").asString();
-        assertThat(api.put("/api/settings/retention", "{\"printFileDays\":0,\"scanDays\":0,\"gigabytes\":-1}", 0).code()).isEqualTo("out-of-range");
+        assertThat(api.put("/api/settings/retention", "{\"printFileDays\":0,\"scanDays\":0,\"gigabytes\":-1,\"keepMatching\":false}", 0).code()).isEqualTo("out-of-range");
         test.sql("update attempt_page set finished = now() - interval '40 days'");
-        api.put("/api/settings/retention", "{\"printFileDays\":30,\"scanDays\":30,\"gigabytes\":10}", 0);
+        api.put("/api/settings/retention", "{\"printFileDays\":30,\"scanDays\":30,\"gigabytes\":10,\"keepMatching\":false}", 0);
         JsonNode gone = attempt(first.path("id").asString());
         assertThat(Api.page(gone).path("fileKept").asBoolean()).isFalse();
         assertThat(api.get("/api/attempts/" + first.path("id").asString() + "/pages/1/pictures/1/scan").code()).isEqualTo("not-found");

@@ -51,6 +51,7 @@ public final class PrintRoom implements AutoCloseable {
     private final RoomPrinter large;
     private final HttpServer http;
     private final IppService ipp;
+    private volatile boolean stumbles;
     /** How often each sheet was read: no two readings have the same noise. */
     private final Map<String, Integer> readings = new ConcurrentHashMap<>();
     private volatile boolean scannerAway;
@@ -63,7 +64,13 @@ public final class PrintRoom implements AutoCloseable {
         String authority = "localhost:" + http.getAddress().getPort();
         ipp = new IppService(small, authority);
         IppService second = new IppService(large, authority);
-        http.createContext(MachineModel.ARDLE_17.path(), e -> handle(e, () -> ipp(e, small, ipp)));
+        http.createContext(MachineModel.ARDLE_17.path(), e -> handle(e, () -> {
+            if (stumbles) {
+                answer(e, 500, "text/plain", new byte[0]);
+            } else {
+                ipp(e, small, ipp);
+            }
+        }));
         http.createContext(MachineModel.ARDLE_44.path(), e -> handle(e, () -> ipp(e, large, second)));
         http.createContext("/strings/", e -> handle(e, () -> answer(e, 200, "text/strings; charset=utf-8", (at(e) == large ? second : ipp).strings().getBytes(StandardCharsets.UTF_8))));
         http.createContext("/scan/", e -> handle(e, () -> scan(e)));
@@ -101,6 +108,16 @@ public final class PrintRoom implements AutoCloseable {
     /** Somebody else has the printer: it takes no jobs until they are done. */
     public void busy(boolean busy) {
         ipp.busy(busy);
+    }
+
+    /** The small printer answers everything with a fault of its own, as one whose firmware has stumbled. */
+    public void stumble(boolean on) {
+        stumbles = on;
+    }
+
+    /** The small printer says that its scans lie at another address. */
+    public void scanAddress(String address) {
+        ipp.scanAddress(address);
     }
 
     /** The scanner is away: sheets come out, and nobody scans them. */

@@ -12,6 +12,7 @@ import java.util.concurrent.CancellationException;
 import java.util.concurrent.ConcurrentHashMap;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Component;
 import wistel.core.docket.PrintOrder;
 import wistel.core.fault.PrinterException;
@@ -251,16 +252,19 @@ class Sending {
             return "";
         }
         try {
-            byte[] tiff = ipp.fetch(t.printer.uri(), scan.get(), LARGEST_SCAN);
-            attempts.scanned(t.lease, t.number(), files.put(out -> out.write(tiff)).hash());
+            String hash = files.put(out -> ipp.fetch(t.printer.uri(), scan.get(), LARGEST_SCAN, out)).hash();
+            attempts.scanned(t.lease, t.number(), hash);
             return "";
+        } catch (AttemptRepository.LeaseLost | DataAccessException e) {
+            throw e;
         } catch (PrinterException e) {
             if (e.reason() == PrinterException.Reason.INTERRUPTED) {
                 throw e;
             }
             return "Printed. Its scan could not be had: " + e.getMessage();
-        } catch (IOException e) {
-            return "Printed. Its scan could not be kept: " + e.getMessage();
+        } catch (IOException | RuntimeException e) {
+            LOG.warn("the scan of attempt {}, page {}", t.attempt.id(), t.number(), e);
+            return "Printed. Its scan could not be kept: " + (e.getMessage() == null ? e.getClass().getSimpleName() : e.getMessage());
         }
     }
 }

@@ -2,6 +2,7 @@ package wistel.server.printer;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.OutputStream;
 import java.net.http.HttpResponse;
 import java.nio.ByteBuffer;
 import java.util.List;
@@ -9,19 +10,26 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionStage;
 import java.util.concurrent.Flow;
 
-/** An answer's body in memory, up to a bound; one byte more ends it with an exception. */
+/** An answer's body in memory or written out as it comes, up to a bound; one byte more ends it with an exception. */
 final class BoundedBody implements HttpResponse.BodySubscriber<byte[]> {
     private final int most;
-    private final ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    private final OutputStream out;
+    private long count;
     private final CompletableFuture<byte[]> body = new CompletableFuture<>();
     private Flow.Subscription subscription;
 
-    private BoundedBody(int most) {
+    private BoundedBody(int most, OutputStream out) {
         this.most = most;
+        this.out = out;
     }
 
     static HttpResponse.BodyHandler<byte[]> upTo(int most) {
-        return info -> new BoundedBody(most);
+        return info -> new BoundedBody(most, new ByteArrayOutputStream());
+    }
+
+    /** Written to {@code out}; the body itself is empty then. */
+    static HttpResponse.BodyHandler<byte[]> upTo(int most, OutputStream out) {
+        return info -> new BoundedBody(most, out);
     }
 
     @Override
@@ -38,15 +46,25 @@ final class BoundedBody implements HttpResponse.BodySubscriber<byte[]> {
     @Override
     public void onNext(List<ByteBuffer> parts) {
         for (ByteBuffer part : parts) {
-            if (bytes.size() + part.remaining() > most) {
-                subscription.cancel();
-                body.completeExceptionally(new IOException("the answer is longer than " + most + " bytes"));
+            count += part.remaining();
+            if (count > most) {
+                end(new IOException("the answer is longer than " + most + " bytes"));
                 return;
             }
             byte[] copy = new byte[part.remaining()];
             part.get(copy);
-            bytes.write(copy, 0, copy.length);
+            try {
+                out.write(copy, 0, copy.length);
+            } catch (IOException | RuntimeException e) {
+                end(e);
+                return;
+            }
         }
+    }
+
+    private void end(Exception e) {
+        subscription.cancel();
+        body.completeExceptionally(e);
     }
 
     @Override
@@ -56,6 +74,6 @@ final class BoundedBody implements HttpResponse.BodySubscriber<byte[]> {
 
     @Override
     public void onComplete() {
-        body.complete(bytes.toByteArray());
+        body.complete(out instanceof ByteArrayOutputStream held ? held.toByteArray() : new byte[0]);
     }
 }

@@ -18,6 +18,7 @@ import com.hp.jipp.encoding.UnknownAttribute;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.net.InetAddress;
 import java.net.URI;
@@ -41,6 +42,7 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.UnaryOperator;
 import org.springframework.stereotype.Component;
 import wistel.core.fault.PrinterException;
 import wistel.core.length.Margins;
@@ -339,31 +341,47 @@ public class IppClient {
         return took;
     }
 
-    /** Fetches a scan that the job offered; only from the printer's own host, whatever name it goes by. */
-    public byte[] fetch(String printerUri, URI scan, int most) {
-        return fetch(printerUri, scan, most, SCAN_PATIENCE);
+    /** Fetches a file that the job offered; only from the printer's own host, whatever name it goes by. */
+    public byte[] fetch(String printerUri, URI file, int most) {
+        return fetch(printerUri, file, most, SCAN_PATIENCE);
     }
 
-    private byte[] fetch(String printerUri, URI scan, int most, Duration patience) {
-        return had(printerUri, HttpRequest.newBuilder(scan).build(), most, patience);
+    private byte[] fetch(String printerUri, URI file, int most, Duration patience) {
+        return had(printerUri, file, HttpRequest.Builder::GET, BoundedBody.upTo(most), patience);
+    }
+
+    /** As {@link #fetch(String, URI, int)}, written out as it comes. */
+    public void fetch(String printerUri, URI file, int most, OutputStream out) {
+        had(printerUri, file, HttpRequest.Builder::GET, BoundedBody.upTo(most, out), SCAN_PATIENCE);
     }
 
     /** Hands spots to an instrument that the job offered, as lines of a name and x, y in mm from the sheet's upper left corner as it fed. */
     public byte[] read(String printerUri, URI instrument, String spots, int most) {
-        return had(printerUri, HttpRequest.newBuilder(instrument).POST(HttpRequest.BodyPublishers.ofString(spots)).build(), most, SCAN_PATIENCE);
+        return had(printerUri, instrument, request -> request.POST(HttpRequest.BodyPublishers.ofString(spots)), BoundedBody.upTo(most), SCAN_PATIENCE);
     }
 
-    private byte[] had(String printerUri, HttpRequest request, int most, Duration patience) {
-        URI scan = request.uri();
+    private byte[] had(String printerUri, URI file, UnaryOperator<HttpRequest.Builder> request, HttpResponse.BodyHandler<byte[]> body, Duration patience) {
         URI printer = http(printerUri);
-        if (!"http".equals(scan.getScheme()) || scan.getPort() != printer.getPort() || !sameHost(printer.getHost(), scan.getHost())) {
-            throw new PrinterException(PrinterException.Reason.UNCLEAR, "The printer offers a file from another host, " + scan.getAuthority() + ".", "It was not fetched.");
+        if (!"http".equalsIgnoreCase(file.getScheme()) || file.getHost() == null) {
+            throw new PrinterException(PrinterException.Reason.UNCLEAR, "The printer offers a file at “" + shortened(file) + "”, which is no address on it.", "It was not fetched.");
         }
-        HttpResponse<byte[]> answer = answered(printerUri, request, most, patience);
+        if (port(file, 80) != printer.getPort() || !sameHost(printer.getHost(), file.getHost())) {
+            throw new PrinterException(PrinterException.Reason.UNCLEAR, "The printer offers a file from another host, " + file.getHost() + ".", "It was not fetched.");
+        }
+        HttpResponse<byte[]> answer = answered(printerUri, request.apply(HttpRequest.newBuilder(file)).build(), body, patience);
         if (answer.statusCode() != 200) {
             throw new PrinterException(PrinterException.Reason.UNCLEAR, "The printer offers a file and answers " + answer.statusCode() + " when it is asked for.", "Judge the sheet itself.");
         }
         return answer.body();
+    }
+
+    private static int port(URI uri, int usual) {
+        return uri.getPort() < 0 ? usual : uri.getPort();
+    }
+
+    private static String shortened(URI uri) {
+        String text = uri.toString();
+        return text.length() <= 80 ? text : text.substring(0, 80) + "…";
     }
 
     private static boolean sameHost(String a, String b) {
@@ -407,12 +425,12 @@ public class IppClient {
     private IppPacket call(String uri, int operation, List<Attribute<?>> attributes, List<Attribute<?>> jobAttributes) {
         HttpRequest request = HttpRequest.newBuilder(http(uri)).header("Content-Type", "application/ipp")
             .POST(BodyPublishers.ofByteArray(packet(uri, operation, attributes, jobAttributes))).build();
-        return understood(uri, answered(uri, request, LARGEST_ANSWER, PATIENCE));
+        return understood(uri, answered(uri, request, BoundedBody.upTo(LARGEST_ANSWER), PATIENCE));
     }
 
     /** The whole answer within the time, and within the bytes. */
-    private HttpResponse<byte[]> answered(String uri, HttpRequest request, int most, Duration patience) {
-        CompletableFuture<HttpResponse<byte[]>> answer = http.sendAsync(request, BoundedBody.upTo(most));
+    private HttpResponse<byte[]> answered(String uri, HttpRequest request, HttpResponse.BodyHandler<byte[]> body, Duration patience) {
+        CompletableFuture<HttpResponse<byte[]>> answer = http.sendAsync(request, body);
         try {
             return answer.get(patience.toMillis(), TimeUnit.MILLISECONDS);
         } catch (InterruptedException e) {
@@ -438,6 +456,9 @@ public class IppClient {
     private static IppPacket understood(String uri, HttpResponse<byte[]> answer) {
         if (answer.statusCode() == 503) {
             throw new PrinterException(PrinterException.Reason.BUSY, "The printer is busy.", "Wistel asks again by itself.");
+        }
+        if (answer.statusCode() >= 500) {
+            throw new PrinterException(PrinterException.Reason.BUSY, "The printer has a fault of its own just now (HTTP " + answer.statusCode() + ").", "Wistel asks again by itself.");
         }
         if (answer.statusCode() != 200) {
             throw new PrinterException(PrinterException.Reason.REFUSED, "The printer's address answered with HTTP " + answer.statusCode() + ".", "Check its IPP address.");
@@ -479,7 +500,7 @@ public class IppClient {
 
     private static URI http(String uri) {
         URI ipp = URI.create(uri);
-        return URI.create("http://" + ipp.getHost() + ":" + (ipp.getPort() < 0 ? 631 : ipp.getPort()) + ipp.getPath());
+        return URI.create("http://" + ipp.getHost() + ":" + port(ipp, 631) + ipp.getPath());
     }
 
     private static int hundredths(double mm) {

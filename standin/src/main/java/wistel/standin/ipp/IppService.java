@@ -44,6 +44,7 @@ public final class IppService {
     private final RoomPrinter printer;
     private final PrinterDescription description;
     private volatile boolean busy;
+    private volatile Optional<String> scanAddress = Optional.empty();
 
     public IppService(RoomPrinter printer, String authority) {
         this.printer = printer;
@@ -58,6 +59,11 @@ public final class IppService {
     /** While it is busy it takes no new jobs. */
     public void busy(boolean next) {
         busy = next;
+    }
+
+    /** Offers scans at an address of somebody's making. */
+    public void scanAddress(String address) {
+        scanAddress = Optional.of(address);
     }
 
     /** Reads one request and its document from the stream. */
@@ -334,7 +340,7 @@ public final class IppService {
             Attrs.integer("wistel-percent-laid-down", job.percent()), Attrs.integer("wistel-ink-microlitres", (int) Math.round(1000 * job.inkMl()))));
         if (job.state() == State.COMPLETED) {
             String sheet = printer.model().path().replace("/ipp", "") + "/" + job.id();
-            all.add(Attrs.uri("wistel-scan-uri", description.httpUri() + "scan" + sheet + ".tif"));
+            all.add(Attrs.uri("wistel-scan-uri", scanAddress.orElseGet(() -> description.httpUri() + "scan" + sheet + ".tif")));
             all.add(Attrs.uri("wistel-instrument-uri", description.httpUri() + "instrument" + sheet));
             all.add(Attrs.uri("wistel-flatbed-uri", description.httpUri() + "flatbed" + sheet + ".tif"));
         }

@@ -54,7 +54,7 @@ public final class Flatbed {
             for (int y = 0; y < rows; y++) {
                 row(light, band, y, top + y, width, height);
             }
-            RasterSink.Packed packed = tiff.pack(band, rows);
+            RasterSink.Packed packed = tiff.pack(band, top, rows);
             out.write(packed.bytes(), 0, packed.size());
         }
     }
