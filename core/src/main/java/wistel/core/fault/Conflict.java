@@ -5,6 +5,8 @@ import java.util.Map;
 /** A sound request that doesn't go with the state of what it is about: it was changed meanwhile, or is busy. */
 public final class Conflict extends WistelException {
     public enum Reason {
+        /** What is asked for comes out other than it was. */
+        DIFFERS,
         /** Something else goes by this name. */
         NAME_TAKEN,
         /** It is used somewhere. */

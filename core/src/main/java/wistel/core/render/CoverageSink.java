@@ -25,14 +25,14 @@ public final class CoverageSink implements RasterSink {
     }
 
     @Override
-    public Packed pack(char[] samples, int rows) {
+    public Packed pack(char[] samples, int firstRow, int rows) {
         long sum = 0;
         for (char v : samples) {
             sum += 65535 - v;
         }
         ink.add(sum);
         pixels.add(samples.length / channels());
-        return inner.pack(samples, rows);
+        return inner.pack(samples, firstRow, rows);
     }
 
     /** Mean over the page, 0 to the number of channels; 0 before anything was written. */

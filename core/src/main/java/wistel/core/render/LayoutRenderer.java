@@ -422,7 +422,7 @@ public final class LayoutRenderer {
                     int first = top;
                     int rows = Math.min(bandRows, height - top);
                     List<Strip> strips = strips(top, top + rows);
-                    bands.submit(() -> packed(composed(strips, first, rows), rows));
+                    bands.submit(() -> packed(composed(strips, first, rows), first, rows));
                     progress.at((double) top / height);
                 }
                 bands.finish();
@@ -430,9 +430,9 @@ public final class LayoutRenderer {
             progress.at(1);
         }
 
-        private RasterSink.Packed packed(char[] band, int rows) {
+        private RasterSink.Packed packed(char[] band, int first, int rows) {
             long began = StageTimes.now();
-            RasterSink.Packed packed = sink.pack(band, rows);
+            RasterSink.Packed packed = sink.pack(band, first, rows);
             times.add(Stage.PACK, began);
             return packed;
         }

@@ -16,7 +16,7 @@ public record PwgSink(PwgRaster.Page page) implements RasterSink {
     }
 
     @Override
-    public Packed pack(char[] samples, int rows) {
+    public Packed pack(char[] samples, int firstRow, int rows) {
         return PwgRaster.pack(page, samples, rows);
     }
 }

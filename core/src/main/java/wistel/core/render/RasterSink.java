@@ -15,8 +15,12 @@ public interface RasterSink {
     /** Writes what stands before the rows. All bands have {@code bandRows} rows, the last one perhaps fewer. */
     void begin(OutputStream out, int bandRows) throws IOException;
 
-    /** Interleaved 16-bit rows as they stand in the file. */
-    Packed pack(char[] samples, int rows);
+    /**
+     * Interleaved 16-bit rows as they stand in the file.
+     *
+     * @param firstRow of the page, 0 for the topmost
+     */
+    Packed pack(char[] samples, int firstRow, int rows);
 
     /** Samples as bytes, the high one first; of 8 bits rounded. */
     static byte[] bytes(char[] samples, int count, int bits) {

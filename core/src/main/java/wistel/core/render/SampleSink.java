@@ -15,7 +15,7 @@ public record SampleSink(int channels, int bits, boolean luminance) implements R
     }
 
     @Override
-    public Packed pack(char[] samples, int rows) {
+    public Packed pack(char[] samples, int firstRow, int rows) {
         byte[] bytes = luminance ? differences(samples) : RasterSink.bytes(samples, samples.length, bits);
         return new Packed(bytes, bytes.length);
     }

@@ -131,7 +131,7 @@ public record TiffSink(int width, int height, int bits, int channels, double dpi
     }
 
     @Override
-    public Packed pack(char[] samples, int rows) {
+    public Packed pack(char[] samples, int firstRow, int rows) {
         byte[] bytes = RasterSink.bytes(samples, rows * width * channels, bits);
         return new Packed(bytes, bytes.length);
     }

@@ -1,9 +1,12 @@
 package wistel.server.print;
 
+import com.fasterxml.jackson.annotation.JsonIgnore;
+import com.fasterxml.jackson.annotation.JsonProperty;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import wistel.core.docket.PrintOrder;
 import wistel.core.fault.NotFound;
 
 /**
@@ -11,13 +14,14 @@ import wistel.core.fault.NotFound;
  *
  * @param masterHash of its first picture
  * @param summary   sheet and size, for lists
- * @param held      its file is made, and waits for a person's word to be sent
+ * @param held      its files are made, and wait for a person's word to be sent
+ * @param agreed    how far pages that were made anew may be from the print of then, mean CIEDE2000; empty when nobody was asked yet
  * @param labFile   a file for somebody else's printer, written and not printed
  * @param orderHash two attempts of the same hash are the same print
  */
 public record Attempt(UUID id, UUID docketId, int docketNumber, int number, UUID printerId, String printerName, String masterHash, String orderHash, String title, String paper,
                       String summary, String readback, AttemptState state, String message, int percent, boolean cancelAsked, List<AttemptPage> pages, String verdict,
-                      String remark, Instant created, Optional<Instant> finished, boolean labFile, boolean held) {
+                      String remark, Instant created, Optional<Instant> finished, boolean labFile, boolean held, @JsonIgnore Optional<Double> agreed) {
 
     public boolean over() {
         return state.over();
@@ -32,6 +36,26 @@ public record Attempt(UUID id, UUID docketId, int docketNumber, int number, UUID
     /** The page that is worked on, or comes next. */
     Optional<AttemptPage> openPage() {
         return pages.stream().filter(p -> !p.state().over()).findFirst();
+    }
+
+    /** A page failed or was cancelled, and none of those left was asked for again by itself. */
+    boolean spoilt() {
+        return pages.stream().anyMatch(p -> p.state() == AttemptState.FAILED || p.state() == AttemptState.CANCELLED)
+            && pages.stream().noneMatch(p -> !p.state().over() && p.jobTries() > 0);
+    }
+
+    /** A page whose job the printer knows: it is seen to its end before anything else. */
+    Optional<AttemptPage> pageOnItsWay() {
+        return pages.stream().filter(p -> !p.state().over() && p.jobId().isPresent()).findFirst();
+    }
+
+    /** What its pages would be printed from once more; the furthest of them from the print of then. */
+    @JsonProperty
+    public Reprint reprint() {
+        if (pages.stream().allMatch(p -> p.fileHash().isPresent() && p.fileKept())) {
+            return Reprint.KEPT;
+        }
+        return pages.stream().allMatch(p -> p.fileHash().isPresent() && p.fileKept() || p.engine().filter(PrintOrder.ENGINE::equals).isPresent()) ? Reprint.SAME : Reprint.ANEW;
     }
 
     /** How it stands, for the bench. */

@@ -93,17 +93,18 @@ class AttemptController {
         return ResponseEntity.status(HttpStatus.ACCEPTED).body(attempts.get(id));
     }
 
-    record Held(boolean held) {
+    /** @param agreed to pages that were made anew and look different */
+    record Held(boolean held, Optional<Boolean> agreed) {
     }
 
     /** Holds a print before it is sent, or lets it go on. */
     @PutMapping("/attempts/{id}/held")
     Attempt hold(@PathVariable UUID id, @RequestBody Held asked) {
-        releases.hold(attempts.get(id).id(), asked.held);
+        releases.hold(attempts.get(id).id(), asked.held, asked.agreed.orElse(false));
         return attempts.get(id);
     }
 
-    /** Prints exactly this again. */
+    /** Prints exactly this again. A page whose file must be made anew and comes out different is held until a person agrees. */
     @PostMapping("/attempts/{id}/again")
     ResponseEntity<Attempt> again(@PathVariable UUID id) {
         return accepted(releases.again(id));

@@ -23,6 +23,7 @@ import wistel.core.docket.Costs;
 import wistel.core.docket.PrintOrder;
 import wistel.core.fault.Conflict;
 import wistel.core.fault.NotFound;
+import wistel.core.render.PageFingerprint;
 import wistel.server.docket.PrintHistory;
 import wistel.server.store.Json;
 import wistel.server.store.StoredSpecs;
@@ -37,7 +38,7 @@ public class AttemptRepository implements PrintHistory {
     private static final String RUNNING = "('waiting', 'rendering', 'sending', 'printing')";
     private static final String SELECT = """
         select a.id, a.docket_id, a.number, a.printer_id, a.order_hash, a.title, a.paper, a.summary, a.readback, a.state, a.message, a.cancel_asked, a.verdict, a.remark,
-          a.created, a.finished, a.lab_file, a.held, d.number as docket_number, p.name as printer_name,
+          a.created, a.finished, a.lab_file, a.held, a.agreed, d.number as docket_number, p.name as printer_name,
           (select m.hash from docket_rendition r join master m on m.id = r.master_id where r.docket_id = a.docket_id order by r.rendition_id limit 1) as master_hash
         from attempt a join docket d on d.id = a.docket_id join printer p on p.id = a.printer_id\s""";
     private static final int LOG_PAGE = 200;
@@ -56,8 +57,19 @@ public class AttemptRepository implements PrintHistory {
         this.clock = clock;
     }
 
-    /** The right to work on an attempt, for one run of its task. */
-    record Lease(UUID attempt, UUID token) {
+    /** What a lease is for: making files and printing go on at the same time. */
+    private enum Work {
+        PRINT("lease"), RENDER("render_lease");
+
+        private final String column;
+
+        Work(String column) {
+            this.column = column;
+        }
+    }
+
+    /** The right to work on an attempt, for one run of a task. */
+    record Lease(UUID attempt, UUID token, Work work) {
     }
 
     /** Somebody else works on the attempt by now. */
@@ -87,10 +99,10 @@ public class AttemptRepository implements PrintHistory {
         jdbc.sql("select 1 from docket where id = ? for update").param(docketId).query(Integer.class).optional();
         try {
             jdbc.sql("""
-                insert into attempt (id, docket_id, number, printer_id, order_hash, print_order, title, paper, pairing_id, summary, readback, lab_file, state, created)
-                select ?, ?, coalesce(max(number), 0) + 1, ?, ?, ?, ?, ?, ?, ?, ?, ?, 'waiting', ? from attempt where docket_id = ?""")
+                insert into attempt (id, docket_id, number, printer_id, order_hash, print_order, title, paper, pairing_id, summary, readback, lab_file, state, created, queued)
+                select ?, ?, coalesce(max(number), 0) + 1, ?, ?, ?, ?, ?, ?, ?, ?, ?, 'waiting', ?, ? from attempt where docket_id = ?""")
                 .params(Arrays.asList(id, docketId, printerId, order.hash(), order.text(), labels.title, labels.paper, labels.pairingId.orElse(null), labels.summary,
-                    labels.readback, labels.labFile, Timestamp.from(clock.instant()), docketId)).update();
+                    labels.readback, labels.labFile, Timestamp.from(clock.instant()), Timestamp.from(clock.instant()), docketId)).update();
         } catch (DuplicateKeyException e) {
             throw runningAlready();
         }
@@ -111,21 +123,23 @@ public class AttemptRepository implements PrintHistory {
     public void again(UUID id, int page) {
         int open = jdbc.sql("""
             update attempt_page set state = 'waiting', message = '', percent = 0, job_id = null, job_sent = false, job_tries = job_tries + 1, began = null, finished = null,
-              printed_seconds = 0, scan_hash = null, scan_kept = true
+              printed_seconds = 0, scan_hash = null, scan_kept = true, made_anew = false, difference_mean = null, difference_most = null
             where attempt_id = ? and page = ? and state in ('done', 'failed', 'cancelled')""").params(id, page).update();
         if (open == 0) {
             throw new NotFound("This page can't be printed again now.", "Wait until it is over.");
         }
         try {
-            jdbc.sql("update attempt set state = 'waiting', message = '', cancel_asked = false, finished = null where id = ?").param(id).update();
+            jdbc.sql("update attempt set state = 'waiting', message = '', cancel_asked = false, finished = null, queued = ? where id = ?").params(Timestamp.from(clock.instant()), id).update();
         } catch (DuplicateKeyException e) {
             throw runningAlready();
         }
     }
 
-    /** The files of another attempt of the same order serve this one too. */
+    /** The files of another attempt of the same order serve this one too, whichever version made them; those let go of are what new ones are compared with. */
     public void takeFiles(UUID id, UUID from) {
-        jdbc.sql("update attempt_page p set file_hash = o.file_hash, file_kept = o.file_kept from attempt_page o where p.attempt_id = ? and o.attempt_id = ? and o.page = p.page")
+        jdbc.sql("""
+            update attempt_page p set file_hash = o.file_hash, file_kept = o.file_kept, coverage = o.coverage, engine = o.engine, fingerprint = o.fingerprint
+            from attempt_page o where p.attempt_id = ? and o.attempt_id = ? and o.page = p.page""")
             .params(id, from).update();
     }
 
@@ -150,7 +164,25 @@ public class AttemptRepository implements PrintHistory {
     }
 
     public List<Attempt> running() {
-        return withPages(jdbc.sql(SELECT + "where a.state in " + RUNNING + " order by a.created").query(AttemptRepository::row).list());
+        return withPages(jdbc.sql(SELECT + "where a.state in " + RUNNING + " order by a.queued, a.id").query(AttemptRepository::row).list());
+    }
+
+    /** Attempts that a printer has before it, in the order in which they were released. */
+    List<Attempt> underWay(UUID printerId) {
+        return withPages(jdbc.sql(SELECT + "where a.printer_id = ? and not a.lab_file and a.state in " + RUNNING + " order by a.queued, a.id").param(printerId).query(AttemptRepository::row).list());
+    }
+
+    List<Attempt> labFilesUnderWay() {
+        return withPages(jdbc.sql(SELECT + "where a.lab_file and a.state in " + RUNNING + " order by a.queued, a.id").query(AttemptRepository::row).list());
+    }
+
+    /** Attempts released earlier for the same printer that still have a page to be sent; those that are held let others pass. */
+    int before(UUID id) {
+        return jdbc.sql("""
+            select count(*) from attempt b join attempt a on a.printer_id = b.printer_id and (a.queued, a.id) < (b.queued, b.id)
+            where b.id = ? and not a.lab_file and not a.held and a.state in ('waiting', 'rendering', 'sending', 'printing')
+              and exists (select 1 from attempt_page p where p.attempt_id = a.id and not p.job_sent and p.state in ('waiting', 'rendering', 'sending', 'printing'))""")
+            .param(id).query(Integer.class).single();
     }
 
     public boolean isRunning(UUID docketId) {
@@ -169,13 +201,22 @@ public class AttemptRepository implements PrintHistory {
 
     /** Takes the lease, whoever held it before. */
     Lease lease(UUID id) {
-        Lease lease = new Lease(id, UUID.randomUUID());
-        jdbc.sql("update attempt set lease = ? where id = ?").params(lease.token, id).update();
+        return lease(id, Work.PRINT);
+    }
+
+    /** Takes the lease to make an attempt's files. */
+    Lease leaseToRender(UUID id) {
+        return lease(id, Work.RENDER);
+    }
+
+    private Lease lease(UUID id, Work work) {
+        Lease lease = new Lease(id, UUID.randomUUID(), work);
+        jdbc.sql("update attempt set " + work.column + " = ? where id = ?").params(lease.token, id).update();
         return lease;
     }
 
     void held(Lease lease) {
-        if (jdbc.sql("select 1 from attempt where id = ? and lease = ?").params(lease.attempt, lease.token).query(Integer.class).optional().isEmpty()) {
+        if (jdbc.sql("select 1 from attempt where id = ? and " + lease.work.column + " = ?").params(lease.attempt, lease.token).query(Integer.class).optional().isEmpty()) {
             throw new LeaseLost(lease.attempt);
         }
     }
@@ -201,8 +242,42 @@ public class AttemptRepository implements PrintHistory {
             .params(state == AttemptState.DONE ? "cancelled" : state.word(), message, Timestamp.from(clock.instant()), lease.attempt).update();
     }
 
-    void rendered(Lease lease, int page, Rendering.Made made) {
-        onPage(lease, page, "file_hash = ?, coverage = ?, file_kept = true, state = 'sending', percent = 0", made.hash(), made.coverage().orElse(null));
+    /** A page's file is being made; the attempt says so as long as none of its pages is further. */
+    @Transactional
+    void making(Lease lease, int page, int percent) {
+        onPage(lease, page, "state = 'rendering', message = '', percent = ?", percent);
+        jdbc.sql("update attempt set state = 'rendering', message = '' where id = ? and state in ('waiting', 'rendering')").param(lease.attempt).update();
+    }
+
+    /** A page's file is there. Where it differs from the print that it repeats, the attempt waits until a person has agreed. */
+    @Transactional
+    void rendered(Lease lease, int page, Rendering.Made made, Optional<MadeAnew> anew) {
+        onPage(lease, page, "file_hash = ?, coverage = ?, engine = ?, fingerprint = ?, file_kept = true, state = 'waiting', message = '', percent = 0, made_anew = ?, difference_mean = ?, difference_most = ?",
+            made.hash(), made.coverage().orElse(null), PrintOrder.ENGINE, made.fingerprint().bytes(), anew.isPresent(), anew.flatMap(MadeAnew::mean).orElse(null), anew.flatMap(MadeAnew::most).orElse(null));
+        anew.ifPresent(a -> jdbc.sql("update attempt set held = true where id = ? and coalesce(agreed, -1) < ?").params(lease.attempt, a.extent()).update());
+        nowMaking(lease, "waiting");
+    }
+
+    /** A page is not made after all. */
+    @Transactional
+    void notMade(Lease lease, int page) {
+        onPage(lease, page, "state = 'waiting', percent = 0");
+        nowMaking(lease, "waiting");
+    }
+
+    private void nowMaking(Lease lease, String state) {
+        jdbc.sql("update attempt set state = ? where id = ? and state = 'rendering'").params(state, lease.attempt).update();
+    }
+
+    /** What a page looked like, when its file is about to be let go of and this was never kept. */
+    public void looked(UUID id, int page, PageFingerprint fingerprint) {
+        jdbc.sql("update attempt_page set fingerprint = ? where attempt_id = ? and page = ?").params(fingerprint.bytes(), id, page).update();
+    }
+
+    /** What a page looked like; empty for prints of versions that didn't keep it, whose files are gone. */
+    public Optional<PageFingerprint> fingerprint(UUID id, int page) {
+        return jdbc.sql("select fingerprint from attempt_page where attempt_id = ? and page = ?").params(id, page).query((r, n) -> Optional.ofNullable(r.getBytes(1))).single()
+            .map(PageFingerprint::read);
     }
 
     void announced(Lease lease, int page, int jobId) {
@@ -234,7 +309,7 @@ public class AttemptRepository implements PrintHistory {
     private void onAttempt(Lease lease, String set, Object... values) {
         List<Object> params = new ArrayList<>(Arrays.asList(values));
         params.addAll(List.of(lease.attempt, lease.token));
-        if (jdbc.sql("update attempt set " + set + " where id = ? and lease = ?").params(params).update() != 1) {
+        if (jdbc.sql("update attempt set " + set + " where id = ? and " + lease.work.column + " = ?").params(params).update() != 1) {
             throw new LeaseLost(lease.attempt);
         }
     }
@@ -242,7 +317,7 @@ public class AttemptRepository implements PrintHistory {
     private void onPage(Lease lease, int page, String set, Object... values) {
         List<Object> params = new ArrayList<>(Arrays.asList(values));
         params.addAll(List.of(lease.attempt, page, lease.attempt, lease.token));
-        if (jdbc.sql("update attempt_page set " + set + " where attempt_id = ? and page = ? and exists (select 1 from attempt where id = ? and lease = ?)").params(params).update() != 1) {
+        if (jdbc.sql("update attempt_page set " + set + " where attempt_id = ? and page = ? and exists (select 1 from attempt where id = ? and " + lease.work.column + " = ?)").params(params).update() != 1) {
             throw new LeaseLost(lease.attempt);
         }
     }
@@ -256,6 +331,11 @@ public class AttemptRepository implements PrintHistory {
     /** It waits before it is sent, or goes on. */
     public void hold(UUID id, boolean held) {
         jdbc.sql("update attempt set held = ? where id = ? and state in " + RUNNING).params(held, id).update();
+    }
+
+    /** Pages that were made anew may differ from the print of then by as much, mean CIEDE2000. */
+    public void agree(UUID id, double extent) {
+        jdbc.sql("update attempt set agreed = greatest(coalesce(agreed, 0), ?) where id = ?").params(extent, id).update();
     }
 
     public boolean cancelAsked(UUID id) {
@@ -307,8 +387,21 @@ public class AttemptRepository implements PrintHistory {
 
     // --- files that may be let go ---
 
-    /** A file of a page that is over. */
-    public record KeptFile(String hash, Instant finished) {
+    /**
+     * A file of a page that is over.
+     *
+     * @param matches a print of it was judged to match
+     */
+    public record KeptFile(String hash, Instant finished, boolean matches) {
+    }
+
+    record PageOf(UUID attempt, int page) {
+    }
+
+    /** Pages printed from a file of which it isn't kept what they look like. */
+    List<PageOf> notLookedAt(String fileHash) {
+        return jdbc.sql("select p.attempt_id, p.page from attempt_page p join attempt a on a.id = p.attempt_id where p.file_hash = ? and p.fingerprint is null and not a.lab_file")
+            .param(fileHash).query((r, n) -> new PageOf(r.getObject(1, UUID.class), r.getInt(2))).list();
     }
 
     /** Print files of pages that are over, oldest first; a file that a running page or a later one needs too counts with the later. */
@@ -321,9 +414,9 @@ public class AttemptRepository implements PrintHistory {
     }
 
     private List<KeptFile> kept(String hash, String kept) {
-        return jdbc.sql("select p." + hash + ", max(p.finished) as finished from attempt_page p join attempt a on a.id = p.attempt_id where p." + hash + " is not null and p." + kept
+        return jdbc.sql("select p." + hash + ", max(p.finished) as finished, bool_or(a.verdict = 'matches') as matches from attempt_page p join attempt a on a.id = p.attempt_id where p." + hash + " is not null and p." + kept
             + " group by p." + hash + " having bool_and(a.state not in " + RUNNING + ") order by 2 nulls first")
-            .query((r, n) -> new KeptFile(r.getString(1), Optional.ofNullable(r.getTimestamp(2)).map(Timestamp::toInstant).orElse(Instant.EPOCH))).list();
+            .query((r, n) -> new KeptFile(r.getString(1), Optional.ofNullable(r.getTimestamp(2)).map(Timestamp::toInstant).orElse(Instant.EPOCH), r.getBoolean(3))).list();
     }
 
     public void letGo(String hash) {
@@ -344,7 +437,7 @@ public class AttemptRepository implements PrintHistory {
             List<AttemptPage> own = pages.getOrDefault(a.id(), List.of());
             int percent = (int) own.stream().mapToInt(p -> p.state() == AttemptState.DONE ? 100 : p.percent()).average().orElse(0);
             return new Attempt(a.id(), a.docketId(), a.docketNumber(), a.number(), a.printerId(), a.printerName(), a.masterHash(), a.orderHash(), a.title(), a.paper(), a.summary(),
-                a.readback(), a.state(), a.message(), percent, a.cancelAsked(), own, a.verdict(), a.remark(), a.created(), a.finished(), a.labFile(), a.held());
+                a.readback(), a.state(), a.message(), percent, a.cancelAsked(), own, a.verdict(), a.remark(), a.created(), a.finished(), a.labFile(), a.held(), a.agreed());
         }).toList();
     }
 
@@ -352,7 +445,12 @@ public class AttemptRepository implements PrintHistory {
         return new AttemptPage(r.getInt("page"), AttemptState.of(r.getString("state")), r.getString("message"), r.getInt("percent"),
             Optional.ofNullable(r.getString("file_hash")), r.getBoolean("file_kept"), Optional.ofNullable(r.getObject("job_id", Integer.class)), r.getBoolean("job_sent"),
             r.getInt("job_tries"), time(r, "began"), time(r, "finished"), Optional.ofNullable(r.getString("scan_hash")), r.getBoolean("scan_kept"),
-            Optional.ofNullable(r.getObject("edition", Integer.class)));
+            Optional.ofNullable(r.getObject("edition", Integer.class)), Optional.ofNullable(r.getString("engine")), anew(r));
+    }
+
+    private static Optional<MadeAnew> anew(ResultSet r) throws SQLException {
+        return r.getBoolean("made_anew") ? Optional.of(new MadeAnew(Optional.ofNullable(r.getObject("difference_mean", Double.class)), Optional.ofNullable(r.getObject("difference_most", Double.class))))
+            : Optional.empty();
     }
 
     private static Optional<Instant> time(ResultSet r, String column) throws SQLException {
@@ -363,7 +461,8 @@ public class AttemptRepository implements PrintHistory {
         return new Attempt(r.getObject("id", UUID.class), r.getObject("docket_id", UUID.class), r.getInt("docket_number"), r.getInt("number"),
             r.getObject("printer_id", UUID.class), r.getString("printer_name"), r.getString("master_hash"), r.getString("order_hash"), r.getString("title"),
             r.getString("paper"), r.getString("summary"), r.getString("readback"), AttemptState.of(r.getString("state")), r.getString("message"), 0,
-            r.getBoolean("cancel_asked"), List.of(), r.getString("verdict"), r.getString("remark"), r.getTimestamp("created").toInstant(), time(r, "finished"), r.getBoolean("lab_file"), r.getBoolean("held"));
+            r.getBoolean("cancel_asked"), List.of(), r.getString("verdict"), r.getString("remark"), r.getTimestamp("created").toInstant(), time(r, "finished"), r.getBoolean("lab_file"),
+            r.getBoolean("held"), Optional.ofNullable(r.getObject("agreed", Double.class)));
     }
 
 }

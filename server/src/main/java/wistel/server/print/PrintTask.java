@@ -5,9 +5,8 @@ import com.github.kagkarlsson.scheduler.task.FailureHandler;
 import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
 import com.github.kagkarlsson.scheduler.task.helper.CustomTask;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
-import java.io.IOException;
+import java.time.Clock;
 import java.time.Duration;
-import java.time.Instant;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CancellationException;
@@ -18,13 +17,12 @@ import org.springframework.context.annotation.Configuration;
 import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Component;
 import wistel.core.fault.PrinterException;
-import wistel.core.fault.WistelException;
 import wistel.server.edge.Events;
 import wistel.server.edge.Shutdown;
 
 /**
- * The persistent task that sees one attempt all the way: for each page it makes the file, sends it and follows its job, one step an execution. As it
- * is one task, rendering and sending of an attempt exclude each other. Every step may be run again after a stop at any moment, on any server.
+ * The persistent task that sees one attempt all the way once its files are made by {@link RenderTask}: it sends each page when it is its turn at the
+ * printer and follows its job, one step an execution. Every step may be run again after a stop at any moment, on any server.
  */
 @Component
 class PrintTask {
@@ -32,7 +30,11 @@ class PrintTask {
     static final TaskDescriptor<Void> PRINT = TaskDescriptor.of("print");
     private static final Duration NOW = Duration.ofMillis(1);
     private static final Duration LOOK_AGAIN = Duration.ofSeconds(2);
-    private static final String HELD = "held: its file is made, and it is sent when you say so";
+    private static final Duration LOOK_AGAIN_SOON = Duration.ofMillis(400);
+    /** How soon a print sees that the one before it has left. */
+    private static final Duration MY_TURN = Duration.ofMillis(800);
+    static final String HELD = "held: its file is made, and it is sent when you say so";
+    private static final String ASKED = " It goes on when you say so.";
     private static final Duration AFTER_FAULT = Duration.ofSeconds(3);
     /** The attempt is over; there is no next step. */
     static final Duration OVER = Duration.ZERO;
@@ -61,12 +63,12 @@ class PrintTask {
     @Configuration
     static class Registered {
         @Bean
-        CustomTask<Void> printing(PrintTask task) {
+        CustomTask<Void> printing(PrintTask task, Clock clock) {
             FailureHandler<Void> runAgain = new FailureHandler.OnFailureRetryLater<>(AFTER_FAULT);
             return Tasks.custom(PRINT).onFailure(runAgain).execute((instance, context) -> {
                 Duration next = task.step(UUID.fromString(instance.getId()));
                 return next.equals(OVER) ? new CompletionHandler.OnCompleteRemove<>()
-                    : (complete, operations) -> operations.reschedule(complete, Instant.now().plus(next));
+                    : (complete, operations) -> operations.reschedule(complete, clock.instant().plus(next));
             });
         }
     }
@@ -76,6 +78,9 @@ class PrintTask {
         Attempt before = attempts.get(id);
         if (before.over()) {
             return OVER;
+        }
+        if (waitsForItsFile(before)) {
+            return LOOK_AGAIN_SOON;
         }
         AttemptRepository.Lease lease = attempts.lease(id);
         try {
@@ -89,35 +94,54 @@ class PrintTask {
         } catch (Throwable e) {
             return ended(before, lease, e);
         } finally {
-            events.tell("attempt", id.toString());
+            Attempt after = attempts.get(id);
+            if (!after.equals(before)) {
+                events.tell("attempt", id.toString());
+            }
         }
     }
 
+    /** Its next page is being made, or will be: nothing to send, follow or close. */
+    private boolean waitsForItsFile(Attempt a) {
+        return a.pageOnItsWay().isEmpty() && !a.cancelAsked() && !a.spoilt() && a.openPage().filter(p -> !rendering.hasFile(p)).isPresent();
+    }
+
     private Duration step(Attempt a, AttemptRepository.Lease lease) throws Exception {
+        Optional<AttemptPage> onItsWay = a.pageOnItsWay();
+        if (onItsWay.isPresent()) {
+            return sending.step(a, onItsWay.get(), lease);
+        }
         Optional<AttemptPage> open = a.openPage();
-        boolean spoilt = a.pages().stream().anyMatch(p -> p.state() == AttemptState.FAILED || p.state() == AttemptState.CANCELLED);
-        boolean stopHere = spoilt && a.pages().stream().noneMatch(p -> !p.state().over() && p.jobTries() > 0);
-        if (open.isEmpty() || stopHere) {
+        if (open.isEmpty() || a.spoilt()) {
             close(a, lease);
             return OVER;
         }
         AttemptPage page = open.get();
-        if (a.cancelAsked() && page.jobId().isEmpty()) {
+        if (a.cancelAsked()) {
             throw new CancellationException();
         }
-        if (!page.jobSent() && !rendering.hasFile(page)) {
-            rendering.render(a, page, lease);
-            return NOW;
-        }
-        if (a.labFile()) {
-            attempts.closePage(lease, page.page(), AttemptState.DONE, "");
-            return NOW;
-        }
-        if (a.held() && page.jobId().isEmpty()) {
-            attempts.state(lease, page.page(), AttemptState.WAITING, HELD, 0);
+        if (a.held() && (!a.labFile() || page.anew().isPresent())) {
+            waits(a, page, lease, page.anew().map(anew -> anew.words() + ASKED).orElse(HELD));
             return LOOK_AGAIN;
         }
+        if (a.labFile()) {
+            attempts.closePage(lease, page.page(), AttemptState.DONE, page.anew().map(MadeAnew::words).orElse(""));
+            return NOW;
+        }
+        int before = attempts.before(a.id());
+        if (before > 0) {
+            waits(a, page, lease, before == 1 ? "its file is made; one print goes first" : "its file is made; " + before + " prints go first");
+            return MY_TURN;
+        }
         return sending.step(a, page, lease);
+    }
+
+    /** Says why a page waits, once. */
+    private void waits(Attempt a, AttemptPage page, AttemptRepository.Lease lease, String why) {
+        if (page.state() != AttemptState.WAITING || !page.message().equals(why) || !a.message().equals(why)) {
+            attempts.state(lease, page.page(), AttemptState.WAITING, why, 0);
+            events.tell("attempt", a.id().toString());
+        }
     }
 
     private void close(Attempt a, AttemptRepository.Lease lease) {
@@ -144,16 +168,7 @@ class PrintTask {
         if (e instanceof PrinterException p && p.reason() == PrinterException.Reason.INTERRUPTED) {
             throw new Stopped(e);
         }
-        if (e instanceof WistelException known) {
-            attempts.close(lease, AttemptState.FAILED, known.getMessage() + " " + known.next());
-        } else if (e instanceof IOException) {
-            LOG.error("attempt {}: a file could not be written or read", a.id(), e);
-            attempts.close(lease, AttemptState.FAILED, "The print file could not be written or read: " + e.getMessage() + ". Is the disk full? Look whether a sheet came out.");
-        } else {
-            LOG.error("attempt {} met something unforeseen", a.id(), e);
-            attempts.close(lease, AttemptState.FAILED, "Something unforeseen went wrong inside Wistel (" + e.getClass().getSimpleName()
-                + "); the server's log says more. Look whether a sheet came out, then release the docket again.");
-        }
+        attempts.close(lease, AttemptState.FAILED, AttemptFaults.words(a.id(), e));
         return OVER;
     }
 }

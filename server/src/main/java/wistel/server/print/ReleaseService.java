@@ -1,7 +1,9 @@
 package wistel.server.print;
 
 import com.github.kagkarlsson.scheduler.SchedulerClient;
+import com.github.kagkarlsson.scheduler.task.Priority;
 import java.time.Clock;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -113,7 +115,10 @@ public class ReleaseService {
             order.spec().numbered() ? Optional.of(edition + i) : Optional.empty())).toList();
     }
 
-    /** Exactly this again: the very same order. Its files are sent if they are still there, and made again from it if not. */
+    /**
+     * Exactly this again: the very same order. Its files are printed as they are if they are still there, and made again from it if not; one that comes
+     * out different then waits until a person has agreed.
+     */
     @Transactional
     public UUID again(UUID attemptId) {
         Attempt a = attempts.get(attemptId);
@@ -121,9 +126,7 @@ public class ReleaseService {
         PrintOrder read = attempts.order(attemptId);
         AttemptRepository.Labels labels = new AttemptRepository.Labels(a.title(), a.paper(), Optional.of(UUID.fromString(read.pairing().pairingId())), a.summary(), a.readback(), a.labFile());
         UUID id = start(a.docketId(), a.printerId(), order, labels, attempts.newPages(attemptId));
-        if (read.engine().equals(PrintOrder.ENGINE)) {
-            attempts.takeFiles(id, attemptId);
-        }
+        attempts.takeFiles(id, attemptId);
         return id;
     }
 
@@ -135,23 +138,25 @@ public class ReleaseService {
             throw new InvalidRequest(InvalidRequest.Reason.PAGE_UNKNOWN, "This attempt has no page " + page + ".", "Choose one of its pages.");
         }
         attempts.again(attemptId, page);
-        schedule(attemptId);
+        schedule(attempts.get(attemptId));
         events.tell("attempt", attemptId.toString());
     }
 
-    /** An attempt that runs has its task, whatever happened between the two. */
-    @Scheduled(initialDelay = 5_000, fixedDelay = 5_000)
+    /** An attempt that runs has its tasks, whatever happened between the two. */
+    @Scheduled(initialDelay = 2_000, fixedDelay = 2_000)
     void seeToTasks() {
-        attempts.running().forEach(a -> schedule(a.id()));
+        attempts.running().forEach(this::schedule);
     }
 
-    private void schedule(UUID attemptId) {
-        scheduler.scheduleIfNotExists(PrintTask.PRINT.instance(attemptId.toString()).build(), clock.instant());
+    /** What is sent and followed comes before what is made. */
+    private void schedule(Attempt a) {
+        scheduler.scheduleIfNotExists(PrintTask.PRINT.instance(a.id().toString()).priority(Priority.HIGH).build(), clock.instant());
+        scheduler.scheduleIfNotExists(RenderTask.RENDER.instance(RenderTask.instance(a)).priority(Priority.LOW).build(), clock.instant());
     }
 
     private UUID start(UUID docketId, UUID printerId, StoredText order, AttemptRepository.Labels labels, List<AttemptRepository.NewPage> pages) {
         UUID id = attempts.add(docketId, printerId, order, labels, pages);
-        schedule(id);
+        schedule(attempts.get(id));
         events.tell("attempt", id.toString());
         return id;
     }
@@ -163,8 +168,24 @@ public class ReleaseService {
         return NextTime.of(a.verdict(), docket.spec(), docketService.judged(docket).facts());
     }
 
-    /** Holds it before it is sent, or lets it go on. */
-    public void hold(UUID attemptId, boolean held) {
+    /**
+     * Holds it before it is sent, or lets it go on.
+     *
+     * @param agreed to pages that were made anew and look different
+     * @throws Conflict when there are such pages and nobody agreed to them
+     */
+    @Transactional
+    public void hold(UUID attemptId, boolean held, boolean agreed) {
+        Attempt a = attempts.get(attemptId);
+        List<MadeAnew> anew = a.pages().stream().flatMap(p -> p.anew().stream()).toList();
+        if (!held && !anew.isEmpty()) {
+            double extent = anew.stream().mapToDouble(MadeAnew::extent).max().orElse(0);
+            if (!agreed && extent > Math.max(MadeAnew.SEEN, a.agreed().orElse(0.0))) {
+                MadeAnew furthest = anew.stream().max(Comparator.comparingDouble(MadeAnew::extent)).orElseThrow();
+                throw new Conflict(Conflict.Reason.DIFFERS, furthest.words(), "Compare it with a print that you have, then say that you want it all the same, or cancel it.");
+            }
+            attempts.agree(attemptId, Math.max(MadeAnew.SEEN, extent));
+        }
         attempts.hold(attemptId, held);
         events.tell("attempt", attemptId.toString());
     }

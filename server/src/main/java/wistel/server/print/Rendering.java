@@ -2,6 +2,7 @@ package wistel.server.print;
 
 import java.io.BufferedOutputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.OutputStream;
 import java.nio.channels.Channels;
 import java.nio.channels.FileChannel;
@@ -31,7 +32,9 @@ import wistel.core.pictures.SideMoves;
 import wistel.core.printer.ColourRoute;
 import wistel.core.printer.RasterType;
 import wistel.core.render.CoverageSink;
+import wistel.core.render.FingerprintSink;
 import wistel.core.render.LayoutRenderer;
+import wistel.core.render.PageFingerprint;
 import wistel.core.render.PictureLight;
 import wistel.core.render.PwgRaster;
 import wistel.core.render.PwgSink;
@@ -85,13 +88,25 @@ public class Rendering {
     }
 
     void render(Attempt a, AttemptPage page, AttemptRepository.Lease lease) throws IOException {
-        attempts.state(lease, page.page(), AttemptState.RENDERING, "", 0);
+        attempts.making(lease, page.page(), 0);
         events.tell("attempt", a.id().toString());
-        attempts.rendered(lease, page.page(), file(attempts.order(a.id()), page.page(), progress(lease, page.page())));
+        Made made = file(attempts.order(a.id()), page.page(), progress(lease, page.page()));
+        attempts.rendered(lease, page.page(), made, anew(a, page, made));
     }
 
-    /** @param coverage of the page with ink, where its numbers are the printer's own colorants */
-    public record Made(String hash, Optional<Double> coverage) {
+    /** How a file that was made again differs from the one that was printed; empty when they are the same to the byte, or it is the first. */
+    private Optional<MadeAnew> anew(Attempt a, AttemptPage page, Made made) {
+        if (page.fileHash().isEmpty() || page.fileHash().get().equals(made.hash)) {
+            return Optional.empty();
+        }
+        return Optional.of(attempts.fingerprint(a.id(), page.page()).map(then -> MadeAnew.of(then.difference(made.fingerprint))).orElse(MadeAnew.UNKNOWN));
+    }
+
+    /**
+     * @param coverage    of the page with ink, where its numbers are the printer's own colorants
+     * @param fingerprint what it looks like
+     */
+    public record Made(String hash, Optional<Double> coverage, PageFingerprint fingerprint) {
     }
 
     public Made file(PrintOrder order, int number, Progress progress) throws IOException {
@@ -100,24 +115,58 @@ public class Rendering {
         LayoutRenderer.Job job = new LayoutRenderer.Job(page, pictures(order, page), dpi, order.spec().resolution().mostPpi(), sharpener(order));
         LayoutRenderer renderer = new LayoutRenderer(workers.executor(), files::scratch);
         if (order.labFile().isPresent()) {
-            return new Made(labFile(order, job, renderer, progress), Optional.empty());
+            return labFile(order, job, renderer, progress);
         }
         RasterType raster = order.output().raster();
         PwgSink sink = new PwgSink(new PwgRaster.Page(job.width(), job.height(), dpi, raster.bits(), raster(raster.space()),
             PwgRaster.points(page.fedWidthMm()), PwgRaster.points(page.fedHeightMm()), SheetSize.ippName(page.fedWidthMm(), page.fedHeightMm()), order.spec().settings().mediaType(),
             order.spec().settings().quality(), 1));
         CoverageSink counted = new CoverageSink(sink);
-        String hash = files.put(out -> renderer.render(job, counted, out, progress)).hash();
-        return new Made(hash, raster.device() ? Optional.of(counted.coverage()) : Optional.empty());
+        FingerprintSink looked = new FingerprintSink(counted, job.width(), job.height());
+        String hash = files.put(out -> renderer.render(job, looked, out, progress)).hash();
+        return new Made(hash, raster.device() ? Optional.of(counted.coverage()) : Optional.empty(), fingerprint(order, looked));
     }
 
-    private String labFile(PrintOrder order, LayoutRenderer.Job job, LayoutRenderer renderer, Progress progress) throws IOException {
+    /** What the numbers of a file look like: on the order's paper, or as what the file says that they are. */
+    private PageFingerprint fingerprint(PrintOrder order, FingerprintSink looked) {
+        char[] codes = looked.codes();
+        char[] lab = new char[codes.length / looked.channels() * 3];
+        TransformCompiler.compile(new Recipe.DeviceToLab(meaning(order), true)).exact(codes, 0, lab, 0, lab.length / 3);
+        return PageFingerprint.of(lab);
+    }
+
+    /** The profile that says what the numbers of an order's files mean. */
+    private IccProfile meaning(PrintOrder order) {
+        if (order.labFile().isPresent()) {
+            return labProfile(order, order.labFile().get());
+        }
+        boolean ownGray = order.pairing().grayOnly() && order.spec().route() instanceof ColourRoute.DriverMonochrome;
+        return ownGray || order.spec().route() instanceof ColourRoute.ByWistel ? profiles.get(order.pairing().profileHash()) : tagged(order.output().raster().space());
+    }
+
+    /** What a page of an order looks like, read from the file that it was printed from. */
+    PageFingerprint fingerprint(PrintOrder order, String fileHash) throws IOException {
+        try (InputStream in = files.open(fileHash)) {
+            PwgRaster.Reader reader = new PwgRaster.Reader(in);
+            PwgRaster.Page page = reader.nextPage();
+            FingerprintSink looked = new FingerprintSink(new PwgSink(page), page.width(), page.height());
+            char[] row = new char[page.width() * page.space().channels()];
+            for (int y = 0; y < page.height(); y++) {
+                reader.row(row);
+                looked.count(row, y, 1);
+            }
+            return fingerprint(order, looked);
+        }
+    }
+
+    private Made labFile(PrintOrder order, LayoutRenderer.Job job, LayoutRenderer renderer, Progress progress) throws IOException {
         LabFile file = order.labFile().orElseThrow();
         byte[] profile = labProfile(order, file).bytes();
         byte[] xmp = Xmp.titled(order.spec().title());
         if (file.format() == LabFile.Format.TIFF) {
-            TiffSink sink = new TiffSink(job.width(), job.height(), 16, 3, job.dpi(), profile, xmp);
-            return files.put(out -> renderer.render(job, sink, out, progress)).hash();
+            FingerprintSink sink = new FingerprintSink(new TiffSink(job.width(), job.height(), 16, 3, job.dpi(), profile, xmp), job.width(), job.height());
+            String hash = files.put(out -> renderer.render(job, sink, out, progress)).hash();
+            return new Made(hash, Optional.empty(), fingerprint(order, sink));
         }
         boolean jpeg = file.format() == LabFile.Format.JPEG;
         if (jpeg && Math.max(job.width(), job.height()) > LONGEST_JPEG) {
@@ -125,16 +174,18 @@ public class Rendering {
         }
         try (FileChannel samples = files.scratch(); FileChannel deflated = files.scratch()) {
             OutputStream raw = new BufferedOutputStream(Channels.newOutputStream(samples), 1 << 18);
-            renderer.render(job, new SampleSink(3, jpeg ? 8 : 16, jpeg), raw, progress);
+            FingerprintSink sink = new FingerprintSink(new SampleSink(3, jpeg ? 8 : 16, jpeg), job.width(), job.height());
+            renderer.render(job, sink, raw, progress);
             raw.flush();
             LabFileWriter.Content content = new LabFileWriter.Content(samples, job.width(), job.height(), job.dpi(), profile, xmp, order.spec().title());
-            return files.put(out -> {
+            String hash = files.put(out -> {
                 if (jpeg) {
                     LabFileWriter.jpeg(content, file.quality(), out);
                 } else {
                     LabFileWriter.pdf(content, job.page(), deflated, out);
                 }
             }).hash();
+            return new Made(hash, Optional.empty(), fingerprint(order, sink));
         }
     }
 
@@ -231,7 +282,7 @@ public class Rendering {
             if (attempts.cancelAsked(id)) {
                 throw new CancellationException("cancelled");
             }
-            attempts.state(lease, page, AttemptState.RENDERING, "", (int) (100 * share));
+            attempts.making(lease, page, (int) (100 * share));
             events.tell("attempt", id.toString());
         };
     }

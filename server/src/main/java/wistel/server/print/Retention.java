@@ -15,7 +15,7 @@ import wistel.server.store.FileStore;
 
 /**
  * Lets print files and scans go that are older than wanted or take more room than wanted, the oldest first and never those of a print under way. A
- * print file is made again from its order when it is needed; the log says that a scan is gone.
+ * print file is made again from its order when it is needed, and compared with what is kept of the page; the log says that a scan is gone.
  */
 @Service
 public class Retention {
@@ -23,16 +23,19 @@ public class Retention {
     private static final String FILE_DAYS = "print-file-days";
     private static final String SCAN_DAYS = "scan-days";
     private static final String GIGABYTES = "print-gigabytes";
+    private static final String KEEP_MATCHING = "keep-matching-files";
     private static final int MOST_DAYS = 36_500;
     private static final int MOST_GIGABYTES = 100_000;
 
     private final AttemptRepository attempts;
+    private final Rendering rendering;
     private final SettingRepository settings;
     private final FileStore files;
     private final Clock clock;
 
-    Retention(AttemptRepository attempts, SettingRepository settings, FileStore files, Clock clock) {
+    Retention(AttemptRepository attempts, Rendering rendering, SettingRepository settings, FileStore files, Clock clock) {
         this.attempts = attempts;
+        this.rendering = rendering;
         this.settings = settings;
         this.files = files;
         this.clock = clock;
@@ -43,8 +46,9 @@ public class Retention {
      *
      * @param printFileDays, scanDays after the print; 0 for ever
      * @param gigabytes               both together; 0 without a bound
+     * @param keepMatching            print files of prints that were judged to match are kept for ever, beside that bound
      */
-    record Limits(int printFileDays, int scanDays, int gigabytes) {
+    record Limits(int printFileDays, int scanDays, int gigabytes, boolean keepMatching) {
         Limits {
             if (printFileDays < 0 || scanDays < 0 || gigabytes < 0 || printFileDays > MOST_DAYS || scanDays > MOST_DAYS || gigabytes > MOST_GIGABYTES) {
                 throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "Files are kept for 0 to " + MOST_DAYS + " days, in 0 to " + MOST_GIGABYTES + " GB.", "Enter other numbers; 0 is without a bound.");
@@ -53,7 +57,7 @@ public class Retention {
     }
 
     Limits limits() {
-        return new Limits(number(FILE_DAYS, 30), number(SCAN_DAYS, 0), number(GIGABYTES, 50));
+        return new Limits(number(FILE_DAYS, 30), number(SCAN_DAYS, 0), number(GIGABYTES, 50), settings.get(KEEP_MATCHING).map(Boolean::parseBoolean).orElse(false));
     }
 
     private int number(String key, int usual) {
@@ -64,24 +68,37 @@ public class Retention {
         settings.put(FILE_DAYS, Integer.toString(next.printFileDays));
         settings.put(SCAN_DAYS, Integer.toString(next.scanDays));
         settings.put(GIGABYTES, Integer.toString(next.gigabytes));
+        settings.put(KEEP_MATCHING, Boolean.toString(next.keepMatching));
+    }
+
+    /** Print files that may be let go of, oldest first. */
+    private List<AttemptRepository.KeptFile> printFiles() {
+        boolean keeps = limits().keepMatching;
+        return attempts.printFiles().stream().filter(f -> !keeps || !f.matches()).toList();
+    }
+
+    /** Bytes that the files of prints judged to match take. */
+    public long matchingBytes() throws IOException {
+        return bytes(attempts.printFiles().stream().filter(AttemptRepository.KeptFile::matches).toList());
+    }
+
+    private long bytes(List<AttemptRepository.KeptFile> kept) throws IOException {
+        long bytes = 0;
+        for (AttemptRepository.KeptFile file : kept) {
+            bytes += files.size(file.hash());
+        }
+        return bytes;
     }
 
     /** Bytes that print files and scans take now. */
     public long bytes() throws IOException {
-        long bytes = 0;
-        for (AttemptRepository.KeptFile file : attempts.printFiles()) {
-            bytes += files.size(file.hash());
-        }
-        for (AttemptRepository.KeptFile scan : attempts.scans()) {
-            bytes += files.size(scan.hash());
-        }
-        return bytes;
+        return bytes(attempts.printFiles()) + bytes(attempts.scans());
     }
 
     @Scheduled(initialDelay = 120_000, fixedDelay = 3_600_000)
     void tidy() throws IOException {
         Limits limits = limits();
-        letGoBefore(attempts.printFiles(), limits.printFileDays);
+        letGoBefore(printFiles(), limits.printFileDays);
         letGoBefore(attempts.scans(), limits.scanDays);
         if (limits.gigabytes > 0) {
             bound((long) limits.gigabytes << 30);
@@ -102,8 +119,10 @@ public class Retention {
 
     /** Lets the oldest go until no more bytes are taken; print files first, as they can be made again, and never one that is needed now. */
     public void bound(long mostBytes) throws IOException {
-        long bytes = bytes();
-        for (List<AttemptRepository.KeptFile> kept : List.of(attempts.printFiles(), attempts.scans())) {
+        List<AttemptRepository.KeptFile> prints = printFiles();
+        List<AttemptRepository.KeptFile> scans = attempts.scans();
+        long bytes = bytes(prints) + bytes(scans);
+        for (List<AttemptRepository.KeptFile> kept : List.of(prints, scans)) {
             for (AttemptRepository.KeptFile file : kept) {
                 if (bytes <= mostBytes) {
                     return;
@@ -115,8 +134,22 @@ public class Retention {
     }
 
     private void letGo(AttemptRepository.KeptFile file) throws IOException {
+        look(file.hash());
         attempts.letGo(file.hash());
         files.delete(file.hash());
         LOG.info("let go of {}, of a print that ended {}", file.hash(), file.finished());
+    }
+
+    /** Keeps what pages look like that were printed by a version which didn't: from then on only their order can tell. */
+    private void look(String fileHash) {
+        for (AttemptRepository.PageOf page : attempts.notLookedAt(fileHash)) {
+            try {
+                if (files.has(fileHash)) {
+                    attempts.looked(page.attempt(), page.page(), rendering.fingerprint(attempts.order(page.attempt()), fileHash));
+                }
+            } catch (IOException | RuntimeException e) {
+                LOG.warn("what page {} of attempt {} looks like can't be kept: {}", page.page(), page.attempt(), e.toString());
+            }
+        }
     }
 }

@@ -15,12 +15,13 @@ class SettingsController {
         this.retention = retention;
     }
 
-    record Kept(Retention.Limits limits, long bytesNow) {
+    /** @param matchingBytes of files of prints that were judged to match */
+    record Kept(Retention.Limits limits, long bytesNow, long matchingBytes) {
     }
 
     @GetMapping("/api/settings/retention")
     Kept kept() throws IOException {
-        return new Kept(retention.limits(), retention.bytes());
+        return new Kept(retention.limits(), retention.bytes(), retention.matchingBytes());
     }
 
     @PutMapping("/api/settings/retention")

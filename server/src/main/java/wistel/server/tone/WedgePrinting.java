@@ -244,7 +244,7 @@ public class WedgePrinting {
             ByteArrayOutputStream out = new ByteArrayOutputStream();
             TiffSink tiff = new TiffSink(width, height, 16, 1, DPI, StandardSpaces.GRAY_L.bytes(), new byte[0]);
             tiff.begin(out, height);
-            RasterSink.Packed packed = tiff.pack(grays, height);
+            RasterSink.Packed packed = tiff.pack(grays, 0, height);
             out.write(packed.bytes(), 0, packed.size());
             return imports.take(name, new ByteArrayInputStream(out.toByteArray())).master();
         } catch (IOException e) {

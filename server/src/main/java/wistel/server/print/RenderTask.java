@@ -1,0 +1,142 @@
+package wistel.server.print;
+
+import com.github.kagkarlsson.scheduler.SchedulerClient;
+import com.github.kagkarlsson.scheduler.exceptions.TaskInstanceException;
+import com.github.kagkarlsson.scheduler.task.CompletionHandler;
+import com.github.kagkarlsson.scheduler.task.FailureHandler;
+import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
+import com.github.kagkarlsson.scheduler.task.helper.CustomTask;
+import com.github.kagkarlsson.scheduler.task.helper.Tasks;
+import java.time.Clock;
+import java.time.Duration;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.Semaphore;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.context.annotation.Lazy;
+import org.springframework.dao.DataAccessException;
+import org.springframework.stereotype.Component;
+import wistel.server.edge.Events;
+import wistel.server.edge.Shutdown;
+
+/**
+ * The persistent task that makes the print files of one printer, a page an execution, in the order of release; files for labs are made by one of
+ * their own. It never sends anything: {@link PrintTask} does, meanwhile.
+ */
+@Component
+class RenderTask {
+    private static final Logger LOG = LoggerFactory.getLogger(RenderTask.class);
+    static final TaskDescriptor<Void> RENDER = TaskDescriptor.of("render");
+    /** Instance that makes files for labs. */
+    static final String LAB_FILES = "lab-files";
+    private static final Duration NOW = Duration.ofMillis(1);
+    private static final Duration LOOK_AGAIN = Duration.ofMillis(400);
+    private static final Duration AFTER_FAULT = Duration.ofSeconds(3);
+    /** Pages made at a time on this machine: each takes all processors for its bands, two keep them busy while files are read and written. */
+    private static final int MOST_AT_ONCE = 2;
+
+    private final AttemptRepository attempts;
+    private final Rendering rendering;
+    private final SchedulerClient scheduler;
+    private final Events events;
+    private final Shutdown shutdown;
+    private final Clock clock;
+    private final Semaphore places = new Semaphore(MOST_AT_ONCE);
+
+    RenderTask(AttemptRepository attempts, Rendering rendering, @Lazy SchedulerClient scheduler, Events events, Shutdown shutdown, Clock clock) {
+        this.scheduler = scheduler;
+        this.clock = clock;
+        this.attempts = attempts;
+        this.rendering = rendering;
+        this.events = events;
+        this.shutdown = shutdown;
+    }
+
+    @Configuration
+    static class Registered {
+        @Bean
+        CustomTask<Void> making(RenderTask task, Clock clock) {
+            FailureHandler<Void> runAgain = new FailureHandler.OnFailureRetryLater<>(AFTER_FAULT);
+            return Tasks.custom(RENDER).onFailure(runAgain).execute((instance, context) -> {
+                Duration next = task.step(instance.getId());
+                return next.equals(PrintTask.OVER) ? new CompletionHandler.OnCompleteRemove<>()
+                    : (complete, operations) -> operations.reschedule(complete, clock.instant().plus(next));
+            });
+        }
+    }
+
+    /** The instance that makes an attempt's files. */
+    static String instance(Attempt a) {
+        return a.labFile() ? LAB_FILES : a.printerId().toString();
+    }
+
+    /** @return when to come again */
+    Duration step(String instance) {
+        if (shutdown.underWay()) {
+            return NOW;
+        }
+        List<Attempt> running = instance.equals(LAB_FILES) ? attempts.labFilesUnderWay() : attempts.underWay(UUID.fromString(instance));
+        if (running.isEmpty()) {
+            return PrintTask.OVER;
+        }
+        Optional<RenderQueue.Next> next = RenderQueue.next(running, rendering::hasFile);
+        if (next.isEmpty() || !places.tryAcquire()) {
+            return LOOK_AGAIN;
+        }
+        try {
+            return make(next.get());
+        } finally {
+            places.release();
+        }
+    }
+
+    private Duration make(RenderQueue.Next next) {
+        Attempt a = next.attempt();
+        AttemptRepository.Lease lease = attempts.leaseToRender(a.id());
+        try {
+            rendering.render(a, next.page(), lease);
+            wake(a);
+            return NOW;
+        } catch (AttemptRepository.LeaseLost e) {
+            LOG.info("{}", e.getMessage());
+            return LOOK_AGAIN;
+        } catch (DataAccessException e) {
+            // the database is away: nothing can be recorded, so the page is made again
+            throw e;
+        } catch (Throwable e) {
+            return ended(a, next.page(), lease, e);
+        } finally {
+            events.tell("attempt", a.id().toString());
+        }
+    }
+
+    /** What sends it needn't wait until it looks again by itself. */
+    private void wake(Attempt a) {
+        try {
+            scheduler.reschedule(PrintTask.PRINT.instanceId(a.id().toString()), clock.instant());
+        } catch (TaskInstanceException e) {
+            LOG.debug("attempt {} looks again by itself: {}", a.id(), e.getMessage());
+        }
+    }
+
+    /** Whatever ended it leaves a record that is true. */
+    private Duration ended(Attempt a, AttemptPage page, AttemptRepository.Lease lease, Throwable e) {
+        if (Thread.currentThread().isInterrupted()) {
+            throw new PrintTask.Stopped(e);
+        }
+        if (shutdown.underWay()) {
+            return NOW;
+        }
+        if (e instanceof CancellationException && attempts.cancelAsked(a.id())) {
+            attempts.notMade(lease, page.page());
+            return NOW;
+        }
+        attempts.closePage(lease, page.page(), AttemptState.FAILED, AttemptFaults.words(a.id(), e));
+        return NOW;
+    }
+}
