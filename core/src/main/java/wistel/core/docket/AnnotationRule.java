@@ -17,7 +17,7 @@ final class AnnotationRule implements Rule {
         }
         boolean cut = layout.pages().stream().anyMatch(page -> page.marks().stream().anyMatch(mark -> !printable(mark, page)));
         return !cut ? Stream.empty() : Stream.of(Finding.look(Stage.SIZE, "caption-cut", "The border is too narrow for what stands round the picture.",
-            "A part of the caption, rule or cut marks falls on paper that can't be printed, or beside it.", new Mend("Leave it out", new Change.Annotated(Annotation.NONE))));
+            "A part of the caption, rule or cut marks falls on paper that can't be printed, or beside it.", new Mend("Leave it out", new SheetCommand.Annotated(Annotation.NONE))));
     }
 
     private static boolean printable(Mark mark, Page page) {

@@ -41,10 +41,10 @@ final class ColourRule implements Rule {
         boolean gray = facts.pairing().orElseThrow().grayOnly();
         if (gray && !(d.route() instanceof ColourRoute.DriverMonochrome)) {
             found.add(Finding.stop(Stage.MACHINE, "gray-profile", "The profile of " + facts.pairing().orElseThrow().paper() + " is one of grays.", "Colour can't be converted through it.",
-                new Mend("Use the driver's monochrome", new Change.Routed(new ColourRoute.DriverMonochrome()))));
+                new Mend("Use the driver's monochrome", new MachineCommand.Routed(new ColourRoute.DriverMonochrome()))));
             return;
         }
-        Mend[] wistel = !gray && printer.raster(byWistel(facts)).isPresent() ? new Mend[] {new Mend("Let Wistel convert", new Change.Routed(byWistel(facts)))} : new Mend[0];
+        Mend[] wistel = !gray && printer.raster(byWistel(facts)).isPresent() ? new Mend[] {new Mend("Let Wistel convert", new MachineCommand.Routed(byWistel(facts)))} : new Mend[0];
         if (d.route() instanceof ColourRoute.ByDriver by) {
             found.add(Finding.look(Stage.MACHINE, "driver-converts", "The driver converts the colour, with a conversion of its own.",
                 "The pairing's profile and the proof don't apply: the print will differ from what you judged. The picture goes out in " + Words.space(by.space())
@@ -76,11 +76,11 @@ final class ColourRule implements Rule {
         if (d.route() instanceof ColourRoute.ByWistel && printer.raster(byDriver).isPresent()) {
             return Finding.stop(Stage.MACHINE, "no-device-space", Words.printer(pairing) + " doesn't take colour in its own space.",
                 "It would convert a second time what Wistel has converted: too saturated, too dark. If it has a setting that switches its own colour management off, it doesn't tell of it over the network; "
-                    + "look for it at the printer itself before you print from elsewhere.", new Mend("Let the driver convert", new Change.Routed(byDriver)));
+                    + "look for it at the printer itself before you print from elsewhere.", new Mend("Let the driver convert", new MachineCommand.Routed(byDriver)));
         }
         if (!(d.route() instanceof ColourRoute.ByWistel) && printer.raster(byWistel(facts)).isPresent()) {
             return Finding.stop(Stage.MACHINE, "nobody-converts", Words.printer(pairing) + " takes colour in its own space alone, and converts nothing.",
-                "Nobody would convert the picture: flat where it should be lively, and off in hue.", new Mend("Let Wistel convert", new Change.Routed(byWistel(facts))));
+                "Nobody would convert the picture: flat where it should be lively, and off in hue.", new Mend("Let Wistel convert", new MachineCommand.Routed(byWistel(facts))));
         }
         return Finding.stop(Stage.MACHINE, "no-raster", Words.printer(pairing) + " takes no print file that Wistel makes.",
             "It offers " + (printer.rasters().isEmpty() ? "no PWG raster" : String.join(", ", printer.rasters())) + "; nothing could be sent.");

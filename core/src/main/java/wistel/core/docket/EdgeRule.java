@@ -63,14 +63,14 @@ final class EdgeRule implements Rule {
         if (Math.min(largest.widthMm(), largest.heightMm()) < Single.SMALLEST_MM) {
             return new Mend[0];
         }
-        Mend smaller = new Mend("Make it " + Length.mm(largest.widthMm()) + " mm wide", new Change.Framed(largest.widthMm(), largest.heightMm()));
+        Mend smaller = new Mend("Make it " + Length.mm(largest.widthMm()) + " mm wide", new SheetCommand.Framed(largest.widthMm(), largest.heightMm()));
         return Stream.concat(Stream.of(smaller), largerSheet(d, facts).stream()).toArray(Mend[]::new);
     }
 
     /** The smallest known sheet that the printer takes and that holds the picture as it is. */
     private static Optional<Mend> largerSheet(DocketSpec d, PreflightFacts facts) {
         return SheetSize.KNOWN.stream().map(Stock.Sheet::of).sorted(Comparator.comparing(s -> s.widthMm() * s.lengthMm()))
-            .map(sheet -> new Change.Stocked(sheet, facts.feedFor(d, sheet))).filter(stocked -> stocked.feed().isPresent() && holds(facts, stocked.on(d)))
+            .map(sheet -> new SheetCommand.Stocked(sheet, facts.feedFor(d, sheet))).filter(stocked -> stocked.feed().isPresent() && holds(facts, stocked.on(d)))
             .findFirst().map(stocked -> new Mend("Take " + stocked.stock().name(), stocked));
     }
 

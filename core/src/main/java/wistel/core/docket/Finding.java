@@ -15,7 +15,7 @@ public record Finding(String code, Severity severity, Stage stage, String what, 
     /** STOP keeps the docket from being printed; LOOK wants a person's eye; NOTE is for information. */
     public enum Severity { STOP, LOOK, NOTE }
 
-    public record Mend(String label, Change change) {
+    public record Mend(String label, Command change) {
     }
 
     public Finding {

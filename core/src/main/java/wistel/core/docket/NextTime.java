@@ -87,12 +87,12 @@ public final class NextTime {
         return all;
     }
 
-    private static Change each(DocketSpec d, UnaryOperator<List<Move>> moved) {
-        List<Change> changes = new ArrayList<>();
+    private static Command each(DocketSpec d, UnaryOperator<List<Move>> moved) {
+        List<Command> changes = new ArrayList<>();
         for (Rendition r : d.renditions()) {
-            changes.add(new Change.Compensates(r.id(), new Compensated(moved.apply(r.compensation().moves()), Optional.empty(), true)));
+            changes.add(new PictureCommand.Compensates(r.id(), new Compensated(moved.apply(r.compensation().moves()), Optional.empty(), true)));
         }
-        return changes.size() == 1 ? changes.get(0) : new Change.Together(changes);
+        return Command.of(changes);
     }
 
     private static Optional<Mend> pairingsType(DocketSpec d, PreflightFacts facts) {

@@ -17,7 +17,7 @@ final class PictureRule implements Rule {
     private static Stream<Finding> hueless(DocketSpec d, PreflightFacts facts) {
         return d.renditions().stream().filter(r -> facts.pictures().get(r.id()).channels() == 1).flatMap(r -> r.treatment() instanceof Treatment.Monochrome m && !m.mix().even()
             ? Stream.of(Finding.note(Stage.PICTURE, "mix-without-hues", "The mix by hue does nothing to this picture.", "It came in gray, so there are no hues to tell apart.",
-                new Mend("Leave the mix out", new Change.Treated(r.id(), new Treatment.Monochrome(HueMix.EVEN, m.toning()))))) : Stream.empty());
+                new Mend("Leave the mix out", new PictureCommand.Treated(r.id(), new Treatment.Monochrome(HueMix.EVEN, m.toning()))))) : Stream.empty());
     }
 
     private static Stream<Finding> unread(DocketSpec d, PreflightFacts facts) {
@@ -26,7 +26,7 @@ final class PictureRule implements Rule {
             String what = picture.profileProblem().isEmpty() ? "The file says nothing about its colour space." : picture.profileProblem();
             return Finding.look(Stage.PICTURE, "profile-missing", what,
                 "Its numbers are read as " + picture.sourceName() + "; if it came from another space, the print is duller or louder than meant.",
-                new Mend("Read it as " + picture.sourceName(), new Change.ProfileConfirmed(r.id())));
+                new Mend("Read it as " + picture.sourceName(), new PictureCommand.ProfileConfirmed(r.id())));
         });
     }
 }

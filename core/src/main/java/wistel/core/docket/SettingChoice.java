@@ -23,7 +23,7 @@ public record SettingChoice(String setting, String label, List<Value> values, St
      * @param change   sets it
      * @param mend     sets it with all that has to change along; empty where it is possible as it is, or never
      */
-    public record Value(String value, String label, boolean chosen, String why, Change change, Optional<Mend> mend) {
+    public record Value(String value, String label, boolean chosen, String why, Command change, Optional<Mend> mend) {
         public boolean possible() {
             return why.isEmpty();
         }

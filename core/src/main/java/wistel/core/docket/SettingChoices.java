@@ -94,7 +94,7 @@ public final class SettingChoices {
         return value(name, offer, offer.value().equals(now), printer.word(name, offer.value()), ways.set(name, offer.value()), job.with(name, offer.value()));
     }
 
-    private Value value(String judged, Offer offer, boolean chosen, String label, Change change, JobRequest with) {
+    private Value value(String judged, Offer offer, boolean chosen, String label, Command change, JobRequest with) {
         if (offer.possible()) {
             return new Value(offer.value(), label, chosen, "", change, Optional.empty());
         }
@@ -102,8 +102,8 @@ public final class SettingChoices {
         return new Value(offer.value(), label, chosen, why, change, together(change, offer.way()));
     }
 
-    private Optional<Mend> together(Change change, List<Alteration> way) {
-        return ways.mend(way).map(m -> new Mend(m.label(), new Change.Together(Stream.concat(Stream.of(change), ways.changes(way).stream()).toList())));
+    private Optional<Mend> together(Command change, List<Alteration> way) {
+        return ways.mend(way).map(m -> new Mend(m.label(), new Command.Together(Stream.concat(Stream.of(change), ways.changes(way).stream()).toList())));
     }
 
     private String typeNote() {
@@ -130,7 +130,7 @@ public final class SettingChoices {
     }
 
     private Value route(String name, String label, ColourRoute route, String without) {
-        Change change = new Change.Routed(route);
+        Command change = new MachineCommand.Routed(route);
         boolean chosen = route.getClass() == d.route().getClass();
         if (printer.raster(route).isEmpty()) {
             return new Value(name, label, chosen, without, change, Optional.empty());
@@ -158,8 +158,8 @@ public final class SettingChoices {
         Offer borderless = rules.edges(true, job.with(DriverSettings.TOP_MARGIN, ""));
         double over = printer.overEdgesMm().stream().filter(o -> o > 0).skip(1).findFirst().orElse(printer.overEdgesMm().stream().reduce((a, b) -> b).orElse(0.0));
         List<Value> values = List.of(
-            value(Conflict.BORDERLESS, border, !edge.borderless(), "white border", new Change.Edged(new Edge(false, 0, edge.bleedMm())), job.edged(false)),
-            value(Conflict.BORDERLESS, borderless, edge.borderless(), "borderless", edge.borderless() ? new Change.Edged(edge) : new Change.Edged(new Edge(true, over, 0)), job.edged(true)));
+            value(Conflict.BORDERLESS, border, !edge.borderless(), "white border", new SheetCommand.Edged(new Edge(false, 0, edge.bleedMm())), job.edged(false)),
+            value(Conflict.BORDERLESS, borderless, edge.borderless(), "borderless", edge.borderless() ? new SheetCommand.Edged(edge) : new SheetCommand.Edged(new Edge(true, over, 0)), job.edged(true)));
         return new SettingChoice(EDGES, "edges", values, "", false);
     }
 
@@ -167,7 +167,7 @@ public final class SettingChoices {
     private SettingChoice over() {
         Edge edge = d.single().edge();
         List<Value> values = edge.borderless() ? printer.overEdgesMm().stream().map(mm -> new Value(Double.toString(mm), mm == 0 ? "not at all" : printer.word(PrinterDescription.OVER_EDGE, Long.toString(Math.round(mm * 100))),
-            Math.abs(mm - edge.overMm()) < 0.01, "", new Change.Edged(new Edge(true, mm, edge.bleedMm())), Optional.<Mend>empty())).toList() : List.of();
+            Math.abs(mm - edge.overMm()) < 0.01, "", new SheetCommand.Edged(new Edge(true, mm, edge.bleedMm())), Optional.<Mend>empty())).toList() : List.of();
         return new SettingChoice(PrinterDescription.OVER_EDGE, "over the edge by", values, "the printer enlarges what it is sent by this, and it falls off the paper", false);
     }
 
@@ -187,7 +187,7 @@ public final class SettingChoices {
     private SettingChoice resolution() {
         String now = d.settings().get(DriverSettings.RESOLUTION).orElse("");
         List<Value> values = new ArrayList<>();
-        values.add(new Value("", "as the picture asks", now.isEmpty(), "", new Change.Set(DriverSettings.RESOLUTION, ""), Optional.empty()));
+        values.add(new Value("", "as the picture asks", now.isEmpty(), "", new MachineCommand.Set(DriverSettings.RESOLUTION, ""), Optional.empty()));
         ValueSet offered = printer.supported(DriverSettings.RESOLUTION);
         rules.offers(DriverSettings.RESOLUTION, job).stream().filter(o -> printer.resolutions().stream().anyMatch(r -> o.value().equals(r.toString()))).map(o -> value(DriverSettings.RESOLUTION, o, now)).forEach(values::add);
         return new SettingChoice(DriverSettings.RESOLUTION, printer.word(DriverSettings.RESOLUTION), offered.empty() ? List.of() : values, "", false);

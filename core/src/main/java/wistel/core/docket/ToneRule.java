@@ -30,7 +30,7 @@ final class ToneRule implements Rule {
                 "Heads and inks drift: print it again on the tone bench and see whether the scale still is straight."));
         }
         monochrome.stream().filter(r -> !r.straightened() && !curve.get().curve().points().isEmpty()).forEach(r -> found.add(Finding.note(Stage.MACHINE, "curve-off",
-            "The curve of wedge " + curve.get().wedge() + " is off.", "The tones come out as this mode lays them down.", new Mend("Straighten the tones", new Change.Straightens(r.id(), true)))));
+            "The curve of wedge " + curve.get().wedge() + " is off.", "The tones come out as this mode lays them down.", new Mend("Straighten the tones", new PictureCommand.Straightens(r.id(), true)))));
         return found.stream();
     }
 
@@ -39,7 +39,7 @@ final class ToneRule implements Rule {
         Optional<KeptCurve> otherBlack = facts.pairing().orElseThrow().curves().stream().filter(k -> k.mode().differsInBlack(mode)).findFirst();
         if (otherBlack.isPresent()) {
             String black = otherBlack.get().mode().settings().getOrDefault(DriverSettings.BLACK, "");
-            Mend[] mends = black.isEmpty() ? new Mend[0] : new Mend[] {new Mend("Use that black", new Change.Set(DriverSettings.BLACK, black))};
+            Mend[] mends = black.isEmpty() ? new Mend[0] : new Mend[] {new Mend("Use that black", new MachineCommand.Set(DriverSettings.BLACK, black))};
             return Finding.note(Stage.MACHINE, "wedge-of-other-black", "Wedge " + otherBlack.get().wedge() + " was measured with the other black ink.",
                 "Its curve doesn't hold here: the tones come out as they fall.", mends);
         }

@@ -26,31 +26,31 @@ final class WaysOut {
         if (way.isEmpty()) {
             return Optional.empty();
         }
-        List<Change> changes = changes(way);
+        List<Command> changes = changes(way);
         String label = Words.capital(way.stream().map(this::label).collect(Collectors.joining(", ")));
-        return Optional.of(new Mend(label, changes.size() == 1 ? changes.get(0) : new Change.Together(changes)));
+        return Optional.of(new Mend(label, Command.of(changes)));
     }
 
-    List<Change> changes(List<Alteration> way) {
-        List<Change> changes = new ArrayList<>();
+    List<Command> changes(List<Alteration> way) {
+        List<Command> changes = new ArrayList<>();
         way.forEach(a -> changes.add(change(a)));
         return changes;
     }
 
-    private Change change(Alteration a) {
+    private Command change(Alteration a) {
         if (a instanceof Alteration.Edges e) {
-            return new Change.Edged(e.borderless() ? new Edge(true, facts.described().overEdgesMm().stream().skip(1).findFirst().orElse(0.0), 0) : Edge.BORDERED);
+            return new SheetCommand.Edged(e.borderless() ? new Edge(true, facts.described().overEdgesMm().stream().skip(1).findFirst().orElse(0.0), 0) : Edge.BORDERED);
         }
         if (a instanceof Alteration.Size s) {
-            return new Change.Stocked(stock(s), Optional.empty());
+            return new SheetCommand.Stocked(stock(s), Optional.empty());
         }
         Alteration.Setting s = (Alteration.Setting) a;
-        return s.name().equals(DriverSettings.COLOUR_MODE) ? new Change.Routed(route(s.value())) : set(s.name(), s.value());
+        return s.name().equals(DriverSettings.COLOUR_MODE) ? new MachineCommand.Routed(route(s.value())) : set(s.name(), s.value());
     }
 
     /** With the printer's own word for the value. */
-    Change.Set set(String name, String value) {
-        return new Change.Set(name, value, value.isEmpty() ? "" : facts.described().word(name, value));
+    MachineCommand.Set set(String name, String value) {
+        return new MachineCommand.Set(name, value, value.isEmpty() ? "" : facts.described().word(name, value));
     }
 
     private ColourRoute route(String mode) {

@@ -64,9 +64,9 @@ final class WrapRule implements Rule {
     private static Finding tooLarge(DocketSpec d, PreflightFacts facts, Wrap wrap) {
         List<Mend> mends = new ArrayList<>();
         if (wrap.turned().fits(d.stock())) {
-            mends.add(new Mend("Turn it on the paper", new Change.Turned()));
+            mends.add(new Mend("Turn it on the paper", new SheetCommand.Turned()));
         }
-        facts.stocks(d).filter(s -> wrap.lying(s).fits(s)).findFirst().ifPresent(s -> mends.add(new Mend("Take " + RuleWords.size(s), new Change.Stocked(s, facts.feedFor(d, s)))));
+        facts.stocks(d).filter(s -> wrap.lying(s).fits(s)).findFirst().ifPresent(s -> mends.add(new Mend("Take " + RuleWords.size(s), new SheetCommand.Stocked(s, facts.feedFor(d, s)))));
         shallower(d, wrap).ifPresent(mends::add);
         smaller(d, wrap).ifPresent(mends::add);
         String need = Length.mm(wrap.neededWidthMm()) + " × " + Length.mm(wrap.neededLengthMm()) + " mm";
@@ -78,7 +78,7 @@ final class WrapRule implements Rule {
         WrapBody b = wrap.body();
         return USUAL_DEPTHS_MM.stream().filter(depth -> b.support().kind() == WrapBody.Kind.BARS && depth < b.support().depthMm())
             .map(depth -> wrap.around(b.on(new WrapBody.Support(WrapBody.Kind.BARS, depth, 0))).lying(d.stock()))
-            .filter(w -> w.fits(d.stock())).findFirst().map(w -> new Mend("Take bars of " + Length.mm(w.body().support().depthMm()) + " mm", new Change.Wraps(w)));
+            .filter(w -> w.fits(d.stock())).findFirst().map(w -> new Mend("Take bars of " + Length.mm(w.body().support().depthMm()) + " mm", new WrapCommand.Wraps(w)));
     }
 
     /** A face of the same shape that fits, in whole millimetres of its width. */
@@ -91,7 +91,7 @@ final class WrapRule implements Rule {
             }
             Wrap next = wrap.around(b.sized(width, height)).lying(d.stock());
             if (next.fits(d.stock())) {
-                return Optional.of(new Mend("Make the face " + Length.mm(width) + " × " + Length.mm(height) + " mm", new Change.Wraps(next)));
+                return Optional.of(new Mend("Make the face " + Length.mm(width) + " × " + Length.mm(height) + " mm", new WrapCommand.Wraps(next)));
             }
         }
         return Optional.empty();
@@ -116,7 +116,7 @@ final class WrapRule implements Rule {
         }
         WrapBody more = b.turnedOver(new WrapBody.TurnOver(ENOUGH_MM, t.playMm(), t.printed(), t.bleedMm()));
         return Optional.of(Finding.look(Stage.SIZE, "turn-over-small", "Only " + Length.mm(t.widthMm()) + " mm are turned over.",
-            bars ? "That is hard to pull and to staple; 20 to 30 mm hold well." : "That is little to glue down.", new Mend("Turn over " + Length.mm(ENOUGH_MM) + " mm", new Change.Wraps(wrap.around(more)))));
+            bars ? "That is hard to pull and to staple; 20 to 30 mm hold well." : "That is little to glue down.", new Mend("Turn over " + Length.mm(ENOUGH_MM) + " mm", new WrapCommand.Wraps(wrap.around(more)))));
     }
 
     /** Edges of a face with more to see near them than in the picture at large. */
@@ -195,7 +195,7 @@ final class WrapRule implements Rule {
         String cut = d.settings().get(DriverSettings.FINISHING).orElse(facts.described().defaults().getOrDefault(DriverSettings.FINISHING, NO_FINISHING));
         if (canvas && !cut.equals(NO_FINISHING) && d.stock() instanceof Stock.Roll) {
             found.add(Finding.look(Stage.MACHINE, "cutter-and-canvas", "The printer would cut the canvas itself.", "Its blade frays canvas and is blunt after a few cuts: cut it by hand.",
-                new Mend("Leave it uncut", new Change.Set(DriverSettings.FINISHING, NO_FINISHING))));
+                new Mend("Leave it uncut", new MachineCommand.Set(DriverSettings.FINISHING, NO_FINISHING))));
         }
     }
 }

@@ -24,7 +24,6 @@ public final class InvalidRequest extends WistelException {
         /** A page that an attempt doesn't have. */
         PAGE_UNKNOWN,
         /** A pairing given as a value where its id is asked for. */
-        PAIRING_BY_ID,
         /** No paper is chosen yet. */
         PAIRING_MISSING,
         /** A change of another sheet plan than the docket's. */

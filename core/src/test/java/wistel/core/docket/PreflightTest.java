@@ -66,7 +66,7 @@ public class PreflightTest {
     }
 
     private static DocketSpec monochrome() {
-        return new Change.Treated("r1", Treatment.Monochrome.NEUTRAL).on(ready());
+        return new PictureCommand.Treated("r1", Treatment.Monochrome.NEUTRAL).on(ready());
     }
 
     /** With a curve of the mode in which this docket prints. */
@@ -134,9 +134,9 @@ public class PreflightTest {
             // ToneRule
             {"no-wedge", Severity.NOTE, monochrome(), facts(), "No wedge was measured"},
             {"wedge-old", Severity.NOTE, monochrome(), measured(monochrome(), Dockets.TODAY.minusMonths(13)), "more than a year ago"},
-            {"curve-off", Severity.NOTE, new Change.Straightens("r1", false).on(monochrome()), measured(monochrome(), Dockets.TODAY), "The curve of wedge 12 is off"},
-            {"wedge-of-other-black", Severity.NOTE, new Change.Set(DriverSettings.BLACK, "matte").on(monochrome()),
-                measured(new Change.Set(DriverSettings.BLACK, "photo").on(monochrome()), Dockets.TODAY), "with the other black ink"},
+            {"curve-off", Severity.NOTE, new PictureCommand.Straightens("r1", false).on(monochrome()), measured(monochrome(), Dockets.TODAY), "The curve of wedge 12 is off"},
+            {"wedge-of-other-black", Severity.NOTE, new MachineCommand.Set(DriverSettings.BLACK, "matte").on(monochrome()),
+                measured(new MachineCommand.Set(DriverSettings.BLACK, "photo").on(monochrome()), Dockets.TODAY), "with the other black ink"},
             // LoadedPaperRule
             {"other-paper-loaded", Severity.LOOK, ready(), holding(matteA4), "The rear feed holds A4 fine paper now."},
             {"other-paper-loaded", Severity.LOOK, ready(), holding(odd), "The rear feed holds 100 × 150 mm glossy photo paper now."}};

@@ -179,14 +179,14 @@ public class WrapRuleTest {
     @Test
     public void changesOfWrapsSayWhatTheyDo() {
         DocketSpec d = docket(bars(600, 400, 38, 25), ROLL_44);
-        assertThat(new Change.Wraps(d.wrap()).words()).isEqualTo("600 × 400 mm on 38 mm bars");
-        assertThat(new Change.SidesFilled(new SideFill.Stretched()).words()).isEqualTo("stretched sides");
-        assertThat(new Change.SidesMoved(new SideMoves(-10, 20, 30)).words()).isEqualTo("sides 10 % lighter, softer, 30 % less colour");
-        assertThat(new Change.SidesMoved(SideMoves.NONE).words()).isEqualTo("sides as they are");
-        assertThat(new Change.Turned().on(d).wrap().across()).isNotEqualTo(d.wrap().across());
-        assertThat(new Change.Cropped(0.2, 0.7).on(d).wrap().cropX()).isEqualTo(0.2);
-        assertThat(new Change.Stocked(ROLL_24, Optional.empty()).on(d).wrap().fits(ROLL_24)).isTrue();
-        DocketSpec moved = new Change.SidesMoved(new SideMoves(12, 0, 0)).on(d);
+        assertThat(new WrapCommand.Wraps(d.wrap()).words()).isEqualTo("600 × 400 mm on 38 mm bars");
+        assertThat(new WrapCommand.SidesFilled(new SideFill.Stretched()).words()).isEqualTo("stretched sides");
+        assertThat(new WrapCommand.SidesMoved(new SideMoves(-10, 20, 30)).words()).isEqualTo("sides 10 % lighter, softer, 30 % less colour");
+        assertThat(new WrapCommand.SidesMoved(SideMoves.NONE).words()).isEqualTo("sides as they are");
+        assertThat(new SheetCommand.Turned().on(d).wrap().across()).isNotEqualTo(d.wrap().across());
+        assertThat(new SheetCommand.Cropped(0.2, 0.7).on(d).wrap().cropX()).isEqualTo(0.2);
+        assertThat(new SheetCommand.Stocked(ROLL_24, Optional.empty()).on(d).wrap().fits(ROLL_24)).isTrue();
+        DocketSpec moved = new WrapCommand.SidesMoved(new SideMoves(12, 0, 0)).on(d);
         assertThat(Readback.of(moved, canvas(), canvas().layout(moved))).contains("one wrap of 600 × 400 mm on 38 mm bars with mirrored sides (12 % darker), 25 mm turned over bare");
         // what a sheet was numbered with doesn't number wraps: the printer makes the copies
         DocketSpec numbered = d.withAnnotation(new Annotation(new Caption(false, false, 25, false, 9), 0, 0, false)).withCopies(3);

@@ -25,6 +25,11 @@ import tools.jackson.databind.json.JsonMapper;
 import wistel.core.colour.Lab;
 import wistel.core.colour.LabEncoding;
 import wistel.core.docket.Change;
+import wistel.core.docket.DocketCommand;
+import wistel.core.docket.MachineCommand;
+import wistel.core.docket.PictureCommand;
+import wistel.core.docket.SheetCommand;
+import wistel.core.docket.WrapCommand;
 import wistel.core.fault.PrinterException;
 import wistel.core.fault.WistelException;
 import wistel.core.icc.profile.IccProfile;
@@ -184,7 +189,14 @@ class DemoScenario {
 
     @EventListener(ApplicationReadyEvent.class)
     void begin() {
-        Thread thread = new Thread(this::run, "demo");
+        Thread thread = new Thread(() -> {
+            try {
+                run();
+            } catch (Throwable e) {
+                LOG.error("the demo could not be laid out whole", e);
+                status = new Status(true, "");
+            }
+        }, "demo");
         thread.setDaemon(true);
         thread.start();
     }
@@ -305,41 +317,41 @@ class DemoScenario {
     }
 
     private void decide(UUID id, DocketPlan plan, double aspect) {
-        change(id, new Change.Titled(plan.title));
+        change(id, new DocketCommand.Titled(plan.title));
         if (Boolean.TRUE.equals(plan.profileTaken)) {
-            change(id, new Change.ProfileConfirmed(DocketService.FIRST_RENDITION));
+            change(id, new PictureCommand.ProfileConfirmed(DocketService.FIRST_RENDITION));
         }
         pairings.all().stream().filter(p -> p.paper().equals(plan.paper) && p.printerName().equals(plan.printer == null ? FIRST_PRINTER : plan.printer)).findFirst().ifPresent(p -> change(id, new Change.Paired(p)));
         if (plan.intent != null) {
-            change(id, new Change.Routed(new ColourRoute.ByWistel(plan.intent, true)));
+            change(id, new MachineCommand.Routed(new ColourRoute.ByWistel(plan.intent, true)));
         }
         if (plan.sheet != null) {
-            change(id, new Change.Stocked(Stock.Sheet.of(SheetSize.named(plan.sheet).orElseThrow()), Optional.empty()));
+            change(id, new SheetCommand.Stocked(Stock.Sheet.of(SheetSize.named(plan.sheet).orElseThrow()), Optional.empty()));
             if (dockets.get(id).spec().single().across() != Boolean.TRUE.equals(plan.across)) {
-                change(id, new Change.Turned());
+                change(id, new SheetCommand.Turned());
             }
-            change(id, new Change.Framed(plan.widthMm, plan.fit == Single.Fit.FILL ? plan.heightMm : plan.widthMm / aspect));
-            change(id, new Change.Fitted(plan.fit == null ? Single.Fit.WHOLE : plan.fit));
-            change(id, new Change.Bordered(Boolean.TRUE.equals(plan.heavierFoot) ? new Borders.HeavierFoot() : new Borders.Even()));
+            change(id, new SheetCommand.Framed(plan.widthMm, plan.fit == Single.Fit.FILL ? plan.heightMm : plan.widthMm / aspect));
+            change(id, new SheetCommand.Fitted(plan.fit == null ? Single.Fit.WHOLE : plan.fit));
+            change(id, new SheetCommand.Bordered(Boolean.TRUE.equals(plan.heavierFoot) ? new Borders.HeavierFoot() : new Borders.Even()));
         }
         if (plan.rollInches != null) {
-            change(id, new Change.Stocked(new Stock.Roll(plan.rollInches * Length.MM_PER_INCH), Optional.empty()));
+            change(id, new SheetCommand.Stocked(new Stock.Roll(plan.rollInches * Length.MM_PER_INCH), Optional.empty()));
             if (dockets.get(id).spec().single().across() != Boolean.TRUE.equals(plan.across)) {
-                change(id, new Change.Turned());
+                change(id, new SheetCommand.Turned());
             }
-            change(id, new Change.Framed(plan.widthMm, plan.widthMm / aspect));
+            change(id, new SheetCommand.Framed(plan.widthMm, plan.widthMm / aspect));
         }
         if (plan.wrap != null) {
             wrap(id, plan.wrap);
         }
         if (plan.mediaType != null) {
-            change(id, new Change.Set(DriverSettings.MEDIA_TYPE, plan.mediaType));
+            change(id, new MachineCommand.Set(DriverSettings.MEDIA_TYPE, plan.mediaType));
         }
         if (Boolean.TRUE.equals(plan.byDriver)) {
-            change(id, new Change.Routed(new ColourRoute.ByDriver()));
+            change(id, new MachineCommand.Routed(new ColourRoute.ByDriver()));
         }
         if (plan.treatment != null) {
-            change(id, new Change.Treated(DocketService.FIRST_RENDITION, plan.treatment));
+            change(id, new PictureCommand.Treated(DocketService.FIRST_RENDITION, plan.treatment));
         }
         if (plan.compensation != null) {
             compensate(id, plan.compensation);
@@ -351,10 +363,10 @@ class DemoScenario {
 
     private void wrap(UUID id, WrapPlan plan) {
         wraps.wrap(id, dockets.get(id).version());
-        change(id, new Change.SidesFilled(plan.fill));
+        change(id, new WrapCommand.SidesFilled(plan.fill));
         wraps.change(id, dockets.get(id).version(), plan.body);
         if (plan.moves != null) {
-            change(id, new Change.SidesMoved(plan.moves));
+            change(id, new WrapCommand.SidesMoved(plan.moves));
         }
     }
 
@@ -362,7 +374,7 @@ class DemoScenario {
         DocketRepository.Row row = dockets.get(id);
         List<Move> moves = renditions.suggestion(row, DocketService.FIRST_RENDITION).moves();
         Compensation kept = compensations.add(new Compensation(UUID.randomUUID().toString(), 1, name, moves), row.spec().pairingId().map(UUID::fromString)).compensation();
-        change(id, new Change.Compensates(DocketService.FIRST_RENDITION, new Compensated(kept.moves(), Optional.of(kept.ref()), true)));
+        change(id, new PictureCommand.Compensates(DocketService.FIRST_RENDITION, new Compensated(kept.moves(), Optional.of(kept.ref()), true)));
     }
 
     private void change(UUID id, Change change) {

@@ -23,7 +23,7 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
-import wistel.core.docket.Change;
+import wistel.core.docket.PictureCommand;
 import wistel.core.fault.Conflict;
 import wistel.core.fault.NotFound;
 import wistel.core.rendition.Compensated;
@@ -121,7 +121,7 @@ class CompensationController {
             DocketRepository.Row row = dockets.get(use.docketId);
             for (Rendition r : row.spec().renditions()) {
                 if (r.compensation().kept().filter(k -> k.id().equals(made.id) && k.version() < made.version).isPresent()) {
-                    dockets.change(use.docketId, dockets.get(use.docketId).version(), new Change.Compensates(r.id(), new Compensated(made.moves, Optional.of(ref), r.compensation().on())));
+                    dockets.change(use.docketId, dockets.get(use.docketId).version(), new PictureCommand.Compensates(r.id(), new Compensated(made.moves, Optional.of(ref), r.compensation().on())));
                 }
             }
             events.tell("docket", use.docketId.toString());

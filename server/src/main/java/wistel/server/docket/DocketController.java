@@ -20,8 +20,7 @@ import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import wistel.core.docket.Change;
-import wistel.core.fault.InvalidRequest;
+import wistel.core.docket.Command;
 import wistel.server.edge.Events;
 import wistel.server.master.MasterImport;
 
@@ -78,11 +77,8 @@ class DocketController {
 
     /** Makes one decision. */
     @PatchMapping("/dockets/{id}")
-    ResponseEntity<DocketView> change(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody Change change) {
-        if (change instanceof Change.Paired) {
-            throw new InvalidRequest(InvalidRequest.Reason.PAIRING_BY_ID, "A pairing is chosen by its id.", "Put it to /api/dockets/{id}/pairing.");
-        }
-        docketService.change(id, IfMatch.version(version), change);
+    ResponseEntity<DocketView> change(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody Command change) {
+        docketService.decide(id, IfMatch.version(version), change);
         return changed(id);
     }
 

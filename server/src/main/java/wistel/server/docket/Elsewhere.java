@@ -3,9 +3,9 @@ package wistel.server.docket;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
-import wistel.core.docket.Change;
 import wistel.core.docket.DocketSpec;
 import wistel.core.docket.Finding;
+import wistel.core.docket.MachineCommand;
 import wistel.core.docket.PreflightFacts;
 import wistel.core.docket.Readback;
 import wistel.core.paper.PairingVersion;
@@ -30,7 +30,7 @@ public record Elsewhere(UUID pairingId, String printerName, String paper, boolea
         differ(changes, "media type", before.described().type(a.settings().mediaType()), after.described().type(b.settings().mediaType()));
         differ(changes, "through", before.described().feed(a.settings().feed()), after.described().feed(b.settings().feed()));
         differ(changes, "on", a.stock().name(), b.stock().name());
-        differ(changes, "colour", new Change.Routed(a.route()).words(), new Change.Routed(b.route()).words());
+        differ(changes, "colour", new MachineCommand.Routed(a.route()).words(), new MachineCommand.Routed(b.route()).words());
         if (!before.pairing().map(PairingVersion::profileHash).equals(after.pairing().map(PairingVersion::profileHash))) {
             changes.add("another profile: look at the proof again");
         }

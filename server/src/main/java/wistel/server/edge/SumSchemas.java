@@ -7,7 +7,6 @@ import io.swagger.v3.core.converter.ModelConverterContext;
 import io.swagger.v3.core.util.Json31;
 import io.swagger.v3.oas.models.media.Schema;
 import io.swagger.v3.oas.models.media.StringSchema;
-import java.util.Arrays;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Set;
@@ -25,7 +24,7 @@ class SumSchemas implements ModelConverter {
             return sum(raw, context);
         }
         Schema<?> resolved = chain.hasNext() ? chain.next().resolve(type, context, chain) : null;
-        if (Arrays.stream(raw.getInterfaces()).anyMatch(Json.SUMS::contains)) {
+        if (Json.SUMS.stream().anyMatch(sum -> sum.isAssignableFrom(raw))) {
             tagged(raw, context);
         }
         return resolved;
@@ -36,10 +35,10 @@ class SumSchemas implements ModelConverter {
         if (!context.getDefinedModels().containsKey(name)) {
             Schema<Object> one = new Schema<>();
             context.defineModel(name, one);
-            for (Class<?> record : sum.getPermittedSubclasses()) {
+            Json.records(sum).forEach(record -> {
                 context.resolve(new AnnotatedType(record).resolveAsRef(true));
                 one.addOneOfItem(new Schema<>().$ref("#/components/schemas/" + record.getSimpleName()));
-            }
+            });
         }
         return new Schema<>().$ref("#/components/schemas/" + name);
     }

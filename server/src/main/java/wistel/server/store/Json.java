@@ -1,8 +1,11 @@
 package wistel.server.store;
 
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import com.fasterxml.jackson.annotation.Nulls;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.stream.Stream;
 import org.springframework.boot.jackson.autoconfigure.JsonMapperBuilderCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -12,12 +15,13 @@ import tools.jackson.core.JsonParser;
 import tools.jackson.databind.DeserializationContext;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.KeyDeserializer;
 import tools.jackson.databind.deser.jdk.StringDeserializer;
 import tools.jackson.databind.deser.std.StdScalarDeserializer;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.jsontype.NamedType;
 import tools.jackson.databind.module.SimpleModule;
-import wistel.core.docket.Change;
+import wistel.core.docket.Command;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.fault.WistelException;
 import wistel.core.paper.Stock;
@@ -33,13 +37,18 @@ import wistel.core.sheet.SheetPlan;
 @Component
 public class Json {
     /** Sums of core: in JSON each of their records says by {@code kind} which it is. */
-    public static final List<Class<?>> SUMS = List.of(Change.class, Stock.class, ColourRoute.class, Treatment.class, Move.class, Mark.class, SheetPlan.class, Borders.class,
+    public static final List<Class<?>> SUMS = List.of(Command.class, Stock.class, ColourRoute.class, Treatment.class, Move.class, Mark.class, SheetPlan.class, Borders.class,
         SideFill.class);
 
     private final JsonMapper mapper;
 
     public Json(JsonMapper mapper) {
         this.mapper = mapper;
+    }
+
+    /** Records of a sum, those of the sums that it is made of among them. */
+    public static Stream<Class<?>> records(Class<?> sum) {
+        return sum.isSealed() ? Arrays.stream(sum.getPermittedSubclasses()).flatMap(Json::records) : Stream.of(sum);
     }
 
     /** {@code HeavierFoot} is "heavier-foot". */
@@ -51,7 +60,14 @@ public class Json {
     private interface ByKind {
     }
 
-    /** No database keeps a zero byte in a text. */
+    /** Names in maps are texts too. */
+    private static final class TextKey extends KeyDeserializer {
+        @Override
+        public Object deserializeKey(String key, DeserializationContext context) {
+            return SoundText.of(key);
+        }
+    }
+
     private static final class Text extends StdScalarDeserializer<String> {
         Text() {
             super(String.class);
@@ -60,10 +76,7 @@ public class Json {
         @Override
         public String deserialize(JsonParser parser, DeserializationContext context) {
             String text = StringDeserializer.instance.deserialize(parser, context);
-            if (text != null && text.indexOf(0) >= 0) {
-                throw new InvalidRequest(InvalidRequest.Reason.TEXT_OUT_OF_RANGE, "A zero byte is no text.", "Leave it out.");
-            }
-            return text;
+            return text == null ? null : SoundText.of(text);
         }
     }
 
@@ -73,14 +86,13 @@ public class Json {
         @Bean
         JsonMapperBuilderCustomizer sumsByKind() {
             return builder -> {
-                // a record's parts are all there, or it isn't made
+                // a record's parts are all there, or it isn't made; no list or map holds nothing in one of its places
                 builder.enable(DeserializationFeature.FAIL_ON_NULL_CREATOR_PROPERTIES);
-                builder.addModule(new SimpleModule().addDeserializer(String.class, new Text()));
+                builder.changeDefaultNullHandling(nulls -> nulls.withContentNulls(Nulls.FAIL));
+                builder.addModule(new SimpleModule().addDeserializer(String.class, new Text()).addKeyDeserializer(String.class, new TextKey()));
                 for (Class<?> sum : SUMS) {
                     builder.addMixIn(sum, ByKind.class);
-                    for (Class<?> record : sum.getPermittedSubclasses()) {
-                        builder.registerSubtypes(new NamedType(record, kind(record)));
-                    }
+                    records(sum).forEach(record -> builder.registerSubtypes(new NamedType(record, kind(record))));
                 }
             };
         }
@@ -101,7 +113,11 @@ public class Json {
      */
     public <T> T asked(String text, Class<T> type) {
         try {
-            return mapper.readValue(text, type);
+            T asked = mapper.readValue(text, type);
+            if (asked == null) {
+                throw new InvalidRequest(InvalidRequest.Reason.REQUEST_UNCLEAR, "What was sent says nothing.", "Ask for it again.");
+            }
+            return asked;
         } catch (JacksonException e) {
             for (Throwable cause = e; cause != null; cause = cause.getCause()) {
                 if (cause instanceof WistelException known) {

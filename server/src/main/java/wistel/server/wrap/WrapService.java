@@ -5,8 +5,11 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import wistel.core.docket.Change;
+import wistel.core.docket.Command;
 import wistel.core.docket.DocketSpec;
 import wistel.core.docket.PreflightFacts;
+import wistel.core.docket.SheetCommand;
+import wistel.core.docket.WrapCommand;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.length.Length;
 import wistel.core.paper.PairingVersion;
@@ -82,14 +85,14 @@ public class WrapService {
     private static Change on(DocketSpec d, PreflightFacts facts, Wrap wrap) {
         Wrap lying = wrap.lying(d.stock());
         if (lying.fits(d.stock())) {
-            return new Change.Wraps(lying);
+            return new WrapCommand.Wraps(lying);
         }
         Optional<Stock> stock = facts.stocks(d).filter(s -> wrap.lying(s).fits(s)).findFirst();
-        return stock.<Change>map(s -> new Change.Together(List.of(new Change.Wraps(wrap), new Change.Stocked(s, facts.feedFor(d, s))))).orElseGet(() -> new Change.Wraps(lying));
+        return stock.<Change>map(s -> new Command.Together(List.of(new WrapCommand.Wraps(wrap), new SheetCommand.Stocked(s, facts.feedFor(d, s))))).orElseGet(() -> new WrapCommand.Wraps(lying));
     }
 
     public void unwrap(UUID id, int version) {
-        docketService.change(id, version, new Change.Unwraps(dockets.get(id).spec().wrap().unwrapped()));
+        docketService.change(id, version, new WrapCommand.Unwraps(dockets.get(id).spec().wrap().unwrapped()));
     }
 
     /**
@@ -124,7 +127,7 @@ public class WrapService {
         } else if (asked.free.isPresent() && !asked.free.get()) {
             next = next.byWidth(picture, next.body().faceWidthMm());
         }
-        docketService.change(id, version, new Change.Wraps(asked.corners.map(next::cornered).orElse(next).fitting(d.stock())));
+        docketService.change(id, version, new WrapCommand.Wraps(asked.corners.map(next::cornered).orElse(next).fitting(d.stock())));
     }
 
     private static Wrap sized(Wrap wrap, WrapAsked asked, PixelSize picture, boolean shaped) {
@@ -174,7 +177,7 @@ public class WrapService {
 
     /** Fills the sides with the mean of a patch of the picture. */
     public void colour(UUID id, int version, SideFill.Patch patch) {
-        docketService.change(id, version, new Change.SidesFilled(picked(dockets.get(id).spec(), patch)));
+        docketService.change(id, version, new WrapCommand.SidesFilled(picked(dockets.get(id).spec(), patch)));
     }
 
     SideFill.OneColour picked(DocketSpec d, SideFill.Patch patch) {

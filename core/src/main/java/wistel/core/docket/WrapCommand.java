@@ -1,0 +1,61 @@
+package wistel.core.docket;
+
+import wistel.core.pictures.SideFill;
+import wistel.core.pictures.SideMoves;
+import wistel.core.sheet.Single;
+import wistel.core.sheet.Wrap;
+
+/** What a person decides of a picture round a body. */
+public sealed interface WrapCommand extends Command {
+    /** Round a body. */
+    record Wraps(Wrap wrap) implements WrapCommand {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            d.rendition(wrap.renditionId());
+            return d.withPlan(wrap);
+        }
+
+        @Override
+        public String words() {
+            return Words.wrap(wrap);
+        }
+    }
+
+    /** One picture on a sheet, as large as its face was. */
+    record Unwraps(Single single) implements WrapCommand {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            d.rendition(single.renditionId());
+            return d.withPlan(single);
+        }
+
+        @Override
+        public String words() {
+            return "one picture on the sheet";
+        }
+    }
+
+    record SidesFilled(SideFill fill) implements WrapCommand {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            return d.withPlan(d.wrap().filled(fill));
+        }
+
+        @Override
+        public String words() {
+            return fill.words();
+        }
+    }
+
+    record SidesMoved(SideMoves moves) implements WrapCommand {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            return d.withPlan(d.wrap().moved(moves));
+        }
+
+        @Override
+        public String words() {
+            return moves.changesNothing() ? "sides as they are" : "sides " + Words.sides(moves);
+        }
+    }
+}
