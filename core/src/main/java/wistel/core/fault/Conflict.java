@@ -9,6 +9,8 @@ public final class Conflict extends WistelException {
         DIFFERS,
         /** Something else goes by this name. */
         NAME_TAKEN,
+        /** Too much else is under way. */
+        BUSY,
         /** It is used somewhere. */
         IN_USE,
         /** Decided on an older version than the present one. */

@@ -7,6 +7,8 @@ public final class RecordException extends WistelException {
     public enum Reason {
         /** A docket was written in a way that this version can't read. */
         DOCKET_UNREADABLE,
+        /** What is stored of a record is damaged. */
+        RECORD_DAMAGED,
         /** The database doesn't answer. */
         DATABASE_AWAY,
         /** A file can't be written. */

@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.concurrent.ArrayBlockingQueue;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.CancellationException;
+import java.util.concurrent.TimeUnit;
 
 /**
  * A window over a picture that is decoded once, forward: a thread of its own decodes a few blocks ahead of the reader. Closing it stops
@@ -12,6 +13,9 @@ import java.util.concurrent.CancellationException;
 public final class ForwardRows implements RowWindow {
     private static final int BLOCK_SAMPLES = 1 << 20;
     private static final int BLOCKS_AHEAD = 3;
+
+    /** How often it is seen to that the decoder is still there. */
+    private static final int LOOK_SECONDS = 2;
 
     private final StageTimes times;
     private final int row;
@@ -101,7 +105,13 @@ public final class ForwardRows implements RowWindow {
 
     private Block next() {
         try {
-            Block block = blocks.take();
+            Block block = blocks.poll(LOOK_SECONDS, TimeUnit.SECONDS);
+            while (block == null) {
+                if (!decoder.isAlive() && blocks.isEmpty()) {
+                    throw ended();
+                }
+                block = blocks.poll(LOOK_SECONDS, TimeUnit.SECONDS);
+            }
             if (block.rows == 0) {
                 throw ended();
             }

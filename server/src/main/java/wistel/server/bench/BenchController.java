@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -70,7 +71,11 @@ class BenchController {
         Map<String, Group> groups = new LinkedHashMap<>();
         Map<String, double[]> totals = new HashMap<>();
         DocketRepository.OnBench onBench = dockets.onBench();
-        for (DocketService.Judged judged : docketService.judged(onBench.rows())) {
+        List<Integer> unreadable = new ArrayList<>(onBench.unreadable());
+        List<DocketService.Judged> all = docketService.judged(onBench.rows());
+        Set<UUID> judgedIds = all.stream().map(j -> j.row().id()).collect(Collectors.toSet());
+        onBench.rows().stream().filter(r -> !judgedIds.contains(r.id())).forEach(r -> unreadable.add(r.number()));
+        for (DocketService.Judged judged : all) {
             DocketSpec d = judged.row().spec();
             Optional<PairingVersion> pairing = judged.facts().pairing();
             String paper = pairing.map(p -> p.paper() + ", " + d.stock().name()).orElse("Paper not chosen yet");
@@ -84,9 +89,9 @@ class BenchController {
         List<Group> ordered = new ArrayList<>();
         groups.forEach((key, g) -> ordered.add(new Group(g.paper, g.note, g.paper.startsWith("Paper not") ? "" : takes(totals.get(key)), g.dockets)));
         ordered.sort(Comparator.comparing((Group g) -> g.paper.startsWith("Paper not")).thenComparing(Group::paper));
-        if (!onBench.unreadable().isEmpty()) {
-            String numbers = onBench.unreadable().stream().map(String::valueOf).collect(Collectors.joining(", "));
-            ordered.add(new Group("Docket " + numbers + " can't be read", "it was written by another version and is kept as it is", "", List.of()));
+        if (!unreadable.isEmpty()) {
+            String numbers = unreadable.stream().sorted().map(String::valueOf).collect(Collectors.joining(", "));
+            ordered.add(new Group("Docket " + numbers + " can't be read", "it is kept as it was written: by another version of Wistel, or damaged since", "", List.of()));
         }
         return ordered;
     }
@@ -98,7 +103,10 @@ class BenchController {
     }
 
     private static String note(PairingVersion pairing, DocketService.Judged judged) {
-        Printer printer = judged.printer().orElseThrow();
+        if (judged.printer().isEmpty()) {
+            return "nothing is known of its printer";
+        }
+        Printer printer = judged.printer().get();
         DocketSpec d = judged.row().spec();
         String feed = printer.description().orElse(PrinterDescription.UNKNOWN).feed(d.settings().feed());
         if (printer.away()) {

@@ -8,14 +8,17 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.dao.DuplicateKeyException;
+import org.springframework.jdbc.core.RowMapper;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import wistel.core.fault.Conflict;
 import wistel.core.fault.NotFound;
 import wistel.core.rendition.Compensation;
+import wistel.core.rendition.CompensationRef;
 import wistel.core.rendition.Move;
 import wistel.server.store.Json;
+import wistel.server.store.Records;
 
 /** Compensations and all their versions. */
 @Repository
@@ -25,9 +28,13 @@ public class CompensationRepository {
 
     private final JdbcClient jdbc;
     private final Json json;
+    private final Records records;
     private final Clock clock;
+    private final RowMapper<Row> row;
 
-    public CompensationRepository(JdbcClient jdbc, Json json, Clock clock) {
+    public CompensationRepository(JdbcClient jdbc, Json json, Records records, Clock clock) {
+        this.records = records;
+        this.row = records.checked(r -> "compensation “" + r.getString("name") + "”, version " + r.getInt("no"), this::row);
         this.jdbc = jdbc;
         this.json = json;
         this.clock = clock;
@@ -39,15 +46,20 @@ public class CompensationRepository {
 
     /** The newest version of each, by name. */
     public List<Row> all() {
-        return jdbc.sql(NEWEST + "order by c.name").query(this::row).list();
+        return records.readable(jdbc.sql(NEWEST + "order by c.name"), row);
     }
 
     public Row newest(UUID id) {
-        return jdbc.sql(NEWEST + "and c.id = ?").param(id).query(this::row).optional().orElseThrow(CompensationRepository::missing);
+        return jdbc.sql(NEWEST + "and c.id = ?").param(id).query(row).optional().orElseThrow(CompensationRepository::missing);
     }
 
     public Row find(UUID id, int version) {
-        return jdbc.sql(SELECT + "where c.id = ? and v.no = ?").params(id, version).query(this::row).optional().orElseThrow(CompensationRepository::missing);
+        return jdbc.sql(SELECT + "where c.id = ? and v.no = ?").params(id, version).query(row).optional().orElseThrow(CompensationRepository::missing);
+    }
+
+    /** The version that a reference names, as it is kept; empty when there is none. */
+    public Optional<Compensation> known(CompensationRef ref) {
+        return jdbc.sql(SELECT + "where c.id::text = ? and v.no = ?").params(ref.id(), ref.version()).query(row).optional().map(Row::compensation);
     }
 
     private static NotFound missing() {
@@ -99,7 +111,7 @@ public class CompensationRepository {
 
     /** What new dockets on a pairing start with. */
     public Optional<Compensation> usual(UUID pairingId) {
-        return jdbc.sql(NEWEST + "and c.id = (select compensation_id from pairing_compensation where pairing_id = ?)").param(pairingId).query(this::row).optional().map(Row::compensation);
+        return jdbc.sql(NEWEST + "and c.id = (select compensation_id from pairing_compensation where pairing_id = ?)").param(pairingId).query(row).optional().map(Row::compensation);
     }
 
     /** Names of the papers whose new dockets start with it. */

@@ -15,6 +15,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.springframework.jdbc.core.RowMapper;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
@@ -26,6 +27,7 @@ import wistel.core.fault.NotFound;
 import wistel.core.fault.RecordException;
 import wistel.core.fault.WistelException;
 import wistel.server.store.Json;
+import wistel.server.store.Records;
 import wistel.server.store.StoredSpecs;
 
 /** Dockets and every spec they went through: undo and redo move along these. What was seen of a proof stands beside, and is never undone. */
@@ -38,17 +40,25 @@ public class DocketRepository {
           array(select proof_key from docket_seen s where s.docket_id = d.id) as seen
         from docket d join docket_revision r on r.docket_id = d.id and r.revision = d.revision\s""";
     private static final int UNDO_STEPS = 200;
+    private static final int MOST_READ_BYTES = 64 << 20;
+    /** Of a spec's text and what is made of it. */
+    private static final int BYTES_A_LETTER = 4;
     /** What undo says of a change made before changes had words. */
     private static final String UNNAMED = "the last change";
 
     private final JdbcClient jdbc;
     private final Json json;
     private final StoredSpecs specs;
+    private final Records records;
     private final Clock clock;
+    private final RowMapper<Row> row;
     /** Specs as they were read last, by their text. */
-    private final Cache<String, DocketSpec> read = Caffeine.newBuilder().maximumSize(5000).build();
+    private final Cache<String, DocketSpec> read = Caffeine.newBuilder().maximumWeight(MOST_READ_BYTES)
+        .weigher((String text, DocketSpec spec) -> BYTES_A_LETTER * text.length()).build();
 
-    public DocketRepository(JdbcClient jdbc, Json json, StoredSpecs specs, Clock clock) {
+    public DocketRepository(JdbcClient jdbc, Json json, StoredSpecs specs, Records records, Clock clock) {
+        this.records = records;
+        this.row = records.checked(r -> "docket " + r.getInt("number"), this::row);
         this.jdbc = jdbc;
         this.json = json;
         this.specs = specs;
@@ -94,7 +104,7 @@ public class DocketRepository {
         List<Row> rows = new ArrayList<>();
         jdbc.sql(SELECT + "where not d.put_away order by d.number").query(r -> {
             try {
-                rows.add(row(r, 0));
+                rows.add(row.mapRow(r, 0));
             } catch (RecordException e) {
                 unreadable.add(r.getInt("number"));
             }
@@ -104,12 +114,12 @@ public class DocketRepository {
 
     /** Dockets that hold a version of this compensation now, those put away among them. */
     public List<Row> using(String compensationId) {
-        return jdbc.sql(SELECT + "where r.spec::text like ? order by d.number").param("%\"" + compensationId + "\"%").query(this::row).list().stream()
+        return records.readable(jdbc.sql(SELECT + "where r.spec::text like ? order by d.number").param("%\"" + compensationId + "\"%"), row).stream()
             .filter(row -> row.spec().renditions().stream().anyMatch(x -> x.compensation().kept().filter(k -> k.id().equals(compensationId)).isPresent())).toList();
     }
 
     public Row get(UUID id) {
-        return jdbc.sql(SELECT + "where d.id = ?").param(id).query(this::row).optional()
+        return jdbc.sql(SELECT + "where d.id = ?").param(id).query(row).optional()
             .orElseThrow(() -> new NotFound("There is no such docket.", "Go back to the bench."));
     }
 

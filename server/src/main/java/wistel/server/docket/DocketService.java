@@ -1,5 +1,7 @@
 package wistel.server.docket;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -11,22 +13,27 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
-import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import wistel.core.docket.Change;
+import wistel.core.docket.Command;
 import wistel.core.docket.DocketSpec;
 import wistel.core.docket.Finding;
+import wistel.core.docket.MachineCommand;
 import wistel.core.docket.Preflight;
+import wistel.core.docket.PictureCommand;
 import wistel.core.docket.PreflightFacts;
 import wistel.core.docket.PrintOrder;
 import wistel.core.docket.Readback;
 import wistel.core.docket.Resolution;
 import wistel.core.docket.SettingChoices;
+import wistel.core.docket.SheetCommand;
 import wistel.core.docket.Track;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.fault.NotFound;
+import wistel.core.fault.RecordException;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.icc.transform.BlackPoint;
@@ -41,6 +48,8 @@ import wistel.core.printer.DriverSettings;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.PrinterState;
 import wistel.core.rendition.Compensated;
+import wistel.core.rendition.Compensation;
+import wistel.core.rendition.CompensationRef;
 import wistel.core.rendition.Rendition;
 import wistel.core.sheet.Borders;
 import wistel.core.sheet.Cut;
@@ -67,11 +76,14 @@ import wistel.server.pairing.PairingRepository;
 import wistel.server.printer.Printer;
 import wistel.server.printer.PrinterRepository;
 import wistel.server.store.ProfileRepository;
+import wistel.server.store.Records;
 
 /** Puts together what core needs to judge dockets, one or a whole bench of them, and what a screen shows of one. */
 @Service
 public class DocketService {
     public static final String FIRST_RENDITION = "r1";
+    /** A few words each. */
+    private static final int MOST_PROFILES = 1000;
 
     private final DocketRepository dockets;
     private final MasterRepository masters;
@@ -82,11 +94,13 @@ public class DocketService {
     private final CompensationRepository compensations;
     private final ProfileRepository profiles;
     private final PictureDetails details;
+    private final Records records;
     private final Clock clock;
-    private final Map<String, Set<Intent>> blackAlways = new ConcurrentHashMap<>();
+    private final Cache<String, Set<Intent>> blackAlways = Caffeine.newBuilder().maximumSize(MOST_PROFILES).build();
 
     public DocketService(DocketRepository dockets, MasterRepository masters, PairingRepository pairings, PrinterRepository printers,
-                         PrintHistory history, OwnSheetRepository ownSheets, CompensationRepository compensations, ProfileRepository profiles, PictureDetails details, Clock clock) {
+                         PrintHistory history, OwnSheetRepository ownSheets, CompensationRepository compensations, ProfileRepository profiles, PictureDetails details, Records records, Clock clock) {
+        this.records = records;
         this.details = details;
         this.dockets = dockets;
         this.masters = masters;
@@ -110,22 +124,27 @@ public class DocketService {
         }
     }
 
+    /** @throws RecordException when a record that it needs is damaged */
     public Judged judged(DocketRepository.Row row) {
-        return judged(List.of(row)).get(0);
+        return judging(List.of(row)).apply(row);
     }
 
-    /** Many at once: what they share is asked of the database once. */
+    /** Many at once, those left out that need a damaged record: what they share is asked of the database once. */
     public List<Judged> judged(List<DocketRepository.Row> rows) {
+        Function<DocketRepository.Row, Judged> judging = judging(rows);
+        return rows.stream().flatMap(row -> records.readable("docket " + row.number(), () -> judging.apply(row)).stream()).toList();
+    }
+
+    private Function<DocketRepository.Row, Judged> judging(List<DocketRepository.Row> rows) {
         Set<String> hashes = rows.stream().flatMap(r -> r.spec().renditions().stream()).map(Rendition::masterHash).collect(Collectors.toSet());
         Map<String, MasterRepository.Brief> briefs = masters.briefs(hashes);
         Map<String, PairingVersion> known = pairingsOf(rows);
         Map<String, Printer> printersById = new HashMap<>();
-        known.values().stream().map(PairingVersion::printerId).distinct().forEach(id -> printersById.put(id, printers.get(UUID.fromString(id))));
+        known.values().stream().map(PairingVersion::printerId).distinct().forEach(id -> records.unlessDamaged(() -> Optional.of(printers.get(UUID.fromString(id)))).ifPresent(p -> printersById.put(id, p)));
         Map<String, Double> seconds = history.secondsPerM2();
         Map<UUID, Integer> editions = history.nextEditions(rows.stream().map(DocketRepository.Row::id).toList());
         LocalDate today = LocalDate.now(clock);
-        return rows.stream().map(row -> judged(row, briefs, row.spec().pairingId().map(known::get), printersById,
-            new History(seconds, today, editions.getOrDefault(row.id(), 1)))).toList();
+        return row -> judged(row, briefs, row.spec().pairingId().map(known::get), printersById, new History(seconds, today, editions.getOrDefault(row.id(), 1)));
     }
 
     private record History(Map<String, Double> seconds, LocalDate today, int edition) {
@@ -136,7 +155,7 @@ public class DocketService {
         pairings.all().forEach(p -> known.put(p.pairingId(), p));
         // dockets may still stand on a retired one
         rows.stream().flatMap(r -> r.spec().pairingId().stream()).distinct().filter(id -> !known.containsKey(id))
-            .forEach(id -> pairings.find(id).ifPresent(p -> known.put(id, p)));
+            .forEach(id -> records.unlessDamaged(() -> pairings.find(id)).ifPresent(p -> known.put(id, p)));
         return known;
     }
 
@@ -145,7 +164,8 @@ public class DocketService {
         DocketSpec d = row.spec();
         Map<String, PreflightFacts.Picture> pictures = new HashMap<>();
         List<PrintOrder.Master> used = d.renditions().stream().map(r -> {
-            MasterRepository.Brief m = briefs.get(r.masterHash());
+            MasterRepository.Brief m = Optional.ofNullable(briefs.get(r.masterHash()))
+                .orElseThrow(() -> records.damaged("docket " + row.number(), new IllegalArgumentException("its picture " + r.masterHash() + " isn't there")));
             Optional<DetailMap> detail = d.plan() instanceof Wrap ? details.of(m.hash()) : Optional.empty();
             pictures.put(r.id(), new PreflightFacts.Picture(new PixelSize(m.width(), m.height()), m.channels(), m.profileHash().isPresent(), m.profileProblem(), sourceName(m), detail));
             return new PrintOrder.Master(r.id(), m.hash(), m.profileHash().orElseGet(() -> StandardSpaces.assumedFor(m.channels()).hash()));
@@ -171,7 +191,7 @@ public class DocketService {
     }
 
     private Set<Intent> blackAlways(String profileHash) {
-        return blackAlways.computeIfAbsent(profileHash, hash -> BlackPoint.always(profiles.get(hash)));
+        return blackAlways.get(profileHash, hash -> BlackPoint.always(profiles.get(hash)));
     }
 
     public DocketView view(UUID id) {
@@ -224,15 +244,31 @@ public class DocketService {
         return new StockChoice(stock, facts.feedFor(d, stock), label, fills, own, facts.loaded(d, stock), holds);
     }
 
+    /** Makes a decision that came from outside: a compensation that it names is named only where these are its moves. */
+    public void decide(UUID id, int version, Command command) {
+        change(id, version, checked(command));
+    }
+
+    private Command checked(Command command) {
+        if (command instanceof Command.Together together) {
+            return new Command.Together(together.changes().stream().map(this::checked).toList());
+        }
+        if (command instanceof PictureCommand.Compensates c) {
+            Optional<CompensationRef> kept = c.compensation().kept().flatMap(compensations::known).filter(k -> k.moves().equals(c.compensation().moves())).map(Compensation::ref);
+            return new PictureCommand.Compensates(c.renditionId(), new Compensated(c.compensation().moves(), kept, c.compensation().on()));
+        }
+        return command;
+    }
+
     public void change(UUID id, int version, Change change) {
-        dockets.change(id, version, change instanceof Change.Fitted f && f.fit() == Single.Fit.FILL ? filling(id) : change);
+        dockets.change(id, version, change instanceof SheetCommand.Fitted f && f.fit() == Single.Fit.FILL ? filling(id) : change);
     }
 
     private Change filling(UUID id) {
         DocketRepository.Row row = dockets.get(id);
         Single plan = row.spec().single();
         Single filled = plan.filling(judged(row).facts.ground(row.spec()));
-        return filled.equals(plan.fitted(Single.Fit.FILL)) ? new Change.Fitted(Single.Fit.FILL) : new Change.Filled(filled.widthMm(), filled.heightMm());
+        return filled.equals(plan.fitted(Single.Fit.FILL)) ? new SheetCommand.Fitted(Single.Fit.FILL) : new SheetCommand.Filled(filled.widthMm(), filled.heightMm());
     }
 
     /** Lengths as a person typed them, with units; one of them, or all four borders, is given. */
@@ -249,7 +285,7 @@ public class DocketService {
         Single plan = judged.row.spec().single();
         Page page = judged.layout.pages().get(0);
         Placed placed = page.placed().get(0);
-        change(id, version, asked.borders.<Change>map(b -> new Change.Bordered(new Borders.Sides(mm(b.top), mm(b.right), mm(b.bottom), mm(b.left))))
+        change(id, version, asked.borders.<Change>map(b -> new SheetCommand.Bordered(new Borders.Sides(mm(b.top), mm(b.right), mm(b.bottom), mm(b.left))))
             .or(() -> moved(asked, page, placed.atMm())).orElseGet(() -> sized(asked, plan, placed)));
     }
 
@@ -257,7 +293,7 @@ public class DocketService {
     private static Optional<Change> moved(SizeAsked asked, Page page, Rect at) {
         Optional<Double> x = asked.left.map(DocketService::mm).or(() -> asked.right.map(r -> page.widthMm() - mm(r) - at.width()));
         Optional<Double> y = asked.top.map(DocketService::mm).or(() -> asked.bottom.map(b -> page.heightMm() - mm(b) - at.height()));
-        return x.isEmpty() && y.isEmpty() ? Optional.empty() : Optional.of(new Change.Laid(new Rect(x.orElse(at.x()), y.orElse(at.y()), at.width(), at.height())));
+        return x.isEmpty() && y.isEmpty() ? Optional.empty() : Optional.of(new SheetCommand.Laid(new Rect(x.orElse(at.x()), y.orElse(at.y()), at.width(), at.height())));
     }
 
     private static Change sized(SizeAsked asked, Single plan, Placed placed) {
@@ -279,7 +315,7 @@ public class DocketService {
         }
         // laid by hand it stays about its middle, else the borders place it
         return plan.borders() instanceof Borders.Sides && w >= Single.SMALLEST_MM && h >= Single.SMALLEST_MM
-            ? new Change.Laid(new Rect(at.x() + (at.width() - w) / 2, at.y() + (at.height() - h) / 2, w, h)) : new Change.Framed(w, h);
+            ? new SheetCommand.Laid(new Rect(at.x() + (at.width() - w) / 2, at.y() + (at.height() - h) / 2, w, h)) : new SheetCommand.Framed(w, h);
     }
 
     private static double mm(String written) {
@@ -293,7 +329,7 @@ public class DocketService {
         if (Math.min(largest.widthMm(), largest.heightMm()) < Single.SMALLEST_MM) {
             throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "Nothing can be printed on this sheet by this feed.", "Choose another sheet or feed.");
         }
-        change(id, version, new Change.Framed(largest.widthMm(), largest.heightMm()));
+        change(id, version, new SheetCommand.Framed(largest.widthMm(), largest.heightMm()));
     }
 
     /** A sheet cut to measure, with a name to find it again by where one is given. */
@@ -302,7 +338,7 @@ public class DocketService {
         double l = mm(length);
         Stock.Sheet sheet = new Stock.Sheet(name.isBlank() ? "sheet of " + Length.mm(Math.min(w, l)) + " × " + Length.mm(Math.max(w, l)) : name.strip(), Math.min(w, l), Math.max(w, l));
         Judged judged = judged(dockets.get(id));
-        change(id, version, new Change.Stocked(sheet, judged.facts.feedFor(judged.row.spec(), sheet)));
+        change(id, version, new SheetCommand.Stocked(sheet, judged.facts.feedFor(judged.row.spec(), sheet)));
         if (!name.isBlank()) {
             ownSheets.keep(sheet);
         }
@@ -343,7 +379,7 @@ public class DocketService {
             return on.withSettings(on.settings().with(DriverSettings.FEED, feed.get()));
         }
         double needed = Math.min(on.stock().widthMm(), on.stock() instanceof Stock.Sheet s ? s.lengthMm() : on.stock().widthMm());
-        return there.rolls(on).stream().filter(r -> r.widthMm() >= needed - 1).findFirst().map(r -> new Change.Stocked(r, there.feedFor(on, r)).on(on)).orElse(on);
+        return there.rolls(on).stream().filter(r -> r.widthMm() >= needed - 1).findFirst().map(r -> new SheetCommand.Stocked(r, there.feedFor(on, r)).on(on)).orElse(on);
     }
 
     /** Goes over to another printer's pairing, with what has to change along. */
@@ -352,13 +388,13 @@ public class DocketService {
         DocketRepository.Row row = dockets.get(id);
         DocketSpec before = row.spec();
         DocketSpec after = paired(row, pairing);
-        List<Change> changes = new ArrayList<>(List.of(new Change.Paired(pairing)));
+        List<Command> changes = new ArrayList<>();
         if (!after.stock().equals(before.stock())) {
-            changes.add(new Change.Stocked(after.stock(), Optional.of(after.settings().feed())));
+            changes.add(new SheetCommand.Stocked(after.stock(), Optional.of(after.settings().feed())));
         } else if (!after.settings().feed().equals(pairing.settings().feed())) {
-            changes.add(new Change.Set(DriverSettings.FEED, after.settings().feed()));
+            changes.add(new MachineCommand.Set(DriverSettings.FEED, after.settings().feed()));
         }
-        change(id, version, changes.size() == 1 ? changes.get(0) : new Change.Together(changes));
+        change(id, version, new Change.PairedWith(new Change.Paired(pairing), changes));
     }
 
     /** Keeps that the proof as it stands now was looked at; without a pairing there is none. */

@@ -5,19 +5,22 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import wistel.core.fault.NotFound;
 import wistel.core.paper.Stock;
+import wistel.server.store.Records;
 
 /** Sheets that a person cuts and named. */
 @Repository
 public class OwnSheetRepository {
     private final JdbcClient jdbc;
+    private final Records records;
 
-    public OwnSheetRepository(JdbcClient jdbc) {
+    public OwnSheetRepository(JdbcClient jdbc, Records records) {
+        this.records = records;
         this.jdbc = jdbc;
     }
 
     public List<Stock.Sheet> all() {
-        return jdbc.sql("select name, width_mm, length_mm from own_sheet order by width_mm * length_mm, name")
-            .query((r, n) -> new Stock.Sheet(r.getString(1), r.getDouble(2), r.getDouble(3))).list();
+        return records.readable(jdbc.sql("select name, width_mm, length_mm from own_sheet order by width_mm * length_mm, name"),
+            records.checked(r -> "own sheet “" + r.getString("name") + "”", (r, n) -> new Stock.Sheet(r.getString(1), r.getDouble(2), r.getDouble(3))));
     }
 
     /** Under its name, whatever had it before. */

@@ -4,8 +4,12 @@ import jakarta.servlet.FilterChain;
 import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.net.URI;
+import java.nio.ByteBuffer;
+import java.nio.charset.CharacterCodingException;
+import java.nio.charset.StandardCharsets;
 import java.util.Map;
 import java.util.Set;
 import org.springframework.stereotype.Component;
@@ -20,8 +24,6 @@ import wistel.core.fault.InvalidRequest;
 @Component
 class LoopbackFilter extends OncePerRequestFilter {
     private static final Set<String> LOOPBACK = Set.of("localhost", "127.0.0.1", "[::1]", "::1");
-
-    private static final String ZERO = "%00";
 
     private final JsonMapper json;
 
@@ -38,10 +40,34 @@ class LoopbackFilter extends OncePerRequestFilter {
         if (!LOOPBACK.contains(request.getServerName()) || foreign && !request.getMethod().equals("GET")) {
             refuse(response, HttpServletResponse.SC_FORBIDDEN, new InvalidRequest(InvalidRequest.Reason.FOREIGN, "This came from another page or for another host than Wistel's own.",
                 "Open Wistel at http://localhost on this machine."));
-        } else if (request.getRequestURI().contains(ZERO) || request.getQueryString() != null && request.getQueryString().contains(ZERO)) {
-            refuse(response, HttpServletResponse.SC_BAD_REQUEST, new InvalidRequest(InvalidRequest.Reason.TEXT_OUT_OF_RANGE, "A zero byte is no text.", "Leave it out."));
+        } else if (!sound(request.getRequestURI()) || request.getQueryString() != null && !sound(request.getQueryString())) {
+            refuse(response, HttpServletResponse.SC_BAD_REQUEST, new InvalidRequest(InvalidRequest.Reason.TEXT_OUT_OF_RANGE, "The address holds bytes that are no text.", "Write it in UTF-8, without zero bytes."));
         } else {
             chain.doFilter(request, response);
+        }
+    }
+
+    /** What is behind the percent signs is UTF-8, and no zero byte. */
+    private static boolean sound(String encoded) {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream(encoded.length());
+        for (int i = 0; i < encoded.length(); i++) {
+            int high = encoded.charAt(i) == '%' && i + 2 < encoded.length() ? Character.digit(encoded.charAt(i + 1), 16) : -1;
+            int low = high < 0 ? -1 : Character.digit(encoded.charAt(i + 2), 16);
+            if (low < 0) {
+                bytes.write(encoded.charAt(i));
+                continue;
+            }
+            if (high == 0 && low == 0) {
+                return false;
+            }
+            bytes.write(16 * high + low);
+            i += 2;
+        }
+        try {
+            StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(bytes.toByteArray()));
+            return true;
+        } catch (CharacterCodingException e) {
+            return false;
         }
     }
 

@@ -87,7 +87,7 @@ class Problems extends ResponseEntityExceptionHandler {
         }
         if (e instanceof RecordException r) {
             return switch (r.reason()) {
-                case DOCKET_UNREADABLE -> HttpStatus.UNPROCESSABLE_CONTENT;
+                case DOCKET_UNREADABLE, RECORD_DAMAGED -> HttpStatus.UNPROCESSABLE_CONTENT;
                 case DATABASE_AWAY -> HttpStatus.SERVICE_UNAVAILABLE;
                 case DISK_FULL -> HttpStatus.INSUFFICIENT_STORAGE;
             };

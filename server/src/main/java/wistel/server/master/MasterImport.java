@@ -6,8 +6,10 @@ import java.time.Clock;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.Semaphore;
+import java.util.concurrent.TimeUnit;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
+import wistel.core.fault.Conflict;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.fault.ProfileException;
 import wistel.core.icc.profile.IccProfile;
@@ -27,6 +29,7 @@ public class MasterImport {
     private static final long LARGE_PIXELS = 120_000_000;
     public static final long LARGEST_BYTES = 1L << 30;
     private static final int LONGEST_NAME = 200;
+    private static final int LONGEST_WAIT_MINUTES = 10;
 
     private final FileStore files;
     private final ProfileRepository profiles;
@@ -76,9 +79,7 @@ public class MasterImport {
             // the same file was dropped twice at once: the other one was first
             return known(masters.byHash(kept.hash()).orElseThrow());
         } catch (RuntimeException e) {
-            if (kept.fresh()) {
-                files.delete(kept.hash());
-            }
+            files.discard(kept);
             throw e;
         }
     }
@@ -91,7 +92,9 @@ public class MasterImport {
         PictureFile picture = PictureFile.open(files.image(kept.hash()));
         PictureFacts facts = picture.facts();
         Semaphore slot = (long) facts.width() * facts.height() > LARGE_PIXELS ? decodingLarge : decoding;
-        slot.acquireUninterruptibly();
+        if (!waited(slot)) {
+            throw new Conflict(Conflict.Reason.BUSY, "Many pictures are being read just now; " + fileName + " had to wait too long.", "Drop it again in a while.");
+        }
         try {
             Embedded embedded = embedded(facts);
             IccProfile profile = embedded.profile.orElseGet(() -> StandardSpaces.assumedFor(facts.channels()));
@@ -107,6 +110,15 @@ public class MasterImport {
             return master;
         } finally {
             slot.release();
+        }
+    }
+
+    private static boolean waited(Semaphore slot) {
+        try {
+            return slot.tryAcquire(LONGEST_WAIT_MINUTES, TimeUnit.MINUTES);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            return false;
         }
     }
 

@@ -9,11 +9,13 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.springframework.jdbc.core.RowMapper;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import wistel.core.fault.NotFound;
 import wistel.core.pictures.Histogram;
 import wistel.server.store.Json;
+import wistel.server.store.Records;
 
 @Repository
 public class MasterRepository {
@@ -21,8 +23,10 @@ public class MasterRepository {
 
     private final JdbcClient jdbc;
     private final Json json;
+    private final RowMapper<Master> row;
 
-    public MasterRepository(JdbcClient jdbc, Json json) {
+    public MasterRepository(JdbcClient jdbc, Json json, Records records) {
+        this.row = records.checked(r -> "picture " + r.getString("file_name"), this::row);
         this.jdbc = jdbc;
         this.json = json;
     }
@@ -36,7 +40,7 @@ public class MasterRepository {
     }
 
     public Optional<Master> byHash(String hash) {
-        return jdbc.sql(SELECT + "where m.hash = ?").param(hash).query(this::row).optional();
+        return jdbc.sql(SELECT + "where m.hash = ?").param(hash).query(row).optional();
     }
 
     /** What judging a docket needs of a master. */
@@ -54,7 +58,7 @@ public class MasterRepository {
     }
 
     public Master get(UUID id) {
-        return jdbc.sql(SELECT + "where m.id = ?").param(id).query(this::row).optional()
+        return jdbc.sql(SELECT + "where m.id = ?").param(id).query(row).optional()
             .orElseThrow(() -> new NotFound("There is no such picture.", "Go back to the bench."));
     }
 

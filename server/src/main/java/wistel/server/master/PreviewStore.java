@@ -19,8 +19,11 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.UUID;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
+import wistel.core.fault.RecordException;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.pictures.Histogram;
@@ -41,6 +44,7 @@ public class PreviewStore {
     /** Ordinary files take a fiftieth of it. */
     private static final Duration LONGEST_READING = Duration.ofSeconds(60);
     private static final Duration LONGEST_READING_A_MILLION = Duration.ofMillis(200);
+    private static final Logger LOG = LoggerFactory.getLogger(PreviewStore.class);
     private static final int SMALL = 640;
     private static final long MOST_BYTES = 192L << 20;
     private static final long MOST_ON_DISK = 4L << 30;
@@ -83,12 +87,8 @@ public class PreviewStore {
         View small = view.fitting(SMALL, PictureLight.of(profile));
         previews.put(hash + LARGEST, view);
         previews.put(hash + SMALL, small);
-        try {
-            write(file(hash, LARGEST), view);
-            write(file(hash, SMALL), small);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
+        write(file(hash, LARGEST), view);
+        write(file(hash, SMALL), small);
     }
 
     private View kept(Master master, int level) {
@@ -101,10 +101,19 @@ public class PreviewStore {
             PictureFile picture = PictureFile.open(files.image(master.hash()));
             View view = View.fitting(picture.rows(), level, PictureLight.of(profile(master)), new Histogram.Counter(master.channels()), workers.executor())
                 .oriented(picture.facts().orientation());
-            write(file, view);
+            keep(file, view);
             return view;
         } catch (IOException e) {
             throw new UncheckedIOException(e);
+        }
+    }
+
+    /** A view that can't be kept is shown all the same, and made again the next time. */
+    private void keep(Path file, View view) {
+        try {
+            write(file, view);
+        } catch (RecordException e) {
+            LOG.warn("a preview isn't kept: {}", e.getMessage());
         }
     }
 
@@ -138,19 +147,26 @@ public class PreviewStore {
         return files.previews().resolve(hash + "-" + level);
     }
 
-    private void write(Path file, View view) throws IOException {
+    /** @throws RecordException when the disk is full; nothing half-written stays */
+    private void write(Path file, View view) {
         Path part = files.staging().resolve(UUID.randomUUID().toString());
-        try (DataOutputStream out = new DataOutputStream(new BufferedOutputStream(Files.newOutputStream(part), 1 << 18))) {
-            out.writeInt(view.width());
-            out.writeInt(view.height());
-            out.writeInt(view.channels());
-            ByteBuffer row = ByteBuffer.allocate(2 * view.width() * view.channels());
-            for (int y = 0; y < view.height(); y++) {
-                row.clear().asCharBuffer().put(view.pixels(), y * view.width() * view.channels(), view.width() * view.channels());
-                out.write(row.array());
+        try {
+            try (DataOutputStream out = new DataOutputStream(new BufferedOutputStream(Files.newOutputStream(part), 1 << 18))) {
+                out.writeInt(view.width());
+                out.writeInt(view.height());
+                out.writeInt(view.channels());
+                ByteBuffer row = ByteBuffer.allocate(2 * view.width() * view.channels());
+                for (int y = 0; y < view.height(); y++) {
+                    row.clear().asCharBuffer().put(view.pixels(), y * view.width() * view.channels(), view.width() * view.channels());
+                    out.write(row.array());
+                }
             }
+            Files.move(part, file, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+        } catch (IOException e) {
+            throw FileStore.full(e);
+        } finally {
+            part.toFile().delete();
         }
-        Files.move(part, file, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
     }
 
     private static View read(Path file) throws IOException {

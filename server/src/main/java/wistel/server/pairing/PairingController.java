@@ -29,6 +29,7 @@ import wistel.core.tone.KeptCurve;
 import wistel.server.edge.Events;
 import wistel.server.printer.Printer;
 import wistel.server.printer.PrinterRepository;
+import wistel.server.store.Hash;
 
 /** Pairings, and the profiles that people bring for new ones. */
 @RestController
@@ -60,14 +61,14 @@ class PairingController {
     }
 
     @GetMapping("/api/profiles/{hash}")
-    ProfileFiles.PaperProfile profile(@PathVariable String hash) {
-        return files.known(hash);
+    ProfileFiles.PaperProfile profile(@PathVariable Hash hash) {
+        return files.known(hash.hex());
     }
 
     /** What a profile's own texts say of the pairing that it is for, on this printer. */
     @GetMapping("/api/profiles/{hash}/proposal")
-    PairingProposal proposal(@PathVariable String hash, @RequestParam UUID printerId) {
-        ProfileFiles.PaperProfile profile = files.known(hash);
+    PairingProposal proposal(@PathVariable Hash hash, @RequestParam UUID printerId) {
+        ProfileFiles.PaperProfile profile = files.known(hash.hex());
         return PairingProposal.of(profile.inspection().madeFor(), profile.inspection().blackL().get(Intent.RELATIVE), printers.get(printerId).description()
             .orElse(PrinterDescription.UNKNOWN));
     }

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import org.springframework.jdbc.core.RowMapper;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
@@ -20,6 +21,7 @@ import wistel.core.paper.PaperBody;
 import wistel.core.printer.DriverSettings;
 import wistel.core.tone.KeptCurve;
 import wistel.server.store.Json;
+import wistel.server.store.Records;
 
 /** Papers and pairings. A version of a pairing is never changed: a new one follows it. */
 @Repository
@@ -32,9 +34,13 @@ public class PairingRepository {
 
     private final JdbcClient jdbc;
     private final Json json;
+    private final Records records;
     private final Clock clock;
+    private final RowMapper<PairingVersion> row;
 
-    public PairingRepository(JdbcClient jdbc, Json json, Clock clock) {
+    public PairingRepository(JdbcClient jdbc, Json json, Records records, Clock clock) {
+        this.records = records;
+        this.row = records.checked(r -> "the pairing of " + r.getString("paper") + " on " + r.getString("printer_name") + ", version " + r.getInt("no"), this::row);
         this.jdbc = jdbc;
         this.json = json;
         this.clock = clock;
@@ -70,13 +76,13 @@ public class PairingRepository {
 
     /** The newest version of each, retired ones left out, by the paper's name. */
     public List<PairingVersion> all() {
-        return jdbc.sql("select * from (" + LATEST + "where not g.retired order by v.pairing_id, v.no desc) l order by paper, printer_name, pairing_id").query(this::row).list();
+        return records.readable(jdbc.sql("select * from (" + LATEST + "where not g.retired order by v.pairing_id, v.no desc) l order by paper, printer_name, pairing_id"), row);
     }
 
     /** The newest version, also of a retired one. */
     public Optional<PairingVersion> find(String id) {
         try {
-            return jdbc.sql(LATEST + "where g.id = ? order by v.pairing_id, v.no desc").param(UUID.fromString(id)).query(this::row).optional();
+            return jdbc.sql(LATEST + "where g.id = ? order by v.pairing_id, v.no desc").param(UUID.fromString(id)).query(row).optional();
         } catch (IllegalArgumentException e) {
             return Optional.empty();
         }
@@ -98,12 +104,12 @@ public class PairingRepository {
 
     /** The newest first. */
     public List<Made> versions(UUID id) {
-        return jdbc.sql(ALL + "where g.id = ? order by v.no desc limit 100").param(id).query((r, n) -> new Made(row(r, n), r.getTimestamp("made").toInstant())).list();
+        return records.readable(jdbc.sql(ALL + "where g.id = ? order by v.no desc limit 100").param(id), (r, n) -> new Made(row.mapRow(r, n), r.getTimestamp("made").toInstant()));
     }
 
     public Optional<PairingVersion> find(String id, int number) {
         try {
-            return jdbc.sql(LATEST + "where g.id = ? and v.no = ? order by v.pairing_id, v.no desc").params(UUID.fromString(id), number).query(this::row).optional();
+            return jdbc.sql(LATEST + "where g.id = ? and v.no = ? order by v.pairing_id, v.no desc").params(UUID.fromString(id), number).query(row).optional();
         } catch (IllegalArgumentException e) {
             return Optional.empty();
         }

@@ -9,13 +9,16 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.dao.DuplicateKeyException;
+import org.springframework.jdbc.core.RowMapper;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
@@ -23,9 +26,11 @@ import wistel.core.docket.Costs;
 import wistel.core.docket.PrintOrder;
 import wistel.core.fault.Conflict;
 import wistel.core.fault.NotFound;
+import wistel.core.fault.RecordException;
 import wistel.core.render.PageFingerprint;
 import wistel.server.docket.PrintHistory;
 import wistel.server.store.Json;
+import wistel.server.store.Records;
 import wistel.server.store.StoredSpecs;
 import wistel.server.store.StoredText;
 
@@ -48,9 +53,15 @@ public class AttemptRepository implements PrintHistory {
     private final JdbcClient jdbc;
     private final Json json;
     private final StoredSpecs specs;
+    private final Records records;
     private final Clock clock;
+    private final RowMapper<Attempt> row;
+    private final RowMapper<AttemptPage> page;
 
-    public AttemptRepository(JdbcClient jdbc, Json json, StoredSpecs specs, Clock clock) {
+    public AttemptRepository(JdbcClient jdbc, Json json, StoredSpecs specs, Records records, Clock clock) {
+        this.records = records;
+        this.row = records.checked(r -> "print " + r.getInt("number") + " of docket " + r.getInt("docket_number"), AttemptRepository::row);
+        this.page = records.checked(r -> "page " + r.getInt("page") + " of print " + r.getString("attempt_id"), (r, n) -> page(r));
         this.jdbc = jdbc;
         this.json = json;
         this.specs = specs;
@@ -144,8 +155,9 @@ public class AttemptRepository implements PrintHistory {
     }
 
     public Attempt get(UUID id) {
-        return withPages(jdbc.sql(SELECT + "where a.id = ?").param(id).query(AttemptRepository::row).list()).stream().findFirst()
-            .orElseThrow(() -> new NotFound("There is no such attempt.", "Look it up in the print log."));
+        Attempt a = jdbc.sql(SELECT + "where a.id = ?").param(id).query(row).optional().orElseThrow(() -> new NotFound("There is no such attempt.", "Look it up in the print log."));
+        return withPages(List.of(a)).stream().findFirst()
+            .orElseThrow(() -> records.damaged("print " + a.number() + " of docket " + a.docketNumber(), new IllegalArgumentException("one of its pages is damaged")));
     }
 
     /** As it was written at release: text and hash stay the same through every reprint. */
@@ -160,20 +172,20 @@ public class AttemptRepository implements PrintHistory {
     }
 
     public List<Attempt> ofDocket(UUID docketId) {
-        return withPages(jdbc.sql(SELECT + "where a.docket_id = ? order by a.number desc").param(docketId).query(AttemptRepository::row).list());
+        return withPages(records.readable(jdbc.sql(SELECT + "where a.docket_id = ? order by a.number desc").param(docketId), row));
     }
 
     public List<Attempt> running() {
-        return withPages(jdbc.sql(SELECT + "where a.state in " + RUNNING + " order by a.queued, a.id").query(AttemptRepository::row).list());
+        return withPages(records.readable(jdbc.sql(SELECT + "where a.state in " + RUNNING + " order by a.queued, a.id"), row));
     }
 
     /** Attempts that a printer has before it, in the order in which they were released. */
     List<Attempt> underWay(UUID printerId) {
-        return withPages(jdbc.sql(SELECT + "where a.printer_id = ? and not a.lab_file and a.state in " + RUNNING + " order by a.queued, a.id").param(printerId).query(AttemptRepository::row).list());
+        return withPages(records.readable(jdbc.sql(SELECT + "where a.printer_id = ? and not a.lab_file and a.state in " + RUNNING + " order by a.queued, a.id").param(printerId), row));
     }
 
     List<Attempt> labFilesUnderWay() {
-        return withPages(jdbc.sql(SELECT + "where a.lab_file and a.state in " + RUNNING + " order by a.queued, a.id").query(AttemptRepository::row).list());
+        return withPages(records.readable(jdbc.sql(SELECT + "where a.lab_file and a.state in " + RUNNING + " order by a.queued, a.id"), row));
     }
 
     /** Attempts released earlier for the same printer that still have a page to be sent; those that are held let others pass. */
@@ -192,9 +204,9 @@ public class AttemptRepository implements PrintHistory {
     /** Newest first; words are looked for in title, paper, readback, verdict and remark. */
     public List<Attempt> search(String words) {
         String like = "%" + words.toLowerCase(Locale.ROOT).replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_") + "%";
-        return withPages(jdbc.sql(SELECT + """
+        return withPages(records.readable(jdbc.sql(SELECT + """
             where lower(concat_ws(' ', a.title, a.paper, a.readback, a.verdict, a.remark, 'docket', d.number)) like ?
-            order by a.created desc limit ?""").params(like, LOG_PAGE).query(AttemptRepository::row).list());
+            order by a.created desc limit ?""").params(like, LOG_PAGE), row));
     }
 
     // --- under a lease ---
@@ -431,9 +443,16 @@ public class AttemptRepository implements PrintHistory {
             return attempts;
         }
         Map<UUID, List<AttemptPage>> pages = new HashMap<>();
+        Set<UUID> damaged = new HashSet<>();
         jdbc.sql("select * from attempt_page where attempt_id = any (?) order by page").param(attempts.stream().map(Attempt::id).toArray(UUID[]::new))
-            .query((r, n) -> pages.computeIfAbsent(r.getObject("attempt_id", UUID.class), k -> new ArrayList<>()).add(page(r))).list();
-        return attempts.stream().map(a -> {
+            .query(r -> {
+                try {
+                    pages.computeIfAbsent(r.getObject("attempt_id", UUID.class), k -> new ArrayList<>()).add(page.mapRow(r, 0));
+                } catch (RecordException e) {
+                    damaged.add(r.getObject("attempt_id", UUID.class));
+                }
+            });
+        return attempts.stream().filter(a -> !damaged.contains(a.id())).map(a -> {
             List<AttemptPage> own = pages.getOrDefault(a.id(), List.of());
             int percent = (int) own.stream().mapToInt(p -> p.state() == AttemptState.DONE ? 100 : p.percent()).average().orElse(0);
             return new Attempt(a.id(), a.docketId(), a.docketNumber(), a.number(), a.printerId(), a.printerName(), a.masterHash(), a.orderHash(), a.title(), a.paper(), a.summary(),

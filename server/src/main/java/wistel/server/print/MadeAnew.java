@@ -1,5 +1,6 @@
 package wistel.server.print;
 
+import com.fasterxml.jackson.annotation.JsonProperty;
 import java.util.Locale;
 import java.util.Optional;
 import wistel.core.render.PageFingerprint;
@@ -25,6 +26,7 @@ public record MadeAnew(Optional<Double> mean, Optional<Double> most) {
     }
 
     /** Whether it has to be confirmed. */
+    @JsonProperty
     public boolean seen() {
         return extent() > SEEN;
     }

@@ -12,6 +12,7 @@ import org.springframework.stereotype.Service;
 import wistel.core.fault.InvalidRequest;
 import wistel.server.setting.SettingRepository;
 import wistel.server.store.FileStore;
+import wistel.server.store.Records;
 
 /**
  * Lets print files and scans go that are older than wanted or take more room than wanted, the oldest first and never those of a print under way. A
@@ -29,13 +30,15 @@ public class Retention {
 
     private final AttemptRepository attempts;
     private final Rendering rendering;
+    private final Records records;
     private final SettingRepository settings;
     private final FileStore files;
     private final Clock clock;
 
-    Retention(AttemptRepository attempts, Rendering rendering, SettingRepository settings, FileStore files, Clock clock) {
+    Retention(AttemptRepository attempts, Rendering rendering, Records records, SettingRepository settings, FileStore files, Clock clock) {
         this.attempts = attempts;
         this.rendering = rendering;
+        this.records = records;
         this.settings = settings;
         this.files = files;
         this.clock = clock;
@@ -61,7 +64,7 @@ public class Retention {
     }
 
     private int number(String key, int usual) {
-        return settings.get(key).map(Integer::parseInt).orElse(usual);
+        return settings.get(key).flatMap(text -> records.readable("setting " + key, () -> Integer.parseInt(text))).orElse(usual);
     }
 
     void limit(Limits next) {

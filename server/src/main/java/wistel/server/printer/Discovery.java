@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.locks.ReentrantLock;
 import javax.jmdns.JmDNS;
@@ -35,7 +36,7 @@ public class Discovery {
     private final ReentrantLock asking = new ReentrantLock();
 
     /** @param address of the interface that is asked; empty for all that aren't loopback */
-    public Discovery(@Value("${wistel.discovery.seconds:4}") int seconds, @Value("${wistel.discovery.address:}") String address) {
+    public Discovery(@Value("${wistel.discovery.seconds:3}") int seconds, @Value("${wistel.discovery.address:}") String address) {
         this.patience = Duration.ofSeconds(seconds);
         this.address = address;
     }
@@ -64,7 +65,8 @@ public class Discovery {
             Thread.currentThread().interrupt();
             throw new PrinterException(PrinterException.Reason.INTERRUPTED, "The search was interrupted.", "Look again.", e);
         } finally {
-            open.forEach(Discovery::close);
+            // leaving takes some seconds of its own, for which nobody waits
+            open.forEach(dns -> CompletableFuture.runAsync(() -> close(dns)));
             asking.unlock();
         }
         return List.copyOf(new TreeMap<>(found).values());

@@ -60,10 +60,13 @@ public class IppClient {
     private static final Duration PATIENCE = Duration.ofSeconds(8);
     private static final Duration SCAN_PATIENCE = Duration.ofMinutes(3);
     private static final int LARGEST_ANSWER = 8 << 20;
+    private static final int MOST_WORDS_BYTES = 16 << 20;
 
     private final HttpClient http = HttpClient.newBuilder().version(HttpClient.Version.HTTP_1_1).connectTimeout(Duration.ofSeconds(3)).build();
     /** By printer and address; asked for again after a while, as printers are updated. */
-    private final Cache<String, Map<String, String>> strings = Caffeine.newBuilder().maximumSize(100).expireAfterWrite(Duration.ofMinutes(10)).build();
+    private final Cache<String, Map<String, String>> strings = Caffeine.newBuilder().maximumWeight(MOST_WORDS_BYTES)
+        .weigher((String key, Map<String, String> words) -> 200 + words.entrySet().stream().mapToInt(e -> 100 + 2 * (e.getKey().length() + e.getValue().length())).sum())
+        .expireAfterWrite(Duration.ofMinutes(10)).build();
     private final AtomicInteger requests = new AtomicInteger();
 
     /** What a printer says of itself and of its state now; the UUID is empty when it tells none. */

@@ -12,6 +12,7 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.dao.DuplicateKeyException;
+import org.springframework.jdbc.core.RowMapper;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
@@ -20,6 +21,7 @@ import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.PrinterState;
 import wistel.core.printer.Supply;
 import wistel.server.store.Json;
+import wistel.server.store.Records;
 import wistel.server.store.StoredSpecs;
 import wistel.server.store.StoredText;
 
@@ -30,13 +32,21 @@ public class PrinterRepository {
         select p.*, s.description_hash, s.doing, s.reason, s.more_info, s.loaded, s.supplies, s.black_ink, s.seen
         from printer p left join printer_state s on s.printer_id = p.id\s""";
 
+    private static final int MOST_DESCRIBED_BYTES = 32 << 20;
+    private static final int BYTES_A_LETTER = 8;
+
     private final JdbcClient jdbc;
     private final Json json;
     private final StoredSpecs specs;
+    private final Records records;
     private final Clock clock;
-    private final Cache<String, PrinterDescription> descriptions = Caffeine.newBuilder().maximumSize(50).build();
+    private final RowMapper<Printer> row;
+    private final Cache<String, Described> descriptions = Caffeine.newBuilder().maximumWeight(MOST_DESCRIBED_BYTES)
+        .weigher((String hash, Described d) -> BYTES_A_LETTER * d.letters).build();
 
-    public PrinterRepository(JdbcClient jdbc, Json json, StoredSpecs specs, Clock clock) {
+    public PrinterRepository(JdbcClient jdbc, Json json, StoredSpecs specs, Records records, Clock clock) {
+        this.records = records;
+        this.row = records.checked(r -> "printer " + r.getString("name"), this::row);
         this.jdbc = jdbc;
         this.json = json;
         this.specs = specs;
@@ -45,7 +55,7 @@ public class PrinterRepository {
 
     /** Those in use, by name. */
     public List<Printer> all() {
-        return jdbc.sql(SELECT + "where not p.retired order by p.name, p.id").query(this::row).list();
+        return records.readable(jdbc.sql(SELECT + "where not p.retired order by p.name, p.id"), row);
     }
 
     /** How many prints are on their way to each; printers without any are left out. */
@@ -55,14 +65,14 @@ public class PrinterRepository {
     }
 
     public Printer get(UUID id) {
-        return jdbc.sql(SELECT + "where p.id = ?").param(id).query(this::row).optional()
+        return jdbc.sql(SELECT + "where p.id = ?").param(id).query(row).optional()
             .orElseThrow(() -> new NotFound("There is no such printer.", "Look at the list of printers."));
     }
 
     /** The printer with this IPP UUID, or the one at this address that has not told its UUID yet. */
     public Optional<Printer> known(String ippUuid, String uri) {
         return jdbc.sql(SELECT + "where p.ipp_uuid = ? and p.ipp_uuid <> '' or p.ipp_uuid is null and p.uri = ? order by p.ipp_uuid nulls last limit 1")
-            .params(ippUuid, uri).query(this::row).optional();
+            .params(ippUuid, uri).query(row).optional();
     }
 
     /** @throws DuplicateKeyException when another one has this UUID or address */
@@ -106,7 +116,13 @@ public class PrinterRepository {
     }
 
     private PrinterDescription description(String hash) {
-        return descriptions.get(hash, h -> specs.description(jdbc.sql("select body from printer_description where hash = ?").param(h).query(String.class).single()));
+        return descriptions.get(hash, h -> {
+            String body = jdbc.sql("select body from printer_description where hash = ?").param(h).query(String.class).single();
+            return new Described(specs.description(body), body.length());
+        }).description;
+    }
+
+    private record Described(PrinterDescription description, int letters) {
     }
 
     private Printer row(ResultSet r, int n) throws SQLException {

@@ -18,6 +18,7 @@ import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
+import java.nio.file.attribute.BasicFileAttributes;
 import java.nio.file.attribute.PosixFileAttributeView;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.security.DigestOutputStream;
@@ -32,6 +33,7 @@ import javax.imageio.stream.ImageInputStream;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import wistel.core.fault.InvalidRequest;
+import wistel.core.fault.NotFound;
 import wistel.core.fault.RecordException;
 
 /** Files by SHA-256 of their content. A file appears under its name only when it is complete: it is written aside and moved. */
@@ -39,6 +41,8 @@ import wistel.core.fault.RecordException;
 public class FileStore {
     private static final String LOCK = "in-use";
 
+    /** Held while a file is put in its place or taken from it. */
+    private final Object placing = new Object();
     private final Path content;
     private final Path staging;
     private FileChannel mark;
@@ -99,8 +103,30 @@ public class FileStore {
         mark.close();
     }
 
-    /** @param fresh false when the same content was kept before */
-    public record Kept(String hash, long bytes, boolean fresh) {
+    /**
+     * @param fresh false when the same content was kept before
+     * @param file  tells this very file from one that is put in its place later
+     */
+    public record Kept(String hash, long bytes, boolean fresh, Object file) {
+    }
+
+    /** Takes back what was put and is of no use, unless it had been kept before or somebody else put the same content meanwhile. */
+    public void discard(Kept kept) throws IOException {
+        if (!kept.fresh) {
+            return;
+        }
+        synchronized (placing) {
+            Path place = path(kept.hash);
+            if (Files.exists(place) && identity(place).equals(kept.file)) {
+                Files.delete(place);
+            }
+        }
+    }
+
+    /** Differs between a file and another one that took its place. */
+    private static Object identity(Path place) throws IOException {
+        BasicFileAttributes of = Files.readAttributes(place, BasicFileAttributes.class);
+        return of.fileKey() == null ? of.lastModifiedTime() : of.fileKey();
     }
 
     /** Writes content that some code produces. */
@@ -141,11 +167,15 @@ public class FileStore {
             String hash = HexFormat.of().formatHex(digest.digest());
             long bytes = Files.size(part);
             Path place = path(hash);
-            boolean fresh = !Files.exists(place);
             Files.createDirectories(place.getParent());
-            Files.move(part, place, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+            boolean fresh;
+            Object file = identity(part);
+            synchronized (placing) {
+                fresh = !Files.exists(place);
+                Files.move(part, place, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+            }
             flushed(place.getParent());
-            return new Kept(hash, bytes, fresh);
+            return new Kept(hash, bytes, fresh, file);
         } catch (NoSuchAlgorithmException e) {
             throw new IllegalStateException(e);
         } finally {
@@ -173,17 +203,24 @@ public class FileStore {
             } catch (ClosedByInterruptException e) {
                 throw e;
             } catch (IOException e) {
-                throw new RecordException(RecordException.Reason.DISK_FULL, "The file could not be written: " + e.getMessage() + ".", "Make room on the disk, then try again. Nothing half-written was kept.", e);
+                throw full(e);
             }
         }
     }
 
+    /** A file can't be written. */
+    public static RecordException full(IOException e) {
+        return new RecordException(RecordException.Reason.DISK_FULL, "The file could not be written: " + e.getMessage() + ".", "Make room on the disk, then try again. Nothing half-written was kept.", e);
+    }
+
+    /** @throws NotFound when it can't be a hash */
     public Path path(String hash) {
-        return content.resolve(hash.substring(0, 2)).resolve(hash);
+        String hex = new Hash(hash).hex();
+        return content.resolve(hex.substring(0, 2)).resolve(hex);
     }
 
     public boolean has(String hash) {
-        return Files.exists(path(hash));
+        return Hash.is(hash) && Files.exists(path(hash));
     }
 
     /** Bytes of a file; 0 when it isn't there. */
@@ -192,7 +229,9 @@ public class FileStore {
     }
 
     public void delete(String hash) throws IOException {
-        Files.deleteIfExists(path(hash));
+        if (has(hash)) {
+            Files.deleteIfExists(path(hash));
+        }
     }
 
     public InputStream open(String hash) throws IOException {

@@ -16,10 +16,12 @@ import wistel.core.icc.profile.StandardSpaces;
 /** ICC profiles, by hash: bytes among the files, names in the database, the last used ones in memory. */
 @Repository
 public class ProfileRepository {
+    private static final int MOST_BYTES = 64 << 20;
+
     private final FileStore files;
     private final JdbcClient jdbc;
     private final Clock clock;
-    private final Cache<String, IccProfile> read = Caffeine.newBuilder().maximumWeight(64 << 20).weigher((String h, IccProfile p) -> 2_000_000).build();
+    private final Cache<String, IccProfile> read = Caffeine.newBuilder().maximumWeight(MOST_BYTES).weigher((String h, IccProfile p) -> 2 * p.bytes().length + 10_000).build();
 
     public ProfileRepository(FileStore files, JdbcClient jdbc, Clock clock) {
         this.files = files;

@@ -49,6 +49,7 @@ import wistel.core.tone.ToneScale;
 import wistel.server.print.Attempt;
 import wistel.server.print.AttemptState;
 import wistel.server.store.Json;
+import wistel.server.store.Records;
 import wistel.server.tone.WedgeRepository.Reading;
 import wistel.server.tone.WedgeRepository.Row;
 
@@ -57,15 +58,18 @@ import wistel.server.tone.WedgeRepository.Row;
 @RequestMapping("/api/wedges")
 class ToneController {
     private static final int DRAWN = 101;
+    private static final int EARLIEST_YEAR = 1980;
     private static final Transform TO_DISPLAY = TransformCompiler.compile(new Recipe.FromLab(StandardSpaces.SRGB, Intent.ABSOLUTE));
 
     private final WedgeRepository wedges;
     private final WedgePrinting printing;
     private final ToneService tones;
     private final Json json;
+    private final Records records;
     private final Clock clock;
 
-    ToneController(WedgeRepository wedges, WedgePrinting printing, ToneService tones, Json json, Clock clock) {
+    ToneController(WedgeRepository wedges, WedgePrinting printing, ToneService tones, Json json, Records records, Clock clock) {
+        this.records = records;
         this.json = json;
         this.wedges = wedges;
         this.printing = printing;
@@ -77,7 +81,7 @@ class ToneController {
     @GetMapping
     List<WedgeView> all() {
         Map<Integer, List<Reading>> readings = tones.readingsByWedge();
-        return wedges.all().stream().map(w -> view(w, readings.getOrDefault(w.number(), List.of()))).toList();
+        return wedges.all().stream().flatMap(w -> records.readable("wedge " + w.number(), () -> view(w, readings.getOrDefault(w.number(), List.of()))).stream()).toList();
     }
 
     @GetMapping("/{number}")
@@ -86,12 +90,12 @@ class ToneController {
     }
 
     private WedgeView view(Row w, List<Reading> readings) {
-        PairingVersion pairing = tones.pairing(w);
+        Optional<PairingVersion> pairing = records.unlessDamaged(() -> Optional.of(tones.pairing(w)));
         Optional<WedgeView.WedgeSheet> sheet = tones.attempt(w).map(this::printing);
-        Optional<KeptCurve> own = pairing.curves().stream().filter(k -> k.wedge() == w.number()).findFirst();
-        return new WedgeView(w.number(), w.pairingId().toString(), pairing.paper(), pairing.printerName(), w.mode(), w.words(), w.sheet(), w.steps(), w.repeats(), w.scattered(), w.through().isPresent(), w.ofWedge(),
+        Optional<KeptCurve> own = pairing.stream().flatMap(p -> p.curves().stream()).filter(k -> k.wedge() == w.number()).findFirst();
+        return new WedgeView(w.number(), w.pairingId().toString(), pairing.map(PairingVersion::paper).orElse("a paper that can't be read"), pairing.map(PairingVersion::printerName).orElse(""), w.mode(), w.words(), w.sheet(), w.steps(), w.repeats(), w.scattered(), w.through().isPresent(), w.ofWedge(),
             w.created(), sheet, own.isPresent(), own.filter(k -> k.old(LocalDate.now(clock))).isPresent(), readings.stream().map(r -> new WedgeView.WedgeRead(r.id(), r.origin(), r.taken(), r.note(), r.scanHash().isPresent())).toList(),
-            readings.stream().findFirst().map(r -> told(r, tones.report(w, r))));
+            readings.stream().findFirst().flatMap(r -> records.readable("reading " + r.id() + " of wedge " + w.number(), () -> told(r, tones.report(w, r)))));
     }
 
     private WedgeView.WedgeSheet printing(Attempt a) {
@@ -169,6 +173,9 @@ class ToneController {
     }
 
     private Instant at(LocalDate day) {
+        if (day.getYear() < EARLIEST_YEAR) {
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "No wedge was read before " + EARLIEST_YEAR + ".", "Enter the day on which it was measured.");
+        }
         if (day.isAfter(LocalDate.now(clock))) {
             throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A reading can't be of a day to come.", "Enter the day on which it was measured.");
         }

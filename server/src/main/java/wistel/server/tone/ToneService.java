@@ -59,6 +59,7 @@ import wistel.server.setting.SettingRepository;
 import wistel.server.store.FileStore;
 import wistel.server.store.Json;
 import wistel.server.store.ProfileRepository;
+import wistel.server.store.Records;
 import wistel.server.tone.WedgeRepository.Origin;
 import wistel.server.tone.WedgeRepository.Reading;
 import wistel.server.tone.WedgeRepository.Row;
@@ -80,6 +81,7 @@ public class ToneService {
     private final SettingRepository settings;
     private final ScanPictures scans;
     private final Json json;
+    private final Records records;
     private final Events events;
     private final Clock clock;
     private final TransactionTemplate transaction;
@@ -87,7 +89,8 @@ public class ToneService {
     private final Cache<Reading, ToneReport> reports = Caffeine.newBuilder().executor(Runnable::run).maximumSize(500).build();
 
     public ToneService(WedgeRepository wedges, PairingRepository pairings, AttemptRepository attempts, PrinterRepository printers, IppClient ipp, FileStore files, ProfileRepository profiles,
-                SettingRepository settings, ScanPictures scans, Json json, Events events, Clock clock, TransactionTemplate transaction) {
+                SettingRepository settings, ScanPictures scans, Json json, Records records, Events events, Clock clock, TransactionTemplate transaction) {
+        this.records = records;
         this.wedges = wedges;
         this.pairings = pairings;
         this.attempts = attempts;
@@ -186,16 +189,14 @@ public class ToneService {
             }
             return byScan(wedge, kept.hash(), taken);
         } catch (WistelException e) {
-            if (kept.fresh()) {
-                forget(kept.hash());
-            }
+            forget(kept);
             throw e;
         }
     }
 
-    private void forget(String hash) {
+    private void forget(FileStore.Kept kept) {
         try {
-            files.delete(hash);
+            files.discard(kept);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
@@ -259,7 +260,12 @@ public class ToneService {
 
     /** @param as points of a person's own, or {@code fitted} to go back to the fitted ones */
     void take(UUID id, ReadingTaken as) {
-        Reading r = wedges.reading(id);
+        int wedge = transaction.execute(t -> taken(id, as));
+        events.tell("wedge", Integer.toString(wedge));
+    }
+
+    private int taken(UUID id, ReadingTaken as) {
+        Reading r = wedges.lockedReading(id);
         Optional<ToneCurve> points = as.fitted.orElse(false) || as.target.isPresent() && as.target.get() != r.target() ? Optional.empty() : as.points.map(ToneCurve::new).or(r::points);
         List<Integer> leftOut = as.leftOut.orElse(r.leftOut());
         Reading next = r.taken(as.turned.orElse(r.turned()), leftOut, points, as.target.orElse(r.target()));
@@ -268,7 +274,7 @@ public class ToneService {
             throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "More than half of the steps can't be left out.", "Read the wedge again.");
         }
         wedges.take(next, next.turned() != r.turned() || !next.leftOut().equals(r.leftOut()) || next.target() != r.target());
-        events.tell("wedge", Integer.toString(r.wedge()));
+        return r.wedge();
     }
 
     /** The newest reading of a wedge. */
@@ -343,7 +349,7 @@ public class ToneService {
     }
 
     Optional<Scanner> scanner() {
-        return settings.get(SCANNER).filter(text -> !text.isEmpty()).map(text -> json.read(text, Scanner.class));
+        return settings.get(SCANNER).filter(text -> !text.isEmpty()).flatMap(text -> records.readable("the scanner's curve", () -> json.read(text, Scanner.class)));
     }
 
     /** Learns the scanner's curve from a wedge that an instrument and the scanner have read. */

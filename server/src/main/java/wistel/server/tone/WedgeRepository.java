@@ -9,23 +9,32 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.springframework.jdbc.core.RowMapper;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
 import wistel.core.fault.NotFound;
 import wistel.core.tone.Linearisation;
 import wistel.core.tone.ToneCurve;
 import wistel.core.tone.ToneMode;
 import wistel.core.tone.ToneTarget;
 import wistel.server.store.Json;
+import wistel.server.store.Records;
 
 /** Wedges and their readings. What was read is never changed; how a person takes it stands beside it. */
 @Repository
 public class WedgeRepository {
     private final JdbcClient jdbc;
     private final Json json;
+    private final Records records;
     private final Clock clock;
+    private final RowMapper<Row> row;
+    private final RowMapper<Reading> reading;
 
-    public WedgeRepository(JdbcClient jdbc, Json json, Clock clock) {
+    public WedgeRepository(JdbcClient jdbc, Json json, Records records, Clock clock) {
+        this.records = records;
+        this.row = records.checked(r -> "wedge " + r.getInt("number"), this::row);
+        this.reading = records.checked(r -> "reading " + r.getString("id") + " of wedge " + r.getInt("wedge"), this::readingOf);
         this.jdbc = jdbc;
         this.json = json;
         this.clock = clock;
@@ -73,11 +82,11 @@ public class WedgeRepository {
 
     /** The newest first. */
     public List<Row> all() {
-        return jdbc.sql("select * from wedge order by number desc limit 500").query(this::row).list();
+        return records.readable(jdbc.sql("select * from wedge order by number desc limit 500"), row);
     }
 
     public Row get(int number) {
-        return jdbc.sql("select * from wedge where number = ?").param(number).query(this::row).optional()
+        return jdbc.sql("select * from wedge where number = ?").param(number).query(row).optional()
             .orElseThrow(() -> new NotFound("There is no wedge " + number + ".", "Choose one on the tone bench."));
     }
 
@@ -89,7 +98,8 @@ public class WedgeRepository {
 
     /** What the fit of a reading came to, if that is known. */
     public Optional<Linearisation> fit(UUID reading) {
-        return jdbc.sql("select fit from wedge_reading where id = ? and fit is not null").param(reading).query(String.class).optional().map(t -> json.read(t, Linearisation.class));
+        return jdbc.sql("select fit from wedge_reading where id = ? and fit is not null").param(reading).query(String.class).optional()
+            .flatMap(t -> records.readable("fit of reading " + reading, () -> json.read(t, Linearisation.class)));
     }
 
     /** Keeps it, unless the reading is taken another way by now. */
@@ -99,6 +109,7 @@ public class WedgeRepository {
     }
 
     /** @param fitsAnew what it was fitted to is another now */
+    @Transactional
     public void take(Reading r, boolean fitsAnew) {
         if (fitsAnew) {
             jdbc.sql("update wedge_reading set fit = null where id = ?").param(r.id).update();
@@ -109,16 +120,22 @@ public class WedgeRepository {
 
     /** Of one wedge, the newest first. */
     public List<Reading> readings(int wedge) {
-        return jdbc.sql("select * from wedge_reading where wedge = ? order by taken desc, id").param(wedge).query(this::readingOf).list();
+        return records.readable(jdbc.sql("select * from wedge_reading where wedge = ? order by taken desc, id").param(wedge), reading);
     }
 
     /** Of all wedges. */
     public List<Reading> readings() {
-        return jdbc.sql("select * from wedge_reading order by taken desc, id").query(this::readingOf).list();
+        return records.readable(jdbc.sql("select * from wedge_reading order by taken desc, id"), reading);
+    }
+
+    /** Locked against others until the transaction ends. */
+    Reading lockedReading(UUID id) {
+        jdbc.sql("select 1 from wedge_reading where id = ? for update").param(id).query(Integer.class).optional();
+        return reading(id);
     }
 
     public Reading reading(UUID id) {
-        return jdbc.sql("select * from wedge_reading where id = ?").param(id).query(this::readingOf).optional()
+        return jdbc.sql("select * from wedge_reading where id = ?").param(id).query(reading).optional()
             .orElseThrow(() -> new NotFound("There is no such reading.", "Look at the wedge as it is now."));
     }
 

@@ -30,12 +30,15 @@ public final class TagReader {
         }
     }
 
+    /** Zero bytes and the like, which no name has in it. */
+    private static final String CONTROLS = "\\p{Cntrl}";
+
     private static String latin(byte[] tag, int from, int length) {
-        return length <= 0 || from + length > tag.length ? "" : new String(tag, from, length, StandardCharsets.ISO_8859_1).trim();
+        return length <= 0 || from + length > tag.length ? "" : new String(tag, from, length, StandardCharsets.ISO_8859_1).replaceAll(CONTROLS, "").trim();
     }
 
     private static String utf16(byte[] tag, int from, int length) {
-        return from < 0 || length < 0 || (long) from + length > tag.length ? "" : new String(tag, from, length, StandardCharsets.UTF_16BE).trim();
+        return from < 0 || length < 0 || (long) from + length > tag.length ? "" : new String(tag, from, length, StandardCharsets.UTF_16BE).replaceAll(CONTROLS, "").trim();
     }
 
     public static double[] xyz(byte[] tag) {

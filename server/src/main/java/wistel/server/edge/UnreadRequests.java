@@ -1,0 +1,41 @@
+package wistel.server.edge;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import org.apache.catalina.connector.Request;
+import org.apache.catalina.connector.Response;
+import org.apache.catalina.core.StandardHost;
+import org.apache.catalina.valves.ErrorReportValve;
+import org.springframework.boot.tomcat.servlet.TomcatServletWebServerFactory;
+import org.springframework.boot.web.server.WebServerFactoryCustomizer;
+import org.springframework.stereotype.Component;
+
+/** What the web server itself refuses, before any of our code sees it, has the form of all other problems. */
+@Component
+class UnreadRequests implements WebServerFactoryCustomizer<TomcatServletWebServerFactory> {
+    @Override
+    public void customize(TomcatServletWebServerFactory factory) {
+        factory.addContextCustomizers(context -> ((StandardHost) context.getParent()).setErrorReportValveClass(AsProblem.class.getName()));
+    }
+
+    /** Made by Tomcat. */
+    public static final class AsProblem extends ErrorReportValve {
+        @Override
+        protected void report(Request request, Response response, Throwable throwable) {
+            int status = response.getStatus();
+            if (status < 400 || response.getContentWritten() > 0 || !response.setErrorReported()) {
+                return;
+            }
+            String problem = "{\"status\":" + status + ",\"detail\":\"This request can't be read as it is.\",\"code\":\"request-unclear\",\"next\":\"Compare it with /v3/api-docs, which tells what is taken here.\"}";
+            byte[] body = problem.getBytes(StandardCharsets.UTF_8);
+            try {
+                response.setContentType("application/problem+json");
+                response.getOutputStream().write(body);
+                response.finishResponse();
+            } catch (IOException | IllegalStateException e) {
+                // whoever asked is gone
+                container.getLogger().debug("a refusal was not heard", e);
+            }
+        }
+    }
+}

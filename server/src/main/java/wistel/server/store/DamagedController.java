@@ -1,0 +1,20 @@
+package wistel.server.store;
+
+import java.util.List;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Records that can't be read, by name. */
+@RestController
+class DamagedController {
+    private final Records records;
+
+    DamagedController(Records records) {
+        this.records = records;
+    }
+
+    @GetMapping("/api/damaged")
+    List<Records.Damaged> damaged() {
+        return records.damaged();
+    }
+}
