@@ -28,6 +28,10 @@ export const asked = (change?: ColourChange) =>
 export const masterUrl = (hash: string, longest: number, change?: ColourChange) =>
   `/api/masters/${hash}/picture?longest=${longest}${asked(change)}${forScreen()}`
 
+/** The same where nobody judges colour: small. */
+export const masterThumbnail = (hash: string, longest: number, change?: ColourChange) =>
+  `/api/masters/${hash}/picture?longest=${longest}${asked(change)}&display=thumbnail`
+
 const on = (view: DocketView, longest: number) =>
   `longest=${longest}&pairing=${view.pairing.pairingId}&version=${view.pairing.number}`
 
@@ -38,23 +42,23 @@ export const intentOf = (view: DocketView): Intent =>
 export const blackPointOf = (view: DocketView) => (view.spec.route.kind === 'by-wistel' ? view.spec.route.blackPoint : true)
 
 /** By what the tones of a monochrome picture are proofed, where a wedge told. */
-const toned = (view: DocketView, master: string) => {
-  const key = view.pictures.find((p) => p.master.hash === master)?.tones?.key
+const toned = (picture: OnDocket) => {
+  const key = picture.tones?.key
   return key ? `&tone=${key}` : ''
 }
 
 export const proofUrl = (
   view: DocketView,
-  master: string,
+  picture: OnDocket,
   longest: number,
   shown: ProofView = 'PAPER_WHITE',
   intent: Intent = intentOf(view),
   change?: ColourChange,
 ) =>
-  `/api/masters/${master}/proof?${on(view, longest)}&intent=${intent}&black=${blackPointOf(view)}&view=${shown}${asked(change)}${toned(view, master)}${forScreen()}`
+  `/api/masters/${picture.master.hash}/proof?${on(view, longest)}&intent=${intent}&black=${blackPointOf(view)}&view=${shown}${asked(change)}${toned(picture)}${forScreen()}`
 
-export const gamutUrl = (view: DocketView, master: string, longest: number, change?: ColourChange) =>
-  `/api/masters/${master}/gamut?${on(view, longest)}${asked(change)}${toned(view, master)}`
+export const gamutUrl = (view: DocketView, picture: OnDocket, longest: number, change?: ColourChange) =>
+  `/api/masters/${picture.master.hash}/gamut?${on(view, longest)}${asked(change)}${toned(picture)}`
 
 /** A part of the final raster, pixel for pixel; `state` changes whenever the docket does. */
 export const loupeUrl = (view: DocketView, rendition: string, at: { x: number; y: number }, sharpening: string, mask = false) =>
@@ -63,6 +67,13 @@ export const loupeUrl = (view: DocketView, rendition: string, at: { x: number; y
 /** A piece of a wrap as it is printed, counted from 1, with the docket's sides or others; `state` changes whenever the docket does. */
 export const wrapUrl = (view: DocketView, piece: number, longest: number, sides = 'CHOSEN') =>
   `/api/dockets/${view.id}/wrap/pieces/${piece}/picture?longest=${longest}&sides=${sides}&state=${view.version}${forScreen()}`
+
+/** The same, small, for lists. */
+export const wrapThumbnail = (docket: string, piece: number, longest: number) =>
+  `/api/dockets/${docket}/wrap/pieces/${piece}/picture?longest=${longest}&display=thumbnail`
+
+export const scanThumbnail = (attempt: string, page: number, picture: number) =>
+  `/api/attempts/${attempt}/pages/${page}/pictures/${picture}/scan?longest=180&display=thumbnail`
 
 /** The scan of one picture of a page, both counted from 1. */
 export const scanUrl = (attempt: string, page: number, picture: number, longest: number) =>

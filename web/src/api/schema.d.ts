@@ -340,6 +340,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/damaged": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["damaged"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/displays": {
         parameters: {
             query?: never;
@@ -1572,16 +1588,20 @@ export interface components {
             readback: string;
             remark: string;
             /** @enum {string} */
+            reprint: "KEPT" | "SAME" | "ANEW";
+            /** @enum {string} */
             state: "waiting" | "rendering" | "sending" | "printing" | "done" | "failed" | "cancelled";
             summary: string;
             title: string;
             verdict: string;
         };
         AttemptPage: {
+            anew: components["schemas"]["MadeAnew"];
             /** Format: date-time */
             began: string;
             /** Format: int32 */
             edition: number;
+            engine: string;
             fileHash: string;
             fileKept: boolean;
             /** Format: date-time */
@@ -1655,7 +1675,6 @@ export interface components {
             sizePt: number;
             title: boolean;
         };
-        Change: components["schemas"]["Titled"] | components["schemas"]["Noted"] | components["schemas"]["Copies"] | components["schemas"]["ProfileConfirmed"] | components["schemas"]["Treated"] | components["schemas"]["Compensates"] | components["schemas"]["Charted"] | components["schemas"]["Straightens"] | components["schemas"]["Paired"] | components["schemas"]["Stocked"] | components["schemas"]["Framed"] | components["schemas"]["Laid"] | components["schemas"]["Turned"] | components["schemas"]["Fitted"] | components["schemas"]["Filled"] | components["schemas"]["Cropped"] | components["schemas"]["Trimmed"] | components["schemas"]["Edged"] | components["schemas"]["Wraps"] | components["schemas"]["Unwraps"] | components["schemas"]["SidesFilled"] | components["schemas"]["SidesMoved"] | components["schemas"]["Annotated"] | components["schemas"]["Sharpened"] | components["schemas"]["Bordered"] | components["schemas"]["Resolved"] | components["schemas"]["Routed"] | components["schemas"]["Together"] | components["schemas"]["Set"];
         Chart: {
             /** @enum {string} */
             kind: "chart";
@@ -1665,13 +1684,6 @@ export interface components {
             renditionId: string;
             /** Format: double */
             widthMm: number;
-        };
-        Charted: {
-            chart: components["schemas"]["Chart"];
-            feed: string;
-            /** @enum {string} */
-            kind: "charted";
-            stock: components["schemas"]["Stock"];
         };
         ChromaMoves: {
             byHue: components["schemas"]["HuePoint"][];
@@ -1685,6 +1697,7 @@ export interface components {
             kind: "colour";
         };
         ColourRoute: components["schemas"]["ByWistel"] | components["schemas"]["ByDriver"] | components["schemas"]["DriverMonochrome"];
+        Command: components["schemas"]["Titled"] | components["schemas"]["Noted"] | components["schemas"]["Copies"] | components["schemas"]["ProfileConfirmed"] | components["schemas"]["Treated"] | components["schemas"]["Compensates"] | components["schemas"]["Straightens"] | components["schemas"]["Stocked"] | components["schemas"]["Framed"] | components["schemas"]["Laid"] | components["schemas"]["Turned"] | components["schemas"]["Fitted"] | components["schemas"]["Filled"] | components["schemas"]["Cropped"] | components["schemas"]["Trimmed"] | components["schemas"]["Edged"] | components["schemas"]["Bordered"] | components["schemas"]["Annotated"] | components["schemas"]["Wraps"] | components["schemas"]["Unwraps"] | components["schemas"]["SidesFilled"] | components["schemas"]["SidesMoved"] | components["schemas"]["Sharpened"] | components["schemas"]["Resolved"] | components["schemas"]["Routed"] | components["schemas"]["Set"] | components["schemas"]["Together"];
         Compensated: {
             kept: components["schemas"]["CompensationRef"];
             moves: components["schemas"]["Move"][];
@@ -1770,6 +1783,10 @@ export interface components {
             x: number;
             /** Format: double */
             y: number;
+        };
+        Damaged: {
+            name: string;
+            why: string;
         };
         DocketSpec: {
             annotation: components["schemas"]["Annotation"];
@@ -1937,11 +1954,15 @@ export interface components {
             /** Format: double */
             along: number;
         };
+        Hash: {
+            hex: string;
+        };
         HeavierFoot: {
             /** @enum {string} */
             kind: "heavier-foot";
         };
         Held: {
+            agreed: boolean;
             held: boolean;
         };
         Histogram: {
@@ -1981,6 +2002,8 @@ export interface components {
             /** Format: int64 */
             bytesNow: number;
             limits: components["schemas"]["Limits"];
+            /** Format: int64 */
+            matchingBytes: number;
         };
         KeptCurve: {
             curve: components["schemas"]["ToneCurve"];
@@ -2040,6 +2063,7 @@ export interface components {
         Limits: {
             /** Format: int32 */
             gigabytes: number;
+            keepMatching: boolean;
             /** Format: int32 */
             printFileDays: number;
             /** Format: int32 */
@@ -2084,6 +2108,13 @@ export interface components {
             at: string;
             version: components["schemas"]["PairingVersion"];
         };
+        MadeAnew: {
+            /** Format: double */
+            mean: number;
+            /** Format: double */
+            most: number;
+            seen: boolean;
+        };
         Margins: {
             /** Format: double */
             bottom: number;
@@ -2119,7 +2150,7 @@ export interface components {
             width: number;
         };
         Mend: {
-            change: components["schemas"]["Change"];
+            change: components["schemas"]["Command"];
             label: string;
         };
         Mirrored: {
@@ -2236,12 +2267,6 @@ export interface components {
             unprintable: components["schemas"]["Margins"];
             /** Format: double */
             widthMm: number;
-        };
-        Paired: {
-            /** @enum {string} */
-            kind: "paired";
-            pairing: components["schemas"]["PairingVersion"];
-            usual: components["schemas"]["Compensated"];
         };
         PairingAsked: {
             pairingId: string;
@@ -2728,7 +2753,7 @@ export interface components {
             title: string;
         };
         Together: {
-            changes: components["schemas"]["Change"][];
+            changes: components["schemas"]["Command"][];
             /** @enum {string} */
             kind: "together";
         };
@@ -2829,7 +2854,7 @@ export interface components {
             compensationId: string;
         };
         Value: {
-            change: components["schemas"]["Change"];
+            change: components["schemas"]["Command"];
             chosen: boolean;
             label: string;
             mend: components["schemas"]["Mend"];
@@ -3280,6 +3305,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
+                    "image/jpeg": string;
                     "image/png": string;
                 };
             };
@@ -3559,6 +3585,26 @@ export interface operations {
             };
         };
     };
+    damaged: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Damaged"][];
+                };
+            };
+        };
+    };
     all_1: {
         parameters: {
             query?: never;
@@ -3604,7 +3650,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                hash: string;
+                hash: components["schemas"]["Hash"];
             };
             cookie?: never;
         };
@@ -3677,7 +3723,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Change"];
+                "application/json": components["schemas"]["Command"];
             };
         };
         responses: {
@@ -4607,6 +4653,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
+                    "image/jpeg": string;
                     "image/png": string;
                 };
             };
@@ -4682,6 +4729,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
+                    "image/jpeg": string;
                     "image/png": string;
                 };
             };
@@ -5057,7 +5105,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                hash: string;
+                hash: components["schemas"]["Hash"];
             };
             cookie?: never;
         };
@@ -5081,7 +5129,7 @@ export interface operations {
             };
             header?: never;
             path: {
-                hash: string;
+                hash: components["schemas"]["Hash"];
             };
             cookie?: never;
         };

@@ -160,7 +160,8 @@ function Piece({ docket }: { docket: OnBench }) {
           // biome-ignore lint/suspicious/noArrayIndexKey: pages have no other name than their place
           key={i}
           page={page}
-          sided={`/api/dockets/${docket.id}/wrap/pieces/${i + 1}/picture`}
+          docket={docket.id}
+          number={i + 1}
           pictures={docket.pictures}
           paperLab={docket.paperLab}
           scale={PX_PER_MM}

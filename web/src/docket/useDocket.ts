@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { App } from 'antd'
 import { get, type Problem, patch, post, put, removeOf } from '../api/client'
-import type { Attempt, Change, DocketView, OnDocket, SheetDocket } from '../api/types'
+import type { Attempt, Command, DocketView, OnDocket, SheetDocket } from '../api/types'
 import { OVER } from '../release/words'
 
 /** Lengths as they were typed; one of them is given, or all four borders. */
@@ -32,7 +32,7 @@ export type BodyAsked = Partial<Record<Length, string>> & {
 }
 
 type Step =
-  | { kind: 'change'; change: Change }
+  | { kind: 'change'; change: Command }
   | { kind: 'resize'; asked: SizeAsked }
   | { kind: 'largest' }
   | { kind: 'sheet'; width: string; length: string; name: string }
@@ -114,7 +114,7 @@ export function useDocket(id: string) {
     onError: complain,
   })
 
-  const decide = (next: Change) => change.mutate({ kind: 'change', change: next })
+  const decide = (next: Command) => change.mutate({ kind: 'change', change: next })
   /** The proof as it stands was looked at. */
   const see = () => post<DocketView>(`/api/dockets/${id}/seen`).then((next) => client.setQueryData(key, next), complain)
   return {

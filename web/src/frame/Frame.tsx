@@ -5,10 +5,10 @@ import { NavLink, Outlet, useLocation } from 'react-router'
 import { get } from '../api/client'
 import { useServerEvents } from '../api/events'
 import { useScreen } from '../api/screen'
-import type { Printer } from '../api/types'
+import type { DamagedRecord, Printer } from '../api/types'
 import { MarkSign } from '../parts/MarkSign'
 import { DOING, DOING_MARK } from '../printers/words'
-import { SHORTCUTS } from './words'
+import { damagedWords, SHORTCUTS } from './words'
 import './frame.css'
 
 /** Kinds of input whose keys are text; a radio button or a slider takes none of ours. */
@@ -54,6 +54,7 @@ export function Frame() {
         </NavLink>
       </header>
       <main className="main">
+        <Damaged />
         <Outlet key={screen} />
       </main>
       <Modal open={keys} onCancel={() => setKeys(false)} footer={null} title="Keys">
@@ -71,6 +72,21 @@ export function Frame() {
         </table>
       </Modal>
     </div>
+  )
+}
+
+/** Records that can't be read, wherever one is: the lists are without them. */
+function Damaged() {
+  const { data } = useQuery({
+    queryKey: ['damaged'],
+    queryFn: ({ signal }) => get<DamagedRecord[]>('/api/damaged', signal),
+    refetchInterval: 60_000,
+  })
+  if (!data || data.length === 0) return null
+  return (
+    <p className="damaged" role="status">
+      <MarkSign mark="LOOK" /> {damagedWords(data)}
+    </p>
   )
 }
 

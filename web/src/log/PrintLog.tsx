@@ -1,19 +1,20 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
-import { App, Button, Input } from 'antd'
+import { App, Input } from 'antd'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { get, type Problem, post } from '../api/client'
-import { masterUrl, scanUrl } from '../api/pictures'
+import { get, Problem } from '../api/client'
+import { masterThumbnail, scanThumbnail } from '../api/pictures'
 import type { Attempt } from '../api/types'
 import { whileUnderWay } from '../docket/useDocket'
 import { MarkSign } from '../parts/MarkSign'
 import { moment } from '../parts/numbers'
-import { attemptWords, keptWords, scanned } from '../release/words'
+import { Again } from '../release/Again'
+import { anewWords, attemptWords, keptWords, OVER, scanned } from '../release/words'
 import './log.css'
 
 const thumbnail = (a: Attempt) => {
   const page = scanned(a)
-  return page ? scanUrl(a.id, page.page, 1, 180) : masterUrl(a.masterHash, 180)
+  return page ? scanThumbnail(a.id, page.page, 1) : masterThumbnail(a.masterHash, 180)
 }
 
 export function PrintLog() {
@@ -26,11 +27,9 @@ export function PrintLog() {
     placeholderData: (before) => before,
     refetchInterval: ({ state }) => whileUnderWay(state.data),
   })
-  const again = (a: Attempt) =>
-    post(`/api/attempts/${a.id}/again`).then(
-      () => client.invalidateQueries({ queryKey: ['attempts'] }),
-      (e: Problem) => notification.open({ title: e.message, description: e.next }),
-    )
+  const refresh = () => client.invalidateQueries({ queryKey: ['attempts'] })
+  const complain = (e: Error) =>
+    notification.open({ title: e.message, description: e instanceof Problem ? e.next : 'Try again.' })
   return (
     <div className="page">
       <div className="log-head">
@@ -61,14 +60,16 @@ export function PrintLog() {
               <th>Paper and size</th>
               <th>When</th>
               <th>What became of it</th>
-              <th />
+              <th>
+                <span className="unseen">Again</span>
+              </th>
             </tr>
           </thead>
           <tbody>
             {data.map((a) => (
               <tr key={a.id}>
                 <td className="small-print">
-                  <img src={thumbnail(a)} alt="" />
+                  <img src={thumbnail(a)} alt="" loading="lazy" />
                 </td>
                 <td>
                   <Link to={`/dockets/${a.docketId}/release`} className="titled">
@@ -95,12 +96,11 @@ export function PrintLog() {
                   <div className="soft">
                     {a.remark}
                     {keptWords(a)}
+                    {OVER.includes(a.state) && anewWords(a)}
                   </div>
                 </td>
                 <td className="act">
-                  <Button size="small" onClick={() => again(a)}>
-                    Exactly this again
-                  </Button>
+                  <Again attempt={a} disabled={!OVER.includes(a.state)} onDone={refresh} complain={complain} />
                 </td>
               </tr>
             ))}

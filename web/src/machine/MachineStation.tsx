@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query'
 import { Button } from 'antd'
 import { useState } from 'react'
 import { get } from '../api/client'
-import type { Change, DriverSpace, Printer, SettingChoice } from '../api/types'
+import type { DriverSpace, Printer, SettingChoice } from '../api/types'
 import type { DocketTools, StationProps } from '../docket/useDocket'
 import { Findings } from '../parts/Findings'
 import { fixed } from '../parts/numbers'
@@ -90,7 +90,7 @@ function Row({ choice, tools, docket }: { choice: SettingChoice; tools: DocketTo
   const press = (v: SettingChoice['values'][number]) => {
     if (v.why) return ask(v.value)
     if (v.chosen) return
-    const change = v.change as Change
+    const { change } = v
     // a driver that converts gets the picture in the space that loses least of it
     if (change.kind === 'routed' && change.route.kind === 'by-driver')
       return get<DriverSpace[]>(`/api/dockets/${docket}/driver-spaces`).then(
@@ -125,7 +125,7 @@ function Row({ choice, tools, docket }: { choice: SettingChoice; tools: DocketTo
           <div className="why" key={v.value}>
             <b>{v.label}</b>: {v.why}.{' '}
             {v.mend && (
-              <Button type="link" className="plain-link" onClick={() => tools.decide(v.mend?.change as Change)}>
+              <Button type="link" className="plain-link" onClick={() => tools.decide(v.mend?.change)}>
                 {v.mend.label}
               </Button>
             )}

@@ -48,7 +48,7 @@ export function PaperStation({ view, picture, tools, go }: StationProps) {
         <img
           src={
             chosen
-              ? proofUrl(view, picture.master.hash, BOOTH, 'PAPER_WHITE', intentOf(view), change)
+              ? proofUrl(view, picture, BOOTH, 'PAPER_WHITE', intentOf(view), change)
               : masterUrl(picture.master.hash, BOOTH, change)
           }
           alt="On the chosen paper"

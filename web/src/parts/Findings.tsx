@@ -1,5 +1,5 @@
 import { Button } from 'antd'
-import type { Change, Finding } from '../api/types'
+import type { Finding } from '../api/types'
 import type { DocketTools } from '../docket/useDocket'
 import { MarkSign } from './MarkSign'
 import './findings.css'
@@ -28,7 +28,7 @@ export function Findings({
           {f.mends.length > 0 && (
             <span className="mends">
               {f.mends.map((mend) => (
-                <Button size="small" key={mend.label} onClick={() => tools.decide(mend.change as Change)}>
+                <Button size="small" key={mend.label} onClick={() => tools.decide(mend.change)}>
                   {mend.label}
                 </Button>
               ))}

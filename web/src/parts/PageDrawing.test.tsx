@@ -17,7 +17,7 @@ const placed = (renditionId: string, x: number, crop: object) => ({
 const page = (...all: object[]) =>
   ({ widthMm: 210, heightMm: 297, unprintable: {}, feedTurn: 'UPRIGHT', placed: all, bleed: [], marks: [] }) as unknown as Page
 const drawn = (p: Page) =>
-  renderToStaticMarkup(<PageDrawing sided="/sided" page={p} pictures={pictures} paperLab={[96, 0, 1]} scale={2} />)
+  renderToStaticMarkup(<PageDrawing docket="d1" number={1} page={p} pictures={pictures} paperLab={[96, 0, 1]} scale={2} />)
 
 test('a page is drawn to scale with every picture that lies on it', () => {
   const html = drawn(page(placed('a', 10, {}), placed('b', 110, { width: 100, height: 100 })))
@@ -40,7 +40,7 @@ test('a picture that reaches over the edge is cut by the paper', () => {
 test('a picture with sides is drawn with them, from where they are made', () => {
   const at = { x: 10, y: 20, width: 100, height: 80 }
   const html = drawn(page({ ...placed('a', 20, {}), sides: { grownMm: at } }))
-  expect(html).toContain('src="/sided?longest=520')
+  expect(html).toContain('src="/api/dockets/d1/wrap/pieces/1/picture?longest=400&amp;display=thumbnail')
   expect(html).toContain('left:20px;top:40px;width:200px;height:160px')
   expect(html).not.toContain('/api/masters/')
 })

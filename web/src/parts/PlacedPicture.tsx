@@ -1,14 +1,13 @@
-import { masterUrl, treated } from '../api/pictures'
-import type { Placed, Treatment } from '../api/types'
+import type { Placed } from '../api/types'
 import './page-drawing.css'
 
 type Props = {
   placed: Placed
-  master: { hash: string; width: number; height: number }
-  treatment: Treatment
+  master: { width: number; height: number }
+  /** Its picture, all of the master. */
+  src: string
   /** Pixels of the screen for a millimetre. */
   scale: number
-  longest: number
 }
 
 const MIRROR: Partial<Record<Placed['orientation'], string>> = {
@@ -18,7 +17,7 @@ const MIRROR: Partial<Record<Placed['orientation'], string>> = {
 }
 
 /** A picture where it lies on its page: cropped, straightened, mirrored. */
-export function PlacedPicture({ placed, master, treatment, scale, longest }: Props) {
+export function PlacedPicture({ placed, master, src, scale }: Props) {
   const at = placed.atMm
   const crop = placed.crop
   const across = (100 * master.width) / crop.width
@@ -36,8 +35,9 @@ export function PlacedPicture({ placed, master, treatment, scale, longest }: Pro
     >
       <img
         className="picture"
-        src={masterUrl(master.hash, longest, treated(treatment))}
+        src={src}
         alt=""
+        loading="lazy"
         draggable={false}
         style={{
           left: `${(-100 * crop.x) / crop.width}%`,

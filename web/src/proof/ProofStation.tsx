@@ -76,7 +76,7 @@ export function ProofStation(props: StationProps) {
   const blackAlways = figures?.blackAlways.includes(intent) ?? false
 
   // while a slider moves, quick pictures count more than fine ones
-  const proof = paired ? proofUrl(view, picture.master.hash, draft ? WHILE_MOVING : BOOTH, shown, intent, change) : ''
+  const proof = paired ? proofUrl(view, picture, draft ? WHILE_MOVING : BOOTH, shown, intent, change) : ''
   const { see } = tools
   const seen = view.findings.every((f) => f.code !== 'proof-not-looked-at')
   // biome-ignore lint/correctness/useExhaustiveDependencies: told once for each proof, not for each change
@@ -183,7 +183,7 @@ export function ProofStation(props: StationProps) {
               <div className="intents">
                 {INTENTS.map((i) => (
                   <button type="button" key={i.value} aria-pressed={intent === i.value} onClick={() => set({ intent: i.value })}>
-                    <img src={proofUrl(view, picture.master.hash, 320, shown, i.value, saved)} alt="" />
+                    <img src={proofUrl(view, picture, 320, shown, i.value, saved)} alt="" />
                     <span>
                       {i.label} <b>{figures ? `ΔE ${fixed(figures.meanDifference[i.value] ?? 0, 1)}` : '…'}</b>
                     </span>
@@ -332,7 +332,7 @@ function Comparison({
     setAt(undefined)
     setProbe(undefined)
   }
-  const overlay = outside && <img src={gamutUrl(view, picture.master.hash, BOOTH, change)} alt="Out of gamut" className="over" />
+  const overlay = outside && <img src={gamutUrl(view, picture, BOOTH, change)} alt="Out of gamut" className="over" />
   const reading = at && probe && <ProbeTable probe={probe} at={at} />
   if (compare === 'beside') {
     return (

@@ -3,18 +3,19 @@ import { Button, Input, InputNumber, Progress, Segmented, Select } from 'antd'
 import { useState } from 'react'
 import { get, post, put } from '../api/client'
 import { masterUrl, renditionOf, scanUrl, treated } from '../api/pictures'
-import type { Attempt, Change, DocketView, Mend } from '../api/types'
+import type { Attempt, DocketView, Mend } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { Booth } from '../parts/BoothPicture'
 import { Findings, numbered } from '../parts/Findings'
 import { MarkSign } from '../parts/MarkSign'
 import { fixed, moment } from '../parts/numbers'
+import { Again } from './Again'
 import { LabFile, Written } from './LabFile'
 import { LaidDownSheet, laidFoot, useLaidDown } from './LaidDownSheet'
 import { OtherPrinter } from './OtherPrinter'
 import { Takes } from './Takes'
 import './release.css'
-import { attemptWords, HOLD, LAID, OVER, pageWords, scanned, VERDICTS, WORDS } from './words'
+import { attemptWords, HOLD, LAID, looksDifferent, mayBeHeld, OVER, pageWords, scanned, VERDICTS, WORDS } from './words'
 
 export function ReleaseStation({ view, picture, tools }: StationProps) {
   const client = useQueryClient()
@@ -55,9 +56,13 @@ export function ReleaseStation({ view, picture, tools }: StationProps) {
                 {HOLD.hold}
               </Button>
             )}
-            {running && !last.labFile && last.pages.every((p) => p.jobId === null || p.jobId === undefined) && (
-              <Button onClick={() => put(`/api/attempts/${last.id}/held`, { held: !last.held }).then(refresh, tools.complain)}>
-                {last.held ? HOLD.go : HOLD.again}
+            {running && mayBeHeld(last) && (
+              <Button
+                onClick={() =>
+                  put(`/api/attempts/${last.id}/held`, { held: !last.held, agreed: true }).then(refresh, tools.complain)
+                }
+              >
+                {!last.held ? HOLD.again : looksDifferent(last) ? HOLD.differs : HOLD.go}
               </Button>
             )}
             {running && (
@@ -124,13 +129,7 @@ export function ReleaseStation({ view, picture, tools }: StationProps) {
                     </>
                   )}
                   {a === last && a.verdict !== '' && a.verdict !== 'matches' && <Next attempt={a} view={view} tools={tools} />}
-                  <Button
-                    size="small"
-                    disabled={running}
-                    onClick={() => post(`/api/attempts/${a.id}/again`).then(refresh, tools.complain)}
-                  >
-                    Exactly this again
-                  </Button>
+                  <Again attempt={a} disabled={running} onDone={refresh} complain={tools.complain} />
                 </span>
               )}
             </div>
@@ -152,7 +151,7 @@ function Next({ attempt, view, tools }: { attempt: Attempt; view: DocketView; to
     <span className="next-time">
       {WORDS.next}{' '}
       {data.map((m) => (
-        <Button size="small" key={m.label} onClick={() => tools.decide(m.change as Change)}>
+        <Button size="small" key={m.label} onClick={() => tools.decide(m.change)}>
           {m.label}
         </Button>
       ))}

@@ -28,8 +28,36 @@ export const scanned = (a: Attempt) => a.pages.find((p) => p.scanHash && p.scanK
 export function keptWords(a: Attempt): string {
   const scans = a.pages.some((p) => p.scanHash && !p.scanKept)
   const files = a.pages.some((p) => p.fileHash && !p.fileKept)
-  if (scans && files) return ' Its print file and scan were let go; the file is made again when it is needed.'
-  return files ? ' Its print file was let go and is made again when it is needed.' : scans ? ' Its scan was let go.' : ''
+  const made = a.reprint === 'ANEW' ? 'is made anew by a newer version when it is needed' : 'is made again when it is needed'
+  if (scans && files) return ` Its print file and scan were let go; the file ${made}.`
+  return files ? ` Its print file was let go and ${made}.` : scans ? ' Its scan was let go.' : ''
+}
+
+/** How pages that were made anew differ from the print that they repeat: the furthest of them. */
+export function anewWords(a: Attempt): string {
+  const anew = a.pages.flatMap((p) => (p.anew ? [p.anew] : []))
+  if (anew.length === 0) return ''
+  const known = anew.flatMap((d) => (typeof d.mean === 'number' ? [d.mean] : []))
+  const most = Math.max(...anew.map((d) => d.most ?? 0))
+  return known.length < anew.length
+    ? ' Made anew by a newer version; how far it is from the print of then is not known.'
+    : ` Made anew by a newer version: mean ΔE ${fixed(Math.max(...known), 2)}, at most ${fixed(most, 2)} from the print of then.`
+}
+
+/** Some page of it was made anew and looks different: it goes on only when that is agreed to. */
+export const looksDifferent = (a: Attempt) => a.pages.some((p) => p.anew?.seen)
+
+/** Nothing of it is at the printer yet, or it waits for a word. */
+export const mayBeHeld = (a: Attempt) => a.held || (!a.labFile && a.pages.every((p) => p.jobId === null || p.jobId === undefined))
+
+/** The same print once more, named for what it will be. */
+export const AGAIN: Record<Attempt['reprint'], { label: string; help: string }> = {
+  KEPT: { label: 'Exactly this again', help: 'The very file that was printed is sent once more.' },
+  SAME: { label: 'Exactly this again', help: 'Its file was let go. It is made again from the order, the same to the byte.' },
+  ANEW: {
+    label: 'This again, made anew',
+    help: 'Its file was let go, and this version of Wistel makes it in another way than then. How far it differs is told before it is printed.',
+  },
 }
 
 export const VERDICTS = [
@@ -98,7 +126,7 @@ export const ELSEWHERE = {
   take: 'Put the docket on it',
 }
 
-export const HOLD = { hold: 'Hold it', go: 'Send it now', again: 'Hold it' }
+export const HOLD = { hold: 'Hold it', go: 'Send it now', again: 'Hold it', differs: 'Print it all the same' }
 
 const duration = (seconds: number) =>
   seconds < 90 ? `${Math.max(5, Math.round(seconds / 5) * 5)} s` : `${fixed(seconds / 60, seconds < 600 ? 1 : 0)} min`

@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { App, Button, InputNumber } from 'antd'
+import { App, Button, Checkbox, InputNumber } from 'antd'
 import { useState } from 'react'
 import { get, type Problem, put } from '../api/client'
 import type { Retention } from '../api/types'
@@ -7,7 +7,7 @@ import { megabytes } from '../parts/numbers'
 import { ScreenColour } from './ScreenColour'
 import { ScreenMeasure } from './ScreenMeasure'
 import './settings.css'
-import { WORDS } from './words'
+import { matchingWords, WORDS } from './words'
 
 type Limits = Retention['limits']
 
@@ -29,7 +29,7 @@ export function Settings() {
   })
   if (!data) return null
   const limits: Limits = { ...data.limits, ...edited }
-  const field = (name: keyof Limits, label: string) => (
+  const field = (name: 'printFileDays' | 'scanDays' | 'gigabytes', label: string) => (
     <>
       <dt>{label}</dt>
       <dd>
@@ -56,8 +56,15 @@ export function Settings() {
           {field('gigabytes', WORDS.room)}
         </dl>
         <p className="soft">{WORDS.forEver}</p>
+        <Checkbox
+          checked={limits.keepMatching}
+          onChange={(e) => setEdited((before) => ({ ...before, keepMatching: e.target.checked }))}
+        >
+          {WORDS.matching} <span className="soft">{matchingWords(data.matchingBytes)}</span>
+        </Checkbox>
         <Button
           type="primary"
+          className="keep"
           disabled={Object.keys(edited).length === 0}
           loading={save.isPending}
           onClick={() => save.mutate(limits)}

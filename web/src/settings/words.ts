@@ -1,7 +1,12 @@
+import { megabytes } from '../parts/numbers'
+
+export const matchingWords = (bytes: number) => `they take ${megabytes(bytes)} now`
+
 export const WORDS = {
   head: 'Settings',
   kept: 'How long print files and scans are kept',
-  help: 'Masters, dockets and the print log are kept for ever. A print file that was let go is made again from its order when it is needed; a scan is not.',
+  help: 'Masters, dockets and the print log are kept for ever. A print file that was let go is made again from its order when it is needed, and you are told if a newer version makes it differently; a scan is not.',
+  matching: 'Keep the print files of prints judged “matches” for ever, beside that bound',
   files: 'print files, days',
   scans: 'scans, days',
   room: 'both together, GB',

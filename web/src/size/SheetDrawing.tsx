@@ -1,5 +1,6 @@
 import { Input } from 'antd'
 import { useEffect, useRef, useState } from 'react'
+import { masterUrl, treated } from '../api/pictures'
 import type { Placed, SheetDocket } from '../api/types'
 import { BOOTH } from '../parts/booth'
 import { byArrow, CORNERS, follow } from '../parts/handles'
@@ -201,8 +202,16 @@ function Pieces({
     const master = masterOf(piece)
     const treatment = view.spec.renditions.find((r) => r.id === piece.renditionId)?.treatment ?? { kind: 'colour' }
     return (
-      // biome-ignore lint/suspicious/noArrayIndexKey: pieces have no other name than their place
-      master && <PlacedPicture key={i} placed={piece} master={master} treatment={treatment} scale={scale} longest={BOOTH} />
+      master && (
+        <PlacedPicture
+          // biome-ignore lint/suspicious/noArrayIndexKey: pieces have no other name than their place
+          key={i}
+          placed={piece}
+          master={master}
+          src={masterUrl(master.hash, BOOTH, treated(treatment))}
+          scale={scale}
+        />
+      )
     )
   })
 }

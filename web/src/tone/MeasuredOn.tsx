@@ -1,17 +1,23 @@
-import { Input } from 'antd'
+import { DatePicker } from 'antd'
+import dayjs from 'dayjs'
+
+/** Days as all other dates are written here, and as the server takes them. */
+const SHOWN = 'D MMM YYYY'
+const SENT = 'YYYY-MM-DD'
 
 /** The day on which a reading was measured that is brought as a file; today where nothing is said. */
 export function MeasuredOn({ value, onChange }: { value: string; onChange: (day: string) => void }) {
   return (
     <span className="measured-on soft">
       measured on{' '}
-      <Input
-        type="date"
+      <DatePicker
         size="small"
+        format={[SHOWN, SENT]}
+        placeholder="today"
         aria-label="Measured on; today if left empty"
-        value={value}
-        max={new Date().toISOString().slice(0, 10)}
-        onChange={(e) => onChange(e.target.value)}
+        value={value ? dayjs(value, SENT) : null}
+        maxDate={dayjs()}
+        onChange={(day) => onChange(day ? day.format(SENT) : '')}
       />
     </span>
   )

@@ -14,6 +14,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import wistel.core.icc.profile.ProfileReader;
 import wistel.core.icc.transform.DisplayProfile;
+import wistel.server.store.Hash;
 
 /** Profiles of people's own screens. */
 @RestController
@@ -39,7 +40,7 @@ class DisplayController {
 
     @DeleteMapping("/{hash}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void remove(@PathVariable String hash) {
-        displays.remove(hash);
+    void remove(@PathVariable Hash hash) {
+        displays.remove(hash.hex());
     }
 }

@@ -63,6 +63,11 @@ public class DisplayRepository {
         };
     }
 
+    /** A display, or {@code thumbnail} for a small picture in a list. */
+    public Display display(String name, boolean tagged) {
+        return name.equals("thumbnail") ? Display.THUMBNAIL : new Display(profile(name), tagged);
+    }
+
     private static NotFound gone() {
         return new NotFound("There is no such screen among those that Wistel knows.", "Choose another one in Settings.");
     }

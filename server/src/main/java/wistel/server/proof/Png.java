@@ -18,22 +18,32 @@ import javax.imageio.metadata.IIOInvalidTreeException;
 import javax.imageio.metadata.IIOMetadata;
 import javax.imageio.metadata.IIOMetadataNode;
 import javax.imageio.stream.MemoryCacheImageOutputStream;
+import org.springframework.http.MediaType;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.StandardSpaces;
 import wistel.server.display.Display;
 
-/** 8-bit PNG for a display, tagged with its profile. */
-final class Png {
+/** 8-bit PNG for a display, tagged with its profile; thumbnails are JPEG. */
+public final class Png {
+    /** First byte of a JPEG (ISO/IEC 10918-1, B.1.1.3). */
+    private static final int JPEG_START = 0xFF;
     private static final String FORMAT = "javax_imageio_png_1.0";
     /** Profiles, deflated. */
-    private static final Cache<IccProfile, byte[]> DEFLATED = Caffeine.newBuilder().maximumSize(20).build();
+    private static final Cache<IccProfile, byte[]> DEFLATED = Caffeine.newBuilder().maximumWeight(8 << 20).weigher((IccProfile p, byte[] deflated) -> deflated.length).build();
 
     private Png() {
+    }
+
+    /** What the bytes of a picture are. */
+    public static MediaType type(byte[] picture) {
+        return (picture[0] & 0xFF) == JPEG_START ? MediaType.IMAGE_JPEG : MediaType.IMAGE_PNG;
     }
 
     /** Packing takes twice as long as the proof it packs and halves its bytes: over loopback, as pictures travel, it doesn't pay. */
     private static final float STORED = 1;
     private static final float PACKED = 0.8f;
+    /** Quality at which a picture of some hundred pixels is about 20 kB. */
+    private static final float THUMBNAIL = 0.8f;
 
     /** @param rgb interleaved 16-bit sRGB samples */
     static byte[] of(int width, int height, char[] rgb) {
@@ -49,20 +59,20 @@ final class Png {
             bgr[i + 1] = eight(rgb[i + 1]);
             bgr[i + 2] = eight(rgb[i]);
         }
-        return encode(image, STORED, tag(display));
+        return display.thumbnail() ? encode("jpeg", image, THUMBNAIL, Optional.empty()) : encode("png", image, STORED, tag(display));
     }
 
     /** Drawn patterns, mostly empty: packed. */
     static byte[] ofMarks(BufferedImage image) {
-        return encode(image, PACKED, Optional.of(srgb()));
+        return encode("png", image, PACKED, Optional.of(srgb()));
     }
 
     private static byte eight(char v) {
         return (byte) ((v + 128) / 257);
     }
 
-    private static byte[] encode(BufferedImage image, float quality, Optional<IIOMetadataNode> tag) {
-        ImageWriter writer = ImageIO.getImageWritersByFormatName("png").next();
+    private static byte[] encode(String format, BufferedImage image, float quality, Optional<IIOMetadataNode> tag) {
+        ImageWriter writer = ImageIO.getImageWritersByFormatName(format).next();
         ByteArrayOutputStream out = new ByteArrayOutputStream(1 << 20);
         try (MemoryCacheImageOutputStream stream = new MemoryCacheImageOutputStream(out)) {
             ImageWriteParam param = writer.getDefaultWriteParam();

@@ -31,7 +31,6 @@ import wistel.core.rendition.Rendition;
 import wistel.core.rendition.RenditionCompiler;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
-import wistel.server.display.Display;
 import wistel.server.display.DisplayRepository;
 import wistel.server.docket.DocketRepository;
 import wistel.server.docket.DocketService;
@@ -83,7 +82,7 @@ class ProofController {
     }
 
     private static ResponseEntity<byte[]> picture(byte[] png) {
-        return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).cacheControl(FOR_EVER).body(png);
+        return ResponseEntity.ok().contentType(Png.type(png)).cacheControl(FOR_EVER).body(png);
     }
 
     private Master byHash(String hash) {
@@ -98,10 +97,10 @@ class ProofController {
         return new ProofService.Seen(byHash(hash), changes.asked(change));
     }
 
-    @GetMapping(value = "/masters/{hash}/picture", produces = MediaType.IMAGE_PNG_VALUE)
+    @GetMapping(value = "/masters/{hash}/picture", produces = {MediaType.IMAGE_PNG_VALUE, MediaType.IMAGE_JPEG_VALUE})
     ResponseEntity<byte[]> master(@PathVariable String hash, @RequestParam(defaultValue = "900") int longest, @RequestParam(defaultValue = "") String change,
                                   @RequestParam(defaultValue = SRGB) String display, @RequestParam(defaultValue = "true") boolean tagged) {
-        return picture(proofs.master(seen(hash, change), new Display(displays.profile(display), tagged), longest));
+        return picture(proofs.master(seen(hash, change), displays.display(display, tagged), longest));
     }
 
     /** A master as a version of a pairing would lay it down. */
@@ -110,7 +109,7 @@ class ProofController {
                                  @RequestParam boolean black, @RequestParam(defaultValue = "PAPER_WHITE") ProofView view, @RequestParam(defaultValue = "900") int longest,
                                  @RequestParam(defaultValue = "") String change, @RequestParam(defaultValue = "") String tone, @RequestParam(defaultValue = SRGB) String display,
                                  @RequestParam(defaultValue = "true") boolean tagged) {
-        ProofService.How how = new ProofService.How(intent, black, view, new Display(displays.profile(display), tagged));
+        ProofService.How how = new ProofService.How(intent, black, view, displays.display(display, tagged));
         ToneProofs.Toned toned = tones.of(seen(hash, change), version(pairing, version), tone, new RenditionCompiler.Onward(intent, black));
         return picture(proofs.proof(toned.seen(), toned.pairing(), how, longest));
     }
@@ -127,7 +126,7 @@ class ProofController {
     /** Grays and hues as the paper of a profile gives them. */
     @GetMapping(value = "/profiles/{hash}/sweep", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> sweep(@PathVariable String hash, @RequestParam(defaultValue = SRGB) String display, @RequestParam(defaultValue = "true") boolean tagged) {
-        return picture(proofs.sweep(profiles.get(hash), new Display(displays.profile(display), tagged)));
+        return picture(proofs.sweep(profiles.get(hash), displays.display(display, tagged)));
     }
 
     /** The boundary of what a paper on a printer can hold, as numbers for plots. */
@@ -202,7 +201,7 @@ class ProofController {
     @GetMapping(value = "/dockets/{id}/pages/{page}/laid-down", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> laidDown(@PathVariable UUID id, @PathVariable int page, @RequestParam(defaultValue = "900") int longest, @RequestParam(defaultValue = SRGB) String display,
                                     @RequestParam(defaultValue = "true") boolean tagged) {
-        byte[] png = laidDown.picture(docketService.judged(dockets.get(id)), page, new Display(displays.profile(display), tagged), longest);
+        byte[] png = laidDown.picture(docketService.judged(dockets.get(id)), page, displays.display(display, tagged), longest);
         return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).cacheControl(CacheControl.noStore()).body(png);
     }
 
@@ -219,10 +218,10 @@ class ProofController {
     }
 
     /** The scan of one picture of a page; {@code picture} counts from 1. */
-    @GetMapping(value = "/attempts/{id}/pages/{page}/pictures/{picture}/scan", produces = MediaType.IMAGE_PNG_VALUE)
+    @GetMapping(value = "/attempts/{id}/pages/{page}/pictures/{picture}/scan", produces = {MediaType.IMAGE_PNG_VALUE, MediaType.IMAGE_JPEG_VALUE})
     ResponseEntity<byte[]> scan(@PathVariable UUID id, @PathVariable int page, @PathVariable int picture, @RequestParam(defaultValue = "900") int longest,
                                 @RequestParam(defaultValue = SRGB) String display, @RequestParam(defaultValue = "true") boolean tagged) {
-        return picture(proofs.scan(scanned(id, page, picture), new Display(displays.profile(display), tagged), longest));
+        return picture(proofs.scan(scanned(id, page, picture), displays.display(display, tagged), longest));
     }
 
     record ScanFigures(double meanDifference) {

@@ -2,6 +2,7 @@ package wistel.server.proof;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import jakarta.annotation.PreDestroy;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.io.InputStream;
@@ -78,6 +79,12 @@ public class ProofService {
     private volatile long lastAsked = System.nanoTime() - QUIET_NANOS;
     private final Executor behind = standingBack();
     /** Of source and paper. Each holds a table of about 6 MB. */
+    private final ExecutorService warming = Executors.newSingleThreadExecutor(task -> {
+        Thread thread = new Thread(task, "booth-warming");
+        thread.setDaemon(true);
+        thread.setPriority(Thread.MIN_PRIORITY);
+        return thread;
+    });
     private final Cache<List<IccProfile>, GamutCheck> gamuts = Caffeine.newBuilder().executor(Runnable::run).maximumSize(8).build();
     private final Cache<IccProfile, GamutBoundary> boundaries = Caffeine.newBuilder().executor(Runnable::run).maximumSize(30).build();
 
@@ -173,13 +180,7 @@ public class ProofService {
     }
 
     private Executor standingBack() {
-        ExecutorService one = Executors.newSingleThreadExecutor(task -> {
-            Thread thread = new Thread(task, "booth-warming");
-            thread.setDaemon(true);
-            thread.setPriority(Thread.MIN_PRIORITY);
-            return thread;
-        });
-        return task -> one.execute(() -> {
+        return task -> warming.execute(() -> {
             try {
                 for (int i = 0; i < MOST_WAITS && System.nanoTime() - lastAsked < QUIET_NANOS; i++) {
                     Thread.sleep(QUIET_NANOS / 1_000_000);
@@ -187,11 +188,16 @@ public class ProofService {
                 task.run();
             } catch (InterruptedException e) {
                 Thread.currentThread().interrupt();
-            } catch (RuntimeException e) {
+            } catch (RuntimeException | Error e) {
                 // whoever needs it makes it, and is told then
-                LOG.warn("nothing was made ahead: {}", e.getMessage());
+                LOG.warn("nothing was made ahead: {}", e.toString());
             }
         });
+    }
+
+    @PreDestroy
+    void stop() {
+        warming.shutdownNow();
     }
 
     /** For somebody who waits for a picture. */

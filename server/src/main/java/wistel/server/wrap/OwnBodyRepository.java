@@ -5,13 +5,16 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import wistel.core.fault.NotFound;
 import wistel.core.sheet.WrapBody;
+import wistel.server.store.Records;
 
 /** Bars and boards that a person keeps under a name. */
 @Repository
 class OwnBodyRepository {
     private final JdbcClient jdbc;
+    private final Records records;
 
-    OwnBodyRepository(JdbcClient jdbc) {
+    OwnBodyRepository(JdbcClient jdbc, Records records) {
+        this.records = records;
         this.jdbc = jdbc;
     }
 
@@ -19,8 +22,9 @@ class OwnBodyRepository {
     }
 
     List<OwnBody> all() {
-        return jdbc.sql("select name, kind, depth_mm, air_gap_mm, turn_over_mm from own_body order by kind, depth_mm, name")
-            .query((r, n) -> new OwnBody(r.getString(1), new WrapBody.Support(WrapBody.Kind.valueOf(r.getString(2)), r.getDouble(3), r.getDouble(4)), r.getDouble(5))).list();
+        return records.readable(jdbc.sql("select name, kind, depth_mm, air_gap_mm, turn_over_mm from own_body order by kind, depth_mm, name"),
+            records.checked(r -> "own body “" + r.getString("name") + "”",
+                (r, n) -> new OwnBody(r.getString(1), new WrapBody.Support(WrapBody.Kind.valueOf(r.getString(2)), r.getDouble(3), r.getDouble(4)), r.getDouble(5))));
     }
 
     /** Under its name, whatever had it before. */

@@ -31,6 +31,7 @@ import wistel.server.docket.DocketView;
 import wistel.server.docket.IfMatch;
 import wistel.server.edge.Events;
 import wistel.server.proof.LaidDownService;
+import wistel.server.proof.Png;
 
 /** Wraps over REST. */
 @RestController
@@ -89,7 +90,7 @@ class WrapController {
     enum Shown { CHOSEN, ITSELF, MIRRORED, STRETCHED, ONE_COLOUR, EXTENDED }
 
     /** One piece, counted from 1, as it is printed, face and sides; with other sides than the docket's where they are asked for. */
-    @GetMapping(value = "/dockets/{id}/wrap/pieces/{piece}/picture", produces = MediaType.IMAGE_PNG_VALUE)
+    @GetMapping(value = "/dockets/{id}/wrap/pieces/{piece}/picture", produces = {MediaType.IMAGE_PNG_VALUE, MediaType.IMAGE_JPEG_VALUE})
     ResponseEntity<byte[]> picture(@PathVariable UUID id, @PathVariable int piece, @RequestParam(defaultValue = "900") int longest, @RequestParam(defaultValue = "CHOSEN") Shown sides,
                                    @RequestParam(defaultValue = "srgb") String display, @RequestParam(defaultValue = "true") boolean tagged) {
         DocketRepository.Row row = dockets.get(id);
@@ -99,8 +100,8 @@ class WrapController {
         if (longest < 16) {
             throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A picture of " + longest + " pixels can't be made.", "Ask for 16 or more.");
         }
-        byte[] png = laidDown.alone(judged, piece, new Display(displays.profile(display), tagged), longest);
-        return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).cacheControl(CacheControl.noStore()).body(png);
+        byte[] png = laidDown.alone(judged, piece, displays.display(display, tagged), longest);
+        return ResponseEntity.ok().contentType(Png.type(png)).cacheControl(CacheControl.noStore()).body(png);
     }
 
     private Optional<SideFill> other(DocketSpec d, Shown sides) {

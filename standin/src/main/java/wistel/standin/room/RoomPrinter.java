@@ -496,7 +496,7 @@ public final class RoomPrinter implements AutoCloseable {
                 finish(job.id(), PrintJob.State.CANCELED, "job-canceled-by-user");
             } catch (IOException | WistelException e) {
                 finish(job.id(), PrintJob.State.ABORTED, "document-format-error");
-            } catch (RuntimeException e) {
+            } catch (RuntimeException | Error e) {
                 System.err.println("job " + job.id() + " aborted: " + e);
                 finish(job.id(), PrintJob.State.ABORTED, "aborted-by-system");
             }
