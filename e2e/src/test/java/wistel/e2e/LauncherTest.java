@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
 import org.testng.annotations.DataProvider;
@@ -35,6 +36,19 @@ public class LauncherTest {
         Said said = launcher(Map.of(), "status");
         assertThat(said.exit).isEqualTo(1);
         assertThat(said.text.lines()).hasSize(3).allMatch(l -> l.endsWith("stopped"));
+    }
+
+    /** A home that an older version left open to everybody. */
+    @Test
+    public void whatLiesInTheHomeIsNobodyElses() throws Exception {
+        Path home = Files.createTempDirectory("old-home");
+        Path log = Files.writeString(home.resolve("server.log"), "what a photographer printed");
+        Path room = Files.createDirectory(home.resolve("room"));
+        Files.setPosixFilePermissions(log, PosixFilePermissions.fromString("rw-r--r--"));
+        Files.setPosixFilePermissions(room, PosixFilePermissions.fromString("rwxr-xr-x"));
+        launcher(Map.of("WISTEL_HOME", home.toString()), "status");
+        assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(log))).isEqualTo("rw-------");
+        assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(room))).isEqualTo("rwx------");
     }
 
     @Test

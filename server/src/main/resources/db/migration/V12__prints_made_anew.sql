@@ -22,3 +22,8 @@ update attempt_page p set engine = coalesce(a.print_order::jsonb ->> 'engine', '
 from attempt a
 where a.id = p.attempt_id and p.file_hash is not null
   and not exists (select 1 from attempt o where o.order_hash = a.order_hash and o.created < a.created);
+
+-- Two printers of one name couldn't be told apart: all but the first get a number.
+update printer p set name = p.name || ' (' || d.n || ')'
+from (select id, row_number() over (partition by lower(name) order by id) as n from printer) d
+where d.id = p.id and d.n > 1;

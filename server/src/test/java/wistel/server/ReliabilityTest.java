@@ -363,7 +363,7 @@ public class ReliabilityTest {
         String mine = test.bean(PrinterRepository.class).all().get(0).id().toString();
         try (PrintRoom other = new PrintRoom(Files.createTempDirectory("room"), 0, 0)) {
             JsonNode added = api.post("/api/printers", "{\"uri\":\"ipp://localhost:" + other.port() + "/ipp/print\"}", 0).body();
-            assertThat(added.path("name").asString()).as("the same name").isEqualTo("Ardle 17");
+            assertThat(added.path("name").asString()).as("it calls itself by the same name, and is told apart").isEqualTo("Ardle 17 (2)");
             assertThat(added.path("id").asString()).isNotEqualTo(mine);
             JsonNode again = api.post("/api/printers", "{\"uri\":\"ipp://127.0.0.1:" + other.port() + "/ipp/print\"}", 0).body();
             assertThat(again.path("id").asString()).as("the same printer under another address").isEqualTo(added.path("id").asString());
@@ -371,6 +371,7 @@ public class ReliabilityTest {
             String path = "/api/printers/" + added.path("id").asString();
             assertThat(api.patch(path, "{\"name\":\"Upstairs\"}", 0).body().path("name").asString()).isEqualTo("Upstairs");
             assertThat(api.patch(path, "{\"name\":\" \"}", 0).code()).isEqualTo("name-out-of-range");
+            assertThat(api.patch(path, "{\"name\":\"ardle 17\"}", 0).code()).isEqualTo("name-taken");
             api.patch(path, "{\"retired\":true}", 0);
             assertThat(api.get("/api/printers").body().size()).isEqualTo(1);
         }

@@ -96,7 +96,7 @@ public record Readings(Kind kind, List<Reading> all) {
     private static Readings ofLines(String text) {
         List<double[]> lines = new ArrayList<>();
         int count = 0;
-        for (String line : text.split("\\R")) {
+        for (String line : Table.lines(text, Readings::unclear)) {
             count++;
             List<String> words = Table.words(line.replace(';', ' '));
             if (words.isEmpty() || words.get(0).startsWith("#")) {

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.function.Function;
 import java.util.regex.Pattern;
 import wistel.core.fault.MeasurementException;
 
@@ -13,11 +14,16 @@ import wistel.core.fault.MeasurementException;
 record Table(Map<String, Integer> columns, List<List<String>> rows) {
     private static final int MOST_ROWS = 50_000;
     private static final int MOST_COLUMNS = 600;
+    /** Some columns of spectra have long names, no line has this many. */
+    private static final int LONGEST_LINE = 32_768;
+    private static final int MOST_LINES = 100_000;
+    /** What ends a line: those of Unicode (UAX 14, class BK, CR, LF, NL). */
+    private static final String ENDS = "\n\r\f\u000B\u0085\u2028\u2029";
     private static final Pattern DECIMAL_COMMA = Pattern.compile("[+-]?\\d*,\\d+(?:[eE][+-]?\\d+)?");
 
     /** @throws MeasurementException when a section is missing, a row is too short, or there is more than a chart can hold */
     static Table parse(String text) {
-        String[] lines = text.split("\\R");
+        List<String> lines = lines(text, Table::broken);
         List<String> names = new ArrayList<>();
         for (String line : section(lines, "BEGIN_DATA_FORMAT", "END_DATA_FORMAT")) {
             names.addAll(words(line));
@@ -44,7 +50,30 @@ record Table(Map<String, Integer> columns, List<List<String>> rows) {
         return new Table(columns, rows);
     }
 
-    private static List<String> section(String[] lines, String begin, String end) {
+    /**
+     * The lines of a text.
+     *
+     * @param refused what to say where one is longer than any reading, or there are more than readings have
+     */
+    static List<String> lines(String text, Function<String, MeasurementException> refused) {
+        List<String> lines = new ArrayList<>();
+        int from = 0;
+        for (int at = 0; at <= text.length(); at++) {
+            if (at == text.length() || ENDS.indexOf(text.charAt(at)) >= 0) {
+                lines.add(text.substring(from, at));
+                at += at + 1 < text.length() && text.charAt(at) == '\r' && text.charAt(at + 1) == '\n' ? 1 : 0;
+                from = at + 1;
+                if (lines.size() > MOST_LINES) {
+                    throw refused.apply("it has more than " + MOST_LINES + " lines");
+                }
+            } else if (at - from >= LONGEST_LINE) {
+                throw refused.apply("line " + (lines.size() + 1) + " has more than " + LONGEST_LINE + " characters");
+            }
+        }
+        return lines;
+    }
+
+    private static List<String> section(List<String> lines, String begin, String end) {
         List<String> found = new ArrayList<>();
         boolean inside = false;
         for (String line : lines) {

@@ -11,6 +11,8 @@ public final class InvalidRequest extends WistelException {
         CURVE_UNCLEAR,
         /** More patches than the sheet holds. */
         CHART_TOO_LARGE,
+        /** A body stopped coming. */
+        UPLOAD_STALLED,
         /** More bytes than are taken. */
         FILE_TOO_LARGE,
         /** Not a length. */
@@ -23,7 +25,6 @@ public final class InvalidRequest extends WistelException {
         OUT_OF_RANGE,
         /** A page that an attempt doesn't have. */
         PAGE_UNKNOWN,
-        /** A pairing given as a value where its id is asked for. */
         /** No paper is chosen yet. */
         PAIRING_MISSING,
         /** A change of another sheet plan than the docket's. */

@@ -83,7 +83,11 @@ class Problems extends ResponseEntityExceptionHandler {
             return c.reason() == Conflict.Reason.STALE ? HttpStatus.PRECONDITION_FAILED : HttpStatus.CONFLICT;
         }
         if (e instanceof InvalidRequest r) {
-            return r.reason() == InvalidRequest.Reason.FILE_TOO_LARGE ? HttpStatus.CONTENT_TOO_LARGE : HttpStatus.BAD_REQUEST;
+            return switch (r.reason()) {
+                case FILE_TOO_LARGE -> HttpStatus.CONTENT_TOO_LARGE;
+                case UPLOAD_STALLED -> HttpStatus.REQUEST_TIMEOUT;
+                default -> HttpStatus.BAD_REQUEST;
+            };
         }
         if (e instanceof RecordException r) {
             return switch (r.reason()) {

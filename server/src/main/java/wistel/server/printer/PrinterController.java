@@ -52,6 +52,10 @@ class PrinterController {
     @ResponseStatus(HttpStatus.CREATED)
     PrinterView add(@RequestBody NewPrinter asked) {
         String uri = asked.uri().trim();
+        if (PrinterRepository.withUser(uri)) {
+            throw new InvalidRequest(InvalidRequest.Reason.ADDRESS_UNCLEAR, "An address with a user and password isn't taken: they would be shown to everybody who looks at the printers.",
+                "Write it without them, like ipp://printer.local/ipp/print.");
+        }
         if (uri.length() > LONGEST_ADDRESS || !address(uri)) {
             throw new InvalidRequest(InvalidRequest.Reason.ADDRESS_UNCLEAR, "'" + (uri.length() > 60 ? uri.substring(0, 60) + "…" : uri) + "' is not a printer's address.",
                 "Write it like ipp://printer.local/ipp/print.");

@@ -10,11 +10,12 @@ import org.springframework.boot.tomcat.servlet.TomcatServletWebServerFactory;
 import org.springframework.boot.web.server.WebServerFactoryCustomizer;
 import org.springframework.stereotype.Component;
 
-/** What the web server itself refuses, before any of our code sees it, has the form of all other problems. */
+/** The web server's own part: what it refuses before any of our code sees it has the form of all other problems, and bodies are let in by {@link UploadGate}. */
 @Component
-class UnreadRequests implements WebServerFactoryCustomizer<TomcatServletWebServerFactory> {
+class WebServer implements WebServerFactoryCustomizer<TomcatServletWebServerFactory> {
     @Override
     public void customize(TomcatServletWebServerFactory factory) {
+        factory.addEngineValves(new UploadGate());
         factory.addContextCustomizers(context -> ((StandardHost) context.getParent()).setErrorReportValveClass(AsProblem.class.getName()));
     }
 
