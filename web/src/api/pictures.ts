@@ -61,8 +61,14 @@ export const gamutUrl = (view: DocketView, picture: OnDocket, longest: number, c
   `/api/masters/${picture.master.hash}/gamut?${on(view, longest)}${asked(change)}${toned(picture)}`
 
 /** A part of the final raster, pixel for pixel; `state` changes whenever the docket does. */
-export const loupeUrl = (view: DocketView, rendition: string, at: { x: number; y: number }, sharpening: string, mask = false) =>
-  `/api/dockets/${view.id}/renditions/${rendition}/loupe?x=${at.x.toFixed(4)}&y=${at.y.toFixed(4)}&sharpening=${sharpening}&mask=${mask}&state=${view.version}`
+export const loupeUrl = (
+  view: DocketView,
+  rendition: string,
+  at: { x: number; y: number; part?: number },
+  sharpening: string,
+  mask = false,
+) =>
+  `/api/dockets/${view.id}/renditions/${rendition}/loupe?part=${at.part ?? 0}&x=${at.x.toFixed(4)}&y=${at.y.toFixed(4)}&sharpening=${sharpening}&mask=${mask}&state=${view.version}`
 
 /** A piece of a wrap as it is printed, counted from 1, with the docket's sides or others; `state` changes whenever the docket does. */
 export const wrapUrl = (view: DocketView, piece: number, longest: number, sides = 'CHOSEN') =>

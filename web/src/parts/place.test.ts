@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest'
-import { inCrop } from './place'
+import type { DocketView, OnDocket } from '../api/types'
+import { inCrop, inPrint } from './place'
 
 const crop = { x: 500, y: 300, width: 3000, height: 2000 }
 const master = { width: 4000, height: 2600 }
@@ -19,4 +20,12 @@ test('a place is found again where the straightened picture is cropped', () => {
 
 test('what is cropped away is taken to the edge of the print', () => {
   expect(inCrop({ crop, straighten: 0 }, master, { x: 0, y: 1 })).toEqual({ x: 0, y: 1 })
+})
+
+test('of a picture that is cut up the part that shows the place is found, and copies alike count once', () => {
+  const part = (x: number) => ({ renditionId: 'r1', straighten: 0, crop: { x, y: 0, width: 1000, height: 900 } })
+  const view = { layout: { pages: [0, 0, 1000, 2000].map((x) => ({ placed: [part(x)] })) } } as unknown as DocketView
+  const picture = { renditionId: 'r1', master: { width: 3000, height: 900 } } as OnDocket
+  expect(inPrint(view, picture, { x: 0.9, y: 0.5 })).toEqual({ x: expect.closeTo(0.7, 9), y: 0.5, part: 2 })
+  expect(inPrint(view, picture, { x: 0.1, y: 0.5 }).part).toBe(0)
 })

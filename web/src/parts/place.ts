@@ -1,7 +1,7 @@
 import type { DocketView, OnDocket } from '../api/types'
 
-/** A place in a picture, as shares of its width and height. */
-export type Place = { x: number; y: number }
+/** A place in a picture, as shares of its width and height; of one that is laid in several parts, which of them. */
+export type Place = { x: number; y: number; part?: number }
 
 type Sized = { width: number; height: number }
 type Shown = Pick<DocketView['layout']['pages'][number]['placed'][number], 'crop' | 'straighten'>
@@ -16,7 +16,12 @@ export function inCrop({ crop, straighten }: Shown, { width, height }: Sized, at
   return { x: inside((x - crop.x) / crop.width), y: inside((y - crop.y) / crop.height) }
 }
 
+/** A place of the whole picture in the part of it that shows it: of the panels of one that is cut up, the first that does. */
 export function inPrint(view: DocketView, picture: OnDocket, at: Place): Place {
-  const placed = view.layout.pages[0]?.placed.find((p) => p.renditionId === picture.renditionId)
-  return placed ? inCrop(placed, picture.master, at) : at
+  const all = view.layout.pages.flatMap((p) => p.placed).filter((p) => p.renditionId === picture.renditionId)
+  const same = (a: Shown, b: Shown) => a.straighten === b.straighten && JSON.stringify(a.crop) === JSON.stringify(b.crop)
+  const parts = all.filter((p, i) => all.findIndex((q) => same(p, q)) === i)
+  const places = parts.map((p, part) => ({ ...inCrop(p, picture.master, at), part }))
+  const inside = (p: Place) => p.x > 0 && p.x < 1 && p.y > 0 && p.y < 1
+  return places.find(inside) ?? places[0] ?? at
 }

@@ -140,6 +140,26 @@ public class WrapsTest extends InTestRoom {
         assertThat(d.path("wrapped").path("lines").path("flatMm").path("width").asDouble()).isCloseTo((609.6 + 2 * (75 + Math.PI * 0.48)) / 1.004, within(0.01));
     }
 
+    /** The thirds of the picture differ much in what the canvas can't hold: figures of one piece alone would be far from those of all three. */
+    @Test
+    public void figuresAndLoupeTakeInEveryPieceOfATriptych() throws IOException {
+        String path = onCanvas("all three");
+        body(path, "{\"width\":\"300\",\"depth\":\"18\"}");
+        ok(api.patch(path, "{\"kind\":\"sides-filled\",\"fill\":{\"kind\":\"mirrored\"}}", version(path)));
+        double whole = api.get(path + "/renditions/r1/figures").body().path("gamut").path("inside").asDouble();
+        body(path, "{\"panelsAcross\":3,\"gap\":\"0\"}");
+        JsonNode three = api.get(path + "/renditions/r1/figures").body();
+        assertThat(three.path("gamut").path("inside").asDouble()).isCloseTo(whole, within(0.03));
+        String plain = docket("middle third", 240, 160);
+        ok(api.put(plain + "/pairing", "{\"pairingId\":\"" + canvas + "\"}", version(plain)));
+        ok(api.patch(plain, "{\"kind\":\"trimmed\",\"cut\":{\"x\":0.3333,\"y\":0,\"width\":0.3333,\"height\":1,\"degrees\":0}}", version(plain)));
+        double middle = api.get(plain + "/renditions/r1/figures").body().path("gamut").path("inside").asDouble();
+        assertThat(Math.abs(middle - whole)).as("so the test would see one piece alone").isGreaterThan(0.1);
+        byte[] first = api.get(path + "/renditions/r1/loupe?part=0&x=0.5&y=0.5").raw().body();
+        assertThat(api.get(path + "/renditions/r1/loupe?part=2&x=0.5&y=0.5").raw().body()).isNotEqualTo(first);
+        assertThat(api.get(path + "/renditions/r1/loupe?part=3&x=0.5&y=0.5").status()).isEqualTo(404);
+    }
+
     /** Three pieces and two gaps are as wide on the wall as one face was. */
     @Test
     public void aTriptychKeepsItsPlaceOnTheWall() throws IOException {

@@ -1,6 +1,7 @@
 package wistel.core.pictures;
 
 import java.util.Arrays;
+import java.util.List;
 import java.util.concurrent.Executor;
 
 /** A picture small enough to hold: 16-bit samples, interleaved, in the picture's own space. */
@@ -20,6 +21,26 @@ public record View(int width, int height, int channels, char[] pixels) implement
         char[] pixels = new char[row * source.height()];
         source.rows((y, samples) -> System.arraycopy(samples, 0, pixels, y * row, row));
         return new View(source.width(), source.height(), source.channels(), pixels);
+    }
+
+    /**
+     * Views of one width and one space, one below the other.
+     *
+     * @throws IllegalArgumentException when there are none, or they differ in width or channels
+     */
+    public static View stacked(List<View> views) {
+        View first = views.stream().findFirst().orElseThrow(() -> new IllegalArgumentException("no views"));
+        if (views.stream().anyMatch(v -> v.width != first.width || v.channels != first.channels)) {
+            throw new IllegalArgumentException("views of different widths");
+        }
+        int height = views.stream().mapToInt(View::height).sum();
+        char[] pixels = new char[height * first.width * first.channels];
+        int at = 0;
+        for (View view : views) {
+            System.arraycopy(view.pixels, 0, pixels, at, view.pixels.length);
+            at += view.pixels.length;
+        }
+        return new View(first.width, height, first.channels, pixels);
     }
 
     /** Scaled to fit a box, never enlarged; proportions kept. */

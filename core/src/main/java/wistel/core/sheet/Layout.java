@@ -1,10 +1,12 @@
 package wistel.core.sheet;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Optional;
+import java.util.Map;
 import java.util.stream.Stream;
 import wistel.core.length.Margins;
+import wistel.core.pictures.Crop;
 import wistel.core.pictures.Orientation;
 
 /**
@@ -32,9 +34,22 @@ public record Layout(List<Page> pages, List<Loss> losses, double bareMm2, double
         return pages.stream().flatMap(p -> p.placed().stream()).toList();
     }
 
-    /** The part of a rendition's picture that lies on paper, where it is printed first; empty where it lies on none. */
-    public Optional<Placed> printed(String renditionId) {
-        return pages.stream().flatMap(page -> page.placed().stream().filter(p -> p.renditionId().equals(renditionId)).flatMap(p -> p.on(page.widthMm(), page.heightMm()).stream())).findFirst();
+    /** Where each part of a rendition's picture is placed first: the panels of one that is cut up, one of several alike. */
+    public List<Placed> parts(String renditionId) {
+        return distinct(placed().stream().filter(p -> p.renditionId().equals(renditionId)));
+    }
+
+    /** The same, as far as they lie on paper; empty where the picture lies on none. */
+    public List<Placed> printed(String renditionId) {
+        return distinct(pages.stream().flatMap(page -> page.placed().stream().filter(p -> p.renditionId().equals(renditionId)).flatMap(p -> p.on(page.widthMm(), page.heightMm()).stream())));
+    }
+
+    private static List<Placed> distinct(Stream<Placed> all) {
+        record Part(Crop crop, double straighten) {
+        }
+        Map<Part, Placed> first = new LinkedHashMap<>();
+        all.forEach(p -> first.putIfAbsent(new Part(p.crop(), p.straighten()), p));
+        return List.copyOf(first.values());
     }
 
     /** As it is handed to somebody who cuts nothing: upright, and nothing over the edges. */

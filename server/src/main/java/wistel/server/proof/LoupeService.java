@@ -67,16 +67,20 @@ class LoupeService {
     }
 
     /**
-     * @param x, y of its middle in the printed part of the picture, 0 to 1
+     * @param part of the picture, among those that the layout cuts it into, from 0
+     * @param x, y of its middle in that part, 0 to 1
      * @param mask what sharpening works on in place of the picture
      */
-    record At(double x, double y, Sharpening sharpening, boolean mask) {
+    record At(int part, double x, double y, Sharpening sharpening, boolean mask) {
     }
 
     byte[] picture(DocketService.Judged judged, Master master, String renditionId, At at) {
         DocketSpec d = judged.row().spec();
-        Placed placed = judged.layout().placed().stream().filter(p -> p.renditionId().equals(renditionId)).findFirst()
-            .orElseThrow(() -> new NotFound("This picture lies on no page.", "Look at the docket as it is now."));
+        List<Placed> parts = judged.layout().parts(renditionId);
+        if (at.part < 0 || at.part >= parts.size()) {
+            throw new NotFound(parts.isEmpty() ? "This picture lies on no page." : "This picture has no part " + at.part + ".", "Look at the docket as it is now.");
+        }
+        Placed placed = parts.get(at.part);
         int dpi = judged.facts().printer().map(p -> p.inputDpi(Math.min(placed.ppi(), d.resolution().mostPpi()))).orElse(DPI_WITHOUT_PRINTER);
         int side = SIDE + 2 * AROUND;
         double mm = side * Length.MM_PER_INCH / dpi;

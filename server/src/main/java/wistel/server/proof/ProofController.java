@@ -158,15 +158,15 @@ class ProofController {
         return ProofService.onward(d.shownRoute(pairing(d)));
     }
 
-    /** A part of the final raster, pixel for pixel. */
+    /** A place of the final raster, pixel for pixel: x and y are shares of one part of the picture, of those that the layout cuts it into. */
     @GetMapping(value = "/dockets/{id}/renditions/{rendition}/loupe", produces = MediaType.IMAGE_PNG_VALUE)
-    ResponseEntity<byte[]> loupe(@PathVariable UUID id, @PathVariable String rendition, @RequestParam double x, @RequestParam double y,
+    ResponseEntity<byte[]> loupe(@PathVariable UUID id, @PathVariable String rendition, @RequestParam(defaultValue = "0") int part, @RequestParam double x, @RequestParam double y,
                                  @RequestParam(defaultValue = "OFF") Sharpening sharpening, @RequestParam(defaultValue = "false") boolean mask) {
         if (!(x >= 0 && x <= 1 && y >= 0 && y <= 1)) {
             throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A place in a picture goes from 0 to 1.", "Choose another one.");
         }
         DocketService.Judged judged = docketService.judged(dockets.get(id));
-        byte[] png = loupes.picture(judged, master(judged.row().spec(), rendition), rendition, new LoupeService.At(x, y, sharpening, mask));
+        byte[] png = loupes.picture(judged, master(judged.row().spec(), rendition), rendition, new LoupeService.At(part, x, y, sharpening, mask));
         return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).cacheControl(CacheControl.noStore()).body(png);
     }
 

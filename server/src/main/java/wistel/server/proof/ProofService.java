@@ -105,14 +105,14 @@ public class ProofService {
     /**
      * A master with what happens to its colours before they are converted.
      *
-     * @param printed the part of it that is printed, where figures are to count that alone
+     * @param printed the parts of it that are printed, where figures are to count those alone; empty to count all of it
      */
-    public record Seen(Master master, RenditionChange change, Optional<Placed> printed) {
+    public record Seen(Master master, RenditionChange change, List<Placed> printed) {
         public Seen(Master master, RenditionChange change) {
-            this(master, change, Optional.empty());
+            this(master, change, List.of());
         }
 
-        /** The same, figures taken from the part that lies on paper alone. */
+        /** The same, figures taken from what lies on paper alone. */
         Seen on(Layout layout, String renditionId) {
             return new Seen(master, change, layout.printed(renditionId));
         }
@@ -147,14 +147,18 @@ public class ProofService {
         }
     }
 
-    /** What figures are taken from: the printed part of a master, in its own codes. */
+    /** What figures are taken from: the printed parts of a master, in its own codes, one below the other and each as large as its share. */
     View counted(Seen seen, int longest) {
-        if (seen.printed.filter(p -> !isWhole(p, seen.master)).isEmpty()) {
+        List<Placed> parts = seen.printed;
+        if (parts.isEmpty() || parts.size() == 1 && isWhole(parts.get(0), seen.master)) {
             return previews.view(seen.master, longest);
         }
-        Crop crop = seen.printed.get().crop();
-        double scale = longest / Math.max(crop.width(), crop.height());
-        return part(seen.master, seen.printed.get(), (int) Math.max(1, Math.round(crop.width() * scale)), (int) Math.max(1, Math.round(crop.height() * scale)));
+        Crop first = parts.get(0).crop();
+        double area = parts.stream().mapToDouble(p -> p.crop().width() * p.crop().height()).sum();
+        // of several parts no more is looked at than of one of their shape
+        double scale = longest / Math.max(first.width(), first.height()) * Math.sqrt(first.width() * first.height() / area);
+        int width = (int) Math.max(1, Math.round(first.width() * scale));
+        return View.stacked(parts.stream().map(p -> part(seen.master, p, width, (int) Math.max(1, Math.round(p.crop().width() * p.crop().height() * scale * scale / width)))).toList());
     }
 
     private static boolean isWhole(Placed placed, Master master) {
