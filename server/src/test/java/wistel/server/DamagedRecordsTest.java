@@ -57,7 +57,7 @@ public class DamagedRecordsTest extends InTestRoom {
             {"attempt_page", "fingerprint = '\\x0102'", "ctid = (select min(ctid) from attempt_page)", null},
             {"pairing_version", "settings = '[null]'", "ctid = (select min(ctid) from pairing_version)", "the pairing of "},
             {"pairing_version", "curves = '[null]'", "ctid = (select min(ctid) from pairing_version)", "the pairing of "},
-            {"paper", "thickness_mm = 1e300", "name = 'Skerry Baryta 310'", "the pairing of "},
+            {"paper_version", "thickness_mm = 1e300", "paper_id = (select id from paper where name = 'Skerry Baryta 310')", "the pairing of "},
             {"printer_description", "body = '{\"supported\": 7}'", "true", null},
             {"printer_state", "loaded = '[{\"type\": null}]'", "true", "printer "},
             {"compensation_version", "moves = '[null]'", "ctid = (select min(ctid) from compensation_version)", "compensation “"},

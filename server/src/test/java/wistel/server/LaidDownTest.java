@@ -166,7 +166,7 @@ public class LaidDownTest extends InTestRoom {
             p.blackChange(), p.words());
         PreflightFacts f = j.facts();
         return new DocketService.Judged(j.row(), new PreflightFacts(f.pictures(), f.pairing(), Optional.of(poorer), f.state(), f.blackAlways(), f.proofSeen(), f.secondsPerM2(), f.today(), f.edition()),
-            j.layout(), j.masters(), j.printer());
+            j.layout(), j.masters(), j.printer(), j.proofKey());
     }
 
     /** What falls on edges that can't be printed stays white in both, to half a millimetre. */

@@ -49,7 +49,7 @@ public class PrintingTest extends InTestRoom {
         Lab white = LabEncoding.V4.lab(TransformCompiler.toMeasuredLab(profile).exact(1, 1, 1));
         UUID printer = test.bean(PrinterRepository.class).all().get(0).id();
         test.bean(PairingRepository.class).add(new PairingVersion(UUID.randomUUID().toString(), 1, printer.toString(), "", paper.label(), paper.photoBlack() ? "lustre" : "cotton matte", new PaperBody(paper.thicknessMm(), 0, "", PaperBody.Curl.FLAT),
-            DriverSettings.of(paper.mediaType(), feed, 5), profile.hash(), intent, white.toArray(), 4));
+            DriverSettings.of(paper.mediaType(), feed, 5), profile.hash(), intent, white, 4));
     }
 
     static byte[] picture(int seed) throws IOException {

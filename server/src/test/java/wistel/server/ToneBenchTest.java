@@ -53,7 +53,7 @@ public class ToneBenchTest extends InTestRoom {
         String large = api.post("/api/printers", "{\"uri\":\"" + test.ipp().replace("/ipp/print", "/ipp/large") + "\"}", 0).body().path("id").asString();
         PairingVersion small = test.bean(PairingRepository.class).find(pairing("Moss Cotton 300", false)).orElseThrow();
         test.bean(PairingRepository.class).add(new PairingVersion(UUID.randomUUID().toString(), 1, large, "", small.paper(), small.surface(), small.body(),
-            DriverSettings.of(small.settings().mediaType(), Feeds.ROLL, 5), small.profileHash(), small.intent(), small.whiteLab(), small.blackL()));
+            DriverSettings.of(small.settings().mediaType(), Feeds.ROLL, 5), small.profileHash(), small.intent(), small.white(), small.blackL()));
     }
 
     private String pairing(String paper, boolean large) {

@@ -2,7 +2,6 @@ package wistel.core.docket;
 
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Collectors;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.icc.profile.Intent;
 import wistel.core.paper.PairingVersion;
@@ -62,29 +61,6 @@ public record DocketSpec(int schema, String title, List<Rendition> renditions, O
 
     private static double tenth(double mm) {
         return Math.max(5, Math.round(mm * 10) / 10.0);
-    }
-
-    /**
-     * Names the proof that stands for this docket on a pairing: whoever has seen one has seen the other.
-     *
-     * @param curve of the docket's mode, by which monochrome is proofed
-     */
-    public String proofKey(PairingVersion pairing, Optional<KeptCurve> curve) {
-        String tones = curve.filter(k -> renditions.stream().anyMatch(r -> monochrome(r, 0))).map(k -> k.readingHash() + k.curve().points() + ":").orElse("");
-        return pairing.pairingId() + ":" + pairing.profileHash() + ":" + tones + proofed();
-    }
-
-    /** As it was named before curves made versions of pairings. */
-    public String formerProofKey(PairingVersion pairing) {
-        return pairing.pairingId() + ":" + pairing.number() + ":" + proofed();
-    }
-
-    private String proofed() {
-        return renditions.stream().map(DocketSpec::seen).collect(Collectors.joining(","));
-    }
-
-    private static String seen(Rendition r) {
-        return (r.change().changesNothing() ? r.masterHash() : r.masterHash() + " " + r.change()) + (r.straightened() ? "" : " as it falls");
     }
 
     /** Whether a rendition comes out in black, gray and white, toned or not. */

@@ -1,6 +1,7 @@
 package wistel.core.paper;
 
 import java.util.List;
+import wistel.core.colour.Lab;
 import wistel.core.icc.profile.Intent;
 import wistel.core.printer.DriverSettings;
 import wistel.core.tone.KeptCurve;
@@ -20,18 +21,24 @@ import wistel.core.tone.KeptCurve;
  * @param curves      what wedges told of its monochrome modes, one of each
  */
 public record PairingVersion(String pairingId, int number, String printerId, String printerName, String paper, String surface, PaperBody body, DriverSettings settings,
-                             String profileHash, Intent intent, double[] whiteLab, double blackL, List<KeptCurve> curves) {
+                             String profileHash, Intent intent, List<Double> whiteLab, double blackL, List<KeptCurve> curves) {
+    /** @throws IllegalArgumentException when the number isn't positive or the white isn't a colour */
     public PairingVersion {
         curves = List.copyOf(curves);
-        if (number < 1 || whiteLab.length != 3) {
-            throw new IllegalArgumentException("version " + number + ", white of " + whiteLab.length + " values");
+        whiteLab = List.copyOf(whiteLab);
+        if (number < 1 || whiteLab.size() != 3) {
+            throw new IllegalArgumentException("version " + number + ", white of " + whiteLab.size() + " values");
         }
     }
 
     /** With no wedge measured. */
     public PairingVersion(String pairingId, int number, String printerId, String printerName, String paper, String surface, PaperBody body, DriverSettings settings,
-                          String profileHash, Intent intent, double[] whiteLab, double blackL) {
-        this(pairingId, number, printerId, printerName, paper, surface, body, settings, profileHash, intent, whiteLab, blackL, List.of());
+                          String profileHash, Intent intent, Lab white, double blackL) {
+        this(pairingId, number, printerId, printerName, paper, surface, body, settings, profileHash, intent, List.of(white.l(), white.a(), white.b()), blackL, List.of());
+    }
+
+    public Lab white() {
+        return new Lab(whiteLab.get(0), whiteLab.get(1), whiteLab.get(2));
     }
 
     public PairingVersion withCurves(List<KeptCurve> next) {
@@ -40,8 +47,8 @@ public record PairingVersion(String pairingId, int number, String printerId, Str
 
     /** As a mode's scale prints on it that a wedge told: its profile of grays in place of the paper's own. */
     public PairingVersion byScale(KeptCurve curve) {
-        return new PairingVersion(pairingId, number, printerId, printerName, paper, surface, body, settings, curve.profileHash(), intent, curve.scale().paper().toArray(),
-            curve.scale().black().l(), curves);
+        return new PairingVersion(pairingId, number, printerId, printerName, paper, surface, body, settings, curve.profileHash(), intent, curve.scale().paper(),
+            curve.scale().black().l()).withCurves(curves);
     }
 
     /** Its profile is one of grays, for the printer's own monochrome mode. */

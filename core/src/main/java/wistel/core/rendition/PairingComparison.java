@@ -16,7 +16,7 @@ import wistel.core.paper.PaperTone;
 public record PairingComparison(String pairingId, double meanDifference, GamutCheck.Report gamut, PaperTone tone, double blackL) {
 
     public static PairingComparison of(PairingVersion pairing, double meanDifference, GamutCheck.Report gamut) {
-        return new PairingComparison(pairing.pairingId(), meanDifference, gamut, PaperTone.of(pairing.whiteLab()), pairing.blackL());
+        return new PairingComparison(pairing.pairingId(), meanDifference, gamut, PaperTone.of(pairing.white().toArray()), pairing.blackL());
     }
 
     /** The closest first; of equally close ones, that which holds more of the picture; then that with the deeper black. */

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import wistel.core.colour.Lab;
 import wistel.core.icc.profile.Intent;
 import wistel.core.length.Margins;
 import wistel.core.length.Range;
@@ -29,7 +30,7 @@ final class Dockets {
     static final MediaRow COTTON_A4 = row("stationery-fine", "by-pass-tray", 210, 297, new Margins(30, 3.4, 30, 3.4));
     static final PrinterDescription PRINTER = printer(List.of("device3_16", "srgb_16"), 180, 360, 720);
     static final PairingVersion GLOSS = new PairingVersion("g", 3, "p", "Test printer", "Some Gloss", "gloss", PaperBody.UNKNOWN,
-        DriverSettings.of("photographic-glossy", "rear", 5), "hash", Intent.RELATIVE, new double[] {96, 0, -1}, 4);
+        DriverSettings.of("photographic-glossy", "rear", 5), "hash", Intent.RELATIVE, new Lab(96, 0, -1), 4);
 
     static final LocalDate TODAY = LocalDate.of(2026, 5, 1);
 

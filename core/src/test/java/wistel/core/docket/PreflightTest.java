@@ -42,7 +42,6 @@ import wistel.core.printer.Keywords;
 import wistel.core.printer.MediaRow;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.PrinterState;
-import wistel.core.rendition.Rendition;
 import wistel.core.rendition.Treatment;
 import wistel.core.sheet.Annotation;
 import wistel.core.sheet.Caption;
@@ -204,14 +203,6 @@ public class PreflightTest {
     public void whatStopsIsNotFrozen() {
         org.assertj.core.api.Assertions.assertThatThrownBy(() -> PrintOrder.freeze(framed(500, 333), facts(), List.of(), "d"))
             .isInstanceOf(Conflict.class).hasMessageContaining("larger than the sheet");
-    }
-
-    @Test
-    public void theProofSeenOnOnePairingIsNotSeenOnAnother() {
-        DocketSpec d = ready();
-        String seen = d.proofKey(GLOSS, Optional.empty());
-        assertThat(d.withCopies(3).withPlan(single(d).turned()).proofKey(GLOSS, Optional.empty())).as("size and copies don't change what is seen").isEqualTo(seen);
-        assertThat(d.withRenditions(List.of(Rendition.of("r1", "another"))).proofKey(GLOSS, Optional.empty())).isNotEqualTo(seen);
     }
 
     /** The longest side that still earns a label: 6000 pixels at 300, 200 and 150 an inch. */

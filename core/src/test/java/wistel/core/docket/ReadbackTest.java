@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import wistel.core.colour.Lab;
 import wistel.core.icc.profile.Intent;
 import wistel.core.paper.PairingVersion;
 import wistel.core.paper.PaperBody;
@@ -31,7 +32,7 @@ public class ReadbackTest {
     private static final Borders EVEN = new Borders.Even();
     private static final Borders FOOT = new Borders.HeavierFoot();
     private static final PairingVersion COTTON = new PairingVersion("c", 1, "p", "Test printer", "Some Cotton", "matte", PaperBody.UNKNOWN, DriverSettings.of("stationery-fine", "by-pass-tray", 5),
-        "hash", Intent.PERCEPTUAL, new double[] {95, 0, 3}, 15);
+        "hash", Intent.PERCEPTUAL, new Lab(95, 0, 3), 15);
 
     private static PreflightFacts facts(double secondsPerM2, Intent... blackAlways) {
         return new PreflightFacts(Map.of("r1", new PreflightFacts.Picture(new PixelSize(3000, 2000), 1, true, "", "gray")), Optional.of(COTTON), Optional.empty(),

@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.testng.annotations.Test;
+import wistel.core.colour.Lab;
 import wistel.core.docket.SettingChoice.Value;
 import wistel.core.length.Margins;
 import wistel.core.length.Range;
@@ -61,7 +62,7 @@ public class SettingChoicesTest {
     }
 
     private static PairingVersion cotton(PaperBody body) {
-        return new PairingVersion("c", 1, "p", "Test printer", "Some Cotton", "cotton matte", body, DriverSettings.of("stationery-fine", "by-pass-tray", 5), "cotton", GLOSS.intent(), new double[] {95, 0, 2}, 14);
+        return new PairingVersion("c", 1, "p", "Test printer", "Some Cotton", "cotton matte", body, DriverSettings.of("stationery-fine", "by-pass-tray", 5), "cotton", GLOSS.intent(), new Lab(95, 0, 2), 14);
     }
 
     private static SettingChoice choice(String setting, DocketSpec d, PreflightFacts facts) {
@@ -174,7 +175,7 @@ public class SettingChoicesTest {
     @Test
     public void whatASettingWouldDoToTheColoursIsForeseen() {
         Layout layout = gloss().layout(ready());
-        PairingVersion lustre = new PairingVersion("l", 1, "p", "Test printer", "Some Lustre", "lustre", PaperBody.UNKNOWN, DriverSettings.of("stationery-fine", "rear", 5), "x", GLOSS.intent(), new double[] {96, 0, 0}, 5);
+        PairingVersion lustre = new PairingVersion("l", 1, "p", "Test printer", "Some Lustre", "lustre", PaperBody.UNKNOWN, DriverSettings.of("stationery-fine", "rear", 5), "x", GLOSS.intent(), new Lab(96, 0, 0), 5);
         DocketSpec wrong = ready().withSettings(ready().settings().with("media-type", "stationery-fine"));
         assertThat(LaidDown.of(ready(), gloss(), layout.pages().get(0), List.of()).colours()).isEqualTo(LaidDown.Colours.AS_PROOFED);
         assertThat(LaidDown.of(wrong, gloss(), layout.pages().get(0), List.of()).colours()).isEqualTo(LaidDown.Colours.OTHER_TYPE_UNKNOWN);

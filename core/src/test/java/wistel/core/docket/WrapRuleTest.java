@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.testng.annotations.Test;
+import wistel.core.colour.Lab;
 import wistel.core.docket.Finding.Severity;
 import wistel.core.icc.profile.Intent;
 import wistel.core.length.Margins;
@@ -51,7 +52,7 @@ public class WrapRuleTest {
     }
 
     private static PairingVersion pairing(String surface, PaperBody body) {
-        return new PairingVersion("c", 1, "p", "Roll printer", "Some Canvas", surface, body, DriverSettings.of("canvas", "roll", 5), "hash", Intent.RELATIVE, new double[] {94, 0, 3}, 20);
+        return new PairingVersion("c", 1, "p", "Roll printer", "Some Canvas", surface, body, DriverSettings.of("canvas", "roll", 5), "hash", Intent.RELATIVE, new Lab(94, 0, 3), 20);
     }
 
     private static PreflightFacts canvas() {
@@ -194,7 +195,7 @@ public class WrapRuleTest {
         assertThat(numbered.copiesByPrinter()).isEqualTo(3);
         // another canvas is as thick as it is, and nobody knows how it gives
         DocketSpec other = d.withPairing(new PairingVersion("d", 1, "p", "Roll printer", "Other Canvas", "canvas", new PaperBody(0.6, 0, "", PaperBody.Curl.FLAT), DriverSettings.of("canvas", "roll", 5), "hash",
-            Intent.RELATIVE, new double[] {94, 0, 3}, 20));
+            Intent.RELATIVE, new Lab(94, 0, 3), 20));
         assertThat(other.wrap().body().thicknessMm()).isEqualTo(0.6);
         assertThat(other.wrap().body().growth()).isEmpty();
     }

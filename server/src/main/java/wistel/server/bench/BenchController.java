@@ -33,7 +33,7 @@ import wistel.server.printer.Printer;
 /** The bench: open dockets grouped by the paper that each needs, so that one loading serves a group. */
 @RestController
 class BenchController {
-    private static final double[] UNKNOWN_PAPER = {97, 0, 0};
+    private static final List<Double> UNKNOWN_PAPER = List.of(97.0, 0.0, 0.0);
 
     private final DocketRepository dockets;
     private final DocketService docketService;
@@ -54,7 +54,7 @@ class BenchController {
      * @param mark  where it stands: the first stage that is not settled
      * @param line  that in words
      */
-    record OnBench(UUID id, int number, int version, String title, List<Lying> pictures, List<Page> pages, double[] paperLab, Mark mark, String line) {
+    record OnBench(UUID id, int number, int version, String title, List<Lying> pictures, List<Page> pages, List<Double> paperLab, Mark mark, String line) {
     }
 
     /**

@@ -18,7 +18,7 @@ import wistel.core.rendition.Compensation;
 import wistel.core.rendition.CompensationRef;
 import wistel.core.rendition.Move;
 import wistel.server.store.Json;
-import wistel.server.store.Records;
+import wistel.server.store.RecordRepository;
 
 /** Compensations and all their versions. */
 @Repository
@@ -28,11 +28,11 @@ public class CompensationRepository {
 
     private final JdbcClient jdbc;
     private final Json json;
-    private final Records records;
+    private final RecordRepository records;
     private final Clock clock;
     private final RowMapper<Row> row;
 
-    public CompensationRepository(JdbcClient jdbc, Json json, Records records, Clock clock) {
+    public CompensationRepository(JdbcClient jdbc, Json json, RecordRepository records, Clock clock) {
         this.records = records;
         this.row = records.checked(r -> "compensation “" + r.getString("name") + "”, version " + r.getInt("no"), this::row);
         this.jdbc = jdbc;
@@ -57,9 +57,15 @@ public class CompensationRepository {
         return jdbc.sql(SELECT + "where c.id = ? and v.no = ?").params(id, version).query(row).optional().orElseThrow(CompensationRepository::missing);
     }
 
-    /** The version that a reference names, as it is kept; empty when there is none. */
+    /** The version that a reference names, as it is kept, not to be deleted before the transaction ends; empty when there is none. */
     public Optional<Compensation> known(CompensationRef ref) {
-        return jdbc.sql(SELECT + "where c.id::text = ? and v.no = ?").params(ref.id(), ref.version()).query(row).optional().map(Row::compensation);
+        return jdbc.sql(SELECT + "where c.id::text = ? and v.no = ? for share of c").params(ref.id(), ref.version()).query(row).optional().map(Row::compensation);
+    }
+
+    /** The newest version, locked against others until the transaction ends. */
+    public Compensation locked(UUID id) {
+        jdbc.sql("select 1 from compensation where id = ? for update").param(id).query(Integer.class).optional().orElseThrow(CompensationRepository::missing);
+        return newest(id).compensation;
     }
 
     private static NotFound missing() {

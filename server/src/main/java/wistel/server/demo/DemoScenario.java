@@ -290,7 +290,7 @@ class DemoScenario {
         Lab white = LabEncoding.V4.lab(TransformCompiler.toMeasuredLab(profile).exact(1, 1, 1));
         Lab black = LabEncoding.V4.lab(TransformCompiler.toMeasuredLab(profile).exact(0, 0, 0));
         PairingVersion pairing = new PairingVersion(before.map(PairingVersion::pairingId).orElseGet(() -> UUID.randomUUID().toString()), 1, printer.toString(), plan.printer, plan.paper, plan.surface,
-            plan.body, new DriverSettings(plan.settings), profile.hash(), plan.intent, white.toArray(), black.l());
+            plan.body, new DriverSettings(plan.settings), profile.hash(), plan.intent, white, black.l());
         transaction.executeWithoutResult(t -> {
             pairings.add(pairing);
             if (!there) {

@@ -4,9 +4,7 @@ import io.swagger.v3.oas.annotations.Parameter;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.CacheControl;
@@ -23,17 +21,11 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
-import wistel.core.docket.PictureCommand;
-import wistel.core.fault.Conflict;
 import wistel.core.fault.NotFound;
-import wistel.core.rendition.Compensated;
 import wistel.core.rendition.Compensation;
-import wistel.core.rendition.CompensationRef;
 import wistel.core.rendition.Move;
-import wistel.core.rendition.Rendition;
 import wistel.server.compensation.CompensationFiles;
 import wistel.server.compensation.CompensationRepository;
-import wistel.server.edge.Events;
 import wistel.server.pairing.PairingRepository;
 
 /** Compensations: kept, used again, changed, let go of. */
@@ -41,21 +33,15 @@ import wistel.server.pairing.PairingRepository;
 @RequestMapping("/api/compensations")
 class CompensationController {
     private final CompensationRepository compensations;
-    private final DocketRepository dockets;
+    private final CompensationUses uses;
     private final PairingRepository pairings;
-    private final Events events;
     private final CompensationFiles files;
 
-    CompensationController(CompensationRepository compensations, DocketRepository dockets, PairingRepository pairings, Events events, CompensationFiles files) {
+    CompensationController(CompensationRepository compensations, CompensationUses uses, PairingRepository pairings, CompensationFiles files) {
         this.files = files;
         this.compensations = compensations;
-        this.dockets = dockets;
+        this.uses = uses;
         this.pairings = pairings;
-        this.events = events;
-    }
-
-    /** @param version of it that the docket was judged with */
-    record CompensationUse(UUID docketId, int docketNumber, String title, int version) {
     }
 
     /**
@@ -63,23 +49,14 @@ class CompensationController {
      * @param madeFor paper that it was made on; empty when it was made on none
      * @param usualOn papers whose new dockets start with it
      */
-    record CompensationView(String id, int version, String name, List<Move> moves, String words, String madeFor, List<String> usualOn, List<CompensationUse> uses) {
+    record CompensationView(String id, int version, String name, List<Move> moves, String words, String madeFor, List<String> usualOn, List<CompensationUses.CompensationUse> uses) {
     }
 
     private CompensationView view(CompensationRepository.Row row) {
         Compensation c = row.compensation();
         UUID id = UUID.fromString(c.id());
         String madeFor = row.pairingId().flatMap(p -> pairings.find(p.toString())).map(p -> p.paper()).orElse("");
-        return new CompensationView(c.id(), c.version(), c.name(), c.moves(), c.words(), madeFor, compensations.usualOn(id), uses(c.id()));
-    }
-
-    private List<CompensationUse> uses(String id) {
-        List<CompensationUse> uses = new ArrayList<>();
-        for (DocketRepository.Row row : dockets.using(id)) {
-            row.spec().renditions().stream().flatMap(r -> r.compensation().kept().stream()).filter(k -> k.id().equals(id)).map(CompensationRef::version).distinct()
-                .forEach(version -> uses.add(new CompensationUse(row.id(), row.number(), row.spec().title(), version)));
-        }
-        return uses;
+        return new CompensationView(c.id(), c.version(), c.name(), c.moves(), c.words(), madeFor, compensations.usualOn(id), uses.of(c.id()));
     }
 
     @GetMapping
@@ -108,24 +85,8 @@ class CompensationController {
 
     @PostMapping("/{id}/versions")
     CompensationView next(@PathVariable UUID id, @RequestBody NextVersion next) {
-        CompensationView made = view(compensations.follow(id, next.moves, known(next.pairingId)));
-        if (next.follow) {
-            follow(made);
-        }
+        uses.next(id, next.moves, known(next.pairingId), next.follow);
         return view(compensations.newest(id));
-    }
-
-    private void follow(CompensationView made) {
-        CompensationRef ref = new CompensationRef(made.id, made.version, made.name);
-        for (CompensationUse use : made.uses) {
-            DocketRepository.Row row = dockets.get(use.docketId);
-            for (Rendition r : row.spec().renditions()) {
-                if (r.compensation().kept().filter(k -> k.id().equals(made.id) && k.version() < made.version).isPresent()) {
-                    dockets.change(use.docketId, dockets.get(use.docketId).version(), new PictureCommand.Compensates(r.id(), new Compensated(made.moves, Optional.of(ref), r.compensation().on())));
-                }
-            }
-            events.tell("docket", use.docketId.toString());
-        }
     }
 
     record CompensationName(String name) {
@@ -172,15 +133,7 @@ class CompensationController {
     /** One that a docket or paper uses stays. */
     @DeleteMapping("/{id}")
     ResponseEntity<Void> delete(@PathVariable UUID id) {
-        CompensationView now = view(compensations.newest(id));
-        if (!now.uses.isEmpty()) {
-            List<String> where = now.uses.stream().map(u -> "docket " + u.docketNumber + " (" + u.title + ")").distinct().toList();
-            throw new Conflict(Conflict.Reason.IN_USE, "“" + now.name + "” is used by " + String.join(", ", where) + ".", "Choose another compensation there first.", Map.of("dockets", where));
-        }
-        if (!now.usualOn.isEmpty()) {
-            throw new Conflict(Conflict.Reason.IN_USE, "New dockets on " + String.join(", ", now.usualOn) + " start with “" + now.name + "”.", "Let them start with another one first.");
-        }
-        compensations.delete(id);
+        uses.delete(id);
         return ResponseEntity.noContent().build();
     }
 

@@ -26,8 +26,9 @@ import wistel.core.fault.Conflict;
 import wistel.core.fault.NotFound;
 import wistel.core.fault.RecordException;
 import wistel.core.fault.WistelException;
+import wistel.core.rendition.Rendition;
 import wistel.server.store.Json;
-import wistel.server.store.Records;
+import wistel.server.store.RecordRepository;
 import wistel.server.store.StoredSpecs;
 
 /** Dockets and every spec they went through: undo and redo move along these. What was seen of a proof stands beside, and is never undone. */
@@ -49,14 +50,14 @@ public class DocketRepository {
     private final JdbcClient jdbc;
     private final Json json;
     private final StoredSpecs specs;
-    private final Records records;
+    private final RecordRepository records;
     private final Clock clock;
     private final RowMapper<Row> row;
     /** Specs as they were read last, by their text. */
     private final Cache<String, DocketSpec> read = Caffeine.newBuilder().maximumWeight(MOST_READ_BYTES)
         .weigher((String text, DocketSpec spec) -> BYTES_A_LETTER * text.length()).build();
 
-    public DocketRepository(JdbcClient jdbc, Json json, StoredSpecs specs, Records records, Clock clock) {
+    public DocketRepository(JdbcClient jdbc, Json json, StoredSpecs specs, RecordRepository records, Clock clock) {
         this.records = records;
         this.row = records.checked(r -> "docket " + r.getInt("number"), this::row);
         this.jdbc = jdbc;
@@ -77,16 +78,24 @@ public class DocketRepository {
         }
     }
 
-    /** @param masters by rendition */
     @Transactional
-    public UUID add(DocketSpec spec, Map<String, UUID> masters) {
+    public UUID add(DocketSpec spec) {
         UUID id = UUID.randomUUID();
         Timestamp now = Timestamp.from(clock.instant());
         jdbc.sql("insert into docket (id, created, changed) values (?, ?, ?)").params(id, now, now).update();
-        masters.forEach((rendition, master) ->
-            jdbc.sql("insert into docket_rendition (docket_id, rendition_id, master_id) values (?, ?, ?)").params(id, rendition, master).update());
+        renditions(id, spec);
         write(id, 1, spec, "");
         return id;
+    }
+
+    /** Which pictures the docket holds, in their order. */
+    private void renditions(UUID id, DocketSpec spec) {
+        jdbc.sql("delete from docket_rendition where docket_id = ?").param(id).update();
+        for (int i = 0; i < spec.renditions().size(); i++) {
+            Rendition r = spec.renditions().get(i);
+            jdbc.sql("insert into docket_rendition (docket_id, rendition_id, master_id, position) select ?, ?, m.id, ? from master m where m.hash = ?")
+                .params(id, r.id(), i, r.masterHash()).update();
+        }
     }
 
     private void write(UUID id, int revision, DocketSpec spec, String change) {
@@ -134,7 +143,7 @@ public class DocketRepository {
         int revision = revision(id);
         jdbc.sql("delete from docket_revision where docket_id = ? and (revision > ? or revision < ?)").params(id, revision, revision - UNDO_STEPS).update();
         write(id, revision + 1, next, change.words());
-        move(id, revision + 1);
+        move(id, revision + 1, now.spec, next);
     }
 
     /** One step back (-1) or forward (1); nothing happens at the ends. */
@@ -142,7 +151,9 @@ public class DocketRepository {
     public void step(UUID id, int version, int direction) {
         Row now = locked(id, version);
         if ((direction < 0 ? now.undo : now.redo).isPresent()) {
-            move(id, revision(id) + direction);
+            int revision = revision(id) + direction;
+            move(id, revision, now.spec, jdbc.sql("select schema, spec from docket_revision where docket_id = ? and revision = ?").params(id, revision)
+                .query((r, n) -> spec(now.number, r.getInt(1), r.getString(2))).single());
         }
     }
 
@@ -151,15 +162,35 @@ public class DocketRepository {
         jdbc.sql("insert into docket_seen (docket_id, proof_key) values (?, ?) on conflict do nothing").params(id, proofKey).update();
     }
 
+    /** Dockets of which something was looked at under a key of an earlier version: those hold colons. */
+    List<UUID> withFormerProofKeys() {
+        return jdbc.sql("select distinct docket_id from docket_seen where proof_key like '%:%'").query(UUID.class).list();
+    }
+
+    void forgetFormerProofKeys(UUID id) {
+        jdbc.sql("delete from docket_seen where docket_id = ? and proof_key like '%:%'").param(id).update();
+    }
+
+    /** All states that undo and redo lead to, those left out that can't be read. */
+    List<DocketSpec> revisions(UUID id) {
+        int number = jdbc.sql("select number from docket where id = ?").param(id).query(Integer.class).single();
+        return records.readable(jdbc.sql("select schema, spec from docket_revision where docket_id = ? order by revision").param(id), (r, n) -> spec(number, r.getInt(1), r.getString(2)));
+    }
+
     @Transactional
     public void putAway(UUID id, int version) {
         locked(id, version);
         jdbc.sql("update docket set put_away = true, version = version + 1 where id = ?").param(id).update();
     }
 
-    private Row locked(UUID id, int version) {
+    /** As it is now, locked against others until the transaction ends. */
+    Row locked(UUID id) {
         jdbc.sql("select 1 from docket where id = ? for update").param(id).query(Integer.class).optional();
-        Row now = get(id);
+        return get(id);
+    }
+
+    private Row locked(UUID id, int version) {
+        Row now = locked(id);
         if (now.version != version) {
             throw new Conflict(Conflict.Reason.STALE, "This docket was changed in another window meanwhile.", "Look at it as it is now, then decide again.",
                 Map.of("version", now.version));
@@ -171,7 +202,10 @@ public class DocketRepository {
         return jdbc.sql("select revision from docket where id = ?").param(id).query(Integer.class).single();
     }
 
-    private void move(UUID id, int revision) {
+    private void move(UUID id, int revision, DocketSpec before, DocketSpec after) {
+        if (!before.renditions().equals(after.renditions())) {
+            renditions(id, after);
+        }
         jdbc.sql("update docket set revision = ?, version = version + 1, changed = ? where id = ?")
             .params(revision, Timestamp.from(clock.instant()), id).update();
     }

@@ -17,6 +17,7 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
 import wistel.core.docket.Change;
 import wistel.core.docket.Command;
 import wistel.core.docket.DocketSpec;
@@ -76,7 +77,7 @@ import wistel.server.pairing.PairingRepository;
 import wistel.server.printer.Printer;
 import wistel.server.printer.PrinterRepository;
 import wistel.server.store.ProfileRepository;
-import wistel.server.store.Records;
+import wistel.server.store.RecordRepository;
 
 /** Puts together what core needs to judge dockets, one or a whole bench of them, and what a screen shows of one. */
 @Service
@@ -94,12 +95,14 @@ public class DocketService {
     private final CompensationRepository compensations;
     private final ProfileRepository profiles;
     private final PictureDetails details;
-    private final Records records;
+    private final RecordRepository records;
+    private final ProofKeys proofKeys;
     private final Clock clock;
     private final Cache<String, Set<Intent>> blackAlways = Caffeine.newBuilder().maximumSize(MOST_PROFILES).build();
 
     public DocketService(DocketRepository dockets, MasterRepository masters, PairingRepository pairings, PrinterRepository printers,
-                         PrintHistory history, OwnSheetRepository ownSheets, CompensationRepository compensations, ProfileRepository profiles, PictureDetails details, Records records, Clock clock) {
+                         PrintHistory history, OwnSheetRepository ownSheets, CompensationRepository compensations, ProfileRepository profiles, PictureDetails details, RecordRepository records, ProofKeys proofKeys, Clock clock) {
+        this.proofKeys = proofKeys;
         this.records = records;
         this.details = details;
         this.dockets = dockets;
@@ -113,8 +116,12 @@ public class DocketService {
         this.clock = clock;
     }
 
-    /** A docket with what it is judged against. */
-    public record Judged(DocketRepository.Row row, PreflightFacts facts, Layout layout, List<PrintOrder.Master> masters, Optional<Printer> printer) {
+    /**
+     * A docket with what it is judged against.
+     *
+     * @param proofKey names its proof; empty without a paper
+     */
+    public record Judged(DocketRepository.Row row, PreflightFacts facts, Layout layout, List<PrintOrder.Master> masters, Optional<Printer> printer, Optional<String> proofKey) {
         public List<Finding> findings() {
             return Preflight.findings(row.spec(), facts, layout);
         }
@@ -171,15 +178,11 @@ public class DocketService {
             return new PrintOrder.Master(r.id(), m.hash(), m.profileHash().orElseGet(() -> StandardSpaces.assumedFor(m.channels()).hash()));
         }).toList();
         Optional<Printer> printer = pairing.map(p -> printersById.get(p.printerId()));
+        Optional<String> key = pairing.map(p -> proofKeys.key(d, p, used, pictures, curve(d, p, printer)));
         PreflightFacts facts = new PreflightFacts(pictures, pairing, printer.flatMap(Printer::description), printer.map(Printer::state).orElse(PrinterState.AWAY),
-            pairing.map(p -> blackAlways(p.profileHash())).orElse(Set.of()), pairing.isPresent() && seen(row, pairing.get(), printer),
+            pairing.map(p -> blackAlways(p.profileHash())).orElse(Set.of()), key.filter(row.seen()::contains).isPresent(),
             pairing.map(p -> past.seconds.getOrDefault(p.pairingId(), 0.0)).orElse(0.0), past.today, past.edition);
-        return new Judged(row, facts, facts.layout(d), used, printer);
-    }
-
-    private static boolean seen(DocketRepository.Row row, PairingVersion pairing, Optional<Printer> printer) {
-        Optional<KeptCurve> curve = curve(row.spec(), pairing, printer);
-        return row.seen().contains(row.spec().proofKey(pairing, curve)) || curve.isEmpty() && row.seen().contains(row.spec().formerProofKey(pairing));
+        return new Judged(row, facts, facts.layout(d), used, printer, key);
     }
 
     private static Optional<KeptCurve> curve(DocketSpec d, PairingVersion pairing, Optional<Printer> printer) {
@@ -191,7 +194,14 @@ public class DocketService {
     }
 
     private Set<Intent> blackAlways(String profileHash) {
-        return blackAlways.get(profileHash, hash -> BlackPoint.always(profiles.get(hash)));
+        Set<Intent> known = blackAlways.getIfPresent(profileHash);
+        if (known != null) {
+            return known;
+        }
+        // a docket whose profile is gone can't be proofed, but it is there
+        Optional<Set<Intent>> found = records.readable("profile " + profileHash.substring(0, 8), () -> BlackPoint.always(profiles.get(profileHash)));
+        found.ifPresent(intents -> blackAlways.put(profileHash, intents));
+        return found.orElse(Set.of());
     }
 
     public DocketView view(UUID id) {
@@ -245,6 +255,7 @@ public class DocketService {
     }
 
     /** Makes a decision that came from outside: a compensation that it names is named only where these are its moves. */
+    @Transactional
     public void decide(UUID id, int version, Command command) {
         change(id, version, checked(command));
     }
@@ -399,14 +410,13 @@ public class DocketService {
 
     /** Keeps that the proof as it stands now was looked at; without a pairing there is none. */
     public void see(UUID id) {
-        DocketSpec d = dockets.get(id).spec();
-        d.pairingId().flatMap(pairings::find).ifPresent(p -> dockets.see(id, d.proofKey(p, curve(d, p, Optional.of(printers.get(UUID.fromString(p.printerId())))))));
+        judged(dockets.get(id)).proofKey.ifPresent(key -> dockets.see(id, key));
     }
 
     /** The same again as a docket of its own, to be put on another paper or size. */
     public UUID copy(UUID id) {
         DocketSpec d = dockets.get(id).spec();
-        return dockets.add(d, d.renditions().stream().collect(Collectors.toMap(Rendition::id, r -> masters.byHash(r.masterHash()).orElseThrow().id())));
+        return dockets.add(d);
     }
 
     /**
@@ -432,7 +442,7 @@ public class DocketService {
         boolean reshaped = !Single.sameShape(turns ? before.height() / before.width() : before.width() / before.height(), aspect);
         String notice = (turns ? "The sheet was turned for it. " : "") + (reshaped ? plan.fit() == Single.Fit.FILL ? "It has another shape and loses something to the frame."
             : "It has another shape and doesn't fill the frame." : "");
-        UUID id = dockets.add(d.withTitle(title(master)).withRenditions(List.of(rendition)).withPlan(next), Map.of(rendition.id(), master.id()));
+        UUID id = dockets.add(d.withTitle(title(master)).withRenditions(List.of(rendition)).withPlan(next));
         return new Like(id, notice.strip());
     }
 
@@ -446,7 +456,7 @@ public class DocketService {
         SideFill fill = wrap.fill() instanceof SideFill.OneColour ? new SideFill.Mirrored() : wrap.fill();
         Wrap whole = new Wrap(rendition.id(), wrap.across(), wrap.body().sized(longer, longer), wrap.panels(), Cut.WHOLE, 0.5, 0.5, fill, wrap.moves(), wrap.corners());
         Wrap shaped = size.aspect() >= 1 ? whole.byWidth(size, longer) : whole.byHeight(size, longer);
-        return new Like(dockets.add(d.withTitle(title(master)).withRenditions(List.of(rendition)).withPlan(shaped.lying(d.stock())), Map.of(rendition.id(), master.id())),
+        return new Like(dockets.add(d.withTitle(title(master)).withRenditions(List.of(rendition)).withPlan(shaped.lying(d.stock()))),
             wrap.fill() instanceof SideFill.OneColour ? "Its sides are mirrored: their colour was picked from the other picture." : "");
     }
 
@@ -456,7 +466,7 @@ public class DocketService {
     /** A fresh docket for a master, titled after its file. */
     public UUID open(Master master) {
         Rendition rendition = Rendition.of(FIRST_RENDITION, master.hash());
-        return dockets.add(DocketSpec.fresh(title(master), rendition, new PixelSize(master.width(), master.height())), Map.of(rendition.id(), master.id()));
+        return dockets.add(DocketSpec.fresh(title(master), rendition, new PixelSize(master.width(), master.height())));
     }
 
     private static String title(Master master) {

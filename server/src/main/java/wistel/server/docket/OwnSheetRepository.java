@@ -5,15 +5,15 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import wistel.core.fault.NotFound;
 import wistel.core.paper.Stock;
-import wistel.server.store.Records;
+import wistel.server.store.RecordRepository;
 
 /** Sheets that a person cuts and named. */
 @Repository
 public class OwnSheetRepository {
     private final JdbcClient jdbc;
-    private final Records records;
+    private final RecordRepository records;
 
-    public OwnSheetRepository(JdbcClient jdbc, Records records) {
+    public OwnSheetRepository(JdbcClient jdbc, RecordRepository records) {
         this.records = records;
         this.jdbc = jdbc;
     }

@@ -15,7 +15,7 @@ import org.springframework.stereotype.Repository;
 import wistel.core.fault.NotFound;
 import wistel.core.pictures.Histogram;
 import wistel.server.store.Json;
-import wistel.server.store.Records;
+import wistel.server.store.RecordRepository;
 
 @Repository
 public class MasterRepository {
@@ -25,7 +25,7 @@ public class MasterRepository {
     private final Json json;
     private final RowMapper<Master> row;
 
-    public MasterRepository(JdbcClient jdbc, Json json, Records records) {
+    public MasterRepository(JdbcClient jdbc, Json json, RecordRepository records) {
         this.row = records.checked(r -> "picture " + r.getString("file_name"), this::row);
         this.jdbc = jdbc;
         this.json = json;

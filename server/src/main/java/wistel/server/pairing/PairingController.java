@@ -108,8 +108,7 @@ class PairingController {
         }
         DriverSettings settings = profile.inspection().volume() == 0 ? gray(profile, printer, asked.settings) : asked.settings.with(DriverSettings.COLOUR_MODE, "");
         PairingVersion made = pairings.add(new PairingVersion(id.toString(), 1, printer.id().toString(), printer.name(), paper, surface, asked.body, settings, asked.profileHash, asked.intent,
-            profile.inspection().white().toArray(), profile.inspection().blackL().get(Intent.RELATIVE),
-            curves.stream().filter(k -> k.holds(settings, asked.profileHash)).toList()));
+            profile.inspection().white(), profile.inspection().blackL().get(Intent.RELATIVE)).withCurves(curves.stream().filter(k -> k.holds(settings, asked.profileHash)).toList()));
         events.tell("pairing", made.pairingId());
         return made;
     }

@@ -21,24 +21,25 @@ import wistel.core.paper.PaperBody;
 import wistel.core.printer.DriverSettings;
 import wistel.core.tone.KeptCurve;
 import wistel.server.store.Json;
-import wistel.server.store.Records;
+import wistel.server.store.RecordRepository;
 
 /** Papers and pairings. A version of a pairing is never changed: a new one follows it. */
 @Repository
 public class PairingRepository {
     private static final String ALL = """
-        select v.*, p.name as printer_name, a.name as paper, a.surface, a.thickness_mm, a.grammage, a.texture, a.curl
-        from pairing_version v join pairing g on g.id = v.pairing_id join printer p on p.id = v.printer_id join paper a on a.id = v.paper_id\s""";
+        select v.*, p.name as printer_name, a.name as paper, b.surface, b.thickness_mm, b.grammage, b.texture, b.curl
+        from pairing_version v join pairing g on g.id = v.pairing_id join printer p on p.id = v.printer_id join paper a on a.id = v.paper_id
+          join paper_version b on b.paper_id = v.paper_id and b.no = v.paper_no\s""";
 
     private static final String LATEST = ALL.replaceFirst("select", "select distinct on (v.pairing_id)");
 
     private final JdbcClient jdbc;
     private final Json json;
-    private final Records records;
+    private final RecordRepository records;
     private final Clock clock;
     private final RowMapper<PairingVersion> row;
 
-    public PairingRepository(JdbcClient jdbc, Json json, Records records, Clock clock) {
+    public PairingRepository(JdbcClient jdbc, Json json, RecordRepository records, Clock clock) {
         this.records = records;
         this.row = records.checked(r -> "the pairing of " + r.getString("paper") + " on " + r.getString("printer_name") + ", version " + r.getInt("no"), this::row);
         this.jdbc = jdbc;
@@ -52,19 +53,36 @@ public class PairingRepository {
         UUID id = UUID.fromString(v.pairingId());
         jdbc.sql("insert into pairing (id) values (?) on conflict do nothing").param(id).update();
         jdbc.sql("select 1 from pairing where id = ? for update").param(id).query(Integer.class).single();
-        UUID paper = jdbc.sql("""
-            insert into paper (id, name, surface, thickness_mm, grammage, texture, curl) values (?, ?, ?, ?, ?, ?, ?)
-            on conflict (name) do update set surface = excluded.surface,
-              thickness_mm = coalesce(nullif(excluded.thickness_mm, 0), paper.thickness_mm), grammage = coalesce(nullif(excluded.grammage, 0), paper.grammage),
-              texture = coalesce(nullif(excluded.texture, ''), paper.texture), curl = excluded.curl returning id""")
-            .params(UUID.randomUUID(), v.paper(), v.surface(), v.body().thicknessMm(), v.body().grammage(), v.body().texture(), v.body().curl().name()).query(UUID.class).single();
+        Paper paper = paper(v);
         int number = jdbc.sql("select coalesce(max(no), 0) + 1 from pairing_version where pairing_id = ?").param(id).query(Integer.class).single();
         jdbc.sql("""
-            insert into pairing_version (pairing_id, no, printer_id, paper_id, settings, profile_hash, intent, white_l, white_a, white_b, black_l, made, curves)
-            values (?, ?, ?, ?, ?::jsonb, ?, ?, ?, ?, ?, ?, ?, ?::jsonb)""")
-            .params(id, number, UUID.fromString(v.printerId()), paper, json.text(v.settings().values()), v.profileHash(), v.intent().name(),
-                v.whiteLab()[0], v.whiteLab()[1], v.whiteLab()[2], v.blackL(), Timestamp.from(clock.instant()), json.text(v.curves())).update();
+            insert into pairing_version (pairing_id, no, printer_id, paper_id, settings, profile_hash, intent, white_l, white_a, white_b, black_l, made, curves, paper_no)
+            values (?, ?, ?, ?, ?::jsonb, ?, ?, ?, ?, ?, ?, ?, ?::jsonb, ?)""")
+            .params(id, number, UUID.fromString(v.printerId()), paper.id, json.text(v.settings().values()), v.profileHash(), v.intent().name(),
+                v.white().l(), v.white().a(), v.white().b(), v.blackL(), Timestamp.from(clock.instant()), json.text(v.curves()), paper.number).update();
         return find(v.pairingId()).orElseThrow();
+    }
+
+    /** A version of a paper. */
+    private record Paper(UUID id, int number) {
+    }
+
+    /** The paper's present version where it says the same, else its next; what isn't known now stays as it was known before. */
+    private Paper paper(PairingVersion v) {
+        jdbc.sql("insert into paper (id, name) values (?, ?) on conflict do nothing").params(UUID.randomUUID(), v.paper()).update();
+        UUID id = jdbc.sql("select id from paper where name = ? for update").param(v.paper()).query(UUID.class).single();
+        Object[] said = {v.surface(), v.body().thicknessMm(), v.body().grammage(), v.body().texture(), v.body().curl().name()};
+        return jdbc.sql("""
+            with last as (select * from paper_version where paper_id = ? order by no desc limit 1),
+              said as (select ?::text as surface, ?::double precision as thickness_mm, ?::int as grammage, ?::text as texture, ?::text as curl),
+              next as (select s.surface, coalesce(nullif(s.thickness_mm, 0), l.thickness_mm, 0) as thickness_mm, coalesce(nullif(s.grammage, 0), l.grammage, 0) as grammage,
+                coalesce(nullif(s.texture, ''), l.texture, '') as texture, s.curl, coalesce(l.no, 0) + 1 as no from said s left join last l on true),
+              made as (insert into paper_version (paper_id, no, surface, thickness_mm, grammage, texture, curl, made)
+                select ?, n.no, n.surface, n.thickness_mm, n.grammage, n.texture, n.curl, ? from next n
+                where not exists (select 1 from last l where (l.surface, l.thickness_mm, l.grammage, l.texture, l.curl) = (n.surface, n.thickness_mm, n.grammage, n.texture, n.curl))
+                returning no)
+            select coalesce((select no from made), (select no from last))""")
+            .param(id).params(said).param(id).param(Timestamp.from(clock.instant())).query((r, n) -> new Paper(id, r.getInt(1))).single();
     }
 
     /** Offered no more; dockets and prints that have it keep it. */
@@ -120,6 +138,6 @@ public class PairingRepository {
         return new PairingVersion(r.getString("pairing_id"), r.getInt("no"), r.getString("printer_id"), r.getString("printer_name"), r.getString("paper"), r.getString("surface"),
             new PaperBody(r.getDouble("thickness_mm"), r.getInt("grammage"), r.getString("texture"), PaperBody.Curl.valueOf(r.getString("curl"))),
             new DriverSettings((Map<String, String>) json.read(r.getString("settings"), Map.class)), r.getString("profile_hash"), Intent.valueOf(r.getString("intent")),
-            new double[] {r.getDouble("white_l"), r.getDouble("white_a"), r.getDouble("white_b")}, r.getDouble("black_l"), List.of(json.read(r.getString("curves"), KeptCurve[].class)));
+            List.of(r.getDouble("white_l"), r.getDouble("white_a"), r.getDouble("white_b")), r.getDouble("black_l"), List.of(json.read(r.getString("curves"), KeptCurve[].class)));
     }
 }

@@ -30,7 +30,7 @@ import wistel.core.fault.RecordException;
 import wistel.core.render.PageFingerprint;
 import wistel.server.docket.PrintHistory;
 import wistel.server.store.Json;
-import wistel.server.store.Records;
+import wistel.server.store.RecordRepository;
 import wistel.server.store.StoredSpecs;
 import wistel.server.store.StoredText;
 
@@ -44,7 +44,7 @@ public class AttemptRepository implements PrintHistory {
     private static final String SELECT = """
         select a.id, a.docket_id, a.number, a.printer_id, a.order_hash, a.title, a.paper, a.summary, a.readback, a.state, a.message, a.cancel_asked, a.verdict, a.remark,
           a.created, a.finished, a.lab_file, a.held, a.agreed, d.number as docket_number, p.name as printer_name,
-          (select m.hash from docket_rendition r join master m on m.id = r.master_id where r.docket_id = a.docket_id order by r.rendition_id limit 1) as master_hash
+          (select m.hash from docket_rendition r join master m on m.id = r.master_id where r.docket_id = a.docket_id order by r.position, r.rendition_id limit 1) as master_hash
         from attempt a join docket d on d.id = a.docket_id join printer p on p.id = a.printer_id\s""";
     private static final int LOG_PAGE = 200;
     private static final int ESTIMATE_FROM = 5;
@@ -53,12 +53,12 @@ public class AttemptRepository implements PrintHistory {
     private final JdbcClient jdbc;
     private final Json json;
     private final StoredSpecs specs;
-    private final Records records;
+    private final RecordRepository records;
     private final Clock clock;
     private final RowMapper<Attempt> row;
     private final RowMapper<AttemptPage> page;
 
-    public AttemptRepository(JdbcClient jdbc, Json json, StoredSpecs specs, Records records, Clock clock) {
+    public AttemptRepository(JdbcClient jdbc, Json json, StoredSpecs specs, RecordRepository records, Clock clock) {
         this.records = records;
         this.row = records.checked(r -> "print " + r.getInt("number") + " of docket " + r.getInt("docket_number"), AttemptRepository::row);
         this.page = records.checked(r -> "page " + r.getInt("page") + " of print " + r.getString("attempt_id"), (r, n) -> page(r));

@@ -12,7 +12,7 @@ import org.springframework.stereotype.Service;
 import wistel.core.fault.InvalidRequest;
 import wistel.server.setting.SettingRepository;
 import wistel.server.store.FileStore;
-import wistel.server.store.Records;
+import wistel.server.store.RecordRepository;
 
 /**
  * Lets print files and scans go that are older than wanted or take more room than wanted, the oldest first and never those of a print under way. A
@@ -30,12 +30,12 @@ public class Retention {
 
     private final AttemptRepository attempts;
     private final Rendering rendering;
-    private final Records records;
+    private final RecordRepository records;
     private final SettingRepository settings;
     private final FileStore files;
     private final Clock clock;
 
-    Retention(AttemptRepository attempts, Rendering rendering, Records records, SettingRepository settings, FileStore files, Clock clock) {
+    Retention(AttemptRepository attempts, Rendering rendering, RecordRepository records, SettingRepository settings, FileStore files, Clock clock) {
         this.attempts = attempts;
         this.rendering = rendering;
         this.records = records;

@@ -10,7 +10,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.locks.ReentrantLock;
 import javax.jmdns.JmDNS;
@@ -66,7 +65,9 @@ public class Discovery {
             throw new PrinterException(PrinterException.Reason.INTERRUPTED, "The search was interrupted.", "Look again.", e);
         } finally {
             // leaving takes some seconds of its own, for which nobody waits
-            open.forEach(dns -> CompletableFuture.runAsync(() -> close(dns)));
+            Thread leaving = new Thread(() -> open.forEach(Discovery::close), "discovery-leaves");
+            leaving.setDaemon(true);
+            leaving.start();
             asking.unlock();
         }
         return List.copyOf(new TreeMap<>(found).values());

@@ -25,7 +25,7 @@ import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.PrinterState;
 import wistel.core.printer.Supply;
 import wistel.server.store.Json;
-import wistel.server.store.Records;
+import wistel.server.store.RecordRepository;
 import wistel.server.store.StoredSpecs;
 import wistel.server.store.StoredText;
 
@@ -42,13 +42,13 @@ public class PrinterRepository {
     private final JdbcClient jdbc;
     private final Json json;
     private final StoredSpecs specs;
-    private final Records records;
+    private final RecordRepository records;
     private final Clock clock;
     private final RowMapper<Printer> row;
     private final Cache<String, Described> descriptions = Caffeine.newBuilder().maximumWeight(MOST_DESCRIBED_BYTES)
         .weigher((String hash, Described d) -> BYTES_A_LETTER * d.letters).build();
 
-    public PrinterRepository(JdbcClient jdbc, Json json, StoredSpecs specs, Records records, Clock clock) {
+    public PrinterRepository(JdbcClient jdbc, Json json, StoredSpecs specs, RecordRepository records, Clock clock) {
         this.records = records;
         this.row = records.checked(r -> "printer " + r.getString("name"), this::row);
         this.jdbc = jdbc;

@@ -39,7 +39,6 @@ import wistel.core.render.SampleSink;
 import wistel.core.render.Sharpener;
 import wistel.core.render.SheetPreview;
 import wistel.core.rendition.RenditionChange;
-import wistel.core.rendition.RenditionCompiler;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
 import wistel.core.tone.ToneScale;
@@ -259,7 +258,7 @@ public class LaidDownService {
         IccProfile profile = profiles.get(other.profileHash());
         boolean same = other.paper().equals(own.paper());
         UnaryOperator<char[]> toLab = proofs.transforms().get(new Recipe.DeviceToLab(profile, same))::apply;
-        return same ? toLab : codes -> onWhite(toLab.apply(codes), own.whiteLab());
+        return same ? toLab : codes -> onWhite(toLab.apply(codes), own.white().toArray());
     }
 
     private static char[] onWhite(char[] lab, double[] whiteLab) {

@@ -333,7 +333,7 @@ public class ProofService {
         for (Intent intent : Intent.values()) {
             means.put(intent, meanDifference(wanted, proofLab(seen, pairing.profileHash(), new RenditionCompiler.Onward(intent, route.blackPoint()), false).apply(view.pixels())));
         }
-        return new Figures(means, gamutCheck(seen, pairing).report(asked(seen, view.pixels())), GamutCheck.THRESHOLD, screen(seen, view, wanted, pairing, route, display), pairing.whiteLab()[0], pairing.blackL(),
+        return new Figures(means, gamutCheck(seen, pairing).report(asked(seen, view.pixels())), GamutCheck.THRESHOLD, screen(seen, view, wanted, pairing, route, display), pairing.white().l(), pairing.blackL(),
             List.copyOf(BlackPoint.always(profiles.get(pairing.profileHash()))));
     }
 

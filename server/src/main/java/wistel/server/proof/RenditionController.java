@@ -127,6 +127,6 @@ class RenditionController {
     Toning toning(@PathVariable UUID id, @PathVariable String rendition) {
         DocketSpec d = dockets.get(id).spec();
         d.rendition(rendition);
-        return Toning.following(pairing(d).whiteLab());
+        return Toning.following(pairing(d).white().toArray());
     }
 }

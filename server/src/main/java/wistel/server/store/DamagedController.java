@@ -4,17 +4,17 @@ import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Records that can't be read, by name. */
+/** RecordRepository that can't be read, by name. */
 @RestController
 class DamagedController {
-    private final Records records;
+    private final RecordRepository records;
 
-    DamagedController(Records records) {
+    DamagedController(RecordRepository records) {
         this.records = records;
     }
 
     @GetMapping("/api/damaged")
-    List<Records.Damaged> damaged() {
+    List<RecordRepository.Damaged> damaged() {
         return records.damaged();
     }
 }

@@ -5,6 +5,7 @@ import com.fasterxml.jackson.annotation.Nulls;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.stream.Stream;
 import org.springframework.boot.jackson.autoconfigure.JsonMapperBuilderCustomizer;
 import org.springframework.context.annotation.Bean;
@@ -21,6 +22,8 @@ import tools.jackson.databind.deser.std.StdScalarDeserializer;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.jsontype.NamedType;
 import tools.jackson.databind.module.SimpleModule;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
 import wistel.core.docket.Command;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.fault.WistelException;
@@ -33,7 +36,7 @@ import wistel.core.sheet.Borders;
 import wistel.core.sheet.Mark;
 import wistel.core.sheet.SheetPlan;
 
-/** Records to JSON and back, the same way in the database and over the API. */
+/** RecordRepository to JSON and back, the same way in the database and over the API. */
 @Component
 public class Json {
     /** Sums of core: in JSON each of their records says by {@code kind} which it is. */
@@ -46,7 +49,7 @@ public class Json {
         this.mapper = mapper;
     }
 
-    /** Records of a sum, those of the sums that it is made of among them. */
+    /** RecordRepository of a sum, those of the sums that it is made of among them. */
     public static Stream<Class<?>> records(Class<?> sum) {
         return sum.isSealed() ? Arrays.stream(sum.getPermittedSubclasses()).flatMap(Json::records) : Stream.of(sum);
     }
@@ -148,6 +151,25 @@ public class Json {
     /** One of a sum's records, with the kind that tells which. */
     public JsonNode sum(Object value, Class<?> sum) {
         return mapper.readTree(mapper.writerFor(sum).writeValueAsString(value));
+    }
+
+    /** One text for values that are equal, whatever order their parts were written in: object members by name, nothing between them. */
+    public String canonical(JsonNode value) {
+        return mapper.writeValueAsString(sorted(value));
+    }
+
+    private JsonNode sorted(JsonNode value) {
+        if (value.isObject()) {
+            ObjectNode object = mapper.createObjectNode();
+            value.properties().stream().sorted(Map.Entry.comparingByKey()).forEach(p -> object.set(p.getKey(), sorted(p.getValue())));
+            return object;
+        }
+        if (value.isArray()) {
+            ArrayNode array = mapper.createArrayNode();
+            value.forEach(item -> array.add(sorted(item)));
+            return array;
+        }
+        return value;
     }
 
     public JsonNode tree(String text) {

@@ -9,6 +9,7 @@ import java.util.Set;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
+import wistel.core.colour.Lab;
 import wistel.core.docket.DocketSpec;
 import wistel.core.docket.PreflightFacts;
 import wistel.core.docket.PrintOrder;
@@ -226,7 +227,7 @@ public class StoredSpecs {
         return new PairingVersion(g.path("id").asString(), 1, g.path("printerId").asString(), g.path("printerName").asString(), g.path("paper").asString(),
             g.path("surface").asString(), PaperBody.UNKNOWN, DriverSettings.of(g.path("mediaType").asString(), g.path("feed").asString(), g.path("quality").asInt()),
             g.path("profileHash").asString(), Intent.valueOf(g.path("intent").asString("RELATIVE")),
-            new double[] {white.path(0).asDouble(), white.path(1).asDouble(), white.path(2).asDouble()}, g.path("blackL").asDouble());
+            new Lab(white.path(0).asDouble(), white.path(1).asDouble(), white.path(2).asDouble()), g.path("blackL").asDouble());
     }
 
     private static PrinterDescription description(JsonNode c) {

@@ -49,7 +49,7 @@ import wistel.core.tone.ToneScale;
 import wistel.server.print.Attempt;
 import wistel.server.print.AttemptState;
 import wistel.server.store.Json;
-import wistel.server.store.Records;
+import wistel.server.store.RecordRepository;
 import wistel.server.tone.WedgeRepository.Reading;
 import wistel.server.tone.WedgeRepository.Row;
 
@@ -65,10 +65,10 @@ class ToneController {
     private final WedgePrinting printing;
     private final ToneService tones;
     private final Json json;
-    private final Records records;
+    private final RecordRepository records;
     private final Clock clock;
 
-    ToneController(WedgeRepository wedges, WedgePrinting printing, ToneService tones, Json json, Records records, Clock clock) {
+    ToneController(WedgeRepository wedges, WedgePrinting printing, ToneService tones, Json json, RecordRepository records, Clock clock) {
         this.records = records;
         this.json = json;
         this.wedges = wedges;

@@ -23,7 +23,6 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import wistel.core.cgats.Cgats;
 import wistel.core.cgats.Readings;
-import wistel.core.colour.Lab;
 import wistel.core.docket.PrintOrder;
 import wistel.core.fault.Conflict;
 import wistel.core.fault.InvalidRequest;
@@ -59,7 +58,7 @@ import wistel.server.setting.SettingRepository;
 import wistel.server.store.FileStore;
 import wistel.server.store.Json;
 import wistel.server.store.ProfileRepository;
-import wistel.server.store.Records;
+import wistel.server.store.RecordRepository;
 import wistel.server.tone.WedgeRepository.Origin;
 import wistel.server.tone.WedgeRepository.Reading;
 import wistel.server.tone.WedgeRepository.Row;
@@ -81,7 +80,7 @@ public class ToneService {
     private final SettingRepository settings;
     private final ScanPictures scans;
     private final Json json;
-    private final Records records;
+    private final RecordRepository records;
     private final Events events;
     private final Clock clock;
     private final TransactionTemplate transaction;
@@ -89,7 +88,7 @@ public class ToneService {
     private final Cache<Reading, ToneReport> reports = Caffeine.newBuilder().executor(Runnable::run).maximumSize(500).build();
 
     public ToneService(WedgeRepository wedges, PairingRepository pairings, AttemptRepository attempts, PrinterRepository printers, IppClient ipp, FileStore files, ProfileRepository profiles,
-                SettingRepository settings, ScanPictures scans, Json json, Records records, Events events, Clock clock, TransactionTemplate transaction) {
+                SettingRepository settings, ScanPictures scans, Json json, RecordRepository records, Events events, Clock clock, TransactionTemplate transaction) {
         this.records = records;
         this.wedges = wedges;
         this.pairings = pairings;
@@ -206,7 +205,7 @@ public class ToneService {
         PairingVersion pairing = pairing(wedge);
         WedgeScan scan = WedgeScan.of(wedge(wedge), scans.lab(picture));
         Optional<Scanner> scanner = scanner();
-        double paperL = pairing.whiteLab()[0];
+        double paperL = pairing.white().l();
         Readings readings = scanner.map(s -> scan.by(s.curve, paperL)).orElseGet(() -> scan.byEnds(paperL, pairing.blackL()));
         String note = scanner.map(s -> "lightness by the scanner's curve from wedge " + s.wedge + "; colour is not read").orElse(
             "lightness between the paper and black that the profile tells; colour and the depth of black are not read");
@@ -295,7 +294,7 @@ public class ToneService {
             throw new Conflict(Conflict.Reason.STOPPED, "This was read from black to paper.", "Turn the reading first.");
         }
         PairingVersion pairing = pairing(wedge);
-        ToneScale scale = report.used().tinted(new Lab(pairing.whiteLab()[0], pairing.whiteLab()[1], pairing.whiteLab()[2]));
+        ToneScale scale = report.used().tinted(pairing.white());
         IccProfile gray = profile(new StraightenedScale(scale, ToneCurve.STRAIGHT).profile(described(wedge, pairing)));
         KeptCurve kept = new KeptCurve(wedge.mode(), scale, report.curve(), number, LocalDate.ofInstant(reading.taken(), ZoneId.systemDefault()), reading.hash(), gray.hash(),
             wedge.mode().route() instanceof ColourRoute.ByWistel || pairing.grayOnly() ? pairing.profileHash() : "");

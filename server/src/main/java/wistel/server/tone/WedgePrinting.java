@@ -205,7 +205,7 @@ public class WedgePrinting {
     /** On the first stock that it fits: one that lies in the printer, else a usual sheet or a roll. */
     private Laid lay(String title, Master master, Rendition rendition, Chart chart, Ready ready) {
         DocketSpec d = DocketSpec.fresh(title, rendition, new PixelSize(master.width(), master.height())).withPairing(ready.pairing).withRoute(ready.route).withSettings(ready.settings);
-        UUID id = dockets.add(d, Map.of(rendition.id(), master.id()));
+        UUID id = dockets.add(d);
         dockets.putAway(id, dockets.get(id).version());
         DocketRepository.Row row = dockets.get(id);
         PreflightFacts facts = docketService.judged(row).facts();

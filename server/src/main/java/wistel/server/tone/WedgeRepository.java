@@ -19,19 +19,19 @@ import wistel.core.tone.ToneCurve;
 import wistel.core.tone.ToneMode;
 import wistel.core.tone.ToneTarget;
 import wistel.server.store.Json;
-import wistel.server.store.Records;
+import wistel.server.store.RecordRepository;
 
 /** Wedges and their readings. What was read is never changed; how a person takes it stands beside it. */
 @Repository
 public class WedgeRepository {
     private final JdbcClient jdbc;
     private final Json json;
-    private final Records records;
+    private final RecordRepository records;
     private final Clock clock;
     private final RowMapper<Row> row;
     private final RowMapper<Reading> reading;
 
-    public WedgeRepository(JdbcClient jdbc, Json json, Records records, Clock clock) {
+    public WedgeRepository(JdbcClient jdbc, Json json, RecordRepository records, Clock clock) {
         this.records = records;
         this.row = records.checked(r -> "wedge " + r.getInt("number"), this::row);
         this.reading = records.checked(r -> "reading " + r.getString("id") + " of wedge " + r.getInt("wedge"), this::readingOf);

@@ -5,15 +5,15 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import wistel.core.fault.NotFound;
 import wistel.core.sheet.WrapBody;
-import wistel.server.store.Records;
+import wistel.server.store.RecordRepository;
 
 /** Bars and boards that a person keeps under a name. */
 @Repository
 class OwnBodyRepository {
     private final JdbcClient jdbc;
-    private final Records records;
+    private final RecordRepository records;
 
-    OwnBodyRepository(JdbcClient jdbc, Records records) {
+    OwnBodyRepository(JdbcClient jdbc, RecordRepository records) {
         this.records = records;
         this.jdbc = jdbc;
     }

@@ -8,6 +8,7 @@ import java.util.Optional;
 import org.testng.annotations.Test;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
+import wistel.core.colour.Lab;
 import wistel.core.docket.DocketSpec;
 import wistel.core.docket.PrintOrder;
 import wistel.core.icc.profile.Intent;
@@ -71,7 +72,7 @@ public class StoredSpecsTest {
     @Test
     public void anOrderOfBeforeTheToneBenchHasNoCurve() {
         PairingVersion pairing = new PairingVersion("g", 3, "p", "Desk", "Some Gloss", "gloss", PaperBody.UNKNOWN, DriverSettings.of("glossy", "rear", 5), "hash", Intent.RELATIVE,
-            new double[] {96, 0, -1}, 4);
+            new Lab(96, 0, -1), 4);
         Layout layout = SPEC.plan().lay(SheetPlan.Ground.bare(SPEC.stock(), Margins.NONE, Map.of("r1", new SheetPlan.PixelSize(3000, 2000))));
         PrintOrder order = new PrintOrder(PrintOrder.SCHEMA, SPEC, layout, pairing, new PrintOrder.Output(RasterType.DEVICE3_16, 360, Margins.NONE, 1), List.of(new PrintOrder.Master("r1", "master", "profile")),
             "description", "3", Optional.empty(), Optional.empty());
@@ -91,7 +92,7 @@ public class StoredSpecsTest {
     @Test
     public void anOrderOfBeforeWrapsHasPicturesWithoutSides() {
         PairingVersion pairing = new PairingVersion("g", 3, "p", "Desk", "Some Gloss", "gloss", PaperBody.UNKNOWN, DriverSettings.of("glossy", "rear", 5), "hash", Intent.RELATIVE,
-            new double[] {96, 0, -1}, 4);
+            new Lab(96, 0, -1), 4);
         Layout layout = SPEC.plan().lay(SheetPlan.Ground.bare(SPEC.stock(), Margins.NONE, Map.of("r1", new SheetPlan.PixelSize(3000, 2000))));
         PrintOrder order = new PrintOrder(PrintOrder.SCHEMA, SPEC, layout, pairing, new PrintOrder.Output(RasterType.DEVICE3_16, 360, Margins.NONE, 1), List.of(new PrintOrder.Master("r1", "master", "profile")),
             "description", "3", Optional.empty(), Optional.empty());

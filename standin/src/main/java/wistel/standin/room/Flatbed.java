@@ -3,7 +3,6 @@ package wistel.standin.room;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.util.SplittableRandom;
-import wistel.core.colour.LabEncoding;
 import wistel.core.icc.profile.ColourSpace;
 import wistel.core.icc.profile.DeviceClass;
 import wistel.core.icc.profile.IccProfile;

@@ -20,8 +20,8 @@ import wistel.core.fault.RecordException;
  * and told in words when it is asked for by itself; the rest of any list is there.
  */
 @Component
-public class Records {
-    private static final Logger LOG = LoggerFactory.getLogger(Records.class);
+public class RecordRepository {
+    private static final Logger LOG = LoggerFactory.getLogger(RecordRepository.class);
     /** More are not named one by one. */
     private static final int MOST_NAMED = 200;
 
