@@ -3,11 +3,18 @@ package wistel.server;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.net.http.HttpRequest;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
+import java.util.Locale;
+import java.util.Random;
 import java.util.Set;
+import javax.imageio.ImageIO;
 import javax.imageio.stream.MemoryCacheImageInputStream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSName;
@@ -81,7 +88,7 @@ public class LabFileTest extends InTestRoom {
         JsonNode page = view.path("layout").path("pages").get(0);
         double width = sheet ? page.path("widthMm").asDouble() : Api.picture(view).path("width").asDouble();
         double height = sheet ? page.path("heightMm").asDouble() : Api.picture(view).path("height").asDouble();
-        int dpi = api.get("/api/attempts/" + attempt.path("id").asString() + "/order").body().path("output").path("dpi").asInt();
+        double dpi = api.get("/api/attempts/" + attempt.path("id").asString() + "/order").body().path("output").path("dpi").asDouble();
         assertThat((double) facts.width()).isCloseTo(width / 25.4 * dpi, within(0.51));
         assertThat((double) facts.height()).isCloseTo(height / 25.4 * dpi, within(0.51));
         if (space.equals("SRGB")) {
@@ -91,11 +98,70 @@ public class LabFileTest extends InTestRoom {
         }
         assertThat(new String(bytes, StandardCharsets.UTF_8)).contains("Fells &amp; light");
         assertThat(answer.raw().headers().firstValue("Content-Disposition").orElse("")).contains("attachment").contains(format.equals("TIFF") ? ".tif" : ".jpg");
-        assertThat(attempt.path("readback").asString()).contains("Print at 100 %").contains(dpi + " pixels an inch");
+        assertThat(attempt.path("readback").asString()).contains("Print at 100 %").contains((dpi == Math.rint(dpi) ? Long.toString(Math.round(dpi)) : String.format(Locale.ROOT, "%.2f", dpi)) + " pixels an inch");
         if (format.equals("JPEG")) {
             assertThat(bytes[13]).as("resolution in dots an inch").isEqualTo((byte) 1);
-            assertThat((bytes[14] & 0xFF) << 8 | bytes[15] & 0xFF).isEqualTo(dpi);
+            assertThat((bytes[14] & 0xFF) << 8 | bytes[15] & 0xFF).isEqualTo((int) Math.round(dpi));
         }
+    }
+
+    /** A picture whose pixels are kept: the file's are the master's own, to the bit, and its resolution is the fraction that gives its size. */
+    @Test
+    public void thePixelsThatAreKeptAreTheMastersOwn() throws IOException {
+        BufferedImage image = new BufferedImage(1200, 803, BufferedImage.TYPE_INT_RGB);
+        Random random = new Random(3);
+        for (int i = 0; i < 1200 * 803; i++) {
+            image.setRGB(i % 1200, i / 1200, random.nextInt(1 << 24));
+        }
+        ByteArrayOutputStream png = new ByteArrayOutputStream();
+        ImageIO.write(image, "png", png);
+        JsonNode d = api.drop("kept-pixels.png", png.toByteArray()).body().path("docket");
+        String path = "/api/dockets/" + d.path("id").asString();
+        d = api.put(path + "/pairing", "{\"pairingId\":\"" + api.get("/api/pairings").body().get(0).path("pairingId").asString() + "\"}", d.path("version").asInt()).body();
+        d = api.patch(path + "/size", "{\"width\":\"107.3\"}", d.path("version").asInt()).body();
+        for (boolean sheet : new boolean[] {false, true}) {
+            JsonNode written = api.post(path + "/files", "{\"format\":\"TIFF\",\"quality\":90,\"space\":\"SRGB\",\"sheet\":" + sheet + "}", d.path("version").asInt()).body();
+            JsonNode done = Waiting.until(() -> api.get("/api/attempts/" + written.path("id").asString()).body(), a -> a.path("state").asString().equals("done"), 60);
+            byte[] tiff = file(done).raw().body();
+            View view = View.whole(PictureFile.open(() -> new MemoryCacheImageInputStream(new ByteArrayInputStream(tiff))).rows());
+            double ppi = 1200 * 25.4 / 107.3;
+            JsonNode page = d.path("layout").path("pages").get(0);
+            assertThat(view.width()).isEqualTo(sheet ? (int) Math.round(page.path("widthMm").asDouble() / 25.4 * ppi) : 1200);
+            int left = sheet ? (int) Math.round(Api.picture(d).path("x").asDouble() / 25.4 * ppi) : 0;
+            int top = sheet ? (int) Math.round(Api.picture(d).path("y").asDouble() / 25.4 * ppi) : 0;
+            for (int y = 0; y < 803; y++) {
+                for (int x = 0; x < 1200; x++) {
+                    int at = 3 * ((top + y) * view.width() + left + x);
+                    int rgb = view.pixels()[at] / 257 << 16 | view.pixels()[at + 1] / 257 << 8 | view.pixels()[at + 2] / 257;
+                    if (rgb != (image.getRGB(x, y) & 0xFFFFFF)) {
+                        throw new AssertionError("pixel " + x + ", " + y + " of " + (sheet ? "the sheet" : "the picture") + " is another");
+                    }
+                }
+            }
+            // TIFF 6.0, tag 282: a fraction, here of the directory that our writer puts last
+            assertThat(resolution(tiff)).isCloseTo(ppi, within(1e-6));
+        }
+        JsonNode jpeg = api.post(path + "/files", "{\"format\":\"JPEG\",\"quality\":90,\"space\":\"SRGB\",\"sheet\":false}", d.path("version").asInt()).body();
+        JsonNode done = Waiting.until(() -> api.get("/api/attempts/" + jpeg.path("id").asString()).body(), a -> a.path("state").asString().equals("done"), 60);
+        byte[] bytes = file(done).raw().body();
+        int exif = new String(bytes, StandardCharsets.ISO_8859_1).indexOf("Exif\0\0MM");
+        assertThat(exif).isPositive();
+        ByteBuffer tiff = ByteBuffer.wrap(bytes, exif + 6, 80).slice();
+        assertThat((double) tiff.getInt(tiff.getInt(18)) / tiff.getInt(tiff.getInt(18) + 4)).isCloseTo(1200 * 25.4 / 107.3, within(1e-6));
+    }
+
+    /** XResolution of the first directory. */
+    private static double resolution(byte[] tiff) {
+        ByteBuffer b = ByteBuffer.wrap(tiff).order(tiff[0] == 'I' ? ByteOrder.LITTLE_ENDIAN : ByteOrder.BIG_ENDIAN);
+        int directory = b.getInt(4);
+        for (int i = 0; i < b.getShort(directory); i++) {
+            int entry = directory + 2 + 12 * i;
+            if (b.getShort(entry) == 282) {
+                int at = b.getInt(entry + 8);
+                return (double) b.getInt(at) / b.getInt(at + 4);
+            }
+        }
+        throw new AssertionError("no resolution in it");
     }
 
     @Test

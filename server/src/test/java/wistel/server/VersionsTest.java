@@ -21,7 +21,7 @@ public class VersionsTest extends InTestRoom {
     }
 
     private PairingVersion pairing() {
-        return test.bean(PairingRepository.class).all().get(0);
+        return test.bean(PairingRepository.class).all().stream().filter(p -> p.paper().startsWith("Skerry")).findFirst().orElseThrow();
     }
 
     private JsonNode docket(int seed) throws Exception {
@@ -88,6 +88,26 @@ public class VersionsTest extends InTestRoom {
         assertThat(api.delete("/api/compensations/" + kept.path("id").asString()).code()).isEqualTo("in-use");
         assertThat(patched(d, of.formatted("3")).path("spec").path("renditions").get(0).path("compensation").path("kept").isNull()).isTrue();
         assertThat(api.delete("/api/compensations/" + kept.path("id").asString()).status()).isEqualTo(204);
+    }
+
+    /** A cotton paper that feeds flat and keeps 30 mm white at both ends: a size that nobody chose fits it by itself, one that somebody chose stays. */
+    @Test
+    public void whatNobodyDecidedFollowsThePaperAndWhatSomebodyDidStays() throws Exception {
+        PrintingTest.pair(test, Paper.MOSS_COTTON, Feeds.FRONT, Intent.RELATIVE);
+        String cotton = test.bean(PairingRepository.class).all().stream().filter(p -> p.paper().startsWith("Moss")).findFirst().orElseThrow().pairingId();
+        JsonNode fresh = docket(43);
+        double before = Api.picture(fresh).path("width").asDouble();
+        String path = "/api/dockets/" + fresh.path("id").asString();
+        JsonNode on = api.put(path + "/pairing", "{\"pairingId\":\"" + cotton + "\"}", fresh.path("version").asInt()).body();
+        assertThat(Api.picture(on).path("width").asDouble()).isLessThan(before);
+        assertThat(on.path("findings").toString()).doesNotContain("\"STOP\"");
+        assertThat(on.path("undo").asString()).startsWith("paper Moss Cotton");
+        JsonNode back = api.put(path + "/pairing", "{\"pairingId\":\"" + pairing().pairingId() + "\"}", on.path("version").asInt()).body();
+        assertThat(Api.picture(back).path("width").asDouble()).as("still nobody has decided").isCloseTo(before, within(1e-9));
+        JsonNode typed = api.patch(path + "/size", "{\"width\":\"250\"}", back.path("version").asInt()).body();
+        JsonNode kept = api.put(path + "/pairing", "{\"pairingId\":\"" + cotton + "\"}", typed.path("version").asInt()).body();
+        assertThat(Api.picture(kept).path("width").asDouble()).isCloseTo(250, within(1e-9));
+        assertThat(kept.path("findings").toString()).as("it doesn't fit, and that is a person's to mend").contains("\"STOP\"");
     }
 
     /** Nothing that only the server makes gets in, whatever it is nested in. */

@@ -1,9 +1,11 @@
 package wistel.core.docket;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.icc.profile.Intent;
+import wistel.core.length.Margins;
 import wistel.core.paper.PairingVersion;
 import wistel.core.paper.SheetSize;
 import wistel.core.paper.Stock;
@@ -50,13 +52,23 @@ public record DocketSpec(int schema, String title, List<Rendition> renditions, O
     /** A fresh docket: nothing chosen, the picture as large as an A4 sheet holds with a border of 20 mm. */
     public static DocketSpec fresh(String title, Rendition rendition, SheetPlan.PixelSize picture) {
         Stock.Sheet a4 = Stock.Sheet.of(SheetSize.A4);
-        boolean across = picture.width() > picture.height();
-        double sheetW = across ? a4.lengthMm() : a4.widthMm();
-        double sheetH = across ? a4.widthMm() : a4.lengthMm();
-        double scale = Math.min((sheetW - 2 * FRESH_BORDER_MM) / picture.width(), (sheetH - 2 * FRESH_BORDER_MM) / picture.height());
-        Single plan = Single.whole(rendition.id(), across, tenth(picture.width() * scale), tenth(picture.height() * scale));
+        Single plan = usual(rendition.id(), SheetPlan.Ground.bare(a4, Margins.NONE, Map.of(rendition.id(), picture)));
         return new DocketSpec(SCHEMA, title, List.of(rendition), Optional.empty(), a4, plan, new Resolution(Resolution.Pixels.KEEP, 360, 0),
             Sharpening.OFF, Annotation.NONE, new ColourRoute.ByWistel(Intent.RELATIVE, true), DriverSettings.of("", "", 5), 1, "");
+    }
+
+    /** What a picture is laid as while nobody has decided: all of it, the way of the sheet that suits it, with a border of 20 mm or as wide as the feed needs. */
+    public static Single usual(String renditionId, SheetPlan.Ground ground) {
+        SheetPlan.PixelSize picture = ground.pictures().get(renditionId);
+        boolean across = picture.width() > picture.height();
+        double width = ground.stock().widthMm();
+        double length = ground.stock() instanceof Stock.Sheet sheet ? sheet.lengthMm() : width * Math.max(picture.aspect(), 1 / picture.aspect());
+        double sheetW = across ? length : width;
+        double sheetH = across ? width : length;
+        double scale = Math.min((sheetW - 2 * FRESH_BORDER_MM) / picture.width(), (sheetH - 2 * FRESH_BORDER_MM) / picture.height());
+        Single plan = Single.whole(renditionId, across, tenth(picture.width() * scale), tenth(picture.height() * scale));
+        Single largest = plan.largest(ground);
+        return largest.widthMm() < plan.widthMm() && Math.min(largest.widthMm(), largest.heightMm()) >= Single.SMALLEST_MM ? largest : plan;
     }
 
     private static double tenth(double mm) {

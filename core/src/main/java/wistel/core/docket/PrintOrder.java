@@ -32,7 +32,7 @@ public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVers
     public static final int SCHEMA = 7;
     public static final String ENGINE = "3";
     private static final String INTENT = "print-rendering-intent";
-    /** A file for a lab keeps the pixels between these. */
+    /** A whole sheet for a lab keeps the pixels between these. */
     private static final double LEAST_PPI = 150;
     private static final double MOST_PPI = 720;
 
@@ -43,10 +43,11 @@ public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVers
     /**
      * The form of the print files.
      *
+     * @param dpi         pixels an inch: the printer's own, whole; of a file for a lab what the picture has on its paper
      * @param feedMargins what the paper can't be printed on, as it feeds
      * @param copies      that the printer makes of each page
      */
-    public record Output(RasterType raster, int dpi, Margins feedMargins, int copies) {
+    public record Output(RasterType raster, double dpi, Margins feedMargins, int copies) {
     }
 
     public PrintOrder {
@@ -64,7 +65,8 @@ public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVers
         JobRequest asked = Requests.of(spec, Optional.of(pairing), now).sized(page.fedWidthMm(), page.fedHeightMm(), spec.stock() instanceof Stock.Roll);
         List<String> intents = now.supported(INTENT).values();
         String intent = spec.route() instanceof ColourRoute.ByDriver && intents.contains("relative") ? "relative" : intents.contains("auto") ? "auto" : "";
-        String dpi = now.resolutions().contains(output.dpi()) ? Integer.toString(output.dpi()) : "";
+        int whole = (int) Math.round(output.dpi());
+        String dpi = now.resolutions().contains(whole) ? Integer.toString(whole) : "";
         return asked.with(DriverSettings.RESOLUTION, dpi).with(INTENT, intents.isEmpty() ? "" : asked.get(INTENT).isEmpty() ? intent : asked.get(INTENT));
     }
 
@@ -92,7 +94,9 @@ public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVers
         PairingVersion pairing = facts.pairing().orElseThrow(() -> new Conflict(Conflict.Reason.STOPPED, "No paper is chosen yet.", "Choose the paper that the lab prints on."));
         Layout whole = d.plan() instanceof Wrap wrap ? wrap.alone(facts.ground(d)) : facts.layout(d);
         double ppi = whole.placed().stream().mapToDouble(Placed::ppi).max().orElse(LEAST_PPI);
-        int dpi = (int) Math.round(Math.max(LEAST_PPI, Math.min(MOST_PPI, Math.min(ppi, d.resolution().mostPpi()))));
+        boolean kept = d.resolution().pixels() == Resolution.Pixels.KEEP && !file.sheet();
+        // its own pixels, whatever that is an inch; a sheet's text and marks want some, and are no better for more
+        double dpi = kept ? Math.max(1, ppi) : Math.max(LEAST_PPI, Math.min(MOST_PPI, Math.min(ppi, d.resolution().mostPpi())));
         Layout layout = file.sheet() ? whole.onPaper() : whole.picturesAlone();
         return new PrintOrder(SCHEMA, d, layout, pairing.withCurves(List.of()), new Output(RasterType.DEVICE3_16, dpi, Margins.NONE, 1), masters, "", ENGINE, Optional.of(file), Optional.empty());
     }

@@ -86,14 +86,14 @@ public final class LayoutRenderer {
 
     /**
      * @param pictures by rendition
-     * @param dpi      of the raster
+     * @param dpi      of the raster, pixels an inch; a fraction where pictures keep their pixels
      * @param mostPpi  detail finer than this is averaged away, as the docket decided; infinite to keep what the raster can hold
      * @param sharpener of the final raster
      */
-    public record Job(Page page, Map<String, Picture> pictures, int dpi, double mostPpi, Sharpener sharpener) {
+    public record Job(Page page, Map<String, Picture> pictures, double dpi, double mostPpi, Sharpener sharpener) {
         public Job {
             pictures = Map.copyOf(pictures);
-            if (dpi < 1 || !(mostPpi > 0)) {
+            if (!(dpi >= 1) || !(mostPpi > 0)) {
                 throw new IllegalArgumentException(dpi + " dpi, at most " + mostPpi + " ppi");
             }
             for (Placed placed : placed(page)) {
@@ -149,7 +149,7 @@ public final class LayoutRenderer {
     }
 
     /** Whole pixels of a length. */
-    public static int pixels(double mm, int dpi) {
+    public static int pixels(double mm, double dpi) {
         return (int) Math.round(mm / Length.MM_PER_INCH * dpi);
     }
 

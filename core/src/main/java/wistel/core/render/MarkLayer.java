@@ -22,7 +22,7 @@ final class MarkLayer {
 
     private final List<Shape> shapes;
 
-    MarkLayer(Page page, int dpi) {
+    MarkLayer(Page page, double dpi) {
         double scale = dpi / Length.MM_PER_INCH;
         AffineTransform toRaster = AffineTransform.getScaleInstance(scale, scale);
         toRaster.concatenate(turn(page));

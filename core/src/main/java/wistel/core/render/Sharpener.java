@@ -44,7 +44,7 @@ public final class Sharpener {
      * @param radiusMm 0 or more
      * @param amount   0 sharpens nothing
      */
-    public static Sharpener onPaper(double radiusMm, double amount, int dpi) {
+    public static Sharpener onPaper(double radiusMm, double amount, double dpi) {
         return of(Math.min(LARGEST_RADIUS, radiusMm / Length.MM_PER_INCH * dpi), amount);
     }
 

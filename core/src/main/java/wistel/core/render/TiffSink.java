@@ -6,6 +6,7 @@ import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import wistel.core.length.Rational;
 
 /**
  * One page as an uncompressed TIFF (TIFF 6.0) with its profile and resolution, a strip for each band; as BigTIFF where it would outgrow 4 GB.
@@ -18,6 +19,7 @@ import java.util.List;
  * @param xmp           a packet of metadata; empty for none
  */
 public record TiffSink(int width, int height, int bits, int channels, double dpi, byte[] profile, byte[] xmp) implements RasterSink {
+    private static final int THOUSANDTHS = 1000;
     private static final int SHORT = 3;
     private static final int LONG = 4;
     private static final int RATIONAL = 5;
@@ -127,7 +129,10 @@ public record TiffSink(int width, int height, int bits, int channels, double dpi
     }
 
     private Entry resolution(int tag) {
-        return new Entry(tag, RATIONAL, 1, ByteBuffer.allocate(8).putInt((int) Math.round(dpi * 1000)).putInt(1000).array());
+        // files of whole resolutions stay the same to the byte
+        boolean whole = dpi == Math.rint(dpi);
+        Rational of = whole ? new Rational((int) dpi * THOUSANDTHS, THOUSANDTHS) : Rational.of(dpi);
+        return new Entry(tag, RATIONAL, 1, ByteBuffer.allocate(8).putInt(of.numerator()).putInt(of.denominator()).array());
     }
 
     @Override

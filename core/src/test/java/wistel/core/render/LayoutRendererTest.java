@@ -91,7 +91,7 @@ public class LayoutRendererTest {
 
     private byte[] file(LayoutRenderer.Job job, Progress progress) throws IOException {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        PwgRaster.Page raster = new PwgRaster.Page(job.width(), job.height(), job.dpi(), 16, PwgRaster.Space.SRGB, 0, 0, "x", "m", 5, 1);
+        PwgRaster.Page raster = new PwgRaster.Page(job.width(), job.height(), (int) job.dpi(), 16, PwgRaster.Space.SRGB, 0, 0, "x", "m", 5, 1);
         new LayoutRenderer(workers, LayoutRendererTest::scratch).render(job, new PwgSink(raster), out, progress);
         return out.toByteArray();
     }

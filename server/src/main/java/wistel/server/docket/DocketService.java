@@ -257,7 +257,10 @@ public class DocketService {
     /** Makes a decision that came from outside: a compensation that it names is named only where these are its moves. */
     @Transactional
     public void decide(UUID id, int version, Command command) {
-        change(id, version, checked(command));
+        Command checked = checked(command);
+        boolean feeds = checked instanceof MachineCommand.Set set && set.setting().equals(DriverSettings.FEED);
+        List<Command> along = feeds ? following(dockets.get(id), checked) : List.of();
+        change(id, version, Command.of(Stream.concat(Stream.of(checked), along.stream()).toList()));
     }
 
     private Command checked(Command command) {
@@ -370,7 +373,36 @@ public class DocketService {
     public void choosePairing(UUID id, int version, String pairingId) {
         PairingVersion pairing = pairings.find(pairingId).orElseThrow(() -> new NotFound("There is no such pairing.", "Choose another one."));
         Optional<Compensated> usual = compensations.usual(UUID.fromString(pairing.pairingId())).map(c -> new Compensated(c.moves(), Optional.of(c.ref()), true));
-        change(id, version, new Change.Paired(pairing, usual));
+        DocketRepository.Row row = dockets.get(id);
+        Change.Paired paired = new Change.Paired(pairing, usual);
+        List<Command> along = following(row, new Change.PairedWith(paired, List.of()));
+        change(id, version, along.isEmpty() ? paired : new Change.PairedWith(paired, along));
+    }
+
+    /**
+     * How a picture follows another paper or feed that nobody has laid yet: it lies as it did when the docket was opened, or as an earlier choice made it
+     * lie. What a person has decided stays.
+     */
+    private List<Command> following(DocketRepository.Row row, Change change) {
+        Judged before = judged(row);
+        if (!(row.spec().plan() instanceof Single plan) || row.spec().renditions().size() > 1 || !plan.equals(DocketSpec.usual(plan.renditionId(), before.facts.ground(row.spec())))) {
+            return List.of();
+        }
+        DocketSpec next = change.on(row.spec());
+        Judged after = judged(row.with(next));
+        List<Command> along = new ArrayList<>();
+        if (after.facts.feedFor(next, next.stock()).isEmpty()) {
+            // a printer of other sheets, or of rolls alone: the nearest in size that it takes
+            Optional<Stock> takes = Stream.concat(SheetSize.KNOWN.stream().map(Stock.Sheet::of).sorted(Comparator.comparingDouble(s -> Math.abs(s.lengthMm() - SheetSize.A4.heightMm()))),
+                after.facts.rolls(next).stream()).map(Stock.class::cast).filter(s -> after.facts.feedFor(next, s).isPresent()).findFirst();
+            takes.ifPresent(s -> along.add(new SheetCommand.Stocked(s, after.facts.feedFor(next, s))));
+        }
+        DocketSpec on = along.isEmpty() ? next : along.get(0).on(next);
+        Single usual = DocketSpec.usual(plan.renditionId(), judged(row.with(on)).facts.ground(on));
+        if (!usual.equals(plan)) {
+            along.add(new SheetCommand.Framed(usual.widthMm(), usual.heightMm()));
+        }
+        return along;
     }
 
     /** This docket on the pairings of other printers, those of the same paper first. */

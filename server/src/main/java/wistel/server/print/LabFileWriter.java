@@ -31,6 +31,7 @@ import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.common.PDStream;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 import wistel.core.length.Length;
+import wistel.core.length.Rational;
 import wistel.core.sheet.Page;
 
 /** Encodes a page whose samples lie in a scratch file. The same samples give the same bytes. */
@@ -42,7 +43,7 @@ final class LabFileWriter {
      * @param xmp   metadata
      * @param title for formats that have a place of their own for it
      */
-    record Content(FileChannel samples, int width, int height, int dpi, byte[] profile, byte[] xmp, String title) {
+    record Content(FileChannel samples, int width, int height, double dpi, byte[] profile, byte[] xmp, String title) {
     }
 
     private LabFileWriter() {
@@ -112,15 +113,38 @@ final class LabFileWriter {
         }
 
         private void segments() throws IOException {
-            ByteBuffer jfif = ByteBuffer.allocate(14).put("JFIF\0".getBytes(StandardCharsets.US_ASCII)).put(new byte[] {1, 2, 1}).putShort((short) content.dpi).putShort((short) content.dpi)
+            ByteBuffer jfif = ByteBuffer.allocate(14).put("JFIF\0".getBytes(StandardCharsets.US_ASCII)).put(new byte[] {1, 2, 1}).putShort(whole()).putShort(whole())
                 .put(new byte[] {0, 0});
             segment(0xE0, jfif.array());
+            // JFIF says all of a whole number
+            if (content.dpi != Math.rint(content.dpi)) {
+                segment(0xE1, exif());
+            }
             segment(0xE1, joined("http://ns.adobe.com/xap/1.0/\0".getBytes(StandardCharsets.US_ASCII), content.xmp, 0, content.xmp.length));
             int parts = (content.profile.length + ICC_PART - 1) / ICC_PART;
             for (int part = 0; part < parts; part++) {
                 byte[] head = ByteBuffer.allocate(14).put("ICC_PROFILE\0".getBytes(StandardCharsets.US_ASCII)).put((byte) (part + 1)).put((byte) parts).array();
                 segment(0xE2, joined(head, content.profile, part * ICC_PART, Math.min(content.profile.length, (part + 1) * ICC_PART)));
             }
+        }
+
+        /** JFIF knows whole numbers alone. */
+        private short whole() {
+            return (short) Math.max(1, Math.min(65_535, Math.round(content.dpi)));
+        }
+
+        /** The resolution as a fraction (Exif 2.3, 4.6.4: XResolution, YResolution, ResolutionUnit in inches), in a directory of its own. */
+        private byte[] exif() {
+            Rational ppi = Rational.of(content.dpi);
+            int values = 8 + 2 + 3 * 12 + 4;
+            ByteBuffer tiff = ByteBuffer.allocate(6 + values + 16).put("Exif\0\0MM".getBytes(StandardCharsets.US_ASCII)).putShort((short) 42).putInt(8).putShort((short) 3);
+            tiff.putShort((short) 0x011A).putShort((short) 5).putInt(1).putInt(values);
+            tiff.putShort((short) 0x011B).putShort((short) 5).putInt(1).putInt(values + 8);
+            tiff.putShort((short) 0x0128).putShort((short) 3).putInt(1).putShort((short) 2).putShort((short) 0).putInt(0);
+            for (int axis = 0; axis < 2; axis++) {
+                tiff.putInt(ppi.numerator()).putInt(ppi.denominator());
+            }
+            return tiff.array();
         }
 
         private static byte[] joined(byte[] head, byte[] body, int from, int to) {

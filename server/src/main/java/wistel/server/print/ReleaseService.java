@@ -5,6 +5,7 @@ import com.github.kagkarlsson.scheduler.task.Priority;
 import java.time.Clock;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.IntStream;
@@ -88,7 +89,12 @@ public class ReleaseService {
             case SRGB -> "its numbers are sRGB: convert by the embedded profile, no correction";
             case WIDE -> "its numbers are in the wide space that is embedded: convert by it, no correction";
         };
-        return "Print at 100 %, which is " + size + " at " + order.output().dpi() + " pixels an inch, without scaling or sharpening; " + colour + ".";
+        return "Print at 100 %, which is " + size + " at " + inch(order.output().dpi()) + " pixels an inch, without scaling or sharpening; " + colour + ".";
+    }
+
+    /** Whole where it is, else with two decimals. */
+    private static String inch(double ppi) {
+        return ppi == Math.rint(ppi) ? Long.toString(Math.round(ppi)) : String.format(Locale.ROOT, "%.2f", ppi);
     }
 
     private DocketRepository.Row current(UUID docketId, int version) {

@@ -111,14 +111,14 @@ public class Rendering {
 
     public Made file(PrintOrder order, int number, Progress progress) throws IOException {
         Page page = order.page(number);
-        int dpi = order.output().dpi();
+        double dpi = order.output().dpi();
         LayoutRenderer.Job job = new LayoutRenderer.Job(page, pictures(order, page), dpi, order.spec().resolution().mostPpi(), sharpener(order));
         LayoutRenderer renderer = new LayoutRenderer(workers.executor(), files::scratch);
         if (order.labFile().isPresent()) {
             return labFile(order, job, renderer, progress);
         }
         RasterType raster = order.output().raster();
-        PwgSink sink = new PwgSink(new PwgRaster.Page(job.width(), job.height(), dpi, raster.bits(), raster(raster.space()),
+        PwgSink sink = new PwgSink(new PwgRaster.Page(job.width(), job.height(), (int) Math.round(dpi), raster.bits(), raster(raster.space()),
             PwgRaster.points(page.fedWidthMm()), PwgRaster.points(page.fedHeightMm()), SheetSize.ippName(page.fedWidthMm(), page.fedHeightMm()), order.spec().settings().mediaType(),
             order.spec().settings().quality(), 1));
         CoverageSink counted = new CoverageSink(sink);

@@ -123,7 +123,7 @@ class LoupeService {
     private byte[] middle(LayoutRenderer.Job job) {
         try {
             ByteArrayOutputStream out = new ByteArrayOutputStream();
-            PwgRaster.Page raster = new PwgRaster.Page(job.width(), job.height(), job.dpi(), 16, PwgRaster.Space.SRGB, 0, 0, "", "", 5, 1);
+            PwgRaster.Page raster = new PwgRaster.Page(job.width(), job.height(), (int) job.dpi(), 16, PwgRaster.Space.SRGB, 0, 0, "", "", 5, 1);
             new LayoutRenderer(workers.executor(), files::scratch).render(job, new PwgSink(raster), out, Progress.SILENT);
             PwgRaster.Reader reader = new PwgRaster.Reader(new ByteArrayInputStream(out.toByteArray()));
             reader.nextPage();

@@ -30,15 +30,12 @@ public final class TagReader {
         }
     }
 
-    /** Zero bytes and the like, which no name has in it. */
-    private static final String CONTROLS = "\\p{Cntrl}";
-
     private static String latin(byte[] tag, int from, int length) {
-        return length <= 0 || from + length > tag.length ? "" : new String(tag, from, length, StandardCharsets.ISO_8859_1).replaceAll(CONTROLS, "").trim();
+        return length <= 0 || from + length > tag.length ? "" : new String(tag, from, length, StandardCharsets.ISO_8859_1).trim();
     }
 
     private static String utf16(byte[] tag, int from, int length) {
-        return from < 0 || length < 0 || (long) from + length > tag.length ? "" : new String(tag, from, length, StandardCharsets.UTF_16BE).replaceAll(CONTROLS, "").trim();
+        return from < 0 || length < 0 || (long) from + length > tag.length ? "" : new String(tag, from, length, StandardCharsets.UTF_16BE).trim();
     }
 
     public static double[] xyz(byte[] tag) {
