@@ -97,7 +97,7 @@ export function Bench() {
           {shown?.map((g) => (
             <section className="group" key={g.paper + g.note}>
               <header>
-                <b>{g.paper}</b> <span>{[g.note, g.takes].filter(Boolean).join(' · ')}</span>
+                <h2>{g.paper}</h2> <span>{[g.note, g.takes].filter(Boolean).join(' · ')}</span>
               </header>
               <div className="lying">
                 {g.dockets.map((d) => (

@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { get } from '../api/client'
 import type { DriverSpace, Printer, SettingChoice } from '../api/types'
 import type { DocketTools, StationProps } from '../docket/useDocket'
-import { Findings } from '../parts/Findings'
+import { StationFindings } from '../parts/Findings'
 import { fixed } from '../parts/numbers'
 import { colourPath, lostWords, restWords, WORDS } from './words'
 import './machine.css'
@@ -35,6 +35,7 @@ export function MachineStation({ view, picture, tools, go }: StationProps) {
     <div className="station machine">
       <section className="settings-told" aria-label="Machine">
         <h2 className="head">What {view.pairing.printerName} will be told</h2>
+        <StationFindings view={view} tools={tools} stage="MACHINE" />
         {settings.length === 0 && <p className="soft">{WORDS.silent}</p>}
         {settings
           .filter((s) => !s.rest)
@@ -63,7 +64,6 @@ export function MachineStation({ view, picture, tools, go }: StationProps) {
           </ol>
           <p className="soft">{view.spec.route.kind === 'by-wistel' ? WORDS.byWistel : WORDS.byDriver}</p>
           {view.spec.route.kind === 'by-driver' && <Spaces id={view.id} space={view.spec.route.space} tools={tools} />}
-          <Findings findings={view.findings.filter((f) => f.stage === 'MACHINE')} tools={tools} />
           {printer && (
             <section className="in-printer">
               <h2 className="head">{WORDS.inPrinter}</h2>

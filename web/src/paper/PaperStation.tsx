@@ -9,6 +9,7 @@ import { BOOTH } from '../parts/booth'
 import { fixed, labCss, percent } from '../parts/numbers'
 import { CAUSES } from '../proof/words'
 import './paper.css'
+import { StationFindings } from '../parts/Findings'
 
 export function PaperStation({ view, picture, tools, go }: StationProps) {
   const { data: pairings } = useQuery({
@@ -55,6 +56,7 @@ export function PaperStation({ view, picture, tools, go }: StationProps) {
         />
       </Booth>
       <aside className="card" aria-label="Paper">
+        <StationFindings view={view} tools={tools} stage="PAPER" />
         <section>
           <h2 className="head">Which paper suits this picture</h2>
           <p className="soft">

@@ -65,7 +65,9 @@ export function Papers() {
               <th>Deepest black</th>
               <th>Usual intent</th>
               <th>New dockets start with</th>
-              <th />
+              <th>
+                <span className="unseen">What to do</span>
+              </th>
             </tr>
           </thead>
           <tbody>
@@ -150,7 +152,9 @@ export function Papers() {
               <th>What it does</th>
               <th>Made on</th>
               <th>Used on</th>
-              <th />
+              <th>
+                <span className="unseen">What to do</span>
+              </th>
             </tr>
           </thead>
           <tbody>

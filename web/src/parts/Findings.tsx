@@ -1,5 +1,5 @@
 import { Button } from 'antd'
-import type { Finding } from '../api/types'
+import type { DocketView, Finding } from '../api/types'
 import type { DocketTools } from '../docket/useDocket'
 import { MarkSign } from './MarkSign'
 import './findings.css'
@@ -37,6 +37,26 @@ export function Findings({
         </div>
       ))}
     </div>
+  )
+}
+
+/** What one station decides and is wrong or doubtful, at the top of its card. */
+export function StationFindings({
+  view,
+  tools,
+  stage,
+  without = [],
+}: {
+  view: DocketView
+  tools: DocketTools
+  stage: Finding['stage']
+  without?: string[]
+}) {
+  const findings = view.findings.filter((f) => f.stage === stage && !without.includes(f.code))
+  return findings.length === 0 ? null : (
+    <section className="station-findings" aria-label="What to look at here">
+      <Findings findings={findings} tools={tools} />
+    </section>
   )
 }
 

@@ -7,7 +7,7 @@ import type { Ends } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { Booth } from '../parts/BoothPicture'
 import { BOOTH } from '../parts/booth'
-import { Findings } from '../parts/Findings'
+import { StationFindings } from '../parts/Findings'
 import { megabytes, mm, percent } from '../parts/numbers'
 import { useLivePicture } from '../parts/useLivePicture'
 import { HUES } from '../rendition/moves'
@@ -56,6 +56,7 @@ export function PictureStation({ view, picture, tools, go }: StationProps) {
         </Hued>
       </Booth>
       <aside className="card" aria-label="Picture">
+        <StationFindings view={view} tools={tools} stage="PICTURE" />
         <section>
           <h2 className="head">What came in</h2>
           <dl className="rows">
@@ -67,7 +68,6 @@ export function PictureStation({ view, picture, tools, go }: StationProps) {
             <dd>{m.profileName || `none: read as ${picture.sourceName}`}</dd>
           </dl>
         </section>
-        <Findings findings={view.findings.filter((f) => f.stage === 'PICTURE')} tools={tools} />
         <TreatmentCard view={view} picture={picture} tools={tools} draft={draft} setDraft={setDraft} pointed={pointed} />
         <section>
           <h2 className="head">Levels</h2>

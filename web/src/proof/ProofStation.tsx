@@ -20,6 +20,7 @@ import type { StationProps } from '../docket/useDocket'
 import { typing } from '../frame/Frame'
 import { Booth } from '../parts/BoothPicture'
 import { BOOTH } from '../parts/booth'
+import { StationFindings } from '../parts/Findings'
 import { Loupe } from '../parts/Loupe'
 import { MarkSign } from '../parts/MarkSign'
 import { fixed, percent } from '../parts/numbers'
@@ -161,6 +162,8 @@ export function ProofStation(props: StationProps) {
         />
       </Booth>
       <aside className="card" aria-label="Proof">
+        {/* it is being looked at */}
+        <StationFindings view={view} tools={tools} stage="PROOF" without={['proof-not-looked-at']} />
         {notThis && (
           <section className="not-this">
             <MarkSign mark="LOOK" /> {notThis}

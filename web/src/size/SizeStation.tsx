@@ -2,7 +2,7 @@ import { Button, Segmented, Select } from 'antd'
 import { useState } from 'react'
 import type { SheetDocket, WrapDocket } from '../api/types'
 import type { SheetProps, StationProps } from '../docket/useDocket'
-import { Findings } from '../parts/Findings'
+import { StationFindings } from '../parts/Findings'
 import { mm, percent } from '../parts/numbers'
 import { useLifeScale } from '../parts/useLifeScale'
 import { AroundCard } from './AroundCard'
@@ -96,6 +96,7 @@ function SheetStation(props: SheetProps) {
         </div>
       </div>
       <aside className="card" aria-label="Size">
+        <StationFindings view={view} tools={tools} stage="SIZE" without={['cropped']} />
         <PlanChoice {...props} />
         <Segmented block aria-label="What to decide" value={face} onChange={setFace} options={FACES} />
         {face === 'lay' && <LayCard {...props} />}
@@ -117,7 +118,6 @@ function SheetStation(props: SheetProps) {
           {percent(view.bareShare)} of the paper stays bare.
           {lost > 0 && ` ${percent(lost)} of the picture is not printed.`}
         </p>
-        <Findings findings={view.findings.filter((f) => f.stage === 'SIZE' && f.code !== 'cropped')} tools={tools} />
         <div className="next">
           <span />
           <Button type="primary" onClick={() => go('proof')}>

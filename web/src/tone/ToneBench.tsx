@@ -57,7 +57,9 @@ export function ToneBench() {
           <table className="plain wedges">
             <thead>
               <tr>
-                <th />
+                <th>
+                  <span className="unseen">Compare</span>
+                </th>
                 <th>Wedge</th>
                 <th>Paper and mode</th>
                 <th>Black</th>

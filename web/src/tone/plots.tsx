@@ -27,7 +27,7 @@ export function LightnessPlot({ scales, label, onStep }: { scales: Scale[]; labe
   return (
     <figure className="plot tone-plot">
       <figcaption className="head">{label}</figcaption>
-      <svg viewBox={`0 0 ${width + left + 12} ${height + 28}`} width="100%" role="img" aria-label={label}>
+      <svg viewBox={`0 0 ${width + left + 12} ${height + 28}`} width="100%" role={only ? 'group' : 'img'} aria-label={label}>
         {[0, 20, 40, 60, 80, 100].map((l) => (
           <g key={l}>
             <path d={`M${left} ${y(l)}h${width}`} className="grid" />

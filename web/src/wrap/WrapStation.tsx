@@ -3,7 +3,7 @@ import { lazy, Suspense, useState } from 'react'
 import { wrapUrl } from '../api/pictures'
 import type { Placed, WrapDocket } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
-import { Findings } from '../parts/Findings'
+import { StationFindings } from '../parts/Findings'
 import { labCss } from '../parts/numbers'
 import { CropCard } from '../size/CropCard'
 import { type Cropping, CropView } from '../size/CropView'
@@ -149,6 +149,7 @@ export function WrapStation(props: Props) {
         </div>
       </div>
       <aside className="card" aria-label="Size">
+        <StationFindings view={view} tools={tools} stage="SIZE" />
         <PlanChoice {...props} />
         <Segmented
           block
@@ -175,7 +176,6 @@ export function WrapStation(props: Props) {
           />
         )}
         {face === 'detail' && <DetailCard {...props} at={{ x: 0.5, y: 0.5 }} />}
-        <Findings findings={view.findings.filter((f) => f.stage === 'SIZE')} tools={tools} />
         <div className="next">
           <Button href={`/api/dockets/${view.id}/wrap/instructions`} target="_blank">
             Workbench page
