@@ -89,9 +89,12 @@ export function Bench() {
       <div className="columns">
         <div className="groups">
           {status && !status.ready && (
-            <p className="doing" role="status">
-              <MarkSign mark="BUSY" /> {status.doing} …
-            </p>
+            <div role="status">
+              <p className="doing">
+                <MarkSign mark="BUSY" /> {status.doing} …
+              </p>
+              {!groups?.length && <p className="empty">{WORDS.laying}</p>}
+            </div>
           )}
           {groups?.length === 0 && status?.ready && <p className="empty">{WORDS.empty}</p>}
           {shown?.map((g) => (

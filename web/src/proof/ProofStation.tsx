@@ -403,11 +403,13 @@ function heldWords(g: Figures['gamut'], drawn: boolean) {
   return `${words.join(', ')}.`
 }
 
-const shareWords = (share: number) => (share < 0.0005 ? 'none' : percent(share))
-
 function screenWords({ ofMaster, ofPrint }: Figures['screen']) {
   if (ofMaster < 0.0005 && ofPrint < 0.0005) return 'This screen shows both as they are.'
-  return `This screen can't show ${shareWords(ofPrint)} of the print and ${shareWords(ofMaster)} of the master.`
+  const lost = [
+    ofPrint >= 0.0005 && `${percent(ofPrint)} of the print`,
+    ofMaster >= 0.0005 && `${percent(ofMaster)} of the master`,
+  ]
+  return `This screen can't show ${lost.filter(Boolean).join(' and ')}.`
 }
 
 function ProbeTable({ probe, at }: { probe: Probe; at: { x: number; left: number; top: number } }) {

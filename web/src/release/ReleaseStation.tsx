@@ -255,7 +255,8 @@ function Beside({
       </Booth>
     )
   }
-  const wide = at !== undefined && at.width > at.height * 1.15
+  // beside each other both are larger, until a picture is more than half as wide again as the booth is high
+  const wide = at !== undefined && at.width > at.height * 1.62
   const size = wide
     ? { maxWidth: '100%', maxHeight: 'calc((100vh - 310px) / 2)' }
     : { maxWidth: '100%', maxHeight: 'calc(100vh - 300px)' }

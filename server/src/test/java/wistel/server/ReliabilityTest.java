@@ -477,7 +477,7 @@ public class ReliabilityTest {
         test.sql("update attempt_page set printed_seconds = 600 * area_m2");
         assertThat(api.get("/api/dockets/" + d.path("id").asString()).body().path("readback").asString()).contains("about 35 seconds");
         test.sql("update attempt_page set state = 'failed'");
-        assertThat(api.get("/api/dockets/" + d.path("id").asString()).body().path("readback").asString()).as("what failed teaches nothing: the printer's own figure stands").contains("about 3 minutes");
+        assertThat(api.get("/api/dockets/" + d.path("id").asString()).body().path("readback").asString()).as("what failed teaches nothing: the printer's own figure stands").contains("about 2.7 minutes");
     }
 
     /** Without its database the server says so at once, and goes on when it is back. */

@@ -4,7 +4,6 @@ import java.util.Optional;
 import wistel.core.paper.Stock;
 import wistel.core.printer.Consumption;
 import wistel.core.printer.MediaRow;
-import wistel.core.printer.PrinterDescription;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.Page;
 
@@ -53,13 +52,25 @@ public record Costs(Estimate seconds, Estimate inkMl, int sheets, double rollMm,
     public static Costs of(DocketSpec d, PreflightFacts facts, Layout layout, double coverage, Past past) {
         double m2 = layout.pages().stream().mapToDouble(Page::areaMm2).sum() / 1e6 * d.copiesByPrinter();
         Optional<Consumption> own = facts.described().consumption(d.settings().quality());
-        double before = blackChange(d, facts);
-        Estimate seconds = past.prints > 0 ? Estimate.learned(past.secondsPerM2 * m2 + before, past.secondsSpread * m2, past.prints)
-            : own.map(c -> new Estimate(c.secondsPerM2() * m2 + before, OF_THE_PRINTER * c.secondsPerM2() * m2, Basis.PRINTER, 0)).orElse(Estimate.UNKNOWN);
+        double whole = seconds(d, facts, layout);
+        Estimate seconds = past.prints > 0 && facts.secondsPerM2() > 0 ? Estimate.learned(whole, past.secondsSpread * m2, past.prints)
+            : own.map(c -> new Estimate(whole, OF_THE_PRINTER * c.secondsPerM2() * m2, Basis.PRINTER, 0)).orElse(Estimate.UNKNOWN);
         Estimate ink = past.inked > 0 ? Estimate.learned(past.mlPerCover * coverage * m2, past.mlSpread * coverage * m2, past.inked)
             : own.filter(c -> c.inkMlPerM2() > 0).map(c -> new Estimate(c.inkMlPerM2() * coverage * m2, OF_THE_PRINTER * c.inkMlPerM2() * coverage * m2, Basis.PRINTER, 0)).orElse(Estimate.UNKNOWN);
         double roll = d.stock() instanceof Stock.Roll ? layout.usedLengthMm() * d.copiesByPrinter() : 0;
         return new Costs(seconds, ink, layout.pages().size() * d.copiesByPrinter(), roll, roll == 0 ? Optional.empty() : left(d, facts).map(l -> l - roll));
+    }
+
+    /** Laying all pages and copies down, as past prints took or else as the printer says; 0 when nothing is known of it. */
+    public static double laying(DocketSpec d, PreflightFacts facts, Layout layout) {
+        double perM2 = facts.secondsPerM2() > 0 ? facts.secondsPerM2() : facts.described().consumption(d.settings().quality()).map(Consumption::secondsPerM2).orElse(0.0);
+        return perM2 * d.copiesByPrinter() * layout.pages().stream().mapToDouble(Page::areaMm2).sum() / 1e6;
+    }
+
+    /** The same with a change of black ink before it, where one is needed now: the one figure for how long a docket prints. */
+    static double seconds(DocketSpec d, PreflightFacts facts, Layout layout) {
+        double laying = laying(d, facts, layout);
+        return laying == 0 ? 0 : laying + blackChange(d, facts);
     }
 
     private static Optional<Double> left(DocketSpec d, PreflightFacts facts) {
@@ -68,8 +79,12 @@ public record Costs(Estimate seconds, Estimate inkMl, int sheets, double rollMm,
     }
 
     private static double blackChange(DocketSpec d, PreflightFacts facts) {
-        PrinterDescription printer = facts.described();
+        return changesBlack(d, facts) ? facts.described().blackChange().map(b -> b.seconds()).orElse(0.0) : 0;
+    }
+
+    /** The printer holds another black than this docket is printed with. */
+    static boolean changesBlack(DocketSpec d, PreflightFacts facts) {
         String wanted = HandlingRule.wantedBlack(d, facts);
-        return !wanted.isEmpty() && !facts.state().blackInk().isEmpty() && !wanted.equals(facts.state().blackInk()) ? printer.blackChange().map(b -> b.seconds()).orElse(0.0) : 0;
+        return !wanted.isEmpty() && !facts.state().blackInk().isEmpty() && !wanted.equals(facts.state().blackInk());
     }
 }

@@ -6,7 +6,6 @@ import java.util.stream.Stream;
 import wistel.core.length.Length;
 import wistel.core.paper.Stock;
 import wistel.core.printer.ColourRoute;
-import wistel.core.printer.Consumption;
 import wistel.core.printer.DriverSettings;
 import wistel.core.rendition.Rendition;
 import wistel.core.sheet.Layout;
@@ -47,9 +46,9 @@ public final class Readback {
                 : " from gray; Wistel converts no colour")
             : "the driver converts the colour its own way, from " + Words.space(((ColourRoute.ByDriver) d.route()).space()));
         out.append("; ").append(facts.described().quality(d.settings().quality())).append(" quality");
-        double seconds = seconds(d, facts, layout);
+        double seconds = Costs.seconds(d, facts, layout);
         if (seconds > 0) {
-            out.append(seconds < 90 ? "; about " + Math.max(5, Math.round(seconds / 5) * 5) + " seconds" : "; about " + Math.round(seconds / 60) + " minutes");
+            out.append("; about ").append(Words.duration(seconds)).append(Costs.changesBlack(d, facts) ? " with the change of black ink" : "");
         }
         return out.append('.').toString();
     }
@@ -61,12 +60,6 @@ public final class Readback {
 
     private static String darkness(DocketSpec d, PreflightFacts facts) {
         return d.settings().get(DriverSettings.DARKNESS).map(v -> " at darkness " + facts.described().word(DriverSettings.DARKNESS, v)).orElse("");
-    }
-
-    /** Printing alone, all pages and copies; 0 when nothing is known of it. */
-    public static double seconds(DocketSpec d, PreflightFacts facts, Layout layout) {
-        double perM2 = facts.secondsPerM2() > 0 ? facts.secondsPerM2() : facts.described().consumption(d.settings().quality()).map(Consumption::secondsPerM2).orElse(0.0);
-        return perM2 * d.copiesByPrinter() * layout.pages().stream().mapToDouble(p -> p.areaMm2() / 1e6).sum();
     }
 
     private static void pictures(StringBuilder out, DocketSpec d, Layout layout) {

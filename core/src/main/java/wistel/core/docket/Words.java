@@ -76,4 +76,13 @@ final class Words {
     static String printer(PairingVersion pairing) {
         return pairing.printerName().isEmpty() ? "The printer" : pairing.printerName();
     }
+
+    /** As exactly as it can be known: to five seconds, to a tenth of a minute, to a minute. */
+    static String duration(double seconds) {
+        if (seconds < 90) {
+            return Math.max(5, Math.round(seconds / 5) * 5) + " seconds";
+        }
+        double minutes = seconds / 60;
+        return (minutes < 9.95 ? String.format(Locale.ROOT, "%.1f", minutes) : Long.toString(Math.round(minutes))) + " minutes";
+    }
 }

@@ -2,6 +2,7 @@ package wistel.core.printer;
 
 import java.util.Locale;
 import java.util.Map;
+import java.util.regex.Pattern;
 
 /** IPP keywords as words for people, where the printer has none of its own: "photographic-semi-gloss" becomes "semi gloss photo paper". */
 public final class Keywords {
@@ -20,8 +21,14 @@ public final class Keywords {
     private Keywords() {
     }
 
+    /** Whose keyword it is: an enterprise number (RFC 8011, 5.1.4), a name that begins with x, the parts of a host's name. */
+    private static final Pattern OWNER = Pattern.compile("^(smi\\d+-|x-[a-z0-9]+-|(com|org|net)\\.[a-z0-9]+-|([a-z0-9-]+\\.)+(?=[a-z])|wistel-)", Pattern.CASE_INSENSITIVE);
+    private static final int LONGEST = 60;
+
+    /** A keyword without whose it is, as words; what is longer than anybody reads is cut. */
     public static String words(String keyword) {
-        return keyword.replaceFirst("^(com\\.)?wistel[.-]", "").replace('-', ' ').toLowerCase(Locale.ROOT);
+        String own = OWNER.matcher(keyword).replaceFirst("").replaceAll("[-_.]+", " ").strip().toLowerCase(Locale.ROOT);
+        return own.length() <= LONGEST ? own : own.substring(0, LONGEST).strip() + "…";
     }
 
     static String setting(String name) {

@@ -14,7 +14,7 @@ import java.util.stream.Collectors;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
 import wistel.core.docket.DocketSpec;
-import wistel.core.docket.Readback;
+import wistel.core.docket.Costs;
 import wistel.core.docket.StageStatus.Mark;
 import wistel.core.docket.StageStatus;
 import wistel.core.docket.Track;
@@ -84,7 +84,7 @@ class BenchController {
                 .dockets.add(onBench(judged, Optional.ofNullable(running.get(judged.row().id()))));
             double[] total = totals.computeIfAbsent(key, k -> new double[2]);
             total[0] += judged.layout().pages().size() * d.copiesByPrinter();
-            total[1] += Readback.seconds(d, judged.facts(), judged.layout());
+            total[1] += Costs.laying(d, judged.facts(), judged.layout());
         }
         List<Group> ordered = new ArrayList<>();
         groups.forEach((key, g) -> ordered.add(new Group(g.paper, g.note, g.paper.startsWith("Paper not") ? "" : takes(totals.get(key)), g.dockets)));

@@ -308,7 +308,7 @@ class DemoScenario {
         }
         double aspect = (double) taken.master().width() / taken.master().height();
         UUID docket = transaction.execute(t -> {
-            UUID id = docketService.open(taken.master());
+            UUID id = docketService.open(taken);
             decide(id, plan, aspect);
             entries.add("docket:" + plan.title, Optional.of(id));
             return id;

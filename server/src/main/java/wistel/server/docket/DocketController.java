@@ -57,7 +57,7 @@ class DocketController {
         like.ifPresent(dockets::get);
         imports.accepts(request.getContentLengthLong());
         MasterImport.Taken taken = imports.take(name, request.getInputStream());
-        DocketService.Like opened = like.map(l -> docketService.openLike(taken.master(), l)).orElseGet(() -> new DocketService.Like(docketService.open(taken.master()), ""));
+        DocketService.Like opened = like.map(l -> docketService.openLike(taken, l)).orElseGet(() -> new DocketService.Like(docketService.open(taken), ""));
         events.tell("docket", opened.docket().toString());
         return ResponseEntity.status(HttpStatus.CREATED).body(new Opened(docketService.view(opened.docket()), (taken.notice() + " " + opened.notice()).strip()));
     }

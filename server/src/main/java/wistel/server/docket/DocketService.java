@@ -71,6 +71,7 @@ import wistel.server.docket.DocketView.Reach;
 import wistel.server.docket.DocketView.StockChoice;
 import wistel.server.compensation.CompensationRepository;
 import wistel.server.master.Master;
+import wistel.server.master.MasterImport;
 import wistel.server.master.MasterRepository;
 import wistel.server.master.PictureDetails;
 import wistel.server.pairing.PairingRepository;
@@ -456,11 +457,12 @@ public class DocketService {
      *
      * @return the docket, and what could not hold for this picture's shape; empty when all did
      */
-    public Like openLike(Master master, UUID like) {
+    public Like openLike(MasterImport.Taken taken, UUID like) {
+        Master master = taken.master();
         Judged judged = judged(dockets.get(like));
         DocketSpec d = judged.row.spec();
         if (d.plan() instanceof Wrap) {
-            return wrappedLike(master, d);
+            return wrappedLike(taken, d);
         }
         Single plan = d.single();
         Rendition of = d.renditions().get(0);
@@ -474,12 +476,13 @@ public class DocketService {
         boolean reshaped = !Single.sameShape(turns ? before.height() / before.width() : before.width() / before.height(), aspect);
         String notice = (turns ? "The sheet was turned for it. " : "") + (reshaped ? plan.fit() == Single.Fit.FILL ? "It has another shape and loses something to the frame."
             : "It has another shape and doesn't fill the frame." : "");
-        UUID id = dockets.add(d.withTitle(title(master)).withRenditions(List.of(rendition)).withPlan(next));
+        UUID id = dockets.add(d.withTitle(title(taken.fileName())).withRenditions(List.of(rendition)).withPlan(next));
         return new Like(id, notice.strip());
     }
 
     /** Round a body of the same make, the face as large across its longer side. */
-    private Like wrappedLike(Master master, DocketSpec d) {
+    private Like wrappedLike(MasterImport.Taken taken, DocketSpec d) {
+        Master master = taken.master();
         Wrap wrap = d.wrap();
         Rendition of = d.renditions().get(0);
         Rendition rendition = Rendition.of(FIRST_RENDITION, master.hash()).treated(of.treatment()).compensated(of.compensation());
@@ -488,7 +491,7 @@ public class DocketService {
         SideFill fill = wrap.fill() instanceof SideFill.OneColour ? new SideFill.Mirrored() : wrap.fill();
         Wrap whole = new Wrap(rendition.id(), wrap.across(), wrap.body().sized(longer, longer), wrap.panels(), Cut.WHOLE, 0.5, 0.5, fill, wrap.moves(), wrap.corners());
         Wrap shaped = size.aspect() >= 1 ? whole.byWidth(size, longer) : whole.byHeight(size, longer);
-        return new Like(dockets.add(d.withTitle(title(master)).withRenditions(List.of(rendition)).withPlan(shaped.lying(d.stock()))),
+        return new Like(dockets.add(d.withTitle(title(taken.fileName())).withRenditions(List.of(rendition)).withPlan(shaped.lying(d.stock()))),
             wrap.fill() instanceof SideFill.OneColour ? "Its sides are mirrored: their colour was picked from the other picture." : "");
     }
 
@@ -496,13 +499,14 @@ public class DocketService {
     }
 
     /** A fresh docket for a master, titled after its file. */
-    public UUID open(Master master) {
+    public UUID open(MasterImport.Taken taken) {
+        Master master = taken.master();
         Rendition rendition = Rendition.of(FIRST_RENDITION, master.hash());
-        return dockets.add(DocketSpec.fresh(title(master), rendition, new PixelSize(master.width(), master.height())));
+        return dockets.add(DocketSpec.fresh(title(taken.fileName()), rendition, new PixelSize(master.width(), master.height())));
     }
 
-    private static String title(Master master) {
-        String stem = master.fileName().replaceFirst("\\.[^.]{1,5}$", "").replace('_', ' ').replace('-', ' ').strip();
+    private static String title(String fileName) {
+        String stem = fileName.replaceFirst("\\.[^.]{1,5}$", "").replace('_', ' ').replace('-', ' ').strip();
         return stem.isEmpty() ? "Untitled" : Character.toUpperCase(stem.charAt(0)) + stem.substring(1);
     }
 }

@@ -49,8 +49,11 @@ public class MasterImport {
         this.clock = clock;
     }
 
-    /** @param notice something to tell, empty when there is nothing */
-    public record Taken(Master master, String notice) {
+    /**
+     * @param notice   something to tell, empty when there is nothing
+     * @param fileName that it was brought by this time: the master has that of the first time
+     */
+    public record Taken(Master master, String notice, String fileName) {
     }
 
     /**
@@ -69,23 +72,23 @@ public class MasterImport {
         FileStore.Kept kept = files.put(body, LARGEST_BYTES);
         Optional<Master> known = masters.byHash(kept.hash());
         if (known.isPresent()) {
-            return known(known.get());
+            return known(known.get(), fileName);
         }
         boolean nameTaken = masters.nameTaken(fileName);
         try {
             Master master = decode(fileName, kept);
-            return new Taken(master, nameTaken ? "Another picture is also called " + fileName + ". Both are kept; they differ in content." : "");
+            return new Taken(master, nameTaken ? "Another picture is also called " + fileName + ". Both are kept; they differ in content." : "", fileName);
         } catch (DuplicateKeyException e) {
             // the same file was dropped twice at once: the other one was first
-            return known(masters.byHash(kept.hash()).orElseThrow());
+            return known(masters.byHash(kept.hash()).orElseThrow(), fileName);
         } catch (RuntimeException e) {
             files.discard(kept);
             throw e;
         }
     }
 
-    private static Taken known(Master master) {
-        return new Taken(master, "This file is here already (" + master.fileName() + "): the new docket uses the same master.");
+    private static Taken known(Master master, String fileName) {
+        return new Taken(master, "This file is here already (" + master.fileName() + "): the new docket uses the same master.", fileName);
     }
 
     private Master decode(String fileName, FileStore.Kept kept) throws IOException {

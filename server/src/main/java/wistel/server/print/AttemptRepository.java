@@ -47,7 +47,6 @@ public class AttemptRepository implements PrintHistory {
           (select m.hash from docket_rendition r join master m on m.id = r.master_id where r.docket_id = a.docket_id order by r.position, r.rendition_id limit 1) as master_hash
         from attempt a join docket d on d.id = a.docket_id join printer p on p.id = a.printer_id\s""";
     private static final int LOG_PAGE = 200;
-    private static final int ESTIMATE_FROM = 5;
     private static final int LEARN_FROM = 20;
 
     private final JdbcClient jdbc;
@@ -363,10 +362,10 @@ public class AttemptRepository implements PrintHistory {
     public Map<String, Double> secondsPerM2() {
         return jdbc.sql("""
             select g.id as pairing_id, avg(last.seconds_per_m2) as seconds from pairing g, lateral (
-              select p.printed_seconds / p.area_m2 as seconds_per_m2 from attempt a join attempt_page p on p.attempt_id = a.id
-              where a.pairing_id = g.id and p.state = 'done' and p.printed_seconds > 0 and p.area_m2 > 0
+              select case when p.printed_seconds > 0 then p.printed_seconds / p.area_m2 end as seconds_per_m2 from attempt a join attempt_page p on p.attempt_id = a.id
+              where a.pairing_id = g.id and p.state = 'done' and p.area_m2 > 0
               order by a.created desc, p.page desc limit ?) last
-            group by g.id""").param(ESTIMATE_FROM)
+            group by g.id having count(last.seconds_per_m2) > 0""").param(LEARN_FROM)
             .query((r, n) -> Map.entry(r.getString("pairing_id"), r.getDouble("seconds"))).list().stream().collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
     }
 

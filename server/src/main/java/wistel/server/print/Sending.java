@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
@@ -17,6 +18,7 @@ import org.springframework.stereotype.Component;
 import wistel.core.docket.PrintOrder;
 import wistel.core.fault.PrinterException;
 import wistel.core.printer.DriverSettings;
+import wistel.core.printer.Keywords;
 import wistel.core.printer.PrinterDescription;
 import wistel.server.edge.Events;
 import wistel.server.edge.Shutdown;
@@ -218,7 +220,7 @@ class Sending {
         if (job.state() == 7) {
             attempts.closePage(t.lease, t.number(), AttemptState.CANCELLED, "Cancelled at the printer; the sheet is spoilt if printing had begun.");
         } else {
-            attempts.closePage(t.lease, t.number(), AttemptState.FAILED, "The printer gave up (" + String.join(", ", job.reasons())
+            attempts.closePage(t.lease, t.number(), AttemptState.FAILED, "The printer gave up (" + job.reasons().stream().map(Keywords::words).collect(Collectors.joining(", "))
                 + "). Look whether a sheet came out, then print it again.");
         }
         return NOW;
