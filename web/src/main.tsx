@@ -24,6 +24,7 @@ const router = createBrowserRouter([
       { path: '/tones/:number', lazy: async () => ({ Component: (await import('./tone/WedgePage')).WedgePage }) },
       { path: '/printers', lazy: async () => ({ Component: (await import('./printers/Printers')).Printers }) },
       { path: '/log', lazy: async () => ({ Component: (await import('./log/PrintLog')).PrintLog }) },
+      { path: '/first-print', lazy: async () => ({ Component: (await import('./guide/FirstPrint')).FirstPrint }) },
       { path: '/settings', lazy: async () => ({ Component: (await import('./settings/Settings')).Settings }) },
       { path: '*', element: <p className="page">Nothing is kept here. The bench is where the work lies.</p> },
     ],

@@ -5,6 +5,7 @@ import { Link } from 'react-router'
 import { get, Problem, upload } from '../api/client'
 import type { DocketView, Group, OnBench, Status } from '../api/types'
 import { typing } from '../frame/Frame'
+import { HELP } from '../frame/words'
 import { MarkSign } from '../parts/MarkSign'
 import { PageDrawing } from '../parts/PageDrawing'
 import { filesOf } from './arrivals'
@@ -96,7 +97,14 @@ export function Bench() {
               {!groups?.length && <p className="empty">{WORDS.laying}</p>}
             </div>
           )}
-          {groups?.length === 0 && status?.ready && <p className="empty">{WORDS.empty}</p>}
+          {groups?.length === 0 && status?.ready && (
+            <p className="empty">
+              {WORDS.empty}{' '}
+              <Link to="/first-print" className="titled">
+                {HELP}
+              </Link>
+            </p>
+          )}
           {shown?.map((g) => (
             <section className="group" key={g.paper + g.note}>
               <header>

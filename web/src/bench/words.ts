@@ -7,7 +7,6 @@ export const WORDS = {
     'Nothing lies on the bench yet. Drop a picture anywhere on this page: it becomes a docket, and the docket leads from paper to print.',
   laying:
     'The table is being laid: dockets appear here one after the other, each as soon as it is ready. You need not wait: drop a picture of your own whenever you like.',
-  help: 'From the first start to the first right print',
   find: 'Find a docket',
   taken: 'on the bench',
 }

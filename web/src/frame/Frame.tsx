@@ -1,14 +1,14 @@
 import { useQuery } from '@tanstack/react-query'
 import { Modal } from 'antd'
 import { useEffect, useState } from 'react'
-import { NavLink, Outlet, useLocation } from 'react-router'
+import { Link, NavLink, Outlet, useLocation } from 'react-router'
 import { get } from '../api/client'
 import { useServerEvents } from '../api/events'
 import { useScreen } from '../api/screen'
 import type { DamagedRecord, Printer } from '../api/types'
 import { MarkSign } from '../parts/MarkSign'
 import { DOING, DOING_MARK } from '../printers/words'
-import { damagedWords, SHORTCUTS } from './words'
+import { damagedWords, HELP, SHORTCUTS } from './words'
 import './frame.css'
 
 /** Kinds of input whose keys are text; a radio button or a slider takes none of ours. */
@@ -58,6 +58,11 @@ export function Frame() {
         <Outlet key={screen} />
       </main>
       <Modal open={keys} onCancel={() => setKeys(false)} footer={null} title="Keys">
+        <p>
+          <Link to="/first-print" onClick={() => setKeys(false)}>
+            {HELP}
+          </Link>
+        </p>
         <table className="keys">
           <tbody>
             {SHORTCUTS.map(([key, what]) => (
