@@ -102,15 +102,19 @@ public class Events {
     @GetMapping(value = "/api/events", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
     SseEmitter listen() throws IOException {
         SseEmitter emitter = new SseEmitter(0L);
+        emitter.send(SseEmitter.event().comment("listening"));
+        add(emitter);
+        return emitter;
+    }
+
+    void add(SseEmitter emitter) {
         Listener listener = new Listener(emitter);
         emitter.onCompletion(() -> listeners.remove(listener));
         emitter.onError(e -> listeners.remove(listener));
-        emitter.send(SseEmitter.event().comment("listening"));
         listeners.add(listener);
         while (listeners.size() > MOST_LISTENERS) {
             listeners.get(0).leave();
         }
-        return emitter;
     }
 
     /** Tells all browsers, once what the present transaction did is committed; at once where there is none. */
