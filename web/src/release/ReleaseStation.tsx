@@ -52,23 +52,25 @@ export function ReleaseStation({ view, picture, tools }: StationProps) {
             />
             <span className="soft">{view.spec.copies === 1 ? 'copy' : 'copies'}</span>
             {!running && (
-              <Button disabled={stops} onClick={() => tools.release.mutate(true)}>
+              <Button className="aside" disabled={stops} onClick={() => tools.release.mutate(true)}>
                 {HOLD.hold}
               </Button>
             )}
-            {running && mayBeHeld(last) && (
-              <Button
-                onClick={() =>
-                  put(`/api/attempts/${last.id}/held`, { held: !last.held, agreed: true }).then(refresh, tools.complain)
-                }
-              >
-                {!last.held ? HOLD.again : looksDifferent(last) ? HOLD.differs : HOLD.go}
-              </Button>
-            )}
             {running && (
-              <Button onClick={() => post(`/api/attempts/${last.id}/cancel`).then(refresh, tools.complain)}>
-                Cancel the print
-              </Button>
+              <div className="also">
+                {mayBeHeld(last) && (
+                  <Button
+                    onClick={() =>
+                      put(`/api/attempts/${last.id}/held`, { held: !last.held, agreed: true }).then(refresh, tools.complain)
+                    }
+                  >
+                    {!last.held ? HOLD.again : looksDifferent(last) ? HOLD.differs : HOLD.go}
+                  </Button>
+                )}
+                <Button onClick={() => post(`/api/attempts/${last.id}/cancel`).then(refresh, tools.complain)}>
+                  Cancel the print
+                </Button>
+              </div>
             )}
           </div>
           {view.pairing && <OtherPrinter view={view} tools={tools} disabled={running} />}

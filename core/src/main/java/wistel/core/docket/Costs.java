@@ -52,9 +52,9 @@ public record Costs(Estimate seconds, Estimate inkMl, int sheets, double rollMm,
     public static Costs of(DocketSpec d, PreflightFacts facts, Layout layout, double coverage, Past past) {
         double m2 = layout.pages().stream().mapToDouble(Page::areaMm2).sum() / 1e6 * d.copiesByPrinter();
         Optional<Consumption> own = facts.described().consumption(d.settings().quality());
-        double whole = seconds(d, facts, layout);
-        Estimate seconds = past.prints > 0 && facts.secondsPerM2() > 0 ? Estimate.learned(whole, past.secondsSpread * m2, past.prints)
-            : own.map(c -> new Estimate(whole, OF_THE_PRINTER * c.secondsPerM2() * m2, Basis.PRINTER, 0)).orElse(Estimate.UNKNOWN);
+        double before = blackChange(d, facts);
+        Estimate seconds = past.prints > 0 ? Estimate.learned(past.secondsPerM2 * m2 + before, past.secondsSpread * m2, past.prints)
+            : own.map(c -> new Estimate(c.secondsPerM2() * m2 + before, OF_THE_PRINTER * c.secondsPerM2() * m2, Basis.PRINTER, 0)).orElse(Estimate.UNKNOWN);
         Estimate ink = past.inked > 0 ? Estimate.learned(past.mlPerCover * coverage * m2, past.mlSpread * coverage * m2, past.inked)
             : own.filter(c -> c.inkMlPerM2() > 0).map(c -> new Estimate(c.inkMlPerM2() * coverage * m2, OF_THE_PRINTER * c.inkMlPerM2() * coverage * m2, Basis.PRINTER, 0)).orElse(Estimate.UNKNOWN);
         double roll = d.stock() instanceof Stock.Roll ? layout.usedLengthMm() * d.copiesByPrinter() : 0;
@@ -67,7 +67,7 @@ public record Costs(Estimate seconds, Estimate inkMl, int sheets, double rollMm,
         return perM2 * d.copiesByPrinter() * layout.pages().stream().mapToDouble(Page::areaMm2).sum() / 1e6;
     }
 
-    /** The same with a change of black ink before it, where one is needed now: the one figure for how long a docket prints. */
+    /** The same with a change of black ink before it, where one is needed now: {@code seconds} of {@link #of} without its spread, as the facts have the mean of the same prints. */
     static double seconds(DocketSpec d, PreflightFacts facts, Layout layout) {
         double laying = laying(d, facts, layout);
         return laying == 0 ? 0 : laying + blackChange(d, facts);

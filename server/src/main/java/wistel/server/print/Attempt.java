@@ -52,10 +52,12 @@ public record Attempt(UUID id, UUID docketId, int docketNumber, int number, UUID
     /** What its pages would be printed from once more; the furthest of them from the print of then. */
     @JsonProperty
     public Reprint reprint() {
-        if (pages.stream().allMatch(p -> p.fileHash().isPresent() && p.fileKept())) {
+        if (pages.stream().allMatch(AttemptPage::kept)) {
             return Reprint.KEPT;
         }
-        return pages.stream().allMatch(p -> p.fileHash().isPresent() && p.fileKept() || p.engine().filter(PrintOrder.ENGINE::equals).isPresent()) ? Reprint.SAME : Reprint.ANEW;
+        // what was never made differs from nothing
+        boolean same = pages.stream().allMatch(p -> p.kept() || p.fileHash().isEmpty() || p.engine().filter(PrintOrder.ENGINE::equals).isPresent());
+        return same ? Reprint.SAME : Reprint.ANEW;
     }
 
     /** How it stands, for the bench. */

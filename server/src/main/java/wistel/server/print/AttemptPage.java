@@ -14,4 +14,8 @@ import java.util.Optional;
  */
 public record AttemptPage(int page, AttemptState state, String message, int percent, Optional<String> fileHash, boolean fileKept, Optional<Integer> jobId,
                           boolean jobSent, int jobTries, Optional<Instant> began, Optional<Instant> finished, Optional<String> scanHash, boolean scanKept, Optional<Integer> edition, Optional<String> engine, Optional<MadeAnew> anew) {
+    /** Its file is there. */
+    boolean kept() {
+        return fileHash.isPresent() && fileKept;
+    }
 }
