@@ -105,13 +105,7 @@ public final class ForwardRows implements RowWindow {
 
     private Block next() {
         try {
-            Block block = blocks.poll(LOOK_SECONDS, TimeUnit.SECONDS);
-            while (block == null) {
-                if (!decoder.isAlive() && blocks.isEmpty()) {
-                    throw ended();
-                }
-                block = blocks.poll(LOOK_SECONDS, TimeUnit.SECONDS);
-            }
+            Block block = taken();
             if (block.rows == 0) {
                 throw ended();
             }
@@ -120,6 +114,18 @@ public final class ForwardRows implements RowWindow {
             Thread.currentThread().interrupt();
             throw new CancellationException("reading was stopped");
         }
+    }
+
+    /** The next block, waited for as long as there is a decoder that may bring it. */
+    private Block taken() throws InterruptedException {
+        Block block = blocks.poll(LOOK_SECONDS, TimeUnit.SECONDS);
+        while (block == null) {
+            if (!decoder.isAlive() && blocks.isEmpty()) {
+                throw ended();
+            }
+            block = blocks.poll(LOOK_SECONDS, TimeUnit.SECONDS);
+        }
+        return block;
     }
 
     /** Why no more rows come. A picture that handed out fewer than it has is a fault of the decoder. */
@@ -136,7 +142,7 @@ public final class ForwardRows implements RowWindow {
             append(next(), heldTo);
         }
         try {
-            if (blocks.take().rows == 0 && failure != null) {
+            if (taken().rows == 0 && failure != null) {
                 throw ended();
             }
         } catch (InterruptedException e) {

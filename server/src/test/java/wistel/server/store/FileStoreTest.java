@@ -49,6 +49,23 @@ public class FileStoreTest {
         assertThat(files.has(hash)).isFalse();
     }
 
+    /** Two imports of one file at once: the one that fails doesn't take from the other what that has put meanwhile. */
+    @Test
+    public void whatIsOfNoUseIsTakenBackUnlessSomebodyElseHasPutItToo() throws IOException {
+        FileStore files = new FileStore(Files.createTempDirectory("files"));
+        FileStore.Kept first = files.put(out -> out.write("abc".getBytes()));
+        FileStore.Kept second = files.put(out -> out.write("abc".getBytes()));
+        files.discard(first);
+        assertThat(files.has(second.hash())).as("the second one's").isTrue();
+        files.discard(second);
+        assertThat(files.has(second.hash())).as("it had been there before the second one").isTrue();
+        FileStore.Kept alone = files.put(out -> out.write("abcd".getBytes()));
+        files.discard(alone);
+        assertThat(files.has(alone.hash())).isFalse();
+        assertThat(files.has("no hash")).isFalse();
+        assertThat(files.size("../../etc/passwd")).isZero();
+    }
+
     /** Linux has a device that is always full. */
     @Test
     public void aFullDiskIsToldAsSuchAndNotAsABrokenConnection() throws IOException {
