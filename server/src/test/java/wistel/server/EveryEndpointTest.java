@@ -34,10 +34,10 @@ public class EveryEndpointTest extends InTestRoom {
     private static final long SOON_NANOS = 5_000_000_000L;
     /** Streams, and what is sent as a file: those have tests of their own. */
     private static final List<String> LEFT_OUT = List.of("/api/events");
-    private static final List<String> IN_ADDRESSES = List.of("", "null", "x", "-1", "0", "1e308", "NaN", "%ED%A0%80", "%00", "%FF", "-0001-01-01", "%5Bnull%5D", "%7B%22values%22%3A%7B%22a%22%3Anull%7D%7D",
-        "a".repeat(3000), "..%2F..%2Fetc%2Fpasswd", "99999999999999999999");
-    private static final List<String> IN_BODIES = List.of("null", "\"\"", "\"x\"", "\"\\u0000\"", "\"\\ud800\"", "\"-0001-01-01\"", "\"NaN\"", "-1", "0", "0.5", "1e308", "1e999", "99999999999999999999", "true", "[]", "[null]", "{}",
-        "{\"a\":null}", "\"" + "a".repeat(100_000) + "\"", "[".repeat(400) + "]".repeat(400));
+    private static final List<String> IN_ADDRESSES = List.of("", "null", "x", "-1", "1e308", "NaN", "%ED%A0%80", "%00", "-0001-01-01", "%7B%22values%22%3A%7B%22a%22%3Anull%7D%7D",
+        "a".repeat(3000), "..%2F..%2Fetc%2Fpasswd");
+    private static final List<String> IN_BODIES = List.of("null", "\"\"", "\"x\"", "\"\\u0000\"", "\"\\ud800\"", "\"-0001-01-01\"", "-1", "0.5", "1e308", "1e999", "99999999999999999999", "[]", "[null]", "{\"a\":null}",
+        "\"" + "a".repeat(100_000) + "\"", "[".repeat(400) + "]".repeat(400));
 
     private JsonNode schemas;
     private final Map<String, String> faults = new TreeMap<>();

@@ -17,6 +17,7 @@ import wistel.standin.room.PrintJob;
 
 /** A printer that has many prints before it: it gets them in the order of release, the first as soon as it is made, and is never left waiting for a file that is there. */
 public class PrintQueueTest extends InTestRoom {
+    private static final int PRINTS = 5;
     private static final List<String> OVER = List.of("done", "failed", "cancelled");
 
     @BeforeClass
@@ -62,7 +63,7 @@ public class PrintQueueTest extends InTestRoom {
     @Test
     public void printsGoInTheOrderOfReleaseAndFewAreMadeAhead() throws Exception {
         List<JsonNode> dockets = new ArrayList<>();
-        for (int i = 0; i < 6; i++) {
+        for (int i = 0; i < PRINTS; i++) {
             dockets.add(ready(i));
         }
         test.room.printer().intake(20_000_000);
@@ -84,7 +85,7 @@ public class PrintQueueTest extends InTestRoom {
         assertThat(now).allMatch(a -> a.path("state").asString().equals("done"), "done");
         assertThat(mostAhead).isBetween(1, 2);
         List<String> came = started();
-        assertThat(came.subList(came.size() - 6, came.size())).isEqualTo(ids);
+        assertThat(came.subList(came.size() - PRINTS, came.size())).isEqualTo(ids);
         test.room.printer().intake(Integer.MAX_VALUE);
     }
 

@@ -67,8 +67,7 @@ public record DocketSpec(int schema, String title, List<Rendition> renditions, O
         double sheetH = across ? width : length;
         double scale = Math.min((sheetW - 2 * FRESH_BORDER_MM) / picture.width(), (sheetH - 2 * FRESH_BORDER_MM) / picture.height());
         Single plan = Single.whole(renditionId, across, tenth(picture.width() * scale), tenth(picture.height() * scale));
-        Single largest = plan.largest(ground);
-        return largest.widthMm() < plan.widthMm() && Math.min(largest.widthMm(), largest.heightMm()) >= Single.SMALLEST_MM ? largest : plan;
+        return plan.largestIfAny(ground).filter(largest -> largest.widthMm() < plan.widthMm()).orElse(plan);
     }
 
     private static double tenth(double mm) {

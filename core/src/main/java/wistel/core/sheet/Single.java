@@ -2,6 +2,7 @@ package wistel.core.sheet;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.length.Margins;
 import wistel.core.paper.Stock;
@@ -81,15 +82,25 @@ public record Single(String renditionId, boolean across, double widthMm, double 
         return new Single(renditionId, across, widthMm, heightMm, fit, cropX, cropY, cut, borders, next);
     }
 
-    /** The largest frame of the picture's shape that lies wholly on printable paper, where the borders put it. */
+    /**
+     * The largest frame of the picture's shape that lies wholly on printable paper, where the borders put it.
+     *
+     * @throws InvalidRequest when there is none of the smallest size
+     */
     public Single largest(Ground ground) {
+        return largestIfAny(ground).orElseThrow(() -> new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "Nothing can be printed on this sheet by this feed.", "Choose another sheet or feed."));
+    }
+
+    /** The same; empty when a side would be shorter than pictures are. */
+    public Optional<Single> largestIfAny(Ground ground) {
         PixelSize picture = ground.pictures().get(renditionId);
         double aspect = fit == Fit.FILL ? widthMm / heightMm : aspect(picture, cut.inside(picture.aspect()));
         PaperSize room = printable(ground);
         double width = Math.min(room.width, room.height * aspect);
         double height = width / aspect;
         double rounded = Math.floor(width * 10) / 10;
-        return framed(rounded, height * rounded / width);
+        double high = height * rounded / width;
+        return Math.min(rounded, high) >= SMALLEST_MM ? Optional.of(framed(rounded, high)) : Optional.empty();
     }
 
     /** What can be printed on where the borders put the picture, with its bleed round it; a roll is as long as the picture asks for. */

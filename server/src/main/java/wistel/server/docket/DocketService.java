@@ -341,9 +341,6 @@ public class DocketService {
     public void enlarge(UUID id, int version) {
         DocketRepository.Row row = dockets.get(id);
         Single largest = row.spec().single().largest(judged(row).facts.ground(row.spec()));
-        if (Math.min(largest.widthMm(), largest.heightMm()) < Single.SMALLEST_MM) {
-            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "Nothing can be printed on this sheet by this feed.", "Choose another sheet or feed.");
-        }
         change(id, version, new SheetCommand.Framed(largest.widthMm(), largest.heightMm()));
     }
 

@@ -12,24 +12,19 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CancellationException;
 import org.springframework.stereotype.Component;
+import wistel.core.docket.ColourPath;
 import wistel.core.docket.LabFile;
 import wistel.core.docket.PrintOrder;
 import wistel.core.docket.Sharpening;
 import wistel.core.fault.Conflict;
 import wistel.core.icc.profile.IccProfile;
-import wistel.core.icc.profile.Intent;
-import wistel.core.icc.profile.StandardSpaces;
-import wistel.core.icc.transform.Observer;
 import wistel.core.icc.transform.Recipe;
-import wistel.core.icc.transform.Transform;
 import wistel.core.icc.transform.TransformCompiler;
 import wistel.core.paper.SheetSize;
 import wistel.core.paper.Surface;
 import wistel.core.pictures.PictureFile;
 import wistel.core.pictures.Progress;
 import wistel.core.pictures.RowSource;
-import wistel.core.pictures.SideMoves;
-import wistel.core.printer.ColourRoute;
 import wistel.core.printer.RasterType;
 import wistel.core.render.CoverageSink;
 import wistel.core.render.FingerprintSink;
@@ -43,8 +38,6 @@ import wistel.core.render.Sharpener;
 import wistel.core.render.TiffSink;
 import wistel.core.render.Xmp;
 import wistel.core.rendition.RenditionChange;
-import wistel.core.rendition.RenditionCompiler;
-import wistel.core.rendition.SideChange;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
 import wistel.server.edge.Events;
@@ -131,17 +124,9 @@ public class Rendering {
     private PageFingerprint fingerprint(PrintOrder order, FingerprintSink looked) {
         char[] codes = looked.codes();
         char[] lab = new char[codes.length / looked.channels() * 3];
-        TransformCompiler.compile(new Recipe.DeviceToLab(meaning(order), true)).exact(codes, 0, lab, 0, lab.length / 3);
+        IccProfile meaning = path(order, order.masters().get(0), profiles.get(order.masters().get(0).profileHash())).codes();
+        TransformCompiler.compile(new Recipe.DeviceToLab(meaning, true)).exact(codes, 0, lab, 0, lab.length / 3);
         return PageFingerprint.of(lab);
-    }
-
-    /** The profile that says what the numbers of an order's files mean. */
-    private IccProfile meaning(PrintOrder order) {
-        if (order.labFile().isPresent()) {
-            return labProfile(order, order.labFile().get());
-        }
-        boolean ownGray = order.pairing().grayOnly() && order.spec().route() instanceof ColourRoute.DriverMonochrome;
-        return ownGray || order.spec().route() instanceof ColourRoute.ByWistel ? profiles.get(order.pairing().profileHash()) : tagged(order.output().raster().space());
     }
 
     /** What a page of an order looks like, read from the file that it was printed from. */
@@ -161,7 +146,7 @@ public class Rendering {
 
     private Made labFile(PrintOrder order, LayoutRenderer.Job job, LayoutRenderer renderer, Progress progress) throws IOException {
         LabFile file = order.labFile().orElseThrow();
-        byte[] profile = labProfile(order, file).bytes();
+        byte[] profile = path(order, order.masters().get(0), profiles.get(order.masters().get(0).profileHash())).codes().bytes();
         byte[] xmp = Xmp.titled(order.spec().title());
         if (file.format() == LabFile.Format.TIFF) {
             FingerprintSink sink = new FingerprintSink(new TiffSink(job.width(), job.height(), 16, 3, job.dpi(), profile, xmp), job.width(), job.height());
@@ -189,32 +174,23 @@ public class Rendering {
         }
     }
 
-    private IccProfile labProfile(PrintOrder order, LabFile file) {
-        return switch (file.space()) {
-            case PAPER -> profiles.get(order.pairing().profileHash());
-            case SRGB -> StandardSpaces.SRGB;
-            case WIDE -> StandardSpaces.WIDE_RGB;
-        };
-    }
-
     private Map<String, LayoutRenderer.Picture> pictures(PrintOrder order, Page page) {
         Map<String, RowSource> rows = new HashMap<>();
         Map<String, LayoutRenderer.Picture> pictures = new HashMap<>();
         for (PrintOrder.Master master : order.masters()) {
             PictureFile file = PictureFile.open(files.image(master.hash()));
             IccProfile source = profiles.get(master.profileHash());
+            ColourPath path = path(order, master, source);
             // the same master in two renditions is decoded once
             RowSource stored = rows.computeIfAbsent(master.hash(), h -> file.rows());
             pictures.put(master.renditionId(), new LayoutRenderer.Picture(stored, file.facts().orientation(), PictureLight.of(source), order.spec().sharpening() == Sharpening.OFF ? UNUSED : PictureLight.luminance(source),
-                conversion(order, master, source, Optional.empty()), page.sided(master.renditionId()).map(p -> sides(order, master, source, p))));
+                path.from(source, TransformCompiler::compile), page.sided(master.renditionId()).map(p -> sides(path, master, source, p))));
         }
         return pictures;
     }
 
-    private LayoutRenderer.SideColours sides(PrintOrder order, PrintOrder.Master master, IccProfile source, Placed placed) {
-        SideMoves moves = placed.sides().orElseThrow().moves();
-        return new LayoutRenderer.SideColours(conversion(order, master, source, Optional.of(moves).filter(m -> !m.leavesColours()).map(SideChange::of)),
-            masters.byHash(master.hash()).flatMap(m -> textures.of(m, placed)));
+    private LayoutRenderer.SideColours sides(ColourPath path, PrintOrder.Master master, IccProfile source, Placed placed) {
+        return new LayoutRenderer.SideColours(path.from(source, placed.sides().orElseThrow().moves(), TransformCompiler::compile), masters.byHash(master.hash()).flatMap(m -> textures.of(m, placed)));
     }
 
     private static Sharpener sharpener(PrintOrder order) {
@@ -223,39 +199,11 @@ public class Rendering {
         return Sharpener.onPaper(sharpening.radiusMm(surface, order.spec().resolution().viewingMm()), sharpening.amount(surface), order.output().dpi());
     }
 
-    private Transform conversion(PrintOrder order, PrintOrder.Master master, IccProfile source, Optional<SideChange> sides) {
-        ColourRoute.ByWistel shown = order.spec().shownRoute(order.pairing());
+    private ColourPath path(PrintOrder order, PrintOrder.Master master, IccProfile source) {
         RenditionChange change = order.spec().change(master.renditionId(), source.space().channels(), order.curve());
-        boolean gray = order.labFile().isEmpty() && order.spec().route() instanceof ColourRoute.DriverMonochrome;
-        RenditionChange used = gray ? change.drained() : change;
-        RenditionCompiler.Onward onward = new RenditionCompiler.Onward(shown.intent(), shown.blackPoint());
-        return sides.map(s -> RenditionCompiler.through(source, used, s, onward, from -> recipe(order, from), TransformCompiler::compile))
-            .orElseGet(() -> RenditionCompiler.through(source, used, onward, from -> recipe(order, from), TransformCompiler::compile));
-    }
-
-    private Recipe recipe(PrintOrder order, IccProfile source) {
-        if (order.labFile().isPresent()) {
-            ColourRoute.ByWistel shown = order.spec().shownRoute(order.pairing());
-            boolean paper = order.labFile().get().space() == LabFile.Space.PAPER;
-            // a standard space is meant to be converted once more, by the lab: it gets what the picture is
-            return new Recipe.Convert(source, labProfile(order, order.labFile().get()), paper ? shown.intent() : Intent.RELATIVE, !paper || shown.blackPoint(), Observer.ADAPTED);
-        }
-        if (order.pairing().grayOnly() && order.spec().route() instanceof ColourRoute.DriverMonochrome) {
-            ColourRoute.ByWistel shown = order.spec().shownRoute(order.pairing());
-            return new Recipe.Convert(source, profiles.get(order.pairing().profileHash()), shown.intent(), shown.blackPoint(), Observer.ADAPTED);
-        }
-        return order.spec().route() instanceof ColourRoute.ByWistel by
-            ? new Recipe.Convert(source, profiles.get(order.pairing().profileHash()), by.intent(), by.blackPoint(), Observer.ADAPTED)
-            : new Recipe.Convert(source, tagged(order.output().raster().space()), Intent.RELATIVE, false, Observer.ADAPTED);
-    }
-
-    /** What a driver that converts is told that the numbers are. */
-    private static IccProfile tagged(RasterType.Space space) {
-        return switch (space) {
-            case OPRGB -> StandardSpaces.OPRGB;
-            case GRAY -> StandardSpaces.SGRAY;
-            default -> StandardSpaces.SRGB;
-        };
+        IccProfile paper = profiles.get(order.pairing().profileHash());
+        return order.labFile().map(file -> ColourPath.toLabFile(order.spec(), order.pairing(), paper, change, file))
+            .orElseGet(() -> ColourPath.toPrinter(order.spec(), order.pairing(), paper, change, order.output().raster().space()));
     }
 
     private static PwgRaster.Space raster(RasterType.Space space) {

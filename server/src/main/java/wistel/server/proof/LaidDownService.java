@@ -15,6 +15,7 @@ import org.springframework.stereotype.Service;
 import wistel.core.colour.D50;
 import wistel.core.colour.Lab;
 import wistel.core.colour.LabEncoding;
+import wistel.core.docket.ColourPath;
 import wistel.core.docket.DocketSpec;
 import wistel.core.docket.LaidDown;
 import wistel.core.docket.PrintOrder;
@@ -22,7 +23,6 @@ import wistel.core.fault.InvalidRequest;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.StandardSpaces;
-import wistel.core.icc.transform.Observer;
 import wistel.core.icc.transform.Recipe;
 import wistel.core.icc.transform.Transform;
 import wistel.core.length.Length;
@@ -124,7 +124,7 @@ public class LaidDownService {
         try {
             if (judged.facts().pairing().isEmpty()) {
                 ColourRoute.ByWistel plain = new ColourRoute.ByWistel(Intent.RELATIVE, true);
-                View shown = SheetPreview.of(renderer(), job(judged, page, dpi, plain, from -> new Recipe.Convert(from, display.profile(), plain.intent(), true, Observer.ADAPTED)), 3, codes -> codes);
+                View shown = SheetPreview.of(renderer(), job(judged, page, dpi, change -> ColourPath.toProof(plain, Optional.empty(), change, display.profile())), 3, codes -> codes);
                 return Png.of(shown.width(), shown.height(), shown.pixels(), display);
             }
             LaidDown told = told(judged, number);
@@ -136,10 +136,11 @@ public class LaidDownService {
     }
 
     private LayoutRenderer.Job job(DocketService.Judged judged, Page page, int dpi, LaidDown told) {
-        return job(judged, page, dpi, route(judged.row().spec(), judged), from -> toRaster(from, told, judged));
+        DocketSpec d = judged.row().spec();
+        return job(judged, page, dpi, change -> ColourPath.toRaster(d, judged.facts().pairing().orElseThrow(), own(judged), change, told.raster()));
     }
 
-    private LayoutRenderer.Job job(DocketService.Judged judged, Page page, int dpi, ColourRoute.ByWistel route, Function<IccProfile, Recipe> onward) {
+    private LayoutRenderer.Job job(DocketService.Judged judged, Page page, int dpi, Function<RenditionChange, ColourPath> leading) {
         Map<String, LayoutRenderer.Picture> pictures = new HashMap<>();
         Map<String, Double> scales = new HashMap<>();
         for (PrintOrder.Master used : judged.masters()) {
@@ -147,11 +148,11 @@ public class LaidDownService {
             View view = previews.view(master, asked(page, used.renditionId(), dpi) * Math.max(master.width(), master.height()) <= SMALL ? SMALL : PreviewStore.LARGEST);
             IccProfile source = previews.profile(master);
             scales.put(used.renditionId(), (double) view.width() / master.width());
-            RenditionChange change = change(judged, used.renditionId());
+            ColourPath path = leading.apply(change(judged, used.renditionId()));
             Optional<LayoutRenderer.SideColours> sides = page.sided(used.renditionId()).map(p -> new LayoutRenderer.SideColours(
-                proofs.converted(source, change, p.sides().orElseThrow().moves(), route, onward), textures.of(master, p)));
+                path.from(source, p.sides().orElseThrow().moves(), proofs.transforms()::get), textures.of(master, p)));
             pictures.put(used.renditionId(), new LayoutRenderer.Picture(view, Orientation.UPRIGHT, PictureLight.of(source), new float[0],
-                proofs.converted(source, change, route, onward), sides));
+                path.from(source, proofs.transforms()::get), sides));
         }
         return new LayoutRenderer.Job(scaled(page, scales), pictures, dpi, Double.POSITIVE_INFINITY, Sharpener.NONE);
     }
@@ -187,12 +188,7 @@ public class LaidDownService {
 
     private static RenditionChange change(DocketService.Judged judged, String rendition) {
         DocketSpec d = judged.row().spec();
-        RenditionChange change = d.change(rendition, judged.facts().pictures().get(rendition).channels(), judged.facts().curve(d));
-        return d.route() instanceof ColourRoute.DriverMonochrome ? change.drained() : change;
-    }
-
-    private static ColourRoute.ByWistel route(DocketSpec d, DocketService.Judged judged) {
-        return d.shownRoute(judged.facts().pairing().orElseThrow());
+        return d.change(rendition, judged.facts().pictures().get(rendition).channels(), judged.facts().curve(d));
     }
 
     /** Crops are told in the master's pixels. */
@@ -208,20 +204,8 @@ public class LaidDownService {
         return scaled;
     }
 
-    /** To the numbers that the printer would be sent. */
-    private Recipe toRaster(IccProfile from, LaidDown told, DocketService.Judged judged) {
-        ColourRoute.ByWistel shown = route(judged.row().spec(), judged);
-        boolean gray = told.raster() == RasterType.Space.GRAY && judged.facts().pairing().orElseThrow().grayOnly();
-        return told.raster() == RasterType.Space.DEVICE || gray ? new Recipe.Convert(from, own(judged), shown.intent(), shown.blackPoint(), Observer.ADAPTED)
-            : new Recipe.Convert(from, tagged(told.raster()), Intent.RELATIVE, false, Observer.ADAPTED);
-    }
-
     private IccProfile own(DocketService.Judged judged) {
         return profiles.get(judged.facts().pairing().orElseThrow().profileHash());
-    }
-
-    private static IccProfile tagged(RasterType.Space space) {
-        return space == RasterType.Space.OPRGB ? StandardSpaces.OPRGB : space == RasterType.Space.GRAY ? StandardSpaces.SGRAY : StandardSpaces.SRGB;
     }
 
     /** From those numbers to what an instrument would read on the sheet. */
@@ -231,7 +215,7 @@ public class LaidDownService {
         return switch (told.colours()) {
             case AS_PROOFED, OTHER_TYPE_UNKNOWN, UNCONVERTED -> by.apply(new Recipe.DeviceToLab(own, true));
             case OTHER_TYPE -> other(told.by().orElseThrow(), judged.facts().pairing().orElseThrow());
-            case BY_DRIVER, DRIVER_GRAY -> by.apply(new Recipe.ProofToLab(tagged(told.raster()), own, Intent.RELATIVE, true, true));
+            case BY_DRIVER, DRIVER_GRAY -> by.apply(new Recipe.ProofToLab(ColourPath.tagged(told.raster()), own, Intent.RELATIVE, true, true));
             case DRIVER_GRAY_MEASURED -> byScale(judged.facts().curve(judged.row().spec()).orElseThrow().scale());
             case TWICE -> by.apply(new Recipe.ProofToLab(StandardSpaces.SRGB, own, Intent.RELATIVE, true, true));
         };

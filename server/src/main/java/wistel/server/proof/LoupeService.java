@@ -8,15 +8,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
+import wistel.core.docket.ColourPath;
 import wistel.core.docket.DocketSpec;
 import wistel.core.docket.Sharpening;
 import wistel.core.fault.NotFound;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.StandardSpaces;
-import wistel.core.icc.transform.Observer;
-import wistel.core.icc.transform.ProofView;
-import wistel.core.icc.transform.Recipe;
 import wistel.core.icc.transform.Transform;
 import wistel.core.icc.transform.TransformCompiler;
 import wistel.core.length.Length;
@@ -32,7 +30,6 @@ import wistel.core.render.PictureLight;
 import wistel.core.render.PwgRaster;
 import wistel.core.render.PwgSink;
 import wistel.core.render.Sharpener;
-import wistel.core.rendition.RenditionCompiler;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
 import wistel.core.sheet.Rect;
@@ -101,16 +98,7 @@ class LoupeService {
         Optional<ToneProofs.Toned> toned = judged.facts().pairing().map(p -> tones.of(judged, renditionId, asIs, p));
         Optional<PairingVersion> pairing = toned.map(ToneProofs.Toned::pairing);
         ColourRoute.ByWistel shown = pairing.map(d::shownRoute).orElse(new ColourRoute.ByWistel(Intent.RELATIVE, true));
-        return RenditionCompiler.through(source, toned.map(ToneProofs.Toned::seen).orElse(asIs).change(), new RenditionCompiler.Onward(shown.intent(), shown.blackPoint()),
-            from -> recipe(d, pairing, from), TransformCompiler::compile);
-    }
-
-    private Recipe recipe(DocketSpec d, Optional<PairingVersion> pairing, IccProfile source) {
-        if (pairing.isEmpty()) {
-            return new Recipe.Convert(source, StandardSpaces.SRGB, Intent.RELATIVE, true, Observer.ADAPTED);
-        }
-        ColourRoute.ByWistel route = d.shownRoute(pairing.get());
-        return new Recipe.Proof(source, profiles.get(pairing.get().profileHash()), route.intent(), route.blackPoint(), ProofView.PAPER_WHITE, StandardSpaces.SRGB);
+        return ColourPath.toProof(shown, pairing.map(p -> profiles.get(p.profileHash())), toned.map(ToneProofs.Toned::seen).orElse(asIs).change(), StandardSpaces.SRGB).from(source, TransformCompiler::compile);
     }
 
     private static Sharpener sharpener(DocketSpec d, DocketService.Judged judged, At at, int dpi) {

@@ -39,13 +39,11 @@ import wistel.core.paper.PairingVersion;
 import wistel.core.pictures.Crop;
 import wistel.core.pictures.LabScan;
 import wistel.core.pictures.LightCurve;
-import wistel.core.pictures.SideMoves;
 import wistel.core.pictures.View;
 import wistel.core.printer.ColourRoute;
 import wistel.core.rendition.PairingComparison;
 import wistel.core.rendition.RenditionChange;
 import wistel.core.rendition.RenditionCompiler;
-import wistel.core.rendition.SideChange;
 import wistel.core.rendition.Straightening;
 import wistel.core.rendition.Treatment;
 import wistel.core.sheet.Layout;
@@ -372,12 +370,6 @@ public class ProofService {
     /** From a source's codes by a change and a recipe. */
     Transform converted(IccProfile source, RenditionChange change, ColourRoute.ByWistel route, Function<IccProfile, Recipe> recipe) {
         return RenditionCompiler.through(source, change, onward(route), recipe, transforms::get);
-    }
-
-    /** The same for what is made round a picture. */
-    Transform converted(IccProfile source, RenditionChange change, SideMoves sides, ColourRoute.ByWistel route, Function<IccProfile, Recipe> recipe) {
-        return sides.leavesColours() ? converted(source, change, route, recipe)
-            : RenditionCompiler.through(source, change, SideChange.of(sides), onward(route), recipe, transforms::get);
     }
 
     /** Share of the printed part's colours that a space can't hold. */
