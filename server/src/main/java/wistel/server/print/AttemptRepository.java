@@ -245,10 +245,10 @@ public class AttemptRepository implements PrintHistory {
             Timestamp.from(clock.instant()));
     }
 
-    /** Ends the attempt; pages that were not begun are cancelled with it. */
+    /** Ends the attempt; pages that were not begun are cancelled with it, and whoever still makes a file for it has lost the right to say so. */
     @Transactional
     void close(Lease lease, AttemptState state, String message) {
-        onAttempt(lease, "state = ?, message = ?, finished = ?", state.word(), message, Timestamp.from(clock.instant()));
+        onAttempt(lease, "state = ?, message = ?, finished = ?, render_lease = null", state.word(), message, Timestamp.from(clock.instant()));
         jdbc.sql("update attempt_page set state = ?, message = ?, finished = ? where attempt_id = ? and state in " + RUNNING)
             .params(state == AttemptState.DONE ? "cancelled" : state.word(), message, Timestamp.from(clock.instant()), lease.attempt).update();
     }

@@ -132,11 +132,15 @@ class RenderTask {
         if (shutdown.underWay()) {
             return NOW;
         }
-        if (e instanceof CancellationException && attempts.cancelAsked(a.id())) {
-            attempts.notMade(lease, page.page());
-            return NOW;
+        try {
+            if (e instanceof CancellationException && attempts.cancelAsked(a.id())) {
+                attempts.notMade(lease, page.page());
+            } else {
+                attempts.closePage(lease, page.page(), AttemptState.FAILED, AttemptFaults.words(a.id(), e));
+            }
+        } catch (AttemptRepository.LeaseLost over) {
+            LOG.info("{}", over.getMessage());
         }
-        attempts.closePage(lease, page.page(), AttemptState.FAILED, AttemptFaults.words(a.id(), e));
         return NOW;
     }
 }
