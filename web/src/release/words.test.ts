@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import type { Attempt, AttemptPage } from '../api/types'
-import { attemptWords, keptWords, pageWords, scanned, VERDICTS } from './words'
+import { AGAIN, anewWords, attemptWords, keptWords, looksDifferent, mayBeHeld, pageWords, scanned, VERDICTS } from './words'
 
 const attempt = (state: string, more: Partial<Attempt> = {}) =>
   ({ state, message: '', percent: 40, verdict: '', ...more }) as Attempt
@@ -40,4 +40,32 @@ test('what was let go is told, and whether it comes back', () => {
   expect(keptWords(attempt('done', { pages: [page({ fileHash: 'a' })] }))).toBe('')
   expect(keptWords(attempt('done', { pages: [page({ fileHash: 'a', fileKept: false })] }))).toContain('made again')
   expect(keptWords(attempt('done', { pages: [page({ scanHash: 'a', scanKept: false })] }))).toBe(' Its scan was let go.')
+})
+
+const reprinted = (over: object, ...pages: object[]) =>
+  ({ reprint: 'KEPT', held: false, labFile: false, ...over, pages }) as unknown as Attempt
+
+test('what was made anew is told by its furthest page, or that nothing is known', () => {
+  expect(anewWords(reprinted({}, { anew: null }))).toBe('')
+  const near = { anew: { mean: 0.04, most: 0.3, seen: false } }
+  const far = { anew: { mean: 0.51, most: 2, seen: true } }
+  expect(anewWords(reprinted({}, near, far))).toContain('mean ΔE 0.51, at most 2.00')
+  expect(anewWords(reprinted({}, near, { anew: { mean: null, most: null, seen: true } }))).toContain('not known')
+  expect(looksDifferent(reprinted({}, near))).toBe(false)
+  expect(looksDifferent(reprinted({}, near, far))).toBe(true)
+})
+
+test('the button promises exactly what will be printed', () => {
+  expect(AGAIN.KEPT.label).toBe('Exactly this again')
+  expect(AGAIN.ANEW.label).not.toContain('xactly')
+  const gone = { fileHash: 'h', fileKept: false, scanHash: null, scanKept: true }
+  expect(keptWords(reprinted({ reprint: 'SAME' }, gone))).toContain('is made again when it is needed')
+  expect(keptWords(reprinted({ reprint: 'ANEW' }, gone))).toContain('made anew by a newer version')
+})
+
+test('a print waits for a word as long as nothing of it is at the printer', () => {
+  expect(mayBeHeld(reprinted({}, { jobId: null }))).toBe(true)
+  expect(mayBeHeld(reprinted({}, { jobId: 4 }))).toBe(false)
+  expect(mayBeHeld(reprinted({ held: true }, { jobId: 4 }, { jobId: null }))).toBe(true)
+  expect(mayBeHeld(reprinted({ labFile: true }, { jobId: null }))).toBe(false)
 })
