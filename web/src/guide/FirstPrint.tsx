@@ -1,4 +1,5 @@
 import Markdown from 'react-markdown'
+import { Link } from 'react-router'
 import text from '../../../docs/first-print.md?raw'
 import './guide.css'
 
@@ -23,6 +24,9 @@ export function FirstPrint() {
       >
         {text}
       </Markdown>
+      <p>
+        <Link to="/">To the bench</Link>
+      </p>
     </article>
   )
 }
