@@ -8,6 +8,7 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.function.IntSupplier;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -35,6 +36,19 @@ final class Api {
 
     static JsonNode page(JsonNode attempt) {
         return attempt.path("pages").get(0);
+    }
+
+    static boolean isOver(JsonNode attempt) {
+        return List.of("done", "failed", "cancelled").contains(attempt.path("state").asString());
+    }
+
+    JsonNode attempt(String id) {
+        return get("/api/attempts/" + id).body();
+    }
+
+    /** The attempt, once it is over. */
+    JsonNode over(String id, int seconds) {
+        return Waiting.until(() -> attempt(id), Api::isOver, seconds);
     }
 
     Answer get(String path) {

@@ -17,7 +17,6 @@ import wistel.standin.room.Feeds;
 public class DamagedRecordsTest extends InTestRoom {
     private static final List<String> LISTS = List.of("/api/bench", "/api/pairings", "/api/printers", "/api/wedges", "/api/compensations", "/api/attempts", "/api/displays", "/api/own-bodies",
         "/api/settings/retention", "/api/wedges/scanner", "/api/status");
-    private static final List<String> OVER = List.of("done", "failed", "cancelled");
 
     private JsonNode docket;
     private String before;
@@ -34,7 +33,7 @@ public class DamagedRecordsTest extends InTestRoom {
             JsonNode d = api.drop("kept-" + i + ".png", PrintingTest.picture(i)).body().path("docket");
             docket = api.put("/api/dockets/" + d.path("id").asString() + "/pairing", "{\"pairingId\":\"" + pairing + "\"}", d.path("version").asInt()).body();
             String a = api.post("/api/dockets/" + docket.path("id").asString() + "/attempts", "", docket.path("version").asInt()).body().path("id").asString();
-            Waiting.until(() -> api.get("/api/attempts/" + a).body(), x -> OVER.contains(x.path("state").asString()), 40);
+            api.over(a, 40);
             api.post("/api/compensations", "{\"name\":\"kept " + i + "\",\"moves\":[{\"kind\":\"warmth\",\"warmth\":2,\"tint\":0}],\"pairingId\":null}", 0);
             api.put("/api/own-bodies/bars%20" + i, "{\"support\":{\"kind\":\"BARS\",\"depthMm\":20,\"airGapMm\":0},\"turnOverMm\":30}", 0);
             api.put("/api/dockets/" + d.path("id").asString() + "/sheet", "{\"width\":\"300\",\"length\":\"400\",\"name\":\"own " + i + "\"}", docket.path("version").asInt());

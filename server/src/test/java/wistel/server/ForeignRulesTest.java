@@ -78,7 +78,7 @@ public class ForeignRulesTest {
     private PwgRaster.Page printed(String path) throws IOException {
         assertThat(codes(path, "STOP")).as(api.get(path).body().path("findings").toString()).isEmpty();
         JsonNode released = api.post(path + "/attempts", "", api.get(path).body().path("version").asInt()).body();
-        JsonNode done = Waiting.until(() -> api.get("/api/attempts/" + released.path("id").asString()).body(), a -> List.of("done", "failed", "cancelled").contains(a.path("state").asString()), 60);
+        JsonNode done = api.over(released.path("id").asString(), 60);
         assertThat(done.path("state").asString()).as(done.path("message").asString()).isEqualTo("done");
         Path newest;
         try (var files = Files.list(spool)) {

@@ -7,7 +7,6 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.List;
 import java.util.SplittableRandom;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
@@ -62,7 +61,7 @@ public class MachineRoomTest extends InTestRoom {
     }
 
     private JsonNode over(String attempt) {
-        return Waiting.until(() -> api.get("/api/attempts/" + attempt).body(), a -> List.of("done", "failed", "cancelled").contains(a.path("state").asString()), 60);
+        return api.over(attempt, 60);
     }
 
     private JsonNode printed(String path) {

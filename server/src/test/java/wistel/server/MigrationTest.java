@@ -120,7 +120,7 @@ public class MigrationTest {
         JsonNode held = Waiting.until(() -> api.get("/api/attempts/" + id).body(), a -> Api.page(a).path("message").asString().startsWith("Made anew") || List.of("done", "failed").contains(a.path("state").asString()), 90);
         assertThat(Api.page(held).path("message").asString()).as("its file of then is gone, and nothing tells how it looked").startsWith("Made anew by a newer version of Wistel");
         assertThat(api.put("/api/attempts/" + id + "/held", "{\"held\":false,\"agreed\":true}", 0).status()).isEqualTo(200);
-        JsonNode done = Waiting.until(() -> api.get("/api/attempts/" + id).body(), a -> List.of("done", "failed", "cancelled").contains(a.path("state").asString()), 90);
+        JsonNode done = api.over(id, 90);
         assertThat(done.path("state").asString()).as(done.path("message").asString()).isEqualTo("done");
         double apart = api.get("/api/attempts/" + id + "/pages/1/pictures/1/scan/figures").body().path("meanDifference").asDouble();
         assertThat(apart).as("the old order still gives the print that its proof promised").isBetween(0.01, 2.0);

@@ -18,15 +18,10 @@ import wistel.standin.room.PrintJob;
 /** A printer that has many prints before it: it gets them in the order of release, the first as soon as it is made, and is never left waiting for a file that is there. */
 public class PrintQueueTest extends InTestRoom {
     private static final int PRINTS = 5;
-    private static final List<String> OVER = List.of("done", "failed", "cancelled");
 
     @BeforeClass
     void pair() throws Exception {
         PrintingTest.pair(test, Paper.SKERRY_BARYTA, Feeds.REAR, Intent.RELATIVE);
-    }
-
-    private JsonNode attempt(String id) {
-        return api.get("/api/attempts/" + id).body();
     }
 
     /** A picture on A4, of grain that doesn't pack: half a second of work. */
@@ -75,13 +70,13 @@ public class PrintQueueTest extends InTestRoom {
         long end = System.nanoTime() + 120_000_000_000L;
         List<JsonNode> now;
         do {
-            now = ids.stream().map(this::attempt).toList();
+            now = ids.stream().map(api::attempt).toList();
             mostAhead = Math.max(mostAhead, (int) now.stream().filter(a -> made(a) && !sent(a)).count());
             for (int i = 1; i < now.size(); i++) {
                 assertThat(sent(now.get(i)) && !sent(now.get(i - 1))).as("print " + i + " was sent before the one released earlier").isFalse();
             }
             Thread.sleep(50);
-        } while (System.nanoTime() < end && !now.stream().allMatch(a -> OVER.contains(a.path("state").asString())));
+        } while (System.nanoTime() < end && !now.stream().allMatch(Api::isOver));
         assertThat(now).allMatch(a -> a.path("state").asString().equals("done"), "done");
         assertThat(mostAhead).isBetween(1, 2);
         List<String> came = started();
@@ -96,11 +91,11 @@ public class PrintQueueTest extends InTestRoom {
         JsonNode second = ready(21);
         String held = released(first, "?held=true");
         String passes = released(second, "");
-        JsonNode done = Waiting.until(() -> attempt(passes), a -> OVER.contains(a.path("state").asString()), 60);
+        JsonNode done = api.over(passes, 60);
         assertThat(done.path("state").asString()).isEqualTo("done");
-        assertThat(attempt(held).path("message").asString()).startsWith("held");
+        assertThat(api.attempt(held).path("message").asString()).startsWith("held");
         api.put("/api/attempts/" + held + "/held", "{\"held\":false}", 0);
-        assertThat(Waiting.until(() -> attempt(held), a -> OVER.contains(a.path("state").asString()), 60).path("state").asString()).isEqualTo("done");
+        assertThat(api.over(held, 60).path("state").asString()).isEqualTo("done");
     }
 
     /** While a page of a set prints the next is made, and it is sent only when that one came out. */
@@ -112,11 +107,11 @@ public class PrintQueueTest extends InTestRoom {
         d = api.patch(path, "{\"kind\":\"copies\",\"copies\":3}", d.path("version").asInt()).body();
         test.room.printer().pace(60);
         String id = released(d, "");
-        JsonNode early = Waiting.until(() -> attempt(id), a -> a.path("pages").get(0).path("state").asString().equals("printing") && !a.path("pages").get(1).path("fileHash").isNull(), 60);
+        JsonNode early = Waiting.until(() -> api.attempt(id), a -> a.path("pages").get(0).path("state").asString().equals("printing") && !a.path("pages").get(1).path("fileHash").isNull(), 60);
         assertThat(early.path("pages").size()).isEqualTo(3);
         assertThat(early.path("pages").get(1).path("jobId").isNull()).isTrue();
         assertThat(early.path("state").asString()).isEqualTo("printing");
         test.room.printer().pace(0);
-        assertThat(Waiting.until(() -> attempt(id), a -> OVER.contains(a.path("state").asString()), 60).path("state").asString()).isEqualTo("done");
+        assertThat(api.over(id, 60).path("state").asString()).isEqualTo("done");
     }
 }

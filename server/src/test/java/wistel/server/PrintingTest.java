@@ -7,7 +7,6 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
@@ -79,10 +78,6 @@ public class PrintingTest extends InTestRoom {
         return api.patch("/api/dockets/" + docket.path("id").asString() + "/size", "{\"width\":\"160\"}", paired.body().path("version").asInt()).body();
     }
 
-    private JsonNode attempt(String id) {
-        return api.get("/api/attempts/" + id).body();
-    }
-
     private JsonNode printed(JsonNode docket) {
         Api.Answer released = api.post("/api/dockets/" + docket.path("id").asString() + "/attempts", "", docket.path("version").asInt());
         assertThat(released.status()).as(released.body().toString()).isEqualTo(202);
@@ -90,7 +85,7 @@ public class PrintingTest extends InTestRoom {
     }
 
     private JsonNode over(String attempt) {
-        return Waiting.until(() -> attempt(attempt), a -> List.of("done", "failed", "cancelled").contains(a.path("state").asString()), 60);
+        return api.over(attempt, 60);
     }
 
     private long jobs(String attempt) {
@@ -175,7 +170,7 @@ public class PrintingTest extends InTestRoom {
         JsonNode d = ready("restart.png", picture(5), "Skerry Baryta 310");
         test.room.printer().pace(250);
         String id = api.post("/api/dockets/" + d.path("id").asString() + "/attempts", "", d.path("version").asInt()).body().path("id").asString();
-        Waiting.until(() -> attempt(id), a -> a.path("state").asString().equals("printing"), 30);
+        Waiting.until(() -> api.attempt(id), a -> a.path("state").asString().equals("printing"), 30);
         test.stop();
         test.start();
         test.room.printer().pace(0);
@@ -199,7 +194,7 @@ public class PrintingTest extends InTestRoom {
         JsonNode d = ready("no-paper.png", picture(7), "Skerry Baryta 310");
         test.room.printer().empty(Feeds.REAR);
         String id = api.post("/api/dockets/" + d.path("id").asString() + "/attempts", "", d.path("version").asInt()).body().path("id").asString();
-        Waiting.until(() -> attempt(id), a -> a.path("message").asString().contains("it waits for paper"), 30);
+        Waiting.until(() -> api.attempt(id), a -> a.path("message").asString().contains("it waits for paper"), 30);
         api.post("/api/attempts/" + id + "/cancel", "", 0);
         assertThat(over(id).path("state").asString()).isEqualTo("cancelled");
     }
@@ -209,7 +204,7 @@ public class PrintingTest extends InTestRoom {
         JsonNode d = ready("lost.png", picture(9), "Skerry Baryta 310");
         test.room.printer().pace(100);
         String id = api.post("/api/dockets/" + d.path("id").asString() + "/attempts", "", d.path("version").asInt()).body().path("id").asString();
-        Waiting.until(() -> attempt(id), a -> Api.page(a).path("jobSent").asBoolean(), 30);
+        Waiting.until(() -> api.attempt(id), a -> Api.page(a).path("jobSent").asBoolean(), 30);
         try (PrintRoom other = new PrintRoom(Files.createTempDirectory("room"), 0, 0)) {
             UUID printer = test.bean(PrinterRepository.class).all().get(0).id();
             test.bean(PrinterRepository.class).moved(printer, "ipp://localhost:" + other.port() + "/ipp/print", Optional.empty());
@@ -227,7 +222,7 @@ public class PrintingTest extends InTestRoom {
         JsonNode d = ready("gone.png", picture(8), "Moss Cotton 300");
         test.bean(PrinterRepository.class).moved(test.bean(PrinterRepository.class).all().get(0).id(), "ipp://localhost:9/ipp/print", Optional.empty());
         String id = api.post("/api/dockets/" + d.path("id").asString() + "/attempts", "", d.path("version").asInt()).body().path("id").asString();
-        Waiting.until(() -> attempt(id), a -> a.path("message").asString().contains("doesn't answer"), 30);
+        Waiting.until(() -> api.attempt(id), a -> a.path("message").asString().contains("doesn't answer"), 30);
         test.bean(PrinterRepository.class).moved(test.bean(PrinterRepository.class).all().get(0).id(), test.ipp(), Optional.empty());
         test.room.printer().attendant(true);
         assertThat(over(id).path("state").asString()).isEqualTo("done");

@@ -15,7 +15,6 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
@@ -39,7 +38,6 @@ import wistel.standin.room.PrintJob;
 
 /** Nothing is lost and nothing printed twice, whatever stops, is killed, is slow or talks nonsense. Each test starts from a fresh room. */
 public class ReliabilityTest {
-    private static final Set<String> OVER = Set.of("done", "failed", "cancelled");
     private static final int TASK_THREADS = 4;
 
     private TestRoom test;
@@ -91,12 +89,8 @@ public class ReliabilityTest {
         return answer.body().path("id").asString();
     }
 
-    private JsonNode attempt(String id) {
-        return api.get("/api/attempts/" + id).body();
-    }
-
     private JsonNode over(String id, int seconds) {
-        return Waiting.until(() -> attempt(id), a -> OVER.contains(a.path("state").asString()), seconds);
+        return api.over(id, seconds);
     }
 
     private static String state(JsonNode a) {
@@ -154,7 +148,7 @@ public class ReliabilityTest {
         for (int i = 0; i < 4; i++) {
             ids.add(released(large(i)));
         }
-        Waiting.until(() -> ids.stream().map(id -> state(attempt(id))).toList(), states -> states.contains("rendering"), 30);
+        Waiting.until(() -> ids.stream().map(id -> state(api.attempt(id))).toList(), states -> states.contains("rendering"), 30);
         test.stop();
         test.start();
         for (String id : ids) {
@@ -186,7 +180,7 @@ public class ReliabilityTest {
         for (int i = 0; i < 4; i++) {
             ids.add(released(small(300 + i)));
         }
-        Waiting.until(() -> ids.stream().map(id -> state(attempt(id))).toList(), states -> states.contains("printing"), 30);
+        Waiting.until(() -> ids.stream().map(id -> state(api.attempt(id))).toList(), states -> states.contains("printing"), 30);
         try (TestRoom.Beside second = test.beside()) {
             assertThat(second.port).isNotEqualTo(test.port);
             Api other = new Api(() -> second.port);
@@ -210,7 +204,7 @@ public class ReliabilityTest {
     public void aKilledServersAttemptsAreTakenOverByTheOther() throws Exception {
         test.room.printer().pace(400);
         String id = released(small(400));
-        Waiting.until(() -> attempt(id), a -> state(a).equals("printing"), 30);
+        Waiting.until(() -> api.attempt(id), a -> state(a).equals("printing"), 30);
         test.stop();
         // as a killed server leaves it: picked, with a heartbeat that grows old
         test.sql("insert into scheduled_tasks (task_name, task_instance, execution_time, picked, picked_by, last_heartbeat, version) values ('print', '" + id
@@ -227,8 +221,8 @@ public class ReliabilityTest {
     public void aPrinterThatTakesItsDataSlowlyIsWaitedFor() throws Exception {
         test.room.printer().intake(0);
         String id = released(large(600));
-        Waiting.until(() -> attempt(id), a -> a.path("message").asString().contains("takes its data slowly"), 180);
-        assertThat(state(attempt(id))).isEqualTo("sending");
+        Waiting.until(() -> api.attempt(id), a -> a.path("message").asString().contains("takes its data slowly"), 180);
+        assertThat(state(api.attempt(id))).isEqualTo("sending");
         test.room.printer().intake(Integer.MAX_VALUE);
         assertThat(state(over(id, 60))).isEqualTo("done");
         assertThat(jobs(id)).isEqualTo(1);
@@ -239,7 +233,7 @@ public class ReliabilityTest {
     public void anAttemptOnItsWayOutIsCancelled() throws Exception {
         test.room.printer().intake(200_000);
         String id = released(large(610));
-        Waiting.until(() -> attempt(id), a -> a.path("message").asString().startsWith("going to the printer, "), 60);
+        Waiting.until(() -> api.attempt(id), a -> a.path("message").asString().startsWith("going to the printer, "), 60);
         api.post("/api/attempts/" + id + "/cancel", "", 0);
         JsonNode a = over(id, 30);
         assertThat(state(a)).as(a.path("message").asString()).isEqualTo("cancelled");
@@ -253,7 +247,7 @@ public class ReliabilityTest {
         JsonNode d = small(510);
         test.room.close();
         String id = released(d);
-        Waiting.until(() -> attempt(id), a -> a.path("message").asString().contains("doesn't answer"), 30);
+        Waiting.until(() -> api.attempt(id), a -> a.path("message").asString().contains("doesn't answer"), 30);
         test.sql("update attempt_page set file_hash = null where attempt_id = '" + id + "'");
         test.sql("update attempt set print_order = '{\"schema\":2}' where id = '" + id + "'");
         JsonNode a = over(id, 30);
@@ -278,7 +272,7 @@ public class ReliabilityTest {
         test.room.printer().pace(250);
         JsonNode d = small(530);
         String id = released(d);
-        Waiting.until(() -> attempt(id), a -> state(a).equals("printing"), 30);
+        Waiting.until(() -> api.attempt(id), a -> state(a).equals("printing"), 30);
         test.room.hideScans(true);
         test.room.printer().pace(0);
         JsonNode a = over(id, 30);
@@ -306,7 +300,7 @@ public class ReliabilityTest {
     public void aPrinterThatStumblesForSomeSecondsIsAskedAgain() throws Exception {
         test.room.stumble(true);
         String id = released(small(545));
-        JsonNode waits = Waiting.until(() -> attempt(id), a -> a.path("message").asString().contains("HTTP 500"), 30);
+        JsonNode waits = Waiting.until(() -> api.attempt(id), a -> a.path("message").asString().contains("HTTP 500"), 30);
         assertThat(state(waits)).isEqualTo("sending");
         test.room.stumble(false);
         assertThat(state(over(id, 30))).isEqualTo("done");
@@ -318,7 +312,7 @@ public class ReliabilityTest {
     public void aBusyPrinterIsAskedAgain() throws Exception {
         test.room.busy(true);
         String id = released(small(540));
-        JsonNode waits = Waiting.until(() -> attempt(id), a -> a.path("message").asString().contains("busy"), 30);
+        JsonNode waits = Waiting.until(() -> api.attempt(id), a -> a.path("message").asString().contains("busy"), 30);
         assertThat(state(waits)).isEqualTo("sending");
         test.room.busy(false);
         assertThat(state(over(id, 30))).isEqualTo("done");
@@ -330,9 +324,9 @@ public class ReliabilityTest {
     public void thePrinterKilledInTheMiddleSaysWhatBecameOfItsJobs() throws Exception {
         test.room.printer().pace(4);
         String laid = released(small(550));
-        Waiting.until(() -> attempt(laid), a -> state(a).equals("printing") && Api.page(a).path("percent").asInt() > 0, 60);
+        Waiting.until(() -> api.attempt(laid), a -> state(a).equals("printing") && Api.page(a).path("percent").asInt() > 0, 60);
         String queued = released(small(551));
-        Waiting.until(() -> attempt(queued), a -> Api.page(a).path("jobSent").asBoolean(), 30);
+        Waiting.until(() -> api.attempt(queued), a -> Api.page(a).path("jobSent").asBoolean(), 30);
         test.switchPrinterOffAndOn();
         JsonNode a = over(laid, 60);
         assertThat(state(a)).isEqualTo("failed");
@@ -347,7 +341,7 @@ public class ReliabilityTest {
     public void aJobThatHadBegunIsNotRepeatedWithoutAsking() throws Exception {
         test.room.printer().pace(2);
         String id = released(small(555));
-        Waiting.until(() -> attempt(id), a -> state(a).equals("printing") && Api.page(a).path("percent").asInt() > 0, 60);
+        Waiting.until(() -> api.attempt(id), a -> state(a).equals("printing") && Api.page(a).path("percent").asInt() > 0, 60);
         test.stop();
         // as a server that was killed while it sent leaves it
         test.sql("update attempt_page set job_sent = false, state = 'sending' where attempt_id = '" + id + "'");
@@ -437,7 +431,7 @@ public class ReliabilityTest {
         assertThat(api.put("/api/settings/retention", "{\"printFileDays\":0,\"scanDays\":0,\"gigabytes\":-1,\"keepMatching\":false}", 0).code()).isEqualTo("out-of-range");
         test.sql("update attempt_page set finished = now() - interval '40 days'");
         api.put("/api/settings/retention", "{\"printFileDays\":30,\"scanDays\":30,\"gigabytes\":10,\"keepMatching\":false}", 0);
-        JsonNode gone = attempt(first.path("id").asString());
+        JsonNode gone = api.attempt(first.path("id").asString());
         assertThat(Api.page(gone).path("fileKept").asBoolean()).isFalse();
         assertThat(api.get("/api/attempts/" + first.path("id").asString() + "/pages/1/pictures/1/scan").code()).isEqualTo("not-found");
         assertThat(api.get("/api/settings/retention").body().path("bytesNow").asLong()).isZero();
@@ -467,7 +461,7 @@ public class ReliabilityTest {
 
     /** Whether its file and its scan are there. */
     private List<Boolean> kept(JsonNode attempt) {
-        JsonNode page = Api.page(attempt(attempt.path("id").asString()));
+        JsonNode page = Api.page(api.attempt(attempt.path("id").asString()));
         return List.of(page.path("fileKept").asBoolean(), page.path("scanKept").asBoolean());
     }
 

@@ -11,7 +11,6 @@ import java.io.InputStream;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
-import java.util.List;
 import java.util.UUID;
 import javax.imageio.ImageIO;
 import org.testng.annotations.BeforeClass;
@@ -63,8 +62,7 @@ public class RenditionTest extends InTestRoom {
     }
 
     private JsonNode over(JsonNode attempt) {
-        return Waiting.until(() -> api.get("/api/attempts/" + attempt.path("id").asString()).body(),
-            a -> List.of("done", "failed", "cancelled").contains(a.path("state").asString()), 60);
+        return api.over(attempt.path("id").asString(), 60);
     }
 
     private JsonNode patched(JsonNode d, String change) {

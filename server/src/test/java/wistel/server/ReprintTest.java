@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.nio.file.Files;
-import java.util.List;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
@@ -16,15 +15,10 @@ import wistel.standin.room.Feeds;
 
 /** Exactly this again: the kept file whatever made it, the same bytes from the order, or something else that is told before it is printed. */
 public class ReprintTest extends InTestRoom {
-    private static final List<String> OVER = List.of("done", "failed", "cancelled");
 
     @BeforeClass
     void pair() throws Exception {
         PrintingTest.pair(test, Paper.SKERRY_BARYTA, Feeds.REAR, Intent.RELATIVE);
-    }
-
-    private JsonNode attempt(String id) {
-        return api.get("/api/attempts/" + id).body();
     }
 
     private static String id(JsonNode a) {
@@ -32,7 +26,7 @@ public class ReprintTest extends InTestRoom {
     }
 
     private JsonNode over(String id) {
-        return Waiting.until(() -> attempt(id), a -> OVER.contains(a.path("state").asString()), 40);
+        return api.over(id, 40);
     }
 
     private JsonNode printed(int seed) throws Exception {
@@ -48,7 +42,7 @@ public class ReprintTest extends InTestRoom {
     }
 
     private JsonNode waiting(JsonNode a) {
-        return Waiting.until(() -> attempt(id(a)), x -> x.path("held").asBoolean() && Api.page(x).path("message").asString().startsWith("Made anew"), 40);
+        return Waiting.until(() -> api.attempt(id(a)), x -> x.path("held").asBoolean() && Api.page(x).path("message").asString().startsWith("Made anew"), 40);
     }
 
     private static String hash(JsonNode a) {
@@ -70,7 +64,7 @@ public class ReprintTest extends InTestRoom {
         old[old.length - 1] ^= 1;
         String other = test.bean(FileStore.class).put(out -> out.write(old)).hash();
         test.sql("update attempt_page set file_hash = '" + other + "', engine = '1' where attempt_id = '" + id(first) + "'");
-        JsonNode second = over(id(again(attempt(id(first)))));
+        JsonNode second = over(id(again(api.attempt(id(first)))));
         assertThat(second.path("state").asString()).as(second.path("message").asString()).isEqualTo("done");
         assertThat(hash(second)).isEqualTo(other);
         assertThat(Api.page(second).path("anew").isNull()).isTrue();
@@ -81,7 +75,7 @@ public class ReprintTest extends InTestRoom {
         JsonNode first = printed(901);
         Files.delete(test.bean(FileStore.class).path(hash(first)));
         test.sql("update attempt_page set file_kept = false where attempt_id = '" + id(first) + "'");
-        assertThat(attempt(id(first)).path("reprint").asString()).isEqualTo("SAME");
+        assertThat(api.attempt(id(first)).path("reprint").asString()).isEqualTo("SAME");
         JsonNode second = over(id(again(first)));
         assertThat(second.path("state").asString()).isEqualTo("done");
         assertThat(hash(second)).isEqualTo(hash(first));
@@ -91,7 +85,7 @@ public class ReprintTest extends InTestRoom {
     public void aFileMadeAnewThatLooksAlikeIsToldAndPrintedOnAWord() throws Exception {
         JsonNode first = printed(902);
         madeByAnotherEngine(first, true);
-        assertThat(attempt(id(first)).path("reprint").asString()).isEqualTo("ANEW");
+        assertThat(api.attempt(id(first)).path("reprint").asString()).isEqualTo("ANEW");
         JsonNode held = waiting(again(first));
         assertThat(Api.page(held).path("anew").path("mean").asDouble()).as("the bytes are said to differ; what is laid down doesn't").isCloseTo(0, within(1e-9));
         assertThat(Api.page(held).path("message").asString()).isEqualTo("Made anew by a newer version of Wistel: mean ΔE 0.00, at most 0.00 from the print of then. It goes on when you say so.");
@@ -112,7 +106,7 @@ public class ReprintTest extends InTestRoom {
         Api.Answer refused = api.put("/api/attempts/" + id(held) + "/held", "{\"held\":false}", 0);
         assertThat(refused.status()).isEqualTo(409);
         assertThat(refused.code()).isEqualTo("differs");
-        assertThat(attempt(id(held)).path("held").asBoolean()).isTrue();
+        assertThat(api.attempt(id(held)).path("held").asBoolean()).isTrue();
         api.put("/api/attempts/" + id(held) + "/held", "{\"held\":false,\"agreed\":true}", 0);
         JsonNode done = over(id(held));
         assertThat(done.path("state").asString()).isEqualTo("done");
@@ -153,8 +147,8 @@ public class ReprintTest extends InTestRoom {
         test.sql("update attempt_page set finished = now() - interval '4000 days' where attempt_id in ('" + id(first) + "', '" + id(other) + "')");
         JsonNode kept = api.put("/api/settings/retention", "{\"printFileDays\":3000,\"scanDays\":0,\"gigabytes\":0,\"keepMatching\":true}", 0).body();
         assertThat(kept.path("matchingBytes").asLong()).isEqualTo(test.bean(FileStore.class).size(hash(first))).isPositive();
-        assertThat(Api.page(attempt(id(first))).path("fileKept").asBoolean()).isTrue();
-        assertThat(Api.page(attempt(id(other))).path("fileKept").asBoolean()).isFalse();
+        assertThat(Api.page(api.attempt(id(first))).path("fileKept").asBoolean()).isTrue();
+        assertThat(Api.page(api.attempt(id(other))).path("fileKept").asBoolean()).isFalse();
         test.bean(Retention.class).bound(0);
         assertThat(test.bean(FileStore.class).has(hash(first))).as("the bound on bytes leaves it too").isTrue();
         api.put("/api/settings/retention", "{\"printFileDays\":3000,\"scanDays\":0,\"gigabytes\":0,\"keepMatching\":false}", 0);

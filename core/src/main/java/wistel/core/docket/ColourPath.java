@@ -55,19 +55,21 @@ public record ColourPath(RenditionChange change, ColourRoute.ByWistel shown, To 
      * @param space of the raster; the driver's monochrome mode gets neutral pictures
      */
     public static ColourPath toPrinter(DocketSpec d, PairingVersion pairing, IccProfile paper, RenditionChange change, RasterType.Space space) {
-        ColourRoute.ByWistel shown = d.shownRoute(pairing);
-        boolean monochrome = d.route() instanceof ColourRoute.DriverMonochrome;
-        boolean own = d.route() instanceof ColourRoute.ByWistel || monochrome && pairing.grayOnly();
-        return new ColourPath(monochrome ? change.drained() : change, shown,
-            own ? new Codes(paper, shown.intent(), shown.blackPoint()) : new Codes(tagged(space), Intent.RELATIVE, false));
+        boolean own = d.route() instanceof ColourRoute.ByWistel || d.route() instanceof ColourRoute.DriverMonochrome && pairing.grayOnly();
+        return sent(d, pairing, change, own ? Optional.of(paper) : Optional.empty(), space);
     }
 
     /** To numbers of a raster as they are foreseen, whoever was meant to convert: the paper's own, or those of the space that it is tagged with. */
     public static ColourPath toRaster(DocketSpec d, PairingVersion pairing, IccProfile paper, RenditionChange change, RasterType.Space space) {
-        ColourRoute.ByWistel shown = d.shownRoute(pairing);
         boolean own = space == RasterType.Space.DEVICE || space == RasterType.Space.GRAY && pairing.grayOnly();
+        return sent(d, pairing, change, own ? Optional.of(paper) : Optional.empty(), space);
+    }
+
+    /** @param paper the profile that Wistel converts through; empty where the driver converts */
+    private static ColourPath sent(DocketSpec d, PairingVersion pairing, RenditionChange change, Optional<IccProfile> paper, RasterType.Space space) {
+        ColourRoute.ByWistel shown = d.shownRoute(pairing);
         return new ColourPath(d.route() instanceof ColourRoute.DriverMonochrome ? change.drained() : change, shown,
-            own ? new Codes(paper, shown.intent(), shown.blackPoint()) : new Codes(tagged(space), Intent.RELATIVE, false));
+            paper.map(own -> new Codes(own, shown.intent(), shown.blackPoint())).orElseGet(() -> new Codes(tagged(space), Intent.RELATIVE, false)));
     }
 
     /** To a file for a lab: for the paper itself, or in a standard space that the lab converts once more, which gets what the picture is. */

@@ -1,44 +1,25 @@
 package wistel.core.render;
 
-import java.io.IOException;
-import java.io.OutputStream;
 import java.util.concurrent.atomic.AtomicLongArray;
 
 /** Passes a page on as it is, and keeps the mean of a few pixels in each place that a {@link PageFingerprint} is made of. */
-public final class FingerprintSink implements RasterSink {
+public final class FingerprintSink extends PassingSink {
     /** Pixels on a side of a place: about 0.3 mm at 360 dpi, what an eye takes for a point. */
     private static final int SIDE = 4;
 
-    private final RasterSink inner;
     private final int width;
     private final int height;
     private final AtomicLongArray sums;
 
     /** @param width, height of the page in pixels */
     public FingerprintSink(RasterSink inner, int width, int height) {
-        this.inner = inner;
+        super(inner);
         this.width = width;
         this.height = height;
         this.sums = new AtomicLongArray(PageFingerprint.COLUMNS * PageFingerprint.ROWS * inner.channels());
     }
 
     @Override
-    public int channels() {
-        return inner.channels();
-    }
-
-    @Override
-    public void begin(OutputStream out, int bandRows) throws IOException {
-        inner.begin(out, bandRows);
-    }
-
-    @Override
-    public Packed pack(char[] samples, int firstRow, int rows) {
-        count(samples, firstRow, rows);
-        return inner.pack(samples, firstRow, rows);
-    }
-
-    /** Takes rows of the page in, on any thread, each row once. */
     public void count(char[] samples, int firstRow, int rows) {
         for (int place = 0; place < PageFingerprint.ROWS; place++) {
             int from = Math.max(first(place, PageFingerprint.ROWS, height), firstRow);

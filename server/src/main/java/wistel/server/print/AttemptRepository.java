@@ -191,8 +191,8 @@ public class AttemptRepository implements PrintHistory {
     int before(UUID id) {
         return jdbc.sql("""
             select count(*) from attempt b join attempt a on a.printer_id = b.printer_id and (a.queued, a.id) < (b.queued, b.id)
-            where b.id = ? and not a.lab_file and not a.held and a.state in ('waiting', 'rendering', 'sending', 'printing')
-              and exists (select 1 from attempt_page p where p.attempt_id = a.id and not p.job_sent and p.state in ('waiting', 'rendering', 'sending', 'printing'))""")
+            where b.id = ? and not a.lab_file and not a.held and a.state in %1$s
+              and exists (select 1 from attempt_page p where p.attempt_id = a.id and not p.job_sent and p.state in %1$s)""".formatted(RUNNING))
             .param(id).query(Integer.class).single();
     }
 

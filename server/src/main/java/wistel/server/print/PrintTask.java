@@ -1,10 +1,7 @@
 package wistel.server.print;
 
-import com.github.kagkarlsson.scheduler.task.CompletionHandler;
-import com.github.kagkarlsson.scheduler.task.FailureHandler;
 import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
 import com.github.kagkarlsson.scheduler.task.helper.CustomTask;
-import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.Optional;
@@ -28,16 +25,12 @@ import wistel.server.edge.Shutdown;
 class PrintTask {
     private static final Logger LOG = LoggerFactory.getLogger(PrintTask.class);
     static final TaskDescriptor<Void> PRINT = TaskDescriptor.of("print");
-    private static final Duration NOW = Duration.ofMillis(1);
     private static final Duration LOOK_AGAIN = Duration.ofSeconds(2);
     private static final Duration LOOK_AGAIN_SOON = Duration.ofMillis(400);
     /** How soon a print sees that the one before it has left. */
     private static final Duration MY_TURN = Duration.ofMillis(800);
     static final String HELD = "held: its file is made, and it is sent when you say so";
     private static final String ASKED = " It goes on when you say so.";
-    private static final Duration AFTER_FAULT = Duration.ofSeconds(3);
-    /** The attempt is over; there is no next step. */
-    static final Duration OVER = Duration.ZERO;
 
     private final AttemptRepository attempts;
     private final Rendering rendering;
@@ -53,23 +46,11 @@ class PrintTask {
         this.shutdown = shutdown;
     }
 
-    /** The server stops in the middle of a step: neither a cancel nor a fault, the step is run again. */
-    static final class Stopped extends RuntimeException {
-        Stopped(Throwable cause) {
-            super("stopped; the step is run again", cause, false, false);
-        }
-    }
-
     @Configuration
     static class Registered {
         @Bean
         CustomTask<Void> printing(PrintTask task, Clock clock) {
-            FailureHandler<Void> runAgain = new FailureHandler.OnFailureRetryLater<>(AFTER_FAULT);
-            return Tasks.custom(PRINT).onFailure(runAgain).execute((instance, context) -> {
-                Duration next = task.step(UUID.fromString(instance.getId()));
-                return next.equals(OVER) ? new CompletionHandler.OnCompleteRemove<>()
-                    : (complete, operations) -> operations.reschedule(complete, clock.instant().plus(next));
-            });
+            return StepTask.of(PRINT, clock, id -> task.step(UUID.fromString(id)));
         }
     }
 
@@ -77,7 +58,7 @@ class PrintTask {
     Duration step(UUID id) {
         Attempt before = attempts.get(id);
         if (before.over()) {
-            return OVER;
+            return StepTask.OVER;
         }
         if (waitsForItsFile(before)) {
             return LOOK_AGAIN_SOON;
@@ -87,7 +68,7 @@ class PrintTask {
             return step(before, lease);
         } catch (AttemptRepository.LeaseLost e) {
             LOG.info("{}", e.getMessage());
-            return AFTER_FAULT;
+            return StepTask.AFTER_FAULT;
         } catch (DataAccessException e) {
             // the database is away: nothing can be recorded, so the step is run again
             throw e;
@@ -114,7 +95,7 @@ class PrintTask {
         Optional<AttemptPage> open = a.openPage();
         if (open.isEmpty() || a.spoilt()) {
             close(a, lease);
-            return OVER;
+            return StepTask.OVER;
         }
         AttemptPage page = open.get();
         if (a.cancelAsked()) {
@@ -126,7 +107,7 @@ class PrintTask {
         }
         if (a.labFile()) {
             attempts.closePage(lease, page.page(), AttemptState.DONE, page.anew().map(MadeAnew::words).orElse(""));
-            return NOW;
+            return StepTask.NOW;
         }
         int before = attempts.before(a.id());
         if (before > 0) {
@@ -156,19 +137,19 @@ class PrintTask {
     /** Whatever ended a step leaves a record that is true and a docket that can be released again. */
     private Duration ended(Attempt a, AttemptRepository.Lease lease, Throwable e) {
         if (shutdown.underWay() && !Thread.currentThread().isInterrupted()) {
-            return NOW;
+            return StepTask.NOW;
         }
         if (Thread.currentThread().isInterrupted()) {
-            throw new Stopped(e);
+            throw new StepTask.Stopped(e);
         }
         if (e instanceof CancellationException && attempts.cancelAsked(a.id())) {
             attempts.close(lease, AttemptState.CANCELLED, "Cancelled before anything was printed.");
-            return OVER;
+            return StepTask.OVER;
         }
         if (e instanceof PrinterException p && p.reason() == PrinterException.Reason.INTERRUPTED) {
-            throw new Stopped(e);
+            throw new StepTask.Stopped(e);
         }
         attempts.close(lease, AttemptState.FAILED, AttemptFaults.words(a.id(), e));
-        return OVER;
+        return StepTask.OVER;
     }
 }

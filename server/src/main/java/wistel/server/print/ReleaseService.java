@@ -183,12 +183,11 @@ public class ReleaseService {
     @Transactional
     public void hold(UUID attemptId, boolean held, boolean agreed) {
         Attempt a = attempts.get(attemptId);
-        List<MadeAnew> anew = a.pages().stream().flatMap(p -> p.anew().stream()).toList();
-        if (!held && !anew.isEmpty()) {
-            double extent = anew.stream().mapToDouble(MadeAnew::extent).max().orElse(0);
+        Optional<MadeAnew> furthest = a.pages().stream().flatMap(p -> p.anew().stream()).max(Comparator.comparingDouble(MadeAnew::extent));
+        if (!held && furthest.isPresent()) {
+            double extent = furthest.get().extent();
             if (!agreed && extent > Math.max(MadeAnew.SEEN, a.agreed().orElse(0.0))) {
-                MadeAnew furthest = anew.stream().max(Comparator.comparingDouble(MadeAnew::extent)).orElseThrow();
-                throw new Conflict(Conflict.Reason.DIFFERS, furthest.words(), "Compare it with a print that you have, then say that you want it all the same, or cancel it.");
+                throw new Conflict(Conflict.Reason.DIFFERS, furthest.get().words(), "Compare it with a print that you have, then say that you want it all the same, or cancel it.");
             }
             attempts.agree(attemptId, Math.max(MadeAnew.SEEN, extent));
         }

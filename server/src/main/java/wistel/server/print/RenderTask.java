@@ -2,11 +2,8 @@ package wistel.server.print;
 
 import com.github.kagkarlsson.scheduler.SchedulerClient;
 import com.github.kagkarlsson.scheduler.exceptions.TaskInstanceException;
-import com.github.kagkarlsson.scheduler.task.CompletionHandler;
-import com.github.kagkarlsson.scheduler.task.FailureHandler;
 import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
 import com.github.kagkarlsson.scheduler.task.helper.CustomTask;
-import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.List;
@@ -34,9 +31,7 @@ class RenderTask {
     static final TaskDescriptor<Void> RENDER = TaskDescriptor.of("render");
     /** Instance that makes files for labs. */
     static final String LAB_FILES = "lab-files";
-    private static final Duration NOW = Duration.ofMillis(1);
     private static final Duration LOOK_AGAIN = Duration.ofMillis(400);
-    private static final Duration AFTER_FAULT = Duration.ofSeconds(3);
     /** Pages made at a time on this machine: each takes all processors for its bands, two keep them busy while files are read and written. */
     private static final int MOST_AT_ONCE = 2;
 
@@ -61,12 +56,7 @@ class RenderTask {
     static class Registered {
         @Bean
         CustomTask<Void> making(RenderTask task, Clock clock) {
-            FailureHandler<Void> runAgain = new FailureHandler.OnFailureRetryLater<>(AFTER_FAULT);
-            return Tasks.custom(RENDER).onFailure(runAgain).execute((instance, context) -> {
-                Duration next = task.step(instance.getId());
-                return next.equals(PrintTask.OVER) ? new CompletionHandler.OnCompleteRemove<>()
-                    : (complete, operations) -> operations.reschedule(complete, clock.instant().plus(next));
-            });
+            return StepTask.of(RENDER, clock, task::step);
         }
     }
 
@@ -78,11 +68,11 @@ class RenderTask {
     /** @return when to come again */
     Duration step(String instance) {
         if (shutdown.underWay()) {
-            return NOW;
+            return StepTask.NOW;
         }
         List<Attempt> running = instance.equals(LAB_FILES) ? attempts.labFilesUnderWay() : attempts.underWay(UUID.fromString(instance));
         if (running.isEmpty()) {
-            return PrintTask.OVER;
+            return StepTask.OVER;
         }
         Optional<RenderQueue.Next> next = RenderQueue.next(running, rendering::hasFile);
         if (next.isEmpty() || !places.tryAcquire()) {
@@ -101,7 +91,7 @@ class RenderTask {
         try {
             rendering.render(a, next.page(), lease);
             wake(a);
-            return NOW;
+            return StepTask.NOW;
         } catch (AttemptRepository.LeaseLost e) {
             LOG.info("{}", e.getMessage());
             return LOOK_AGAIN;
@@ -127,10 +117,10 @@ class RenderTask {
     /** Whatever ended it leaves a record that is true. */
     private Duration ended(Attempt a, AttemptPage page, AttemptRepository.Lease lease, Throwable e) {
         if (Thread.currentThread().isInterrupted()) {
-            throw new PrintTask.Stopped(e);
+            throw new StepTask.Stopped(e);
         }
         if (shutdown.underWay()) {
-            return NOW;
+            return StepTask.NOW;
         }
         try {
             if (e instanceof CancellationException && attempts.cancelAsked(a.id())) {
@@ -141,6 +131,6 @@ class RenderTask {
         } catch (AttemptRepository.LeaseLost over) {
             LOG.info("{}", over.getMessage());
         }
-        return NOW;
+        return StepTask.NOW;
     }
 }

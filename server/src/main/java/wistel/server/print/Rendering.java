@@ -124,8 +124,7 @@ public class Rendering {
     private PageFingerprint fingerprint(PrintOrder order, FingerprintSink looked) {
         char[] codes = looked.codes();
         char[] lab = new char[codes.length / looked.channels() * 3];
-        IccProfile meaning = path(order, order.masters().get(0), profiles.get(order.masters().get(0).profileHash())).codes();
-        TransformCompiler.compile(new Recipe.DeviceToLab(meaning, true)).exact(codes, 0, lab, 0, lab.length / 3);
+        TransformCompiler.compile(new Recipe.DeviceToLab(codes(order), true)).exact(codes, 0, lab, 0, lab.length / 3);
         return PageFingerprint.of(lab);
     }
 
@@ -146,7 +145,7 @@ public class Rendering {
 
     private Made labFile(PrintOrder order, LayoutRenderer.Job job, LayoutRenderer renderer, Progress progress) throws IOException {
         LabFile file = order.labFile().orElseThrow();
-        byte[] profile = path(order, order.masters().get(0), profiles.get(order.masters().get(0).profileHash())).codes().bytes();
+        byte[] profile = codes(order).bytes();
         byte[] xmp = Xmp.titled(order.spec().title());
         if (file.format() == LabFile.Format.TIFF) {
             FingerprintSink sink = new FingerprintSink(new TiffSink(job.width(), job.height(), 16, 3, job.dpi(), profile, xmp), job.width(), job.height());
@@ -200,7 +199,15 @@ public class Rendering {
     }
 
     private ColourPath path(PrintOrder order, PrintOrder.Master master, IccProfile source) {
-        RenditionChange change = order.spec().change(master.renditionId(), source.space().channels(), order.curve());
+        return path(order, order.spec().change(master.renditionId(), source.space().channels(), order.curve()));
+    }
+
+    /** What the numbers of an order's files mean, whichever picture they are of. */
+    private IccProfile codes(PrintOrder order) {
+        return path(order, RenditionChange.NONE).codes();
+    }
+
+    private ColourPath path(PrintOrder order, RenditionChange change) {
         IccProfile paper = profiles.get(order.pairing().profileHash());
         return order.labFile().map(file -> ColourPath.toLabFile(order.spec(), order.pairing(), paper, change, file))
             .orElseGet(() -> ColourPath.toPrinter(order.spec(), order.pairing(), paper, change, order.output().raster().space()));

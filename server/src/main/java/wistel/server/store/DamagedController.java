@@ -4,7 +4,7 @@ import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
 
-/** RecordRepository that can't be read, by name. */
+/** Records that can't be read, by name. */
 @RestController
 class DamagedController {
     private final RecordRepository records;

@@ -229,7 +229,7 @@ public class FileStore {
     }
 
     public void delete(String hash) throws IOException {
-        if (has(hash)) {
+        if (Hash.is(hash)) {
             Files.deleteIfExists(path(hash));
         }
     }

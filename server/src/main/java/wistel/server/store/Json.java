@@ -36,7 +36,7 @@ import wistel.core.sheet.Borders;
 import wistel.core.sheet.Mark;
 import wistel.core.sheet.SheetPlan;
 
-/** RecordRepository to JSON and back, the same way in the database and over the API. */
+/** Records to JSON and back, the same way in the database and over the API. */
 @Component
 public class Json {
     /** Sums of core: in JSON each of their records says by {@code kind} which it is. */
@@ -49,7 +49,7 @@ public class Json {
         this.mapper = mapper;
     }
 
-    /** RecordRepository of a sum, those of the sums that it is made of among them. */
+    /** Records of a sum, those of the sums that it is made of among them. */
     public static Stream<Class<?>> records(Class<?> sum) {
         return sum.isSealed() ? Arrays.stream(sum.getPermittedSubclasses()).flatMap(Json::records) : Stream.of(sum);
     }
