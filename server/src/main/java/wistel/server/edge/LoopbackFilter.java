@@ -10,11 +10,9 @@ import java.net.URI;
 import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
-import java.util.Map;
 import java.util.Set;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
-import tools.jackson.databind.json.JsonMapper;
 import wistel.core.fault.InvalidRequest;
 
 /**
@@ -24,12 +22,6 @@ import wistel.core.fault.InvalidRequest;
 @Component
 class LoopbackFilter extends OncePerRequestFilter {
     private static final Set<String> LOOPBACK = Set.of("localhost", "127.0.0.1", "[::1]", "::1");
-
-    private final JsonMapper json;
-
-    LoopbackFilter(JsonMapper json) {
-        this.json = json;
-    }
 
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain) throws ServletException, IOException {
@@ -72,10 +64,7 @@ class LoopbackFilter extends OncePerRequestFilter {
     }
 
     private void refuse(HttpServletResponse response, int status, InvalidRequest why) throws IOException {
-        response.setStatus(status);
-        response.setContentType("application/problem+json");
-        response.setCharacterEncoding("UTF-8");
-        response.getWriter().write(json.writeValueAsString(Map.of("status", status, "detail", why.getMessage(), "code", why.code(), "next", why.next())));
+        RawProblem.write(response, status, why.code(), why.getMessage(), why.next());
     }
 
     private static boolean ours(String origin, HttpServletRequest request) {

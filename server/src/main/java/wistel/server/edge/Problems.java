@@ -27,6 +27,7 @@ import wistel.core.fault.WistelException;
 @RestControllerAdvice
 class Problems extends ResponseEntityExceptionHandler {
     private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
+    static final String COMPARE = "Compare it with /v3/api-docs, which tells what is taken here.";
 
     @ExceptionHandler(WistelException.class)
     ResponseEntity<ProblemDetail> typed(WistelException e) {
@@ -61,7 +62,7 @@ class Problems extends ResponseEntityExceptionHandler {
                 case 415 -> "form-unknown";
                 default -> status.is5xxServerError() ? "unforeseen" : "request-unclear";
             });
-            problem.setProperty("next", status.value() == 404 ? "Check the address; /v3/api-docs lists all there are." : "Compare it with /v3/api-docs, which tells what is taken here.");
+            problem.setProperty("next", status.value() == 404 ? "Check the address; /v3/api-docs lists all there are." : COMPARE);
             if (problem.getDetail() == null || problem.getDetail().isBlank()) {
                 problem.setDetail("This request can't be taken as it is.");
             }

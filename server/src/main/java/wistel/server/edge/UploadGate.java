@@ -4,7 +4,6 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.util.concurrent.Semaphore;
 import org.apache.catalina.connector.Request;
 import org.apache.catalina.connector.Response;
@@ -18,8 +17,6 @@ import org.apache.coyote.ActionCode;
 final class UploadGate extends ValveBase {
     /** Of the 200 threads that the web server has. */
     private static final int MOST_AT_ONCE = 100;
-    private static final String BUSY = """
-        {"status":503,"detail":"Too much is being sent at once.","code":"busy","next":"Try again in a few seconds."}""";
 
     private final Semaphore places = new Semaphore(MOST_AT_ONCE);
 
@@ -38,10 +35,8 @@ final class UploadGate extends ValveBase {
             return;
         }
         if (!places.tryAcquire()) {
-            response.setStatus(HttpServletResponse.SC_SERVICE_UNAVAILABLE);
             response.setHeader("Retry-After", "3");
-            response.setContentType("application/problem+json");
-            response.getOutputStream().write(BUSY.getBytes(StandardCharsets.UTF_8));
+            RawProblem.write(response, HttpServletResponse.SC_SERVICE_UNAVAILABLE, "busy", "Too much is being sent at once.", "Try again in a few seconds.");
             leave(request);
             return;
         }

@@ -1,7 +1,6 @@
 package wistel.server.edge;
 
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import org.apache.catalina.connector.Request;
 import org.apache.catalina.connector.Response;
 import org.apache.catalina.core.StandardHost;
@@ -27,11 +26,8 @@ class WebServer implements WebServerFactoryCustomizer<TomcatServletWebServerFact
             if (status < 400 || response.getContentWritten() > 0 || !response.setErrorReported()) {
                 return;
             }
-            String problem = "{\"status\":" + status + ",\"detail\":\"This request can't be read as it is.\",\"code\":\"request-unclear\",\"next\":\"Compare it with /v3/api-docs, which tells what is taken here.\"}";
-            byte[] body = problem.getBytes(StandardCharsets.UTF_8);
             try {
-                response.setContentType("application/problem+json");
-                response.getOutputStream().write(body);
+                RawProblem.write(response, status, "request-unclear", "This request can't be read as it is.", Problems.COMPARE);
                 response.finishResponse();
             } catch (IOException | IllegalStateException e) {
                 // whoever asked is gone
