@@ -5,7 +5,7 @@ import type { DocketView, OnDocket } from './types'
 const view = (tones: object | null) =>
   ({
     pairing: { pairingId: 'p1', number: 4, intent: 'RELATIVE' },
-    spec: { route: { kind: 'driver-monochrome' } },
+    spec: { colour: { route: { kind: 'driver-monochrome' } } },
     pictures: [{ renditionId: 'r1', master: { hash: 'm1' }, tones }],
   }) as unknown as DocketView
 

@@ -1,5 +1,5 @@
 import { forScreen } from './screen'
-import type { DocketView, Intent, Move, OnDocket, Rendition, Treatment } from './types'
+import type { DocketView, Intent, Item, Move, OnDocket, Rendition, SheetDocket, Treatment, WrapDocket } from './types'
 
 /** What of a proof is shown: a way of looking at it, no decision. */
 export type ProofView = 'PAPER_WHITE' | 'INK_BLACK' | 'SCREEN_WHITE_AND_BLACK'
@@ -9,6 +9,9 @@ export type ColourChange = { treatment: Treatment; moves: Move[] }
 
 export const renditionOf = (view: DocketView, picture: OnDocket) =>
   view.spec.renditions.find((r) => r.id === picture.renditionId) as Rendition
+
+/** The piece that the plan of this docket lays. */
+export const itemOf = (view: SheetDocket | WrapDocket) => view.spec.items.find((i) => i.id === view.spec.plan.itemId) as Item
 
 export const changeOf = (r: Rendition): ColourChange => ({
   treatment: r.treatment,
@@ -37,9 +40,10 @@ const on = (view: DocketView, longest: number) =>
 
 /** The intent in force; with the driver converting, the one that the pairing usually has. */
 export const intentOf = (view: DocketView): Intent =>
-  view.spec.route.kind === 'by-wistel' ? view.spec.route.intent : view.pairing.intent
+  view.spec.colour.route.kind === 'by-wistel' ? view.spec.colour.route.intent : view.pairing.intent
 
-export const blackPointOf = (view: DocketView) => (view.spec.route.kind === 'by-wistel' ? view.spec.route.blackPoint : true)
+export const blackPointOf = (view: DocketView) =>
+  view.spec.colour.route.kind === 'by-wistel' ? view.spec.colour.route.blackPoint : true
 
 /** By what the tones of a monochrome picture are proofed, where a wedge told. */
 const toned = (picture: OnDocket) => {

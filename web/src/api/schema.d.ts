@@ -1529,6 +1529,7 @@ export interface components {
         };
         Annotated: {
             annotation: components["schemas"]["Annotation"];
+            itemId: string;
             /** @enum {string} */
             kind: "annotated";
         };
@@ -1676,12 +1677,12 @@ export interface components {
             title: boolean;
         };
         Chart: {
+            itemId: string;
             /** @enum {string} */
             kind: "chart";
             /** Format: double */
             leastShare: number;
             lines: string[];
-            renditionId: string;
             /** Format: double */
             widthMm: number;
         };
@@ -1697,7 +1698,7 @@ export interface components {
             kind: "colour";
         };
         ColourRoute: components["schemas"]["ByWistel"] | components["schemas"]["ByDriver"] | components["schemas"]["DriverMonochrome"];
-        Command: components["schemas"]["Titled"] | components["schemas"]["Noted"] | components["schemas"]["Copies"] | components["schemas"]["ProfileConfirmed"] | components["schemas"]["Treated"] | components["schemas"]["Compensates"] | components["schemas"]["Straightens"] | components["schemas"]["Stocked"] | components["schemas"]["Framed"] | components["schemas"]["Laid"] | components["schemas"]["Turned"] | components["schemas"]["Fitted"] | components["schemas"]["Filled"] | components["schemas"]["Cropped"] | components["schemas"]["Trimmed"] | components["schemas"]["Edged"] | components["schemas"]["Bordered"] | components["schemas"]["Annotated"] | components["schemas"]["Wraps"] | components["schemas"]["Unwraps"] | components["schemas"]["SidesFilled"] | components["schemas"]["SidesMoved"] | components["schemas"]["Sharpened"] | components["schemas"]["Resolved"] | components["schemas"]["Routed"] | components["schemas"]["Set"] | components["schemas"]["Together"];
+        Command: components["schemas"]["Titled"] | components["schemas"]["Noted"] | components["schemas"]["Copies"] | components["schemas"]["ProfileConfirmed"] | components["schemas"]["Treated"] | components["schemas"]["Compensates"] | components["schemas"]["Straightens"] | components["schemas"]["Framed"] | components["schemas"]["Fitted"] | components["schemas"]["Filled"] | components["schemas"]["Cropped"] | components["schemas"]["Trimmed"] | components["schemas"]["Annotated"] | components["schemas"]["Stocked"] | components["schemas"]["Turned"] | components["schemas"]["Laid"] | components["schemas"]["Edged"] | components["schemas"]["Bordered"] | components["schemas"]["Wraps"] | components["schemas"]["Unwraps"] | components["schemas"]["SidesFilled"] | components["schemas"]["SidesMoved"] | components["schemas"]["Sharpened"] | components["schemas"]["Resolved"] | components["schemas"]["Routed"] | components["schemas"]["Set"] | components["schemas"]["Together"];
         Compensated: {
             kept: components["schemas"]["CompensationRef"];
             moves: components["schemas"]["Move"][];
@@ -1738,6 +1739,10 @@ export interface components {
             version: number;
             words: string;
         };
+        Conversion: {
+            route: components["schemas"]["ColourRoute"];
+            settings: components["schemas"]["DriverSettings"];
+        };
         Copies: {
             /** Format: int32 */
             copies: number;
@@ -1769,6 +1774,7 @@ export interface components {
             cropX: number;
             /** Format: double */
             cropY: number;
+            itemId: string;
             /** @enum {string} */
             kind: "cropped";
         };
@@ -1789,22 +1795,17 @@ export interface components {
             why: string;
         };
         DocketSpec: {
-            annotation: components["schemas"]["Annotation"];
+            colour: components["schemas"]["Conversion"];
             /** Format: int32 */
             copies: number;
-            notes: string;
-            pairingId: string;
+            heading: components["schemas"]["Heading"];
+            items: components["schemas"]["Item"][];
+            output: components["schemas"]["Output"];
+            paper: components["schemas"]["PaperChoice"];
             plan: components["schemas"]["SheetPlan"];
             renditions: components["schemas"]["Rendition"][];
-            resolution: components["schemas"]["Resolution"];
-            route: components["schemas"]["ColourRoute"];
             /** Format: int32 */
             schema: number;
-            settings: components["schemas"]["DriverSettings"];
-            /** @enum {string} */
-            sharpening: "OFF" | "LIGHT" | "STANDARD" | "STRONG";
-            stock: components["schemas"]["Stock"];
-            title: string;
         };
         DocketView: {
             /** Format: double */
@@ -1909,6 +1910,7 @@ export interface components {
         Filled: {
             /** Format: double */
             heightMm: number;
+            itemId: string;
             /** @enum {string} */
             kind: "filled";
             /** Format: double */
@@ -1927,6 +1929,7 @@ export interface components {
         Fitted: {
             /** @enum {string} */
             fit: "WHOLE" | "FILL";
+            itemId: string;
             /** @enum {string} */
             kind: "fitted";
         };
@@ -1934,9 +1937,23 @@ export interface components {
             name: string;
             uri: string;
         };
+        Frame: {
+            /** Format: double */
+            cropX: number;
+            /** Format: double */
+            cropY: number;
+            /** @enum {string} */
+            fit: "WHOLE" | "FILL";
+            /** Format: double */
+            heightMm: number;
+            mayTurn: boolean;
+            /** Format: double */
+            widthMm: number;
+        };
         Framed: {
             /** Format: double */
             heightMm: number;
+            itemId: string;
             /** @enum {string} */
             kind: "framed";
             /** Format: double */
@@ -1956,6 +1973,11 @@ export interface components {
         };
         Hash: {
             hex: string;
+        };
+        Heading: {
+            notes: string;
+            purpose: components["schemas"]["Purpose"];
+            title: string;
         };
         HeavierFoot: {
             /** @enum {string} */
@@ -1993,6 +2015,15 @@ export interface components {
             hues: number[];
             /** Format: double */
             median: number;
+        };
+        Item: {
+            annotation: components["schemas"]["Annotation"];
+            /** Format: int32 */
+            copies: number;
+            cut: components["schemas"]["Cut"];
+            frame: components["schemas"]["Frame"];
+            id: string;
+            renditionId: string;
         };
         Itself: {
             /** @enum {string} */
@@ -2052,6 +2083,7 @@ export interface components {
             bareMm2: number;
             losses: components["schemas"]["Loss"][];
             pages: components["schemas"]["Page"][];
+            unplaced: components["schemas"]["Unplaced"][];
             /** Format: double */
             usedLengthMm: number;
         };
@@ -2090,7 +2122,7 @@ export interface components {
             shownMm: components["schemas"]["Rect"];
         };
         Loss: {
-            renditionId: string;
+            itemId: string;
             /** Format: double */
             share: number;
         };
@@ -2244,6 +2276,11 @@ export interface components {
             settings: components["schemas"]["SettingChoice"][];
             stocks: components["schemas"]["StockChoice"][];
         };
+        Output: {
+            resolution: components["schemas"]["Resolution"];
+            /** @enum {string} */
+            sharpening: "OFF" | "LIGHT" | "STANDARD" | "STRONG";
+        };
         OwnBody: {
             name: string;
             support: components["schemas"]["Support"];
@@ -2325,6 +2362,10 @@ export interface components {
             texture: string;
             /** Format: double */
             thicknessMm: number;
+        };
+        PaperChoice: {
+            pairingId: string;
+            stock: components["schemas"]["Stock"];
         };
         PaperProfile: {
             description: string;
@@ -2422,6 +2463,7 @@ export interface components {
             volume: number;
             white: components["schemas"]["Lab"];
         };
+        Purpose: components["schemas"]["Work"] | components["schemas"]["WedgeOf"];
         Reach: {
             /** Format: double */
             fairMm: number;
@@ -2616,21 +2658,10 @@ export interface components {
         Single: {
             across: boolean;
             borders: components["schemas"]["Borders"];
-            /** Format: double */
-            cropX: number;
-            /** Format: double */
-            cropY: number;
-            cut: components["schemas"]["Cut"];
             edge: components["schemas"]["Edge"];
-            /** @enum {string} */
-            fit: "WHOLE" | "FILL";
-            /** Format: double */
-            heightMm: number;
+            itemId: string;
             /** @enum {string} */
             kind: "single";
-            renditionId: string;
-            /** Format: double */
-            widthMm: number;
         };
         SizeAsked: {
             borders: components["schemas"]["BordersAsked"];
@@ -2828,6 +2859,7 @@ export interface components {
         Treatment: components["schemas"]["Colour"] | components["schemas"]["Monochrome"];
         Trimmed: {
             cut: components["schemas"]["Cut"];
+            itemId: string;
             /** @enum {string} */
             kind: "trimmed";
         };
@@ -2844,10 +2876,14 @@ export interface components {
             /** @enum {string} */
             kind: "turned";
         };
+        Unplaced: {
+            itemId: string;
+            /** @enum {string} */
+            reason: "TOO_LARGE";
+        };
         Unwraps: {
             /** @enum {string} */
             kind: "unwraps";
-            single: components["schemas"]["Single"];
         };
         UsualCompensation: {
             /** Format: uuid */
@@ -2872,6 +2908,12 @@ export interface components {
             tint: number;
             /** Format: double */
             warmth: number;
+        };
+        WedgeOf: {
+            /** @enum {string} */
+            kind: "wedge-of";
+            /** Format: int32 */
+            number: number;
         };
         WedgeRead: {
             /** Format: uuid */
@@ -2973,22 +3015,21 @@ export interface components {
             label: string;
             value: string;
         };
+        Work: {
+            /** @enum {string} */
+            kind: "work";
+        };
         Wrap: {
             across: boolean;
             body: components["schemas"]["WrapBody"];
             /** @enum {string} */
             corners: "FOLDED" | "MITRED";
-            /** Format: double */
-            cropX: number;
-            /** Format: double */
-            cropY: number;
-            cut: components["schemas"]["Cut"];
             fill: components["schemas"]["SideFill"];
+            itemId: string;
             /** @enum {string} */
             kind: "wrap";
             moves: components["schemas"]["SideMoves"];
             panels: components["schemas"]["Panels"];
-            renditionId: string;
         };
         WrapAsked: {
             airGap: string;
@@ -4183,6 +4224,7 @@ export interface operations {
     loupe: {
         parameters: {
             query: {
+                part?: number;
                 x: number;
                 y: number;
                 sharpening?: "OFF" | "LIGHT" | "STANDARD" | "STRONG";

@@ -19,6 +19,8 @@ export type OwnBody = S['OwnBody']
 export type Command = S['Command']
 export type OnDocket = S['OnDocket']
 export type Single = S['Single']
+/** A piece: one picture as it is wanted on paper. */
+export type Item = S['Item']
 export type Page = S['Page']
 export type Placed = S['Placed']
 export type Attempt = S['Attempt']

@@ -54,7 +54,7 @@ export function Docket() {
     ).then(
       (opened) =>
         notification.open({
-          title: `${opened.docket.spec.title} is on the bench, to be printed like this one.`,
+          title: `${opened.docket.spec.heading.title} is on the bench, to be printed like this one.`,
           description: opened.notice,
           actions: (
             <Button size="small" onClick={() => navigate(`/dockets/${opened.docket.id}/size`)}>
@@ -94,10 +94,13 @@ export function Docket() {
   }
   if (!view) return null
   if ((view.spec.plan.kind as string) === 'chart') {
+    const { purpose } = view.spec.heading
     return (
       <p className="page">
-        {view.spec.title} was printed from the tone bench.{' '}
-        <Button onClick={() => navigate(`/tones/${/^Wedge (\d+)$/.exec(view.spec.title)?.[1] ?? ''}`)}>See it there</Button>
+        {view.spec.heading.title} was printed from the tone bench.{' '}
+        <Button onClick={() => navigate(purpose.kind === 'wedge-of' ? `/tones/${purpose.number}` : '/tones')}>
+          See it there
+        </Button>
       </p>
     )
   }
@@ -118,16 +121,16 @@ export function Docket() {
       }}
     >
       <div className="docket-head">
-        <h1 className="unseen">{view.spec.title}</h1>
+        <h1 className="unseen">{view.spec.heading.title}</h1>
         <div className="line">
           <Input
-            key={view.spec.title}
+            key={view.spec.heading.title}
             className="title retitled"
             aria-label="Title"
             variant="borderless"
-            defaultValue={view.spec.title}
+            defaultValue={view.spec.heading.title}
             onPressEnter={(e) => e.currentTarget.blur()}
-            onBlur={(e) => e.target.value !== view.spec.title && tools.decide({ kind: 'titled', title: e.target.value })}
+            onBlur={(e) => e.target.value !== view.spec.heading.title && tools.decide({ kind: 'titled', title: e.target.value })}
           />
           <span className="soft">
             docket {view.number}

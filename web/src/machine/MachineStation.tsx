@@ -62,8 +62,10 @@ export function MachineStation({ view, picture, tools, go }: StationProps) {
               </li>
             ))}
           </ol>
-          <p className="soft">{view.spec.route.kind === 'by-wistel' ? WORDS.byWistel : WORDS.byDriver}</p>
-          {view.spec.route.kind === 'by-driver' && <Spaces id={view.id} space={view.spec.route.space} tools={tools} />}
+          <p className="soft">{view.spec.colour.route.kind === 'by-wistel' ? WORDS.byWistel : WORDS.byDriver}</p>
+          {view.spec.colour.route.kind === 'by-driver' && (
+            <Spaces id={view.id} space={view.spec.colour.route.space} tools={tools} />
+          )}
           {printer && (
             <section className="in-printer">
               <h2 className="head">{WORDS.inPrinter}</h2>

@@ -35,7 +35,7 @@ export function colourPath(view: DocketView, picture: OnDocket): [string, string
     ['Master', `${picture.sourceName}, ${picture.master.bits} bit`],
     ['Rendition', treated.join(', ')],
   ]
-  switch (view.spec.route.kind) {
+  switch (view.spec.colour.route.kind) {
     case 'by-wistel':
       steps.push(['Wistel', `through the profile of ${view.pairing.paper}`], ['The driver', 'told to leave the numbers alone'])
       break

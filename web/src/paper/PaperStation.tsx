@@ -34,7 +34,7 @@ export function PaperStation({ view, picture, tools, go }: StationProps) {
   const ranked = (pairings ?? [])
     .map((pairing) => ({ pairing, found: comparison?.find((c) => c.pairingId === pairing.pairingId) }))
     .sort((a, b) => place(a.pairing) - place(b.pairing))
-  const chosen = view.spec.pairingId
+  const chosen = view.spec.paper.pairingId
   return (
     <div className="station">
       <Booth

@@ -8,7 +8,7 @@ import type { Place } from './place'
 /** A part of the final raster, pixel for pixel as the printer gets it, without and with sharpening. */
 export function Loupe({ view, picture, at }: { view: DocketView; picture: OnDocket; at: Place }) {
   const [mask, setMask] = useState(false)
-  const sharpening = view.spec.sharpening
+  const sharpening = view.spec.output.sharpening
   return (
     <>
       <div className="loupe">

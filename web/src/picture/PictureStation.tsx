@@ -45,7 +45,7 @@ export function PictureStation({ view, picture, tools, go }: StationProps) {
         }
       >
         <Hued view={view} picture={picture} tools={tools} draft={draft} setDraft={setDraft} onHue={setPointed}>
-          <img src={shown || masterUrl(m.hash, BOOTH)} alt={`Master: ${view.spec.title}`} draggable={false} />
+          <img src={shown || masterUrl(m.hash, BOOTH)} alt={`Master: ${view.spec.heading.title}`} draggable={false} />
           {ends && paired && (
             <img
               className="over"

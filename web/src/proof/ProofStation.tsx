@@ -121,9 +121,9 @@ export function ProofStation(props: StationProps) {
   }
   const g = figures?.gamut
   const notThis =
-    view.spec.route.kind === 'by-wistel' || picture.tones || view.pairing.settings.values['print-color-mode']
+    view.spec.colour.route.kind === 'by-wistel' || picture.tones || view.pairing.settings.values['print-color-mode']
       ? ''
-      : NOT_THIS[view.spec.route.kind]
+      : NOT_THIS[view.spec.colour.route.kind]
   return (
     <div className="station">
       <Booth

@@ -46,7 +46,7 @@ export function CompensateCard({ view, picture, tools, draft, setDraft }: Props)
     queryKey: ['compensations'],
     queryFn: ({ signal }) => get<CompensationView[]>('/api/compensations', signal),
   })
-  const intent = view.spec.route.kind === 'by-wistel' ? view.spec.route.intent : view.pairing.intent
+  const intent = view.spec.colour.route.kind === 'by-wistel' ? view.spec.colour.route.intent : view.pairing.intent
   const of = saved.kept && kept.find((k) => k.id === saved.kept.id)
 
   const save = (next: Partial<Compensated>) => {

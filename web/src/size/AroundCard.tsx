@@ -1,14 +1,16 @@
 import { Checkbox, InputNumber } from 'antd'
-import type { SheetDocket } from '../api/types'
+import { itemOf } from '../api/pictures'
+import type { Item } from '../api/types'
 import type { SheetProps } from '../docket/useDocket'
 
-type Annotation = SheetDocket['spec']['annotation']
+type Annotation = Item['annotation']
 
 /** What is written and drawn round the picture. */
 export function AroundCard({ view, tools }: SheetProps) {
-  const now = view.spec.annotation
+  const item = itemOf(view)
+  const now = item.annotation
   const caption = now.caption
-  const set = (next: Partial<Annotation>) => tools.decide({ kind: 'annotated', annotation: { ...now, ...next } })
+  const set = (next: Partial<Annotation>) => tools.decide({ kind: 'annotated', itemId: item.id, annotation: { ...now, ...next } })
   const write = (next: Partial<Annotation['caption']>) => set({ caption: { ...caption, ...next } })
   if (view.spec.plan.edge.borderless) {
     return (

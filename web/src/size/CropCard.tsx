@@ -1,11 +1,14 @@
 import { Button, InputNumber, Select, Slider } from 'antd'
+import type { Item } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { fixed } from '../parts/numbers'
-import { around, type Cropping, shaped } from './CropView'
+import { around, shaped } from './CropView'
 import { SHAPES } from './words'
 
 type Props = StationProps & {
-  plan: Cropping
+  item: Item
+  /** A frame takes its own shape out of what is wanted. */
+  fills: boolean
   shape: number | undefined
   onShape: (shape: number | undefined) => void
   level: boolean
@@ -17,12 +20,13 @@ type Props = StationProps & {
 const WHOLE = { x: 0, y: 0, width: 1, height: 1, degrees: 0 }
 
 /** Which part of the picture, and how it is straightened; the master stays as it is. */
-export function CropCard({ view, plan, picture, tools, shape, onShape, level, onLevel, degrees, onDegrees }: Props) {
+export function CropCard({ view, item, fills, picture, tools, shape, onShape, level, onLevel, degrees, onDegrees }: Props) {
   const m = picture.master
   const aspect = m.width / m.height
   const page = view.layout.pages[0]
   const crop = around(view.layout.pages.flatMap((p) => p.placed))
-  const cut = (next: Partial<typeof plan.cut>) => tools.decide({ kind: 'trimmed', cut: { ...plan.cut, ...next } })
+  const cut = (next: Partial<typeof item.cut>) =>
+    tools.decide({ kind: 'trimmed', itemId: item.id, cut: { ...item.cut, ...next } })
   const shapes = [
     { value: 0, label: 'free' },
     { value: aspect, label: 'as the picture is' },
@@ -41,12 +45,12 @@ export function CropCard({ view, plan, picture, tools, shape, onShape, level, on
             options={shapes}
             onChange={(next) => {
               onShape(next || undefined)
-              if (next) cut(shaped(plan.cut, next, aspect))
+              if (next) cut(shaped(item.cut, next, aspect))
             }}
           />
           <p className="soft">
             {crop && `${Math.round(crop.width)} × ${Math.round(crop.height)} of ${m.width} × ${m.height} pixels are printed.`}
-            {plan.fit === 'FILL' && ' The frame takes its own shape out of the crop.'}
+            {fills && ' The frame takes its own shape out of the crop.'}
           </p>
         </div>
       </section>
@@ -59,7 +63,7 @@ export function CropCard({ view, plan, picture, tools, shape, onShape, level, on
               min={-10}
               max={10}
               step={0.1}
-              value={degrees ?? plan.cut.degrees}
+              value={degrees ?? item.cut.degrees}
               tooltip={{ formatter: (v) => `${fixed(v ?? 0, 1)}°` }}
               onChange={onDegrees}
               onChangeComplete={(v) => {
@@ -73,7 +77,7 @@ export function CropCard({ view, plan, picture, tools, shape, onShape, level, on
               min={-10}
               max={10}
               step={0.1}
-              value={degrees ?? plan.cut.degrees}
+              value={degrees ?? item.cut.degrees}
               onChange={(v) => v !== null && cut({ degrees: v })}
               className="number"
             />
@@ -85,8 +89,8 @@ export function CropCard({ view, plan, picture, tools, shape, onShape, level, on
       </section>
       <section>
         <Button
-          disabled={JSON.stringify(plan.cut) === JSON.stringify(WHOLE)}
-          onClick={() => tools.decide({ kind: 'trimmed', cut: WHOLE })}
+          disabled={JSON.stringify(item.cut) === JSON.stringify(WHOLE)}
+          onClick={() => tools.decide({ kind: 'trimmed', itemId: item.id, cut: WHOLE })}
         >
           All of the picture, as it came
         </Button>

@@ -1,17 +1,17 @@
 import { useEffect, useRef, useState } from 'react'
 import { masterUrl, renditionOf, treated } from '../api/pictures'
-import type { DocketView, OnDocket, Placed, Single } from '../api/types'
+import type { DocketView, Item, OnDocket, Placed } from '../api/types'
 import { BOOTH } from '../parts/booth'
 import { byArrow, CORNERS, follow } from '../parts/handles'
 import { useRoom } from '../parts/useRoom'
 
-export type Cut = Single['cut']
-/** Which part of a picture is wanted, and whether a frame takes its own shape out of it. */
-export type Cropping = Pick<Single, 'cut' | 'fit' | 'cropX' | 'cropY'>
+export type Cut = Item['cut']
 
 type Props = {
   view: DocketView
-  plan: Cropping
+  item: Item
+  /** A frame takes its own shape out of what is wanted. */
+  fills: boolean
   picture: OnDocket
   /** Width over height that the crop keeps; free when not given. */
   shape: number | undefined
@@ -87,11 +87,11 @@ export function levelling(dx: number, dy: number): number {
 }
 
 /** All of the picture, straightened, with what is printed of it; the rest is paler. */
-export function CropView({ view, plan, picture, shape, level, degrees, onCut, onPan, onLevel, faces = [] }: Props) {
+export function CropView({ view, item, fills, picture, shape, level, degrees, onCut, onPan, onLevel, faces = [] }: Props) {
   const [box, room] = useRoom()
   const [moving, setMoving] = useState<Cut>()
   const [line, setLine] = useState<{ x1: number; y1: number; x2: number; y2: number }>()
-  const now = useRef<Cut>(plan.cut)
+  const now = useRef<Cut>(item.cut)
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new layout ends what was dragged
   useEffect(() => setMoving(undefined), [view.version])
   const m = picture.master
@@ -112,8 +112,8 @@ export function CropView({ view, plan, picture, shape, level, degrees, onCut, on
     height: crop.height / m.height,
     degrees,
   }
-  const cut = moving ?? (plan.fit === 'WHOLE' ? printed : plan.cut)
-  const pans = plan.fit === 'FILL' && (printed.width < plan.cut.width - 0.001 || printed.height < plan.cut.height - 0.001)
+  const cut = moving ?? (fills ? item.cut : printed)
+  const pans = fills && (printed.width < item.cut.width - 0.001 || printed.height < item.cut.height - 0.001)
 
   const drag = (e: React.PointerEvent<HTMLElement>, change: (dx: number, dy: number) => Cut, done: (cut: Cut) => void) =>
     follow(e, {
@@ -132,11 +132,11 @@ export function CropView({ view, plan, picture, shape, level, degrees, onCut, on
   /** With a filled frame the picture is moved behind it; else the crop itself is moved. */
   const laid = (next: Cut) => {
     if (!pans) return onCut(next)
-    const spareX = plan.cut.width - next.width
-    const spareY = plan.cut.height - next.height
+    const spareX = item.cut.width - next.width
+    const spareY = item.cut.height - next.height
     onPan(
-      spareX > 0.001 ? limit((next.x - plan.cut.x) / spareX, 0, 1) : plan.cropX,
-      spareY > 0.001 ? limit((next.y - plan.cut.y) / spareY, 0, 1) : plan.cropY,
+      spareX > 0.001 ? limit((next.x - item.cut.x) / spareX, 0, 1) : item.frame.cropX,
+      spareY > 0.001 ? limit((next.y - item.cut.y) / spareY, 0, 1) : item.frame.cropY,
     )
   }
   const draw = (e: React.PointerEvent<HTMLElement>) => {
@@ -150,7 +150,7 @@ export function CropView({ view, plan, picture, shape, level, degrees, onCut, on
       },
       done: () => {
         setLine(undefined)
-        if (Math.hypot(drawn.dx, drawn.dy) > 20) onLevel(limit(plan.cut.degrees + levelling(drawn.dx, drawn.dy), -10, 10))
+        if (Math.hypot(drawn.dx, drawn.dy) > 20) onLevel(limit(item.cut.degrees + levelling(drawn.dx, drawn.dy), -10, 10))
       },
       left: () => setLine(undefined),
     })

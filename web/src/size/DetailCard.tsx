@@ -8,9 +8,10 @@ import { FINENESS } from './words'
 
 /** How fine it is printed. */
 export function DetailCard({ view, picture, tools, at }: StationProps & { at: Place }) {
-  const sharpening = view.spec.sharpening
-  const r = view.spec.resolution
-  const resolve = (next: Partial<DocketSpec['resolution']>) => tools.decide({ kind: 'resolved', resolution: { ...r, ...next } })
+  const sharpening = view.spec.output.sharpening
+  const r = view.spec.output.resolution
+  const resolve = (next: Partial<DocketSpec['output']['resolution']>) =>
+    tools.decide({ kind: 'resolved', resolution: { ...r, ...next } })
   const printed = picture.printed[0]
   const ppi = printed?.ppi ?? 0
   return (

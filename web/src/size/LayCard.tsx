@@ -2,6 +2,7 @@ import { useQueryClient } from '@tanstack/react-query'
 import { Button, Input, Popover, Radio, Select } from 'antd'
 import { useState } from 'react'
 import { remove } from '../api/client'
+import { itemOf } from '../api/pictures'
 import type { SheetDocket } from '../api/types'
 import type { SheetProps, StationProps } from '../docket/useDocket'
 import { mm } from '../parts/numbers'
@@ -24,6 +25,7 @@ const groups = (stocks: Choice[]) => {
 /** Which paper, how the picture lies on it, and how large. */
 export function LayCard({ view, picture, tools }: SheetProps) {
   const plan = view.spec.plan
+  const item = itemOf(view)
   const { stocks, borderless } = view.options
   const printed = picture.printed[0]
   const edge = (next: Partial<SheetDocket['spec']['plan']['edge']>) =>
@@ -100,8 +102,8 @@ export function LayCard({ view, picture, tools }: SheetProps) {
           <Radio.Group
             optionType="button"
             buttonStyle="solid"
-            value={plan.fit}
-            onChange={(e) => tools.decide({ kind: 'fitted', fit: e.target.value })}
+            value={item.frame.fit}
+            onChange={(e) => tools.decide({ kind: 'fitted', itemId: item.id, fit: e.target.value })}
             aria-label="Fit"
           >
             <Radio.Button value="WHOLE">all of it</Radio.Button>

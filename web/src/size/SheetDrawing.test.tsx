@@ -25,7 +25,8 @@ const view = (more: object = {}, lost = 0) =>
     pairing: { whiteLab: [96, 0, 2] },
     spec: {
       renditions: [{ masterHash: 'm1' }],
-      plan: { fit: 'WHOLE', edge: { borderless: false, overMm: 0, bleedMm: 0 } },
+      items: [{ id: 'i1', renditionId: 'r1', frame: { fit: 'WHOLE' } }],
+      plan: { itemId: 'i1', edge: { borderless: false, overMm: 0, bleedMm: 0 } },
     },
     layout: {
       pages: [
@@ -39,7 +40,7 @@ const view = (more: object = {}, lost = 0) =>
           marks: [],
         },
       ],
-      losses: lost ? [{ renditionId: 'r1', share: lost }] : [],
+      losses: lost ? [{ itemId: 'i1', share: lost }] : [],
     },
   }) as unknown as SheetDocket
 

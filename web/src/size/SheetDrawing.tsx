@@ -1,6 +1,6 @@
 import { Input } from 'antd'
 import { useEffect, useRef, useState } from 'react'
-import { masterUrl, treated } from '../api/pictures'
+import { itemOf, masterUrl, treated } from '../api/pictures'
 import type { Placed, SheetDocket } from '../api/types'
 import { BOOTH } from '../parts/booth'
 import { byArrow, CORNERS, follow } from '../parts/handles'
@@ -96,7 +96,7 @@ export function SheetDrawing({ view, onLength, onLaid, lifeScale, handles = true
   const sh = page.heightMm * scale
   const [px, py, pw, ph] = [x0 + p.x * scale, y0 + p.y * scale, p.width * scale, p.height * scale]
   const borderless = view.spec.plan.edge.borderless
-  const whole = view.spec.plan.fit === 'WHOLE'
+  const whole = itemOf(view).frame.fit === 'WHOLE'
   const right = page.widthMm - p.x - p.width
   const below = page.heightMm - p.y - p.height
   return (

@@ -1,5 +1,6 @@
 import { Button, Segmented, Select } from 'antd'
 import { useState } from 'react'
+import { itemOf } from '../api/pictures'
 import type { SheetDocket, WrapDocket } from '../api/types'
 import type { SheetProps, StationProps } from '../docket/useDocket'
 import { StationFindings } from '../parts/Findings'
@@ -35,6 +36,7 @@ function SheetStation(props: SheetProps) {
   const [at, setAt] = useState({ x: 0.5, y: 0.5 })
   const [lifeScale] = useLifeScale()
   const plan = view.spec.plan
+  const item = itemOf(view)
   const sheets = view.layout.pages.length
   const lost = view.layout.losses.reduce((sum, l) => sum + l.share, 0)
   const m = view.layout.pages[0]?.unprintable ?? { top: 0, right: 0, bottom: 0, left: 0 }
@@ -45,16 +47,17 @@ function SheetStation(props: SheetProps) {
           {face === 'crop' ? (
             <CropView
               view={view}
-              plan={plan}
+              item={item}
+              fills={item.frame.fit === 'FILL'}
               picture={picture}
               shape={shape}
               level={level}
-              degrees={degrees ?? plan.cut.degrees}
-              onCut={(cut) => tools.decide({ kind: 'trimmed', cut })}
-              onPan={(cropX, cropY) => tools.decide({ kind: 'cropped', cropX, cropY })}
+              degrees={degrees ?? item.cut.degrees}
+              onCut={(cut) => tools.decide({ kind: 'trimmed', itemId: item.id, cut })}
+              onPan={(cropX, cropY) => tools.decide({ kind: 'cropped', itemId: item.id, cropX, cropY })}
               onLevel={(next) => {
                 setLevel(false)
-                tools.decide({ kind: 'trimmed', cut: { ...plan.cut, degrees: next } })
+                tools.decide({ kind: 'trimmed', itemId: item.id, cut: { ...item.cut, degrees: next } })
               }}
             />
           ) : (
@@ -103,7 +106,8 @@ function SheetStation(props: SheetProps) {
         {face === 'crop' && (
           <CropCard
             {...props}
-            plan={plan}
+            item={item}
+            fills={item.frame.fit === 'FILL'}
             shape={shape}
             onShape={setShape}
             level={level}

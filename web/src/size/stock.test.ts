@@ -2,7 +2,7 @@ import { expect, test } from 'vitest'
 import type { DocketView } from '../api/types'
 import { type Choice, isStock } from './stock'
 
-const on = (stock: object) => ({ spec: { stock } }) as unknown as DocketView
+const on = (stock: object) => ({ spec: { paper: { stock } } }) as unknown as DocketView
 const choice = (stock: object) => ({ stock }) as unknown as Choice
 
 test('a roll is found by its width, whichever way inches were turned into millimetres', () => {

@@ -8,6 +8,6 @@ const HARDLY_MM = 0.01
 export const isStock =
   (view: DocketView) =>
   (c: Choice): boolean =>
-    c.stock.kind === view.spec.stock.kind &&
-    Math.abs(c.stock.widthMm - view.spec.stock.widthMm) < HARDLY_MM &&
-    (c.stock.kind === 'roll' || (view.spec.stock.kind === 'sheet' && c.stock.name === view.spec.stock.name))
+    c.stock.kind === view.spec.paper.stock.kind &&
+    Math.abs(c.stock.widthMm - view.spec.paper.stock.widthMm) < HARDLY_MM &&
+    (c.stock.kind === 'roll' || (view.spec.paper.stock.kind === 'sheet' && c.stock.name === view.spec.paper.stock.name))

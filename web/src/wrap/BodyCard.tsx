@@ -300,7 +300,7 @@ function Takes({ view, tools }: Pick<Props, 'view' | 'tools'>) {
         </div>
         <p className="soft">
           It takes {mm(view.wrapped.neededWidthMm)} × {mm(view.wrapped.neededLengthMm)} mm
-          {view.spec.stock.kind === 'roll' && length
+          {view.spec.paper.stock.kind === 'roll' && length
             ? `: ${mm(length)} mm of this roll${view.layout.pages.length > 1 ? ' for each piece' : ''}`
             : ''}
           {now && (now.holds ? (now.loaded ? '. It is loaded.' : '. It isn’t loaded now.') : '. This is too small.')}

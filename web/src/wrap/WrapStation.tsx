@@ -1,12 +1,12 @@
 import { Button, Segmented, Select } from 'antd'
 import { lazy, Suspense, useState } from 'react'
-import { wrapUrl } from '../api/pictures'
+import { itemOf, wrapUrl } from '../api/pictures'
 import type { Placed, WrapDocket } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { StationFindings } from '../parts/Findings'
 import { labCss } from '../parts/numbers'
 import { CropCard } from '../size/CropCard'
-import { type Cropping, CropView } from '../size/CropView'
+import { CropView } from '../size/CropView'
 import { DetailCard } from '../size/DetailCard'
 import { PlanChoice } from '../size/PlanChoice'
 import { BodyCard } from './BodyCard'
@@ -29,6 +29,7 @@ type Props = StationProps & { view: WrapDocket }
 export function WrapStation(props: Props) {
   const { view, picture, tools, go } = props
   const plan = view.spec.plan
+  const item = itemOf(view)
   const [face, setFace] = useState<Face>('body')
   const [look, setLook] = useState<Look>('both')
   const [piece, setPiece] = useState(0)
@@ -39,7 +40,6 @@ export function WrapStation(props: Props) {
   const [degrees, setDegrees] = useState<number>()
   const pieces = view.layout.pages.length
   const one = Math.min(piece, pieces - 1)
-  const cropping: Cropping = { cut: plan.cut, fit: 'FILL', cropX: plan.cropX, cropY: plan.cropY }
   const printed = view.layout.pages[0]?.placed[0]?.sides?.grownMm
   /** Of the face to the whole picture, in shares. */
   const patch = (p: { x: number; y: number; width: number; height: number }) => {
@@ -66,17 +66,18 @@ export function WrapStation(props: Props) {
           {crop ? (
             <CropView
               view={view}
-              plan={cropping}
+              item={item}
+              fills
               picture={picture}
               shape={shape}
               level={level}
-              degrees={degrees ?? plan.cut.degrees}
+              degrees={degrees ?? item.cut.degrees}
               faces={view.layout.pages.flatMap((p) => p.placed).map(faceOf)}
-              onCut={(cut) => tools.decide({ kind: 'trimmed', cut })}
-              onPan={(cropX, cropY) => tools.decide({ kind: 'cropped', cropX, cropY })}
+              onCut={(cut) => tools.decide({ kind: 'trimmed', itemId: item.id, cut })}
+              onPan={(cropX, cropY) => tools.decide({ kind: 'cropped', itemId: item.id, cropX, cropY })}
               onLevel={(next) => {
                 setLevel(false)
-                tools.decide({ kind: 'trimmed', cut: { ...plan.cut, degrees: next } })
+                tools.decide({ kind: 'trimmed', itemId: item.id, cut: { ...item.cut, degrees: next } })
               }}
             />
           ) : (
@@ -102,10 +103,10 @@ export function WrapStation(props: Props) {
                       pictures={view.layout.pages.map((_, i) => wrapUrl(view, i + 1, pieces > 1 ? FLAT : ROUND))}
                       panels={plan.panels}
                       paper={view.pairing ? labCss(view.pairing.whiteLab) : '#f7f6f2'}
-                      viewingMm={view.spec.resolution.viewingMm}
+                      viewingMm={view.spec.output.resolution.viewingMm}
                       fold={fold}
                       onFold={setFold}
-                      title={view.spec.title}
+                      title={view.spec.heading.title}
                     />
                   </Suspense>
                 </div>
@@ -166,7 +167,8 @@ export function WrapStation(props: Props) {
         {crop && (
           <CropCard
             {...props}
-            plan={cropping}
+            item={item}
+            fills
             shape={shape}
             onShape={setShape}
             level={level}

@@ -62,7 +62,7 @@ public class BadInputTest extends InTestRoom {
         Api.Answer same = api.drop("other-name.png", PrintingTest.picture(21));
         Api.Answer namesake = api.drop("twin.png", PrintingTest.picture(22));
         assertThat(same.body().path("notice").asString()).contains("twin.png").contains("here already");
-        assertThat(same.body().path("docket").path("spec").path("title").asString()).as("by the name that it was brought by").isEqualTo("Other name");
+        assertThat(same.body().path("docket").path("spec").path("heading").path("title").asString()).as("by the name that it was brought by").isEqualTo("Other name");
         assertThat(same.body().path("docket").path("pictures").get(0).path("master").path("id")).isEqualTo(first.body().path("docket").path("pictures").get(0).path("master").path("id"));
         assertThat(namesake.body().path("notice").asString()).contains("also called twin.png");
     }

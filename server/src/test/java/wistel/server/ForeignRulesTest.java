@@ -109,8 +109,8 @@ public class ForeignRulesTest {
         assertThat(cut.path("why").asString()).contains("not with main");
         change(path, cut.path("mend").path("change").toString());
         JsonNode after = api.get(path).body();
-        assertThat(after.path("spec").path("settings").path("values").path("media-source").asString()).isEqualTo("main-roll");
-        assertThat(after.path("spec").path("stock").path("widthMm").asDouble()).isEqualTo(610);
+        assertThat(after.path("spec").path("colour").path("settings").path("values").path("media-source").asString()).isEqualTo("main-roll");
+        assertThat(after.path("spec").path("paper").path("stock").path("widthMm").asDouble()).isEqualTo(610);
         assertThat(after.path("undo").asString()).contains("cut after each page");
         assertThat(codes(path, "STOP")).isEmpty();
     }
@@ -123,7 +123,7 @@ public class ForeignRulesTest {
     public void itsRollIsPrintedOn() throws IOException {
         String path = docket("roll.png");
         change(path, "{\"kind\":\"stocked\",\"stock\":{\"kind\":\"roll\",\"widthMm\":610},\"feed\":\"main-roll\"}");
-        change(path, "{\"kind\":\"framed\",\"widthMm\":500,\"heightMm\":333.3}");
+        change(path, "{\"kind\":\"framed\",\"itemId\":\"i1\",\"widthMm\":500,\"heightMm\":333.3}");
         PwgRaster.Page page = printed(path);
         assertThat(page.width() * 25.4 / page.dpi()).isCloseTo(610, org.assertj.core.api.Assertions.within(0.2));
         assertThat(page.space()).isEqualTo(PwgRaster.Space.OPRGB);

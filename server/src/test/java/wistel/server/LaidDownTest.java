@@ -57,7 +57,7 @@ public class LaidDownTest extends InTestRoom {
         String path = "/api/dockets/" + d.path("id").asString();
         String pairing = api.get("/api/pairings").body().valueStream().filter(p -> p.path("paper").asString().equals(paper)).findFirst().orElseThrow().path("pairingId").asString();
         assertThat(api.put(path + "/pairing", "{\"pairingId\":\"" + pairing + "\"}", d.path("version").asInt()).status()).isEqualTo(200);
-        change(path, "{\"kind\":\"framed\",\"widthMm\":240,\"heightMm\":160}");
+        change(path, "{\"kind\":\"framed\",\"itemId\":\"i1\",\"widthMm\":240,\"heightMm\":160}");
         return path;
     }
 
@@ -173,7 +173,7 @@ public class LaidDownTest extends InTestRoom {
     @Test
     public void edgesThatStayWhiteAreForeseenToHalfAMillimetre() throws Exception {
         String docket = docket("Skerry Baryta 310");
-        change(docket, "{\"kind\":\"framed\",\"widthMm\":296,\"heightMm\":197.3}");
+        change(docket, "{\"kind\":\"framed\",\"itemId\":\"i1\",\"widthMm\":296,\"heightMm\":197.3}");
         agrees(docket, Paper.SKERRY_BARYTA, RasterType.DEVICE3_16, REAR, LaidDown.Colours.AS_PROOFED);
         DocketService.Judged judged = judged(docket);
         View sheet = foreseen(judged);

@@ -47,7 +47,7 @@ public class MachineRoomTest extends InTestRoom {
         JsonNode d = api.drop(name + ".png", PrintingTest.picture(name.hashCode() & 63)).body().path("docket");
         String path = "/api/dockets/" + d.path("id").asString();
         assertThat(api.put(path + "/pairing", "{\"pairingId\":\"" + paired(paper, false).path("pairingId").asString() + "\"}", d.path("version").asInt()).status()).isEqualTo(200);
-        return change(path, "{\"kind\":\"framed\",\"widthMm\":150,\"heightMm\":100}");
+        return change(path, "{\"kind\":\"framed\",\"itemId\":\"i1\",\"widthMm\":150,\"heightMm\":100}");
     }
 
     private String change(String path, String change) {
@@ -163,7 +163,7 @@ public class MachineRoomTest extends InTestRoom {
         assertThat(made.status()).as(made.body().toString()).isEqualTo(201);
         String path = docket("gray profile", "Moss Cotton in gray");
         JsonNode d = api.get(path).body();
-        assertThat(d.path("spec").path("route").path("kind").asString()).isEqualTo("driver-monochrome");
+        assertThat(d.path("spec").path("colour").path("route").path("kind").asString()).isEqualTo("driver-monochrome");
         assertThat(d.path("readback").asString()).contains("from gray that Wistel makes for this paper");
         assertThat(d.path("findings").toString()).doesNotContain("monochrome-unmeasured");
         assertThat(api.get(path + "/renditions/r1/figures").status()).isEqualTo(200);

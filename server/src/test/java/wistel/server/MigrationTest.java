@@ -4,19 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.io.IOException;
-import java.io.UncheckedIOException;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import javax.imageio.stream.FileImageInputStream;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
-import wistel.core.pictures.PictureFile;
-import wistel.server.store.FileStore;
 
 /** A database of the first version is opened by this one: nothing that a photographer had is lost, and old prints can be made again. */
 public class MigrationTest {
@@ -28,30 +22,10 @@ public class MigrationTest {
     void open() throws IOException {
         test = TestRoom.ofDump("/first-schema.sql");
         api = new Api(() -> test.port);
-        // the first version's files: the demo's pictures and profiles, by their hashes
-        for (String folder : List.of("../demo/pictures", "../demo/profiles")) {
-            try (var files = Files.list(Path.of(folder))) {
-                for (Path file : files.toList()) {
-                    test.bean(FileStore.class).put(out -> Files.copy(file, out));
-                    if (folder.endsWith("pictures")) {
-                        byte[] profile = PictureFile.open(() -> stream(file)).facts().profile();
-                        test.bean(FileStore.class).put(out -> out.write(profile));
-                    }
-                }
-            }
-        }
         for (JsonNode group : api.get("/api/bench").body()) {
             for (JsonNode d : group.path("dockets")) {
                 dockets.put(d.path("number").asInt(), api.get("/api/dockets/" + d.path("id").asString()).body());
             }
-        }
-    }
-
-    private static FileImageInputStream stream(Path file) {
-        try {
-            return new FileImageInputStream(file.toFile());
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
         }
     }
 
@@ -66,18 +40,18 @@ public class MigrationTest {
     public void everyDocketOnTheBenchIsAsItWas() {
         assertThat(dockets.keySet()).as("docket 3 had been put away").containsExactlyInAnyOrder(1, 2, 4, 5, 6, 7, 8);
         JsonNode salt = dockets.get(1);
-        assertThat(salt.path("spec").path("title").asString()).isEqualTo("Salt pans, February");
+        assertThat(salt.path("spec").path("heading").path("title").asString()).isEqualTo("Salt pans, February");
         assertThat(salt.path("readback").asString()).startsWith("an A3+ sheet of Skerry Baryta 310 from the rear feed, picture 402 × 268 mm, white 40.5 mm at the sides, 24.4 above and 36.6 below; "
             + "Wistel converts the colour (relative colorimetric with black point compensation), the driver leaves it alone; fine quality");
-        assertThat(salt.path("spec").path("resolution").path("pixels").asString()).isEqualTo("RESAMPLE");
-        assertThat(salt.path("spec").path("resolution").path("viewingMm").asDouble()).isEqualTo(1000);
+        assertThat(salt.path("spec").path("output").path("resolution").path("pixels").asString()).isEqualTo("RESAMPLE");
+        assertThat(salt.path("spec").path("output").path("resolution").path("viewingMm").asDouble()).isEqualTo(1000);
         JsonNode poppies = dockets.get(2);
-        assertThat(poppies.path("spec").path("title").asString()).isEqualTo("Poppies & copper, \"still\"");
-        assertThat(poppies.path("spec").path("route").path("kind").asString()).isEqualTo("by-driver");
+        assertThat(poppies.path("spec").path("heading").path("title").asString()).isEqualTo("Poppies & copper, \"still\"");
+        assertThat(poppies.path("spec").path("colour").path("route").path("kind").asString()).isEqualTo("by-driver");
         JsonNode slate = dockets.get(4);
         assertThat(Api.picture(slate).path("width").asDouble()).isCloseTo(300, within(1e-9));
         assertThat(slate.path("layout").path("losses").size()).as("it fills its frame").isEqualTo(slate.path("findings").toString().contains("\"cropped\"") ? 1 : 0);
-        assertThat(dockets.get(7).path("spec").path("settings").path("values").path("media-type").asString()).isEqualTo("photographic-glossy");
+        assertThat(dockets.get(7).path("spec").path("colour").path("settings").path("values").path("media-type").asString()).isEqualTo("photographic-glossy");
     }
 
     @Test
@@ -89,12 +63,12 @@ public class MigrationTest {
         String path = "/api/dockets/" + salt.path("id").asString();
         JsonNode redone = api.post(path + "/redo", "", salt.path("version").asInt()).body();
         assertThat(redone.path("spec").path("copies").asInt()).isEqualTo(2);
-        assertThat(redone.path("spec").path("notes").asString()).isEqualTo("For the hall.");
+        assertThat(redone.path("spec").path("heading").path("notes").asString()).isEqualTo("For the hall.");
         JsonNode back = redone;
         while (!back.path("undo").isNull()) {
             back = api.post(path + "/undo", "", back.path("version").asInt()).body();
         }
-        assertThat(back.path("spec").path("title").asString()).isEqualTo("Salt pans february");
+        assertThat(back.path("spec").path("heading").path("title").asString()).isEqualTo("Salt pans february");
         JsonNode changed = api.patch(path, "{\"kind\":\"copies\",\"copies\":3}", back.path("version").asInt()).body();
         assertThat(changed.path("undo").asString()).isEqualTo("3 copies");
     }

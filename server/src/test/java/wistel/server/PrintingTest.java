@@ -123,7 +123,7 @@ public class PrintingTest extends InTestRoom {
         String path = "/api/dockets/" + d.path("id").asString();
         Api.Answer wide = api.patch(path + "/size", "{\"width\":\"8in\"}", d.path("version").asInt());
         assertThat(Api.picture(wide.body()).path("width").asDouble()).isCloseTo(203.2, org.assertj.core.api.Assertions.within(1e-9));
-        assertThat(wide.body().path("spec").path("plan").path("heightMm").asDouble()).isCloseTo(203.2 * 160 / 240, org.assertj.core.api.Assertions.within(1e-6));
+        assertThat(wide.body().path("spec").path("items").get(0).path("frame").path("heightMm").asDouble()).isCloseTo(203.2 * 160 / 240, org.assertj.core.api.Assertions.within(1e-6));
         assertThat(api.patch(path + "/size", "{\"width\":\"9in\"}", d.path("version").asInt()).code()).isEqualTo("stale");
         Api.Answer undone = api.post(path + "/undo", "", wide.body().path("version").asInt());
         assertThat(Api.picture(undone.body()).path("width").asDouble()).isEqualTo(Api.picture(d).path("width").asDouble());

@@ -165,7 +165,7 @@ public class ServingTest extends InTestRoom {
         JsonNode whole = api.get(path(d) + "/renditions/r1/figures").body();
         assertThat(whole.path("gamut").path("inside").asDouble()).isCloseTo(0.5, within(0.02));
         assertThat(whole.path("gamut").path("mostly").asString()).isEqualTo("TOO_VIVID");
-        String gray = "{\"kind\":\"trimmed\",\"cut\":{\"x\":0,\"y\":0.05,\"width\":1,\"height\":0.4,\"degrees\":0}}";
+        String gray = "{\"kind\":\"trimmed\",\"itemId\":\"i1\",\"cut\":{\"x\":0,\"y\":0.05,\"width\":1,\"height\":0.4,\"degrees\":0}}";
         assertThat(api.patch(path(d), gray, d.path("version").asInt()).status()).isEqualTo(200);
         JsonNode part = api.get(path(d) + "/renditions/r1/figures").body();
         assertThat(part.path("gamut").path("inside").asDouble()).isEqualTo(1);
@@ -271,12 +271,12 @@ public class ServingTest extends InTestRoom {
         }
         for (double wanted : new double[] {110, 100}) {
             d = api.post(path(d) + "/undo", "", d.path("version").asInt()).body();
-            assertThat(d.path("spec").path("plan").path("widthMm").asDouble()).isEqualTo(wanted);
+            assertThat(d.path("spec").path("items").get(0).path("frame").path("widthMm").asDouble()).isEqualTo(wanted);
         }
         d = api.patch(path(d) + "/size", "{\"width\":\"90\"}", d.path("version").asInt()).body();
         assertThat(d.path("redo").isNull()).isTrue();
         d = api.post(path(d) + "/undo", "", d.path("version").asInt()).body();
-        assertThat(d.path("spec").path("plan").path("widthMm").asDouble()).isEqualTo(100);
+        assertThat(d.path("spec").path("items").get(0).path("frame").path("widthMm").asDouble()).isEqualTo(100);
         d = api.post(path(d) + "/undo", "", d.path("version").asInt()).body();
         assertThat(d.path("undo").isNull()).isTrue();
         int version = d.path("version").asInt();

@@ -8,10 +8,16 @@ import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
+import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
+import java.util.zip.GZIPInputStream;
+import javax.imageio.stream.FileImageInputStream;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.util.FileSystemUtils;
+import wistel.core.pictures.PictureFile;
+import wistel.server.store.FileStore;
 import wistel.standin.PrintRoom;
 
 /** A real server on a real, fresh PostgreSQL database, with a stand-in print room beside it. It can be stopped and started again. */
@@ -36,16 +42,41 @@ final class TestRoom implements AutoCloseable {
         sql.ifPresent(s -> execute(database, s));
     }
 
-    /** On a database that another version left: its dump, and its one printer's address moved to this room. */
+    /** On a database that another version left: its dump, packed or not, with the demo's pictures and profiles, and its first printer's address moved to this room. */
     static TestRoom ofDump(String resource) throws IOException {
         String sql;
-        try (var in = TestRoom.class.getResourceAsStream(resource)) {
-            sql = new String(in.readAllBytes(), StandardCharsets.UTF_8);
+        try (var in = TestRoom.class.getResourceAsStream(resource); var text = resource.endsWith(".gz") ? new GZIPInputStream(in) : in) {
+            sql = new String(text.readAllBytes(), StandardCharsets.UTF_8);
         }
         TestRoom test = new TestRoom(0, Optional.of(sql));
-        execute(test.database, "update public.printer set uri = '" + test.ipp() + "'");
+        execute(test.database, "update public.printer set uri = '" + test.ipp() + "' where name = 'Ardle 17'");
         test.start();
+        for (String folder : List.of("../demo/pictures", "../demo/profiles")) {
+            try (var all = Files.list(Path.of(folder))) {
+                for (Path file : all.toList()) {
+                    test.keep(file, folder.endsWith("pictures"));
+                }
+            }
+        }
         return test;
+    }
+
+    /** Keeps a file as a home has it, and the profile in it where it is a picture. */
+    void keep(Path file, boolean picture) throws IOException {
+        FileStore store = bean(FileStore.class);
+        store.put(out -> Files.copy(file, out));
+        if (picture) {
+            byte[] profile = PictureFile.open(() -> stream(file)).facts().profile();
+            store.put(out -> out.write(profile));
+        }
+    }
+
+    private static FileImageInputStream stream(Path file) {
+        try {
+            return new FileImageInputStream(file.toFile());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     /** A second server beside this one, on its database and files. */
@@ -109,6 +140,17 @@ final class TestRoom implements AutoCloseable {
         admin("alter database " + database + " with allow_connections " + !away);
         if (away) {
             admin("select pg_terminate_backend(pid) from pg_stat_activity where datname = '" + database + "'");
+        }
+    }
+
+    /** The first column of each row, as text. */
+    void query(String select, Consumer<String> row) {
+        try (Connection c = DriverManager.getConnection(base() + database, "wistel", password()); var s = c.createStatement(); var rows = s.executeQuery(select)) {
+            while (rows.next()) {
+                row.accept(rows.getString(1));
+            }
+        } catch (SQLException e) {
+            throw new IllegalStateException(e);
         }
     }
 

@@ -144,7 +144,7 @@ public class ToneBenchTest extends InTestRoom {
         assertThat(version(pairing)).isEqualTo(before + 1);
         JsonNode d = api.drop("tones.png", PrintingTest.picture(71)).body().path("docket");
         d = api.put("/api/dockets/" + d.path("id").asString() + "/pairing", "{\"pairingId\":\"" + pairing + "\"}", d.path("version").asInt()).body();
-        d = change(d, "{\"kind\":\"framed\",\"widthMm\":120,\"heightMm\":80}");
+        d = change(d, "{\"kind\":\"framed\",\"itemId\":\"i1\",\"widthMm\":120,\"heightMm\":80}");
         d = change(d, "{\"kind\":\"routed\",\"route\":{\"kind\":\"driver-monochrome\"}}");
         assertThat(codes(d)).contains("monochrome-unmeasured", "no-wedge");
         assertThat(d.path("pictures").get(0).path("tones").isNull()).isTrue();

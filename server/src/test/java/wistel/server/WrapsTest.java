@@ -110,7 +110,7 @@ public class WrapsTest extends InTestRoom {
         assertThat(plan(d).path("body").path("support").path("kind").asString()).isEqualTo("BARS");
         assertThat(plan(d).path("body").path("thicknessMm").asDouble()).isEqualTo(0.48);
         assertThat(plan(d).path("fill").path("kind").asString()).isEqualTo("mirrored");
-        assertThat(d.path("spec").path("stock").path("kind").asString()).isEqualTo("roll");
+        assertThat(d.path("spec").path("paper").path("stock").path("kind").asString()).isEqualTo("roll");
         assertThat(d.path("wrapped").path("pictureShaped").asBoolean()).isTrue();
         assertThat(d.path("readback").asString()).contains("one wrap of").contains("38 mm bars with mirrored sides").contains("25 mm turned over bare");
         assertThat(d.path("undo").asString()).contains("38 mm bars");
@@ -118,7 +118,7 @@ public class WrapsTest extends InTestRoom {
         double width = plan(d).path("body").path("faceWidthMm").asDouble();
         JsonNode single = ok(api.send(api.request(path + "/wrap").header("If-Match", "\"" + version(path) + "\"").DELETE()));
         assertThat(plan(single).path("kind").asString()).isEqualTo("single");
-        assertThat(plan(single).path("widthMm").asDouble()).isCloseTo(width, within(1e-6));
+        assertThat(single.path("spec").path("items").get(0).path("frame").path("widthMm").asDouble()).isCloseTo(width, within(1e-6));
         assertThat(single.path("wrapped").isNull()).isTrue();
     }
 
@@ -152,7 +152,7 @@ public class WrapsTest extends InTestRoom {
         assertThat(three.path("gamut").path("inside").asDouble()).isCloseTo(whole, within(0.03));
         String plain = docket("middle third", 240, 160);
         ok(api.put(plain + "/pairing", "{\"pairingId\":\"" + canvas + "\"}", version(plain)));
-        ok(api.patch(plain, "{\"kind\":\"trimmed\",\"cut\":{\"x\":0.3333,\"y\":0,\"width\":0.3333,\"height\":1,\"degrees\":0}}", version(plain)));
+        ok(api.patch(plain, "{\"kind\":\"trimmed\",\"itemId\":\"i1\",\"cut\":{\"x\":0.3333,\"y\":0,\"width\":0.3333,\"height\":1,\"degrees\":0}}", version(plain)));
         double middle = api.get(plain + "/renditions/r1/figures").body().path("gamut").path("inside").asDouble();
         assertThat(Math.abs(middle - whole)).as("so the test would see one piece alone").isGreaterThan(0.1);
         byte[] first = api.get(path + "/renditions/r1/loupe?part=0&x=0.5&y=0.5").raw().body();
@@ -347,7 +347,7 @@ public class WrapsTest extends InTestRoom {
         assertThat(plan(opened).path("body").path("faceHeightMm").asDouble()).isCloseTo(300, within(0.01));
         assertThat(plan(opened).path("body").path("faceWidthMm").asDouble()).isCloseTo(200, within(0.01));
         // and a change of a sheet's plan is refused on it
-        Api.Answer framed = api.patch("/api/dockets/" + opened.path("id").asString(), "{\"kind\":\"framed\",\"widthMm\":100,\"heightMm\":80}", opened.path("version").asInt());
+        Api.Answer framed = api.patch("/api/dockets/" + opened.path("id").asString(), "{\"kind\":\"framed\",\"itemId\":\"i1\",\"widthMm\":100,\"heightMm\":80}", opened.path("version").asInt());
         assertThat(framed.status()).isEqualTo(400);
         assertThat(framed.code()).isEqualTo("plan-differs");
     }

@@ -6,18 +6,14 @@ import wistel.core.sheet.Annotation;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.Mark;
 import wistel.core.sheet.Page;
-import wistel.core.sheet.Single;
 
 /** What is written and drawn round a picture needs a border to stand in. */
 final class AnnotationRule implements Rule {
     @Override
     public Stream<Finding> check(DocketSpec d, PreflightFacts facts, Layout layout) {
-        if (!(d.plan() instanceof Single)) {
-            return Stream.empty();
-        }
         boolean cut = layout.pages().stream().anyMatch(page -> page.marks().stream().anyMatch(mark -> !printable(mark, page)));
         return !cut ? Stream.empty() : Stream.of(Finding.look(Stage.SIZE, "caption-cut", "The border is too narrow for what stands round the picture.",
-            "A part of the caption, rule or cut marks falls on paper that can't be printed, or beside it.", new Mend("Leave it out", new SheetCommand.Annotated(Annotation.NONE))));
+            "A part of the caption, rule or cut marks falls on paper that can't be printed, or beside it.", new Mend("Leave it out", Command.of(d.plan().items().stream().<Command>map(id -> new PieceCommand.Annotated(id, Annotation.NONE)).toList()))));
     }
 
     private static boolean printable(Mark mark, Page page) {

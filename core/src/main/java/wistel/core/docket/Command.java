@@ -8,7 +8,7 @@ import wistel.core.fault.InvalidRequest;
  * A decision that a person makes on a docket and that may come from outside: what mends offer, and all that the API takes. Changes that need what only
  * the server knows (a pairing with its profile, a chart) aren't among these, and can't be put into {@link Together} either.
  */
-public sealed interface Command extends Change permits DocketCommand, PictureCommand, SheetCommand, WrapCommand, MachineCommand, Command.Together {
+public sealed interface Command extends Change permits DocketCommand, PictureCommand, PieceCommand, SheetCommand, WrapCommand, MachineCommand, Command.Together {
     int MOST_TOGETHER = 12;
 
     /** One of them by itself, or all of them together. */

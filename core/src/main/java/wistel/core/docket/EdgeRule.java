@@ -14,16 +14,13 @@ import wistel.core.sheet.Layout;
 import wistel.core.sheet.Overhang;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
-import wistel.core.sheet.Single;
-import wistel.core.sheet.Wrap;
+import wistel.core.sheet.Plans;
+import wistel.core.sheet.SinglePiece;
 
 /** Pictures against the edges of their pages, and what a frame cuts away. */
 final class EdgeRule implements Rule {
     @Override
     public Stream<Finding> check(DocketSpec d, PreflightFacts facts, Layout layout) {
-        if (d.plan() instanceof Wrap) {
-            return Stream.empty();
-        }
         List<Finding> found = new ArrayList<>();
         for (Page page : layout.pages()) {
             for (Placed placed : page.placed()) {
@@ -36,7 +33,7 @@ final class EdgeRule implements Rule {
     }
 
     private static Optional<Finding> edge(DocketSpec d, PreflightFacts facts, Page page, Placed placed) {
-        if (page.overMm() > 0 || d.plan() instanceof Single single && single.edge().borderless()) {
+        if (page.overMm() > 0 || d.plan().edge().borderless()) {
             return Optional.empty();
         }
         if (Overhang.largerThanPage(page, placed)) {
@@ -56,15 +53,12 @@ final class EdgeRule implements Rule {
 
     /** The largest frame of the same shape that lies wholly on printable paper where the borders put it. */
     private static Mend[] toPrintable(DocketSpec d, PreflightFacts facts) {
-        if (!(d.plan() instanceof Single single)) {
+        if (Plans.single(d.plan()).isEmpty()) {
             return new Mend[0];
         }
-        Single largest = single.largest(facts.ground(d));
-        if (Math.min(largest.widthMm(), largest.heightMm()) < Single.SMALLEST_MM) {
-            return new Mend[0];
-        }
-        Mend smaller = new Mend("Make it " + Length.mm(largest.widthMm()) + " mm wide", new SheetCommand.Framed(largest.widthMm(), largest.heightMm()));
-        return Stream.concat(Stream.of(smaller), largerSheet(d, facts).stream()).toArray(Mend[]::new);
+        SinglePiece piece = d.single();
+        Stream<Mend> smaller = piece.largestIfAny(facts.input(d)).map(f -> new Mend("Make it " + Length.mm(f.widthMm()) + " mm wide", new PieceCommand.Framed(piece.item().id(), f.widthMm(), f.heightMm()))).stream();
+        return Stream.concat(smaller, largerSheet(d, facts).stream()).toArray(Mend[]::new);
     }
 
     /** The smallest known sheet that the printer takes and that holds the picture as it is. */

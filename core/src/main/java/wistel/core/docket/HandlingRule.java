@@ -11,7 +11,6 @@ import wistel.core.printer.BlackChange;
 import wistel.core.printer.Conflict;
 import wistel.core.printer.DriverSettings;
 import wistel.core.printer.JobRequest;
-import wistel.core.printer.MediaRow;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.PrinterRules;
 import wistel.core.printer.Supply;

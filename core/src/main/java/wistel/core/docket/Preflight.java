@@ -6,7 +6,7 @@ import wistel.core.sheet.Layout;
 
 /** The rules that find a wasted sheet before it is wasted. */
 public final class Preflight {
-    private static final List<Rule> RULES = List.of(new PictureRule(), new PaperRule(), new EdgeRule(), new WrapRule(), new AnnotationRule(), new ResolutionRule(), new ProofRule(), new SettingsRule(),
+    private static final List<Rule> RULES = List.of(new PictureRule(), new PaperRule(), new PlanRule(), new ResolutionRule(), new ProofRule(), new SettingsRule(),
         new ColourRule(), new ToneRule(), new LoadedPaperRule(), new HandlingRule());
 
     private Preflight() {

@@ -21,11 +21,13 @@ import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.PrinterRules;
 import wistel.core.printer.PrinterState;
 import wistel.core.rendition.Rendition;
+import wistel.core.sheet.CaptionText;
+import wistel.core.sheet.Item;
 import wistel.core.sheet.Layout;
+import wistel.core.sheet.LayoutInput;
 import wistel.core.sheet.SheetPlan;
 import wistel.core.tone.KeptCurve;
 import wistel.core.tone.ToneMode;
-import wistel.core.sheet.Single;
 
 /**
  * What a docket is judged against.
@@ -92,12 +94,14 @@ public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVers
 
     /** Where the work comes to lie. */
     public Layout layout(DocketSpec d) {
-        return d.plan().lay(ground(d));
+        return d.plan().lay(input(d));
     }
 
-    public SheetPlan.Ground ground(DocketSpec d) {
+    /** What its plan is laid out on, and with what. */
+    public LayoutInput input(DocketSpec d) {
         Map<String, SheetPlan.PixelSize> sizes = pictures.entrySet().stream().collect(Collectors.toMap(Map.Entry::getKey, e -> e.getValue().size()));
-        return new SheetPlan.Ground(d.stock(), margins(d), sizes, d.annotation(), new SheetPlan.Lettering(d.title(), Words.date(today), edition), d.copies());
+        Map<String, CaptionText> captions = d.items().stream().collect(Collectors.toMap(Item::id, item -> new CaptionText(d.title(), Words.date(today), edition)));
+        return new LayoutInput(d.stock(), margins(d), sizes, d.itemsById(), captions, d.copies());
     }
 
     /** Edges that stay white, as the paper feeds; none where the printer doesn't say. */

@@ -14,7 +14,7 @@ import wistel.core.printer.RasterType;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
-import wistel.core.sheet.Wrap;
+import wistel.core.sheet.Plans;
 import wistel.core.tone.KeptCurve;
 
 /**
@@ -29,7 +29,7 @@ import wistel.core.tone.KeptCurve;
  */
 public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVersion pairing, Output output, List<Master> masters, String descriptionHash,
                          String engine, Optional<LabFile> labFile, Optional<KeptCurve> curve) {
-    public static final int SCHEMA = 7;
+    public static final int SCHEMA = 8;
     public static final String ENGINE = "3";
     private static final String INTENT = "print-rendering-intent";
     /** A whole sheet for a lab keeps the pixels between these. */
@@ -92,7 +92,7 @@ public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVers
      */
     public static PrintOrder freeze(DocketSpec d, PreflightFacts facts, List<Master> masters, LabFile file) {
         PairingVersion pairing = facts.pairing().orElseThrow(() -> new Conflict(Conflict.Reason.STOPPED, "No paper is chosen yet.", "Choose the paper that the lab prints on."));
-        Layout whole = d.plan() instanceof Wrap wrap ? wrap.alone(facts.ground(d)) : facts.layout(d);
+        Layout whole = Plans.wrap(d.plan()).map(w -> d.wrap().alone(facts.input(d))).orElseGet(() -> facts.layout(d));
         double ppi = whole.placed().stream().mapToDouble(Placed::ppi).max().orElse(LEAST_PPI);
         boolean kept = d.resolution().pixels() == Resolution.Pixels.KEEP && !file.sheet();
         // its own pixels, whatever that is an inch; a sheet's text and marks want some, and are no better for more

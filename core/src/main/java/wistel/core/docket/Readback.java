@@ -9,12 +9,6 @@ import wistel.core.printer.ColourRoute;
 import wistel.core.printer.DriverSettings;
 import wistel.core.rendition.Rendition;
 import wistel.core.sheet.Layout;
-import wistel.core.sheet.Page;
-import wistel.core.sheet.Placed;
-import wistel.core.sheet.Rect;
-import wistel.core.sheet.Single;
-import wistel.core.sheet.Wrap;
-import wistel.core.sheet.WrapBody;
 
 /** The one plain sentence that says what happens if the docket is printed now. */
 public final class Readback {
@@ -28,10 +22,7 @@ public final class Readback {
         StringBuilder out = new StringBuilder();
         int sheets = layout.pages().size() * d.copiesByPrinter();
         out.append(paper(d, layout, sheets)).append(" of ").append(facts.pairing().get().paper()).append(" from ").append(facts.described().feed(d.settings().feed()));
-        pictures(out, d, layout);
-        if (d.plan() instanceof Single && !d.annotation().caption().blank() && layout.pages().get(0).overMm() == 0) {
-            out.append(", a caption below");
-        }
+        out.append(d.plan().accept(new PlanWords(d, layout)).lies());
         String treated = d.renditions().stream().map(r -> rendition(r, d, facts)).filter(w -> !w.isEmpty()).distinct().collect(Collectors.joining("; "));
         if (!treated.isEmpty()) {
             out.append("; ").append(treated);
@@ -60,39 +51,6 @@ public final class Readback {
 
     private static String darkness(DocketSpec d, PreflightFacts facts) {
         return d.settings().get(DriverSettings.DARKNESS).map(v -> " at darkness " + facts.described().word(DriverSettings.DARKNESS, v)).orElse("");
-    }
-
-    private static void pictures(StringBuilder out, DocketSpec d, Layout layout) {
-        if (d.plan() instanceof Wrap wrap) {
-            wrapped(out, wrap, layout);
-            return;
-        }
-        if (!d.numbered() && layout.pages().size() > 1 || layout.pages().get(0).placed().size() != 1) {
-            out.append(", ").append(layout.placed().size()).append(" pictures");
-            return;
-        }
-        Page page = layout.pages().get(0);
-        Placed placed = page.placed().get(0);
-        Rect at = placed.atMm();
-        out.append(", picture ").append(Length.mm(at.width())).append(" × ").append(Length.mm(at.height())).append(" mm");
-        layout.losses().forEach(loss -> out.append(" with ").append(Words.percent(loss.share())).append(" cropped away"));
-        double below = page.heightMm() - at.bottom();
-        if (d.plan() instanceof Single single && single.edge().borderless()) {
-            out.append(", to the edge").append(page.overMm() > 0 ? " and " + Length.mm(page.overMm()) + " mm over it" : "")
-                .append(single.edge().bleedMm() > 0 ? ", where a mirrored edge is cut off" : "");
-        } else if (at.x() >= 0 && at.y() >= 0 && below >= 0) {
-            out.append(", white ").append(Length.mm(at.x())).append(" mm at the sides, ").append(Length.mm(at.y())).append(" above and ")
-                .append(Length.mm(below)).append(" below");
-        }
-    }
-
-    private static void wrapped(StringBuilder out, Wrap wrap, Layout layout) {
-        WrapBody.TurnOver turned = wrap.body().turnOver();
-        out.append(wrap.panels().count() == 1 ? ", one wrap of " : ", ").append(Words.wrap(wrap)).append(" with ").append(wrap.fill().words());
-        String moved = Words.sides(wrap.moves());
-        out.append(moved.isEmpty() ? "" : " (" + moved + ")");
-        out.append(", ").append(Length.mm(turned.widthMm() + turned.playMm())).append(" mm turned over ").append(turned.printed() ? "with picture on it" : "bare");
-        layout.losses().forEach(loss -> out.append(", ").append(Words.percent(loss.share())).append(" of it on no face"));
     }
 
     /** The driver's monochrome knows nothing of a toning. */

@@ -9,7 +9,6 @@ import wistel.core.printer.ColourRoute;
 import wistel.core.printer.DriverSettings;
 import wistel.core.printer.JobRequest;
 import wistel.core.printer.PrinterDescription;
-import wistel.core.sheet.Single;
 
 /** What a docket asks of its printer. */
 final class Requests {
@@ -27,7 +26,7 @@ final class Requests {
             settings.remove(DriverSettings.TINT);
         }
         colourMode(d.route(), printer).ifPresent(mode -> settings.put(DriverSettings.COLOUR_MODE, mode));
-        boolean borderless = d.plan() instanceof Single single && single.edge().borderless();
+        boolean borderless = d.plan().edge().borderless();
         if (borderless) {
             settings.remove(DriverSettings.TOP_MARGIN);
         }

@@ -20,7 +20,7 @@ import wistel.core.printer.PrinterRules;
 import wistel.core.printer.RasterType;
 import wistel.core.printer.ValueSet;
 import wistel.core.sheet.Edge;
-import wistel.core.sheet.Single;
+import wistel.core.sheet.Plans;
 
 /** What a docket's printer can be set to, in the order in which a person decides it, by the printer's own rules. */
 public final class SettingChoices {
@@ -65,7 +65,7 @@ public final class SettingChoices {
                 : "no wedge was measured for it: how dark it prints is not known here", false));
             all.add(setting(DriverSettings.TINT, "", false));
         }
-        if (d.plan() instanceof Single) {
+        if (Plans.single(d.plan()).isPresent()) {
             all.add(edges());
             all.add(over());
         }
@@ -153,7 +153,7 @@ public final class SettingChoices {
     // --- edges ---
 
     private SettingChoice edges() {
-        Edge edge = d.single().edge();
+        Edge edge = d.plan().edge();
         Offer border = rules.edges(false, job);
         Offer borderless = rules.edges(true, job.with(DriverSettings.TOP_MARGIN, ""));
         double over = printer.overEdgesMm().stream().filter(o -> o > 0).skip(1).findFirst().orElse(printer.overEdgesMm().stream().reduce((a, b) -> b).orElse(0.0));
@@ -165,7 +165,7 @@ public final class SettingChoices {
 
     /** How far over the edges the printer goes, enlarging what it is sent. */
     private SettingChoice over() {
-        Edge edge = d.single().edge();
+        Edge edge = d.plan().edge();
         List<Value> values = edge.borderless() ? printer.overEdgesMm().stream().map(mm -> new Value(Double.toString(mm), mm == 0 ? "not at all" : printer.word(PrinterDescription.OVER_EDGE, Long.toString(Math.round(mm * 100))),
             Math.abs(mm - edge.overMm()) < 0.01, "", new SheetCommand.Edged(new Edge(true, mm, edge.bleedMm())), Optional.<Mend>empty())).toList() : List.of();
         return new SettingChoice(PrinterDescription.OVER_EDGE, "over the edge by", values, "the printer enlarges what it is sent by this, and it falls off the paper", false);

@@ -5,14 +5,11 @@ import java.util.List;
 import java.util.stream.Collectors;
 import wistel.core.docket.Finding.Severity;
 import wistel.core.docket.StageStatus.Mark;
-import wistel.core.length.Length;
 import wistel.core.paper.PairingVersion;
 import wistel.core.printer.ColourRoute;
 import wistel.core.printer.DriverSettings;
 import wistel.core.rendition.Treatment;
 import wistel.core.sheet.Layout;
-import wistel.core.sheet.Placed;
-import wistel.core.sheet.Wrap;
 
 /** The six stages of a docket, each with its one-line outcome and its mark. */
 public final class Track {
@@ -51,15 +48,7 @@ public final class Track {
     }
 
     private static String size(DocketSpec d, Layout layout) {
-        List<Placed> placed = layout.placed();
-        if (d.plan() instanceof Wrap wrap) {
-            return (wrap.panels().count() == 1 ? "face " : "") + Words.wrap(wrap).replace(" on ", ", ") + ", " + Math.round(placed.get(0).ppi()) + " ppi";
-        }
-        if (placed.size() != 1) {
-            return placed.size() + " pictures on " + layout.pages().size() + " × " + d.stock().name();
-        }
-        Placed one = placed.get(0);
-        return Length.mm(one.atMm().width()) + " × " + Length.mm(one.atMm().height()) + " mm on " + d.stock().name() + ", " + Math.round(one.ppi()) + " ppi";
+        return d.plan().accept(new PlanWords(d, layout)).size();
     }
 
     private static String measured(DocketSpec d, PreflightFacts facts) {

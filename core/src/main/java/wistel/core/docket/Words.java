@@ -30,10 +30,19 @@ final class Words {
     }
 
     static String wrap(Wrap wrap) {
-        WrapBody body = wrap.body();
-        String size = Length.mm(body.faceWidthMm()) + " × " + Length.mm(body.faceHeightMm()) + " mm on " + Length.mm(body.support().totalMm()) + " mm "
-            + (body.support().kind() == WrapBody.Kind.BARS ? "bars" : "of board");
+        return faces(wrap) + " on " + support(wrap);
+    }
+
+    /** "600 × 400 mm", "3 pieces of 300 × 400 mm". */
+    static String faces(Wrap wrap) {
+        String size = Length.mm(wrap.body().faceWidthMm()) + " × " + Length.mm(wrap.body().faceHeightMm()) + " mm";
         return wrap.panels().count() == 1 ? size : wrap.panels().count() + " pieces of " + size;
+    }
+
+    /** "38 mm bars". */
+    static String support(Wrap wrap) {
+        WrapBody.Support support = wrap.body().support();
+        return Length.mm(support.totalMm()) + " mm " + (support.kind() == WrapBody.Kind.BARS ? "bars" : "of board");
     }
 
     /** "12 % darker, softer, 20 % less colour". */

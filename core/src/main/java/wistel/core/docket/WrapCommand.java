@@ -2,7 +2,6 @@ package wistel.core.docket;
 
 import wistel.core.pictures.SideFill;
 import wistel.core.pictures.SideMoves;
-import wistel.core.sheet.Single;
 import wistel.core.sheet.Wrap;
 
 /** What a person decides of a picture round a body. */
@@ -11,7 +10,6 @@ public sealed interface WrapCommand extends Command {
     record Wraps(Wrap wrap) implements WrapCommand {
         @Override
         public DocketSpec on(DocketSpec d) {
-            d.rendition(wrap.renditionId());
             return d.withPlan(wrap);
         }
 
@@ -22,11 +20,10 @@ public sealed interface WrapCommand extends Command {
     }
 
     /** One picture on a sheet, as large as its face was. */
-    record Unwraps(Single single) implements WrapCommand {
+    record Unwraps() implements WrapCommand {
         @Override
         public DocketSpec on(DocketSpec d) {
-            d.rendition(single.renditionId());
-            return d.withPlan(single);
+            return d.with(d.wrap().unwrapped());
         }
 
         @Override
@@ -38,7 +35,7 @@ public sealed interface WrapCommand extends Command {
     record SidesFilled(SideFill fill) implements WrapCommand {
         @Override
         public DocketSpec on(DocketSpec d) {
-            return d.withPlan(d.wrap().filled(fill));
+            return d.withPlan(d.wrap().plan().filled(fill));
         }
 
         @Override
@@ -50,7 +47,7 @@ public sealed interface WrapCommand extends Command {
     record SidesMoved(SideMoves moves) implements WrapCommand {
         @Override
         public DocketSpec on(DocketSpec d) {
-            return d.withPlan(d.wrap().moved(moves));
+            return d.withPlan(d.wrap().plan().moved(moves));
         }
 
         @Override

@@ -12,6 +12,7 @@ import wistel.core.paper.Surface;
 import wistel.core.pictures.DetailMap;
 import wistel.core.pictures.SideFill;
 import wistel.core.printer.DriverSettings;
+import wistel.core.sheet.Item;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
@@ -40,9 +41,8 @@ final class WrapRule implements Rule {
 
     @Override
     public Stream<Finding> check(DocketSpec d, PreflightFacts facts, Layout layout) {
-        if (!(d.plan() instanceof Wrap wrap)) {
-            return Stream.empty();
-        }
+        Wrap wrap = d.wrap().plan();
+        Item item = d.wrap().item();
         List<Finding> found = new ArrayList<>();
         if (wrap.fits(d.stock())) {
             unprintable(d, facts, wrap, layout).ifPresent(found::add);
@@ -50,7 +50,7 @@ final class WrapRule implements Rule {
             found.add(tooLarge(d, facts, wrap));
         }
         turnOver(wrap).ifPresent(found::add);
-        detail(facts, wrap, layout).ifPresent(found::add);
+        detail(facts, item, layout).ifPresent(found::add);
         layout.losses().forEach(loss -> found.add(Finding.note(Stage.SIZE, "not-on-face", Words.percent(loss.share()) + " of the picture isn't on the face.", lost(wrap))));
         material(d, facts, wrap, found);
         return found.stream();
@@ -66,7 +66,7 @@ final class WrapRule implements Rule {
         if (wrap.turned().fits(d.stock())) {
             mends.add(new Mend("Turn it on the paper", new SheetCommand.Turned()));
         }
-        facts.stocks(d).filter(s -> wrap.lying(s).fits(s)).findFirst().ifPresent(s -> mends.add(new Mend("Take " + RuleWords.size(s), new SheetCommand.Stocked(s, facts.feedFor(d, s)))));
+        facts.stocks(d).filter(s -> wrap.onStock(s).fits(s)).findFirst().ifPresent(s -> mends.add(new Mend("Take " + RuleWords.size(s), new SheetCommand.Stocked(s, facts.feedFor(d, s)))));
         shallower(d, wrap).ifPresent(mends::add);
         smaller(d, wrap).ifPresent(mends::add);
         String need = Length.mm(wrap.neededWidthMm()) + " × " + Length.mm(wrap.neededLengthMm()) + " mm";
@@ -77,7 +77,7 @@ final class WrapRule implements Rule {
     private static Optional<Mend> shallower(DocketSpec d, Wrap wrap) {
         WrapBody b = wrap.body();
         return USUAL_DEPTHS_MM.stream().filter(depth -> b.support().kind() == WrapBody.Kind.BARS && depth < b.support().depthMm())
-            .map(depth -> wrap.around(b.on(new WrapBody.Support(WrapBody.Kind.BARS, depth, 0))).lying(d.stock()))
+            .map(depth -> wrap.around(b.on(new WrapBody.Support(WrapBody.Kind.BARS, depth, 0))).onStock(d.stock()))
             .filter(w -> w.fits(d.stock())).findFirst().map(w -> new Mend("Take bars of " + Length.mm(w.body().support().depthMm()) + " mm", new WrapCommand.Wraps(w)));
     }
 
@@ -89,7 +89,7 @@ final class WrapRule implements Rule {
             if (2 * b.support().totalMm() > Math.min(width, height)) {
                 return Optional.empty();
             }
-            Wrap next = wrap.around(b.sized(width, height)).lying(d.stock());
+            Wrap next = wrap.around(b.sized(width, height)).onStock(d.stock());
             if (next.fits(d.stock())) {
                 return Optional.of(new Mend("Make the face " + Length.mm(width) + " × " + Length.mm(height) + " mm", new WrapCommand.Wraps(next)));
             }
@@ -120,9 +120,9 @@ final class WrapRule implements Rule {
     }
 
     /** Edges of a face with more to see near them than in the picture at large. */
-    private static Optional<Finding> detail(PreflightFacts facts, Wrap wrap, Layout layout) {
-        PreflightFacts.Picture picture = facts.pictures().get(wrap.renditionId());
-        if (picture.detail().isEmpty() || wrap.cut().degrees() != 0) {
+    private static Optional<Finding> detail(PreflightFacts facts, Item item, Layout layout) {
+        PreflightFacts.Picture picture = facts.pictures().get(item.renditionId());
+        if (picture.detail().isEmpty() || item.cut().degrees() != 0) {
             return Optional.empty();
         }
         List<String> busy = new ArrayList<>();

@@ -33,6 +33,8 @@ public final class InvalidRequest extends WistelException {
         PPI_UNCLEAR,
         /** A picture that is not on the docket. */
         RENDITION_UNKNOWN,
+        /** A piece that is not on the docket. */
+        ITEM_UNKNOWN,
         /** Printer settings longer than IPP allows. */
         SETTINGS_UNCLEAR,
         /** A sheet that can't be. */

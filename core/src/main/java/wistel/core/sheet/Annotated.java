@@ -17,7 +17,7 @@ final class Annotated {
     private Annotated() {
     }
 
-    static List<Mark> marks(Rect picture, Edge edge, Annotation annotation, SheetPlan.Lettering lettering) {
+    static List<Mark> marks(Rect picture, Edge edge, Annotation annotation, CaptionText text) {
         List<Mark> marks = new ArrayList<>();
         if (edge.borderless()) {
             return marks;
@@ -31,7 +31,7 @@ final class Annotated {
             cuts(marks, picture, out + CUT_GAP_MM);
             out += CUT_GAP_MM + CUT_LENGTH_MM;
         }
-        caption(marks, picture, out + CAPTION_GAP_MM, annotation.caption(), lettering);
+        caption(marks, picture, out + CAPTION_GAP_MM, annotation.caption(), text);
         return marks;
     }
 
@@ -59,16 +59,16 @@ final class Annotated {
     }
 
     /** Title and date from the left, the edition in the middle, a line to sign on at the right. */
-    private static void caption(List<Mark> marks, Rect p, double below, Caption caption, SheetPlan.Lettering lettering) {
+    private static void caption(List<Mark> marks, Rect p, double below, Caption caption, CaptionText text) {
         double size = caption.sizePt();
         double baseline = p.bottom() + below + size * POINT_MM;
-        String left = Stream.of(caption.title() ? lettering.title() : "", caption.date() ? lettering.date() : "").filter(s -> !s.isBlank()).collect(Collectors.joining(", "));
+        String left = Stream.of(caption.title() ? text.title() : "", caption.date() ? text.date() : "").filter(s -> !s.isBlank()).collect(Collectors.joining(", "));
         if (!left.isEmpty()) {
             marks.add(new Mark.Text(left, p.x(), baseline, size, 0, Mark.Anchor.START));
         }
         if (caption.edition() > 0) {
             boolean alone = left.isEmpty() && !caption.signature();
-            marks.add(new Mark.Text(lettering.edition() + " of " + caption.edition(), alone ? p.x() : p.x() + p.width() / 2, baseline, size, 0,
+            marks.add(new Mark.Text(text.edition() + " of " + caption.edition(), alone ? p.x() : p.x() + p.width() / 2, baseline, size, 0,
                 alone ? Mark.Anchor.START : Mark.Anchor.MIDDLE));
         }
         if (caption.signature()) {

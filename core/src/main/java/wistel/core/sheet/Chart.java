@@ -14,7 +14,7 @@ import wistel.core.pictures.Orientation;
  * @param widthMm    of the picture where the paper allows it
  * @param leastShare of that width below which it can't be read any more
  */
-public record Chart(String renditionId, double widthMm, double leastShare, List<String> lines) implements SheetPlan {
+public record Chart(String itemId, double widthMm, double leastShare, List<String> lines) implements SheetPlan {
     private static final double LINE_MM = 5;
     private static final double TYPE_PT = 9;
     /** Round the picture, so that a scanner sees bare paper on all sides. */
@@ -22,29 +22,71 @@ public record Chart(String renditionId, double widthMm, double leastShare, List<
 
     public Chart {
         lines = List.copyOf(lines);
-        if (!(widthMm >= Single.SMALLEST_MM && widthMm <= Single.LARGEST_MM && leastShare > 0 && leastShare <= 1)) {
+        if (!(widthMm >= Frame.SMALLEST_MM && widthMm <= Frame.LARGEST_MM && leastShare > 0 && leastShare <= 1)) {
             throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A chart of " + widthMm + " mm can't be printed.", "Take one of 5 mm to 5 m.");
         }
     }
 
     @Override
-    public Layout lay(Ground ground) {
-        PixelSize picture = ground.pictures().get(renditionId);
-        Margins m = ground.feedMargins();
+    public List<String> items() {
+        return List.of(itemId);
+    }
+
+    /** Where it would be too small to be read, nothing is placed. */
+    @Override
+    public Layout lay(LayoutInput in) {
+        Item item = in.item(itemId);
+        Stock stock = in.stock();
+        PixelSize picture = in.picture(item);
+        Margins m = in.feedMargins();
         double writing = LINE_MM * (lines.size() + 1);
-        double across = ground.stock().widthMm() - m.left() - m.right() - 2 * ROUND_MM;
-        double down = ground.stock() instanceof Stock.Sheet s ? s.lengthMm() - m.top() - m.bottom() - 2 * ROUND_MM - writing : Double.POSITIVE_INFINITY;
+        double across = stock.widthMm() - m.left() - m.right() - 2 * ROUND_MM;
+        double down = stock instanceof Stock.Sheet s ? s.lengthMm() - m.top() - m.bottom() - 2 * ROUND_MM - writing : Double.POSITIVE_INFINITY;
         double width = Math.min(widthMm, Math.min(across, down * picture.aspect()));
-        if (!(width >= leastShare * widthMm)) {
-            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "This chart doesn't fit " + ground.stock().name() + ".", "Take a larger sheet, or one with fewer steps.");
+        boolean fits = width >= leastShare * widthMm;
+        double height = fits ? width / picture.aspect() : 0;
+        double length = stock instanceof Stock.Sheet s ? s.lengthMm() : height + writing + 2 * ROUND_MM + m.top() + m.bottom();
+        if (!fits) {
+            return Layout.of(List.of(Page.of(stock.widthMm(), length, m, Orientation.UPRIGHT, List.of(), List.of())), List.of(), List.of(new Layout.Unplaced(itemId, Layout.Unplaced.Reason.TOO_LARGE)));
         }
-        double height = width / picture.aspect();
-        double length = ground.stock() instanceof Stock.Sheet s ? s.lengthMm() : height + writing + 2 * ROUND_MM + m.top() + m.bottom();
-        Rect at = new Rect((ground.stock().widthMm() - width) / 2 + (m.left() - m.right()) / 2, m.top() + ROUND_MM, width, height);
+        Rect at = new Rect((stock.widthMm() - width) / 2 + (m.left() - m.right()) / 2, m.top() + ROUND_MM, width, height);
         List<Mark> marks = new ArrayList<>();
         for (int i = 0; i < lines.size(); i++) {
             marks.add(new Mark.Text(lines.get(i), at.x(), at.bottom() + LINE_MM * (i + 1.5), TYPE_PT, 0, Mark.Anchor.START));
         }
-        return Layout.of(List.of(Page.of(ground.stock().widthMm(), length, m, Orientation.UPRIGHT, List.of(Placed.upright(renditionId, Crop.whole(picture.width(), picture.height()), at)), marks)), List.of());
+        Placed placed = Placed.upright(item.renditionId(), Crop.whole(picture.width(), picture.height()), at);
+        return Layout.of(List.of(Page.of(stock.widthMm(), length, m, Orientation.UPRIGHT, List.of(placed), marks)), List.of());
+    }
+
+    /** It always lies as it is read. */
+    @Override
+    public Chart turned() {
+        return this;
+    }
+
+    @Override
+    public Chart onStock(Stock stock) {
+        return this;
+    }
+
+    @Override
+    public boolean fits(Stock stock) {
+        return true;
+    }
+
+    @Override
+    public Edge edge() {
+        return Edge.BORDERED;
+    }
+
+    /** It has lines of its own. */
+    @Override
+    public boolean annotates() {
+        return false;
+    }
+
+    @Override
+    public <R> R accept(Visitor<R> visitor) {
+        return visitor.chart(this);
     }
 }

@@ -13,12 +13,25 @@ import wistel.core.pictures.Orientation;
  * What a plan comes to on paper.
  *
  * @param losses       parts of pictures that are not printed, only where there are any
+ * @param unplaced     pieces that lie on no page
  * @param bareMm2      paper without picture, over all pages
  * @param usedLengthMm length of paper that goes through the printer, over all pages
  */
-public record Layout(List<Page> pages, List<Loss> losses, double bareMm2, double usedLengthMm) {
-    /** @param share of the rendition's picture that no page shows, 0 to 1 */
-    public record Loss(String renditionId, double share) {
+public record Layout(List<Page> pages, List<Loss> losses, List<Unplaced> unplaced, double bareMm2, double usedLengthMm) {
+    /** @param share of the piece's picture that no page shows, 0 to 1 */
+    public record Loss(String itemId, double share) {
+        /** A smaller one is rounding. */
+        private static final double LEAST = 0.0005;
+
+        static List<Loss> of(Item item, double share) {
+            return share > LEAST ? List.of(new Loss(item.id(), share)) : List.of();
+        }
+    }
+
+    /** A piece that lies on no page. */
+    public record Unplaced(String itemId, Reason reason) {
+        /** It is larger than what can be printed on this stock. */
+        public enum Reason { TOO_LARGE }
     }
 
     public Layout {
@@ -27,6 +40,7 @@ public record Layout(List<Page> pages, List<Loss> losses, double bareMm2, double
         }
         pages = List.copyOf(pages);
         losses = List.copyOf(losses);
+        unplaced = List.copyOf(unplaced);
     }
 
     /** The pictures of all pages, in their order. */
@@ -54,7 +68,7 @@ public record Layout(List<Page> pages, List<Loss> losses, double bareMm2, double
 
     /** As it is handed to somebody who cuts nothing: upright, and nothing over the edges. */
     public Layout onPaper() {
-        return of(pages.stream().map(p -> new Page(p.widthMm(), p.heightMm(), Margins.NONE, Orientation.UPRIGHT, 0, p.placed(), p.bleed(), p.marks())).toList(), losses);
+        return of(pages.stream().map(p -> new Page(p.widthMm(), p.heightMm(), Margins.NONE, Orientation.UPRIGHT, 0, p.placed(), p.bleed(), p.marks())).toList(), losses, unplaced);
     }
 
     /** A page for each picture, as large as the picture with its bleed. */
@@ -72,7 +86,7 @@ public record Layout(List<Page> pages, List<Loss> losses, double bareMm2, double
                     bleed.stream().map(b -> b.moved(-left, -top)).toList(), List.of()));
             }
         }
-        return of(alone, losses);
+        return of(alone, losses, unplaced);
     }
 
     /** Numbered copies show the same picture; the panels of a picture that is cut up don't. */
@@ -81,6 +95,10 @@ public record Layout(List<Page> pages, List<Loss> losses, double bareMm2, double
     }
 
     public static Layout of(List<Page> pages, List<Loss> losses) {
+        return of(pages, losses, List.of());
+    }
+
+    static Layout of(List<Page> pages, List<Loss> losses, List<Unplaced> unplaced) {
         double bare = 0;
         double length = 0;
         for (Page page : pages) {
@@ -88,6 +106,6 @@ public record Layout(List<Page> pages, List<Loss> losses, double bareMm2, double
             bare += Math.max(0, page.areaMm2() - printed);
             length += page.fedHeightMm();
         }
-        return new Layout(pages, losses, bare, length);
+        return new Layout(pages, losses, unplaced, bare, length);
     }
 }

@@ -1,7 +1,7 @@
 package wistel.core.sheet;
 
+import java.util.List;
 import java.util.Map;
-import wistel.core.length.Margins;
 import wistel.core.paper.Stock;
 
 /** How the work sits on the paper. Each plan is an algorithm of its own; all of them give a {@link Layout}. */
@@ -19,34 +19,44 @@ public sealed interface SheetPlan permits Single, Chart, Wrap {
         }
     }
 
-    /**
-     * What a caption says.
-     *
-     * @param edition number of the first print, 1 or more
-     */
-    record Lettering(String title, String date, int edition) {
-        Lettering plus(int copies) {
-            return new Lettering(title, date, edition + copies);
-        }
+    /** What differs from plan to plan outside of this package: words, rules, views. A new plan doesn't compile until each of them has an answer. */
+    interface Visitor<R> {
+        R single(Single plan);
+
+        R wrap(Wrap plan);
+
+        R chart(Chart plan);
     }
 
-    /**
-     * What a plan is laid out on.
-     *
-     * @param feedMargins unprintable edges as the paper feeds
-     * @param pictures    by rendition
-     * @param copies      of each page; numbered ones are pages of their own
-     */
-    record Ground(Stock stock, Margins feedMargins, Map<String, PixelSize> pictures, Annotation annotation, Lettering lettering, int copies) {
-        public Ground {
-            pictures = Map.copyOf(pictures);
-        }
+    /** Ids of the items that it lays, in their order. */
+    List<String> items();
 
-        /** Without anything round the picture. */
-        public static Ground bare(Stock stock, Margins feedMargins, Map<String, PixelSize> pictures) {
-            return new Ground(stock, feedMargins, pictures, Annotation.NONE, new Lettering("", "", 1), 1);
-        }
+    /**
+     * Where everything comes to lie. What doesn't fit is among the layout's unplaced pieces, with the reason.
+     *
+     * @throws IllegalArgumentException when the input lacks an item of the plan
+     */
+    Layout lay(LayoutInput in);
+
+    /** The paper the other way round under the work. */
+    SheetPlan turned();
+
+    /** For another stock, lying on it so that it fits where it can. */
+    SheetPlan onStock(Stock stock);
+
+    /** Whether it can lie wholly on this stock, as far as the plan alone tells; plans whose work is fitted to the stock always can. */
+    boolean fits(Stock stock);
+
+    /** How pictures meet the paper's edge. */
+    Edge edge();
+
+    /** What stands round its pieces is written and drawn: captions, rules, cut marks. */
+    boolean annotates();
+
+    /** The printer may be told to repeat each page; else copies are pages of their own. */
+    default boolean copiesByPrinter(Map<String, Item> items) {
+        return !annotates() || items().stream().map(items::get).noneMatch(item -> item.annotation().numbered());
     }
 
-    Layout lay(Ground ground);
+    <R> R accept(Visitor<R> visitor);
 }

@@ -1,28 +1,20 @@
 package wistel.core.sheet;
 
-import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import wistel.core.fault.InvalidRequest;
-import wistel.core.length.Margins;
 import wistel.core.paper.Stock;
-import wistel.core.pictures.Crop;
-import wistel.core.pictures.Orientation;
 import wistel.core.pictures.SideFill;
 import wistel.core.pictures.SideMoves;
 
 /**
- * One picture round a body, or cut up over several that hang side by side; each of them is a page.
+ * One picture round a body, or cut up over several that hang side by side; each of them is a page. Of what is wanted of the picture the faces take the
+ * largest part of their shape, where the frame's crop says.
  *
  * @param across the way the paper feeds lies left to right, as in {@link Single}
- * @param cut    the part of the picture that is wanted; of it the faces take the largest part of their shape
- * @param cropX  where that lies in the cut: 0 left, 1 right
  * @param fill   what the sides show
  * @param moves  of the sides alone
  */
-public record Wrap(String renditionId, boolean across, WrapBody body, Panels panels, Cut cut, double cropX, double cropY, SideFill fill, SideMoves moves, Corners corners) implements SheetPlan {
-    /** Roll before and behind the print, to hold it by. */
-    private static final double ROLL_END_MM = 15;
+public record Wrap(String itemId, boolean across, WrapBody body, Panels panels, SideFill fill, SideMoves moves, Corners corners) implements SheetPlan {
     /** Round a print whose marks lie outside of it. */
     static final double MARKS_MM = 9;
 
@@ -59,48 +51,61 @@ public record Wrap(String renditionId, boolean across, WrapBody body, Panels pan
         }
     }
 
-    /** @throws InvalidRequest when a place is out of its range */
-    public Wrap {
-        if (!(cropX >= 0 && cropX <= 1 && cropY >= 0 && cropY <= 1)) {
-            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A crop lies inside the picture.", "Move it by 0 to 1.");
-        }
+    /** One face with mirrored sides. */
+    public static Wrap of(String itemId, WrapBody body) {
+        return new Wrap(itemId, false, body, Panels.ONE, new SideFill.Mirrored(), SideMoves.NONE, body.support().kind() == WrapBody.Kind.BOARD ? Corners.MITRED : Corners.FOLDED);
     }
 
-    /** All of a picture on one face with mirrored sides, lying as it takes least paper. */
-    public static Wrap of(String renditionId, WrapBody body, Cut cut) {
-        return new Wrap(renditionId, false, body, Panels.ONE, cut, 0.5, 0.5, new SideFill.Mirrored(), SideMoves.NONE, body.support().kind() == WrapBody.Kind.BOARD ? Corners.MITRED : Corners.FOLDED);
+    @Override
+    public List<String> items() {
+        return List.of(itemId);
     }
 
+    @Override
+    public Layout lay(LayoutInput in) {
+        return new WrapPiece(in.item(itemId), this).lay(in);
+    }
+
+    @Override
+    public Edge edge() {
+        return Edge.BORDERED;
+    }
+
+    /** What goes round a body has no border to write in. */
+    @Override
+    public boolean annotates() {
+        return false;
+    }
+
+    @Override
+    public <R> R accept(Visitor<R> visitor) {
+        return visitor.wrap(this);
+    }
+
+    @Override
     public Wrap turned() {
         return laid(!across);
     }
 
     public Wrap laid(boolean lies) {
-        return new Wrap(renditionId, lies, body, panels, cut, cropX, cropY, fill, moves, corners);
-    }
-
-    public Wrap cut(Cut next) {
-        return new Wrap(renditionId, across, body, panels, next, cropX, cropY, fill, moves, corners);
-    }
-
-    public Wrap cropped(double x, double y) {
-        return new Wrap(renditionId, across, body, panels, cut, x, y, fill, moves, corners);
+        return new Wrap(itemId, lies, body, panels, fill, moves, corners);
     }
 
     public Wrap filled(SideFill next) {
-        return new Wrap(renditionId, across, body, panels, cut, cropX, cropY, next, moves, corners);
+        return new Wrap(itemId, across, body, panels, next, moves, corners);
     }
 
     public Wrap moved(SideMoves next) {
-        return new Wrap(renditionId, across, body, panels, cut, cropX, cropY, fill, next, corners);
+        return new Wrap(itemId, across, body, panels, fill, next, corners);
     }
 
     public Wrap around(WrapBody next) {
-        return new Wrap(renditionId, across, next, panels, cut, cropX, cropY, fill, moves, corners);
+        return new Wrap(itemId, across, next, panels, fill, moves, corners);
     }
 
     /** Lying on this stock so that it fits, and of two ways that fit, the one that takes less of a roll. */
-    public Wrap lying(Stock stock) {
+    @Override
+    public Wrap onStock(Stock stock) {
         Wrap upright = laid(false);
         Wrap lying = laid(true);
         if (upright.fits(stock) != lying.fits(stock)) {
@@ -110,6 +115,7 @@ public record Wrap(String renditionId, boolean across, WrapBody body, Panels pan
     }
 
     /** Whether the print with its marks lies on this stock as it is. */
+    @Override
     public boolean fits(Stock stock) {
         return neededWidthMm() <= stock.widthMm() && (stock instanceof Stock.Roll || stock instanceof Stock.Sheet s && neededLengthMm() <= s.lengthMm());
     }
@@ -132,114 +138,33 @@ public record Wrap(String renditionId, boolean across, WrapBody body, Panels pan
     }
 
     /** The picture's way round a face's edges. */
-    private double shownRoundMm() {
+    double shownRoundMm() {
         return fill instanceof SideFill.Itself ? body.printedMm() : 0;
     }
 
-    /** What of the picture is used: the largest part of the cut that has the shape of all faces together, and of what goes round them. */
-    private Crop used(PixelSize picture) {
-        double round = shownRoundMm();
-        double shape = (panels.widthMm(body.faceWidthMm()) + 2 * round) / (panels.heightMm(body.faceHeightMm()) + 2 * round);
-        return cut.inside(picture.aspect()).of(picture).shaped(shape, cropX, cropY);
+    /** Of all faces and gaps together. */
+    double wallWidthMm() {
+        return panels.widthMm(body.faceWidthMm());
     }
 
-    /** All faces together, with what goes round them, have the shape of what is wanted of the picture: nothing of that is cropped. */
-    public boolean pictureShaped(PixelSize picture) {
-        double round = shownRoundMm();
-        return Single.sameShape((panels.widthMm(body.faceWidthMm()) + 2 * round) / (panels.heightMm(body.faceHeightMm()) + 2 * round), shape(picture));
-    }
-
-    private double shape(PixelSize picture) {
-        Crop wanted = cut.inside(picture.aspect()).of(picture);
-        return wanted.width() / wanted.height();
-    }
-
-    /** Faces of this width, as high as the picture is shaped. */
-    public Wrap byWidth(PixelSize picture, double faceMm) {
-        double round = shownRoundMm();
-        double wall = (panels.widthMm(faceMm) + 2 * round) / shape(picture) - 2 * round;
-        return around(body.sized(faceMm, (wall - (panels.down - 1) * panels.gapMm) / panels.down));
-    }
-
-    /** Faces of this height, as wide as the picture is shaped. */
-    public Wrap byHeight(PixelSize picture, double faceMm) {
-        double round = shownRoundMm();
-        double wall = (panels.heightMm(faceMm) + 2 * round) * shape(picture) - 2 * round;
-        return around(body.sized((wall - (panels.across - 1) * panels.gapMm) / panels.across, faceMm));
+    double wallHeightMm() {
+        return panels.heightMm(body.faceHeightMm());
     }
 
     /** Cut up otherwise, all of it as large on the wall as before. */
     public Wrap cutUp(Panels next) {
         double width = (panels.widthMm(body.faceWidthMm()) - (next.across - 1) * next.gapMm) / next.across;
         double height = (panels.heightMm(body.faceHeightMm()) - (next.down - 1) * next.gapMm) / next.down;
-        return new Wrap(renditionId, across, body.sized(width, height), next, cut, cropX, cropY, fill, moves, corners);
+        return new Wrap(itemId, across, body.sized(width, height), next, fill, moves, corners);
     }
 
     public Wrap cornered(Corners next) {
-        return new Wrap(renditionId, across, body, panels, cut, cropX, cropY, fill, moves, next);
+        return new Wrap(itemId, across, body, panels, fill, moves, next);
     }
 
     /** On this stock as it lies, or turned where only that fits. */
     public Wrap fitting(Stock stock) {
-        return fits(stock) ? this : lying(stock);
-    }
-
-    /** One picture on a sheet as large as it was on the wall. */
-    public Single unwrapped() {
-        return Single.whole(renditionId, across, panels.widthMm(body.faceWidthMm()), panels.heightMm(body.faceHeightMm())).cut(cut);
-    }
-
-    /** What lies on one face, and round it where the picture itself does. */
-    private Crop crop(PixelSize picture, int column, int row) {
-        double round = shownRoundMm();
-        Crop used = used(picture);
-        double perMm = used.width() / (panels.widthMm(body.faceWidthMm()) + 2 * round);
-        double perMmDown = used.height() / (panels.heightMm(body.faceHeightMm()) + 2 * round);
-        return new Crop(used.x() + column * (body.faceWidthMm() + panels.gapMm) * perMm, used.y() + row * (body.faceHeightMm() + panels.gapMm) * perMmDown,
-            (body.faceWidthMm() + 2 * round) * perMm, (body.faceHeightMm() + 2 * round) * perMmDown);
-    }
-
-    @Override
-    public Layout lay(Ground ground) {
-        Margins margins = across ? ground.feedMargins().across() : ground.feedMargins();
-        Orientation feed = across ? Orientation.QUARTER_RIGHT : Orientation.UPRIGHT;
-        double lead = Math.max(ROLL_END_MM, Math.max(ground.feedMargins().top(), ground.feedMargins().bottom()));
-        double length = ground.stock() instanceof Stock.Sheet s ? s.lengthMm() : neededLengthMm() + 2 * lead;
-        double width = across ? length : ground.stock().widthMm();
-        double height = across ? ground.stock().widthMm() : length;
-        double x = (width - body.flatWidthMm()) / 2;
-        double y = (height - body.flatHeightMm()) / 2;
-        PixelSize picture = ground.pictures().get(renditionId);
-        List<Page> pages = new ArrayList<>();
-        for (int i = 0; i < panels.count(); i++) {
-            Placed placed = placed(crop(picture, i % panels.across, i / panels.across)).moved(x, y);
-            pages.add(Page.of(width, height, margins, feed, List.of(placed), new WrapMarks(this, x, y).of(ground.lettering(), i)));
-        }
-        return Layout.of(pages, losses(picture));
-    }
-
-    private Placed placed(Crop crop) {
-        Rect grown = body.grown(body.printedMm());
-        Rect at = fill instanceof SideFill.Itself ? grown : body.face();
-        return new Placed(renditionId, crop, cut.degrees(), at, Orientation.UPRIGHT, Optional.of(new WrappedSides(body.face(), grown, fill, moves)));
-    }
-
-    /** What of the picture is seen on no face. */
-    private List<Layout.Loss> losses(PixelSize picture) {
-        double round = shownRoundMm();
-        Crop used = used(picture);
-        double faces = panels.count() * body.faceWidthMm() * body.faceHeightMm() / ((panels.widthMm(body.faceWidthMm()) + 2 * round) * (panels.heightMm(body.faceHeightMm()) + 2 * round));
-        double shown = used.width() * used.height() / ((double) picture.width() * picture.height()) * faces;
-        return 1 - shown > Single.HARDLY ? List.of(new Layout.Loss(renditionId, 1 - shown)) : List.of();
-    }
-
-    /** For somebody who prints on paper of their own: each print on a sheet that is just large enough for it and its marks. */
-    public Layout alone(Ground ground) {
-        double w = neededWidthMm();
-        double l = neededLengthMm();
-        Wrap lies = w <= l ? this : turned();
-        Stock sheet = new Stock.Sheet("as large as the print", Math.min(w, l), Math.max(w, l));
-        return lies.lay(new Ground(sheet, Margins.NONE, ground.pictures(), ground.annotation(), ground.lettering(), ground.copies()));
+        return fits(stock) ? this : onStock(stock);
     }
 
     /**

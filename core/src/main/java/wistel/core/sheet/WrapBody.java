@@ -70,7 +70,7 @@ public record WrapBody(double faceWidthMm, double faceHeightMm, Support support,
 
     /** @throws InvalidRequest when no such body can be wrapped */
     public WrapBody {
-        boolean sane = faceWidthMm >= Single.SMALLEST_MM && faceHeightMm >= Single.SMALLEST_MM && Math.max(faceWidthMm, faceHeightMm) <= LARGEST_MM && thicknessMm >= 0 && thicknessMm < 5;
+        boolean sane = faceWidthMm >= Frame.SMALLEST_MM && faceHeightMm >= Frame.SMALLEST_MM && Math.max(faceWidthMm, faceHeightMm) <= LARGEST_MM && thicknessMm >= 0 && thicknessMm < 5;
         if (!sane) {
             throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A face of " + faceWidthMm + " × " + faceHeightMm + " mm can't be wrapped.", "Faces go from 5 mm to 3 m, prints are less than 5 mm thick.");
         }

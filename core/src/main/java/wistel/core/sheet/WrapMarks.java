@@ -37,12 +37,12 @@ final class WrapMarks {
         this.bareMm = Math.max(0, Math.min(printed.x() - flat.x(), printed.y() - flat.y()));
     }
 
-    List<Mark> of(SheetPlan.Lettering lettering, int panel) {
+    List<Mark> of(CaptionText text, int panel) {
         List<Mark> marks = new ArrayList<>();
         folds(marks);
         outline(marks);
         corners(marks);
-        labels(marks, lettering, panel);
+        labels(marks, text, panel);
         return marks;
     }
 
@@ -110,7 +110,7 @@ final class WrapMarks {
     }
 
     /** Above and below, so that the writing is read from behind with the picture upright. */
-    private void labels(List<Mark> marks, SheetPlan.Lettering lettering, int panel) {
+    private void labels(List<Mark> marks, CaptionText text, int panel) {
         WrapBody body = wrap.body();
         String which = wrap.panels().count() == 1 ? "" : ", piece " + (panel + 1) + " of " + wrap.panels().count();
         String size = Length.mm(body.faceWidthMm()) + " × " + Length.mm(body.faceHeightMm()) + " mm, " + Length.mm(body.support().totalMm()) + " mm deep";
@@ -121,7 +121,7 @@ final class WrapMarks {
         double middle = (face.x() + face.right()) / 2;
         double upper = bareMm > 0 ? flat.y() + (bareMm + LABEL_MM * 0.7) / 2 : flat.y() - bleed - GAP_MM;
         double lower = bareMm > 0 ? flat.bottom() - (bareMm - LABEL_MM * 0.7) / 2 : flat.bottom() + bleed + GAP_MM + LABEL_MM * 0.8;
-        marks.add(new Mark.Text("up · " + lettering.title() + which, middle, upper, LABEL_PT, 0, Mark.Anchor.MIDDLE));
-        marks.add(new Mark.Text(size + (lettering.date().isEmpty() ? "" : " · " + lettering.date()), middle, lower, LABEL_PT, 0, Mark.Anchor.MIDDLE));
+        marks.add(new Mark.Text("up · " + text.title() + which, middle, upper, LABEL_PT, 0, Mark.Anchor.MIDDLE));
+        marks.add(new Mark.Text(size + (text.date().isEmpty() ? "" : " · " + text.date()), middle, lower, LABEL_PT, 0, Mark.Anchor.MIDDLE));
     }
 }

@@ -23,23 +23,23 @@ import wistel.core.sheet.Caption;
 import wistel.core.sheet.Cut;
 import wistel.core.sheet.Edge;
 import wistel.core.sheet.Rect;
-import wistel.core.sheet.Single;
+import wistel.core.sheet.Frame;
 
 public class ChangeTest {
     /** Each change, the words that undo shows for it, and a part of the docket that it must change. */
     @DataProvider
     Object[][] changes() {
         return new Object[][] {
-            {new SheetCommand.Stocked(Stock.Sheet.of(SheetSize.named("A3+").orElseThrow()), Optional.empty()), "sheet A3+", "A3+"}, {new SheetCommand.Framed(200, 133.33), "picture 200 × 133.3 mm", "200"},
-            {new SheetCommand.Turned(), "sheet turned", "across=false"}, {new SheetCommand.Fitted(Single.Fit.FILL), "fill the frame", "FILL"},
-            {new SheetCommand.Cropped(0.2, 0.9), "crop moved", "0.9"}, {new SheetCommand.Bordered(new Borders.HeavierFoot()), "heavier foot", "HeavierFoot"},
+            {new SheetCommand.Stocked(Stock.Sheet.of(SheetSize.named("A3+").orElseThrow()), Optional.empty()), "sheet A3+", "A3+"}, {new PieceCommand.Framed("i1", 200, 133.33), "picture 200 × 133.3 mm", "200"},
+            {new SheetCommand.Turned(), "sheet turned", "across=false"}, {new PieceCommand.Fitted("i1", Frame.Fit.FILL), "fill the frame", "FILL"},
+            {new PieceCommand.Cropped("i1", 0.2, 0.9), "crop moved", "0.9"}, {new SheetCommand.Bordered(new Borders.HeavierFoot()), "heavier foot", "HeavierFoot"},
             {new SheetCommand.Bordered(new Borders.Sides(10, 20, 30, 40)), "borders of 10, 20, 30 and 40 mm", "Sides[top=10.0, right=20.0"},
             {new SheetCommand.Laid(new Rect(10, 20, 180, 120)), "picture 180 × 120 mm, 10 from the left, 20 from above", "Sides[top=20.0, right=107.0, bottom=70.0, left=10.0]"},
             {new SheetCommand.Stocked(new Stock.Roll(431.8), Optional.of("main-roll")), "roll of 17 in", "Roll[widthMm=431.8]"},
-            {new SheetCommand.Trimmed(new Cut(0.1, 0, 0.5, 1, 0)), "crop", "Cut[x=0.1"}, {new SheetCommand.Trimmed(new Cut(0.2, 0.2, 0.6, 0.6, -2.5)), "crop, straightened by -2.5°", "degrees=-2.5"},
-            {new SheetCommand.Filled(277, 190), "fill the frame", "fit=FILL"},
+            {new PieceCommand.Trimmed("i1", new Cut(0.1, 0, 0.5, 1, 0)), "crop", "Cut[x=0.1"}, {new PieceCommand.Trimmed("i1", new Cut(0.2, 0.2, 0.6, 0.6, -2.5)), "crop, straightened by -2.5°", "degrees=-2.5"},
+            {new PieceCommand.Filled("i1", 277, 190), "fill the frame", "fit=FILL"},
             {new SheetCommand.Edged(new Edge(true, 2, 0)), "borderless", "overMm=2.0"}, {new SheetCommand.Edged(new Edge(false, 0, 3)), "mirrored bleed of 3 mm", "bleedMm=3.0"},
-            {new SheetCommand.Annotated(new Annotation(new Caption(true, false, 25, true, 9), 0.2, 3, true)), "what is written and drawn round the picture", "edition=25"},
+            {new PieceCommand.Annotated("i1", new Annotation(new Caption(true, false, 25, true, 9), 0.2, 3, true)), "what is written and drawn round the picture", "edition=25"},
             {new MachineCommand.Sharpened(Sharpening.STANDARD), "standard sharpening", "STANDARD"},
             {new MachineCommand.Resolved(new Resolution(Resolution.Pixels.RESAMPLE, 240, 0)), "resample to 240 ppi", "240"},
             {new MachineCommand.Routed(new ColourRoute.ByDriver()), "the driver converts", "ByDriver"},
@@ -66,7 +66,7 @@ public class ChangeTest {
 
     @DataProvider
     Object[][] impossible() {
-        return new Object[][] {{new SheetCommand.Framed(2, 300)}, {new SheetCommand.Framed(Double.NaN, 300)}, {new SheetCommand.Cropped(1.5, 0)}, {new DocketCommand.Copies(0)}, {new DocketCommand.Copies(100)},
+        return new Object[][] {{new PieceCommand.Framed("i1", 2, 300)}, {new PieceCommand.Framed("i1", Double.NaN, 300)}, {new PieceCommand.Cropped("i1", 1.5, 0)}, {new PieceCommand.Fitted("nobody", Frame.Fit.FILL)}, {new DocketCommand.Copies(0)}, {new DocketCommand.Copies(100)},
             {new DocketCommand.Titled("x".repeat(201))}, {new DocketCommand.Noted("x".repeat(4001))}, {new PictureCommand.ProfileConfirmed("nobody")}, {new MachineCommand.Set("print-quality", "best")},
             {new MachineCommand.Set("x".repeat(300), "1")}};
     }

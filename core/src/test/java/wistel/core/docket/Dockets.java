@@ -20,8 +20,8 @@ import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.PrinterState;
 import wistel.core.printer.ValueSet;
 import wistel.core.rendition.Rendition;
+import wistel.core.sheet.Annotation;
 import wistel.core.sheet.SheetPlan;
-import wistel.core.sheet.Single;
 
 /** A docket in order, and ways to put single things about it and its surroundings out of order. */
 final class Dockets {
@@ -67,12 +67,12 @@ final class Dockets {
         return DocketSpec.fresh("Test", Rendition.of("r1", "master"), new SheetPlan.PixelSize(3000, 2000)).withPairing(GLOSS);
     }
 
-    static Single single(DocketSpec d) {
-        return (Single) d.plan();
+    static DocketSpec framed(double width, double height) {
+        return ready().with(ready().single().framed(width, height));
     }
 
-    static DocketSpec framed(double width, double height) {
-        return ready().withPlan(single(ready()).framed(width, height));
+    static DocketSpec annotated(DocketSpec d, Annotation annotation) {
+        return d.withItem(d.items().get(0).annotated(annotation));
     }
 
     static DocketSpec on(String sheet) {

@@ -18,7 +18,7 @@ import static wistel.core.docket.Dockets.resampled;
 import static wistel.core.docket.Dockets.routed;
 import static wistel.core.docket.Dockets.row;
 import static wistel.core.docket.Dockets.set;
-import static wistel.core.docket.Dockets.single;
+import static wistel.core.docket.Dockets.annotated;
 import static wistel.core.docket.Dockets.unpaired;
 
 import java.time.LocalDate;
@@ -47,7 +47,7 @@ import wistel.core.sheet.Annotation;
 import wistel.core.sheet.Caption;
 import wistel.core.sheet.Edge;
 import wistel.core.sheet.SheetPlan;
-import wistel.core.sheet.Single;
+import wistel.core.sheet.Frame;
 import wistel.core.tone.KeptCurve;
 import wistel.core.tone.ToneCurve;
 import wistel.core.tone.ToneScale;
@@ -93,7 +93,7 @@ public class PreflightTest {
     Object[][] cases() {
         MediaRow matteA4 = row("stationery-fine", "rear", 210, 297, REAR);
         MediaRow odd = row("photographic-glossy", "rear", 100, 150, REAR);
-        DocketSpec square = ready().withPlan(single(ready()).framed(150, 150).fitted(Single.Fit.FILL));
+        DocketSpec square = ready().with(ready().single().framed(150, 150).fitted(Frame.Fit.FILL));
         return new Object[][] {
             // PictureRule
             {"profile-missing", Severity.LOOK, ready(), facts(PRINTER, IDLE, false, true), "says nothing about its colour space"},
@@ -107,9 +107,9 @@ public class PreflightTest {
             {"on-unprintable-edge", Severity.STOP, framed(290, 193.3), facts(), "right 10.5 mm"},
             {"cropped", Severity.NOTE, square, facts(), "33 % of the picture"},
             // AnnotationRule: A4 lies across, 210 mm high; 190 mm of picture leave 10 mm below, of which 3 can't be printed
-            {"caption-cut", Severity.LOOK, framed(285, 190).withAnnotation(new Annotation(new Caption(true, false, 0, false, 24), 0, 2, false)), facts(), "too narrow"},
+            {"caption-cut", Severity.LOOK, annotated(framed(285, 190), new Annotation(new Caption(true, false, 0, false, 24), 0, 2, false)), facts(), "too narrow"},
             // SettingsRule and borderless
-            {"sheet-not-for-feed", Severity.STOP, ready().withPlan(single(ready()).edged(new Edge(true, 2, 0))), facts(), "borderless"},
+            {"sheet-not-for-feed", Severity.STOP, ready().withPlan(ready().single().plan().edged(new Edge(true, 2, 0))), facts(), "borderless"},
             {"sheet-not-for-feed", Severity.STOP, ready().withStock(new Stock.Roll(431.8)), facts(), "roll of 17 in"},
             // ResolutionRule: 3000 pixels over 250 mm are 304.8 ppi: at 150 of them (150/304.8)^2 = 24 % stay, at 600 1 - (304.8/600)^2 = 74 % are made up
             {"few-pixels", Severity.LOOK, resampled(150), facts(), "Only 150 pixels an inch"},
@@ -160,7 +160,7 @@ public class PreflightTest {
         for (Object[] row : cases()) {
             Finding found = findings((DocketSpec) row[2], (PreflightFacts) row[3]).stream().filter(f -> f.code().equals(row[0])).findFirst().orElseThrow();
             // what can't be borderless can be printed with borders
-            boolean borderless = single((DocketSpec) row[2]).edge().borderless();
+            boolean borderless = ((DocketSpec) row[2]).plan().edge().borderless();
             assertThat(found.mends().isEmpty()).as((String) row[0]).isEqualTo(without.contains(row[0]) && !borderless);
         }
     }

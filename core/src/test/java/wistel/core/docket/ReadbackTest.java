@@ -24,8 +24,11 @@ import wistel.core.sheet.Caption;
 import wistel.core.sheet.Cut;
 import wistel.core.sheet.Edge;
 import wistel.core.sheet.SheetPlan.PixelSize;
-import wistel.core.sheet.Single.Fit;
+import wistel.core.sheet.Frame.Fit;
+import wistel.core.sheet.Frame;
+import wistel.core.sheet.Item;
 import wistel.core.sheet.Single;
+import wistel.core.sheet.SinglePiece;
 
 /** The one sentence, word for word: it is what a person trusts before a sheet is spent. */
 public class ReadbackTest {
@@ -39,18 +42,22 @@ public class ReadbackTest {
             PrinterState.AWAY, Set.of(blackAlways), true, secondsPerM2, Dockets.TODAY, 1);
     }
 
-    private static DocketSpec spec(Single plan, ColourRoute route, int copies) {
+    private static DocketSpec spec(SinglePiece piece, ColourRoute route, int copies) {
         return DocketSpec.fresh("T", Rendition.of("r1", "m"), new PixelSize(3000, 2000)).withPairing(COTTON)
-            .withStock(Stock.Sheet.of(SheetSize.named("A3+").orElseThrow())).withPlan(plan).withRoute(route).withCopies(copies);
+            .withStock(Stock.Sheet.of(SheetSize.named("A3+").orElseThrow())).with(piece).withRoute(route).withCopies(copies);
     }
 
-    private static Single a3Plus(Fit fit, double w, double h, Borders borders) {
-        return new Single("r1", true, w, h, fit, 0.5, 0.5, Cut.WHOLE, borders, Edge.BORDERED);
+    private static SinglePiece a3Plus(Fit fit, double w, double h, Borders borders) {
+        return piece(new Frame(w, h, fit, 0.5, 0.5, true), new Single("i1", true, borders, Edge.BORDERED));
+    }
+
+    private static SinglePiece piece(Frame frame, Single plan) {
+        return new SinglePiece(new Item("i1", "r1", Cut.WHOLE, frame, Annotation.NONE, 1), plan);
     }
 
     @DataProvider
     Object[][] sentences() {
-        Single whole = a3Plus(Fit.WHOLE, 380, 300, FOOT);
+        SinglePiece whole = a3Plus(Fit.WHOLE, 380, 300, FOOT);
         String lies = "an A3+ sheet of Some Cotton from the front path, picture 380 × 253.3 mm, white 51.5 mm at the sides, 30.3 above and 45.4 below; ";
         return new Object[][] {
             {spec(whole, new ColourRoute.ByWistel(Intent.PERCEPTUAL, true), 1), facts(0),
@@ -104,12 +111,13 @@ public class ReadbackTest {
 
     @Test
     public void rollsEdgesCaptionsAndSharpeningAreTold() {
-        Single plan = new Single("r1", false, 300, 200, Single.Fit.WHOLE, 0.5, 0.5, Cut.WHOLE, new Borders.Sides(30, 50, 30, 50), Edge.BORDERED);
-        DocketSpec roll = spec(plan, new ColourRoute.ByDriver(), 2).withStock(new Stock.Roll(431.8));
+        Single plan = new Single("i1", false, new Borders.Sides(30, 50, 30, 50), Edge.BORDERED);
+        SinglePiece piece = piece(Frame.whole(300, 200), plan);
+        DocketSpec roll = spec(piece, new ColourRoute.ByDriver(), 2).withStock(new Stock.Roll(431.8));
         assertThat(Readback.of(roll, facts(0), facts(0).layout(roll))).startsWith("2 times 281.2 mm of the roll of 17 in of Some Cotton");
-        DocketSpec edge = spec(plan.edged(new Edge(true, 2, 0)).fitted(Single.Fit.FILL), new ColourRoute.ByDriver(), 1);
+        DocketSpec edge = spec(new SinglePiece(piece.item(), plan.edged(new Edge(true, 2, 0))).fitted(Fit.FILL), new ColourRoute.ByDriver(), 1);
         assertThat(Readback.of(edge, facts(0), facts(0).layout(edge))).contains("to the edge and 2 mm over it").doesNotContain("white");
-        DocketSpec numbered = spec(plan, new ColourRoute.ByDriver(), 3).withAnnotation(new Annotation(new Caption(true, false, 25, false, 9), 0, 2, false))
+        DocketSpec numbered = Dockets.annotated(spec(piece, new ColourRoute.ByDriver(), 3), new Annotation(new Caption(true, false, 25, false, 9), 0, 2, false))
             .withSharpening(Sharpening.LIGHT);
         assertThat(Readback.of(numbered, facts(0), facts(0).layout(numbered))).startsWith("3 A3+ sheets").contains("picture ").contains("a caption below; light sharpening");
     }

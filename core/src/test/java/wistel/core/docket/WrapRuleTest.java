@@ -65,7 +65,7 @@ public class WrapRuleTest {
 
     private static DocketSpec docket(WrapBody body, Stock stock) {
         DocketSpec fresh = DocketSpec.fresh("Test", Rendition.of("r1", "master"), new SheetPlan.PixelSize(6000, 4000)).withPairing(pairing("canvas matte", WOVEN));
-        return fresh.withPlan(Wrap.of("r1", body, Cut.WHOLE).lying(stock)).withStock(stock);
+        return fresh.withPlan(Wrap.of("i1", body).onStock(stock)).withStock(stock);
     }
 
     private static List<Finding> found(DocketSpec d, PreflightFacts facts) {
@@ -97,7 +97,7 @@ public class WrapRuleTest {
             assertThat(has(mend.change().on(d), canvas(), "wrap-too-large")).as(mend.label()).isFalse();
         }
         DocketSpec lies = docket(bars(1000, 400, 38, 25), ROLL_24);
-        DocketSpec turned = lies.withPlan(lies.wrap().turned());
+        DocketSpec turned = lies.withPlan(lies.wrap().plan().turned());
         assertThat(only(turned, canvas(), "wrap-too-large").mends().get(0).label()).isEqualTo("Turn it on the paper");
         assertThat(has(only(turned, canvas(), "wrap-too-large").mends().get(0).change().on(turned), canvas(), "wrap-too-large")).isFalse();
     }
@@ -125,7 +125,7 @@ public class WrapRuleTest {
         assertThat(only(docket(bars(600, 400, 38, 25), ROLL_44), busy, "detail-near-fold").what()).contains("10 mm of the left edge").doesNotContain("right");
         // the crop moved away from it
         DocketSpec moved = docket(bars(600, 400, 38, 25), ROLL_44);
-        DocketSpec cut = moved.withPlan(moved.wrap().cut(new Cut(0.2, 0.1, 0.75, 0.75, 0)));
+        DocketSpec cut = new PieceCommand.Trimmed("i1", new Cut(0.2, 0.1, 0.75, 0.75, 0)).on(moved);
         assertThat(has(cut, busy, "detail-near-fold")).isFalse();
         assertThat(left.get().in(0, 0, 0.02, 1)).isGreaterThan(20 * left.get().in(0.5, 0, 0.5, 1) + 0.01);
         assertThat(left.get().in(1.5, 0, 0.2, 1)).isZero();
@@ -135,16 +135,16 @@ public class WrapRuleTest {
     public void paperOverBarsAndCanvasOverABoardAreDoubtful() {
         DocketSpec d = docket(bars(600, 400, 38, 25), ROLL_44);
         assertThat(only(d, facts("gloss", PaperBody.UNKNOWN, Optional.empty()), "bars-want-canvas").severity()).isEqualTo(Severity.LOOK);
-        DocketSpec board = d.withPlan(d.wrap().around(d.wrap().body().on(new WrapBody.Support(WrapBody.Kind.BOARD, 5, 3))));
+        DocketSpec board = d.withPlan(d.wrap().plan().around(d.wrap().plan().body().on(new WrapBody.Support(WrapBody.Kind.BOARD, 5, 3))));
         assertThat(has(board, canvas(), "board-wants-thin-paper")).isTrue();
-        DocketSpec thin = board.withPlan(board.wrap().around(board.wrap().body().of(0.2, Optional.empty())));
+        DocketSpec thin = board.withPlan(board.wrap().plan().around(board.wrap().plan().body().of(0.2, Optional.empty())));
         assertThat(found(thin, facts("gloss", PaperBody.UNKNOWN, Optional.empty()))).isEmpty();
     }
 
     @Test
     public void unknownStretchAndACutterAreTold() {
         DocketSpec d = docket(bars(600, 400, 38, 25), ROLL_44);
-        DocketSpec unknown = d.withPlan(d.wrap().around(d.wrap().body().of(0.48, Optional.empty())));
+        DocketSpec unknown = d.withPlan(d.wrap().plan().around(d.wrap().plan().body().of(0.48, Optional.empty())));
         assertThat(only(unknown, canvas(), "stretch-unknown").severity()).isEqualTo(Severity.NOTE);
         DocketSpec cutting = d.withSettings(d.settings().with(DriverSettings.FINISHING, "60"));
         Finding cutter = only(cutting, canvas(), "cutter-and-canvas");
@@ -157,7 +157,7 @@ public class WrapRuleTest {
         DocketSpec d = docket(tight, ROLL_24);
         PreflightFacts wide = new PreflightFacts(canvas().pictures(), canvas().pairing(), Optional.of(PrinterDescription.of("roll printer", List.of(new MediaRow("canvas", "roll", Range.only(24 * INCH), new Range(100, 18_000), new Margins(30, 15, 30, 15))),
             Map.of(DriverSettings.MEDIA_TYPE, ValueSet.keywords("canvas"), DriverSettings.FEED, ValueSet.keywords("roll")), List.of(360), List.of("device3_16"), List.of())), Dockets.idle(), Set.of(), true, 0, Dockets.TODAY, 1);
-        DocketSpec across = d.withPlan(d.wrap().laid(true));
+        DocketSpec across = d.withPlan(d.wrap().plan().laid(true));
         assertThat(only(across, wide, "wrap-on-unprintable-edge").severity()).isEqualTo(Severity.STOP);
     }
 
@@ -180,23 +180,23 @@ public class WrapRuleTest {
     @Test
     public void changesOfWrapsSayWhatTheyDo() {
         DocketSpec d = docket(bars(600, 400, 38, 25), ROLL_44);
-        assertThat(new WrapCommand.Wraps(d.wrap()).words()).isEqualTo("600 × 400 mm on 38 mm bars");
+        assertThat(new WrapCommand.Wraps(d.wrap().plan()).words()).isEqualTo("600 × 400 mm on 38 mm bars");
         assertThat(new WrapCommand.SidesFilled(new SideFill.Stretched()).words()).isEqualTo("stretched sides");
         assertThat(new WrapCommand.SidesMoved(new SideMoves(-10, 20, 30)).words()).isEqualTo("sides 10 % lighter, softer, 30 % less colour");
         assertThat(new WrapCommand.SidesMoved(SideMoves.NONE).words()).isEqualTo("sides as they are");
-        assertThat(new SheetCommand.Turned().on(d).wrap().across()).isNotEqualTo(d.wrap().across());
-        assertThat(new SheetCommand.Cropped(0.2, 0.7).on(d).wrap().cropX()).isEqualTo(0.2);
-        assertThat(new SheetCommand.Stocked(ROLL_24, Optional.empty()).on(d).wrap().fits(ROLL_24)).isTrue();
+        assertThat(new SheetCommand.Turned().on(d).wrap().plan().across()).isNotEqualTo(d.wrap().plan().across());
+        assertThat(new PieceCommand.Cropped("i1", 0.2, 0.7).on(d).wrap().item().frame().cropX()).isEqualTo(0.2);
+        assertThat(new SheetCommand.Stocked(ROLL_24, Optional.empty()).on(d).wrap().plan().fits(ROLL_24)).isTrue();
         DocketSpec moved = new WrapCommand.SidesMoved(new SideMoves(12, 0, 0)).on(d);
         assertThat(Readback.of(moved, canvas(), canvas().layout(moved))).contains("one wrap of 600 × 400 mm on 38 mm bars with mirrored sides (12 % darker), 25 mm turned over bare");
         // what a sheet was numbered with doesn't number wraps: the printer makes the copies
-        DocketSpec numbered = d.withAnnotation(new Annotation(new Caption(false, false, 25, false, 9), 0, 0, false)).withCopies(3);
-        assertThat(numbered.annotation().numbered()).isTrue();
+        DocketSpec numbered = Dockets.annotated(d, new Annotation(new Caption(false, false, 25, false, 9), 0, 0, false)).withCopies(3);
+        assertThat(numbered.items().get(0).annotation().numbered()).isTrue();
         assertThat(numbered.copiesByPrinter()).isEqualTo(3);
         // another canvas is as thick as it is, and nobody knows how it gives
         DocketSpec other = d.withPairing(new PairingVersion("d", 1, "p", "Roll printer", "Other Canvas", "canvas", new PaperBody(0.6, 0, "", PaperBody.Curl.FLAT), DriverSettings.of("canvas", "roll", 5), "hash",
             Intent.RELATIVE, new Lab(94, 0, 3), 20));
-        assertThat(other.wrap().body().thicknessMm()).isEqualTo(0.6);
-        assertThat(other.wrap().body().growth()).isEmpty();
+        assertThat(other.wrap().plan().body().thicknessMm()).isEqualTo(0.6);
+        assertThat(other.wrap().plan().body().growth()).isEmpty();
     }
 }

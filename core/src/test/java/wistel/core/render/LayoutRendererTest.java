@@ -47,9 +47,10 @@ import wistel.core.pictures.Progress;
 import wistel.core.pictures.RowSource;
 import wistel.core.pictures.View;
 import wistel.core.sheet.Borders;
-import wistel.core.sheet.Cut;
 import wistel.core.sheet.Edge;
+import wistel.core.sheet.Item;
 import wistel.core.sheet.Layout;
+import wistel.core.sheet.LayoutInput;
 import wistel.core.sheet.Mark;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
@@ -214,8 +215,8 @@ public class LayoutRendererTest {
     /** A mirrored bleed repeats the picture backwards from its edge on, and leaves the picture itself as it is. */
     @Test
     public void aBleedMirrorsThePictureAtItsEdges() throws IOException {
-        Single plan = new Single("r", false, 24 * 2.54, 16 * 2.54, Single.Fit.WHOLE, 0.5, 0.5, Cut.WHOLE, new Borders.Even(), new Edge(false, 0, 3 * 2.54));
-        Layout layout = plan.lay(SheetPlan.Ground.bare(new Stock.Sheet("s", 40 * 2.54, 40 * 2.54), Margins.NONE, Map.of("r", new SheetPlan.PixelSize(24, 16))));
+        Single plan = new Single("i", false, new Borders.Even(), new Edge(false, 0, 3 * 2.54));
+        Layout layout = plan.lay(LayoutInput.bare(new Stock.Sheet("s", 40 * 2.54, 40 * 2.54), Margins.NONE, Map.of("r", new SheetPlan.PixelSize(24, 16)), List.of(Item.whole("i", "r", 24 * 2.54, 16 * 2.54))));
         char[][] rows = printed(layout.pages().get(0), Map.of("r", picture(places())));
         for (int y = 0; y < 40; y++) {
             for (int x = 0; x < 40; x++) {

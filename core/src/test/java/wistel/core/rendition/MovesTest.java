@@ -11,7 +11,6 @@ import org.assertj.core.api.ThrowableAssert.ThrowingCallable;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import wistel.core.colour.LabEncoding;
-import wistel.core.colour.MonotoneCubic;
 import wistel.core.colour.Oklab;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.icc.stage.LabFunction;

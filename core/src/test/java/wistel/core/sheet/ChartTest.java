@@ -14,10 +14,10 @@ import wistel.core.paper.Stock;
 
 public class ChartTest {
     private static final Margins WIDE = new Margins(30, 3, 30, 3);
-    private static final Chart CHART = new Chart("r1", 180, 0.55, List.of("Wedge 12", "Some Cotton on a printer", "fine quality"));
+    private static final Chart CHART = new Chart("i1", 180, 0.55, List.of("Wedge 12", "Some Cotton on a printer", "fine quality"));
 
     private static Layout on(Stock stock, Margins margins) {
-        return CHART.lay(SheetPlan.Ground.bare(stock, margins, Map.of("r1", new SheetPlan.PixelSize(1800, 1580))));
+        return CHART.lay(LayoutInput.bare(stock, margins, Map.of("r1", new SheetPlan.PixelSize(1800, 1580)), List.of(Item.whole("i1", "r1", 180, 158))));
     }
 
     @Test
@@ -44,7 +44,9 @@ public class ChartTest {
 
     @Test
     public void whatItDoesntFitIsSaid() {
-        assertThatThrownBy(() -> on(new Stock.Sheet("4x6", 101.6, 152.4), WIDE)).isInstanceOf(InvalidRequest.class).hasMessageContaining("doesn't fit 4x6");
-        assertThatThrownBy(() -> new Chart("r1", 0, 0.5, List.of())).isInstanceOf(InvalidRequest.class);
+        Layout small = on(new Stock.Sheet("4x6", 101.6, 152.4), WIDE);
+        assertThat(small.unplaced()).containsExactly(new Layout.Unplaced("i1", Layout.Unplaced.Reason.TOO_LARGE));
+        assertThat(small.placed()).isEmpty();
+        assertThatThrownBy(() -> new Chart("i1", 0, 0.5, List.of())).isInstanceOf(InvalidRequest.class);
     }
 }

@@ -11,9 +11,8 @@ import wistel.core.length.Margins;
 import wistel.core.paper.Stock;
 import wistel.core.pictures.Crop;
 import wistel.core.pictures.Orientation;
-import wistel.core.sheet.SheetPlan.Ground;
 import wistel.core.sheet.SheetPlan.PixelSize;
-import wistel.core.sheet.Single.Fit;
+import wistel.core.sheet.Frame.Fit;
 
 public class SingleTest {
     private static final Margins COTTON = new Margins(30, 3.4, 30, 3.4);
@@ -21,12 +20,24 @@ public class SingleTest {
     private static final Borders FOOT = new Borders.HeavierFoot();
     private static final Stock A3_PLUS = new Stock.Sheet("A3+", 329, 483);
 
-    private static Layout laid(Single plan, Margins margins, int w, int h) {
-        return plan.lay(Ground.bare(A3_PLUS, margins, Map.of("r", new PixelSize(w, h))));
+    private static LayoutInput input(SinglePiece piece, Stock stock, Margins margins, int w, int h) {
+        return LayoutInput.bare(stock, margins, Map.of("r", new PixelSize(w, h)), List.of(piece.item()));
     }
 
-    private static Single plan(boolean across, double w, double h, Fit fit, Borders borders) {
-        return new Single("r", across, w, h, fit, 0.5, 0.5, Cut.WHOLE, borders, Edge.BORDERED);
+    private static Layout laid(SinglePiece piece, Margins margins, int w, int h) {
+        return piece.plan().lay(input(piece, A3_PLUS, margins, w, h));
+    }
+
+    private static SinglePiece plan(boolean across, double w, double h, Fit fit, Borders borders) {
+        return piece(across, new Frame(w, h, fit, 0.5, 0.5, true), borders);
+    }
+
+    private static SinglePiece piece(boolean across, Frame frame, Borders borders) {
+        return new SinglePiece(new Item("i", "r", Cut.WHOLE, frame, Annotation.NONE, 1), new Single("i", across, borders, Edge.BORDERED));
+    }
+
+    private static SinglePiece edged(SinglePiece piece, Edge edge) {
+        return new SinglePiece(piece.item(), piece.plan().edged(edge));
     }
 
     private static Page page(Layout layout) {
@@ -73,8 +84,8 @@ public class SingleTest {
         for (int i = 0; i < 2000; i++) {
             int w = 200 + random.nextInt(8000);
             int h = 200 + random.nextInt(8000);
-            Single plan = new Single("r", random.nextBoolean(), 5 + random.nextDouble() * 600, 5 + random.nextDouble() * 600, random.nextBoolean() ? Fit.FILL : Fit.WHOLE,
-                random.nextDouble(), random.nextDouble(), Cut.WHOLE, random.nextBoolean() ? EVEN : FOOT, Edge.BORDERED);
+            SinglePiece plan = piece(random.nextBoolean(), new Frame(5 + random.nextDouble() * 600, 5 + random.nextDouble() * 600, random.nextBoolean() ? Fit.FILL : Fit.WHOLE,
+                random.nextDouble(), random.nextDouble(), true), random.nextBoolean() ? EVEN : FOOT);
             Layout layout = laid(plan, COTTON, w, h);
             Page p = page(layout);
             Placed placed = p.placed().get(0);
@@ -90,8 +101,8 @@ public class SingleTest {
         }
     }
 
-    private static Layout on(Single plan, Stock stock) {
-        return plan.lay(Ground.bare(stock, COTTON, Map.of("r", new PixelSize(3000, 2000))));
+    private static Layout on(SinglePiece piece, Stock stock) {
+        return piece.plan().lay(input(piece, stock, COTTON, 3000, 2000));
     }
 
     /** Typed borders and the picture between them are the paper, on sheets and rolls, whichever way it lies. */
@@ -102,8 +113,7 @@ public class SingleTest {
             Borders.Sides sides = new Borders.Sides(random.nextDouble() * 60, random.nextDouble() * 60, random.nextDouble() * 60, random.nextDouble() * 60);
             boolean across = random.nextBoolean();
             Stock stock = random.nextBoolean() ? A3_PLUS : new Stock.Roll(431.8);
-            Single plan = new Single("r", across, 5 + random.nextDouble() * 600, 5 + random.nextDouble() * 600, Fit.FILL, random.nextDouble(), random.nextDouble(), Cut.WHOLE,
-                sides, Edge.BORDERED);
+            SinglePiece plan = piece(across, new Frame(5 + random.nextDouble() * 600, 5 + random.nextDouble() * 600, Fit.FILL, random.nextDouble(), random.nextDouble(), true), sides);
             Page p = page(on(plan, stock));
             Rect at = p.placed().get(0).atMm();
             assertThat(sides.left() + at.width() + sides.right()).isCloseTo(p.widthMm(), within(1e-9));
@@ -124,10 +134,10 @@ public class SingleTest {
             double w = 20 + random.nextDouble() * 200;
             Rect at = new Rect(random.nextDouble() * 80, random.nextDouble() * 80, w, w / 1.5);
             boolean across = random.nextBoolean();
-            Single dragged = plan(across, 100, 100, Fit.WHOLE, EVEN).laid(at, A3_PLUS);
+            SinglePiece dragged = plan(across, 100, 100, Fit.WHOLE, EVEN).laid(at, A3_PLUS);
             Page p = page(on(dragged, A3_PLUS));
             Borders.Sides typed = new Borders.Sides(at.y(), p.widthMm() - at.right(), p.heightMm() - at.bottom(), at.x());
-            assertThat(dragged.borders()).isEqualTo(typed);
+            assertThat(dragged.plan().borders()).isEqualTo(typed);
             Rect lies = p.placed().get(0).atMm();
             assertThat(lies.x()).isCloseTo(at.x(), within(1e-9));
             assertThat(lies.y()).isCloseTo(at.y(), within(1e-9));
@@ -142,9 +152,10 @@ public class SingleTest {
             for (boolean across : new boolean[] {true, false}) {
                 for (Borders borders : List.of(EVEN, FOOT)) {
                     for (int[] px : new int[][] {{3000, 2000}, {2000, 3000}, {2000, 2000}, {6000, 1000}}) {
-                        Ground ground = Ground.bare(stock, COTTON, Map.of("r", new PixelSize(px[0], px[1])));
-                        Single largest = plan(across, 100, 100, Fit.WHOLE, borders).largest(ground);
-                        Page p = page(largest.lay(ground));
+                        SinglePiece plan = plan(across, 100, 100, Fit.WHOLE, borders);
+                        Frame frame = plan.largest(input(plan, stock, COTTON, px[0], px[1]));
+                        SinglePiece largest = plan.framed(frame.widthMm(), frame.heightMm());
+                        Page p = page(largest.plan().lay(input(largest, stock, COTTON, px[0], px[1])));
                         Rect at = p.placed().get(0).atMm();
                         assertThat(Overhang.of(p, p.placed().get(0))).as(stock + " " + across + " " + borders).isEmpty();
                         Margins m = p.unprintable();
@@ -159,7 +170,7 @@ public class SingleTest {
     /** What falls off a borderless sheet is what lies outside of it; a bleed takes its place and nothing is lost. */
     @Test
     public void borderlessLosesTheOverhangAndABleedSavesIt() {
-        Single plan = plan(true, 100, 100, Fit.FILL, EVEN).edged(new Edge(true, 2, 0));
+        SinglePiece plan = edged(plan(true, 100, 100, Fit.FILL, EVEN), new Edge(true, 2, 0));
         Layout cut = on(plan, A3_PLUS);
         Page p = page(cut);
         assertThat(p.unprintable()).isEqualTo(Margins.NONE);
@@ -168,7 +179,7 @@ public class SingleTest {
         Crop crop = p.placed().get(0).crop();
         double kept = crop.width() * crop.height() * (483.0 * 329) / (487.0 * 333);
         assertThat(cut.losses().get(0).share()).isCloseTo(1 - kept / 6e6, within(1e-9));
-        Page bled = page(on(plan.edged(new Edge(true, 2, 3)), A3_PLUS));
+        Page bled = page(on(edged(plan, new Edge(true, 2, 3)), A3_PLUS));
         assertThat(bled.placed().get(0).atMm()).isEqualTo(new Rect(0, 0, 483, 329));
         assertThat(bled.bleed()).hasSize(8);
         assertThat(bled.overMm()).isEqualTo(2);
@@ -177,13 +188,14 @@ public class SingleTest {
     /** A frame that has the picture's shape already becomes the printable paper; another one is filled as it is. */
     @Test
     public void fillingFillsThePrintableSheetWhereTheFrameHasThePicturesShape() {
-        Ground ground = Ground.bare(A3_PLUS, COTTON, Map.of("r", new PixelSize(3000, 2000)));
-        Single filled = plan(true, 300, 200, Fit.WHOLE, EVEN).filling(ground);
-        Page p = page(filled.lay(ground));
+        SinglePiece plan = plan(true, 300, 200, Fit.WHOLE, EVEN);
+        SinglePiece filled = plan.filling(input(plan, A3_PLUS, COTTON, 3000, 2000));
+        Page p = page(on(filled, A3_PLUS));
         Rect at = p.placed().get(0).atMm();
         assertThat(new double[] {at.x(), at.y(), at.width(), at.height()}).containsExactly(new double[] {30, 3.4, 423, 322.2}, within(1e-9));
         assertThat(Overhang.of(p, p.placed().get(0))).isEmpty();
-        assertThat(plan(true, 300, 150, Fit.WHOLE, EVEN).filling(ground).widthMm()).isEqualTo(300);
+        SinglePiece flat = plan(true, 300, 150, Fit.WHOLE, EVEN);
+        assertThat(flat.filling(input(flat, A3_PLUS, COTTON, 3000, 2000)).item().frame().widthMm()).isEqualTo(300);
     }
 
     /** However a picture is straightened, the corners of what is kept lie on it. */
@@ -210,8 +222,8 @@ public class SingleTest {
     @Test
     public void numberedCopiesArePagesOfTheirOwn() {
         Annotation annotation = new Annotation(new Caption(true, true, 25, true, 9), 0.2, 2, true);
-        Ground ground = new Ground(A3_PLUS, COTTON, Map.of("r", new PixelSize(3000, 2000)), annotation, new SheetPlan.Lettering("Fells", "1 May 2026", 4), 3);
-        Layout layout = plan(true, 380, 999, Fit.WHOLE, FOOT).lay(ground);
+        SinglePiece plan = plan(true, 380, 999, Fit.WHOLE, FOOT);
+        Layout layout = plan.plan().lay(new LayoutInput(A3_PLUS, COTTON, Map.of("r", new PixelSize(3000, 2000)), Map.of("i", plan.item().annotated(annotation)), Map.of("i", new CaptionText("Fells", "1 May 2026", 4)), 3));
         assertThat(layout.pages()).hasSize(3);
         for (int i = 0; i < 3; i++) {
             List<String> words = layout.pages().get(i).marks().stream().filter(Mark.Text.class::isInstance).map(m -> ((Mark.Text) m).words()).toList();

@@ -20,6 +20,7 @@ import wistel.core.pictures.SideMoves;
 public class WrapTest {
     private static final Stock ROLL_44 = new Stock.Roll(44 * 25.4);
     private static final Margins MARGINS = new Margins(30, 3, 30, 3);
+    private static final Item ITEM = Item.whole("i", "r", 100, 100);
     private static final SideFill ITSELF = new SideFill.Itself();
     private static final SideFill MIRRORED = new SideFill.Mirrored();
 
@@ -28,11 +29,11 @@ public class WrapTest {
     }
 
     private static Wrap wrap(WrapBody body, Wrap.Panels panels, SideFill fill, Wrap.Corners corners) {
-        return new Wrap("r", false, body, panels, Cut.WHOLE, 0.5, 0.5, fill, SideMoves.NONE, corners);
+        return new Wrap("i", false, body, panels, fill, SideMoves.NONE, corners);
     }
 
-    private static SheetPlan.Ground ground(Stock stock) {
-        return new SheetPlan.Ground(stock, MARGINS, Map.of("r", new SheetPlan.PixelSize(6000, 4000)), Annotation.NONE, new SheetPlan.Lettering("Dune", "3 May 2026", 1), 1);
+    private static LayoutInput ground(Stock stock) {
+        return new LayoutInput(stock, MARGINS, Map.of("r", new SheetPlan.PixelSize(6000, 4000)), Map.of("i", ITEM), Map.of("i", new CaptionText("Dune", "3 May 2026", 1)), 1);
     }
 
     @DataProvider
@@ -146,20 +147,20 @@ public class WrapTest {
     public void aRollIsCutToThePrintWithRoomToHoldItByAndAPrintLiesAsItFits() {
         Wrap wide = wrap(bars(1200, 400, 38, false), Wrap.Panels.ONE, MIRRORED, Wrap.Corners.FOLDED);
         assertThat(wide.fits(ROLL_44)).isFalse();
-        assertThat(wide.lying(ROLL_44).across()).isTrue();
-        assertThat(wide.lying(ROLL_44).fits(ROLL_44)).isTrue();
-        Layout layout = wide.lying(ROLL_44).lay(ground(ROLL_44));
+        assertThat(wide.onStock(ROLL_44).across()).isTrue();
+        assertThat(wide.onStock(ROLL_44).fits(ROLL_44)).isTrue();
+        Layout layout = wide.onStock(ROLL_44).lay(ground(ROLL_44));
         assertThat(layout.usedLengthMm()).isCloseTo(wide.body().flatWidthMm() + 60, within(1e-9));
         // lying across takes the shorter way of a face that fits both ways
         Wrap either = wrap(bars(600, 400, 38, false), Wrap.Panels.ONE, MIRRORED, Wrap.Corners.FOLDED);
-        assertThat(either.lying(ROLL_44).across()).isFalse();
-        assertThat(either.turned().lying(ROLL_44).across()).isFalse();
+        assertThat(either.onStock(ROLL_44).across()).isFalse();
+        assertThat(either.turned().onStock(ROLL_44).across()).isFalse();
     }
 
     @Test
     public void aLabGetsEachPrintOnASheetOfItsOwnSizeWithTheSameMarks() {
         Wrap wrap = wrap(bars(200, 300, 38, true), new Wrap.Panels(3, 1, 30), ITSELF, Wrap.Corners.FOLDED);
-        Layout alone = wrap.alone(ground(ROLL_44));
+        Layout alone = new WrapPiece(ITEM, wrap).alone(ground(ROLL_44));
         assertThat(alone.pages()).hasSize(3);
         assertThat(alone.pages().get(0).widthMm()).isCloseTo(wrap.body().flatWidthMm() + 2 * (Wrap.MARKS_MM + 3), within(1e-9));
         assertThat(alone.pages().get(0).marks()).hasSameSizeAs(wrap.lay(ground(ROLL_44)).pages().get(0).marks());

@@ -27,7 +27,9 @@ import wistel.core.colour.LabEncoding;
 import wistel.core.docket.Change;
 import wistel.core.docket.DocketCommand;
 import wistel.core.docket.MachineCommand;
+import wistel.core.docket.DocketSpec;
 import wistel.core.docket.PictureCommand;
+import wistel.core.docket.PieceCommand;
 import wistel.core.docket.SheetCommand;
 import wistel.core.docket.WrapCommand;
 import wistel.core.fault.PrinterException;
@@ -50,7 +52,7 @@ import wistel.core.rendition.Compensation;
 import wistel.core.rendition.Move;
 import wistel.core.rendition.Treatment;
 import wistel.core.sheet.Borders;
-import wistel.core.sheet.Single;
+import wistel.core.sheet.Frame;
 import wistel.server.compensation.CompensationRepository;
 import wistel.server.docket.DocketRepository;
 import wistel.server.docket.DocketService;
@@ -163,7 +165,7 @@ class DemoScenario {
     }
 
     /** @param compensation name under which the moves that are suggested for it are kept */
-    record DocketPlan(String picture, String title, String printer, String paper, Double rollInches, String sheet, Boolean across, Double widthMm, Double heightMm, Single.Fit fit, Boolean heavierFoot,
+    record DocketPlan(String picture, String title, String printer, String paper, Double rollInches, String sheet, Boolean across, Double widthMm, Double heightMm, Frame.Fit fit, Boolean heavierFoot,
                       Intent intent, Boolean looked, Boolean profileTaken, String mediaType, Boolean byDriver, Treatment treatment, String compensation, List<Judged> prints, WrapPlan wrap) {
     }
 
@@ -327,19 +329,19 @@ class DemoScenario {
         }
         if (plan.sheet != null) {
             change(id, new SheetCommand.Stocked(Stock.Sheet.of(SheetSize.named(plan.sheet).orElseThrow()), Optional.empty()));
-            if (dockets.get(id).spec().single().across() != Boolean.TRUE.equals(plan.across)) {
+            if (dockets.get(id).spec().single().plan().across() != Boolean.TRUE.equals(plan.across)) {
                 change(id, new SheetCommand.Turned());
             }
-            change(id, new SheetCommand.Framed(plan.widthMm, plan.fit == Single.Fit.FILL ? plan.heightMm : plan.widthMm / aspect));
-            change(id, new SheetCommand.Fitted(plan.fit == null ? Single.Fit.WHOLE : plan.fit));
+            change(id, new PieceCommand.Framed(DocketSpec.FIRST_ITEM, plan.widthMm, plan.fit == Frame.Fit.FILL ? plan.heightMm : plan.widthMm / aspect));
+            change(id, new PieceCommand.Fitted(DocketSpec.FIRST_ITEM, plan.fit == null ? Frame.Fit.WHOLE : plan.fit));
             change(id, new SheetCommand.Bordered(Boolean.TRUE.equals(plan.heavierFoot) ? new Borders.HeavierFoot() : new Borders.Even()));
         }
         if (plan.rollInches != null) {
             change(id, new SheetCommand.Stocked(new Stock.Roll(plan.rollInches * Length.MM_PER_INCH), Optional.empty()));
-            if (dockets.get(id).spec().single().across() != Boolean.TRUE.equals(plan.across)) {
+            if (dockets.get(id).spec().single().plan().across() != Boolean.TRUE.equals(plan.across)) {
                 change(id, new SheetCommand.Turned());
             }
-            change(id, new SheetCommand.Framed(plan.widthMm, plan.widthMm / aspect));
+            change(id, new PieceCommand.Framed(DocketSpec.FIRST_ITEM, plan.widthMm, plan.widthMm / aspect));
         }
         if (plan.wrap != null) {
             wrap(id, plan.wrap);

@@ -23,6 +23,7 @@ import wistel.core.docket.Command;
 import wistel.core.docket.DocketSpec;
 import wistel.core.docket.Finding;
 import wistel.core.docket.MachineCommand;
+import wistel.core.docket.PieceCommand;
 import wistel.core.docket.Preflight;
 import wistel.core.docket.PictureCommand;
 import wistel.core.docket.PreflightFacts;
@@ -54,13 +55,18 @@ import wistel.core.rendition.CompensationRef;
 import wistel.core.rendition.Rendition;
 import wistel.core.sheet.Borders;
 import wistel.core.sheet.Cut;
+import wistel.core.sheet.Frame;
+import wistel.core.sheet.Item;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
 import wistel.core.sheet.Rect;
 import wistel.core.sheet.SheetPlan.PixelSize;
+import wistel.core.sheet.Plans;
 import wistel.core.sheet.Single;
+import wistel.core.sheet.SinglePiece;
 import wistel.core.sheet.Wrap;
+import wistel.core.sheet.WrapPiece;
 import wistel.core.tone.KeptCurve;
 import wistel.core.tone.ToneMode;
 import wistel.server.docket.DocketView.Borderless;
@@ -174,7 +180,7 @@ public class DocketService {
         List<PrintOrder.Master> used = d.renditions().stream().map(r -> {
             MasterRepository.Brief m = Optional.ofNullable(briefs.get(r.masterHash()))
                 .orElseThrow(() -> records.damaged("docket " + row.number(), new IllegalArgumentException("its picture " + r.masterHash() + " isn't there")));
-            Optional<DetailMap> detail = d.plan() instanceof Wrap ? details.of(m.hash()) : Optional.empty();
+            Optional<DetailMap> detail = Plans.wrap(d.plan()).isPresent() ? details.of(m.hash()) : Optional.empty();
             pictures.put(r.id(), new PreflightFacts.Picture(new PixelSize(m.width(), m.height()), m.channels(), m.profileHash().isPresent(), m.profileProblem(), sourceName(m), detail));
             return new PrintOrder.Master(r.id(), m.hash(), m.profileHash().orElseGet(() -> StandardSpaces.assumedFor(m.channels()).hash()));
         }).toList();
@@ -215,7 +221,7 @@ public class DocketService {
         return new DocketView(id, row.number(), row.version(), row.undo(), row.redo(), d, d.stock().name(), d.renditions().stream().map(r -> onDocket(r, judged)).toList(),
             judged.facts.pairing(), layout, layout.bareMm2() / paper,
             Track.of(d, judged.facts, layout, findings), findings, Readback.of(d, judged.facts, layout), options(d, judged),
-            DocketView.Wrapped.of(d, judged.facts.pictures().get(d.renditions().get(0).id()).size(), layout));
+            DocketView.Wrapped.of(d, judged.facts, layout));
     }
 
     private OnDocket onDocket(Rendition rendition, Judged judged) {
@@ -249,9 +255,9 @@ public class DocketService {
 
     private static StockChoice choice(DocketSpec d, PreflightFacts facts, Stock stock, double aspect, boolean own) {
         boolean fills = stock instanceof Stock.Sheet s
-            && (Single.sameShape(s.lengthMm() / s.widthMm(), aspect) || Single.sameShape(s.widthMm() / s.lengthMm(), aspect));
+            && (Frame.sameShape(s.lengthMm() / s.widthMm(), aspect) || Frame.sameShape(s.widthMm() / s.lengthMm(), aspect));
         String label = stock instanceof Stock.Sheet s ? s.name() + ", " + Length.mm(s.widthMm()) + " × " + Length.mm(s.lengthMm()) + " mm" : stock.name() + ", " + Length.mm(stock.widthMm()) + " mm";
-        boolean holds = !(d.plan() instanceof Wrap wrap) || wrap.lying(stock).fits(stock);
+        boolean holds = d.plan().onStock(stock).fits(stock);
         return new StockChoice(stock, facts.feedFor(d, stock), label, fills, own, facts.loaded(d, stock), holds);
     }
 
@@ -276,14 +282,18 @@ public class DocketService {
     }
 
     public void change(UUID id, int version, Change change) {
-        dockets.change(id, version, change instanceof SheetCommand.Fitted f && f.fit() == Single.Fit.FILL ? filling(id) : change);
+        dockets.change(id, version, change instanceof PieceCommand.Fitted f && f.fit() == Frame.Fit.FILL ? filling(id, f) : change);
     }
 
-    private Change filling(UUID id) {
+    private Change filling(UUID id, PieceCommand.Fitted asked) {
         DocketRepository.Row row = dockets.get(id);
-        Single plan = row.spec().single();
-        Single filled = plan.filling(judged(row).facts.ground(row.spec()));
-        return filled.equals(plan.fitted(Single.Fit.FILL)) ? new SheetCommand.Fitted(Single.Fit.FILL) : new SheetCommand.Filled(filled.widthMm(), filled.heightMm());
+        if (Plans.single(row.spec().plan()).isEmpty()) {
+            return asked;
+        }
+        SinglePiece piece = row.spec().single();
+        SinglePiece filled = piece.filling(judged(row).facts.input(row.spec()));
+        Frame frame = filled.item().frame();
+        return filled.equals(piece.fitted(Frame.Fit.FILL)) ? asked : new PieceCommand.Filled(piece.item().id(), frame.widthMm(), frame.heightMm());
     }
 
     /** Lengths as a person typed them, with units; one of them, or all four borders, is given. */
@@ -297,7 +307,7 @@ public class DocketService {
     /** The others follow from the picture. */
     public void resize(UUID id, int version, SizeAsked asked) {
         Judged judged = judged(dockets.get(id));
-        Single plan = judged.row.spec().single();
+        SinglePiece plan = judged.row.spec().single();
         Page page = judged.layout.pages().get(0);
         Placed placed = page.placed().get(0);
         change(id, version, asked.borders.<Change>map(b -> new SheetCommand.Bordered(new Borders.Sides(mm(b.top), mm(b.right), mm(b.bottom), mm(b.left))))
@@ -311,9 +321,9 @@ public class DocketService {
         return x.isEmpty() && y.isEmpty() ? Optional.empty() : Optional.of(new SheetCommand.Laid(new Rect(x.orElse(at.x()), y.orElse(at.y()), at.width(), at.height())));
     }
 
-    private static Change sized(SizeAsked asked, Single plan, Placed placed) {
+    private static Change sized(SizeAsked asked, SinglePiece piece, Placed placed) {
         Rect at = placed.atMm();
-        boolean whole = plan.fit() == Single.Fit.WHOLE;
+        boolean whole = piece.item().frame().fit() == Frame.Fit.WHOLE;
         double aspect = at.width() / at.height();
         double w = at.width();
         double h = at.height();
@@ -329,8 +339,8 @@ public class DocketService {
             h *= factor;
         }
         // laid by hand it stays about its middle, else the borders place it
-        return plan.borders() instanceof Borders.Sides && w >= Single.SMALLEST_MM && h >= Single.SMALLEST_MM
-            ? new SheetCommand.Laid(new Rect(at.x() + (at.width() - w) / 2, at.y() + (at.height() - h) / 2, w, h)) : new SheetCommand.Framed(w, h);
+        return piece.plan().borders() instanceof Borders.Sides && w >= Frame.SMALLEST_MM && h >= Frame.SMALLEST_MM
+            ? new SheetCommand.Laid(new Rect(at.x() + (at.width() - w) / 2, at.y() + (at.height() - h) / 2, w, h)) : new PieceCommand.Framed(piece.item().id(), w, h);
     }
 
     private static double mm(String written) {
@@ -340,8 +350,9 @@ public class DocketService {
     /** As large as can be printed. */
     public void enlarge(UUID id, int version) {
         DocketRepository.Row row = dockets.get(id);
-        Single largest = row.spec().single().largest(judged(row).facts.ground(row.spec()));
-        change(id, version, new SheetCommand.Framed(largest.widthMm(), largest.heightMm()));
+        SinglePiece piece = row.spec().single();
+        Frame largest = piece.largest(judged(row).facts.input(row.spec()));
+        change(id, version, new PieceCommand.Framed(piece.item().id(), largest.widthMm(), largest.heightMm()));
     }
 
     /** A sheet cut to measure, with a name to find it again by where one is given. */
@@ -383,7 +394,11 @@ public class DocketService {
      */
     private List<Command> following(DocketRepository.Row row, Change change) {
         Judged before = judged(row);
-        if (!(row.spec().plan() instanceof Single plan) || row.spec().renditions().size() > 1 || !plan.equals(DocketSpec.usual(plan.renditionId(), before.facts.ground(row.spec())))) {
+        if (Plans.single(row.spec().plan()).isEmpty() || row.spec().items().size() > 1) {
+            return List.of();
+        }
+        SinglePiece piece = row.spec().single();
+        if (!liesAs(piece, SinglePiece.usual(piece.item().id(), piece.item().renditionId(), before.facts.input(row.spec())))) {
             return List.of();
         }
         DocketSpec next = change.on(row.spec());
@@ -396,11 +411,16 @@ public class DocketService {
             takes.ifPresent(s -> along.add(new SheetCommand.Stocked(s, after.facts.feedFor(next, s))));
         }
         DocketSpec on = along.isEmpty() ? next : along.get(0).on(next);
-        Single usual = DocketSpec.usual(plan.renditionId(), judged(row.with(on)).facts.ground(on));
-        if (!usual.equals(plan)) {
-            along.add(new SheetCommand.Framed(usual.widthMm(), usual.heightMm()));
+        SinglePiece usual = SinglePiece.usual(piece.item().id(), piece.item().renditionId(), judged(row.with(on)).facts.input(on));
+        if (!liesAs(piece, usual)) {
+            along.add(new PieceCommand.Framed(piece.item().id(), usual.item().frame().widthMm(), usual.item().frame().heightMm()));
         }
         return along;
+    }
+
+    /** Whatever is written round it. */
+    private static boolean liesAs(SinglePiece piece, SinglePiece usual) {
+        return piece.plan().equals(usual.plan()) && piece.item().annotated(usual.item().annotation()).equals(usual.item());
     }
 
     /** This docket on the pairings of other printers, those of the same paper first. */
@@ -458,37 +478,40 @@ public class DocketService {
         Master master = taken.master();
         Judged judged = judged(dockets.get(like));
         DocketSpec d = judged.row.spec();
-        if (d.plan() instanceof Wrap) {
+        if (Plans.wrap(d.plan()).isPresent()) {
             return wrappedLike(taken, d);
         }
-        Single plan = d.single();
+        Single plan = d.single().plan();
+        Item item = d.single().item();
+        Frame frame = item.frame();
         Rendition of = d.renditions().get(0);
         Rendition rendition = Rendition.of(FIRST_RENDITION, master.hash()).treated(of.treatment()).compensated(of.compensation());
         double aspect = (double) master.width() / master.height();
         Rect before = judged.layout.placed().get(0).atMm();
         boolean turns = aspect != 1 && before.width() != before.height() && aspect > 1 != before.width() > before.height();
-        double w = turns ? plan.heightMm() : plan.widthMm();
-        double h = turns ? plan.widthMm() : plan.heightMm();
-        Single next = new Single(rendition.id(), turns != plan.across(), w, h, plan.fit(), 0.5, 0.5, Cut.WHOLE, plan.borders(), plan.edge());
-        boolean reshaped = !Single.sameShape(turns ? before.height() / before.width() : before.width() / before.height(), aspect);
-        String notice = (turns ? "The sheet was turned for it. " : "") + (reshaped ? plan.fit() == Single.Fit.FILL ? "It has another shape and loses something to the frame."
+        Item next = new Item(DocketSpec.FIRST_ITEM, rendition.id(), Cut.WHOLE, (turns ? frame.sized(frame.heightMm(), frame.widthMm()) : frame).cropped(0.5, 0.5), item.annotation(), 1);
+        Single laid = new Single(next.id(), turns != plan.across(), plan.borders(), plan.edge());
+        boolean reshaped = !Frame.sameShape(turns ? before.height() / before.width() : before.width() / before.height(), aspect);
+        String notice = (turns ? "The sheet was turned for it. " : "") + (reshaped ? frame.fit() == Frame.Fit.FILL ? "It has another shape and loses something to the frame."
             : "It has another shape and doesn't fill the frame." : "");
-        UUID id = dockets.add(d.withTitle(title(taken.fileName())).withRenditions(List.of(rendition)).withPlan(next));
+        UUID id = dockets.add(d.withTitle(title(taken.fileName())).withPictures(List.of(rendition), List.of(next), laid));
         return new Like(id, notice.strip());
     }
 
     /** Round a body of the same make, the face as large across its longer side. */
     private Like wrappedLike(MasterImport.Taken taken, DocketSpec d) {
         Master master = taken.master();
-        Wrap wrap = d.wrap();
+        Wrap wrap = d.wrap().plan();
         Rendition of = d.renditions().get(0);
         Rendition rendition = Rendition.of(FIRST_RENDITION, master.hash()).treated(of.treatment()).compensated(of.compensation());
         PixelSize size = new PixelSize(master.width(), master.height());
         double longer = Math.max(wrap.body().faceWidthMm(), wrap.body().faceHeightMm());
         SideFill fill = wrap.fill() instanceof SideFill.OneColour ? new SideFill.Mirrored() : wrap.fill();
-        Wrap whole = new Wrap(rendition.id(), wrap.across(), wrap.body().sized(longer, longer), wrap.panels(), Cut.WHOLE, 0.5, 0.5, fill, wrap.moves(), wrap.corners());
+        Item item = d.wrap().item();
+        Item next = new Item(DocketSpec.FIRST_ITEM, rendition.id(), Cut.WHOLE, item.frame().cropped(0.5, 0.5), item.annotation(), 1);
+        WrapPiece whole = new WrapPiece(next, new Wrap(next.id(), wrap.across(), wrap.body().sized(longer, longer), wrap.panels(), fill, wrap.moves(), wrap.corners()));
         Wrap shaped = size.aspect() >= 1 ? whole.byWidth(size, longer) : whole.byHeight(size, longer);
-        return new Like(dockets.add(d.withTitle(title(taken.fileName())).withRenditions(List.of(rendition)).withPlan(shaped.lying(d.stock()))),
+        return new Like(dockets.add(d.withTitle(title(taken.fileName())).withPictures(List.of(rendition), List.of(next), shaped.onStock(d.stock()))),
             wrap.fill() instanceof SideFill.OneColour ? "Its sides are mirrored: their colour was picked from the other picture." : "");
     }
 

@@ -6,13 +6,14 @@ import java.util.Optional;
 import java.util.UUID;
 import wistel.core.docket.DocketSpec;
 import wistel.core.docket.Finding;
+import wistel.core.docket.PreflightFacts;
 import wistel.core.docket.SettingChoice;
 import wistel.core.docket.StageStatus;
 import wistel.core.length.Ppi;
 import wistel.core.paper.PairingVersion;
 import wistel.core.paper.Stock;
 import wistel.core.sheet.Layout;
-import wistel.core.sheet.SheetPlan.PixelSize;
+import wistel.core.sheet.Plans;
 import wistel.core.sheet.Wrap;
 import wistel.server.master.Master;
 
@@ -80,8 +81,9 @@ public record DocketView(UUID id, int number, int version, Optional<String> undo
      * @param pictureShaped  the faces crop nothing of the picture
      */
     public record Wrapped(Wrap.Lines lines, double foldMm, double sideMm, double neededWidthMm, double neededLengthMm, boolean pictureShaped) {
-        static Optional<Wrapped> of(DocketSpec d, PixelSize picture, Layout layout) {
-            return d.plan() instanceof Wrap w ? Optional.of(new Wrapped(w.lines(layout), w.body().foldMm(), w.body().sideMm(), w.neededWidthMm(), w.neededLengthMm(), w.pictureShaped(picture))) : Optional.empty();
+        static Optional<Wrapped> of(DocketSpec d, PreflightFacts facts, Layout layout) {
+            return Plans.wrap(d.plan()).map(w -> new Wrapped(w.lines(layout), w.body().foldMm(), w.body().sideMm(), w.neededWidthMm(), w.neededLengthMm(),
+                d.wrap().pictureShaped(facts.pictures().get(d.wrap().item().renditionId()).size())));
         }
     }
 

@@ -14,7 +14,6 @@ import wistel.core.icc.transform.Observer;
 import wistel.core.icc.transform.ProofView;
 import wistel.core.icc.transform.Recipe;
 import wistel.core.icc.transform.Transform;
-import wistel.core.icc.transform.TransformCompiler;
 import wistel.core.paper.PairingVersion;
 import wistel.core.pictures.View;
 import wistel.core.printer.ColourRoute;

@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -13,6 +15,7 @@ import wistel.core.colour.Lab;
 import wistel.core.docket.DocketSpec;
 import wistel.core.docket.PreflightFacts;
 import wistel.core.docket.PrintOrder;
+import wistel.core.docket.Purpose;
 import wistel.core.docket.Resolution;
 import wistel.core.docket.Sharpening;
 import wistel.core.icc.profile.Intent;
@@ -37,6 +40,8 @@ import wistel.core.sheet.Annotation;
 import wistel.core.sheet.Borders;
 import wistel.core.sheet.Cut;
 import wistel.core.sheet.Edge;
+import wistel.core.sheet.Frame;
+import wistel.core.sheet.Item;
 import wistel.core.sheet.SheetPlan.PixelSize;
 import wistel.core.sheet.Single;
 
@@ -44,6 +49,8 @@ import wistel.core.sheet.Single;
 @Component
 public class StoredSpecs {
     private static final String ONLY = "r1";
+    /** Before dockets said what they are for, those of wedges were known by this. */
+    private static final Pattern WEDGE_TITLE = Pattern.compile("Wedge (\\d{1,9})");
 
     private final Json json;
 
@@ -59,6 +66,7 @@ public class StoredSpecs {
             case 3 -> json.read(thirdSpec((ObjectNode) tree), DocketSpec.class);
             case 4 -> json.read(fourthSpec((ObjectNode) tree), DocketSpec.class);
             case 5 -> json.read(fifthSpec((ObjectNode) tree), DocketSpec.class);
+            case 6 -> json.read(sixthSpec((ObjectNode) tree), DocketSpec.class);
             default -> json.read(tree, DocketSpec.class);
         };
     }
@@ -72,6 +80,7 @@ public class StoredSpecs {
             case 4 -> json.read(fourthOrder((ObjectNode) node), PrintOrder.class);
             case 5 -> json.read(fifthOrder((ObjectNode) node), PrintOrder.class);
             case 6 -> json.read(sixthOrder((ObjectNode) node), PrintOrder.class);
+            case 7 -> json.read(seventhOrder((ObjectNode) node), PrintOrder.class);
             default -> json.read(node, PrintOrder.class);
         };
     }
@@ -103,7 +112,7 @@ public class StoredSpecs {
     }
 
     /** Schema 4: a driver that converts got sRGB, always. */
-    private static ObjectNode fourthSpec(ObjectNode d) {
+    private ObjectNode fourthSpec(ObjectNode d) {
         if (d.path("route").path("kind").asString().equals("by-driver")) {
             ((ObjectNode) d.path("route")).put("space", RasterType.Space.SRGB.name());
         }
@@ -111,12 +120,59 @@ public class StoredSpecs {
     }
 
     /** Schema 5: no wedge had been measured. */
-    private static ObjectNode fifthSpec(ObjectNode d) {
+    private ObjectNode fifthSpec(ObjectNode d) {
         d.path("renditions").forEach(r -> ((ObjectNode) r).put("straightened", true));
+        return sixthSpec(d);
+    }
+
+    /** Schema 6: the plan laid a rendition itself, and everything stood side by side. */
+    private ObjectNode sixthSpec(ObjectNode d) {
+        ObjectNode plan = (ObjectNode) d.path("plan");
+        JsonNode rendition = plan.remove("renditionId");
+        ObjectNode item = (ObjectNode) json.tree(Item.whole(DocketSpec.FIRST_ITEM, rendition.asString(), Frame.SMALLEST_MM, Frame.SMALLEST_MM));
+        plan.put("itemId", DocketSpec.FIRST_ITEM);
+        move(plan, "cut", item);
+        ObjectNode frame = (ObjectNode) item.path("frame");
+        List.of("fit", "cropX", "cropY").forEach(part -> move(plan, part, frame));
+        List<Double> size = switch (plan.path("kind").asString()) {
+            case "wrap" -> wall(plan.path("body"), plan.path("panels"));
+            case "chart" -> List.of(plan.path("widthMm").asDouble(), plan.path("widthMm").asDouble());
+            default -> List.of(plan.remove("widthMm").asDouble(), plan.remove("heightMm").asDouble());
+        };
+        frame.put("widthMm", within(size.get(0))).put("heightMm", within(size.get(1)));
+        move(d, "annotation", item);
+        d.putArray("items").add(item);
+        String title = d.path("title").asString();
+        Matcher wedge = WEDGE_TITLE.matcher(title);
+        boolean ofWedge = plan.path("kind").asString().equals("chart") && wedge.matches();
+        ObjectNode heading = d.putObject("heading");
+        heading.set("purpose", json.sum(ofWedge ? new Purpose.WedgeOf(Integer.parseInt(wedge.group(1))) : new Purpose.Work(), Purpose.class));
+        List.of("title", "notes").forEach(part -> move(d, part, heading));
+        ObjectNode paper = d.putObject("paper");
+        List.of("pairingId", "stock").forEach(part -> move(d, part, paper));
+        ObjectNode output = d.putObject("output");
+        List.of("resolution", "sharpening").forEach(part -> move(d, part, output));
+        ObjectNode colour = d.putObject("colour");
+        List.of("route", "settings").forEach(part -> move(d, part, colour));
         return d.put("schema", DocketSpec.SCHEMA);
     }
 
-    private static ObjectNode fifthOrder(ObjectNode o) {
+    /** Of all faces and the gaps between them. */
+    private static List<Double> wall(JsonNode body, JsonNode panels) {
+        double gap = panels.path("gapMm").asDouble();
+        int across = panels.path("across").asInt();
+        int down = panels.path("down").asInt();
+        return List.of(across * body.path("faceWidthMm").asDouble() + (across - 1) * gap, down * body.path("faceHeightMm").asDouble() + (down - 1) * gap);
+    }
+
+    private static void move(ObjectNode from, String part, ObjectNode to) {
+        JsonNode value = from.remove(part);
+        if (value != null) {
+            to.set(part, value);
+        }
+    }
+
+    private ObjectNode fifthOrder(ObjectNode o) {
         fifthSpec((ObjectNode) o.path("spec"));
         ((ObjectNode) o.path("pairing")).putArray("curves");
         o.putNull("curve");
@@ -124,8 +180,20 @@ public class StoredSpecs {
     }
 
     /** Schema 6: nothing was made round pictures but a bleed. */
-    private static ObjectNode sixthOrder(ObjectNode o) {
+    private ObjectNode sixthOrder(ObjectNode o) {
         o.path("layout").path("pages").forEach(page -> List.of("placed", "bleed").forEach(pieces -> page.path(pieces).forEach(p -> ((ObjectNode) p).putNull("sides"))));
+        return seventhOrder(o);
+    }
+
+    /** Schema 7: what was lost of a picture was told by rendition; all was placed. */
+    private ObjectNode seventhOrder(ObjectNode o) {
+        ObjectNode spec = (ObjectNode) o.path("spec");
+        if (!spec.has("heading")) {
+            sixthSpec(spec);
+        }
+        ObjectNode layout = (ObjectNode) o.path("layout");
+        layout.path("losses").forEach(loss -> ((ObjectNode) loss).put("itemId", DocketSpec.FIRST_ITEM).remove("renditionId"));
+        layout.putArray("unplaced");
         return o.put("schema", PrintOrder.SCHEMA);
     }
 
@@ -187,16 +255,17 @@ public class StoredSpecs {
         JsonNode m = d.path("machine");
         String title = d.path("title").asString();
         Stock.Sheet sheet = Stock.Sheet.of(SheetSize.named(z.path("sheet").asString()).orElse(SheetSize.A4));
-        Single plan = new Single(ONLY, z.path("across").asBoolean(), within(z.path("widthMm").asDouble()), within(z.path("heightMm").asDouble()),
-            Single.Fit.valueOf(z.path("fit").asString()), share(z.path("cropX").asDouble()), share(z.path("cropY").asDouble()), Cut.WHOLE,
-            z.path("borders").asString().equals("HEAVIER_FOOT") ? new Borders.HeavierFoot() : new Borders.Even(), Edge.BORDERED);
+        Frame frame = new Frame(within(z.path("widthMm").asDouble()), within(z.path("heightMm").asDouble()), Frame.Fit.valueOf(z.path("fit").asString()),
+            share(z.path("cropX").asDouble()), share(z.path("cropY").asDouble()), true);
+        Item item = new Item(DocketSpec.FIRST_ITEM, ONLY, Cut.WHOLE, frame, Annotation.NONE, 1);
+        Single plan = new Single(item.id(), z.path("across").asBoolean(), z.path("borders").asString().equals("HEAVIER_FOOT") ? new Borders.HeavierFoot() : new Borders.Even(), Edge.BORDERED);
         ColourRoute route = m.path("colourBy").asString().equals("DRIVER") ? new ColourRoute.ByDriver()
             : new ColourRoute.ByWistel(Intent.valueOf(p.path("intent").asString()), p.path("blackPoint").asBoolean());
-        return new DocketSpec(DocketSpec.SCHEMA, title.isBlank() ? "Untitled" : title,
+        return new DocketSpec(DocketSpec.SCHEMA, new DocketSpec.Heading(title.isBlank() ? "Untitled" : title, d.path("notes").asString(), new Purpose.Work()),
             List.of(new Rendition(ONLY, masterHash, new Treatment.Colour(), Compensated.NONE, d.path("picture").path("profileTaken").asBoolean(), true)),
-            Optional.of(d.path("pairingId").asString()).filter(id -> !id.isEmpty()), sheet, plan,
-            new Resolution(Resolution.Pixels.valueOf(z.path("pixels").asString()), z.path("resamplePpi").asInt(), z.path("viewingMm").asDouble()), Sharpening.OFF, Annotation.NONE, route,
-            DriverSettings.of(m.path("mediaType").asString(), m.path("feed").asString(), m.path("quality").asInt()), d.path("copies").asInt(), d.path("notes").asString());
+            List.of(item), new DocketSpec.PaperChoice(Optional.of(d.path("pairingId").asString()).filter(id -> !id.isEmpty()), sheet), plan,
+            new DocketSpec.Output(new Resolution(Resolution.Pixels.valueOf(z.path("pixels").asString()), z.path("resamplePpi").asInt(), z.path("viewingMm").asDouble()), Sharpening.OFF),
+            new DocketSpec.Conversion(route, DriverSettings.of(m.path("mediaType").asString(), m.path("feed").asString(), m.path("quality").asInt())), d.path("copies").asInt());
     }
 
     /** The first version let very small frames through. */

@@ -18,6 +18,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import wistel.core.docket.Change;
 import wistel.core.docket.DocketSpec;
+import wistel.core.docket.Purpose;
 import wistel.core.docket.PreflightFacts;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.fault.NotFound;
@@ -159,11 +160,11 @@ public class WedgePrinting {
             + (wedge.scattered() ? ", scattered" : "") + " · " + LocalDate.now(clock).format(DATE), ready.pairing.paper() + " on " + ready.pairing.printerName()));
         lines.add(words);
         double least = LEAST_PATCH_MM / Math.min(wedge.place(0).width(), wedge.place(0).height());
-        Chart chart = new Chart(DocketService.FIRST_RENDITION, Wedge.WIDTH_MM, Math.min(1, Math.max(LEAST_SHARE, least)), lines);
+        Chart chart = new Chart(DocketSpec.FIRST_ITEM, Wedge.WIDTH_MM, Math.min(1, Math.max(LEAST_SHARE, least)), lines);
         Master master = picture("wedge-" + wedge.number() + ".tif", wedge.picture(), Wedge.pictureWidth(), Wedge.pictureHeight());
         Rendition rendition = rendition(master).compensated(proof.map(p -> new Compensated(List.of(new LightnessCurve(Straightening.of(p.curve).points())), Optional.empty(), true)).orElse(Compensated.NONE));
         return transaction.execute(t -> {
-            Laid laid = lay("Wedge " + wedge.number(), master, rendition, chart, ready);
+            Laid laid = lay(new DocketSpec.Heading("Wedge " + wedge.number(), "", new Purpose.WedgeOf(wedge.number())), master, rendition, chart, ready);
             Row row = new Row(wedge.number(), Optional.of(laid.docket), UUID.fromString(ready.pairing.pairingId()), ready.mode(), words, laid.spec.stock().name(), wedge.steps(), wedge.repeats(),
                 wedge.scattered(), proof.map(Proof::curve), proof.map(Proof::of), clock.instant());
             wedges.add(row);
@@ -188,9 +189,9 @@ public class WedgePrinting {
         ToneMode mode = ready.mode();
         List<String> lines = List.of("Page to judge tones by · " + LocalDate.now(clock).format(DATE), ready.pairing.paper() + " on " + ready.pairing.printerName(), mode.words(ready.can));
         Master master = picture("tone-page.tif", TonePage.picture(), TonePage.WIDTH, TonePage.HEIGHT);
-        Chart chart = new Chart(DocketService.FIRST_RENDITION, TonePage.WIDTH_MM, LEAST_SHARE, lines);
+        Chart chart = new Chart(DocketSpec.FIRST_ITEM, TonePage.WIDTH_MM, LEAST_SHARE, lines);
         return transaction.execute(t -> {
-            Laid laid = lay("Page to judge tones by", master, rendition(master).straightened(true), chart, ready);
+            Laid laid = lay(new DocketSpec.Heading("Page to judge tones by", "", new Purpose.Work()), master, rendition(master).straightened(true), chart, ready);
             return releases.release(laid.docket, dockets.get(laid.docket).version(), false);
         });
     }
@@ -203,29 +204,26 @@ public class WedgePrinting {
     }
 
     /** On the first stock that it fits: one that lies in the printer, else a usual sheet or a roll. */
-    private Laid lay(String title, Master master, Rendition rendition, Chart chart, Ready ready) {
-        DocketSpec d = DocketSpec.fresh(title, rendition, new PixelSize(master.width(), master.height())).withPairing(ready.pairing).withRoute(ready.route).withSettings(ready.settings);
+    private Laid lay(DocketSpec.Heading heading, Master master, Rendition rendition, Chart chart, Ready ready) {
+        DocketSpec d = DocketSpec.fresh(heading.title(), rendition, new PixelSize(master.width(), master.height())).withHeading(heading).withPairing(ready.pairing).withRoute(ready.route).withSettings(ready.settings);
         UUID id = dockets.add(d);
         dockets.putAway(id, dockets.get(id).version());
         DocketRepository.Row row = dockets.get(id);
         PreflightFacts facts = docketService.judged(row).facts();
-        InvalidRequest why = new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, ready.pairing.printerName() + " takes no sheet or roll of this media type that the wedge fits.", "Load another size.");
+        String smallest = ready.pairing.printerName() + " takes no sheet or roll of this media type that the wedge fits.";
         for (Stock stock : stocks(facts, d)) {
             Optional<String> feed = facts.feedFor(d, stock);
             if (feed.isEmpty()) {
                 continue;
             }
             Change onto = new Change.Charted(chart, stock, feed.get());
-            try {
-                docketService.judged(row.with(onto.on(d)));
-            } catch (InvalidRequest e) {
-                why = e;
-                continue;
+            if (docketService.judged(row.with(onto.on(d))).layout().unplaced().isEmpty()) {
+                dockets.change(id, row.version(), onto);
+                return new Laid(id, onto.on(d));
             }
-            dockets.change(id, row.version(), onto);
-            return new Laid(id, onto.on(d));
+            smallest = "This chart doesn't fit " + stock.name() + ".";
         }
-        throw why;
+        throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, smallest, "Load a larger size, or take a wedge with fewer steps.");
     }
 
     private static List<Stock> stocks(PreflightFacts facts, DocketSpec d) {

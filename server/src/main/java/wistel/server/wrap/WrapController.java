@@ -96,7 +96,7 @@ class WrapController {
         DocketRepository.Row row = dockets.get(id);
         DocketSpec d = row.spec();
         Optional<SideFill> other = other(d, sides);
-        DocketService.Judged judged = docketService.judged(other.map(f -> row.with(d.withPlan(d.wrap().filled(f)))).orElse(row));
+        DocketService.Judged judged = docketService.judged(other.map(f -> row.with(d.withPlan(d.wrap().plan().filled(f)))).orElse(row));
         if (longest < 16) {
             throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A picture of " + longest + " pixels can't be made.", "Ask for 16 or more.");
         }
@@ -105,7 +105,7 @@ class WrapController {
     }
 
     private Optional<SideFill> other(DocketSpec d, Shown sides) {
-        SideFill now = d.wrap().fill();
+        SideFill now = d.wrap().plan().fill();
         return switch (sides) {
             case CHOSEN -> Optional.empty();
             case ITSELF -> Optional.of(new SideFill.Itself());

@@ -50,7 +50,7 @@ final class WrapInstructions {
     /** @param picture of the first piece with its sides, PNG */
     static byte[] pdf(DocketService.Judged judged, byte[] picture) throws IOException {
         DocketSpec d = judged.row().spec();
-        Wrap wrap = d.wrap();
+        Wrap wrap = d.wrap().plan();
         try (PDDocument document = new PDDocument(); InputStream face = LayoutRenderer.class.getResourceAsStream("/fonts/archivo-regular.ttf")) {
             document.getDocumentInformation().setTitle(d.title() + ", how it is wrapped");
             WrapInstructions page = new WrapInstructions(document, PDType0Font.load(document, face, true));

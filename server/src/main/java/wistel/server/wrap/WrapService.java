@@ -18,9 +18,12 @@ import wistel.core.paper.Surface;
 import wistel.core.pictures.SideFill;
 import wistel.core.pictures.View;
 import wistel.core.render.PictureLight;
+import wistel.core.sheet.Item;
+import wistel.core.sheet.Plans;
 import wistel.core.sheet.Rect;
 import wistel.core.sheet.SheetPlan.PixelSize;
 import wistel.core.sheet.Wrap;
+import wistel.core.sheet.WrapPiece;
 import wistel.core.sheet.WrapBody;
 import wistel.server.docket.DocketRepository;
 import wistel.server.docket.DocketService;
@@ -59,7 +62,7 @@ public class WrapService {
     public void wrap(UUID id, int version) {
         Judged judged = docketService.judged(dockets.get(id));
         DocketSpec d = judged.row().spec();
-        if (d.plan() instanceof Wrap) {
+        if (Plans.wrap(d.plan()).isPresent()) {
             return;
         }
         Optional<PairingVersion> pairing = judged.facts().pairing();
@@ -71,7 +74,7 @@ public class WrapService {
         double scale = Math.min(LARGEST_FRESH_MM / Math.max(at.width(), at.height()), Math.max(1, least / Math.min(at.width(), at.height())));
         // a picture that is too narrow for any body is cropped
         WrapBody body = new WrapBody(Math.max(least, at.width() * scale), Math.max(least, at.height() * scale), support, bars ? STAPLED : GLUED, thickness, Optional.empty());
-        docketService.change(id, version, on(d, judged.facts(), Wrap.of(d.single().renditionId(), inWholeMm(body, at.width() / at.height()), d.single().cut())));
+        docketService.change(id, version, on(d, judged.facts(), Wrap.of(d.single().item().id(), inWholeMm(body, at.width() / at.height()))));
     }
 
     /** The width is rounded, the height follows it where the face has the picture's shape. */
@@ -83,16 +86,16 @@ public class WrapService {
 
     /** With another stock, where this one doesn't hold it: one that lies in the printer, or the first that it takes. */
     private static Change on(DocketSpec d, PreflightFacts facts, Wrap wrap) {
-        Wrap lying = wrap.lying(d.stock());
+        Wrap lying = wrap.onStock(d.stock());
         if (lying.fits(d.stock())) {
             return new WrapCommand.Wraps(lying);
         }
-        Optional<Stock> stock = facts.stocks(d).filter(s -> wrap.lying(s).fits(s)).findFirst();
+        Optional<Stock> stock = facts.stocks(d).filter(s -> wrap.onStock(s).fits(s)).findFirst();
         return stock.<Change>map(s -> new Command.Together(List.of(new WrapCommand.Wraps(wrap), new SheetCommand.Stocked(s, facts.feedFor(d, s))))).orElseGet(() -> new WrapCommand.Wraps(lying));
     }
 
     public void unwrap(UUID id, int version) {
-        docketService.change(id, version, new WrapCommand.Unwraps(dockets.get(id).spec().wrap().unwrapped()));
+        docketService.change(id, version, new WrapCommand.Unwraps());
     }
 
     /**
@@ -110,9 +113,10 @@ public class WrapService {
     public void change(UUID id, int version, WrapAsked asked) {
         Judged judged = docketService.judged(dockets.get(id));
         DocketSpec d = judged.row().spec();
-        Wrap before = d.wrap();
-        PixelSize picture = judged.facts().pictures().get(before.renditionId()).size();
-        boolean shaped = asked.free.map(f -> !f).orElseGet(() -> before.pictureShaped(picture));
+        Wrap before = d.wrap().plan();
+        Item item = d.wrap().item();
+        PixelSize picture = judged.facts().pictures().get(item.renditionId()).size();
+        boolean shaped = asked.free.map(f -> !f).orElseGet(() -> d.wrap().pictureShaped(picture));
         WrapBody body = body(before.body(), asked);
         Wrap next = before.around(body);
         if (asked.panelsAcross.isPresent() || asked.panelsDown.isPresent() || asked.gap.isPresent()) {
@@ -123,20 +127,21 @@ public class WrapService {
             next = next.cutUp(new Wrap.Panels(across, down, gap));
         }
         if (asked.width.isPresent() || asked.height.isPresent()) {
-            next = sized(next, asked, picture, shaped);
+            next = sized(new WrapPiece(item, next), asked, picture, shaped);
         } else if (asked.free.isPresent() && !asked.free.get()) {
-            next = next.byWidth(picture, next.body().faceWidthMm());
+            next = new WrapPiece(item, next).byWidth(picture, next.body().faceWidthMm());
         }
         docketService.change(id, version, new WrapCommand.Wraps(asked.corners.map(next::cornered).orElse(next).fitting(d.stock())));
     }
 
-    private static Wrap sized(Wrap wrap, WrapAsked asked, PixelSize picture, boolean shaped) {
+    private static Wrap sized(WrapPiece piece, WrapAsked asked, PixelSize picture, boolean shaped) {
+        Wrap wrap = piece.plan();
         double w = asked.width.map(WrapService::mm).orElse(wrap.body().faceWidthMm());
         double h = asked.height.map(WrapService::mm).orElse(wrap.body().faceHeightMm());
         if (!shaped || asked.width.isPresent() && asked.height.isPresent()) {
             return wrap.around(wrap.body().sized(w, h));
         }
-        return asked.width.isPresent() ? wrap.byWidth(picture, w) : wrap.byHeight(picture, h);
+        return asked.width.isPresent() ? piece.byWidth(picture, w) : piece.byHeight(picture, h);
     }
 
     private static WrapBody body(WrapBody b, WrapAsked asked) {
@@ -181,7 +186,7 @@ public class WrapService {
     }
 
     SideFill.OneColour picked(DocketSpec d, SideFill.Patch patch) {
-        Master master = masters.byHash(d.rendition(d.wrap().renditionId()).masterHash()).orElseThrow();
+        Master master = masters.byHash(d.rendition(d.wrap().item().renditionId()).masterHash()).orElseThrow();
         View view = previews.view(master, COLOUR_VIEW);
         return new SideFill.OneColour(patch, patch.meanOf(view, PictureLight.of(previews.profile(master))));
     }

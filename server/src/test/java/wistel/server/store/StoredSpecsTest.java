@@ -2,29 +2,40 @@ package wistel.server.store;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.testng.annotations.Test;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
-import wistel.core.colour.Lab;
 import wistel.core.docket.DocketSpec;
 import wistel.core.docket.PrintOrder;
+import wistel.core.docket.Purpose;
+import wistel.core.docket.Sharpening;
 import wistel.core.icc.profile.Intent;
-import wistel.core.length.Margins;
-import wistel.core.paper.PairingVersion;
-import wistel.core.paper.PaperBody;
-import wistel.core.printer.DriverSettings;
+import wistel.core.paper.Stock;
+import wistel.core.printer.ColourRoute;
 import wistel.core.printer.MediaRow;
 import wistel.core.printer.PrinterDescription;
-import wistel.core.printer.RasterType;
 import wistel.core.rendition.Rendition;
-import wistel.core.sheet.Layout;
 import wistel.core.pictures.SideFill;
 import wistel.core.pictures.SideMoves;
+import wistel.core.sheet.Annotation;
+import wistel.core.sheet.Borders;
+import wistel.core.sheet.Caption;
+import wistel.core.sheet.CaptionText;
 import wistel.core.sheet.Cut;
+import wistel.core.sheet.Edge;
+import wistel.core.sheet.Frame;
+import wistel.core.sheet.Item;
+import wistel.core.sheet.LayoutInput;
 import wistel.core.sheet.SheetPlan;
+import wistel.core.sheet.Single;
+import wistel.core.sheet.SinglePiece;
 import wistel.core.sheet.Wrap;
 import wistel.core.sheet.WrapBody;
 
@@ -52,65 +63,96 @@ public class StoredSpecsTest {
         assertThat(d.constraints()).isEmpty();
     }
 
-    private static final DocketSpec SPEC = DocketSpec.fresh("Slate quarry", Rendition.of("r1", "master"), new SheetPlan.PixelSize(3000, 2000));
+    /** Written by the version before pieces: two numbered copies with a mirrored bleed, of a picture that is cropped and straightened. */
+    private static ObjectNode seventh() {
+        try (InputStream in = StoredSpecsTest.class.getResourceAsStream("/order-7.json")) {
+            return (ObjectNode) JSON.tree(new String(in.readAllBytes(), StandardCharsets.UTF_8));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
 
-    private static ObjectNode without(Object value, int schema) {
-        ObjectNode tree = (ObjectNode) JSON.tree(value);
-        ObjectNode spec = tree.has("renditions") ? tree : (ObjectNode) tree.path("spec");
-        spec.path("renditions").forEach(r -> ((ObjectNode) r).remove("straightened"));
-        return tree.put("schema", schema);
+    private static ObjectNode sixthSpec() {
+        return (ObjectNode) seventh().path("spec");
+    }
+
+    @Test
+    public void aSpecOfBeforePiecesHasOneAndAllThatWasDecided() {
+        DocketSpec d = SPECS.spec(6, sixthSpec().toString());
+        assertThat(d.title()).isEqualTo("Numbered, with a bleed");
+        assertThat(d.heading().purpose()).isEqualTo(new Purpose.Work());
+        assertThat(d.single()).isEqualTo(new SinglePiece(
+            new Item("i1", "r1", new Cut(0.1, 0.1, 0.8, 0.7, 2), Frame.whole(90, 60), new Annotation(new Caption(true, false, 25, true, 9), 0.2, 2, true), 1),
+            new Single("i1", true, new Borders.Even(), new Edge(false, 0, 3))));
+        assertThat(d.sharpening()).isEqualTo(Sharpening.STANDARD);
+        assertThat(d.stock()).isEqualTo(new Stock.Sheet("A4", 210, 297));
+        assertThat(d.route()).isEqualTo(new ColourRoute.ByWistel(Intent.RELATIVE, true));
+        assertThat(d.settings().mediaType()).isEqualTo("photographic-satin");
+        assertThat(d.copies()).isEqualTo(2);
+        assertThat(SPECS.spec(DocketSpec.SCHEMA, JSON.tree(d).toString())).isEqualTo(d);
+    }
+
+    @Test
+    public void aWedgeIsKnownByItsNumberWhichWasItsTitle() {
+        ObjectNode d = sixthSpec().put("title", "Wedge 12");
+        d.set("plan", JSON.tree("{\"kind\":\"chart\",\"renditionId\":\"r1\",\"widthMm\":180.0,\"leastShare\":0.55,\"lines\":[\"Wedge 12\"]}"));
+        assertThat(SPECS.spec(6, d.toString()).heading().purpose()).isEqualTo(new Purpose.WedgeOf(12));
+        assertThat(SPECS.spec(6, sixthSpec().put("title", "Wedge 12").toString()).heading().purpose()).as("a picture of that name is no wedge").isEqualTo(new Purpose.Work());
     }
 
     /** Before wedges were measured nothing could be switched off: it counts as on. */
     @Test
     public void aSpecOfBeforeTheToneBenchIsStraightened() {
-        assertThat(SPECS.spec(5, without(SPEC, 5).toString())).isEqualTo(SPEC);
-        assertThat(SPECS.spec(DocketSpec.SCHEMA, JSON.tree(SPEC).toString())).isEqualTo(SPEC);
+        ObjectNode before = sixthSpec().put("schema", 5);
+        before.path("renditions").forEach(r -> ((ObjectNode) r).remove("straightened"));
+        assertThat(SPECS.spec(5, before.toString())).isEqualTo(SPECS.spec(6, sixthSpec().toString()));
+    }
+
+    @Test
+    public void anOrderOfBeforePiecesIsLaidAsItWas() {
+        PrintOrder order = SPECS.order(seventh().toString());
+        assertThat(order.schema()).isEqualTo(PrintOrder.SCHEMA);
+        LayoutInput in = new LayoutInput(order.spec().stock(), order.output().feedMargins(), Map.of("r1", new SheetPlan.PixelSize(600, 400)), Map.of("i1", order.spec().item("i1")),
+            Map.of("i1", new CaptionText(order.spec().title(), "", 1)), 2);
+        assertThat(order.layout()).isEqualTo(order.spec().plan().lay(in));
     }
 
     /** Its pairing had no curves, and none was in force. */
     @Test
     public void anOrderOfBeforeTheToneBenchHasNoCurve() {
-        PairingVersion pairing = new PairingVersion("g", 3, "p", "Desk", "Some Gloss", "gloss", PaperBody.UNKNOWN, DriverSettings.of("glossy", "rear", 5), "hash", Intent.RELATIVE,
-            new Lab(96, 0, -1), 4);
-        Layout layout = SPEC.plan().lay(SheetPlan.Ground.bare(SPEC.stock(), Margins.NONE, Map.of("r1", new SheetPlan.PixelSize(3000, 2000))));
-        PrintOrder order = new PrintOrder(PrintOrder.SCHEMA, SPEC, layout, pairing, new PrintOrder.Output(RasterType.DEVICE3_16, 360, Margins.NONE, 1), List.of(new PrintOrder.Master("r1", "master", "profile")),
-            "description", "3", Optional.empty(), Optional.empty());
-        ObjectNode before = without(order, 5);
-        ((ObjectNode) before.path("spec")).put("schema", 5);
+        ObjectNode before = seventh().put("schema", 5);
+        ((ObjectNode) before.path("spec")).put("schema", 5).path("renditions").forEach(r -> ((ObjectNode) r).remove("straightened"));
         ((ObjectNode) before.path("pairing")).remove("curves");
         before.remove("curve");
+        withoutSides(before);
         PrintOrder read = SPECS.order(before.toString());
         assertThat(read.curve()).isEmpty();
         assertThat(read.pairing().curves()).isEmpty();
-        assertThat(read.spec()).isEqualTo(SPEC);
-        assertThat(read.layout()).isEqualTo(layout);
-        assertThat(SPECS.order(JSON.tree(order).toString()).spec()).isEqualTo(SPEC);
+        assertThat(read).isEqualTo(SPECS.order(seventh().toString()));
     }
 
     /** Nothing was made round pictures yet; what says so is not in what was written. */
     @Test
     public void anOrderOfBeforeWrapsHasPicturesWithoutSides() {
-        PairingVersion pairing = new PairingVersion("g", 3, "p", "Desk", "Some Gloss", "gloss", PaperBody.UNKNOWN, DriverSettings.of("glossy", "rear", 5), "hash", Intent.RELATIVE,
-            new Lab(96, 0, -1), 4);
-        Layout layout = SPEC.plan().lay(SheetPlan.Ground.bare(SPEC.stock(), Margins.NONE, Map.of("r1", new SheetPlan.PixelSize(3000, 2000))));
-        PrintOrder order = new PrintOrder(PrintOrder.SCHEMA, SPEC, layout, pairing, new PrintOrder.Output(RasterType.DEVICE3_16, 360, Margins.NONE, 1), List.of(new PrintOrder.Master("r1", "master", "profile")),
-            "description", "3", Optional.empty(), Optional.empty());
-        ObjectNode before = ((ObjectNode) JSON.tree(order)).put("schema", 6);
-        before.path("layout").path("pages").forEach(page -> page.path("placed").forEach(p -> ((ObjectNode) p).remove("sides")));
-        PrintOrder read = SPECS.order(before.toString());
-        assertThat(read.schema()).isEqualTo(PrintOrder.SCHEMA);
-        assertThat(read.layout()).isEqualTo(layout);
+        ObjectNode before = seventh().put("schema", 6);
+        withoutSides(before);
+        assertThat(SPECS.order(before.toString())).isEqualTo(SPECS.order(seventh().toString()));
     }
+
+    private static void withoutSides(ObjectNode order) {
+        order.path("layout").path("pages").forEach(page -> List.of("placed", "bleed").forEach(pieces -> page.path(pieces).forEach(p -> ((ObjectNode) p).remove("sides"))));
+    }
+
+    private static final DocketSpec SPEC = DocketSpec.fresh("Slate quarry", Rendition.of("r1", "master"), new SheetPlan.PixelSize(3000, 2000));
 
     /** A wrap with everything on it comes back as it was. */
     @Test
     public void aWrapIsReadAsItWasWritten() {
         WrapBody body = new WrapBody(600, 400, new WrapBody.Support(WrapBody.Kind.BOARD, 5, 3), new WrapBody.TurnOver(25, 3, true, 2), 0.3, Optional.of(new WrapBody.Growth(-0.01, 0.002)));
         SideFill fill = new SideFill.OneColour(new SideFill.Patch(0.1, 0.2, 0.3, 0.4), List.of(1, 2, 65535));
-        DocketSpec wrapped = SPEC.withPlan(new Wrap("r1", true, body, new Wrap.Panels(3, 1, 30), Cut.WHOLE, 0.5, 0.5, fill, new SideMoves(12, 18, 5), Wrap.Corners.MITRED));
+        DocketSpec wrapped = SPEC.withPlan(new Wrap("i1", true, body, new Wrap.Panels(3, 1, 30), fill, new SideMoves(12, 18, 5), Wrap.Corners.MITRED));
         assertThat(SPECS.spec(DocketSpec.SCHEMA, JSON.tree(wrapped).toString())).isEqualTo(wrapped);
-        DocketSpec unknown = wrapped.withPlan(wrapped.wrap().around(body.of(0.3, Optional.empty())).filled(new SideFill.Extended(4)));
+        DocketSpec unknown = wrapped.withPlan(wrapped.wrap().plan().around(body.of(0.3, Optional.empty())).filled(new SideFill.Extended(4)));
         assertThat(SPECS.spec(DocketSpec.SCHEMA, JSON.tree(unknown).toString())).isEqualTo(unknown);
     }
 }

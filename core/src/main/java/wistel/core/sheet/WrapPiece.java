@@ -1,0 +1,123 @@
+package wistel.core.sheet;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import wistel.core.length.Margins;
+import wistel.core.paper.Stock;
+import wistel.core.pictures.Crop;
+import wistel.core.pictures.Orientation;
+import wistel.core.pictures.SideFill;
+import wistel.core.sheet.SheetPlan.PixelSize;
+
+/** A piece with the plan that lays it round a body. */
+public record WrapPiece(Item item, Wrap plan) {
+    /** Roll before and behind the print, to hold it by. */
+    private static final double ROLL_END_MM = 15;
+
+    /** @throws IllegalArgumentException when the plan lays another piece */
+    public WrapPiece {
+        if (!plan.itemId().equals(item.id())) {
+            throw new IllegalArgumentException("plan of " + plan.itemId() + ", piece " + item.id());
+        }
+    }
+
+    /** What of the picture is used: the largest part of the cut that has the shape of all faces together, and of what goes round them. */
+    private Crop used(PixelSize picture) {
+        return item.wanted(picture).shaped(wallShape(), item.frame().cropX(), item.frame().cropY());
+    }
+
+    /** Width over height of all faces together with what goes round them. */
+    private double wallShape() {
+        double round = plan.shownRoundMm();
+        return (plan.wallWidthMm() + 2 * round) / (plan.wallHeightMm() + 2 * round);
+    }
+
+    /** All faces together, with what goes round them, have the shape of what is wanted of the picture: nothing of that is cropped. */
+    public boolean pictureShaped(PixelSize picture) {
+        return Frame.sameShape(wallShape(), shape(picture));
+    }
+
+    private double shape(PixelSize picture) {
+        Crop wanted = item.wanted(picture);
+        return wanted.width() / wanted.height();
+    }
+
+    /** Faces of this width, as high as the picture is shaped. */
+    public Wrap byWidth(PixelSize picture, double faceMm) {
+        Wrap.Panels panels = plan.panels();
+        double round = plan.shownRoundMm();
+        double wall = (panels.widthMm(faceMm) + 2 * round) / shape(picture) - 2 * round;
+        return plan.around(plan.body().sized(faceMm, (wall - (panels.down() - 1) * panels.gapMm()) / panels.down()));
+    }
+
+    /** Faces of this height, as wide as the picture is shaped. */
+    public Wrap byHeight(PixelSize picture, double faceMm) {
+        Wrap.Panels panels = plan.panels();
+        double round = plan.shownRoundMm();
+        double wall = (panels.heightMm(faceMm) + 2 * round) * shape(picture) - 2 * round;
+        return plan.around(plan.body().sized((wall - (panels.across() - 1) * panels.gapMm()) / panels.across(), faceMm));
+    }
+
+    /** One picture on a sheet as large as it was on the wall. */
+    public SinglePiece unwrapped() {
+        return new SinglePiece(item.framed(Frame.whole(plan.wallWidthMm(), plan.wallHeightMm())), Single.of(item.id(), plan.across()));
+    }
+
+    /** What lies on one face, and round it where the picture itself does. */
+    private Crop crop(PixelSize picture, int column, int row) {
+        double round = plan.shownRoundMm();
+        WrapBody body = plan.body();
+        double gap = plan.panels().gapMm();
+        Crop used = used(picture);
+        double perMm = used.width() / (plan.wallWidthMm() + 2 * round);
+        double perMmDown = used.height() / (plan.wallHeightMm() + 2 * round);
+        return new Crop(used.x() + column * (body.faceWidthMm() + gap) * perMm, used.y() + row * (body.faceHeightMm() + gap) * perMmDown,
+            (body.faceWidthMm() + 2 * round) * perMm, (body.faceHeightMm() + 2 * round) * perMmDown);
+    }
+
+    Layout lay(LayoutInput in) {
+        boolean across = plan.across();
+        WrapBody body = plan.body();
+        Margins margins = across ? in.feedMargins().across() : in.feedMargins();
+        Orientation feed = across ? Orientation.QUARTER_RIGHT : Orientation.UPRIGHT;
+        double lead = Math.max(ROLL_END_MM, Math.max(in.feedMargins().top(), in.feedMargins().bottom()));
+        double length = in.stock() instanceof Stock.Sheet s ? s.lengthMm() : plan.neededLengthMm() + 2 * lead;
+        double width = across ? length : in.stock().widthMm();
+        double height = across ? in.stock().widthMm() : length;
+        double x = (width - body.flatWidthMm()) / 2;
+        double y = (height - body.flatHeightMm()) / 2;
+        PixelSize picture = in.picture(item);
+        List<Page> pages = new ArrayList<>();
+        for (int i = 0; i < plan.panels().count(); i++) {
+            Placed placed = placed(crop(picture, i % plan.panels().across(), i / plan.panels().across())).moved(x, y);
+            pages.add(Page.of(width, height, margins, feed, List.of(placed), new WrapMarks(plan, x, y).of(in.caption(item), i)));
+        }
+        return Layout.of(pages, losses(picture));
+    }
+
+    private Placed placed(Crop crop) {
+        WrapBody body = plan.body();
+        Rect grown = body.grown(body.printedMm());
+        Rect at = plan.fill() instanceof SideFill.Itself ? grown : body.face();
+        return new Placed(item.renditionId(), crop, item.cut().degrees(), at, Orientation.UPRIGHT, Optional.of(new WrappedSides(body.face(), grown, plan.fill(), plan.moves())));
+    }
+
+    /** What of the picture is seen on no face. */
+    private List<Layout.Loss> losses(PixelSize picture) {
+        double round = plan.shownRoundMm();
+        WrapBody body = plan.body();
+        Crop used = used(picture);
+        double faces = plan.panels().count() * body.faceWidthMm() * body.faceHeightMm() / ((plan.wallWidthMm() + 2 * round) * (plan.wallHeightMm() + 2 * round));
+        double shown = used.width() * used.height() / ((double) picture.width() * picture.height()) * faces;
+        return Layout.Loss.of(item, 1 - shown);
+    }
+
+    /** For somebody who prints on paper of their own: each print on a sheet that is just large enough for it and its marks. */
+    public Layout alone(LayoutInput in) {
+        double w = plan.neededWidthMm();
+        double l = plan.neededLengthMm();
+        Wrap lies = w <= l ? plan : plan.turned();
+        return lies.lay(in.on(new Stock.Sheet("as large as the print", Math.min(w, l), Math.max(w, l)), Margins.NONE));
+    }
+}

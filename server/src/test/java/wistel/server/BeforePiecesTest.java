@@ -1,0 +1,104 @@
+package wistel.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+import wistel.core.docket.PrintOrder;
+import wistel.core.docket.Purpose;
+import wistel.core.pictures.Progress;
+import wistel.server.docket.DocketRepository;
+import wistel.server.print.AttemptRepository;
+import wistel.server.print.Rendering;
+
+/** A database of the version before pieces (specs of form 6, orders of form 7): everything opens, and every order gives the bytes that it gave then. */
+public class BeforePiecesTest {
+    private TestRoom test;
+    private Api api;
+    private final Map<String, JsonNode> dockets = new HashMap<>();
+
+    @BeforeClass
+    void open() throws IOException {
+        test = TestRoom.ofDump("/thirteenth-schema.sql.gz");
+        test.keep(Path.of("src/test/resources/thirteenth-schema.png"), false);
+        api = new Api(() -> test.port);
+        for (JsonNode group : api.get("/api/bench").body()) {
+            for (JsonNode d : group.path("dockets")) {
+                JsonNode docket = api.get("/api/dockets/" + d.path("id").asString()).body();
+                dockets.put(docket.path("spec").path("heading").path("title").asString(), docket);
+            }
+        }
+    }
+
+    @AfterClass(alwaysRun = true)
+    void close() {
+        if (test != null) {
+            test.close();
+        }
+    }
+
+    @Test
+    public void everyDocketOpensWithItsPieceAndPlan() {
+        assertThat(dockets).hasSize(17);
+        JsonNode numbered = dockets.get("Numbered, with a bleed").path("spec");
+        assertThat(numbered.path("items").get(0).path("annotation").path("caption").path("edition").asInt()).isEqualTo(25);
+        assertThat(numbered.path("items").get(0).path("frame").path("widthMm").asDouble()).isEqualTo(90);
+        assertThat(dockets.get("Numbered, with a bleed").path("readback").asString()).contains("picture 90 × 52.5 mm").contains("a caption below");
+        JsonNode inTwo = dockets.get("In two, on board");
+        assertThat(inTwo.path("spec").path("plan").path("panels").path("across").asInt()).isEqualTo(2);
+        assertThat(inTwo.path("spec").path("items").get(0).path("frame").path("cropX").asDouble()).isEqualTo(0.4);
+        assertThat(inTwo.path("readback").asString()).contains("2 pieces of 70 × 106.7 mm on 5 mm of board with mirrored sides (12 % darker, softer, 5 % less colour), 15 mm turned over bare, 13 % of it on no face");
+        dockets.values().forEach(d -> assertThat(d.path("layout").path("unplaced").size()).isZero());
+    }
+
+    @Test
+    public void wedgesKnowTheirNumber() {
+        List<Integer> numbers = new ArrayList<>();
+        test.query("select a.docket_id from attempt a join wedge w on w.docket_id = a.docket_id order by w.number", row -> {
+            if (test.bean(DocketRepository.class).get(UUID.fromString(row)).spec().heading().purpose() instanceof Purpose.WedgeOf wedge) {
+                numbers.add(wedge.number());
+            }
+        });
+        assertThat(numbers).containsExactly(1, 2, 3, 4, 6, 7);
+    }
+
+    @Test
+    public void undoGoesBackThroughEverythingThatWasDecided() {
+        JsonNode d = dockets.get("In two, on board");
+        String path = "/api/dockets/" + d.path("id").asString();
+        List<String> undone = new ArrayList<>();
+        while (!d.path("undo").isNull()) {
+            undone.add(d.path("undo").asString());
+            Api.Answer answer = api.post(path + "/undo", "", d.path("version").asInt());
+            assertThat(answer.status()).isEqualTo(200);
+            d = answer.body();
+        }
+        assertThat(undone).startsWith("crop moved", "sides 12 % darker, softer, 5 % less colour");
+        assertThat(d.path("spec").path("plan").path("kind").asString()).isEqualTo("single");
+    }
+
+    /** Of the prints whose pictures are in the demo or beside this test; those of wedges are of the same kind. */
+    @Test
+    public void everyOldOrderGivesTheBytesThatItGave() throws IOException {
+        AttemptRepository attempts = test.bean(AttemptRepository.class);
+        Map<String, String> files = new HashMap<>();
+        test.query("select a.id || ' ' || p.page || ' ' || p.file_hash from attempt a join attempt_page p on p.attempt_id = a.id where p.file_hash is not null and a.title not like 'Wedge%'",
+            row -> files.put(row.substring(0, row.lastIndexOf(' ')), row.substring(row.lastIndexOf(' ') + 1)));
+        assertThat(files).as("a sheet twice, one more, two numbered copies with a bleed, a file for a lab, two panels of a wrap").hasSize(8);
+        for (Map.Entry<String, String> file : files.entrySet()) {
+            String[] page = file.getKey().split(" ");
+            PrintOrder order = attempts.order(UUID.fromString(page[0]));
+            String made = test.bean(Rendering.class).file(order, Integer.parseInt(page[1]), Progress.SILENT).hash();
+            assertThat(made).as(order.spec().title() + ", page " + page[1]).isEqualTo(file.getValue());
+        }
+    }
+}
