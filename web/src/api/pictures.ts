@@ -1,5 +1,5 @@
 import { forScreen } from './screen'
-import type { DocketView, Intent, Item, Move, OnDocket, Rendition, SheetDocket, Treatment, WrapDocket } from './types'
+import type { DocketView, Intent, Item, Move, OnDocket, Placed, Rendition, SheetDocket, Treatment, WrapDocket } from './types'
 
 /** What of a proof is shown: a way of looking at it, no decision. */
 export type ProofView = 'PAPER_WHITE' | 'INK_BLACK' | 'SCREEN_WHITE_AND_BLACK'
@@ -9,6 +9,9 @@ export type ColourChange = { treatment: Treatment; moves: Move[] }
 
 export const renditionOf = (view: DocketView, picture: OnDocket) =>
   view.spec.renditions.find((r) => r.id === picture.renditionId) as Rendition
+
+/** The mirrored parts round a picture, each as a picture of its own. */
+export const bleedOf = (placed: Placed): Placed[] => (placed.bleed?.parts ?? []).map((part) => ({ ...placed, ...part }))
 
 /** The piece that the plan of this docket lays. */
 export const itemOf = (view: SheetDocket | WrapDocket) => view.spec.items.find((i) => i.id === view.spec.plan.itemId) as Item
@@ -82,9 +85,9 @@ export const wrapUrl = (view: DocketView, piece: number, longest: number, sides 
 export const wrapThumbnail = (docket: string, piece: number, longest: number) =>
   `/api/dockets/${docket}/wrap/pieces/${piece}/picture?longest=${longest}&display=thumbnail`
 
-export const scanThumbnail = (attempt: string, page: number, picture: number) =>
-  `/api/attempts/${attempt}/pages/${page}/pictures/${picture}/scan?longest=180&display=thumbnail`
+export const scanThumbnail = (attempt: string, page: number, placed: string) =>
+  `/api/attempts/${attempt}/pages/${page}/placed/${placed}/scan?longest=180&display=thumbnail`
 
-/** The scan of one picture of a page, both counted from 1. */
-export const scanUrl = (attempt: string, page: number, picture: number, longest: number) =>
-  `/api/attempts/${attempt}/pages/${page}/pictures/${picture}/scan?longest=${longest}${forScreen()}`
+/** The scan of one picture of a page. */
+export const scanUrl = (attempt: string, page: number, placed: string, longest: number) =>
+  `/api/attempts/${attempt}/pages/${page}/placed/${placed}/scan?longest=${longest}${forScreen()}`

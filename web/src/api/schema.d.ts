@@ -164,7 +164,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/attempts/{id}/pages/{page}/pictures/{picture}/scan": {
+    "/api/attempts/{id}/pages/{page}/placed/{placed}/scan": {
         parameters: {
             query?: never;
             header?: never;
@@ -180,7 +180,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/attempts/{id}/pages/{page}/pictures/{picture}/scan/figures": {
+    "/api/attempts/{id}/pages/{page}/placed/{placed}/scan/figures": {
         parameters: {
             query?: never;
             header?: never;
@@ -1600,8 +1600,6 @@ export interface components {
             anew: components["schemas"]["MadeAnew"];
             /** Format: date-time */
             began: string;
-            /** Format: int32 */
-            edition: number;
             engine: string;
             fileHash: string;
             fileKept: boolean;
@@ -1617,6 +1615,7 @@ export interface components {
             page: number;
             /** Format: int32 */
             percent: number;
+            placed: string[];
             scanHash: string;
             scanKept: boolean;
             /** @enum {string} */
@@ -1625,6 +1624,9 @@ export interface components {
         Attempted: {
             /** Format: uuid */
             attempt: string;
+        };
+        Bleed: {
+            parts: components["schemas"]["MirroredPart"][];
         };
         BodyAsked: {
             support: components["schemas"]["Support"];
@@ -2189,6 +2191,12 @@ export interface components {
             /** @enum {string} */
             kind: "mirrored";
         };
+        MirroredPart: {
+            atMm: components["schemas"]["Rect"];
+            crop: components["schemas"]["Crop"];
+            /** @enum {string} */
+            orientation: "UPRIGHT" | "MIRRORED" | "HALF_TURN" | "FLIPPED" | "TRANSPOSED" | "QUARTER_RIGHT" | "TRANSVERSED" | "QUARTER_LEFT";
+        };
         MixPoint: {
             /** Format: double */
             hue: number;
@@ -2292,7 +2300,6 @@ export interface components {
             name: string;
         };
         Page: {
-            bleed: components["schemas"]["Placed"][];
             /** @enum {string} */
             feedTurn: "UPRIGHT" | "MIRRORED" | "HALF_TURN" | "FLIPPED" | "TRANSPOSED" | "QUARTER_RIGHT" | "TRANSVERSED" | "QUARTER_LEFT";
             /** Format: double */
@@ -2392,7 +2399,10 @@ export interface components {
         };
         Placed: {
             atMm: components["schemas"]["Rect"];
+            bleed: components["schemas"]["Bleed"];
             crop: components["schemas"]["Crop"];
+            id: string;
+            itemId: string;
             /** @enum {string} */
             orientation: "UPRIGHT" | "MIRRORED" | "HALF_TURN" | "FLIPPED" | "TRANSPOSED" | "QUARTER_RIGHT" | "TRANSVERSED" | "QUARTER_LEFT";
             renditionId: string;
@@ -3334,7 +3344,7 @@ export interface operations {
             path: {
                 id: string;
                 page: number;
-                picture: number;
+                placed: string;
             };
             cookie?: never;
         };
@@ -3359,7 +3369,7 @@ export interface operations {
             path: {
                 id: string;
                 page: number;
-                picture: number;
+                placed: string;
             };
             cookie?: never;
         };

@@ -14,7 +14,7 @@ import './log.css'
 
 const thumbnail = (a: Attempt) => {
   const page = scanned(a)
-  return page ? scanThumbnail(a.id, page.page, 1) : masterThumbnail(a.masterHash, 180)
+  return page ? scanThumbnail(a.id, page.page, page.placed[0] ?? '') : masterThumbnail(a.masterHash, 180)
 }
 
 export function PrintLog() {

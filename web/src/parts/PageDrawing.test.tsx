@@ -15,7 +15,7 @@ const placed = (renditionId: string, x: number, crop: object) => ({
   straighten: 0,
 })
 const page = (...all: object[]) =>
-  ({ widthMm: 210, heightMm: 297, unprintable: {}, feedTurn: 'UPRIGHT', placed: all, bleed: [], marks: [] }) as unknown as Page
+  ({ widthMm: 210, heightMm: 297, unprintable: {}, feedTurn: 'UPRIGHT', placed: all, marks: [] }) as unknown as Page
 const drawn = (p: Page) =>
   renderToStaticMarkup(<PageDrawing docket="d1" number={1} page={p} pictures={pictures} paperLab={[96, 0, 1]} scale={2} />)
 

@@ -1,4 +1,4 @@
-import { masterThumbnail, treated, wrapThumbnail } from '../api/pictures'
+import { bleedOf, masterThumbnail, treated, wrapThumbnail } from '../api/pictures'
 import type { OnBench, Page } from '../api/types'
 import { labCss } from './numbers'
 import { PlacedPicture } from './PlacedPicture'
@@ -33,7 +33,7 @@ export function PageDrawing({ page, docket, number, pictures, paperLab, scale }:
           style={{ left: around.x * scale, top: around.y * scale, width: around.width * scale, height: around.height * scale }}
         />
       )}
-      {(around ? [] : [...page.bleed, ...page.placed]).map((placed, i) => {
+      {(around ? [] : [...page.placed.flatMap(bleedOf), ...page.placed]).map((placed, i) => {
         const picture = pictures.find((p) => p.renditionId === placed.renditionId)
         return (
           picture && (

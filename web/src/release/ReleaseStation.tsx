@@ -214,16 +214,16 @@ function Beside({
   const places = attempt
     ? attempt.pages
         .filter((p) => p.scanHash && p.scanKept)
-        .flatMap((p) => (layout?.pages[p.page - 1]?.placed ?? []).map((placed, i) => ({ page: p.page, nth: i + 1, placed })))
+        .flatMap((p) => (layout?.pages[p.page - 1]?.placed ?? []).map((placed) => ({ page: p.page, placed })))
         .filter((p) => p.placed.renditionId === picture.renditionId)
     : []
   const [chosen, choose] = useState(0)
   const shown = places[chosen] ?? places[0]
   const { data } = useQuery({
-    queryKey: ['scan-figures', attempt?.id, shown?.page, shown?.nth],
+    queryKey: ['scan-figures', attempt?.id, shown?.page, shown?.placed.id],
     queryFn: ({ signal }) =>
       get<{ meanDifference: number }>(
-        `/api/attempts/${attempt?.id}/pages/${shown?.page}/pictures/${shown?.nth}/scan/figures`,
+        `/api/attempts/${attempt?.id}/pages/${shown?.page}/placed/${shown?.placed.id}/scan/figures`,
         signal,
       ),
     enabled: shown !== undefined,
@@ -296,7 +296,7 @@ function Beside({
         </div>
         {attempt && shown && (
           <div>
-            <img src={scanUrl(attempt.id, shown.page, shown.nth, 1000)} alt="Scan of the print" style={size} />
+            <img src={scanUrl(attempt.id, shown.page, shown.placed.id, 1000)} alt="Scan of the print" style={size} />
             <span className="tag left">
               Print, attempt {attempt.number}
               {attempt.pages.length > 1 && `, sheet ${shown.page}`}

@@ -36,7 +36,6 @@ const view = (more: object = {}, lost = 0) =>
           unprintable: { top: 3, right: 14, bottom: 3, left: 3 },
           overMm: 0,
           placed: [{ ...placed, ...more }],
-          bleed: [],
           marks: [],
         },
       ],

@@ -1,6 +1,6 @@
 import { Input } from 'antd'
 import { useEffect, useRef, useState } from 'react'
-import { itemOf, masterUrl, treated } from '../api/pictures'
+import { bleedOf, itemOf, masterUrl, treated } from '../api/pictures'
 import type { Placed, SheetDocket } from '../api/types'
 import { BOOTH } from '../parts/booth'
 import { byArrow, CORNERS, follow } from '../parts/handles'
@@ -85,11 +85,12 @@ export function SheetDrawing({ view, onLength, onLaid, lifeScale, handles = true
   if (!page || !saved) return <div ref={box} className="drawing" />
   const placed = { ...saved, atMm: dragged ?? saved.atMm }
   const p = placed.atMm
-  const pieces = [...(dragged ? [] : page.bleed), ...page.placed.slice(1), placed]
+  const bleed = page.placed.flatMap(bleedOf)
+  const pieces = [...(dragged ? [] : bleed), ...page.placed.slice(1), placed]
   const { scale, x0, y0, width, height } = fitting(
     room,
     page,
-    [...page.placed, ...page.bleed].map((b) => b.atMm),
+    [...page.placed, ...bleed].map((b) => b.atMm),
     lifeScale,
   )
   const sw = page.widthMm * scale

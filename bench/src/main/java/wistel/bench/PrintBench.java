@@ -165,7 +165,7 @@ final class PrintBench {
         Page page = Page.of(pageW, pageH, Margins.NONE, turned ? Orientation.QUARTER_RIGHT : Orientation.UPRIGHT,
             List.of(Placed.upright("r", Crop.whole(picture.facts().width(), picture.facts().height()), new Rect((pageW - w) / 2, (pageH - h) / 2, w, h))),
             List.of());
-        LayoutRenderer.Job job = new LayoutRenderer.Job(page, Map.of("r", new LayoutRenderer.Picture(picture.rows(), picture.facts().orientation(),
+        LayoutRenderer.Job job = LayoutRenderer.Job.plain(page, Map.of("r", new LayoutRenderer.Picture(picture.rows(), picture.facts().orientation(),
             PictureLight.of(StandardSpaces.SRGB), sharpener == Sharpener.NONE ? new float[0] : PictureLight.luminance(StandardSpaces.SRGB), conversion)), 360, Double.POSITIVE_INFINITY, sharpener);
         StageTimes times = new StageTimes();
         Path out = Files.createTempFile("page", ".pwg");

@@ -110,9 +110,10 @@ final class WrapBench {
         Optional<LayoutRenderer.SideColours> colours = sides.map(s -> new LayoutRenderer.SideColours(s.moves().leavesColours() ? conversion
             : RenditionCompiler.through(StandardSpaces.SRGB, RenditionChange.NONE, SideChange.of(s.moves()), new RenditionCompiler.Onward(Intent.PERCEPTUAL, true), this::onward, TransformCompiler::compile),
             s.fill() instanceof SideFill.Extended ? Optional.of(texture()) : Optional.empty()));
-        Page page = Page.of(36 * INCH + 2 * SIDE_MM, 24 * INCH + 2 * SIDE_MM, Margins.NONE, Orientation.UPRIGHT, List.of(new Placed("r", crop(), 0, face(), Orientation.UPRIGHT, sides)), List.of());
-        LayoutRenderer.Picture of = new LayoutRenderer.Picture(picture.rows(), picture.facts().orientation(), PictureLight.of(StandardSpaces.SRGB), new float[0], conversion, colours);
-        LayoutRenderer.Job job = new LayoutRenderer.Job(page, Map.of("r", of), DPI, Double.POSITIVE_INFINITY, Sharpener.NONE);
+        Placed placed = new Placed("r", crop(), 0, face(), Orientation.UPRIGHT);
+        Page page = Page.of(36 * INCH + 2 * SIDE_MM, 24 * INCH + 2 * SIDE_MM, Margins.NONE, Orientation.UPRIGHT, List.of(sides.map(placed::sided).orElse(placed)), List.of());
+        LayoutRenderer.Picture of = new LayoutRenderer.Picture(picture.rows(), picture.facts().orientation(), PictureLight.of(StandardSpaces.SRGB), new float[0], conversion);
+        LayoutRenderer.Job job = new LayoutRenderer.Job(page, Map.of("r", of), colours.map(c -> Map.of("r", c)).orElse(Map.of()), DPI, Double.POSITIVE_INFINITY, Sharpener.NONE);
         Path out = Files.createTempFile("wrap", ".pwg");
         Path spool = Files.createTempFile("spool", ".raw");
         try (OutputStream stream = new BufferedOutputStream(Files.newOutputStream(out), 1 << 18)) {

@@ -71,6 +71,16 @@ public class BeforePiecesTest {
         assertThat(numbers).containsExactly(1, 2, 3, 4, 6, 7);
     }
 
+    /** The copies bore 1 and 2 of 25, the file for a lab the third; what lies on each page is known by name. */
+    @Test
+    public void numbersGoOnFromWhereTheyWere() {
+        JsonNode numbered = dockets.get("Numbered, with a bleed");
+        assertThat(numbered.path("layout").path("pages").get(0).path("marks").toString()).contains("4 of 25");
+        List<String> editions = new ArrayList<>();
+        test.query("select number || ' on page ' || page || ', ' || placed_id from edition order by 1", editions::add);
+        assertThat(editions).containsExactly("1 on page 1, i1", "2 on page 2, i1", "3 on page 1, i1");
+    }
+
     @Test
     public void undoGoesBackThroughEverythingThatWasDecided() {
         JsonNode d = dockets.get("In two, on board");

@@ -165,7 +165,7 @@ public class LaidDownTest extends InTestRoom {
         PrinterDescription poorer = new PrinterDescription(p.model(), p.media(), p.supported(), p.defaults(), p.constraints(), p.resolvers(), p.resolutions(), List.of(raster), p.formats(), p.consumption(),
             p.blackChange(), p.words());
         PreflightFacts f = j.facts();
-        return new DocketService.Judged(j.row(), new PreflightFacts(f.pictures(), f.pairing(), Optional.of(poorer), f.state(), f.blackAlways(), f.proofSeen(), f.secondsPerM2(), f.today(), f.edition()),
+        return new DocketService.Judged(j.row(), new PreflightFacts(f.pictures(), f.pairing(), Optional.of(poorer), f.state(), f.blackAlways(), f.proofSeen(), f.secondsPerM2(), f.today(), f.editions()),
             j.layout(), j.masters(), j.printer(), j.proofKey());
     }
 

@@ -96,7 +96,7 @@ public class MigrationTest {
         assertThat(api.put("/api/attempts/" + id + "/held", "{\"held\":false,\"agreed\":true}", 0).status()).isEqualTo(200);
         JsonNode done = api.over(id, 90);
         assertThat(done.path("state").asString()).as(done.path("message").asString()).isEqualTo("done");
-        double apart = api.get("/api/attempts/" + id + "/pages/1/pictures/1/scan/figures").body().path("meanDifference").asDouble();
+        double apart = api.get("/api/attempts/" + id + "/pages/1/placed/i1/scan/figures").body().path("meanDifference").asDouble();
         assertThat(apart).as("the old order still gives the print that its proof promised").isBetween(0.01, 2.0);
     }
 

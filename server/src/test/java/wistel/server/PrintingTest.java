@@ -106,7 +106,7 @@ public class PrintingTest extends InTestRoom {
                 // twice as fine as the scan
                 JsonNode a = printed(api.patch("/api/dockets/" + d.path("id").asString(), "{\"kind\":\"set\",\"setting\":\"printer-resolution\",\"value\":\"180\",\"said\":\"\"}", d.path("version").asInt()).body());
                 assertThat(a.path("state").asString()).as(name + " " + a.path("message")).isEqualTo("done");
-                double apart = api.get("/api/attempts/" + a.path("id").asString() + "/pages/1/pictures/1/scan/figures").body().path("meanDifference").asDouble();
+                double apart = api.get("/api/attempts/" + a.path("id").asString() + "/pages/1/placed/i1/scan/figures").body().path("meanDifference").asDouble();
                 System.out.printf("proof and print of %s differ by %.2f%n", name, apart);
                 assertThat(apart).as(name).isBetween(0.01, 2.0);
                 sum += apart;
@@ -161,7 +161,7 @@ public class PrintingTest extends InTestRoom {
         JsonNode byDriver = api.patch("/api/dockets/" + d.path("id").asString(), "{\"kind\":\"routed\",\"route\":{\"kind\":\"by-driver\",\"space\":\"SRGB\"}}", d.path("version").asInt()).body();
         assertThat(byDriver.path("readback").asString()).contains("the driver converts the colour its own way");
         JsonNode a = printed(byDriver);
-        assertThat(api.get("/api/attempts/" + a.path("id").asString() + "/pages/1/pictures/1/scan/figures").body().path("meanDifference").asDouble()).isGreaterThan(1.5);
+        assertThat(api.get("/api/attempts/" + a.path("id").asString() + "/pages/1/placed/i1/scan/figures").body().path("meanDifference").asDouble()).isGreaterThan(1.5);
     }
 
     @Test(dependsOnMethods = {"theProofOfEveryDemoPictureAgreesWithTheScanOfItsPrint", "theSameAgainSendsTheVerySameFile", "theDriversConversionGivesAnotherPrintThanTheProof",

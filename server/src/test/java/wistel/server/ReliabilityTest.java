@@ -433,7 +433,7 @@ public class ReliabilityTest {
         api.put("/api/settings/retention", "{\"printFileDays\":30,\"scanDays\":30,\"gigabytes\":10,\"keepMatching\":false}", 0);
         JsonNode gone = api.attempt(first.path("id").asString());
         assertThat(Api.page(gone).path("fileKept").asBoolean()).isFalse();
-        assertThat(api.get("/api/attempts/" + first.path("id").asString() + "/pages/1/pictures/1/scan").code()).isEqualTo("not-found");
+        assertThat(api.get("/api/attempts/" + first.path("id").asString() + "/pages/1/placed/i1/scan").code()).isEqualTo("not-found");
         assertThat(api.get("/api/settings/retention").body().path("bytesNow").asLong()).isZero();
         // the pairing was changed and the printer's description forgotten meanwhile: the order alone decides
         test.sql("update pairing_version set intent = 'SATURATION', settings = '{}'");

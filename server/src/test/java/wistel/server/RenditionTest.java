@@ -169,7 +169,7 @@ public class RenditionTest extends InTestRoom {
         d = patched(d, compensates(TONES, "null", true));
         JsonNode first = over(api.post("/api/dockets/" + d.path("id").asString() + "/attempts", "", d.path("version").asInt()).body());
         JsonNode page = Api.page(first);
-        double apart = api.get("/api/attempts/" + first.path("id").asString() + "/pages/1/pictures/1/scan/figures").body().path("meanDifference").asDouble();
+        double apart = api.get("/api/attempts/" + first.path("id").asString() + "/pages/1/placed/i1/scan/figures").body().path("meanDifference").asDouble();
         assertThat(apart).isLessThan(1.5);
         JsonNode again = over(api.post("/api/attempts/" + first.path("id").asString() + "/again", "", 0).body());
         assertThat(Api.page(again).path("fileHash").asString()).isEqualTo(page.path("fileHash").asString());

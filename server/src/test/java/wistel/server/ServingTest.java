@@ -244,7 +244,7 @@ public class ServingTest extends InTestRoom {
         String id = api.post(path(d) + "/attempts", "", resample.path("version").asInt()).body().path("id").asString();
         JsonNode done = Waiting.until(() -> api.get("/api/attempts/" + id).body(), a -> a.path("state").asString().equals("done"), 60);
         assertThat(Api.page(done).path("fileHash").asString()).hasSize(64);
-        assertThat(api.get("/api/attempts/" + id + "/pages/1/pictures/1/scan?longest=300").raw().headers().firstValue("Content-Type").orElse("")).isEqualTo("image/png");
+        assertThat(api.get("/api/attempts/" + id + "/pages/1/placed/i1/scan?longest=300").raw().headers().firstValue("Content-Type").orElse("")).isEqualTo("image/png");
     }
 
     @Test

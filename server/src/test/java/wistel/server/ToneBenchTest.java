@@ -179,7 +179,7 @@ public class ToneBenchTest extends InTestRoom {
     private double printed(JsonNode d) throws Exception {
         String attempt = api.post("/api/dockets/" + d.path("id").asString() + "/attempts", "", d.path("version").asInt()).body().path("id").asString();
         Waiting.until(() -> api.get("/api/attempts/" + attempt).body(), a -> a.path("state").asString().equals("done"), 60);
-        return api.get("/api/attempts/" + attempt + "/pages/1/pictures/1/scan/figures").body().path("meanDifference").asDouble();
+        return api.get("/api/attempts/" + attempt + "/pages/1/placed/i1/scan/figures").body().path("meanDifference").asDouble();
     }
 
     private int someWedge = -1;

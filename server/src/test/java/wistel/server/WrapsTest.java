@@ -264,7 +264,7 @@ public class WrapsTest extends InTestRoom {
             scan = new View(read.width(), read.height(), 3, read.pixels()).oriented(judged.layout().pages().get(0).feedTurn().inverse());
         }
         assertThat(apart(foreseen, scan)).as("mean CIEDE2000 over the sheet").isLessThan(1.5);
-        assertThat(api.get("/api/attempts/" + attempt + "/pages/1/pictures/1/scan/figures").body().path("meanDifference").asDouble()).as("the face against its proof").isLessThan(1);
+        assertThat(api.get("/api/attempts/" + attempt + "/pages/1/placed/i1/scan/figures").body().path("meanDifference").asDouble()).as("the face against its proof").isLessThan(1);
         double[] white = LabEncoding.V4.lab(scan.pixels(), 3 * (5 * scan.width() + scan.width() / 2)).toArray();
         assertThat(white[2]).as("b* of bare canvas").isGreaterThan(1.5);
     }

@@ -38,10 +38,10 @@ import wistel.core.tone.ToneMode;
  * @param blackAlways  intents through which the pairing's profile compensates black whether or not it is asked for
  * @param proofSeen    the proof as it stands now was looked at
  * @param secondsPerM2 printing alone, from past pages on this pairing; 0 when there are none
- * @param edition      number that the next numbered print of this docket gets, 1 for the first
+ * @param editions     number that the next numbered print of an item gets, by item; those without one start at 1
  */
 public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVersion> pairing, Optional<PrinterDescription> printer, PrinterState state,
-                             Set<Intent> blackAlways, boolean proofSeen, double secondsPerM2, LocalDate today, int edition) {
+                             Set<Intent> blackAlways, boolean proofSeen, double secondsPerM2, LocalDate today, Map<String, Integer> editions) {
     /**
      * @param size           upright
      * @param hasProfile     the file brought a usable profile
@@ -58,6 +58,11 @@ public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVers
     public PreflightFacts {
         pictures = Map.copyOf(pictures);
         blackAlways = Set.copyOf(blackAlways);
+        editions = Map.copyOf(editions);
+    }
+
+    int nextEdition(String itemId) {
+        return editions.getOrDefault(itemId, 1);
     }
 
     /** What a wedge told of the docket's mode; empty where none was measured. */
@@ -100,7 +105,7 @@ public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVers
     /** What its plan is laid out on, and with what. */
     public LayoutInput input(DocketSpec d) {
         Map<String, SheetPlan.PixelSize> sizes = pictures.entrySet().stream().collect(Collectors.toMap(Map.Entry::getKey, e -> e.getValue().size()));
-        Map<String, CaptionText> captions = d.items().stream().collect(Collectors.toMap(Item::id, item -> new CaptionText(d.title(), Words.date(today), edition)));
+        Map<String, CaptionText> captions = d.items().stream().collect(Collectors.toMap(Item::id, item -> new CaptionText(d.title(), Words.date(today), nextEdition(item.id()))));
         return new LayoutInput(d.stock(), margins(d), sizes, d.itemsById(), captions, d.copies());
     }
 

@@ -1,6 +1,9 @@
 package wistel.core.docket;
 
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import wistel.core.fault.Conflict;
 import wistel.core.length.Margins;
@@ -57,6 +60,32 @@ public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVers
     /** @param number 1 for the first */
     public Page page(int number) {
         return layout.pages().get(number - 1);
+    }
+
+    /** A print that bears a number of its edition. */
+    public record Numbered(int page, String placedId, String itemId, int number) {
+    }
+
+    /**
+     * The numbers that its pages bear, counted up from the first one of each piece.
+     *
+     * @param first by item; those without one start at 1
+     */
+    public List<Numbered> numbered(Map<String, Integer> first) {
+        List<Numbered> numbered = new ArrayList<>();
+        if (spec.numbered()) {
+            Map<String, Integer> next = new HashMap<>(first);
+            for (int page = 1; page <= layout.pages().size(); page++) {
+                for (Placed placed : page(page).placed()) {
+                    if (spec.item(placed.itemId()).annotation().numbered()) {
+                        int number = next.getOrDefault(placed.itemId(), 1);
+                        numbered.add(new Numbered(page, placed.id(), placed.itemId(), number));
+                        next.put(placed.itemId(), number + 1);
+                    }
+                }
+            }
+        }
+        return numbered;
     }
 
     /** What the printer is asked for, in the words that it has now; its paper as the page feeds. */

@@ -61,13 +61,8 @@ public final class LayoutRenderer {
      * @param light       of its codes
      * @param luminance   weights of its channels in luminance, adding up to one; used by sharpening alone, else it may be empty
      * @param conversion  its codes to the sink's
-     * @param sides       of what is made round it; needed where something is
      */
-    public record Picture(RowSource stored, Orientation orientation, LightCurve light, float[] luminance, Transform conversion, Optional<SideColours> sides) {
-        public Picture(RowSource stored, Orientation orientation, LightCurve light, float[] luminance, Transform conversion) {
-            this(stored, orientation, light, luminance, conversion, Optional.empty());
-        }
-
+    public record Picture(RowSource stored, Orientation orientation, LightCurve light, float[] luminance, Transform conversion) {
         int shownWidth() {
             return orientation.swapsSides() ? stored.height() : stored.width();
         }
@@ -86,13 +81,15 @@ public final class LayoutRenderer {
 
     /**
      * @param pictures by rendition
+     * @param sides    by placed picture, of those that something is made round
      * @param dpi      of the raster, pixels an inch; a fraction where pictures keep their pixels
      * @param mostPpi  detail finer than this is averaged away, as the docket decided; infinite to keep what the raster can hold
      * @param sharpener of the final raster
      */
-    public record Job(Page page, Map<String, Picture> pictures, double dpi, double mostPpi, Sharpener sharpener) {
+    public record Job(Page page, Map<String, Picture> pictures, Map<String, SideColours> sides, double dpi, double mostPpi, Sharpener sharpener) {
         public Job {
             pictures = Map.copyOf(pictures);
+            sides = Map.copyOf(sides);
             if (!(dpi >= 1) || !(mostPpi > 0)) {
                 throw new IllegalArgumentException(dpi + " dpi, at most " + mostPpi + " ppi");
             }
@@ -100,12 +97,20 @@ public final class LayoutRenderer {
                 if (!pictures.containsKey(placed.renditionId())) {
                     throw new IllegalArgumentException("no picture for rendition " + placed.renditionId());
                 }
+                if (placed.sides().isPresent() && !sides.containsKey(placed.id())) {
+                    throw new IllegalArgumentException("no colours for what is made round " + placed.id());
+                }
             }
+        }
+
+        /** With nothing made round its pictures. */
+        public static Job plain(Page page, Map<String, Picture> pictures, double dpi, double mostPpi, Sharpener sharpener) {
+            return new Job(page, pictures, Map.of(), dpi, mostPpi, sharpener);
         }
 
         private static List<Placed> placed(Page page) {
             List<Placed> all = new ArrayList<>(page.placed());
-            all.addAll(page.bleed());
+            page.placed().forEach(p -> all.addAll(p.bleedParts()));
             return all;
         }
 
@@ -127,7 +132,7 @@ public final class LayoutRenderer {
         /** Pictures keep their size in whole pixels; where a bleed joins them, their ends meet its ends instead. */
         private int[] span(double from, double length, double enlarged) {
             int first = (int) Math.round(from / (Length.MM_PER_INCH * enlarged) * dpi);
-            int end = page.bleed().isEmpty() ? first + (int) Math.round(length / (Length.MM_PER_INCH * enlarged) * dpi)
+            int end = page.placed().stream().allMatch(p -> p.bleed().isEmpty()) ? first + (int) Math.round(length / (Length.MM_PER_INCH * enlarged) * dpi)
                 : (int) Math.round((from + length) / (Length.MM_PER_INCH * enlarged) * dpi);
             return new int[] {first, Math.max(first + 1, end)};
         }

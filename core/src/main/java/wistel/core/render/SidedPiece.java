@@ -39,15 +39,16 @@ final class SidedPiece {
     record Base(PixelRuns picture, int x, int y) {
     }
 
-    private SidedPiece(LayoutRenderer.Job job, LayoutRenderer.Picture picture, WrappedSides sides, Base base, Optional<PatchSynthesis.Grown> texture) {
+    private SidedPiece(LayoutRenderer.Job job, Placed placed, Base base, Optional<PatchSynthesis.Grown> texture) {
+        WrappedSides sides = placed.sides().orElseThrow();
         Box asked = box(job, sides.grownMm());
         Box whole = new Box(base.x, base.y, base.x + base.picture.width(), base.y + base.picture.height());
         // whole pixels: the picture may reach a pixel farther than what is asked for
         this.grown = new Box(Math.min(asked.left, whole.left), Math.min(asked.top, whole.top), Math.max(asked.right, whole.right), Math.max(asked.bottom, whole.bottom));
         this.face = box(job, sides.faceMm());
         this.moves = sides.moves();
-        this.conversion = picture.conversion();
-        this.ofSides = picture.sides().map(LayoutRenderer.SideColours::conversion).orElse(conversion);
+        this.conversion = job.pictures().get(placed.renditionId()).conversion();
+        this.ofSides = job.sides().get(placed.id()).conversion();
         this.pixelsPerMm = job.dpi() / Length.MM_PER_INCH;
         this.n = base.picture.channels();
         Surround.Ring ring = new Surround.Ring(whole.left - grown.left, whole.top - grown.top, grown.right - whole.right, grown.bottom - whole.bottom);
@@ -55,9 +56,8 @@ final class SidedPiece {
     }
 
     static SidedPiece of(LayoutRenderer.Job job, Placed placed, Base base) {
-        LayoutRenderer.Picture picture = job.pictures().get(placed.renditionId());
-        Optional<PatchSynthesis.Grown> texture = picture.sides().flatMap(LayoutRenderer.SideColours::grown).map(g -> g.turned(placed.orientation().then(job.page().feedTurn())));
-        return new SidedPiece(job, picture, placed.sides().orElseThrow(), base, texture);
+        Optional<PatchSynthesis.Grown> texture = job.sides().get(placed.id()).grown().map(g -> g.turned(placed.orientation().then(job.page().feedTurn())));
+        return new SidedPiece(job, placed, base, texture);
     }
 
     private static Box box(LayoutRenderer.Job job, Rect mm) {

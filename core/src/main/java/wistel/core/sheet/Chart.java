@@ -54,7 +54,7 @@ public record Chart(String itemId, double widthMm, double leastShare, List<Strin
         for (int i = 0; i < lines.size(); i++) {
             marks.add(new Mark.Text(lines.get(i), at.x(), at.bottom() + LINE_MM * (i + 1.5), TYPE_PT, 0, Mark.Anchor.START));
         }
-        Placed placed = Placed.upright(item.renditionId(), Crop.whole(picture.width(), picture.height()), at);
+        Placed placed = Placed.of(item, Crop.whole(picture.width(), picture.height()), at);
         return Layout.of(List.of(Page.of(stock.widthMm(), length, m, Orientation.UPRIGHT, List.of(placed), marks)), List.of());
     }
 

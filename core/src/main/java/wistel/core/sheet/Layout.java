@@ -68,7 +68,7 @@ public record Layout(List<Page> pages, List<Loss> losses, List<Unplaced> unplace
 
     /** As it is handed to somebody who cuts nothing: upright, and nothing over the edges. */
     public Layout onPaper() {
-        return of(pages.stream().map(p -> new Page(p.widthMm(), p.heightMm(), Margins.NONE, Orientation.UPRIGHT, 0, p.placed(), p.bleed(), p.marks())).toList(), losses, unplaced);
+        return of(pages.stream().map(p -> new Page(p.widthMm(), p.heightMm(), Margins.NONE, Orientation.UPRIGHT, 0, p.placed(), p.marks())).toList(), losses, unplaced);
     }
 
     /** A page for each picture, as large as the picture with its bleed. */
@@ -76,14 +76,12 @@ public record Layout(List<Page> pages, List<Loss> losses, List<Unplaced> unplace
         List<Page> alone = new ArrayList<>();
         for (Page page : onePerPicture()) {
             for (Placed placed : page.placed()) {
-                List<Placed> bleed = page.bleed().stream().filter(b -> b.renditionId().equals(placed.renditionId())).toList();
-                List<Rect> printed = Stream.concat(Stream.of(placed), bleed.stream()).map(Placed::printedMm).toList();
+                List<Rect> printed = Stream.concat(Stream.of(placed), placed.bleedParts().stream()).map(Placed::printedMm).toList();
                 double left = printed.stream().mapToDouble(Rect::x).min().orElseThrow();
                 double top = printed.stream().mapToDouble(Rect::y).min().orElseThrow();
                 double right = printed.stream().mapToDouble(Rect::right).max().orElseThrow();
                 double bottom = printed.stream().mapToDouble(Rect::bottom).max().orElseThrow();
-                alone.add(new Page(right - left, bottom - top, Margins.NONE, Orientation.UPRIGHT, 0, List.of(placed.moved(-left, -top)),
-                    bleed.stream().map(b -> b.moved(-left, -top)).toList(), List.of()));
+                alone.add(Page.of(right - left, bottom - top, Margins.NONE, Orientation.UPRIGHT, List.of(placed.moved(-left, -top)), List.of()));
             }
         }
         return of(alone, losses, unplaced);

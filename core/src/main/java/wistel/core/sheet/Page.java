@@ -1,7 +1,6 @@
 package wistel.core.sheet;
 
 import java.util.List;
-import java.util.Optional;
 import wistel.core.length.Margins;
 import wistel.core.pictures.Orientation;
 
@@ -11,26 +10,27 @@ import wistel.core.pictures.Orientation;
  * @param unprintable edges that stay white, as looked at
  * @param feedTurn    how the page is turned to lie as it feeds, leading edge first
  * @param overMm      how far the printer prints over each edge, enlarging what it is sent; 0 unless borderless
- * @param bleed       mirrored parts round the pictures, there to be cut off
  */
-public record Page(double widthMm, double heightMm, Margins unprintable, Orientation feedTurn, double overMm, List<Placed> placed, List<Placed> bleed, List<Mark> marks) {
+public record Page(double widthMm, double heightMm, Margins unprintable, Orientation feedTurn, double overMm, List<Placed> placed, List<Mark> marks) {
     public Page {
         if (!(widthMm > 0 && heightMm > 0 && overMm >= 0)) {
             throw new IllegalArgumentException("a page of " + widthMm + " x " + heightMm + " mm, " + overMm + " mm over its edges");
         }
         placed = List.copyOf(placed);
-        bleed = List.copyOf(bleed);
+        if (placed.stream().map(Placed::id).distinct().count() != placed.size()) {
+            throw new IllegalArgumentException("two pictures of one name on a page");
+        }
         marks = List.copyOf(marks);
     }
 
     /** With pictures and marks, nothing over its edges. */
     public static Page of(double widthMm, double heightMm, Margins unprintable, Orientation feedTurn, List<Placed> placed, List<Mark> marks) {
-        return new Page(widthMm, heightMm, unprintable, feedTurn, 0, placed, List.of(), marks);
+        return new Page(widthMm, heightMm, unprintable, feedTurn, 0, placed, marks);
     }
 
-    /** A rendition's picture that something is made round. */
-    public Optional<Placed> sided(String renditionId) {
-        return placed.stream().filter(p -> p.renditionId().equals(renditionId) && p.sides().isPresent()).findFirst();
+    /** @throws IllegalArgumentException when nothing of that name lies on it */
+    public Placed placed(String id) {
+        return placed.stream().filter(p -> p.id().equals(id)).findFirst().orElseThrow(() -> new IllegalArgumentException("nothing named " + id + " lies on this page"));
     }
 
     public double areaMm2() {

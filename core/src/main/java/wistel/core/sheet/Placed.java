@@ -1,5 +1,6 @@
 package wistel.core.sheet;
 
+import java.util.List;
 import java.util.Optional;
 import wistel.core.length.Ppi;
 import wistel.core.pictures.Crop;
@@ -8,19 +9,52 @@ import wistel.core.pictures.Orientation;
 /**
  * A part of a picture on a page.
  *
+ * @param id          among all that lies on its page; pages that repeat a piece name it alike
+ * @param itemId      the piece that it is, or is a part of
  * @param crop        in the upright picture's pixels, after it was straightened
  * @param straighten  degrees that the upright picture is turned by about its middle, clockwise, before it is cropped
  * @param atMm        where it lies on the page as it is looked at; it may reach over the paper's edge, and is cut there
  * @param orientation how the part is turned or mirrored to lie there
- * @param sides       what is made round it; empty where nothing is
+ * @param bleed       of mirrored picture round it, there to be cut off
+ * @param sides       what is made round it to be folded; empty where nothing is
  */
-public record Placed(String renditionId, Crop crop, double straighten, Rect atMm, Orientation orientation, Optional<WrappedSides> sides) {
+public record Placed(String id, String itemId, String renditionId, Crop crop, double straighten, Rect atMm, Orientation orientation, Optional<Bleed> bleed, Optional<WrappedSides> sides) {
+    /** Of a page that is made up for one picture: place and piece are named after it. */
     public Placed(String renditionId, Crop crop, double straighten, Rect atMm, Orientation orientation) {
-        this(renditionId, crop, straighten, atMm, orientation, Optional.empty());
+        this(renditionId, renditionId, renditionId, crop, straighten, atMm, orientation, Optional.empty(), Optional.empty());
+    }
+
+    /** A whole piece, upright. */
+    static Placed of(Item item, Crop crop, Rect atMm) {
+        return new Placed(item.id(), item.id(), item.renditionId(), crop, item.cut().degrees(), atMm, Orientation.UPRIGHT, Optional.empty(), Optional.empty());
     }
 
     public static Placed upright(String renditionId, Crop crop, Rect atMm) {
         return new Placed(renditionId, crop, 0, atMm, Orientation.UPRIGHT);
+    }
+
+    Placed bled(double mm) {
+        return new Placed(id, itemId, renditionId, crop, straighten, atMm, orientation, mm > 0 ? Optional.of(Bleed.round(crop, atMm, mm)) : Optional.empty(), sides);
+    }
+
+    /** One of several parts of its piece. */
+    Placed part(int number) {
+        return new Placed(itemId + "." + number, itemId, renditionId, crop, straighten, atMm, orientation, bleed, sides);
+    }
+
+    public Placed sided(WrappedSides made) {
+        return new Placed(id, itemId, renditionId, crop, straighten, atMm, orientation, bleed, Optional.of(made));
+    }
+
+    /** Without anything made round it. */
+    private Placed bare(Crop shown, Rect at) {
+        return new Placed(id, itemId, renditionId, shown, straighten, at, orientation, Optional.empty(), Optional.empty());
+    }
+
+    /** The mirrored parts round it, each as a picture of its own. */
+    public List<Placed> bleedParts() {
+        return bleed.map(Bleed::parts).orElse(List.of()).stream()
+            .map(p -> new Placed(id, itemId, renditionId, p.crop(), straighten, p.atMm(), p.orientation(), Optional.empty(), Optional.empty())).toList();
     }
 
     /** What of it lies on a page of this size, of an upright picture; empty where nothing does. */
@@ -35,16 +69,16 @@ public record Placed(String renditionId, Crop crop, double straighten, Rect atMm
         double perX = crop.width() / atMm.width();
         double perY = crop.height() / atMm.height();
         Crop shown = new Crop(crop.x() + (left - atMm.x()) * perX, crop.y() + (top - atMm.y()) * perY, width * perX, height * perY);
-        return Optional.of(new Placed(renditionId, shown, straighten, new Rect(left, top, width, height), orientation));
+        return Optional.of(bare(shown, new Rect(left, top, width, height)));
     }
 
     Placed moved(double dx, double dy) {
-        return new Placed(renditionId, crop, straighten, atMm.moved(dx, dy), orientation, sides.map(s -> s.moved(dx, dy)));
+        return new Placed(id, itemId, renditionId, crop, straighten, atMm.moved(dx, dy), orientation, bleed.map(b -> b.moved(dx, dy)), sides.map(s -> s.moved(dx, dy)));
     }
 
     /** The same part of the same picture in another size. */
     public Placed scaled(double scale) {
-        return new Placed(renditionId, crop.scaled(scale), straighten, atMm, orientation, sides);
+        return new Placed(id, itemId, renditionId, crop.scaled(scale), straighten, atMm, orientation, bleed.map(b -> b.scaled(scale)), sides);
     }
 
     /** What of it is seen from the front of the body that it goes round, without its sides; all of one that goes round nothing. */
@@ -54,7 +88,7 @@ public record Placed(String renditionId, Crop crop, double straighten, Rect atMm
             double perX = crop.width() / atMm.width();
             double perY = crop.height() / atMm.height();
             Crop shown = new Crop(crop.x() + (face.x() - atMm.x()) * perX, crop.y() + (face.y() - atMm.y()) * perY, face.width() * perX, face.height() * perY);
-            return new Placed(renditionId, shown, straighten, face, orientation);
+            return bare(shown, face);
         }).orElse(this);
     }
 

@@ -112,14 +112,13 @@ public record SinglePiece(Item item, Single plan) {
         Place place = place(in, item.aspect(picture));
         Crop wanted = item.wanted(picture);
         Crop crop = frame.fit() == Frame.Fit.FILL ? wanted.shaped(place.at.width() / place.at.height(), frame.cropX(), frame.cropY()) : wanted;
-        Placed placed = new Placed(item.renditionId(), crop, item.cut().degrees(), place.at, Orientation.UPRIGHT);
-        List<Placed> bleed = edge.bleedMm() > 0 ? Bleed.round(placed, edge.bleedMm()) : List.of();
+        Placed placed = Placed.of(item, crop, place.at).bled(edge.bleedMm());
         Orientation feed = plan.across() ? Orientation.QUARTER_RIGHT : Orientation.UPRIGHT;
         Margins margins = edge.borderless() ? Margins.NONE : margins(in);
         List<Page> pages = new ArrayList<>();
         for (int copy = 0; copy < (plan.copiesByPrinter(in.items()) ? 1 : in.copies()); copy++) {
             List<Mark> marks = Annotated.marks(place.at, edge, item.annotation(), in.caption(item).plus(copy));
-            pages.add(new Page(place.paper.width, place.paper.height, margins, feed, edge.overMm(), List.of(placed), bleed, marks));
+            pages.add(new Page(place.paper.width, place.paper.height, margins, feed, edge.overMm(), List.of(placed), marks));
         }
         return Layout.of(pages, losses(picture, crop, pages.get(0)));
     }

@@ -2,7 +2,6 @@ package wistel.core.sheet;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import wistel.core.length.Margins;
 import wistel.core.paper.Stock;
 import wistel.core.pictures.Crop;
@@ -90,7 +89,8 @@ public record WrapPiece(Item item, Wrap plan) {
         PixelSize picture = in.picture(item);
         List<Page> pages = new ArrayList<>();
         for (int i = 0; i < plan.panels().count(); i++) {
-            Placed placed = placed(crop(picture, i % plan.panels().across(), i / plan.panels().across())).moved(x, y);
+            Placed whole = placed(crop(picture, i % plan.panels().across(), i / plan.panels().across())).moved(x, y);
+            Placed placed = plan.panels().count() == 1 ? whole : whole.part(i + 1);
             pages.add(Page.of(width, height, margins, feed, List.of(placed), new WrapMarks(plan, x, y).of(in.caption(item), i)));
         }
         return Layout.of(pages, losses(picture));
@@ -100,7 +100,7 @@ public record WrapPiece(Item item, Wrap plan) {
         WrapBody body = plan.body();
         Rect grown = body.grown(body.printedMm());
         Rect at = plan.fill() instanceof SideFill.Itself ? grown : body.face();
-        return new Placed(item.renditionId(), crop, item.cut().degrees(), at, Orientation.UPRIGHT, Optional.of(new WrappedSides(body.face(), grown, plan.fill(), plan.moves())));
+        return Placed.of(item, crop, at).sided(new WrappedSides(body.face(), grown, plan.fill(), plan.moves()));
     }
 
     /** What of the picture is seen on no face. */

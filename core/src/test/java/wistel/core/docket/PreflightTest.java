@@ -73,7 +73,7 @@ public class PreflightTest {
         PreflightFacts f = facts();
         ToneScale scale = new ToneScale(Readings.Kind.COLOUR, IntStream.rangeClosed(0, 10).mapToObj(i -> new ToneScale.Step(i / 10.0, new Lab(96 - 9 * i, 0, 0), 1)).toList(), 0.1);
         KeptCurve curve = new KeptCurve(f.mode(d), scale, new ToneCurve(List.of(new ToneCurve.Point(0.5, 0.47))), 12, on, "reading", "gray", "");
-        return new PreflightFacts(f.pictures(), Optional.of(GLOSS.withCurves(List.of(curve))), f.printer(), f.state(), f.blackAlways(), true, 0, f.today(), 1);
+        return new PreflightFacts(f.pictures(), Optional.of(GLOSS.withCurves(List.of(curve))), f.printer(), f.state(), f.blackAlways(), true, 0, f.today(), Map.of());
     }
 
     /** A measured mode is noted nowhere, and the readback says that its curve is in force; in colour it has nothing to do. */
@@ -100,7 +100,7 @@ public class PreflightTest {
             // PaperRule
             {"pairing-missing", Severity.STOP, ready(), unpaired(), "No paper is chosen"},
             {"printer-away", Severity.LOOK, ready(), facts(PRINTER, PrinterState.AWAY, true, true), "waits and prints when the printer is back"},
-            {"printer-unknown", Severity.STOP, ready(), new PreflightFacts(facts().pictures(), Optional.of(GLOSS), Optional.empty(), PrinterState.AWAY, Set.of(), true, 0, Dockets.TODAY, 1),
+            {"printer-unknown", Severity.STOP, ready(), new PreflightFacts(facts().pictures(), Optional.of(GLOSS), Optional.empty(), PrinterState.AWAY, Set.of(), true, 0, Dockets.TODAY, Map.of()),
                 "has never answered"},
             // EdgeRule
             {"larger-than-sheet", Severity.STOP, framed(500, 333), facts(), "499.5 × 333 mm"},
@@ -227,7 +227,7 @@ public class PreflightTest {
     @Test
     public void pictureFactsAreKeptByRendition() {
         PreflightFacts facts = new PreflightFacts(Map.of("r1", new PreflightFacts.Picture(new SheetPlan.PixelSize(30, 20), 1, false, "It is damaged.", "gray")), Optional.of(GLOSS),
-            Optional.of(PRINTER), IDLE, Set.of(), true, 0, Dockets.TODAY, 1);
+            Optional.of(PRINTER), IDLE, Set.of(), true, 0, Dockets.TODAY, Map.of());
         assertThat(findings(ready(), facts).stream().filter(f -> f.code().equals("profile-missing")).findFirst().orElseThrow().what()).isEqualTo("It is damaged.");
     }
 }

@@ -99,7 +99,7 @@ public class LayoutRendererTest {
 
     /** Rendered at 25.4 dpi-like resolution: one pixel a millimetre is 25 or 26 dpi, so lengths are given in inches of 10 pixels. */
     private char[][] printed(Page page, Map<String, LayoutRenderer.Picture> pictures) throws IOException {
-        LayoutRenderer.Job job = new LayoutRenderer.Job(page, pictures, 10, Double.POSITIVE_INFINITY, Sharpener.NONE);
+        LayoutRenderer.Job job = LayoutRenderer.Job.plain(page, pictures, 10, Double.POSITIVE_INFINITY, Sharpener.NONE);
         PwgRaster.Reader reader = new PwgRaster.Reader(new ByteArrayInputStream(file(job, Progress.SILENT)));
         PwgRaster.Page raster = reader.nextPage();
         char[][] rows = new char[raster.height()][3 * raster.width()];
@@ -111,6 +111,10 @@ public class LayoutRendererTest {
 
     private static Rect pixels(double x, double y, double width, double height) {
         return new Rect(x * 2.54, y * 2.54, width * 2.54, height * 2.54);
+    }
+
+    private static Placed named(String id, Placed p) {
+        return new Placed(id, p.itemId(), p.renditionId(), p.crop(), p.straighten(), p.atMm(), p.orientation(), p.bleed(), p.sides());
     }
 
     private static Page page(double width, double height, Orientation feed, Placed... placed) {
@@ -199,7 +203,7 @@ public class LayoutRendererTest {
         }
         View view = new View(w, h, 3, pixels);
         Sharpener sharpener = Sharpener.of(1.5, 1.2);
-        LayoutRenderer.Job job = new LayoutRenderer.Job(page(w, h, Orientation.UPRIGHT, Placed.upright("r", Crop.whole(w, h), pixels(0, 0, w, h))), Map.of("r", picture(view)), 10,
+        LayoutRenderer.Job job = LayoutRenderer.Job.plain(page(w, h, Orientation.UPRIGHT, Placed.upright("r", Crop.whole(w, h), pixels(0, 0, w, h))), Map.of("r", picture(view)), 10,
             Double.POSITIVE_INFINITY, sharpener);
         PwgRaster.Reader reader = new PwgRaster.Reader(new ByteArrayInputStream(file(job, Progress.SILENT)));
         reader.nextPage();
@@ -234,7 +238,7 @@ public class LayoutRendererTest {
     @Test
     public void aBorderlessRasterStandsForThePaperAndWhatIsCutOff() throws IOException {
         Page page = new Page(20 * 2.54, 12 * 2.54, Margins.NONE, Orientation.UPRIGHT, 2 * 2.54,
-            List.of(Placed.upright("r", Crop.whole(24, 16), pixels(-2, -2, 24, 16))), List.of(), List.of());
+            List.of(Placed.upright("r", Crop.whole(24, 16), pixels(-2, -2, 24, 16))), List.of());
         char[][] rows = printed(page, Map.of("r", picture(places())));
         assertThat(rows).hasDimensions(12, 60);
         assertThat((int) pixel(rows, 0, 0)[0]).as("the raster begins where the picture does").isCloseTo(2000, within(900));
@@ -293,8 +297,8 @@ public class LayoutRendererTest {
         Arrays.fill(gray, (char) 30000);
         Page page = page(60, 60, Orientation.UPRIGHT,
             new Placed("a", Crop.whole(24, 16), 0, pixels(10, 10, 24, 16), Orientation.UPRIGHT),
-            new Placed("a", new Crop(20, 0, 4, 16), 0, pixels(34, 10, 4, 16), Orientation.MIRRORED),
-            new Placed("a", Crop.whole(24, 16), 0, pixels(10, 30, 16, 24), Orientation.QUARTER_LEFT),
+            named("mirrored", new Placed("a", new Crop(20, 0, 4, 16), 0, pixels(34, 10, 4, 16), Orientation.MIRRORED)),
+            named("turned", new Placed("a", Crop.whole(24, 16), 0, pixels(10, 30, 16, 24), Orientation.QUARTER_LEFT)),
             new Placed("b", Crop.whole(8, 8), 0, pixels(40, 40, 8, 8), Orientation.UPRIGHT));
         char[][] rows = printed(page, Map.of("a", picture(counted), "b", picture(new View(8, 8, 3, gray))));
         assertThat(decoded).hasValue(1);
@@ -342,7 +346,7 @@ public class LayoutRendererTest {
             Files.readAllBytes(Path.of("../demo/profiles/moss-cotton.icc"))), Intent.PERCEPTUAL, true, Observer.ADAPTED), Kernels.SCALAR);
         LayoutRenderer.Picture picture = new LayoutRenderer.Picture(new View(700, 500, 3, noise), Orientation.QUARTER_RIGHT, LightCurve.GAMMA_22, THIRDS, toPaper);
         Page page = Page.of(210, 297, Margins.NONE, Orientation.UPRIGHT, List.of(new Placed("r", Crop.whole(500, 700), 0, new Rect(10, 10, 180, 252), Orientation.UPRIGHT)), List.of());
-        LayoutRenderer.Job job = new LayoutRenderer.Job(page, Map.of("r", picture), 200, Double.POSITIVE_INFINITY, Sharpener.NONE);
+        LayoutRenderer.Job job = LayoutRenderer.Job.plain(page, Map.of("r", picture), 200, Double.POSITIVE_INFINITY, Sharpener.NONE);
         byte[] cold = file(job, Progress.SILENT);
         byte[] warm = file(job, Progress.SILENT);
         assertThat(warm).isEqualTo(cold);
@@ -355,7 +359,7 @@ public class LayoutRendererTest {
     @Test
     public void progressRisesAndMayStopTheWork() throws IOException {
         Page page = page(40, 40, Orientation.QUARTER_RIGHT, new Placed("r", Crop.whole(24, 16), 0, pixels(3, 2, 24, 16), Orientation.UPRIGHT));
-        LayoutRenderer.Job job = new LayoutRenderer.Job(page, Map.of("r", picture(places())), 10, Double.POSITIVE_INFINITY, Sharpener.NONE);
+        LayoutRenderer.Job job = LayoutRenderer.Job.plain(page, Map.of("r", picture(places())), 10, Double.POSITIVE_INFINITY, Sharpener.NONE);
         List<Double> told = new CopyOnWriteArrayList<>();
         file(job, told::add);
         assertThat(told).isSorted().endsWith(1.0);
@@ -391,7 +395,7 @@ public class LayoutRendererTest {
         };
         for (Orientation feed : List.of(Orientation.UPRIGHT, Orientation.QUARTER_RIGHT)) {
             Page page = page(40, 40, feed, new Placed("r", Crop.whole(24, 16), 0, pixels(3, 2, 24, 16), Orientation.UPRIGHT));
-            assertThatThrownBy(() -> file(new LayoutRenderer.Job(page, Map.of("r", picture(damaged)), 10, Double.POSITIVE_INFINITY, Sharpener.NONE), Progress.SILENT))
+            assertThatThrownBy(() -> file(LayoutRenderer.Job.plain(page, Map.of("r", picture(damaged)), 10, Double.POSITIVE_INFINITY, Sharpener.NONE), Progress.SILENT))
                 .isInstanceOfSatisfying(PictureException.class, e -> assertThat(e.code()).isEqualTo("picture-damaged"));
         }
     }
@@ -400,7 +404,7 @@ public class LayoutRendererTest {
     @Test
     public void aTiffIsReadByTheJdkAsItWasRendered() throws IOException {
         Page page = page(40, 30, Orientation.UPRIGHT, new Placed("r", Crop.whole(24, 16), 0, pixels(3, 2, 24, 16), Orientation.UPRIGHT));
-        LayoutRenderer.Job job = new LayoutRenderer.Job(page, Map.of("r", picture(places())), 10, Double.POSITIVE_INFINITY, Sharpener.NONE);
+        LayoutRenderer.Job job = LayoutRenderer.Job.plain(page, Map.of("r", picture(places())), 10, Double.POSITIVE_INFINITY, Sharpener.NONE);
         for (int bits : new int[] {8, 16}) {
             ByteArrayOutputStream out = new ByteArrayOutputStream();
             new LayoutRenderer(workers, LayoutRendererTest::scratch).render(job, new TiffSink(40, 30, bits, 3, 10, StandardSpaces.SRGB.bytes(), Xmp.titled("Fells & <light>")), out, Progress.SILENT);

@@ -89,7 +89,8 @@ public class SidedPieceTest {
         boolean itself = sides.filter(s -> s.fill() instanceof SideFill.Itself).isPresent();
         // 16 x 12 mm of the middle, at one and a quarter pixels to a pixel of the print
         Crop crop = itself ? new Crop(20 - 1.25 * SIDE + 30, 5 - 1.25 * SIDE + 50, 1.25 * (FACE_W + 2 * SIDE) * 0.6, 1.25 * (FACE_H + 2 * SIDE) * 0.6) : new Crop(20, 5, 1.25 * FACE_W, 1.25 * FACE_H);
-        return new Placed("r", crop, 0, itself ? GROWN : FACE, Orientation.UPRIGHT, sides);
+        Placed placed = new Placed("r", crop, 0, itself ? GROWN : FACE, Orientation.UPRIGHT);
+        return sides.map(placed::sided).orElse(placed);
     }
 
     private static Optional<WrappedSides> sides(SideFill fill, SideMoves moves) {
@@ -103,9 +104,8 @@ public class SidedPieceTest {
             PatchSynthesis.grow(picture.scaled(placed.crop(), 80, 60, LightCurve.GAMMA_22), 25, 3));
         Transform moved = placed.sides().filter(s -> !s.moves().leavesColours()).map(s -> RenditionCompiler.through(StandardSpaces.SRGB, RenditionChange.NONE, SideChange.of(s.moves()),
             new RenditionCompiler.Onward(Intent.RELATIVE, false), SidedPieceTest::onward, TransformCompiler::compile)).orElse(SAME);
-        LayoutRenderer.Picture of = new LayoutRenderer.Picture(picture, Orientation.UPRIGHT, LightCurve.GAMMA_22, new float[] {0.3f, 0.6f, 0.1f}, SAME,
-            Optional.of(new LayoutRenderer.SideColours(moved, grown)));
-        LayoutRenderer.Job job = new LayoutRenderer.Job(page, Map.of("r", of), DPI, Double.POSITIVE_INFINITY, sharpener);
+        LayoutRenderer.Picture of = new LayoutRenderer.Picture(picture, Orientation.UPRIGHT, LightCurve.GAMMA_22, new float[] {0.3f, 0.6f, 0.1f}, SAME);
+        LayoutRenderer.Job job = new LayoutRenderer.Job(page, Map.of("r", of), Map.of("r", new LayoutRenderer.SideColours(moved, grown)), DPI, Double.POSITIVE_INFINITY, sharpener);
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         new LayoutRenderer(workers, SidedPieceTest::scratch).render(job, new SampleSink(3, 16, false), out, progress);
         byte[] bytes = out.toByteArray();

@@ -181,7 +181,7 @@ public class SingleTest {
         assertThat(cut.losses().get(0).share()).isCloseTo(1 - kept / 6e6, within(1e-9));
         Page bled = page(on(edged(plan, new Edge(true, 2, 3)), A3_PLUS));
         assertThat(bled.placed().get(0).atMm()).isEqualTo(new Rect(0, 0, 483, 329));
-        assertThat(bled.bleed()).hasSize(8);
+        assertThat(bled.placed().get(0).bleedParts()).hasSize(8);
         assertThat(bled.overMm()).isEqualTo(2);
     }
 

@@ -156,12 +156,12 @@ public class DocketService {
         Map<String, Printer> printersById = new HashMap<>();
         known.values().stream().map(PairingVersion::printerId).distinct().forEach(id -> records.unlessDamaged(() -> Optional.of(printers.get(UUID.fromString(id)))).ifPresent(p -> printersById.put(id, p)));
         Map<String, Double> seconds = history.secondsPerM2();
-        Map<UUID, Integer> editions = history.nextEditions(rows.stream().map(DocketRepository.Row::id).toList());
+        Map<String, Integer> editions = history.nextEditions(rows.stream().flatMap(r -> r.spec().items().stream().filter(i -> i.annotation().numbered()).map(i -> PrintHistory.work(r.id(), i.id()))).toList());
         LocalDate today = LocalDate.now(clock);
-        return row -> judged(row, briefs, row.spec().pairingId().map(known::get), printersById, new History(seconds, today, editions.getOrDefault(row.id(), 1)));
+        return row -> judged(row, briefs, row.spec().pairingId().map(known::get), printersById, new History(seconds, today, editions));
     }
 
-    private record History(Map<String, Double> seconds, LocalDate today, int edition) {
+    private record History(Map<String, Double> seconds, LocalDate today, Map<String, Integer> editions) {
     }
 
     private Map<String, PairingVersion> pairingsOf(Collection<DocketRepository.Row> rows) {
@@ -188,8 +188,12 @@ public class DocketService {
         Optional<String> key = pairing.map(p -> proofKeys.key(d, p, used, pictures, curve(d, p, printer)));
         PreflightFacts facts = new PreflightFacts(pictures, pairing, printer.flatMap(Printer::description), printer.map(Printer::state).orElse(PrinterState.AWAY),
             pairing.map(p -> blackAlways(p.profileHash())).orElse(Set.of()), key.filter(row.seen()::contains).isPresent(),
-            pairing.map(p -> past.seconds.getOrDefault(p.pairingId(), 0.0)).orElse(0.0), past.today, past.edition);
+            pairing.map(p -> past.seconds.getOrDefault(p.pairingId(), 0.0)).orElse(0.0), past.today, editions(row, past.editions));
         return new Judged(row, facts, facts.layout(d), used, printer, key);
+    }
+
+    private static Map<String, Integer> editions(DocketRepository.Row row, Map<String, Integer> byWork) {
+        return row.spec().items().stream().filter(i -> byWork.containsKey(PrintHistory.work(row.id(), i.id()))).collect(Collectors.toMap(Item::id, i -> byWork.get(PrintHistory.work(row.id(), i.id()))));
     }
 
     private static Optional<KeptCurve> curve(DocketSpec d, PairingVersion pairing, Optional<Printer> printer) {

@@ -13,6 +13,11 @@ public interface PrintHistory {
     /** What the last pages on a pairing took. */
     Costs.Past past(String pairingId);
 
-    /** The number that each docket's next numbered print gets; dockets without numbered prints are left out. */
-    Map<UUID, Integer> nextEditions(Collection<UUID> dockets);
+    /** The number that the next numbered print of each work gets; works without numbered prints are left out. */
+    Map<String, Integer> nextEditions(Collection<String> works);
+
+    /** What is numbered together: the prints of one piece of a docket. */
+    static String work(UUID docket, String itemId) {
+        return docket + "/" + itemId;
+    }
 }

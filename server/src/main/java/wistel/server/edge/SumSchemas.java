@@ -9,17 +9,28 @@ import io.swagger.v3.oas.models.media.Schema;
 import io.swagger.v3.oas.models.media.StringSchema;
 import java.util.Iterator;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Component;
 import wistel.server.store.Json;
 
 /** Sums of core in the API's description: one of their records, told apart by {@code kind}. */
 @Component
 class SumSchemas implements ModelConverter {
+    /** Schemas are known by their simple names: a second record of one name would silently take the first one's place. */
+    private final Map<String, Class<?>> named = new ConcurrentHashMap<>();
+
     @Override
     public Schema<?> resolve(AnnotatedType type, ModelConverterContext context, Iterator<ModelConverter> chain) {
         JavaType java = Json31.mapper().constructType(type.getType());
         Class<?> raw = java == null ? Object.class : java.getRawClass();
+        if (raw.isRecord()) {
+            Class<?> other = named.putIfAbsent(raw.getSimpleName(), raw);
+            if (other != null && other != raw) {
+                throw new IllegalStateException("two schemas of one name: " + other.getName() + " and " + raw.getName());
+            }
+        }
         if (Json.SUMS.contains(raw)) {
             return sum(raw, context);
         }

@@ -89,8 +89,12 @@ public class AttemptRepository implements PrintHistory {
         }
     }
 
-    /** @param edition number of a numbered print */
-    public record NewPage(double areaM2, Optional<Integer> edition) {
+    /** @param placed names of what lies on it */
+    public record NewPage(double areaM2, List<String> placed, List<NewNumber> numbers) {
+    }
+
+    /** @param work that it is a number of, as {@link PrintHistory#work} has it */
+    public record NewNumber(String placedId, String work, int number) {
     }
 
     /** What stands beside the order in lists. */
@@ -118,8 +122,10 @@ public class AttemptRepository implements PrintHistory {
         }
         for (int page = 1; page <= pages.size(); page++) {
             NewPage next = pages.get(page - 1);
-            jdbc.sql("insert into attempt_page (attempt_id, page, state, area_m2, edition) values (?, ?, 'waiting', ?, ?)")
-                .params(Arrays.asList(id, page, next.areaM2, next.edition.orElse(null))).update();
+            jdbc.sql("insert into attempt_page (attempt_id, page, state, area_m2, placed) values (?, ?, 'waiting', ?, ?)").params(id, page, next.areaM2, next.placed.toArray(String[]::new)).update();
+            for (NewNumber n : next.numbers) {
+                jdbc.sql("insert into edition (work, number, attempt_id, page, placed_id) values (?, ?, ?, ?, ?)").params(n.work, n.number, id, page, n.placedId).update();
+            }
         }
         return id;
     }
@@ -383,17 +389,25 @@ public class AttemptRepository implements PrintHistory {
 
     /** Sheets that failed or were cancelled give their numbers back. */
     @Override
-    public Map<UUID, Integer> nextEditions(Collection<UUID> dockets) {
-        return jdbc.sql("""
-            select a.docket_id, max(p.edition) + 1 as next from attempt_page p join attempt a on a.id = p.attempt_id
-            where p.edition is not null and p.state not in ('failed', 'cancelled') and a.docket_id = any (?) group by a.docket_id""")
-            .param(dockets.toArray(UUID[]::new))
-            .query((r, n) -> Map.entry(r.getObject("docket_id", UUID.class), r.getInt("next"))).list().stream().collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
+    public Map<String, Integer> nextEditions(Collection<String> works) {
+        return works.isEmpty() ? Map.of() : jdbc.sql("""
+            select e.work, max(e.number) + 1 as next from edition e join attempt_page p on p.attempt_id = e.attempt_id and p.page = e.page
+            where p.state not in ('failed', 'cancelled') and e.work = any (?) group by e.work""").param(works.toArray(String[]::new))
+            .query((r, n) -> Map.entry(r.getString("work"), r.getInt("next"))).list().stream().collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
     }
 
     public List<NewPage> newPages(UUID id) {
-        return jdbc.sql("select area_m2, edition from attempt_page where attempt_id = ? order by page").param(id)
-            .query((r, n) -> new NewPage(r.getDouble(1), Optional.ofNullable(r.getObject(2, Integer.class)))).list();
+        return jdbc.sql("select page, area_m2, placed from attempt_page where attempt_id = ? order by page").param(id)
+            .query((r, n) -> new NewPage(r.getDouble("area_m2"), texts(r, "placed"), numbers(id, r.getInt("page")))).list();
+    }
+
+    private List<NewNumber> numbers(UUID id, int page) {
+        return jdbc.sql("select placed_id, work, number from edition where attempt_id = ? and page = ?").params(id, page)
+            .query((r, n) -> new NewNumber(r.getString("placed_id"), r.getString("work"), r.getInt("number"))).list();
+    }
+
+    private static List<String> texts(ResultSet r, String column) throws SQLException {
+        return List.of((String[]) r.getArray(column).getArray());
     }
 
     // --- files that may be let go ---
@@ -463,7 +477,7 @@ public class AttemptRepository implements PrintHistory {
         return new AttemptPage(r.getInt("page"), AttemptState.of(r.getString("state")), r.getString("message"), r.getInt("percent"),
             Optional.ofNullable(r.getString("file_hash")), r.getBoolean("file_kept"), Optional.ofNullable(r.getObject("job_id", Integer.class)), r.getBoolean("job_sent"),
             r.getInt("job_tries"), time(r, "began"), time(r, "finished"), Optional.ofNullable(r.getString("scan_hash")), r.getBoolean("scan_kept"),
-            Optional.ofNullable(r.getObject("edition", Integer.class)), Optional.ofNullable(r.getString("engine")), anew(r));
+            texts(r, "placed"), Optional.ofNullable(r.getString("engine")), anew(r));
     }
 
     private static Optional<MadeAnew> anew(ResultSet r) throws SQLException {

@@ -27,9 +27,10 @@ import wistel.core.sheet.Layout;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
 import wistel.core.sheet.Rect;
-import wistel.core.sheet.Wrap;
+import wistel.core.sheet.Plans;
 import wistel.server.docket.DocketRepository;
 import wistel.server.docket.DocketService;
+import wistel.server.docket.PrintHistory;
 import wistel.server.edge.Events;
 import wistel.server.store.StoredText;
 
@@ -62,7 +63,7 @@ public class ReleaseService {
         PrintOrder order = PrintOrder.freeze(d, facts, judged.masters(), judged.descriptionHash());
         AttemptRepository.Labels labels = new AttemptRepository.Labels(d.title(), order.pairing().paper(), Optional.of(UUID.fromString(order.pairing().pairingId())),
             summary(order), Readback.of(d, facts, order.layout()), false);
-        UUID id = start(docketId, UUID.fromString(order.pairing().printerId()), attempts.stored(order), labels, pages(order, facts.edition()));
+        UUID id = start(docketId, UUID.fromString(order.pairing().printerId()), attempts.stored(order), labels, pages(docketId, order, facts));
         if (held) {
             attempts.hold(id, true);
         }
@@ -77,7 +78,7 @@ public class ReleaseService {
         PrintOrder order = PrintOrder.freeze(docket.spec(), judged.facts(), judged.masters(), file);
         AttemptRepository.Labels labels = new AttemptRepository.Labels(docket.spec().title(), order.pairing().paper(), Optional.of(UUID.fromString(order.pairing().pairingId())),
             file.words() + ", " + summary(order), howToPrint(order, file), true);
-        return start(docketId, UUID.fromString(order.pairing().printerId()), attempts.stored(order), labels, pages(order, judged.facts().edition()));
+        return start(docketId, UUID.fromString(order.pairing().printerId()), attempts.stored(order), labels, pages(docketId, order, judged.facts()));
     }
 
     /** One sentence to go along with the file. */
@@ -110,15 +111,16 @@ public class ReleaseService {
         List<Placed> placed = layout.placed();
         Rect one = placed.get(0).face().atMm();
         String each = Length.mm(one.width()) + " × " + Length.mm(one.height()) + " mm";
-        boolean wrapped = order.spec().plan() instanceof Wrap;
+        boolean wrapped = Plans.wrap(order.spec().plan()).isPresent();
         String size = placed.size() == 1 ? each + (wrapped ? ", wrapped" : "") : placed.size() + (wrapped ? " wrapped pieces" : " pictures");
         return order.spec().stock().name() + ", " + size + (layout.pages().size() > 1 ? ", " + layout.pages().size() + " pages" : "");
     }
 
-    private static List<AttemptRepository.NewPage> pages(PrintOrder order, int edition) {
-        List<Page> pages = order.layout().pages();
-        return IntStream.range(0, pages.size()).mapToObj(i -> new AttemptRepository.NewPage(pages.get(i).areaMm2() / 1e6 * order.output().copies(),
-            order.spec().numbered() ? Optional.of(edition + i) : Optional.empty())).toList();
+    private static List<AttemptRepository.NewPage> pages(UUID docketId, PrintOrder order, PreflightFacts facts) {
+        List<PrintOrder.Numbered> numbered = order.numbered(facts.editions());
+        return IntStream.rangeClosed(1, order.layout().pages().size()).mapToObj(n -> new AttemptRepository.NewPage(order.page(n).areaMm2() / 1e6 * order.output().copies(),
+            order.page(n).placed().stream().map(Placed::id).toList(),
+            numbered.stream().filter(p -> p.page() == n).map(p -> new AttemptRepository.NewNumber(p.placedId(), PrintHistory.work(docketId, p.itemId()), p.number())).toList())).toList();
     }
 
     /**

@@ -7,6 +7,7 @@ import java.io.OutputStream;
 import java.nio.channels.Channels;
 import java.nio.channels.FileChannel;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -105,7 +106,7 @@ public class Rendering {
     public Made file(PrintOrder order, int number, Progress progress) throws IOException {
         Page page = order.page(number);
         double dpi = order.output().dpi();
-        LayoutRenderer.Job job = new LayoutRenderer.Job(page, pictures(order, page), dpi, order.spec().resolution().mostPpi(), sharpener(order));
+        LayoutRenderer.Job job = job(order, page);
         LayoutRenderer renderer = new LayoutRenderer(workers.executor(), files::scratch);
         if (order.labFile().isPresent()) {
             return labFile(order, job, renderer, progress);
@@ -173,23 +174,27 @@ public class Rendering {
         }
     }
 
-    private Map<String, LayoutRenderer.Picture> pictures(PrintOrder order, Page page) {
+    /** With the pictures that lie on the page. */
+    private LayoutRenderer.Job job(PrintOrder order, Page page) {
         Map<String, RowSource> rows = new HashMap<>();
         Map<String, LayoutRenderer.Picture> pictures = new HashMap<>();
+        Map<String, LayoutRenderer.SideColours> sides = new HashMap<>();
         for (PrintOrder.Master master : order.masters()) {
+            List<Placed> uses = page.placed().stream().filter(p -> p.renditionId().equals(master.renditionId())).toList();
+            if (uses.isEmpty()) {
+                continue;
+            }
             PictureFile file = PictureFile.open(files.image(master.hash()));
             IccProfile source = profiles.get(master.profileHash());
             ColourPath path = path(order, master, source);
             // the same master in two renditions is decoded once
             RowSource stored = rows.computeIfAbsent(master.hash(), h -> file.rows());
             pictures.put(master.renditionId(), new LayoutRenderer.Picture(stored, file.facts().orientation(), PictureLight.of(source), order.spec().sharpening() == Sharpening.OFF ? UNUSED : PictureLight.luminance(source),
-                path.from(source, TransformCompiler::compile), page.sided(master.renditionId()).map(p -> sides(path, master, source, p))));
+                path.from(source, TransformCompiler::compile)));
+            uses.forEach(placed -> placed.sides().ifPresent(s -> sides.put(placed.id(), new LayoutRenderer.SideColours(path.from(source, s.moves(), TransformCompiler::compile),
+                masters.byHash(master.hash()).flatMap(m -> textures.of(m, placed))))));
         }
-        return pictures;
-    }
-
-    private LayoutRenderer.SideColours sides(ColourPath path, PrintOrder.Master master, IccProfile source, Placed placed) {
-        return new LayoutRenderer.SideColours(path.from(source, placed.sides().orElseThrow().moves(), TransformCompiler::compile), masters.byHash(master.hash()).flatMap(m -> textures.of(m, placed)));
+        return new LayoutRenderer.Job(page, pictures, sides, order.output().dpi(), order.spec().resolution().mostPpi(), sharpener(order));
     }
 
     private static Sharpener sharpener(PrintOrder order) {

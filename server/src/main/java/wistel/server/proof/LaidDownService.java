@@ -142,25 +142,27 @@ public class LaidDownService {
 
     private LayoutRenderer.Job job(DocketService.Judged judged, Page page, int dpi, Function<RenditionChange, ColourPath> leading) {
         Map<String, LayoutRenderer.Picture> pictures = new HashMap<>();
+        Map<String, LayoutRenderer.SideColours> sides = new HashMap<>();
         Map<String, Double> scales = new HashMap<>();
         for (PrintOrder.Master used : judged.masters()) {
+            List<Placed> uses = page.placed().stream().filter(p -> p.renditionId().equals(used.renditionId())).toList();
+            if (uses.isEmpty()) {
+                continue;
+            }
             Master master = masters.byHash(used.hash()).orElseThrow();
-            View view = previews.view(master, asked(page, used.renditionId(), dpi) * Math.max(master.width(), master.height()) <= SMALL ? SMALL : PreviewStore.LARGEST);
+            View view = previews.view(master, asked(uses, dpi) * Math.max(master.width(), master.height()) <= SMALL ? SMALL : PreviewStore.LARGEST);
             IccProfile source = previews.profile(master);
             scales.put(used.renditionId(), (double) view.width() / master.width());
             ColourPath path = leading.apply(change(judged, used.renditionId()));
-            Optional<LayoutRenderer.SideColours> sides = page.sided(used.renditionId()).map(p -> new LayoutRenderer.SideColours(
-                path.from(source, p.sides().orElseThrow().moves(), proofs.transforms()::get), textures.of(master, p)));
-            pictures.put(used.renditionId(), new LayoutRenderer.Picture(view, Orientation.UPRIGHT, PictureLight.of(source), new float[0],
-                path.from(source, proofs.transforms()::get), sides));
+            uses.forEach(p -> p.sides().ifPresent(made -> sides.put(p.id(), new LayoutRenderer.SideColours(path.from(source, made.moves(), proofs.transforms()::get), textures.of(master, p)))));
+            pictures.put(used.renditionId(), new LayoutRenderer.Picture(view, Orientation.UPRIGHT, PictureLight.of(source), new float[0], path.from(source, proofs.transforms()::get)));
         }
-        return new LayoutRenderer.Job(scaled(page, scales), pictures, dpi, Double.POSITIVE_INFINITY, Sharpener.NONE);
+        return new LayoutRenderer.Job(scaled(page, scales), pictures, sides, dpi, Double.POSITIVE_INFINITY, Sharpener.NONE);
     }
 
     /** Pixels of the sheet for one of the master's, where most are asked for. */
-    private static double asked(Page page, String rendition, int dpi) {
-        return page.placed().stream().filter(p -> p.renditionId().equals(rendition))
-            .mapToDouble(p -> Math.sqrt(p.atMm().width() * p.atMm().height() / (p.crop().width() * p.crop().height())) * dpi / Length.MM_PER_INCH).max().orElse(1);
+    private static double asked(List<Placed> uses, int dpi) {
+        return uses.stream().mapToDouble(p -> Math.sqrt(p.atMm().width() * p.atMm().height() / (p.crop().width() * p.crop().height())) * dpi / Length.MM_PER_INCH).max().orElse(1);
     }
 
     /** How much of all pages is covered with ink by this paper's profile, one ink over all of it being 1. */
@@ -193,7 +195,7 @@ public class LaidDownService {
 
     /** Crops are told in the master's pixels. */
     private static Page scaled(Page page, Map<String, Double> scales) {
-        return new Page(page.widthMm(), page.heightMm(), page.unprintable(), page.feedTurn(), page.overMm(), scaled(page.placed(), scales), scaled(page.bleed(), scales), page.marks());
+        return new Page(page.widthMm(), page.heightMm(), page.unprintable(), page.feedTurn(), page.overMm(), scaled(page.placed(), scales), page.marks());
     }
 
     private static List<Placed> scaled(List<Placed> placed, Map<String, Double> scales) {

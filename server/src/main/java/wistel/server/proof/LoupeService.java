@@ -88,7 +88,7 @@ class LoupeService {
         PictureFile file = PictureFile.open(files.image(master.hash()));
         LayoutRenderer.Picture picture = new LayoutRenderer.Picture(file.rows(), file.facts().orientation(), PictureLight.of(source), PictureLight.luminance(source),
             conversion(judged, master, renditionId, source));
-        LayoutRenderer.Job job = new LayoutRenderer.Job(page, Map.of(renditionId, picture), dpi, d.resolution().mostPpi(), sharpener(d, judged, at, dpi));
+        LayoutRenderer.Job job = LayoutRenderer.Job.plain(page, Map.of(renditionId, picture), dpi, d.resolution().mostPpi(), sharpener(d, judged, at, dpi));
         return middle(job);
     }
 

@@ -217,19 +217,19 @@ class ProofController {
     }
 
     /** The scan of one picture of a page; {@code picture} counts from 1. */
-    @GetMapping(value = "/attempts/{id}/pages/{page}/pictures/{picture}/scan", produces = {MediaType.IMAGE_PNG_VALUE, MediaType.IMAGE_JPEG_VALUE})
-    ResponseEntity<byte[]> scan(@PathVariable UUID id, @PathVariable int page, @PathVariable int picture, @RequestParam(defaultValue = "900") int longest,
+    @GetMapping(value = "/attempts/{id}/pages/{page}/placed/{placed}/scan", produces = {MediaType.IMAGE_PNG_VALUE, MediaType.IMAGE_JPEG_VALUE})
+    ResponseEntity<byte[]> scan(@PathVariable UUID id, @PathVariable int page, @PathVariable String placed, @RequestParam(defaultValue = "900") int longest,
                                 @RequestParam(defaultValue = SRGB) String display, @RequestParam(defaultValue = "true") boolean tagged) {
-        return picture(proofs.scan(scanned(id, page, picture), displays.display(display, tagged), longest));
+        return picture(proofs.scan(scanned(id, page, placed), displays.display(display, tagged), longest));
     }
 
     record ScanFigures(double meanDifference) {
     }
 
-    @GetMapping("/attempts/{id}/pages/{page}/pictures/{picture}/scan/figures")
-    ScanFigures scanFigures(@PathVariable UUID id, @PathVariable int page, @PathVariable int picture) {
+    @GetMapping("/attempts/{id}/pages/{page}/placed/{placed}/scan/figures")
+    ScanFigures scanFigures(@PathVariable UUID id, @PathVariable int page, @PathVariable String placed) {
         PrintOrder order = attempts.order(id);
-        ProofService.Scanned scanned = scanned(id, page, picture);
+        ProofService.Scanned scanned = scanned(id, page, placed);
         return new ScanFigures(proofs.scanDifference(promised(order, scanned.placed().renditionId()), order.spec().shownRoute(order.pairing()), scanned));
     }
 
@@ -243,14 +243,13 @@ class ProofController {
         return tones.of(seen(d, rendition), pairing, tone, ProofService.onward(d.shownRoute(pairing)));
     }
 
-    private ProofService.Scanned scanned(UUID attempt, int number, int picture) {
+    private ProofService.Scanned scanned(UUID attempt, int number, String id) {
         String hash = scanHash(attempt, number);
         Page page = attempts.order(attempt).page(number);
-        if (picture < 1 || picture > page.placed().size()) {
-            throw new NotFound("Page " + number + " has no picture " + picture + ".", "Choose one of its pictures.");
-        }
+        Placed whole = page.placed().stream().filter(p -> p.id().equals(id)).findFirst()
+            .orElseThrow(() -> new NotFound("Nothing of that name lies on page " + number + ".", "Choose one of its pictures."));
         // of a picture that reaches over the edge, the scan shows what is on the paper; of one with sides its face, as these may be moved
-        Placed placed = page.placed().get(picture - 1).face().on(page.widthMm(), page.heightMm())
+        Placed placed = whole.face().on(page.widthMm(), page.heightMm())
             .orElseThrow(() -> new NotFound("This picture lies beside the paper.", "Choose another one."));
         return new ProofService.Scanned(hash, page, placed);
     }

@@ -10,6 +10,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import wistel.core.colour.Lab;
 import wistel.core.docket.DocketSpec;
@@ -185,16 +186,35 @@ public class StoredSpecs {
         return seventhOrder(o);
     }
 
-    /** Schema 7: what was lost of a picture was told by rendition; all was placed. */
+    /** Schema 7: a page had one picture, and its bleed beside it; what was lost of a picture was told by rendition; all was placed. */
     private ObjectNode seventhOrder(ObjectNode o) {
         ObjectNode spec = (ObjectNode) o.path("spec");
         if (!spec.has("heading")) {
             sixthSpec(spec);
         }
         ObjectNode layout = (ObjectNode) o.path("layout");
+        for (JsonNode page : layout.path("pages")) {
+            JsonNode bleed = ((ObjectNode) page).remove("bleed");
+            List<JsonNode> placed = page.path("placed").valueStream().toList();
+            for (int i = 0; i < placed.size(); i++) {
+                ObjectNode one = (ObjectNode) placed.get(i);
+                one.put("id", placed.size() == 1 ? DocketSpec.FIRST_ITEM : DocketSpec.FIRST_ITEM + "." + (i + 1)).put("itemId", DocketSpec.FIRST_ITEM);
+                one.set("bleed", i > 0 || bleed.isEmpty() ? null : bleed(bleed));
+            }
+        }
         layout.path("losses").forEach(loss -> ((ObjectNode) loss).put("itemId", DocketSpec.FIRST_ITEM).remove("renditionId"));
         layout.putArray("unplaced");
         return o.put("schema", PrintOrder.SCHEMA);
+    }
+
+    private JsonNode bleed(JsonNode pieces) {
+        ObjectNode bleed = (ObjectNode) json.tree("{}");
+        ArrayNode parts = bleed.putArray("parts");
+        pieces.forEach(p -> {
+            ObjectNode part = parts.addObject();
+            List.of("crop", "atMm", "orientation").forEach(name -> part.set(name, p.path(name)));
+        });
+        return bleed;
     }
 
     /** Schema 4: nothing was known of how a paper handles. */
@@ -284,7 +304,7 @@ public class StoredSpecs {
         PairingVersion pairing = pairing(o.path("pairing"));
         PrinterDescription printer = description(o.path("capabilities"));
         PreflightFacts facts = new PreflightFacts(Map.of(ONLY, new PreflightFacts.Picture(new PixelSize(master.path("width").asInt(), master.path("height").asInt()),
-            master.path("channels").asInt(), true, "", "")), Optional.of(pairing), Optional.of(printer), PrinterState.AWAY, Set.of(), true, 0, LocalDate.EPOCH, 1);
+            master.path("channels").asInt(), true, "", "")), Optional.of(pairing), Optional.of(printer), PrinterState.AWAY, Set.of(), true, 0, LocalDate.EPOCH, Map.of());
         String profile = master.path("profileHash").isNull() ? StandardSpaces.assumedFor(master.path("channels").asInt()).hash() : master.path("profileHash").asString();
         return new PrintOrder(PrintOrder.SCHEMA, spec, facts.layout(spec), pairing,
             new PrintOrder.Output(spec.route() instanceof ColourRoute.ByDriver ? RasterType.SRGB_16 : RasterType.DEVICE3_16, printer.usualDpi(), facts.margins(spec), spec.copies()),

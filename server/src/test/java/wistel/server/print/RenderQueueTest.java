@@ -19,7 +19,7 @@ public class RenderQueueTest {
     private static AttemptPage page(int number, String how) {
         AttemptState state = how.equals(FAILED) ? AttemptState.FAILED : how.equals(SENT) ? AttemptState.PRINTING : AttemptState.WAITING;
         return new AttemptPage(number, state, "", 0, Optional.of("hash").filter(h -> !how.equals(WANTED)), true, Optional.of(7).filter(j -> how.equals(SENT)), how.equals(SENT), 0, Optional.empty(),
-            Optional.empty(), Optional.empty(), true, Optional.empty(), Optional.empty(), Optional.empty());
+            Optional.empty(), Optional.empty(), true, List.of("i1"), Optional.empty(), Optional.empty());
     }
 
     private static Attempt attempt(String title, boolean held, boolean cancelled, String... pages) {
