@@ -1919,13 +1919,15 @@ export interface components {
             widthMm: number;
         };
         Finding: {
-            code: string;
+            /** @enum {string} */
+            code: "PROFILE_MISSING" | "MIX_WITHOUT_HUES" | "PAIRING_MISSING" | "PRINTER_UNKNOWN" | "PRINTER_AWAY" | "PIECE_TOO_LARGE" | "LARGER_THAN_SHEET" | "ON_UNPRINTABLE_EDGE" | "CROPPED" | "CAPTION_CUT" | "WRAP_TOO_LARGE" | "WRAP_ON_UNPRINTABLE_EDGE" | "TURN_OVER_SMALL" | "DETAIL_NEAR_FOLD" | "NOT_ON_FACE" | "BARS_WANT_CANVAS" | "BOARD_WANTS_THIN_PAPER" | "STRETCH_UNKNOWN" | "CUTTER_AND_CANVAS" | "DRY_BEFORE_STRETCHING" | "FEW_PIXELS" | "PIXELS_DISCARDED" | "PIXELS_INVENTED" | "PIXELS_AVERAGED" | "PROOF_NOT_LOOKED_AT" | "MEDIA_TYPE_DIFFERS" | "QUALITY_DIFFERS" | "BLACK_DIFFERS" | "SETTING_GONE" | "SETTINGS_EXCLUDE" | "TOO_THICK" | "FEED_NOT_FOR_MEDIA" | "ENDS_NOT_OFFERED" | "SHEET_NOT_FOR_FEED" | "LENGTH_OUT_OF_RANGE" | "GRAY_PROFILE" | "DRIVER_CONVERTS" | "NO_MONOCHROME" | "MONOCHROME_UNMEASURED" | "COLOUR_DROPPED" | "NO_DEVICE_SPACE" | "NOBODY_CONVERTS" | "NO_RASTER" | "EIGHT_BITS" | "WEDGE_OLD" | "CURVE_OFF" | "WEDGE_OF_OTHER_BLACK" | "NO_WEDGE" | "OTHER_PAPER_LOADED" | "SUPPLY_LOW" | "ENDS_WAIVED" | "ROLL_ENDS_SHORT" | "ROLL_TOO_SHORT" | "BLACK_CHANGES";
             effect: string;
             mends: components["schemas"]["Mend"][];
             /** @enum {string} */
             severity: "STOP" | "LOOK" | "NOTE";
             /** @enum {string} */
             stage: "PICTURE" | "PAPER" | "SIZE" | "PROOF" | "MACHINE" | "RELEASE";
+            subjects: components["schemas"]["Subject"][];
             what: string;
         };
         Fitted: {
@@ -2238,13 +2240,24 @@ export interface components {
         };
         Note: {
             atMm: components["schemas"]["Rect"];
-            code: string;
+            /** @enum {string} */
+            code: "PROFILE_MISSING" | "MIX_WITHOUT_HUES" | "PAIRING_MISSING" | "PRINTER_UNKNOWN" | "PRINTER_AWAY" | "PIECE_TOO_LARGE" | "LARGER_THAN_SHEET" | "ON_UNPRINTABLE_EDGE" | "CROPPED" | "CAPTION_CUT" | "WRAP_TOO_LARGE" | "WRAP_ON_UNPRINTABLE_EDGE" | "TURN_OVER_SMALL" | "DETAIL_NEAR_FOLD" | "NOT_ON_FACE" | "BARS_WANT_CANVAS" | "BOARD_WANTS_THIN_PAPER" | "STRETCH_UNKNOWN" | "CUTTER_AND_CANVAS" | "DRY_BEFORE_STRETCHING" | "FEW_PIXELS" | "PIXELS_DISCARDED" | "PIXELS_INVENTED" | "PIXELS_AVERAGED" | "PROOF_NOT_LOOKED_AT" | "MEDIA_TYPE_DIFFERS" | "QUALITY_DIFFERS" | "BLACK_DIFFERS" | "SETTING_GONE" | "SETTINGS_EXCLUDE" | "TOO_THICK" | "FEED_NOT_FOR_MEDIA" | "ENDS_NOT_OFFERED" | "SHEET_NOT_FOR_FEED" | "LENGTH_OUT_OF_RANGE" | "GRAY_PROFILE" | "DRIVER_CONVERTS" | "NO_MONOCHROME" | "MONOCHROME_UNMEASURED" | "COLOUR_DROPPED" | "NO_DEVICE_SPACE" | "NOBODY_CONVERTS" | "NO_RASTER" | "EIGHT_BITS" | "WEDGE_OLD" | "CURVE_OFF" | "WEDGE_OF_OTHER_BLACK" | "NO_WEDGE" | "OTHER_PAPER_LOADED" | "SUPPLY_LOW" | "ENDS_WAIVED" | "ROLL_ENDS_SHORT" | "ROLL_TOO_SHORT" | "BLACK_CHANGES";
             text: string;
         };
         Noted: {
             /** @enum {string} */
             kind: "noted";
             notes: string;
+        };
+        OfPicture: {
+            /** @enum {string} */
+            kind: "of-picture";
+            renditionId: string;
+        };
+        OfPiece: {
+            itemId: string;
+            /** @enum {string} */
+            kind: "of-piece";
         };
         OnBench: {
             /** Format: uuid */
@@ -2268,6 +2281,12 @@ export interface components {
             renditionId: string;
             sourceName: string;
             tones: components["schemas"]["Tones"];
+        };
+        OnPage: {
+            /** @enum {string} */
+            kind: "on-page";
+            /** Format: int32 */
+            page: number;
         };
         OneColour: {
             codes: number[];
@@ -2738,6 +2757,7 @@ export interface components {
             /** @enum {string} */
             kind: "stretched";
         };
+        Subject: components["schemas"]["WholeDocket"] | components["schemas"]["OfPicture"] | components["schemas"]["OfPiece"] | components["schemas"]["OnPage"];
         Suggested: {
             /** Format: double */
             after: number;
@@ -3020,6 +3040,10 @@ export interface components {
             steps: number;
             through: boolean;
             words: string;
+        };
+        WholeDocket: {
+            /** @enum {string} */
+            kind: "whole-docket";
         };
         Word: {
             label: string;

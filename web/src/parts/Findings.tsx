@@ -4,6 +4,14 @@ import type { DocketTools } from '../docket/useDocket'
 import { MarkSign } from './MarkSign'
 import './findings.css'
 
+const SUBJECTS = { 'whole-docket': 'times', 'of-picture': 'pictures', 'of-piece': 'pieces', 'on-page': 'pages' }
+
+/** "3 pieces", or where they are of several kinds, how many. */
+const counted = (subjects: Finding['subjects']) => {
+  const kinds = [...new Set(subjects.map((s) => s.kind))]
+  return `${subjects.length} ${kinds.length === 1 && kinds[0] ? SUBJECTS[kinds[0]] : 'times'}`
+}
+
 /** What is wrong or doubtful: why, what it does to the print, and the buttons that mend it. */
 export function Findings({
   findings,
@@ -18,11 +26,12 @@ export function Findings({
   return (
     <div>
       {findings.map((f) => (
-        <div className="finding" key={f.code + f.what} data-code={f.code}>
+        <div className="finding" key={`${f.code} ${f.what}`} data-code={f.code}>
           <MarkSign mark={f.severity} size={13} />
           <span className="what">
             {numbers[f.code] !== undefined && `${numbers[f.code]} `}
             {f.what}
+            {f.subjects.length > 1 && ` (${counted(f.subjects)})`}
           </span>
           <span className="effect">{f.effect}</span>
           {f.mends.length > 0 && (
@@ -62,13 +71,13 @@ export function StationFindings({
 
 /** Those that the sheet points at, in the order in which they stand. */
 const ON_THE_SHEET = [
-  'on-unprintable-edge',
-  'ends-waived',
-  'media-type-differs',
-  'driver-converts',
-  'no-device-space',
-  'nobody-converts',
-  'monochrome-unmeasured',
+  'ON_UNPRINTABLE_EDGE',
+  'ENDS_WAIVED',
+  'MEDIA_TYPE_DIFFERS',
+  'DRIVER_CONVERTS',
+  'NO_DEVICE_SPACE',
+  'NOBODY_CONVERTS',
+  'MONOCHROME_UNMEASURED',
 ]
 
 export function numbered(findings: Finding[]): Record<string, number> {

@@ -23,15 +23,22 @@ test('a finding has the shape of the state that it brings about', () => {
 
 const finding = (more: Partial<Finding>) =>
   ({
-    code: 'few-pixels',
+    code: 'FEW_PIXELS',
     severity: 'LOOK',
     stage: 'SIZE',
+    subjects: [{ kind: 'whole-docket' }],
     what: 'Only 120 pixels an inch.',
     effect: 'Edges look soft.',
     mends: [],
     ...more,
   }) as Finding
 const tools = {} as DocketTools
+
+test('what is said of several pieces says of how many', () => {
+  const of = (itemId: string) => ({ kind: 'of-piece', itemId }) as const
+  const html = renderToStaticMarkup(<Findings tools={tools} findings={[finding({ subjects: [of('a'), of('b'), of('c')] })]} />)
+  expect(html).toContain('(3 pieces)')
+})
 
 test('a finding says what is wrong, what it does to the print, and offers its mends', () => {
   const html = renderToStaticMarkup(

@@ -79,7 +79,7 @@ export function ProofStation(props: StationProps) {
   // while a slider moves, quick pictures count more than fine ones
   const proof = paired ? proofUrl(view, picture, draft ? WHILE_MOVING : BOOTH, shown, intent, change) : ''
   const { see } = tools
-  const seen = view.findings.every((f) => f.code !== 'proof-not-looked-at')
+  const seen = view.findings.every((f) => f.code !== 'PROOF_NOT_LOOKED_AT')
   // biome-ignore lint/correctness/useExhaustiveDependencies: told once for each proof, not for each change
   useEffect(() => {
     if (!paired || seen || drawn !== proof) return
@@ -163,7 +163,7 @@ export function ProofStation(props: StationProps) {
       </Booth>
       <aside className="card" aria-label="Proof">
         {/* it is being looked at */}
-        <StationFindings view={view} tools={tools} stage="PROOF" without={['proof-not-looked-at']} />
+        <StationFindings view={view} tools={tools} stage="PROOF" without={['PROOF_NOT_LOOKED_AT']} />
         {notThis && (
           <section className="not-this">
             <MarkSign mark="LOOK" /> {notThis}

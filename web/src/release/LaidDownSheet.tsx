@@ -29,7 +29,7 @@ export function LaidDownSheet({ view, told, numbers }: { view: DocketView; told:
       {told.notes.map((n, i) => {
         const low = n.atMm.y + n.atMm.height / 2 > page.heightMm * 0.6
         return (
-          <div key={n.code + n.text}>
+          <div key={`${n.code} ${n.text}`}>
             <div
               className="pointed"
               style={{
@@ -53,7 +53,7 @@ export function LaidDownSheet({ view, told, numbers }: { view: DocketView; told:
                   : { top: place(Math.min(page.heightMm * 0.75, n.atMm.y + n.atMm.height * (0.12 + 0.2 * i)), page.heightMm) }),
               }}
             >
-              {numbers[n.code] !== undefined && <b>{numbers[n.code]} </b>}
+              {n.code && numbers[n.code] !== undefined && <b>{numbers[n.code]} </b>}
               {n.text}
             </div>
           </div>

@@ -99,7 +99,7 @@ function SheetStation(props: SheetProps) {
         </div>
       </div>
       <aside className="card" aria-label="Size">
-        <StationFindings view={view} tools={tools} stage="SIZE" without={['cropped']} />
+        <StationFindings view={view} tools={tools} stage="SIZE" without={['CROPPED']} />
         <PlanChoice {...props} />
         <Segmented block aria-label="What to decide" value={face} onChange={setFace} options={FACES} />
         {face === 'lay' && <LayCard {...props} />}

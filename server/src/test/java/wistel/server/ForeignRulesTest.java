@@ -144,6 +144,6 @@ public class ForeignRulesTest {
         change(path, "{\"kind\":\"set\",\"setting\":\"media-type\",\"value\":\"stationery\",\"said\":\"\"}");
         Api.Answer cut = api.put(path + "/sheet", "{\"width\":\"250 mm\",\"length\":\"700 mm\",\"name\":\"\"}", api.get(path).body().path("version").asInt());
         assertThat(cut.status()).as(cut.body().toString()).isEqualTo(200);
-        assertThat(codes(path, "STOP")).as("the profile is not for it, and nothing else stops").containsExactly("media-type-differs");
+        assertThat(codes(path, "STOP")).as("the profile is not for it, and nothing else stops").containsExactly("MEDIA_TYPE_DIFFERS");
     }
 }

@@ -150,12 +150,12 @@ public class LaidDownTest extends InTestRoom {
     @Test
     public void colourConvertedTwiceOrByNobodyIsForeseen() throws Exception {
         DocketService.Judged twice = taking(judged(docket("Skerry Baryta 310")), "srgb_16");
-        assertThat(twice.findings()).extracting(Finding::code).contains("no-device-space");
+        assertThat(twice.findings()).extracting(Finding::code).contains(Finding.Code.NO_DEVICE_SPACE);
         agrees(twice, Paper.SKERRY_BARYTA, RasterType.SRGB_16, REAR, LaidDown.Colours.TWICE);
         String docket = docket("Skerry Baryta 310");
         change(docket, "{\"kind\":\"routed\",\"route\":{\"kind\":\"by-driver\",\"space\":\"SRGB\"}}");
         DocketService.Judged nobody = taking(judged(docket), "device3_16");
-        assertThat(nobody.findings()).extracting(Finding::code).contains("nobody-converts");
+        assertThat(nobody.findings()).extracting(Finding::code).contains(Finding.Code.NOBODY_CONVERTS);
         agrees(nobody, Paper.SKERRY_BARYTA, RasterType.DEVICE3_16, REAR, LaidDown.Colours.UNCONVERTED);
     }
 
@@ -182,7 +182,7 @@ public class LaidDownTest extends InTestRoom {
             assertThat(edge(sheet, fromLeft)).as(fromLeft ? "left" : "right").isCloseTo(edge(scan, fromLeft), within(0.5));
         }
         assertThat(edge(sheet, true) + edge(sheet, false)).as("one end is the trailing one").isCloseTo(17, within(1.0));
-        assertThat(test.bean(LaidDownService.class).told(judged, 1).notes()).extracting(LaidDown.Note::code).contains("on-unprintable-edge");
+        assertThat(test.bean(LaidDownService.class).told(judged, 1).notes()).extracting(LaidDown.Note::code).contains(Optional.of(Finding.Code.ON_UNPRINTABLE_EDGE));
     }
 
     /** White paper up to the picture, in mm, in the middle row. */

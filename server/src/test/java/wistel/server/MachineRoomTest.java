@@ -165,7 +165,7 @@ public class MachineRoomTest extends InTestRoom {
         JsonNode d = api.get(path).body();
         assertThat(d.path("spec").path("colour").path("route").path("kind").asString()).isEqualTo("driver-monochrome");
         assertThat(d.path("readback").asString()).contains("from gray that Wistel makes for this paper");
-        assertThat(d.path("findings").toString()).doesNotContain("monochrome-unmeasured");
+        assertThat(d.path("findings").toString()).doesNotContain("MONOCHROME_UNMEASURED");
         assertThat(api.get(path + "/renditions/r1/figures").status()).isEqualTo(200);
         assertThat(api.get(path + "/renditions/r1/pairing-comparison").status()).isEqualTo(200);
         assertThat(api.get("/api/pairings/" + made.body().path("pairingId").asString() + "/gamut").status()).isLessThan(500);
@@ -173,7 +173,7 @@ public class MachineRoomTest extends InTestRoom {
         assertThat(api.get(path + "/costs").status()).isEqualTo(200);
         assertThat(printed(path).path("state").asString()).isEqualTo("done");
         change(path, "{\"kind\":\"routed\",\"route\":{\"kind\":\"by-wistel\",\"intent\":\"RELATIVE\",\"blackPoint\":true}}");
-        assertThat(api.get(path).body().path("findings").toString()).contains("gray-profile");
+        assertThat(api.get(path).body().path("findings").toString()).contains("GRAY_PROFILE");
         assertThat(api.post(path + "/attempts", "", version(path)).code()).isEqualTo("stopped");
     }
 

@@ -50,14 +50,14 @@ public class MigrationTest {
         assertThat(poppies.path("spec").path("colour").path("route").path("kind").asString()).isEqualTo("by-driver");
         JsonNode slate = dockets.get(4);
         assertThat(Api.picture(slate).path("width").asDouble()).isCloseTo(300, within(1e-9));
-        assertThat(slate.path("layout").path("losses").size()).as("it fills its frame").isEqualTo(slate.path("findings").toString().contains("\"cropped\"") ? 1 : 0);
+        assertThat(slate.path("layout").path("losses").size()).as("it fills its frame").isEqualTo(slate.path("findings").toString().contains("\"CROPPED\"") ? 1 : 0);
         assertThat(dockets.get(7).path("spec").path("colour").path("settings").path("values").path("media-type").asString()).isEqualTo("photographic-glossy");
     }
 
     @Test
     public void whatWasLookedAtStaysLookedAtAndUndoGoesBackThroughTheOldRevisions() {
-        assertThat(dockets.get(6).path("findings").toString()).doesNotContain("proof-not-looked-at");
-        assertThat(dockets.get(2).path("findings").toString()).contains("proof-not-looked-at");
+        assertThat(dockets.get(6).path("findings").toString()).doesNotContain("PROOF_NOT_LOOKED_AT");
+        assertThat(dockets.get(2).path("findings").toString()).contains("PROOF_NOT_LOOKED_AT");
         JsonNode salt = dockets.get(1);
         assertThat(salt.path("redo").asString()).as("the copies had been undone").isEqualTo("the last change");
         String path = "/api/dockets/" + salt.path("id").asString();

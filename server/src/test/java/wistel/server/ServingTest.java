@@ -194,10 +194,10 @@ public class ServingTest extends InTestRoom {
     public void aDocketIsNotKeptByBrowsersAsItsFindingsChangeWithoutItsVersion() throws IOException {
         String path = path(paired(docket("unseen.png", 77), 0));
         Api.Answer before = api.get(path);
-        assertThat(before.body().path("findings").toString()).contains("proof-not-looked-at");
+        assertThat(before.body().path("findings").toString()).contains("PROOF_NOT_LOOKED_AT");
         assertThat(before.raw().headers().firstValue("Cache-Control")).contains("no-store");
         Api.Answer after = api.send(api.request(path + "/seen").POST(HttpRequest.BodyPublishers.noBody()));
-        assertThat(after.body().path("findings").toString()).doesNotContain("proof-not-looked-at");
+        assertThat(after.body().path("findings").toString()).doesNotContain("PROOF_NOT_LOOKED_AT");
         assertThat(after.raw().headers().firstValue("ETag")).isEqualTo(before.raw().headers().firstValue("ETag"));
     }
 
@@ -240,7 +240,7 @@ public class ServingTest extends InTestRoom {
         assertThat(keep.path("pictures").get(0).path("printed").get(0).path("ppi").asDouble()).isCloseTo(100, org.assertj.core.api.Assertions.within(1e-6));
         JsonNode resample = api.patch(path(d), "{\"kind\":\"resolved\",\"resolution\":{\"pixels\":\"RESAMPLE\",\"resamplePpi\":50,\"viewingMm\":0}}",
             keep.path("version").asInt()).body();
-        assertThat(resample.path("findings").toString()).contains("pixels-discarded").contains("75 %");
+        assertThat(resample.path("findings").toString()).contains("PIXELS_DISCARDED").contains("75 %");
         String id = api.post(path(d) + "/attempts", "", resample.path("version").asInt()).body().path("id").asString();
         JsonNode done = Waiting.until(() -> api.get("/api/attempts/" + id).body(), a -> a.path("state").asString().equals("done"), 60);
         assertThat(Api.page(done).path("fileHash").asString()).hasSize(64);

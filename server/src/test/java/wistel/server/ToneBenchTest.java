@@ -146,19 +146,19 @@ public class ToneBenchTest extends InTestRoom {
         d = api.put("/api/dockets/" + d.path("id").asString() + "/pairing", "{\"pairingId\":\"" + pairing + "\"}", d.path("version").asInt()).body();
         d = change(d, "{\"kind\":\"framed\",\"itemId\":\"i1\",\"widthMm\":120,\"heightMm\":80}");
         d = change(d, "{\"kind\":\"routed\",\"route\":{\"kind\":\"driver-monochrome\"}}");
-        assertThat(codes(d)).contains("monochrome-unmeasured", "no-wedge");
+        assertThat(codes(d)).contains("MONOCHROME_UNMEASURED", "NO_WEDGE");
         assertThat(d.path("pictures").get(0).path("tones").isNull()).isTrue();
         d = change(d, "{\"kind\":\"set\",\"setting\":\"wistel-mono-tint\",\"value\":\"warm\",\"said\":\"\"}");
-        assertThat(codes(d)).doesNotContain("monochrome-unmeasured", "no-wedge");
+        assertThat(codes(d)).doesNotContain("MONOCHROME_UNMEASURED", "NO_WEDGE");
         assertThat(d.path("pictures").get(0).path("tones").path("wedge").asInt()).isEqualTo(wedge.path("number").asInt());
         assertThat(d.path("readback").asString()).contains("straightened by wedge " + wedge.path("number").asInt());
         assertThat(printed(d)).as("by the curve").isLessThan(1);
         d = change(d, "{\"kind\":\"straightens\",\"renditionId\":\"r1\",\"on\":false}");
         assertThat(d.path("readback").asString()).doesNotContain("straightened");
-        assertThat(codes(d)).contains("curve-off");
+        assertThat(codes(d)).contains("CURVE_OFF");
         assertThat(printed(d)).as("as the mode lays it down").isLessThan(1.5);
         assertThat(api.delete(curve).body().path("kept").asBoolean()).isFalse();
-        assertThat(codes(api.get("/api/dockets/" + d.path("id").asString()).body())).contains("no-wedge");
+        assertThat(codes(api.get("/api/dockets/" + d.path("id").asString()).body())).contains("NO_WEDGE");
     }
 
     private int version(String pairing) {

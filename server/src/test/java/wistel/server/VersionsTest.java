@@ -30,7 +30,7 @@ public class VersionsTest extends InTestRoom {
     }
 
     private boolean seen(JsonNode docket) {
-        return !api.get("/api/dockets/" + docket.path("id").asString()).body().path("findings").toString().contains("proof-not-looked-at");
+        return !api.get("/api/dockets/" + docket.path("id").asString()).body().path("findings").toString().contains("PROOF_NOT_LOOKED_AT");
     }
 
     private JsonNode patched(JsonNode d, String command) {

@@ -130,12 +130,12 @@ public class WrapsTest extends InTestRoom {
         assertThat(plan(d).path("body").path("faceHeightMm").asDouble()).isCloseTo(406.4, within(0.01));
         d = body(path, "{\"height\":\"300\",\"free\":true}");
         assertThat(plan(d).path("body").path("faceWidthMm").asDouble()).isCloseTo(609.6, within(1e-6));
-        assertThat(codes(d)).contains("not-on-face");
+        assertThat(codes(d)).contains("NOT_ON_FACE");
         d = body(path, "{\"free\":false}");
         assertThat(d.path("wrapped").path("pictureShaped").asBoolean()).isTrue();
-        assertThat(codes(d)).doesNotContain("not-on-face").contains("stretch-unknown", "dry-before-stretching");
+        assertThat(codes(d)).doesNotContain("NOT_ON_FACE").contains("STRETCH_UNKNOWN", "DRY_BEFORE_STRETCHING");
         d = body(path, "{\"growsAcross\":\"0,4\",\"growsAlong\":\"0.7 %\",\"depth\":\"45\",\"turnOver\":\"3cm\"}");
-        assertThat(codes(d)).doesNotContain("stretch-unknown");
+        assertThat(codes(d)).doesNotContain("STRETCH_UNKNOWN");
         // 609.6 + 2 (45 + 30 + pi 0.48), printed 0.4 % shorter
         assertThat(d.path("wrapped").path("lines").path("flatMm").path("width").asDouble()).isCloseTo((609.6 + 2 * (75 + Math.PI * 0.48)) / 1.004, within(0.01));
     }
@@ -287,17 +287,17 @@ public class WrapsTest extends InTestRoom {
     public void aWrapTooLargeForItsPaperIsStoppedWithWaysOut() throws IOException {
         String path = onCanvas("large");
         JsonNode d = body(path, "{\"width\":\"2900\",\"height\":\"1000\",\"free\":true}");
-        assertThat(codes(d)).contains("wrap-too-large");
+        assertThat(codes(d)).contains("WRAP_TOO_LARGE");
         assertThat(d.path("track").get(2).path("mark").asString()).isEqualTo("BLOCKED");
         assertThat(d.path("options").path("stocks").valueStream().filter(s -> s.path("holds").asBoolean()).count()).isZero();
         JsonNode mends = d.path("findings").get(0).path("mends");
         assertThat(mends.valueStream().map(m -> m.path("label").asString()).toList()).anyMatch(l -> l.startsWith("Make the face "));
         JsonNode smaller = mends.valueStream().filter(m -> m.path("label").asString().startsWith("Make the face ")).findFirst().orElseThrow();
-        assertThat(codes(change(path, smaller.path("change").toString()))).doesNotContain("wrap-too-large");
+        assertThat(codes(change(path, smaller.path("change").toString()))).doesNotContain("WRAP_TOO_LARGE");
         JsonNode small = body(path, "{\"width\":\"600\",\"height\":\"400\",\"free\":true,\"turnOver\":\"8\"}");
-        assertThat(codes(small)).contains("turn-over-small");
-        assertThat(codes(body(path, "{\"kind\":\"BOARD\"}"))).contains("board-wants-thin-paper");
-        assertThat(codes(change(path, "{\"kind\":\"set\",\"setting\":\"finishings\",\"value\":\"60\",\"said\":\"\"}"))).contains("cutter-and-canvas");
+        assertThat(codes(small)).contains("TURN_OVER_SMALL");
+        assertThat(codes(body(path, "{\"kind\":\"BOARD\"}"))).contains("BOARD_WANTS_THIN_PAPER");
+        assertThat(codes(change(path, "{\"kind\":\"set\",\"setting\":\"finishings\",\"value\":\"60\",\"said\":\"\"}"))).contains("CUTTER_AND_CANVAS");
     }
 
     /** A lab gets a sheet that is just as large as the print with its marks; the page for the workbench says what is on it. */

@@ -1,6 +1,9 @@
 package wistel.core.docket;
 
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import wistel.core.docket.Finding.Code;
+import wistel.core.docket.Finding.Subject;
 import wistel.core.docket.Finding.Mend;
 import wistel.core.sheet.Annotation;
 import wistel.core.sheet.Layout;
@@ -11,9 +14,8 @@ import wistel.core.sheet.Page;
 final class AnnotationRule implements Rule {
     @Override
     public Stream<Finding> check(DocketSpec d, PreflightFacts facts, Layout layout) {
-        boolean cut = layout.pages().stream().anyMatch(page -> page.marks().stream().anyMatch(mark -> !printable(mark, page)));
-        return !cut ? Stream.empty() : Stream.of(Finding.look(Stage.SIZE, "caption-cut", "The border is too narrow for what stands round the picture.",
-            "A part of the caption, rule or cut marks falls on paper that can't be printed, or beside it.", new Mend("Leave it out", Command.of(d.plan().items().stream().<Command>map(id -> new PieceCommand.Annotated(id, Annotation.NONE)).toList()))));
+        return IntStream.range(0, layout.pages().size()).filter(i -> layout.pages().get(i).marks().stream().anyMatch(mark -> !printable(mark, layout.pages().get(i)))).mapToObj(i -> Finding.look(Stage.SIZE, Code.CAPTION_CUT, "The border is too narrow for what stands round the picture.",
+            "A part of the caption, rule or cut marks falls on paper that can't be printed, or beside it.", new Mend("Leave it out", Command.of(d.plan().items().stream().<Command>map(id -> new PieceCommand.Annotated(id, Annotation.NONE)).toList()))).of(new Subject.OnPage(i + 1)));
     }
 
     private static boolean printable(Mark mark, Page page) {

@@ -9,11 +9,16 @@ import wistel.core.fault.InvalidRequest;
  * the server knows (a pairing with its profile, a chart) aren't among these, and can't be put into {@link Together} either.
  */
 public sealed interface Command extends Change permits DocketCommand, PictureCommand, PieceCommand, SheetCommand, WrapCommand, MachineCommand, Command.Together {
-    int MOST_TOGETHER = 12;
+    int MOST_TOGETHER = 512;
 
     /** One of them by itself, or all of them together. */
     static Command of(List<Command> changes) {
         return changes.size() == 1 ? changes.get(0) : new Together(changes);
+    }
+
+    /** What is made together, one by one; a single one is itself. */
+    static List<Command> parts(Command change) {
+        return change instanceof Together together ? together.changes() : List.of(change);
     }
 
     /** Several things that go together, taken back together. */

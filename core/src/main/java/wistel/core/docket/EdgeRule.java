@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import wistel.core.docket.Finding.Code;
+import wistel.core.docket.Finding.Subject;
 import wistel.core.docket.Finding.Mend;
 import wistel.core.length.Length;
 import wistel.core.paper.SheetSize;
@@ -24,11 +26,11 @@ final class EdgeRule implements Rule {
         List<Finding> found = new ArrayList<>();
         for (Page page : layout.pages()) {
             for (Placed placed : page.placed()) {
-                edge(d, facts, page, placed).ifPresent(found::add);
+                edge(d, facts, page, placed).map(f -> f.of(new Subject.OfPiece(placed.itemId()))).ifPresent(found::add);
             }
         }
-        layout.losses().forEach(loss -> found.add(Finding.note(Stage.SIZE, "cropped", Words.percent(loss.share()) + " of the picture is cropped away.",
-            "What lies outside the crop or past the paper's edge is not printed.")));
+        layout.losses().forEach(loss -> found.add(Finding.note(Stage.SIZE, Code.CROPPED, Words.percent(loss.share()) + " of the picture is cropped away.",
+            "What lies outside the crop or past the paper's edge is not printed.").of(new Subject.OfPiece(loss.itemId()))));
         return found.stream();
     }
 
@@ -37,7 +39,7 @@ final class EdgeRule implements Rule {
             return Optional.empty();
         }
         if (Overhang.largerThanPage(page, placed)) {
-            return Optional.of(Finding.stop(Stage.SIZE, "larger-than-sheet",
+            return Optional.of(Finding.stop(Stage.SIZE, Code.LARGER_THAN_SHEET,
                 "The picture (" + Length.mm(placed.atMm().width()) + " × " + Length.mm(placed.atMm().height()) + " mm) is larger than the sheet ("
                     + Length.mm(page.widthMm()) + " × " + Length.mm(page.heightMm()) + " mm).", "It doesn't fit this paper.", toPrintable(d, facts)));
         }
@@ -45,8 +47,8 @@ final class EdgeRule implements Rule {
         if (overhangs.isEmpty()) {
             return Optional.empty();
         }
-        String where = overhangs.stream().map(o -> "the " + o.side() + " " + Length.mm(o.mm()) + " mm").collect(Collectors.joining(", "));
-        return Optional.of(Finding.stop(Stage.SIZE, "on-unprintable-edge",
+        String where = overhangs.stream().map(o -> "the " + o.side().word() + " " + Length.mm(o.mm()) + " mm").collect(Collectors.joining(", "));
+        return Optional.of(Finding.stop(Stage.SIZE, Code.ON_UNPRINTABLE_EDGE,
             "The picture runs into the edge that " + facts.described().feed(d.settings().feed()) + " can't print.",
             Words.capital(where) + " of it would stay white.", toPrintable(d, facts)));
     }

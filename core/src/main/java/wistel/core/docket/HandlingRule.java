@@ -2,7 +2,10 @@ package wistel.core.docket;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
+import wistel.core.docket.Finding.Code;
+import wistel.core.docket.Finding.Subject;
 import wistel.core.docket.Finding.Mend;
 import wistel.core.length.Length;
 import wistel.core.paper.PaperBody;
@@ -33,7 +36,7 @@ final class HandlingRule implements Rule {
         roll(d, body, layout, found);
         left(d, facts, layout, found);
         black(d, facts, found);
-        facts.state().supplies().stream().filter(Supply::low).forEach(s -> found.add(Finding.look(Stage.RELEASE, "supply-low", Words.capital(s.name()) + " is at " + s.percent() + " %.",
+        facts.state().supplies().stream().filter(Supply::low).forEach(s -> found.add(Finding.look(Stage.RELEASE, Code.SUPPLY_LOW, Words.capital(s.name()) + " is at " + s.percent() + " %.",
             "It may run out in the middle of the sheet: have the next one at hand.")));
         return found.stream();
     }
@@ -46,22 +49,27 @@ final class HandlingRule implements Rule {
         if (offered.size() > 1 && !now.isEmpty() && !now.equals(offered.get(0)) && offered.contains(now)) {
             PrinterDescription printer = facts.described();
             String kept = printer.word(DriverSettings.TOP_MARGIN, offered.get(0));
-            found.add(Finding.look(Stage.MACHINE, "ends-waived", "Only " + printer.word(DriverSettings.TOP_MARGIN, now) + " are kept free at the ends, where this printer wants " + kept + ".",
+            found.add(Finding.look(Stage.MACHINE, Code.ENDS_WAIVED, "Only " + printer.word(DriverSettings.TOP_MARGIN, now) + " are kept free at the ends, where this printer wants " + kept + ".",
                 body.lifts() ? "This paper lifts at its ends: it may well touch the head there and be marked." : "Stiff paper may lift and touch the head near its ends.",
                 new Mend("Keep " + kept, new WaysOut(facts).set(DriverSettings.TOP_MARGIN, ""))));
         }
     }
 
     private static void roll(DocketSpec d, PaperBody body, Layout layout, List<Finding> found) {
-        Page page = layout.pages().get(0);
+        for (int i = 0; i < layout.pages().size(); i++) {
+            int number = i + 1;
+            ends(d, body, layout.pages().get(i)).map(f -> f.of(new Subject.OnPage(number))).ifPresent(found::add);
+        }
+    }
+
+    private static Optional<Finding> ends(DocketSpec d, PaperBody body, Page page) {
         double end = page.placed().stream().mapToDouble(p -> {
             var at = p.atMm().turned(page.feedTurn(), page.widthMm(), page.heightMm());
             return Math.min(at.y(), page.fedHeightMm() - at.bottom());
         }).min().orElse(ROLL_ENDS_MM);
-        if (d.stock() instanceof Stock.Roll && body.lifts() && end < ROLL_ENDS_MM && page.overMm() == 0) {
-            found.add(Finding.note(Stage.SIZE, "roll-ends-short", "The ends of this length are " + Length.mm(Math.max(0, end)) + " mm wide.",
-                "Heavy paper keeps the curl of its roll and may touch the head there; 50 mm at both ends can be trimmed off later."));
-        }
+        boolean touches = d.stock() instanceof Stock.Roll && body.lifts() && end < ROLL_ENDS_MM && page.overMm() == 0;
+        return !touches ? Optional.empty() : Optional.of(Finding.note(Stage.SIZE, Code.ROLL_ENDS_SHORT, "The ends of this length are " + Length.mm(Math.max(0, end)) + " mm wide.",
+            "Heavy paper keeps the curl of its roll and may touch the head there; 50 mm at both ends can be trimmed off later."));
     }
 
     /** Of a roll that lies in the printer. */
@@ -72,7 +80,7 @@ final class HandlingRule implements Rule {
         double needed = layout.usedLengthMm() * d.copiesByPrinter();
         facts.state().loaded().stream().filter(l -> l.feed().equals(d.settings().feed()) && l.type().equals(d.settings().mediaType()) && l.widthMm().holds(roll.widthMm()))
             .mapToDouble(l -> l.lengthMm().to()).filter(left -> left < needed).findFirst()
-            .ifPresent(left -> found.add(Finding.look(Stage.RELEASE, "roll-too-short", "The roll has " + Length.mm(left) + " mm left, this takes " + Length.mm(needed) + " mm.",
+            .ifPresent(left -> found.add(Finding.look(Stage.RELEASE, Code.ROLL_TOO_SHORT, "The roll has " + Length.mm(left) + " mm left, this takes " + Length.mm(needed) + " mm.",
                 "The printer stops and waits for a new roll.")));
     }
 
@@ -82,7 +90,7 @@ final class HandlingRule implements Rule {
         String wanted = wantedBlack(d, facts);
         if (!facts.state().away() && !now.isEmpty() && !wanted.isEmpty() && !wanted.equals(now)) {
             String takes = printer.blackChange().map(HandlingRule::takes).orElse("It takes time and ink.");
-            found.add(Finding.note(Stage.RELEASE, "black-changes", "The printer changes over to " + printer.word(DriverSettings.BLACK, wanted) + " black first.", takes
+            found.add(Finding.note(Stage.RELEASE, Code.BLACK_CHANGES, "The printer changes over to " + printer.word(DriverSettings.BLACK, wanted) + " black first.", takes
                 + " Print together what needs the same black."));
         }
     }

@@ -1,5 +1,6 @@
 package wistel.core.docket;
 
+import wistel.core.docket.Finding.Code;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -48,10 +49,10 @@ public record LaidDown(Colours colours, RasterType.Space raster, Optional<Pairin
     /**
      * One thing on the sheet that is to be seen.
      *
-     * @param code of the finding that says the same; empty when there is none
+     * @param code of the finding that says the same, where there is one
      * @param atMm where, on the page as it is looked at
      */
-    public record Note(String code, String text, Rect atMm) {
+    public record Note(Optional<Code> code, String text, Rect atMm) {
     }
 
     public LaidDown {
@@ -99,18 +100,18 @@ public record LaidDown(Colours colours, RasterType.Space raster, Optional<Pairin
         String feed = facts.described().feed(d.settings().feed());
         for (Placed placed : page.placed()) {
             for (Overhang o : Overhang.of(page, placed)) {
-                notes.add(new Note("on-unprintable-edge", Length.mm(o.mm()) + " mm at the " + o.side() + " edge stay white: " + feed + " can't print there", strip(page, placed.printedMm(), o)));
+                notes.add(new Note(Optional.of(Code.ON_UNPRINTABLE_EDGE), Length.mm(o.mm()) + " mm at the " + o.side().word() + " edge stay white: " + feed + " can't print there", strip(page, placed.printedMm(), o)));
             }
         }
         if (page.overMm() > 0) {
-            notes.add(new Note("", Length.mm(page.overMm()) + " mm go over each edge and are lost", new Rect(0, 0, page.widthMm(), Math.min(page.heightMm(), 2 * page.overMm()))));
+            notes.add(new Note(Optional.empty(), Length.mm(page.overMm()) + " mm go over each edge and are lost", new Rect(0, 0, page.widthMm(), Math.min(page.heightMm(), 2 * page.overMm()))));
         }
         List<String> ends = new PrinterRules(facts.described()).topMargins(facts.job(d));
         String now = facts.job(d).get(DriverSettings.TOP_MARGIN);
         if (ends.size() > 1 && !now.isEmpty() && !now.equals(ends.get(0)) && facts.pairing().orElseThrow().body().lifts()) {
             double kept = Integer.parseInt(ends.get(0)) / 100.0;
             Rect lead = page.feedTurn().swapsSides() ? new Rect(0, 0, kept, page.heightMm()) : new Rect(0, 0, page.widthMm(), kept);
-            notes.add(new Note("ends-waived", "this paper lifts: the head may touch it here", lead));
+            notes.add(new Note(Optional.of(Code.ENDS_WAIVED), "this paper lifts: the head may touch it here", lead));
         }
     }
 
@@ -120,10 +121,10 @@ public record LaidDown(Colours colours, RasterType.Space raster, Optional<Pairin
         double right = Math.min(page.widthMm(), at.right());
         double bottom = Math.min(page.heightMm(), at.bottom());
         return switch (o.side()) {
-            case "left" -> new Rect(left, top, Math.max(1, page.unprintable().left() - left), bottom - top);
-            case "right" -> new Rect(page.widthMm() - page.unprintable().right(), top, Math.max(1, right - page.widthMm() + page.unprintable().right()), bottom - top);
-            case "upper" -> new Rect(left, top, right - left, Math.max(1, page.unprintable().top() - top));
-            default -> new Rect(left, page.heightMm() - page.unprintable().bottom(), right - left, Math.max(1, bottom - page.heightMm() + page.unprintable().bottom()));
+            case LEFT -> new Rect(left, top, Math.max(1, page.unprintable().left() - left), bottom - top);
+            case RIGHT -> new Rect(page.widthMm() - page.unprintable().right(), top, Math.max(1, right - page.widthMm() + page.unprintable().right()), bottom - top);
+            case UPPER -> new Rect(left, top, right - left, Math.max(1, page.unprintable().top() - top));
+            case LOWER -> new Rect(left, page.heightMm() - page.unprintable().bottom(), right - left, Math.max(1, bottom - page.heightMm() + page.unprintable().bottom()));
         };
     }
 
@@ -131,18 +132,20 @@ public record LaidDown(Colours colours, RasterType.Space raster, Optional<Pairin
         PrinterDescription printer = facts.described();
         PairingVersion own = facts.pairing().orElseThrow();
         String set = "set for " + printer.type(d.settings().mediaType()) + ", the profile was made for " + printer.type(own.settings().mediaType());
-        String[] said = switch (colours) {
-            case AS_PROOFED, DRIVER_GRAY_MEASURED -> new String[0];
-            case OTHER_TYPE -> new String[] {"media-type-differs", set + ". Shown by the profile of " + other.orElseThrow().paper()
-                + (other.get().paper().equals(own.paper()) ? "" : ", on the white of this paper")};
-            case OTHER_TYPE_UNKNOWN -> new String[] {"media-type-differs", set + ". How that lies on this paper is not known: the proof is shown"};
-            case BY_DRIVER -> new String[] {"driver-converts", "the driver's own conversion, shown as a plain one would come out"};
-            case TWICE -> new String[] {"no-device-space", "converted twice: by Wistel and once more by the printer"};
-            case UNCONVERTED -> new String[] {"nobody-converts", "converted by nobody: the picture's numbers as they are"};
-            case DRIVER_GRAY -> new String[] {"monochrome-unmeasured", "the driver's gray: how light or dark it prints is not known"};
+        Rect at = page.placed().stream().findFirst().map(p -> p.on(page.widthMm(), page.heightMm()).map(Placed::atMm).orElse(p.atMm())).orElse(new Rect(0, 0, page.widthMm(), page.heightMm()));
+        Optional<Note> note = switch (colours) {
+            case AS_PROOFED, DRIVER_GRAY_MEASURED -> Optional.empty();
+            case OTHER_TYPE -> said(Code.MEDIA_TYPE_DIFFERS, set + ". Shown by the profile of " + other.orElseThrow().paper() + (other.get().paper().equals(own.paper()) ? "" : ", on the white of this paper"), at);
+            case OTHER_TYPE_UNKNOWN -> said(Code.MEDIA_TYPE_DIFFERS, set + ". How that lies on this paper is not known: the proof is shown", at);
+            case BY_DRIVER -> said(Code.DRIVER_CONVERTS, "the driver's own conversion, shown as a plain one would come out", at);
+            case TWICE -> said(Code.NO_DEVICE_SPACE, "converted twice: by Wistel and once more by the printer", at);
+            case UNCONVERTED -> said(Code.NOBODY_CONVERTS, "converted by nobody: the picture's numbers as they are", at);
+            case DRIVER_GRAY -> said(Code.MONOCHROME_UNMEASURED, "the driver's gray: how light or dark it prints is not known", at);
         };
-        if (said.length > 0 && !page.placed().isEmpty()) {
-            notes.add(new Note(said[0], said[1], page.placed().get(0).on(page.widthMm(), page.heightMm()).map(Placed::atMm).orElse(page.placed().get(0).atMm())));
-        }
+        note.filter(n -> !page.placed().isEmpty()).ifPresent(notes::add);
+    }
+
+    private static Optional<Note> said(Code code, String text, Rect at) {
+        return Optional.of(new Note(Optional.of(code), text, at));
     }
 }

@@ -1,5 +1,6 @@
 package wistel.core.docket;
 
+import wistel.core.docket.Finding.Code;
 import java.util.Optional;
 import java.util.stream.Stream;
 import wistel.core.length.Length;
@@ -7,7 +8,6 @@ import wistel.core.paper.SheetSize;
 import wistel.core.paper.Stock;
 import wistel.core.printer.MediaRow;
 import wistel.core.sheet.Layout;
-import wistel.core.sheet.Page;
 
 /** What lies in the feed now against what the docket wants. */
 final class LoadedPaperRule implements Rule {
@@ -16,11 +16,10 @@ final class LoadedPaperRule implements Rule {
         if (facts.pairing().isEmpty() || facts.printer().isEmpty() || facts.state().away()) {
             return Stream.empty();
         }
-        Page page = layout.pages().get(0);
         String type = d.settings().mediaType();
         Optional<MediaRow> loaded = facts.state().loaded().stream().filter(l -> l.feed().equals(d.settings().feed())).findFirst()
-            .filter(l -> !l.type().equals(type) || !l.fits(page.fedWidthMm(), page.fedHeightMm()));
-        return loaded.map(l -> Finding.look(Stage.RELEASE, "other-paper-loaded", Words.capital(facts.described().feed(d.settings().feed())) + " holds " + size(l) + " "
+            .filter(l -> !l.type().equals(type) || layout.pages().stream().anyMatch(page -> !l.fits(page.fedWidthMm(), page.fedHeightMm())));
+        return loaded.map(l -> Finding.look(Stage.RELEASE, Code.OTHER_PAPER_LOADED, Words.capital(facts.described().feed(d.settings().feed())) + " holds " + size(l) + " "
             + facts.described().type(l.type()) + " now.", "Load " + wanted(d.stock()) + facts.described().type(type) + " first; the printer waits for it.")).stream();
     }
 

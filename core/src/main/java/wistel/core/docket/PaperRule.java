@@ -1,5 +1,6 @@
 package wistel.core.docket;
 
+import wistel.core.docket.Finding.Code;
 import java.util.stream.Stream;
 import wistel.core.sheet.Layout;
 
@@ -8,14 +9,14 @@ final class PaperRule implements Rule {
     @Override
     public Stream<Finding> check(DocketSpec d, PreflightFacts facts, Layout layout) {
         if (facts.pairing().isEmpty()) {
-            return Stream.of(Finding.stop(Stage.PAPER, "pairing-missing", "No paper is chosen yet.", "Without a pairing nothing is known of printer, profile or feed."));
+            return Stream.of(Finding.stop(Stage.PAPER, Code.PAIRING_MISSING, "No paper is chosen yet.", "Without a pairing nothing is known of printer, profile or feed."));
         }
         String printer = Words.printer(facts.pairing().get());
         if (facts.printer().isEmpty()) {
-            return Stream.of(Finding.stop(Stage.RELEASE, "printer-unknown", printer + " has never answered.",
+            return Stream.of(Finding.stop(Stage.RELEASE, Code.PRINTER_UNKNOWN, printer + " has never answered.",
                 "What it can print isn't known, so nothing can be checked. Switch it on; Wistel asks again by itself."));
         }
-        return facts.state().away() ? Stream.of(Finding.look(Stage.RELEASE, "printer-away", printer + " doesn't answer just now.",
+        return facts.state().away() ? Stream.of(Finding.look(Stage.RELEASE, Code.PRINTER_AWAY, printer + " doesn't answer just now.",
             "The docket can be released: it waits and prints when the printer is back.")) : Stream.empty();
     }
 }

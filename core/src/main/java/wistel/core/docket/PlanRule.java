@@ -1,5 +1,7 @@
 package wistel.core.docket;
 
+import wistel.core.docket.Finding.Code;
+import wistel.core.docket.Finding.Subject;
 import java.util.List;
 import java.util.stream.Stream;
 import wistel.core.sheet.Chart;
@@ -30,7 +32,7 @@ final class PlanRule implements Rule {
     @Override
     public Stream<Finding> check(DocketSpec d, PreflightFacts facts, Layout layout) {
         Stream<Finding> unplaced = layout.unplaced().stream().map(u -> switch (u.reason()) {
-            case TOO_LARGE -> Finding.stop(Stage.SIZE, "piece-too-large", "It doesn't fit " + d.stock().name() + ".", "Nothing of it would be printed: take a larger sheet, or make it smaller.");
+            case TOO_LARGE -> Finding.stop(Stage.SIZE, Code.PIECE_TOO_LARGE, "It doesn't fit " + d.stock().name() + ".", "Nothing of it would be printed: take a larger sheet, or make it smaller.").of(new Subject.OfPiece(u.itemId()));
         });
         return Stream.concat(unplaced, d.plan().accept(OF_PLAN).stream().flatMap(rule -> rule.check(d, facts, layout)));
     }

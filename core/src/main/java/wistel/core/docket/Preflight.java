@@ -12,8 +12,8 @@ public final class Preflight {
     private Preflight() {
     }
 
-    /** Findings, those that stop the print first. */
+    /** Findings, those that stop the print first; what is to be said of several pictures, pieces or pages alike is said once. */
     public static List<Finding> findings(DocketSpec d, PreflightFacts facts, Layout layout) {
-        return RULES.stream().flatMap(rule -> rule.check(d, facts, layout)).distinct().sorted(Comparator.comparing(Finding::severity)).toList();
+        return Finding.merged(RULES.stream().flatMap(rule -> rule.check(d, facts, layout))).stream().sorted(Comparator.comparing(Finding::severity)).toList();
     }
 }

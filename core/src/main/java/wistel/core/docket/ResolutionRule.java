@@ -4,11 +4,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import wistel.core.docket.Finding.Code;
+import wistel.core.docket.Finding.Subject;
 import wistel.core.docket.Finding.Mend;
 import wistel.core.length.Ppi;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.sheet.Layout;
-import wistel.core.sheet.Placed;
 
 /** Pixels per inch against the eye, and what is thrown away or made up on the way to the printer. */
 final class ResolutionRule implements Rule {
@@ -16,7 +17,7 @@ final class ResolutionRule implements Rule {
 
     @Override
     public Stream<Finding> check(DocketSpec d, PreflightFacts facts, Layout layout) {
-        return layout.placed().stream().map(Placed::ppi).distinct().flatMap(ppi -> of(d, facts, ppi));
+        return layout.placed().stream().flatMap(p -> of(d, facts, p.ppi()).map(f -> f.of(new Subject.OfPiece(p.itemId()))));
     }
 
     private static Stream<Finding> of(DocketSpec d, PreflightFacts facts, double ppi) {
@@ -24,7 +25,7 @@ final class ResolutionRule implements Rule {
         double printed = Math.min(ppi, d.resolution().mostPpi());
         Ppi.Label label = Ppi.label(printed, d.resolution().viewingMm(), facts.neededPixels());
         if (label == Ppi.Label.POOR || label == Ppi.Label.FAIR) {
-            found.add(Finding.look(Stage.SIZE, "few-pixels", "Only " + Math.round(printed) + " pixels an inch at this size.",
+            found.add(Finding.look(Stage.SIZE, Code.FEW_PIXELS, "Only " + Math.round(printed) + " pixels an inch at this size.",
                 label == Ppi.Label.POOR ? "Edges look soft or stepped at reading distance." : "Fine detail looks a little soft close up."));
         }
         if (d.resolution().pixels() == Resolution.Pixels.RESAMPLE) {
@@ -39,10 +40,10 @@ final class ResolutionRule implements Rule {
         double share = Math.pow(wanted / ppi, 2);
         Mend keep = new Mend("Keep the pixels", new MachineCommand.Resolved(new Resolution(Resolution.Pixels.KEEP, wanted, d.resolution().viewingMm())));
         if (share < 1 - HARDLY) {
-            return Optional.of(Finding.look(Stage.SIZE, "pixels-discarded", "Resampling to " + wanted + " ppi discards " + Words.percent(1 - share)
+            return Optional.of(Finding.look(Stage.SIZE, Code.PIXELS_DISCARDED, "Resampling to " + wanted + " ppi discards " + Words.percent(1 - share)
                 + " of the pixels.", "The printer gets less than the picture holds.", keep));
         }
-        return share <= 1 + HARDLY ? Optional.empty() : Optional.of(Finding.note(Stage.SIZE, "pixels-invented", "Resampling to " + wanted
+        return share <= 1 + HARDLY ? Optional.empty() : Optional.of(Finding.note(Stage.SIZE, Code.PIXELS_INVENTED, "Resampling to " + wanted
             + " ppi invents " + Words.percent(1 - 1 / share) + " of the pixels.", "No detail is gained by it.", keep));
     }
 
@@ -50,7 +51,7 @@ final class ResolutionRule implements Rule {
     private static Optional<Finding> averagedAway(PrinterDescription printer, double printed) {
         int dpi = printer.inputDpi(printed);
         double share = 1 - Math.pow(dpi / printed, 2);
-        return share <= HARDLY ? Optional.empty() : Optional.of(Finding.note(Stage.SIZE, "pixels-averaged",
+        return share <= HARDLY ? Optional.empty() : Optional.of(Finding.note(Stage.SIZE, Code.PIXELS_AVERAGED,
             "The picture has " + Math.round(printed) + " pixels an inch here, the printer takes " + dpi + " at most.",
             Words.percent(share) + " of the pixels are averaged into their neighbours. The eye doesn't miss them at this size."));
     }

@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
+import wistel.core.docket.Finding.Code;
+import wistel.core.docket.Finding.Subject;
 import wistel.core.docket.Finding.Mend;
 import wistel.core.length.Length;
 import wistel.core.length.Range;
@@ -42,17 +44,17 @@ final class SettingsRule implements Rule {
         DriverSettings now = d.settings();
         DriverSettings made = pairing.settings();
         if (!now.mediaType().equals(made.mediaType())) {
-            found.add(Finding.stop(Stage.MACHINE, "media-type-differs", "The printer is set to " + printer.type(now.mediaType()) + ", the profile was made for "
+            found.add(Finding.stop(Stage.MACHINE, Code.MEDIA_TYPE_DIFFERS, "The printer is set to " + printer.type(now.mediaType()) + ", the profile was made for "
                 + printer.type(made.mediaType()) + ".", "Another media type lays down other amounts of ink: the profile and the proof no longer hold.",
                 new Mend("Set " + printer.type(made.mediaType()), ways.set(DriverSettings.MEDIA_TYPE, made.mediaType()))));
         }
         if (now.quality() != made.quality()) {
-            found.add(Finding.look(Stage.MACHINE, "quality-differs", "The profile was made at " + printer.quality(made.quality()) + " quality, this is set to "
+            found.add(Finding.look(Stage.MACHINE, Code.QUALITY_DIFFERS, "The profile was made at " + printer.quality(made.quality()) + " quality, this is set to "
                 + printer.quality(now.quality()) + ".", "Colours shift a little, mostly in the shadows.",
                 new Mend("Set " + printer.quality(made.quality()), ways.set(DriverSettings.QUALITY, Integer.toString(made.quality())))));
         }
         String black = now.get(DriverSettings.BLACK).orElse(printer.defaults().getOrDefault(DriverSettings.BLACK, ""));
-        made.get(DriverSettings.BLACK).filter(b -> !b.equals(black)).ifPresent(b -> found.add(Finding.stop(Stage.MACHINE, "black-differs",
+        made.get(DriverSettings.BLACK).filter(b -> !b.equals(black)).ifPresent(b -> found.add(Finding.stop(Stage.MACHINE, Code.BLACK_DIFFERS,
             "The profile was made with " + printer.word(DriverSettings.BLACK, b) + " black.", "The other black ink lies on this paper in another way: the profile and the proof no longer hold.",
             new Mend("Set " + printer.word(DriverSettings.BLACK, b) + " black", ways.set(DriverSettings.BLACK, b)))));
     }
@@ -65,27 +67,27 @@ final class SettingsRule implements Rule {
         String through = Words.capital(printer.feed(d.settings().feed()));
         if (conflict.kind() == Conflict.Kind.GONE) {
             String name = between.iterator().next();
-            return Finding.stop(Stage.MACHINE, "setting-gone", Words.printer(pairing) + " doesn't offer " + printer.phrase(name, job.get(name)) + " any more.",
+            return Finding.stop(Stage.MACHINE, Code.SETTING_GONE, Words.printer(pairing) + " doesn't offer " + printer.phrase(name, job.get(name)) + " any more.",
                 "It was there when this was set; the printer would do something else.", mends);
         }
         if (conflict.kind() == Conflict.Kind.RULE) {
             String judged = between.iterator().next();
-            return Finding.stop(Stage.MACHINE, "settings-exclude", Words.capital(printer.phrase(judged, value(judged, job, printer))) + ": "
+            return Finding.stop(Stage.MACHINE, Code.SETTINGS_EXCLUDE, Words.capital(printer.phrase(judged, value(judged, job, printer))) + ": "
                 + new RuleWords(printer).why(judged, conflict, job) + ".", "The printer would refuse it, or print something else.", mends);
         }
         if (between.contains(Conflict.THICKNESS)) {
-            return Finding.stop(Stage.MACHINE, "too-thick", through + " " + new RuleWords(printer).why(DriverSettings.FEED, conflict, job) + ".",
+            return Finding.stop(Stage.MACHINE, Code.TOO_THICK, through + " " + new RuleWords(printer).why(DriverSettings.FEED, conflict, job) + ".",
                 "It would crease, or stay in the printer.", mends);
         }
         if (between.contains(DriverSettings.FEED) && between.contains(DriverSettings.MEDIA_TYPE) && between.size() == 2) {
-            return Finding.stop(Stage.MACHINE, "feed-not-for-media", through + " doesn't take " + printer.type(d.settings().mediaType()) + ".",
+            return Finding.stop(Stage.MACHINE, Code.FEED_NOT_FOR_MEDIA, through + " doesn't take " + printer.type(d.settings().mediaType()) + ".",
                 "The printer would refuse the sheet or bend it.", mends);
         }
         if (between.equals(Set.of(DriverSettings.TOP_MARGIN)) || between.contains(DriverSettings.TOP_MARGIN) && !between.contains(Conflict.SIZE)) {
-            return Finding.stop(Stage.MACHINE, "ends-not-offered", "Ends of " + printer.word(DriverSettings.TOP_MARGIN, job.get(DriverSettings.TOP_MARGIN)) + " are not offered here.",
+            return Finding.stop(Stage.MACHINE, Code.ENDS_NOT_OFFERED, "Ends of " + printer.word(DriverSettings.TOP_MARGIN, job.get(DriverSettings.TOP_MARGIN)) + " are not offered here.",
                 "The printer keeps its own.", mends);
         }
-        return Finding.stop(Stage.SIZE, "sheet-not-for-feed", Words.printer(pairing) + " doesn't take " + d.stock().name() + " of this kind through "
+        return Finding.stop(Stage.SIZE, Code.SHEET_NOT_FOR_FEED, Words.printer(pairing) + " doesn't take " + d.stock().name() + " of this kind through "
             + printer.feed(d.settings().feed()) + (job.borderless() ? ", borderless." : "."), "It can't be printed there.", mends);
     }
 
@@ -111,10 +113,12 @@ final class SettingsRule implements Rule {
     /** Whether the printer takes this length of a roll. */
     private static void length(MediaRow row, Layout layout, List<Finding> found) {
         Range lengths = row.lengthMm();
-        double length = layout.pages().get(0).fedHeightMm();
-        if (!lengths.holds(length)) {
-            found.add(Finding.stop(Stage.SIZE, "length-out-of-range", "A length of " + Length.mm(length) + " mm can't be printed there.",
-                "The printer takes " + Length.mm(lengths.from()) + " to " + Length.mm(lengths.to()) + " mm."));
+        for (int i = 0; i < layout.pages().size(); i++) {
+            double length = layout.pages().get(i).fedHeightMm();
+            if (!lengths.holds(length)) {
+                found.add(Finding.stop(Stage.SIZE, Code.LENGTH_OUT_OF_RANGE, "A length of " + Length.mm(length) + " mm can't be printed there.",
+                    "The printer takes " + Length.mm(lengths.from()) + " to " + Length.mm(lengths.to()) + " mm.").of(new Subject.OnPage(i + 1)));
+            }
         }
     }
 }

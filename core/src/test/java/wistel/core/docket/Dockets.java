@@ -95,7 +95,7 @@ final class Dockets {
         return Preflight.findings(d, facts, facts.layout(d));
     }
 
-    static List<String> codes(DocketSpec d, PreflightFacts facts) {
+    static List<Finding.Code> codes(DocketSpec d, PreflightFacts facts) {
         return findings(d, facts).stream().map(Finding::code).toList();
     }
 }

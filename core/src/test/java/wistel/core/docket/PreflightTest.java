@@ -1,5 +1,6 @@
 package wistel.core.docket;
 
+import wistel.core.docket.Finding.Code;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 import static wistel.core.docket.Dockets.GLOSS;
@@ -42,6 +43,7 @@ import wistel.core.printer.Keywords;
 import wistel.core.printer.MediaRow;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.PrinterState;
+import wistel.core.rendition.Rendition;
 import wistel.core.rendition.Treatment;
 import wistel.core.sheet.Annotation;
 import wistel.core.sheet.Caption;
@@ -80,10 +82,10 @@ public class PreflightTest {
     @Test
     public void aMeasuredModeIsQuietAndItsCurveInTheReadback() {
         PreflightFacts facts = measured(monochrome(), Dockets.TODAY.minusMonths(11));
-        assertThat(codes(monochrome(), facts)).doesNotContain("no-wedge", "wedge-old", "curve-off");
+        assertThat(codes(monochrome(), facts)).doesNotContain(Code.NO_WEDGE, Code.WEDGE_OLD, Code.CURVE_OFF);
         assertThat(Readback.of(monochrome(), facts, facts.layout(monochrome()))).contains("monochrome, straightened by wedge 12;");
         assertThat(Readback.of(ready(), facts, facts.layout(ready()))).doesNotContain("straightened");
-        assertThat(codes(ready(), facts)).doesNotContain("no-wedge");
+        assertThat(codes(ready(), facts)).doesNotContain(Code.NO_WEDGE);
         assertThat(ready().change("r1", 3, facts.curve(ready())).straightening()).isEmpty();
         assertThat(ready().change("r1", 1, facts.curve(ready())).straightening()).as("a gray master is monochrome").isPresent();
     }
@@ -96,53 +98,53 @@ public class PreflightTest {
         DocketSpec square = ready().with(ready().single().framed(150, 150).fitted(Frame.Fit.FILL));
         return new Object[][] {
             // PictureRule
-            {"profile-missing", Severity.LOOK, ready(), facts(PRINTER, IDLE, false, true), "says nothing about its colour space"},
+            {Code.PROFILE_MISSING, Severity.LOOK, ready(), facts(PRINTER, IDLE, false, true), "says nothing about its colour space"},
             // PaperRule
-            {"pairing-missing", Severity.STOP, ready(), unpaired(), "No paper is chosen"},
-            {"printer-away", Severity.LOOK, ready(), facts(PRINTER, PrinterState.AWAY, true, true), "waits and prints when the printer is back"},
-            {"printer-unknown", Severity.STOP, ready(), new PreflightFacts(facts().pictures(), Optional.of(GLOSS), Optional.empty(), PrinterState.AWAY, Set.of(), true, 0, Dockets.TODAY, Map.of()),
+            {Code.PAIRING_MISSING, Severity.STOP, ready(), unpaired(), "No paper is chosen"},
+            {Code.PRINTER_AWAY, Severity.LOOK, ready(), facts(PRINTER, PrinterState.AWAY, true, true), "waits and prints when the printer is back"},
+            {Code.PRINTER_UNKNOWN, Severity.STOP, ready(), new PreflightFacts(facts().pictures(), Optional.of(GLOSS), Optional.empty(), PrinterState.AWAY, Set.of(), true, 0, Dockets.TODAY, Map.of()),
                 "has never answered"},
             // EdgeRule
-            {"larger-than-sheet", Severity.STOP, framed(500, 333), facts(), "499.5 × 333 mm"},
-            {"on-unprintable-edge", Severity.STOP, framed(290, 193.3), facts(), "right 10.5 mm"},
-            {"cropped", Severity.NOTE, square, facts(), "33 % of the picture"},
+            {Code.LARGER_THAN_SHEET, Severity.STOP, framed(500, 333), facts(), "499.5 × 333 mm"},
+            {Code.ON_UNPRINTABLE_EDGE, Severity.STOP, framed(290, 193.3), facts(), "right 10.5 mm"},
+            {Code.CROPPED, Severity.NOTE, square, facts(), "33 % of the picture"},
             // AnnotationRule: A4 lies across, 210 mm high; 190 mm of picture leave 10 mm below, of which 3 can't be printed
-            {"caption-cut", Severity.LOOK, annotated(framed(285, 190), new Annotation(new Caption(true, false, 0, false, 24), 0, 2, false)), facts(), "too narrow"},
+            {Code.CAPTION_CUT, Severity.LOOK, annotated(framed(285, 190), new Annotation(new Caption(true, false, 0, false, 24), 0, 2, false)), facts(), "too narrow"},
             // SettingsRule and borderless
-            {"sheet-not-for-feed", Severity.STOP, ready().withPlan(ready().single().plan().edged(new Edge(true, 2, 0))), facts(), "borderless"},
-            {"sheet-not-for-feed", Severity.STOP, ready().withStock(new Stock.Roll(431.8)), facts(), "roll of 17 in"},
+            {Code.SHEET_NOT_FOR_FEED, Severity.STOP, ready().withPlan(ready().single().plan().edged(new Edge(true, 2, 0))), facts(), "borderless"},
+            {Code.SHEET_NOT_FOR_FEED, Severity.STOP, ready().withStock(new Stock.Roll(431.8)), facts(), "roll of 17 in"},
             // ResolutionRule: 3000 pixels over 250 mm are 304.8 ppi: at 150 of them (150/304.8)^2 = 24 % stay, at 600 1 - (304.8/600)^2 = 74 % are made up
-            {"few-pixels", Severity.LOOK, resampled(150), facts(), "Only 150 pixels an inch"},
-            {"pixels-discarded", Severity.LOOK, resampled(150), facts(), "76 %"},
-            {"pixels-invented", Severity.NOTE, resampled(600), facts(), "74 %"},
+            {Code.FEW_PIXELS, Severity.LOOK, resampled(150), facts(), "Only 150 pixels an inch"},
+            {Code.PIXELS_DISCARDED, Severity.LOOK, resampled(150), facts(), "76 %"},
+            {Code.PIXELS_INVENTED, Severity.NOTE, resampled(600), facts(), "74 %"},
             // 3000 pixels over 60 mm are 1270 ppi; of a printer's 720 dpi 1 - (720/1270)^2 = 68 % are averaged away, of 360 dpi 92 %
-            {"pixels-averaged", Severity.NOTE, framed(60, 40), facts(), "68 % of the pixels"},
-            {"pixels-averaged", Severity.NOTE, framed(60, 40), with(printer(List.of("device3_16"), 360)), "takes 360 at most"},
+            {Code.PIXELS_AVERAGED, Severity.NOTE, framed(60, 40), facts(), "68 % of the pixels"},
+            {Code.PIXELS_AVERAGED, Severity.NOTE, framed(60, 40), with(printer(List.of("device3_16"), 360)), "takes 360 at most"},
             // ProofRule
-            {"proof-not-looked-at", Severity.LOOK, ready(), facts(PRINTER, IDLE, true, false), "before it costs a sheet"},
+            {Code.PROOF_NOT_LOOKED_AT, Severity.LOOK, ready(), facts(PRINTER, IDLE, true, false), "before it costs a sheet"},
             // SettingsRule
-            {"media-type-differs", Severity.STOP, set("media-type", "stationery-fine"), facts(), "made for glossy photo paper"},
-            {"feed-not-for-media", Severity.STOP, set("media-source", "by-pass-tray"), facts(), "The front path doesn't take glossy photo paper"},
-            {"sheet-not-for-feed", Severity.STOP, on("A2"), facts(), "doesn't take A2 of this kind through the rear feed"},
-            {"quality-differs", Severity.LOOK, set("print-quality", "3"), facts(), "made at fine quality, this is set to quick"},
+            {Code.MEDIA_TYPE_DIFFERS, Severity.STOP, set("media-type", "stationery-fine"), facts(), "made for glossy photo paper"},
+            {Code.FEED_NOT_FOR_MEDIA, Severity.STOP, set("media-source", "by-pass-tray"), facts(), "The front path doesn't take glossy photo paper"},
+            {Code.SHEET_NOT_FOR_FEED, Severity.STOP, on("A2"), facts(), "doesn't take A2 of this kind through the rear feed"},
+            {Code.QUALITY_DIFFERS, Severity.LOOK, set("print-quality", "3"), facts(), "made at fine quality, this is set to quick"},
             // ColourRule
-            {"driver-converts", Severity.LOOK, routed(new ColourRoute.ByDriver()), facts(), "a conversion of its own"},
-            {"no-device-space", Severity.STOP, ready(), with(EIGHT_BITS), "convert a second time"},
-            {"no-raster", Severity.STOP, ready(), with(printer(List.of("black_1"), 360)), "black_1"},
-            {"eight-bits", Severity.NOTE, routed(new ColourRoute.ByDriver()), with(EIGHT_BITS), "8 bits a colour"},
+            {Code.DRIVER_CONVERTS, Severity.LOOK, routed(new ColourRoute.ByDriver()), facts(), "a conversion of its own"},
+            {Code.NO_DEVICE_SPACE, Severity.STOP, ready(), with(EIGHT_BITS), "convert a second time"},
+            {Code.NO_RASTER, Severity.STOP, ready(), with(printer(List.of("black_1"), 360)), "black_1"},
+            {Code.EIGHT_BITS, Severity.NOTE, routed(new ColourRoute.ByDriver()), with(EIGHT_BITS), "8 bits a colour"},
             // ToneRule
-            {"no-wedge", Severity.NOTE, monochrome(), facts(), "No wedge was measured"},
-            {"wedge-old", Severity.NOTE, monochrome(), measured(monochrome(), Dockets.TODAY.minusMonths(13)), "more than a year ago"},
-            {"curve-off", Severity.NOTE, new PictureCommand.Straightens("r1", false).on(monochrome()), measured(monochrome(), Dockets.TODAY), "The curve of wedge 12 is off"},
-            {"wedge-of-other-black", Severity.NOTE, new MachineCommand.Set(DriverSettings.BLACK, "matte").on(monochrome()),
+            {Code.NO_WEDGE, Severity.NOTE, monochrome(), facts(), "No wedge was measured"},
+            {Code.WEDGE_OLD, Severity.NOTE, monochrome(), measured(monochrome(), Dockets.TODAY.minusMonths(13)), "more than a year ago"},
+            {Code.CURVE_OFF, Severity.NOTE, new PictureCommand.Straightens("r1", false).on(monochrome()), measured(monochrome(), Dockets.TODAY), "The curve of wedge 12 is off"},
+            {Code.WEDGE_OF_OTHER_BLACK, Severity.NOTE, new MachineCommand.Set(DriverSettings.BLACK, "matte").on(monochrome()),
                 measured(new MachineCommand.Set(DriverSettings.BLACK, "photo").on(monochrome()), Dockets.TODAY), "with the other black ink"},
             // LoadedPaperRule
-            {"other-paper-loaded", Severity.LOOK, ready(), holding(matteA4), "The rear feed holds A4 fine paper now."},
-            {"other-paper-loaded", Severity.LOOK, ready(), holding(odd), "The rear feed holds 100 × 150 mm glossy photo paper now."}};
+            {Code.OTHER_PAPER_LOADED, Severity.LOOK, ready(), holding(matteA4), "The rear feed holds A4 fine paper now."},
+            {Code.OTHER_PAPER_LOADED, Severity.LOOK, ready(), holding(odd), "The rear feed holds 100 × 150 mm glossy photo paper now."}};
     }
 
     @Test(dataProvider = "cases")
-    public void eachRuleSaysWhatIsWrongAndItsMendMendsIt(String code, Severity severity, DocketSpec d, PreflightFacts facts, String words) {
+    public void eachRuleSaysWhatIsWrongAndItsMendMendsIt(Code code, Severity severity, DocketSpec d, PreflightFacts facts, String words) {
         Finding found = findings(d, facts).stream().filter(f -> f.code().equals(code)).findFirst().orElseThrow(() -> new AssertionError(code + " not among " + codes(d, facts)));
         assertThat(found.severity()).isEqualTo(severity);
         assertThat(found.what() + " " + found.effect()).contains(words);
@@ -155,14 +157,27 @@ public class PreflightTest {
     /** Findings that a press can mend offer it. */
     @Test
     public void whatCanBeMendedOffersIt() {
-        Set<String> without = Set.of("pairing-missing", "printer-away", "printer-unknown", "cropped", "few-pixels", "pixels-averaged", "proof-not-looked-at", "sheet-not-for-feed",
-            "no-raster", "eight-bits", "other-paper-loaded", "no-wedge", "wedge-old");
+        Set<Code> without = Set.of(Code.PAIRING_MISSING, Code.PRINTER_AWAY, Code.PRINTER_UNKNOWN, Code.CROPPED, Code.FEW_PIXELS, Code.PIXELS_AVERAGED, Code.PROOF_NOT_LOOKED_AT, Code.SHEET_NOT_FOR_FEED,
+            Code.NO_RASTER, Code.EIGHT_BITS, Code.OTHER_PAPER_LOADED, Code.NO_WEDGE, Code.WEDGE_OLD);
         for (Object[] row : cases()) {
             Finding found = findings((DocketSpec) row[2], (PreflightFacts) row[3]).stream().filter(f -> f.code().equals(row[0])).findFirst().orElseThrow();
             // what can't be borderless can be printed with borders
             boolean borderless = ((DocketSpec) row[2]).plan().edge().borderless();
-            assertThat(found.mends().isEmpty()).as((String) row[0]).isEqualTo(without.contains(row[0]) && !borderless);
+            assertThat(found.mends().isEmpty()).as(row[0].toString()).isEqualTo(without.contains(row[0]) && !borderless);
         }
+    }
+
+    /** Two pictures of which the same is to be said are one line, and one press mends both. */
+    @Test
+    public void whatIsSoOfSeveralPicturesIsSaidOnce() {
+        DocketSpec two = ready().withRenditions(List.of(Rendition.of("r1", "one"), Rendition.of("r2", "two")));
+        PreflightFacts.Picture untagged = new PreflightFacts.Picture(new SheetPlan.PixelSize(3000, 2000), 3, false, "", "sRGB");
+        PreflightFacts f = facts();
+        PreflightFacts facts = new PreflightFacts(Map.of("r1", untagged, "r2", untagged), f.pairing(), f.printer(), f.state(), f.blackAlways(), true, 0, f.today(), Map.of());
+        List<Finding> missing = findings(two, facts).stream().filter(x -> x.code() == Code.PROFILE_MISSING).toList();
+        assertThat(missing).hasSize(1);
+        assertThat(missing.get(0).subjects()).containsExactly(new Finding.Subject.OfPicture("r1"), new Finding.Subject.OfPicture("r2"));
+        assertThat(codes(missing.get(0).mends().get(0).change().on(two), facts)).doesNotContain(Code.PROFILE_MISSING);
     }
 
     @Test
@@ -172,7 +187,7 @@ public class PreflightTest {
         assertThat(codes(resampled(305), facts())).isEmpty();
         assertThat(codes(ready(), holding(GLOSS_A4))).isEmpty();
         assertThat(codes(ready(), facts(PRINTER, new PrinterState(PrinterState.Doing.AWAY, "", List.of(row("stationery-fine", "rear", 210, 297, REAR)), List.of(), ""), true, true)))
-            .as("what lies in the feed of a printer that is away isn't known").containsExactly("printer-away");
+            .as("what lies in the feed of a printer that is away isn't known").containsExactly(Code.PRINTER_AWAY);
     }
 
     /** An 8-bit printer gets 8-bit data; a printer that offers more gets the deepest. */
@@ -228,6 +243,6 @@ public class PreflightTest {
     public void pictureFactsAreKeptByRendition() {
         PreflightFacts facts = new PreflightFacts(Map.of("r1", new PreflightFacts.Picture(new SheetPlan.PixelSize(30, 20), 1, false, "It is damaged.", "gray")), Optional.of(GLOSS),
             Optional.of(PRINTER), IDLE, Set.of(), true, 0, Dockets.TODAY, Map.of());
-        assertThat(findings(ready(), facts).stream().filter(f -> f.code().equals("profile-missing")).findFirst().orElseThrow().what()).isEqualTo("It is damaged.");
+        assertThat(findings(ready(), facts).stream().filter(f -> f.code().equals(Code.PROFILE_MISSING)).findFirst().orElseThrow().what()).isEqualTo("It is damaged.");
     }
 }

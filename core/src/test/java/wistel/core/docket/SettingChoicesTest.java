@@ -1,5 +1,6 @@
 package wistel.core.docket;
 
+import wistel.core.docket.Finding.Code;
 import static org.assertj.core.api.Assertions.assertThat;
 import static wistel.core.docket.Dockets.GLOSS;
 import static wistel.core.docket.Dockets.facts;
@@ -106,7 +107,7 @@ public class SettingChoicesTest {
         assertThat(choice(DriverSettings.DARKNESS, after, gloss()).values()).extracting(Value::chosen).containsExactly(false, true, false);
         assertThat(SettingChoices.of(ready(), gloss())).extracting(SettingChoice::setting).doesNotContain(DriverSettings.DARKNESS);
         assertThat(Readback.of(after, gloss(), gloss().layout(after))).contains("the driver's monochrome from gray; Wistel converts no colour");
-        assertThat(Preflight.findings(after, gloss(), gloss().layout(after))).extracting(Finding::code).contains("monochrome-unmeasured", "colour-dropped").doesNotContain("driver-converts");
+        assertThat(Preflight.findings(after, gloss(), gloss().layout(after))).extracting(Finding::code).contains(Code.MONOCHROME_UNMEASURED, Code.COLOUR_DROPPED).doesNotContain(Code.DRIVER_CONVERTS);
         assertThat(PRINTER.raster(after.route())).contains(RasterType.SGRAY_16);
         assertThat(gloss().job(after).get("print-color-mode")).isEqualTo("process-monochrome");
     }
@@ -119,10 +120,10 @@ public class SettingChoicesTest {
         assertThat(ends.values()).extracting(Value::label).containsExactly("30 mm kept", "3 mm, at your own risk");
         DocketSpec waived = ends.values().get(1).change().on(d);
         assertThat(curled.margins(waived).top()).isEqualTo(3);
-        Finding found = Preflight.findings(waived, curled, curled.layout(waived)).stream().filter(f -> f.code().equals("ends-waived")).findFirst().orElseThrow();
+        Finding found = Preflight.findings(waived, curled, curled.layout(waived)).stream().filter(f -> f.code().equals(Code.ENDS_WAIVED)).findFirst().orElseThrow();
         assertThat(found.effect()).contains("may well touch the head");
         assertThat(curled.margins(found.mends().get(0).change().on(waived)).top()).isEqualTo(30);
-        assertThat(LaidDown.of(waived, curled, curled.layout(waived).pages().get(0), List.of()).notes()).extracting(LaidDown.Note::code).contains("ends-waived");
+        assertThat(LaidDown.of(waived, curled, curled.layout(waived).pages().get(0), List.of()).notes()).extracting(LaidDown.Note::code).contains(Optional.of(Code.ENDS_WAIVED));
     }
 
     @Test
@@ -140,9 +141,9 @@ public class SettingChoicesTest {
         PreflightFacts cotton = on(cotton(PaperBody.UNKNOWN), photo);
         DocketSpec d = ready().withPairing(cotton.pairing().orElseThrow());
         List<Finding> found = Preflight.findings(d, cotton, cotton.layout(d));
-        assertThat(found).anyMatch(f -> f.code().equals("black-changes") && f.what().contains("to matte black") && f.effect().contains("2 min and 3.1 ml"));
-        assertThat(found).anyMatch(f -> f.code().equals("supply-low") && f.what().equals("Matte black is at 7 %."));
-        assertThat(Preflight.findings(ready(), on(GLOSS, photo), gloss().layout(ready()))).extracting(Finding::code).doesNotContain("black-changes");
+        assertThat(found).anyMatch(f -> f.code().equals(Code.BLACK_CHANGES) && f.what().contains("to matte black") && f.effect().contains("2 min and 3.1 ml"));
+        assertThat(found).anyMatch(f -> f.code().equals(Code.SUPPLY_LOW) && f.what().equals("Matte black is at 7 %."));
+        assertThat(Preflight.findings(ready(), on(GLOSS, photo), gloss().layout(ready()))).extracting(Finding::code).doesNotContain(Code.BLACK_CHANGES);
     }
 
     @Test
@@ -150,7 +151,7 @@ public class SettingChoicesTest {
         DocketSpec d = ready().withStock(new Stock.Roll(431.8)).withSettings(ready().settings().with("media-source", "main-roll"));
         PreflightFacts left = on(GLOSS, idle(new MediaRow("photographic-glossy", "main-roll", Range.only(431.8), new Range(100, 150), Margins.NONE)));
         Layout layout = left.layout(d);
-        assertThat(Preflight.findings(d, left, layout)).anyMatch(f -> f.code().equals("roll-too-short") && f.what().contains("150 mm left"));
+        assertThat(Preflight.findings(d, left, layout)).anyMatch(f -> f.code().equals(Code.ROLL_TOO_SHORT) && f.what().contains("150 mm left"));
         Costs costs = Costs.of(d, left, layout, 1, Costs.Past.NONE);
         assertThat(costs.rollLeftMm().orElseThrow()).isEqualTo(150 - costs.rollMm());
     }
@@ -186,9 +187,9 @@ public class SettingChoicesTest {
     @Test
     public void aSettingThatHasVanishedStopsThePrintAndIsReplacedByOnePress() {
         DocketSpec old = ready().withSettings(ready().settings().with("media-source", "cassette"));
-        Finding gone = Preflight.findings(old, gloss(), gloss().layout(old)).stream().filter(f -> f.code().equals("setting-gone")).findFirst().orElseThrow();
+        Finding gone = Preflight.findings(old, gloss(), gloss().layout(old)).stream().filter(f -> f.code().equals(Code.SETTING_GONE)).findFirst().orElseThrow();
         assertThat(gone.what()).contains("doesn't offer the cassette feed any more");
-        assertThat(Preflight.findings(gone.mends().get(0).change().on(old), gloss(), gloss().layout(old))).extracting(Finding::code).doesNotContain("setting-gone");
+        assertThat(Preflight.findings(gone.mends().get(0).change().on(old), gloss(), gloss().layout(old))).extracting(Finding::code).doesNotContain(Code.SETTING_GONE);
         assertThat(value("media-source", "cassette", old, gloss()).why()).isEqualTo("the printer doesn't offer it any more");
     }
 }

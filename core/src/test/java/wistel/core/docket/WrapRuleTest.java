@@ -1,5 +1,6 @@
 package wistel.core.docket;
 
+import wistel.core.docket.Finding.Code;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.Arrays;
@@ -72,17 +73,17 @@ public class WrapRuleTest {
         return new WrapRule().check(d, facts, facts.layout(d)).toList();
     }
 
-    private static Finding only(DocketSpec d, PreflightFacts facts, String code) {
+    private static Finding only(DocketSpec d, PreflightFacts facts, Code code) {
         return found(d, facts).stream().filter(f -> f.code().equals(code)).findFirst().orElseThrow(() -> new AssertionError(code + " not in " + found(d, facts)));
     }
 
-    private static boolean has(DocketSpec d, PreflightFacts facts, String code) {
+    private static boolean has(DocketSpec d, PreflightFacts facts, Code code) {
         return found(d, facts).stream().anyMatch(f -> f.code().equals(code));
     }
 
     @Test
     public void aWrapInOrderIsToldToDryAndNothingElse() {
-        assertThat(found(docket(bars(600, 400, 38, 25), ROLL_44), canvas())).extracting(Finding::code).containsExactly("dry-before-stretching");
+        assertThat(found(docket(bars(600, 400, 38, 25), ROLL_44), canvas())).extracting(Finding::code).containsExactly(Code.DRY_BEFORE_STRETCHING);
         assertThat(Preflight.findings(docket(bars(600, 400, 38, 25), ROLL_44), canvas(), canvas().layout(docket(bars(600, 400, 38, 25), ROLL_44)))).noneMatch(f -> f.severity() == Severity.STOP);
     }
 
@@ -90,24 +91,24 @@ public class WrapRuleTest {
     @Test
     public void whatIsTooWideIsStoppedAndEachMendFits() {
         DocketSpec d = docket(bars(700, 500, 38, 25), ROLL_24);
-        Finding stop = only(d, canvas(), "wrap-too-large");
+        Finding stop = only(d, canvas(), Code.WRAP_TOO_LARGE);
         assertThat(stop.severity()).isEqualTo(Severity.STOP);
         assertThat(stop.mends()).extracting(Finding.Mend::label).containsExactly("Take the 44 in roll", "Take bars of 18 mm", "Make the face 678 × 484.3 mm");
         for (Finding.Mend mend : stop.mends()) {
-            assertThat(has(mend.change().on(d), canvas(), "wrap-too-large")).as(mend.label()).isFalse();
+            assertThat(has(mend.change().on(d), canvas(), Code.WRAP_TOO_LARGE)).as(mend.label()).isFalse();
         }
         DocketSpec lies = docket(bars(1000, 400, 38, 25), ROLL_24);
         DocketSpec turned = lies.withPlan(lies.wrap().plan().turned());
-        assertThat(only(turned, canvas(), "wrap-too-large").mends().get(0).label()).isEqualTo("Turn it on the paper");
-        assertThat(has(only(turned, canvas(), "wrap-too-large").mends().get(0).change().on(turned), canvas(), "wrap-too-large")).isFalse();
+        assertThat(only(turned, canvas(), Code.WRAP_TOO_LARGE).mends().get(0).label()).isEqualTo("Turn it on the paper");
+        assertThat(has(only(turned, canvas(), Code.WRAP_TOO_LARGE).mends().get(0).change().on(turned), canvas(), Code.WRAP_TOO_LARGE)).isFalse();
     }
 
     @Test
     public void littleTurnedOverIsPointedAtAndMended() {
         DocketSpec d = docket(bars(600, 400, 38, 12), ROLL_44);
-        Finding little = only(d, canvas(), "turn-over-small");
+        Finding little = only(d, canvas(), Code.TURN_OVER_SMALL);
         assertThat(little.effect()).contains("staple");
-        assertThat(has(little.mends().get(0).change().on(d), canvas(), "turn-over-small")).isFalse();
+        assertThat(has(little.mends().get(0).change().on(d), canvas(), Code.TURN_OVER_SMALL)).isFalse();
     }
 
     /** Checks of four pixels at the left, the rest even. */
@@ -122,11 +123,11 @@ public class WrapRuleTest {
         }
         Optional<DetailMap> left = Optional.of(DetailMap.of(new View(300, 200, 1, pixels)));
         PreflightFacts busy = facts("canvas matte", WOVEN, left, roll(44));
-        assertThat(only(docket(bars(600, 400, 38, 25), ROLL_44), busy, "detail-near-fold").what()).contains("10 mm of the left edge").doesNotContain("right");
+        assertThat(only(docket(bars(600, 400, 38, 25), ROLL_44), busy, Code.DETAIL_NEAR_FOLD).what()).contains("10 mm of the left edge").doesNotContain("right");
         // the crop moved away from it
         DocketSpec moved = docket(bars(600, 400, 38, 25), ROLL_44);
         DocketSpec cut = new PieceCommand.Trimmed("i1", new Cut(0.2, 0.1, 0.75, 0.75, 0)).on(moved);
-        assertThat(has(cut, busy, "detail-near-fold")).isFalse();
+        assertThat(has(cut, busy, Code.DETAIL_NEAR_FOLD)).isFalse();
         assertThat(left.get().in(0, 0, 0.02, 1)).isGreaterThan(20 * left.get().in(0.5, 0, 0.5, 1) + 0.01);
         assertThat(left.get().in(1.5, 0, 0.2, 1)).isZero();
     }
@@ -134,9 +135,9 @@ public class WrapRuleTest {
     @Test
     public void paperOverBarsAndCanvasOverABoardAreDoubtful() {
         DocketSpec d = docket(bars(600, 400, 38, 25), ROLL_44);
-        assertThat(only(d, facts("gloss", PaperBody.UNKNOWN, Optional.empty()), "bars-want-canvas").severity()).isEqualTo(Severity.LOOK);
+        assertThat(only(d, facts("gloss", PaperBody.UNKNOWN, Optional.empty()), Code.BARS_WANT_CANVAS).severity()).isEqualTo(Severity.LOOK);
         DocketSpec board = d.withPlan(d.wrap().plan().around(d.wrap().plan().body().on(new WrapBody.Support(WrapBody.Kind.BOARD, 5, 3))));
-        assertThat(has(board, canvas(), "board-wants-thin-paper")).isTrue();
+        assertThat(has(board, canvas(), Code.BOARD_WANTS_THIN_PAPER)).isTrue();
         DocketSpec thin = board.withPlan(board.wrap().plan().around(board.wrap().plan().body().of(0.2, Optional.empty())));
         assertThat(found(thin, facts("gloss", PaperBody.UNKNOWN, Optional.empty()))).isEmpty();
     }
@@ -145,10 +146,10 @@ public class WrapRuleTest {
     public void unknownStretchAndACutterAreTold() {
         DocketSpec d = docket(bars(600, 400, 38, 25), ROLL_44);
         DocketSpec unknown = d.withPlan(d.wrap().plan().around(d.wrap().plan().body().of(0.48, Optional.empty())));
-        assertThat(only(unknown, canvas(), "stretch-unknown").severity()).isEqualTo(Severity.NOTE);
+        assertThat(only(unknown, canvas(), Code.STRETCH_UNKNOWN).severity()).isEqualTo(Severity.NOTE);
         DocketSpec cutting = d.withSettings(d.settings().with(DriverSettings.FINISHING, "60"));
-        Finding cutter = only(cutting, canvas(), "cutter-and-canvas");
-        assertThat(has(cutter.mends().get(0).change().on(cutting), canvas(), "cutter-and-canvas")).isFalse();
+        Finding cutter = only(cutting, canvas(), Code.CUTTER_AND_CANVAS);
+        assertThat(has(cutter.mends().get(0).change().on(cutting), canvas(), Code.CUTTER_AND_CANVAS)).isFalse();
     }
 
     @Test
@@ -158,7 +159,7 @@ public class WrapRuleTest {
         PreflightFacts wide = new PreflightFacts(canvas().pictures(), canvas().pairing(), Optional.of(PrinterDescription.of("roll printer", List.of(new MediaRow("canvas", "roll", Range.only(24 * INCH), new Range(100, 18_000), new Margins(30, 15, 30, 15))),
             Map.of(DriverSettings.MEDIA_TYPE, ValueSet.keywords("canvas"), DriverSettings.FEED, ValueSet.keywords("roll")), List.of(360), List.of("device3_16"), List.of())), Dockets.idle(), Set.of(), true, 0, Dockets.TODAY, Map.of());
         DocketSpec across = d.withPlan(d.wrap().plan().laid(true));
-        assertThat(only(across, wide, "wrap-on-unprintable-edge").severity()).isEqualTo(Severity.STOP);
+        assertThat(only(across, wide, Code.WRAP_ON_UNPRINTABLE_EDGE).severity()).isEqualTo(Severity.STOP);
     }
 
     /** A third fewer pixels do under a weave. */
@@ -168,11 +169,11 @@ public class WrapRuleTest {
         assertThat(Ppi.label(199, 0)).isEqualTo(Ppi.Label.FAIR);
         // 6000 pixels over 1130 mm are 135 an inch
         DocketSpec d = docket(bars(1130, 753.3, 38, 25), ROLL_44);
-        assertThat(codes(d, canvas())).doesNotContain("few-pixels");
-        assertThat(codes(d, facts("gloss", PaperBody.UNKNOWN, Optional.empty()))).contains("few-pixels");
+        assertThat(codes(d, canvas())).doesNotContain(Code.FEW_PIXELS);
+        assertThat(codes(d, facts("gloss", PaperBody.UNKNOWN, Optional.empty()))).contains(Code.FEW_PIXELS);
     }
 
-    private static List<String> codes(DocketSpec d, PreflightFacts facts) {
+    private static List<Code> codes(DocketSpec d, PreflightFacts facts) {
         return new ResolutionRule().check(d, facts, facts.layout(d)).map(Finding::code).toList();
     }
 

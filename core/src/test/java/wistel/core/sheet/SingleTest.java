@@ -63,7 +63,7 @@ public class SingleTest {
         Page p = page(laid(plan(true, 470, 999, Fit.WHOLE, EVEN), new Margins(3, 3, 14, 3), 3000, 2000));
         assertThat(p.unprintable().right()).isEqualTo(14);
         List<Overhang> over = Overhang.of(p, p.placed().get(0));
-        assertThat(over).extracting(Overhang::side).containsExactly("right");
+        assertThat(over).extracting(Overhang::side).containsExactly(Overhang.Side.RIGHT);
         assertThat(over.get(0).mm()).isCloseTo(14 - 6.5, within(1e-9));
     }
 

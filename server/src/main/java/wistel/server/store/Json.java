@@ -25,6 +25,7 @@ import tools.jackson.databind.module.SimpleModule;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import wistel.core.docket.Command;
+import wistel.core.docket.Finding;
 import wistel.core.docket.Purpose;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.fault.WistelException;
@@ -42,7 +43,7 @@ import wistel.core.sheet.SheetPlan;
 public class Json {
     /** Sums of core: in JSON each of their records says by {@code kind} which it is. */
     public static final List<Class<?>> SUMS = List.of(Command.class, Stock.class, ColourRoute.class, Treatment.class, Move.class, Mark.class, SheetPlan.class, Borders.class,
-        SideFill.class, Purpose.class);
+        SideFill.class, Purpose.class, Finding.Subject.class);
 
     private final JsonMapper mapper;
 
