@@ -724,6 +724,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/dockets/{id}/renditions/{rendition}/proof-views": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["seen"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dockets/{id}/renditions/{rendition}/ramp": {
         parameters: {
             query?: never;
@@ -798,22 +814,6 @@ export interface paths {
         get: operations["toning"];
         put?: never;
         post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/dockets/{id}/seen": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["seen"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1688,6 +1688,10 @@ export interface components {
             /** Format: double */
             widthMm: number;
         };
+        Charted: {
+            /** @enum {string} */
+            kind: "charted";
+        };
         ChromaMoves: {
             byHue: components["schemas"]["HuePoint"][];
             /** Format: double */
@@ -1821,6 +1825,7 @@ export interface components {
             options: components["schemas"]["Options"];
             pairing: components["schemas"]["PairingVersion"];
             pictures: components["schemas"]["OnDocket"][];
+            planned: components["schemas"]["PlanView"];
             readback: string;
             redo: string;
             spec: components["schemas"]["DocketSpec"];
@@ -1829,7 +1834,6 @@ export interface components {
             undo: string;
             /** Format: int32 */
             version: number;
-            wrapped: components["schemas"]["Wrapped"];
         };
         DriverMonochrome: {
             /** @enum {string} */
@@ -2288,6 +2292,10 @@ export interface components {
             /** Format: int32 */
             page: number;
         };
+        OnSheet: {
+            /** @enum {string} */
+            kind: "on-sheet";
+        };
         OneColour: {
             codes: number[];
             /** @enum {string} */
@@ -2429,6 +2437,7 @@ export interface components {
             /** Format: double */
             straighten: number;
         };
+        PlanView: components["schemas"]["OnSheet"] | components["schemas"]["Wrapped"] | components["schemas"]["Charted"];
         Point: {
             /** Format: double */
             sent: number;
@@ -3102,6 +3111,8 @@ export interface components {
         Wrapped: {
             /** Format: double */
             foldMm: number;
+            /** @enum {string} */
+            kind: "wrapped";
             lines: components["schemas"]["Lines"];
             /** Format: double */
             neededLengthMm: number;
@@ -4333,6 +4344,29 @@ export interface operations {
             };
         };
     };
+    seen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                rendition: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DocketView"];
+                };
+            };
+        };
+    };
     ramp: {
         parameters: {
             query?: {
@@ -4450,28 +4484,6 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Toning"];
-                };
-            };
-        };
-    };
-    seen: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["DocketView"];
                 };
             };
         };

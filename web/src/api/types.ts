@@ -8,7 +8,7 @@ type On<Plan> = DocketView & { spec: { plan: Plan } }
 /** One picture on a sheet. */
 export type SheetDocket = On<Single>
 /** A picture round a body. */
-export type WrapDocket = On<Wrap>
+export type WrapDocket = On<Wrap> & { planned: Wrapped }
 export type Wrap = S['Wrap']
 export type SideFill = Wrap['fill']
 export type SideMoves = Wrap['moves']

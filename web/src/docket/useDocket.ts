@@ -1,8 +1,9 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { App } from 'antd'
-import { get, type Problem, patch, post, put, removeOf } from '../api/client'
+import { get, type Problem, patch, post, put } from '../api/client'
 import type { Attempt, Command, DocketView, OnDocket, SheetDocket } from '../api/types'
 import { OVER } from '../release/words'
+import { PLANS, type PlanKind } from '../size/plans'
 
 /** Lengths as they were typed; one of them is given, or all four borders. */
 export type SizeAsked = Partial<Record<'width' | 'height' | 'ppi' | 'left' | 'top' | 'right' | 'bottom', string>> & {
@@ -36,8 +37,7 @@ type Step =
   | { kind: 'resize'; asked: SizeAsked }
   | { kind: 'largest' }
   | { kind: 'sheet'; width: string; length: string; name: string }
-  | { kind: 'wrap' }
-  | { kind: 'unwrap' }
+  | { kind: 'plan'; plan: PlanKind }
   | { kind: 'body'; asked: BodyAsked }
   | { kind: 'side-colour'; patch: { x: number; y: number; width: number; height: number } }
   | { kind: 'pair'; pairingId: string }
@@ -83,10 +83,8 @@ export function useDocket(id: string) {
           return post<DocketView>(`${base}/size/largest`, undefined, version)
         case 'sheet':
           return put<DocketView>(`${base}/sheet`, { width: step.width, length: step.length, name: step.name }, version)
-        case 'wrap':
-          return post<DocketView>(`${base}/wrap`, undefined, version)
-        case 'unwrap':
-          return removeOf<DocketView>(`${base}/wrap`, version)
+        case 'plan':
+          return PLANS[step.plan].take(base, version)
         case 'body':
           return patch<DocketView>(`${base}/wrap`, step.asked, version)
         case 'side-colour':
@@ -115,8 +113,12 @@ export function useDocket(id: string) {
   })
 
   const decide = (next: Command) => change.mutate({ kind: 'change', change: next })
-  /** The proof as it stands was looked at. */
-  const see = () => post<DocketView>(`/api/dockets/${id}/seen`).then((next) => client.setQueryData(key, next), complain)
+  /** The proof of a picture as it stands was looked at. */
+  const see = (rendition: string) =>
+    post<DocketView>(`/api/dockets/${id}/renditions/${rendition}/proof-views`).then(
+      (next) => client.setQueryData(key, next),
+      complain,
+    )
   return {
     view: query.data,
     error: query.error,

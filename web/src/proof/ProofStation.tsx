@@ -79,11 +79,12 @@ export function ProofStation(props: StationProps) {
   // while a slider moves, quick pictures count more than fine ones
   const proof = paired ? proofUrl(view, picture, draft ? WHILE_MOVING : BOOTH, shown, intent, change) : ''
   const { see } = tools
-  const seen = view.findings.every((f) => f.code !== 'PROOF_NOT_LOOKED_AT')
+  const unseen = view.findings.find((f) => f.code === 'PROOF_NOT_LOOKED_AT')?.subjects ?? []
+  const seen = !unseen.some((s) => s.kind === 'of-picture' && s.renditionId === picture.renditionId)
   // biome-ignore lint/correctness/useExhaustiveDependencies: told once for each proof, not for each change
   useEffect(() => {
     if (!paired || seen || drawn !== proof) return
-    const looked = window.setTimeout(see, LOOKED_AT_MS)
+    const looked = window.setTimeout(() => see(picture.renditionId), LOOKED_AT_MS)
     return () => window.clearTimeout(looked)
   }, [paired, seen, drawn, proof])
 

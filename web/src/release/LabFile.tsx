@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { post } from '../api/client'
 import type { Attempt } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
+import { PLANS } from '../size/plans'
 import { LAB } from './words'
 
 /** Writes a file for somebody else's printer instead of printing. */
@@ -11,8 +12,7 @@ export function LabFile({ view, tools, onWritten }: Pick<StationProps, 'view' | 
   const [format, setFormat] = useState('TIFF')
   const [quality, setQuality] = useState(92)
   const [space, setSpace] = useState('SRGB')
-  // what is wrapped needs its marks
-  const [sheet, setSheet] = useState(view.spec.plan.kind === 'wrap')
+  const [sheet, setSheet] = useState(PLANS[view.spec.plan.kind].marked)
   if (!open) {
     return (
       <Button type="text" className="quiet" onClick={() => setOpen(true)}>

@@ -1,5 +1,5 @@
 import { Button, Segmented, Select } from 'antd'
-import { useState } from 'react'
+import { type ReactNode, useState } from 'react'
 import { itemOf } from '../api/pictures'
 import type { SheetDocket, WrapDocket } from '../api/types'
 import type { SheetProps, StationProps } from '../docket/useDocket'
@@ -15,14 +15,17 @@ import { SheetDrawing } from './SheetDrawing'
 import './size.css'
 import { WrapStation } from '../wrap/WrapStation'
 import { PlanChoice } from './PlanChoice'
+import type { PlanKind } from './plans'
 import { FACES, type Face } from './words'
 
+/** A new plan doesn't compile until it has one. */
+const STATIONS: Record<PlanKind, (props: StationProps) => ReactNode> = {
+  single: (props) => <SheetStation {...props} view={props.view as SheetDocket} />,
+  wrap: (props) => <WrapStation {...props} view={props.view as WrapDocket} />,
+}
+
 export function SizeStation(props: StationProps) {
-  return props.view.spec.plan.kind === 'wrap' ? (
-    <WrapStation {...props} view={props.view as WrapDocket} />
-  ) : (
-    <SheetStation {...props} view={props.view as SheetDocket} />
-  )
+  return STATIONS[props.view.spec.plan.kind](props)
 }
 
 function SheetStation(props: SheetProps) {

@@ -17,7 +17,7 @@ export function BodyCard({ view, tools }: Props) {
   const { support, turnOver, growth } = body
   const bars = support.kind === 'BARS'
   /** One length follows from the other as long as the picture's shape is kept. */
-  const [free, setFree] = useState(!view.wrapped.pictureShaped)
+  const [free, setFree] = useState(!view.planned.pictureShaped)
   const ask = (asked: BodyAsked) => tools.change({ kind: 'body', asked })
   return (
     <>
@@ -59,7 +59,7 @@ export function BodyCard({ view, tools }: Props) {
               decimals={2}
               onEnter={(thickness) => ask({ thickness })}
             />{' '}
-            mm thick: {mm(view.wrapped.foldMm)} mm a fold
+            mm thick: {mm(view.planned.foldMm)} mm a fold
           </Row>
           <Row name="gives">
             <Typed
@@ -84,7 +84,7 @@ export function BodyCard({ view, tools }: Props) {
             checked={!free}
             onChange={(e) => {
               setFree(!e.target.checked)
-              if (e.target.checked && !view.wrapped.pictureShaped) ask({ free: false })
+              if (e.target.checked && !view.planned.pictureShaped) ask({ free: false })
             }}
           >
             the picture’s own shape, nothing cropped
@@ -299,7 +299,7 @@ function Takes({ view, tools }: Pick<Props, 'view' | 'tools'>) {
           <Button onClick={() => tools.decide({ kind: 'turned' })}>Turn it</Button>
         </div>
         <p className="soft">
-          It takes {mm(view.wrapped.neededWidthMm)} × {mm(view.wrapped.neededLengthMm)} mm
+          It takes {mm(view.planned.neededWidthMm)} × {mm(view.planned.neededLengthMm)} mm
           {view.spec.paper.stock.kind === 'roll' && length
             ? `: ${mm(length)} mm of this roll${view.layout.pages.length > 1 ? ' for each piece' : ''}`
             : ''}

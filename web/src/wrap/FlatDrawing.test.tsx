@@ -30,7 +30,7 @@ const docket = (bare: boolean) =>
         },
       ],
     },
-    wrapped: {
+    planned: {
       lines: {
         faceMm: at(93, 105, 600, 400),
         backMm: at(54, 66, 678, 478),

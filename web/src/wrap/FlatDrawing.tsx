@@ -30,7 +30,7 @@ export function FlatDrawing({ view, piece, longest, onLength, onPatch }: Props) 
   const shown = useLivePicture(wrapUrl(view, piece + 1, longest))
   const page = view.layout.pages[piece] ?? view.layout.pages[0]
   const printed = page?.placed[0]?.sides?.grownMm
-  const lines = view.wrapped.lines
+  const lines = view.planned.lines
   if (!page || !printed) return <div ref={box} className="drawing" />
   const { scale, x0, y0, width, height } = fitting(room, page, [])
   const at = (r: Patch) => ({ x: x0 + r.x * scale, y: y0 + r.y * scale, width: r.width * scale, height: r.height * scale })

@@ -24,7 +24,7 @@ export function SidesCard({ view, tools, picking, onPicking }: Props) {
     onPicking(kind === 'one-colour')
     fillSides(tools, kind)
   }
-  const side = mm(view.wrapped.sideMm)
+  const side = mm(view.planned.sideMm)
   return (
     <>
       <section>

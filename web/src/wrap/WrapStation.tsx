@@ -89,7 +89,7 @@ export function WrapStation(props: Props) {
                     piece={one}
                     longest={FLAT}
                     onLength={(side, text) =>
-                      tools.change({ kind: 'body', asked: { [side]: text, free: !view.wrapped.pictureShaped } })
+                      tools.change({ kind: 'body', asked: { [side]: text, free: !view.planned.pictureShaped } })
                     }
                     {...(picking ? { onPatch: patch } : {})}
                   />
@@ -99,7 +99,7 @@ export function WrapStation(props: Props) {
                 <div className="part">
                   <Suspense fallback={null}>
                     <BodyView
-                      body={{ body: plan.body, lines: view.wrapped.lines, printed, corners: plan.corners }}
+                      body={{ body: plan.body, lines: view.planned.lines, printed, corners: plan.corners }}
                       pictures={view.layout.pages.map((_, i) => wrapUrl(view, i + 1, pieces > 1 ? FLAT : ROUND))}
                       panels={plan.panels}
                       paper={view.pairing ? labCss(view.pairing.whiteLab) : '#f7f6f2'}

@@ -29,8 +29,9 @@ import wistel.core.pictures.View;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.RasterType;
 import wistel.core.sheet.Page;
+import wistel.server.docket.DocketAssessment;
+import wistel.server.docket.DocketAssessor;
 import wistel.server.docket.DocketRepository;
-import wistel.server.docket.DocketService;
 import wistel.server.print.Rendering;
 import wistel.server.proof.LaidDownService;
 import wistel.server.store.FileStore;
@@ -65,13 +66,13 @@ public class LaidDownTest extends InTestRoom {
         assertThat(api.patch(docket, change, api.get(docket).body().path("version").asInt()).status()).as(change).isEqualTo(200);
     }
 
-    private DocketService.Judged judged(String docket) {
+    private DocketAssessment judged(String docket) {
         DocketRepository.Row row = test.bean(DocketRepository.class).get(UUID.fromString(docket.substring(docket.lastIndexOf('/') + 1)));
-        return test.bean(DocketService.class).judged(row);
+        return test.bean(DocketAssessor.class).assess(row);
     }
 
     /** Lays the docket down on a paper, whatever would stop it, and scans the sheet; upright. */
-    private View printed(DocketService.Judged judged, Paper paper, RasterType raster, Margins feedMargins) throws Exception {
+    private View printed(DocketAssessment judged, Paper paper, RasterType raster, Margins feedMargins) throws Exception {
         PrintOrder order = new PrintOrder(PrintOrder.SCHEMA, judged.row().spec(), judged.layout(), judged.facts().pairing().orElseThrow(), new PrintOrder.Output(raster, 360, feedMargins, 1),
             judged.masters(), "", PrintOrder.ENGINE, Optional.empty(), judged.facts().curve(judged.row().spec()));
         String hash = test.bean(Rendering.class).file(order, 1, Progress.SILENT).hash();
@@ -94,7 +95,7 @@ public class LaidDownTest extends InTestRoom {
         }
     }
 
-    private View foreseen(DocketService.Judged judged) {
+    private View foreseen(DocketAssessment judged) {
         return test.bean(LaidDownService.class).sheet(judged, 1, SCAN_DPI);
     }
 
@@ -116,7 +117,7 @@ public class LaidDownTest extends InTestRoom {
         agrees(judged(docket), paper, raster, margins, colours);
     }
 
-    private void agrees(DocketService.Judged judged, Paper paper, RasterType raster, Margins margins, LaidDown.Colours colours) throws Exception {
+    private void agrees(DocketAssessment judged, Paper paper, RasterType raster, Margins margins, LaidDown.Colours colours) throws Exception {
         assertThat(test.bean(LaidDownService.class).told(judged, 1).colours()).isEqualTo(colours);
         double apart = apart(foreseen(judged), printed(judged, paper, raster, margins));
         System.out.printf("laid down %s on %s: CIEDE2000 %.2f%n", colours, paper, apart);
@@ -149,24 +150,24 @@ public class LaidDownTest extends InTestRoom {
     /** A printer that takes no colours of its own converts once more; one that takes nothing else converts nothing. Neither can be released, both are shown. */
     @Test
     public void colourConvertedTwiceOrByNobodyIsForeseen() throws Exception {
-        DocketService.Judged twice = taking(judged(docket("Skerry Baryta 310")), "srgb_16");
+        DocketAssessment twice = taking(judged(docket("Skerry Baryta 310")), "srgb_16");
         assertThat(twice.findings()).extracting(Finding::code).contains(Finding.Code.NO_DEVICE_SPACE);
         agrees(twice, Paper.SKERRY_BARYTA, RasterType.SRGB_16, REAR, LaidDown.Colours.TWICE);
         String docket = docket("Skerry Baryta 310");
         change(docket, "{\"kind\":\"routed\",\"route\":{\"kind\":\"by-driver\",\"space\":\"SRGB\"}}");
-        DocketService.Judged nobody = taking(judged(docket), "device3_16");
+        DocketAssessment nobody = taking(judged(docket), "device3_16");
         assertThat(nobody.findings()).extracting(Finding::code).contains(Finding.Code.NOBODY_CONVERTS);
         agrees(nobody, Paper.SKERRY_BARYTA, RasterType.DEVICE3_16, REAR, LaidDown.Colours.UNCONVERTED);
     }
 
     /** The same docket, had its printer only this raster type. */
-    private static DocketService.Judged taking(DocketService.Judged j, String raster) {
+    private static DocketAssessment taking(DocketAssessment j, String raster) {
         PrinterDescription p = j.facts().printer().orElseThrow();
         PrinterDescription poorer = new PrinterDescription(p.model(), p.media(), p.supported(), p.defaults(), p.constraints(), p.resolvers(), p.resolutions(), List.of(raster), p.formats(), p.consumption(),
             p.blackChange(), p.words());
         PreflightFacts f = j.facts();
-        return new DocketService.Judged(j.row(), new PreflightFacts(f.pictures(), f.pairing(), Optional.of(poorer), f.state(), f.blackAlways(), f.proofSeen(), f.secondsPerM2(), f.today(), f.editions()),
-            j.layout(), j.masters(), j.printer(), j.proofKey());
+        return new DocketAssessment(j.row(), new PreflightFacts(f.pictures(), f.pairing(), Optional.of(poorer), f.state(), f.blackAlways(), f.proofsSeen(), f.secondsPerM2(), f.today(), f.editions()),
+            j.layout(), j.masters(), j.printer(), j.proofKeys());
     }
 
     /** What falls on edges that can't be printed stays white in both, to half a millimetre. */
@@ -175,7 +176,7 @@ public class LaidDownTest extends InTestRoom {
         String docket = docket("Skerry Baryta 310");
         change(docket, "{\"kind\":\"framed\",\"itemId\":\"i1\",\"widthMm\":296,\"heightMm\":197.3}");
         agrees(docket, Paper.SKERRY_BARYTA, RasterType.DEVICE3_16, REAR, LaidDown.Colours.AS_PROOFED);
-        DocketService.Judged judged = judged(docket);
+        DocketAssessment judged = judged(docket);
         View sheet = foreseen(judged);
         View scan = printed(judged, Paper.SKERRY_BARYTA, RasterType.DEVICE3_16, REAR);
         for (boolean fromLeft : new boolean[] {true, false}) {

@@ -196,7 +196,7 @@ public class ServingTest extends InTestRoom {
         Api.Answer before = api.get(path);
         assertThat(before.body().path("findings").toString()).contains("PROOF_NOT_LOOKED_AT");
         assertThat(before.raw().headers().firstValue("Cache-Control")).contains("no-store");
-        Api.Answer after = api.send(api.request(path + "/seen").POST(HttpRequest.BodyPublishers.noBody()));
+        Api.Answer after = api.send(api.request(path + "/renditions/r1/proof-views").POST(HttpRequest.BodyPublishers.noBody()));
         assertThat(after.body().path("findings").toString()).doesNotContain("PROOF_NOT_LOOKED_AT");
         assertThat(after.raw().headers().firstValue("ETag")).isEqualTo(before.raw().headers().firstValue("ETag"));
     }

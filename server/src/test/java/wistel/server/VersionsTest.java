@@ -59,7 +59,7 @@ public class VersionsTest extends InTestRoom {
     public void aProofIsSeenForWhatDecidesHowItLooksAndNothingElse() throws Exception {
         JsonNode d = docket(40);
         String path = "/api/dockets/" + d.path("id").asString();
-        api.post(path + "/seen", "", 0);
+        api.post(path + "/renditions/r1/proof-views", "", 0);
         assertThat(seen(d)).isTrue();
         patched(d, "{\"kind\":\"copies\",\"copies\":3}");
         patched(d, "{\"kind\":\"titled\",\"title\":\"another\"}");
@@ -72,7 +72,7 @@ public class VersionsTest extends InTestRoom {
         patched(d, "{\"kind\":\"compensates\",\"renditionId\":\"r1\",\"compensation\":{\"moves\":[{\"kind\":\"warmth\",\"warmth\":2,\"tint\":0}],\"kept\":null,\"on\":true}}");
         assertThat(seen(d)).isFalse();
         patched(d, "{\"kind\":\"compensates\",\"renditionId\":\"r1\",\"compensation\":{\"moves\":[{\"kind\":\"warmth\",\"warmth\":2,\"tint\":0}],\"kept\":null,\"on\":false}}");
-        api.post(path + "/seen", "", 0);
+        api.post(path + "/renditions/r1/proof-views", "", 0);
         patched(d, "{\"kind\":\"compensates\",\"renditionId\":\"r1\",\"compensation\":{\"moves\":[],\"kept\":null,\"on\":true}}");
         assertThat(seen(d)).as("moves that are switched off look like none").isTrue();
     }

@@ -36,12 +36,12 @@ import wistel.core.tone.ToneMode;
  * @param printer      empty when the pairing's printer has never been reached
  * @param state        of the pairing's printer
  * @param blackAlways  intents through which the pairing's profile compensates black whether or not it is asked for
- * @param proofSeen    the proof as it stands now was looked at
+ * @param proofsSeen   renditions whose proof was looked at as it stands now
  * @param secondsPerM2 printing alone, from past pages on this pairing; 0 when there are none
  * @param editions     number that the next numbered print of an item gets, by item; those without one start at 1
  */
 public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVersion> pairing, Optional<PrinterDescription> printer, PrinterState state,
-                             Set<Intent> blackAlways, boolean proofSeen, double secondsPerM2, LocalDate today, Map<String, Integer> editions) {
+                             Set<Intent> blackAlways, Set<String> proofsSeen, double secondsPerM2, LocalDate today, Map<String, Integer> editions) {
     /**
      * @param size           upright
      * @param hasProfile     the file brought a usable profile
@@ -59,6 +59,12 @@ public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVers
         pictures = Map.copyOf(pictures);
         blackAlways = Set.copyOf(blackAlways);
         editions = Map.copyOf(editions);
+        proofsSeen = Set.copyOf(proofsSeen);
+    }
+
+    /** Of all pictures of the docket. */
+    boolean proofSeen(DocketSpec d) {
+        return d.renditions().stream().allMatch(r -> proofsSeen.contains(r.id()));
     }
 
     int nextEdition(String itemId) {

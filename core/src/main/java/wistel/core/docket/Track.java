@@ -22,7 +22,7 @@ public final class Track {
         stages.add(status(Stage.PICTURE, pictures(d, facts), findings, true));
         stages.add(status(Stage.PAPER, facts.pairing().map(PairingVersion::paper).orElse("not chosen yet"), findings, paired));
         stages.add(status(Stage.SIZE, size(d, layout), findings, paired));
-        stages.add(status(Stage.PROOF, facts.proofSeen() ? proof(d, facts) : "not looked at yet", findings, facts.proofSeen()));
+        stages.add(status(Stage.PROOF, facts.proofSeen(d) ? proof(d, facts) : "not looked at yet", findings, facts.proofSeen(d)));
         stages.add(status(Stage.MACHINE, paired ? facts.described().type(d.settings().mediaType()) + ", " + facts.described().quality(d.settings().quality()) + ", "
             + facts.described().word(DriverSettings.FEED, d.settings().feed()) : "waits for a paper", findings, paired));
         long stops = findings.stream().filter(f -> f.severity() == Severity.STOP).count();

@@ -56,11 +56,11 @@ final class Dockets {
 
     static PreflightFacts facts(PrinterDescription printer, PrinterState state, boolean profile, boolean seen) {
         return new PreflightFacts(Map.of("r1", new PreflightFacts.Picture(new SheetPlan.PixelSize(3000, 2000), 3, profile, "", "sRGB")), Optional.of(GLOSS),
-            Optional.of(printer), state, Set.of(), seen, 600, Dockets.TODAY, Map.of());
+            Optional.of(printer), state, Set.of(), seen ? Set.of("r1") : Set.of(), 600, Dockets.TODAY, Map.of());
     }
 
     static PreflightFacts unpaired() {
-        return new PreflightFacts(facts().pictures(), Optional.empty(), Optional.empty(), PrinterState.AWAY, Set.of(), false, 0, Dockets.TODAY, Map.of());
+        return new PreflightFacts(facts().pictures(), Optional.empty(), Optional.empty(), PrinterState.AWAY, Set.of(), Set.of(), 0, Dockets.TODAY, Map.of());
     }
 
     static DocketSpec ready() {

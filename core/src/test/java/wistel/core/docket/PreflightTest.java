@@ -75,7 +75,7 @@ public class PreflightTest {
         PreflightFacts f = facts();
         ToneScale scale = new ToneScale(Readings.Kind.COLOUR, IntStream.rangeClosed(0, 10).mapToObj(i -> new ToneScale.Step(i / 10.0, new Lab(96 - 9 * i, 0, 0), 1)).toList(), 0.1);
         KeptCurve curve = new KeptCurve(f.mode(d), scale, new ToneCurve(List.of(new ToneCurve.Point(0.5, 0.47))), 12, on, "reading", "gray", "");
-        return new PreflightFacts(f.pictures(), Optional.of(GLOSS.withCurves(List.of(curve))), f.printer(), f.state(), f.blackAlways(), true, 0, f.today(), Map.of());
+        return new PreflightFacts(f.pictures(), Optional.of(GLOSS.withCurves(List.of(curve))), f.printer(), f.state(), f.blackAlways(), Set.of("r1", "r2"), 0, f.today(), Map.of());
     }
 
     /** A measured mode is noted nowhere, and the readback says that its curve is in force; in colour it has nothing to do. */
@@ -102,7 +102,7 @@ public class PreflightTest {
             // PaperRule
             {Code.PAIRING_MISSING, Severity.STOP, ready(), unpaired(), "No paper is chosen"},
             {Code.PRINTER_AWAY, Severity.LOOK, ready(), facts(PRINTER, PrinterState.AWAY, true, true), "waits and prints when the printer is back"},
-            {Code.PRINTER_UNKNOWN, Severity.STOP, ready(), new PreflightFacts(facts().pictures(), Optional.of(GLOSS), Optional.empty(), PrinterState.AWAY, Set.of(), true, 0, Dockets.TODAY, Map.of()),
+            {Code.PRINTER_UNKNOWN, Severity.STOP, ready(), new PreflightFacts(facts().pictures(), Optional.of(GLOSS), Optional.empty(), PrinterState.AWAY, Set.of(), Set.of("r1"), 0, Dockets.TODAY, Map.of()),
                 "has never answered"},
             // EdgeRule
             {Code.LARGER_THAN_SHEET, Severity.STOP, framed(500, 333), facts(), "499.5 × 333 mm"},
@@ -173,7 +173,7 @@ public class PreflightTest {
         DocketSpec two = ready().withRenditions(List.of(Rendition.of("r1", "one"), Rendition.of("r2", "two")));
         PreflightFacts.Picture untagged = new PreflightFacts.Picture(new SheetPlan.PixelSize(3000, 2000), 3, false, "", "sRGB");
         PreflightFacts f = facts();
-        PreflightFacts facts = new PreflightFacts(Map.of("r1", untagged, "r2", untagged), f.pairing(), f.printer(), f.state(), f.blackAlways(), true, 0, f.today(), Map.of());
+        PreflightFacts facts = new PreflightFacts(Map.of("r1", untagged, "r2", untagged), f.pairing(), f.printer(), f.state(), f.blackAlways(), Set.of("r1", "r2"), 0, f.today(), Map.of());
         List<Finding> missing = findings(two, facts).stream().filter(x -> x.code() == Code.PROFILE_MISSING).toList();
         assertThat(missing).hasSize(1);
         assertThat(missing.get(0).subjects()).containsExactly(new Finding.Subject.OfPicture("r1"), new Finding.Subject.OfPicture("r2"));
@@ -242,7 +242,7 @@ public class PreflightTest {
     @Test
     public void pictureFactsAreKeptByRendition() {
         PreflightFacts facts = new PreflightFacts(Map.of("r1", new PreflightFacts.Picture(new SheetPlan.PixelSize(30, 20), 1, false, "It is damaged.", "gray")), Optional.of(GLOSS),
-            Optional.of(PRINTER), IDLE, Set.of(), true, 0, Dockets.TODAY, Map.of());
+            Optional.of(PRINTER), IDLE, Set.of(), Set.of("r1"), 0, Dockets.TODAY, Map.of());
         assertThat(findings(ready(), facts).stream().filter(f -> f.code().equals(Code.PROFILE_MISSING)).findFirst().orElseThrow().what()).isEqualTo("It is damaged.");
     }
 }

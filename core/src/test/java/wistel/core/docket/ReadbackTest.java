@@ -39,7 +39,7 @@ public class ReadbackTest {
 
     private static PreflightFacts facts(double secondsPerM2, Intent... blackAlways) {
         return new PreflightFacts(Map.of("r1", new PreflightFacts.Picture(new PixelSize(3000, 2000), 1, true, "", "gray")), Optional.of(COTTON), Optional.empty(),
-            PrinterState.AWAY, Set.of(blackAlways), true, secondsPerM2, Dockets.TODAY, Map.of());
+            PrinterState.AWAY, Set.of(blackAlways), Set.of("r1"), secondsPerM2, Dockets.TODAY, Map.of());
     }
 
     private static DocketSpec spec(SinglePiece piece, ColourRoute route, int copies) {
@@ -100,7 +100,7 @@ public class ReadbackTest {
         for (int[] px : new int[][] {{6000, 4000}, {2400, 3000}, {6000, 1800}, {500, 500}}) {
             PixelSize size = new PixelSize(px[0], px[1]);
             DocketSpec d = DocketSpec.fresh("T", Rendition.of("r1", "m"), size);
-            var facts = new PreflightFacts(Map.of("r1", new PreflightFacts.Picture(size, 3, true, "", "s")), Optional.empty(), Optional.empty(), PrinterState.AWAY, Set.of(), false, 0, Dockets.TODAY, Map.of());
+            var facts = new PreflightFacts(Map.of("r1", new PreflightFacts.Picture(size, 3, true, "", "s")), Optional.empty(), Optional.empty(), PrinterState.AWAY, Set.of(), Set.of(), 0, Dockets.TODAY, Map.of());
             var page = facts.layout(d).pages().get(0);
             var at = page.placed().get(0).atMm();
             assertThat(at.width()).isLessThanOrEqualTo(page.widthMm() - 39.8);

@@ -55,7 +55,7 @@ public class SettingChoicesTest {
 
     private static PreflightFacts on(PairingVersion pairing, PrinterState state) {
         PreflightFacts f = facts();
-        return new PreflightFacts(f.pictures(), Optional.of(pairing), Optional.of(PRINTER), state, Set.of(), true, 0, f.today(), Map.of());
+        return new PreflightFacts(f.pictures(), Optional.of(pairing), Optional.of(PRINTER), state, Set.of(), Set.of("r1"), 0, f.today(), Map.of());
     }
 
     private static PreflightFacts gloss() {

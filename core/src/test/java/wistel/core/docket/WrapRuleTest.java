@@ -49,7 +49,7 @@ public class WrapRuleTest {
         PrinterDescription printer = PrinterDescription.of("roll printer", List.of(roll(24), roll(44)), Map.of(DriverSettings.MEDIA_TYPE, ValueSet.keywords("canvas"), DriverSettings.FEED, ValueSet.keywords("roll"),
             DriverSettings.QUALITY, ValueSet.enums(4, 5)), List.of(360, 720), List.of("device3_16"), List.of("image/pwg-raster"));
         return new PreflightFacts(Map.of("r1", new PreflightFacts.Picture(new SheetPlan.PixelSize(6000, 4000), 3, true, "", "sRGB", detail)), Optional.of(pairing(surface, body)), Optional.of(printer),
-            Dockets.idle(loaded), Set.of(), true, 600, Dockets.TODAY, Map.of());
+            Dockets.idle(loaded), Set.of(), Set.of("r1"), 600, Dockets.TODAY, Map.of());
     }
 
     private static PairingVersion pairing(String surface, PaperBody body) {
@@ -157,7 +157,7 @@ public class WrapRuleTest {
         WrapBody tight = new WrapBody(500, 530, new WrapBody.Support(WrapBody.Kind.BARS, 38, 0), new WrapBody.TurnOver(0, 0, false, 0), 0.2, Optional.empty());
         DocketSpec d = docket(tight, ROLL_24);
         PreflightFacts wide = new PreflightFacts(canvas().pictures(), canvas().pairing(), Optional.of(PrinterDescription.of("roll printer", List.of(new MediaRow("canvas", "roll", Range.only(24 * INCH), new Range(100, 18_000), new Margins(30, 15, 30, 15))),
-            Map.of(DriverSettings.MEDIA_TYPE, ValueSet.keywords("canvas"), DriverSettings.FEED, ValueSet.keywords("roll")), List.of(360), List.of("device3_16"), List.of())), Dockets.idle(), Set.of(), true, 0, Dockets.TODAY, Map.of());
+            Map.of(DriverSettings.MEDIA_TYPE, ValueSet.keywords("canvas"), DriverSettings.FEED, ValueSet.keywords("roll")), List.of(360), List.of("device3_16"), List.of())), Dockets.idle(), Set.of(), Set.of("r1"), 0, Dockets.TODAY, Map.of());
         DocketSpec across = d.withPlan(d.wrap().plan().laid(true));
         assertThat(only(across, wide, Code.WRAP_ON_UNPRINTABLE_EDGE).severity()).isEqualTo(Severity.STOP);
     }

@@ -24,8 +24,9 @@ import wistel.core.rendition.Rendition;
 import wistel.core.rendition.Treatment;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.SheetPlan;
+import wistel.server.docket.DocketAssessment;
+import wistel.server.docket.DocketAssessor;
 import wistel.server.docket.DocketRepository;
-import wistel.server.docket.DocketService;
 import wistel.server.print.Attempt;
 import wistel.server.print.AttemptRepository;
 import wistel.server.printer.Printer;
@@ -36,12 +37,12 @@ class BenchController {
     private static final List<Double> UNKNOWN_PAPER = List.of(97.0, 0.0, 0.0);
 
     private final DocketRepository dockets;
-    private final DocketService docketService;
+    private final DocketAssessor assessor;
     private final AttemptRepository attempts;
 
-    BenchController(DocketRepository dockets, DocketService docketService, AttemptRepository attempts) {
+    BenchController(DocketRepository dockets, DocketAssessor assessor, AttemptRepository attempts) {
         this.dockets = dockets;
-        this.docketService = docketService;
+        this.assessor = assessor;
         this.attempts = attempts;
     }
 
@@ -72,10 +73,10 @@ class BenchController {
         Map<String, double[]> totals = new HashMap<>();
         DocketRepository.OnBench onBench = dockets.onBench();
         List<Integer> unreadable = new ArrayList<>(onBench.unreadable());
-        List<DocketService.Judged> all = docketService.judged(onBench.rows());
+        List<DocketAssessment> all = assessor.assess(onBench.rows());
         Set<UUID> judgedIds = all.stream().map(j -> j.row().id()).collect(Collectors.toSet());
         onBench.rows().stream().filter(r -> !judgedIds.contains(r.id())).forEach(r -> unreadable.add(r.number()));
-        for (DocketService.Judged judged : all) {
+        for (DocketAssessment judged : all) {
             DocketSpec d = judged.row().spec();
             Optional<PairingVersion> pairing = judged.facts().pairing();
             String paper = pairing.map(p -> p.paper() + ", " + d.stock().name()).orElse("Paper not chosen yet");
@@ -102,7 +103,7 @@ class BenchController {
         return total[1] == 0 ? prints : prints + ", about " + (total[1] < 90 ? Math.round(total[1]) + " s" : Math.round(total[1] / 60) + " min");
     }
 
-    private static String note(PairingVersion pairing, DocketService.Judged judged) {
+    private static String note(PairingVersion pairing, DocketAssessment judged) {
         if (judged.printer().isEmpty()) {
             return "nothing is known of its printer";
         }
@@ -118,12 +119,12 @@ class BenchController {
         return loaded ? "in " + feed + " of " + printer.name() + " now" : "not loaded; goes into " + feed + " of " + printer.name();
     }
 
-    private static Lying lying(Rendition r, DocketService.Judged judged) {
+    private static Lying lying(Rendition r, DocketAssessment judged) {
         SheetPlan.PixelSize size = judged.facts().pictures().get(r.id()).size();
         return new Lying(r.id(), r.masterHash(), size.width(), size.height(), r.treatment());
     }
 
-    private static OnBench onBench(DocketService.Judged judged, Optional<Attempt> running) {
+    private static OnBench onBench(DocketAssessment judged, Optional<Attempt> running) {
         DocketSpec d = judged.row().spec();
         List<StageStatus> track = Track.of(d, judged.facts(), judged.layout(), judged.findings());
         StageStatus status = track.stream().filter(t -> t.mark() != Mark.SETTLED).findFirst().orElse(track.get(track.size() - 1));

@@ -55,6 +55,7 @@ import wistel.core.sheet.Borders;
 import wistel.core.sheet.Frame;
 import wistel.server.compensation.CompensationRepository;
 import wistel.server.docket.DocketRepository;
+import wistel.server.docket.DocketOpening;
 import wistel.server.docket.DocketService;
 import wistel.server.edge.Events;
 import wistel.server.edge.Shutdown;
@@ -92,6 +93,7 @@ class DemoScenario {
     private final PairingRepository pairings;
     private final MasterImport imports;
     private final DocketService docketService;
+    private final DocketOpening opening;
     private final DocketRepository dockets;
     private final CompensationRepository compensations;
     private final RenditionService renditions;
@@ -107,7 +109,7 @@ class DemoScenario {
     private volatile Status status = new Status(false, "starting");
 
     DemoScenario(@Value("${wistel.demo}") String folder, @Value("${wistel.printers}") String printerList, JsonMapper mapper, PrinterWatch printers,
-                 ProfileRepository profiles, PairingRepository pairings, MasterImport imports, DocketService docketService, DocketRepository dockets, CompensationRepository compensations, RenditionService renditions,
+                 ProfileRepository profiles, PairingRepository pairings, MasterImport imports, DocketService docketService, DocketOpening opening, DocketRepository dockets, CompensationRepository compensations, RenditionService renditions,
                  ReleaseService releases,
                  AttemptRepository attempts, WedgePrinting wedgePrinting, ToneService tones, WrapService wraps, DemoRepository entries, Events events, Shutdown shutdown, TransactionTemplate transaction) {
         this.folder = folder;
@@ -119,6 +121,7 @@ class DemoScenario {
         this.pairings = pairings;
         this.imports = imports;
         this.docketService = docketService;
+        this.opening = opening;
         this.dockets = dockets;
         this.compensations = compensations;
         this.renditions = renditions;
@@ -310,7 +313,7 @@ class DemoScenario {
         }
         double aspect = (double) taken.master().width() / taken.master().height();
         UUID docket = transaction.execute(t -> {
-            UUID id = docketService.open(taken);
+            UUID id = opening.open(taken);
             decide(id, plan, aspect);
             entries.add("docket:" + plan.title, Optional.of(id));
             return id;
@@ -359,7 +362,7 @@ class DemoScenario {
             compensate(id, plan.compensation);
         }
         if (Boolean.TRUE.equals(plan.looked)) {
-            docketService.see(id);
+            docketService.see(id, DocketService.FIRST_RENDITION);
         }
     }
 

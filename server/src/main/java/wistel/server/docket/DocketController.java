@@ -30,14 +30,22 @@ import wistel.server.master.MasterImport;
 class DocketController {
     private final DocketRepository dockets;
     private final DocketService docketService;
+    private final DocketViews views;
+    private final DocketOpening opening;
+    private final SizeService sizes;
+    private final PairingChoice pairings;
     private final MasterImport imports;
     private final OwnSheetRepository ownSheets;
     private final Events events;
 
-    DocketController(DocketRepository dockets, DocketService docketService, OwnSheetRepository ownSheets, MasterImport imports, Events events) {
+    DocketController(DocketRepository dockets, DocketService docketService, DocketViews views, DocketOpening opening, SizeService sizes, PairingChoice pairings, OwnSheetRepository ownSheets, MasterImport imports, Events events) {
         this.ownSheets = ownSheets;
         this.dockets = dockets;
         this.docketService = docketService;
+        this.views = views;
+        this.opening = opening;
+        this.sizes = sizes;
+        this.pairings = pairings;
         this.imports = imports;
         this.events = events;
     }
@@ -57,9 +65,9 @@ class DocketController {
         like.ifPresent(dockets::get);
         imports.accepts(request.getContentLengthLong());
         MasterImport.Taken taken = imports.take(name, request.getInputStream());
-        DocketService.Like opened = like.map(l -> docketService.openLike(taken, l)).orElseGet(() -> new DocketService.Like(docketService.open(taken), ""));
+        DocketOpening.Like opened = like.map(l -> opening.openLike(taken, l)).orElseGet(() -> new DocketOpening.Like(opening.open(taken), ""));
         events.tell("docket", opened.docket().toString());
-        return ResponseEntity.status(HttpStatus.CREATED).body(new Opened(docketService.view(opened.docket()), (taken.notice() + " " + opened.notice()).strip()));
+        return ResponseEntity.status(HttpStatus.CREATED).body(new Opened(views.view(opened.docket()), (taken.notice() + " " + opened.notice()).strip()));
     }
 
     /** The same as a docket of its own. */
@@ -67,7 +75,7 @@ class DocketController {
     ResponseEntity<DocketView> copy(@PathVariable UUID id) {
         UUID copy = docketService.copy(id);
         events.tell("docket", copy.toString());
-        return ResponseEntity.status(HttpStatus.CREATED).body(docketService.view(copy));
+        return ResponseEntity.status(HttpStatus.CREATED).body(views.view(copy));
     }
 
     @GetMapping("/dockets/{id}")
@@ -82,29 +90,29 @@ class DocketController {
         return changed(id);
     }
 
-    /** Keeps that the proof as it stands was looked at. It is no decision, so no version is asked for. */
-    @PostMapping("/dockets/{id}/seen")
-    ResponseEntity<DocketView> seen(@PathVariable UUID id) {
-        docketService.see(id);
+    /** Keeps that the proof of a picture as it stands was looked at. It is no decision, so no version is asked for. */
+    @PostMapping("/dockets/{id}/renditions/{rendition}/proof-views")
+    ResponseEntity<DocketView> seen(@PathVariable UUID id, @PathVariable String rendition) {
+        docketService.see(id, rendition);
         return changed(id);
     }
 
     @PatchMapping("/dockets/{id}/size")
-    ResponseEntity<DocketView> resize(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody DocketService.SizeAsked asked) {
-        docketService.resize(id, IfMatch.version(version), asked);
+    ResponseEntity<DocketView> resize(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody SizeService.SizeAsked asked) {
+        sizes.resize(id, IfMatch.version(version), asked);
         return changed(id);
     }
 
     @PostMapping("/dockets/{id}/size/largest")
     ResponseEntity<DocketView> enlarge(@PathVariable UUID id, @RequestHeader("If-Match") String version) {
-        docketService.enlarge(id, IfMatch.version(version));
+        sizes.enlarge(id, IfMatch.version(version));
         return changed(id);
     }
 
     /** A sheet cut to measure. */
     @PutMapping("/dockets/{id}/sheet")
     ResponseEntity<DocketView> cutSheet(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody SheetAsked asked) {
-        docketService.cutSheet(id, IfMatch.version(version), asked.width, asked.length, asked.name.orElse(""));
+        sizes.cutSheet(id, IfMatch.version(version), asked.width, asked.length, asked.name.orElse(""));
         return changed(id);
     }
 
@@ -116,19 +124,19 @@ class DocketController {
 
     @PutMapping("/dockets/{id}/pairing")
     ResponseEntity<DocketView> pair(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody PairingAsked asked) {
-        docketService.choosePairing(id, IfMatch.version(version), asked.pairingId);
+        pairings.choosePairing(id, IfMatch.version(version), asked.pairingId);
         return changed(id);
     }
 
     /** The docket on other printers' pairings, and what that would change. */
     @GetMapping("/dockets/{id}/elsewhere")
     List<Elsewhere> elsewhere(@PathVariable UUID id) {
-        return docketService.elsewhere(id);
+        return pairings.elsewhere(id);
     }
 
     @PutMapping("/dockets/{id}/elsewhere")
     ResponseEntity<DocketView> goElsewhere(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody PairingAsked asked) {
-        docketService.goElsewhere(id, IfMatch.version(version), asked.pairingId);
+        pairings.goElsewhere(id, IfMatch.version(version), asked.pairingId);
         return changed(id);
     }
 
@@ -159,7 +167,7 @@ class DocketController {
 
     /** The version is for If-Match alone. Findings change without it (a proof looked at, paper loaded), so a browser must not keep what it got. */
     private ResponseEntity<DocketView> answer(UUID id) {
-        DocketView view = docketService.view(id);
+        DocketView view = views.view(id);
         return ResponseEntity.ok().cacheControl(CacheControl.noStore()).eTag("\"" + view.version() + "\"").body(view);
     }
 }

@@ -6,15 +6,13 @@ import java.util.Optional;
 import java.util.UUID;
 import wistel.core.docket.DocketSpec;
 import wistel.core.docket.Finding;
-import wistel.core.docket.PreflightFacts;
+import wistel.core.docket.PlanView;
 import wistel.core.docket.SettingChoice;
 import wistel.core.docket.StageStatus;
 import wistel.core.length.Ppi;
 import wistel.core.paper.PairingVersion;
 import wistel.core.paper.Stock;
 import wistel.core.sheet.Layout;
-import wistel.core.sheet.Plans;
-import wistel.core.sheet.Wrap;
 import wistel.server.master.Master;
 
 /**
@@ -23,11 +21,11 @@ import wistel.server.master.Master;
  * @param undo, redo words of the change that each would take back or make again; empty when there is none
  * @param pictures  in the order of the spec's renditions
  * @param bareShare  of the paper, 0 to 1
- * @param wrapped    where the plan is a wrap
+ * @param planned    what follows from its plan
  */
 public record DocketView(UUID id, int number, int version, Optional<String> undo, Optional<String> redo, DocketSpec spec, String stockName, List<OnDocket> pictures,
                          Optional<PairingVersion> pairing, Layout layout, double bareShare, List<StageStatus> track,
-                         List<Finding> findings, String readback, Options options, Optional<Wrapped> wrapped) {
+                         List<Finding> findings, String readback, Options options, PlanView planned) {
 
     /**
      * A picture of the docket.
@@ -70,21 +68,6 @@ public record DocketView(UUID id, int number, int version, Optional<String> undo
      * @param holds the plan fits it, or would if it were turned
      */
     public record StockChoice(Stock stock, Optional<String> feed, String label, boolean fills, boolean own, boolean loaded, boolean holds) {
-    }
-
-    /**
-     * What follows from a wrap.
-     *
-     * @param foldMm         what one fold takes
-     * @param sideMm         from the face's edge to the back
-     * @param neededWidthMm  of the paper as it feeds, and its length
-     * @param pictureShaped  the faces crop nothing of the picture
-     */
-    public record Wrapped(Wrap.Lines lines, double foldMm, double sideMm, double neededWidthMm, double neededLengthMm, boolean pictureShaped) {
-        static Optional<Wrapped> of(DocketSpec d, PreflightFacts facts, Layout layout) {
-            return Plans.wrap(d.plan()).map(w -> new Wrapped(w.lines(layout), w.body().foldMm(), w.body().sideMm(), w.neededWidthMm(), w.neededLengthMm(),
-                d.wrap().pictureShaped(facts.pictures().get(d.wrap().item().renditionId()).size())));
-        }
     }
 
     /**

@@ -18,7 +18,7 @@ import wistel.core.paper.PairingVersion;
  * @param stops     what would stop it there
  */
 public record Elsewhere(UUID pairingId, String printerName, String paper, boolean samePaper, List<String> changes, List<String> stops, String readback) {
-    static Elsewhere of(DocketService.Judged now, DocketService.Judged there) {
+    static Elsewhere of(DocketAssessment now, DocketAssessment there) {
         PairingVersion pairing = there.facts().pairing().orElseThrow();
         PreflightFacts before = now.facts();
         PreflightFacts after = there.facts();

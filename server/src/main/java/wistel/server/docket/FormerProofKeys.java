@@ -28,12 +28,12 @@ class FormerProofKeys {
     private static final Logger LOG = LoggerFactory.getLogger(FormerProofKeys.class);
 
     private final DocketRepository dockets;
-    private final DocketService docketService;
+    private final DocketAssessor assessor;
     private final TransactionTemplate transaction;
 
-    FormerProofKeys(DocketRepository dockets, DocketService docketService, TransactionTemplate transaction) {
+    FormerProofKeys(DocketRepository dockets, DocketAssessor assessor, TransactionTemplate transaction) {
         this.dockets = dockets;
-        this.docketService = docketService;
+        this.assessor = assessor;
         this.transaction = transaction;
     }
 
@@ -53,12 +53,12 @@ class FormerProofKeys {
     private void leadOver(UUID docket) {
         DocketRepository.Row row = dockets.get(docket);
         List<DocketRepository.Row> states = dockets.revisions(docket).stream().distinct().map(row::with).toList();
-        List<DocketService.Judged> all = docketService.judged(states);
-        for (DocketService.Judged judged : all) {
+        List<DocketAssessment> all = assessor.assess(states);
+        for (DocketAssessment judged : all) {
             DocketSpec spec = judged.row().spec();
             Optional<PairingVersion> pairing = judged.facts().pairing();
             if (pairing.isPresent() && seen(row.seen(), spec, pairing.get(), judged.facts().curve(spec))) {
-                judged.proofKey().ifPresent(key -> dockets.see(docket, key));
+                judged.proofKeys().values().forEach(key -> dockets.see(docket, key));
             }
         }
         if (all.size() == states.size()) {

@@ -1,6 +1,6 @@
 package wistel.server.docket;
 
-import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -18,7 +18,7 @@ import wistel.core.tone.KeptCurve;
 import wistel.server.store.Json;
 import wistel.server.store.StoredText;
 
-/** Names the proof that stands for a docket on a pairing, by what decides how it looks and by nothing else: whoever has seen one has seen the other. */
+/** Names the proof that stands for a rendition on a pairing, by what decides how it looks and by nothing else: whoever has seen one has seen the other. */
 @Component
 class ProofKeys {
     private final Json json;
@@ -30,25 +30,28 @@ class ProofKeys {
     private record OfPicture(String masterHash, String sourceProfile, JsonNode treatment, JsonNode moves, Optional<String> tone) {
     }
 
-    private record OfDocket(String paperProfile, String intent, boolean blackPoint, boolean driverMonochrome, List<OfPicture> pictures) {
+    /** The form that keys have been made of since they are hashes: with one picture. */
+    private record Proof(String paperProfile, String intent, boolean blackPoint, boolean driverMonochrome, List<OfPicture> pictures) {
     }
 
     /**
      * @param masters  with the profiles that say what their numbers mean
      * @param pictures by rendition
      * @param curve    of the docket's mode, where a wedge told one
-     * @return SHA-256 of the canonical JSON of what the proof depends on
+     * @return by rendition: SHA-256 of the canonical JSON of what its proof depends on
      */
-    String key(DocketSpec d, PairingVersion pairing, List<PrintOrder.Master> masters, Map<String, PreflightFacts.Picture> pictures, Optional<KeptCurve> curve) {
+    Map<String, String> byRendition(DocketSpec d, PairingVersion pairing, List<PrintOrder.Master> masters, Map<String, PreflightFacts.Picture> pictures, Optional<KeptCurve> curve) {
         ColourRoute.ByWistel shown = d.shownRoute(pairing);
-        List<OfPicture> all = new ArrayList<>();
+        Map<String, String> keys = new HashMap<>();
         for (PrintOrder.Master master : masters) {
             Rendition r = d.rendition(master.renditionId());
             // a curve that was fitted or drawn anew has the reading of before
             Optional<String> tone = d.tone(r, pictures.get(r.id()).channels(), curve).map(key -> key + curve.map(k -> k.curve().points().toString()).orElse(""));
-            all.add(new OfPicture(master.hash(), master.profileHash(), json.sum(r.treatment(), Treatment.class), json.tree(json.texts(r.compensation().on() ? r.compensation().moves() : List.of(), Move.class)), tone));
+            OfPicture picture = new OfPicture(master.hash(), master.profileHash(), json.sum(r.treatment(), Treatment.class),
+                json.tree(json.texts(r.compensation().on() ? r.compensation().moves() : List.of(), Move.class)), tone);
+            Proof proof = new Proof(pairing.profileHash(), shown.intent().name(), shown.compensatesBlack(), d.route() instanceof ColourRoute.DriverMonochrome, List.of(picture));
+            keys.put(r.id(), StoredText.of(json.canonical(json.tree(proof))).hash());
         }
-        OfDocket whole = new OfDocket(pairing.profileHash(), shown.intent().name(), shown.compensatesBlack(), d.route() instanceof ColourRoute.DriverMonochrome, all);
-        return StoredText.of(json.canonical(json.tree(whole))).hash();
+        return keys;
     }
 }

@@ -28,8 +28,9 @@ import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
 import wistel.core.sheet.Rect;
 import wistel.core.sheet.Plans;
+import wistel.server.docket.DocketAssessment;
+import wistel.server.docket.DocketAssessor;
 import wistel.server.docket.DocketRepository;
-import wistel.server.docket.DocketService;
 import wistel.server.docket.PrintHistory;
 import wistel.server.edge.Events;
 import wistel.server.store.StoredText;
@@ -38,15 +39,15 @@ import wistel.server.store.StoredText;
 @Service
 public class ReleaseService {
     private final DocketRepository dockets;
-    private final DocketService docketService;
+    private final DocketAssessor assessor;
     private final AttemptRepository attempts;
     private final SchedulerClient scheduler;
     private final Events events;
     private final Clock clock;
 
-    public ReleaseService(DocketRepository dockets, DocketService docketService, AttemptRepository attempts, @Lazy SchedulerClient scheduler, Events events, Clock clock) {
+    public ReleaseService(DocketRepository dockets, DocketAssessor assessor, AttemptRepository attempts, @Lazy SchedulerClient scheduler, Events events, Clock clock) {
         this.dockets = dockets;
-        this.docketService = docketService;
+        this.assessor = assessor;
         this.attempts = attempts;
         this.scheduler = scheduler;
         this.events = events;
@@ -57,7 +58,7 @@ public class ReleaseService {
     @Transactional
     public UUID release(UUID docketId, int version, boolean held) {
         DocketRepository.Row docket = current(docketId, version);
-        DocketService.Judged judged = docketService.judged(docket);
+        DocketAssessment judged = assessor.assess(docket);
         DocketSpec d = docket.spec();
         PreflightFacts facts = judged.facts();
         PrintOrder order = PrintOrder.freeze(d, facts, judged.masters(), judged.descriptionHash());
@@ -74,7 +75,7 @@ public class ReleaseService {
     @Transactional
     public UUID write(UUID docketId, int version, LabFile file) {
         DocketRepository.Row docket = current(docketId, version);
-        DocketService.Judged judged = docketService.judged(docket);
+        DocketAssessment judged = assessor.assess(docket);
         PrintOrder order = PrintOrder.freeze(docket.spec(), judged.facts(), judged.masters(), file);
         AttemptRepository.Labels labels = new AttemptRepository.Labels(docket.spec().title(), order.pairing().paper(), Optional.of(UUID.fromString(order.pairing().pairingId())),
             file.words() + ", " + summary(order), howToPrint(order, file), true);
@@ -173,7 +174,7 @@ public class ReleaseService {
     public List<Finding.Mend> next(UUID attemptId) {
         Attempt a = attempts.get(attemptId);
         DocketRepository.Row docket = dockets.get(a.docketId());
-        return NextTime.of(a.verdict(), docket.spec(), docketService.judged(docket).facts());
+        return NextTime.of(a.verdict(), docket.spec(), assessor.assess(docket).facts());
     }
 
     /**

@@ -43,7 +43,7 @@ import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
 import wistel.core.tone.ToneScale;
 import wistel.server.display.Display;
-import wistel.server.docket.DocketService;
+import wistel.server.docket.DocketAssessment;
 import wistel.server.master.Master;
 import wistel.server.master.MasterRepository;
 import wistel.server.master.PixelWorkers;
@@ -83,14 +83,14 @@ public class LaidDownService {
     }
 
     /** What there is to say of a page; 1 is the first. */
-    public LaidDown told(DocketService.Judged judged, int number) {
+    public LaidDown told(DocketAssessment judged, int number) {
         if (judged.facts().pairing().isEmpty()) {
             throw new InvalidRequest(InvalidRequest.Reason.PAIRING_MISSING, "No paper is chosen yet.", "Choose one at the paper station.");
         }
         return LaidDown.of(judged.row().spec(), judged.facts(), page(judged, number), pairings.all());
     }
 
-    private static Page page(DocketService.Judged judged, int number) {
+    private static Page page(DocketAssessment judged, int number) {
         List<Page> pages = judged.layout().pages();
         if (number < 1 || number > pages.size()) {
             throw new InvalidRequest(InvalidRequest.Reason.PAGE_UNKNOWN, "This docket has no page " + number + ".", "Choose one of its pages.");
@@ -98,14 +98,14 @@ public class LaidDownService {
         return pages.get(number - 1);
     }
 
-    public byte[] picture(DocketService.Judged judged, int number, Display display, int longest) {
+    public byte[] picture(DocketAssessment judged, int number, Display display, int longest) {
         Page page = page(judged, number);
         View sheet = sheet(judged, number, Math.min(longest, LARGEST) * Length.MM_PER_INCH / Math.max(page.widthMm(), page.heightMm()));
         return Png.of(sheet.width(), sheet.height(), proofs.transforms().get(new Recipe.FromLab(display.profile(), Intent.ABSOLUTE)).apply(sheet.pixels()), display);
     }
 
     /** Upright, as 16-bit codes of measured L*a*b*. */
-    public View sheet(DocketService.Judged judged, int number, double dpi) {
+    public View sheet(DocketAssessment judged, int number, double dpi) {
         LaidDown told = told(judged, number);
         LayoutRenderer.Job job = job(judged, page(judged, number), (int) Math.max(10, Math.round(dpi)), told);
         try {
@@ -116,7 +116,7 @@ public class LaidDownService {
     }
 
     /** The picture of a page with what is made round it, without its paper: as it looks on that, or where none is chosen as the master looks. */
-    public byte[] alone(DocketService.Judged judged, int number, Display display, int longest) {
+    public byte[] alone(DocketAssessment judged, int number, Display display, int longest) {
         page(judged, number);
         List<Page> alone = judged.layout().picturesAlone().pages();
         Page page = alone.get(Math.min(number, alone.size()) - 1);
@@ -135,12 +135,12 @@ public class LaidDownService {
         }
     }
 
-    private LayoutRenderer.Job job(DocketService.Judged judged, Page page, int dpi, LaidDown told) {
+    private LayoutRenderer.Job job(DocketAssessment judged, Page page, int dpi, LaidDown told) {
         DocketSpec d = judged.row().spec();
         return job(judged, page, dpi, change -> ColourPath.toRaster(d, judged.facts().pairing().orElseThrow(), own(judged), change, told.raster()));
     }
 
-    private LayoutRenderer.Job job(DocketService.Judged judged, Page page, int dpi, Function<RenditionChange, ColourPath> leading) {
+    private LayoutRenderer.Job job(DocketAssessment judged, Page page, int dpi, Function<RenditionChange, ColourPath> leading) {
         Map<String, LayoutRenderer.Picture> pictures = new HashMap<>();
         Map<String, LayoutRenderer.SideColours> sides = new HashMap<>();
         Map<String, Double> scales = new HashMap<>();
@@ -166,7 +166,7 @@ public class LaidDownService {
     }
 
     /** How much of all pages is covered with ink by this paper's profile, one ink over all of it being 1. */
-    public double coverage(DocketService.Judged judged) {
+    public double coverage(DocketAssessment judged) {
         boolean gray = judged.facts().pairing().orElseThrow().grayOnly();
         LaidDown asProofed = new LaidDown(LaidDown.Colours.AS_PROOFED, gray ? RasterType.Space.GRAY : RasterType.Space.DEVICE, Optional.empty(), List.of());
         double sum = 0;
@@ -188,7 +188,7 @@ public class LaidDownService {
         return new LayoutRenderer(workers.executor(), files::scratch);
     }
 
-    private static RenditionChange change(DocketService.Judged judged, String rendition) {
+    private static RenditionChange change(DocketAssessment judged, String rendition) {
         DocketSpec d = judged.row().spec();
         return d.change(rendition, judged.facts().pictures().get(rendition).channels(), judged.facts().curve(d));
     }
@@ -206,12 +206,12 @@ public class LaidDownService {
         return scaled;
     }
 
-    private IccProfile own(DocketService.Judged judged) {
+    private IccProfile own(DocketAssessment judged) {
         return profiles.get(judged.facts().pairing().orElseThrow().profileHash());
     }
 
     /** From those numbers to what an instrument would read on the sheet. */
-    private UnaryOperator<char[]> laid(LaidDown told, DocketService.Judged judged) {
+    private UnaryOperator<char[]> laid(LaidDown told, DocketAssessment judged) {
         IccProfile own = own(judged);
         Function<Recipe, UnaryOperator<char[]>> by = recipe -> proofs.transforms().get(recipe)::apply;
         return switch (told.colours()) {

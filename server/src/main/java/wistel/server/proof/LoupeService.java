@@ -33,7 +33,7 @@ import wistel.core.render.Sharpener;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
 import wistel.core.sheet.Rect;
-import wistel.server.docket.DocketService;
+import wistel.server.docket.DocketAssessment;
 import wistel.server.master.Master;
 import wistel.server.master.PixelWorkers;
 import wistel.server.master.PreviewStore;
@@ -71,7 +71,7 @@ class LoupeService {
     record At(int part, double x, double y, Sharpening sharpening, boolean mask) {
     }
 
-    byte[] picture(DocketService.Judged judged, Master master, String renditionId, At at) {
+    byte[] picture(DocketAssessment judged, Master master, String renditionId, At at) {
         DocketSpec d = judged.row().spec();
         List<Placed> parts = judged.layout().parts(renditionId);
         if (at.part < 0 || at.part >= parts.size()) {
@@ -92,7 +92,7 @@ class LoupeService {
         return middle(job);
     }
 
-    private Transform conversion(DocketService.Judged judged, Master master, String renditionId, IccProfile source) {
+    private Transform conversion(DocketAssessment judged, Master master, String renditionId, IccProfile source) {
         DocketSpec d = judged.row().spec();
         ProofService.Seen asIs = new ProofService.Seen(master, d.rendition(renditionId).change());
         Optional<ToneProofs.Toned> toned = judged.facts().pairing().map(p -> tones.of(judged, renditionId, asIs, p));
@@ -101,7 +101,7 @@ class LoupeService {
         return ColourPath.toProof(shown, pairing.map(p -> profiles.get(p.profileHash())), toned.map(ToneProofs.Toned::seen).orElse(asIs).change(), StandardSpaces.SRGB).from(source, TransformCompiler::compile);
     }
 
-    private static Sharpener sharpener(DocketSpec d, DocketService.Judged judged, At at, int dpi) {
+    private static Sharpener sharpener(DocketSpec d, DocketAssessment judged, At at, int dpi) {
         Surface surface = Surface.of(judged.facts().pairing().map(PairingVersion::surface).orElse(""));
         Sharpening used = at.sharpening == Sharpening.OFF && at.mask ? Sharpening.STANDARD : at.sharpening;
         Sharpener sharpener = Sharpener.onPaper(used.radiusMm(surface, d.resolution().viewingMm()), used.amount(surface), dpi);

@@ -31,8 +31,9 @@ import wistel.core.rendition.RenditionCompiler;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
 import wistel.server.display.DisplayRepository;
+import wistel.server.docket.DocketAssessment;
+import wistel.server.docket.DocketAssessor;
 import wistel.server.docket.DocketRepository;
-import wistel.server.docket.DocketService;
 import wistel.server.docket.PrintHistory;
 import wistel.server.master.Master;
 import wistel.server.master.MasterRepository;
@@ -53,7 +54,7 @@ class ProofController {
     private final LoupeService loupes;
     private final LaidDownService laidDown;
     private final PrintHistory history;
-    private final DocketService docketService;
+    private final DocketAssessor assessor;
     private final MasterRepository masters;
     private final DocketRepository dockets;
     private final PairingRepository pairings;
@@ -63,7 +64,7 @@ class ProofController {
     private final ToneProofs tones;
     private final ProfileRepository profiles;
 
-    ProofController(ProofService proofs, LoupeService loupes, LaidDownService laidDown, PrintHistory history, DocketService docketService, MasterRepository masters, DocketRepository dockets, PairingRepository pairings, AttemptRepository attempts, AskedChanges changes,
+    ProofController(ProofService proofs, LoupeService loupes, LaidDownService laidDown, PrintHistory history, DocketAssessor assessor, MasterRepository masters, DocketRepository dockets, PairingRepository pairings, AttemptRepository attempts, AskedChanges changes,
                     DisplayRepository displays, ProfileRepository profiles, ToneProofs tones) {
         this.tones = tones;
         this.profiles = profiles;
@@ -73,7 +74,7 @@ class ProofController {
         this.loupes = loupes;
         this.laidDown = laidDown;
         this.history = history;
-        this.docketService = docketService;
+        this.assessor = assessor;
         this.masters = masters;
         this.dockets = dockets;
         this.pairings = pairings;
@@ -164,7 +165,7 @@ class ProofController {
         if (!(x >= 0 && x <= 1 && y >= 0 && y <= 1)) {
             throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A place in a picture goes from 0 to 1.", "Choose another one.");
         }
-        DocketService.Judged judged = docketService.judged(dockets.get(id));
+        DocketAssessment judged = assessor.assess(dockets.get(id));
         byte[] png = loupes.picture(judged, master(judged.row().spec(), rendition), rendition, new LoupeService.At(part, x, y, sharpening, mask));
         return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).cacheControl(CacheControl.noStore()).body(png);
     }
@@ -181,7 +182,7 @@ class ProofController {
     @GetMapping("/dockets/{id}/driver-spaces")
     List<DriverSpace> driverSpaces(@PathVariable UUID id) {
         DocketRepository.Row row = dockets.get(id);
-        return docketService.judged(row).facts().described().driverSpaces().stream().map(RasterType::space).map(space -> {
+        return assessor.assess(row).facts().described().driverSpaces().stream().map(RasterType::space).map(space -> {
             IccProfile profile = space == RasterType.Space.OPRGB ? StandardSpaces.OPRGB : StandardSpaces.SRGB;
             double lost = row.spec().renditions().stream().mapToDouble(r -> proofs.lost(counted(row, r.id()), profile)).max().orElse(0);
             return new DriverSpace(space, space == RasterType.Space.OPRGB ? "opRGB" : "sRGB", lost);
@@ -191,7 +192,7 @@ class ProofController {
     /** Time, ink and paper that printing the docket takes, and how sure that is. */
     @GetMapping("/dockets/{id}/costs")
     Costs costs(@PathVariable UUID id) {
-        DocketService.Judged judged = docketService.judged(dockets.get(id));
+        DocketAssessment judged = assessor.assess(dockets.get(id));
         PairingVersion pairing = pairings.chosen(judged.row().spec().pairingId());
         return Costs.of(judged.row().spec(), judged.facts(), judged.layout(), laidDown.coverage(judged), history.past(pairing.pairingId()));
     }
@@ -200,14 +201,14 @@ class ProofController {
     @GetMapping(value = "/dockets/{id}/pages/{page}/laid-down", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> laidDown(@PathVariable UUID id, @PathVariable int page, @RequestParam(defaultValue = "900") int longest, @RequestParam(defaultValue = SRGB) String display,
                                     @RequestParam(defaultValue = "true") boolean tagged) {
-        byte[] png = laidDown.picture(docketService.judged(dockets.get(id)), page, displays.display(display, tagged), longest);
+        byte[] png = laidDown.picture(assessor.assess(dockets.get(id)), page, displays.display(display, tagged), longest);
         return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).cacheControl(CacheControl.noStore()).body(png);
     }
 
     /** What there is to see on it, and why. */
     @GetMapping("/dockets/{id}/pages/{page}/laid-down/notes")
     LaidDown laidDownNotes(@PathVariable UUID id, @PathVariable int page) {
-        return laidDown.told(docketService.judged(dockets.get(id)), page);
+        return laidDown.told(assessor.assess(dockets.get(id)), page);
     }
 
     /** How a picture would come out on every pairing, the best first; nothing is decided for it. */
@@ -268,12 +269,12 @@ class ProofController {
 
     /** As a wedge says that its tones print, where one was measured. */
     private ToneProofs.Toned toned(DocketRepository.Row row, String renditionId) {
-        return tones.of(docketService.judged(row), renditionId, counted(row, renditionId), pairing(row.spec()));
+        return tones.of(assessor.assess(row), renditionId, counted(row, renditionId), pairing(row.spec()));
     }
 
     /** With the part of it that is printed. */
     private ProofService.Seen counted(DocketRepository.Row row, String renditionId) {
-        return seen(row.spec(), renditionId).on(docketService.judged(row).layout(), renditionId);
+        return seen(row.spec(), renditionId).on(assessor.assess(row).layout(), renditionId);
     }
 
     private Master master(DocketSpec d, String renditionId) {

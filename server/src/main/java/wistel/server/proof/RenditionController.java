@@ -19,8 +19,8 @@ import wistel.core.printer.ColourRoute;
 import wistel.core.rendition.Rendition;
 import wistel.core.rendition.RenditionChange;
 import wistel.core.rendition.Toning;
+import wistel.server.docket.DocketAssessor;
 import wistel.server.docket.DocketRepository;
-import wistel.server.docket.DocketService;
 import wistel.server.master.MasterRepository;
 import wistel.server.pairing.PairingRepository;
 
@@ -33,11 +33,11 @@ class RenditionController {
     private final DocketRepository dockets;
     private final MasterRepository masters;
     private final PairingRepository pairings;
-    private final DocketService docketService;
+    private final DocketAssessor assessor;
     private final ToneProofs tones;
 
-    RenditionController(RenditionService renditions, AskedChanges changes, DocketRepository dockets, MasterRepository masters, PairingRepository pairings, DocketService docketService, ToneProofs tones) {
-        this.docketService = docketService;
+    RenditionController(RenditionService renditions, AskedChanges changes, DocketRepository dockets, MasterRepository masters, PairingRepository pairings, DocketAssessor assessor, ToneProofs tones) {
+        this.assessor = assessor;
         this.tones = tones;
         this.renditions = renditions;
         this.changes = changes;
@@ -55,7 +55,7 @@ class RenditionController {
     /** As a wedge says that its tones print, where one was measured. */
     private ToneProofs.Toned toned(UUID id, String rendition, String change) {
         DocketRepository.Row row = dockets.get(id);
-        return tones.of(docketService.judged(row), rendition, seen(row.spec(), rendition, change), pairing(row.spec()));
+        return tones.of(assessor.assess(row), rendition, seen(row.spec(), rendition, change), pairing(row.spec()));
     }
 
     private PairingVersion pairing(DocketSpec d) {

@@ -28,8 +28,9 @@ import wistel.core.rendition.RenditionCompiler;
 import wistel.core.rendition.ShadowSteps;
 import wistel.core.rendition.Suggestion;
 import wistel.core.rendition.Treatment;
+import wistel.server.docket.DocketAssessment;
+import wistel.server.docket.DocketAssessor;
 import wistel.server.docket.DocketRepository;
-import wistel.server.docket.DocketService;
 import wistel.server.master.MasterRepository;
 import wistel.server.master.PreviewStore;
 import wistel.server.pairing.PairingRepository;
@@ -46,13 +47,13 @@ public class RenditionService {
     private final ProfileRepository profiles;
     private final MasterRepository masters;
     private final PairingRepository pairings;
-    private final DocketService docketService;
+    private final DocketAssessor assessor;
     private final ProofService proofs;
     private final ToneProofs tones;
 
-    RenditionService(PreviewStore previews, ProfileRepository profiles, MasterRepository masters, PairingRepository pairings, ProofService proofs, DocketService docketService, ToneProofs tones) {
+    RenditionService(PreviewStore previews, ProfileRepository profiles, MasterRepository masters, PairingRepository pairings, ProofService proofs, DocketAssessor assessor, ToneProofs tones) {
         this.tones = tones;
-        this.docketService = docketService;
+        this.assessor = assessor;
         this.masters = masters;
         this.pairings = pairings;
         this.previews = previews;
@@ -200,7 +201,7 @@ public class RenditionService {
     /** For the part of a docket's picture that is printed, as it stands; nothing is changed. */
     public Suggested suggestion(DocketRepository.Row row, String renditionId) {
         Rendition rendition = row.spec().rendition(renditionId);
-        DocketService.Judged judged = docketService.judged(row);
+        DocketAssessment judged = assessor.assess(row);
         ToneProofs.Toned toned = tones.of(judged, renditionId, new ProofService.Seen(masters.byHash(rendition.masterHash()).orElseThrow(), rendition.change())
             .on(judged.layout(), renditionId), pairings.chosen(row.spec().pairingId()));
         ProofService.Seen seen = toned.seen();

@@ -18,7 +18,7 @@ import wistel.core.rendition.RenditionCompiler;
 import wistel.core.rendition.Straightening;
 import wistel.core.rendition.TonePrediction;
 import wistel.core.tone.KeptCurve;
-import wistel.server.docket.DocketService;
+import wistel.server.docket.DocketAssessment;
 import wistel.server.store.ProfileRepository;
 
 /** Proofs of monochrome by what a wedge measured: what the proof is made from, and by which profile. */
@@ -51,7 +51,7 @@ class ToneProofs {
     }
 
     /** A docket's rendition as it stands. */
-    Toned of(DocketService.Judged judged, String rendition, ProofService.Seen seen, PairingVersion pairing) {
+    Toned of(DocketAssessment judged, String rendition, ProofService.Seen seen, PairingVersion pairing) {
         DocketSpec d = judged.row().spec();
         return of(seen, pairing, judged.facts().tone(d, d.rendition(rendition)).orElse(""), ProofService.onward(d.shownRoute(pairing)));
     }

@@ -26,6 +26,7 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import wistel.core.docket.Command;
 import wistel.core.docket.Finding;
+import wistel.core.docket.PlanView;
 import wistel.core.docket.Purpose;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.fault.WistelException;
@@ -43,7 +44,7 @@ import wistel.core.sheet.SheetPlan;
 public class Json {
     /** Sums of core: in JSON each of their records says by {@code kind} which it is. */
     public static final List<Class<?>> SUMS = List.of(Command.class, Stock.class, ColourRoute.class, Treatment.class, Move.class, Mark.class, SheetPlan.class, Borders.class,
-        SideFill.class, Purpose.class, Finding.Subject.class);
+        SideFill.class, Purpose.class, Finding.Subject.class, PlanView.class);
 
     private final JsonMapper mapper;
 

@@ -44,6 +44,7 @@ import wistel.core.tone.ToneCurve;
 import wistel.core.tone.ToneMode;
 import wistel.core.tone.TonePage;
 import wistel.core.tone.Wedge;
+import wistel.server.docket.DocketAssessor;
 import wistel.server.docket.DocketRepository;
 import wistel.server.docket.DocketService;
 import wistel.server.edge.Events;
@@ -70,20 +71,20 @@ public class WedgePrinting {
     private final PrinterRepository printers;
     private final MasterImport imports;
     private final DocketRepository dockets;
-    private final DocketService docketService;
+    private final DocketAssessor assessor;
     private final ReleaseService releases;
     private final Events events;
     private final Clock clock;
     private final TransactionTemplate transaction;
 
-    public WedgePrinting(WedgeRepository wedges, PairingRepository pairings, PrinterRepository printers, MasterImport imports, DocketRepository dockets, DocketService docketService,
+    public WedgePrinting(WedgeRepository wedges, PairingRepository pairings, PrinterRepository printers, MasterImport imports, DocketRepository dockets, DocketAssessor assessor,
                          ReleaseService releases, Events events, Clock clock, TransactionTemplate transaction) {
         this.wedges = wedges;
         this.pairings = pairings;
         this.printers = printers;
         this.imports = imports;
         this.dockets = dockets;
-        this.docketService = docketService;
+        this.assessor = assessor;
         this.releases = releases;
         this.events = events;
         this.clock = clock;
@@ -209,7 +210,7 @@ public class WedgePrinting {
         UUID id = dockets.add(d);
         dockets.putAway(id, dockets.get(id).version());
         DocketRepository.Row row = dockets.get(id);
-        PreflightFacts facts = docketService.judged(row).facts();
+        PreflightFacts facts = assessor.assess(row).facts();
         String smallest = ready.pairing.printerName() + " takes no sheet or roll of this media type that the wedge fits.";
         for (Stock stock : stocks(facts, d)) {
             Optional<String> feed = facts.feedFor(d, stock);
@@ -217,7 +218,7 @@ public class WedgePrinting {
                 continue;
             }
             Change onto = new Change.Charted(chart, stock, feed.get());
-            if (docketService.judged(row.with(onto.on(d))).layout().unplaced().isEmpty()) {
+            if (assessor.assess(row.with(onto.on(d))).layout().unplaced().isEmpty()) {
                 dockets.change(id, row.version(), onto);
                 return new Laid(id, onto.on(d));
             }

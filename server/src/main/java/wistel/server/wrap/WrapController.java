@@ -25,8 +25,10 @@ import wistel.core.pictures.SideFill;
 import wistel.core.sheet.WrapBody;
 import wistel.server.display.Display;
 import wistel.server.display.DisplayRepository;
+import wistel.server.docket.DocketAssessment;
 import wistel.server.docket.DocketRepository;
-import wistel.server.docket.DocketService;
+import wistel.server.docket.DocketAssessor;
+import wistel.server.docket.DocketViews;
 import wistel.server.docket.DocketView;
 import wistel.server.docket.IfMatch;
 import wistel.server.edge.Events;
@@ -42,16 +44,18 @@ class WrapController {
     private static final SideFill.Patch MIDDLE = new SideFill.Patch(0.4, 0.4, 0.2, 0.2);
 
     private final WrapService wraps;
-    private final DocketService docketService;
+    private final DocketViews views;
+    private final DocketAssessor assessor;
     private final DocketRepository dockets;
     private final LaidDownService laidDown;
     private final DisplayRepository displays;
     private final OwnBodyRepository own;
     private final Events events;
 
-    WrapController(WrapService wraps, DocketService docketService, DocketRepository dockets, LaidDownService laidDown, DisplayRepository displays, OwnBodyRepository own, Events events) {
+    WrapController(WrapService wraps, DocketViews views, DocketAssessor assessor, DocketRepository dockets, LaidDownService laidDown, DisplayRepository displays, OwnBodyRepository own, Events events) {
         this.wraps = wraps;
-        this.docketService = docketService;
+        this.views = views;
+        this.assessor = assessor;
         this.dockets = dockets;
         this.laidDown = laidDown;
         this.displays = displays;
@@ -96,7 +100,7 @@ class WrapController {
         DocketRepository.Row row = dockets.get(id);
         DocketSpec d = row.spec();
         Optional<SideFill> other = other(d, sides);
-        DocketService.Judged judged = docketService.judged(other.map(f -> row.with(d.withPlan(d.wrap().plan().filled(f)))).orElse(row));
+        DocketAssessment judged = assessor.assess(other.map(f -> row.with(d.withPlan(d.wrap().plan().filled(f)))).orElse(row));
         if (longest < 16) {
             throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A picture of " + longest + " pixels can't be made.", "Ask for 16 or more.");
         }
@@ -119,7 +123,7 @@ class WrapController {
     /** A page for the workbench: sizes, cuts, which side is up, in which order it is folded. */
     @GetMapping(value = "/dockets/{id}/wrap/instructions", produces = MediaType.APPLICATION_PDF_VALUE)
     ResponseEntity<byte[]> instructions(@PathVariable UUID id) throws IOException {
-        DocketService.Judged judged = docketService.judged(dockets.get(id));
+        DocketAssessment judged = assessor.assess(dockets.get(id));
         byte[] picture = laidDown.alone(judged, 1, new Display(displays.profile("srgb"), true), 900);
         byte[] pdf = WrapInstructions.pdf(judged, picture);
         return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).cacheControl(CacheControl.noStore())
@@ -153,7 +157,7 @@ class WrapController {
 
     private ResponseEntity<DocketView> changed(UUID id) {
         events.tell("docket", id.toString());
-        DocketView view = docketService.view(id);
+        DocketView view = views.view(id);
         return ResponseEntity.ok().cacheControl(CacheControl.noStore()).eTag("\"" + view.version() + "\"").body(view);
     }
 }

@@ -24,7 +24,7 @@ import wistel.core.sheet.Mark;
 import wistel.core.sheet.Rect;
 import wistel.core.sheet.Wrap;
 import wistel.core.sheet.WrapBody;
-import wistel.server.docket.DocketService;
+import wistel.server.docket.DocketAssessment;
 
 /** The page that lies on the workbench while a print is wrapped: its flat print drawn with lengths, and what to do one after the other. A4, upright. */
 final class WrapInstructions {
@@ -48,7 +48,7 @@ final class WrapInstructions {
     }
 
     /** @param picture of the first piece with its sides, PNG */
-    static byte[] pdf(DocketService.Judged judged, byte[] picture) throws IOException {
+    static byte[] pdf(DocketAssessment judged, byte[] picture) throws IOException {
         DocketSpec d = judged.row().spec();
         Wrap wrap = d.wrap().plan();
         try (PDDocument document = new PDDocument(); InputStream face = LayoutRenderer.class.getResourceAsStream("/fonts/archivo-regular.ttf")) {
@@ -197,7 +197,7 @@ final class WrapInstructions {
     }
 
     /** The flat print to scale: picture, folds, cut, corners, lengths. */
-    private void drawing(Wrap wrap, DocketService.Judged judged, byte[] picture) throws IOException {
+    private void drawing(Wrap wrap, DocketAssessment judged, byte[] picture) throws IOException {
         Wrap.Lines lines = wrap.lines(judged.layout());
         Rect flat = lines.flatMm();
         Rect grown = judged.layout().placed().get(0).printedMm();

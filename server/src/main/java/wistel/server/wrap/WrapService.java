@@ -26,8 +26,9 @@ import wistel.core.sheet.Wrap;
 import wistel.core.sheet.WrapPiece;
 import wistel.core.sheet.WrapBody;
 import wistel.server.docket.DocketRepository;
+import wistel.server.docket.DocketAssessor;
 import wistel.server.docket.DocketService;
-import wistel.server.docket.DocketService.Judged;
+import wistel.server.docket.DocketAssessment;
 import wistel.server.master.Master;
 import wistel.server.master.MasterRepository;
 import wistel.server.master.PreviewStore;
@@ -48,19 +49,21 @@ public class WrapService {
 
     private final DocketRepository dockets;
     private final DocketService docketService;
+    private final DocketAssessor assessor;
     private final MasterRepository masters;
     private final PreviewStore previews;
 
-    WrapService(DocketRepository dockets, DocketService docketService, MasterRepository masters, PreviewStore previews) {
+    WrapService(DocketRepository dockets, DocketService docketService, DocketAssessor assessor, MasterRepository masters, PreviewStore previews) {
         this.dockets = dockets;
         this.docketService = docketService;
+        this.assessor = assessor;
         this.masters = masters;
         this.previews = previews;
     }
 
     /** The docket's picture round a body as its paper suggests, the face as large as the picture was; on a stock that holds it, where there is one. */
     public void wrap(UUID id, int version) {
-        Judged judged = docketService.judged(dockets.get(id));
+        DocketAssessment judged = assessor.assess(dockets.get(id));
         DocketSpec d = judged.row().spec();
         if (Plans.wrap(d.plan()).isPresent()) {
             return;
@@ -111,7 +114,7 @@ public class WrapService {
     }
 
     public void change(UUID id, int version, WrapAsked asked) {
-        Judged judged = docketService.judged(dockets.get(id));
+        DocketAssessment judged = assessor.assess(dockets.get(id));
         DocketSpec d = judged.row().spec();
         Wrap before = d.wrap().plan();
         Item item = d.wrap().item();

@@ -1,0 +1,47 @@
+package wistel.core.docket;
+
+import wistel.core.sheet.Chart;
+import wistel.core.sheet.Layout;
+import wistel.core.sheet.SheetPlan;
+import wistel.core.sheet.Single;
+import wistel.core.sheet.Wrap;
+
+/** What follows from each plan beside its layout. */
+public sealed interface PlanView {
+    /** Nothing more. */
+    record OnSheet() implements PlanView {
+    }
+
+    /**
+     * @param foldMm         what one fold takes
+     * @param sideMm         from the face's edge to the back
+     * @param neededWidthMm  of the paper as it feeds, and its length
+     * @param pictureShaped  the faces crop nothing of the picture
+     */
+    record Wrapped(Wrap.Lines lines, double foldMm, double sideMm, double neededWidthMm, double neededLengthMm, boolean pictureShaped) implements PlanView {
+    }
+
+    /** Shown on the tone bench. */
+    record Charted() implements PlanView {
+    }
+
+    static PlanView of(DocketSpec d, PreflightFacts facts, Layout layout) {
+        return d.plan().accept(new SheetPlan.Visitor<>() {
+            @Override
+            public PlanView single(Single plan) {
+                return new OnSheet();
+            }
+
+            @Override
+            public PlanView wrap(Wrap w) {
+                return new Wrapped(w.lines(layout), w.body().foldMm(), w.body().sideMm(), w.neededWidthMm(), w.neededLengthMm(),
+                    d.wrap().pictureShaped(facts.pictures().get(d.wrap().item().renditionId()).size()));
+            }
+
+            @Override
+            public PlanView chart(Chart plan) {
+                return new Charted();
+            }
+        });
+    }
+}

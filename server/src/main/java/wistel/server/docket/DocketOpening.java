@@ -1,0 +1,92 @@
+package wistel.server.docket;
+
+import java.util.List;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import wistel.core.docket.DocketSpec;
+import wistel.core.pictures.SideFill;
+import wistel.core.rendition.Rendition;
+import wistel.core.sheet.Cut;
+import wistel.core.sheet.Frame;
+import wistel.core.sheet.Item;
+import wistel.core.sheet.Rect;
+import wistel.core.sheet.SheetPlan.PixelSize;
+import wistel.core.sheet.Plans;
+import wistel.core.sheet.Single;
+import wistel.core.sheet.Wrap;
+import wistel.core.sheet.WrapPiece;
+import wistel.server.master.Master;
+import wistel.server.master.MasterImport;
+
+/** New dockets for pictures. */
+@Service
+public class DocketOpening {
+    private final DocketRepository dockets;
+    private final DocketAssessor assessor;
+
+    DocketOpening(DocketRepository dockets, DocketAssessor assessor) {
+        this.dockets = dockets;
+        this.assessor = assessor;
+    }
+
+    /**
+     * A docket for a master that is printed as another one is: paper, size, borders, caption, settings.
+     *
+     * @return the docket, and what could not hold for this picture's shape; empty when all did
+     */
+    public Like openLike(MasterImport.Taken taken, UUID like) {
+        Master master = taken.master();
+        DocketAssessment judged = assessor.assess(dockets.get(like));
+        DocketSpec d = judged.row().spec();
+        if (Plans.wrap(d.plan()).isPresent()) {
+            return wrappedLike(taken, d);
+        }
+        Single plan = d.single().plan();
+        Item item = d.single().item();
+        Frame frame = item.frame();
+        Rendition of = d.renditions().get(0);
+        Rendition rendition = Rendition.of(DocketService.FIRST_RENDITION, master.hash()).treated(of.treatment()).compensated(of.compensation());
+        double aspect = (double) master.width() / master.height();
+        Rect before = judged.layout().placed().get(0).atMm();
+        boolean turns = aspect != 1 && before.width() != before.height() && aspect > 1 != before.width() > before.height();
+        Item next = new Item(DocketSpec.FIRST_ITEM, rendition.id(), Cut.WHOLE, (turns ? frame.sized(frame.heightMm(), frame.widthMm()) : frame).cropped(0.5, 0.5), item.annotation(), 1);
+        Single laid = new Single(next.id(), turns != plan.across(), plan.borders(), plan.edge());
+        boolean reshaped = !Frame.sameShape(turns ? before.height() / before.width() : before.width() / before.height(), aspect);
+        String notice = (turns ? "The sheet was turned for it. " : "") + (reshaped ? frame.fit() == Frame.Fit.FILL ? "It has another shape and loses something to the frame."
+            : "It has another shape and doesn't fill the frame." : "");
+        UUID id = dockets.add(d.withTitle(title(taken.fileName())).withPictures(List.of(rendition), List.of(next), laid));
+        return new Like(id, notice.strip());
+    }
+
+    /** Round a body of the same make, the face as large across its longer side. */
+    private Like wrappedLike(MasterImport.Taken taken, DocketSpec d) {
+        Master master = taken.master();
+        Wrap wrap = d.wrap().plan();
+        Rendition of = d.renditions().get(0);
+        Rendition rendition = Rendition.of(DocketService.FIRST_RENDITION, master.hash()).treated(of.treatment()).compensated(of.compensation());
+        PixelSize size = new PixelSize(master.width(), master.height());
+        double longer = Math.max(wrap.body().faceWidthMm(), wrap.body().faceHeightMm());
+        SideFill fill = wrap.fill() instanceof SideFill.OneColour ? new SideFill.Mirrored() : wrap.fill();
+        Item item = d.wrap().item();
+        Item next = new Item(DocketSpec.FIRST_ITEM, rendition.id(), Cut.WHOLE, item.frame().cropped(0.5, 0.5), item.annotation(), 1);
+        WrapPiece whole = new WrapPiece(next, new Wrap(next.id(), wrap.across(), wrap.body().sized(longer, longer), wrap.panels(), fill, wrap.moves(), wrap.corners()));
+        Wrap shaped = size.aspect() >= 1 ? whole.byWidth(size, longer) : whole.byHeight(size, longer);
+        return new Like(dockets.add(d.withTitle(title(taken.fileName())).withPictures(List.of(rendition), List.of(next), shaped.onStock(d.stock()))),
+            wrap.fill() instanceof SideFill.OneColour ? "Its sides are mirrored: their colour was picked from the other picture." : "");
+    }
+
+    public record Like(UUID docket, String notice) {
+    }
+
+    /** A fresh docket for a master, titled after its file. */
+    public UUID open(MasterImport.Taken taken) {
+        Master master = taken.master();
+        Rendition rendition = Rendition.of(DocketService.FIRST_RENDITION, master.hash());
+        return dockets.add(DocketSpec.fresh(title(taken.fileName()), rendition, new PixelSize(master.width(), master.height())));
+    }
+
+    private static String title(String fileName) {
+        String stem = fileName.replaceFirst("\\.[^.]{1,5}$", "").replace('_', ' ').replace('-', ' ').strip();
+        return stem.isEmpty() ? "Untitled" : Character.toUpperCase(stem.charAt(0)) + stem.substring(1);
+    }
+}

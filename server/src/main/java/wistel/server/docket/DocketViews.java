@@ -1,0 +1,100 @@
+package wistel.server.docket;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Service;
+import wistel.core.docket.DocketSpec;
+import wistel.core.docket.Finding;
+import wistel.core.docket.PlanView;
+import wistel.core.docket.PreflightFacts;
+import wistel.core.docket.Readback;
+import wistel.core.docket.Resolution;
+import wistel.core.docket.SettingChoices;
+import wistel.core.docket.Track;
+import wistel.core.length.Length;
+import wistel.core.length.Ppi;
+import wistel.core.paper.SheetSize;
+import wistel.core.paper.Stock;
+import wistel.core.printer.PrinterDescription;
+import wistel.core.rendition.Rendition;
+import wistel.core.sheet.Frame;
+import wistel.core.sheet.Layout;
+import wistel.core.sheet.Page;
+import wistel.core.sheet.Placed;
+import wistel.core.tone.KeptCurve;
+import wistel.server.docket.DocketView.Borderless;
+import wistel.server.docket.DocketView.OnDocket;
+import wistel.server.docket.DocketView.Options;
+import wistel.server.docket.DocketView.Printed;
+import wistel.server.docket.DocketView.Reach;
+import wistel.server.docket.DocketView.StockChoice;
+import wistel.server.master.Master;
+import wistel.server.master.MasterRepository;
+
+/** What a screen shows of a docket. */
+@Service
+public class DocketViews {
+    private final DocketRepository dockets;
+    private final DocketAssessor assessor;
+    private final MasterRepository masters;
+    private final OwnSheetRepository ownSheets;
+
+    DocketViews(DocketRepository dockets, DocketAssessor assessor, MasterRepository masters, OwnSheetRepository ownSheets) {
+        this.dockets = dockets;
+        this.assessor = assessor;
+        this.masters = masters;
+        this.ownSheets = ownSheets;
+    }
+
+    public DocketView view(UUID id) {
+        DocketRepository.Row row = dockets.get(id);
+        DocketAssessment judged = assessor.assess(row);
+        DocketSpec d = row.spec();
+        Layout layout = judged.layout();
+        List<Finding> findings = judged.findings();
+        double paper = layout.pages().stream().mapToDouble(Page::areaMm2).sum();
+        return new DocketView(id, row.number(), row.version(), row.undo(), row.redo(), d, d.stock().name(), d.renditions().stream().map(r -> onDocket(r, judged)).toList(),
+            judged.facts().pairing(), layout, layout.bareMm2() / paper,
+            Track.of(d, judged.facts(), layout, findings), findings, Readback.of(d, judged.facts(), layout), options(d, judged),
+            PlanView.of(d, judged.facts(), layout));
+    }
+
+    private OnDocket onDocket(Rendition rendition, DocketAssessment judged) {
+        Master master = masters.byHash(rendition.masterHash()).orElseThrow();
+        Resolution resolution = judged.row().spec().resolution();
+        List<Printed> printed = judged.layout().placed().stream().filter(p -> p.renditionId().equals(rendition.id())).map(p -> new Printed(p.ppi(),
+            Ppi.label(p.ppi(), resolution.viewingMm(), judged.facts().neededPixels()), judged.facts().printer().map(d -> d.inputDpi(Math.min(p.ppi(), resolution.mostPpi()))).orElse(0))).toList();
+        int longest = Math.max(master.width(), master.height());
+        Reach reach = new Reach(Ppi.longestMm(longest, Ppi.Label.FINE), Ppi.longestMm(longest, Ppi.Label.GOOD), Ppi.longestMm(longest, Ppi.Label.FAIR));
+        return new OnDocket(rendition.id(), master, judged.facts().pictures().get(rendition.id()).sourceName(), reach, printed, tones(rendition, judged));
+    }
+
+    private static Optional<DocketView.Tones> tones(Rendition r, DocketAssessment judged) {
+        DocketSpec d = judged.row().spec();
+        return judged.facts().tone(d, r).flatMap(key -> judged.facts().curve(d)
+            .map(k -> new DocketView.Tones(key, k.wedge(), k.measured(), KeptCurve.isOn(key), Math.abs(k.curve().largestMove().sent()))));
+    }
+
+    private Options options(DocketSpec d, DocketAssessment judged) {
+        PreflightFacts facts = judged.facts();
+        Optional<PrinterDescription> printer = facts.printer();
+        Placed placed = judged.layout().placed().get(0);
+        double aspect = placed.crop().width() / placed.crop().height();
+        Stream<StockChoice> known = SheetSize.KNOWN.stream().map(Stock.Sheet::of).map(s -> choice(d, facts, s, aspect, false));
+        Stream<StockChoice> own = ownSheets.all().stream().map(s -> choice(d, facts, s, aspect, true));
+        Stream<StockChoice> rolls = facts.rolls(d).stream().map(r -> choice(d, facts, r, aspect, false));
+        List<StockChoice> stocks = Stream.of(known, own, rolls).flatMap(s -> s).filter(c -> printer.isEmpty() || c.feed().isPresent()).toList();
+        return new Options(stocks, new Borderless(facts.offersBorderless(d), printer.map(PrinterDescription::overEdgesMm).orElse(List.of())),
+            SettingChoices.of(d, facts));
+    }
+
+    private static StockChoice choice(DocketSpec d, PreflightFacts facts, Stock stock, double aspect, boolean own) {
+        boolean fills = stock instanceof Stock.Sheet s
+            && (Frame.sameShape(s.lengthMm() / s.widthMm(), aspect) || Frame.sameShape(s.widthMm() / s.lengthMm(), aspect));
+        String label = stock instanceof Stock.Sheet s ? s.name() + ", " + Length.mm(s.widthMm()) + " × " + Length.mm(s.lengthMm()) + " mm" : stock.name() + ", " + Length.mm(stock.widthMm()) + " mm";
+        boolean holds = d.plan().onStock(stock).fits(stock);
+        return new StockChoice(stock, facts.feedFor(d, stock), label, fills, own, facts.loaded(d, stock), holds);
+    }
+}
