@@ -120,6 +120,8 @@ public class EveryEndpointTest extends InTestRoom {
         String hash = docket.path("pictures").path(0).path("master").path("hash").asString();
         usual.put("hash", hash);
         usual.put("rendition", "r1");
+        usual.put("placed", "i1");
+        usual.put("itemId", "i1");
         usual.put("pairing", docket.path("spec").path("paper").path("pairingId").asString());
         usual.put("pairingId", docket.path("spec").path("paper").path("pairingId").asString());
         usual.put("printerId", text(api.get("/api/printers").body(), "id"));

@@ -160,7 +160,7 @@ public class PlainErrorsTest extends InTestRoom {
     @Test
     public void oneDocketThatCannotBeReadLeavesTheBenchAndTheOthersAlone() throws IOException {
         String id = api.drop("spoilt.png", PrintingTest.picture(701)).body().path("docket").path("id").asString();
-        test.sql("update docket_revision set spec = '{\"schema\": 3}'::jsonb where docket_id = '" + id + "'");
+        test.sql("update docket set spec = '{\"schema\": 3}'::jsonb where id = '" + id + "'");
         Api.Answer bench = api.get("/api/bench");
         assertThat(bench.status()).isEqualTo(200);
         assertThat(bench.body().toString()).contains("can't be read");

@@ -515,9 +515,9 @@ public class ReliabilityTest {
             do $$ declare n uuid; begin
               for i in 1..600 loop
                 n := gen_random_uuid();
-                insert into docket (id, created, changed) values (n, now(), now());
+                insert into docket (id, created, changed, schema, spec) select n, now(), now(), schema, spec from docket where id = '%1$s';
                 insert into docket_rendition select n, rendition_id, master_id from docket_rendition where docket_id = '%1$s';
-                insert into docket_revision select n, 1, spec, schema, change, at from docket_revision where docket_id = '%1$s' order by revision desc limit 1;
+                insert into docket_revision (docket_id, revision, schema, spec, change, at) select n, 1, schema, spec, '', now() from docket where id = '%1$s';
               end loop;
             end $$""".formatted(d.path("id").asString()));
         for (int i = 0; i < 3; i++) {

@@ -14,6 +14,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.springframework.jdbc.core.RowMapper;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -35,12 +36,11 @@ import wistel.server.store.StoredSpecs;
 @Repository
 public class DocketRepository {
     private static final String SELECT = """
-        select d.*, r.spec, r.schema, r.change,
+        select d.*, (select r.change from docket_revision r where r.docket_id = d.id and r.revision = d.revision) as change,
           exists (select 1 from docket_revision o where o.docket_id = d.id and o.revision < d.revision) as can_undo,
           (select n.change from docket_revision n where n.docket_id = d.id and n.revision = d.revision + 1) as redo,
           array(select proof_key from docket_seen s where s.docket_id = d.id) as seen
-        from docket d join docket_revision r on r.docket_id = d.id and r.revision = d.revision\s""";
-    private static final int UNDO_STEPS = 200;
+        from docket d\s""";
     private static final int MOST_READ_BYTES = 64 << 20;
     /** Of a spec's text and what is made of it. */
     private static final int BYTES_A_LETTER = 4;
@@ -50,6 +50,7 @@ public class DocketRepository {
     private final JdbcClient jdbc;
     private final Json json;
     private final StoredSpecs specs;
+    private final RevisionRepository revisions;
     private final RecordRepository records;
     private final Clock clock;
     private final RowMapper<Row> row;
@@ -57,12 +58,13 @@ public class DocketRepository {
     private final Cache<String, DocketSpec> read = Caffeine.newBuilder().maximumWeight(MOST_READ_BYTES)
         .weigher((String text, DocketSpec spec) -> BYTES_A_LETTER * text.length()).build();
 
-    public DocketRepository(JdbcClient jdbc, Json json, StoredSpecs specs, RecordRepository records, Clock clock) {
+    public DocketRepository(JdbcClient jdbc, Json json, StoredSpecs specs, RevisionRepository revisions, RecordRepository records, Clock clock) {
         this.records = records;
         this.row = records.checked(r -> "docket " + r.getInt("number"), this::row);
         this.jdbc = jdbc;
         this.json = json;
         this.specs = specs;
+        this.revisions = revisions;
         this.clock = clock;
     }
 
@@ -82,9 +84,10 @@ public class DocketRepository {
     public UUID add(DocketSpec spec) {
         UUID id = UUID.randomUUID();
         Timestamp now = Timestamp.from(clock.instant());
-        jdbc.sql("insert into docket (id, created, changed) values (?, ?, ?)").params(id, now, now).update();
+        RevisionRepository.Written written = written(spec);
+        jdbc.sql("insert into docket (id, created, changed, schema, spec) values (?, ?, ?, ?, ?::jsonb)").params(id, now, now, written.schema(), written.text()).update();
         renditions(id, spec);
-        write(id, 1, spec, "");
+        revisions.addFirst(id, written);
         return id;
     }
 
@@ -98,9 +101,8 @@ public class DocketRepository {
         }
     }
 
-    private void write(UUID id, int revision, DocketSpec spec, String change) {
-        jdbc.sql("insert into docket_revision (docket_id, revision, schema, spec, change, at) values (?, ?, ?, ?::jsonb, ?, ?)")
-            .params(id, revision, spec.schema(), json.text(spec), change, Timestamp.from(clock.instant())).update();
+    private RevisionRepository.Written written(DocketSpec spec) {
+        return new RevisionRepository.Written(spec.schema(), json.text(spec));
     }
 
     /** @param unreadable numbers of dockets that this version can't read */
@@ -123,7 +125,7 @@ public class DocketRepository {
 
     /** Dockets that hold a version of this compensation now, those put away among them. */
     public List<Row> using(String compensationId) {
-        return records.readable(jdbc.sql(SELECT + "where r.spec::text like ? order by d.number").param("%\"" + compensationId + "\"%"), row).stream()
+        return records.readable(jdbc.sql(SELECT + "where d.spec::text like ? order by d.number").param("%\"" + compensationId + "\"%"), row).stream()
             .filter(row -> row.spec().renditions().stream().anyMatch(x -> x.compensation().kept().filter(k -> k.id().equals(compensationId)).isPresent())).toList();
     }
 
@@ -140,10 +142,10 @@ public class DocketRepository {
         if (now.spec.equals(next)) {
             return;
         }
-        int revision = revision(id);
-        jdbc.sql("delete from docket_revision where docket_id = ? and (revision > ? or revision < ?)").params(id, revision, revision - UNDO_STEPS).update();
-        write(id, revision + 1, next, change.words());
-        move(id, revision + 1, now.spec, next);
+        Now stored = now(id);
+        RevisionRepository.Written written = written(next);
+        revisions.add(id, stored.revision + 1, stored.spec, written, change.words());
+        move(id, stored.revision + 1, now.spec, next, written);
     }
 
     /** One step back (-1) or forward (1); nothing happens at the ends. */
@@ -151,9 +153,9 @@ public class DocketRepository {
     public void step(UUID id, int version, int direction) {
         Row now = locked(id, version);
         if ((direction < 0 ? now.undo : now.redo).isPresent()) {
-            int revision = revision(id) + direction;
-            move(id, revision, now.spec, jdbc.sql("select schema, spec from docket_revision where docket_id = ? and revision = ?").params(id, revision)
-                .query((r, n) -> spec(now.number, r.getInt(1), r.getString(2))).single());
+            int revision = now(id).revision + direction;
+            RevisionRepository.Written written = unlessDamaged(now.number, () -> revisions.get(id, revision));
+            move(id, revision, now.spec, spec(now.number, written.schema(), written.text()), written);
         }
     }
 
@@ -174,7 +176,8 @@ public class DocketRepository {
     /** All states that undo and redo lead to, those left out that can't be read. */
     List<DocketSpec> revisions(UUID id) {
         int number = jdbc.sql("select number from docket where id = ?").param(id).query(Integer.class).single();
-        return records.readable(jdbc.sql("select schema, spec from docket_revision where docket_id = ? order by revision").param(id), (r, n) -> spec(number, r.getInt(1), r.getString(2)));
+        return unlessDamaged(number, () -> revisions.all(id)).stream()
+            .flatMap(w -> records.readable("docket " + number, () -> spec(number, w.schema(), w.text())).stream()).toList();
     }
 
     @Transactional
@@ -198,16 +201,21 @@ public class DocketRepository {
         return now;
     }
 
-    private int revision(UUID id) {
-        return jdbc.sql("select revision from docket where id = ?").param(id).query(Integer.class).single();
+    /** Which of its revisions holds, and its spec as it is written. */
+    private record Now(int revision, RevisionRepository.Written spec) {
     }
 
-    private void move(UUID id, int revision, DocketSpec before, DocketSpec after) {
+    private Now now(UUID id) {
+        return jdbc.sql("select revision, schema, spec from docket where id = ?").param(id)
+            .query((r, n) -> new Now(r.getInt(1), new RevisionRepository.Written(r.getInt(2), r.getString(3)))).single();
+    }
+
+    private void move(UUID id, int revision, DocketSpec before, DocketSpec after, RevisionRepository.Written written) {
         if (!before.renditions().equals(after.renditions())) {
             renditions(id, after);
         }
-        jdbc.sql("update docket set revision = ?, version = version + 1, changed = ? where id = ?")
-            .params(revision, Timestamp.from(clock.instant()), id).update();
+        jdbc.sql("update docket set revision = ?, version = version + 1, changed = ?, schema = ?, spec = ?::jsonb where id = ?")
+            .params(revision, Timestamp.from(clock.instant()), written.schema(), written.text(), id).update();
     }
 
     private Row row(ResultSet r, int n) throws SQLException {
@@ -220,14 +228,16 @@ public class DocketRepository {
     }
 
     private DocketSpec spec(int number, int schema, String text) {
-        return read.get(schema + text, k -> {
-            try {
-                return specs.spec(schema, text);
-            } catch (JacksonException | WistelException | IllegalArgumentException | ClassCastException e) {
-                throw new RecordException(RecordException.Reason.DOCKET_UNREADABLE, "Docket " + number + " can't be read by this version of Wistel.",
-                    "It is kept as it was written: open it with the version that wrote it, or put it away.", e);
-            }
-        });
+        return read.get(schema + text, k -> unlessDamaged(number, () -> specs.spec(schema, text)));
+    }
+
+    private static <T> T unlessDamaged(int number, Supplier<T> reading) {
+        try {
+            return reading.get();
+        } catch (JacksonException | WistelException | IllegalArgumentException | ClassCastException e) {
+            throw new RecordException(RecordException.Reason.DOCKET_UNREADABLE, "Docket " + number + " can't be read by this version of Wistel.",
+                "It is kept as it was written: open it with the version that wrote it, or put it away.", e);
+        }
     }
 
     private static String named(String change) {
