@@ -1924,7 +1924,7 @@ export interface components {
         };
         Finding: {
             /** @enum {string} */
-            code: "PROFILE_MISSING" | "MIX_WITHOUT_HUES" | "PAIRING_MISSING" | "PRINTER_UNKNOWN" | "PRINTER_AWAY" | "PIECE_TOO_LARGE" | "LARGER_THAN_SHEET" | "ON_UNPRINTABLE_EDGE" | "CROPPED" | "CAPTION_CUT" | "WRAP_TOO_LARGE" | "WRAP_ON_UNPRINTABLE_EDGE" | "TURN_OVER_SMALL" | "DETAIL_NEAR_FOLD" | "NOT_ON_FACE" | "BARS_WANT_CANVAS" | "BOARD_WANTS_THIN_PAPER" | "STRETCH_UNKNOWN" | "CUTTER_AND_CANVAS" | "DRY_BEFORE_STRETCHING" | "FEW_PIXELS" | "PIXELS_DISCARDED" | "PIXELS_INVENTED" | "PIXELS_AVERAGED" | "PROOF_NOT_LOOKED_AT" | "MEDIA_TYPE_DIFFERS" | "QUALITY_DIFFERS" | "BLACK_DIFFERS" | "SETTING_GONE" | "SETTINGS_EXCLUDE" | "TOO_THICK" | "FEED_NOT_FOR_MEDIA" | "ENDS_NOT_OFFERED" | "SHEET_NOT_FOR_FEED" | "LENGTH_OUT_OF_RANGE" | "GRAY_PROFILE" | "DRIVER_CONVERTS" | "NO_MONOCHROME" | "MONOCHROME_UNMEASURED" | "COLOUR_DROPPED" | "NO_DEVICE_SPACE" | "NOBODY_CONVERTS" | "NO_RASTER" | "EIGHT_BITS" | "WEDGE_OLD" | "CURVE_OFF" | "WEDGE_OF_OTHER_BLACK" | "NO_WEDGE" | "OTHER_PAPER_LOADED" | "SUPPLY_LOW" | "ENDS_WAIVED" | "ROLL_ENDS_SHORT" | "ROLL_TOO_SHORT" | "BLACK_CHANGES";
+            code: "PROFILE_MISSING" | "MIX_WITHOUT_HUES" | "PAIRING_MISSING" | "PRINTER_UNKNOWN" | "PRINTER_AWAY" | "PIECE_TOO_LARGE" | "PIECES_OVERLAP" | "LARGER_THAN_SHEET" | "ON_UNPRINTABLE_EDGE" | "CROPPED" | "CAPTION_CUT" | "WRAP_TOO_LARGE" | "WRAP_ON_UNPRINTABLE_EDGE" | "TURN_OVER_SMALL" | "DETAIL_NEAR_FOLD" | "NOT_ON_FACE" | "BARS_WANT_CANVAS" | "BOARD_WANTS_THIN_PAPER" | "STRETCH_UNKNOWN" | "CUTTER_AND_CANVAS" | "DRY_BEFORE_STRETCHING" | "FEW_PIXELS" | "PIXELS_DISCARDED" | "PIXELS_INVENTED" | "PIXELS_AVERAGED" | "PROOF_NOT_LOOKED_AT" | "MEDIA_TYPE_DIFFERS" | "QUALITY_DIFFERS" | "BLACK_DIFFERS" | "SETTING_GONE" | "SETTINGS_EXCLUDE" | "TOO_THICK" | "FEED_NOT_FOR_MEDIA" | "ENDS_NOT_OFFERED" | "SHEET_NOT_FOR_FEED" | "LENGTH_OUT_OF_RANGE" | "GRAY_PROFILE" | "DRIVER_CONVERTS" | "NO_MONOCHROME" | "MONOCHROME_UNMEASURED" | "COLOUR_DROPPED" | "NO_DEVICE_SPACE" | "NOBODY_CONVERTS" | "NO_RASTER" | "EIGHT_BITS" | "WEDGE_OLD" | "CURVE_OFF" | "WEDGE_OF_OTHER_BLACK" | "NO_WEDGE" | "OTHER_PAPER_LOADED" | "SUPPLY_LOW" | "ENDS_WAIVED" | "ROLL_ENDS_SHORT" | "ROLL_TOO_SHORT" | "BLACK_CHANGES";
             effect: string;
             mends: components["schemas"]["Mend"][];
             /** @enum {string} */
@@ -1966,6 +1966,12 @@ export interface components {
             kind: "framed";
             /** Format: double */
             widthMm: number;
+        };
+        Gang: {
+            across: boolean;
+            /** @enum {string} */
+            kind: "gang";
+            spots: components["schemas"]["Spot"][];
         };
         Group: {
             dockets: components["schemas"]["OnBench"][];
@@ -2245,7 +2251,7 @@ export interface components {
         Note: {
             atMm: components["schemas"]["Rect"];
             /** @enum {string} */
-            code: "PROFILE_MISSING" | "MIX_WITHOUT_HUES" | "PAIRING_MISSING" | "PRINTER_UNKNOWN" | "PRINTER_AWAY" | "PIECE_TOO_LARGE" | "LARGER_THAN_SHEET" | "ON_UNPRINTABLE_EDGE" | "CROPPED" | "CAPTION_CUT" | "WRAP_TOO_LARGE" | "WRAP_ON_UNPRINTABLE_EDGE" | "TURN_OVER_SMALL" | "DETAIL_NEAR_FOLD" | "NOT_ON_FACE" | "BARS_WANT_CANVAS" | "BOARD_WANTS_THIN_PAPER" | "STRETCH_UNKNOWN" | "CUTTER_AND_CANVAS" | "DRY_BEFORE_STRETCHING" | "FEW_PIXELS" | "PIXELS_DISCARDED" | "PIXELS_INVENTED" | "PIXELS_AVERAGED" | "PROOF_NOT_LOOKED_AT" | "MEDIA_TYPE_DIFFERS" | "QUALITY_DIFFERS" | "BLACK_DIFFERS" | "SETTING_GONE" | "SETTINGS_EXCLUDE" | "TOO_THICK" | "FEED_NOT_FOR_MEDIA" | "ENDS_NOT_OFFERED" | "SHEET_NOT_FOR_FEED" | "LENGTH_OUT_OF_RANGE" | "GRAY_PROFILE" | "DRIVER_CONVERTS" | "NO_MONOCHROME" | "MONOCHROME_UNMEASURED" | "COLOUR_DROPPED" | "NO_DEVICE_SPACE" | "NOBODY_CONVERTS" | "NO_RASTER" | "EIGHT_BITS" | "WEDGE_OLD" | "CURVE_OFF" | "WEDGE_OF_OTHER_BLACK" | "NO_WEDGE" | "OTHER_PAPER_LOADED" | "SUPPLY_LOW" | "ENDS_WAIVED" | "ROLL_ENDS_SHORT" | "ROLL_TOO_SHORT" | "BLACK_CHANGES";
+            code: "PROFILE_MISSING" | "MIX_WITHOUT_HUES" | "PAIRING_MISSING" | "PRINTER_UNKNOWN" | "PRINTER_AWAY" | "PIECE_TOO_LARGE" | "PIECES_OVERLAP" | "LARGER_THAN_SHEET" | "ON_UNPRINTABLE_EDGE" | "CROPPED" | "CAPTION_CUT" | "WRAP_TOO_LARGE" | "WRAP_ON_UNPRINTABLE_EDGE" | "TURN_OVER_SMALL" | "DETAIL_NEAR_FOLD" | "NOT_ON_FACE" | "BARS_WANT_CANVAS" | "BOARD_WANTS_THIN_PAPER" | "STRETCH_UNKNOWN" | "CUTTER_AND_CANVAS" | "DRY_BEFORE_STRETCHING" | "FEW_PIXELS" | "PIXELS_DISCARDED" | "PIXELS_INVENTED" | "PIXELS_AVERAGED" | "PROOF_NOT_LOOKED_AT" | "MEDIA_TYPE_DIFFERS" | "QUALITY_DIFFERS" | "BLACK_DIFFERS" | "SETTING_GONE" | "SETTINGS_EXCLUDE" | "TOO_THICK" | "FEED_NOT_FOR_MEDIA" | "ENDS_NOT_OFFERED" | "SHEET_NOT_FOR_FEED" | "LENGTH_OUT_OF_RANGE" | "GRAY_PROFILE" | "DRIVER_CONVERTS" | "NO_MONOCHROME" | "MONOCHROME_UNMEASURED" | "COLOUR_DROPPED" | "NO_DEVICE_SPACE" | "NOBODY_CONVERTS" | "NO_RASTER" | "EIGHT_BITS" | "WEDGE_OLD" | "CURVE_OFF" | "WEDGE_OF_OTHER_BLACK" | "NO_WEDGE" | "OTHER_PAPER_LOADED" | "SUPPLY_LOW" | "ENDS_WAIVED" | "ROLL_ENDS_SHORT" | "ROLL_TOO_SHORT" | "BLACK_CHANGES";
             text: string;
         };
         Noted: {
@@ -2661,7 +2667,7 @@ export interface components {
             name: string;
             width: string;
         };
-        SheetPlan: components["schemas"]["Single"] | components["schemas"]["Chart"] | components["schemas"]["Wrap"];
+        SheetPlan: components["schemas"]["Single"] | components["schemas"]["Gang"] | components["schemas"]["Chart"] | components["schemas"]["Wrap"];
         SideFill: components["schemas"]["Itself"] | components["schemas"]["Mirrored"] | components["schemas"]["Stretched"] | components["schemas"]["OneColour"] | components["schemas"]["Extended"];
         SideMoves: {
             /** Format: int32 */
@@ -2715,6 +2721,16 @@ export interface components {
             /** Format: double */
             lightness: number;
             outlines: number[][][];
+        };
+        Spot: {
+            itemId: string;
+            /** Format: int32 */
+            page: number;
+            turned: boolean;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
         };
         SseEmitter: {
             /** Format: int64 */

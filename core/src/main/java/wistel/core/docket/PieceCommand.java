@@ -6,7 +6,7 @@ import wistel.core.sheet.Annotation;
 import wistel.core.sheet.Cut;
 import wistel.core.sheet.Frame;
 import wistel.core.sheet.Item;
-import wistel.core.sheet.SinglePiece;
+import wistel.core.sheet.Plans;
 
 /** What a person decides of one piece: how large it is, what of the picture it shows, and what stands round it. */
 public sealed interface PieceCommand extends Command {
@@ -16,7 +16,8 @@ public sealed interface PieceCommand extends Command {
     record Framed(String itemId, double widthMm, double heightMm) implements PieceCommand {
         @Override
         public DocketSpec on(DocketSpec d) {
-            return d.with(alone(d, itemId).framed(widthMm, heightMm));
+            Item item = framed(d, itemId);
+            return Plans.single(d.plan()).isPresent() ? d.with(d.single().framed(widthMm, heightMm)) : d.withItem(item.sized(widthMm, heightMm));
         }
 
         @Override
@@ -28,7 +29,8 @@ public sealed interface PieceCommand extends Command {
     record Fitted(String itemId, Frame.Fit fit) implements PieceCommand {
         @Override
         public DocketSpec on(DocketSpec d) {
-            return d.with(alone(d, itemId).fitted(fit));
+            Item item = framed(d, itemId);
+            return d.withItem(item.framed(item.frame().fitted(fit)));
         }
 
         @Override
@@ -89,13 +91,12 @@ public sealed interface PieceCommand extends Command {
         }
     }
 
-    /** A piece whose frame is its size: a body has its own. */
-    private static SinglePiece alone(DocketSpec d, String itemId) {
-        d.item(itemId);
-        SinglePiece piece = d.single();
-        if (!piece.item().id().equals(itemId)) {
-            throw new InvalidRequest(InvalidRequest.Reason.PLAN_DIFFERS, "This piece is not on the sheet.", "Look at the docket as it is now.");
+    /** A piece of the plan, whose frame is its size: a body has its own. */
+    private static Item framed(DocketSpec d, String itemId) {
+        Item item = d.item(itemId);
+        if (!d.plan().frames() || !d.plan().items().contains(itemId)) {
+            throw new InvalidRequest(InvalidRequest.Reason.PLAN_DIFFERS, "This piece is not laid by its size here.", "Look at the docket as it is now.");
         }
-        return piece;
+        return item;
     }
 }

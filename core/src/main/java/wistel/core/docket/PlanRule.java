@@ -5,6 +5,7 @@ import wistel.core.docket.Finding.Subject;
 import java.util.List;
 import java.util.stream.Stream;
 import wistel.core.sheet.Chart;
+import wistel.core.sheet.Gang;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.SheetPlan;
 import wistel.core.sheet.Single;
@@ -16,6 +17,11 @@ final class PlanRule implements Rule {
         @Override
         public List<Rule> single(Single plan) {
             return List.of(new EdgeRule(), new AnnotationRule());
+        }
+
+        @Override
+        public List<Rule> gang(Gang plan) {
+            return List.of(new EdgeRule(), new OverlapRule(), new AnnotationRule());
         }
 
         @Override

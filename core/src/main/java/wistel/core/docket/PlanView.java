@@ -1,6 +1,7 @@
 package wistel.core.docket;
 
 import wistel.core.sheet.Chart;
+import wistel.core.sheet.Gang;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.SheetPlan;
 import wistel.core.sheet.Single;
@@ -29,6 +30,11 @@ public sealed interface PlanView {
         return d.plan().accept(new SheetPlan.Visitor<>() {
             @Override
             public PlanView single(Single plan) {
+                return new OnSheet();
+            }
+
+            @Override
+            public PlanView gang(Gang plan) {
                 return new OnSheet();
             }
 

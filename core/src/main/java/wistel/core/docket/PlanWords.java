@@ -2,6 +2,7 @@ package wistel.core.docket;
 
 import wistel.core.length.Length;
 import wistel.core.sheet.Chart;
+import wistel.core.sheet.Gang;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
@@ -59,6 +60,16 @@ final class PlanWords implements SheetPlan.Visitor<PlanWords.Said> {
 
     private static String white(Rect at, double below) {
         return ", white " + Length.mm(at.x()) + " mm at the sides, " + Length.mm(at.y()) + " above and " + Length.mm(below) + " below";
+    }
+
+    @Override
+    public Said gang(Gang plan) {
+        int prints = layout.placed().size();
+        int pages = layout.pages().size();
+        String together = prints == 1 ? "one picture" : prints + " pictures together";
+        String lost = layout.losses().isEmpty() ? "" : layout.losses().size() == 1 ? ", one of them cropped" : ", " + layout.losses().size() + " of them cropped";
+        double bare = layout.bareMm2() / layout.pages().stream().mapToDouble(Page::areaMm2).sum();
+        return new Said(together + " on " + (pages == 1 ? "" : pages + " × ") + d.stock().name(), ", " + together + lost + ", " + Words.percent(bare) + " of the paper bare");
     }
 
     @Override

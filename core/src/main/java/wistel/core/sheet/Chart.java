@@ -75,6 +75,11 @@ public record Chart(String itemId, double widthMm, double leastShare, List<Strin
     }
 
     @Override
+    public boolean frames() {
+        return false;
+    }
+
+    @Override
     public Edge edge() {
         return Edge.BORDERED;
     }

@@ -33,6 +33,10 @@ public record Placed(String id, String itemId, String renditionId, Crop crop, do
         return new Placed(renditionId, crop, 0, atMm, Orientation.UPRIGHT);
     }
 
+    Placed oriented(Orientation next) {
+        return new Placed(id, itemId, renditionId, crop, straighten, atMm, next, bleed, sides);
+    }
+
     Placed bled(double mm) {
         return new Placed(id, itemId, renditionId, crop, straighten, atMm, orientation, mm > 0 ? Optional.of(Bleed.round(crop, atMm, mm)) : Optional.empty(), sides);
     }
@@ -57,7 +61,7 @@ public record Placed(String id, String itemId, String renditionId, Crop crop, do
             .map(p -> new Placed(id, itemId, renditionId, p.crop(), straighten, p.atMm(), p.orientation(), Optional.empty(), Optional.empty())).toList();
     }
 
-    /** What of it lies on a page of this size, of an upright picture; empty where nothing does. */
+    /** What of it lies on a page of this size; empty where nothing does. */
     public Optional<Placed> on(double pageWidthMm, double pageHeightMm) {
         double left = Math.max(0, atMm.x());
         double top = Math.max(0, atMm.y());
@@ -66,10 +70,23 @@ public record Placed(String id, String itemId, String renditionId, Crop crop, do
         if (width <= 0 || height <= 0) {
             return Optional.empty();
         }
-        double perX = crop.width() / atMm.width();
-        double perY = crop.height() / atMm.height();
-        Crop shown = new Crop(crop.x() + (left - atMm.x()) * perX, crop.y() + (top - atMm.y()) * perY, width * perX, height * perY);
-        return Optional.of(bare(shown, new Rect(left, top, width, height)));
+        return Optional.of(part(new Rect(left, top, width, height)));
+    }
+
+    /** What of it lies in a rectangle inside of it, without anything made round it. */
+    private Placed part(Rect in) {
+        Rect share = new Rect((in.x() - atMm.x()) / atMm.width(), (in.y() - atMm.y()) / atMm.height(), in.width() / atMm.width(), in.height() / atMm.height());
+        Rect upright = share.turned(orientation.inverse(), 1, 1);
+        return bare(new Crop(crop.x() + upright.x() * crop.width(), crop.y() + upright.y() * crop.height(), upright.width() * crop.width(), upright.height() * crop.height()), in);
+    }
+
+    /** Its width on paper as the picture stands upright. */
+    public double uprightWidthMm() {
+        return orientation.swapsSides() ? atMm.height() : atMm.width();
+    }
+
+    public double uprightHeightMm() {
+        return orientation.swapsSides() ? atMm.width() : atMm.height();
     }
 
     Placed moved(double dx, double dy) {
@@ -83,13 +100,7 @@ public record Placed(String id, String itemId, String renditionId, Crop crop, do
 
     /** What of it is seen from the front of the body that it goes round, without its sides; all of one that goes round nothing. */
     public Placed face() {
-        return sides.map(s -> {
-            Rect face = s.faceMm();
-            double perX = crop.width() / atMm.width();
-            double perY = crop.height() / atMm.height();
-            Crop shown = new Crop(crop.x() + (face.x() - atMm.x()) * perX, crop.y() + (face.y() - atMm.y()) * perY, face.width() * perX, face.height() * perY);
-            return bare(shown, face);
-        }).orElse(this);
+        return sides.map(s -> part(s.faceMm())).orElse(this);
     }
 
     /** All that is printed of it, what is made round it too. */
@@ -99,7 +110,6 @@ public record Placed(String id, String itemId, String renditionId, Crop crop, do
 
     /** Pixels of the picture per inch of paper, across the picture. */
     public double ppi() {
-        double acrossMm = orientation.swapsSides() ? atMm.height() : atMm.width();
-        return Ppi.of(crop.width(), acrossMm);
+        return Ppi.of(crop.width(), uprightWidthMm());
     }
 }

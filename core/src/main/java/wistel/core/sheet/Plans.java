@@ -15,6 +15,11 @@ public final class Plans {
             }
 
             @Override
+            public Optional<Single> gang(Gang gang) {
+                return Optional.empty();
+            }
+
+            @Override
             public Optional<Single> wrap(Wrap wrap) {
                 return Optional.empty();
             }
@@ -30,6 +35,11 @@ public final class Plans {
         return plan.accept(new SheetPlan.Visitor<>() {
             @Override
             public Optional<Wrap> single(Single single) {
+                return Optional.empty();
+            }
+
+            @Override
+            public Optional<Wrap> gang(Gang gang) {
                 return Optional.empty();
             }
 

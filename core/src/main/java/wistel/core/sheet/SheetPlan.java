@@ -5,7 +5,7 @@ import java.util.Map;
 import wistel.core.paper.Stock;
 
 /** How the work sits on the paper. Each plan is an algorithm of its own; all of them give a {@link Layout}. */
-public sealed interface SheetPlan permits Single, Chart, Wrap {
+public sealed interface SheetPlan permits Single, Gang, Chart, Wrap {
     /** Upright size of a picture. */
     record PixelSize(int width, int height) {
         public PixelSize {
@@ -22,6 +22,8 @@ public sealed interface SheetPlan permits Single, Chart, Wrap {
     /** What differs from plan to plan outside of this package: words, rules, views. A new plan doesn't compile until each of them has an answer. */
     interface Visitor<R> {
         R single(Single plan);
+
+        R gang(Gang plan);
 
         R wrap(Wrap plan);
 
@@ -49,6 +51,9 @@ public sealed interface SheetPlan permits Single, Chart, Wrap {
 
     /** How pictures meet the paper's edge. */
     Edge edge();
+
+    /** Pieces are as large as their frames; else the plan says how large they are. */
+    boolean frames();
 
     /** What stands round its pieces is written and drawn: captions, rules, cut marks. */
     boolean annotates();

@@ -53,6 +53,11 @@ public record Single(String itemId, boolean across, Borders borders, Edge edge) 
     }
 
     @Override
+    public boolean frames() {
+        return true;
+    }
+
+    @Override
     public boolean annotates() {
         return true;
     }

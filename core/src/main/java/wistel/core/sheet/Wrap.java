@@ -67,6 +67,11 @@ public record Wrap(String itemId, boolean across, WrapBody body, Panels panels, 
     }
 
     @Override
+    public boolean frames() {
+        return false;
+    }
+
+    @Override
     public Edge edge() {
         return Edge.BORDERED;
     }

@@ -50,6 +50,8 @@ import wistel.core.sheet.Caption;
 import wistel.core.sheet.Edge;
 import wistel.core.sheet.SheetPlan;
 import wistel.core.sheet.Frame;
+import wistel.core.sheet.Gang;
+import wistel.core.sheet.Item;
 import wistel.core.tone.KeptCurve;
 import wistel.core.tone.ToneCurve;
 import wistel.core.tone.ToneScale;
@@ -178,6 +180,20 @@ public class PreflightTest {
         assertThat(missing).hasSize(1);
         assertThat(missing.get(0).subjects()).containsExactly(new Finding.Subject.OfPicture("r1"), new Finding.Subject.OfPicture("r2"));
         assertThat(codes(missing.get(0).mends().get(0).change().on(two), facts)).doesNotContain(Code.PROFILE_MISSING);
+    }
+
+    @Test
+    public void piecesOverOneAnotherStopThePrint() {
+        DocketSpec d = ready();
+        List<Item> items = List.of(Item.whole("a", "r1", 90, 60), Item.whole("b", "r1", 90, 60));
+        DocketSpec over = d.withPictures(d.renditions(), items, new Gang(false, List.of(new Gang.Spot("a", 1, 20, 20, false), new Gang.Spot("b", 1, 100, 20, false))));
+        assertThat(findings(over, facts())).anySatisfy(x -> {
+            assertThat(x.code()).isEqualTo(Code.PIECES_OVERLAP);
+            assertThat(x.what()).contains("10 mm");
+        });
+        DocketSpec beside = over.withPlan(new Gang(false, List.of(new Gang.Spot("a", 1, 20, 20, false), new Gang.Spot("b", 1, 110, 20, false))));
+        assertThat(codes(beside, facts())).doesNotContain(Code.PIECES_OVERLAP);
+        assertThat(Readback.of(beside, facts(), facts().layout(beside))).contains("2 pictures together, 83 % of the paper bare");
     }
 
     @Test

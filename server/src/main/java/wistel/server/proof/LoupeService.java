@@ -81,9 +81,10 @@ class LoupeService {
         int dpi = judged.facts().printer().map(p -> p.inputDpi(Math.min(placed.ppi(), d.resolution().mostPpi()))).orElse(DPI_WITHOUT_PRINTER);
         int side = SIDE + 2 * AROUND;
         double mm = side * Length.MM_PER_INCH / dpi;
-        Rect lies = placed.atMm();
-        Rect shifted = new Rect(mm / 2 - at.x * lies.width(), mm / 2 - at.y * lies.height(), lies.width(), lies.height());
-        Page page = Page.of(mm, mm, Margins.NONE, Orientation.UPRIGHT, List.of(new Placed(renditionId, placed.crop(), placed.straighten(), shifted, placed.orientation())), List.of());
+        double width = placed.uprightWidthMm();
+        double height = placed.uprightHeightMm();
+        Rect shifted = new Rect(mm / 2 - at.x * width, mm / 2 - at.y * height, width, height);
+        Page page = Page.of(mm, mm, Margins.NONE, Orientation.UPRIGHT, List.of(new Placed(renditionId, placed.crop(), placed.straighten(), shifted, Orientation.UPRIGHT)), List.of());
         IccProfile source = previews.profile(master);
         PictureFile file = PictureFile.open(files.image(master.hash()));
         LayoutRenderer.Picture picture = new LayoutRenderer.Picture(file.rows(), file.facts().orientation(), PictureLight.of(source), PictureLight.luminance(source),

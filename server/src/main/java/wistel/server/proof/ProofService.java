@@ -37,6 +37,7 @@ import wistel.core.icc.transform.Transform;
 import wistel.core.icc.transform.TransformCache;
 import wistel.core.paper.PairingVersion;
 import wistel.core.pictures.Crop;
+import wistel.core.pictures.Orientation;
 import wistel.core.pictures.LabScan;
 import wistel.core.pictures.LightCurve;
 import wistel.core.pictures.View;
@@ -444,8 +445,9 @@ public class ProofService {
     public record Scanned(String scanHash, Page page, Placed placed) {
     }
 
-    /** The picture's part of the scan, upright as it was placed. */
+    /** The picture's part of the scan, as the picture stands upright. */
     private View scanView(Scanned scanned, int width, int height) {
+        Orientation turned = scanned.placed.orientation();
         Placed placed = scanned.placed;
         LabScan scan;
         try (InputStream in = files.open(scanned.scanHash)) {
@@ -458,13 +460,13 @@ public class ProofService {
         double x = Math.max(0, placed.atMm().x() * perMm);
         double y = Math.max(0, placed.atMm().y() * perMm);
         Crop crop = new Crop(x, y, Math.min(sheet.width() - x, placed.atMm().width() * perMm), Math.min(sheet.height() - y, placed.atMm().height() * perMm));
-        return sheet.scaled(crop, width, height, CODES);
+        return sheet.scaled(crop, turned.swapsSides() ? height : width, turned.swapsSides() ? width : height, CODES).oriented(turned.inverse());
     }
 
     public byte[] scan(Scanned scanned, Display display, int longest) {
         Placed placed = scanned.placed;
-        double scale = Math.min(longest, LARGEST_SCAN_VIEW) / Math.max(placed.atMm().width(), placed.atMm().height());
-        View view = scanView(scanned, (int) Math.max(1, Math.round(placed.atMm().width() * scale)), (int) Math.max(1, Math.round(placed.atMm().height() * scale)));
+        double scale = Math.min(longest, LARGEST_SCAN_VIEW) / Math.max(placed.uprightWidthMm(), placed.uprightHeightMm());
+        View view = scanView(scanned, (int) Math.max(1, Math.round(placed.uprightWidthMm() * scale)), (int) Math.max(1, Math.round(placed.uprightHeightMm() * scale)));
         Transform toDisplay = transforms.get(new Recipe.FromLab(display.profile(), Intent.ABSOLUTE));
         return Png.of(view.width(), view.height(), toDisplay.apply(view.pixels()), display);
     }
@@ -473,7 +475,7 @@ public class ProofService {
     double scanDifference(ToneProofs.Toned promised, ColourRoute.ByWistel route, Scanned scanned) {
         Placed placed = scanned.placed;
         int w = 160;
-        int h = (int) Math.max(1, Math.round(w * placed.atMm().height() / placed.atMm().width()));
+        int h = (int) Math.max(1, Math.round(w * placed.uprightHeightMm() / placed.uprightWidthMm()));
         View small = part(promised.seen().master(), placed, w, h);
         char[] shown = proofLab(promised.seen(), promised.pairing().profileHash(), onward(route), true).apply(small.pixels());
         return meanDifference(shown, scanView(scanned, w, h).pixels());
