@@ -1,3 +1,6 @@
+/** This tab, among all that the server tells of changes: it has the answers to its own. */
+export const TAB = Array.from(crypto.getRandomValues(new Uint8Array(12)), (b) => b.toString(16).padStart(2, '0')).join('')
+
 /** A refusal by the server, in its words (RFC 9457). */
 export class Problem extends Error {
   constructor(
@@ -22,7 +25,7 @@ async function answer<T>(response: Response): Promise<T> {
 }
 
 async function send<T>(method: string, url: string, body?: unknown, version?: number, signal?: AbortSignal): Promise<T> {
-  const headers: Record<string, string> = {}
+  const headers: Record<string, string> = { 'Wistel-Tab': TAB }
   if (body !== undefined) headers['Content-Type'] = 'application/json'
   if (version !== undefined) headers['If-Match'] = `"${version}"`
   const init: RequestInit = { method, headers }
@@ -71,6 +74,7 @@ export function upload<T>(url: string, file: File, most: number, progress: (shar
     request.onerror = () =>
       reject(new Problem('server-away', 'The connection broke off.', 'Nothing of this file was kept: drop it again.'))
     request.setRequestHeader('Content-Type', 'application/octet-stream')
+    request.setRequestHeader('Wistel-Tab', TAB)
     request.send(file)
   })
 }

@@ -1,5 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query'
 import { useEffect } from 'react'
+import { TAB } from './client'
 
 /** Listens to the server's events and has what they name asked for again. After a break everything is asked for. */
 export function useServerEvents() {
@@ -35,8 +36,9 @@ export function useServerEvents() {
     })
     // other tabs follow
     source.addEventListener('docket', (e) => {
+      const { id, tab } = JSON.parse((e as MessageEvent<string>).data) as { id: string; tab: string }
       client.invalidateQueries({ queryKey: ['bench'] })
-      client.invalidateQueries({ queryKey: ['docket', (JSON.parse((e as MessageEvent<string>).data) as { id: string }).id] })
+      if (tab !== TAB) client.invalidateQueries({ queryKey: ['docket', id] })
     })
     return () => source.close()
   }, [client])

@@ -820,6 +820,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/dockets/{id}/setting-choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["settings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dockets/{id}/sheet": {
         parameters: {
             query?: never;
@@ -972,6 +988,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["gamut"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/masters/{hash}/histogram": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["histogram"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2186,7 +2218,6 @@ export interface components {
             hash: string;
             /** Format: int32 */
             height: number;
-            histogram: components["schemas"]["Histogram"];
             /** Format: uuid */
             id: string;
             profileHash: string;
@@ -2314,7 +2345,6 @@ export interface components {
         };
         Options: {
             borderless: components["schemas"]["Borderless"];
-            settings: components["schemas"]["SettingChoice"][];
             stocks: components["schemas"]["StockChoice"][];
         };
         Output: {
@@ -4504,6 +4534,28 @@ export interface operations {
             };
         };
     };
+    settings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SettingChoice"][];
+                };
+            };
+        };
+    };
     cutSheet: {
         parameters: {
             query?: never;
@@ -4807,6 +4859,28 @@ export interface operations {
                 };
                 content: {
                     "image/png": string;
+                };
+            };
+        };
+    };
+    histogram: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                hash: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Histogram"];
                 };
             };
         };

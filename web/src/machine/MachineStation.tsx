@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/react-query'
+import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { Button } from 'antd'
 import { useState } from 'react'
 import { get } from '../api/client'
@@ -13,6 +13,12 @@ export function MachineStation({ view, picture, tools, go }: StationProps) {
   const { data: printers } = useQuery({
     queryKey: ['printers'],
     queryFn: ({ signal }) => get<Printer[]>('/api/printers', signal),
+  })
+  const { data: choices } = useQuery({
+    queryKey: ['docket', view.id, 'setting-choices', view.version],
+    queryFn: ({ signal }) => get<SettingChoice[]>(`/api/dockets/${view.id}/setting-choices`, signal),
+    enabled: !!view.pairing,
+    placeholderData: keepPreviousData,
   })
   const [rest, showRest] = useState(false)
   if (!view.pairing) {
@@ -29,14 +35,14 @@ export function MachineStation({ view, picture, tools, go }: StationProps) {
     )
   }
   const printer = printers?.find((p) => p.id === view.pairing.printerId)
-  const settings = view.options.settings
+  const settings = choices ?? []
   const others = settings.filter((s) => s.rest)
   return (
     <div className="station machine">
       <section className="settings-told" aria-label="Machine">
         <h2 className="head">What {view.pairing.printerName} will be told</h2>
         <StationFindings view={view} tools={tools} stage="MACHINE" />
-        {settings.length === 0 && <p className="soft">{WORDS.silent}</p>}
+        {choices?.length === 0 && <p className="soft">{WORDS.silent}</p>}
         {settings
           .filter((s) => !s.rest)
           .map((s) => (
@@ -55,7 +61,7 @@ export function MachineStation({ view, picture, tools, go }: StationProps) {
         <div className="scrolled">
           <h2 className="head">{WORDS.way}</h2>
           <ol className="colour-path">
-            {colourPath(view, picture).map(([head, text]) => (
+            {colourPath(view, picture, settings).map(([head, text]) => (
               <li key={head}>
                 <b>{head}</b>
                 <div className="soft">{text}</div>

@@ -23,9 +23,8 @@ export const lostWords = (space: string, percent: string, lost: number) =>
   lost < 0.0005 ? `${space} holds every colour of this picture` : `${space} loses ${percent} % of this picture's colours`
 
 /** Who holds which numbers, and where they are converted, one step after the other. */
-export function colourPath(view: DocketView, picture: OnDocket): [string, string][] {
-  const label = (setting: string) =>
-    view.options.settings.find((s) => s.setting === setting)?.values.find((v) => v.chosen)?.label ?? ''
+export function colourPath(view: DocketView, picture: OnDocket, settings: SettingChoice[]): [string, string][] {
+  const label = (setting: string) => settings.find((s) => s.setting === setting)?.values.find((v) => v.chosen)?.label ?? ''
   const rendition = view.spec.renditions.find((r) => r.id === picture.renditionId)
   const treated = [
     rendition?.treatment.kind === 'monochrome' ? 'monochrome' : 'in colour',

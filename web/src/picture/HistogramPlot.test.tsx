@@ -1,9 +1,8 @@
 import { renderToStaticMarkup } from 'react-dom/server'
 import { expect, test } from 'vitest'
-import type { Histogram } from '../api/types'
 import { HistogramPlot } from './HistogramPlot'
 
-const drawn = (...counts: number[][]) => renderToStaticMarkup(<HistogramPlot histogram={{ counts } as Histogram} />)
+const drawn = (...counts: number[][]) => renderToStaticMarkup(<HistogramPlot counts={counts} />)
 const paths = (svg: string) => [...svg.matchAll(/<path d="([^"]*)"/g)].map((m) => m[1] as string)
 const heights = (path: string) =>
   path

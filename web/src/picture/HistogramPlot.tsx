@@ -4,8 +4,7 @@ const DASHES = ['', '4 2', '1.5 2']
 const NAMES = ['red', 'green', 'blue']
 
 /** Levels from solid black to bare paper; channels told apart by the stroke, because colour belongs to pictures. */
-export function HistogramPlot({ histogram }: { histogram: Histogram }) {
-  const channels = histogram.counts
+export function HistogramPlot({ counts: channels }: { counts: Histogram['counts'] }) {
   const peak = Math.max(1, ...channels.flatMap((c) => c.slice(2, 254)))
   const path = (counts: number[]) =>
     counts

@@ -3,7 +3,7 @@ import { Button, Checkbox } from 'antd'
 import { useEffect, useRef, useState } from 'react'
 import { get } from '../api/client'
 import { asked, type ColourChange, changeOf, masterUrl, renditionOf, treated } from '../api/pictures'
-import type { Ends } from '../api/types'
+import type { Ends, Histogram } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { Booth } from '../parts/BoothPicture'
 import { BOOTH } from '../parts/booth'
@@ -26,6 +26,11 @@ export function PictureStation({ view, picture, tools, go }: StationProps) {
   const shown = useLivePicture(masterUrl(m.hash, BOOTH, draft ?? treated(r.treatment)))
   const paired = view.pairing !== null && view.pairing !== undefined
   const change = changeOf(r)
+  const { data: levels } = useQuery({
+    queryKey: ['histogram', picture.master.hash],
+    queryFn: ({ signal }) => get<Histogram>(`/api/masters/${picture.master.hash}/histogram`, signal),
+    staleTime: Number.POSITIVE_INFINITY,
+  })
   const { data: found } = useQuery({
     queryKey: ['ends', view.id, picture.renditionId, view.pairing?.pairingId, view.version],
     queryFn: ({ signal }) =>
@@ -71,16 +76,17 @@ export function PictureStation({ view, picture, tools, go }: StationProps) {
         <TreatmentCard view={view} picture={picture} tools={tools} draft={draft} setDraft={setDraft} pointed={pointed} />
         <section>
           <h2 className="head">Levels</h2>
-          <HistogramPlot histogram={m.histogram} />
+          <HistogramPlot counts={levels?.counts ?? Array<number[]>(m.channels).fill([])} />
           <dl className="rows">
             <dt>bare paper</dt>
             <dd>
-              {percent(m.histogram.bareShare)} of the master{found && `, ${percent(found.bareShare)} of the print`} gets no ink at
-              all
+              {levels && percent(levels.bareShare)} of the master{found && `, ${percent(found.bareShare)} of the print`} gets no
+              ink at all
             </dd>
             <dt>solid black</dt>
             <dd>
-              {percent(m.histogram.solidShare)} of the master{found && `, ${percent(found.blockedShare)} of the print is blocked`}
+              {levels && percent(levels.solidShare)} of the master
+              {found && `, ${percent(found.blockedShare)} of the print is blocked`}
             </dd>
           </dl>
           <Checkbox checked={ends} disabled={!paired} onChange={(e) => setEnds(e.target.checked)}>

@@ -1,4 +1,3 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { Button, Checkbox, Radio, Segmented } from 'antd'
 import { useEffect, useRef, useState } from 'react'
 import { Link } from 'react-router'
@@ -14,7 +13,6 @@ import {
   renditionOf,
   treated,
 } from '../api/pictures'
-import { forScreen } from '../api/screen'
 import type { DocketView, Figures, Intent, OnDocket, Probe } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { typing } from '../frame/Frame'
@@ -30,6 +28,7 @@ import { useProofView } from '../parts/useProofView'
 import { useSettled } from '../parts/useSettled'
 import { CompensateCard } from '../rendition/CompensateCard'
 import { ShadowStrip } from '../rendition/ShadowStrip'
+import { useFigures } from '../rendition/useFigures'
 import { CAUSES, INTENTS, NOT_THIS, TONES } from './words'
 import './proof.css'
 
@@ -65,14 +64,7 @@ export function ProofStation(props: StationProps) {
   useEffect(() => setDraft(undefined), [view.version])
   const change = bare ? treated(saved.treatment) : (draft ?? saved)
   const settled = useSettled(change, 200)
-  const { data: figures } = useQuery({
-    queryKey: ['figures', view.id, picture.renditionId, view.version, forScreen()],
-    queryFn: ({ signal }) =>
-      get<Figures>(`/api/dockets/${view.id}/renditions/${picture.renditionId}/figures${forScreen('?')}`, signal),
-    enabled: paired,
-    staleTime: Number.POSITIVE_INFINITY,
-    placeholderData: keepPreviousData,
-  })
+  const figures = useFigures(view, picture, true, paired)
 
   const blackAlways = figures?.blackAlways.includes(intent) ?? false
 

@@ -1,15 +1,16 @@
-import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { Button, Checkbox, Input, InputNumber, Select, Slider } from 'antd'
 import { memo, useEffect, useRef, useState } from 'react'
 import { get, type Problem, post } from '../api/client'
 import { type ColourChange, renditionOf } from '../api/pictures'
-import type { Compensated, CompensationView, Figures, Suggested } from '../api/types'
+import type { Compensated, CompensationView, Suggested } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { CurvePlot } from '../parts/CurvePlot'
 import { fixed } from '../parts/numbers'
 import { useSettled } from '../parts/useSettled'
 import { HUES, movesOf, type Sliders, slidersOf } from './moves'
 import './rendition.css'
+import { useFigures } from './useFigures'
 import { useHues, useShape } from './useShape'
 import { SLIDERS, WORDS } from './words'
 
@@ -33,15 +34,8 @@ export function CompensateCard({ view, picture, tools, draft, setDraft }: Props)
   useEffect(() => {
     if (saved.kept) setOrigin(saved.kept.id)
   }, [saved.kept])
-  const key = ['figures', view.id, picture.renditionId, view.version]
-  const figures = (compensated: boolean) => ({
-    queryKey: [...key, compensated],
-    queryFn: ({ signal }: { signal: AbortSignal }) =>
-      get<Figures>(`/api/dockets/${view.id}/renditions/${picture.renditionId}/figures?compensated=${compensated}`, signal),
-    placeholderData: keepPreviousData,
-  })
-  const { data: without } = useQuery(figures(false))
-  const { data: withMoves } = useQuery(figures(true))
+  const without = useFigures(view, picture, false)
+  const withMoves = useFigures(view, picture, true)
   const { data: kept = [] } = useQuery({
     queryKey: ['compensations'],
     queryFn: ({ signal }) => get<CompensationView[]>('/api/compensations', signal),

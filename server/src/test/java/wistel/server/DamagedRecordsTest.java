@@ -67,7 +67,7 @@ public class DamagedRecordsTest extends InTestRoom {
             {"wedge_reading", "left_out = '[null]'", "ctid = (select min(ctid) from wedge_reading)", "reading "},
             {"wedge_reading", "hash = 'gone'", "ctid = (select min(ctid) from wedge_reading)", "reading "},
             {"wedge_reading", "fit = '[]'", "ctid = (select min(ctid) from wedge_reading)", null},
-            {"master", "histogram = '[]'", "ctid = (select min(ctid) from master)", "picture "},
+            {"master", "histogram = '[]'", "ctid = (select min(ctid) from master)", null},
             {"master", "hash = repeat('0', 64)", "ctid = (select min(ctid) from master)", "docket "},
             {"setting", "value = 'many'", "key = 'print-file-days'", "setting "},
         };
@@ -100,6 +100,18 @@ public class DamagedRecordsTest extends InTestRoom {
         if (named != null && !named.isEmpty()) {
             assertThat(api.get("/api/damaged").body().findValuesAsString("name")).as(table + ": " + damage).anyMatch(n -> n.startsWith(named));
         }
+    }
+
+    /** A histogram is needed by the picture station alone. */
+    @Test
+    public void aDamagedHistogramIsNamedWhereItIsAskedFor() {
+        String hash = api.get("/api/bench").body().get(0).path("dockets").get(0).path("pictures").get(0).path("masterHash").asString();
+        assertThat(api.get("/api/masters/" + hash + "/histogram").body().path("counts").size()).isBetween(1, 3);
+        test.sql("create table kept_aside as select * from master");
+        before = "master";
+        test.sql("update master set histogram = '[]' where hash = '" + hash + "'");
+        assertThat(api.get("/api/masters/" + hash + "/histogram").status()).isEqualTo(422);
+        assertThat(api.get("/api/damaged").body().findValuesAsString("name")).anyMatch(n -> n.startsWith("picture "));
     }
 
     /** As it was: the next damage is the only one. */

@@ -116,7 +116,7 @@ public class ForeignRulesTest {
     }
 
     private JsonNode setting(String path, String name) {
-        return api.get(path).body().path("options").path("settings").valueStream().filter(s -> s.path("setting").asString().equals(name)).findFirst().orElseThrow();
+        return api.get(path + "/setting-choices").body().valueStream().filter(s -> s.path("setting").asString().equals(name)).findFirst().orElseThrow();
     }
 
     @Test(dependsOnMethods = "itsSuppliesMediaAndRulesAreShown")

@@ -21,6 +21,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import wistel.core.docket.Command;
+import wistel.core.docket.SettingChoice;
 import wistel.server.edge.Events;
 import wistel.server.master.MasterImport;
 
@@ -81,6 +82,12 @@ class DocketController {
     @GetMapping("/dockets/{id}")
     ResponseEntity<DocketView> get(@PathVariable UUID id) {
         return answer(id);
+    }
+
+    /** What the docket's printer can be set to, and what forbids what. */
+    @GetMapping("/dockets/{id}/setting-choices")
+    List<SettingChoice> settings(@PathVariable UUID id) {
+        return views.settings(id);
     }
 
     /** Makes one decision. */

@@ -7,7 +7,6 @@ import java.util.UUID;
 import wistel.core.docket.DocketSpec;
 import wistel.core.docket.Finding;
 import wistel.core.docket.PlanView;
-import wistel.core.docket.SettingChoice;
 import wistel.core.docket.StageStatus;
 import wistel.core.length.Ppi;
 import wistel.core.paper.PairingVersion;
@@ -80,6 +79,6 @@ public record DocketView(UUID id, int number, int version, Optional<String> undo
     }
 
     /** What can be chosen for this pairing's printer. */
-    public record Options(List<StockChoice> stocks, Borderless borderless, List<SettingChoice> settings) {
+    public record Options(List<StockChoice> stocks, Borderless borderless) {
     }
 }

@@ -11,6 +11,7 @@ import wistel.core.docket.PlanView;
 import wistel.core.docket.PreflightFacts;
 import wistel.core.docket.Readback;
 import wistel.core.docket.Resolution;
+import wistel.core.docket.SettingChoice;
 import wistel.core.docket.SettingChoices;
 import wistel.core.docket.Track;
 import wistel.core.length.Length;
@@ -22,7 +23,6 @@ import wistel.core.rendition.Rendition;
 import wistel.core.sheet.Frame;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.Page;
-import wistel.core.sheet.Placed;
 import wistel.core.tone.KeptCurve;
 import wistel.server.docket.DocketView.Borderless;
 import wistel.server.docket.DocketView.OnDocket;
@@ -77,17 +77,22 @@ public class DocketViews {
             .map(k -> new DocketView.Tones(key, k.wedge(), k.measured(), KeptCurve.isOn(key), Math.abs(k.curve().largestMove().sent()))));
     }
 
+    /** What its printer can be set to: for the machine station alone, as it takes as long as all of the view. */
+    List<SettingChoice> settings(UUID id) {
+        DocketAssessment judged = assessor.assess(dockets.get(id));
+        return SettingChoices.of(judged.row().spec(), judged.facts());
+    }
+
     private Options options(DocketSpec d, DocketAssessment judged) {
         PreflightFacts facts = judged.facts();
         Optional<PrinterDescription> printer = facts.printer();
-        Placed placed = judged.layout().placed().get(0);
-        double aspect = placed.crop().width() / placed.crop().height();
+        // of what lies first; where nothing does, no sheet is filled
+        double aspect = judged.layout().placed().stream().findFirst().map(p -> p.crop().width() / p.crop().height()).orElse(0.0);
         Stream<StockChoice> known = SheetSize.KNOWN.stream().map(Stock.Sheet::of).map(s -> choice(d, facts, s, aspect, false));
         Stream<StockChoice> own = ownSheets.all().stream().map(s -> choice(d, facts, s, aspect, true));
         Stream<StockChoice> rolls = facts.rolls(d).stream().map(r -> choice(d, facts, r, aspect, false));
         List<StockChoice> stocks = Stream.of(known, own, rolls).flatMap(s -> s).filter(c -> printer.isEmpty() || c.feed().isPresent()).toList();
-        return new Options(stocks, new Borderless(facts.offersBorderless(d), printer.map(PrinterDescription::overEdgesMm).orElse(List.of())),
-            SettingChoices.of(d, facts));
+        return new Options(stocks, new Borderless(facts.offersBorderless(d), printer.map(PrinterDescription::overEdgesMm).orElse(List.of())));
     }
 
     private static StockChoice choice(DocketSpec d, PreflightFacts facts, Stock stock, double aspect, boolean own) {

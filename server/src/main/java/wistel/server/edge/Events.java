@@ -11,6 +11,7 @@ import java.util.concurrent.RejectedExecutionException;
 import java.util.concurrent.SynchronousQueue;
 import java.util.concurrent.ThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
+import java.util.regex.Pattern;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.event.ContextClosedEvent;
@@ -21,6 +22,8 @@ import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.context.request.RequestContextHolder;
+import org.springframework.web.context.request.ServletRequestAttributes;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
 /**
@@ -30,6 +33,8 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 @RestController
 public class Events {
     private static final Logger LOG = LoggerFactory.getLogger(Events.class);
+    private static final String TAB = "Wistel-Tab";
+    private static final Pattern TAB_NAME = Pattern.compile("[0-9a-z-]{1,64}");
     private static final int MOST_LISTENERS = 200;
     /** A browser that has so much to be told and doesn't take it is let go of; it asks for everything when it comes back. */
     private static final int MOST_WAITING = 1000;
@@ -117,22 +122,29 @@ public class Events {
         }
     }
 
+    /** The tab whose request this is, as it names itself; empty where it doesn't, or nobody asked. It has its answer, and needn't ask for it again. */
+    private static String tab() {
+        String named = RequestContextHolder.getRequestAttributes() instanceof ServletRequestAttributes request ? request.getRequest().getHeader(TAB) : null;
+        return named != null && TAB_NAME.matcher(named).matches() ? named : "";
+    }
+
     /** Tells all browsers, once what the present transaction did is committed; at once where there is none. */
     public void tell(String kind, String id) {
         if (!TransactionSynchronizationManager.isSynchronizationActive()) {
-            send(kind, id);
+            send(kind, id, tab());
             return;
         }
+        String tab = tab();
         TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
             @Override
             public void afterCommit() {
-                send(kind, id);
+                send(kind, id, tab);
             }
         });
     }
 
-    private void send(String kind, String id) {
-        listeners.forEach(l -> l.put(kind + " " + id, SseEmitter.event().name(kind).data(Map.of("id", id))));
+    private void send(String kind, String id, String tab) {
+        listeners.forEach(l -> l.put(kind + " " + id + " " + tab, SseEmitter.event().name(kind).data(Map.of("id", id, "tab", tab))));
     }
 
     /** Keeps quiet connections alive and finds the ones that are gone. */

@@ -3,7 +3,6 @@ package wistel.server.master;
 import java.time.Instant;
 import java.util.Optional;
 import java.util.UUID;
-import wistel.core.pictures.Histogram;
 
 /**
  * A picture file as it came.
@@ -13,5 +12,5 @@ import wistel.core.pictures.Histogram;
  * @param profileProblem why an embedded profile could not be used; empty when there was none or it is fine
  */
 public record Master(UUID id, String hash, String fileName, long bytes, String format, int width, int height, int bits, int channels,
-                     Optional<String> profileHash, String profileName, String profileProblem, Histogram histogram, Instant added) {
+                     Optional<String> profileHash, String profileName, String profileProblem, Instant added) {
 }

@@ -108,8 +108,8 @@ public class MasterImport {
             }
             Master master = new Master(UUID.randomUUID(), kept.hash(), fileName, kept.bytes(), facts.format(), facts.shownWidth(), facts.shownHeight(),
                 facts.bits(), facts.channels(), embedded.profile.map(IccProfile::hash), embedded.profile.map(IccProfile::description).orElse(""),
-                embedded.problem, counter.histogram(), clock.instant());
-            masters.add(master);
+                embedded.problem, clock.instant());
+            masters.add(master, counter.histogram());
             return master;
         } finally {
             slot.release();

@@ -19,24 +19,26 @@ import wistel.server.store.RecordRepository;
 
 @Repository
 public class MasterRepository {
-    private static final String SELECT = "select m.*, p.description as profile_name from master m left join profile p on p.hash = m.profile_hash ";
+    private static final String SELECT = "select m.id, m.hash, m.file_name, m.bytes, m.format, m.width, m.height, m.bits, m.channels, m.profile_hash, m.profile_problem, m.added, p.description as profile_name from master m left join profile p on p.hash = m.profile_hash ";
 
     private final JdbcClient jdbc;
     private final Json json;
     private final RowMapper<Master> row;
+    private final RowMapper<Histogram> histogram;
 
     public MasterRepository(JdbcClient jdbc, Json json, RecordRepository records) {
-        this.row = records.checked(r -> "picture " + r.getString("file_name"), this::row);
+        this.row = records.checked(r -> "picture " + r.getString("file_name"), MasterRepository::row);
+        this.histogram = records.checked(r -> "picture " + r.getString("file_name"), (r, n) -> json.read(r.getString("histogram"), Histogram.class));
         this.jdbc = jdbc;
         this.json = json;
     }
 
-    public void add(Master m) {
+    public void add(Master m, Histogram histogram) {
         jdbc.sql("""
             insert into master (id, hash, file_name, bytes, format, width, height, bits, channels, profile_hash, profile_problem, histogram, added)
             values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?::jsonb, ?)""")
             .params(m.id(), m.hash(), m.fileName(), m.bytes(), m.format(), m.width(), m.height(), m.bits(), m.channels(),
-                m.profileHash().orElse(null), m.profileProblem(), json.text(m.histogram()), Timestamp.from(m.added())).update();
+                m.profileHash().orElse(null), m.profileProblem(), json.text(histogram), Timestamp.from(m.added())).update();
     }
 
     public Optional<Master> byHash(String hash) {
@@ -66,11 +68,17 @@ public class MasterRepository {
         return !List.of().equals(jdbc.sql("select 1 from master where lower(file_name) = lower(?)").param(fileName).query(Integer.class).list());
     }
 
-    private Master row(ResultSet r, int n) throws SQLException {
+    private static Master row(ResultSet r, int n) throws SQLException {
         Optional<String> profile = Optional.ofNullable(r.getString("profile_hash"));
         return new Master(r.getObject("id", UUID.class), r.getString("hash"), r.getString("file_name"), r.getLong("bytes"), r.getString("format"),
             r.getInt("width"), r.getInt("height"), r.getInt("bits"), r.getInt("channels"), profile,
             Optional.ofNullable(r.getString("profile_name")).orElse(""), r.getString("profile_problem"),
-            json.read(r.getString("histogram"), Histogram.class), r.getTimestamp("added").toInstant());
+            r.getTimestamp("added").toInstant());
+    }
+
+    /** @throws NotFound when there is no such picture */
+    public Histogram histogram(String hash) {
+        return jdbc.sql("select file_name, histogram from master where hash = ?").param(hash).query(histogram).optional()
+            .orElseThrow(() -> new NotFound("There is no such picture.", "Go back to the bench."));
     }
 }

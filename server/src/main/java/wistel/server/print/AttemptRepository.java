@@ -180,6 +180,11 @@ public class AttemptRepository implements PrintHistory {
         return withPages(records.readable(jdbc.sql(SELECT + "where a.docket_id = ? order by a.number desc").param(docketId), row));
     }
 
+    /** The newest of each docket; dockets without one are left out. */
+    public List<Attempt> newestOf(Collection<UUID> dockets) {
+        return withPages(records.readable(jdbc.sql(SELECT + "where a.docket_id = any (?) and a.number = (select max(n.number) from attempt n where n.docket_id = a.docket_id)").param(dockets.toArray(UUID[]::new)), row));
+    }
+
     public List<Attempt> running() {
         return withPages(records.readable(jdbc.sql(SELECT + "where a.state in " + RUNNING + " order by a.queued, a.id"), row));
     }

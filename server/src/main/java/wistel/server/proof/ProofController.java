@@ -2,6 +2,7 @@ package wistel.server.proof;
 
 import java.time.Duration;
 import java.util.Comparator;
+import java.time.Duration;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.http.CacheControl;
@@ -24,6 +25,7 @@ import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.icc.transform.ProofView;
 import wistel.core.paper.PairingVersion;
+import wistel.core.pictures.Histogram;
 import wistel.core.printer.RasterType;
 import wistel.core.rendition.PairingComparison;
 import wistel.core.rendition.Rendition;
@@ -41,6 +43,7 @@ import wistel.server.pairing.PairingRepository;
 import wistel.server.print.AttemptPage;
 import wistel.server.print.AttemptRepository;
 import wistel.server.store.ProfileRepository;
+import wistel.server.store.Hash;
 
 /** Pictures and figures of the viewing booth. A picture's address names everything that it depends on, so a browser may keep it for ever. */
 @RestController
@@ -103,6 +106,12 @@ class ProofController {
         return picture(proofs.master(seen(hash, change), displays.display(display, tagged), longest));
     }
 
+    /** How a master's codes are spread. */
+    @GetMapping("/masters/{hash}/histogram")
+    ResponseEntity<Histogram> histogram(@PathVariable String hash) {
+        return ResponseEntity.ok().cacheControl(CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable()).body(masters.histogram(new Hash(hash).hex()));
+    }
+
     /** A master as a version of a pairing would lay it down. */
     @GetMapping(value = "/masters/{hash}/proof", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> proof(@PathVariable String hash, @RequestParam String pairing, @RequestParam int version, @RequestParam Intent intent,
@@ -141,17 +150,17 @@ class ProofController {
     @GetMapping("/dockets/{id}/renditions/{rendition}/figures")
     ProofService.Figures figures(@PathVariable UUID id, @PathVariable String rendition, @RequestParam(defaultValue = "true") boolean compensated,
                                  @RequestParam(defaultValue = SRGB) String display) {
-        DocketRepository.Row row = dockets.get(id);
-        DocketSpec d = row.spec();
-        ToneProofs.Toned toned = toned(row, rendition);
+        DocketAssessment judged = assessor.assess(dockets.get(id));
+        DocketSpec d = judged.row().spec();
+        ToneProofs.Toned toned = toned(judged, rendition);
         return proofs.figures(compensated ? toned.seen() : toned.seen().withoutMoves(), toned.pairing(), onward(d), displays.profile(display));
     }
 
     @GetMapping("/dockets/{id}/renditions/{rendition}/probe")
     ProofService.Probe probe(@PathVariable UUID id, @PathVariable String rendition, @RequestParam double x, @RequestParam double y) {
-        DocketRepository.Row row = dockets.get(id);
-        ToneProofs.Toned toned = toned(row, rendition);
-        return proofs.probe(toned.seen(), toned.pairing(), onward(row.spec()), x, y);
+        DocketAssessment judged = assessor.assess(dockets.get(id));
+        ToneProofs.Toned toned = toned(judged, rendition);
+        return proofs.probe(toned.seen(), toned.pairing(), onward(judged.row().spec()), x, y);
     }
 
     private RenditionCompiler.Onward onward(DocketSpec d) {
@@ -181,10 +190,10 @@ class ProofController {
     /** The spaces that the docket's printer takes, the one that loses least first. */
     @GetMapping("/dockets/{id}/driver-spaces")
     List<DriverSpace> driverSpaces(@PathVariable UUID id) {
-        DocketRepository.Row row = dockets.get(id);
-        return assessor.assess(row).facts().described().driverSpaces().stream().map(RasterType::space).map(space -> {
+        DocketAssessment judged = assessor.assess(dockets.get(id));
+        return judged.facts().described().driverSpaces().stream().map(RasterType::space).map(space -> {
             IccProfile profile = space == RasterType.Space.OPRGB ? StandardSpaces.OPRGB : StandardSpaces.SRGB;
-            double lost = row.spec().renditions().stream().mapToDouble(r -> proofs.lost(counted(row, r.id()), profile)).max().orElse(0);
+            double lost = judged.row().spec().renditions().stream().mapToDouble(r -> proofs.lost(counted(judged, r.id()), profile)).max().orElse(0);
             return new DriverSpace(space, space == RasterType.Space.OPRGB ? "opRGB" : "sRGB", lost);
         }).sorted(Comparator.comparingDouble(DriverSpace::lost)).toList();
     }
@@ -214,10 +223,10 @@ class ProofController {
     /** How a picture would come out on every pairing, the best first; nothing is decided for it. */
     @GetMapping("/dockets/{id}/renditions/{rendition}/pairing-comparison")
     List<PairingComparison> comparison(@PathVariable UUID id, @PathVariable String rendition) {
-        return proofs.compared(counted(dockets.get(id), rendition), pairings.all());
+        return proofs.compared(counted(assessor.assess(dockets.get(id)), rendition), pairings.all());
     }
 
-    /** The scan of one picture of a page; {@code picture} counts from 1. */
+    /** The scan of one picture of a page, as the picture stands upright. */
     @GetMapping(value = "/attempts/{id}/pages/{page}/placed/{placed}/scan", produces = {MediaType.IMAGE_PNG_VALUE, MediaType.IMAGE_JPEG_VALUE})
     ResponseEntity<byte[]> scan(@PathVariable UUID id, @PathVariable int page, @PathVariable String placed, @RequestParam(defaultValue = "900") int longest,
                                 @RequestParam(defaultValue = SRGB) String display, @RequestParam(defaultValue = "true") boolean tagged) {
@@ -268,13 +277,13 @@ class ProofController {
     }
 
     /** As a wedge says that its tones print, where one was measured. */
-    private ToneProofs.Toned toned(DocketRepository.Row row, String renditionId) {
-        return tones.of(assessor.assess(row), renditionId, counted(row, renditionId), pairing(row.spec()));
+    private ToneProofs.Toned toned(DocketAssessment judged, String renditionId) {
+        return tones.of(judged, renditionId, counted(judged, renditionId), pairing(judged.row().spec()));
     }
 
     /** With the part of it that is printed. */
-    private ProofService.Seen counted(DocketRepository.Row row, String renditionId) {
-        return seen(row.spec(), renditionId).on(assessor.assess(row).layout(), renditionId);
+    private ProofService.Seen counted(DocketAssessment judged, String renditionId) {
+        return seen(judged.row().spec(), renditionId).on(judged.layout(), renditionId);
     }
 
     private Master master(DocketSpec d, String renditionId) {

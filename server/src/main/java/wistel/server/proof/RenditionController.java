@@ -19,6 +19,7 @@ import wistel.core.printer.ColourRoute;
 import wistel.core.rendition.Rendition;
 import wistel.core.rendition.RenditionChange;
 import wistel.core.rendition.Toning;
+import wistel.server.docket.DocketAssessment;
 import wistel.server.docket.DocketAssessor;
 import wistel.server.docket.DocketRepository;
 import wistel.server.master.MasterRepository;
@@ -53,9 +54,9 @@ class RenditionController {
     }
 
     /** As a wedge says that its tones print, where one was measured. */
-    private ToneProofs.Toned toned(UUID id, String rendition, String change) {
-        DocketRepository.Row row = dockets.get(id);
-        return tones.of(assessor.assess(row), rendition, seen(row.spec(), rendition, change), pairing(row.spec()));
+    private ToneProofs.Toned toned(DocketAssessment judged, String rendition, String change) {
+        DocketSpec d = judged.row().spec();
+        return tones.of(judged, rendition, seen(d, rendition, change), pairing(d));
     }
 
     private PairingVersion pairing(DocketSpec d) {
@@ -87,8 +88,9 @@ class RenditionController {
     /** Grays from black to paper, as the picture's treatment and moves print them. */
     @GetMapping(value = "/ramp", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> ramp(@PathVariable UUID id, @PathVariable String rendition, @RequestParam(defaultValue = "") String change) {
-        DocketSpec d = dockets.get(id).spec();
-        Optional<ToneProofs.Toned> toned = d.pairingId().flatMap(pairings::find).map(p -> toned(id, rendition, change));
+        DocketAssessment judged = assessor.assess(dockets.get(id));
+        DocketSpec d = judged.row().spec();
+        Optional<ToneProofs.Toned> toned = judged.facts().pairing().map(p -> toned(judged, rendition, change));
         byte[] png = renditions.ramp(toned.map(ToneProofs.Toned::seen).orElseGet(() -> seen(d, rendition, change)), toned.map(ToneProofs.Toned::pairing),
             toned.map(t -> d.shownRoute(t.pairing())).orElse(new ColourRoute.ByWistel(Intent.RELATIVE, true)));
         return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).cacheControl(CacheControl.noStore()).body(png);
@@ -96,23 +98,26 @@ class RenditionController {
 
     @GetMapping("/ends")
     RenditionService.Ends ends(@PathVariable UUID id, @PathVariable String rendition, @RequestParam(defaultValue = "") String change) {
-        DocketSpec d = dockets.get(id).spec();
-        ToneProofs.Toned toned = toned(id, rendition, change);
+        DocketAssessment judged = assessor.assess(dockets.get(id));
+        DocketSpec d = judged.row().spec();
+        ToneProofs.Toned toned = toned(judged, rendition, change);
         return renditions.ends(toned.seen(), toned.pairing(), d.shownRoute(toned.pairing()));
     }
 
     @GetMapping(value = "/ends/picture", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> endMarks(@PathVariable UUID id, @PathVariable String rendition, @RequestParam(defaultValue = "") String change, @RequestParam(defaultValue = "900") int longest) {
-        DocketSpec d = dockets.get(id).spec();
-        ToneProofs.Toned toned = toned(id, rendition, change);
+        DocketAssessment judged = assessor.assess(dockets.get(id));
+        DocketSpec d = judged.row().spec();
+        ToneProofs.Toned toned = toned(judged, rendition, change);
         byte[] png = renditions.endMarks(toned.seen(), toned.pairing(), d.shownRoute(toned.pairing()), longest);
         return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).cacheControl(CacheControl.noStore()).body(png);
     }
 
     @GetMapping("/shadows")
     RenditionService.Shadows shadows(@PathVariable UUID id, @PathVariable String rendition, @RequestParam(defaultValue = "") String change) {
-        DocketSpec d = dockets.get(id).spec();
-        ToneProofs.Toned toned = toned(id, rendition, change);
+        DocketAssessment judged = assessor.assess(dockets.get(id));
+        DocketSpec d = judged.row().spec();
+        ToneProofs.Toned toned = toned(judged, rendition, change);
         return renditions.shadows(toned.seen(), toned.pairing(), d.shownRoute(toned.pairing()));
     }
 

@@ -81,17 +81,24 @@ class ToneController {
     @GetMapping
     List<WedgeView> all() {
         Map<Integer, List<Reading>> readings = tones.readingsByWedge();
-        return wedges.all().stream().flatMap(w -> records.readable("wedge " + w.number(), () -> view(w, readings.getOrDefault(w.number(), List.of()))).stream()).toList();
+        List<Row> all = wedges.all();
+        Map<UUID, PairingVersion> pairings = tones.pairings(all);
+        Map<UUID, Attempt> attempts = tones.attempts(all);
+        return all.stream().flatMap(w -> records.readable("wedge " + w.number(), () -> view(w, readings.getOrDefault(w.number(), List.of()), Optional.ofNullable(pairings.get(w.pairingId())),
+            w.docketId().map(attempts::get))).stream()).toList();
     }
 
     @GetMapping("/{number}")
     WedgeView one(@PathVariable int number) {
-        return view(wedges.get(number), wedges.readings(number));
+        return view(wedges.get(number));
     }
 
-    private WedgeView view(Row w, List<Reading> readings) {
-        Optional<PairingVersion> pairing = records.unlessDamaged(() -> Optional.of(tones.pairing(w)));
-        Optional<WedgeView.WedgeSheet> sheet = tones.attempt(w).map(this::printing);
+    private WedgeView view(Row w) {
+        return view(w, wedges.readings(w.number()), records.unlessDamaged(() -> Optional.of(tones.pairing(w))), tones.attempt(w));
+    }
+
+    private WedgeView view(Row w, List<Reading> readings, Optional<PairingVersion> pairing, Optional<Attempt> attempt) {
+        Optional<WedgeView.WedgeSheet> sheet = attempt.map(this::printing);
         Optional<KeptCurve> own = pairing.stream().flatMap(p -> p.curves().stream()).filter(k -> k.wedge() == w.number()).findFirst();
         return new WedgeView(w.number(), w.pairingId().toString(), pairing.map(PairingVersion::paper).orElse("a paper that can't be read"), pairing.map(PairingVersion::printerName).orElse(""), w.mode(), w.words(), w.sheet(), w.steps(), w.repeats(), w.scattered(), w.through().isPresent(), w.ofWedge(),
             w.created(), sheet, own.isPresent(), own.filter(k -> k.old(LocalDate.now(clock))).isPresent(), readings.stream().map(r -> new WedgeView.WedgeRead(r.id(), r.origin(), r.taken(), r.note(), r.scanHash().isPresent())).toList(),

@@ -135,6 +135,20 @@ public class ToneService {
         return wedge.docketId().flatMap(d -> attempts.ofDocket(d).stream().max((a, b) -> Integer.compare(a.number(), b.number())));
     }
 
+    /** The same of many, by docket. */
+    Map<UUID, Attempt> attempts(List<Row> all) {
+        return attempts.newestOf(all.stream().flatMap(w -> w.docketId().stream()).toList()).stream().collect(Collectors.toMap(Attempt::docketId, a -> a));
+    }
+
+    /** The pairings of many wedges, those left out that can't be read. */
+    Map<UUID, PairingVersion> pairings(List<Row> all) {
+        Map<UUID, PairingVersion> known = pairings.all().stream().collect(Collectors.toMap(p -> UUID.fromString(p.pairingId()), p -> p));
+        // a wedge may have been printed on one that is retired by now
+        all.stream().map(Row::pairingId).distinct().filter(id -> !known.containsKey(id))
+            .forEach(id -> records.unlessDamaged(() -> pairings.find(id.toString())).ifPresent(p -> known.put(id, p)));
+        return known;
+    }
+
     /** By the instrument in the printer's room. */
     public Reading byInstrument(int number) {
         Row wedge = wedges.get(number);

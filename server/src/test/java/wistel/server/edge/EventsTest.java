@@ -10,10 +10,14 @@ import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Collectors;
+import org.springframework.mock.web.MockHttpServletRequest;
 import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.mock.web.MockHttpServletRequest;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseBodyEmitter.DataWithMediaType;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import org.springframework.web.context.request.RequestContextHolder;
+import org.springframework.web.context.request.ServletRequestAttributes;
 import org.testng.annotations.Test;
 
 /** What changed is told when it is true, and nobody who tells waits for whoever listens. */
@@ -67,6 +71,23 @@ public class EventsTest {
             TransactionSynchronizationManager.clearSynchronization();
         }
         assertThat(browser.next()).contains("docket").contains("id=1");
+        events.stop();
+    }
+
+    /** A tab has the answer to its own change; what another one did meanwhile is told all the same. */
+    @Test
+    public void whoseRequestItWasIsToldAlong() throws InterruptedException {
+        Events events = new Events();
+        Browser browser = listening(events, false);
+        for (String tab : List.of("0a1b", "2c3d", "not a tab's name")) {
+            MockHttpServletRequest request = new MockHttpServletRequest();
+            request.addHeader("Wistel-Tab", tab);
+            RequestContextHolder.setRequestAttributes(new ServletRequestAttributes(request));
+            events.tell("docket", "1");
+        }
+        RequestContextHolder.resetRequestAttributes();
+        List<String> heard = List.of(browser.next(), browser.next(), browser.next());
+        assertThat(heard).anyMatch(h -> h.contains("tab=0a1b")).anyMatch(h -> h.contains("tab=2c3d")).anyMatch(h -> h.contains("tab=}") || h.contains("tab=,"));
         events.stop();
     }
 
