@@ -112,7 +112,7 @@ public class WrapsTest extends InTestRoom {
         assertThat(plan(d).path("body").path("thicknessMm").asDouble()).isEqualTo(0.48);
         assertThat(plan(d).path("fill").path("kind").asString()).isEqualTo("mirrored");
         assertThat(d.path("spec").path("paper").path("stock").path("kind").asString()).isEqualTo("roll");
-        assertThat(d.path("wrapped").path("pictureShaped").asBoolean()).isTrue();
+        assertThat(d.path("planned").path("pictureShaped").asBoolean()).isTrue();
         assertThat(d.path("readback").asString()).contains("one wrap of").contains("38 mm bars with mirrored sides").contains("25 mm turned over bare");
         assertThat(d.path("undo").asString()).contains("38 mm bars");
         assertThat(d.path("track").get(2).path("outcome").asString()).startsWith("face ");
@@ -120,7 +120,7 @@ public class WrapsTest extends InTestRoom {
         JsonNode single = ok(api.send(api.request(path + "/wrap").header("If-Match", "\"" + version(path) + "\"").DELETE()));
         assertThat(plan(single).path("kind").asString()).isEqualTo("single");
         assertThat(single.path("spec").path("items").get(0).path("frame").path("widthMm").asDouble()).isCloseTo(width, within(1e-6));
-        assertThat(single.path("wrapped").isNull()).isTrue();
+        assertThat(single.path("planned").isNull()).isTrue();
     }
 
     @Test
@@ -133,12 +133,12 @@ public class WrapsTest extends InTestRoom {
         assertThat(plan(d).path("body").path("faceWidthMm").asDouble()).isCloseTo(609.6, within(1e-6));
         assertThat(codes(d)).contains("NOT_ON_FACE");
         d = body(path, "{\"free\":false}");
-        assertThat(d.path("wrapped").path("pictureShaped").asBoolean()).isTrue();
+        assertThat(d.path("planned").path("pictureShaped").asBoolean()).isTrue();
         assertThat(codes(d)).doesNotContain("NOT_ON_FACE").contains("STRETCH_UNKNOWN", "DRY_BEFORE_STRETCHING");
         d = body(path, "{\"growsAcross\":\"0,4\",\"growsAlong\":\"0.7 %\",\"depth\":\"45\",\"turnOver\":\"3cm\"}");
         assertThat(codes(d)).doesNotContain("STRETCH_UNKNOWN");
         // 609.6 + 2 (45 + 30 + pi 0.48), printed 0.4 % shorter
-        assertThat(d.path("wrapped").path("lines").path("flatMm").path("width").asDouble()).isCloseTo((609.6 + 2 * (75 + Math.PI * 0.48)) / 1.004, within(0.01));
+        assertThat(d.path("planned").path("lines").path("flatMm").path("width").asDouble()).isCloseTo((609.6 + 2 * (75 + Math.PI * 0.48)) / 1.004, within(0.01));
     }
 
     /** The thirds of the picture differ much in what the canvas can't hold: figures of one piece alone would be far from those of all three. */
@@ -306,7 +306,7 @@ public class WrapsTest extends InTestRoom {
     public void aLabAndTheWorkbenchGetTheSameLengths() throws IOException {
         String path = onCanvas("lab");
         JsonNode d = body(path, "{\"width\":\"240\",\"depth\":\"30\",\"turnOver\":\"25\"}");
-        double flat = d.path("wrapped").path("lines").path("flatMm").path("width").asDouble();
+        double flat = d.path("planned").path("lines").path("flatMm").path("width").asDouble();
         Api.Answer asked = api.post(path + "/files", "{\"format\":\"PDF\",\"quality\":92,\"space\":\"SRGB\",\"sheet\":true}", version(path));
         assertThat(asked.status()).as(asked.body().toString()).isEqualTo(202);
         String id = asked.body().path("id").asString();

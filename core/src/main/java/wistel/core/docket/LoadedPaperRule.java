@@ -24,14 +24,14 @@ final class LoadedPaperRule implements Rule {
     }
 
     private static String wanted(Stock stock) {
-        return stock instanceof Stock.Roll ? "the " + stock.name().replaceFirst("^roll of (.*)", "$1 roll") + " of " : stock.name() + " ";
+        return stock instanceof Stock.Roll roll ? "the " + roll.widthWords() + " roll of " : stock.name() + " ";
     }
 
     private static String size(MediaRow loaded) {
         double width = loaded.widthMm().to();
         double length = loaded.lengthMm().to();
         if (loaded.roll()) {
-            return new Stock.Roll(width).name().replaceFirst("^roll of ", "");
+            return new Stock.Roll(width).widthWords();
         }
         return SheetSize.near(width, length).map(SheetSize::name).orElse(Length.mm(width) + " × " + Length.mm(length) + " mm");
     }

@@ -100,7 +100,7 @@ final class RuleWords {
     /** A sheet or roll by its name, or by its measures. */
     static String size(double widthMm, double lengthMm, boolean roll) {
         if (roll) {
-            return new Stock.Roll(widthMm).name().replaceFirst("roll of (.*)", "the $1 roll");
+            return "the " + new Stock.Roll(widthMm).widthWords() + " roll";
         }
         return SheetSize.near(widthMm, lengthMm).map(SheetSize::name).orElseGet(() -> Length.mm(widthMm) + " × " + Length.mm(lengthMm) + " mm");
     }

@@ -59,7 +59,7 @@ public final class Track {
         if (!(d.route() instanceof ColourRoute.ByWistel by)) {
             return d.route() instanceof ColourRoute.DriverMonochrome ? "driver's monochrome, " + measured(d, facts) : "doesn't apply: the driver converts";
         }
-        String name = Words.intent(by.intent()).replace(" colorimetric", "");
+        String name = Words.shortIntent(by.intent());
         boolean moved = d.renditions().stream().anyMatch(r -> !r.compensation().inForceWords().isEmpty());
         return moved ? name + ", compensated" : Words.compensatesBlack(by, facts) ? name + ", black compensated" : name;
     }

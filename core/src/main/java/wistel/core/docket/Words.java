@@ -61,11 +61,16 @@ final class Words {
     }
 
     static String intent(Intent intent) {
+        boolean colorimetric = intent == Intent.RELATIVE || intent == Intent.ABSOLUTE;
+        return shortIntent(intent) + (colorimetric ? " colorimetric" : "");
+    }
+
+    static String shortIntent(Intent intent) {
         return switch (intent) {
             case PERCEPTUAL -> "perceptual";
-            case RELATIVE -> "relative colorimetric";
+            case RELATIVE -> "relative";
             case SATURATION -> "saturation";
-            case ABSOLUTE -> "absolute colorimetric";
+            case ABSOLUTE -> "absolute";
         };
     }
 

@@ -39,8 +39,13 @@ public sealed interface Stock {
 
         @Override
         public String name() {
+            return "roll of " + widthWords();
+        }
+
+        /** As rolls are called: "17 in", or in millimetres where that is no whole number of inches. */
+        public String widthWords() {
             double inches = widthMm / Length.MM_PER_INCH;
-            return Math.abs(inches - Math.rint(inches)) < 0.01 ? "roll of " + Math.round(inches) + " in" : "roll of " + Length.mm(widthMm) + " mm";
+            return Math.abs(inches - Math.rint(inches)) < 0.01 ? Math.round(inches) + " in" : Length.mm(widthMm) + " mm";
         }
     }
 }

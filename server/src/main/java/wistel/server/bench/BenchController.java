@@ -65,31 +65,53 @@ class BenchController {
     record Group(String paper, String note, String takes, List<OnBench> dockets) {
     }
 
+    /** Dockets that one loading serves, as they are gathered. */
+    private static final class Gathered {
+        private final Optional<PairingVersion> pairing;
+        private final String paper;
+        private final String note;
+        private final List<OnBench> dockets = new ArrayList<>();
+        private double prints;
+        private double seconds;
+
+        private Gathered(DocketAssessment first) {
+            pairing = first.facts().pairing();
+            paper = pairing.map(p -> p.paper() + ", " + first.row().spec().stock().name()).orElse("Paper not chosen yet");
+            note = pairing.map(p -> note(p, first)).orElse("open a docket and choose its paper");
+        }
+
+        private void add(DocketAssessment docket, Optional<Attempt> running) {
+            DocketSpec d = docket.row().spec();
+            dockets.add(onBench(docket, running));
+            prints += docket.layout().pages().size() * d.copiesByPrinter();
+            seconds += Costs.laying(d, docket.facts(), docket.layout());
+        }
+
+        private Group group() {
+            return new Group(paper, note, pairing.isEmpty() ? "" : takes(prints, seconds), dockets);
+        }
+    }
+
+    /** What one loading of paper serves: a stock of a pairing's paper in its printer. */
+    private record Loading(Optional<String> paper, Optional<String> printer, Optional<String> stock) {
+        static Loading of(DocketAssessment docket) {
+            Optional<PairingVersion> pairing = docket.facts().pairing();
+            return new Loading(pairing.map(PairingVersion::paper), pairing.map(PairingVersion::printerId), pairing.map(p -> docket.row().spec().stock().name()));
+        }
+    }
+
     @GetMapping("/api/bench")
     List<Group> bench() {
         Map<UUID, Attempt> running = new HashMap<>();
         attempts.running().forEach(a -> running.put(a.docketId(), a));
-        Map<String, Group> groups = new LinkedHashMap<>();
-        Map<String, double[]> totals = new HashMap<>();
         DocketRepository.OnBench onBench = dockets.onBench();
         List<Integer> unreadable = new ArrayList<>(onBench.unreadable());
         List<DocketAssessment> all = assessor.assess(onBench.rows());
-        Set<UUID> judgedIds = all.stream().map(j -> j.row().id()).collect(Collectors.toSet());
-        onBench.rows().stream().filter(r -> !judgedIds.contains(r.id())).forEach(r -> unreadable.add(r.number()));
-        for (DocketAssessment judged : all) {
-            DocketSpec d = judged.row().spec();
-            Optional<PairingVersion> pairing = judged.facts().pairing();
-            String paper = pairing.map(p -> p.paper() + ", " + d.stock().name()).orElse("Paper not chosen yet");
-            String key = paper + pairing.map(PairingVersion::printerId).orElse("");
-            groups.computeIfAbsent(key, k -> new Group(paper, pairing.map(p -> note(p, judged)).orElse("open a docket and choose its paper"), "", new ArrayList<>()))
-                .dockets.add(onBench(judged, Optional.ofNullable(running.get(judged.row().id()))));
-            double[] total = totals.computeIfAbsent(key, k -> new double[2]);
-            total[0] += judged.layout().pages().size() * d.copiesByPrinter();
-            total[1] += Costs.laying(d, judged.facts(), judged.layout());
-        }
-        List<Group> ordered = new ArrayList<>();
-        groups.forEach((key, g) -> ordered.add(new Group(g.paper, g.note, g.paper.startsWith("Paper not") ? "" : takes(totals.get(key)), g.dockets)));
-        ordered.sort(Comparator.comparing((Group g) -> g.paper.startsWith("Paper not")).thenComparing(Group::paper));
+        Set<UUID> assessed = all.stream().map(j -> j.row().id()).collect(Collectors.toSet());
+        onBench.rows().stream().filter(r -> !assessed.contains(r.id())).forEach(r -> unreadable.add(r.number()));
+        Map<Loading, Gathered> groups = new LinkedHashMap<>();
+        all.forEach(docket -> groups.computeIfAbsent(Loading.of(docket), k -> new Gathered(docket)).add(docket, Optional.ofNullable(running.get(docket.row().id()))));
+        List<Group> ordered = new ArrayList<>(groups.values().stream().sorted(Comparator.comparing((Gathered g) -> g.pairing.isEmpty()).thenComparing(g -> g.paper)).map(Gathered::group).toList());
         if (!unreadable.isEmpty()) {
             String numbers = unreadable.stream().sorted().map(String::valueOf).collect(Collectors.joining(", "));
             ordered.add(new Group("Docket " + numbers + " can't be read", "it is kept as it was written: by another version of Wistel, or damaged since", "", List.of()));
@@ -98,9 +120,9 @@ class BenchController {
     }
 
     /** Prints and seconds in words. */
-    private static String takes(double[] total) {
-        String prints = total[0] == 1 ? "one print" : Math.round(total[0]) + " prints";
-        return total[1] == 0 ? prints : prints + ", about " + (total[1] < 90 ? Math.round(total[1]) + " s" : Math.round(total[1] / 60) + " min");
+    private static String takes(double prints, double seconds) {
+        String counted = prints == 1 ? "one print" : Math.round(prints) + " prints";
+        return seconds == 0 ? counted : counted + ", about " + (seconds < 90 ? Math.round(seconds) + " s" : Math.round(seconds / 60) + " min");
     }
 
     private static String note(PairingVersion pairing, DocketAssessment judged) {

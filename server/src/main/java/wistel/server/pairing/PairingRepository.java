@@ -26,12 +26,13 @@ import wistel.server.store.RecordRepository;
 /** Papers and pairings. A version of a pairing is never changed: a new one follows it. */
 @Repository
 public class PairingRepository {
-    private static final String ALL = """
-        select v.*, p.name as printer_name, a.name as paper, b.surface, b.thickness_mm, b.grammage, b.texture, b.curl
+    private static final String COLUMNS = """
+        v.*, p.name as printer_name, a.name as paper, b.surface, b.thickness_mm, b.grammage, b.texture, b.curl
         from pairing_version v join pairing g on g.id = v.pairing_id join printer p on p.id = v.printer_id join paper a on a.id = v.paper_id
           join paper_version b on b.paper_id = v.paper_id and b.no = v.paper_no\s""";
 
-    private static final String LATEST = ALL.replaceFirst("select", "select distinct on (v.pairing_id)");
+    private static final String ALL = "select " + COLUMNS;
+    private static final String LATEST = "select distinct on (v.pairing_id) " + COLUMNS;
 
     private final JdbcClient jdbc;
     private final Json json;

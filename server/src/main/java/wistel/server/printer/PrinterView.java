@@ -72,7 +72,7 @@ public record PrinterView(UUID id, String name, String uri, String ippUuid, bool
         String feed = m.feed().isEmpty() ? "" : d.word(DriverSettings.FEED, m.feed()) + ": ";
         String type = m.type().isEmpty() ? "" : " " + d.type(m.type());
         if (m.roll()) {
-            return feed + new Stock.Roll(m.widthMm().to()).name().replaceFirst("^roll of ", "") + type + ", " + metres(m.lengthMm().to()) + " left";
+            return feed + new Stock.Roll(m.widthMm().to()).widthWords() + type + ", " + metres(m.lengthMm().to()) + " left";
         }
         return feed + size(m) + type;
     }
@@ -91,7 +91,7 @@ public record PrinterView(UUID id, String name, String uri, String ippUuid, bool
         List<String> parts = new ArrayList<>();
         List<MediaRow> rolls = rows.stream().filter(MediaRow::roll).toList();
         if (!rolls.isEmpty()) {
-            parts.add("rolls of " + rolls.stream().map(m -> m.widthMm().from()).distinct().sorted().map(w -> new Stock.Roll(w).name().replaceFirst("^roll of ", "")).collect(Collectors.joining(", "))
+            parts.add("rolls of " + rolls.stream().map(m -> m.widthMm().from()).distinct().sorted().map(w -> new Stock.Roll(w).widthWords()).collect(Collectors.joining(", "))
                 + ", up to " + metres(rolls.stream().mapToDouble(m -> m.lengthMm().to()).max().orElse(0)) + " in one piece");
         }
         List<MediaRow> sheets = rows.stream().filter(m -> !m.roll()).toList();

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.CacheControl;
+import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -127,7 +128,7 @@ class WrapController {
         byte[] picture = laidDown.alone(judged, 1, new Display(displays.profile("srgb"), true), 900);
         byte[] pdf = WrapInstructions.pdf(judged, picture);
         return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).cacheControl(CacheControl.noStore())
-            .header(HttpHeaders.CONTENT_DISPOSITION, "inline; filename=\"wrap-" + judged.row().number() + ".pdf\"").body(pdf);
+            .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.inline().filename("wrap-" + judged.row().number() + ".pdf").build().toString()).body(pdf);
     }
 
     @GetMapping("/own-bodies")
