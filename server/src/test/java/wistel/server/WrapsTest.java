@@ -120,7 +120,7 @@ public class WrapsTest extends InTestRoom {
         JsonNode single = ok(api.send(api.request(path + "/wrap").header("If-Match", "\"" + version(path) + "\"").DELETE()));
         assertThat(plan(single).path("kind").asString()).isEqualTo("single");
         assertThat(single.path("spec").path("items").get(0).path("frame").path("widthMm").asDouble()).isCloseTo(width, within(1e-6));
-        assertThat(single.path("planned").isNull()).isTrue();
+        assertThat(single.path("planned").path("kind").asString()).isEqualTo("on-sheet");
     }
 
     @Test
