@@ -1,11 +1,16 @@
 package wistel.core;
 
+import static java.util.Map.entry;
+import static org.assertj.core.api.Assertions.assertThat;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
+import java.util.Map;
+import java.util.Set;
+import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 public class ArchitectureTest {
@@ -14,6 +19,35 @@ public class ArchitectureTest {
     @Test
     public void theRoomsOfCoreFormNoCircle() {
         slices().matching("wistel.core.(*)..").should().beFreeOfCycles().check(CORE);
+    }
+
+    /** Which rooms each room may know. */
+    private static final Map<String, Set<String>> ARROWS = Map.ofEntries(
+        entry("fault", Set.of()),
+        entry("colour", Set.of("fault")),
+        entry("cgats", Set.of("fault", "colour")),
+        entry("icc", Set.of("fault", "colour", "cgats")),
+        entry("length", Set.of("fault")),
+        entry("pictures", Set.of("fault", "colour", "icc")),
+        entry("printer", Set.of("fault", "length", "icc")),
+        entry("tone", Set.of("fault", "colour", "cgats", "icc", "pictures", "printer")),
+        // a version of a pairing has its printer's settings and the curves of its tones in it
+        entry("paper", Set.of("fault", "colour", "icc", "length", "printer", "tone")),
+        entry("rendition", Set.of("fault", "colour", "icc", "pictures", "paper", "tone")),
+        entry("sheet", Set.of("fault", "length", "paper", "pictures")),
+        entry("render", Set.of("fault", "colour", "icc", "length", "paper", "pictures", "sheet")),
+        entry("docket", Set.of("fault", "icc", "length", "paper", "pictures", "printer", "rendition", "sheet", "tone")));
+
+    @DataProvider
+    public Object[][] rooms() {
+        return CORE.stream().map(c -> c.getPackageName().split("\\.")).filter(p -> p.length > 2).map(p -> p[2]).distinct().map(room -> new Object[] {room}).toArray(Object[][]::new);
+    }
+
+    @Test(dataProvider = "rooms")
+    public void eachRoomKnowsOnlyThoseThatItMay(String room) {
+        assertThat(ARROWS).as("a new room says what it may know").containsKey(room);
+        String[] others = ARROWS.keySet().stream().filter(r -> !r.equals(room) && !ARROWS.get(room).contains(r)).map(r -> "wistel.core." + r + "..").toArray(String[]::new);
+        noClasses().that().resideInAPackage("wistel.core." + room + "..").should().dependOnClassesThat().resideInAnyPackage(others).check(CORE);
     }
 
     @Test
