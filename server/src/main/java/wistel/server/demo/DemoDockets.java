@@ -1,0 +1,153 @@
+package wistel.server.demo;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+import wistel.core.docket.Change;
+import wistel.core.docket.DocketCommand;
+import wistel.core.docket.MachineCommand;
+import wistel.core.docket.DocketSpec;
+import wistel.core.docket.PictureCommand;
+import wistel.core.docket.PieceCommand;
+import wistel.core.docket.SheetCommand;
+import wistel.core.docket.WrapCommand;
+import wistel.core.length.Length;
+import wistel.core.paper.SheetSize;
+import wistel.core.paper.Stock;
+import wistel.core.printer.ColourRoute;
+import wistel.core.printer.DriverSettings;
+import wistel.core.rendition.Compensated;
+import wistel.core.rendition.Compensation;
+import wistel.core.rendition.Move;
+import wistel.core.sheet.Borders;
+import wistel.core.sheet.Frame;
+import wistel.server.compensation.CompensationRepository;
+import wistel.server.docket.DocketRepository;
+import wistel.server.docket.DocketOpening;
+import wistel.server.docket.DocketService;
+import wistel.server.edge.Events;
+import wistel.server.master.MasterImport;
+import wistel.server.pairing.PairingRepository;
+import wistel.server.proof.RenditionService;
+import wistel.server.wrap.WrapService;
+import wistel.server.demo.DemoPlan.DocketPlan;
+import wistel.server.demo.DemoPlan.WrapPlan;
+
+/** Opens the demo's dockets and decides on them. */
+@Component
+class DemoDockets {
+    private static final String FIRST_PRINTER = "Ardle 17";
+
+    private final MasterImport imports;
+    private final DocketService docketService;
+    private final DocketOpening opening;
+    private final DocketRepository dockets;
+    private final PairingRepository pairings;
+    private final CompensationRepository compensations;
+    private final RenditionService renditions;
+    private final WrapService wraps;
+    private final DemoRepository entries;
+    private final Events events;
+    private final TransactionTemplate transaction;
+
+    DemoDockets(MasterImport imports, DocketService docketService, DocketOpening opening, DocketRepository dockets, PairingRepository pairings, CompensationRepository compensations, RenditionService renditions, WrapService wraps, DemoRepository entries, Events events, TransactionTemplate transaction) {
+        this.imports = imports;
+        this.docketService = docketService;
+        this.opening = opening;
+        this.dockets = dockets;
+        this.pairings = pairings;
+        this.compensations = compensations;
+        this.renditions = renditions;
+        this.wraps = wraps;
+        this.entries = entries;
+        this.events = events;
+        this.transaction = transaction;
+    }
+
+    void open(Path demo, DocketPlan plan) throws IOException {
+        Path file = demo.resolve(plan.picture());
+        MasterImport.Taken taken;
+        try (InputStream in = Files.newInputStream(file)) {
+            taken = imports.take(file.getFileName().toString(), in);
+        }
+        double aspect = (double) taken.master().width() / taken.master().height();
+        UUID docket = transaction.execute(t -> {
+            UUID id = opening.open(taken);
+            decide(id, plan, aspect);
+            entries.add("docket:" + plan.title(), Optional.of(id));
+            return id;
+        });
+        events.tell("docket", docket.toString());
+    }
+
+    private void decide(UUID id, DocketPlan plan, double aspect) {
+        change(id, new DocketCommand.Titled(plan.title()));
+        if (Boolean.TRUE.equals(plan.profileTaken())) {
+            change(id, new PictureCommand.ProfileConfirmed(DocketService.FIRST_RENDITION));
+        }
+        pairings.all().stream().filter(p -> p.paper().equals(plan.paper()) && p.printerName().equals(plan.printer() == null ? FIRST_PRINTER : plan.printer())).findFirst().ifPresent(p -> change(id, new Change.Paired(p)));
+        if (plan.intent() != null) {
+            change(id, new MachineCommand.Routed(new ColourRoute.ByWistel(plan.intent(), true)));
+        }
+        if (plan.sheet() != null) {
+            change(id, new SheetCommand.Stocked(Stock.Sheet.of(SheetSize.named(plan.sheet()).orElseThrow()), Optional.empty()));
+            if (dockets.get(id).spec().single().plan().across() != Boolean.TRUE.equals(plan.across())) {
+                change(id, new SheetCommand.Turned());
+            }
+            change(id, new PieceCommand.Framed(DocketSpec.FIRST_ITEM, plan.widthMm(), plan.fit() == Frame.Fit.FILL ? plan.heightMm() : plan.widthMm() / aspect));
+            change(id, new PieceCommand.Fitted(DocketSpec.FIRST_ITEM, plan.fit() == null ? Frame.Fit.WHOLE : plan.fit()));
+            change(id, new SheetCommand.Bordered(Boolean.TRUE.equals(plan.heavierFoot()) ? new Borders.HeavierFoot() : new Borders.Even()));
+        }
+        if (plan.rollInches() != null) {
+            change(id, new SheetCommand.Stocked(new Stock.Roll(plan.rollInches() * Length.MM_PER_INCH), Optional.empty()));
+            if (dockets.get(id).spec().single().plan().across() != Boolean.TRUE.equals(plan.across())) {
+                change(id, new SheetCommand.Turned());
+            }
+            change(id, new PieceCommand.Framed(DocketSpec.FIRST_ITEM, plan.widthMm(), plan.widthMm() / aspect));
+        }
+        if (plan.wrap() != null) {
+            wrap(id, plan.wrap());
+        }
+        if (plan.mediaType() != null) {
+            change(id, new MachineCommand.Set(DriverSettings.MEDIA_TYPE, plan.mediaType()));
+        }
+        if (Boolean.TRUE.equals(plan.byDriver())) {
+            change(id, new MachineCommand.Routed(new ColourRoute.ByDriver()));
+        }
+        if (plan.treatment() != null) {
+            change(id, new PictureCommand.Treated(DocketService.FIRST_RENDITION, plan.treatment()));
+        }
+        if (plan.compensation() != null) {
+            compensate(id, plan.compensation());
+        }
+        if (Boolean.TRUE.equals(plan.looked())) {
+            docketService.see(id, DocketService.FIRST_RENDITION);
+        }
+    }
+
+    private void wrap(UUID id, WrapPlan plan) {
+        wraps.wrap(id, dockets.get(id).version());
+        change(id, new WrapCommand.SidesFilled(plan.fill()));
+        wraps.change(id, dockets.get(id).version(), plan.body());
+        if (plan.moves() != null) {
+            change(id, new WrapCommand.SidesMoved(plan.moves()));
+        }
+    }
+
+    private void compensate(UUID id, String name) {
+        DocketRepository.Row row = dockets.get(id);
+        List<Move> moves = renditions.suggestion(row, DocketService.FIRST_RENDITION).moves();
+        Compensation kept = compensations.add(new Compensation(UUID.randomUUID().toString(), 1, name, moves), row.spec().pairingId().map(UUID::fromString)).compensation();
+        change(id, new PictureCommand.Compensates(DocketService.FIRST_RENDITION, new Compensated(kept.moves(), Optional.of(kept.ref()), true)));
+    }
+
+    private void change(UUID id, Change change) {
+        docketService.change(id, dockets.get(id).version(), change);
+    }
+}
