@@ -65,23 +65,8 @@ public record Chart(String itemId, double widthMm, double leastShare, List<Strin
     }
 
     @Override
-    public Chart onStock(Stock stock) {
-        return this;
-    }
-
-    @Override
-    public boolean fits(Stock stock) {
-        return true;
-    }
-
-    @Override
     public boolean frames() {
         return false;
-    }
-
-    @Override
-    public Edge edge() {
-        return Edge.BORDERED;
     }
 
     /** It has lines of its own. */

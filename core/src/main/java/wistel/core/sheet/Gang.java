@@ -109,23 +109,8 @@ public record Gang(boolean across, List<Spot> spots) implements SheetPlan {
     }
 
     @Override
-    public Gang onStock(Stock stock) {
-        return this;
-    }
-
-    @Override
-    public boolean fits(Stock stock) {
-        return true;
-    }
-
-    @Override
     public boolean frames() {
         return true;
-    }
-
-    @Override
-    public Edge edge() {
-        return Edge.BORDERED;
     }
 
     @Override

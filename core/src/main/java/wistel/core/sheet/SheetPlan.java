@@ -43,14 +43,20 @@ public sealed interface SheetPlan permits Single, Gang, Chart, Wrap {
     /** The paper the other way round under the work. */
     SheetPlan turned();
 
-    /** For another stock, lying on it so that it fits where it can. */
-    SheetPlan onStock(Stock stock);
+    /** For another stock, lying on it so that it fits where it can; the same where that is the layout's to find out. */
+    default SheetPlan onStock(Stock stock) {
+        return this;
+    }
 
-    /** Whether it can lie wholly on this stock, as far as the plan alone tells; plans whose work is fitted to the stock always can. */
-    boolean fits(Stock stock);
+    /** Whether it can lie wholly on this stock, as far as the plan alone tells. */
+    default boolean fits(Stock stock) {
+        return true;
+    }
 
-    /** How pictures meet the paper's edge. */
-    Edge edge();
+    /** How pictures meet the paper's edge; few plans reach over it. */
+    default Edge edge() {
+        return Edge.BORDERED;
+    }
 
     /** Pieces are as large as their frames; else the plan says how large they are. */
     boolean frames();

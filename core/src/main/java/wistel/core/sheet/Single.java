@@ -1,7 +1,6 @@
 package wistel.core.sheet;
 
 import java.util.List;
-import wistel.core.paper.Stock;
 
 /**
  * One picture on one sheet or one length of roll. Typed borders and borderless printing make the picture's frame themselves.
@@ -40,16 +39,6 @@ public record Single(String itemId, boolean across, Borders borders, Edge edge) 
     @Override
     public Single turned() {
         return new Single(itemId, !across, borders, edge);
-    }
-
-    @Override
-    public Single onStock(Stock stock) {
-        return this;
-    }
-
-    @Override
-    public boolean fits(Stock stock) {
-        return true;
     }
 
     @Override

@@ -71,11 +71,6 @@ public record Wrap(String itemId, boolean across, WrapBody body, Panels panels, 
         return false;
     }
 
-    @Override
-    public Edge edge() {
-        return Edge.BORDERED;
-    }
-
     /** What goes round a body has no border to write in. */
     @Override
     public boolean annotates() {
