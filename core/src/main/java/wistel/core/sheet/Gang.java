@@ -83,11 +83,9 @@ public record Gang(boolean across, List<Spot> spots) implements SheetPlan {
 
     private static Placed placed(Item item, Spot spot, PixelSize picture, int print) {
         Frame frame = item.frame();
-        Crop wanted = item.wanted(picture);
         double[] size = frame.filledBy(item.aspect(picture), frame.widthMm(), frame.heightMm());
-        Crop crop = frame.fit() == Frame.Fit.FILL ? wanted.shaped(size[0] / size[1], frame.cropX(), frame.cropY()) : wanted;
         Rect at = new Rect(spot.x, spot.y, spot.turned ? size[1] : size[0], spot.turned ? size[0] : size[1]);
-        Placed piece = Placed.of(item, crop, at).oriented(spot.turned ? Orientation.QUARTER_RIGHT : Orientation.UPRIGHT);
+        Placed piece = Placed.of(item, item.shown(picture, size[0], size[1]), at).oriented(spot.turned ? Orientation.QUARTER_RIGHT : Orientation.UPRIGHT);
         return print == 1 ? piece : piece.part(print);
     }
 

@@ -55,6 +55,12 @@ public record Item(String id, String renditionId, Cut cut, Frame frame, Annotati
         return picture.aspect() * kept.width() / kept.height();
     }
 
+    /** What of it a frame of this size shows. */
+    Crop shown(SheetPlan.PixelSize picture, double widthMm, double heightMm) {
+        Crop wanted = wanted(picture);
+        return frame.fit() == Frame.Fit.FILL ? wanted.shaped(widthMm / heightMm, frame.cropX(), frame.cropY()) : wanted;
+    }
+
     /** What is wanted of the picture, in its pixels. */
     Crop wanted(SheetPlan.PixelSize picture) {
         return cut.inside(picture.aspect()).of(picture);

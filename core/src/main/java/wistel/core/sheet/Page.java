@@ -1,6 +1,7 @@
 package wistel.core.sheet;
 
 import java.util.List;
+import java.util.Optional;
 import wistel.core.length.Margins;
 import wistel.core.pictures.Orientation;
 
@@ -28,9 +29,13 @@ public record Page(double widthMm, double heightMm, Margins unprintable, Orienta
         return new Page(widthMm, heightMm, unprintable, feedTurn, 0, placed, marks);
     }
 
-    /** @throws IllegalArgumentException when nothing of that name lies on it */
-    public Placed placed(String id) {
-        return placed.stream().filter(p -> p.id().equals(id)).findFirst().orElseThrow(() -> new IllegalArgumentException("nothing named " + id + " lies on this page"));
+    public Optional<Placed> placed(String id) {
+        return placed.stream().filter(p -> p.id().equals(id)).findFirst();
+    }
+
+    /** What lies on it of a rendition. */
+    public List<Placed> placedOf(String renditionId) {
+        return placed.stream().filter(p -> p.renditionId().equals(renditionId)).toList();
     }
 
     public double areaMm2() {

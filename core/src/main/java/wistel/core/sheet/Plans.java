@@ -8,50 +8,10 @@ public final class Plans {
     }
 
     public static Optional<Single> single(SheetPlan plan) {
-        return plan.accept(new SheetPlan.Visitor<>() {
-            @Override
-            public Optional<Single> single(Single single) {
-                return Optional.of(single);
-            }
-
-            @Override
-            public Optional<Single> gang(Gang gang) {
-                return Optional.empty();
-            }
-
-            @Override
-            public Optional<Single> wrap(Wrap wrap) {
-                return Optional.empty();
-            }
-
-            @Override
-            public Optional<Single> chart(Chart chart) {
-                return Optional.empty();
-            }
-        });
+        return plan instanceof Single single ? Optional.of(single) : Optional.empty();
     }
 
     public static Optional<Wrap> wrap(SheetPlan plan) {
-        return plan.accept(new SheetPlan.Visitor<>() {
-            @Override
-            public Optional<Wrap> single(Single single) {
-                return Optional.empty();
-            }
-
-            @Override
-            public Optional<Wrap> gang(Gang gang) {
-                return Optional.empty();
-            }
-
-            @Override
-            public Optional<Wrap> wrap(Wrap wrap) {
-                return Optional.of(wrap);
-            }
-
-            @Override
-            public Optional<Wrap> chart(Chart chart) {
-                return Optional.empty();
-            }
-        });
+        return plan instanceof Wrap wrap ? Optional.of(wrap) : Optional.empty();
     }
 }

@@ -110,8 +110,7 @@ public record SinglePiece(Item item, Single plan) {
         Frame frame = item.frame();
         Edge edge = plan.edge();
         Place place = place(in, item.aspect(picture));
-        Crop wanted = item.wanted(picture);
-        Crop crop = frame.fit() == Frame.Fit.FILL ? wanted.shaped(place.at.width() / place.at.height(), frame.cropX(), frame.cropY()) : wanted;
+        Crop crop = item.shown(picture, place.at.width(), place.at.height());
         Placed placed = Placed.of(item, crop, place.at).bled(edge.bleedMm());
         Orientation feed = plan.across() ? Orientation.QUARTER_RIGHT : Orientation.UPRIGHT;
         Margins margins = edge.borderless() ? Margins.NONE : margins(in);

@@ -180,7 +180,7 @@ public class Rendering {
         Map<String, LayoutRenderer.Picture> pictures = new HashMap<>();
         Map<String, LayoutRenderer.SideColours> sides = new HashMap<>();
         for (PrintOrder.Master master : order.masters()) {
-            List<Placed> uses = page.placed().stream().filter(p -> p.renditionId().equals(master.renditionId())).toList();
+            List<Placed> uses = page.placedOf(master.renditionId());
             if (uses.isEmpty()) {
                 continue;
             }

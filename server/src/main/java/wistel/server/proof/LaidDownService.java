@@ -145,7 +145,7 @@ public class LaidDownService {
         Map<String, LayoutRenderer.SideColours> sides = new HashMap<>();
         Map<String, Double> scales = new HashMap<>();
         for (PrintOrder.Master used : judged.masters()) {
-            List<Placed> uses = page.placed().stream().filter(p -> p.renditionId().equals(used.renditionId())).toList();
+            List<Placed> uses = page.placedOf(used.renditionId());
             if (uses.isEmpty()) {
                 continue;
             }

@@ -256,7 +256,7 @@ class ProofController {
     private ProofService.Scanned scanned(UUID attempt, int number, String id) {
         String hash = scanHash(attempt, number);
         Page page = attempts.order(attempt).page(number);
-        Placed whole = page.placed().stream().filter(p -> p.id().equals(id)).findFirst()
+        Placed whole = page.placed(id)
             .orElseThrow(() -> new NotFound("Nothing of that name lies on page " + number + ".", "Choose one of its pictures."));
         // of a picture that reaches over the edge, the scan shows what is on the paper; of one with sides its face, as these may be moved
         Placed placed = whole.face().on(page.widthMm(), page.heightMm())
