@@ -48,8 +48,7 @@ class RevisionRepository {
     /** What holds after {@code before}; what had been undone is gone, and what undo can't reach any more. */
     void add(UUID docket, int revision, Written before, Written after, String change) {
         jdbc.sql("delete from docket_revision where docket_id = ? and revision >= ?").params(docket, revision).update();
-        jdbc.sql("delete from docket_revision where docket_id = ? and revision < (select max(revision) from docket_revision where docket_id = ? and spec is not null and revision <= ?)")
-            .params(docket, docket, revision - UNDO_STEPS).update();
+        jdbc.sql("delete from docket_revision where docket_id = ? and revision < ?").params(docket, lastWhole(docket, revision - UNDO_STEPS)).update();
         boolean whole = revision % WHOLE_EVERY == 1 || before.schema != after.schema;
         insert(docket, revision, after, whole ? null : JsonDiff.asJson(tree(before.text), tree(after.text)).toString(), change);
     }
@@ -61,7 +60,7 @@ class RevisionRepository {
 
     /** @throws IllegalArgumentException when it can't be put together: what it is made of is damaged or gone */
     Written get(UUID docket, int revision) {
-        List<Written> all = all(docket, revision);
+        List<Written> all = all(docket, lastWhole(docket, revision), revision);
         if (all.isEmpty()) {
             throw new IllegalArgumentException("revision " + revision + " isn't there");
         }
@@ -70,14 +69,17 @@ class RevisionRepository {
 
     /** All that undo and redo lead to, in their order. */
     List<Written> all(UUID docket) {
-        return all(docket, Integer.MAX_VALUE);
+        return all(docket, 0, Integer.MAX_VALUE);
     }
 
-    private List<Written> all(UUID docket, int upTo) {
-        List<Row> rows = jdbc.sql("""
-            select revision, schema, spec, patch from docket_revision where docket_id = ? and revision <= ?
-              and revision >= case when ? = 2147483647 then 0 else (select max(revision) from docket_revision where docket_id = ? and spec is not null and revision <= ?) end
-            order by revision""").params(docket, upTo, upTo, docket, upTo).query((r, n) -> new Row(r.getInt(1), r.getInt(2), r.getString(3), r.getString(4))).list();
+    /** The last revision up to this one whose spec is whole; 0 where none is. */
+    private int lastWhole(UUID docket, int upTo) {
+        return jdbc.sql("select coalesce(max(revision), 0) from docket_revision where docket_id = ? and spec is not null and revision <= ?").params(docket, upTo).query(Integer.class).single();
+    }
+
+    private List<Written> all(UUID docket, int from, int to) {
+        List<Row> rows = jdbc.sql("select revision, schema, spec, patch from docket_revision where docket_id = ? and revision between ? and ? order by revision").params(docket, from, to)
+            .query((r, n) -> new Row(r.getInt(1), r.getInt(2), r.getString(3), r.getString(4))).list();
         List<Written> all = new ArrayList<>();
         for (Row row : rows) {
             all.add(new Written(row.schema, row.spec != null ? row.spec : patched(all, row)));
