@@ -4,7 +4,6 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.LocalDate;
-import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -83,7 +82,7 @@ public class DocketAssessor {
     private Function<DocketRepository.Row, DocketAssessment> assessing(List<DocketRepository.Row> rows) {
         Set<String> hashes = rows.stream().flatMap(r -> r.spec().renditions().stream()).map(Rendition::masterHash).collect(Collectors.toSet());
         Map<String, MasterRepository.Brief> briefs = masters.briefs(hashes);
-        Map<String, PairingVersion> known = pairingsOf(rows);
+        Map<String, PairingVersion> known = pairings.known(rows.stream().flatMap(r -> r.spec().pairingId().stream()).toList());
         Map<String, Printer> printersById = new HashMap<>();
         known.values().stream().map(PairingVersion::printerId).distinct().forEach(id -> records.unlessDamaged(() -> Optional.of(printers.get(UUID.fromString(id)))).ifPresent(p -> printersById.put(id, p)));
         Map<String, Double> seconds = history.secondsPerM2();
@@ -93,15 +92,6 @@ public class DocketAssessor {
     }
 
     private record History(Map<String, Double> seconds, LocalDate today, Map<String, Integer> editions) {
-    }
-
-    private Map<String, PairingVersion> pairingsOf(Collection<DocketRepository.Row> rows) {
-        Map<String, PairingVersion> known = new HashMap<>();
-        pairings.all().forEach(p -> known.put(p.pairingId(), p));
-        // dockets may still stand on a retired one
-        rows.stream().flatMap(r -> r.spec().pairingId().stream()).distinct().filter(id -> !known.containsKey(id))
-            .forEach(id -> records.unlessDamaged(() -> pairings.find(id)).ifPresent(p -> known.put(id, p)));
-        return known;
     }
 
     private DocketAssessment assessed(DocketRepository.Row row, Map<String, MasterRepository.Brief> briefs, Optional<PairingVersion> pairing, Map<String, Printer> printersById,

@@ -5,6 +5,8 @@ import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -96,6 +98,14 @@ public class PairingRepository {
     /** The newest version of each, retired ones left out, by the paper's name. */
     public List<PairingVersion> all() {
         return records.readable(jdbc.sql("select * from (" + LATEST + "where not g.retired order by v.pairing_id, v.no desc) l order by paper, printer_name, pairing_id"), row);
+    }
+
+    /** All by id, and those of these that are retired; those left out that can't be read. */
+    public Map<String, PairingVersion> known(Collection<String> alsoRetired) {
+        Map<String, PairingVersion> known = new HashMap<>();
+        all().forEach(p -> known.put(p.pairingId(), p));
+        alsoRetired.stream().distinct().filter(id -> !known.containsKey(id)).forEach(id -> records.unlessDamaged(() -> find(id)).ifPresent(p -> known.put(id, p)));
+        return known;
     }
 
     /** The newest version, also of a retired one. */

@@ -82,9 +82,9 @@ class ToneController {
     List<WedgeView> all() {
         Map<Integer, List<Reading>> readings = tones.readingsByWedge();
         List<Row> all = wedges.all();
-        Map<UUID, PairingVersion> pairings = tones.pairings(all);
+        Map<String, PairingVersion> pairings = tones.pairings(all);
         Map<UUID, Attempt> attempts = tones.attempts(all);
-        return all.stream().flatMap(w -> records.readable("wedge " + w.number(), () -> view(w, readings.getOrDefault(w.number(), List.of()), Optional.ofNullable(pairings.get(w.pairingId())),
+        return all.stream().flatMap(w -> records.readable("wedge " + w.number(), () -> view(w, readings.getOrDefault(w.number(), List.of()), Optional.ofNullable(pairings.get(w.pairingId().toString())),
             w.docketId().map(attempts::get))).stream()).toList();
     }
 

@@ -140,13 +140,9 @@ public class ToneService {
         return attempts.newestOf(all.stream().flatMap(w -> w.docketId().stream()).toList()).stream().collect(Collectors.toMap(Attempt::docketId, a -> a));
     }
 
-    /** The pairings of many wedges, those left out that can't be read. */
-    Map<UUID, PairingVersion> pairings(List<Row> all) {
-        Map<UUID, PairingVersion> known = pairings.all().stream().collect(Collectors.toMap(p -> UUID.fromString(p.pairingId()), p -> p));
-        // a wedge may have been printed on one that is retired by now
-        all.stream().map(Row::pairingId).distinct().filter(id -> !known.containsKey(id))
-            .forEach(id -> records.unlessDamaged(() -> pairings.find(id.toString())).ifPresent(p -> known.put(id, p)));
-        return known;
+    /** The pairings of many wedges, by id, those left out that can't be read. */
+    Map<String, PairingVersion> pairings(List<Row> all) {
+        return pairings.known(all.stream().map(w -> w.pairingId().toString()).toList());
     }
 
     /** By the instrument in the printer's room. */
