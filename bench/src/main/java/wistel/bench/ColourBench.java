@@ -36,8 +36,8 @@ import wistel.core.icc.transform.TransformCompiler;
 import wistel.vector.VectorKernels;
 
 /**
- * Milliseconds for a view of 2400 x 1600 through the engine, and for an eighth of it through the JDK's own CMM and the exact chain. The data is
- * a picture-like field: slow waves of colour with grain.
+ * Milliseconds for a view of 2400 x 1600 through the engine, and for an eighth of it through the JDK's own CMM and the exact chain. The
+ * data is a picture-like field: slow waves of colour with grain.
  */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.SampleTime)
@@ -116,8 +116,10 @@ public class ColourBench {
     }
 
     private static BufferedImage image(IccProfile profile) {
-        ComponentColorModel model = new ComponentColorModel(new ICC_ColorSpace(ICC_Profile.getInstance(profile.bytes())), false, false, Transparency.OPAQUE, DataBuffer.TYPE_USHORT);
-        return new BufferedImage(model, Raster.createInterleavedRaster(DataBuffer.TYPE_USHORT, WIDTH, HEIGHT / 8, profile.space().channels(), null), false, null);
+        ComponentColorModel model = new ComponentColorModel(new ICC_ColorSpace(ICC_Profile.getInstance(profile.bytes())), false, false,
+            Transparency.OPAQUE, DataBuffer.TYPE_USHORT);
+        return new BufferedImage(model,
+            Raster.createInterleavedRaster(DataBuffer.TYPE_USHORT, WIDTH, HEIGHT / 8, profile.space().channels(), null), false, null);
     }
 
     @Benchmark

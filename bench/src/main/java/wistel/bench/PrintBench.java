@@ -131,7 +131,8 @@ final class PrintBench {
     private void writeProgressive(Path to) throws IOException {
         ImageReader reader = jdkReader();
         ImageWriter writer = ImageIO.getImageWriter(reader);
-        try (FileImageInputStream in = new FileImageInputStream(file.toFile()); FileImageOutputStream out = new FileImageOutputStream(to.toFile())) {
+        try (FileImageInputStream in = new FileImageInputStream(file.toFile());
+            FileImageOutputStream out = new FileImageOutputStream(to.toFile())) {
             reader.setInput(in, true, true);
             ImageWriteParam param = writer.getDefaultWriteParam();
             param.setProgressiveMode(ImageWriteParam.MODE_DEFAULT);
@@ -153,31 +154,40 @@ final class PrintBench {
     }
 
     /** @param turned the sheet lies across, so the picture is turned a quarter on its way; else it is placed upright and cut at the edge */
-    private void page(String what, double shortMm, double longMm, double pictureMm, boolean turned, Sharpener sharpener) throws IOException {
+    private void page(String what, double shortMm, double longMm, double pictureMm, boolean turned, Sharpener sharpener)
+        throws IOException {
         resetPeak();
         long start = System.nanoTime();
         Transform conversion = TransformCompiler.compile(new Recipe.Convert(StandardSpaces.SRGB,
-            ProfileReader.read(Files.readAllBytes(Path.of("demo/profiles/skerry-baryta.icc"))), Intent.RELATIVE, true, Observer.ADAPTED), Kernels.SCALAR);
+            ProfileReader.read(Files.readAllBytes(Path.of("demo/profiles/skerry-baryta.icc"))), Intent.RELATIVE, true, Observer.ADAPTED),
+            Kernels.SCALAR);
         double w = pictureMm;
         double h = w * picture.facts().height() / picture.facts().width();
         double pageW = longMm;
         double pageH = shortMm;
         Page page = Page.of(pageW, pageH, Margins.NONE, turned ? Orientation.QUARTER_RIGHT : Orientation.UPRIGHT,
-            List.of(Placed.upright("r", Crop.whole(picture.facts().width(), picture.facts().height()), new Rect((pageW - w) / 2, (pageH - h) / 2, w, h))),
+            List.of(Placed.upright("r", Crop.whole(picture.facts().width(), picture.facts().height()),
+                new Rect((pageW - w) / 2, (pageH - h) / 2, w, h))),
             List.of());
-        LayoutRenderer.Job job = LayoutRenderer.Job.plain(page, Map.of("r", new LayoutRenderer.Picture(picture.rows(), picture.facts().orientation(),
-            PictureLight.of(StandardSpaces.SRGB), sharpener == Sharpener.NONE ? new float[0] : PictureLight.luminance(StandardSpaces.SRGB), conversion)), 360, Double.POSITIVE_INFINITY, sharpener);
+        LayoutRenderer.Job job = LayoutRenderer.Job.plain(page,
+            Map.of("r", new LayoutRenderer.Picture(picture.rows(), picture.facts().orientation(),
+                PictureLight.of(StandardSpaces.SRGB),
+                sharpener == Sharpener.NONE ? new float[0] : PictureLight.luminance(StandardSpaces.SRGB), conversion)),
+            360, Double.POSITIVE_INFINITY, sharpener);
         StageTimes times = new StageTimes();
         Path out = Files.createTempFile("page", ".pwg");
         Path spool = Files.createTempFile("spool", ".raw");
         PwgRaster.Page raster = new PwgRaster.Page(job.width(), job.height(), 360, 16, PwgRaster.Space.DEVICE3, 0, 0, "", "", 5, 1);
         try (OutputStream stream = new BufferedOutputStream(Files.newOutputStream(out), 1 << 18)) {
-            new LayoutRenderer(workers, () -> FileChannel.open(spool, StandardOpenOption.READ, StandardOpenOption.WRITE, StandardOpenOption.DELETE_ON_CLOSE))
+            new LayoutRenderer(workers,
+                () -> FileChannel.open(spool, StandardOpenOption.READ, StandardOpenOption.WRITE, StandardOpenOption.DELETE_ON_CLOSE))
                 .render(job, new PwgSink(raster), stream, Progress.SILENT, times);
         }
-        report(what + ", " + (long) job.width() * job.height() / 1_000_000 + " Mpx, " + (Files.size(out) >> 20) + " MB", start, (double) job.width() * job.height() / 1e6);
+        report(what + ", " + (long) job.width() * job.height() / 1_000_000 + " Mpx, " + (Files.size(out) >> 20) + " MB", start,
+            (double) job.width() * job.height() / 1e6);
         System.out.println("    " + Arrays.stream(StageTimes.Stage.values())
-            .map(s -> String.format(Locale.ROOT, "%s %.2f s", s.name().toLowerCase(Locale.ROOT), times.seconds(s))).collect(Collectors.joining(", ")));
+            .map(s -> String.format(Locale.ROOT, "%s %.2f s", s.name().toLowerCase(Locale.ROOT), times.seconds(s)))
+            .collect(Collectors.joining(", ")));
         Files.delete(out);
         Files.deleteIfExists(spool);
     }

@@ -6,8 +6,8 @@ import wistel.core.icc.transform.Transform;
 import wistel.core.icc.transform.TransformCompiler;
 
 /**
- * How many times quicker all processors are than one thread. The two take turns, and the least disturbed run of each counts: a machine whose
- * clock or neighbours change between one benchmark and the next would make nonsense of two figures taken minutes apart.
+ * How many times quicker all processors are than one thread. The two take turns, and the least disturbed run of each counts: a machine
+ * whose clock or neighbours change between one benchmark and the next would make nonsense of two figures taken minutes apart.
  */
 final class Scaling {
     private static final int TURNS = 50;

@@ -43,7 +43,10 @@ import wistel.core.sheet.Placed;
 import wistel.core.sheet.Rect;
 import wistel.core.sheet.WrappedSides;
 
-/** A face of 36 x 24 in with sides of 50 mm at 300 dpi, beside the same face unwrapped; and texture grown for it at the size at which it is found. */
+/**
+ * A face of 36 x 24 in with sides of 50 mm at 300 dpi, beside the same face unwrapped; and texture grown for it at the size at which it is
+ * found.
+ */
 final class WrapBench {
     private static final double INCH = 25.4;
     private static final double SIDE_MM = 50;
@@ -108,17 +111,23 @@ final class WrapBench {
         long start = System.nanoTime();
         Transform conversion = TransformCompiler.compile(onward(StandardSpaces.SRGB));
         Optional<LayoutRenderer.SideColours> colours = sides.map(s -> new LayoutRenderer.SideColours(s.moves().leavesColours() ? conversion
-            : RenditionCompiler.through(StandardSpaces.SRGB, RenditionChange.NONE, SideChange.of(s.moves()), new RenditionCompiler.Onward(Intent.PERCEPTUAL, true), this::onward, TransformCompiler::compile),
+            : RenditionCompiler.through(StandardSpaces.SRGB, RenditionChange.NONE, SideChange.of(s.moves()),
+                new RenditionCompiler.Onward(Intent.PERCEPTUAL, true), this::onward, TransformCompiler::compile),
             s.fill() instanceof SideFill.Extended ? Optional.of(texture()) : Optional.empty()));
         Placed placed = new Placed("r", crop(), 0, face(), Orientation.UPRIGHT);
-        Page page = Page.of(36 * INCH + 2 * SIDE_MM, 24 * INCH + 2 * SIDE_MM, Margins.NONE, Orientation.UPRIGHT, List.of(sides.map(placed::sided).orElse(placed)), List.of());
-        LayoutRenderer.Picture of = new LayoutRenderer.Picture(picture.rows(), picture.facts().orientation(), PictureLight.of(StandardSpaces.SRGB), new float[0], conversion);
-        LayoutRenderer.Job job = new LayoutRenderer.Job(page, Map.of("r", of), colours.map(c -> Map.of("r", c)).orElse(Map.of()), DPI, Double.POSITIVE_INFINITY, Sharpener.NONE);
+        Page page = Page.of(36 * INCH + 2 * SIDE_MM, 24 * INCH + 2 * SIDE_MM, Margins.NONE, Orientation.UPRIGHT,
+            List.of(sides.map(placed::sided).orElse(placed)), List.of());
+        LayoutRenderer.Picture of = new LayoutRenderer.Picture(picture.rows(), picture.facts().orientation(),
+            PictureLight.of(StandardSpaces.SRGB), new float[0], conversion);
+        LayoutRenderer.Job job = new LayoutRenderer.Job(page, Map.of("r", of), colours.map(c -> Map.of("r", c)).orElse(Map.of()), DPI,
+            Double.POSITIVE_INFINITY, Sharpener.NONE);
         Path out = Files.createTempFile("wrap", ".pwg");
         Path spool = Files.createTempFile("spool", ".raw");
         try (OutputStream stream = new BufferedOutputStream(Files.newOutputStream(out), 1 << 18)) {
             PwgRaster.Page raster = new PwgRaster.Page(job.width(), job.height(), DPI, 16, PwgRaster.Space.DEVICE3, 0, 0, "", "", 5, 1);
-            new LayoutRenderer(workers, () -> FileChannel.open(spool, StandardOpenOption.CREATE, StandardOpenOption.READ, StandardOpenOption.WRITE, StandardOpenOption.DELETE_ON_CLOSE))
+            new LayoutRenderer(workers,
+                () -> FileChannel.open(spool, StandardOpenOption.CREATE, StandardOpenOption.READ, StandardOpenOption.WRITE,
+                    StandardOpenOption.DELETE_ON_CLOSE))
                 .render(job, new PwgSink(raster), stream, Progress.SILENT);
         }
         PrintBench.report(what + ", " + job.width() + " x " + job.height(), start, 0);

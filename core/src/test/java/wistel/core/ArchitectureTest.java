@@ -14,7 +14,8 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 public class ArchitectureTest {
-    private static final JavaClasses CORE = new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests()).importPackages("wistel.core");
+    private static final JavaClasses CORE = new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests())
+        .importPackages("wistel.core");
 
     @Test
     public void theRoomsOfCoreFormNoCircle() {
@@ -40,30 +41,38 @@ public class ArchitectureTest {
 
     @DataProvider
     public Object[][] rooms() {
-        return CORE.stream().map(c -> c.getPackageName().split("\\.")).filter(p -> p.length > 2).map(p -> p[2]).distinct().map(room -> new Object[] {room}).toArray(Object[][]::new);
+        return CORE.stream().map(c -> c.getPackageName().split("\\.")).filter(p -> p.length > 2).map(p -> p[2]).distinct()
+            .map(room -> new Object[] {room}).toArray(Object[][]::new);
     }
 
     @Test(dataProvider = "rooms")
     public void eachRoomKnowsOnlyThoseThatItMay(String room) {
         assertThat(ARROWS).as("a new room says what it may know").containsKey(room);
-        String[] others = ARROWS.keySet().stream().filter(r -> !r.equals(room) && !ARROWS.get(room).contains(r)).map(r -> "wistel.core." + r + "..").toArray(String[]::new);
-        noClasses().that().resideInAPackage("wistel.core." + room + "..").should().dependOnClassesThat().resideInAnyPackage(others).check(CORE);
+        String[] others = ARROWS.keySet().stream().filter(r -> !r.equals(room) && !ARROWS.get(room).contains(r))
+            .map(r -> "wistel.core." + r + "..").toArray(String[]::new);
+        noClasses().that().resideInAPackage("wistel.core." + room + "..").should().dependOnClassesThat().resideInAnyPackage(others)
+            .check(CORE);
     }
 
     @Test
     public void nothingPointsAtDocketOrRender() {
-        noClasses().that().resideOutsideOfPackages("..docket..").should().dependOnClassesThat().resideInAPackage("..core.docket..").check(CORE);
-        noClasses().that().resideOutsideOfPackages("..render..").should().dependOnClassesThat().resideInAPackage("..core.render..").check(CORE);
+        noClasses().that().resideOutsideOfPackages("..docket..").should().dependOnClassesThat().resideInAPackage("..core.docket..")
+            .check(CORE);
+        noClasses().that().resideOutsideOfPackages("..render..").should().dependOnClassesThat().resideInAPackage("..core.render..")
+            .check(CORE);
     }
 
     @Test
     public void coreKnowsNoFrameworkNoDatabaseNoSocketAndNotTheJdksCmm() {
-        noClasses().should().dependOnClassesThat().resideInAnyPackage("org.springframework..", "java.sql..", "javax.sql..", "java.net..", "java.awt.color..",
-            "jakarta..", "tools.jackson..").check(CORE);
+        noClasses().should().dependOnClassesThat()
+            .resideInAnyPackage("org.springframework..", "java.sql..", "javax.sql..", "java.net..", "java.awt.color..",
+                "jakarta..", "tools.jackson..")
+            .check(CORE);
     }
 
     @Test
     public void theColourEngineKnowsNoPictures() {
-        noClasses().that().resideInAPackage("..core.icc..").should().dependOnClassesThat().resideInAnyPackage("..core.pictures..", "..core.sheet..", "..core.printer..").check(CORE);
+        noClasses().that().resideInAPackage("..core.icc..").should().dependOnClassesThat()
+            .resideInAnyPackage("..core.pictures..", "..core.sheet..", "..core.printer..").check(CORE);
     }
 }

@@ -71,7 +71,8 @@ public class FromPictureToPrintTest {
     void tellWhatWasSeen(ITestResult result) throws Exception {
         if (result.getStatus() == ITestResult.FAILURE && wistel != null && page != null) {
             System.out.println("--- " + page.url() + "\n" + page.innerText("body") + "\n--- attempts\n"
-                + page.evaluate("fetch('/api/attempts', { signal: AbortSignal.timeout(5000) }).then(r => r.text()).catch(String)") + "\n--- logs\n" + wistel.logs() + "\n--- complaints " + complaints);
+                + page.evaluate("fetch('/api/attempts', { signal: AbortSignal.timeout(5000) }).then(r => r.text()).catch(String)")
+                + "\n--- logs\n" + wistel.logs() + "\n--- complaints " + complaints);
         }
     }
 
@@ -109,7 +110,8 @@ public class FromPictureToPrintTest {
     @Test
     public void theDemoLiesOnTheBenchInEveryState() {
         page.navigate(wistel.address + "/");
-        for (String title : List.of("Salt pans, February", "Poppies, copper still", "Slate quarry I", "Harbour, last ferry", "Greenhouse, morning")) {
+        for (String title : List.of("Salt pans, February", "Poppies, copper still", "Slate quarry I", "Harbour, last ferry",
+            "Greenhouse, morning")) {
             assertThat(page.getByText(title)).isVisible(within(90));
         }
         assertThat(page.getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName("blocked")).first()).isVisible();
@@ -176,7 +178,8 @@ public class FromPictureToPrintTest {
         assertThat(page.getByText("Not printed yet")).isVisible();
         button("Print").click();
         assertThat(page.getByTestId("progress")).isVisible();
-        assertThat(page.getByTestId("attempt").first()).containsText(Pattern.compile("printed|failed"), new LocatorAssertions.ContainsTextOptions().setTimeout(180_000));
+        assertThat(page.getByTestId("attempt").first()).containsText(Pattern.compile("printed|failed"),
+            new LocatorAssertions.ContainsTextOptions().setTimeout(180_000));
         assertThat(page.getByTestId("attempt").first()).not().containsText("failed");
         assertThat(page.getByAltText("Scan of the print")).isVisible(within(60));
         assertThat(page.getByText(Pattern.compile("Proof and print differ by ΔE [01]\\.\\d\\d"))).isVisible();
@@ -207,7 +210,8 @@ public class FromPictureToPrintTest {
                 page.navigate(docket + "/" + station);
                 Locator next = station.equals("release") ? button("Print") : page.getByText(Pattern.compile("^On to the "));
                 assertThat(next).isVisible();
-                assertThat((int) (Integer) page.evaluate("document.documentElement.scrollWidth")).as(station + " at " + size[0]).isLessThanOrEqualTo(size[0]);
+                assertThat((int) (Integer) page.evaluate("document.documentElement.scrollWidth")).as(station + " at " + size[0])
+                    .isLessThanOrEqualTo(size[0]);
                 double foot = next.boundingBox().y + next.boundingBox().height;
                 if (size[0] >= 1280) {
                     assertThat(foot).as(station + " at " + size[0]).isLessThanOrEqualTo(size[1]);
@@ -220,7 +224,10 @@ public class FromPictureToPrintTest {
         page.setViewportSize(1280, 800);
     }
 
-    /** What isn't possible is struck out, says why, and one press makes way; the sheet to come is shown before it is printed, held, and let go. */
+    /**
+     * What isn't possible is struck out, says why, and one press makes way; the sheet to come is shown before it is printed, held, and let
+     * go.
+     */
     @Test(dependsOnMethods = "everyStationFitsSmallAndLargeScreensWithItsMainDecisionInSight")
     public void thePrintersRulesAreFollowedAndTheSheetIsSeenBeforeItIsPrinted() {
         page.navigate(wistel.address + "/");
@@ -248,9 +255,11 @@ public class FromPictureToPrintTest {
         page.locator(".track button").last().click();
         assertThat(page.getByText(Pattern.compile("m stay on it"))).isVisible();
         button("Hold it").click();
-        assertThat(page.getByTestId("progress")).containsText("held: its file is made", new LocatorAssertions.ContainsTextOptions().setTimeout(120_000));
+        assertThat(page.getByTestId("progress")).containsText("held: its file is made",
+            new LocatorAssertions.ContainsTextOptions().setTimeout(120_000));
         button("Send it now").click();
-        assertThat(page.getByTestId("attempt").first()).containsText(Pattern.compile("printed|failed"), new LocatorAssertions.ContainsTextOptions().setTimeout(180_000));
+        assertThat(page.getByTestId("attempt").first()).containsText(Pattern.compile("printed|failed"),
+            new LocatorAssertions.ContainsTextOptions().setTimeout(180_000));
         assertThat(page.getByTestId("attempt").first()).not().containsText("failed");
     }
 
@@ -261,7 +270,8 @@ public class FromPictureToPrintTest {
         page.locator(".track button").last().click();
         button("Print").click();
         button("Cancel the print").click();
-        assertThat(page.getByTestId("attempt").first()).containsText(Pattern.compile("[Cc]ancelled"), new LocatorAssertions.ContainsTextOptions().setTimeout(60_000));
+        assertThat(page.getByTestId("attempt").first()).containsText(Pattern.compile("[Cc]ancelled"),
+            new LocatorAssertions.ContainsTextOptions().setTimeout(60_000));
         assertThat(button("Print")).isEnabled();
     }
 
@@ -393,7 +403,8 @@ public class FromPictureToPrintTest {
         page.getByText("Night yard on cotton").click();
         page.waitForURL(Pattern.compile(".*/dockets/.*"));
         page.navigate(page.url().replaceAll("(.*/dockets/[^/]+).*", "$1") + "/proof");
-        assertThat(page.getByAltText("Proof", new Page.GetByAltTextOptions().setExact(true))).hasAttribute("src", Pattern.compile("display=[0-9a-f]{64}"));
+        assertThat(page.getByAltText("Proof", new Page.GetByAltTextOptions().setExact(true))).hasAttribute("src",
+            Pattern.compile("display=[0-9a-f]{64}"));
         assertThat(page.getByText("This screen shows both as they are")).isVisible();
         page.navigate(wistel.address + "/settings");
         page.getByLabel(Pattern.compile("^Let go of Wide RGB")).click();
@@ -428,7 +439,10 @@ public class FromPictureToPrintTest {
         other.close();
     }
 
-    /** A picture is wrapped, its body typed, its sides chosen from all ways side by side, looked at folded and flat, cut up, and unwrapped again. */
+    /**
+     * A picture is wrapped, its body typed, its sides chosen from all ways side by side, looked at folded and flat, cut up, and unwrapped
+     * again.
+     */
     @Test(dependsOnMethods = "aSecondTabFollowsWhatIsDecidedInTheFirst")
     public void aPictureIsWrappedRoundABody() throws Exception {
         page.navigate(wistel.address + "/");
@@ -491,7 +505,8 @@ public class FromPictureToPrintTest {
 
     @Test(dependsOnMethods = {"aSecondTabFollowsWhatIsDecidedInTheFirst", "aPictureIsWrappedRoundABody"}, alwaysRun = true)
     public void theLauncherTellsWhatRunsAndNoPageComplained() throws Exception {
-        assertThat(wistel.launcher("status")).contains("server      running   http://localhost:").contains("print room  running   ipp://localhost:");
+        assertThat(wistel.launcher("status")).contains("server      running   http://localhost:")
+            .contains("print room  running   ipp://localhost:");
         assertThat(complaints.stream().filter(c -> !c.contains("412"))).isEmpty();
     }
 

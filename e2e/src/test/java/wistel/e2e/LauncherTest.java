@@ -23,7 +23,8 @@ public class LauncherTest {
         String[] command = new String[arguments.length + 1];
         command[0] = "./wistel";
         System.arraycopy(arguments, 0, command, 1, arguments.length);
-        ProcessBuilder builder = new ProcessBuilder(command).directory(ROOT.toFile()).redirectErrorStream(true).redirectOutput(out.toFile());
+        ProcessBuilder builder = new ProcessBuilder(command).directory(ROOT.toFile()).redirectErrorStream(true)
+            .redirectOutput(out.toFile());
         builder.environment().put("WISTEL_HOME", Files.createTempDirectory("nothing-here").toString());
         builder.environment().putAll(environment);
         Process process = builder.start();

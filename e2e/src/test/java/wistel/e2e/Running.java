@@ -28,7 +28,8 @@ final class Running implements AutoCloseable {
 
     String launcher(String command) throws IOException, InterruptedException {
         Path out = Files.createTempFile("launcher", ".txt");
-        ProcessBuilder builder = new ProcessBuilder("./wistel", command).directory(ROOT.toFile()).redirectErrorStream(true).redirectOutput(out.toFile());
+        ProcessBuilder builder = new ProcessBuilder("./wistel", command).directory(ROOT.toFile()).redirectErrorStream(true)
+            .redirectOutput(out.toFile());
         builder.environment().put("WISTEL_HOME", home.toString());
         builder.environment().put("WISTEL_BUILT", "yes");
         builder.environment().put("WISTEL_PACE", "120");

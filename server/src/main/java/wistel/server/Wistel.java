@@ -15,7 +15,8 @@ public class Wistel {
     public static void main(String[] args) throws UnknownHostException {
         String listen = System.getenv().getOrDefault("WISTEL_LISTEN", "127.0.0.1");
         if (!InetAddress.getByName(listen).isLoopbackAddress()) {
-            System.err.println("Wistel listens on loopback only: it has no accounts yet, and without them nobody else may reach it. Unset WISTEL_LISTEN.");
+            System.err.println(
+                "Wistel listens on loopback only: it has no accounts yet, and without them nobody else may reach it. Unset WISTEL_LISTEN.");
             System.exit(2);
         }
         SpringApplication.run(Wistel.class, args);

@@ -56,11 +56,13 @@ final class Api {
     }
 
     Answer post(String path, String body, int version) {
-        return send(request(path).header("Content-Type", "application/json").header("If-Match", "\"" + version + "\"").POST(HttpRequest.BodyPublishers.ofString(body)));
+        return send(request(path).header("Content-Type", "application/json").header("If-Match", "\"" + version + "\"")
+            .POST(HttpRequest.BodyPublishers.ofString(body)));
     }
 
     Answer put(String path, String body, int version) {
-        return send(request(path).header("Content-Type", "application/json").header("If-Match", "\"" + version + "\"").PUT(HttpRequest.BodyPublishers.ofString(body)));
+        return send(request(path).header("Content-Type", "application/json").header("If-Match", "\"" + version + "\"")
+            .PUT(HttpRequest.BodyPublishers.ofString(body)));
     }
 
     Answer patch(String path, String body, int version) {

@@ -11,7 +11,8 @@ import com.tngtech.archunit.core.importer.ImportOption;
 import org.testng.annotations.Test;
 
 public class ArchitectureTest {
-    private static final JavaClasses SERVER = new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests()).importPackages("wistel.server");
+    private static final JavaClasses SERVER = new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests())
+        .importPackages("wistel.server");
 
     @Test
     public void theServerKnowsNothingOfTheStandIn() {
@@ -26,16 +27,21 @@ public class ArchitectureTest {
 
     @Test
     public void printingKnowsDocketsAndNotTheOtherWay() {
-        noClasses().that().resideInAPackage("..server.docket..").should().dependOnClassesThat().resideInAnyPackage("..server.print..", "..server.bench..", "..server.demo..").check(SERVER);
+        noClasses().that().resideInAPackage("..server.docket..").should().dependOnClassesThat()
+            .resideInAnyPackage("..server.print..", "..server.bench..", "..server.demo..").check(SERVER);
         slices().matching("wistel.server.(*)..").should().beFreeOfCycles().check(SERVER);
     }
 
     @Test
     public void onlyTheIppClientSpeaksIpp() {
-        noClasses().that().haveSimpleNameNotStartingWith("Ipp").should().dependOnClassesThat().resideInAPackage("com.hp.jipp..").check(SERVER);
+        noClasses().that().haveSimpleNameNotStartingWith("Ipp").should().dependOnClassesThat().resideInAPackage("com.hp.jipp..")
+            .check(SERVER);
     }
 
-    /** Its threads would wait at caches for computations that need them: with two processors for ever. Core's computations use it, and wait for nothing. */
+    /**
+     * Its threads would wait at caches for computations that need them: with two processors for ever. Core's computations use it, and wait
+     * for nothing.
+     */
     @Test
     public void theServerPutsNothingOnTheCommonPool() {
         noClasses().should().callMethodWhere(target(nameMatching("parallelStream|parallel|supplyAsync|runAsync"))).check(SERVER);

@@ -53,7 +53,8 @@ public class BadInputTest extends InTestRoom {
         byte[] file = PrintingTest.picture(29);
         var both = IntStream.range(0, 4).parallel().mapToObj(i -> api.drop("at-once.png", file)).toList();
         assertThat(both).allMatch(a -> a.status() == 201);
-        assertThat(both.stream().map(a -> a.body().path("docket").path("pictures").get(0).path("master").path("id").asString()).distinct()).hasSize(1);
+        assertThat(both.stream().map(a -> a.body().path("docket").path("pictures").get(0).path("master").path("id").asString()).distinct())
+            .hasSize(1);
     }
 
     @Test
@@ -62,8 +63,10 @@ public class BadInputTest extends InTestRoom {
         Api.Answer same = api.drop("other-name.png", PrintingTest.picture(21));
         Api.Answer namesake = api.drop("twin.png", PrintingTest.picture(22));
         assertThat(same.body().path("notice").asString()).contains("twin.png").contains("here already");
-        assertThat(same.body().path("docket").path("spec").path("heading").path("title").asString()).as("by the name that it was brought by").isEqualTo("Other name");
-        assertThat(same.body().path("docket").path("pictures").get(0).path("master").path("id")).isEqualTo(first.body().path("docket").path("pictures").get(0).path("master").path("id"));
+        assertThat(same.body().path("docket").path("spec").path("heading").path("title").asString())
+            .as("by the name that it was brought by").isEqualTo("Other name");
+        assertThat(same.body().path("docket").path("pictures").get(0).path("master").path("id"))
+            .isEqualTo(first.body().path("docket").path("pictures").get(0).path("master").path("id"));
         assertThat(namesake.body().path("notice").asString()).contains("also called twin.png");
     }
 
@@ -71,23 +74,24 @@ public class BadInputTest extends InTestRoom {
     public void threeHundredMegabytesOfJunkAreRefusedWithoutBeingHeld() {
         byte[] megabyte = new byte[1 << 20];
         long[] left = {300L << 20};
-        HttpRequest.Builder request = api.request("/api/dockets?name=junk.tif").POST(HttpRequest.BodyPublishers.ofInputStream(() -> new InputStream() {
-            @Override
-            public int read() {
-                throw new UnsupportedOperationException();
-            }
-
-            @Override
-            public int read(byte[] into, int off, int len) {
-                if (left[0] <= 0) {
-                    return -1;
+        HttpRequest.Builder request = api.request("/api/dockets?name=junk.tif")
+            .POST(HttpRequest.BodyPublishers.ofInputStream(() -> new InputStream() {
+                @Override
+                public int read() {
+                    throw new UnsupportedOperationException();
                 }
-                int n = Math.min(len, megabyte.length);
-                System.arraycopy(megabyte, 0, into, off, n);
-                left[0] -= n;
-                return n;
-            }
-        }));
+
+                @Override
+                public int read(byte[] into, int off, int len) {
+                    if (left[0] <= 0) {
+                        return -1;
+                    }
+                    int n = Math.min(len, megabyte.length);
+                    System.arraycopy(megabyte, 0, into, off, n);
+                    left[0] -= n;
+                    return n;
+                }
+            }));
         assertThat(api.send(request).code()).isEqualTo("picture-unknown");
     }
 
@@ -95,7 +99,8 @@ public class BadInputTest extends InTestRoom {
     public void anUploadThatBreaksOffKeepsNothing() throws IOException {
         long before = keptFiles();
         try (Socket socket = new Socket("localhost", test.port)) {
-            socket.getOutputStream().write(("POST /api/dockets?name=half.png HTTP/1.1\r\nHost: localhost\r\nContent-Length: 1000000\r\n\r\n").getBytes());
+            socket.getOutputStream()
+                .write(("POST /api/dockets?name=half.png HTTP/1.1\r\nHost: localhost\r\nContent-Length: 1000000\r\n\r\n").getBytes());
             socket.getOutputStream().write(new byte[5000]);
             socket.getOutputStream().flush();
         }
@@ -118,10 +123,13 @@ public class BadInputTest extends InTestRoom {
         assertThat(api.patch(path, "{", 1).status()).isEqualTo(400);
         assertThat(api.patch(path, "{\"kind\":\"titled\"}", 1).status()).as("a part is missing").isEqualTo(400);
         assertThat(api.patch(path, "{\"kind\":\"painted\"}", 1).status()).isEqualTo(400);
-        assertThat(api.patch(path, "{\"kind\":\"stocked\",\"stock\":{\"kind\":\"sheet\",\"name\":\"x\",\"widthMm\":1,\"lengthMm\":1}}", 1).code()).isEqualTo("sheet-out-of-range");
+        assertThat(
+            api.patch(path, "{\"kind\":\"stocked\",\"stock\":{\"kind\":\"sheet\",\"name\":\"x\",\"widthMm\":1,\"lengthMm\":1}}", 1).code())
+            .isEqualTo("sheet-out-of-range");
         assertThat(api.patch(path, "{\"kind\":\"copies\",\"copies\":1000}", 1).code()).isEqualTo("out-of-range");
         for (String changed : new String[] {"/undo", "/put-away", "/attempts"}) {
-            assertThat(api.send(api.request(path + changed).header("If-Match", "*").POST(HttpRequest.BodyPublishers.noBody())).code()).isEqualTo("version-unclear");
+            assertThat(api.send(api.request(path + changed).header("If-Match", "*").POST(HttpRequest.BodyPublishers.noBody())).code())
+                .isEqualTo("version-unclear");
         }
         assertThat(api.get(path + "/renditions/r1/figures").code()).isEqualTo("pairing-missing");
         assertThat(api.post("/api/printers", "{\"uri\":\"http://elsewhere\"}", 0).code()).isEqualTo("address-unclear");
@@ -130,7 +138,8 @@ public class BadInputTest extends InTestRoom {
 
     @Test
     public void anotherSitesPageMayChangeNothing() throws IOException {
-        HttpRequest.Builder foreign = api.request("/api/printers").header("Origin", "http://elsewhere.example").header("Content-Type", "application/json")
+        HttpRequest.Builder foreign = api.request("/api/printers").header("Origin", "http://elsewhere.example")
+            .header("Content-Type", "application/json")
             .POST(HttpRequest.BodyPublishers.ofString("{}"));
         assertThat(api.send(foreign).status()).isEqualTo(403);
         try (Socket socket = new Socket("localhost", test.port)) {

@@ -20,7 +20,10 @@ import wistel.server.docket.DocketRepository;
 import wistel.server.print.AttemptRepository;
 import wistel.server.print.Rendering;
 
-/** A database of the version before pieces (specs of form 6, orders of form 7): everything opens, and every order gives the bytes that it gave then. */
+/**
+ * A database of the version before pieces (specs of form 6, orders of form 7): everything opens, and every order gives the bytes that it
+ * gave then.
+ */
 public class BeforePiecesTest {
     private TestRoom test;
     private Api api;
@@ -52,11 +55,14 @@ public class BeforePiecesTest {
         JsonNode numbered = dockets.get("Numbered, with a bleed").path("spec");
         assertThat(numbered.path("items").get(0).path("annotation").path("caption").path("edition").asInt()).isEqualTo(25);
         assertThat(numbered.path("items").get(0).path("frame").path("widthMm").asDouble()).isEqualTo(90);
-        assertThat(dockets.get("Numbered, with a bleed").path("readback").asString()).contains("picture 90 × 52.5 mm").contains("a caption below");
+        assertThat(dockets.get("Numbered, with a bleed").path("readback").asString()).contains("picture 90 × 52.5 mm")
+            .contains("a caption below");
         JsonNode inTwo = dockets.get("In two, on board");
         assertThat(inTwo.path("spec").path("plan").path("panels").path("across").asInt()).isEqualTo(2);
         assertThat(inTwo.path("spec").path("items").get(0).path("frame").path("cropX").asDouble()).isEqualTo(0.4);
-        assertThat(inTwo.path("readback").asString()).contains("2 pieces of 70 × 106.7 mm on 5 mm of board with mirrored sides (12 % darker, softer, 5 % less colour), 15 mm turned over bare, 13 % of it on no face");
+        assertThat(inTwo.path("readback").asString()).contains(
+            "2 pieces of 70 × 106.7 mm on 5 mm of board with mirrored sides (12 % darker, softer, 5 % less colour), 15 mm turned over "
+                + "bare, 13 % of it on no face");
         dockets.values().forEach(d -> assertThat(d.path("layout").path("unplaced").size()).isZero());
     }
 
@@ -101,9 +107,12 @@ public class BeforePiecesTest {
     public void everyOldOrderGivesTheBytesThatItGave() throws IOException {
         AttemptRepository attempts = test.bean(AttemptRepository.class);
         Map<String, String> files = new HashMap<>();
-        test.query("select a.id || ' ' || p.page || ' ' || p.file_hash from attempt a join attempt_page p on p.attempt_id = a.id where p.file_hash is not null and a.title not like 'Wedge%'",
+        test.query(
+            "select a.id || ' ' || p.page || ' ' || p.file_hash from attempt a join attempt_page p on p.attempt_id = a.id where "
+                + "p.file_hash is not null and a.title not like 'Wedge%'",
             row -> files.put(row.substring(0, row.lastIndexOf(' ')), row.substring(row.lastIndexOf(' ') + 1)));
-        assertThat(files).as("a sheet twice, one more, two numbered copies with a bleed, a file for a lab, two panels of a wrap").hasSize(8);
+        assertThat(files).as("a sheet twice, one more, two numbered copies with a bleed, a file for a lab, two panels of a wrap")
+            .hasSize(8);
         for (Map.Entry<String, String> file : files.entrySet()) {
             String[] page = file.getKey().split(" ");
             PrintOrder order = attempts.order(UUID.fromString(page[0]));

@@ -15,7 +15,8 @@ import wistel.standin.room.Feeds;
 
 /** One record of each table is damaged: it is named, and the rest of every list is there. */
 public class DamagedRecordsTest extends InTestRoom {
-    private static final List<String> LISTS = List.of("/api/bench", "/api/pairings", "/api/printers", "/api/wedges", "/api/compensations", "/api/attempts", "/api/displays", "/api/own-bodies",
+    private static final List<String> LISTS = List.of("/api/bench", "/api/pairings", "/api/printers", "/api/wedges", "/api/compensations",
+        "/api/attempts", "/api/displays", "/api/own-bodies",
         "/api/settings/retention", "/api/wedges/scanner", "/api/status");
 
     private JsonNode docket;
@@ -31,13 +32,20 @@ public class DamagedRecordsTest extends InTestRoom {
         String pairing = api.get("/api/pairings").body().get(1).path("pairingId").asString();
         for (int i = 0; i < 2; i++) {
             JsonNode d = api.drop("kept-" + i + ".png", PrintingTest.picture(i)).body().path("docket");
-            docket = api.put("/api/dockets/" + d.path("id").asString() + "/pairing", "{\"pairingId\":\"" + pairing + "\"}", d.path("version").asInt()).body();
-            String a = api.post("/api/dockets/" + docket.path("id").asString() + "/attempts", "", docket.path("version").asInt()).body().path("id").asString();
+            docket = api.put("/api/dockets/" + d.path("id").asString() + "/pairing", "{\"pairingId\":\"" + pairing + "\"}",
+                d.path("version").asInt()).body();
+            String a = api.post("/api/dockets/" + docket.path("id").asString() + "/attempts", "", docket.path("version").asInt()).body()
+                .path("id").asString();
             api.over(a, 40);
-            api.post("/api/compensations", "{\"name\":\"kept " + i + "\",\"moves\":[{\"kind\":\"warmth\",\"warmth\":2,\"tint\":0}],\"pairingId\":null}", 0);
+            api.post("/api/compensations",
+                "{\"name\":\"kept " + i + "\",\"moves\":[{\"kind\":\"warmth\",\"warmth\":2,\"tint\":0}],\"pairingId\":null}", 0);
             api.put("/api/own-bodies/bars%20" + i, "{\"support\":{\"kind\":\"BARS\",\"depthMm\":20,\"airGapMm\":0},\"turnOverMm\":30}", 0);
-            api.put("/api/dockets/" + d.path("id").asString() + "/sheet", "{\"width\":\"300\",\"length\":\"400\",\"name\":\"own " + i + "\"}", docket.path("version").asInt());
-            JsonNode wedge = api.post("/api/wedges", "{\"mode\":{\"pairingId\":\"" + pairing + "\",\"way\":\"PROFILE\",\"settings\":{},\"intent\":\"RELATIVE\",\"blackPoint\":true},\"steps\":21,\"repeats\":1,\"scattered\":false}", 0).body();
+            api.put("/api/dockets/" + d.path("id").asString() + "/sheet",
+                "{\"width\":\"300\",\"length\":\"400\",\"name\":\"own " + i + "\"}", docket.path("version").asInt());
+            JsonNode wedge = api.post("/api/wedges", "{\"mode\":{\"pairingId\":\"" + pairing
+                + "\",\"way\":\"PROFILE\",\"settings\":{},\"intent\":\"RELATIVE\",\"blackPoint\":true},\"steps\":21,\"repeats\":1,"
+                + "\"scattered\":false}",
+                0).body();
             int number = wedge.path("number").asInt();
             Waiting.until(() -> api.get("/api/wedges/" + number).body(), w -> w.path("printing").path("done").asBoolean(), 40);
             api.post("/api/wedges/" + number + "/readings/instrument", "", 0);
@@ -50,13 +58,15 @@ public class DamagedRecordsTest extends InTestRoom {
         return new Object[][] {
             {"docket", "spec = '{\"title\": 3}'", "id = (select id from docket order by number limit 1)", ""},
             {"docket", "schema = 4711", "id = (select id from docket order by number limit 1)", ""},
-            {"attempt", "state = 'done', verdict = verdict, printer_id = printer_id, title = repeat('x', 100000)", "number = 1 and ctid = (select min(ctid) from attempt)", null},
+            {"attempt", "state = 'done', verdict = verdict, printer_id = printer_id, title = repeat('x', 100000)",
+                "number = 1 and ctid = (select min(ctid) from attempt)", null},
             {"attempt", "print_order = 'nonsense'", "ctid = (select min(ctid) from attempt)", null},
             {"attempt_page", "file_hash = 'not a hash'", "ctid = (select min(ctid) from attempt_page)", null},
             {"attempt_page", "fingerprint = '\\x0102'", "ctid = (select min(ctid) from attempt_page)", null},
             {"pairing_version", "settings = '[null]'", "ctid = (select min(ctid) from pairing_version)", "the pairing of "},
             {"pairing_version", "curves = '[null]'", "ctid = (select min(ctid) from pairing_version)", "the pairing of "},
-            {"paper_version", "thickness_mm = 1e300", "paper_id = (select id from paper where name = 'Skerry Baryta 310')", "the pairing of "},
+            {"paper_version", "thickness_mm = 1e300", "paper_id = (select id from paper where name = 'Skerry Baryta 310')",
+                "the pairing of "},
             {"printer_description", "body = '{\"supported\": 7}'", "true", null},
             {"printer_state", "loaded = '[{\"type\": null}]'", "true", "printer "},
             {"compensation_version", "moves = '[null]'", "ctid = (select min(ctid) from compensation_version)", "compensation “"},
@@ -125,7 +135,8 @@ public class DamagedRecordsTest extends InTestRoom {
     @AfterMethod(alwaysRun = true)
     void mend() {
         if (before != null) {
-            test.sql("set session_replication_role = replica; delete from " + before + "; insert into " + before + " overriding system value select * from kept_aside; drop table kept_aside");
+            test.sql("set session_replication_role = replica; delete from " + before + "; insert into " + before
+                + " overriding system value select * from kept_aside; drop table kept_aside");
             before = null;
         }
     }

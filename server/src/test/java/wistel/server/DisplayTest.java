@@ -68,7 +68,8 @@ public class DisplayTest extends InTestRoom {
         if (found.getLength() == 0) {
             return Optional.empty();
         }
-        return Optional.of(new InflaterInputStream(new ByteArrayInputStream((byte[]) ((IIOMetadataNode) found.item(0)).getUserObject())).readAllBytes());
+        return Optional.of(
+            new InflaterInputStream(new ByteArrayInputStream((byte[]) ((IIOMetadataNode) found.item(0)).getUserObject())).readAllBytes());
     }
 
     @DataProvider
@@ -111,7 +112,8 @@ public class DisplayTest extends InTestRoom {
         assertThat(bring(StandardSpaces.GRAY_22.bytes()).code()).isEqualTo("profile-not-a-display");
         assertThat(bring(new byte[] {1, 2, 3}).code()).startsWith("profile-");
         assertThat(bring(new byte[0]).code()).startsWith("profile-");
-        assertThat(api.get("/api/displays").body().toString()).as("nothing of them is kept").doesNotContain("Skerry").doesNotContain("Gray");
+        assertThat(api.get("/api/displays").body().toString()).as("nothing of them is kept").doesNotContain("Skerry")
+            .doesNotContain("Gray");
     }
 
     /** The cyan of this picture lies at sRGB's edge and inside P3. */

@@ -25,8 +25,8 @@ import wistel.standin.ink.Paper;
 import wistel.standin.room.Feeds;
 
 /**
- * Walks every endpoint that the API describes, with something impossible in each parameter and each field of each body in turn: whatever is sent, the
- * answer is not a fault of the server, is in words where it refuses, and comes soon.
+ * Walks every endpoint that the API describes, with something impossible in each parameter and each field of each body in turn: whatever is
+ * sent, the answer is not a fault of the server, is in words where it refuses, and comes soon.
  */
 public class EveryEndpointTest extends InTestRoom {
     private static final JsonMapper JSON = JsonMapper.builder().build();
@@ -34,9 +34,11 @@ public class EveryEndpointTest extends InTestRoom {
     private static final long SOON_NANOS = 5_000_000_000L;
     /** Streams, and what is sent as a file: those have tests of their own. */
     private static final List<String> LEFT_OUT = List.of("/api/events");
-    private static final List<String> IN_ADDRESSES = List.of("", "null", "x", "-1", "1e308", "NaN", "%ED%A0%80", "%00", "-0001-01-01", "%7B%22values%22%3A%7B%22a%22%3Anull%7D%7D",
+    private static final List<String> IN_ADDRESSES = List.of("", "null", "x", "-1", "1e308", "NaN", "%ED%A0%80", "%00", "-0001-01-01",
+        "%7B%22values%22%3A%7B%22a%22%3Anull%7D%7D",
         "a".repeat(3000), "..%2F..%2Fetc%2Fpasswd");
-    private static final List<String> IN_BODIES = List.of("null", "\"\"", "\"x\"", "\"\\u0000\"", "\"\\ud800\"", "\"-0001-01-01\"", "-1", "0.5", "1e308", "1e999", "99999999999999999999", "[]", "[null]", "{\"a\":null}",
+    private static final List<String> IN_BODIES = List.of("null", "\"\"", "\"x\"", "\"\\u0000\"", "\"\\ud800\"", "\"-0001-01-01\"", "-1",
+        "0.5", "1e308", "1e999", "99999999999999999999", "[]", "[null]", "{\"a\":null}",
         "\"" + "a".repeat(100_000) + "\"", "[".repeat(400) + "]".repeat(400));
 
     private JsonNode schemas;
@@ -48,7 +50,8 @@ public class EveryEndpointTest extends InTestRoom {
     @BeforeClass
     void lay() throws Exception {
         PrintingTest.pair(test, Paper.SKERRY_BARYTA, Feeds.REAR, Intent.RELATIVE);
-        api.post("/api/compensations", "{\"name\":\"some\",\"moves\":[{\"kind\":\"warmth\",\"warmth\":2,\"tint\":0}],\"pairingId\":null}", 0);
+        api.post("/api/compensations", "{\"name\":\"some\",\"moves\":[{\"kind\":\"warmth\",\"warmth\":2,\"tint\":0}],\"pairingId\":null}",
+            0);
     }
 
     private String text(JsonNode list, String name) {
@@ -59,7 +62,9 @@ public class EveryEndpointTest extends InTestRoom {
     private JsonNode docket(int seed) throws Exception {
         JsonNode d = api.drop("some-" + seed % 3 + ".png", PrintingTest.picture(seed % 3)).body().path("docket");
         String pairing = text(api.get("/api/pairings").body(), "pairingId");
-        return api.put("/api/dockets/" + d.path("id").asString() + "/pairing", "{\"pairingId\":\"" + pairing + "\"}", d.path("version").asInt()).body();
+        return api
+            .put("/api/dockets/" + d.path("id").asString() + "/pairing", "{\"pairingId\":\"" + pairing + "\"}", d.path("version").asInt())
+            .body();
     }
 
     @Test
@@ -69,9 +74,11 @@ public class EveryEndpointTest extends InTestRoom {
         record Operation(String path, String method, JsonNode about) {
         }
         List<Operation> all = new ArrayList<>();
-        api31.path("paths").properties().forEach(p -> p.getValue().properties().forEach(m -> all.add(new Operation(p.getKey(), m.getKey(), m.getValue()))));
+        api31.path("paths").properties()
+            .forEach(p -> p.getValue().properties().forEach(m -> all.add(new Operation(p.getKey(), m.getKey(), m.getValue()))));
         // what takes things away comes last
-        all.sort(Comparator.comparing((Operation o) -> o.method.equals("delete")).thenComparing(o -> !o.method.equals("get")).thenComparing(Operation::path));
+        all.sort(Comparator.comparing((Operation o) -> o.method.equals("delete")).thenComparing(o -> !o.method.equals("get"))
+            .thenComparing(Operation::path));
         int seed = 0;
         for (Operation o : all) {
             if (!LEFT_OUT.contains(o.path)) {
@@ -109,7 +116,8 @@ public class EveryEndpointTest extends InTestRoom {
             }
         }
         if (!bodies.isEmpty()) {
-            List.of("", "{", "NaN", "\u0000", "{\"kind\":NaN}").forEach(sent -> send(path, method, parameters, usual, Map.of(), sent, docket));
+            List.of("", "{", "NaN", "\u0000", "{\"kind\":NaN}")
+                .forEach(sent -> send(path, method, parameters, usual, Map.of(), sent, docket));
         }
     }
 
@@ -133,7 +141,8 @@ public class EveryEndpointTest extends InTestRoom {
         return usual;
     }
 
-    private void send(String path, String method, List<JsonNode> parameters, Map<String, String> usual, Map<String, String> instead, String body, JsonNode docket) {
+    private void send(String path, String method, List<JsonNode> parameters, Map<String, String> usual, Map<String, String> instead,
+        String body, JsonNode docket) {
         String address = path;
         StringBuilder query = new StringBuilder();
         String version = null;
@@ -141,10 +150,12 @@ public class EveryEndpointTest extends InTestRoom {
             String name = p.path("name").asString();
             String value = instead.getOrDefault(name, name.equals("id") ? id(path, usual, docket) : usual.getOrDefault(name, "1"));
             switch (p.path("in").asString()) {
-                case "path" -> address = address.replace("{" + name + "}", instead.containsKey(name) ? value.isEmpty() ? "%20" : value : URLEncoder.encode(value, StandardCharsets.UTF_8));
+                case "path" -> address = address.replace("{" + name + "}",
+                    instead.containsKey(name) ? value.isEmpty() ? "%20" : value : URLEncoder.encode(value, StandardCharsets.UTF_8));
                 case "query" -> {
                     if (instead.containsKey(name) || p.path("required").asBoolean()) {
-                        query.append(query.isEmpty() ? "?" : "&").append(name).append('=').append(instead.containsKey(name) ? value : URLEncoder.encode(value, StandardCharsets.UTF_8));
+                        query.append(query.isEmpty() ? "?" : "&").append(name).append('=')
+                            .append(instead.containsKey(name) ? value : URLEncoder.encode(value, StandardCharsets.UTF_8));
                     }
                 }
                 default -> version = instead.containsKey(name) ? value : "\"" + version(docket) + "\"";
@@ -157,7 +168,8 @@ public class EveryEndpointTest extends InTestRoom {
         if (!body.isEmpty()) {
             request.header("Content-Type", "application/json");
         }
-        judge(method + " " + path, method + " " + address + query + " " + body, request.method(method.toUpperCase(java.util.Locale.ROOT), HttpRequest.BodyPublishers.ofString(body)));
+        judge(method + " " + path, method + " " + address + query + " " + body,
+            request.method(method.toUpperCase(java.util.Locale.ROOT), HttpRequest.BodyPublishers.ofString(body)));
     }
 
     /** Asked anew only when the last answer was that it is another one. */
@@ -169,8 +181,9 @@ public class EveryEndpointTest extends InTestRoom {
     }
 
     private static String id(String path, Map<String, String> usual, JsonNode docket) {
-        return path.startsWith("/api/attempts") ? usual.get("attempt") : path.startsWith("/api/printers") ? usual.get("printerId") : path.startsWith("/api/pairings") ? usual.get("pairing")
-            : path.startsWith("/api/compensations") ? usual.get("compensation") : docket.path("id").asString();
+        return path.startsWith("/api/attempts") ? usual.get("attempt")
+            : path.startsWith("/api/printers") ? usual.get("printerId") : path.startsWith("/api/pairings") ? usual.get("pairing")
+                : path.startsWith("/api/compensations") ? usual.get("compensation") : docket.path("id").asString();
     }
 
     private void judge(String operation, String words, HttpRequest.Builder request) {
@@ -182,13 +195,15 @@ public class EveryEndpointTest extends InTestRoom {
             began = System.nanoTime();
             answer = api.send(request);
         }
-        version = answer.status() == 412 ? 0 : answer.raw().headers().firstValue("ETag").map(tag -> Integer.parseInt(tag.replaceAll("\\D", ""))).orElse(version);
+        version = answer.status() == 412 ? 0
+            : answer.raw().headers().firstValue("ETag").map(tag -> Integer.parseInt(tag.replaceAll("\\D", ""))).orElse(version);
         String said = words.length() > 300 ? words.substring(0, 300) + "…" : words;
         if (System.nanoTime() - began > SOON_NANOS) {
             faults.putIfAbsent(operation + " slow", "slow: " + said);
         } else if (answer.status() >= 500) {
             faults.putIfAbsent(operation + answer.status(), answer.status() + ": " + said);
-        } else if (answer.status() >= 400 && (answer.body().path("detail").asString("").isBlank() || answer.body().path("next").asString("").isBlank())) {
+        } else if (answer.status() >= 400
+            && (answer.body().path("detail").asString("").isBlank() || answer.body().path("next").asString("").isBlank())) {
             faults.putIfAbsent(operation + " wordless", answer.status() + " without words: " + said);
         }
     }
@@ -211,7 +226,8 @@ public class EveryEndpointTest extends InTestRoom {
         }
         String type = s.path("type").isArray() ? s.path("type").get(0).asString() : s.path("type").asString("object");
         switch (type) {
-            case "string" -> examples.add(NODES.stringNode(s.path("format").asString().equals("uuid") ? text(api.get("/api/pairings").body(), "pairingId") : "30"));
+            case "string" -> examples.add(
+                NODES.stringNode(s.path("format").asString().equals("uuid") ? text(api.get("/api/pairings").body(), "pairingId") : "30"));
             case "integer", "number" -> examples.add(NODES.numberNode(1));
             case "boolean" -> examples.add(NODES.booleanNode(true));
             case "array" -> {
@@ -237,14 +253,18 @@ public class EveryEndpointTest extends InTestRoom {
         return examples;
     }
 
-    /** The value with each of its parts, and itself, replaced by something else in turn; by the part's name, which tells forms of a sum apart. */
+    /**
+     * The value with each of its parts, and itself, replaced by something else in turn; by the part's name, which tells forms of a sum
+     * apart.
+     */
     private static Map<String, String> withEachPartReplaced(JsonNode value, String bad, String name) {
         Map<String, String> all = new LinkedHashMap<>();
         all.put(name, bad);
         if (value instanceof ObjectNode object) {
             String here = name + ":" + object.path("kind").asString("");
             for (Map.Entry<String, JsonNode> part : object.properties()) {
-                withEachPartReplaced(part.getValue(), bad, here + "." + part.getKey()).forEach((path, replaced) -> all.put(path, written(object, part.getKey(), replaced)));
+                withEachPartReplaced(part.getValue(), bad, here + "." + part.getKey())
+                    .forEach((path, replaced) -> all.put(path, written(object, part.getKey(), replaced)));
             }
         } else if (value instanceof ArrayNode array && array.size() > 0) {
             withEachPartReplaced(array.get(0), bad, name + "[]").forEach((path, replaced) -> all.put(path, "[" + replaced + "]"));
@@ -255,7 +275,8 @@ public class EveryEndpointTest extends InTestRoom {
     private static String written(ObjectNode object, String name, String instead) {
         StringBuilder text = new StringBuilder("{");
         for (Map.Entry<String, JsonNode> part : object.properties()) {
-            text.append(text.length() > 1 ? "," : "").append('"').append(part.getKey()).append("\":").append(part.getKey().equals(name) ? instead : part.getValue().toString());
+            text.append(text.length() > 1 ? "," : "").append('"').append(part.getKey()).append("\":")
+                .append(part.getKey().equals(name) ? instead : part.getValue().toString());
         }
         return text.append('}').toString();
     }

@@ -31,8 +31,10 @@ public class ForeignPrinterTest {
     @BeforeClass
     void start() throws IOException {
         spool = Files.createTempDirectory("spool");
-        printer = new ProcessBuilder("dbus-run-session", "--", "sh", "-c", "DBUS_SYSTEM_BUS_ADDRESS=$DBUS_SESSION_BUS_ADDRESS exec ippeveprinter -r off -n localhost -p " + PORT
-            + " -d '" + spool + "' -k -f image/pwg-raster,application/pdf,image/jpeg -s 1,1 Foreign").redirectErrorStream(true)
+        printer = new ProcessBuilder("dbus-run-session", "--", "sh", "-c",
+            "DBUS_SYSTEM_BUS_ADDRESS=$DBUS_SESSION_BUS_ADDRESS exec ippeveprinter -r off -n localhost -p " + PORT
+                + " -d '" + spool + "' -k -f image/pwg-raster,application/pdf,image/jpeg -s 1,1 Foreign")
+            .redirectErrorStream(true)
             .redirectOutput(spool.resolve("log").toFile()).start();
         Waiting.until(() -> {
             try {
@@ -67,7 +69,8 @@ public class ForeignPrinterTest {
 
         Path file = Files.createTempFile("page", ".pwg");
         try (var out = Files.newOutputStream(file)) {
-            PwgRaster.Writer writer = new PwgRaster.Writer(out, new PwgRaster.Page(600, 800, 300, 8, PwgRaster.Space.SRGB, 144, 192, "na_letter_8.5x11in", "", 5, 1));
+            PwgRaster.Writer writer = new PwgRaster.Writer(out,
+                new PwgRaster.Page(600, 800, 300, 8, PwgRaster.Space.SRGB, 144, 192, "na_letter_8.5x11in", "", 5, 1));
             char[] row = new char[1800];
             for (int y = 0; y < 800; y++) {
                 Arrays.fill(row, (char) (y * 80));
@@ -76,8 +79,11 @@ public class ForeignPrinterTest {
             writer.finish();
         }
         String name = UUID.randomUUID().toString();
-        int job = ipp.createJob(URI, new IppClient.Ticket(name, new JobRequest(Map.of("print-quality", "5", "print-color-mode", "color"), 215.9, 279.4, false, true, 0), described.description().supported(), Margins.NONE, 1, 0));
-        ipp.sendDocument(URI, job, file, "image/pwg-raster", (sent, stalled) -> { });
+        int job = ipp.createJob(URI,
+            new IppClient.Ticket(name,
+                new JobRequest(Map.of("print-quality", "5", "print-color-mode", "color"), 215.9, 279.4, false, true, 0),
+                described.description().supported(), Margins.NONE, 1, 0));
+        ipp.sendDocument(URI, job, file, "image/pwg-raster", (sent, stalled) -> {});
         IppClient.JobSeen seen = Waiting.until(() -> ipp.job(URI, job), IppClient.JobSeen::over, 30);
         assertThat(seen.completed()).as(seen.toString()).isTrue();
         assertThat(seen.scan()).isEmpty();

@@ -29,15 +29,20 @@ public class ForeignRulesTest {
     @BeforeClass
     void open() throws IOException {
         spool = Files.createTempDirectory("spool");
-        printer = new ProcessBuilder("dbus-run-session", "--", "sh", "-c", "DBUS_SYSTEM_BUS_ADDRESS=$DBUS_SESSION_BUS_ADDRESS exec ippeveprinter -r off -n localhost -p " + PORT + " -d '" + spool
-            + "' -k -a src/test/resources/foreign-printer.conf Wide").redirectErrorStream(true).redirectOutput(spool.resolve("log").toFile()).start();
+        printer = new ProcessBuilder("dbus-run-session", "--", "sh", "-c",
+            "DBUS_SYSTEM_BUS_ADDRESS=$DBUS_SESSION_BUS_ADDRESS exec ippeveprinter -r off -n localhost -p " + PORT + " -d '" + spool
+                + "' -k -a src/test/resources/foreign-printer.conf Wide")
+            .redirectErrorStream(true).redirectOutput(spool.resolve("log").toFile()).start();
         test = new TestRoom(0);
         api = new Api(() -> test.port);
         JsonNode known = Waiting.until(() -> api.post("/api/printers", "{\"uri\":\"" + URI + "\"}", 0), a -> a.status() == 201, 20).body();
         id = known.path("id").asString();
-        String hash = api.post("/api/profiles", Files.readAllBytes(Path.of("../demo/profiles/skerry-baryta.icc"))).body().get(0).path("profile").path("hash").asString();
-        pairing = api.post("/api/pairings", "{\"profileHash\":\"" + hash + "\",\"printerId\":\"" + id + "\",\"paper\":\"Gloss on Wide\",\"surface\":\"gloss\","
-            + "\"body\":{\"thicknessMm\":0.3,\"grammage\":260,\"texture\":\"\",\"curl\":\"FLAT\"},\"settings\":{\"values\":{\"media-type\":\"photographic-glossy\",\"media-source\":\"main\","
+        String hash = api.post("/api/profiles", Files.readAllBytes(Path.of("../demo/profiles/skerry-baryta.icc"))).body().get(0)
+            .path("profile").path("hash").asString();
+        pairing = api.post("/api/pairings", "{\"profileHash\":\"" + hash + "\",\"printerId\":\"" + id
+            + "\",\"paper\":\"Gloss on Wide\",\"surface\":\"gloss\","
+            + "\"body\":{\"thicknessMm\":0.3,\"grammage\":260,\"texture\":\"\",\"curl\":\"FLAT\"},"
+            + "\"settings\":{\"values\":{\"media-type\":\"photographic-glossy\",\"media-source\":\"main\","
             + "\"print-quality\":\"4\"}},\"intent\":\"RELATIVE\"}", 0).body().path("pairingId").asString();
     }
 
@@ -82,7 +87,8 @@ public class ForeignRulesTest {
         assertThat(done.path("state").asString()).as(done.path("message").asString()).isEqualTo("done");
         Path newest;
         try (var files = Files.list(spool)) {
-            newest = files.filter(f -> f.toString().endsWith(".pwg")).max((a, b) -> Long.compare(a.toFile().lastModified(), b.toFile().lastModified())).orElseThrow();
+            newest = files.filter(f -> f.toString().endsWith(".pwg"))
+                .max((a, b) -> Long.compare(a.toFile().lastModified(), b.toFile().lastModified())).orElseThrow();
         }
         try (InputStream in = Files.newInputStream(newest)) {
             return new PwgRaster.Reader(in).nextPage();
@@ -91,7 +97,9 @@ public class ForeignRulesTest {
 
     @Test
     public void itsSuppliesMediaAndRulesAreShown() {
-        JsonNode shown = Waiting.until(() -> api.get("/api/printers").body().valueStream().filter(p -> p.path("id").asString().equals(id)).findFirst().orElseThrow(), p -> p.path("supplies").size() > 0, 10);
+        JsonNode shown = Waiting.until(
+            () -> api.get("/api/printers").body().valueStream().filter(p -> p.path("id").asString().equals(id)).findFirst().orElseThrow(),
+            p -> p.path("supplies").size() > 0, 10);
         assertThat(shown.path("supplies").get(0).path("percent").asInt()).isEqualTo(63);
         assertThat(shown.path("supplies").get(0).path("name").asString()).isEqualTo("Cyan tank");
         assertThat(shown.path("can").path("rules").asInt()).isEqualTo(2);
@@ -109,14 +117,16 @@ public class ForeignRulesTest {
         assertThat(cut.path("why").asString()).contains("not with main");
         change(path, cut.path("mend").path("change").toString());
         JsonNode after = api.get(path).body();
-        assertThat(after.path("spec").path("colour").path("settings").path("values").path("media-source").asString()).isEqualTo("main-roll");
+        assertThat(after.path("spec").path("colour").path("settings").path("values").path("media-source").asString())
+            .isEqualTo("main-roll");
         assertThat(after.path("spec").path("paper").path("stock").path("widthMm").asDouble()).isEqualTo(610);
         assertThat(after.path("undo").asString()).contains("cut after each page");
         assertThat(codes(path, "STOP")).isEmpty();
     }
 
     private JsonNode setting(String path, String name) {
-        return api.get(path + "/setting-choices").body().valueStream().filter(s -> s.path("setting").asString().equals(name)).findFirst().orElseThrow();
+        return api.get(path + "/setting-choices").body().valueStream().filter(s -> s.path("setting").asString().equals(name)).findFirst()
+            .orElseThrow();
     }
 
     @Test(dependsOnMethods = "itsSuppliesMediaAndRulesAreShown")
@@ -142,7 +152,8 @@ public class ForeignRulesTest {
     public void aSheetCutToMeasureIsPrinted() throws IOException {
         String path = docket("cut.png");
         change(path, "{\"kind\":\"set\",\"setting\":\"media-type\",\"value\":\"stationery\",\"said\":\"\"}");
-        Api.Answer cut = api.put(path + "/sheet", "{\"width\":\"250 mm\",\"length\":\"700 mm\",\"name\":\"\"}", api.get(path).body().path("version").asInt());
+        Api.Answer cut = api.put(path + "/sheet", "{\"width\":\"250 mm\",\"length\":\"700 mm\",\"name\":\"\"}",
+            api.get(path).body().path("version").asInt());
         assertThat(cut.status()).as(cut.body().toString()).isEqualTo(200);
         assertThat(codes(path, "STOP")).as("the profile is not for it, and nothing else stops").containsExactly("MEDIA_TYPE_DIFFERS");
     }

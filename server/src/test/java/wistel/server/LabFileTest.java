@@ -58,7 +58,9 @@ public class LabFileTest extends InTestRoom {
     }
 
     private JsonNode written(String format, String space, boolean sheet) {
-        Api.Answer asked = api.post(docket + "/files", "{\"format\":\"" + format + "\",\"quality\":92,\"space\":\"" + space + "\",\"sheet\":" + sheet + "}", now().path("version").asInt());
+        Api.Answer asked = api.post(docket + "/files",
+            "{\"format\":\"" + format + "\",\"quality\":92,\"space\":\"" + space + "\",\"sheet\":" + sheet + "}",
+            now().path("version").asInt());
         assertThat(asked.status()).as(asked.body().toString()).isEqualTo(202);
         String id = asked.body().path("id").asString();
         JsonNode done = Waiting.until(() -> api.get("/api/attempts/" + id).body(), a -> OVER.contains(a.path("state").asString()), 60);
@@ -72,7 +74,8 @@ public class LabFileTest extends InTestRoom {
 
     @DataProvider
     Object[][] forms() {
-        return new Object[][] {{"TIFF", "SRGB", true}, {"TIFF", "PAPER", false}, {"TIFF", "WIDE", false}, {"JPEG", "SRGB", false}, {"JPEG", "PAPER", true}};
+        return new Object[][] {{"TIFF", "SRGB", true}, {"TIFF", "PAPER", false}, {"TIFF", "WIDE", false}, {"JPEG", "SRGB", false},
+            {"JPEG", "PAPER", true}};
     }
 
     @Test(dataProvider = "forms")
@@ -97,15 +100,19 @@ public class LabFileTest extends InTestRoom {
             assertThat(facts.profile().length).isGreaterThan(400);
         }
         assertThat(new String(bytes, StandardCharsets.UTF_8)).contains("Fells &amp; light");
-        assertThat(answer.raw().headers().firstValue("Content-Disposition").orElse("")).contains("attachment").contains(format.equals("TIFF") ? ".tif" : ".jpg");
-        assertThat(attempt.path("readback").asString()).contains("Print at 100 %").contains((dpi == Math.rint(dpi) ? Long.toString(Math.round(dpi)) : String.format(Locale.ROOT, "%.2f", dpi)) + " pixels an inch");
+        assertThat(answer.raw().headers().firstValue("Content-Disposition").orElse("")).contains("attachment")
+            .contains(format.equals("TIFF") ? ".tif" : ".jpg");
+        assertThat(attempt.path("readback").asString()).contains("Print at 100 %").contains(
+            (dpi == Math.rint(dpi) ? Long.toString(Math.round(dpi)) : String.format(Locale.ROOT, "%.2f", dpi)) + " pixels an inch");
         if (format.equals("JPEG")) {
             assertThat(bytes[13]).as("resolution in dots an inch").isEqualTo((byte) 1);
             assertThat((bytes[14] & 0xFF) << 8 | bytes[15] & 0xFF).isEqualTo((int) Math.round(dpi));
         }
     }
 
-    /** A picture whose pixels are kept: the file's are the master's own, to the bit, and its resolution is the fraction that gives its size. */
+    /**
+     * A picture whose pixels are kept: the file's are the master's own, to the bit, and its resolution is the fraction that gives its size.
+     */
     @Test
     public void thePixelsThatAreKeptAreTheMastersOwn() throws IOException {
         BufferedImage image = new BufferedImage(1200, 803, BufferedImage.TYPE_INT_RGB);
@@ -117,11 +124,14 @@ public class LabFileTest extends InTestRoom {
         ImageIO.write(image, "png", png);
         JsonNode d = api.drop("kept-pixels.png", png.toByteArray()).body().path("docket");
         String path = "/api/dockets/" + d.path("id").asString();
-        d = api.put(path + "/pairing", "{\"pairingId\":\"" + api.get("/api/pairings").body().get(0).path("pairingId").asString() + "\"}", d.path("version").asInt()).body();
+        d = api.put(path + "/pairing", "{\"pairingId\":\"" + api.get("/api/pairings").body().get(0).path("pairingId").asString() + "\"}",
+            d.path("version").asInt()).body();
         d = api.patch(path + "/size", "{\"width\":\"107.3\"}", d.path("version").asInt()).body();
         for (boolean sheet : new boolean[] {false, true}) {
-            JsonNode written = api.post(path + "/files", "{\"format\":\"TIFF\",\"quality\":90,\"space\":\"SRGB\",\"sheet\":" + sheet + "}", d.path("version").asInt()).body();
-            JsonNode done = Waiting.until(() -> api.get("/api/attempts/" + written.path("id").asString()).body(), a -> a.path("state").asString().equals("done"), 60);
+            JsonNode written = api.post(path + "/files", "{\"format\":\"TIFF\",\"quality\":90,\"space\":\"SRGB\",\"sheet\":" + sheet + "}",
+                d.path("version").asInt()).body();
+            JsonNode done = Waiting.until(() -> api.get("/api/attempts/" + written.path("id").asString()).body(),
+                a -> a.path("state").asString().equals("done"), 60);
             byte[] tiff = file(done).raw().body();
             View view = View.whole(PictureFile.open(() -> new MemoryCacheImageInputStream(new ByteArrayInputStream(tiff))).rows());
             double ppi = 1200 * 25.4 / 107.3;
@@ -141,8 +151,11 @@ public class LabFileTest extends InTestRoom {
             // TIFF 6.0, tag 282: a fraction, here of the directory that our writer puts last
             assertThat(resolution(tiff)).isCloseTo(ppi, within(1e-6));
         }
-        JsonNode jpeg = api.post(path + "/files", "{\"format\":\"JPEG\",\"quality\":90,\"space\":\"SRGB\",\"sheet\":false}", d.path("version").asInt()).body();
-        JsonNode done = Waiting.until(() -> api.get("/api/attempts/" + jpeg.path("id").asString()).body(), a -> a.path("state").asString().equals("done"), 60);
+        JsonNode jpeg = api
+            .post(path + "/files", "{\"format\":\"JPEG\",\"quality\":90,\"space\":\"SRGB\",\"sheet\":false}", d.path("version").asInt())
+            .body();
+        JsonNode done = Waiting.until(() -> api.get("/api/attempts/" + jpeg.path("id").asString()).body(),
+            a -> a.path("state").asString().equals("done"), 60);
         byte[] bytes = file(done).raw().body();
         int exif = new String(bytes, StandardCharsets.ISO_8859_1).indexOf("Exif\0\0MM");
         assertThat(exif).isPositive();
@@ -170,7 +183,8 @@ public class LabFileTest extends InTestRoom {
         try (PDDocument document = Loader.loadPDF(file(attempt).raw().body())) {
             assertThat(document.getNumberOfPages()).isEqualTo(1);
             JsonNode page = now().path("layout").path("pages").get(0);
-            assertThat((double) document.getPage(0).getMediaBox().getWidth()).isCloseTo(page.path("widthMm").asDouble() / 25.4 * 72, within(0.01));
+            assertThat((double) document.getPage(0).getMediaBox().getWidth()).isCloseTo(page.path("widthMm").asDouble() / 25.4 * 72,
+                within(0.01));
             assertThat(document.getDocumentInformation().getTitle()).isEqualTo("Fells & light");
             COSName name = document.getPage(0).getResources().getXObjectNames().iterator().next();
             PDImageXObject image = (PDImageXObject) document.getPage(0).getResources().getXObject(name);
@@ -185,8 +199,12 @@ public class LabFileTest extends InTestRoom {
     /** A JPEG shows the colours of the TIFF of the same docket. */
     @Test
     public void aJpegHasTheColoursOfTheTiff() {
-        View tiff = View.whole(PictureFile.open(() -> new MemoryCacheImageInputStream(new ByteArrayInputStream(file(written("TIFF", "SRGB", false)).raw().body()))).rows());
-        View jpeg = View.whole(PictureFile.open(() -> new MemoryCacheImageInputStream(new ByteArrayInputStream(file(written("JPEG", "SRGB", false)).raw().body()))).rows());
+        View tiff = View.whole(PictureFile
+            .open(() -> new MemoryCacheImageInputStream(new ByteArrayInputStream(file(written("TIFF", "SRGB", false)).raw().body())))
+            .rows());
+        View jpeg = View.whole(PictureFile
+            .open(() -> new MemoryCacheImageInputStream(new ByteArrayInputStream(file(written("JPEG", "SRGB", false)).raw().body())))
+            .rows());
         double sum = 0;
         for (int i = 0; i < tiff.pixels().length; i++) {
             sum += Math.abs(tiff.pixels()[i] - jpeg.pixels()[i]) / 257.0;
@@ -206,13 +224,15 @@ public class LabFileTest extends InTestRoom {
 
     @Test
     public void whatCannotBeWrittenIsToldSo() throws IOException {
-        for (String bad : new String[] {"{\"format\":\"GIF\",\"quality\":90,\"space\":\"SRGB\",\"sheet\":true}", "{\"format\":\"JPEG\",\"quality\":0,\"space\":\"SRGB\",\"sheet\":true}", "{}"}) {
+        for (String bad : new String[] {"{\"format\":\"GIF\",\"quality\":90,\"space\":\"SRGB\",\"sheet\":true}",
+            "{\"format\":\"JPEG\",\"quality\":0,\"space\":\"SRGB\",\"sheet\":true}", "{}"}) {
             Api.Answer answer = api.post(docket + "/files", bad, now().path("version").asInt());
             assertThat(answer.status()).isEqualTo(400);
             assertThat(answer.body().path("next").asString()).isNotBlank();
         }
         JsonNode unpaired = api.drop("unpaired.png", PrintingTest.picture(801)).body().path("docket");
-        Api.Answer answer = api.post("/api/dockets/" + unpaired.path("id").asString() + "/files", "{\"format\":\"TIFF\",\"quality\":90,\"space\":\"SRGB\",\"sheet\":true}", unpaired.path("version").asInt());
+        Api.Answer answer = api.post("/api/dockets/" + unpaired.path("id").asString() + "/files",
+            "{\"format\":\"TIFF\",\"quality\":90,\"space\":\"SRGB\",\"sheet\":true}", unpaired.path("version").asInt());
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.body().path("detail").asString()).contains("No paper");
         HttpRequest.Builder missing = api.request("/api/attempts/00000000-0000-0000-0000-000000000000/pages/1/file").GET();

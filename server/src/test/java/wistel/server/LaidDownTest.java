@@ -54,9 +54,11 @@ public class LaidDownTest extends InTestRoom {
 
     /** The greenhouse on a paper, 240 mm wide on A4. */
     private String docket(String paper) throws IOException {
-        JsonNode d = api.drop("greenhouse.jpg", Files.readAllBytes(Path.of("../demo/pictures/greenhouse-morning.jpg"))).body().path("docket");
+        JsonNode d = api.drop("greenhouse.jpg", Files.readAllBytes(Path.of("../demo/pictures/greenhouse-morning.jpg"))).body()
+            .path("docket");
         String path = "/api/dockets/" + d.path("id").asString();
-        String pairing = api.get("/api/pairings").body().valueStream().filter(p -> p.path("paper").asString().equals(paper)).findFirst().orElseThrow().path("pairingId").asString();
+        String pairing = api.get("/api/pairings").body().valueStream().filter(p -> p.path("paper").asString().equals(paper)).findFirst()
+            .orElseThrow().path("pairingId").asString();
         assertThat(api.put(path + "/pairing", "{\"pairingId\":\"" + pairing + "\"}", d.path("version").asInt()).status()).isEqualTo(200);
         change(path, "{\"kind\":\"framed\",\"itemId\":\"i1\",\"widthMm\":240,\"heightMm\":160}");
         return path;
@@ -73,7 +75,8 @@ public class LaidDownTest extends InTestRoom {
 
     /** Lays the docket down on a paper, whatever would stop it, and scans the sheet; upright. */
     private View printed(DocketAssessment judged, Paper paper, RasterType raster, Margins feedMargins) throws Exception {
-        PrintOrder order = new PrintOrder(PrintOrder.SCHEMA, judged.row().spec(), judged.layout(), judged.facts().pairing().orElseThrow(), new PrintOrder.Output(raster, 360, feedMargins, 1),
+        PrintOrder order = new PrintOrder(PrintOrder.SCHEMA, judged.row().spec(), judged.layout(), judged.facts().pairing().orElseThrow(),
+            new PrintOrder.Output(raster, 360, feedMargins, 1),
             judged.masters(), "", PrintOrder.ENGINE, Optional.empty(), judged.facts().curve(judged.row().spec()));
         String hash = test.bean(Rendering.class).file(order, 1, Progress.SILENT).hash();
         Page page = order.page(1);
@@ -117,7 +120,8 @@ public class LaidDownTest extends InTestRoom {
         agrees(judged(docket), paper, raster, margins, colours);
     }
 
-    private void agrees(DocketAssessment judged, Paper paper, RasterType raster, Margins margins, LaidDown.Colours colours) throws Exception {
+    private void agrees(DocketAssessment judged, Paper paper, RasterType raster, Margins margins, LaidDown.Colours colours)
+        throws Exception {
         assertThat(test.bean(LaidDownService.class).told(judged, 1).colours()).isEqualTo(colours);
         double apart = apart(foreseen(judged), printed(judged, paper, raster, margins));
         System.out.printf("laid down %s on %s: CIEDE2000 %.2f%n", colours, paper, apart);
@@ -135,7 +139,8 @@ public class LaidDownTest extends InTestRoom {
         change(docket, "{\"kind\":\"set\",\"setting\":\"media-type\",\"value\":\"photographic-glossy\",\"said\":\"baryta\"}");
         agrees(docket, Paper.CORRIE_LUSTRE, RasterType.DEVICE3_16, REAR, LaidDown.Colours.OTHER_TYPE);
         change(docket, "{\"kind\":\"set\",\"setting\":\"media-type\",\"value\":\"stationery-fine\",\"said\":\"cotton\"}");
-        assertThat(test.bean(LaidDownService.class).told(judged(docket), 1).colours()).as("gloss tells nothing of cotton").isEqualTo(LaidDown.Colours.OTHER_TYPE_UNKNOWN);
+        assertThat(test.bean(LaidDownService.class).told(judged(docket), 1).colours()).as("gloss tells nothing of cotton")
+            .isEqualTo(LaidDown.Colours.OTHER_TYPE_UNKNOWN);
     }
 
     @Test
@@ -147,7 +152,10 @@ public class LaidDownTest extends InTestRoom {
         }
     }
 
-    /** A printer that takes no colours of its own converts once more; one that takes nothing else converts nothing. Neither can be released, both are shown. */
+    /**
+     * A printer that takes no colours of its own converts once more; one that takes nothing else converts nothing. Neither can be released,
+     * both are shown.
+     */
     @Test
     public void colourConvertedTwiceOrByNobodyIsForeseen() throws Exception {
         DocketAssessment twice = taking(judged(docket("Skerry Baryta 310")), "srgb_16");
@@ -163,10 +171,13 @@ public class LaidDownTest extends InTestRoom {
     /** The same docket, had its printer only this raster type. */
     private static DocketAssessment taking(DocketAssessment j, String raster) {
         PrinterDescription p = j.facts().printer().orElseThrow();
-        PrinterDescription poorer = new PrinterDescription(p.model(), p.media(), p.supported(), p.defaults(), p.constraints(), p.resolvers(), p.resolutions(), List.of(raster), p.formats(), p.consumption(),
+        PrinterDescription poorer = new PrinterDescription(p.model(), p.media(), p.supported(), p.defaults(), p.constraints(),
+            p.resolvers(), p.resolutions(), List.of(raster), p.formats(), p.consumption(),
             p.blackChange(), p.words());
         PreflightFacts f = j.facts();
-        return new DocketAssessment(j.row(), new PreflightFacts(f.pictures(), f.pairing(), Optional.of(poorer), f.state(), f.blackAlways(), f.proofsSeen(), f.secondsPerM2(), f.today(), f.editions()),
+        return new DocketAssessment(j.row(),
+            new PreflightFacts(f.pictures(), f.pairing(), Optional.of(poorer), f.state(), f.blackAlways(), f.proofsSeen(), f.secondsPerM2(),
+                f.today(), f.editions()),
             j.layout(), j.masters(), j.printer(), j.proofKeys());
     }
 
@@ -183,7 +194,8 @@ public class LaidDownTest extends InTestRoom {
             assertThat(edge(sheet, fromLeft)).as(fromLeft ? "left" : "right").isCloseTo(edge(scan, fromLeft), within(0.5));
         }
         assertThat(edge(sheet, true) + edge(sheet, false)).as("one end is the trailing one").isCloseTo(17, within(1.0));
-        assertThat(test.bean(LaidDownService.class).told(judged, 1).notes()).extracting(LaidDown.Note::code).contains(Optional.of(Finding.Code.ON_UNPRINTABLE_EDGE));
+        assertThat(test.bean(LaidDownService.class).told(judged, 1).notes()).extracting(LaidDown.Note::code)
+            .contains(Optional.of(Finding.Code.ON_UNPRINTABLE_EDGE));
     }
 
     /** White paper up to the picture, in mm, in the middle row. */

@@ -30,23 +30,31 @@ public class MachineRoomTest extends InTestRoom {
         PrintingTest.pair(test, Paper.SKERRY_BARYTA, Feeds.REAR, Intent.RELATIVE);
         PrintingTest.pair(test, Paper.MOSS_COTTON, Feeds.FRONT, Intent.PERCEPTUAL);
         JsonNode large = api.post("/api/printers", "{\"uri\":\"ipp://localhost:" + test.room.port() + LARGE + "\"}", 0).body();
-        String hash = api.post("/api/profiles", Files.readAllBytes(Path.of("../demo/profiles/skerry-baryta.icc"))).body().get(0).path("profile").path("hash").asString();
-        assertThat(api.post("/api/pairings", pairing(hash, large.path("id").asString(), "Skerry Baryta 310", Feeds.ROLL, "RELATIVE"), 0).status()).isEqualTo(201);
+        String hash = api.post("/api/profiles", Files.readAllBytes(Path.of("../demo/profiles/skerry-baryta.icc"))).body().get(0)
+            .path("profile").path("hash").asString();
+        assertThat(
+            api.post("/api/pairings", pairing(hash, large.path("id").asString(), "Skerry Baryta 310", Feeds.ROLL, "RELATIVE"), 0).status())
+            .isEqualTo(201);
     }
 
     private static String pairing(String hash, String printer, String paper, String feed, String intent) {
-        return "{\"profileHash\":\"" + hash + "\",\"printerId\":\"" + printer + "\",\"paper\":\"" + paper + "\",\"surface\":\"baryta gloss\",\"body\":{\"thicknessMm\":0.33,\"grammage\":310,\"texture\":\"\","
-            + "\"curl\":\"SLIGHT\"},\"settings\":{\"values\":{\"media-type\":\"photographic-glossy\",\"media-source\":\"" + feed + "\",\"print-quality\":\"5\"}},\"intent\":\"" + intent + "\"}";
+        return "{\"profileHash\":\"" + hash + "\",\"printerId\":\"" + printer + "\",\"paper\":\"" + paper
+            + "\",\"surface\":\"baryta gloss\",\"body\":{\"thicknessMm\":0.33,\"grammage\":310,\"texture\":\"\","
+            + "\"curl\":\"SLIGHT\"},\"settings\":{\"values\":{\"media-type\":\"photographic-glossy\",\"media-source\":\"" + feed
+            + "\",\"print-quality\":\"5\"}},\"intent\":\"" + intent + "\"}";
     }
 
     private JsonNode paired(String paper, boolean large) {
-        return api.get("/api/pairings").body().valueStream().filter(p -> p.path("paper").asString().equals(paper) && p.path("printerName").asString().equals("Ardle 44") == large).findFirst().orElseThrow();
+        return api.get("/api/pairings").body().valueStream()
+            .filter(p -> p.path("paper").asString().equals(paper) && p.path("printerName").asString().equals("Ardle 44") == large)
+            .findFirst().orElseThrow();
     }
 
     private String docket(String name, String paper) throws IOException {
         JsonNode d = api.drop(name + ".png", PrintingTest.picture(name.hashCode() & 63)).body().path("docket");
         String path = "/api/dockets/" + d.path("id").asString();
-        assertThat(api.put(path + "/pairing", "{\"pairingId\":\"" + paired(paper, false).path("pairingId").asString() + "\"}", d.path("version").asInt()).status()).isEqualTo(200);
+        assertThat(api.put(path + "/pairing", "{\"pairingId\":\"" + paired(paper, false).path("pairingId").asString() + "\"}",
+            d.path("version").asInt()).status()).isEqualTo(200);
         return change(path, "{\"kind\":\"framed\",\"itemId\":\"i1\",\"widthMm\":150,\"heightMm\":100}");
     }
 
@@ -74,7 +82,8 @@ public class MachineRoomTest extends InTestRoom {
     public void aHeldPrintHasItsFileAndWaitsForAWord() throws Exception {
         String path = docket("held", "Skerry Baryta 310");
         String id = api.post(path + "/attempts?held=true", "", version(path)).body().path("id").asString();
-        JsonNode held = Waiting.until(() -> api.get("/api/attempts/" + id).body(), a -> a.path("message").asString().startsWith("held"), 30);
+        JsonNode held = Waiting.until(() -> api.get("/api/attempts/" + id).body(), a -> a.path("message").asString().startsWith("held"),
+            30);
         assertThat(Api.page(held).path("fileHash").asString()).hasSize(64);
         Thread.sleep(2500);
         assertThat(api.get("/api/attempts/" + id).body().path("state").asString()).isEqualTo("waiting");
@@ -103,7 +112,8 @@ public class MachineRoomTest extends InTestRoom {
         JsonNode there = api.get(path + "/elsewhere").body().get(0);
         assertThat(there.path("printerName").asString()).isEqualTo("Ardle 44");
         assertThat(there.path("samePaper").asBoolean()).isTrue();
-        assertThat(there.path("changes").toString()).contains("on roll of 17 in instead of A4").contains("through the roll instead of the rear feed");
+        assertThat(there.path("changes").toString()).contains("on roll of 17 in instead of A4")
+            .contains("through the roll instead of the rear feed");
         assertThat(there.path("stops").size()).isZero();
         Api.Answer gone = api.put(path + "/elsewhere", "{\"pairingId\":\"" + there.path("pairingId").asString() + "\"}", version(path));
         assertThat(gone.body().path("readback").asString()).isEqualTo(there.path("readback").asString());
@@ -119,14 +129,19 @@ public class MachineRoomTest extends InTestRoom {
         JsonNode first = printed(path);
         JsonNode p = paired("Moss Cotton 300", false);
         String id = p.path("pairingId").asString();
-        String hash = api.post("/api/profiles", Files.readAllBytes(Path.of("../demo/profiles/heath-cotton.icc"))).body().get(0).path("profile").path("hash").asString();
-        String next = pairing(hash, p.path("printerId").asString(), "Moss Cotton 300", Feeds.FRONT, "PERCEPTUAL").replace("photographic-glossy", "stationery-fine");
+        String hash = api.post("/api/profiles", Files.readAllBytes(Path.of("../demo/profiles/heath-cotton.icc"))).body().get(0)
+            .path("profile").path("hash").asString();
+        String next = pairing(hash, p.path("printerId").asString(), "Moss Cotton 300", Feeds.FRONT, "PERCEPTUAL")
+            .replace("photographic-glossy", "stationery-fine");
         assertThat(api.post("/api/pairings/" + id + "/versions", next, 0).status()).isEqualTo(201);
-        assertThat(api.get("/api/pairings/" + id + "/versions").body().valueStream().map(v -> v.path("version").path("number").asInt()).toList()).containsExactly(2, 1);
+        assertThat(
+            api.get("/api/pairings/" + id + "/versions").body().valueStream().map(v -> v.path("version").path("number").asInt()).toList())
+            .containsExactly(2, 1);
         assertThat(api.get(path).body().path("pairing").path("number").asInt()).isEqualTo(2);
         JsonNode again = over(api.post("/api/attempts/" + first.path("id").asString() + "/again", "", 0).body().path("id").asString());
         assertThat(Api.page(again).path("fileHash").asString()).isEqualTo(Api.page(first).path("fileHash").asString());
-        assertThat(Api.page(printed(path)).path("fileHash").asString()).as("the docket follows").isNotEqualTo(Api.page(first).path("fileHash").asString());
+        assertThat(Api.page(printed(path)).path("fileHash").asString()).as("the docket follows")
+            .isNotEqualTo(Api.page(first).path("fileHash").asString());
         assertThat(api.post("/api/pairings/" + id + "/versions", next.replace("0.33", "9"), 0).status()).isEqualTo(400);
     }
 
@@ -137,7 +152,8 @@ public class MachineRoomTest extends InTestRoom {
         change(path, "{\"kind\":\"set\",\"setting\":\"wistel-mono-darkness\",\"value\":\"4\",\"said\":\"4\"}");
         int cyan = test.room.printer().inks().get("cyan");
         JsonNode done = printed(path);
-        var job = test.room.printer().jobs().stream().filter(j -> j.ticket().name().equals(done.path("id").asString())).findFirst().orElseThrow();
+        var job = test.room.printer().jobs().stream().filter(j -> j.ticket().name().equals(done.path("id").asString())).findFirst()
+            .orElseThrow();
         assertThat(job.ticket().get("print-color-mode")).isEqualTo("process-monochrome");
         assertThat(job.ticket().get("wistel-mono-darkness")).isEqualTo("4");
         assertThat(test.room.printer().inks().get("cyan")).isEqualTo(cyan);
@@ -150,15 +166,20 @@ public class MachineRoomTest extends InTestRoom {
         }
     }
 
-    /** A gray profile is paired for the monochrome mode alone; its dockets are proofed and printed through it, and the two agree with the sheet to come. */
+    /**
+     * A gray profile is paired for the monochrome mode alone; its dockets are proofed and printed through it, and the two agree with the
+     * sheet to come.
+     */
     @Test
     public void aGrayProfileServesTheMonochromeMode() throws IOException {
-        byte[] gray = new ProfileWriter(DeviceClass.OUTPUT, ColourSpace.GRAY, ColourSpace.XYZ, "Moss Cotton, driver's monochrome", "No copyright, use freely").xyz("wtpt", new double[] {0.86, 0.895, 0.71})
+        byte[] gray = new ProfileWriter(DeviceClass.OUTPUT, ColourSpace.GRAY, ColourSpace.XYZ, "Moss Cotton, driver's monochrome",
+            "No copyright, use freely").xyz("wtpt", new double[] {0.86, 0.895, 0.71})
             .parametric("kTRC", 1.9).write();
         JsonNode taken = api.post("/api/profiles", gray).body().get(0);
         String hash = taken.path("profile").path("hash").asString();
         assertThat(hash).as(taken.toString()).hasSize(64);
-        String asked = pairing(hash, paired("Moss Cotton 300", false).path("printerId").asString(), "Moss Cotton in gray", Feeds.FRONT, "RELATIVE").replace("photographic-glossy", "stationery-fine");
+        String asked = pairing(hash, paired("Moss Cotton 300", false).path("printerId").asString(), "Moss Cotton in gray", Feeds.FRONT,
+            "RELATIVE").replace("photographic-glossy", "stationery-fine");
         Api.Answer made = api.post("/api/pairings", asked, 0);
         assertThat(made.status()).as(made.body().toString()).isEqualTo(201);
         String path = docket("gray profile", "Moss Cotton in gray");
@@ -179,9 +200,11 @@ public class MachineRoomTest extends InTestRoom {
 
     @Test
     public void theSpaceThatLosesLeastComesFirst() throws IOException {
-        JsonNode d = api.drop("poppies.tif", Files.readAllBytes(Path.of("../demo/pictures/poppies-copper-still.tif"))).body().path("docket");
+        JsonNode d = api.drop("poppies.tif", Files.readAllBytes(Path.of("../demo/pictures/poppies-copper-still.tif"))).body()
+            .path("docket");
         String path = "/api/dockets/" + d.path("id").asString();
-        api.put(path + "/pairing", "{\"pairingId\":\"" + paired("Skerry Baryta 310", false).path("pairingId").asString() + "\"}", d.path("version").asInt());
+        api.put(path + "/pairing", "{\"pairingId\":\"" + paired("Skerry Baryta 310", false).path("pairingId").asString() + "\"}",
+            d.path("version").asInt());
         JsonNode spaces = api.get(path + "/driver-spaces").body();
         assertThat(spaces.valueStream().map(s -> s.path("name").asString()).toList()).containsExactly("opRGB", "sRGB");
         assertThat(spaces.get(0).path("lost").asDouble()).isLessThan(spaces.get(1).path("lost").asDouble());

@@ -41,8 +41,11 @@ public class MigrationTest {
         assertThat(dockets.keySet()).as("docket 3 had been put away").containsExactlyInAnyOrder(1, 2, 4, 5, 6, 7, 8);
         JsonNode salt = dockets.get(1);
         assertThat(salt.path("spec").path("heading").path("title").asString()).isEqualTo("Salt pans, February");
-        assertThat(salt.path("readback").asString()).startsWith("an A3+ sheet of Skerry Baryta 310 from the rear feed, picture 402 × 268 mm, white 40.5 mm at the sides, 24.4 above and 36.6 below; "
-            + "Wistel converts the colour (relative colorimetric with black point compensation), the driver leaves it alone; fine quality");
+        assertThat(salt.path("readback").asString()).startsWith(
+            "an A3+ sheet of Skerry Baryta 310 from the rear feed, picture 402 × 268 mm, white 40.5 mm at the sides, 24.4 above and 36.6 "
+                + "below; "
+                + "Wistel converts the colour (relative colorimetric with black point compensation), the driver leaves it alone; fine "
+                + "quality");
         assertThat(salt.path("spec").path("output").path("resolution").path("pixels").asString()).isEqualTo("RESAMPLE");
         assertThat(salt.path("spec").path("output").path("resolution").path("viewingMm").asDouble()).isEqualTo(1000);
         JsonNode poppies = dockets.get(2);
@@ -50,8 +53,10 @@ public class MigrationTest {
         assertThat(poppies.path("spec").path("colour").path("route").path("kind").asString()).isEqualTo("by-driver");
         JsonNode slate = dockets.get(4);
         assertThat(Api.picture(slate).path("width").asDouble()).isCloseTo(300, within(1e-9));
-        assertThat(slate.path("layout").path("losses").size()).as("it fills its frame").isEqualTo(slate.path("findings").toString().contains("\"CROPPED\"") ? 1 : 0);
-        assertThat(dockets.get(7).path("spec").path("colour").path("settings").path("values").path("media-type").asString()).isEqualTo("photographic-glossy");
+        assertThat(slate.path("layout").path("losses").size()).as("it fills its frame")
+            .isEqualTo(slate.path("findings").toString().contains("\"CROPPED\"") ? 1 : 0);
+        assertThat(dockets.get(7).path("spec").path("colour").path("settings").path("values").path("media-type").asString())
+            .isEqualTo("photographic-glossy");
     }
 
     @Test
@@ -91,8 +96,12 @@ public class MigrationTest {
         JsonNode again = api.post("/api/attempts/" + boat.path("id").asString() + "/again", "", 0).body();
         assertThat(again.path("orderHash").asString()).isEqualTo(boat.path("orderHash").asString());
         String id = again.path("id").asString();
-        JsonNode held = Waiting.until(() -> api.get("/api/attempts/" + id).body(), a -> Api.page(a).path("message").asString().startsWith("Made anew") || List.of("done", "failed").contains(a.path("state").asString()), 90);
-        assertThat(Api.page(held).path("message").asString()).as("its file of then is gone, and nothing tells how it looked").startsWith("Made anew by a newer version of Wistel");
+        JsonNode held = Waiting.until(() -> api.get("/api/attempts/" + id).body(),
+            a -> Api.page(a).path("message").asString().startsWith("Made anew")
+                || List.of("done", "failed").contains(a.path("state").asString()),
+            90);
+        assertThat(Api.page(held).path("message").asString()).as("its file of then is gone, and nothing tells how it looked")
+            .startsWith("Made anew by a newer version of Wistel");
         assertThat(api.put("/api/attempts/" + id + "/held", "{\"held\":false,\"agreed\":true}", 0).status()).isEqualTo(200);
         JsonNode done = api.over(id, 90);
         assertThat(done.path("state").asString()).as(done.path("message").asString()).isEqualTo("done");

@@ -45,20 +45,35 @@ public class PlainErrorsTest extends InTestRoom {
     Object[][] badChanges() {
         String longText = "x".repeat(100_000);
         return new Object[][] {
-            {"{\"kind\":\"titled\",\"title\":null}"}, {"{\"kind\":\"titled\",\"title\":\"" + longText + "\"}"}, {"{\"kind\":\"titled\",\"title\":\"a\\u0000b\"}"},
-            {"{\"kind\":\"noted\",\"notes\":\"a\\u0000b\"}"}, {"{\"kind\":\"noted\",\"notes\":\"" + longText + "\"}"}, {"{\"kind\":\"framed\",\"itemId\":\"i1\",\"widthMm\":null,\"heightMm\":5}"},
-            {"{\"kind\":\"framed\",\"itemId\":\"i1\",\"widthMm\":\"NaN\",\"heightMm\":100}"}, {"{\"kind\":\"framed\",\"itemId\":\"i1\",\"widthMm\":1e300,\"heightMm\":100}"}, {"{\"kind\":\"framed\",\"itemId\":\"i1\",\"widthMm\":-1,\"heightMm\":100}"},
-            {"{\"kind\":\"stocked\",\"stock\":null}"}, {"{\"kind\":\"stocked\",\"stock\":{\"kind\":\"sheet\",\"name\":null,\"widthMm\":210,\"lengthMm\":297}}"},
-            {"{\"kind\":\"stocked\",\"stock\":{\"kind\":\"roll\",\"widthMm\":\"NaN\"}}"}, {"{\"kind\":\"stocked\",\"stock\":{\"kind\":\"roll\",\"widthMm\":1e9}}"},
-            {"{\"kind\":\"bordered\",\"borders\":null}"}, {"{\"kind\":\"bordered\",\"borders\":{\"kind\":\"sides\",\"top\":\"NaN\",\"right\":1,\"bottom\":1,\"left\":1}}"},
+            {"{\"kind\":\"titled\",\"title\":null}"}, {"{\"kind\":\"titled\",\"title\":\"" + longText + "\"}"},
+            {"{\"kind\":\"titled\",\"title\":\"a\\u0000b\"}"},
+            {"{\"kind\":\"noted\",\"notes\":\"a\\u0000b\"}"}, {"{\"kind\":\"noted\",\"notes\":\"" + longText + "\"}"},
+            {"{\"kind\":\"framed\",\"itemId\":\"i1\",\"widthMm\":null,\"heightMm\":5}"},
+            {"{\"kind\":\"framed\",\"itemId\":\"i1\",\"widthMm\":\"NaN\",\"heightMm\":100}"},
+            {"{\"kind\":\"framed\",\"itemId\":\"i1\",\"widthMm\":1e300,\"heightMm\":100}"},
+            {"{\"kind\":\"framed\",\"itemId\":\"i1\",\"widthMm\":-1,\"heightMm\":100}"},
+            {"{\"kind\":\"stocked\",\"stock\":null}"},
+            {"{\"kind\":\"stocked\",\"stock\":{\"kind\":\"sheet\",\"name\":null,\"widthMm\":210,\"lengthMm\":297}}"},
+            {"{\"kind\":\"stocked\",\"stock\":{\"kind\":\"roll\",\"widthMm\":\"NaN\"}}"},
+            {"{\"kind\":\"stocked\",\"stock\":{\"kind\":\"roll\",\"widthMm\":1e9}}"},
+            {"{\"kind\":\"bordered\",\"borders\":null}"},
+            {"{\"kind\":\"bordered\",\"borders\":{\"kind\":\"sides\",\"top\":\"NaN\",\"right\":1,\"bottom\":1,\"left\":1}}"},
             {"{\"kind\":\"bordered\",\"borders\":{\"kind\":\"sides\",\"top\":1e300,\"right\":1,\"bottom\":1,\"left\":1}}"},
-            {"{\"kind\":\"trimmed\",\"itemId\":\"i1\",\"cut\":{\"x\":0.9,\"y\":0,\"width\":0.5,\"height\":1,\"degrees\":0}}"}, {"{\"kind\":\"trimmed\",\"itemId\":\"i1\",\"cut\":{\"x\":0,\"y\":0,\"width\":1,\"height\":1,\"degrees\":45}}"},
-            {"{\"kind\":\"edged\",\"edge\":{\"borderless\":true,\"overMm\":400,\"bleedMm\":0}}"}, {"{\"kind\":\"edged\",\"edge\":{\"borderless\":false,\"overMm\":2,\"bleedMm\":0}}"},
-            {"{\"kind\":\"annotated\",\"itemId\":\"i1\",\"annotation\":{\"caption\":null,\"ruleMm\":0,\"ruleGapMm\":2,\"cutMarks\":false}}"},
-            {"{\"kind\":\"annotated\",\"itemId\":\"i1\",\"annotation\":{\"caption\":{\"title\":true,\"date\":true,\"edition\":-3,\"signature\":true,\"sizePt\":9},\"ruleMm\":0,\"ruleGapMm\":2,\"cutMarks\":false}}"},
-            {"{\"kind\":\"sharpened\",\"sharpening\":\"VERY\"}"}, {"{\"kind\":\"laid\",\"at\":{\"x\":0,\"y\":0,\"width\":0,\"height\":10}}"}, {"{\"kind\":\"laid\",\"at\":{\"x\":1e300,\"y\":0,\"width\":10,\"height\":10}}"},
-            {"{\"kind\":\"routed\",\"route\":null}"}, {"{\"kind\":\"set\",\"setting\":null,\"value\":\"x\"}"}, {"{\"kind\":\"set\",\"setting\":\"print-quality\",\"value\":\"" + longText + "\"}"},
-            {"{\"kind\":\"resolved\",\"resolution\":null}"}, {"{\"kind\":\"copies\",\"copies\":1000}"}, {"{\"kind\":\"nonsense\"}"}, {"{}"}, {"null"}, {"[]"}, {"not json"}, {"\"x\""},
+            {"{\"kind\":\"trimmed\",\"itemId\":\"i1\",\"cut\":{\"x\":0.9,\"y\":0,\"width\":0.5,\"height\":1,\"degrees\":0}}"},
+            {"{\"kind\":\"trimmed\",\"itemId\":\"i1\",\"cut\":{\"x\":0,\"y\":0,\"width\":1,\"height\":1,\"degrees\":45}}"},
+            {"{\"kind\":\"edged\",\"edge\":{\"borderless\":true,\"overMm\":400,\"bleedMm\":0}}"},
+            {"{\"kind\":\"edged\",\"edge\":{\"borderless\":false,\"overMm\":2,\"bleedMm\":0}}"},
+            {"{\"kind\":\"annotated\",\"itemId\":\"i1\",\"annotation\":{\"caption\":null,\"ruleMm\":0,\"ruleGapMm\":2,"
+                + "\"cutMarks\":false}}"},
+            {"{\"kind\":\"annotated\",\"itemId\":\"i1\",\"annotation\":{\"caption\":{\"title\":true,\"date\":true,\"edition\":-3,"
+                + "\"signature\":true,\"sizePt\":9},\"ruleMm\":0,\"ruleGapMm\":2,\"cutMarks\":false}}"},
+            {"{\"kind\":\"sharpened\",\"sharpening\":\"VERY\"}"},
+            {"{\"kind\":\"laid\",\"at\":{\"x\":0,\"y\":0,\"width\":0,\"height\":10}}"},
+            {"{\"kind\":\"laid\",\"at\":{\"x\":1e300,\"y\":0,\"width\":10,\"height\":10}}"},
+            {"{\"kind\":\"routed\",\"route\":null}"}, {"{\"kind\":\"set\",\"setting\":null,\"value\":\"x\"}"},
+            {"{\"kind\":\"set\",\"setting\":\"print-quality\",\"value\":\"" + longText + "\"}"},
+            {"{\"kind\":\"resolved\",\"resolution\":null}"}, {"{\"kind\":\"copies\",\"copies\":1000}"}, {"{\"kind\":\"nonsense\"}"}, {"{}"},
+            {"null"}, {"[]"}, {"not json"}, {"\"x\""},
         };
     }
 
@@ -86,13 +101,15 @@ public class PlainErrorsTest extends InTestRoom {
                 .method("PATCH", HttpRequest.BodyPublishers.ofString("{\"kind\":\"turned\"}"));
             typed(api.send(request), 400);
         }
-        typed(api.send(api.request(docket).header("Content-Type", "application/json").method("PATCH", HttpRequest.BodyPublishers.ofString("{\"kind\":\"turned\"}"))), 400, 428);
+        typed(api.send(api.request(docket).header("Content-Type", "application/json").method("PATCH",
+            HttpRequest.BodyPublishers.ofString("{\"kind\":\"turned\"}"))), 400, 428);
     }
 
     @Test
     public void textWithZeroBytesIsRefusedEverywhere() {
         typed(api.get("/api/attempts?words=a%00b"), 400);
-        typed(api.send(api.request("/api/dockets?name=a%00b.png").POST(HttpRequest.BodyPublishers.ofByteArray(new byte[] {1, 2}))), 400, 422);
+        typed(api.send(api.request("/api/dockets?name=a%00b.png").POST(HttpRequest.BodyPublishers.ofByteArray(new byte[] {1, 2}))), 400,
+            422);
         typed(api.put(docket + "/pairing", "{\"pairingId\":\"a\\u0000b\"}", version()), 400, 404);
         typed(api.put(docket + "/sheet", "{\"width\":\"200\",\"length\":\"300\",\"name\":\"a\\u0000b\"}", version()), 400);
         typed(api.post("/api/printers", "{\"uri\":\"ipp://localhost:631/a\\u0000b\"}", 0), 400);
@@ -100,7 +117,8 @@ public class PlainErrorsTest extends InTestRoom {
 
     @Test
     public void addressesThatAreNoneAreToldSoAndKnownOnesStayOne() {
-        for (String uri : List.of("ipp://localhost:99999/ipp/print", "ipp://localhost:-5/x", "ipp://local%0d%0ahost/ipp/print", "ipp://localhost/a%0d%0ab", "ipp://", "ipp:print", "", "x".repeat(5000))) {
+        for (String uri : List.of("ipp://localhost:99999/ipp/print", "ipp://localhost:-5/x", "ipp://local%0d%0ahost/ipp/print",
+            "ipp://localhost/a%0d%0ab", "ipp://", "ipp:print", "", "x".repeat(5000))) {
             typed(api.post("/api/printers", "{\"uri\":\"" + uri + "\"}", 0), 400, 502);
         }
         int before = api.get("/api/printers").body().size();
@@ -117,8 +135,10 @@ public class PlainErrorsTest extends InTestRoom {
         typed(api.get("/api/dockets/not-a-uuid"), 400, 404);
         typed(api.get("/api/dockets/00000000-0000-0000-0000-000000000000"), 404);
         typed(api.send(api.request(docket).DELETE()), 405);
-        typed(api.send(api.request(docket).header("If-Match", "\"1\"").header("Content-Type", "text/plain").method("PATCH", HttpRequest.BodyPublishers.ofString("x"))), 415);
-        typed(api.send(api.request("/api/dockets?name=x.png").header("Content-Type", "application/x-www-form-urlencoded").POST(HttpRequest.BodyPublishers.ofByteArray(new byte[] {'%', 0, 1}))), 415);
+        typed(api.send(api.request(docket).header("If-Match", "\"1\"").header("Content-Type", "text/plain").method("PATCH",
+            HttpRequest.BodyPublishers.ofString("x"))), 415);
+        typed(api.send(api.request("/api/dockets?name=x.png").header("Content-Type", "application/x-www-form-urlencoded")
+            .POST(HttpRequest.BodyPublishers.ofByteArray(new byte[] {'%', 0, 1}))), 415);
         typed(api.send(api.request("/api/dockets").POST(HttpRequest.BodyPublishers.ofByteArray(new byte[] {1}))), 400);
         typed(api.get("/api/masters/" + "0".repeat(64) + "/picture?longest=abc"), 400);
     }
@@ -145,8 +165,10 @@ public class PlainErrorsTest extends InTestRoom {
     @Test
     public void foreignPagesAndHostsAreRefusedInTheSameForm() throws IOException {
         for (String origin : List.of("null", "http://[bad", "http://elsewhere.example", "//", "http://localhost:1")) {
-            String answer = raw("POST " + docket + "/undo HTTP/1.1\r\nHost: localhost:" + test.port + "\r\nIf-Match: \"1\"\r\nContent-Length: 0\r\nOrigin: " + origin);
-            assertThat(answer).as(origin).startsWith("HTTP/1.1 403").contains("application/problem+json").contains("\"code\"").containsIgnoringCase("X-Content-Type-Options: nosniff");
+            String answer = raw("POST " + docket + "/undo HTTP/1.1\r\nHost: localhost:" + test.port
+                + "\r\nIf-Match: \"1\"\r\nContent-Length: 0\r\nOrigin: " + origin);
+            assertThat(answer).as(origin).startsWith("HTTP/1.1 403").contains("application/problem+json").contains("\"code\"")
+                .containsIgnoringCase("X-Content-Type-Options: nosniff");
         }
         assertThat(raw("GET /api/bench HTTP/1.1\r\nHost: elsewhere.example")).startsWith("HTTP/1.1 403").contains("\"next\"");
     }

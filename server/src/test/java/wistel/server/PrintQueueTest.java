@@ -15,7 +15,10 @@ import wistel.standin.ink.Paper;
 import wistel.standin.room.Feeds;
 import wistel.standin.room.PrintJob;
 
-/** A printer that has many prints before it: it gets them in the order of release, the first as soon as it is made, and is never left waiting for a file that is there. */
+/**
+ * A printer that has many prints before it: it gets them in the order of release, the first as soon as it is made, and is never left
+ * waiting for a file that is there.
+ */
 public class PrintQueueTest extends InTestRoom {
     private static final int PRINTS = 5;
 
@@ -39,11 +42,14 @@ public class PrintQueueTest extends InTestRoom {
     }
 
     private String released(JsonNode d, String query) {
-        return api.post("/api/dockets/" + d.path("id").asString() + "/attempts" + query, "", d.path("version").asInt()).body().path("id").asString();
+        return api.post("/api/dockets/" + d.path("id").asString() + "/attempts" + query, "", d.path("version").asInt()).body().path("id")
+            .asString();
     }
 
     private List<String> started() {
-        return test.room.printer().jobs().stream().filter(j -> j.state() == PrintJob.State.COMPLETED || j.state() == PrintJob.State.PROCESSING).map(j -> j.ticket().name()).toList();
+        return test.room.printer().jobs().stream()
+            .filter(j -> j.state() == PrintJob.State.COMPLETED || j.state() == PrintJob.State.PROCESSING).map(j -> j.ticket().name())
+            .toList();
     }
 
     private boolean made(JsonNode a) {
@@ -73,7 +79,8 @@ public class PrintQueueTest extends InTestRoom {
             now = ids.stream().map(api::attempt).toList();
             mostAhead = Math.max(mostAhead, (int) now.stream().filter(a -> made(a) && !sent(a)).count());
             for (int i = 1; i < now.size(); i++) {
-                assertThat(sent(now.get(i)) && !sent(now.get(i - 1))).as("print " + i + " was sent before the one released earlier").isFalse();
+                assertThat(sent(now.get(i)) && !sent(now.get(i - 1))).as("print " + i + " was sent before the one released earlier")
+                    .isFalse();
             }
             Thread.sleep(50);
         } while (System.nanoTime() < end && !now.stream().allMatch(Api::isOver));
@@ -103,11 +110,16 @@ public class PrintQueueTest extends InTestRoom {
     public void theNextPageOfASetIsMadeWhileOnePrints() throws Exception {
         JsonNode d = ready(30);
         String path = "/api/dockets/" + d.path("id").asString();
-        d = api.patch(path, "{\"kind\":\"annotated\",\"itemId\":\"i1\",\"annotation\":{\"caption\":{\"title\":true,\"date\":false,\"edition\":3,\"signature\":false,\"sizePt\":9},\"ruleMm\":0,\"ruleGapMm\":2,\"cutMarks\":false}}", d.path("version").asInt()).body();
+        d = api.patch(path,
+            "{\"kind\":\"annotated\",\"itemId\":\"i1\",\"annotation\":{\"caption\":{\"title\":true,\"date\":false,\"edition\":3,"
+                + "\"signature\":false,\"sizePt\":9},\"ruleMm\":0,\"ruleGapMm\":2,\"cutMarks\":false}}",
+            d.path("version").asInt()).body();
         d = api.patch(path, "{\"kind\":\"copies\",\"copies\":3}", d.path("version").asInt()).body();
         test.room.printer().pace(60);
         String id = released(d, "");
-        JsonNode early = Waiting.until(() -> api.attempt(id), a -> a.path("pages").get(0).path("state").asString().equals("printing") && !a.path("pages").get(1).path("fileHash").isNull(), 60);
+        JsonNode early = Waiting.until(() -> api.attempt(id),
+            a -> a.path("pages").get(0).path("state").asString().equals("printing") && !a.path("pages").get(1).path("fileHash").isNull(),
+            60);
         assertThat(early.path("pages").size()).isEqualTo(3);
         assertThat(early.path("pages").get(1).path("jobId").isNull()).isTrue();
         assertThat(early.path("state").asString()).isEqualTo("printing");

@@ -66,7 +66,8 @@ public class PrinterRulesTest {
             settings.put(DriverSettings.FEED, row.feed());
         }
         double length = row.lengthMm().from() + random.nextDouble() * (row.lengthMm().to() - row.lengthMm().from());
-        return new JobRequest(settings, row.widthMm().from(), Math.round(length), row.roll(), random.nextInt(4) == 0, new double[] {0, 0.2, 0.52, 1.2}[random.nextInt(4)]);
+        return new JobRequest(settings, row.widthMm().from(), Math.round(length), row.roll(), random.nextInt(4) == 0,
+            new double[] {0, 0.2, 0.52, 1.2}[random.nextInt(4)]);
     }
 
     private IppClient.Ticket ticket(JobRequest job, PrinterDescription printer) {
@@ -107,10 +108,12 @@ public class PrinterRulesTest {
             if (!rules.check(job).isEmpty() || job.roll()) {
                 continue;
             }
-            for (String setting : List.of(DriverSettings.MEDIA_TYPE, DriverSettings.FEED, DriverSettings.COLOUR_MODE, DriverSettings.BLACK, DriverSettings.FINISHING, DriverSettings.QUALITY)) {
+            for (String setting : List.of(DriverSettings.MEDIA_TYPE, DriverSettings.FEED, DriverSettings.COLOUR_MODE, DriverSettings.BLACK,
+                DriverSettings.FINISHING, DriverSettings.QUALITY)) {
                 for (Conflict.Offer offer : rules.offers(setting, job)) {
                     JobRequest with = job.with(setting, offer.value());
-                    assertThat(ipp.validate(uri(path), ticket(with, printer)).isEmpty()).as(setting + " " + offer + " on " + job).isEqualTo(offer.possible());
+                    assertThat(ipp.validate(uri(path), ticket(with, printer)).isEmpty()).as(setting + " " + offer + " on " + job)
+                        .isEqualTo(offer.possible());
                     JobRequest after = with;
                     for (Conflict.Alteration a : offer.way()) {
                         after = PrinterRules.altered(after, a);
@@ -128,15 +131,18 @@ public class PrinterRulesTest {
     @Test
     public void eachPrinterSaysWhatItCanInWordsForPeople() {
         PrinterDescription small = ipp.describe(uri(MachineModel.ARDLE_17.path())).description();
-        assertThat(small.mediaTypes().stream().map(small::type)).contains("baryta", "cotton, smooth", "canvas").noneMatch(w -> w.contains("stationery"));
+        assertThat(small.mediaTypes().stream().map(small::type)).contains("baryta", "cotton, smooth", "canvas")
+            .noneMatch(w -> w.contains("stationery"));
         assertThat(small.feed("by-pass-tray")).isEqualTo("the front path");
         assertThat(small.word("wistel-head-gap")).isEqualTo("gap under the head");
         assertThat(small.constraints()).hasSizeGreaterThan(8);
         assertThat(small.consumption(5).orElseThrow().secondsPerM2()).isEqualTo(44 * 60);
         assertThat(small.blackChange().orElseThrow().ml()).isEqualTo(3.1);
-        assertThat(ipp.describe(uri(MachineModel.ARDLE_44.path())).description().media()).anyMatch(m -> m.roll() && m.widthMm().holds(44 * 25.4));
+        assertThat(ipp.describe(uri(MachineModel.ARDLE_44.path())).description().media())
+            .anyMatch(m -> m.roll() && m.widthMm().holds(44 * 25.4));
         assertThat(ipp.describe(uri(MachineModel.ARDLE_17.path())).state().supplies()).extracting("name").contains("Photo black", "Gray");
-        assertThat(new PrinterRules(small).check(new JobRequest(Map.of(DriverSettings.MEDIA_TYPE, "photographic-glossy", DriverSettings.FEED, "rear"), 210, 297, false, false, 0.52)))
+        assertThat(new PrinterRules(small).check(new JobRequest(
+            Map.of(DriverSettings.MEDIA_TYPE, "photographic-glossy", DriverSettings.FEED, "rear"), 210, 297, false, false, 0.52)))
             .extracting(Conflict::between).containsExactly(Set.of(DriverSettings.FEED, Conflict.THICKNESS));
     }
 }

@@ -47,8 +47,10 @@ public class PrintingTest extends InTestRoom {
         test.bean(ProfileRepository.class).add(profile);
         Lab white = LabEncoding.V4.lab(TransformCompiler.toMeasuredLab(profile).exact(1, 1, 1));
         UUID printer = test.bean(PrinterRepository.class).all().get(0).id();
-        test.bean(PairingRepository.class).add(new PairingVersion(UUID.randomUUID().toString(), 1, printer.toString(), "", paper.label(), paper.photoBlack() ? "lustre" : "cotton matte", new PaperBody(paper.thicknessMm(), 0, "", PaperBody.Curl.FLAT),
-            DriverSettings.of(paper.mediaType(), feed, 5), profile.hash(), intent, white, 4));
+        test.bean(PairingRepository.class)
+            .add(new PairingVersion(UUID.randomUUID().toString(), 1, printer.toString(), "", paper.label(),
+                paper.photoBlack() ? "lustre" : "cotton matte", new PaperBody(paper.thicknessMm(), 0, "", PaperBody.Curl.FLAT),
+                DriverSettings.of(paper.mediaType(), feed, 5), profile.hash(), intent, white, 4));
     }
 
     static byte[] picture(int seed) throws IOException {
@@ -72,10 +74,13 @@ public class PrintingTest extends InTestRoom {
 
     private JsonNode ready(String name, byte[] file, String paper) {
         JsonNode docket = api.drop(name, file).body().path("docket");
-        Api.Answer paired = api.put("/api/dockets/" + docket.path("id").asString() + "/pairing", "{\"pairingId\":\"" + pairingId(paper) + "\"}", docket.path("version").asInt());
+        Api.Answer paired = api.put("/api/dockets/" + docket.path("id").asString() + "/pairing",
+            "{\"pairingId\":\"" + pairingId(paper) + "\"}", docket.path("version").asInt());
         assertThat(paired.status()).isEqualTo(200);
         // cotton's forced margins leave less room
-        return api.patch("/api/dockets/" + docket.path("id").asString() + "/size", "{\"width\":\"160\"}", paired.body().path("version").asInt()).body();
+        return api
+            .patch("/api/dockets/" + docket.path("id").asString() + "/size", "{\"width\":\"160\"}", paired.body().path("version").asInt())
+            .body();
     }
 
     private JsonNode printed(JsonNode docket) {
@@ -89,13 +94,15 @@ public class PrintingTest extends InTestRoom {
     }
 
     private long jobs(String attempt) {
-        return test.room.printer().jobs().stream().filter(j -> j.ticket().name().equals(attempt)).filter(j -> j.state() == PrintJob.State.COMPLETED).count();
+        return test.room.printer().jobs().stream().filter(j -> j.ticket().name().equals(attempt))
+            .filter(j -> j.state() == PrintJob.State.COMPLETED).count();
     }
 
     /** The promise of the soft proof: over the demo pictures, proof and scan agree. */
     @Test
     public void theProofOfEveryDemoPictureAgreesWithTheScanOfItsPrint() throws IOException {
-        Map<String, String> papers = Map.of("poppies-copper-still.tif", "Skerry Baryta 310", "slate-quarry.tif", "Moss Cotton 300", "fells-first-light.jpg", "Moss Cotton 300",
+        Map<String, String> papers = Map.of("poppies-copper-still.tif", "Skerry Baryta 310", "slate-quarry.tif", "Moss Cotton 300",
+            "fells-first-light.jpg", "Moss Cotton 300",
             "boat-yard-night.jpg", "Corrie Lustre 260", "greenhouse-morning.jpg", "Corrie Lustre 260");
         double sum = 0;
         int count = 0;
@@ -104,9 +111,13 @@ public class PrintingTest extends InTestRoom {
                 String name = file.getFileName().toString();
                 JsonNode d = ready(name, Files.readAllBytes(file), papers.getOrDefault(name, "Skerry Baryta 310"));
                 // twice as fine as the scan
-                JsonNode a = printed(api.patch("/api/dockets/" + d.path("id").asString(), "{\"kind\":\"set\",\"setting\":\"printer-resolution\",\"value\":\"180\",\"said\":\"\"}", d.path("version").asInt()).body());
+                JsonNode a = printed(api
+                    .patch("/api/dockets/" + d.path("id").asString(),
+                        "{\"kind\":\"set\",\"setting\":\"printer-resolution\",\"value\":\"180\",\"said\":\"\"}", d.path("version").asInt())
+                    .body());
                 assertThat(a.path("state").asString()).as(name + " " + a.path("message")).isEqualTo("done");
-                double apart = api.get("/api/attempts/" + a.path("id").asString() + "/pages/1/placed/i1/scan/figures").body().path("meanDifference").asDouble();
+                double apart = api.get("/api/attempts/" + a.path("id").asString() + "/pages/1/placed/i1/scan/figures").body()
+                    .path("meanDifference").asDouble();
                 System.out.printf("proof and print of %s differ by %.2f%n", name, apart);
                 assertThat(apart).as(name).isBetween(0.01, 2.0);
                 sum += apart;
@@ -123,7 +134,8 @@ public class PrintingTest extends InTestRoom {
         String path = "/api/dockets/" + d.path("id").asString();
         Api.Answer wide = api.patch(path + "/size", "{\"width\":\"8in\"}", d.path("version").asInt());
         assertThat(Api.picture(wide.body()).path("width").asDouble()).isCloseTo(203.2, org.assertj.core.api.Assertions.within(1e-9));
-        assertThat(wide.body().path("spec").path("items").get(0).path("frame").path("heightMm").asDouble()).isCloseTo(203.2 * 160 / 240, org.assertj.core.api.Assertions.within(1e-6));
+        assertThat(wide.body().path("spec").path("items").get(0).path("frame").path("heightMm").asDouble()).isCloseTo(203.2 * 160 / 240,
+            org.assertj.core.api.Assertions.within(1e-6));
         assertThat(api.patch(path + "/size", "{\"width\":\"9in\"}", d.path("version").asInt()).code()).isEqualTo("stale");
         Api.Answer undone = api.post(path + "/undo", "", wide.body().path("version").asInt());
         assertThat(Api.picture(undone.body()).path("width").asDouble()).isEqualTo(Api.picture(d).path("width").asDouble());
@@ -131,7 +143,8 @@ public class PrintingTest extends InTestRoom {
         assertThat(wide.body().path("undo").asString()).isEqualTo("picture 203.2 × 135.5 mm");
         Api.Answer redone = api.post(path + "/redo", "", undone.body().path("version").asInt());
         assertThat(Api.picture(redone.body()).path("width").asDouble()).isCloseTo(203.2, org.assertj.core.api.Assertions.within(1e-9));
-        assertThat(api.patch(path + "/size", "{\"width\":\"a bit\"}", redone.body().path("version").asInt()).code()).isEqualTo("length-unclear");
+        assertThat(api.patch(path + "/size", "{\"width\":\"a bit\"}", redone.body().path("version").asInt()).code())
+            .isEqualTo("length-unclear");
     }
 
     @Test
@@ -158,18 +171,22 @@ public class PrintingTest extends InTestRoom {
     @Test
     public void theDriversConversionGivesAnotherPrintThanTheProof() throws IOException {
         JsonNode d = ready("driver.png", picture(4), "Skerry Baryta 310");
-        JsonNode byDriver = api.patch("/api/dockets/" + d.path("id").asString(), "{\"kind\":\"routed\",\"route\":{\"kind\":\"by-driver\",\"space\":\"SRGB\"}}", d.path("version").asInt()).body();
+        JsonNode byDriver = api.patch("/api/dockets/" + d.path("id").asString(),
+            "{\"kind\":\"routed\",\"route\":{\"kind\":\"by-driver\",\"space\":\"SRGB\"}}", d.path("version").asInt()).body();
         assertThat(byDriver.path("readback").asString()).contains("the driver converts the colour its own way");
         JsonNode a = printed(byDriver);
-        assertThat(api.get("/api/attempts/" + a.path("id").asString() + "/pages/1/placed/i1/scan/figures").body().path("meanDifference").asDouble()).isGreaterThan(1.5);
+        assertThat(api.get("/api/attempts/" + a.path("id").asString() + "/pages/1/placed/i1/scan/figures").body().path("meanDifference")
+            .asDouble()).isGreaterThan(1.5);
     }
 
-    @Test(dependsOnMethods = {"theProofOfEveryDemoPictureAgreesWithTheScanOfItsPrint", "theSameAgainSendsTheVerySameFile", "theDriversConversionGivesAnotherPrintThanTheProof",
+    @Test(dependsOnMethods = {"theProofOfEveryDemoPictureAgreesWithTheScanOfItsPrint", "theSameAgainSendsTheVerySameFile",
+        "theDriversConversionGivesAnotherPrintThanTheProof",
         "aStoppedDocketIsNotPrintedAndItsMendMakesItPrintable"})
     public void aRestartInTheMiddleOfAJobFinishesItWithoutPrintingTwice() throws IOException {
         JsonNode d = ready("restart.png", picture(5), "Skerry Baryta 310");
         test.room.printer().pace(250);
-        String id = api.post("/api/dockets/" + d.path("id").asString() + "/attempts", "", d.path("version").asInt()).body().path("id").asString();
+        String id = api.post("/api/dockets/" + d.path("id").asString() + "/attempts", "", d.path("version").asInt()).body().path("id")
+            .asString();
         Waiting.until(() -> api.attempt(id), a -> a.path("state").asString().equals("printing"), 30);
         test.stop();
         test.start();
@@ -181,7 +198,8 @@ public class PrintingTest extends InTestRoom {
     @Test(dependsOnMethods = "aRestartInTheMiddleOfAJobFinishesItWithoutPrintingTwice")
     public void aRestartWhileTheFileIsMadeFinishesItToo() throws IOException {
         JsonNode d = ready("restart-early.png", picture(6), "Skerry Baryta 310");
-        String id = api.post("/api/dockets/" + d.path("id").asString() + "/attempts", "", d.path("version").asInt()).body().path("id").asString();
+        String id = api.post("/api/dockets/" + d.path("id").asString() + "/attempts", "", d.path("version").asInt()).body().path("id")
+            .asString();
         test.stop();
         test.start();
         assertThat(over(id).path("state").asString()).isEqualTo("done");
@@ -193,7 +211,8 @@ public class PrintingTest extends InTestRoom {
     public void aJobThatWaitsForPaperSaysSoAndCanBeCancelled() throws IOException {
         JsonNode d = ready("no-paper.png", picture(7), "Skerry Baryta 310");
         test.room.printer().empty(Feeds.REAR);
-        String id = api.post("/api/dockets/" + d.path("id").asString() + "/attempts", "", d.path("version").asInt()).body().path("id").asString();
+        String id = api.post("/api/dockets/" + d.path("id").asString() + "/attempts", "", d.path("version").asInt()).body().path("id")
+            .asString();
         Waiting.until(() -> api.attempt(id), a -> a.path("message").asString().contains("it waits for paper"), 30);
         api.post("/api/attempts/" + id + "/cancel", "", 0);
         assertThat(over(id).path("state").asString()).isEqualTo("cancelled");
@@ -203,7 +222,8 @@ public class PrintingTest extends InTestRoom {
     public void aPrinterSwitchedOffInTheMiddleHasLostTheJobAndTheAttemptSaysSo() throws IOException {
         JsonNode d = ready("lost.png", picture(9), "Skerry Baryta 310");
         test.room.printer().pace(100);
-        String id = api.post("/api/dockets/" + d.path("id").asString() + "/attempts", "", d.path("version").asInt()).body().path("id").asString();
+        String id = api.post("/api/dockets/" + d.path("id").asString() + "/attempts", "", d.path("version").asInt()).body().path("id")
+            .asString();
         Waiting.until(() -> api.attempt(id), a -> Api.page(a).path("jobSent").asBoolean(), 30);
         try (PrintRoom other = new PrintRoom(Files.createTempDirectory("room"), 0, 0)) {
             UUID printer = test.bean(PrinterRepository.class).all().get(0).id();
@@ -220,8 +240,10 @@ public class PrintingTest extends InTestRoom {
     @Test(dependsOnMethods = "aJobThatWaitsForPaperSaysSoAndCanBeCancelled")
     public void withThePrinterGoneTheDocketWaitsAndSaysSo() throws IOException {
         JsonNode d = ready("gone.png", picture(8), "Moss Cotton 300");
-        test.bean(PrinterRepository.class).moved(test.bean(PrinterRepository.class).all().get(0).id(), "ipp://localhost:9/ipp/print", Optional.empty());
-        String id = api.post("/api/dockets/" + d.path("id").asString() + "/attempts", "", d.path("version").asInt()).body().path("id").asString();
+        test.bean(PrinterRepository.class).moved(test.bean(PrinterRepository.class).all().get(0).id(), "ipp://localhost:9/ipp/print",
+            Optional.empty());
+        String id = api.post("/api/dockets/" + d.path("id").asString() + "/attempts", "", d.path("version").asInt()).body().path("id")
+            .asString();
         Waiting.until(() -> api.attempt(id), a -> a.path("message").asString().contains("doesn't answer"), 30);
         test.bean(PrinterRepository.class).moved(test.bean(PrinterRepository.class).all().get(0).id(), test.ipp(), Optional.empty());
         test.room.printer().attendant(true);

@@ -53,8 +53,11 @@ public class ProfilesTest extends InTestRoom {
     }
 
     private String pairing(String hash, JsonNode proposal, String mediaType) {
-        return "{\"profileHash\":\"" + hash + "\",\"printerId\":\"" + printer() + "\",\"paper\":\"Moss Cotton, mine\",\"surface\":\"" + proposal.path("surface").asString()
-            + "\",\"body\":{\"thicknessMm\":0.52,\"grammage\":300,\"texture\":\"\",\"curl\":\"FLAT\"},\"settings\":{\"values\":{\"media-type\":\"" + mediaType
+        return "{\"profileHash\":\"" + hash + "\",\"printerId\":\"" + printer() + "\",\"paper\":\"Moss Cotton, mine\",\"surface\":\""
+            + proposal.path("surface").asString()
+            + "\",\"body\":{\"thicknessMm\":0.52,\"grammage\":300,\"texture\":\"\",\"curl\":\"FLAT\"},"
+            + "\"settings\":{\"values\":{\"media-type\":\""
+            + mediaType
             + "\",\"media-source\":\"" + proposal.path("feed").asString() + "\",\"print-quality\":\"5\"}},\"intent\":\"RELATIVE\"}";
     }
 
@@ -72,8 +75,10 @@ public class ProfilesTest extends InTestRoom {
         assertThat(inspection.path("roundTrip").path("mean").asDouble()).isLessThan(1);
         assertThat(inspection.path("missing").size()).isZero();
         String hash = taken.path("hash").asString();
-        assertThat(bring(demo("moss-cotton")).body().get(0).path("profile").path("hash").asString()).as("the same one twice is one").isEqualTo(hash);
-        assertThat(ImageIO.read(new ByteArrayInputStream(api.get("/api/profiles/" + hash + "/sweep").raw().body())).getWidth()).isEqualTo(480);
+        assertThat(bring(demo("moss-cotton")).body().get(0).path("profile").path("hash").asString()).as("the same one twice is one")
+            .isEqualTo(hash);
+        assertThat(ImageIO.read(new ByteArrayInputStream(api.get("/api/profiles/" + hash + "/sweep").raw().body())).getWidth())
+            .isEqualTo(480);
         JsonNode proposal = api.get("/api/profiles/" + hash + "/proposal?printerId=" + printer()).body();
         assertThat(proposal.path("surface").asString()).isEqualTo("cotton");
         assertThat(proposal.path("mediaType").asString()).isNotEmpty();
@@ -86,17 +91,21 @@ public class ProfilesTest extends InTestRoom {
         JsonNode d = api.drop("cotton.png", PrintingTest.picture(3)).body().path("docket");
         String docket = "/api/dockets/" + d.path("id").asString();
         assertThat(api.get(docket + "/renditions/r1/pairing-comparison").body().toString()).contains(made.path("pairingId").asString());
-        assertThat(api.put(docket + "/pairing", "{\"pairingId\":\"" + made.path("pairingId").asString() + "\"}", d.path("version").asInt()).status()).isEqualTo(200);
+        assertThat(api.put(docket + "/pairing", "{\"pairingId\":\"" + made.path("pairingId").asString() + "\"}", d.path("version").asInt())
+            .status()).isEqualTo(200);
         assertThat(api.delete("/api/pairings/" + made.path("pairingId").asString()).status()).isEqualTo(204);
         assertThat(api.get("/api/pairings").body().toString()).doesNotContain(made.path("pairingId").asString());
-        assertThat(api.get(docket).body().path("pairing").path("paper").asString()).as("the docket keeps it").isEqualTo("Moss Cotton, mine");
+        assertThat(api.get(docket).body().path("pairing").path("paper").asString()).as("the docket keeps it")
+            .isEqualTo("Moss Cotton, mine");
     }
 
     /** Each file of a zip is told by itself; what is no profile is passed over. */
     @Test
     public void aZipMayHoldSeveral() throws IOException {
-        JsonNode taken = bring(zip(new Entry("Read me.txt", "hello".getBytes(StandardCharsets.UTF_8)), new Entry("papers/lustre.icc", demo("corrie-lustre")),
-            new Entry("screen.icm", StandardSpaces.SRGB.bytes()), new Entry("broken.icc", Arrays.copyOf(demo("corrie-lustre"), 4000)))).body();
+        JsonNode taken = bring(
+            zip(new Entry("Read me.txt", "hello".getBytes(StandardCharsets.UTF_8)), new Entry("papers/lustre.icc", demo("corrie-lustre")),
+                new Entry("screen.icm", StandardSpaces.SRGB.bytes()), new Entry("broken.icc", Arrays.copyOf(demo("corrie-lustre"), 4000))))
+            .body();
         assertThat(taken.size()).isEqualTo(3);
         assertThat(taken.get(0).path("profile").path("inspection").path("blackL").path("RELATIVE").asDouble()).isCloseTo(4, within(0.5));
         assertThat(taken.get(1).path("refusal").asString()).contains("not of a printer");

@@ -57,7 +57,8 @@ public class RegisterTest extends InTestRoom {
             {"laid by hand", new String[] {a3, "{\"kind\":\"laid\",\"at\":{\"x\":61.3,\"y\":40.7,\"width\":240,\"height\":160}}"}},
             {"on the roll", new String[] {roll, "{\"kind\":\"framed\",\"itemId\":\"i1\",\"widthMm\":300,\"heightMm\":200}"}},
             {"borderless, 3 mm over", new String[] {a3, "{\"kind\":\"edged\",\"edge\":{\"borderless\":true,\"overMm\":3,\"bleedMm\":0}}"}},
-            {"borderless, exact with a bleed", new String[] {a3, "{\"kind\":\"edged\",\"edge\":{\"borderless\":true,\"overMm\":2,\"bleedMm\":4}}"}},
+            {"borderless, exact with a bleed",
+                new String[] {a3, "{\"kind\":\"edged\",\"edge\":{\"borderless\":true,\"overMm\":2,\"bleedMm\":4}}"}},
         };
     }
 

@@ -58,7 +58,9 @@ public class ReliabilityTest {
     private JsonNode ready(String name, byte[] file) {
         JsonNode d = api.drop(name, file).body().path("docket");
         String pairing = api.get("/api/pairings").body().get(0).path("pairingId").asString();
-        return api.put("/api/dockets/" + d.path("id").asString() + "/pairing", "{\"pairingId\":\"" + pairing + "\"}", d.path("version").asInt()).body();
+        return api
+            .put("/api/dockets/" + d.path("id").asString() + "/pairing", "{\"pairingId\":\"" + pairing + "\"}", d.path("version").asInt())
+            .body();
     }
 
     private JsonNode small(int seed) throws IOException {
@@ -75,7 +77,10 @@ public class ReliabilityTest {
         ImageIO.write(image, "png", out);
         JsonNode d = ready("large-" + seed + ".png", out.toByteArray());
         String path = "/api/dockets/" + d.path("id").asString();
-        JsonNode a3 = api.patch(path, "{\"kind\":\"stocked\",\"stock\":{\"kind\":\"sheet\",\"name\":\"A3\",\"widthMm\":297,\"lengthMm\":420}}", d.path("version").asInt()).body();
+        JsonNode a3 = api
+            .patch(path, "{\"kind\":\"stocked\",\"stock\":{\"kind\":\"sheet\",\"name\":\"A3\",\"widthMm\":297,\"lengthMm\":420}}",
+                d.path("version").asInt())
+            .body();
         return api.patch(path + "/size", "{\"width\":\"390\"}", a3.path("version").asInt()).body();
     }
 
@@ -102,7 +107,10 @@ public class ReliabilityTest {
         return announced(attempt).filter(j -> j.state() == PrintJob.State.COMPLETED).count();
     }
 
-    /** Those that were not given up: a job whose document was broken off by a stop is cancelled, or aborted by the printer itself, and announced anew. */
+    /**
+     * Those that were not given up: a job whose document was broken off by a stop is cancelled, or aborted by the printer itself, and
+     * announced anew.
+     */
     private long jobs(String attempt) {
         return announced(attempt).filter(j -> j.state() != PrintJob.State.CANCELED && j.state() != PrintJob.State.ABORTED).count();
     }
@@ -186,7 +194,8 @@ public class ReliabilityTest {
             Api other = new Api(() -> second.port);
             for (int i = 4; i < 8; i++) {
                 JsonNode d = small(300 + i);
-                ids.add(other.post("/api/dockets/" + d.path("id").asString() + "/attempts", "", d.path("version").asInt()).body().path("id").asString());
+                ids.add(other.post("/api/dockets/" + d.path("id").asString() + "/attempts", "", d.path("version").asInt()).body().path("id")
+                    .asString());
             }
             test.room.printer().pace(0);
             for (String id : ids) {
@@ -207,9 +216,13 @@ public class ReliabilityTest {
         Waiting.until(() -> api.attempt(id), a -> state(a).equals("printing"), 30);
         test.stop();
         // as a killed server leaves it: picked, with a heartbeat that grows old
-        test.sql("insert into scheduled_tasks (task_name, task_instance, execution_time, picked, picked_by, last_heartbeat, version) values ('print', '" + id
-            + "', now(), true, 'gone', now() - interval '1 minute', 7) on conflict (task_name, task_instance) do update set picked = true, picked_by = 'gone', "
-            + "last_heartbeat = now() - interval '1 minute'");
+        test.sql(
+            "insert into scheduled_tasks (task_name, task_instance, execution_time, picked, picked_by, last_heartbeat, version) values "
+                + "('print', '"
+                + id
+                + "', now(), true, 'gone', now() - interval '1 minute', 7) on conflict (task_name, task_instance) do update set picked = "
+                + "true, picked_by = 'gone', "
+                + "last_heartbeat = now() - interval '1 minute'");
         test.room.printer().pace(0);
         test.start();
         assertThat(state(over(id, 180))).isEqualTo("done");
@@ -286,7 +299,8 @@ public class ReliabilityTest {
     public void aScanAtNoAddressAtAllIsASentenceBesideDone() throws Exception {
         String first = released(small(535));
         over(first, 30);
-        for (String address : List.of("file:///etc/passwd", "scan/1.tif", "http:///1.tif", "urn:scan:1", "http://localhost:1/scan.tif", "mailto:x@y.example")) {
+        for (String address : List.of("file:///etc/passwd", "scan/1.tif", "http:///1.tif", "urn:scan:1", "http://localhost:1/scan.tif",
+            "mailto:x@y.example")) {
             test.room.scanAddress(address);
             JsonNode a = over(api.post("/api/attempts/" + first + "/again", "", 0).body().path("id").asString(), 30);
             assertThat(state(a)).as(address + ": " + a.path("message").asString()).isEqualTo("done");
@@ -399,7 +413,8 @@ public class ReliabilityTest {
             UUID odd = printers.add("Babbler", "ipp://localhost:" + nonsense.getAddress().getPort() + "/", Optional.empty());
             test.room.printer().empty(Feeds.REAR);
             UUID good = printers.all().stream().map(p -> p.id()).filter(p -> !p.equals(slow) && !p.equals(odd)).findFirst().orElseThrow();
-            Waiting.until(() -> printers.get(good).state().loaded().stream().map(m -> m.feed()).collect(Collectors.toSet()), feeds -> !feeds.contains(Feeds.REAR), 20);
+            Waiting.until(() -> printers.get(good).state().loaded().stream().map(m -> m.feed()).collect(Collectors.toSet()),
+                feeds -> !feeds.contains(Feeds.REAR), 20);
             Waiting.until(() -> printers.get(odd).state(), s -> s.away(), 20);
             assertThat(printers.get(slow).away()).isTrue();
             nonsense.stop(0);
@@ -409,7 +424,8 @@ public class ReliabilityTest {
     private static void drip(ServerSocket server) {
         while (!server.isClosed()) {
             try (Socket socket = server.accept()) {
-                socket.getOutputStream().write("HTTP/1.1 200 OK\r\nContent-Type: application/ipp\r\nContent-Length: 100000\r\n\r\n".getBytes());
+                socket.getOutputStream()
+                    .write("HTTP/1.1 200 OK\r\nContent-Type: application/ipp\r\nContent-Length: 100000\r\n\r\n".getBytes());
                 for (int i = 0; i < 100_000; i++) {
                     socket.getOutputStream().write(0);
                     socket.getOutputStream().flush();
@@ -428,7 +444,9 @@ public class ReliabilityTest {
     public void whatWasLetGoIsMadeAgainFromItsOrder() throws Exception {
         JsonNode first = over(released(small(560)), 30);
         String hash = Api.page(first).path("fileHash").asString();
-        assertThat(api.put("/api/settings/retention", "{\"printFileDays\":0,\"scanDays\":0,\"gigabytes\":-1,\"keepMatching\":false}", 0).code()).isEqualTo("out-of-range");
+        assertThat(
+            api.put("/api/settings/retention", "{\"printFileDays\":0,\"scanDays\":0,\"gigabytes\":-1,\"keepMatching\":false}", 0).code())
+            .isEqualTo("out-of-range");
         test.sql("update attempt_page set finished = now() - interval '40 days'");
         api.put("/api/settings/retention", "{\"printFileDays\":30,\"scanDays\":30,\"gigabytes\":10,\"keepMatching\":false}", 0);
         JsonNode gone = api.attempt(first.path("id").asString());
@@ -465,7 +483,10 @@ public class ReliabilityTest {
         return List.of(page.path("fileKept").asBoolean(), page.path("scanKept").asBoolean());
     }
 
-    /** A4 has 0.0624 m2: at 600 s a square metre, 37.4 s; to 5 s, as the release station says it. The printer itself says about three minutes. */
+    /**
+     * A4 has 0.0624 m2: at 600 s a square metre, 37.4 s; to 5 s, as the release station says it. The printer itself says about three
+     * minutes.
+     */
     @Test
     public void timeIsEstimatedFromTheLastPrintsOnThePairing() throws Exception {
         JsonNode d = small(620);
@@ -473,7 +494,8 @@ public class ReliabilityTest {
         test.sql("update attempt_page set printed_seconds = 600 * area_m2");
         assertThat(api.get("/api/dockets/" + d.path("id").asString()).body().path("readback").asString()).contains("about 35 seconds");
         test.sql("update attempt_page set state = 'failed'");
-        assertThat(api.get("/api/dockets/" + d.path("id").asString()).body().path("readback").asString()).as("what failed teaches nothing: the printer's own figure stands").contains("about 2.7 minutes");
+        assertThat(api.get("/api/dockets/" + d.path("id").asString()).body().path("readback").asString())
+            .as("what failed teaches nothing: the printer's own figure stands").contains("about 2.7 minutes");
     }
 
     /** Without its database the server says so at once, and goes on when it is back. */
@@ -511,15 +533,19 @@ public class ReliabilityTest {
     @Test
     public void theBenchOfSixHundredDocketsIsOneQuestion() throws Exception {
         JsonNode d = small(580);
-        test.sql("""
-            do $$ declare n uuid; begin
-              for i in 1..600 loop
-                n := gen_random_uuid();
-                insert into docket (id, created, changed, schema, spec) select n, now(), now(), schema, spec from docket where id = '%1$s';
-                insert into docket_rendition select n, rendition_id, master_id from docket_rendition where docket_id = '%1$s';
-                insert into docket_revision (docket_id, revision, schema, spec, change, at) select n, 1, schema, spec, '', now() from docket where id = '%1$s';
-              end loop;
-            end $$""".formatted(d.path("id").asString()));
+        test.sql(
+            """
+                do $$ declare n uuid; begin
+                  for i in 1..600 loop
+                    n := gen_random_uuid();
+                    insert into docket (id, created, changed, schema, spec) select n, now(), now(), schema, spec from docket
+                      where id = '%1$s';
+                    insert into docket_rendition select n, rendition_id, master_id from docket_rendition where docket_id = '%1$s';
+                    insert into docket_revision (docket_id, revision, schema, spec, change, at) select n, 1, schema, spec, '', now()
+                      from docket where id = '%1$s';
+                  end loop;
+                end $$"""
+                .formatted(d.path("id").asString()));
         for (int i = 0; i < 3; i++) {
             api.get("/api/bench");
         }

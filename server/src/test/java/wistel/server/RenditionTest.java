@@ -32,9 +32,11 @@ import wistel.standin.room.Feeds;
 
 /** Treatments and compensations, from the proof to the print. */
 public class RenditionTest extends InTestRoom {
-    private static final String MONO = "{\"kind\":\"monochrome\",\"mix\":{\"points\":[{\"hue\":25,\"lighter\":25},{\"hue\":145,\"lighter\":-20}]},"
+    private static final String MONO = "{\"kind\":\"monochrome\",\"mix\":{\"points\":[{\"hue\":25,\"lighter\":25},{\"hue\":145,"
+        + "\"lighter\":-20}]},"
         + "\"toning\":{\"shadows\":{\"hue\":60,\"strength\":0},\"lights\":{\"hue\":80,\"strength\":0},\"crossing\":50,\"softness\":15}}";
-    private static final String TONES = "{\"kind\":\"tone-moves\",\"shadows\":30,\"midtones\":10,\"lights\":0,\"contrast\":0,\"brightness\":5,\"pivot\":45}";
+    private static final String TONES = "{\"kind\":\"tone-moves\",\"shadows\":30,\"midtones\":10,\"lights\":0,\"contrast\":0,"
+        + "\"brightness\":5,\"pivot\":45}";
     private static final String COLOUR = "{\"kind\":\"colour\"}";
 
     @BeforeClass
@@ -58,7 +60,9 @@ public class RenditionTest extends InTestRoom {
     private JsonNode docket(String name) throws IOException {
         JsonNode d = api.drop(name, redAndGreen()).body().path("docket");
         String pairing = api.get("/api/pairings").body().get(0).path("pairingId").asString();
-        return api.put("/api/dockets/" + d.path("id").asString() + "/pairing", "{\"pairingId\":\"" + pairing + "\"}", d.path("version").asInt()).body();
+        return api
+            .put("/api/dockets/" + d.path("id").asString() + "/pairing", "{\"pairingId\":\"" + pairing + "\"}", d.path("version").asInt())
+            .body();
     }
 
     private JsonNode over(JsonNode attempt) {
@@ -76,13 +80,15 @@ public class RenditionTest extends InTestRoom {
     }
 
     private static String compensates(String moves, String kept, boolean on) {
-        return "{\"kind\":\"compensates\",\"renditionId\":\"r1\",\"compensation\":{\"moves\":[" + moves + "],\"kept\":" + kept + ",\"on\":" + on + "}}";
+        return "{\"kind\":\"compensates\",\"renditionId\":\"r1\",\"compensation\":{\"moves\":[" + moves + "],\"kept\":" + kept + ",\"on\":"
+            + on + "}}";
     }
 
     private BufferedImage proof(JsonNode d, String change) throws IOException {
         JsonNode spec = d.path("spec");
         String hash = spec.path("renditions").get(0).path("masterHash").asString();
-        Api.Answer answer = api.get("/api/masters/" + hash + "/proof?pairing=" + d.path("pairing").path("pairingId").asString() + "&version=1&intent=RELATIVE&black=true&longest=300"
+        Api.Answer answer = api.get("/api/masters/" + hash + "/proof?pairing=" + d.path("pairing").path("pairingId").asString()
+            + "&version=1&intent=RELATIVE&black=true&longest=300"
             + (change.isEmpty() ? "" : "&change=" + URLEncoder.encode(change, StandardCharsets.UTF_8)));
         assertThat(answer.status()).isEqualTo(200);
         return ImageIO.read(new ByteArrayInputStream(answer.raw().body()));
@@ -119,7 +125,8 @@ public class RenditionTest extends InTestRoom {
         double plain = api.get(figures).body().path("meanDifference").path("RELATIVE").asDouble();
         d = patched(d, compensates(TONES, "null", true));
         assertThat(d.path("readback").asString()).contains("compensated: shadows +30, midtones +10, brightness +5");
-        assertThat(api.get(figures).body().path("meanDifference").path("RELATIVE").asDouble()).as("judged against the master, which the moves leave alone").isGreaterThan(plain + 3);
+        assertThat(api.get(figures).body().path("meanDifference").path("RELATIVE").asDouble())
+            .as("judged against the master, which the moves leave alone").isGreaterThan(plain + 3);
         d = patched(d, compensates(TONES, "null", false));
         assertThat(d.path("readback").asString()).doesNotContain("compensated");
         assertThat(api.get(figures).body().path("meanDifference").path("RELATIVE").asDouble()).isEqualTo(plain);
@@ -129,11 +136,13 @@ public class RenditionTest extends InTestRoom {
     public void aCompensationIsKeptUsedFollowedAndStaysWhileItIsUsed() throws IOException {
         JsonNode d = docket("kept.png");
         String pairing = d.path("pairing").path("pairingId").asString();
-        Api.Answer kept = api.post("/api/compensations", "{\"name\":\"Open shadows\",\"moves\":[" + TONES + "],\"pairingId\":\"" + pairing + "\"}", 0);
+        Api.Answer kept = api.post("/api/compensations",
+            "{\"name\":\"Open shadows\",\"moves\":[" + TONES + "],\"pairingId\":\"" + pairing + "\"}", 0);
         assertThat(kept.status()).isEqualTo(201);
         String id = kept.body().path("id").asString();
         assertThat(kept.body().path("madeFor").asString()).isEqualTo(d.path("pairing").path("paper").asString());
-        assertThat(api.post("/api/compensations", "{\"name\":\"Open shadows\",\"moves\":[],\"pairingId\":null}", 0).code()).isEqualTo("name-taken");
+        assertThat(api.post("/api/compensations", "{\"name\":\"Open shadows\",\"moves\":[],\"pairingId\":null}", 0).code())
+            .isEqualTo("name-taken");
         d = patched(d, compensates(TONES, "{\"id\":\"" + id + "\",\"version\":1,\"name\":\"Open shadows\"}", true));
         assertThat(d.path("readback").asString()).contains("compensated by “Open shadows”");
         Api.Answer refused = api.delete("/api/compensations/" + id);
@@ -143,12 +152,15 @@ public class RenditionTest extends InTestRoom {
         String stronger = TONES.replace("30", "40");
         api.post("/api/compensations/" + id + "/versions", "{\"moves\":[" + stronger + "],\"pairingId\":null,\"follow\":false}", 0);
         JsonNode same = api.get("/api/dockets/" + d.path("id").asString()).body();
-        assertThat(same.path("spec").path("renditions").get(0).path("compensation").path("moves").get(0).path("shadows").asInt()).isEqualTo(30);
-        JsonNode third = api.post("/api/compensations/" + id + "/versions", "{\"moves\":[" + stronger + "],\"pairingId\":null,\"follow\":true}", 0).body();
+        assertThat(same.path("spec").path("renditions").get(0).path("compensation").path("moves").get(0).path("shadows").asInt())
+            .isEqualTo(30);
+        JsonNode third = api
+            .post("/api/compensations/" + id + "/versions", "{\"moves\":[" + stronger + "],\"pairingId\":null,\"follow\":true}", 0).body();
         assertThat(third.path("version").asInt()).isEqualTo(3);
         assertThat(third.path("uses").get(0).path("version").asInt()).isEqualTo(3);
         JsonNode followed = api.get("/api/dockets/" + d.path("id").asString()).body();
-        assertThat(followed.path("spec").path("renditions").get(0).path("compensation").path("moves").get(0).path("shadows").asInt()).isEqualTo(40);
+        assertThat(followed.path("spec").path("renditions").get(0).path("compensation").path("moves").get(0).path("shadows").asInt())
+            .isEqualTo(40);
         // a paper's usual one: new dockets start with it
         assertThat(api.put("/api/compensations/usual/" + pairing, "{\"compensationId\":\"" + id + "\"}", 0).status()).isEqualTo(204);
         JsonNode fresh = docket("starts-with-it.png");
@@ -169,7 +181,8 @@ public class RenditionTest extends InTestRoom {
         d = patched(d, compensates(TONES, "null", true));
         JsonNode first = over(api.post("/api/dockets/" + d.path("id").asString() + "/attempts", "", d.path("version").asInt()).body());
         JsonNode page = Api.page(first);
-        double apart = api.get("/api/attempts/" + first.path("id").asString() + "/pages/1/placed/i1/scan/figures").body().path("meanDifference").asDouble();
+        double apart = api.get("/api/attempts/" + first.path("id").asString() + "/pages/1/placed/i1/scan/figures").body()
+            .path("meanDifference").asDouble();
         assertThat(apart).isLessThan(1.5);
         JsonNode again = over(api.post("/api/attempts/" + first.path("id").asString() + "/again", "", 0).body());
         assertThat(Api.page(again).path("fileHash").asString()).isEqualTo(page.path("fileHash").asString());
@@ -193,7 +206,9 @@ public class RenditionTest extends InTestRoom {
     public void monochromeThroughTheProfilePrintsNeutral() throws IOException {
         JsonNode d = api.drop("gray-ramp.png", grayRamp()).body().path("docket");
         String pairing = api.get("/api/pairings").body().get(0).path("pairingId").asString();
-        d = api.put("/api/dockets/" + d.path("id").asString() + "/pairing", "{\"pairingId\":\"" + pairing + "\"}", d.path("version").asInt()).body();
+        d = api
+            .put("/api/dockets/" + d.path("id").asString() + "/pairing", "{\"pairingId\":\"" + pairing + "\"}", d.path("version").asInt())
+            .body();
         d = patched(d, treated(MONO));
         JsonNode page = d.path("layout").path("pages").get(0);
         JsonNode at = page.path("placed").get(0).path("atMm");
@@ -242,7 +257,8 @@ public class RenditionTest extends InTestRoom {
         double plain = api.get(rendition + "/figures").body().path("meanDifference").path("RELATIVE").asDouble();
         patched(d, compensates(first.path("moves").toString().replaceAll("^\\[|]$", ""), "null", true));
         assertThat(api.get(rendition + "/figures").body().path("meanDifference").path("RELATIVE").asDouble()).isLessThan(plain);
-        assertThat(api.get(rendition + "/figures?compensated=false").body().path("meanDifference").path("RELATIVE").asDouble()).isEqualTo(plain);
+        assertThat(api.get(rendition + "/figures?compensated=false").body().path("meanDifference").path("RELATIVE").asDouble())
+            .isEqualTo(plain);
     }
 
     @Test
@@ -272,9 +288,12 @@ public class RenditionTest extends InTestRoom {
 
     @DataProvider
     Object[][] bad() {
-        return new Object[][] {{compensates(TONES.replace("30", "99"), "null", true)}, {compensates(TONES.replace("30", "null"), "null", true)},
-            {compensates(TONES + "," + TONES, "null", true)}, {compensates("{\"kind\":\"lightness-curve\",\"points\":[{\"from\":0,\"to\":0},{\"from\":0,\"to\":50}]}", "null", true)},
-            {compensates("{\"kind\":\"nothing\"}", "null", true)}, {compensates("null", "null", true)}, {treated("null")}, {treated(MONO.replace("25,\"lighter\"", "999,\"lighter\""))}};
+        return new Object[][] {{compensates(TONES.replace("30", "99"), "null", true)},
+            {compensates(TONES.replace("30", "null"), "null", true)},
+            {compensates(TONES + "," + TONES, "null", true)},
+            {compensates("{\"kind\":\"lightness-curve\",\"points\":[{\"from\":0,\"to\":0},{\"from\":0,\"to\":50}]}", "null", true)},
+            {compensates("{\"kind\":\"nothing\"}", "null", true)}, {compensates("null", "null", true)}, {treated("null")},
+            {treated(MONO.replace("25,\"lighter\"", "999,\"lighter\""))}};
     }
 
     @Test(dataProvider = "bad")
@@ -284,14 +303,16 @@ public class RenditionTest extends InTestRoom {
         assertThat(answer.status()).as(answer.body().toString()).isEqualTo(400);
         assertThat(answer.body().path("next").asString()).isNotBlank();
         assertThat(api.get("/api/dockets/" + d.path("id").asString()).body().path("version").asInt()).isEqualTo(d.path("version").asInt());
-        String asked = "/api/masters/" + d.path("spec").path("renditions").get(0).path("masterHash").asString() + "/picture?change=" + URLEncoder.encode("{\"moves\":[7]}", StandardCharsets.UTF_8);
+        String asked = "/api/masters/" + d.path("spec").path("renditions").get(0).path("masterHash").asString() + "/picture?change="
+            + URLEncoder.encode("{\"moves\":[7]}", StandardCharsets.UTF_8);
         assertThat(api.get(asked).status()).isEqualTo(400);
     }
 
     /** The same moves through either file; a name that is taken gets a number. */
     @Test
     public void aCompensationTravelsAsAProfileAndAsAFileOfItsMoves() throws IOException {
-        JsonNode kept = api.post("/api/compensations", "{\"name\":\"to travel\",\"moves\":[" + TONES + ",{\"kind\":\"warmth\",\"warmth\":2.5,\"tint\":-1}]}", 0).body();
+        JsonNode kept = api.post("/api/compensations",
+            "{\"name\":\"to travel\",\"moves\":[" + TONES + ",{\"kind\":\"warmth\",\"warmth\":2.5,\"tint\":-1}]}", 0).body();
         String path = "/api/compensations/" + kept.path("id").asString();
         Api.Answer profile = api.get(path + "/profile");
         assertThat(profile.raw().headers().firstValue("Content-Disposition").orElse("")).contains("to%20travel.icc");
@@ -304,7 +325,8 @@ public class RenditionTest extends InTestRoom {
         assertThat(again.path("compensation").path("name").asString()).isEqualTo("to travel, 3");
         assertThat(again.path("compensation").path("moves")).isEqualTo(kept.path("moves"));
         // as somebody else would have written it: the table alone
-        byte[] bare = new ProfileWriter(DeviceClass.ABSTRACT, ColourSpace.LAB, ColourSpace.LAB, "from elsewhere", "c").tag("A2B0", read.tag("A2B0").orElseThrow()).write();
+        byte[] bare = new ProfileWriter(DeviceClass.ABSTRACT, ColourSpace.LAB, ColourSpace.LAB, "from elsewhere", "c")
+            .tag("A2B0", read.tag("A2B0").orElseThrow()).write();
         JsonNode found = api.post("/api/compensations/files", bare).body();
         assertThat(found.path("compensation").path("name").asString()).isEqualTo("from elsewhere");
         assertThat(found.path("words").asString()).contains("on average");
@@ -315,9 +337,11 @@ public class RenditionTest extends InTestRoom {
     public void whatIsNoCompensationIsRefusedInWords() {
         assertThat(api.post("/api/compensations/files", StandardSpaces.SRGB.bytes()).code()).isEqualTo("profile-not-abstract");
         assertThat(api.post("/api/compensations/files", new byte[0]).code()).startsWith("profile-");
-        assertThat(api.post("/api/compensations/files", "{\"format\":\"something\"}".getBytes(StandardCharsets.UTF_8)).status()).isEqualTo(400);
+        assertThat(api.post("/api/compensations/files", "{\"format\":\"something\"}".getBytes(StandardCharsets.UTF_8)).status())
+            .isEqualTo(400);
         assertThat(api.post("/api/compensations/files", "{".getBytes(StandardCharsets.UTF_8)).code()).isEqualTo("request-unclear");
-        String wild = "{\"format\":\"wistel-compensation\",\"schema\":1,\"name\":\"wild\",\"moves\":[{\"kind\":\"warmth\",\"warmth\":99,\"tint\":0}]}";
+        String wild = "{\"format\":\"wistel-compensation\",\"schema\":1,\"name\":\"wild\",\"moves\":[{\"kind\":\"warmth\",\"warmth\":99,"
+            + "\"tint\":0}]}";
         assertThat(api.post("/api/compensations/files", wild.getBytes(StandardCharsets.UTF_8)).code()).isEqualTo("out-of-range");
         assertThat(api.get("/api/compensations").body().toString()).doesNotContain("wild");
     }

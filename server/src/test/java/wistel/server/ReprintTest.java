@@ -13,7 +13,9 @@ import wistel.server.store.FileStore;
 import wistel.standin.ink.Paper;
 import wistel.standin.room.Feeds;
 
-/** Exactly this again: the kept file whatever made it, the same bytes from the order, or something else that is told before it is printed. */
+/**
+ * Exactly this again: the kept file whatever made it, the same bytes from the order, or something else that is told before it is printed.
+ */
 public class ReprintTest extends InTestRoom {
 
     @BeforeClass
@@ -42,7 +44,8 @@ public class ReprintTest extends InTestRoom {
     }
 
     private JsonNode waiting(JsonNode a) {
-        return Waiting.until(() -> api.attempt(id(a)), x -> x.path("held").asBoolean() && Api.page(x).path("message").asString().startsWith("Made anew"), 40);
+        return Waiting.until(() -> api.attempt(id(a)),
+            x -> x.path("held").asBoolean() && Api.page(x).path("message").asString().startsWith("Made anew"), 40);
     }
 
     private static String hash(JsonNode a) {
@@ -52,7 +55,8 @@ public class ReprintTest extends InTestRoom {
     /** As an older version left it: its file made by another renderer, which gave other bytes, and let go of since. */
     private void madeByAnotherEngine(JsonNode a, boolean fingerprint) throws Exception {
         Files.delete(test.bean(FileStore.class).path(hash(a)));
-        test.sql("update attempt_page set engine = '1', file_kept = false, file_hash = repeat('0', 64)" + (fingerprint ? "" : ", fingerprint = null") + " where attempt_id = '" + id(a) + "'");
+        test.sql("update attempt_page set engine = '1', file_kept = false, file_hash = repeat('0', 64)"
+            + (fingerprint ? "" : ", fingerprint = null") + " where attempt_id = '" + id(a) + "'");
     }
 
     @Test
@@ -87,8 +91,10 @@ public class ReprintTest extends InTestRoom {
         madeByAnotherEngine(first, true);
         assertThat(api.attempt(id(first)).path("reprint").asString()).isEqualTo("ANEW");
         JsonNode held = waiting(again(first));
-        assertThat(Api.page(held).path("anew").path("mean").asDouble()).as("the bytes are said to differ; what is laid down doesn't").isCloseTo(0, within(1e-9));
-        assertThat(Api.page(held).path("message").asString()).isEqualTo("Made anew by a newer version of Wistel: mean ΔE 0.00, at most 0.00 from the print of then. It goes on when you say so.");
+        assertThat(Api.page(held).path("anew").path("mean").asDouble()).as("the bytes are said to differ; what is laid down doesn't")
+            .isCloseTo(0, within(1e-9));
+        assertThat(Api.page(held).path("message").asString()).isEqualTo(
+            "Made anew by a newer version of Wistel: mean ΔE 0.00, at most 0.00 from the print of then. It goes on when you say so.");
         assertThat(test.room.printer().jobs()).noneMatch(j -> j.ticket().name().startsWith(id(held)));
         assertThat(api.put("/api/attempts/" + id(held) + "/held", "{\"held\":false}", 0).status()).isEqualTo(200);
         assertThat(over(id(held)).path("state").asString()).isEqualTo("done");
@@ -98,7 +104,8 @@ public class ReprintTest extends InTestRoom {
     public void aFileMadeAnewThatLooksDifferentIsPrintedOnlyWhenThatIsAgreedTo() throws Exception {
         JsonNode first = printed(903);
         // what was laid down then, as another renderer left it: black all over
-        test.sql("update attempt_page set fingerprint = decode(repeat('000080808080', 96 * 64), 'hex') where attempt_id = '" + id(first) + "'");
+        test.sql(
+            "update attempt_page set fingerprint = decode(repeat('000080808080', 96 * 64), 'hex') where attempt_id = '" + id(first) + "'");
         madeByAnotherEngine(first, true);
         JsonNode held = waiting(again(first));
         assertThat(Api.page(held).path("anew").path("mean").asDouble()).isGreaterThan(0.2);
@@ -144,8 +151,10 @@ public class ReprintTest extends InTestRoom {
         JsonNode first = printed(906);
         JsonNode other = printed(907);
         api.put("/api/attempts/" + id(first) + "/verdict", "{\"verdict\":\"matches\"}", 0);
-        test.sql("update attempt_page set finished = now() - interval '4000 days' where attempt_id in ('" + id(first) + "', '" + id(other) + "')");
-        JsonNode kept = api.put("/api/settings/retention", "{\"printFileDays\":3000,\"scanDays\":0,\"gigabytes\":0,\"keepMatching\":true}", 0).body();
+        test.sql("update attempt_page set finished = now() - interval '4000 days' where attempt_id in ('" + id(first) + "', '" + id(other)
+            + "')");
+        JsonNode kept = api
+            .put("/api/settings/retention", "{\"printFileDays\":3000,\"scanDays\":0,\"gigabytes\":0,\"keepMatching\":true}", 0).body();
         assertThat(kept.path("matchingBytes").asLong()).isEqualTo(test.bean(FileStore.class).size(hash(first))).isPositive();
         assertThat(Api.page(api.attempt(id(first))).path("fileKept").asBoolean()).isTrue();
         assertThat(Api.page(api.attempt(id(other))).path("fileKept").asBoolean()).isFalse();

@@ -34,7 +34,8 @@ public class RevisionsTest extends InTestRoom {
     }
 
     private DocketRepository.Row docket(int seed) throws IOException {
-        return dockets.get(UUID.fromString(api.drop("steps-" + seed + ".png", PrintingTest.picture(seed)).body().path("docket").path("id").asString()));
+        return dockets.get(
+            UUID.fromString(api.drop("steps-" + seed + ".png", PrintingTest.picture(seed)).body().path("docket").path("id").asString()));
     }
 
     @Test
@@ -46,7 +47,8 @@ public class RevisionsTest extends InTestRoom {
             states.add(d.spec());
         }
         List<String> whole = new ArrayList<>();
-        test.query("select revision from docket_revision where spec is not null and docket_id = '" + d.id() + "' order by revision", whole::add);
+        test.query("select revision from docket_revision where spec is not null and docket_id = '" + d.id() + "' order by revision",
+            whole::add);
         assertThat(whole).containsExactly("1", "21", "41");
         for (int i = 44; i >= 0; i--) {
             d = step(d, -1);
@@ -86,7 +88,8 @@ public class RevisionsTest extends InTestRoom {
     public void aStepIntoADamagedRevisionIsTold() throws IOException {
         DocketRepository.Row d = change(change(docket(95), new DocketCommand.Copies(2)), new DocketCommand.Copies(3));
         String id = d.id().toString();
-        test.sql("update docket_revision set patch = '[{\"op\":\"replace\",\"path\":\"/nowhere/x\",\"value\":1}]' where docket_id = '" + id + "' and revision = 2");
+        test.sql("update docket_revision set patch = '[{\"op\":\"replace\",\"path\":\"/nowhere/x\",\"value\":1}]' where docket_id = '" + id
+            + "' and revision = 2");
         Api.Answer back = api.post("/api/dockets/" + id + "/undo", "", d.version());
         assertThat(back.status()).isEqualTo(422);
         assertThat(back.code()).isEqualTo("docket-unreadable");

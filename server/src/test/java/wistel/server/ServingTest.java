@@ -83,14 +83,16 @@ public class ServingTest extends InTestRoom {
         for (String path : new String[] {master + "/picture?longest=200", master + "/proof?intent=RELATIVE&black=true&" + on,
             master + "/proof?intent=PERCEPTUAL&black=false&view=INK_BLACK&" + on, master + "/gamut?" + on}) {
             byte[] png = api.get(path).raw().body();
-            assertThat(new String(png, 0, Math.min(200, png.length), StandardCharsets.ISO_8859_1)).as(path).contains("PNG").contains("sRGB");
+            assertThat(new String(png, 0, Math.min(200, png.length), StandardCharsets.ISO_8859_1)).as(path).contains("PNG")
+                .contains("sRGB");
             var image = ImageIO.read(new ByteArrayInputStream(png));
             assertThat(image.getWidth()).isEqualTo(200);
             assertThat(image.getHeight()).isEqualTo(133);
         }
         assertThat(api.get(master + "/proof?intent=PRETTY&black=true&" + on).status()).isEqualTo(400);
         assertThat(api.get(master + "/proof?intent=RELATIVE&black=true&" + on.replace("version=1", "version=7")).status()).isEqualTo(404);
-        assertThat(api.get(master + "/picture?longest=200").raw().headers().firstValue("Cache-Control").orElse("")).as("its address names all it depends on").contains("immutable");
+        assertThat(api.get(master + "/picture?longest=200").raw().headers().firstValue("Cache-Control").orElse(""))
+            .as("its address names all it depends on").contains("immutable");
     }
 
     /** What a plot needs: a closed mesh whose triangles name real vertices, a volume, and outlines at the lightnesses asked for. */
@@ -114,13 +116,17 @@ public class ServingTest extends InTestRoom {
         assertThat(api.get("/api/pairings/nobody/gamut").status()).isEqualTo(404);
     }
 
-    /** The share inside and the shares outside by cause are all of the picture; perceptual into a version 4 profile always compensates black. */
+    /**
+     * The share inside and the shares outside by cause are all of the picture; perceptual into a version 4 profile always compensates
+     * black.
+     */
     @Test
     public void theFiguresAccountForEveryPixelAndTellWhereBlackIsCompensatedAnyway() throws IOException {
         JsonNode d = paired(docket("figures.png", 23), 0);
         JsonNode figures = api.get(path(d) + "/renditions/r1/figures").body();
         JsonNode gamut = figures.path("gamut");
-        double all = gamut.path("inside").asDouble() + StreamSupport.stream(gamut.path("parts").spliterator(), false).mapToDouble(p -> p.path("share").asDouble()).sum();
+        double all = gamut.path("inside").asDouble()
+            + StreamSupport.stream(gamut.path("parts").spliterator(), false).mapToDouble(p -> p.path("share").asDouble()).sum();
         assertThat(all).isCloseTo(1, within(1e-9));
         assertThat(gamut.path("parts").size()).as("causes").isEqualTo(5);
         assertThat(figures.path("blackAlways").toString()).isEqualTo("[\"PERCEPTUAL\",\"SATURATION\"]");
@@ -132,9 +138,11 @@ public class ServingTest extends InTestRoom {
         JsonNode d = paired(docket("probe.png", 2), 0);
         JsonNode left = api.get(path(d) + "/renditions/r1/probe?x=0.05&y=0.5").body();
         JsonNode right = api.get(path(d) + "/renditions/r1/probe?x=0.95&y=0.5").body();
-        assertThat(right.path("master").path("a").asDouble()).as("redder to the right").isGreaterThan(left.path("master").path("a").asDouble());
+        assertThat(right.path("master").path("a").asDouble()).as("redder to the right")
+            .isGreaterThan(left.path("master").path("a").asDouble());
         assertThat(left.path("difference").asDouble()).isBetween(0.0, 40.0);
-        assertThat(api.get(path(d) + "/renditions/r1/probe?x=7&y=-3").status()).as("a place off the picture is taken as its edge").isEqualTo(200);
+        assertThat(api.get(path(d) + "/renditions/r1/probe?x=7&y=-3").status()).as("a place off the picture is taken as its edge")
+            .isEqualTo(200);
     }
 
     @Test
@@ -143,14 +151,20 @@ public class ServingTest extends InTestRoom {
         JsonNode ranked = api.get(path(d) + "/renditions/r1/pairing-comparison").body();
         assertThat(ranked.size()).isGreaterThanOrEqualTo(2);
         for (int i = 1; i < ranked.size(); i++) {
-            assertThat(ranked.get(i).path("meanDifference").asDouble()).as("the closest first").isGreaterThanOrEqualTo(ranked.get(i - 1).path("meanDifference").asDouble());
+            assertThat(ranked.get(i).path("meanDifference").asDouble()).as("the closest first")
+                .isGreaterThanOrEqualTo(ranked.get(i - 1).path("meanDifference").asDouble());
         }
-        Map<String, JsonNode> byPairing = StreamSupport.stream(ranked.spliterator(), false).collect(Collectors.toMap(c -> c.path("pairingId").asString(), c -> c));
-        assertThat(byPairing.get(pairing(0)).path("gamut").path("inside").asDouble()).as("cotton").isLessThan(byPairing.get(pairing(1)).path("gamut").path("inside").asDouble());
+        Map<String, JsonNode> byPairing = StreamSupport.stream(ranked.spliterator(), false)
+            .collect(Collectors.toMap(c -> c.path("pairingId").asString(), c -> c));
+        assertThat(byPairing.get(pairing(0)).path("gamut").path("inside").asDouble()).as("cotton")
+            .isLessThan(byPairing.get(pairing(1)).path("gamut").path("inside").asDouble());
         assertThat(byPairing.get(pairing(0)).path("tone").asString()).isIn("WARM", "NEUTRAL", "COLD");
     }
 
-    /** A picture whose upper half is a gray that any paper holds and whose lower half is vivid: cropped to the gray, nothing is out of gamut any more. */
+    /**
+     * A picture whose upper half is a gray that any paper holds and whose lower half is vivid: cropped to the gray, nothing is out of gamut
+     * any more.
+     */
     @Test
     public void figuresCountThePartThatIsPrinted() throws IOException {
         BufferedImage image = new BufferedImage(300, 400, BufferedImage.TYPE_INT_RGB);
@@ -169,7 +183,8 @@ public class ServingTest extends InTestRoom {
         assertThat(api.patch(path(d), gray, d.path("version").asInt()).status()).isEqualTo(200);
         JsonNode part = api.get(path(d) + "/renditions/r1/figures").body();
         assertThat(part.path("gamut").path("inside").asDouble()).isEqualTo(1);
-        assertThat(part.path("meanDifference").path("RELATIVE").asDouble()).isLessThan(whole.path("meanDifference").path("RELATIVE").asDouble());
+        assertThat(part.path("meanDifference").path("RELATIVE").asDouble())
+            .isLessThan(whole.path("meanDifference").path("RELATIVE").asDouble());
     }
 
     @Test
@@ -225,7 +240,8 @@ public class ServingTest extends InTestRoom {
         JsonNode d = paired(docket("log-entry.png", 46), 1);
         String id = api.post(path(d) + "/attempts", "", d.path("version").asInt()).body().path("id").asString();
         Waiting.until(() -> api.get("/api/attempts/" + id).body(), a -> a.path("state").asString().equals("done"), 60);
-        assertThat(api.put("/api/attempts/" + id + "/verdict", "{\"verdict\":\"a cast\",\"remark\":\"5 % too green_ish\"}", 0).status()).isEqualTo(200);
+        assertThat(api.put("/api/attempts/" + id + "/verdict", "{\"verdict\":\"a cast\",\"remark\":\"5 % too green_ish\"}", 0).status())
+            .isEqualTo(200);
         assertThat(api.get("/api/attempts?words=Log%20entry").body().size()).isEqualTo(1);
         assertThat(api.get("/api/attempts?words=TOO%20GREEN_").body().size()).isEqualTo(1);
         assertThat(api.get("/api/attempts?words=5%20%25").body().size()).isEqualTo(1);
@@ -237,14 +253,19 @@ public class ServingTest extends InTestRoom {
     public void resamplingTwoDocketsApartGivesTwoFilesAndTheReadbackItsPrice() throws IOException {
         JsonNode d = paired(docket("resampled.png", 47), 1);
         JsonNode keep = api.patch(path(d) + "/size", "{\"ppi\":\"100\"}", d.path("version").asInt()).body();
-        assertThat(keep.path("pictures").get(0).path("printed").get(0).path("ppi").asDouble()).isCloseTo(100, org.assertj.core.api.Assertions.within(1e-6));
-        JsonNode resample = api.patch(path(d), "{\"kind\":\"resolved\",\"resolution\":{\"pixels\":\"RESAMPLE\",\"resamplePpi\":50,\"viewingMm\":0}}",
-            keep.path("version").asInt()).body();
+        assertThat(keep.path("pictures").get(0).path("printed").get(0).path("ppi").asDouble()).isCloseTo(100,
+            org.assertj.core.api.Assertions.within(1e-6));
+        JsonNode resample = api
+            .patch(path(d), "{\"kind\":\"resolved\",\"resolution\":{\"pixels\":\"RESAMPLE\",\"resamplePpi\":50,\"viewingMm\":0}}",
+                keep.path("version").asInt())
+            .body();
         assertThat(resample.path("findings").toString()).contains("PIXELS_DISCARDED").contains("75 %");
         String id = api.post(path(d) + "/attempts", "", resample.path("version").asInt()).body().path("id").asString();
         JsonNode done = Waiting.until(() -> api.get("/api/attempts/" + id).body(), a -> a.path("state").asString().equals("done"), 60);
         assertThat(Api.page(done).path("fileHash").asString()).hasSize(64);
-        assertThat(api.get("/api/attempts/" + id + "/pages/1/placed/i1/scan?longest=300").raw().headers().firstValue("Content-Type").orElse("")).isEqualTo("image/png");
+        assertThat(
+            api.get("/api/attempts/" + id + "/pages/1/placed/i1/scan?longest=300").raw().headers().firstValue("Content-Type").orElse(""))
+            .isEqualTo("image/png");
     }
 
     @Test
@@ -256,7 +277,8 @@ public class ServingTest extends InTestRoom {
             assertThat(api.post(path(d) + "/attempts", "", d.path("version").asInt()).code()).isEqualTo("printing-already");
             String id = first.body().path("id").asString();
             api.post("/api/attempts/" + id + "/cancel", "", 0);
-            JsonNode over = Waiting.until(() -> api.get("/api/attempts/" + id).body(), a -> !List.of("waiting", "rendering", "sending", "printing").contains(a.path("state").asString()), 60);
+            JsonNode over = Waiting.until(() -> api.get("/api/attempts/" + id).body(),
+                a -> !List.of("waiting", "rendering", "sending", "printing").contains(a.path("state").asString()), 60);
             assertThat(over.path("state").asString()).isEqualTo("cancelled");
         } finally {
             test.room.printer().pace(0);
@@ -280,7 +302,8 @@ public class ServingTest extends InTestRoom {
         d = api.post(path(d) + "/undo", "", d.path("version").asInt()).body();
         assertThat(d.path("undo").isNull()).isTrue();
         int version = d.path("version").asInt();
-        assertThat(api.post(path(d) + "/undo", "", version).body().path("version").asInt()).as("nothing before the first").isEqualTo(version);
+        assertThat(api.post(path(d) + "/undo", "", version).body().path("version").asInt()).as("nothing before the first")
+            .isEqualTo(version);
     }
 
     @Test

@@ -42,7 +42,10 @@ final class TestRoom implements AutoCloseable {
         sql.ifPresent(s -> execute(database, s));
     }
 
-    /** On a database that another version left: its dump, packed or not, with the demo's pictures and profiles, and its first printer's address moved to this room. */
+    /**
+     * On a database that another version left: its dump, packed or not, with the demo's pictures and profiles, and its first printer's
+     * address moved to this room.
+     */
     static TestRoom ofDump(String resource) throws IOException {
         String sql;
         try (var in = TestRoom.class.getResourceAsStream(resource); var text = resource.endsWith(".gz") ? new GZIPInputStream(in) : in) {
@@ -103,7 +106,8 @@ final class TestRoom implements AutoCloseable {
     static String base() {
         String base = System.getenv("WISTEL_TEST_DB");
         if (base == null) {
-            throw new IllegalStateException("WISTEL_TEST_DB is not set: run the tests by ./wistel test, which starts a PostgreSQL for them.");
+            throw new IllegalStateException(
+                "WISTEL_TEST_DB is not set: run the tests by ./wistel test, which starts a PostgreSQL for them.");
         }
         return base;
     }
@@ -145,7 +149,9 @@ final class TestRoom implements AutoCloseable {
 
     /** The first column of each row, as text. */
     void query(String select, Consumer<String> row) {
-        try (Connection c = DriverManager.getConnection(base() + database, "wistel", password()); var s = c.createStatement(); var rows = s.executeQuery(select)) {
+        try (Connection c = DriverManager.getConnection(base() + database, "wistel", password());
+            var s = c.createStatement();
+            var rows = s.executeQuery(select)) {
             while (rows.next()) {
                 row.accept(rows.getString(1));
             }
@@ -160,7 +166,8 @@ final class TestRoom implements AutoCloseable {
     }
 
     private ConfigurableApplicationContext server() {
-        return new SpringApplication(Wistel.class).run("--server.port=0", "--spring.datasource.url=" + base() + database, "--spring.datasource.password=" + password(),
+        return new SpringApplication(Wistel.class).run("--server.port=0", "--spring.datasource.url=" + base() + database,
+            "--spring.datasource.password=" + password(),
             "--spring.datasource.username=wistel", "--wistel.files=" + files, "--wistel.demo=", "--wistel.printers=Ardle 17=" + ipp(),
             "--spring.datasource.hikari.maximum-pool-size=6", "--logging.level.wistel=warn");
     }

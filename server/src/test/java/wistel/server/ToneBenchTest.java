@@ -50,25 +50,33 @@ public class ToneBenchTest extends InTestRoom {
         PrintingTest.pair(test, Paper.SKERRY_BARYTA, Feeds.REAR, Intent.RELATIVE);
         PrintingTest.pair(test, Paper.MOSS_COTTON, Feeds.FRONT, Intent.RELATIVE);
         PrintingTest.pair(test, Paper.CORRIE_LUSTRE, Feeds.REAR, Intent.RELATIVE);
-        String large = api.post("/api/printers", "{\"uri\":\"" + test.ipp().replace("/ipp/print", "/ipp/large") + "\"}", 0).body().path("id").asString();
+        String large = api.post("/api/printers", "{\"uri\":\"" + test.ipp().replace("/ipp/print", "/ipp/large") + "\"}", 0).body()
+            .path("id").asString();
         PairingVersion small = test.bean(PairingRepository.class).find(pairing("Moss Cotton 300", false)).orElseThrow();
-        test.bean(PairingRepository.class).add(new PairingVersion(UUID.randomUUID().toString(), 1, large, "", small.paper(), small.surface(), small.body(),
-            DriverSettings.of(small.settings().mediaType(), Feeds.ROLL, 5), small.profileHash(), small.intent(), small.white(), small.blackL()));
+        test.bean(PairingRepository.class)
+            .add(new PairingVersion(UUID.randomUUID().toString(), 1, large, "", small.paper(), small.surface(), small.body(),
+                DriverSettings.of(small.settings().mediaType(), Feeds.ROLL, 5), small.profileHash(), small.intent(), small.white(),
+                small.blackL()));
     }
 
     private String pairing(String paper, boolean large) {
-        return api.get("/api/pairings").body().valueStream().filter(p -> p.path("paper").asString().equals(paper) && p.path("printerName").asString().contains("44") == large).findFirst().orElseThrow().path("pairingId").asString();
+        return api.get("/api/pairings").body().valueStream()
+            .filter(p -> p.path("paper").asString().equals(paper) && p.path("printerName").asString().contains("44") == large).findFirst()
+            .orElseThrow().path("pairingId").asString();
     }
 
     /** At a coarse resolution, which no tone hangs on: it takes a quarter of the time. */
     private static String mode(String pairing, String way, Map<String, String> own) {
         Map<String, String> settings = new TreeMap<>(own);
         settings.put("printer-resolution", "180");
-        return "{\"pairingId\":\"" + pairing + "\",\"way\":\"" + way + "\",\"settings\":{" + settings.entrySet().stream().map(e -> "\"" + e.getKey() + "\":\"" + e.getValue() + "\"").collect(Collectors.joining(",")) + "}}";
+        return "{\"pairingId\":\"" + pairing + "\",\"way\":\"" + way + "\",\"settings\":{"
+            + settings.entrySet().stream().map(e -> "\"" + e.getKey() + "\":\"" + e.getValue() + "\"").collect(Collectors.joining(","))
+            + "}}";
     }
 
     private JsonNode print(String mode, int steps, int repeats, boolean scattered) throws Exception {
-        Api.Answer asked = api.post("/api/wedges", "{\"mode\":" + mode + ",\"steps\":" + steps + ",\"repeats\":" + repeats + ",\"scattered\":" + scattered + "}", 0);
+        Api.Answer asked = api.post("/api/wedges",
+            "{\"mode\":" + mode + ",\"steps\":" + steps + ",\"repeats\":" + repeats + ",\"scattered\":" + scattered + "}", 0);
         assertThat(asked.status()).as(asked.body().toString()).isEqualTo(202);
         return out(asked.body().path("number").asInt());
     }
@@ -85,7 +93,8 @@ public class ToneBenchTest extends InTestRoom {
 
     @DataProvider
     public Object[][] modes() {
-        return new Object[][] {{"Moss Cotton 300", false, "DRIVER"}, {"Skerry Baryta 310", false, "DRIVER"}, {"Corrie Lustre 260", false, "PROFILE"}, {"Moss Cotton 300", true, "DRIVER"}};
+        return new Object[][] {{"Moss Cotton 300", false, "DRIVER"}, {"Skerry Baryta 310", false, "DRIVER"},
+            {"Corrie Lustre 260", false, "PROFILE"}, {"Moss Cotton 300", true, "DRIVER"}};
     }
 
     /** Even steps from paper to black, whatever the mode laid down before. */
@@ -102,10 +111,13 @@ public class ToneBenchTest extends InTestRoom {
     }
 
     private JsonNode even(JsonNode wedge) {
-        return api.patch("/api/wedges/readings/" + wedge.path("reading").path("id").asString(), "{\"target\":\"EVEN\"}", 0).body().path("reading");
+        return api.patch("/api/wedges/readings/" + wedge.path("reading").path("id").asString(), "{\"target\":\"EVEN\"}", 0).body()
+            .path("reading");
     }
 
-    /** The curve from a flatbed that was calibrated by another wedge lies near the instrument's, and so does one by the wedge's own ends. */
+    /**
+     * The curve from a flatbed that was calibrated by another wedge lies near the instrument's, and so does one by the wedge's own ends.
+     */
     @Test
     public void aScannersCurveIsNearTheInstruments() throws Exception {
         JsonNode target = print(mode(pairing("Skerry Baryta 310", false), "DRIVER", Map.of()), 33, 1, false);
@@ -116,7 +128,8 @@ public class ToneBenchTest extends InTestRoom {
         JsonNode byEnds = read(wedge, "flatbed");
         assertThat(byEnds.path("readings").get(0).path("note").asString()).contains("paper and black that the profile tells");
         assertThat(100 * off(numbers(even(byEnds).path("line")), byInstrument)).isLessThan(1.5);
-        assertThat(api.put("/api/wedges/" + target.path("number").asInt() + "/scanner", "", 0).body().path("wedge").asInt()).isEqualTo(target.path("number").asInt());
+        assertThat(api.put("/api/wedges/" + target.path("number").asInt() + "/scanner", "", 0).body().path("wedge").asInt())
+            .isEqualTo(target.path("number").asInt());
         JsonNode byTarget = read(wedge, "flatbed");
         assertThat(byTarget.path("readings").get(0).path("note").asString()).contains("scanner's curve from wedge");
         assertThat(100 * off(numbers(even(byTarget).path("line")), byInstrument)).isLessThan(0.6);
@@ -132,7 +145,10 @@ public class ToneBenchTest extends InTestRoom {
         return Math.sqrt(IntStream.range(0, a.length).mapToDouble(i -> Math.pow(a[i] - b[i], 2)).average().orElseThrow());
     }
 
-    /** Kept with the pairing, it is in force where its mode is asked for, and nowhere else; the print is what the proof showed, with it and without. */
+    /**
+     * Kept with the pairing, it is in force where its mode is asked for, and nowhere else; the print is what the proof showed, with it and
+     * without.
+     */
     @Test
     public void aKeptCurveIsInForceOnMonochromeDocketsOfItsMode() throws Exception {
         String pairing = pairing("Moss Cotton 300", false);
@@ -143,7 +159,9 @@ public class ToneBenchTest extends InTestRoom {
         assertThat(api.put(curve, "", 0).body().path("kept").asBoolean()).isTrue();
         assertThat(version(pairing)).isEqualTo(before + 1);
         JsonNode d = api.drop("tones.png", PrintingTest.picture(71)).body().path("docket");
-        d = api.put("/api/dockets/" + d.path("id").asString() + "/pairing", "{\"pairingId\":\"" + pairing + "\"}", d.path("version").asInt()).body();
+        d = api
+            .put("/api/dockets/" + d.path("id").asString() + "/pairing", "{\"pairingId\":\"" + pairing + "\"}", d.path("version").asInt())
+            .body();
         d = change(d, "{\"kind\":\"framed\",\"itemId\":\"i1\",\"widthMm\":120,\"heightMm\":80}");
         d = change(d, "{\"kind\":\"routed\",\"route\":{\"kind\":\"driver-monochrome\"}}");
         assertThat(codes(d)).contains("MONOCHROME_UNMEASURED", "NO_WEDGE");
@@ -162,7 +180,8 @@ public class ToneBenchTest extends InTestRoom {
     }
 
     private int version(String pairing) {
-        return api.get("/api/pairings").body().valueStream().filter(p -> p.path("pairingId").asString().equals(pairing)).findFirst().orElseThrow().path("number").asInt();
+        return api.get("/api/pairings").body().valueStream().filter(p -> p.path("pairingId").asString().equals(pairing)).findFirst()
+            .orElseThrow().path("number").asInt();
     }
 
     private JsonNode change(JsonNode d, String change) {
@@ -177,7 +196,8 @@ public class ToneBenchTest extends InTestRoom {
 
     /** Mean difference between what the proof showed and the sheet. */
     private double printed(JsonNode d) throws Exception {
-        String attempt = api.post("/api/dockets/" + d.path("id").asString() + "/attempts", "", d.path("version").asInt()).body().path("id").asString();
+        String attempt = api.post("/api/dockets/" + d.path("id").asString() + "/attempts", "", d.path("version").asInt()).body().path("id")
+            .asString();
         Waiting.until(() -> api.get("/api/attempts/" + attempt).body(), a -> a.path("state").asString().equals("done"), 60);
         return api.get("/api/attempts/" + attempt + "/pages/1/placed/i1/scan/figures").body().path("meanDifference").asDouble();
     }
@@ -191,7 +211,8 @@ public class ToneBenchTest extends InTestRoom {
             someWedge = print(mode(pairing("Skerry Baryta 310", false), "DRIVER", Map.of()), 21, 1, false).path("number").asInt();
             read(api.get("/api/wedges/" + someWedge).body(), "instrument");
             String text = new String(api.get("/api/wedges/" + someWedge + "/reading.txt").raw().body(), StandardCharsets.UTF_8);
-            someLines = text.lines().dropWhile(l -> !l.equals("BEGIN_DATA")).skip(1).takeWhile(l -> !l.equals("END_DATA")).map(l -> l.substring(l.indexOf(' ') + 1)).toList();
+            someLines = text.lines().dropWhile(l -> !l.equals("BEGIN_DATA")).skip(1).takeWhile(l -> !l.equals("END_DATA"))
+                .map(l -> l.substring(l.indexOf(' ') + 1)).toList();
         }
         return someLines;
     }
@@ -225,7 +246,8 @@ public class ToneBenchTest extends InTestRoom {
         JsonNode reversed = bring(String.join("\n", lines)).body().path("reading");
         assertThat(reversed.path("reversed").asBoolean()).isTrue();
         assertThat(api.put("/api/wedges/" + someWedge + "/curve", "", 0).code()).as("not kept before it is turned").isEqualTo("stopped");
-        JsonNode turned = api.patch("/api/wedges/readings/" + reversed.path("id").asString(), "{\"turned\":true}", 0).body().path("reading");
+        JsonNode turned = api.patch("/api/wedges/readings/" + reversed.path("id").asString(), "{\"turned\":true}", 0).body()
+            .path("reading");
         assertThat(turned.path("reversed").asBoolean()).isFalse();
         assertThat(turned.path("before").asDouble()).isCloseTo(straight.path("before").asDouble(), within(1e-6));
     }
@@ -237,7 +259,9 @@ public class ToneBenchTest extends InTestRoom {
         double before = bring(String.join("\n", lines)).body().path("reading").path("before").asDouble();
         String commas = String.join("\n", lines).replace('.', ',');
         assertThat(bring(commas).body().path("reading").path("before").asDouble()).isCloseTo(before, within(1e-6));
-        String densities = lines.stream().map(l -> String.format(Locale.ROOT, "%.4f", -Math.log10(D50.luminance(Double.parseDouble(l.split(" ")[0]))))).collect(Collectors.joining("\n"));
+        String densities = lines.stream()
+            .map(l -> String.format(Locale.ROOT, "%.4f", -Math.log10(D50.luminance(Double.parseDouble(l.split(" ")[0])))))
+            .collect(Collectors.joining("\n"));
         JsonNode dense = bring(densities).body();
         assertThat(dense.path("reading").path("before").asDouble()).isCloseTo(before, within(0.05));
         assertThat(dense.path("readings").get(0).path("note").asString()).contains("lightness alone");
@@ -337,7 +361,8 @@ public class ToneBenchTest extends InTestRoom {
         assertThat(drawn.path("line").get(50).asDouble()).isCloseTo(0.46, within(1e-9));
         assertThat(api.patch(reading, "{\"points\":[{\"wanted\":0.5,\"sent\":0.99}]}", 0).code()).isEqualTo("curve-unclear");
         assertThat(api.patch(reading, "{\"fitted\":true}", 0).body().path("reading").path("points")).isEqualTo(fitted.path("points"));
-        assertThat(api.patch(reading, "{\"leftOut\":[4]}", 0).body().path("reading").path("steps").get(4).path("leftOut").asBoolean()).isTrue();
+        assertThat(api.patch(reading, "{\"leftOut\":[4]}", 0).body().path("reading").path("steps").get(4).path("leftOut").asBoolean())
+            .isTrue();
     }
 
     /** A server that starts anew says the same, without fitting again; another aim is fitted anew. */
@@ -365,8 +390,12 @@ public class ToneBenchTest extends InTestRoom {
 
     @Test
     public void aScaleFromElsewhereIsJudgedAndExported() throws Exception {
-        String text = IntStream.rangeClosed(0, 24).mapToObj(i -> String.format(Locale.ROOT, "%.2f 0 0", 96 - 80 * Math.pow(i / 24.0, 1.2))).collect(Collectors.joining("\n"));
-        JsonNode wedge = api.post("/api/wedges/elsewhere?way=DRIVER&pairing=" + pairing("Skerry Baryta 310", false) + "&measured=2024-11-03", text.getBytes(StandardCharsets.UTF_8)).body();
+        String text = IntStream.rangeClosed(0, 24).mapToObj(i -> String.format(Locale.ROOT, "%.2f 0 0", 96 - 80 * Math.pow(i / 24.0, 1.2)))
+            .collect(Collectors.joining("\n"));
+        JsonNode wedge = api
+            .post("/api/wedges/elsewhere?way=DRIVER&pairing=" + pairing("Skerry Baryta 310", false) + "&measured=2024-11-03",
+                text.getBytes(StandardCharsets.UTF_8))
+            .body();
         assertThat(wedge.path("steps").asInt()).isEqualTo(25);
         assertThat(wedge.path("reading").path("before").asDouble()).isGreaterThan(2);
         assertThat(wedge.path("readings").get(0).path("taken").asString()).startsWith("2024-11-03");
@@ -376,7 +405,8 @@ public class ToneBenchTest extends InTestRoom {
         assertThat(api.get("/api/wedges").body().size()).as("nothing is left of it").isEqualTo(wedges);
         String darkest = URLEncoder.encode("{\"values\":{\"wistel-mono-darkness\":\"5\"}}", StandardCharsets.UTF_8);
         JsonNode dark = api.post(foreign + "&settings=" + darkest, text.getBytes(StandardCharsets.UTF_8)).body();
-        assertThat(dark.path("mode").path("settings").path("wistel-mono-darkness").asString()).as("in the mode that was chosen").isEqualTo("5");
+        assertThat(dark.path("mode").path("settings").path("wistel-mono-darkness").asString()).as("in the mode that was chosen")
+            .isEqualTo("5");
         String path = "/api/wedges/" + wedge.path("number").asInt();
         IccProfile gray = ProfileReader.read(api.get(path + "/scale.icc").raw().body());
         assertThat(gray.space()).isEqualTo(ColourSpace.GRAY);
@@ -387,7 +417,8 @@ public class ToneBenchTest extends InTestRoom {
 
     @Test
     public void thePageToJudgeTonesByIsPrinted() throws Exception {
-        String attempt = api.post("/api/wedges/test-page", mode(pairing("Moss Cotton 300", false), "PROFILE", Map.of()), 0).body().path("attempt").asString();
+        String attempt = api.post("/api/wedges/test-page", mode(pairing("Moss Cotton 300", false), "PROFILE", Map.of()), 0).body()
+            .path("attempt").asString();
         JsonNode a = Waiting.until(() -> api.get("/api/attempts/" + attempt).body(), x -> x.path("state").asString().equals("done"), 60);
         assertThat(a.path("title").asString()).isEqualTo("Page to judge tones by");
         assertThat(api.get("/api/bench").body().toString()).as("it lies on no bench").doesNotContain("Page to judge");
@@ -396,9 +427,11 @@ public class ToneBenchTest extends InTestRoom {
     @Test
     public void whatCantBePrintedLeavesNothing() {
         int before = api.get("/api/wedges").body().size();
-        String steps = "{\"mode\":" + mode(pairing("Skerry Baryta 310", false), "DRIVER", Map.of()) + ",\"steps\":22,\"repeats\":1,\"scattered\":false}";
+        String steps = "{\"mode\":" + mode(pairing("Skerry Baryta 310", false), "DRIVER", Map.of())
+            + ",\"steps\":22,\"repeats\":1,\"scattered\":false}";
         assertThat(api.post("/api/wedges", steps, 0).code()).isEqualTo("out-of-range");
-        String unknown = "{\"mode\":" + mode(pairing("Skerry Baryta 310", false), "DRIVER", Map.of("wistel-mono-darkness", "9")) + ",\"steps\":21,\"repeats\":1,\"scattered\":false}";
+        String unknown = "{\"mode\":" + mode(pairing("Skerry Baryta 310", false), "DRIVER", Map.of("wistel-mono-darkness", "9"))
+            + ",\"steps\":21,\"repeats\":1,\"scattered\":false}";
         assertThat(api.post("/api/wedges", unknown, 0).code()).isEqualTo("settings-unclear");
         assertThat(api.post("/api/wedges/4711/readings/instrument", "", 0).status()).isEqualTo(404);
         assertThat(api.get("/api/wedges").body().size()).isEqualTo(before);

@@ -28,8 +28,10 @@ public class TwoPicturesTest extends InTestRoom {
     @BeforeClass
     void lay() throws IOException {
         PrintingTest.pair(test, Paper.CORRIE_LUSTRE, Feeds.REAR, Intent.RELATIVE);
-        JsonNode one = api.drop("greenhouse.jpg", Files.readAllBytes(Path.of("../demo/pictures/greenhouse-morning.jpg"))).body().path("docket");
-        JsonNode other = api.drop("boat-yard.jpg", Files.readAllBytes(Path.of("../demo/pictures/boat-yard-night.jpg"))).body().path("docket");
+        JsonNode one = api.drop("greenhouse.jpg", Files.readAllBytes(Path.of("../demo/pictures/greenhouse-morning.jpg"))).body()
+            .path("docket");
+        JsonNode other = api.drop("boat-yard.jpg", Files.readAllBytes(Path.of("../demo/pictures/boat-yard-night.jpg"))).body()
+            .path("docket");
         DocketRepository dockets = test.bean(DocketRepository.class);
         String pairing = api.get("/api/pairings").body().get(0).path("pairingId").asString();
         String first = "/api/dockets/" + one.path("id").asString();
@@ -58,13 +60,15 @@ public class TwoPicturesTest extends InTestRoom {
         assertThat(d.path("pictures").size()).isEqualTo(2);
         assertThat(d.path("readback").asString()).contains("2 pictures together").contains("monochrome");
         assertThat(d.path("track").get(2).path("outcome").asString()).isEqualTo("2 pictures together on A4");
-        assertThat(d.path("pictures").get(0).path("printed").get(0).path("ppi").asDouble()).isNotEqualTo(d.path("pictures").get(1).path("printed").get(0).path("ppi").asDouble());
+        assertThat(d.path("pictures").get(0).path("printed").get(0).path("ppi").asDouble())
+            .isNotEqualTo(d.path("pictures").get(1).path("printed").get(0).path("ppi").asDouble());
         JsonNode colour = api.get(path + "/renditions/r1/figures").body();
         JsonNode gray = api.get(path + "/renditions/r2/figures").body();
         assertThat(colour.toString()).isNotEqualTo(gray.toString());
         for (String rendition : List.of("r1", "r2")) {
             assertThat(api.get(path + "/renditions/" + rendition + "/ends").status()).as(rendition).isEqualTo(200);
-            assertThat(api.get(path + "/renditions/" + rendition + "/loupe?part=0&x=0.5&y=0.5&sharpening=OFF&mask=false").status()).as(rendition).isEqualTo(200);
+            assertThat(api.get(path + "/renditions/" + rendition + "/loupe?part=0&x=0.5&y=0.5&sharpening=OFF&mask=false").status())
+                .as(rendition).isEqualTo(200);
             assertThat(api.get(path + "/renditions/" + rendition + "/pairing-comparison").body().size()).as(rendition).isEqualTo(1);
         }
         assertThat(api.get(path + "/pages/1/laid-down?longest=300").status()).isEqualTo(200);
@@ -95,14 +99,16 @@ public class TwoPicturesTest extends InTestRoom {
             assertThat(api.get(scan + "/figures").body().path("meanDifference").asDouble()).as(placed).isBetween(0.01, 2.0);
         }
         assertThat(api.get("/api/attempts/" + done.path("id").asString() + "/pages/1/placed/i3/scan").code()).isEqualTo("not-found");
-        JsonNode again = api.over(api.post("/api/attempts/" + done.path("id").asString() + "/again", "", 0).body().path("id").asString(), 60);
+        JsonNode again = api.over(api.post("/api/attempts/" + done.path("id").asString() + "/again", "", 0).body().path("id").asString(),
+            60);
         assertThat(again.path("pages").get(0).path("fileHash")).isEqualTo(done.path("pages").get(0).path("fileHash"));
     }
 
     /** A file for a lab is a page for each picture, as large as it is. */
     @Test(dependsOnMethods = "bothArePrintedOnOnePageAndReadBack")
     public void aLabGetsEachOfThem() {
-        JsonNode asked = api.post(path + "/files", "{\"format\":\"TIFF\",\"quality\":90,\"space\":\"SRGB\",\"sheet\":false}", docket().path("version").asInt()).body();
+        JsonNode asked = api.post(path + "/files", "{\"format\":\"TIFF\",\"quality\":90,\"space\":\"SRGB\",\"sheet\":false}",
+            docket().path("version").asInt()).body();
         JsonNode done = api.over(asked.path("id").asString(), 60);
         assertThat(done.path("state").asString()).as(done.path("message").asString()).isEqualTo("done");
         assertThat(done.path("pages").size()).isEqualTo(2);
@@ -112,12 +118,17 @@ public class TwoPicturesTest extends InTestRoom {
     public void aChangeOfOneLeavesTheOtherAlone() {
         UUID copy = test.bean(DocketRepository.class).add(test.bean(DocketRepository.class).get(id).spec());
         JsonNode d = api.get("/api/dockets/" + copy).body();
-        JsonNode cut = api.patch("/api/dockets/" + copy, "{\"kind\":\"trimmed\",\"itemId\":\"i2\",\"cut\":{\"x\":0.1,\"y\":0.1,\"width\":0.5,\"height\":0.5,\"degrees\":0}}", d.path("version").asInt()).body();
+        JsonNode cut = api.patch("/api/dockets/" + copy,
+            "{\"kind\":\"trimmed\",\"itemId\":\"i2\",\"cut\":{\"x\":0.1,\"y\":0.1,\"width\":0.5,\"height\":0.5,\"degrees\":0}}",
+            d.path("version").asInt()).body();
         assertThat(cut.path("spec").path("items").get(1).path("cut").path("x").asDouble()).isEqualTo(0.1);
         assertThat(cut.path("spec").path("items").get(0)).isEqualTo(d.path("spec").path("items").get(0));
-        assertThat(cut.path("findings").valueStream().filter(f -> f.path("code").asString().equals("CROPPED")).findFirst().orElseThrow().path("subjects").toString())
+        assertThat(cut.path("findings").valueStream().filter(f -> f.path("code").asString().equals("CROPPED")).findFirst().orElseThrow()
+            .path("subjects").toString())
             .isEqualTo("[{\"kind\":\"of-piece\",\"itemId\":\"i2\"}]");
-        Api.Answer framed = api.patch("/api/dockets/" + copy, "{\"kind\":\"framed\",\"itemId\":\"i2\",\"widthMm\":45,\"heightMm\":30}", cut.path("version").asInt());
-        assertThat(framed.body().path("layout").path("pages").get(0).path("placed").get(1).path("atMm").path("height").asDouble()).as("it lies turned").isEqualTo(45);
+        Api.Answer framed = api.patch("/api/dockets/" + copy, "{\"kind\":\"framed\",\"itemId\":\"i2\",\"widthMm\":45,\"heightMm\":30}",
+            cut.path("version").asInt());
+        assertThat(framed.body().path("layout").path("pages").get(0).path("placed").get(1).path("atMm").path("height").asDouble())
+            .as("it lies turned").isEqualTo(45);
     }
 }

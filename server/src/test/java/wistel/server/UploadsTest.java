@@ -15,21 +15,27 @@ public class UploadsTest extends InTestRoom {
     public void whatIsTooLargeIsRefusedInWordsNotByACutConnection() {
         Api.Answer reading = api.post("/api/wedges/1/readings", new byte[30 << 20]);
         assertThat(reading.status()).isEqualTo(404);
-        Api.Answer elsewhere = api.post("/api/wedges/elsewhere?way=DRIVER&pairing=00000000-0000-0000-0000-000000000000", "1\n".repeat(15 << 20).getBytes(StandardCharsets.US_ASCII));
+        Api.Answer elsewhere = api.post("/api/wedges/elsewhere?way=DRIVER&pairing=00000000-0000-0000-0000-000000000000",
+            "1\n".repeat(15 << 20).getBytes(StandardCharsets.US_ASCII));
         assertThat(elsewhere.code()).isEqualTo("file-too-large");
         Api.Answer display = api.post("/api/displays", new byte[40 << 20]);
         assertThat(display.status()).isBetween(400, 422);
         assertThat(display.body().path("detail").asString()).contains("32 MB");
     }
 
-    /** Half of the threads wait for what never comes; whoever asks meanwhile is answered at once, and what is sent more is told to come later. */
+    /**
+     * Half of the threads wait for what never comes; whoever asks meanwhile is answered at once, and what is sent more is told to come
+     * later.
+     */
     @Test
     public void aThousandUploadsThatStallHoldUpNobody() throws IOException {
         List<Socket> stalled = new ArrayList<>();
         try {
             for (int i = 0; i < 1000; i++) {
                 Socket socket = new Socket("localhost", test.port);
-                socket.getOutputStream().write(("POST /api/dockets?name=never.png HTTP/1.1\r\nHost: localhost\r\nContent-Length: 1000000\r\n\r\nsome").getBytes(StandardCharsets.US_ASCII));
+                socket.getOutputStream()
+                    .write(("POST /api/dockets?name=never.png HTTP/1.1\r\nHost: localhost\r\nContent-Length: 1000000\r\n\r\nsome")
+                        .getBytes(StandardCharsets.US_ASCII));
                 stalled.add(socket);
             }
             for (int i = 0; i < 20; i++) {

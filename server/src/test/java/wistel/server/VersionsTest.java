@@ -26,7 +26,8 @@ public class VersionsTest extends InTestRoom {
 
     private JsonNode docket(int seed) throws Exception {
         JsonNode d = api.drop("seen-" + seed + ".png", PrintingTest.picture(seed)).body().path("docket");
-        return api.put("/api/dockets/" + d.path("id").asString() + "/pairing", "{\"pairingId\":\"" + pairing().pairingId() + "\"}", d.path("version").asInt()).body();
+        return api.put("/api/dockets/" + d.path("id").asString() + "/pairing", "{\"pairingId\":\"" + pairing().pairingId() + "\"}",
+            d.path("version").asInt()).body();
     }
 
     private boolean seen(JsonNode docket) {
@@ -42,15 +43,19 @@ public class VersionsTest extends InTestRoom {
     public void aVersionOfAPairingKeepsItsPaperWhenThatIsEditedByName() {
         PairingVersion before = pairing();
         PaperBody other = new PaperBody(0.61, 400, "rough", PaperBody.Curl.STRONG);
-        PairingVersion after = test.bean(PairingRepository.class).add(new PairingVersion(before.pairingId(), 1, before.printerId(), "", before.paper(), "matte", other, before.settings(), before.profileHash(),
-            before.intent(), before.white(), before.blackL()));
+        PairingVersion after = test.bean(PairingRepository.class)
+            .add(new PairingVersion(before.pairingId(), 1, before.printerId(), "", before.paper(), "matte", other, before.settings(),
+                before.profileHash(),
+                before.intent(), before.white(), before.blackL()));
         assertThat(after.number()).isEqualTo(before.number() + 1);
         assertThat(after.body()).isEqualTo(other);
         PairingVersion kept = test.bean(PairingRepository.class).find(before.pairingId(), before.number()).orElseThrow();
         assertThat(kept).as("as it was, to the last value").isEqualTo(before);
         // what isn't known of it now stays as it was known
-        PairingVersion third = test.bean(PairingRepository.class).add(new PairingVersion(before.pairingId(), 1, before.printerId(), "", before.paper(), "matte", PaperBody.UNKNOWN, before.settings(),
-            before.profileHash(), before.intent(), before.white(), before.blackL()));
+        PairingVersion third = test.bean(PairingRepository.class)
+            .add(new PairingVersion(before.pairingId(), 1, before.printerId(), "", before.paper(), "matte", PaperBody.UNKNOWN,
+                before.settings(),
+                before.profileHash(), before.intent(), before.white(), before.blackL()));
         assertThat(third.body().thicknessMm()).isCloseTo(0.61, within(1e-12));
         assertThat(third.body().texture()).isEqualTo("rough");
     }
@@ -68,10 +73,16 @@ public class VersionsTest extends InTestRoom {
         assertThat(seen(d)).as("another intent is another proof").isFalse();
         api.post(path + "/undo", "", api.get(path).body().path("version").asInt());
         assertThat(seen(d)).as("the one of before was seen").isTrue();
-        patched(d, "{\"kind\":\"treated\",\"renditionId\":\"r1\",\"treatment\":{\"kind\":\"monochrome\",\"mix\":{\"points\":[]},\"toning\":null}}");
-        patched(d, "{\"kind\":\"compensates\",\"renditionId\":\"r1\",\"compensation\":{\"moves\":[{\"kind\":\"warmth\",\"warmth\":2,\"tint\":0}],\"kept\":null,\"on\":true}}");
+        patched(d,
+            "{\"kind\":\"treated\",\"renditionId\":\"r1\",\"treatment\":{\"kind\":\"monochrome\",\"mix\":{\"points\":[]},"
+                + "\"toning\":null}}");
+        patched(d,
+            "{\"kind\":\"compensates\",\"renditionId\":\"r1\",\"compensation\":{\"moves\":[{\"kind\":\"warmth\",\"warmth\":2,\"tint\":0}],"
+                + "\"kept\":null,\"on\":true}}");
         assertThat(seen(d)).isFalse();
-        patched(d, "{\"kind\":\"compensates\",\"renditionId\":\"r1\",\"compensation\":{\"moves\":[{\"kind\":\"warmth\",\"warmth\":2,\"tint\":0}],\"kept\":null,\"on\":false}}");
+        patched(d,
+            "{\"kind\":\"compensates\",\"renditionId\":\"r1\",\"compensation\":{\"moves\":[{\"kind\":\"warmth\",\"warmth\":2,\"tint\":0}],"
+                + "\"kept\":null,\"on\":false}}");
         api.post(path + "/renditions/r1/proof-views", "", 0);
         patched(d, "{\"kind\":\"compensates\",\"renditionId\":\"r1\",\"compensation\":{\"moves\":[],\"kept\":null,\"on\":true}}");
         assertThat(seen(d)).as("moves that are switched off look like none").isTrue();
@@ -80,21 +91,31 @@ public class VersionsTest extends InTestRoom {
     /** A name that the client sends along for its moves counts only where those are the kept ones. */
     @Test
     public void aCompensationIsNamedOnlyWhereItsMovesAreTheKeptOnes() throws Exception {
-        JsonNode kept = api.post("/api/compensations", "{\"name\":\"for gloss\",\"moves\":[{\"kind\":\"warmth\",\"warmth\":2,\"tint\":0}],\"pairingId\":null}", 0).body();
+        JsonNode kept = api.post("/api/compensations",
+            "{\"name\":\"for gloss\",\"moves\":[{\"kind\":\"warmth\",\"warmth\":2,\"tint\":0}],\"pairingId\":null}", 0).body();
         JsonNode d = docket(41);
-        String of = "{\"kind\":\"compensates\",\"renditionId\":\"r1\",\"compensation\":{\"moves\":[{\"kind\":\"warmth\",\"warmth\":%s,\"tint\":0}],\"kept\":{\"id\":\"" + kept.path("id").asString()
+        String of = "{\"kind\":\"compensates\",\"renditionId\":\"r1\",\"compensation\":{\"moves\":[{\"kind\":\"warmth\",\"warmth\":%s,"
+            + "\"tint\":0}],\"kept\":{\"id\":\""
+            + kept.path("id").asString()
             + "\",\"version\":1,\"name\":\"forged\"},\"on\":true}}";
-        assertThat(patched(d, of.formatted("2")).path("spec").path("renditions").get(0).path("compensation").path("kept").path("name").asString()).isEqualTo("for gloss");
+        assertThat(
+            patched(d, of.formatted("2")).path("spec").path("renditions").get(0).path("compensation").path("kept").path("name").asString())
+            .isEqualTo("for gloss");
         assertThat(api.delete("/api/compensations/" + kept.path("id").asString()).code()).isEqualTo("in-use");
-        assertThat(patched(d, of.formatted("3")).path("spec").path("renditions").get(0).path("compensation").path("kept").isNull()).isTrue();
+        assertThat(patched(d, of.formatted("3")).path("spec").path("renditions").get(0).path("compensation").path("kept").isNull())
+            .isTrue();
         assertThat(api.delete("/api/compensations/" + kept.path("id").asString()).status()).isEqualTo(204);
     }
 
-    /** A cotton paper that feeds flat and keeps 30 mm white at both ends: a size that nobody chose fits it by itself, one that somebody chose stays. */
+    /**
+     * A cotton paper that feeds flat and keeps 30 mm white at both ends: a size that nobody chose fits it by itself, one that somebody
+     * chose stays.
+     */
     @Test
     public void whatNobodyDecidedFollowsThePaperAndWhatSomebodyDidStays() throws Exception {
         PrintingTest.pair(test, Paper.MOSS_COTTON, Feeds.FRONT, Intent.RELATIVE);
-        String cotton = test.bean(PairingRepository.class).all().stream().filter(p -> p.paper().startsWith("Moss")).findFirst().orElseThrow().pairingId();
+        String cotton = test.bean(PairingRepository.class).all().stream().filter(p -> p.paper().startsWith("Moss")).findFirst()
+            .orElseThrow().pairingId();
         JsonNode fresh = docket(43);
         double before = Api.picture(fresh).path("width").asDouble();
         String path = "/api/dockets/" + fresh.path("id").asString();
@@ -116,12 +137,17 @@ public class VersionsTest extends InTestRoom {
         JsonNode d = docket(42);
         String path = "/api/dockets/" + d.path("id").asString();
         int version = api.get(path).body().path("version").asInt();
-        for (String forged : new String[] {"{\"kind\":\"paired\",\"pairing\":{}}", "{\"kind\":\"charted\",\"chart\":{\"renditionId\":\"none\"}}"}) {
+        for (String forged : new String[] {"{\"kind\":\"paired\",\"pairing\":{}}",
+            "{\"kind\":\"charted\",\"chart\":{\"renditionId\":\"none\"}}"}) {
             assertThat(api.patch(path, forged, version).status()).isEqualTo(400);
             assertThat(api.patch(path, "{\"kind\":\"together\",\"changes\":[" + forged + "]}", version).status()).isEqualTo(400);
         }
-        assertThat(api.patch(path, "{\"kind\":\"together\",\"changes\":[{\"kind\":\"together\",\"changes\":[{\"kind\":\"copies\",\"copies\":2}]}]}", version).status()).isEqualTo(400);
-        assertThat(api.patch(path, "{\"kind\":\"together\",\"changes\":[{\"kind\":\"copies\",\"copies\":2},{\"kind\":\"titled\",\"title\":\"two\"}]}", version).body().path("spec").path("copies").asInt()).isEqualTo(2);
+        assertThat(api.patch(path,
+            "{\"kind\":\"together\",\"changes\":[{\"kind\":\"together\",\"changes\":[{\"kind\":\"copies\",\"copies\":2}]}]}", version)
+            .status()).isEqualTo(400);
+        assertThat(api.patch(path,
+            "{\"kind\":\"together\",\"changes\":[{\"kind\":\"copies\",\"copies\":2},{\"kind\":\"titled\",\"title\":\"two\"}]}", version)
+            .body().path("spec").path("copies").asInt()).isEqualTo(2);
         assertThat(api.get("/api/bench").status()).isEqualTo(200);
     }
 }

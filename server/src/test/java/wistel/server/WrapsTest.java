@@ -45,9 +45,13 @@ public class WrapsTest extends InTestRoom {
     @BeforeClass
     void open() throws IOException {
         JsonNode large = api.post("/api/printers", "{\"uri\":\"ipp://localhost:" + test.room.port() + "/ipp/large\"}", 0).body();
-        String hash = api.post("/api/profiles", Files.readAllBytes(Path.of("../demo/profiles/tarn-canvas.icc"))).body().get(0).path("profile").path("hash").asString();
-        Api.Answer paired = api.post("/api/pairings", "{\"profileHash\":\"" + hash + "\",\"printerId\":\"" + large.path("id").asString() + "\",\"paper\":\"Tarn Canvas 390\",\"surface\":\"canvas matte\","
-            + "\"body\":{\"thicknessMm\":0.48,\"grammage\":390,\"texture\":\"woven\",\"curl\":\"STRONG\"},\"settings\":{\"values\":{\"media-type\":\"" + Paper.TARN_CANVAS.mediaType() + "\",\"media-source\":\""
+        String hash = api.post("/api/profiles", Files.readAllBytes(Path.of("../demo/profiles/tarn-canvas.icc"))).body().get(0)
+            .path("profile").path("hash").asString();
+        Api.Answer paired = api.post("/api/pairings", "{\"profileHash\":\"" + hash + "\",\"printerId\":\"" + large.path("id").asString()
+            + "\",\"paper\":\"Tarn Canvas 390\",\"surface\":\"canvas matte\","
+            + "\"body\":{\"thicknessMm\":0.48,\"grammage\":390,\"texture\":\"woven\",\"curl\":\"STRONG\"},"
+            + "\"settings\":{\"values\":{\"media-type\":\""
+            + Paper.TARN_CANVAS.mediaType() + "\",\"media-source\":\""
             + Feeds.ROLL + "\",\"print-quality\":\"5\"}},\"intent\":\"PERCEPTUAL\"}", 0);
         assertThat(paired.status()).as(paired.body().toString()).isEqualTo(201);
         canvas = paired.body().path("pairingId").asString();
@@ -113,7 +117,8 @@ public class WrapsTest extends InTestRoom {
         assertThat(plan(d).path("fill").path("kind").asString()).isEqualTo("mirrored");
         assertThat(d.path("spec").path("paper").path("stock").path("kind").asString()).isEqualTo("roll");
         assertThat(d.path("planned").path("pictureShaped").asBoolean()).isTrue();
-        assertThat(d.path("readback").asString()).contains("one wrap of").contains("38 mm bars with mirrored sides").contains("25 mm turned over bare");
+        assertThat(d.path("readback").asString()).contains("one wrap of").contains("38 mm bars with mirrored sides")
+            .contains("25 mm turned over bare");
         assertThat(d.path("undo").asString()).contains("38 mm bars");
         assertThat(d.path("track").get(2).path("outcome").asString()).startsWith("face ");
         double width = plan(d).path("body").path("faceWidthMm").asDouble();
@@ -138,10 +143,13 @@ public class WrapsTest extends InTestRoom {
         d = body(path, "{\"growsAcross\":\"0,4\",\"growsAlong\":\"0.7 %\",\"depth\":\"45\",\"turnOver\":\"3cm\"}");
         assertThat(codes(d)).doesNotContain("STRETCH_UNKNOWN");
         // 609.6 + 2 (45 + 30 + pi 0.48), printed 0.4 % shorter
-        assertThat(d.path("planned").path("lines").path("flatMm").path("width").asDouble()).isCloseTo((609.6 + 2 * (75 + Math.PI * 0.48)) / 1.004, within(0.01));
+        assertThat(d.path("planned").path("lines").path("flatMm").path("width").asDouble())
+            .isCloseTo((609.6 + 2 * (75 + Math.PI * 0.48)) / 1.004, within(0.01));
     }
 
-    /** The thirds of the picture differ much in what the canvas can't hold: figures of one piece alone would be far from those of all three. */
+    /**
+     * The thirds of the picture differ much in what the canvas can't hold: figures of one piece alone would be far from those of all three.
+     */
     @Test
     public void figuresAndLoupeTakeInEveryPieceOfATriptych() throws IOException {
         String path = onCanvas("all three");
@@ -153,7 +161,9 @@ public class WrapsTest extends InTestRoom {
         assertThat(three.path("gamut").path("inside").asDouble()).isCloseTo(whole, within(0.03));
         String plain = docket("middle third", 240, 160);
         ok(api.put(plain + "/pairing", "{\"pairingId\":\"" + canvas + "\"}", version(plain)));
-        ok(api.patch(plain, "{\"kind\":\"trimmed\",\"itemId\":\"i1\",\"cut\":{\"x\":0.3333,\"y\":0,\"width\":0.3333,\"height\":1,\"degrees\":0}}", version(plain)));
+        ok(api.patch(plain,
+            "{\"kind\":\"trimmed\",\"itemId\":\"i1\",\"cut\":{\"x\":0.3333,\"y\":0,\"width\":0.3333,\"height\":1,\"degrees\":0}}",
+            version(plain)));
         double middle = api.get(plain + "/renditions/r1/figures").body().path("gamut").path("inside").asDouble();
         assertThat(Math.abs(middle - whole)).as("so the test would see one piece alone").isGreaterThan(0.1);
         byte[] first = api.get(path + "/renditions/r1/loupe?part=0&x=0.5&y=0.5").raw().body();
@@ -170,14 +180,17 @@ public class WrapsTest extends InTestRoom {
         assertThat(plan(d).path("body").path("faceWidthMm").asDouble()).isCloseTo(180, within(1e-6));
         assertThat(d.path("layout").path("pages").size()).isEqualTo(3);
         assertThat(d.path("readback").asString()).contains("3 pieces of 180 × 400 mm");
-        assertThat(api.get(path + "/wrap/pieces/3/picture?longest=200").raw().body()).isNotEqualTo(api.get(path + "/wrap/pieces/1/picture?longest=200").raw().body());
+        assertThat(api.get(path + "/wrap/pieces/3/picture?longest=200").raw().body())
+            .isNotEqualTo(api.get(path + "/wrap/pieces/1/picture?longest=200").raw().body());
         assertThat(api.get(path + "/wrap/pieces/4/picture").code()).isEqualTo("page-unknown");
     }
 
     @DataProvider
     public Object[][] impossible() {
-        return new Object[][] {{"{\"depth\":\"0\"}", "can't be wrapped"}, {"{\"depth\":\"250\"}", "can't be wrapped"}, {"{\"width\":\"120\",\"depth\":\"70\"}", "deeper than half"}, {"{\"width\":\"3200\"}", "can't be wrapped"},
-            {"{\"width\":\"wide\"}", "not a length"}, {"{\"growsAcross\":\"much\"}", "no percentage"}, {"{\"growsAcross\":\"12\"}", "can't be wrapped"}, {"{\"panelsAcross\":0}", "cut up"}, {"{\"panelsDown\":9}", "cut up"},
+        return new Object[][] {{"{\"depth\":\"0\"}", "can't be wrapped"}, {"{\"depth\":\"250\"}", "can't be wrapped"},
+            {"{\"width\":\"120\",\"depth\":\"70\"}", "deeper than half"}, {"{\"width\":\"3200\"}", "can't be wrapped"},
+            {"{\"width\":\"wide\"}", "not a length"}, {"{\"growsAcross\":\"much\"}", "no percentage"},
+            {"{\"growsAcross\":\"12\"}", "can't be wrapped"}, {"{\"panelsAcross\":0}", "cut up"}, {"{\"panelsDown\":9}", "cut up"},
             {"{\"panelsAcross\":3,\"gap\":\"2m\"}", "cut up"}, {"{\"turnOver\":\"900\"}", "turned over"}, {"{\"kind\":\"ROPE\"}", ""}};
     }
 
@@ -205,8 +218,11 @@ public class WrapsTest extends InTestRoom {
         assertThat(got).isCloseTo(red, within(0.004));
         assertThat(d.path("readback").asString()).contains("sides in one colour");
         assertThat(api.put(path + "/wrap/colour", "{\"x\":0.8,\"y\":0,\"width\":0.5,\"height\":1}", version(path)).status()).isEqualTo(400);
-        assertThat(api.patch(path, "{\"kind\":\"sides-moved\",\"moves\":{\"darker\":80,\"softer\":0,\"lessColour\":0}}", version(path)).status()).isEqualTo(400);
-        assertThat(change(path, "{\"kind\":\"sides-moved\",\"moves\":{\"darker\":20,\"softer\":0,\"lessColour\":100}}").path("readback").asString()).contains("20 % darker, without colour");
+        assertThat(
+            api.patch(path, "{\"kind\":\"sides-moved\",\"moves\":{\"darker\":80,\"softer\":0,\"lessColour\":0}}", version(path)).status())
+            .isEqualTo(400);
+        assertThat(change(path, "{\"kind\":\"sides-moved\",\"moves\":{\"darker\":20,\"softer\":0,\"lessColour\":100}}").path("readback")
+            .asString()).contains("20 % darker, without colour");
     }
 
     private static double linear(double v) {
@@ -224,7 +240,8 @@ public class WrapsTest extends InTestRoom {
             Api.Answer answer = api.get(path + "/wrap/pieces/1/picture?longest=300&sides=" + ways[i]);
             assertThat(answer.status()).as(ways[i]).isEqualTo(200);
             shown[i] = ImageIO.read(new ByteArrayInputStream(answer.raw().body()));
-            assertThat(api.get(path + "/wrap/pieces/1/picture?longest=300&sides=" + ways[i]).raw().body()).as("again").isEqualTo(answer.raw().body());
+            assertThat(api.get(path + "/wrap/pieces/1/picture?longest=300&sides=" + ways[i]).raw().body()).as("again")
+                .isEqualTo(answer.raw().body());
         }
         int middle = shown[0].getRGB(shown[0].getWidth() / 2, shown[0].getHeight() / 2);
         int[] corners = Arrays.stream(shown).mapToInt(s -> s.getRGB(2, s.getHeight() / 3)).distinct().toArray();
@@ -251,12 +268,17 @@ public class WrapsTest extends InTestRoom {
         change(path, "{\"kind\":\"stocked\",\"stock\":{\"kind\":\"roll\",\"widthMm\":" + ROLL_MM + "},\"feed\":\"" + Feeds.ROLL + "\"}");
         change(path, "{\"kind\":\"sides-filled\",\"fill\":{\"kind\":\"extended\",\"seed\":3}}");
         change(path, "{\"kind\":\"sides-moved\",\"moves\":{\"darker\":25,\"softer\":40,\"lessColour\":30}}");
-        Waiting.until(() -> api.get(path).body(), v -> v.path("options").path("stocks").valueStream().anyMatch(s -> s.path("loaded").asBoolean() && Math.abs(s.path("stock").path("widthMm").asDouble() - ROLL_MM) < 0.1), 30);
+        Waiting
+            .until(() -> api.get(path).body(),
+                v -> v.path("options").path("stocks").valueStream()
+                    .anyMatch(s -> s.path("loaded").asBoolean() && Math.abs(s.path("stock").path("widthMm").asDouble() - ROLL_MM) < 0.1),
+                30);
         UUID id = UUID.fromString(path.substring(path.lastIndexOf('/') + 1));
         DocketAssessment judged = test.bean(DocketAssessor.class).assess(test.bean(DocketRepository.class).get(id));
         View foreseen = test.bean(LaidDownService.class).sheet(judged, 1, 90);
         String attempt = api.post(path + "/attempts", "", version(path)).body().path("id").asString();
-        JsonNode done = Waiting.until(() -> api.get("/api/attempts/" + attempt).body(), a -> OVER.contains(a.path("state").asString()), 120);
+        JsonNode done = Waiting.until(() -> api.get("/api/attempts/" + attempt).body(), a -> OVER.contains(a.path("state").asString()),
+            120);
         assertThat(done.path("state").asString()).as(done.path("message").asString()).isEqualTo("done");
         int job = test.room.large().jobs().stream().filter(j -> j.ticket().name().equals(attempt)).findFirst().orElseThrow().id();
         View scan;
@@ -265,7 +287,8 @@ public class WrapsTest extends InTestRoom {
             scan = new View(read.width(), read.height(), 3, read.pixels()).oriented(judged.layout().pages().get(0).feedTurn().inverse());
         }
         assertThat(apart(foreseen, scan)).as("mean CIEDE2000 over the sheet").isLessThan(1.5);
-        assertThat(api.get("/api/attempts/" + attempt + "/pages/1/placed/i1/scan/figures").body().path("meanDifference").asDouble()).as("the face against its proof").isLessThan(1);
+        assertThat(api.get("/api/attempts/" + attempt + "/pages/1/placed/i1/scan/figures").body().path("meanDifference").asDouble())
+            .as("the face against its proof").isLessThan(1);
         double[] white = LabEncoding.V4.lab(scan.pixels(), 3 * (5 * scan.width() + scan.width() / 2)).toArray();
         assertThat(white[2]).as("b* of bare canvas").isGreaterThan(1.5);
     }
@@ -293,12 +316,14 @@ public class WrapsTest extends InTestRoom {
         assertThat(d.path("options").path("stocks").valueStream().filter(s -> s.path("holds").asBoolean()).count()).isZero();
         JsonNode mends = d.path("findings").get(0).path("mends");
         assertThat(mends.valueStream().map(m -> m.path("label").asString()).toList()).anyMatch(l -> l.startsWith("Make the face "));
-        JsonNode smaller = mends.valueStream().filter(m -> m.path("label").asString().startsWith("Make the face ")).findFirst().orElseThrow();
+        JsonNode smaller = mends.valueStream().filter(m -> m.path("label").asString().startsWith("Make the face ")).findFirst()
+            .orElseThrow();
         assertThat(codes(change(path, smaller.path("change").toString()))).doesNotContain("WRAP_TOO_LARGE");
         JsonNode small = body(path, "{\"width\":\"600\",\"height\":\"400\",\"free\":true,\"turnOver\":\"8\"}");
         assertThat(codes(small)).contains("TURN_OVER_SMALL");
         assertThat(codes(body(path, "{\"kind\":\"BOARD\"}"))).contains("BOARD_WANTS_THIN_PAPER");
-        assertThat(codes(change(path, "{\"kind\":\"set\",\"setting\":\"finishings\",\"value\":\"60\",\"said\":\"\"}"))).contains("CUTTER_AND_CANVAS");
+        assertThat(codes(change(path, "{\"kind\":\"set\",\"setting\":\"finishings\",\"value\":\"60\",\"said\":\"\"}")))
+            .contains("CUTTER_AND_CANVAS");
     }
 
     /** A lab gets a sheet that is just as large as the print with its marks; the page for the workbench says what is on it. */
@@ -307,7 +332,8 @@ public class WrapsTest extends InTestRoom {
         String path = onCanvas("lab");
         JsonNode d = body(path, "{\"width\":\"240\",\"depth\":\"30\",\"turnOver\":\"25\"}");
         double flat = d.path("planned").path("lines").path("flatMm").path("width").asDouble();
-        Api.Answer asked = api.post(path + "/files", "{\"format\":\"PDF\",\"quality\":92,\"space\":\"SRGB\",\"sheet\":true}", version(path));
+        Api.Answer asked = api.post(path + "/files", "{\"format\":\"PDF\",\"quality\":92,\"space\":\"SRGB\",\"sheet\":true}",
+            version(path));
         assertThat(asked.status()).as(asked.body().toString()).isEqualTo(202);
         String id = asked.body().path("id").asString();
         JsonNode done = Waiting.until(() -> api.get("/api/attempts/" + id).body(), a -> OVER.contains(a.path("state").asString()), 60);
@@ -319,7 +345,8 @@ public class WrapsTest extends InTestRoom {
         byte[] pdf = api.get(path + "/wrap/instructions").raw().body();
         try (PDDocument document = Loader.loadPDF(pdf)) {
             String text = new PDFTextStripper().getText(document).replaceAll("\\s+", " ");
-            assertThat(text).contains("Print cut to").contains("25 mm to turn over").contains("Staple the middle of each side").contains("“up”");
+            assertThat(text).contains("Print cut to").contains("25 mm to turn over").contains("Staple the middle of each side")
+                .contains("“up”");
         }
         ok(api.patch(path, "{\"kind\":\"titled\",\"title\":\"Пляж 海 \\u0007 of everything\"}", version(path)));
         assertThat(new String(api.get(path + "/wrap/instructions").raw().body(), 0, 5, StandardCharsets.US_ASCII)).isEqualTo("%PDF-");
@@ -327,12 +354,16 @@ public class WrapsTest extends InTestRoom {
 
     @Test
     public void ownBarsAreKeptUnderTheirNames() {
-        Api.Answer kept = api.put("/api/own-bodies/Deep%20ones", "{\"support\":{\"kind\":\"BARS\",\"depthMm\":52,\"airGapMm\":0},\"turnOverMm\":28}", 0);
+        Api.Answer kept = api.put("/api/own-bodies/Deep%20ones",
+            "{\"support\":{\"kind\":\"BARS\",\"depthMm\":52,\"airGapMm\":0},\"turnOverMm\":28}", 0);
         assertThat(kept.status()).isEqualTo(200);
         assertThat(kept.body().valueStream().map(b -> b.path("name").asString()).toList()).contains("Deep ones");
         api.put("/api/own-bodies/Deep%20ones", "{\"support\":{\"kind\":\"BARS\",\"depthMm\":54,\"airGapMm\":0},\"turnOverMm\":28}", 0);
-        assertThat(api.get("/api/own-bodies").body().valueStream().filter(b -> b.path("name").asString().equals("Deep ones")).map(b -> b.path("support").path("depthMm").asDouble()).toList()).containsExactly(54.0);
-        assertThat(api.put("/api/own-bodies/Flat", "{\"support\":{\"kind\":\"BARS\",\"depthMm\":0,\"airGapMm\":0},\"turnOverMm\":28}", 0).status()).isEqualTo(400);
+        assertThat(api.get("/api/own-bodies").body().valueStream().filter(b -> b.path("name").asString().equals("Deep ones"))
+            .map(b -> b.path("support").path("depthMm").asDouble()).toList()).containsExactly(54.0);
+        assertThat(
+            api.put("/api/own-bodies/Flat", "{\"support\":{\"kind\":\"BARS\",\"depthMm\":0,\"airGapMm\":0},\"turnOverMm\":28}", 0).status())
+            .isEqualTo(400);
         assertThat(api.delete("/api/own-bodies/Deep%20ones").status()).isEqualTo(204);
         assertThat(api.delete("/api/own-bodies/Deep%20ones").status()).isEqualTo(404);
     }
@@ -348,7 +379,8 @@ public class WrapsTest extends InTestRoom {
         assertThat(plan(opened).path("body").path("faceHeightMm").asDouble()).isCloseTo(300, within(0.01));
         assertThat(plan(opened).path("body").path("faceWidthMm").asDouble()).isCloseTo(200, within(0.01));
         // and a change of a sheet's plan is refused on it
-        Api.Answer framed = api.patch("/api/dockets/" + opened.path("id").asString(), "{\"kind\":\"framed\",\"itemId\":\"i1\",\"widthMm\":100,\"heightMm\":80}", opened.path("version").asInt());
+        Api.Answer framed = api.patch("/api/dockets/" + opened.path("id").asString(),
+            "{\"kind\":\"framed\",\"itemId\":\"i1\",\"widthMm\":100,\"heightMm\":80}", opened.path("version").asInt());
         assertThat(framed.status()).isEqualTo(400);
         assertThat(framed.code()).isEqualTo("plan-differs");
     }

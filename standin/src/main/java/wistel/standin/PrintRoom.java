@@ -35,8 +35,8 @@ import wistel.standin.room.MachineModel;
 import wistel.standin.room.RoomPrinter;
 
 /**
- * The print room stand-in as a process: the printers at /ipp/print and /ipp/large, their finished sheets at /scan, the instrument at /instrument, the flatbed at /flatbed, and
- * a page for the person in the room at /. It listens on loopback only.
+ * The print room stand-in as a process: the printers at /ipp/print and /ipp/large, their finished sheets at /scan, the instrument at
+ * /instrument, the flatbed at /flatbed, and a page for the person in the room at /. It listens on loopback only.
  */
 public final class PrintRoom implements AutoCloseable {
     private static final String LOOPBACK = "(localhost|127\\.0\\.0\\.1|\\[::1\\])(:\\d{1,5})?";
@@ -72,7 +72,8 @@ public final class PrintRoom implements AutoCloseable {
             }
         }));
         http.createContext(MachineModel.ARDLE_44.path(), e -> handle(e, () -> ipp(e, large, second)));
-        http.createContext("/strings/", e -> handle(e, () -> answer(e, 200, "text/strings; charset=utf-8", (at(e) == large ? second : ipp).strings().getBytes(StandardCharsets.UTF_8))));
+        http.createContext("/strings/", e -> handle(e, () -> answer(e, 200, "text/strings; charset=utf-8",
+            (at(e) == large ? second : ipp).strings().getBytes(StandardCharsets.UTF_8))));
         http.createContext("/scan/", e -> handle(e, () -> scan(e)));
         http.createContext("/flatbed/", e -> handle(e, () -> flatbed(e)));
         http.createContext("/instrument/", e -> handle(e, () -> read(e)));
@@ -219,8 +220,11 @@ public final class PrintRoom implements AutoCloseable {
         Instrument instrument = new Instrument(sheet, FIRST_SEED + readings.merge(exchange.getRequestURI().getPath(), 1, Integer::sum));
         String spots = new String(exchange.getRequestBody().readNBytes(LONGEST_SPOT_LIST), StandardCharsets.US_ASCII);
         List<Readings.Reading> read = spots.lines().map(line -> line.trim().split("\\s+"))
-            .map(f -> new Readings.Reading(f[0], OptionalDouble.empty(), instrument.read(Double.parseDouble(f[1]), Double.parseDouble(f[2])))).toList();
-        answer(exchange, 200, "text/plain", new Readings(Readings.Kind.COLOUR, read).text("read in the print room").getBytes(StandardCharsets.US_ASCII));
+            .map(f -> new Readings.Reading(f[0], OptionalDouble.empty(),
+                instrument.read(Double.parseDouble(f[1]), Double.parseDouble(f[2]))))
+            .toList();
+        answer(exchange, 200, "text/plain",
+            new Readings(Readings.Kind.COLOUR, read).text("read in the print room").getBytes(StandardCharsets.US_ASCII));
     }
 
     /** What a person in the room does: POST do=load|empty|pace|attendant with its fields. */
@@ -229,7 +233,8 @@ public final class PrintRoom implements AutoCloseable {
             answer(exchange, 405, "text/plain", "POST only".getBytes(StandardCharsets.UTF_8));
             return;
         }
-        Map<String, String> form = Arrays.stream(new String(exchange.getRequestBody().readNBytes(LONGEST_FORM), StandardCharsets.UTF_8).split("&"))
+        Map<String, String> form = Arrays
+            .stream(new String(exchange.getRequestBody().readNBytes(LONGEST_FORM), StandardCharsets.UTF_8).split("&"))
             .map(p -> p.split("=", 2)).filter(p -> p.length == 2)
             .collect(Collectors.toMap(p -> p[0], p -> URLDecoder.decode(p[1], StandardCharsets.UTF_8), (a, b) -> b));
         RoomPrinter printer = form.getOrDefault("printer", "").equals("large") ? large : small;
@@ -260,7 +265,8 @@ public final class PrintRoom implements AutoCloseable {
 
     /** A sheet by its name, or "roll 24" by its width in inches. */
     private static SheetSize size(String name) {
-        return name.matches("roll \\d{2}") ? RoomPrinter.Loaded.roll(Integer.parseInt(name.substring(5)) * 25.4, 1000, Paper.PLAIN).size() : SheetSize.named(name).orElseThrow();
+        return name.matches("roll \\d{2}") ? RoomPrinter.Loaded.roll(Integer.parseInt(name.substring(5)) * 25.4, 1000, Paper.PLAIN).size()
+            : SheetSize.named(name).orElseThrow();
     }
 
     private static String feed(RoomPrinter printer, Map<String, String> form) {
@@ -278,8 +284,10 @@ public final class PrintRoom implements AutoCloseable {
         }
         String body = template("/room.html").replace("{{printers}}", described(small, "small") + described(large, "large"))
             .replace("{{pace}}", String.format(Locale.ROOT, "%.0f", small.pace()))
-            .replace("{{attendant}}", small.attendant() ? "is in the room, loads what a job asks for and changes empty inks" : "is out: load paper yourself")
-            .replace("{{other}}", small.attendant() ? "no" : "yes").replace("{{toggle}}", small.attendant() ? "Send the attendant out" : "Call the attendant");
+            .replace("{{attendant}}",
+                small.attendant() ? "is in the room, loads what a job asks for and changes empty inks" : "is out: load paper yourself")
+            .replace("{{other}}", small.attendant() ? "no" : "yes")
+            .replace("{{toggle}}", small.attendant() ? "Send the attendant out" : "Call the attendant");
         answer(exchange, 200, "text/html; charset=utf-8", body.getBytes(StandardCharsets.UTF_8));
     }
 
@@ -292,19 +300,31 @@ public final class PrintRoom implements AutoCloseable {
     private static String described(RoomPrinter printer, String key) throws IOException {
         MachineModel model = printer.model();
         String own = "<input type=hidden name=printer value=" + key + ">";
-        String feeds = printer.feeds().entrySet().stream().map(e -> "<tr><th>" + model.feedWords(e.getKey()) + "</th><td>" + lying(e.getKey(), e.getValue())
-            + "</td><td><form method=post action=/room>" + own + "<input type=hidden name=feed value=" + e.getKey() + "><button name=do value=empty>Take the paper out</button></form></td></tr>")
+        String feeds = printer.feeds().entrySet().stream()
+            .map(e -> "<tr><th>" + model.feedWords(e.getKey()) + "</th><td>" + lying(e.getKey(), e.getValue())
+                + "</td><td><form method=post action=/room>" + own + "<input type=hidden name=feed value=" + e.getKey()
+                + "><button name=do value=empty>Take the paper out</button></form></td></tr>")
             .collect(Collectors.joining());
-        String inks = printer.inks().entrySet().stream().map(e -> "<tr><th>" + e.getKey() + "</th><td>" + e.getValue() + " %</td><td><form method=post action=/room>" + own
-            + "<input type=hidden name=ink value=\"" + e.getKey() + "\"><button name=do value=drain>Use it up</button></form></td></tr>").collect(Collectors.joining());
+        String inks = printer.inks().entrySet().stream()
+            .map(e -> "<tr><th>" + e.getKey() + "</th><td>" + e.getValue() + " %</td><td><form method=post action=/room>" + own
+                + "<input type=hidden name=ink value=\"" + e.getKey()
+                + "\"><button name=do value=drain>Use it up</button></form></td></tr>")
+            .collect(Collectors.joining());
         String sizes = model.sizes().stream().map(s -> "<option>" + s.name() + "</option>").collect(Collectors.joining())
-            + model.offers().stream().filter(o -> o.feed().equals(Feeds.ROLL)).map(o -> Math.round(o.widthMm().from() / 25.4)).distinct().sorted().map(w -> "<option>roll " + w + "</option>").collect(Collectors.joining());
-        String state = printer.vanished() ? "unplugged" : printer.trouble() == RoomPrinter.Trouble.JAM ? "jammed" : printer.trouble() == RoomPrinter.Trouble.COVER ? "open"
-            : printer.inkEmpty() ? "out of an ink" : printer.waitsForPaper() ? "waiting for paper" : printer.busy() ? "printing" : "idle";
-        return template("/printer.html").replace("{{name}}", model.name()).replace("{{kind}}", model.kind()).replace("{{key}}", key).replace("{{state}}", state).replace("{{feeds}}", feeds)
+            + model.offers().stream().filter(o -> o.feed().equals(Feeds.ROLL)).map(o -> Math.round(o.widthMm().from() / 25.4)).distinct()
+                .sorted().map(w -> "<option>roll " + w + "</option>").collect(Collectors.joining());
+        String state = printer.vanished() ? "unplugged"
+            : printer.trouble() == RoomPrinter.Trouble.JAM ? "jammed" : printer.trouble() == RoomPrinter.Trouble.COVER ? "open"
+                : printer.inkEmpty() ? "out of an ink"
+                    : printer.waitsForPaper() ? "waiting for paper" : printer.busy() ? "printing" : "idle";
+        return template("/printer.html").replace("{{name}}", model.name()).replace("{{kind}}", model.kind()).replace("{{key}}", key)
+            .replace("{{state}}", state).replace("{{feeds}}", feeds)
             .replace("{{inks}}", inks).replace("{{sizes}}", sizes)
-            .replace("{{ways}}", model.feeds().stream().map(f -> "<option value=" + f + ">" + model.feedWords(f) + "</option>").collect(Collectors.joining()))
-            .replace("{{papers}}", Arrays.stream(Paper.values()).map(p -> "<option value=" + p + ">" + p.label() + "</option>").collect(Collectors.joining()));
+            .replace("{{ways}}",
+                model.feeds().stream().map(f -> "<option value=" + f + ">" + model.feedWords(f) + "</option>")
+                    .collect(Collectors.joining()))
+            .replace("{{papers}}",
+                Arrays.stream(Paper.values()).map(p -> "<option value=" + p + ">" + p.label() + "</option>").collect(Collectors.joining()));
     }
 
     private static String lying(String feed, RoomPrinter.Loaded l) {
@@ -319,7 +339,8 @@ public final class PrintRoom implements AutoCloseable {
             return;
         }
         PrintRoom room = new PrintRoom(Path.of(args[0]), Integer.parseInt(args[1]), Double.parseDouble(args[2]));
-        System.out.println("print room listens on ipp://localhost:" + room.port() + MachineModel.ARDLE_17.path() + " and " + MachineModel.ARDLE_44.path());
+        System.out.println(
+            "print room listens on ipp://localhost:" + room.port() + MachineModel.ARDLE_17.path() + " and " + MachineModel.ARDLE_44.path());
         Runtime.getRuntime().addShutdownHook(new Thread(room::close));
         Thread.currentThread().join();
     }

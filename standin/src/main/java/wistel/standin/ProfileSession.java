@@ -46,8 +46,10 @@ final class ProfileSession {
         Files.write(out.resolve("gray-22.icc"), StandardSpaces.GRAY_22.bytes());
         Path folder = Files.createTempDirectory("profiles");
         try (PrintRoom room = new PrintRoom(folder, 0, 0)) {
-            List<Session> sessions = List.of(new Session(room.printer(), Paper.SKERRY_BARYTA, ""), new Session(room.printer(), Paper.MOSS_COTTON, ""), new Session(room.printer(), Paper.CORRIE_LUSTRE, ""),
-                new Session(room.printer(), Paper.HEATH_COTTON, ""), new Session(room.large(), Paper.TARN_CANVAS, ""), new Session(room.large(), Paper.CORRIE_LUSTRE, "-44"));
+            List<Session> sessions = List.of(new Session(room.printer(), Paper.SKERRY_BARYTA, ""),
+                new Session(room.printer(), Paper.MOSS_COTTON, ""), new Session(room.printer(), Paper.CORRIE_LUSTRE, ""),
+                new Session(room.printer(), Paper.HEATH_COTTON, ""), new Session(room.large(), Paper.TARN_CANVAS, ""),
+                new Session(room.large(), Paper.CORRIE_LUSTRE, "-44"));
             for (Session s : sessions) {
                 Paper paper = s.paper;
                 Cgats chart = measure(room, s.printer, paper);
@@ -71,7 +73,9 @@ final class ProfileSession {
         sheet.write(file, 180, paper.mediaType(), 5);
         String feed = paper.thicknessMm() > 0.35 || printer == room.large() ? Feeds.FRONT : Feeds.REAR;
         printer.load(feed, SHEET, paper, 1);
-        int job = printer.create(Ticket.bordered("profile chart", "wistel", paper.mediaType(), feed, SHEET.widthMm(), SHEET.heightMm(), 5, 1, false)).id();
+        int job = printer
+            .create(Ticket.bordered("profile chart", "wistel", paper.mediaType(), feed, SHEET.widthMm(), SHEET.heightMm(), 5, 1, false))
+            .id();
         printer.receive(job, new ByteArrayInputStream(file.toByteArray()), "image/pwg-raster");
         while (!printer.job(job).orElseThrow().state().over()) {
             Thread.sleep(20);

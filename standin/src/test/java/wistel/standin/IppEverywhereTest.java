@@ -41,7 +41,8 @@ public class IppEverywhereTest {
         samples(folder);
         try (PrintRoom room = new PrintRoom(Files.createTempDirectory("room"), 0, 0)) {
             Path report = folder.resolve("report.txt");
-            Process suite = new ProcessBuilder("ipptool", "-V", "2.0", "-tIR", "-f", "color.jpg", "ipp://localhost:" + room.port() + model.path(), "ipp-everywhere.test")
+            Process suite = new ProcessBuilder("ipptool", "-V", "2.0", "-tIR", "-f", "color.jpg",
+                "ipp://localhost:" + room.port() + model.path(), "ipp-everywhere.test")
                 .directory(folder.toFile()).redirectErrorStream(true).redirectOutput(report.toFile()).start();
             assertThat(suite.waitFor(180, TimeUnit.SECONDS)).as("the suite ended in time").isTrue();
             String text = Files.readString(report, StandardCharsets.UTF_8);
@@ -82,7 +83,8 @@ public class IppEverywhereTest {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         int w = 4 * dpi;
         int h = 6 * dpi;
-        PwgRaster.Writer writer = new PwgRaster.Writer(out, new PwgRaster.Page(w, h, dpi, bits, space, 288, 432, "na_index-4x6_4x6in", "", 4, 1));
+        PwgRaster.Writer writer = new PwgRaster.Writer(out,
+            new PwgRaster.Page(w, h, dpi, bits, space, 288, 432, "na_index-4x6_4x6in", "", 4, 1));
         char[] row = new char[w * space.channels()];
         Arrays.fill(row, (char) 65535);
         for (int y = 0; y < h; y++) {

@@ -66,7 +66,8 @@ public class IppServiceTest {
 
     private IppPacket ask(int operation, List<Attribute<?>> more, List<Attribute<?>> job, byte[] document) throws Exception {
         List<Attribute<?>> head = new ArrayList<>(List.of(text("attributes-charset", new OtherString(Tag.charset, "utf-8")),
-            text("attributes-natural-language", new OtherString(Tag.naturalLanguage, "en")), text("printer-uri", URI.create("ipp://localhost/ipp/print")),
+            text("attributes-natural-language", new OtherString(Tag.naturalLanguage, "en")),
+            text("printer-uri", URI.create("ipp://localhost/ipp/print")),
             text("requesting-user-name", new Name("tester"))));
         head.addAll(more);
         List<AttributeGroup> groups = new ArrayList<>(List.of(AttributeGroup.groupOf(Tag.operationAttributes, head)));
@@ -77,7 +78,8 @@ public class IppServiceTest {
         new IppPacket(0x0200, operation, 7, groups).write(out);
         out.write(document);
         HttpResponse<byte[]> answer = http.send(HttpRequest.newBuilder(URI.create("http://localhost:" + room.port() + "/ipp/print"))
-            .header("Content-Type", "application/ipp").POST(BodyPublishers.ofByteArray(out.toByteArray())).build(), HttpResponse.BodyHandlers.ofByteArray());
+            .header("Content-Type", "application/ipp").POST(BodyPublishers.ofByteArray(out.toByteArray())).build(),
+            HttpResponse.BodyHandlers.ofByteArray());
         IppPacket packet = IppPacket.read(new ByteArrayInputStream(answer.body()));
         assertThat(packet.getRequestId()).isEqualTo(7);
         return packet;
@@ -130,7 +132,8 @@ public class IppServiceTest {
     public void stiffCottonIsOfferedThroughTheFrontPathAloneWithMarginsThatMayBeWaived() {
         assertThat(MachineModel.ARDLE_17.offers()).filteredOn(o -> o.paper().mediaType().equals("stationery-fine"))
             .allMatch(o -> o.feed().equals(Feeds.FRONT) && (o.lead() == 30 && o.trail() == 30 || o.lead() == 3.4));
-        assertThat(MachineModel.ARDLE_17.offers()).filteredOn(o -> o.feed().equals(Feeds.REAR) && !o.borderless()).allMatch(o -> o.trail() > o.lead());
+        assertThat(MachineModel.ARDLE_17.offers()).filteredOn(o -> o.feed().equals(Feeds.REAR) && !o.borderless())
+            .allMatch(o -> o.trail() > o.lead());
     }
 
     @Test
@@ -139,7 +142,8 @@ public class IppServiceTest {
         try (GZIPOutputStream gzip = new GZIPOutputStream(packed)) {
             gzip.write(jpeg(30));
         }
-        IppPacket answer = ask(0x02, List.of(text("document-format", new OtherString(Tag.mimeMediaType, "image/jpeg")), keyword("compression", "gzip")), List.of(),
+        IppPacket answer = ask(0x02,
+            List.of(text("document-format", new OtherString(Tag.mimeMediaType, "image/jpeg")), keyword("compression", "gzip")), List.of(),
             packed.toByteArray());
         assertThat(answer.getCode()).isEqualTo(OK);
         int job = jobId(answer);
@@ -157,7 +161,8 @@ public class IppServiceTest {
         assertThat(ask(0x04, text("document-format", new OtherString(Tag.mimeMediaType, "application/pdf"))).getCode()).isEqualTo(0x040a);
         assertThat(ask(0x04, keyword("compression", "compress")).getCode()).isEqualTo(0x040f);
         Attribute<?> size = text("media-size", new UntypedCollection(List.of(text("x-dimension", 50_000), text("y-dimension", 60_000))));
-        assertThat(ask(0x04, List.of(text("ipp-attribute-fidelity", true)), List.of(text("media-col", new UntypedCollection(List.of(size)))), new byte[0]).getCode())
+        assertThat(ask(0x04, List.of(text("ipp-attribute-fidelity", true)),
+            List.of(text("media-col", new UntypedCollection(List.of(size)))), new byte[0]).getCode())
             .isEqualTo(0x040b);
         assertThat(ask(0x7777).getCode()).isEqualTo(0x0501);
         assertThat(room.printer().jobs()).hasSize(before);
@@ -165,9 +170,12 @@ public class IppServiceTest {
 
     @Test
     public void aJobIsAnnouncedThenFedAndTakesOneDocumentOnly() throws Exception {
-        int job = jobId(ask(0x05, List.of(text("job-name", new Name("two steps"))), List.of(text("print-quality", new UntypedEnum(3))), new byte[0]));
-        assertThat(ask(0x09, text("job-id", job)).get(Tag.jobAttributes).get("job-state-reasons").strings()).containsExactly("job-incoming");
-        List<Attribute<?>> last = List.of(text("job-id", job), text("last-document", true), text("document-format", new OtherString(Tag.mimeMediaType, "image/jpeg")));
+        int job = jobId(
+            ask(0x05, List.of(text("job-name", new Name("two steps"))), List.of(text("print-quality", new UntypedEnum(3))), new byte[0]));
+        assertThat(ask(0x09, text("job-id", job)).get(Tag.jobAttributes).get("job-state-reasons").strings())
+            .containsExactly("job-incoming");
+        List<Attribute<?>> last = List.of(text("job-id", job), text("last-document", true),
+            text("document-format", new OtherString(Tag.mimeMediaType, "image/jpeg")));
         assertThat(ask(0x06, List.of(text("job-id", job)), List.of(), jpeg(90)).getCode()).as("last-document is missing").isEqualTo(0x0400);
         assertThat(ask(0x06, last, List.of(), jpeg(90)).getCode()).isEqualTo(OK);
         assertThat(ask(0x06, last, List.of(), jpeg(90)).getCode()).as("a second document").isEqualTo(0x0404);
@@ -178,7 +186,8 @@ public class IppServiceTest {
     @Test
     public void everyCopyTakesASheet() throws Exception {
         room.printer().load(Feeds.REAR, SheetSize.A4, Paper.SKERRY_BARYTA, 20);
-        int job = jobId(ask(0x02, List.of(text("document-format", new OtherString(Tag.mimeMediaType, "image/jpeg"))), List.of(text("copies", 3)), jpeg(60)));
+        int job = jobId(ask(0x02, List.of(text("document-format", new OtherString(Tag.mimeMediaType, "image/jpeg"))),
+            List.of(text("copies", 3)), jpeg(60)));
         assertThat(overState(job)).isEqualTo(9);
         assertThat(room.printer().feeds().get(Feeds.REAR).sheets()).isEqualTo(17);
         assertThat(ask(0x09, text("job-id", job)).get(Tag.jobAttributes).get("job-impressions-completed").get(0)).isEqualTo(3);
@@ -206,7 +215,8 @@ public class IppServiceTest {
     @Test
     public void getJobsTellsMineFromOthersAndOverFromOpen() throws Exception {
         int mine = jobId(ask(0x05, List.of(text("job-name", new Name("mine"))), List.of(), new byte[0]));
-        assertThat(names(ask(0x0a, keyword("which-jobs", "not-completed"), text("my-jobs", true), keyword("requested-attributes", "all")))).contains("mine");
+        assertThat(names(ask(0x0a, keyword("which-jobs", "not-completed"), text("my-jobs", true), keyword("requested-attributes", "all"))))
+            .contains("mine");
         ask(0x08, text("job-id", mine));
         assertThat(names(ask(0x0a, keyword("which-jobs", "not-completed"), keyword("requested-attributes", "all")))).doesNotContain("mine");
         assertThat(names(ask(0x0a, keyword("which-jobs", "completed"), keyword("requested-attributes", "all")))).contains("mine");
@@ -221,7 +231,8 @@ public class IppServiceTest {
 
     @Test
     public void aHeldJobWaitsForItsRelease() throws Exception {
-        int job = jobId(ask(0x02, List.of(text("document-format", new OtherString(Tag.mimeMediaType, "image/jpeg"))), List.of(keyword("job-hold-until", "indefinite")), jpeg(60)));
+        int job = jobId(ask(0x02, List.of(text("document-format", new OtherString(Tag.mimeMediaType, "image/jpeg"))),
+            List.of(keyword("job-hold-until", "indefinite")), jpeg(60)));
         assertThat(state(ask(0x09, text("job-id", job)))).isEqualTo(4);
         assertThat(ask(0x0d, text("job-id", job)).getCode()).isEqualTo(OK);
         assertThat(overState(job)).isEqualTo(9);
@@ -248,10 +259,14 @@ public class IppServiceTest {
             .POST(BodyPublishers.ofString("do=load&feed=rear&size=A3&paper=CORRIE_LUSTRE")).build(), HttpResponse.BodyHandlers.ofString());
         assertThat(loaded.statusCode()).isEqualTo(303);
         assertThat(room.printer().feeds().get(Feeds.REAR).size().name()).isEqualTo("A3");
-        for (String wrong : new String[] {"do=load&feed=cellar&size=A3&paper=CORRIE_LUSTRE", "do=load&feed=rear&size=A3&paper=GOLD", "do=pace&pace=fast", "", "do=dance"}) {
-            assertThat(http.send(HttpRequest.newBuilder(URI.create(base + "/room")).POST(BodyPublishers.ofString(wrong)).build(), HttpResponse.BodyHandlers.ofString())
+        for (String wrong : new String[] {"do=load&feed=cellar&size=A3&paper=CORRIE_LUSTRE", "do=load&feed=rear&size=A3&paper=GOLD",
+            "do=pace&pace=fast", "", "do=dance"}) {
+            assertThat(http
+                .send(HttpRequest.newBuilder(URI.create(base + "/room")).POST(BodyPublishers.ofString(wrong)).build(),
+                    HttpResponse.BodyHandlers.ofString())
                 .statusCode()).as(wrong).isEqualTo(400);
         }
-        assertThat(http.send(HttpRequest.newBuilder(URI.create(base + "/scan/424242.tif")).build(), HttpResponse.BodyHandlers.ofString()).statusCode()).isEqualTo(404);
+        assertThat(http.send(HttpRequest.newBuilder(URI.create(base + "/scan/424242.tif")).build(), HttpResponse.BodyHandlers.ofString())
+            .statusCode()).isEqualTo(404);
     }
 }

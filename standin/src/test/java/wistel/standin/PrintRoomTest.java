@@ -106,7 +106,8 @@ public class PrintRoomTest {
 
     private static int sent(PrintRoom to, byte[] raster) throws IOException {
         SheetSize a4 = SheetSize.A4;
-        int id = to.printer().create(Ticket.bordered("t", "test", "photographic-glossy", Feeds.REAR, a4.widthMm(), a4.heightMm(), 5, 1, false)).id();
+        int id = to.printer()
+            .create(Ticket.bordered("t", "test", "photographic-glossy", Feeds.REAR, a4.widthMm(), a4.heightMm(), 5, 1, false)).id();
         to.printer().receive(id, new ByteArrayInputStream(raster), "image/pwg-raster");
         return id;
     }
@@ -125,7 +126,8 @@ public class PrintRoomTest {
         int w = (int) Math.round(a4.widthMm() / 25.4 * 180);
         int h = (int) Math.round(a4.heightMm() / 25.4 * 180);
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        PwgRaster.Writer writer = new PwgRaster.Writer(out, new PwgRaster.Page(w, h, 180, 16, PwgRaster.Space.DEVICE3, 0, 0, a4.ippName(), "", 5, 1));
+        PwgRaster.Writer writer = new PwgRaster.Writer(out,
+            new PwgRaster.Page(w, h, 180, 16, PwgRaster.Space.DEVICE3, 0, 0, a4.ippName(), "", 5, 1));
         char[] row = new char[3 * w];
         int line = (int) Math.round(30 / 25.4 * 180);
         for (int x = 0; x < w; x++) {
@@ -135,7 +137,11 @@ public class PrintRoomTest {
             writer.row(row);
         }
         writer.finish();
-        int id = room.printer().create(new Ticket("t", "test", Map.of("media-type", "photographic-glossy", "media-source", Feeds.REAR, "wistel-over-edge", "300"), 210, 297, Optional.of(List.of(0.0, 0.0, 0.0, 0.0)), 0, 1, false)).id();
+        int id = room.printer()
+            .create(
+                new Ticket("t", "test", Map.of("media-type", "photographic-glossy", "media-source", Feeds.REAR, "wistel-over-edge", "300"),
+                    210, 297, Optional.of(List.of(0.0, 0.0, 0.0, 0.0)), 0, 1, false))
+            .id();
         room.printer().receive(id, new ByteArrayInputStream(out.toByteArray()), "image/pwg-raster");
         assertThat(over(id).state()).isEqualTo(PrintJob.State.COMPLETED);
         LabScan scan = LabScan.read(Files.newInputStream(room.printer().sheet(id)));
@@ -149,9 +155,11 @@ public class PrintRoomTest {
     /** A page of another site that is open in the same browser can't load paper, and a rebound name isn't answered. */
     @Test
     public void foreignPagesAndNamesAreRefused() throws Exception {
-        for (String head : new String[] {"Host: localhost:1\r\nOrigin: http://elsewhere.example", "Host: elsewhere.example", "Host: localhost:1\r\nOrigin: null"}) {
+        for (String head : new String[] {"Host: localhost:1\r\nOrigin: http://elsewhere.example", "Host: elsewhere.example",
+            "Host: localhost:1\r\nOrigin: null"}) {
             try (Socket socket = new Socket("localhost", room.port())) {
-                socket.getOutputStream().write(("POST /room HTTP/1.1\r\n" + head + "\r\nContent-Length: 16\r\nConnection: close\r\n\r\ndo=pace&pace=900").getBytes());
+                socket.getOutputStream().write(
+                    ("POST /room HTTP/1.1\r\n" + head + "\r\nContent-Length: 16\r\nConnection: close\r\n\r\ndo=pace&pace=900").getBytes());
                 assertThat(new String(socket.getInputStream().readAllBytes())).startsWith("HTTP/1.1 403");
             }
         }
@@ -182,9 +190,11 @@ public class PrintRoomTest {
 
     @Test
     public void whatComesOutIsWhatTheInkModelSays() throws Exception {
-        PrintJob.Seen job = print("photographic-glossy", Feeds.REAR, flat(SheetSize.A4, (char) 20000, (char) 40000, (char) 50000, PwgRaster.Space.DEVICE3));
+        PrintJob.Seen job = print("photographic-glossy", Feeds.REAR,
+            flat(SheetSize.A4, (char) 20000, (char) 40000, (char) 50000, PwgRaster.Space.DEVICE3));
         double[] wanted = new double[3];
-        new InkOnPaper(Paper.SKERRY_BARYTA, "photographic-glossy", 5).lab(new double[] {20000 / 65535.0, 40000 / 65535.0, 50000 / 65535.0}, wanted);
+        new InkOnPaper(Paper.SKERRY_BARYTA, "photographic-glossy", 5).lab(new double[] {20000 / 65535.0, 40000 / 65535.0, 50000 / 65535.0},
+            wanted);
         assertThat(job.state()).isEqualTo(PrintJob.State.COMPLETED);
         assertThat(middle(job.id()).deltaE2000(Lab.of(wanted))).isLessThan(0.05);
     }
@@ -199,7 +209,10 @@ public class PrintRoomTest {
         assertThat(converted.l()).isCloseTo(48.4, within(6.0));
     }
 
-    /** The physics that the rest relies on: more ink is darker, matte black is lighter than gloss black, a wrong media type spoils the black. */
+    /**
+     * The physics that the rest relies on: more ink is darker, matte black is lighter than gloss black, a wrong media type spoils the
+     * black.
+     */
     @Test
     public void inkDarkensPaperAndTheWrongMediaTypeShows() {
         for (Paper paper : Paper.values()) {
@@ -227,8 +240,10 @@ public class PrintRoomTest {
         room.printer().empty(Feeds.FRONT);
         try {
             SheetSize a4 = SheetSize.A4;
-            int id = room.printer().create(Ticket.bordered("waits", "test", "stationery-fine", Feeds.FRONT, a4.widthMm(), a4.heightMm(), 5, 1, false)).id();
-            room.printer().receive(id, new ByteArrayInputStream(flat(a4, (char) 0, (char) 0, (char) 0, PwgRaster.Space.DEVICE3)), "image/pwg-raster");
+            int id = room.printer()
+                .create(Ticket.bordered("waits", "test", "stationery-fine", Feeds.FRONT, a4.widthMm(), a4.heightMm(), 5, 1, false)).id();
+            room.printer().receive(id, new ByteArrayInputStream(flat(a4, (char) 0, (char) 0, (char) 0, PwgRaster.Space.DEVICE3)),
+                "image/pwg-raster");
             for (int i = 0; i < 300 && !room.printer().waitsForPaper(); i++) {
                 Thread.sleep(10);
             }
@@ -245,7 +260,8 @@ public class PrintRoomTest {
     @Test
     public void aDocumentThatIsNoRasterAbortsItsJobAndTheNextOnePrints() throws Exception {
         assertThat(print("photographic-glossy", Feeds.REAR, "no raster".getBytes()).state()).isEqualTo(PrintJob.State.ABORTED);
-        assertThat(print("photographic-glossy", Feeds.REAR, flat(SheetSize.A4, (char) 9, (char) 9, (char) 9, PwgRaster.Space.DEVICE3)).state())
+        assertThat(
+            print("photographic-glossy", Feeds.REAR, flat(SheetSize.A4, (char) 9, (char) 9, (char) 9, PwgRaster.Space.DEVICE3)).state())
             .isEqualTo(PrintJob.State.COMPLETED);
     }
 
@@ -253,7 +269,8 @@ public class PrintRoomTest {
     public void mutatedIppPacketsAreAnsweredAndNeverKillTheService() throws Exception {
         HttpClient http = HttpClient.newHttpClient();
         URI uri = URI.create("http://localhost:" + room.port() + "/ipp/print");
-        byte[] good = {2, 0, 0, 0x0b, 0, 0, 0, 1, 1, 0x47, 0, 18, 'a', 't', 't', 'r', 'i', 'b', 'u', 't', 'e', 's', '-', 'c', 'h', 'a', 'r', 's', 'e', 't', 0, 5,
+        byte[] good = {2, 0, 0, 0x0b, 0, 0, 0, 1, 1, 0x47, 0, 18, 'a', 't', 't', 'r', 'i', 'b', 'u', 't', 'e', 's', '-', 'c', 'h', 'a', 'r',
+            's', 'e', 't', 0, 5,
             'u', 't', 'f', '-', '8', 3};
         SplittableRandom random = new SplittableRandom(8);
         for (int i = 0; i < 150; i++) {
@@ -261,7 +278,8 @@ public class PrintRoomTest {
             for (int k = 0; k < 1 + i % 4; k++) {
                 bad[random.nextInt(bad.length)] = (byte) random.nextInt(256);
             }
-            HttpResponse<byte[]> answer = http.send(HttpRequest.newBuilder(uri).POST(HttpRequest.BodyPublishers.ofByteArray(bad)).build(), HttpResponse.BodyHandlers.ofByteArray());
+            HttpResponse<byte[]> answer = http.send(HttpRequest.newBuilder(uri).POST(HttpRequest.BodyPublishers.ofByteArray(bad)).build(),
+                HttpResponse.BodyHandlers.ofByteArray());
             assertThat(answer.statusCode()).isEqualTo(200);
             assertThat(answer.body().length).isGreaterThanOrEqualTo(9);
         }

@@ -119,17 +119,20 @@ public class RoomPrinterTest {
             Map<String, Integer> before = printer.inks();
             double lighter = 101;
             for (String darkness : List.of("1", "2", "3", "4", "5")) {
-                Ticket t = ticket(Paper.MOSS_COTTON, Feeds.FRONT, KEPT, Map.of("print-color-mode", "process-monochrome", "wistel-mono-darkness", darkness));
+                Ticket t = ticket(Paper.MOSS_COTTON, Feeds.FRONT, KEPT,
+                    Map.of("print-color-mode", "process-monochrome", "wistel-mono-darkness", darkness));
                 Lab lab = middle(scan(printer, over(printer, send(printer, t, gray((char) 28000, PwgRaster.Space.SGRAY))).id()));
                 assertThat(lab.l()).as("darkness " + darkness).isLessThan(lighter - 0.5);
                 assertThat(Math.hypot(lab.a(), lab.b())).as("near the paper's own tint").isLessThan(3);
                 lighter = lab.l();
             }
-            Ticket warm = ticket(Paper.MOSS_COTTON, Feeds.FRONT, KEPT, Map.of("print-color-mode", "process-monochrome", "wistel-mono-tint", "warm"));
+            Ticket warm = ticket(Paper.MOSS_COTTON, Feeds.FRONT, KEPT,
+                Map.of("print-color-mode", "process-monochrome", "wistel-mono-tint", "warm"));
             Ticket neutral = ticket(Paper.MOSS_COTTON, Feeds.FRONT, KEPT, Map.of("print-color-mode", "process-monochrome"));
             double b = middle(scan(printer, over(printer, send(printer, neutral, gray((char) 28000, PwgRaster.Space.SGRAY))).id())).b();
             assertThat(before.get("cyan")).isEqualTo(printer.inks().get("cyan"));
-            assertThat(middle(scan(printer, over(printer, send(printer, warm, gray((char) 28000, PwgRaster.Space.SGRAY))).id())).b()).isGreaterThan(b + 1);
+            assertThat(middle(scan(printer, over(printer, send(printer, warm, gray((char) 28000, PwgRaster.Space.SGRAY))).id())).b())
+                .isGreaterThan(b + 1);
             assertThat(printer.inks().get("gray")).isLessThan(before.get("gray"));
         }
     }
@@ -140,14 +143,18 @@ public class RoomPrinterTest {
             printer.load(Feeds.FRONT, A4, Paper.MOSS_COTTON, 20);
             assertThat(printer.photoBlack()).isTrue();
             int matte = printer.inks().get("matte black");
-            PrintJob.Seen job = over(printer, send(printer, ticket(Paper.MOSS_COTTON, Feeds.FRONT, KEPT, Map.of()), gray((char) 65535, PwgRaster.Space.DEVICE3)));
+            PrintJob.Seen job = over(printer,
+                send(printer, ticket(Paper.MOSS_COTTON, Feeds.FRONT, KEPT, Map.of()), gray((char) 65535, PwgRaster.Space.DEVICE3)));
             assertThat(printer.photoBlack()).isFalse();
             assertThat(printer.inks().get("matte black")).as("3.1 of 80 ml").isCloseTo(matte - 4, within(1));
             assertThat(job.inkMl()).as("a blank page takes none").isCloseTo(0, within(1e-6));
         }
     }
 
-    /** Kept margins never mark the sheet; waived ones mark paper that lifts on some sheets, near the leading edge alone, and a wide gap mostly saves it. */
+    /**
+     * Kept margins never mark the sheet; waived ones mark paper that lifts on some sheets, near the leading edge alone, and a wide gap
+     * mostly saves it.
+     */
     @Test
     public void waivedMarginsMarkSomeSheetsOfPaperThatLifts() throws Exception {
         try (RoomPrinter printer = printer(MachineModel.ARDLE_17)) {
@@ -184,7 +191,9 @@ public class RoomPrinterTest {
     @Test
     public void whatItCantPrintStaysWhite() throws Exception {
         try (RoomPrinter printer = printer(MachineModel.ARDLE_17)) {
-            LabScan s = scan(printer, over(printer, send(printer, ticket(Paper.SKERRY_BARYTA, Feeds.REAR, List.of(3.0, 3.0, 14.0, 3.0), Map.of()), gray((char) 0, PwgRaster.Space.DEVICE3))).id());
+            LabScan s = scan(printer,
+                over(printer, send(printer, ticket(Paper.SKERRY_BARYTA, Feeds.REAR, List.of(3.0, 3.0, 14.0, 3.0), Map.of()),
+                    gray((char) 0, PwgRaster.Space.DEVICE3))).id());
             int foot = s.height() - (int) Math.round(13 / 25.4 * s.dpi());
             assertThat(LabEncoding.V4.lab(s.pixels(), 3 * (foot * s.width() + s.width() / 2)).l()).isGreaterThan(90);
             assertThat(LabEncoding.V4.lab(s.pixels(), 3 * ((foot - 12) * s.width() + s.width() / 2)).l()).isLessThan(10);
@@ -237,11 +246,13 @@ public class RoomPrinterTest {
         Map<String, Integer> inks;
         try (RoomPrinter first = new RoomPrinter(MachineModel.ARDLE_44, folder, Clock.systemUTC(), 0)) {
             first.load(Feeds.ROLL, RoomPrinter.Loaded.roll(914.4, 15_000, Paper.TARN_CANVAS).size(), Paper.TARN_CANVAS, 1);
-            Ticket t = new Ticket("t", "test", Map.of("media-type", Paper.TARN_CANVAS.mediaType(), "media-source", Feeds.ROLL), 914.4, 600, Optional.of(List.of(30.0, 3.0, 30.0, 3.0)), 0, 1, false);
+            Ticket t = new Ticket("t", "test", Map.of("media-type", Paper.TARN_CANVAS.mediaType(), "media-source", Feeds.ROLL), 914.4, 600,
+                Optional.of(List.of(30.0, 3.0, 30.0, 3.0)), 0, 1, false);
             int w = (int) Math.round(914.4 / 25.4 * 20);
             int h = (int) Math.round(600 / 25.4 * 20);
             ByteArrayOutputStream out = new ByteArrayOutputStream();
-            PwgRaster.Writer writer = new PwgRaster.Writer(out, new PwgRaster.Page(w, h, 20, 16, PwgRaster.Space.DEVICE3, 0, 0, "", "", 5, 1));
+            PwgRaster.Writer writer = new PwgRaster.Writer(out,
+                new PwgRaster.Page(w, h, 20, 16, PwgRaster.Space.DEVICE3, 0, 0, "", "", 5, 1));
             char[] row = new char[3 * w];
             for (int y = 0; y < h; y++) {
                 writer.row(row);
@@ -264,16 +275,21 @@ public class RoomPrinterTest {
         try (PrintRoom room = new PrintRoom(Files.createTempDirectory("room"), 0, 0)) {
             HttpClient http = HttpClient.newHttpClient();
             room.printer().vanish(true);
-            assertThatThrownBy(() -> http.send(asked(room, "/ipp/print"), HttpResponse.BodyHandlers.ofByteArray())).isInstanceOf(IOException.class);
+            assertThatThrownBy(() -> http.send(asked(room, "/ipp/print"), HttpResponse.BodyHandlers.ofByteArray()))
+                .isInstanceOf(IOException.class);
             assertThat(http.send(asked(room, "/ipp/large"), HttpResponse.BodyHandlers.ofByteArray()).statusCode()).isEqualTo(200);
             room.printer().vanish(false);
             assertThat(http.send(asked(room, "/ipp/print"), HttpResponse.BodyHandlers.ofByteArray()).statusCode()).isEqualTo(200);
-            String strings = http.send(HttpRequest.newBuilder(URI.create("http://localhost:" + room.port() + "/strings/ipp/print.strings")).build(), HttpResponse.BodyHandlers.ofString()).body();
+            String strings = http
+                .send(HttpRequest.newBuilder(URI.create("http://localhost:" + room.port() + "/strings/ipp/print.strings")).build(),
+                    HttpResponse.BodyHandlers.ofString())
+                .body();
             assertThat(strings).contains("\"media-type.stationery-fine\" = \"cotton, smooth\";");
         }
     }
 
     private static HttpRequest asked(PrintRoom room, String path) {
-        return HttpRequest.newBuilder(URI.create("http://localhost:" + room.port() + path)).POST(HttpRequest.BodyPublishers.ofByteArray(new byte[] {2, 0, 0, 0x0b, 0, 0, 0, 1, 3})).build();
+        return HttpRequest.newBuilder(URI.create("http://localhost:" + room.port() + path))
+            .POST(HttpRequest.BodyPublishers.ofByteArray(new byte[] {2, 0, 0, 0x0b, 0, 0, 0, 1, 3})).build();
     }
 }

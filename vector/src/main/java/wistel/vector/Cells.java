@@ -51,7 +51,8 @@ final class Cells {
     /** Only where a fourth input comes after these: its cell moves every corner. */
     void shift(int[] last, int count) {
         for (int p = 0; p < count; p += N) {
-            IntVector.fromArray(INTS, origin, p).mul(step).add(cell(Nodes.place(IntVector.fromArray(INTS, last, p), side - 1))).intoArray(origin, p);
+            IntVector.fromArray(INTS, origin, p).mul(step).add(cell(Nodes.place(IntVector.fromArray(INTS, last, p), side - 1)))
+                .intoArray(origin, p);
         }
     }
 
@@ -119,7 +120,10 @@ final class Cells {
         return Lanes.codes(sum.add(IntVector.fromArray(NODE, nodes, corners[p + 3 * BLOCK]).mul(weights[p + 3 * BLOCK])));
     }
 
-    /** The same of the two nodes that lie side by side at each corner. A method of its own: the length of a vector must be known where it is compiled. */
+    /**
+     * The same of the two nodes that lie side by side at each corner. A method of its own: the length of a vector must be known where it is
+     * compiled.
+     */
     IntVector sumOfPairs(int[] nodes, int p) {
         IntVector sum = IntVector.fromArray(PAIR, nodes, corners[p]).mul(weights[p]);
         sum = sum.add(IntVector.fromArray(PAIR, nodes, corners[p + BLOCK]).mul(weights[p + BLOCK]));

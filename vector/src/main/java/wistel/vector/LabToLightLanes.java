@@ -29,7 +29,8 @@ final class LabToLightLanes extends LightLanes {
     List<Loop> loops(Strip strip) {
         int[][] codes = new int[3][BLOCK];
         float[][] values = new float[3][BLOCK];
-        List<Loop> loops = new ArrayList<>(List.of(n -> Planes.deinterleave(strip.in, strip.inAt, codes[0], codes[1], codes[2], n), n -> xyz(light.codes(), codes, values, n),
+        List<Loop> loops = new ArrayList<>(List.of(n -> Planes.deinterleave(strip.in, strip.inAt, codes[0], codes[1], codes[2], n),
+            n -> xyz(light.codes(), codes, values, n),
             n -> Planes.mix(matrix, values, n)));
         loops.addAll(LightTables.loops(light.last(), values, codes));
         loops.add(n -> Planes.together(codes[0], codes[1], codes[2], strip.out, strip.outAt, n));

@@ -52,8 +52,8 @@ final class Lanes {
     private static final VectorMask<Integer> APART_2_THIRD = mask(i -> (3 * i + 2) / N == 2);
 
     /**
-     * 2^23: a float this large has no fraction, so adding it to a code rounds the code into the lowest bits. JDK 17 has no quick conversion from
-     * floats to integers.
+     * 2^23: a float this large has no fraction, so adding it to a code rounds the code into the lowest bits. JDK 17 has no quick conversion
+     * from floats to integers.
      */
     /** Codes, or anything from 0 to 2^23, to the nearest integers. */
     static IntVector rounded(FloatVector codes) {
@@ -89,9 +89,12 @@ final class Lanes {
     private static final VectorMask<Integer> TOGETHER_2_THIRD = mask(k -> (2 * N + k) % 3 == 2);
 
     static void store(IntVector x, IntVector y, IntVector z, char[] out, int at) {
-        narrow(x.rearrange(TOGETHER_0).blend(y.rearrange(TOGETHER_0), TOGETHER_0_SECOND).blend(z.rearrange(TOGETHER_0), TOGETHER_0_THIRD), out, at);
-        narrow(x.rearrange(TOGETHER_1).blend(y.rearrange(TOGETHER_1), TOGETHER_1_SECOND).blend(z.rearrange(TOGETHER_1), TOGETHER_1_THIRD), out, at + N);
-        narrow(x.rearrange(TOGETHER_2).blend(y.rearrange(TOGETHER_2), TOGETHER_2_SECOND).blend(z.rearrange(TOGETHER_2), TOGETHER_2_THIRD), out, at + 2 * N);
+        narrow(x.rearrange(TOGETHER_0).blend(y.rearrange(TOGETHER_0), TOGETHER_0_SECOND).blend(z.rearrange(TOGETHER_0), TOGETHER_0_THIRD),
+            out, at);
+        narrow(x.rearrange(TOGETHER_1).blend(y.rearrange(TOGETHER_1), TOGETHER_1_SECOND).blend(z.rearrange(TOGETHER_1), TOGETHER_1_THIRD),
+            out, at + N);
+        narrow(x.rearrange(TOGETHER_2).blend(y.rearrange(TOGETHER_2), TOGETHER_2_SECOND).blend(z.rearrange(TOGETHER_2), TOGETHER_2_THIRD),
+            out, at + 2 * N);
     }
 
     private static void narrow(IntVector v, char[] out, int at) {

@@ -31,7 +31,8 @@ final class LightTables {
                 continue;
             }
             long[] table = curve.lines();
-            loops.addAll(List.of(n -> entries(channel, entries, n), n -> fetch(table, entries, lines, n), n -> follow(lines, channel, entries, n)));
+            loops.addAll(
+                List.of(n -> entries(channel, entries, n), n -> fetch(table, entries, lines, n), n -> follow(lines, channel, entries, n)));
         }
         return loops;
     }
@@ -48,7 +49,8 @@ final class LightTables {
             // bits of positive floats rise as the floats do, and what is no number is above them all
             IntVector bits = FloatVector.fromArray(FLOATS, values, p).reinterpretAsInts().max(InverseTrc.DARKEST).min(InverseTrc.ONE);
             bits.lanewise(VectorOperators.LSHR, InverseTrc.SHIFT).sub(InverseTrc.BOTTOM).intoArray(entries, p);
-            ((FloatVector) bits.and((1 << InverseTrc.SHIFT) - 1).convertShape(VectorOperators.I2F, FLOATS, 0)).mul(1f / (1 << InverseTrc.SHIFT)).intoArray(values, p);
+            ((FloatVector) bits.and((1 << InverseTrc.SHIFT) - 1).convertShape(VectorOperators.I2F, FLOATS, 0))
+                .mul(1f / (1 << InverseTrc.SHIFT)).intoArray(values, p);
         }
     }
 

@@ -25,7 +25,8 @@ final class MatrixLanes extends LaneKernel {
         int[][] codes = new int[3][BLOCK];
         double[][] in = new double[3][BLOCK];
         float[][] values = new float[3][BLOCK];
-        List<Loop> loops = new ArrayList<>(List.of(n -> Planes.deinterleave(strip.in, strip.inAt, codes[0], codes[1], codes[2], n), n -> look(codes, in, n)));
+        List<Loop> loops = new ArrayList<>(
+            List.of(n -> Planes.deinterleave(strip.in, strip.inAt, codes[0], codes[1], codes[2], n), n -> look(codes, in, n)));
         for (int row = 0; row < 3; row++) {
             double[] m = {light.matrix()[3 * row], light.matrix()[3 * row + 1], light.matrix()[3 * row + 2], light.offset()[row]};
             float[] channel = values[row];

@@ -27,7 +27,8 @@ final class MatrixTrcToLabLanes extends LightLanes {
     List<Loop> loops(Strip strip) {
         int[][] codes = new int[3][BLOCK];
         float[][] values = new float[3][BLOCK];
-        return List.of(n -> Planes.deinterleave(strip.in, strip.inAt, codes[0], codes[1], codes[2], n), n -> look(codes, values, n), n -> Planes.mix(matrix, values, n),
+        return List.of(n -> Planes.deinterleave(strip.in, strip.inAt, codes[0], codes[1], codes[2], n), n -> look(codes, values, n),
+            n -> Planes.mix(matrix, values, n),
             n -> compress(values[0], n), n -> compress(values[1], n), n -> compress(values[2], n), n -> code(values, codes, n),
             n -> Planes.together(codes[0], codes[1], codes[2], strip.out, strip.outAt, n));
     }
@@ -55,7 +56,8 @@ final class MatrixTrcToLabLanes extends LightLanes {
     }
 
     static FloatVector cubeRoot(FloatVector t) {
-        FloatVector upper = (FloatVector) t.reinterpretAsInts().lanewise(VectorOperators.LSHR, 8).convertShape(VectorOperators.I2F, FLOATS, 0);
+        FloatVector upper = (FloatVector) t.reinterpretAsInts().lanewise(VectorOperators.LSHR, 8).convertShape(VectorOperators.I2F, FLOATS,
+            0);
         FloatVector r = Lanes.rounded(upper.mul(-1 / 3f).add(INVERSE_ROOT_OF_ONE)).lanewise(VectorOperators.LSHL, 8).reinterpretAsFloats();
         r = closer(t, closer(t, closer(t, r)));
         return r.mul(r).mul(t);

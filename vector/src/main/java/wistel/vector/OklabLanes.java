@@ -40,12 +40,16 @@ final class OklabLanes extends LightLanes {
         int[] columns = codes[1];
         float[] nodes = new float[WIDTH * BLOCK];
         List<Loop> loops = new ArrayList<>(toOklab(moves.end().codes(), strip, codes, v));
-        loops.addAll(List.of(n -> place(v[1], n), n -> place(v[2], n), n -> apart(v[1], rows, down, n), n -> apart(v[2], columns, right, n), n -> mix(rows, columns, down, right, nodes, n),
-            n -> apart(nodes, v[1], v[2], right, n), n -> lighten(v[0], right, n), n -> Planes.mix(OklabMoves.ROOTS, v, n), n -> cube(v, n), n -> Planes.mix(OklabMoves.XYZ, v, n)));
+        loops.addAll(List.of(n -> place(v[1], n), n -> place(v[2], n), n -> apart(v[1], rows, down, n), n -> apart(v[2], columns, right, n),
+            n -> mix(rows, columns, down, right, nodes, n),
+            n -> apart(nodes, v[1], v[2], right, n), n -> lighten(v[0], right, n), n -> Planes.mix(OklabMoves.ROOTS, v, n), n -> cube(v, n),
+            n -> Planes.mix(OklabMoves.XYZ, v, n)));
         if (moves.tint().length > 0) {
             float[] lightness = new float[BLOCK];
-            loops.addAll(List.of(n -> System.arraycopy(v[1], 0, lightness, 0, n), n -> MatrixTrcToLabLanes.compress(lightness, n), n -> MatrixTrcToLabLanes.compress(v[0], n),
-                n -> MatrixTrcToLabLanes.compress(v[2], n), n -> tint(lightness, v[0], v[2], n), n -> expand(v[0], n), n -> expand(v[2], n)));
+            loops.addAll(List.of(n -> System.arraycopy(v[1], 0, lightness, 0, n), n -> MatrixTrcToLabLanes.compress(lightness, n),
+                n -> MatrixTrcToLabLanes.compress(v[0], n),
+                n -> MatrixTrcToLabLanes.compress(v[2], n), n -> tint(lightness, v[0], v[2], n), n -> expand(v[0], n),
+                n -> expand(v[2], n)));
         }
         loops.add(n -> Planes.mix(matrix, v, n));
         loops.addAll(LightTables.loops(moves.end().last(), v, codes));
@@ -55,8 +59,10 @@ final class OklabLanes extends LightLanes {
 
     /** Loops from L*a*b* codes to Oklab. */
     static List<Loop> toOklab(LabEncoding coding, Strip strip, int[][] codes, float[][] v) {
-        return List.of(n -> Planes.deinterleave(strip.in, strip.inAt, codes[0], codes[1], codes[2], n), n -> LabToLightLanes.xyz(coding, codes, v, n),
-            n -> Planes.mix(OklabMoves.CONES, v, n), n -> root(v[0], n), n -> root(v[1], n), n -> root(v[2], n), n -> Planes.mix(OklabMoves.OK, v, n));
+        return List.of(n -> Planes.deinterleave(strip.in, strip.inAt, codes[0], codes[1], codes[2], n),
+            n -> LabToLightLanes.xyz(coding, codes, v, n),
+            n -> Planes.mix(OklabMoves.CONES, v, n), n -> root(v[0], n), n -> root(v[1], n), n -> root(v[2], n),
+            n -> Planes.mix(OklabMoves.OK, v, n));
     }
 
     private static void root(float[] values, int count) {

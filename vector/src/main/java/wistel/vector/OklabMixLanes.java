@@ -32,7 +32,8 @@ final class OklabMixLanes extends LaneKernel {
         float[][] v = new float[3][BLOCK];
         float[] lighter = new float[BLOCK];
         List<Loop> loops = new ArrayList<>(OklabLanes.toOklab(mix.codes(), strip, codes, v));
-        loops.addAll(List.of(n -> OklabLanes.place(v[1], n), n -> OklabLanes.place(v[2], n), n -> look(v[1], v[2], lighter, n), n -> add(codes[0], lighter, n),
+        loops.addAll(List.of(n -> OklabLanes.place(v[1], n), n -> OklabLanes.place(v[2], n), n -> look(v[1], v[2], lighter, n),
+            n -> add(codes[0], lighter, n),
             n -> hand(codes[0], strip, n)));
         return loops;
     }

@@ -18,7 +18,8 @@ final class Tetrahedral3D extends ClutLanes {
         int[] z = new int[BLOCK];
         Cells cells = new Cells(side, 1, x, y, z);
         char[] codes = results();
-        return List.of(n -> Planes.deinterleave(strip.in, strip.inAt, x, y, z, n), cells::origins, cells::keys, cells::sort, cells::place, cells::weigh,
+        return List.of(n -> Planes.deinterleave(strip.in, strip.inAt, x, y, z, n), cells::origins, cells::keys, cells::sort, cells::place,
+            cells::weigh,
             n -> sum(cells, codes, n), handOver(codes, strip));
     }
 

@@ -6,8 +6,8 @@ import java.util.List;
 import wistel.core.icc.kernel.ClutTable;
 
 /**
- * Four inputs: two tetrahedra over the last three, joined linearly along the first. Nodes are kept with the first input fastest, so that the two
- * that are joined lie side by side and one vector takes both.
+ * Four inputs: two tetrahedra over the last three, joined linearly along the first. Nodes are kept with the first input fastest, so that
+ * the two that are joined lie side by side and one vector takes both.
  */
 final class Tetrahedral4D extends ClutLanes {
     /** A step along the slowest axis fits into the 15 bits that {@link Cells} has for it. */
@@ -39,7 +39,8 @@ final class Tetrahedral4D extends ClutLanes {
         int[] parts = new int[BLOCK];
         Cells cells = new Cells(side, side, x, y, z);
         char[] codes = results();
-        return List.of(n -> Planes.deinterleave(strip.in, strip.inAt, first, x, y, z, n), cells::origins, n -> cells.shift(first, n), cells::keys, cells::sort, cells::place,
+        return List.of(n -> Planes.deinterleave(strip.in, strip.inAt, first, x, y, z, n), cells::origins, n -> cells.shift(first, n),
+            cells::keys, cells::sort, cells::place,
             cells::weigh, n -> Nodes.parts(first, side, parts, n), n -> sum(cells, parts, codes, n),
             handOver(codes, strip));
     }

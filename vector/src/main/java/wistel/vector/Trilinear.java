@@ -21,8 +21,10 @@ final class Trilinear extends ClutLanes {
         int[] origins = new int[BLOCK];
         int[][] parts = new int[3][BLOCK];
         char[] codes = results();
-        return List.of(n -> Planes.deinterleave(strip.in, strip.inAt, x, y, z, n), n -> Nodes.origins(x, y, z, side, origins, n), n -> Nodes.parts(x, side, parts[0], n),
-            n -> Nodes.parts(y, side, parts[1], n), n -> Nodes.parts(z, side, parts[2], n), n -> sum(origins, parts[0], parts[1], parts[2], codes, n),
+        return List.of(n -> Planes.deinterleave(strip.in, strip.inAt, x, y, z, n), n -> Nodes.origins(x, y, z, side, origins, n),
+            n -> Nodes.parts(x, side, parts[0], n),
+            n -> Nodes.parts(y, side, parts[1], n), n -> Nodes.parts(z, side, parts[2], n),
+            n -> sum(origins, parts[0], parts[1], parts[2], codes, n),
             handOver(codes, strip));
     }
 

@@ -10,7 +10,9 @@ import wistel.core.icc.kernel.MatrixTrcToLab;
 import wistel.core.icc.kernel.OklabMix;
 import wistel.core.icc.kernel.OklabMoves;
 
-/** The vector loops, found through {@link java.util.ServiceLoader}. Cubes of other shapes than pictures need are left to the scalar ones. */
+/**
+ * The vector loops, found through {@link java.util.ServiceLoader}. Cubes of other shapes than pictures need are left to the scalar ones.
+ */
 public final class VectorKernels implements KernelFamily {
 
     private final Thread warming;

@@ -34,8 +34,10 @@ final class Warming {
     }
 
     private static void run() {
-        List<LaneKernel> kernels = List.of(new Tetrahedral3D(cube(3, 3, false)), new Trilinear(cube(3, 3, true)), new Tetrahedral4D(cube(4, 3, false)),
-            new MatrixTrcToLabLanes(light()), new LabToLightLanes(lab()), new MatrixLanes(matrix()), new OklabLanes(moves()), new OklabMixLanes(mix()));
+        List<LaneKernel> kernels = List.of(new Tetrahedral3D(cube(3, 3, false)), new Trilinear(cube(3, 3, true)),
+            new Tetrahedral4D(cube(4, 3, false)),
+            new MatrixTrcToLabLanes(light()), new LabToLightLanes(lab()), new MatrixLanes(matrix()), new OklabLanes(moves()),
+            new OklabMixLanes(mix()));
         try {
             for (int i = 0; i < ATTEMPTS && !LaneKernel.serving(); i++) {
                 if (kernels.stream().mapToLong(Warming::gained).sum() > 0) {

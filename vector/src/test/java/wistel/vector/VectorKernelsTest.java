@@ -62,7 +62,8 @@ public class VectorKernelsTest {
 
     @DataProvider
     Object[][] cubes() {
-        return new Object[][] {{3, 3, 17, false}, {3, 4, 33, false}, {3, 3, 128, false}, {3, 3, 33, true}, {3, 4, 9, true}, {4, 3, 9, false}, {4, 4, 11, false},
+        return new Object[][] {{3, 3, 17, false}, {3, 4, 33, false}, {3, 3, 128, false}, {3, 3, 33, true}, {3, 4, 9, true},
+            {4, 3, 9, false}, {4, 4, 11, false},
             {3, 1, 17, false}, {3, 6, 9, false}};
     }
 
@@ -96,7 +97,8 @@ public class VectorKernelsTest {
         for (int i = 0; i < curve.length; i++) {
             curve[i] = (float) Math.pow(i / 65535.0, 2.2);
         }
-        MatrixTrcToLab light = new MatrixTrcToLab(new float[][] {curve, curve, curve}, MATRIX, new double[] {0.001, 0, 0.002}, LabEncoding.V4);
+        MatrixTrcToLab light = new MatrixTrcToLab(new float[][] {curve, curve, curve}, MATRIX, new double[] {0.001, 0, 0.002},
+            LabEncoding.V4);
         compare(vector.toLab(light), light, pixels(3), 3, 3);
     }
 
@@ -108,7 +110,8 @@ public class VectorKernelsTest {
         for (int i = 0; i < linear.length; i++) {
             linear[i] = i / 65535f;
         }
-        new MatrixTrcToLab(new float[][] {linear, linear, linear}, MATRIX, new double[3], LabEncoding.V2).apply(pixels(3), 0, codes, 0, PIXELS);
+        new MatrixTrcToLab(new float[][] {linear, linear, linear}, MATRIX, new double[3], LabEncoding.V2).apply(pixels(3), 0, codes, 0,
+            PIXELS);
         LabToLight light = new LabToLight(Matrix3.inverse(MATRIX), new double[3], root(), LabEncoding.V2);
         compare(vector.fromLab(light), light, codes, 3, 3);
     }
@@ -145,7 +148,8 @@ public class VectorKernelsTest {
         for (int i = 0; i < tints.length; i++) {
             tints[i] = tint * (i % 7);
         }
-        OklabMoves moves = new OklabMoves(plane, tints, new LabToLight(Matrix3.inverse(MATRIX), new double[] {0.001, 0, 0}, root(), LabEncoding.WIDE));
+        OklabMoves moves = new OklabMoves(plane, tints,
+            new LabToLight(Matrix3.inverse(MATRIX), new double[] {0.001, 0, 0}, root(), LabEncoding.WIDE));
         compare(vector.moved(moves), moves, pixels(3), 3, 3);
     }
 
@@ -183,8 +187,8 @@ public class VectorKernelsTest {
         kernel.apply(in, 0, once, 0, PIXELS);
         char[] together = new char[in.length];
         int strip = 160;
-        IntStream.range(0, (PIXELS + strip - 1) / strip).parallel().forEach(s ->
-            kernel.apply(in, 3 * strip * s, together, 3 * strip * s, Math.min(strip, PIXELS - strip * s)));
+        IntStream.range(0, (PIXELS + strip - 1) / strip).parallel()
+            .forEach(s -> kernel.apply(in, 3 * strip * s, together, 3 * strip * s, Math.min(strip, PIXELS - strip * s)));
         for (int i = 0; i < in.length; i++) {
             assertThat((int) together[i]).isEqualTo(once[i]);
         }

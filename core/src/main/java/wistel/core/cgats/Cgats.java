@@ -36,8 +36,8 @@ public record Cgats(String text, Device device, List<Patch> patches) {
     }
 
     /**
-     * Device columns RGB, CMYK (0 to 100 or 0 to 255) or gray (GRAY, light; GRAY_K, ink); colours as LAB, else XYZ (Y = 100 for white), else
-     * spectral reflectance from 380 to 730 nm in columns that end in the wavelength.
+     * Device columns RGB, CMYK (0 to 100 or 0 to 255) or gray (GRAY, light; GRAY_K, ink); colours as LAB, else XYZ (Y = 100 for white),
+     * else spectral reflectance from 380 to 730 nm in columns that end in the wavelength.
      *
      * @throws MeasurementException when columns are missing or a row can't be read; the row's number is in the message
      */
@@ -146,7 +146,8 @@ public record Cgats(String text, Device device, List<Patch> patches) {
         StringBuilder out = new StringBuilder("CGATS.17\n")
             .append("ORIGINATOR \"").append(originator).append("\"\nDESCRIPTOR \"").append(description.replace('"', ' ')).append("\"\n")
             .append("MEASUREMENT_SOURCE \"Illumination=D50 ObserverAngle=2degree\"\n")
-            .append("NUMBER_OF_FIELDS ").append(device.columns.length + 4).append("\nBEGIN_DATA_FORMAT\nSAMPLE_ID ").append(String.join(" ", device.columns))
+            .append("NUMBER_OF_FIELDS ").append(device.columns.length + 4).append("\nBEGIN_DATA_FORMAT\nSAMPLE_ID ")
+            .append(String.join(" ", device.columns))
             .append(" LAB_L LAB_A LAB_B\nEND_DATA_FORMAT\nNUMBER_OF_SETS ").append(patches.size()).append("\nBEGIN_DATA\n");
         for (Patch p : patches) {
             out.append(p.id());

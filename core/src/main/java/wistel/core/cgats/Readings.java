@@ -33,10 +33,11 @@ public record Readings(Kind kind, List<Reading> all) {
     }
 
     /**
-     * CGATS text with LAB, XYZ, spectral or visual density (D_VIS, DENSITY) columns; or plain lines of one number (L*, or density where none exceeds
-     * 5) or of three (L*, a*, b*), a number before them counting the lines. Points or commas mark decimals.
+     * CGATS text with LAB, XYZ, spectral or visual density (D_VIS, DENSITY) columns; or plain lines of one number (L*, or density where
+     * none exceeds 5) or of three (L*, a*, b*), a number before them counting the lines. Points or commas mark decimals.
      *
-     * @throws MeasurementException when it is neither, when what was sent isn't neutral, or when a line can't be read; its number is in the message
+     * @throws MeasurementException when it is neither, when what was sent isn't neutral, or when a line can't be read; its number is in the
+     *                              message
      */
     public static Readings parse(String text) {
         if (text.length() > Cgats.LARGEST_BYTES) {
@@ -49,9 +50,11 @@ public record Readings(Kind kind, List<Reading> all) {
     public String text(String description) {
         boolean colour = kind == Kind.COLOUR;
         boolean told = all.stream().allMatch(r -> r.gray().isPresent());
-        StringBuilder out = new StringBuilder("CGATS.17\nORIGINATOR \"Wistel\"\nDESCRIPTOR \"").append(description.replace('"', ' ')).append("\"\n")
+        StringBuilder out = new StringBuilder("CGATS.17\nORIGINATOR \"Wistel\"\nDESCRIPTOR \"").append(description.replace('"', ' '))
+            .append("\"\n")
             .append("MEASUREMENT_SOURCE \"Illumination=D50 ObserverAngle=2degree\"\n")
-            .append("NUMBER_OF_FIELDS ").append(1 + (told ? 1 : 0) + (colour ? 3 : 1)).append("\nBEGIN_DATA_FORMAT\nSAMPLE_ID").append(told ? " GRAY" : "").append(colour ? " LAB_L LAB_A LAB_B" : " D_VIS")
+            .append("NUMBER_OF_FIELDS ").append(1 + (told ? 1 : 0) + (colour ? 3 : 1)).append("\nBEGIN_DATA_FORMAT\nSAMPLE_ID")
+            .append(told ? " GRAY" : "").append(colour ? " LAB_L LAB_A LAB_B" : " D_VIS")
             .append("\nEND_DATA_FORMAT\nNUMBER_OF_SETS ").append(all.size()).append("\nBEGIN_DATA\n");
         for (Reading r : all) {
             out.append(r.id());
@@ -65,7 +68,8 @@ public record Readings(Kind kind, List<Reading> all) {
     private static Readings ofTable(Table table) {
         boolean colours = table.has("LAB_L", "LAB_A", "LAB_B") || table.has("XYZ_X", "XYZ_Y", "XYZ_Z");
         Optional<String> density = colours ? Optional.empty() : List.of("D_VIS", "DENSITY").stream().filter(table::has).findFirst();
-        IntFunction<Lab> lab = density.<IntFunction<Lab>>map(column -> row -> ofDensity(table.number(row, column))).orElseGet(() -> Cgats.colour(table));
+        IntFunction<Lab> lab = density.<IntFunction<Lab>>map(column -> row -> ofDensity(table.number(row, column)))
+            .orElseGet(() -> Cgats.colour(table));
         Optional<IntFunction<double[]>> sent = Cgats.device(table).map(device -> Cgats.sent(table, device));
         List<Reading> all = new ArrayList<>();
         for (int row = 0; row < table.rows().size(); row++) {
@@ -102,7 +106,8 @@ public record Readings(Kind kind, List<Reading> all) {
             if (words.isEmpty() || words.get(0).startsWith("#")) {
                 continue;
             }
-            double[] numbers = words.stream().map(Table::number).filter(OptionalDouble::isPresent).mapToDouble(OptionalDouble::getAsDouble).toArray();
+            double[] numbers = words.stream().map(Table::number).filter(OptionalDouble::isPresent).mapToDouble(OptionalDouble::getAsDouble)
+                .toArray();
             boolean heading = lines.isEmpty() && numbers.length < words.size();
             if (numbers.length == words.size() && (lines.isEmpty() || numbers.length == lines.get(0).length)) {
                 lines.add(numbers);

@@ -10,7 +10,9 @@ import java.util.function.Function;
 import java.util.regex.Pattern;
 import wistel.core.fault.MeasurementException;
 
-/** The data of a CGATS.17 / ISO 28178 text as columns and rows of words: quoting, comments and bounds, no meaning. Columns are told by name. */
+/**
+ * The data of a CGATS.17 / ISO 28178 text as columns and rows of words: quoting, comments and bounds, no meaning. Columns are told by name.
+ */
 record Table(Map<String, Integer> columns, List<List<String>> rows) {
     private static final int MOST_ROWS = 50_000;
     private static final int MOST_COLUMNS = 600;
@@ -126,7 +128,8 @@ record Table(Map<String, Integer> columns, List<List<String>> rows) {
     /** @throws MeasurementException with the row's number, counted from 1 */
     double number(int row, String name) {
         String word = word(row, name);
-        return number(word).orElseThrow(() -> broken("row " + (row + 1) + " holds '" + (word.length() > 20 ? word.substring(0, 20) : word) + "' where a number belongs"));
+        return number(word).orElseThrow(() -> broken(
+            "row " + (row + 1) + " holds '" + (word.length() > 20 ? word.substring(0, 20) : word) + "' where a number belongs"));
     }
 
     /** A finite number within a million, with a decimal point or a decimal comma. */

@@ -1,6 +1,8 @@
 package wistel.core.colour;
 
-/** The profile connection space's white and the conversions between XYZ (Y = 1 for the perfect diffuser) and L*a*b* (CIE 15:2018, 8.2.1). */
+/**
+ * The profile connection space's white and the conversions between XYZ (Y = 1 for the perfect diffuser) and L*a*b* (CIE 15:2018, 8.2.1).
+ */
 public final class D50 {
     /** ICC.1:2022, 7.2.16: the PCS illuminant. */
     public static final double X = 0.9642;

@@ -10,7 +10,9 @@ package wistel.core.colour;
 public record LabEncoding(double lightness, double chroma, double lowest) {
     /** FFFF = 100 (ICC.1:2022, 6.3.4.2): what goes in and comes out of transforms, and all tables but those of lut16Type. */
     public static final LabEncoding V4 = new LabEncoding(655.35, 257, -128);
-    /** FF00 = 100 (10.10): lut16Type in every version; between kernels too, as it reaches a little farther and most tables are coded in it. */
+    /**
+     * FF00 = 100 (10.10): lut16Type in every version; between kernels too, as it reaches a little farther and most tables are coded in it.
+     */
     public static final LabEncoding V2 = new LabEncoding(652.8, 256, -128);
 
     /** a* and b* to 256: what the widest standard RGB spaces hold. Between kernels only. */

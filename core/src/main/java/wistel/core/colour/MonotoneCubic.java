@@ -1,8 +1,9 @@
 package wistel.core.colour;
 
 /**
- * A smooth curve through points that never turns between them: cubic Hermite pieces whose slopes are limited (F. N. Fritsch and R. E. Carlson,
- * Monotone Piecewise Cubic Interpolation, SIAM J. Numer. Anal. 17, 1980; slopes by Fritsch and Butland, 1984). Beyond its ends it goes on level.
+ * A smooth curve through points that never turns between them: cubic Hermite pieces whose slopes are limited (F. N. Fritsch and R. E.
+ * Carlson, Monotone Piecewise Cubic Interpolation, SIAM J. Numer. Anal. 17, 1980; slopes by Fritsch and Butland, 1984). Beyond its ends it
+ * goes on level.
  */
 public final class MonotoneCubic {
     private final double[] x;

@@ -14,8 +14,13 @@ import wistel.core.sheet.Page;
 final class AnnotationRule implements Rule {
     @Override
     public Stream<Finding> check(DocketSpec d, PreflightFacts facts, Layout layout) {
-        return IntStream.range(0, layout.pages().size()).filter(i -> layout.pages().get(i).marks().stream().anyMatch(mark -> !printable(mark, layout.pages().get(i)))).mapToObj(i -> Finding.look(Stage.SIZE, Code.CAPTION_CUT, "The border is too narrow for what stands round the picture.",
-            "A part of the caption, rule or cut marks falls on paper that can't be printed, or beside it.", new Mend("Leave it out", Command.of(d.plan().items().stream().<Command>map(id -> new PieceCommand.Annotated(id, Annotation.NONE)).toList()))).of(new Subject.OnPage(i + 1)));
+        return IntStream.range(0, layout.pages().size())
+            .filter(i -> layout.pages().get(i).marks().stream().anyMatch(mark -> !printable(mark, layout.pages().get(i))))
+            .mapToObj(i -> Finding.look(Stage.SIZE, Code.CAPTION_CUT, "The border is too narrow for what stands round the picture.",
+                "A part of the caption, rule or cut marks falls on paper that can't be printed, or beside it.",
+                new Mend("Leave it out",
+                    Command.of(d.plan().items().stream().<Command>map(id -> new PieceCommand.Annotated(id, Annotation.NONE)).toList())))
+                .of(new Subject.OnPage(i + 1)));
     }
 
     private static boolean printable(Mark mark, Page page) {
@@ -27,6 +32,7 @@ final class AnnotationRule implements Rule {
     }
 
     private static boolean inside(double x, double y, Page page) {
-        return x >= page.unprintable().left() && x <= page.widthMm() - page.unprintable().right() && y >= page.unprintable().top() && y <= page.heightMm() - page.unprintable().bottom();
+        return x >= page.unprintable().left() && x <= page.widthMm() - page.unprintable().right() && y >= page.unprintable().top()
+            && y <= page.heightMm() - page.unprintable().bottom();
     }
 }

@@ -46,7 +46,8 @@ public sealed interface Change permits Command, Change.Charted, Change.Paired, C
         public DocketSpec on(DocketSpec d) {
             DocketSpec paired = d.withPairing(pairing);
             return usual.isEmpty() ? paired
-                : paired.withRenditions(paired.renditions().stream().map(r -> r.compensation().moves().isEmpty() ? r.compensated(usual.get()) : r).toList());
+                : paired.withRenditions(
+                    paired.renditions().stream().map(r -> r.compensation().moves().isEmpty() ? r.compensated(usual.get()) : r).toList());
         }
 
         @Override

@@ -18,8 +18,8 @@ import wistel.core.rendition.RenditionCompiler;
 import wistel.core.rendition.SideChange;
 
 /**
- * The way of a rendition's colours from its master's codes: to what a printer is sent, to a file for a lab, or to a proof on a display. Rendering, the
- * laid-down sheet, the loupe and lab files all ask this, so that they can't differ in it.
+ * The way of a rendition's colours from its master's codes: to what a printer is sent, to a file for a lab, or to a proof on a display.
+ * Rendering, the laid-down sheet, the loupe and lab files all ask this, so that they can't differ in it.
  *
  * @param change what the rendition does before conversion
  * @param shown  intent and black point through which the docket converts, or would, where the driver does
@@ -54,25 +54,34 @@ public record ColourPath(RenditionChange change, ColourRoute.ByWistel shown, To 
      * @param paper the pairing's profile
      * @param space of the raster; the driver's monochrome mode gets neutral pictures
      */
-    public static ColourPath toPrinter(DocketSpec d, PairingVersion pairing, IccProfile paper, RenditionChange change, RasterType.Space space) {
+    public static ColourPath toPrinter(DocketSpec d, PairingVersion pairing, IccProfile paper, RenditionChange change,
+        RasterType.Space space) {
         boolean own = d.route() instanceof ColourRoute.ByWistel || d.route() instanceof ColourRoute.DriverMonochrome && pairing.grayOnly();
         return sent(d, pairing, change, own ? Optional.of(paper) : Optional.empty(), space);
     }
 
-    /** To numbers of a raster as they are foreseen, whoever was meant to convert: the paper's own, or those of the space that it is tagged with. */
-    public static ColourPath toRaster(DocketSpec d, PairingVersion pairing, IccProfile paper, RenditionChange change, RasterType.Space space) {
+    /**
+     * To numbers of a raster as they are foreseen, whoever was meant to convert: the paper's own, or those of the space that it is tagged
+     * with.
+     */
+    public static ColourPath toRaster(DocketSpec d, PairingVersion pairing, IccProfile paper, RenditionChange change,
+        RasterType.Space space) {
         boolean own = space == RasterType.Space.DEVICE || space == RasterType.Space.GRAY && pairing.grayOnly();
         return sent(d, pairing, change, own ? Optional.of(paper) : Optional.empty(), space);
     }
 
     /** @param paper the profile that Wistel converts through; empty where the driver converts */
-    private static ColourPath sent(DocketSpec d, PairingVersion pairing, RenditionChange change, Optional<IccProfile> paper, RasterType.Space space) {
+    private static ColourPath sent(DocketSpec d, PairingVersion pairing, RenditionChange change, Optional<IccProfile> paper,
+        RasterType.Space space) {
         ColourRoute.ByWistel shown = d.shownRoute(pairing);
         return new ColourPath(d.route() instanceof ColourRoute.DriverMonochrome ? change.drained() : change, shown,
-            paper.map(own -> new Codes(own, shown.intent(), shown.blackPoint())).orElseGet(() -> new Codes(tagged(space), Intent.RELATIVE, false)));
+            paper.map(own -> new Codes(own, shown.intent(), shown.blackPoint()))
+                .orElseGet(() -> new Codes(tagged(space), Intent.RELATIVE, false)));
     }
 
-    /** To a file for a lab: for the paper itself, or in a standard space that the lab converts once more, which gets what the picture is. */
+    /**
+     * To a file for a lab: for the paper itself, or in a standard space that the lab converts once more, which gets what the picture is.
+     */
     public static ColourPath toLabFile(DocketSpec d, PairingVersion pairing, IccProfile paper, RenditionChange change, LabFile file) {
         ColourRoute.ByWistel shown = d.shownRoute(pairing);
         return new ColourPath(change, shown, switch (file.space()) {
@@ -84,8 +93,9 @@ public record ColourPath(RenditionChange change, ColourRoute.ByWistel shown, To 
 
     /** To the display as the proof shows the paper, or without a paper as the picture is. */
     public static ColourPath toProof(ColourRoute.ByWistel shown, Optional<IccProfile> paper, RenditionChange change, IccProfile display) {
-        return new ColourPath(change, shown, paper.<To>map(p -> new Proof(p, shown.intent(), shown.blackPoint(), ProofView.PAPER_WHITE, display))
-            .orElseGet(() -> new Codes(display, Intent.RELATIVE, true)));
+        return new ColourPath(change, shown,
+            paper.<To>map(p -> new Proof(p, shown.intent(), shown.blackPoint(), ProofView.PAPER_WHITE, display))
+                .orElseGet(() -> new Codes(display, Intent.RELATIVE, true)));
     }
 
     /** What a driver that converts is told that the numbers are. */
@@ -116,7 +126,8 @@ public record ColourPath(RenditionChange change, ColourRoute.ByWistel shown, To 
 
     /** The same of what is made round a picture, whose colours are moved once more. */
     public Transform from(IccProfile master, SideMoves sides, Function<Recipe, Transform> compile) {
-        return sides.leavesColours() ? from(master, compile) : RenditionCompiler.through(master, change, SideChange.of(sides), onward(), to::from, compile);
+        return sides.leavesColours() ? from(master, compile)
+            : RenditionCompiler.through(master, change, SideChange.of(sides), onward(), to::from, compile);
     }
 
     private RenditionCompiler.Onward onward() {

@@ -42,29 +42,41 @@ final class ColourRule implements Rule {
         PrinterDescription printer = facts.described();
         boolean gray = facts.pairing().orElseThrow().grayOnly();
         if (gray && !(d.route() instanceof ColourRoute.DriverMonochrome)) {
-            found.add(Finding.stop(Stage.MACHINE, Code.GRAY_PROFILE, "The profile of " + facts.pairing().orElseThrow().paper() + " is one of grays.", "Colour can't be converted through it.",
+            found.add(Finding.stop(Stage.MACHINE, Code.GRAY_PROFILE,
+                "The profile of " + facts.pairing().orElseThrow().paper() + " is one of grays.", "Colour can't be converted through it.",
                 new Mend("Use the driver's monochrome", new MachineCommand.Routed(new ColourRoute.DriverMonochrome()))));
             return;
         }
-        Mend[] wistel = !gray && printer.raster(byWistel(facts)).isPresent() ? new Mend[] {new Mend("Let Wistel convert", new MachineCommand.Routed(byWistel(facts)))} : new Mend[0];
+        Mend[] wistel = !gray && printer.raster(byWistel(facts)).isPresent()
+            ? new Mend[] {new Mend("Let Wistel convert", new MachineCommand.Routed(byWistel(facts)))} : new Mend[0];
         if (d.route() instanceof ColourRoute.ByDriver by) {
             found.add(Finding.look(Stage.MACHINE, Code.DRIVER_CONVERTS, "The driver converts the colour, with a conversion of its own.",
-                "The pairing's profile and the proof don't apply: the print will differ from what you judged. The picture goes out in " + Words.space(by.space())
-                    + "; see that colour management is on at the printer.", wistel));
+                "The pairing's profile and the proof don't apply: the print will differ from what you judged. The picture goes out in "
+                    + Words.space(by.space())
+                    + "; see that colour management is on at the printer.",
+                wistel));
         } else if (d.route() instanceof ColourRoute.DriverMonochrome) {
             if (printer.monochromeMode().isEmpty()) {
-                found.add(Finding.stop(Stage.MACHINE, Code.NO_MONOCHROME, Words.printer(facts.pairing().orElseThrow()) + " has no monochrome mode of its own.",
+                found.add(Finding.stop(Stage.MACHINE, Code.NO_MONOCHROME,
+                    Words.printer(facts.pairing().orElseThrow()) + " has no monochrome mode of its own.",
                     "It would print gray as it prints colours.", wistel));
                 return;
             }
             if (!gray && facts.curve(d).isEmpty()) {
-                found.add(Finding.look(Stage.MACHINE, Code.MONOCHROME_UNMEASURED, "The tones of the driver's monochrome are not known here.",
-                    "No wedge was measured for it: the proof can't show how light or dark it prints.", wistel));
+                found
+                    .add(Finding.look(Stage.MACHINE, Code.MONOCHROME_UNMEASURED, "The tones of the driver's monochrome are not known here.",
+                        "No wedge was measured for it: the proof can't show how light or dark it prints.", wistel));
             }
-            d.renditions().stream().filter(r -> r.treatment() instanceof Treatment.Monochrome m ? m.toning().shadows().strength() + m.toning().lights().strength() > 0
-                : facts.pictures().get(r.id()).channels() > 1).forEach(r -> found.add(Finding.look(Stage.MACHINE, Code.COLOUR_DROPPED, "The driver's monochrome drops every colour of the picture, a toning too.",
-                    "Only lightness is sent. Make it monochrome at the picture station to choose how light each hue becomes; tone it with the driver's own settings.", wistel)
-                .of(new Subject.OfPicture(r.id()))));
+            d.renditions().stream()
+                .filter(r -> r.treatment() instanceof Treatment.Monochrome m
+                    ? m.toning().shadows().strength() + m.toning().lights().strength() > 0
+                    : facts.pictures().get(r.id()).channels() > 1)
+                .forEach(r -> found.add(Finding.look(Stage.MACHINE, Code.COLOUR_DROPPED,
+                    "The driver's monochrome drops every colour of the picture, a toning too.",
+                    "Only lightness is sent. Make it monochrome at the picture station to choose how light each hue becomes; tone it with "
+                        + "the driver's own settings.",
+                    wistel)
+                    .of(new Subject.OfPicture(r.id()))));
         }
     }
 
@@ -75,14 +87,19 @@ final class ColourRule implements Rule {
         ColourRoute byDriver = new ColourRoute.ByDriver();
         if (d.route() instanceof ColourRoute.ByWistel && printer.raster(byDriver).isPresent()) {
             return Finding.stop(Stage.MACHINE, Code.NO_DEVICE_SPACE, Words.printer(pairing) + " doesn't take colour in its own space.",
-                "It would convert a second time what Wistel has converted: too saturated, too dark. If it has a setting that switches its own colour management off, it doesn't tell of it over the network; "
-                    + "look for it at the printer itself before you print from elsewhere.", new Mend("Let the driver convert", new MachineCommand.Routed(byDriver)));
+                "It would convert a second time what Wistel has converted: too saturated, too dark. If it has a setting that switches its "
+                    + "own colour management off, it doesn't tell of it over the network; "
+                    + "look for it at the printer itself before you print from elsewhere.",
+                new Mend("Let the driver convert", new MachineCommand.Routed(byDriver)));
         }
         if (!(d.route() instanceof ColourRoute.ByWistel) && printer.raster(byWistel(facts)).isPresent()) {
-            return Finding.stop(Stage.MACHINE, Code.NOBODY_CONVERTS, Words.printer(pairing) + " takes colour in its own space alone, and converts nothing.",
-                "Nobody would convert the picture: flat where it should be lively, and off in hue.", new Mend("Let Wistel convert", new MachineCommand.Routed(byWistel(facts))));
+            return Finding.stop(Stage.MACHINE, Code.NOBODY_CONVERTS,
+                Words.printer(pairing) + " takes colour in its own space alone, and converts nothing.",
+                "Nobody would convert the picture: flat where it should be lively, and off in hue.",
+                new Mend("Let Wistel convert", new MachineCommand.Routed(byWistel(facts))));
         }
         return Finding.stop(Stage.MACHINE, Code.NO_RASTER, Words.printer(pairing) + " takes no print file that Wistel makes.",
-            "It offers " + (printer.rasters().isEmpty() ? "no PWG raster" : String.join(", ", printer.rasters())) + "; nothing could be sent.");
+            "It offers " + (printer.rasters().isEmpty() ? "no PWG raster" : String.join(", ", printer.rasters()))
+                + "; nothing could be sent.");
     }
 }

@@ -5,10 +5,11 @@ import java.util.stream.Collectors;
 import wistel.core.fault.InvalidRequest;
 
 /**
- * A decision that a person makes on a docket and that may come from outside: what mends offer, and all that the API takes. Changes that need what only
- * the server knows (a pairing with its profile, a chart) aren't among these, and can't be put into {@link Together} either.
+ * A decision that a person makes on a docket and that may come from outside: what mends offer, and all that the API takes. Changes that
+ * need what only the server knows (a pairing with its profile, a chart) aren't among these, and can't be put into {@link Together} either.
  */
-public sealed interface Command extends Change permits DocketCommand, PictureCommand, PieceCommand, SheetCommand, WrapCommand, MachineCommand, Command.Together {
+public sealed interface Command extends Change
+    permits DocketCommand, PictureCommand, PieceCommand, SheetCommand, WrapCommand, MachineCommand, Command.Together {
     int MOST_TOGETHER = 512;
 
     /** One of them by itself, or all of them together. */
@@ -26,10 +27,12 @@ public sealed interface Command extends Change permits DocketCommand, PictureCom
         public Together {
             changes = List.copyOf(changes);
             if (changes.isEmpty() || changes.size() > MOST_TOGETHER) {
-                throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, changes.size() + " changes can't be made together.", "Make them one after the other.");
+                throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, changes.size() + " changes can't be made together.",
+                    "Make them one after the other.");
             }
             if (changes.stream().anyMatch(Together.class::isInstance)) {
-                throw new InvalidRequest(InvalidRequest.Reason.REQUEST_UNCLEAR, "Changes that are made together can't hold others again.", "Name them one beside the other.");
+                throw new InvalidRequest(InvalidRequest.Reason.REQUEST_UNCLEAR, "Changes that are made together can't hold others again.",
+                    "Name them one beside the other.");
             }
         }
 

@@ -54,20 +54,28 @@ public record Costs(Estimate seconds, Estimate inkMl, int sheets, double rollMm,
         Optional<Consumption> own = facts.described().consumption(d.settings().quality());
         double before = blackChange(d, facts);
         Estimate seconds = past.prints > 0 ? Estimate.learned(past.secondsPerM2 * m2 + before, past.secondsSpread * m2, past.prints)
-            : own.map(c -> new Estimate(c.secondsPerM2() * m2 + before, OF_THE_PRINTER * c.secondsPerM2() * m2, Basis.PRINTER, 0)).orElse(Estimate.UNKNOWN);
+            : own.map(c -> new Estimate(c.secondsPerM2() * m2 + before, OF_THE_PRINTER * c.secondsPerM2() * m2, Basis.PRINTER, 0))
+                .orElse(Estimate.UNKNOWN);
         Estimate ink = past.inked > 0 ? Estimate.learned(past.mlPerCover * coverage * m2, past.mlSpread * coverage * m2, past.inked)
-            : own.filter(c -> c.inkMlPerM2() > 0).map(c -> new Estimate(c.inkMlPerM2() * coverage * m2, OF_THE_PRINTER * c.inkMlPerM2() * coverage * m2, Basis.PRINTER, 0)).orElse(Estimate.UNKNOWN);
+            : own.filter(c -> c.inkMlPerM2() > 0)
+                .map(c -> new Estimate(c.inkMlPerM2() * coverage * m2, OF_THE_PRINTER * c.inkMlPerM2() * coverage * m2, Basis.PRINTER, 0))
+                .orElse(Estimate.UNKNOWN);
         double roll = d.stock() instanceof Stock.Roll ? layout.usedLengthMm() * d.copiesByPrinter() : 0;
-        return new Costs(seconds, ink, layout.pages().size() * d.copiesByPrinter(), roll, roll == 0 ? Optional.empty() : left(d, facts).map(l -> l - roll));
+        return new Costs(seconds, ink, layout.pages().size() * d.copiesByPrinter(), roll,
+            roll == 0 ? Optional.empty() : left(d, facts).map(l -> l - roll));
     }
 
     /** Laying all pages and copies down, as past prints took or else as the printer says; 0 when nothing is known of it. */
     public static double laying(DocketSpec d, PreflightFacts facts, Layout layout) {
-        double perM2 = facts.secondsPerM2() > 0 ? facts.secondsPerM2() : facts.described().consumption(d.settings().quality()).map(Consumption::secondsPerM2).orElse(0.0);
+        double perM2 = facts.secondsPerM2() > 0 ? facts.secondsPerM2()
+            : facts.described().consumption(d.settings().quality()).map(Consumption::secondsPerM2).orElse(0.0);
         return perM2 * d.copiesByPrinter() * layout.pages().stream().mapToDouble(Page::areaMm2).sum() / 1e6;
     }
 
-    /** The same with a change of black ink before it, where one is needed now: {@code seconds} of {@link #of} without its spread, as the facts have the mean of the same prints. */
+    /**
+     * The same with a change of black ink before it, where one is needed now: {@code seconds} of {@link #of} without its spread, as the
+     * facts have the mean of the same prints.
+     */
     static double seconds(DocketSpec d, PreflightFacts facts, Layout layout) {
         double laying = laying(d, facts, layout);
         return laying == 0 ? 0 : laying + blackChange(d, facts);
@@ -75,7 +83,8 @@ public record Costs(Estimate seconds, Estimate inkMl, int sheets, double rollMm,
 
     private static Optional<Double> left(DocketSpec d, PreflightFacts facts) {
         return facts.state().loaded().stream().filter(MediaRow::roll)
-            .filter(l -> l.type().equals(d.settings().mediaType()) && l.widthMm().holds(d.stock().widthMm())).map(l -> l.lengthMm().to()).findFirst();
+            .filter(l -> l.type().equals(d.settings().mediaType()) && l.widthMm().holds(d.stock().widthMm())).map(l -> l.lengthMm().to())
+            .findFirst();
     }
 
     private static double blackChange(DocketSpec d, PreflightFacts facts) {

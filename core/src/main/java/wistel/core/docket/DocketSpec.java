@@ -29,14 +29,15 @@ import wistel.core.sheet.WrapPiece;
 import wistel.core.tone.KeptCurve;
 
 /**
- * Everything that a person decides on a docket. Immutable: undo keeps old ones, a {@link Change} makes a new one. What was merely looked at, or
- * how, is no decision and not in here.
+ * Everything that a person decides on a docket. Immutable: undo keeps old ones, a {@link Change} makes a new one. What was merely looked
+ * at, or how, is no decision and not in here.
  *
  * @param schema the form in which it was written; this one reads {@link #SCHEMA}
  * @param items  pieces that the plan lays, each of one of the renditions
  * @param copies of what the plan lays
  */
-public record DocketSpec(int schema, Heading heading, List<Rendition> renditions, List<Item> items, PaperChoice paper, SheetPlan plan, Output output, Conversion colour, int copies) {
+public record DocketSpec(int schema, Heading heading, List<Rendition> renditions, List<Item> items, PaperChoice paper, SheetPlan plan,
+    Output output, Conversion colour, int copies) {
     public static final int SCHEMA = 7;
     /** The piece of a docket that has one. */
     public static final String FIRST_ITEM = "i1";
@@ -49,7 +50,8 @@ public record DocketSpec(int schema, Heading heading, List<Rendition> renditions
         /** @throws InvalidRequest when a text is too long, or the title blank */
         public Heading {
             if (title.isBlank() || title.length() > LONGEST_TITLE || notes.length() > LONGEST_NOTES) {
-                throw new InvalidRequest(InvalidRequest.Reason.TEXT_OUT_OF_RANGE, "A title has 1 to " + LONGEST_TITLE + " characters, notes up to " + LONGEST_NOTES + ".", "Write it shorter.");
+                throw new InvalidRequest(InvalidRequest.Reason.TEXT_OUT_OF_RANGE,
+                    "A title has 1 to " + LONGEST_TITLE + " characters, notes up to " + LONGEST_NOTES + ".", "Write it shorter.");
             }
         }
     }
@@ -76,25 +78,33 @@ public record DocketSpec(int schema, Heading heading, List<Rendition> renditions
         Set<String> pictures = renditions.stream().map(Rendition::id).collect(Collectors.toSet());
         Set<String> pieces = items.stream().map(Item::id).collect(Collectors.toSet());
         if (pictures.size() != renditions.size() || pieces.size() != items.size()) {
-            throw new InvalidRequest(InvalidRequest.Reason.REQUEST_UNCLEAR, "Two pictures or pieces of a docket can't have one name.", "Look at the docket as it is now.");
+            throw new InvalidRequest(InvalidRequest.Reason.REQUEST_UNCLEAR, "Two pictures or pieces of a docket can't have one name.",
+                "Look at the docket as it is now.");
         }
         if (!items.stream().map(Item::renditionId).allMatch(pictures::contains)) {
-            throw new InvalidRequest(InvalidRequest.Reason.RENDITION_UNKNOWN, "This picture is not on the docket.", "Look at the docket as it is now.");
+            throw new InvalidRequest(InvalidRequest.Reason.RENDITION_UNKNOWN, "This picture is not on the docket.",
+                "Look at the docket as it is now.");
         }
         if (!pieces.containsAll(plan.items())) {
-            throw new InvalidRequest(InvalidRequest.Reason.ITEM_UNKNOWN, "This piece is not on the docket.", "Look at the docket as it is now.");
+            throw new InvalidRequest(InvalidRequest.Reason.ITEM_UNKNOWN, "This piece is not on the docket.",
+                "Look at the docket as it is now.");
         }
         if (copies < 1 || copies > MOST_COPIES || items.size() > MOST_PIECES) {
-            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, copies + " copies of " + items.size() + " pieces can't be printed.", "Enter 1 to " + MOST_COPIES + " copies, of up to " + MOST_PIECES + " pieces.");
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE,
+                copies + " copies of " + items.size() + " pieces can't be printed.",
+                "Enter 1 to " + MOST_COPIES + " copies, of up to " + MOST_PIECES + " pieces.");
         }
     }
 
     /** A fresh docket: nothing chosen, the picture as large as an A4 sheet holds with a border of 20 mm. */
     public static DocketSpec fresh(String title, Rendition rendition, SheetPlan.PixelSize picture) {
         Stock.Sheet a4 = Stock.Sheet.of(SheetSize.A4);
-        SinglePiece piece = SinglePiece.usual(FIRST_ITEM, rendition.id(), LayoutInput.bare(a4, Margins.NONE, Map.of(rendition.id(), picture), List.of()));
-        return new DocketSpec(SCHEMA, new Heading(title, "", new Purpose.Work()), List.of(rendition), List.of(piece.item()), new PaperChoice(Optional.empty(), a4), piece.plan(),
-            new Output(new Resolution(Resolution.Pixels.KEEP, 360, 0), Sharpening.OFF), new Conversion(new ColourRoute.ByWistel(Intent.RELATIVE, true), DriverSettings.of("", "", 5)), 1);
+        SinglePiece piece = SinglePiece.usual(FIRST_ITEM, rendition.id(),
+            LayoutInput.bare(a4, Margins.NONE, Map.of(rendition.id(), picture), List.of()));
+        return new DocketSpec(SCHEMA, new Heading(title, "", new Purpose.Work()), List.of(rendition), List.of(piece.item()),
+            new PaperChoice(Optional.empty(), a4), piece.plan(),
+            new Output(new Resolution(Resolution.Pixels.KEEP, 360, 0), Sharpening.OFF),
+            new Conversion(new ColourRoute.ByWistel(Intent.RELATIVE, true), DriverSettings.of("", "", 5)), 1);
     }
 
     public String title() {
@@ -163,13 +173,15 @@ public record DocketSpec(int schema, Heading heading, List<Rendition> renditions
     /** @throws InvalidRequest when it is not on the docket */
     public Rendition rendition(String id) {
         return renditions.stream().filter(r -> r.id().equals(id)).findFirst()
-            .orElseThrow(() -> new InvalidRequest(InvalidRequest.Reason.RENDITION_UNKNOWN, "This picture is not on the docket.", "Look at the docket as it is now."));
+            .orElseThrow(() -> new InvalidRequest(InvalidRequest.Reason.RENDITION_UNKNOWN, "This picture is not on the docket.",
+                "Look at the docket as it is now."));
     }
 
     /** @throws InvalidRequest when it is not on the docket */
     public Item item(String id) {
         return items.stream().filter(i -> i.id().equals(id)).findFirst()
-            .orElseThrow(() -> new InvalidRequest(InvalidRequest.Reason.ITEM_UNKNOWN, "This piece is not on the docket.", "Look at the docket as it is now."));
+            .orElseThrow(() -> new InvalidRequest(InvalidRequest.Reason.ITEM_UNKNOWN, "This piece is not on the docket.",
+                "Look at the docket as it is now."));
     }
 
     public DocketSpec withItem(Item changed) {
@@ -198,13 +210,15 @@ public record DocketSpec(int schema, Heading heading, List<Rendition> renditions
 
     /** @throws InvalidRequest when the docket has another plan */
     public SinglePiece single() {
-        Single single = Plans.single(plan).orElseThrow(() -> new InvalidRequest(InvalidRequest.Reason.PLAN_DIFFERS, "This docket doesn't print one picture on one sheet.", "Look at the docket as it is now."));
+        Single single = Plans.single(plan).orElseThrow(() -> new InvalidRequest(InvalidRequest.Reason.PLAN_DIFFERS,
+            "This docket doesn't print one picture on one sheet.", "Look at the docket as it is now."));
         return new SinglePiece(item(single.itemId()), single);
     }
 
     /** @throws InvalidRequest when the docket has another plan */
     public WrapPiece wrap() {
-        Wrap wrap = Plans.wrap(plan).orElseThrow(() -> new InvalidRequest(InvalidRequest.Reason.PLAN_DIFFERS, "This docket's picture is wrapped round nothing.", "Choose wrapped at the size station first."));
+        Wrap wrap = Plans.wrap(plan).orElseThrow(() -> new InvalidRequest(InvalidRequest.Reason.PLAN_DIFFERS,
+            "This docket's picture is wrapped round nothing.", "Choose wrapped at the size station first."));
         return new WrapPiece(item(wrap.itemId()), wrap);
     }
 
@@ -269,13 +283,17 @@ public record DocketSpec(int schema, Heading heading, List<Rendition> renditions
     private SheetPlan on(PairingVersion pairing) {
         double thickness = pairing.body().thicknessMm();
         return Plans.wrap(plan).filter(w -> thickness > 0)
-            .<SheetPlan>map(w -> w.around(w.body().of(thickness, pairingId().filter(pairing.pairingId()::equals).flatMap(same -> w.body().growth())))).orElse(plan);
+            .<SheetPlan>map(
+                w -> w.around(w.body().of(thickness, pairingId().filter(pairing.pairingId()::equals).flatMap(same -> w.body().growth()))))
+            .orElse(plan);
     }
 
     /** A pairing brings all that hangs on it: settings and intent. Colour is Wistel's to convert. */
     public DocketSpec withPairing(PairingVersion pairing) {
         boolean blackPoint = !(route() instanceof ColourRoute.ByWistel by) || by.blackPoint();
-        ColourRoute route = pairing.grayOnly() ? new ColourRoute.DriverMonochrome() : new ColourRoute.ByWistel(pairing.intent(), blackPoint);
-        return new DocketSpec(schema, heading, renditions, items, new PaperChoice(Optional.of(pairing.pairingId()), stock()), on(pairing), output, new Conversion(route, pairing.settings()), copies);
+        ColourRoute route = pairing.grayOnly() ? new ColourRoute.DriverMonochrome()
+            : new ColourRoute.ByWistel(pairing.intent(), blackPoint);
+        return new DocketSpec(schema, heading, renditions, items, new PaperChoice(Optional.of(pairing.pairingId()), stock()), on(pairing),
+            output, new Conversion(route, pairing.settings()), copies);
     }
 }

@@ -29,8 +29,9 @@ final class EdgeRule implements Rule {
                 edge(d, facts, page, placed).map(f -> f.of(new Subject.OfPiece(placed.itemId()))).ifPresent(found::add);
             }
         }
-        layout.losses().forEach(loss -> found.add(Finding.note(Stage.SIZE, Code.CROPPED, Words.percent(loss.share()) + " of the picture is cropped away.",
-            "What lies outside the crop or past the paper's edge is not printed.").of(new Subject.OfPiece(loss.itemId()))));
+        layout.losses().forEach(
+            loss -> found.add(Finding.note(Stage.SIZE, Code.CROPPED, Words.percent(loss.share()) + " of the picture is cropped away.",
+                "What lies outside the crop or past the paper's edge is not printed.").of(new Subject.OfPiece(loss.itemId()))));
         return found.stream();
     }
 
@@ -40,14 +41,17 @@ final class EdgeRule implements Rule {
         }
         if (Overhang.largerThanPage(page, placed)) {
             return Optional.of(Finding.stop(Stage.SIZE, Code.LARGER_THAN_SHEET,
-                "The picture (" + Length.mm(placed.atMm().width()) + " × " + Length.mm(placed.atMm().height()) + " mm) is larger than the sheet ("
-                    + Length.mm(page.widthMm()) + " × " + Length.mm(page.heightMm()) + " mm).", "It doesn't fit this paper.", toPrintable(d, facts)));
+                "The picture (" + Length.mm(placed.atMm().width()) + " × " + Length.mm(placed.atMm().height())
+                    + " mm) is larger than the sheet ("
+                    + Length.mm(page.widthMm()) + " × " + Length.mm(page.heightMm()) + " mm).",
+                "It doesn't fit this paper.", toPrintable(d, facts)));
         }
         List<Overhang> overhangs = Overhang.of(page, placed);
         if (overhangs.isEmpty()) {
             return Optional.empty();
         }
-        String where = overhangs.stream().map(o -> "the " + o.side().word() + " " + Length.mm(o.mm()) + " mm").collect(Collectors.joining(", "));
+        String where = overhangs.stream().map(o -> "the " + o.side().word() + " " + Length.mm(o.mm()) + " mm")
+            .collect(Collectors.joining(", "));
         return Optional.of(Finding.stop(Stage.SIZE, Code.ON_UNPRINTABLE_EDGE,
             "The picture runs into the edge that " + facts.described().feed(d.settings().feed()) + " can't print.",
             Words.capital(where) + " of it would stay white.", toPrintable(d, facts)));
@@ -59,14 +63,16 @@ final class EdgeRule implements Rule {
             return new Mend[0];
         }
         SinglePiece piece = d.single();
-        Stream<Mend> smaller = piece.largestIfAny(facts.input(d)).map(f -> new Mend("Make it " + Length.mm(f.widthMm()) + " mm wide", new PieceCommand.Framed(piece.item().id(), f.widthMm(), f.heightMm()))).stream();
+        Stream<Mend> smaller = piece.largestIfAny(facts.input(d)).map(f -> new Mend("Make it " + Length.mm(f.widthMm()) + " mm wide",
+            new PieceCommand.Framed(piece.item().id(), f.widthMm(), f.heightMm()))).stream();
         return Stream.concat(smaller, largerSheet(d, facts).stream()).toArray(Mend[]::new);
     }
 
     /** The smallest known sheet that the printer takes and that holds the picture as it is. */
     private static Optional<Mend> largerSheet(DocketSpec d, PreflightFacts facts) {
         return SheetSize.KNOWN.stream().map(Stock.Sheet::of).sorted(Comparator.comparing(s -> s.widthMm() * s.lengthMm()))
-            .map(sheet -> new SheetCommand.Stocked(sheet, facts.feedFor(d, sheet))).filter(stocked -> stocked.feed().isPresent() && holds(facts, stocked.on(d)))
+            .map(sheet -> new SheetCommand.Stocked(sheet, facts.feedFor(d, sheet)))
+            .filter(stocked -> stocked.feed().isPresent() && holds(facts, stocked.on(d)))
             .findFirst().map(stocked -> new Mend("Take " + stocked.stock().name(), stocked));
     }
 

@@ -19,7 +19,9 @@ import java.util.stream.Stream;
  */
 public record Finding(Code code, Severity severity, Stage stage, List<Subject> subjects, String what, String effect, List<Mend> mends) {
     /** STOP keeps the docket from being printed; LOOK wants a person's eye; NOTE is for information. */
-    public enum Severity { STOP, LOOK, NOTE }
+    public enum Severity {
+        STOP, LOOK, NOTE
+    }
 
     /** What is wrong, by the concern that finds it. */
     public enum Code {
@@ -30,16 +32,19 @@ public record Finding(Code code, Severity severity, Stage stage, List<Subject> s
         // what lies where
         PIECE_TOO_LARGE, PIECES_OVERLAP, LARGER_THAN_SHEET, ON_UNPRINTABLE_EDGE, CROPPED, CAPTION_CUT,
         // round a body
-        WRAP_TOO_LARGE, WRAP_ON_UNPRINTABLE_EDGE, TURN_OVER_SMALL, DETAIL_NEAR_FOLD, NOT_ON_FACE, BARS_WANT_CANVAS, BOARD_WANTS_THIN_PAPER, STRETCH_UNKNOWN,
+        WRAP_TOO_LARGE, WRAP_ON_UNPRINTABLE_EDGE, TURN_OVER_SMALL, DETAIL_NEAR_FOLD, NOT_ON_FACE, BARS_WANT_CANVAS, BOARD_WANTS_THIN_PAPER,
+        STRETCH_UNKNOWN,
         CUTTER_AND_CANVAS, DRY_BEFORE_STRETCHING,
         // pixels
         FEW_PIXELS, PIXELS_DISCARDED, PIXELS_INVENTED, PIXELS_AVERAGED,
         // proof
         PROOF_NOT_LOOKED_AT,
         // what the printer is set to
-        MEDIA_TYPE_DIFFERS, QUALITY_DIFFERS, BLACK_DIFFERS, SETTING_GONE, SETTINGS_EXCLUDE, TOO_THICK, FEED_NOT_FOR_MEDIA, ENDS_NOT_OFFERED, SHEET_NOT_FOR_FEED, LENGTH_OUT_OF_RANGE,
+        MEDIA_TYPE_DIFFERS, QUALITY_DIFFERS, BLACK_DIFFERS, SETTING_GONE, SETTINGS_EXCLUDE, TOO_THICK, FEED_NOT_FOR_MEDIA, ENDS_NOT_OFFERED,
+        SHEET_NOT_FOR_FEED, LENGTH_OUT_OF_RANGE,
         // the way of the colour
-        GRAY_PROFILE, DRIVER_CONVERTS, NO_MONOCHROME, MONOCHROME_UNMEASURED, COLOUR_DROPPED, NO_DEVICE_SPACE, NOBODY_CONVERTS, NO_RASTER, EIGHT_BITS,
+        GRAY_PROFILE, DRIVER_CONVERTS, NO_MONOCHROME, MONOCHROME_UNMEASURED, COLOUR_DROPPED, NO_DEVICE_SPACE, NOBODY_CONVERTS, NO_RASTER,
+        EIGHT_BITS,
         // tones
         WEDGE_OLD, CURVE_OFF, WEDGE_OF_OTHER_BLACK, NO_WEDGE,
         // what lies in the printer, and how paper behaves
@@ -85,8 +90,10 @@ public record Finding(Code code, Severity severity, Stage stage, List<Subject> s
         Set<Subject> both = new LinkedHashSet<>(subjects);
         both.addAll(other.subjects);
         Map<String, Set<Command>> changes = new LinkedHashMap<>();
-        Stream.concat(mends.stream(), other.mends.stream()).forEach(m -> changes.computeIfAbsent(m.label, k -> new LinkedHashSet<>()).addAll(Command.parts(m.change)));
-        return new Finding(code, severity, stage, new ArrayList<>(both), what, effect, changes.entrySet().stream().map(e -> new Mend(e.getKey(), Command.of(new ArrayList<>(e.getValue())))).toList());
+        Stream.concat(mends.stream(), other.mends.stream())
+            .forEach(m -> changes.computeIfAbsent(m.label, k -> new LinkedHashSet<>()).addAll(Command.parts(m.change)));
+        return new Finding(code, severity, stage, new ArrayList<>(both), what, effect,
+            changes.entrySet().stream().map(e -> new Mend(e.getKey(), Command.of(new ArrayList<>(e.getValue())))).toList());
     }
 
     Finding of(Subject subject) {

@@ -36,8 +36,9 @@ final class HandlingRule implements Rule {
         roll(d, body, layout, found);
         left(d, facts, layout, found);
         black(d, facts, found);
-        facts.state().supplies().stream().filter(Supply::low).forEach(s -> found.add(Finding.look(Stage.RELEASE, Code.SUPPLY_LOW, Words.capital(s.name()) + " is at " + s.percent() + " %.",
-            "It may run out in the middle of the sheet: have the next one at hand.")));
+        facts.state().supplies().stream().filter(Supply::low)
+            .forEach(s -> found.add(Finding.look(Stage.RELEASE, Code.SUPPLY_LOW, Words.capital(s.name()) + " is at " + s.percent() + " %.",
+                "It may run out in the middle of the sheet: have the next one at hand.")));
         return found.stream();
     }
 
@@ -49,8 +50,11 @@ final class HandlingRule implements Rule {
         if (offered.size() > 1 && !now.isEmpty() && !now.equals(offered.get(0)) && offered.contains(now)) {
             PrinterDescription printer = facts.described();
             String kept = printer.word(DriverSettings.TOP_MARGIN, offered.get(0));
-            found.add(Finding.look(Stage.MACHINE, Code.ENDS_WAIVED, "Only " + printer.word(DriverSettings.TOP_MARGIN, now) + " are kept free at the ends, where this printer wants " + kept + ".",
-                body.lifts() ? "This paper lifts at its ends: it may well touch the head there and be marked." : "Stiff paper may lift and touch the head near its ends.",
+            found.add(Finding.look(Stage.MACHINE, Code.ENDS_WAIVED,
+                "Only " + printer.word(DriverSettings.TOP_MARGIN, now) + " are kept free at the ends, where this printer wants " + kept
+                    + ".",
+                body.lifts() ? "This paper lifts at its ends: it may well touch the head there and be marked."
+                    : "Stiff paper may lift and touch the head near its ends.",
                 new Mend("Keep " + kept, new WaysOut(facts).set(DriverSettings.TOP_MARGIN, ""))));
         }
     }
@@ -68,8 +72,10 @@ final class HandlingRule implements Rule {
             return Math.min(at.y(), page.fedHeightMm() - at.bottom());
         }).min().orElse(ROLL_ENDS_MM);
         boolean touches = d.stock() instanceof Stock.Roll && body.lifts() && end < ROLL_ENDS_MM && page.overMm() == 0;
-        return !touches ? Optional.empty() : Optional.of(Finding.note(Stage.SIZE, Code.ROLL_ENDS_SHORT, "The ends of this length are " + Length.mm(Math.max(0, end)) + " mm wide.",
-            "Heavy paper keeps the curl of its roll and may touch the head there; 50 mm at both ends can be trimmed off later."));
+        return !touches ? Optional.empty()
+            : Optional.of(
+                Finding.note(Stage.SIZE, Code.ROLL_ENDS_SHORT, "The ends of this length are " + Length.mm(Math.max(0, end)) + " mm wide.",
+                    "Heavy paper keeps the curl of its roll and may touch the head there; 50 mm at both ends can be trimmed off later."));
     }
 
     /** Of a roll that lies in the printer. */
@@ -78,9 +84,12 @@ final class HandlingRule implements Rule {
             return;
         }
         double needed = layout.usedLengthMm() * d.copiesByPrinter();
-        facts.state().loaded().stream().filter(l -> l.feed().equals(d.settings().feed()) && l.type().equals(d.settings().mediaType()) && l.widthMm().holds(roll.widthMm()))
+        facts.state().loaded().stream()
+            .filter(
+                l -> l.feed().equals(d.settings().feed()) && l.type().equals(d.settings().mediaType()) && l.widthMm().holds(roll.widthMm()))
             .mapToDouble(l -> l.lengthMm().to()).filter(left -> left < needed).findFirst()
-            .ifPresent(left -> found.add(Finding.look(Stage.RELEASE, Code.ROLL_TOO_SHORT, "The roll has " + Length.mm(left) + " mm left, this takes " + Length.mm(needed) + " mm.",
+            .ifPresent(left -> found.add(Finding.look(Stage.RELEASE, Code.ROLL_TOO_SHORT,
+                "The roll has " + Length.mm(left) + " mm left, this takes " + Length.mm(needed) + " mm.",
                 "The printer stops and waits for a new roll.")));
     }
 
@@ -90,12 +99,16 @@ final class HandlingRule implements Rule {
         String wanted = wantedBlack(d, facts);
         if (!facts.state().away() && !now.isEmpty() && !wanted.isEmpty() && !wanted.equals(now)) {
             String takes = printer.blackChange().map(HandlingRule::takes).orElse("It takes time and ink.");
-            found.add(Finding.note(Stage.RELEASE, Code.BLACK_CHANGES, "The printer changes over to " + printer.word(DriverSettings.BLACK, wanted) + " black first.", takes
-                + " Print together what needs the same black."));
+            found.add(Finding.note(Stage.RELEASE, Code.BLACK_CHANGES,
+                "The printer changes over to " + printer.word(DriverSettings.BLACK, wanted) + " black first.", takes
+                    + " Print together what needs the same black."));
         }
     }
 
-    /** The black ink that will be used: as it is set, or where that is left to the printer the only one that its rules allow; empty where that isn't known. */
+    /**
+     * The black ink that will be used: as it is set, or where that is left to the printer the only one that its rules allow; empty where
+     * that isn't known.
+     */
     static String wantedBlack(DocketSpec d, PreflightFacts facts) {
         PrinterDescription printer = facts.described();
         String usual = printer.defaults().getOrDefault(DriverSettings.BLACK, "");
@@ -103,11 +116,13 @@ final class HandlingRule implements Rule {
         if (!set.equals(usual)) {
             return set;
         }
-        List<String> possible = new PrinterRules(printer).offers(DriverSettings.BLACK, facts.job(d)).stream().filter(o -> o.possible() && !o.value().equals(usual)).map(Conflict.Offer::value).toList();
+        List<String> possible = new PrinterRules(printer).offers(DriverSettings.BLACK, facts.job(d)).stream()
+            .filter(o -> o.possible() && !o.value().equals(usual)).map(Conflict.Offer::value).toList();
         return possible.size() == 1 ? possible.get(0) : "";
     }
 
     private static String takes(BlackChange change) {
-        return "That takes " + (change.seconds() < 90 ? Math.round(change.seconds()) + " s" : Math.round(change.seconds() / 60) + " min") + " and " + Length.mm(change.ml()) + " ml of ink.";
+        return "That takes " + (change.seconds() < 90 ? Math.round(change.seconds()) + " s" : Math.round(change.seconds() / 60) + " min")
+            + " and " + Length.mm(change.ml()) + " ml of ink.";
     }
 }

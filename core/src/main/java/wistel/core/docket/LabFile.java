@@ -36,7 +36,8 @@ public record LabFile(Format format, int quality, Space space, boolean sheet) {
     /** @throws InvalidRequest when the quality is out of its range */
     public LabFile {
         if (quality < 1 || quality > 100) {
-            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A quality of " + quality + " can't be.", "Choose one from 1 to 100.");
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A quality of " + quality + " can't be.",
+                "Choose one from 1 to 100.");
         }
     }
 

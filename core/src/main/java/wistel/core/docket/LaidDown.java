@@ -28,11 +28,12 @@ public record LaidDown(Colours colours, RasterType.Space raster, Optional<Pairin
     private static final Set<Surface> GLOSSY = Set.of(Surface.GLOSS, Surface.LUSTRE);
 
     /**
-     * What becomes of the colours: as judged in the proof; laid down for another media type, known by another pairing or not; converted by the driver, or
-     * twice, or by nobody; the driver's gray, which nothing was measured of, or a wedge was.
+     * What becomes of the colours: as judged in the proof; laid down for another media type, known by another pairing or not; converted by
+     * the driver, or twice, or by nobody; the driver's gray, which nothing was measured of, or a wedge was.
      */
     public enum Colours {
-        AS_PROOFED(true), OTHER_TYPE(true), OTHER_TYPE_UNKNOWN(false), BY_DRIVER(true), TWICE(true), UNCONVERTED(true), DRIVER_GRAY(false), DRIVER_GRAY_MEASURED(true);
+        AS_PROOFED(true), OTHER_TYPE(true), OTHER_TYPE_UNKNOWN(false), BY_DRIVER(true), TWICE(true), UNCONVERTED(true), DRIVER_GRAY(false),
+        DRIVER_GRAY_MEASURED(true);
 
         private final boolean predicted;
 
@@ -91,20 +92,25 @@ public record LaidDown(Colours colours, RasterType.Space raster, Optional<Pairin
 
     /** A pairing of this printer with that media type: of the same paper, or of one that takes the same black ink in the same way. */
     private static Optional<PairingVersion> standsFor(String mediaType, PairingVersion own, List<PairingVersion> known) {
-        List<PairingVersion> of = known.stream().filter(p -> p.printerId().equals(own.printerId()) && p.settings().mediaType().equals(mediaType)).toList();
+        List<PairingVersion> of = known.stream()
+            .filter(p -> p.printerId().equals(own.printerId()) && p.settings().mediaType().equals(mediaType)).toList();
         return of.stream().filter(p -> p.paper().equals(own.paper())).findFirst()
-            .or(() -> of.stream().filter(p -> GLOSSY.contains(Surface.of(p.surface())) == GLOSSY.contains(Surface.of(own.surface()))).findFirst());
+            .or(() -> of.stream().filter(p -> GLOSSY.contains(Surface.of(p.surface())) == GLOSSY.contains(Surface.of(own.surface())))
+                .findFirst());
     }
 
     private static void edges(DocketSpec d, PreflightFacts facts, Page page, List<Note> notes) {
         String feed = facts.described().feed(d.settings().feed());
         for (Placed placed : page.placed()) {
             for (Overhang o : Overhang.of(page, placed)) {
-                notes.add(new Note(Optional.of(Code.ON_UNPRINTABLE_EDGE), Length.mm(o.mm()) + " mm at the " + o.side().word() + " edge stay white: " + feed + " can't print there", strip(page, placed.printedMm(), o)));
+                notes.add(new Note(Optional.of(Code.ON_UNPRINTABLE_EDGE),
+                    Length.mm(o.mm()) + " mm at the " + o.side().word() + " edge stay white: " + feed + " can't print there",
+                    strip(page, placed.printedMm(), o)));
             }
         }
         if (page.overMm() > 0) {
-            notes.add(new Note(Optional.empty(), Length.mm(page.overMm()) + " mm go over each edge and are lost", new Rect(0, 0, page.widthMm(), Math.min(page.heightMm(), 2 * page.overMm()))));
+            notes.add(new Note(Optional.empty(), Length.mm(page.overMm()) + " mm go over each edge and are lost",
+                new Rect(0, 0, page.widthMm(), Math.min(page.heightMm(), 2 * page.overMm()))));
         }
         List<String> ends = new PrinterRules(facts.described()).topMargins(facts.job(d));
         String now = facts.job(d).get(DriverSettings.TOP_MARGIN);
@@ -122,21 +128,28 @@ public record LaidDown(Colours colours, RasterType.Space raster, Optional<Pairin
         double bottom = Math.min(page.heightMm(), at.bottom());
         return switch (o.side()) {
             case LEFT -> new Rect(left, top, Math.max(1, page.unprintable().left() - left), bottom - top);
-            case RIGHT -> new Rect(page.widthMm() - page.unprintable().right(), top, Math.max(1, right - page.widthMm() + page.unprintable().right()), bottom - top);
+            case RIGHT -> new Rect(page.widthMm() - page.unprintable().right(), top,
+                Math.max(1, right - page.widthMm() + page.unprintable().right()), bottom - top);
             case UPPER -> new Rect(left, top, right - left, Math.max(1, page.unprintable().top() - top));
-            case LOWER -> new Rect(left, page.heightMm() - page.unprintable().bottom(), right - left, Math.max(1, bottom - page.heightMm() + page.unprintable().bottom()));
+            case LOWER -> new Rect(left, page.heightMm() - page.unprintable().bottom(), right - left,
+                Math.max(1, bottom - page.heightMm() + page.unprintable().bottom()));
         };
     }
 
-    private static void colour(Colours colours, DocketSpec d, PreflightFacts facts, Page page, Optional<PairingVersion> other, List<Note> notes) {
+    private static void colour(Colours colours, DocketSpec d, PreflightFacts facts, Page page, Optional<PairingVersion> other,
+        List<Note> notes) {
         PrinterDescription printer = facts.described();
         PairingVersion own = facts.pairing().orElseThrow();
-        String set = "set for " + printer.type(d.settings().mediaType()) + ", the profile was made for " + printer.type(own.settings().mediaType());
-        Rect at = page.placed().stream().findFirst().map(p -> p.on(page.widthMm(), page.heightMm()).map(Placed::atMm).orElse(p.atMm())).orElse(new Rect(0, 0, page.widthMm(), page.heightMm()));
+        String set = "set for " + printer.type(d.settings().mediaType()) + ", the profile was made for "
+            + printer.type(own.settings().mediaType());
+        Rect at = page.placed().stream().findFirst().map(p -> p.on(page.widthMm(), page.heightMm()).map(Placed::atMm).orElse(p.atMm()))
+            .orElse(new Rect(0, 0, page.widthMm(), page.heightMm()));
         Optional<Note> note = switch (colours) {
             case AS_PROOFED, DRIVER_GRAY_MEASURED -> Optional.empty();
-            case OTHER_TYPE -> said(Code.MEDIA_TYPE_DIFFERS, set + ". Shown by the profile of " + other.orElseThrow().paper() + (other.get().paper().equals(own.paper()) ? "" : ", on the white of this paper"), at);
-            case OTHER_TYPE_UNKNOWN -> said(Code.MEDIA_TYPE_DIFFERS, set + ". How that lies on this paper is not known: the proof is shown", at);
+            case OTHER_TYPE -> said(Code.MEDIA_TYPE_DIFFERS, set + ". Shown by the profile of " + other.orElseThrow().paper()
+                + (other.get().paper().equals(own.paper()) ? "" : ", on the white of this paper"), at);
+            case OTHER_TYPE_UNKNOWN -> said(Code.MEDIA_TYPE_DIFFERS, set + ". How that lies on this paper is not known: the proof is shown",
+                at);
             case BY_DRIVER -> said(Code.DRIVER_CONVERTS, "the driver's own conversion, shown as a plain one would come out", at);
             case TWICE -> said(Code.NO_DEVICE_SPACE, "converted twice: by Wistel and once more by the printer", at);
             case UNCONVERTED -> said(Code.NOBODY_CONVERTS, "converted by nobody: the picture's numbers as they are", at);

@@ -28,7 +28,8 @@ public sealed interface MachineCommand extends Command {
 
         @Override
         public String words() {
-            return resolution.pixels() == Resolution.Pixels.RESAMPLE ? "resample to " + resolution.resamplePpi() + " ppi" : "keep the pixels";
+            return resolution.pixels() == Resolution.Pixels.RESAMPLE ? "resample to " + resolution.resamplePpi() + " ppi"
+                : "keep the pixels";
         }
     }
 
@@ -40,7 +41,8 @@ public sealed interface MachineCommand extends Command {
 
         @Override
         public String words() {
-            return route instanceof ColourRoute.ByWistel by ? Words.intent(by.intent()) + (by.compensatesBlack() ? ", black compensated" : "")
+            return route instanceof ColourRoute.ByWistel by
+                ? Words.intent(by.intent()) + (by.compensatesBlack() ? ", black compensated" : "")
                 : route instanceof ColourRoute.DriverMonochrome ? "the driver's monochrome" : "the driver converts";
         }
     }
@@ -66,7 +68,8 @@ public sealed interface MachineCommand extends Command {
             return switch (setting) {
                 case DriverSettings.MEDIA_TYPE, DriverSettings.FEED -> word;
                 case DriverSettings.QUALITY -> word + " quality";
-                default -> value.isEmpty() ? PrinterDescription.UNKNOWN.word(setting) + " left to the printer" : PrinterDescription.UNKNOWN.word(setting) + " " + word;
+                default -> value.isEmpty() ? PrinterDescription.UNKNOWN.word(setting) + " left to the printer"
+                    : PrinterDescription.UNKNOWN.word(setting) + " " + word;
             };
         }
     }

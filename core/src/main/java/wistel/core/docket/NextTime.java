@@ -34,10 +34,13 @@ public final class NextTime {
         List<Mend> mends = new ArrayList<>();
         switch (verdict) {
             case "too dark" -> {
-                mends.add(tones("Print it a little lighter", d, t -> new ToneMoves(t.shadows(), t.midtones(), t.lights(), t.contrast(), clamped(t.brightness() + BRIGHTER), t.pivot())));
-                mends.add(tones("Open the shadows alone", d, t -> new ToneMoves(clamped(t.shadows() + SHADOWS), t.midtones(), t.lights(), t.contrast(), t.brightness(), t.pivot())));
+                mends.add(tones("Print it a little lighter", d, t -> new ToneMoves(t.shadows(), t.midtones(), t.lights(), t.contrast(),
+                    clamped(t.brightness() + BRIGHTER), t.pivot())));
+                mends.add(tones("Open the shadows alone", d,
+                    t -> new ToneMoves(clamped(t.shadows() + SHADOWS), t.midtones(), t.lights(), t.contrast(), t.brightness(), t.pivot())));
             }
-            case "too light" -> mends.add(tones("Print it a little darker", d, t -> new ToneMoves(t.shadows(), t.midtones(), t.lights(), t.contrast(), clamped(t.brightness() - BRIGHTER), t.pivot())));
+            case "too light" -> mends.add(tones("Print it a little darker", d,
+                t -> new ToneMoves(t.shadows(), t.midtones(), t.lights(), t.contrast(), clamped(t.brightness() - BRIGHTER), t.pivot())));
             case "a cast" -> {
                 pairingsType(d, facts).ifPresent(mends::add);
                 mends.add(warmth("Print it a little warmer", d, CAST));
@@ -69,7 +72,8 @@ public final class NextTime {
     /** On every picture of the docket, beside the moves that it has. */
     private static Mend tones(String label, DocketSpec d, UnaryOperator<ToneMoves> by) {
         return new Mend(label, each(d, moves -> {
-            ToneMoves now = moves.stream().filter(ToneMoves.class::isInstance).map(ToneMoves.class::cast).findFirst().orElse(new ToneMoves(0, 0, 0, 0, 0, PIVOT));
+            ToneMoves now = moves.stream().filter(ToneMoves.class::isInstance).map(ToneMoves.class::cast).findFirst()
+                .orElse(new ToneMoves(0, 0, 0, 0, 0, PIVOT));
             return with(moves, ToneMoves.class, by.apply(now));
         }));
     }
@@ -90,7 +94,8 @@ public final class NextTime {
     private static Command each(DocketSpec d, UnaryOperator<List<Move>> moved) {
         List<Command> changes = new ArrayList<>();
         for (Rendition r : d.renditions()) {
-            changes.add(new PictureCommand.Compensates(r.id(), new Compensated(moved.apply(r.compensation().moves()), Optional.empty(), true)));
+            changes.add(
+                new PictureCommand.Compensates(r.id(), new Compensated(moved.apply(r.compensation().moves()), Optional.empty(), true)));
         }
         return Command.of(changes);
     }

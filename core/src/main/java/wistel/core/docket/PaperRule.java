@@ -9,7 +9,8 @@ final class PaperRule implements Rule {
     @Override
     public Stream<Finding> check(DocketSpec d, PreflightFacts facts, Layout layout) {
         if (facts.pairing().isEmpty()) {
-            return Stream.of(Finding.stop(Stage.PAPER, Code.PAIRING_MISSING, "No paper is chosen yet.", "Without a pairing nothing is known of printer, profile or feed."));
+            return Stream.of(Finding.stop(Stage.PAPER, Code.PAIRING_MISSING, "No paper is chosen yet.",
+                "Without a pairing nothing is known of printer, profile or feed."));
         }
         String printer = Words.printer(facts.pairing().get());
         if (facts.printer().isEmpty()) {

@@ -17,9 +17,15 @@ final class PictureRule implements Rule {
 
     /** A gray picture has no hues that a mix could tell apart. */
     private static Stream<Finding> hueless(DocketSpec d, PreflightFacts facts) {
-        return d.renditions().stream().filter(r -> facts.pictures().get(r.id()).channels() == 1).flatMap(r -> r.treatment() instanceof Treatment.Monochrome m && !m.mix().even()
-            ? Stream.of(Finding.note(Stage.PICTURE, Code.MIX_WITHOUT_HUES, "The mix by hue does nothing to this picture.", "It came in gray, so there are no hues to tell apart.",
-                new Mend("Leave the mix out", new PictureCommand.Treated(r.id(), new Treatment.Monochrome(HueMix.EVEN, m.toning())))).of(new Subject.OfPicture(r.id()))) : Stream.empty());
+        return d.renditions().stream().filter(r -> facts.pictures().get(r.id()).channels() == 1)
+            .flatMap(r -> r.treatment() instanceof Treatment.Monochrome m && !m.mix().even()
+                ? Stream.of(Finding
+                    .note(Stage.PICTURE, Code.MIX_WITHOUT_HUES, "The mix by hue does nothing to this picture.",
+                        "It came in gray, so there are no hues to tell apart.",
+                        new Mend("Leave the mix out",
+                            new PictureCommand.Treated(r.id(), new Treatment.Monochrome(HueMix.EVEN, m.toning()))))
+                    .of(new Subject.OfPicture(r.id())))
+                : Stream.empty());
     }
 
     private static Stream<Finding> unread(DocketSpec d, PreflightFacts facts) {
@@ -27,8 +33,10 @@ final class PictureRule implements Rule {
             PreflightFacts.Picture picture = facts.pictures().get(r.id());
             String what = picture.profileProblem().isEmpty() ? "The file says nothing about its colour space." : picture.profileProblem();
             return Finding.look(Stage.PICTURE, Code.PROFILE_MISSING, what,
-                "Its numbers are read as " + picture.sourceName() + "; if it came from another space, the print is duller or louder than meant.",
-                new Mend("Read it as " + picture.sourceName(), new PictureCommand.ProfileConfirmed(r.id()))).of(new Subject.OfPicture(r.id()));
+                "Its numbers are read as " + picture.sourceName()
+                    + "; if it came from another space, the print is duller or louder than meant.",
+                new Mend("Read it as " + picture.sourceName(), new PictureCommand.ProfileConfirmed(r.id())))
+                .of(new Subject.OfPicture(r.id()));
         });
     }
 }

@@ -17,7 +17,8 @@ public sealed interface PieceCommand extends Command {
         @Override
         public DocketSpec on(DocketSpec d) {
             Item item = framed(d, itemId);
-            return Plans.single(d.plan()).isPresent() ? d.with(d.single().framed(widthMm, heightMm)) : d.withItem(item.sized(widthMm, heightMm));
+            return Plans.single(d.plan()).isPresent() ? d.with(d.single().framed(widthMm, heightMm))
+                : d.withItem(item.sized(widthMm, heightMm));
         }
 
         @Override
@@ -74,7 +75,8 @@ public sealed interface PieceCommand extends Command {
 
         @Override
         public String words() {
-            return cut.whole() ? "all of the picture" : cut.degrees() == 0 ? "crop" : "crop, straightened by " + Math.round(cut.degrees() * 10) / 10.0 + "°";
+            return cut.whole() ? "all of the picture"
+                : cut.degrees() == 0 ? "crop" : "crop, straightened by " + Math.round(cut.degrees() * 10) / 10.0 + "°";
         }
     }
 
@@ -95,7 +97,8 @@ public sealed interface PieceCommand extends Command {
     private static Item framed(DocketSpec d, String itemId) {
         Item item = d.item(itemId);
         if (!d.plan().frames() || !d.plan().items().contains(itemId)) {
-            throw new InvalidRequest(InvalidRequest.Reason.PLAN_DIFFERS, "This piece is not laid by its size here.", "Look at the docket as it is now.");
+            throw new InvalidRequest(InvalidRequest.Reason.PLAN_DIFFERS, "This piece is not laid by its size here.",
+                "Look at the docket as it is now.");
         }
         return item;
     }

@@ -38,7 +38,8 @@ final class PlanRule implements Rule {
     @Override
     public Stream<Finding> check(DocketSpec d, PreflightFacts facts, Layout layout) {
         Stream<Finding> unplaced = layout.unplaced().stream().map(u -> switch (u.reason()) {
-            case TOO_LARGE -> Finding.stop(Stage.SIZE, Code.PIECE_TOO_LARGE, "It doesn't fit " + d.stock().name() + ".", "Nothing of it would be printed: take a larger sheet, or make it smaller.").of(new Subject.OfPiece(u.itemId()));
+            case TOO_LARGE -> Finding.stop(Stage.SIZE, Code.PIECE_TOO_LARGE, "It doesn't fit " + d.stock().name() + ".",
+                "Nothing of it would be printed: take a larger sheet, or make it smaller.").of(new Subject.OfPiece(u.itemId()));
         });
         return Stream.concat(unplaced, d.plan().accept(OF_PLAN).stream().flatMap(rule -> rule.check(d, facts, layout)));
     }

@@ -19,7 +19,8 @@ public sealed interface PlanView {
      * @param neededWidthMm  of the paper as it feeds, and its length
      * @param pictureShaped  the faces crop nothing of the picture
      */
-    record Wrapped(Wrap.Lines lines, double foldMm, double sideMm, double neededWidthMm, double neededLengthMm, boolean pictureShaped) implements PlanView {
+    record Wrapped(Wrap.Lines lines, double foldMm, double sideMm, double neededWidthMm, double neededLengthMm,
+        boolean pictureShaped) implements PlanView {
     }
 
     /** Shown on the tone bench. */

@@ -49,7 +49,8 @@ final class PlanWords implements SheetPlan.Visitor<PlanWords.Said> {
     }
 
     private String size(Placed placed) {
-        return Length.mm(placed.atMm().width()) + " × " + Length.mm(placed.atMm().height()) + " mm on " + d.stock().name() + ", " + Math.round(placed.ppi()) + " ppi";
+        return Length.mm(placed.atMm().width()) + " × " + Length.mm(placed.atMm().height()) + " mm on " + d.stock().name() + ", "
+            + Math.round(placed.ppi()) + " ppi";
     }
 
     private String picture(Rect at) {
@@ -67,19 +68,23 @@ final class PlanWords implements SheetPlan.Visitor<PlanWords.Said> {
         int prints = layout.placed().size();
         int pages = layout.pages().size();
         String together = prints == 1 ? "one picture" : prints + " pictures together";
-        String lost = layout.losses().isEmpty() ? "" : layout.losses().size() == 1 ? ", one of them cropped" : ", " + layout.losses().size() + " of them cropped";
+        String lost = layout.losses().isEmpty() ? ""
+            : layout.losses().size() == 1 ? ", one of them cropped" : ", " + layout.losses().size() + " of them cropped";
         double bare = layout.bareMm2() / layout.pages().stream().mapToDouble(Page::areaMm2).sum();
-        return new Said(together + " on " + (pages == 1 ? "" : pages + " × ") + d.stock().name(), ", " + together + lost + ", " + Words.percent(bare) + " of the paper bare");
+        return new Said(together + " on " + (pages == 1 ? "" : pages + " × ") + d.stock().name(),
+            ", " + together + lost + ", " + Words.percent(bare) + " of the paper bare");
     }
 
     @Override
     public Said wrap(Wrap plan) {
         WrapBody.TurnOver turned = plan.body().turnOver();
         String body = Words.wrap(plan);
-        StringBuilder out = new StringBuilder(plan.panels().count() == 1 ? ", one wrap of " : ", ").append(body).append(" with ").append(plan.fill().words());
+        StringBuilder out = new StringBuilder(plan.panels().count() == 1 ? ", one wrap of " : ", ").append(body).append(" with ")
+            .append(plan.fill().words());
         String moved = Words.sides(plan.moves());
         out.append(moved.isEmpty() ? "" : " (" + moved + ")");
-        out.append(", ").append(Length.mm(turned.widthMm() + turned.playMm())).append(" mm turned over ").append(turned.printed() ? "with picture on it" : "bare");
+        out.append(", ").append(Length.mm(turned.widthMm() + turned.playMm())).append(" mm turned over ")
+            .append(turned.printed() ? "with picture on it" : "bare");
         layout.losses().forEach(loss -> out.append(", ").append(Words.percent(loss.share())).append(" of it on no face"));
         String face = (plan.panels().count() == 1 ? "face " : "") + Words.faces(plan) + ", " + Words.support(plan);
         return new Said(face + ", " + Math.round(layout.placed().get(0).ppi()) + " ppi", out.toString());

@@ -6,7 +6,8 @@ import wistel.core.sheet.Layout;
 
 /** The rules that find a wasted sheet before it is wasted. */
 public final class Preflight {
-    private static final List<Rule> RULES = List.of(new PictureRule(), new PaperRule(), new PlanRule(), new ResolutionRule(), new ProofRule(), new SettingsRule(),
+    private static final List<Rule> RULES = List.of(new PictureRule(), new PaperRule(), new PlanRule(), new ResolutionRule(),
+        new ProofRule(), new SettingsRule(),
         new ColourRule(), new ToneRule(), new LoadedPaperRule(), new HandlingRule());
 
     private Preflight() {
@@ -14,6 +15,7 @@ public final class Preflight {
 
     /** Findings, those that stop the print first; what is to be said of several pictures, pieces or pages alike is said once. */
     public static List<Finding> findings(DocketSpec d, PreflightFacts facts, Layout layout) {
-        return Finding.merged(RULES.stream().flatMap(rule -> rule.check(d, facts, layout))).stream().sorted(Comparator.comparing(Finding::severity)).toList();
+        return Finding.merged(RULES.stream().flatMap(rule -> rule.check(d, facts, layout))).stream()
+            .sorted(Comparator.comparing(Finding::severity)).toList();
     }
 }

@@ -40,8 +40,9 @@ import wistel.core.tone.ToneMode;
  * @param secondsPerM2 printing alone, from past pages on this pairing; 0 when there are none
  * @param editions     number that the next numbered print of an item gets, by item; those without one start at 1
  */
-public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVersion> pairing, Optional<PrinterDescription> printer, PrinterState state,
-                             Set<Intent> blackAlways, Set<String> proofsSeen, double secondsPerM2, LocalDate today, Map<String, Integer> editions) {
+public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVersion> pairing, Optional<PrinterDescription> printer,
+    PrinterState state,
+    Set<Intent> blackAlways, Set<String> proofsSeen, double secondsPerM2, LocalDate today, Map<String, Integer> editions) {
     /**
      * @param size           upright
      * @param hasProfile     the file brought a usable profile
@@ -49,7 +50,8 @@ public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVers
      * @param sourceName     the profile's name, or what would be taken
      * @param detail         where there is something to see in it; only where the plan asks for that
      */
-    public record Picture(SheetPlan.PixelSize size, int channels, boolean hasProfile, String profileProblem, String sourceName, Optional<DetailMap> detail) {
+    public record Picture(SheetPlan.PixelSize size, int channels, boolean hasProfile, String profileProblem, String sourceName,
+        Optional<DetailMap> detail) {
         public Picture(SheetPlan.PixelSize size, int channels, boolean hasProfile, String profileProblem, String sourceName) {
             this(size, channels, hasProfile, profileProblem, sourceName, Optional.empty());
         }
@@ -99,7 +101,8 @@ public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVers
 
     /** What the printer takes of the docket's media type, rolls before known sheets; what lies in it comes first. */
     public Stream<Stock> stocks(DocketSpec d) {
-        List<Stock> taken = Stream.<Stock>concat(rolls(d).stream(), SheetSize.KNOWN.stream().map(Stock.Sheet::of)).filter(s -> feedFor(d, s).isPresent()).toList();
+        List<Stock> taken = Stream.<Stock>concat(rolls(d).stream(), SheetSize.KNOWN.stream().map(Stock.Sheet::of))
+            .filter(s -> feedFor(d, s).isPresent()).toList();
         return Stream.concat(taken.stream().filter(s -> loaded(d, s)), taken.stream());
     }
 
@@ -110,8 +113,10 @@ public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVers
 
     /** What its plan is laid out on, and with what. */
     public LayoutInput input(DocketSpec d) {
-        Map<String, SheetPlan.PixelSize> sizes = pictures.entrySet().stream().collect(Collectors.toMap(Map.Entry::getKey, e -> e.getValue().size()));
-        Map<String, CaptionText> captions = d.items().stream().collect(Collectors.toMap(Item::id, item -> new CaptionText(d.title(), Words.date(today), nextEdition(item.id()))));
+        Map<String, SheetPlan.PixelSize> sizes = pictures.entrySet().stream()
+            .collect(Collectors.toMap(Map.Entry::getKey, e -> e.getValue().size()));
+        Map<String, CaptionText> captions = d.items().stream()
+            .collect(Collectors.toMap(Item::id, item -> new CaptionText(d.title(), Words.date(today), nextEdition(item.id()))));
         return new LayoutInput(d.stock(), margins(d), sizes, d.itemsById(), captions, d.copies());
     }
 
@@ -120,7 +125,10 @@ public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVers
         return media(d).map(MediaRow::margins).orElse(Margins.NONE);
     }
 
-    /** The printer's entry for this stock, type and feed: a borderless one if the docket wants that, otherwise one with borders where there is one. */
+    /**
+     * The printer's entry for this stock, type and feed: a borderless one if the docket wants that, otherwise one with borders where there
+     * is one.
+     */
     Optional<MediaRow> media(DocketSpec d) {
         return printer.flatMap(p -> new PrinterRules(p).row(job(d)));
     }
@@ -148,7 +156,8 @@ public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVers
 
     /** Widths of the rolls that the printer takes of the docket's media type, from narrow to wide. */
     public List<Stock.Roll> rolls(DocketSpec d) {
-        return printer.stream().flatMap(p -> p.media().stream()).filter(m -> m.roll() && (m.type().isEmpty() || m.type().equals(d.settings().mediaType())))
+        return printer.stream().flatMap(p -> p.media().stream())
+            .filter(m -> m.roll() && (m.type().isEmpty() || m.type().equals(d.settings().mediaType())))
             .map(m -> m.widthMm().from()).distinct().sorted().map(Stock.Roll::new).toList();
     }
 

@@ -21,8 +21,8 @@ import wistel.core.sheet.Plans;
 import wistel.core.tone.KeptCurve;
 
 /**
- * A docket frozen at release, with everything that decides a byte of its print files. Its hash is what "exactly this again" means: nothing else is
- * looked at when it is printed, neither the docket, nor the pairing, nor what the printer says of itself by then.
+ * A docket frozen at release, with everything that decides a byte of its print files. Its hash is what "exactly this again" means: nothing
+ * else is looked at when it is printed, neither the docket, nor the pairing, nor what the printer says of itself by then.
  *
  * @param masters         pictures by rendition, with the profiles that say what their numbers mean
  * @param descriptionHash of what the printer said of itself
@@ -30,8 +30,9 @@ import wistel.core.tone.KeptCurve;
  * @param curve           of the docket's monochrome mode, where a wedge told one; the pairing stands without the others
  * @param engine          version of the code that turns an order into a file; it changes when the same order would give other bytes
  */
-public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVersion pairing, Output output, List<Master> masters, String descriptionHash,
-                         String engine, Optional<LabFile> labFile, Optional<KeptCurve> curve) {
+public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVersion pairing, Output output, List<Master> masters,
+    String descriptionHash,
+    String engine, Optional<LabFile> labFile, Optional<KeptCurve> curve) {
     public static final int SCHEMA = 8;
     public static final String ENGINE = "3";
     private static final String INTENT = "print-rendering-intent";
@@ -91,12 +92,15 @@ public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVers
     /** What the printer is asked for, in the words that it has now; its paper as the page feeds. */
     public JobRequest request(int number, PrinterDescription now) {
         Page page = page(number);
-        JobRequest asked = Requests.of(spec, Optional.of(pairing), now).sized(page.fedWidthMm(), page.fedHeightMm(), spec.stock() instanceof Stock.Roll);
+        JobRequest asked = Requests.of(spec, Optional.of(pairing), now).sized(page.fedWidthMm(), page.fedHeightMm(),
+            spec.stock() instanceof Stock.Roll);
         List<String> intents = now.supported(INTENT).values();
-        String intent = spec.route() instanceof ColourRoute.ByDriver && intents.contains("relative") ? "relative" : intents.contains("auto") ? "auto" : "";
+        String intent = spec.route() instanceof ColourRoute.ByDriver && intents.contains("relative") ? "relative"
+            : intents.contains("auto") ? "auto" : "";
         int whole = (int) Math.round(output.dpi());
         String dpi = now.resolutions().contains(whole) ? Integer.toString(whole) : "";
-        return asked.with(DriverSettings.RESOLUTION, dpi).with(INTENT, intents.isEmpty() ? "" : asked.get(INTENT).isEmpty() ? intent : asked.get(INTENT));
+        return asked.with(DriverSettings.RESOLUTION, dpi).with(INTENT,
+            intents.isEmpty() ? "" : asked.get(INTENT).isEmpty() ? intent : asked.get(INTENT));
     }
 
     /**
@@ -105,13 +109,16 @@ public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVers
     public static PrintOrder freeze(DocketSpec d, PreflightFacts facts, List<Master> masters, String descriptionHash) {
         Layout layout = facts.layout(d);
         Preflight.findings(d, facts, layout).stream().filter(f -> f.severity() == Finding.Severity.STOP).findFirst().ifPresent(stop -> {
-            throw new Conflict(Conflict.Reason.STOPPED, "This can't be printed: " + stop.what(), "Change that first; for a docket the release station shows how.");
+            throw new Conflict(Conflict.Reason.STOPPED, "This can't be printed: " + stop.what(),
+                "Change that first; for a docket the release station shows how.");
         });
         PrinterDescription printer = facts.printer().orElseThrow();
         double ppi = layout.placed().stream().mapToDouble(Placed::ppi).max().orElse(0);
-        Output output = new Output(printer.raster(d.route()).orElseThrow(), printer.inputDpi(Math.min(ppi, d.resolution().mostPpi()), d.settings()),
+        Output output = new Output(printer.raster(d.route()).orElseThrow(),
+            printer.inputDpi(Math.min(ppi, d.resolution().mostPpi()), d.settings()),
             facts.margins(d), d.copiesByPrinter());
-        return new PrintOrder(SCHEMA, d, layout, facts.pairing().orElseThrow().withCurves(List.of()), output, masters, descriptionHash, ENGINE, Optional.empty(), facts.curve(d));
+        return new PrintOrder(SCHEMA, d, layout, facts.pairing().orElseThrow().withCurves(List.of()), output, masters, descriptionHash,
+            ENGINE, Optional.empty(), facts.curve(d));
     }
 
     /**
@@ -120,13 +127,15 @@ public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVers
      * @throws Conflict when no paper is chosen, or what the picture is read by isn't settled
      */
     public static PrintOrder freeze(DocketSpec d, PreflightFacts facts, List<Master> masters, LabFile file) {
-        PairingVersion pairing = facts.pairing().orElseThrow(() -> new Conflict(Conflict.Reason.STOPPED, "No paper is chosen yet.", "Choose the paper that the lab prints on."));
+        PairingVersion pairing = facts.pairing().orElseThrow(
+            () -> new Conflict(Conflict.Reason.STOPPED, "No paper is chosen yet.", "Choose the paper that the lab prints on."));
         Layout whole = Plans.wrap(d.plan()).map(w -> d.wrap().alone(facts.input(d))).orElseGet(() -> facts.layout(d));
         double ppi = whole.placed().stream().mapToDouble(Placed::ppi).max().orElse(LEAST_PPI);
         boolean kept = d.resolution().pixels() == Resolution.Pixels.KEEP && !file.sheet();
         // its own pixels, whatever that is an inch; a sheet's text and marks want some, and are no better for more
         double dpi = kept ? Math.max(1, ppi) : Math.max(LEAST_PPI, Math.min(MOST_PPI, Math.min(ppi, d.resolution().mostPpi())));
         Layout layout = file.sheet() ? whole.onPaper() : whole.picturesAlone();
-        return new PrintOrder(SCHEMA, d, layout, pairing.withCurves(List.of()), new Output(RasterType.DEVICE3_16, dpi, Margins.NONE, 1), masters, "", ENGINE, Optional.of(file), Optional.empty());
+        return new PrintOrder(SCHEMA, d, layout, pairing.withCurves(List.of()), new Output(RasterType.DEVICE3_16, dpi, Margins.NONE, 1),
+            masters, "", ENGINE, Optional.of(file), Optional.empty());
     }
 }

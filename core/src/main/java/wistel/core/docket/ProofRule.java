@@ -9,7 +9,10 @@ import wistel.core.sheet.Layout;
 final class ProofRule implements Rule {
     @Override
     public Stream<Finding> check(DocketSpec d, PreflightFacts facts, Layout layout) {
-        return facts.pairing().isEmpty() ? Stream.empty() : d.renditions().stream().filter(r -> !facts.proofsSeen().contains(r.id())).map(r -> Finding.look(Stage.PROOF, Code.PROOF_NOT_LOOKED_AT,
-            "The proof on this paper has not been looked at.", "What this paper does to the picture shows there, before it costs a sheet.").of(new Subject.OfPicture(r.id())));
+        return facts.pairing().isEmpty() ? Stream.empty()
+            : d.renditions().stream().filter(r -> !facts.proofsSeen().contains(r.id()))
+                .map(r -> Finding.look(Stage.PROOF, Code.PROOF_NOT_LOOKED_AT,
+                    "The proof on this paper has not been looked at.",
+                    "What this paper does to the picture shows there, before it costs a sheet.").of(new Subject.OfPicture(r.id())));
     }
 }

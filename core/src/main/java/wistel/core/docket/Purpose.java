@@ -12,7 +12,8 @@ public sealed interface Purpose {
     record WedgeOf(int number) implements Purpose {
         public WedgeOf {
             if (number < 1) {
-                throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "Wedge " + number + " can't be.", "Wedges are counted from 1.");
+                throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "Wedge " + number + " can't be.",
+                    "Wedges are counted from 1.");
             }
         }
     }

@@ -30,7 +30,8 @@ final class Requests {
         if (borderless) {
             settings.remove(DriverSettings.TOP_MARGIN);
         }
-        return new JobRequest(settings, d.stock().widthMm(), d.stock() instanceof Stock.Sheet sheet ? sheet.lengthMm() : 0, d.stock() instanceof Stock.Roll, borderless,
+        return new JobRequest(settings, d.stock().widthMm(), d.stock() instanceof Stock.Sheet sheet ? sheet.lengthMm() : 0,
+            d.stock() instanceof Stock.Roll, borderless,
             pairing.map(p -> p.body().thicknessMm()).orElse(0.0));
     }
 

@@ -14,7 +14,8 @@ public record Resolution(Pixels pixels, int resamplePpi, double viewingMm) {
     /** @throws InvalidRequest when a number is out of its range */
     public Resolution {
         if (!(resamplePpi >= 30 && resamplePpi <= 2880 && viewingMm >= 0 && viewingMm <= 100_000)) {
-            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A number is out of its range: 30 to 2880 pixels per inch, looked at from up to 100 m.", "Enter another one.");
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE,
+                "A number is out of its range: 30 to 2880 pixels per inch, looked at from up to 100 m.", "Enter another one.");
         }
     }
 

@@ -38,10 +38,12 @@ final class ResolutionRule implements Rule {
     private static Optional<Finding> resampled(DocketSpec d, double ppi) {
         int wanted = d.resolution().resamplePpi();
         double share = Math.pow(wanted / ppi, 2);
-        Mend keep = new Mend("Keep the pixels", new MachineCommand.Resolved(new Resolution(Resolution.Pixels.KEEP, wanted, d.resolution().viewingMm())));
+        Mend keep = new Mend("Keep the pixels",
+            new MachineCommand.Resolved(new Resolution(Resolution.Pixels.KEEP, wanted, d.resolution().viewingMm())));
         if (share < 1 - HARDLY) {
-            return Optional.of(Finding.look(Stage.SIZE, Code.PIXELS_DISCARDED, "Resampling to " + wanted + " ppi discards " + Words.percent(1 - share)
-                + " of the pixels.", "The printer gets less than the picture holds.", keep));
+            return Optional
+                .of(Finding.look(Stage.SIZE, Code.PIXELS_DISCARDED, "Resampling to " + wanted + " ppi discards " + Words.percent(1 - share)
+                    + " of the pixels.", "The printer gets less than the picture holds.", keep));
         }
         return share <= 1 + HARDLY ? Optional.empty() : Optional.of(Finding.note(Stage.SIZE, Code.PIXELS_INVENTED, "Resampling to " + wanted
             + " ppi invents " + Words.percent(1 - 1 / share) + " of the pixels.", "No detail is gained by it.", keep));

@@ -34,14 +34,16 @@ final class RuleWords {
     String why(String judged, Conflict conflict, JobRequest job) {
         return switch (conflict.kind()) {
             case GONE -> "the printer doesn't offer it any more";
-            case RULE -> "not with " + conflict.between().stream().filter(n -> !n.equals(judged)).map(n -> part(n, job)).distinct().collect(Collectors.joining(" and "));
+            case RULE -> "not with " + conflict.between().stream().filter(n -> !n.equals(judged)).map(n -> part(n, job)).distinct()
+                .collect(Collectors.joining(" and "));
             case MEDIA -> media(judged, conflict.between(), job);
         };
     }
 
     private String media(String judged, Set<String> core, JobRequest job) {
         if (core.contains(Conflict.THICKNESS)) {
-            double most = printer.media().stream().filter(m -> m.feed().isEmpty() || m.feed().equals(job.get(DriverSettings.FEED))).mapToDouble(m -> m.thicknessMm().to()).max().orElse(0);
+            double most = printer.media().stream().filter(m -> m.feed().isEmpty() || m.feed().equals(job.get(DriverSettings.FEED)))
+                .mapToDouble(m -> m.thicknessMm().to()).max().orElse(0);
             return "bends paper thicker than " + hundredths(most) + " mm; this one has " + hundredths(job.thicknessMm());
         }
         List<String> others = core.stream().filter(n -> !n.equals(judged)).toList();
@@ -83,9 +85,11 @@ final class RuleWords {
 
     /** For what the printer can print to the edge, if anything. */
     private String elsewhere() {
-        Set<String> types = printer.media().stream().filter(MediaRow::borderless).map(m -> m.type().isEmpty() ? "any paper" : printer.type(m.type())).collect(Collectors.toCollection(TreeSet::new));
-        List<String> sizes = new ArrayList<>(printer.media().stream().filter(MediaRow::borderless).sorted(Comparator.comparingDouble(m -> m.widthMm().from()))
-            .map(m -> size(m.widthMm().from(), m.roll() ? 0 : m.lengthMm().from(), m.roll())).distinct().toList());
+        Set<String> types = printer.media().stream().filter(MediaRow::borderless)
+            .map(m -> m.type().isEmpty() ? "any paper" : printer.type(m.type())).collect(Collectors.toCollection(TreeSet::new));
+        List<String> sizes = new ArrayList<>(
+            printer.media().stream().filter(MediaRow::borderless).sorted(Comparator.comparingDouble(m -> m.widthMm().from()))
+                .map(m -> size(m.widthMm().from(), m.roll() ? 0 : m.lengthMm().from(), m.roll())).distinct().toList());
         if (types.isEmpty()) {
             return "";
         }
@@ -102,6 +106,7 @@ final class RuleWords {
         if (roll) {
             return "the " + new Stock.Roll(widthMm).widthWords() + " roll";
         }
-        return SheetSize.near(widthMm, lengthMm).map(SheetSize::name).orElseGet(() -> Length.mm(widthMm) + " × " + Length.mm(lengthMm) + " mm");
+        return SheetSize.near(widthMm, lengthMm).map(SheetSize::name)
+            .orElseGet(() -> Length.mm(widthMm) + " × " + Length.mm(lengthMm) + " mm");
     }
 }

@@ -27,8 +27,10 @@ public final class SettingChoices {
     /** Who makes the colour. */
     public static final String ROUTE = "route";
     public static final String EDGES = "edges";
-    private static final List<String> REASONED = List.of(DriverSettings.MEDIA_TYPE, DriverSettings.FEED, DriverSettings.QUALITY, DriverSettings.BLACK, DriverSettings.COLOUR_MODE, DriverSettings.DARKNESS,
-        DriverSettings.TINT, DriverSettings.TOP_MARGIN, DriverSettings.FINISHING, DriverSettings.RESOLUTION, PrinterDescription.OVER_EDGE, Conflict.THICKNESS, "print-rendering-intent");
+    private static final List<String> REASONED = List.of(DriverSettings.MEDIA_TYPE, DriverSettings.FEED, DriverSettings.QUALITY,
+        DriverSettings.BLACK, DriverSettings.COLOUR_MODE, DriverSettings.DARKNESS,
+        DriverSettings.TINT, DriverSettings.TOP_MARGIN, DriverSettings.FINISHING, DriverSettings.RESOLUTION, PrinterDescription.OVER_EDGE,
+        Conflict.THICKNESS, "print-rendering-intent");
 
     private final DocketSpec d;
     private final PreflightFacts facts;
@@ -61,8 +63,13 @@ public final class SettingChoices {
         all.add(setting(DriverSettings.QUALITY, "", false));
         all.add(route());
         if (d.route() instanceof ColourRoute.DriverMonochrome) {
-            all.add(setting(DriverSettings.DARKNESS, facts.pairing().orElseThrow().grayOnly() ? "the profile was made with " + printer.word(DriverSettings.DARKNESS, facts.pairing().get().settings().get(DriverSettings.DARKNESS).orElse(printer.defaults().getOrDefault(DriverSettings.DARKNESS, "")))
-                : "no wedge was measured for it: how dark it prints is not known here", false));
+            all.add(setting(DriverSettings.DARKNESS,
+                facts.pairing().orElseThrow().grayOnly()
+                    ? "the profile was made with " + printer.word(DriverSettings.DARKNESS,
+                        facts.pairing().get().settings().get(DriverSettings.DARKNESS)
+                            .orElse(printer.defaults().getOrDefault(DriverSettings.DARKNESS, "")))
+                    : "no wedge was measured for it: how dark it prints is not known here",
+                false));
             all.add(setting(DriverSettings.TINT, "", false));
         }
         if (Plans.single(d.plan()).isPresent()) {
@@ -72,7 +79,8 @@ public final class SettingChoices {
         all.add(ends());
         all.add(setting(DriverSettings.FINISHING, "", false));
         all.add(resolution());
-        printer.supported().keySet().stream().filter(name -> !REASONED.contains(name)).map(name -> setting(name, "", true)).forEach(all::add);
+        printer.supported().keySet().stream().filter(name -> !REASONED.contains(name)).map(name -> setting(name, "", true))
+            .forEach(all::add);
         return all.stream().filter(c -> c.values().size() > 1 || c.values().stream().anyMatch(v -> !v.chosen() || !v.possible())).toList();
     }
 
@@ -81,7 +89,8 @@ public final class SettingChoices {
         List<Value> values = new ArrayList<>(rules.offers(name, job).stream().map(o -> value(name, o, now)).toList());
         if (!now.isEmpty() && values.stream().noneMatch(Value::chosen) && !printer.supported(name).holds(now) && !values.isEmpty()) {
             // what has vanished since it was set stands there too
-            values.add(new Value(now, printer.word(name, now), true, "the printer doesn't offer it any more", ways.set(name, now), ways.mend(rules.way(job, Set.of()))));
+            values.add(new Value(now, printer.word(name, now), true, "the printer doesn't offer it any more", ways.set(name, now),
+                ways.mend(rules.way(job, Set.of()))));
         }
         return new SettingChoice(name, printer.word(name), values, note, rest);
     }
@@ -91,7 +100,8 @@ public final class SettingChoices {
     }
 
     private Value value(String name, Offer offer, String now) {
-        return value(name, offer, offer.value().equals(now), printer.word(name, offer.value()), ways.set(name, offer.value()), job.with(name, offer.value()));
+        return value(name, offer, offer.value().equals(now), printer.word(name, offer.value()), ways.set(name, offer.value()),
+            job.with(name, offer.value()));
     }
 
     private Value value(String judged, Offer offer, boolean chosen, String label, Command change, JobRequest with) {
@@ -103,7 +113,8 @@ public final class SettingChoices {
     }
 
     private Optional<Mend> together(Command change, List<Alteration> way) {
-        return ways.mend(way).map(m -> new Mend(m.label(), new Command.Together(Stream.concat(Stream.of(change), ways.changes(way).stream()).toList())));
+        return ways.mend(way)
+            .map(m -> new Mend(m.label(), new Command.Together(Stream.concat(Stream.of(change), ways.changes(way).stream()).toList())));
     }
 
     private String typeNote() {
@@ -113,7 +124,8 @@ public final class SettingChoices {
     }
 
     private String blackNote() {
-        return printer.blackChange().map(c -> "changing over takes " + Math.round(c.seconds() / 60) + " min and " + c.ml() + " ml").orElse("");
+        return printer.blackChange().map(c -> "changing over takes " + Math.round(c.seconds() / 60) + " min and " + c.ml() + " ml")
+            .orElse("");
     }
 
     // --- the way of the colour ---
@@ -122,10 +134,12 @@ public final class SettingChoices {
         PairingVersion pairing = facts.pairing().orElseThrow();
         List<Value> values = new ArrayList<>();
         ColourRoute wistel = d.route() instanceof ColourRoute.ByWistel ? d.route() : new ColourRoute.ByWistel(pairing.intent(), true);
-        ColourRoute driver = d.route() instanceof ColourRoute.ByDriver ? d.route() : new ColourRoute.ByDriver(printer.driverSpaces().isEmpty() ? RasterType.Space.SRGB : printer.driverSpaces().get(0).space());
+        ColourRoute driver = d.route() instanceof ColourRoute.ByDriver ? d.route()
+            : new ColourRoute.ByDriver(printer.driverSpaces().isEmpty() ? RasterType.Space.SRGB : printer.driverSpaces().get(0).space());
         values.add(route("wistel", "Wistel", wistel, "it takes no colour in its own space: it would convert a second time"));
         values.add(route("driver", "the driver", driver, "it takes colour in its own space alone, and converts nothing"));
-        printer.monochromeMode().ifPresent(mode -> values.add(route("driver-monochrome", "the driver, monochrome", new ColourRoute.DriverMonochrome(), "it takes no gray")));
+        printer.monochromeMode().ifPresent(mode -> values
+            .add(route("driver-monochrome", "the driver, monochrome", new ColourRoute.DriverMonochrome(), "it takes no gray")));
         return new SettingChoice(ROUTE, "colour is made by", values, routeNote(), false);
     }
 
@@ -145,9 +159,10 @@ public final class SettingChoices {
     }
 
     private String routeNote() {
-        return d.route() instanceof ColourRoute.ByWistel ? "through the profile of " + facts.pairing().orElseThrow().paper() + "; the driver is told to do nothing"
+        return d.route() instanceof ColourRoute.ByWistel
+            ? "through the profile of " + facts.pairing().orElseThrow().paper() + "; the driver is told to do nothing"
             : d.route() instanceof ColourRoute.DriverMonochrome ? "keeps to its black and gray inks; Wistel sends gray and converts nothing"
-            : "with a conversion of its own, from " + Words.space(((ColourRoute.ByDriver) d.route()).space());
+                : "with a conversion of its own, from " + Words.space(((ColourRoute.ByDriver) d.route()).space());
     }
 
     // --- edges ---
@@ -156,40 +171,55 @@ public final class SettingChoices {
         Edge edge = d.plan().edge();
         Offer border = rules.edges(false, job);
         Offer borderless = rules.edges(true, job.with(DriverSettings.TOP_MARGIN, ""));
-        double over = printer.overEdgesMm().stream().filter(o -> o > 0).skip(1).findFirst().orElse(printer.overEdgesMm().stream().reduce((a, b) -> b).orElse(0.0));
+        double over = printer.overEdgesMm().stream().filter(o -> o > 0).skip(1).findFirst()
+            .orElse(printer.overEdgesMm().stream().reduce((a, b) -> b).orElse(0.0));
         List<Value> values = List.of(
-            value(Conflict.BORDERLESS, border, !edge.borderless(), "white border", new SheetCommand.Edged(new Edge(false, 0, edge.bleedMm())), job.edged(false)),
-            value(Conflict.BORDERLESS, borderless, edge.borderless(), "borderless", edge.borderless() ? new SheetCommand.Edged(edge) : new SheetCommand.Edged(new Edge(true, over, 0)), job.edged(true)));
+            value(Conflict.BORDERLESS, border, !edge.borderless(), "white border",
+                new SheetCommand.Edged(new Edge(false, 0, edge.bleedMm())), job.edged(false)),
+            value(Conflict.BORDERLESS, borderless, edge.borderless(), "borderless",
+                edge.borderless() ? new SheetCommand.Edged(edge) : new SheetCommand.Edged(new Edge(true, over, 0)), job.edged(true)));
         return new SettingChoice(EDGES, "edges", values, "", false);
     }
 
     /** How far over the edges the printer goes, enlarging what it is sent. */
     private SettingChoice over() {
         Edge edge = d.plan().edge();
-        List<Value> values = edge.borderless() ? printer.overEdgesMm().stream().map(mm -> new Value(Double.toString(mm), mm == 0 ? "not at all" : printer.word(PrinterDescription.OVER_EDGE, Long.toString(Math.round(mm * 100))),
-            Math.abs(mm - edge.overMm()) < 0.01, "", new SheetCommand.Edged(new Edge(true, mm, edge.bleedMm())), Optional.<Mend>empty())).toList() : List.of();
-        return new SettingChoice(PrinterDescription.OVER_EDGE, "over the edge by", values, "the printer enlarges what it is sent by this, and it falls off the paper", false);
+        List<Value> values = edge.borderless() ? printer.overEdgesMm().stream()
+            .map(mm -> new Value(Double.toString(mm),
+                mm == 0 ? "not at all" : printer.word(PrinterDescription.OVER_EDGE, Long.toString(Math.round(mm * 100))),
+                Math.abs(mm - edge.overMm()) < 0.01, "", new SheetCommand.Edged(new Edge(true, mm, edge.bleedMm())),
+                Optional.<Mend>empty()))
+            .toList() : List.of();
+        return new SettingChoice(PrinterDescription.OVER_EDGE, "over the edge by", values,
+            "the printer enlarges what it is sent by this, and it falls off the paper", false);
     }
 
     private SettingChoice ends() {
         List<String> offered = job.borderless() ? List.of() : rules.topMargins(job);
-        String now = job.get(DriverSettings.TOP_MARGIN).isEmpty() && !offered.isEmpty() ? offered.get(0) : job.get(DriverSettings.TOP_MARGIN);
+        String now = job.get(DriverSettings.TOP_MARGIN).isEmpty() && !offered.isEmpty() ? offered.get(0)
+            : job.get(DriverSettings.TOP_MARGIN);
         List<Value> values = new ArrayList<>();
         for (String margin : offered) {
             boolean kept = margin.equals(offered.get(0));
             String label = printer.word(DriverSettings.TOP_MARGIN, margin) + (kept ? " kept" : ", at your own risk");
-            values.add(new Value(margin, label, margin.equals(now), "", ways.set(DriverSettings.TOP_MARGIN, kept ? "" : margin), Optional.empty()));
+            values.add(new Value(margin, label, margin.equals(now), "", ways.set(DriverSettings.TOP_MARGIN, kept ? "" : margin),
+                Optional.empty()));
         }
-        return new SettingChoice(DriverSettings.TOP_MARGIN, "ends of the sheet", values.size() > 1 ? values : List.of(), "stiff paper may lift and touch the head near its ends", false);
+        return new SettingChoice(DriverSettings.TOP_MARGIN, "ends of the sheet", values.size() > 1 ? values : List.of(),
+            "stiff paper may lift and touch the head near its ends", false);
     }
 
     /** Left to Wistel, it follows the picture. */
     private SettingChoice resolution() {
         String now = d.settings().get(DriverSettings.RESOLUTION).orElse("");
         List<Value> values = new ArrayList<>();
-        values.add(new Value("", "as the picture asks", now.isEmpty(), "", new MachineCommand.Set(DriverSettings.RESOLUTION, ""), Optional.empty()));
+        values.add(new Value("", "as the picture asks", now.isEmpty(), "", new MachineCommand.Set(DriverSettings.RESOLUTION, ""),
+            Optional.empty()));
         ValueSet offered = printer.supported(DriverSettings.RESOLUTION);
-        rules.offers(DriverSettings.RESOLUTION, job).stream().filter(o -> printer.resolutions().stream().anyMatch(r -> o.value().equals(r.toString()))).map(o -> value(DriverSettings.RESOLUTION, o, now)).forEach(values::add);
-        return new SettingChoice(DriverSettings.RESOLUTION, printer.word(DriverSettings.RESOLUTION), offered.empty() ? List.of() : values, "", false);
+        rules.offers(DriverSettings.RESOLUTION, job).stream()
+            .filter(o -> printer.resolutions().stream().anyMatch(r -> o.value().equals(r.toString())))
+            .map(o -> value(DriverSettings.RESOLUTION, o, now)).forEach(values::add);
+        return new SettingChoice(DriverSettings.RESOLUTION, printer.word(DriverSettings.RESOLUTION), offered.empty() ? List.of() : values,
+            "", false);
     }
 }

@@ -44,19 +44,25 @@ final class SettingsRule implements Rule {
         DriverSettings now = d.settings();
         DriverSettings made = pairing.settings();
         if (!now.mediaType().equals(made.mediaType())) {
-            found.add(Finding.stop(Stage.MACHINE, Code.MEDIA_TYPE_DIFFERS, "The printer is set to " + printer.type(now.mediaType()) + ", the profile was made for "
-                + printer.type(made.mediaType()) + ".", "Another media type lays down other amounts of ink: the profile and the proof no longer hold.",
+            found.add(Finding.stop(Stage.MACHINE, Code.MEDIA_TYPE_DIFFERS,
+                "The printer is set to " + printer.type(now.mediaType()) + ", the profile was made for "
+                    + printer.type(made.mediaType()) + ".",
+                "Another media type lays down other amounts of ink: the profile and the proof no longer hold.",
                 new Mend("Set " + printer.type(made.mediaType()), ways.set(DriverSettings.MEDIA_TYPE, made.mediaType()))));
         }
         if (now.quality() != made.quality()) {
-            found.add(Finding.look(Stage.MACHINE, Code.QUALITY_DIFFERS, "The profile was made at " + printer.quality(made.quality()) + " quality, this is set to "
-                + printer.quality(now.quality()) + ".", "Colours shift a little, mostly in the shadows.",
+            found.add(Finding.look(Stage.MACHINE, Code.QUALITY_DIFFERS,
+                "The profile was made at " + printer.quality(made.quality()) + " quality, this is set to "
+                    + printer.quality(now.quality()) + ".",
+                "Colours shift a little, mostly in the shadows.",
                 new Mend("Set " + printer.quality(made.quality()), ways.set(DriverSettings.QUALITY, Integer.toString(made.quality())))));
         }
         String black = now.get(DriverSettings.BLACK).orElse(printer.defaults().getOrDefault(DriverSettings.BLACK, ""));
-        made.get(DriverSettings.BLACK).filter(b -> !b.equals(black)).ifPresent(b -> found.add(Finding.stop(Stage.MACHINE, Code.BLACK_DIFFERS,
-            "The profile was made with " + printer.word(DriverSettings.BLACK, b) + " black.", "The other black ink lies on this paper in another way: the profile and the proof no longer hold.",
-            new Mend("Set " + printer.word(DriverSettings.BLACK, b) + " black", ways.set(DriverSettings.BLACK, b)))));
+        made.get(DriverSettings.BLACK).filter(b -> !b.equals(black))
+            .ifPresent(b -> found.add(Finding.stop(Stage.MACHINE, Code.BLACK_DIFFERS,
+                "The profile was made with " + printer.word(DriverSettings.BLACK, b) + " black.",
+                "The other black ink lies on this paper in another way: the profile and the proof no longer hold.",
+                new Mend("Set " + printer.word(DriverSettings.BLACK, b) + " black", ways.set(DriverSettings.BLACK, b)))));
     }
 
     private static Finding finding(Conflict conflict, DocketSpec d, PreflightFacts facts, JobRequest job, PrinterRules rules) {
@@ -67,35 +73,47 @@ final class SettingsRule implements Rule {
         String through = Words.capital(printer.feed(d.settings().feed()));
         if (conflict.kind() == Conflict.Kind.GONE) {
             String name = between.iterator().next();
-            return Finding.stop(Stage.MACHINE, Code.SETTING_GONE, Words.printer(pairing) + " doesn't offer " + printer.phrase(name, job.get(name)) + " any more.",
+            return Finding.stop(Stage.MACHINE, Code.SETTING_GONE,
+                Words.printer(pairing) + " doesn't offer " + printer.phrase(name, job.get(name)) + " any more.",
                 "It was there when this was set; the printer would do something else.", mends);
         }
         if (conflict.kind() == Conflict.Kind.RULE) {
             String judged = between.iterator().next();
-            return Finding.stop(Stage.MACHINE, Code.SETTINGS_EXCLUDE, Words.capital(printer.phrase(judged, value(judged, job, printer))) + ": "
-                + new RuleWords(printer).why(judged, conflict, job) + ".", "The printer would refuse it, or print something else.", mends);
+            return Finding.stop(Stage.MACHINE, Code.SETTINGS_EXCLUDE,
+                Words.capital(printer.phrase(judged, value(judged, job, printer))) + ": "
+                    + new RuleWords(printer).why(judged, conflict, job) + ".",
+                "The printer would refuse it, or print something else.", mends);
         }
         if (between.contains(Conflict.THICKNESS)) {
-            return Finding.stop(Stage.MACHINE, Code.TOO_THICK, through + " " + new RuleWords(printer).why(DriverSettings.FEED, conflict, job) + ".",
+            return Finding.stop(Stage.MACHINE, Code.TOO_THICK,
+                through + " " + new RuleWords(printer).why(DriverSettings.FEED, conflict, job) + ".",
                 "It would crease, or stay in the printer.", mends);
         }
         if (between.contains(DriverSettings.FEED) && between.contains(DriverSettings.MEDIA_TYPE) && between.size() == 2) {
-            return Finding.stop(Stage.MACHINE, Code.FEED_NOT_FOR_MEDIA, through + " doesn't take " + printer.type(d.settings().mediaType()) + ".",
+            return Finding.stop(Stage.MACHINE, Code.FEED_NOT_FOR_MEDIA,
+                through + " doesn't take " + printer.type(d.settings().mediaType()) + ".",
                 "The printer would refuse the sheet or bend it.", mends);
         }
-        if (between.equals(Set.of(DriverSettings.TOP_MARGIN)) || between.contains(DriverSettings.TOP_MARGIN) && !between.contains(Conflict.SIZE)) {
-            return Finding.stop(Stage.MACHINE, Code.ENDS_NOT_OFFERED, "Ends of " + printer.word(DriverSettings.TOP_MARGIN, job.get(DriverSettings.TOP_MARGIN)) + " are not offered here.",
+        if (between.equals(Set.of(DriverSettings.TOP_MARGIN))
+            || between.contains(DriverSettings.TOP_MARGIN) && !between.contains(Conflict.SIZE)) {
+            return Finding.stop(Stage.MACHINE, Code.ENDS_NOT_OFFERED,
+                "Ends of " + printer.word(DriverSettings.TOP_MARGIN, job.get(DriverSettings.TOP_MARGIN)) + " are not offered here.",
                 "The printer keeps its own.", mends);
         }
-        return Finding.stop(Stage.SIZE, Code.SHEET_NOT_FOR_FEED, Words.printer(pairing) + " doesn't take " + d.stock().name() + " of this kind through "
-            + printer.feed(d.settings().feed()) + (job.borderless() ? ", borderless." : "."), "It can't be printed there.", mends);
+        return Finding.stop(Stage.SIZE, Code.SHEET_NOT_FOR_FEED,
+            Words.printer(pairing) + " doesn't take " + d.stock().name() + " of this kind through "
+                + printer.feed(d.settings().feed()) + (job.borderless() ? ", borderless." : "."),
+            "It can't be printed there.", mends);
     }
 
     private static String value(String name, JobRequest job, PrinterDescription printer) {
         return job.get(name).isEmpty() ? printer.defaults().getOrDefault(name, "") : job.get(name);
     }
 
-    /** What the pairing was made with, where that is possible; then the fewest changes that leave the media type, and those that leave nothing out. */
+    /**
+     * What the pairing was made with, where that is possible; then the fewest changes that leave the media type, and those that leave
+     * nothing out.
+     */
     private static Mend[] mends(Conflict conflict, DocketSpec d, PreflightFacts facts, JobRequest job, PrinterRules rules) {
         WaysOut ways = new WaysOut(facts);
         List<Mend> mends = new ArrayList<>();
@@ -106,7 +124,8 @@ final class SettingsRule implements Rule {
                 ways.mend(List.of(new Conflict.Alteration.Setting(name, usual.get()))).ifPresent(mends::add);
             }
         }
-        ways.mend(rules.way(job, Set.of(DriverSettings.MEDIA_TYPE, Conflict.SIZE))).filter(m -> mends.stream().noneMatch(o -> o.change().equals(m.change()))).ifPresent(mends::add);
+        ways.mend(rules.way(job, Set.of(DriverSettings.MEDIA_TYPE, Conflict.SIZE)))
+            .filter(m -> mends.stream().noneMatch(o -> o.change().equals(m.change()))).ifPresent(mends::add);
         return mends.toArray(Mend[]::new);
     }
 
@@ -116,8 +135,10 @@ final class SettingsRule implements Rule {
         for (int i = 0; i < layout.pages().size(); i++) {
             double length = layout.pages().get(i).fedHeightMm();
             if (!lengths.holds(length)) {
-                found.add(Finding.stop(Stage.SIZE, Code.LENGTH_OUT_OF_RANGE, "A length of " + Length.mm(length) + " mm can't be printed there.",
-                    "The printer takes " + Length.mm(lengths.from()) + " to " + Length.mm(lengths.to()) + " mm.").of(new Subject.OnPage(i + 1)));
+                found.add(Finding
+                    .stop(Stage.SIZE, Code.LENGTH_OUT_OF_RANGE, "A length of " + Length.mm(length) + " mm can't be printed there.",
+                        "The printer takes " + Length.mm(lengths.from()) + " to " + Length.mm(lengths.to()) + " mm.")
+                    .of(new Subject.OnPage(i + 1)));
             }
         }
     }

@@ -47,7 +47,8 @@ public sealed interface SheetCommand extends Command {
 
         @Override
         public String words() {
-            return "picture " + Length.mm(at.width()) + " × " + Length.mm(at.height()) + " mm, " + Length.mm(at.x()) + " from the left, " + Length.mm(at.y()) + " from above";
+            return "picture " + Length.mm(at.width()) + " × " + Length.mm(at.height()) + " mm, " + Length.mm(at.x()) + " from the left, "
+                + Length.mm(at.y()) + " from above";
         }
     }
 
@@ -76,7 +77,8 @@ public sealed interface SheetCommand extends Command {
         @Override
         public String words() {
             if (borders instanceof Borders.Sides s) {
-                return "borders of " + Length.mm(s.top()) + ", " + Length.mm(s.right()) + ", " + Length.mm(s.bottom()) + " and " + Length.mm(s.left()) + " mm";
+                return "borders of " + Length.mm(s.top()) + ", " + Length.mm(s.right()) + ", " + Length.mm(s.bottom()) + " and "
+                    + Length.mm(s.left()) + " mm";
             }
             return borders instanceof Borders.HeavierFoot ? "heavier foot" : "even borders";
         }

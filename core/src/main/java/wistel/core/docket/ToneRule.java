@@ -28,21 +28,27 @@ final class ToneRule implements Rule {
         }
         List<Finding> found = new ArrayList<>();
         if (curve.get().old(facts.today())) {
-            found.add(Finding.note(Stage.MACHINE, Code.WEDGE_OLD, "The wedge of this mode was measured on " + Words.date(curve.get().measured()) + ", more than a year ago.",
+            found.add(Finding.note(Stage.MACHINE, Code.WEDGE_OLD,
+                "The wedge of this mode was measured on " + Words.date(curve.get().measured()) + ", more than a year ago.",
                 "Heads and inks drift: print it again on the tone bench and see whether the scale still is straight."));
         }
-        monochrome.stream().filter(r -> !r.straightened() && !curve.get().curve().points().isEmpty()).forEach(r -> found.add(Finding.note(Stage.MACHINE, Code.CURVE_OFF,
-            "The curve of wedge " + curve.get().wedge() + " is off.", "The tones come out as this mode lays them down.", new Mend("Straighten the tones", new PictureCommand.Straightens(r.id(), true))).of(new Subject.OfPicture(r.id()))));
+        monochrome.stream().filter(r -> !r.straightened() && !curve.get().curve().points().isEmpty())
+            .forEach(r -> found.add(Finding.note(Stage.MACHINE, Code.CURVE_OFF,
+                "The curve of wedge " + curve.get().wedge() + " is off.", "The tones come out as this mode lays them down.",
+                new Mend("Straighten the tones", new PictureCommand.Straightens(r.id(), true))).of(new Subject.OfPicture(r.id()))));
         return found.stream();
     }
 
     private static Finding unmeasured(DocketSpec d, PreflightFacts facts) {
         ToneMode mode = facts.mode(d);
-        Optional<KeptCurve> otherBlack = facts.pairing().orElseThrow().curves().stream().filter(k -> k.mode().differsInBlack(mode)).findFirst();
+        Optional<KeptCurve> otherBlack = facts.pairing().orElseThrow().curves().stream().filter(k -> k.mode().differsInBlack(mode))
+            .findFirst();
         if (otherBlack.isPresent()) {
             String black = otherBlack.get().mode().settings().getOrDefault(DriverSettings.BLACK, "");
-            Mend[] mends = black.isEmpty() ? new Mend[0] : new Mend[] {new Mend("Use that black", new MachineCommand.Set(DriverSettings.BLACK, black))};
-            return Finding.note(Stage.MACHINE, Code.WEDGE_OF_OTHER_BLACK, "Wedge " + otherBlack.get().wedge() + " was measured with the other black ink.",
+            Mend[] mends = black.isEmpty() ? new Mend[0]
+                : new Mend[] {new Mend("Use that black", new MachineCommand.Set(DriverSettings.BLACK, black))};
+            return Finding.note(Stage.MACHINE, Code.WEDGE_OF_OTHER_BLACK,
+                "Wedge " + otherBlack.get().wedge() + " was measured with the other black ink.",
                 "Its curve doesn't hold here: the tones come out as they fall.", mends);
         }
         return Finding.note(Stage.MACHINE, Code.NO_WEDGE, "No wedge was measured for monochrome with these settings.",

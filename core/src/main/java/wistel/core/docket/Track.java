@@ -23,8 +23,10 @@ public final class Track {
         stages.add(status(Stage.PAPER, facts.pairing().map(PairingVersion::paper).orElse("not chosen yet"), findings, paired));
         stages.add(status(Stage.SIZE, size(d, layout), findings, paired));
         stages.add(status(Stage.PROOF, facts.proofSeen(d) ? proof(d, facts) : "not looked at yet", findings, facts.proofSeen(d)));
-        stages.add(status(Stage.MACHINE, paired ? facts.described().type(d.settings().mediaType()) + ", " + facts.described().quality(d.settings().quality()) + ", "
-            + facts.described().word(DriverSettings.FEED, d.settings().feed()) : "waits for a paper", findings, paired));
+        stages.add(status(Stage.MACHINE,
+            paired ? facts.described().type(d.settings().mediaType()) + ", " + facts.described().quality(d.settings().quality()) + ", "
+                + facts.described().word(DriverSettings.FEED, d.settings().feed()) : "waits for a paper",
+            findings, paired));
         long stops = findings.stream().filter(f -> f.severity() == Severity.STOP).count();
         long looks = findings.stream().filter(f -> f.severity() == Severity.LOOK).count();
         String release = stops > 0 ? (stops == 1 ? "one thing stops it" : stops + " things stop it")
@@ -43,7 +45,8 @@ public final class Track {
         return d.renditions().stream().map(r -> {
             PreflightFacts.Picture p = facts.pictures().get(r.id());
             boolean mono = p.channels() == 1 || r.treatment() instanceof Treatment.Monochrome;
-            return (mono ? "monochrome" : "colour") + ", " + (p.hasProfile() || r.profileConfirmed() ? p.sourceName() : "its profile is missing");
+            return (mono ? "monochrome" : "colour") + ", "
+                + (p.hasProfile() || r.profileConfirmed() ? p.sourceName() : "its profile is missing");
         }).distinct().collect(Collectors.joining("; "));
     }
 
@@ -52,12 +55,14 @@ public final class Track {
     }
 
     private static String measured(DocketSpec d, PreflightFacts facts) {
-        return facts.curve(d).map(k -> "by wedge " + k.wedge()).orElseGet(() -> facts.pairing().filter(PairingVersion::grayOnly).isPresent() ? "by its gray profile" : "not measured");
+        return facts.curve(d).map(k -> "by wedge " + k.wedge())
+            .orElseGet(() -> facts.pairing().filter(PairingVersion::grayOnly).isPresent() ? "by its gray profile" : "not measured");
     }
 
     private static String proof(DocketSpec d, PreflightFacts facts) {
         if (!(d.route() instanceof ColourRoute.ByWistel by)) {
-            return d.route() instanceof ColourRoute.DriverMonochrome ? "driver's monochrome, " + measured(d, facts) : "doesn't apply: the driver converts";
+            return d.route() instanceof ColourRoute.DriverMonochrome ? "driver's monochrome, " + measured(d, facts)
+                : "doesn't apply: the driver converts";
         }
         String name = Words.shortIntent(by.intent());
         boolean moved = d.renditions().stream().anyMatch(r -> !r.compensation().inForceWords().isEmpty());

@@ -39,7 +39,8 @@ final class WaysOut {
 
     private Command change(Alteration a) {
         if (a instanceof Alteration.Edges e) {
-            return new SheetCommand.Edged(e.borderless() ? new Edge(true, facts.described().overEdgesMm().stream().skip(1).findFirst().orElse(0.0), 0) : Edge.BORDERED);
+            return new SheetCommand.Edged(e.borderless()
+                ? new Edge(true, facts.described().overEdgesMm().stream().skip(1).findFirst().orElse(0.0), 0) : Edge.BORDERED);
         }
         if (a instanceof Alteration.Size s) {
             return new SheetCommand.Stocked(stock(s), Optional.empty());
@@ -58,7 +59,8 @@ final class WaysOut {
         if (printer.monochromeMode().filter(mode::equals).isPresent()) {
             return new ColourRoute.DriverMonochrome();
         }
-        return facts.pairing().<ColourRoute>map(p -> new ColourRoute.ByWistel(p.intent(), true)).filter(r -> printer.raster(r).isPresent()).orElseGet(ColourRoute.ByDriver::new);
+        return facts.pairing().<ColourRoute>map(p -> new ColourRoute.ByWistel(p.intent(), true)).filter(r -> printer.raster(r).isPresent())
+            .orElseGet(ColourRoute.ByDriver::new);
     }
 
     private static Stock stock(Alteration.Size s) {
@@ -79,7 +81,8 @@ final class WaysOut {
             case DriverSettings.FEED -> "use " + printer.feed(s.value());
             case DriverSettings.COLOUR_MODE -> route(s.value()) instanceof ColourRoute.DriverMonochrome ? "use the driver's monochrome"
                 : route(s.value()) instanceof ColourRoute.ByWistel ? "let Wistel convert" : "let the driver convert";
-            default -> s.value().isEmpty() ? "leave " + printer.word(s.name()) + " to the printer" : "set " + printer.phrase(s.name(), s.value());
+            default -> s.value().isEmpty() ? "leave " + printer.word(s.name()) + " to the printer"
+                : "set " + printer.phrase(s.name(), s.value());
         };
     }
 }

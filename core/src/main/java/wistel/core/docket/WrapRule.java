@@ -53,7 +53,10 @@ final class WrapRule implements Rule {
         }
         turnOver(wrap).ifPresent(found::add);
         detail(facts, item, layout).ifPresent(found::add);
-        layout.losses().forEach(loss -> found.add(Finding.note(Stage.SIZE, Code.NOT_ON_FACE, Words.percent(loss.share()) + " of the picture isn't on the face.", lost(wrap)).of(new Subject.OfPiece(loss.itemId()))));
+        layout.losses()
+            .forEach(loss -> found.add(
+                Finding.note(Stage.SIZE, Code.NOT_ON_FACE, Words.percent(loss.share()) + " of the picture isn't on the face.", lost(wrap))
+                    .of(new Subject.OfPiece(loss.itemId()))));
         material(d, facts, wrap, found);
         return found.stream();
     }
@@ -68,11 +71,14 @@ final class WrapRule implements Rule {
         if (wrap.turned().fits(d.stock())) {
             mends.add(new Mend("Turn it on the paper", new SheetCommand.Turned()));
         }
-        facts.stocks(d).filter(s -> wrap.onStock(s).fits(s)).findFirst().ifPresent(s -> mends.add(new Mend("Take " + RuleWords.size(s), new SheetCommand.Stocked(s, facts.feedFor(d, s)))));
+        facts.stocks(d).filter(s -> wrap.onStock(s).fits(s)).findFirst()
+            .ifPresent(s -> mends.add(new Mend("Take " + RuleWords.size(s), new SheetCommand.Stocked(s, facts.feedFor(d, s)))));
         shallower(d, wrap).ifPresent(mends::add);
         smaller(d, wrap).ifPresent(mends::add);
         String need = Length.mm(wrap.neededWidthMm()) + " × " + Length.mm(wrap.neededLengthMm()) + " mm";
-        return Finding.stop(Stage.SIZE, Code.WRAP_TOO_LARGE, "Face, sides and turn-over need " + need + " of " + RuleWords.size(d.stock()) + ", which is " + Length.mm(d.stock().widthMm()) + " mm wide" + (d.stock() instanceof Stock.Sheet s ? " and " + Length.mm(s.lengthMm()) + " mm long" : "") + ".",
+        return Finding.stop(Stage.SIZE, Code.WRAP_TOO_LARGE,
+            "Face, sides and turn-over need " + need + " of " + RuleWords.size(d.stock()) + ", which is " + Length.mm(d.stock().widthMm())
+                + " mm wide" + (d.stock() instanceof Stock.Sheet s ? " and " + Length.mm(s.lengthMm()) + " mm long" : "") + ".",
             "The print would lack a part of what goes round.", mends.toArray(Mend[]::new));
     }
 
@@ -80,7 +86,8 @@ final class WrapRule implements Rule {
         WrapBody b = wrap.body();
         return USUAL_DEPTHS_MM.stream().filter(depth -> b.support().kind() == WrapBody.Kind.BARS && depth < b.support().depthMm())
             .map(depth -> wrap.around(b.on(new WrapBody.Support(WrapBody.Kind.BARS, depth, 0))).onStock(d.stock()))
-            .filter(w -> w.fits(d.stock())).findFirst().map(w -> new Mend("Take bars of " + Length.mm(w.body().support().depthMm()) + " mm", new WrapCommand.Wraps(w)));
+            .filter(w -> w.fits(d.stock())).findFirst()
+            .map(w -> new Mend("Take bars of " + Length.mm(w.body().support().depthMm()) + " mm", new WrapCommand.Wraps(w)));
     }
 
     /** A face of the same shape that fits, in whole millimetres of its width. */
@@ -93,7 +100,8 @@ final class WrapRule implements Rule {
             }
             Wrap next = wrap.around(b.sized(width, height)).onStock(d.stock());
             if (next.fits(d.stock())) {
-                return Optional.of(new Mend("Make the face " + Length.mm(width) + " × " + Length.mm(height) + " mm", new WrapCommand.Wraps(next)));
+                return Optional
+                    .of(new Mend("Make the face " + Length.mm(width) + " × " + Length.mm(height) + " mm", new WrapCommand.Wraps(next)));
             }
         }
         return Optional.empty();
@@ -105,7 +113,8 @@ final class WrapRule implements Rule {
         double over = Math.max(Math.max(page.unprintable().left() - shown.x(), shown.right() - page.widthMm() + page.unprintable().right()),
             Math.max(page.unprintable().top() - shown.y(), shown.bottom() - page.heightMm() + page.unprintable().bottom()));
         return over <= HARDLY_MM ? Optional.empty() : Optional.of(Finding.stop(Stage.SIZE, Code.WRAP_ON_UNPRINTABLE_EDGE,
-            "The sides run into the edge that " + facts.described().feed(d.settings().feed()) + " can't print.", "Up to " + Length.mm(over) + " mm of a side would stay white."));
+            "The sides run into the edge that " + facts.described().feed(d.settings().feed()) + " can't print.",
+            "Up to " + Length.mm(over) + " mm of a side would stay white."));
     }
 
     private static Optional<Finding> turnOver(Wrap wrap) {
@@ -118,7 +127,8 @@ final class WrapRule implements Rule {
         }
         WrapBody more = b.turnedOver(new WrapBody.TurnOver(ENOUGH_MM, t.playMm(), t.printed(), t.bleedMm()));
         return Optional.of(Finding.look(Stage.SIZE, Code.TURN_OVER_SMALL, "Only " + Length.mm(t.widthMm()) + " mm are turned over.",
-            bars ? "That is hard to pull and to staple; 20 to 30 mm hold well." : "That is little to glue down.", new Mend("Turn over " + Length.mm(ENOUGH_MM) + " mm", new WrapCommand.Wraps(wrap.around(more)))));
+            bars ? "That is hard to pull and to staple; 20 to 30 mm hold well." : "That is little to glue down.",
+            new Mend("Turn over " + Length.mm(ENOUGH_MM) + " mm", new WrapCommand.Wraps(wrap.around(more)))));
     }
 
     /** Edges of a face with more to see near them than in the picture at large. */
@@ -133,8 +143,11 @@ final class WrapRule implements Rule {
             String of = layout.pages().size() > 1 ? " of piece " + (i + 1) : "";
             edges(picture, placed, picture.detail().get()).forEach(edge -> busy.add("the " + edge + of));
         }
-        return busy.isEmpty() ? Optional.empty() : Optional.of(Finding.note(Stage.SIZE, Code.DETAIL_NEAR_FOLD, "There is much to see within " + Length.mm(NEAR_FOLD_MM) + " mm of " + listed(busy) + ".",
-            "It bends round the edge, and a fold is never quite where it was meant: look at the body, and move the crop if something important lies there.").of(new Subject.OfPiece(item.id())));
+        return busy.isEmpty() ? Optional.empty() : Optional.of(Finding.note(Stage.SIZE, Code.DETAIL_NEAR_FOLD,
+            "There is much to see within " + Length.mm(NEAR_FOLD_MM) + " mm of " + listed(busy) + ".",
+            "It bends round the edge, and a fold is never quite where it was meant: look at the body, and move the crop if something "
+                + "important lies there.")
+            .of(new Subject.OfPiece(item.id())));
     }
 
     private static String listed(List<String> words) {
@@ -177,26 +190,32 @@ final class WrapRule implements Rule {
         boolean bars = wrap.body().support().kind() == WrapBody.Kind.BARS;
         String paper = facts.pairing().get().paper();
         if (bars && !canvas) {
-            found.add(Finding.look(Stage.SIZE, Code.BARS_WANT_CANVAS, paper + " is no canvas.", "Paper tears when it is pulled over bars: take canvas, or a board to glue it on."));
+            found.add(Finding.look(Stage.SIZE, Code.BARS_WANT_CANVAS, paper + " is no canvas.",
+                "Paper tears when it is pulled over bars: take canvas, or a board to glue it on."));
         }
         if (!bars && (canvas || wrap.body().thicknessMm() > FOLDS_UP_TO_MM)) {
-            found.add(Finding.look(Stage.SIZE, Code.BOARD_WANTS_THIN_PAPER, paper + (canvas ? " is canvas." : " is " + Length.mm(wrap.body().thicknessMm()) + " mm thick or more."),
+            found.add(Finding.look(Stage.SIZE, Code.BOARD_WANTS_THIN_PAPER,
+                paper + (canvas ? " is canvas." : " is " + Length.mm(wrap.body().thicknessMm()) + " mm thick or more."),
                 "It doesn't fold sharply over the edge of a board; thin paper does."));
         }
         if (bars && canvas && wrap.body().growth().isEmpty()) {
             found.add(Finding.note(Stage.SIZE, Code.STRETCH_UNKNOWN, "How much this canvas gives when it is stretched isn't known.",
-                "The face comes out a few millimetres larger than it is printed. Measure a printed face before and after stretching, and enter both."));
+                "The face comes out a few millimetres larger than it is printed. Measure a printed face before and after stretching, and "
+                    + "enter both."));
         }
         cutter(d, facts, canvas, found);
         if (canvas && bars) {
-            found.add(Finding.note(Stage.RELEASE, Code.DRY_BEFORE_STRETCHING, "Let the print dry for a day before it is stretched.", "Ink that isn't dry cracks or smears at the folds; a coat of varnish wants the same."));
+            found.add(Finding.note(Stage.RELEASE, Code.DRY_BEFORE_STRETCHING, "Let the print dry for a day before it is stretched.",
+                "Ink that isn't dry cracks or smears at the folds; a coat of varnish wants the same."));
         }
     }
 
     private static void cutter(DocketSpec d, PreflightFacts facts, boolean canvas, List<Finding> found) {
-        String cut = d.settings().get(DriverSettings.FINISHING).orElse(facts.described().defaults().getOrDefault(DriverSettings.FINISHING, NO_FINISHING));
+        String cut = d.settings().get(DriverSettings.FINISHING)
+            .orElse(facts.described().defaults().getOrDefault(DriverSettings.FINISHING, NO_FINISHING));
         if (canvas && !cut.equals(NO_FINISHING) && d.stock() instanceof Stock.Roll) {
-            found.add(Finding.look(Stage.MACHINE, Code.CUTTER_AND_CANVAS, "The printer would cut the canvas itself.", "Its blade frays canvas and is blunt after a few cuts: cut it by hand.",
+            found.add(Finding.look(Stage.MACHINE, Code.CUTTER_AND_CANVAS, "The printer would cut the canvas itself.",
+                "Its blade frays canvas and is blunt after a few cuts: cut it by hand.",
                 new Mend("Leave it uncut", new MachineCommand.Set(DriverSettings.FINISHING, NO_FINISHING))));
         }
     }

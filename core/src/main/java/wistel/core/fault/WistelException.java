@@ -8,7 +8,8 @@ import java.util.Map;
  * the words; the server turns it into an RFC 9457 problem, so a message never has to be parsed.
  */
 public abstract sealed class WistelException extends RuntimeException
-    permits PictureException, ProfileException, MeasurementException, InvalidRequest, NotFound, Conflict, PrinterException, RecordException {
+    permits PictureException, ProfileException, MeasurementException, InvalidRequest, NotFound, Conflict, PrinterException,
+    RecordException {
 
     private final String code;
     private final String next;

@@ -8,7 +8,8 @@ import wistel.core.fault.InvalidRequest;
 /** Lengths as people write them: "305", "30.5cm", "12 in", "12,5 in". Held in millimetres; 1 in = 25.4 mm exactly. */
 public final class Length {
     public static final double MM_PER_INCH = 25.4;
-    private static final Pattern WRITTEN = Pattern.compile("\\s*(\\d{1,6}(?:[.,]\\d{1,6})?)\\s*(mm|cm|m|in|inch|inches|\"|″)?\\s*", Pattern.CASE_INSENSITIVE);
+    private static final Pattern WRITTEN = Pattern.compile("\\s*(\\d{1,6}(?:[.,]\\d{1,6})?)\\s*(mm|cm|m|in|inch|inches|\"|″)?\\s*",
+        Pattern.CASE_INSENSITIVE);
 
     public enum Unit {
         MM(1), CM(10), IN(MM_PER_INCH);
@@ -34,7 +35,8 @@ public final class Length {
     public static double parseMm(String written, Unit unit) {
         Matcher m = WRITTEN.matcher(written);
         if (!m.matches()) {
-            throw new InvalidRequest(InvalidRequest.Reason.LENGTH_UNCLEAR, "'" + (written.length() > 30 ? written.substring(0, 30) + "…" : written) + "' is not a length.",
+            throw new InvalidRequest(InvalidRequest.Reason.LENGTH_UNCLEAR,
+                "'" + (written.length() > 30 ? written.substring(0, 30) + "…" : written) + "' is not a length.",
                 "Write a number, with mm, cm or in if you like: 305, 30.5cm, 12in.");
         }
         double number = Double.parseDouble(m.group(1).replace(',', '.'));

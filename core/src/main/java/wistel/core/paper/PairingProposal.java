@@ -35,7 +35,8 @@ public record PairingProposal(String paper, String surface, String mediaType, St
         String type = printer.mediaTypes().stream().max(Comparator.comparingDouble(t -> score(printer.type(t), all, matte))).orElse("");
         String feed = printer.feeds().stream().filter(f -> printer.offersFeed(type, f)).findFirst().orElse("");
         String surface = (matte ? MATTE : GLOSS).stream().filter(all::contains).findFirst().orElse(matte ? "matte" : "gloss");
-        return new PairingProposal(FILLERS.matcher(texts.get(0)).replaceAll(" ").strip(), surface, type, feed, printer.qualities().stream().max(Comparator.naturalOrder()).orElse(FINEST), Intent.RELATIVE);
+        return new PairingProposal(FILLERS.matcher(texts.get(0)).replaceAll(" ").strip(), surface, type, feed,
+            printer.qualities().stream().max(Comparator.naturalOrder()).orElse(FINEST), Intent.RELATIVE);
     }
 
     /** A word of the type that the texts have counts for one, one that suits the depth of black for a half. */

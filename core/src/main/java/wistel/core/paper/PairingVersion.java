@@ -20,8 +20,9 @@ import wistel.core.tone.KeptCurve;
  * @param blackL      L* of its deepest black, from its profile
  * @param curves      what wedges told of its monochrome modes, one of each
  */
-public record PairingVersion(String pairingId, int number, String printerId, String printerName, String paper, String surface, PaperBody body, DriverSettings settings,
-                             String profileHash, Intent intent, List<Double> whiteLab, double blackL, List<KeptCurve> curves) {
+public record PairingVersion(String pairingId, int number, String printerId, String printerName, String paper, String surface,
+    PaperBody body, DriverSettings settings,
+    String profileHash, Intent intent, List<Double> whiteLab, double blackL, List<KeptCurve> curves) {
     /** @throws IllegalArgumentException when the number isn't positive or the white isn't a colour */
     public PairingVersion {
         curves = List.copyOf(curves);
@@ -32,9 +33,11 @@ public record PairingVersion(String pairingId, int number, String printerId, Str
     }
 
     /** With no wedge measured. */
-    public PairingVersion(String pairingId, int number, String printerId, String printerName, String paper, String surface, PaperBody body, DriverSettings settings,
-                          String profileHash, Intent intent, Lab white, double blackL) {
-        this(pairingId, number, printerId, printerName, paper, surface, body, settings, profileHash, intent, List.of(white.l(), white.a(), white.b()), blackL, List.of());
+    public PairingVersion(String pairingId, int number, String printerId, String printerName, String paper, String surface, PaperBody body,
+        DriverSettings settings,
+        String profileHash, Intent intent, Lab white, double blackL) {
+        this(pairingId, number, printerId, printerName, paper, surface, body, settings, profileHash, intent,
+            List.of(white.l(), white.a(), white.b()), blackL, List.of());
     }
 
     public Lab white() {
@@ -42,12 +45,14 @@ public record PairingVersion(String pairingId, int number, String printerId, Str
     }
 
     public PairingVersion withCurves(List<KeptCurve> next) {
-        return new PairingVersion(pairingId, number, printerId, printerName, paper, surface, body, settings, profileHash, intent, whiteLab, blackL, next);
+        return new PairingVersion(pairingId, number, printerId, printerName, paper, surface, body, settings, profileHash, intent, whiteLab,
+            blackL, next);
     }
 
     /** As a mode's scale prints on it that a wedge told: its profile of grays in place of the paper's own. */
     public PairingVersion byScale(KeptCurve curve) {
-        return new PairingVersion(pairingId, number, printerId, printerName, paper, surface, body, settings, curve.profileHash(), intent, curve.scale().paper(),
+        return new PairingVersion(pairingId, number, printerId, printerName, paper, surface, body, settings, curve.profileHash(), intent,
+            curve.scale().paper(),
             curve.scale().black().l()).withCurves(curves);
     }
 

@@ -22,7 +22,8 @@ public record PaperBody(double thicknessMm, int grammage, String texture, Curl c
     /** @throws InvalidRequest when a value is out of its range */
     public PaperBody {
         if (!(thicknessMm >= 0 && thicknessMm <= THICKEST_MM) || grammage < 0 || grammage > HEAVIEST || texture.length() > LONGEST) {
-            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A paper of " + thicknessMm + " mm and " + grammage + " g/m² can't be.",
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE,
+                "A paper of " + thicknessMm + " mm and " + grammage + " g/m² can't be.",
                 "Papers go up to " + (int) THICKEST_MM + " mm and " + HEAVIEST + " g/m²; leave at 0 what you don't know.");
         }
     }

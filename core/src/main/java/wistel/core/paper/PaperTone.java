@@ -4,7 +4,10 @@ package wistel.core.paper;
 public enum PaperTone {
     WARM, NEUTRAL, COLD;
 
-    /** b* of white from which a sheet looks warm beside others, and below which it looks cold: most papers without whitener lie above, those with it below. */
+    /**
+     * b* of white from which a sheet looks warm beside others, and below which it looks cold: most papers without whitener lie above, those
+     * with it below.
+     */
     private static final double WARM_FROM = 1;
     private static final double COLD_BELOW = -2;
 

@@ -19,7 +19,8 @@ public sealed interface Stock {
         /** @throws InvalidRequest when no such sheet can be */
         public Sheet {
             if (!(widthMm >= SHORTEST_MM && lengthMm >= widthMm && lengthMm <= LONGEST_MM) || name.isBlank() || name.length() > 80) {
-                throw new InvalidRequest(InvalidRequest.Reason.SHEET_OUT_OF_RANGE, "A sheet of " + widthMm + " × " + lengthMm + " mm can't be.", "Sheets go from 50 mm to 5 m, the short edge first.");
+                throw new InvalidRequest(InvalidRequest.Reason.SHEET_OUT_OF_RANGE,
+                    "A sheet of " + widthMm + " × " + lengthMm + " mm can't be.", "Sheets go from 50 mm to 5 m, the short edge first.");
             }
         }
 
@@ -33,7 +34,8 @@ public sealed interface Stock {
         /** @throws InvalidRequest when no such roll can be */
         public Roll {
             if (!(widthMm >= SHORTEST_MM && widthMm <= LONGEST_MM)) {
-                throw new InvalidRequest(InvalidRequest.Reason.SHEET_OUT_OF_RANGE, "A roll of " + widthMm + " mm can't be.", "Rolls go from 50 mm to 5 m.");
+                throw new InvalidRequest(InvalidRequest.Reason.SHEET_OUT_OF_RANGE, "A roll of " + widthMm + " mm can't be.",
+                    "Rolls go from 50 mm to 5 m.");
             }
         }
 

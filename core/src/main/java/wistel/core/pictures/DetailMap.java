@@ -3,8 +3,8 @@ package wistel.core.pictures;
 import java.util.Arrays;
 
 /**
- * How much there is to see where in a picture: the mean step from pixel to pixel in a grid of cells, each in one unit of the picture's codes over 65535.
- * What a person finds important it can't know; where nothing is to be seen, nothing is lost.
+ * How much there is to see where in a picture: the mean step from pixel to pixel in a grid of cells, each in one unit of the picture's
+ * codes over 65535. What a person finds important it can't know; where nothing is to be seen, nothing is lost.
  *
  * @param columns of cells
  * @param steps   row by row, of the upright picture

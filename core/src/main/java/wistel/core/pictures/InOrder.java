@@ -11,8 +11,8 @@ import java.util.function.Consumer;
 import java.util.function.Supplier;
 
 /**
- * Work done on several threads whose results are taken in the order in which it was handed in. No more than a few pieces are under way at once,
- * so handing in waits for the oldest. Closing it waits for what is under way.
+ * Work done on several threads whose results are taken in the order in which it was handed in. No more than a few pieces are under way at
+ * once, so handing in waits for the oldest. Closing it waits for what is under way.
  */
 public final class InOrder<R> implements AutoCloseable {
     private final Executor workers;

@@ -64,7 +64,8 @@ public record LabScan(int width, int height, double dpi, char[] pixels) {
         boolean ours = b.getInt(0) == 0x4D4D002A && b.getInt(4) == 8 && b.getShort(8) == 12 && b.getShort(10 + 48 + 8) == 9
             && b.getInt(10 + 60 + 8) == DATA_AT;
         if (!ours || w < 1 || h < 1 || (long) w * h > MOST_PIXELS) {
-            throw new MeasurementException(MeasurementException.Reason.SCAN_UNREADABLE, "The scanner's file is not an L*a*b* TIFF that Wistel reads.", "Scan the sheet again.");
+            throw new MeasurementException(MeasurementException.Reason.SCAN_UNREADABLE,
+                "The scanner's file is not an L*a*b* TIFF that Wistel reads.", "Scan the sheet again.");
         }
         double dpi = b.getInt(8 + 2 + 144 + 4 + 8) / 1000.0;
         char[] pixels = new char[3 * w * h];

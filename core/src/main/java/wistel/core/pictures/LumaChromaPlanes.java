@@ -15,9 +15,9 @@ import javax.imageio.stream.ImageInputStream;
 import javax.imageio.stream.ImageInputStreamImpl;
 
 /**
- * A TIFF that keeps luminance and two colour differences in planes apart (TIFF 6.0, sections 20 and 21). Each plane is read as a gray TIFF of its own,
- * whose directory stands behind the file: so every packing that the reader knows is read here too. Colour planes of fewer samples are interpolated
- * linearly between the places that the file names.
+ * A TIFF that keeps luminance and two colour differences in planes apart (TIFF 6.0, sections 20 and 21). Each plane is read as a gray TIFF
+ * of its own, whose directory stands behind the file: so every packing that the reader knows is read here too. Colour planes of fewer
+ * samples are interpolated linearly between the places that the file names.
  */
 final class LumaChromaPlanes {
     private static final int BAND_ROWS = 256;
@@ -58,7 +58,8 @@ final class LumaChromaPlanes {
     private boolean storesFullColourPlanes() {
         double[] bytes = counts();
         double rows = Math.min(height, whole.value(278, height));
-        return whole.value(259, 1) == 1 && !tiled() && bytes.length >= 3 && bytes[bytes.length / 3] >= width * rows * whole.value(258, 8) / 8;
+        return whole.value(259, 1) == 1 && !tiled() && bytes.length >= 3
+            && bytes[bytes.length / 3] >= width * rows * whole.value(258, 8) / 8;
     }
 
     private boolean tiled() {
@@ -69,7 +70,10 @@ final class LumaChromaPlanes {
         return whole.values(tiled() ? 325 : 279);
     }
 
-    /** Rows of the linear map from the three planes' samples, 0 to 1, to RGB; the fourth number is what is added (section 20 and 21, ReferenceBlackWhite). */
+    /**
+     * Rows of the linear map from the three planes' samples, 0 to 1, to RGB; the fourth number is what is added (section 20 and 21,
+     * ReferenceBlackWhite).
+     */
     private float[][] toRgb() {
         double top = Math.pow(2, whole.value(258, 8)) - 1;
         double[] luma = whole.values(529, 0.299, 0.587, 0.114);

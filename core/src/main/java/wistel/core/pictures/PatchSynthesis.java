@@ -7,9 +7,9 @@ import java.util.SplittableRandom;
 import java.util.stream.IntStream;
 
 /**
- * A picture grown outwards by new texture of its own: patches from near the edge, laid row by row so that each fits what lies there already, and joined
- * along the path of least error (A. A. Efros and W. T. Freeman, Image Quilting for Texture Synthesis and Transfer, SIGGRAPH 2001). The first pixels
- * outside mirror the picture, so nothing shows at the edge itself, and the picture is not touched.
+ * A picture grown outwards by new texture of its own: patches from near the edge, laid row by row so that each fits what lies there
+ * already, and joined along the path of least error (A. A. Efros and W. T. Freeman, Image Quilting for Texture Synthesis and Transfer,
+ * SIGGRAPH 2001). The first pixels outside mirror the picture, so nothing shows at the edge itself, and the picture is not touched.
  *
  * <p>What comes out is where each new pixel is taken from, so that a small picture's answer can be carried to a large one.
  */
@@ -30,7 +30,10 @@ public final class PatchSynthesis {
     /** Patches that fit nearly as well as the best are taken as well, by chance: the same one again and again would show. */
     private static final double NEARLY = 1.15;
     private static final long AGAIN = 4;
-    /** Mean squared difference of a channel's upper 12 bits, 6 % of its range, from which nothing in the picture looks like its edge; that is mirrored there, then. */
+    /**
+     * Mean squared difference of a channel's upper 12 bits, 6 % of its range, from which nothing in the picture looks like its edge; that
+     * is mirrored there, then.
+     */
     private static final long TOO_FAR = 245 * 245;
     /** Of the edge's own contrast: parts that have nothing to do with each other differ by twice of it. */
     private static final double UNLIKE = 3;
@@ -117,7 +120,8 @@ public final class PatchSynthesis {
                     int[] from = orientation.toStored(x, y, width, height);
                     int code = origin[from[1] * width + from[0]];
                     int flips = code & (ACROSS_FLIPPED | DOWN_FLIPPED);
-                    int swapped = !swaps || flips == 0 || flips == (ACROSS_FLIPPED | DOWN_FLIPPED) ? flips : flips ^ (ACROSS_FLIPPED | DOWN_FLIPPED);
+                    int swapped = !swaps || flips == 0 || flips == (ACROSS_FLIPPED | DOWN_FLIPPED) ? flips
+                        : flips ^ (ACROSS_FLIPPED | DOWN_FLIPPED);
                     turned[y * w + x] = placeOf[place(code)] << 2 | swapped;
                 }
             }
@@ -158,7 +162,8 @@ public final class PatchSynthesis {
         int[] origin = IntStream.range(0, w * h).map(i -> i << 2).toArray();
         for (int side = 0; side < 4; side++) {
             // below and above first, then left and right over the whole height
-            PatchSynthesis down = new PatchSynthesis(picture.pixels(), picture.channels(), w, h, origin, side < 2 ? DOWN_FLIPPED : ACROSS_FLIPPED, random.split());
+            PatchSynthesis down = new PatchSynthesis(picture.pixels(), picture.channels(), w, h, origin,
+                side < 2 ? DOWN_FLIPPED : ACROSS_FLIPPED, random.split());
             down.downwards(margin);
             origin = side % 2 == 0 ? turned(turned(down.origin, w, h + margin), h + margin, w) : turned(down.origin, w, h + margin);
             h += margin;
@@ -233,7 +238,8 @@ public final class PatchSynthesis {
         int from = Math.max(0, left - ALONG);
         int to = Math.min(width - w, left + ALONG);
         Overlap overlap = new Overlap(left, top - inside, w, rows + inside, inside > 0 ? inside : overlapRows, overlapColumns);
-        List<long[]> best = IntStream.rangeClosed(0, (lowest - highest) / SPARSE).parallel().mapToObj(i -> bestInRow(overlap, from, to, lowest - i * SPARSE))
+        List<long[]> best = IntStream.rangeClosed(0, (lowest - highest) / SPARSE).parallel()
+            .mapToObj(i -> bestInRow(overlap, from, to, lowest - i * SPARSE))
             .sorted(Comparator.comparingLong(found -> found[0])).limit(REFINED).toList();
         long least = Long.MAX_VALUE;
         int[][] found = new int[REFINED][];
@@ -265,7 +271,8 @@ public final class PatchSynthesis {
         boolean mirrors = inside > 0 && least > TOO_FAR * channels * inside * w && least > UNLIKE * contrast(left, top - inside, w, inside);
         Patch patch = mirrors ? new Patch(left, known - 1, true) : new Patch(chosen[0], chosen[1] + inside, false);
         used[place(origin[patch.at(w / 2, rows / 2)])]++;
-        join(new Overlap(left, top, w, rows, top == known ? Math.min(GIVES_WAY, rows) : overlapRows, overlapColumns), patch, top == known ? MIRRORED : 0);
+        join(new Overlap(left, top, w, rows, top == known ? Math.min(GIVES_WAY, rows) : overlapRows, overlapColumns), patch,
+            top == known ? MIRRORED : 0);
     }
 
     /** Squared differences to the mean of a part. */
@@ -378,7 +385,8 @@ public final class PatchSynthesis {
             for (int k = 0; k < across; k++) {
                 int u = upright ? k : i;
                 int v = upright ? i : k;
-                long before = i == 0 ? 0 : Math.min(cost[i - 1][k], Math.min(k > 0 ? cost[i - 1][k - 1] : Long.MAX_VALUE, k + 1 < across ? cost[i - 1][k + 1] : Long.MAX_VALUE));
+                long before = i == 0 ? 0 : Math.min(cost[i - 1][k],
+                    Math.min(k > 0 ? cost[i - 1][k - 1] : Long.MAX_VALUE, k + 1 < across ? cost[i - 1][k + 1] : Long.MAX_VALUE));
                 cost[i][k] = before + apart((o.top + v) * width + o.left + u, patch.at(u, v));
             }
         }

@@ -20,7 +20,10 @@ import javax.imageio.ImageTypeSpecifier;
 import javax.imageio.stream.ImageInputStream;
 import wistel.core.fault.PictureException;
 
-/** A JPEG, PNG or TIFF as a source of 16-bit rows, each decoded once. Decoding is left to ImageIO readers; no colour is converted on the way. */
+/**
+ * A JPEG, PNG or TIFF as a source of 16-bit rows, each decoded once. Decoding is left to ImageIO readers; no colour is converted on the
+ * way.
+ */
 public final class PictureFile {
     private static final int BAND_SAMPLES = 12 << 20;
     /** A strip up to this size is decoded at once, a larger one again for each band. */
@@ -58,7 +61,8 @@ public final class PictureFile {
     }
 
     /**
-     * The same, given up with {@link PictureException.Reason#TOO_SLOW} when it takes longer than this: small files can be made whose decoding takes hours.
+     * The same, given up with {@link PictureException.Reason#TOO_SLOW} when it takes longer than this: small files can be made whose
+     * decoding takes hours.
      */
     public RowSource rows(Duration most) {
         return new Stored(Optional.of(most));
@@ -95,7 +99,8 @@ public final class PictureFile {
                 throw e;
             } catch (OutOfMemoryError e) {
                 // a damaged directory asked for an array beyond all measure: that one request failed, nothing else is lost
-                throw new PictureException(PictureException.Reason.DAMAGED, "This picture is damaged: its directory asks for more memory than any picture needs.",
+                throw new PictureException(PictureException.Reason.DAMAGED,
+                    "This picture is damaged: its directory asks for more memory than any picture needs.",
                     "Export it again; nothing of it was kept.");
             } catch (SinkFailure e) {
                 throw e.cause;
@@ -106,7 +111,8 @@ public final class PictureFile {
                 // decoders may wrap what they were stopped by
                 counted.inTime();
                 // decoders answer damage with any runtime exception; all of them mean the same to a person
-                throw new PictureException(PictureException.Reason.DAMAGED, "This picture is cut off or damaged: not all of its rows can be read.",
+                throw new PictureException(PictureException.Reason.DAMAGED,
+                    "This picture is cut off or damaged: not all of its rows can be read.",
                     "Export it again; nothing of it was kept.", e);
             }
         }
@@ -136,7 +142,8 @@ public final class PictureFile {
         /** Asked for each row that a decoder makes, in passes that are not kept as well. */
         void inTime() {
             if (deadline.isPresent() && System.nanoTime() > deadline.get()) {
-                throw new PictureException(PictureException.Reason.TOO_SLOW, "Reading this picture takes far longer than one of its size should.",
+                throw new PictureException(PictureException.Reason.TOO_SLOW,
+                    "Reading this picture takes far longer than one of its size should.",
                     "Export it again in an ordinary form: baseline JPEG, PNG or TIFF. Nothing of it was kept.");
             }
         }
@@ -162,7 +169,8 @@ public final class PictureFile {
             new LumaChromaPlanes(file, () -> reader("tiff", "com.sun.imageio.")).decode(sink);
             return;
         }
-        ImageReader reader = reader(found.big() ? "bigtiff" : found.facts().format(), found.secondReader() ? "com.twelvemonkeys." : "com.sun.imageio.");
+        ImageReader reader = reader(found.big() ? "bigtiff" : found.facts().format(),
+            found.secondReader() ? "com.twelvemonkeys." : "com.sun.imageio.");
         try {
             reader.setInput(in, false, true);
             boolean[] cut = new boolean[1];

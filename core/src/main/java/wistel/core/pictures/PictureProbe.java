@@ -83,12 +83,14 @@ final class PictureProbe {
             byte[] head = new byte[16];
             int got = in.read(head);
             if (got <= 0) {
-                throw new PictureException(PictureException.Reason.EMPTY, "This file is empty: 0 bytes.", "Export it again, or copy it again from its card.");
+                throw new PictureException(PictureException.Reason.EMPTY, "This file is empty: 0 bytes.",
+                    "Export it again, or copy it again from its card.");
             }
             Found found = starts(head, 0xFF, 0xD8) ? jpeg(in)
                 : starts(head, 0x89, 'P', 'N', 'G') ? png(in)
-                : starts(head, 'I', 'I', 42, 0) || starts(head, 'M', 'M', 0, 42) || starts(head, 'I', 'I', 43, 0) || starts(head, 'M', 'M', 0, 43) ? tiff(in)
-                : refuse(head);
+                    : starts(head, 'I', 'I', 42, 0) || starts(head, 'M', 'M', 0, 42) || starts(head, 'I', 'I', 43, 0)
+                        || starts(head, 'M', 'M', 0, 43) ? tiff(in)
+                            : refuse(head);
             return checked(found);
         } catch (EOFException e) {
             throw truncated();
@@ -96,7 +98,8 @@ final class PictureProbe {
             // streams answer so when a damaged header sends them to a place that can't be
             throw damaged("its header points outside the file");
         } catch (IOException e) {
-            throw new PictureException(PictureException.Reason.UNREADABLE, "This file can't be read: " + e.getMessage() + ".", "Try to drop it again.", e);
+            throw new PictureException(PictureException.Reason.UNREADABLE, "This file can't be read: " + e.getMessage() + ".",
+                "Try to drop it again.", e);
         }
     }
 
@@ -109,10 +112,10 @@ final class PictureProbe {
         String ascii = new String(head, StandardCharsets.ISO_8859_1);
         String what = ascii.startsWith("GIF8") ? "This is a GIF, a format for animations with 256 colours."
             : ascii.startsWith("8BPS") ? "This is a layered document."
-            : ascii.startsWith("RIFF") && ascii.startsWith("WEBP", 8) ? "This is a WebP picture."
-            : ascii.startsWith("%PDF") ? "This is a PDF document."
-            : ascii.startsWith("ftyp", 4) ? "This is a HEIF picture or a film."
-            : "This is not a picture file that Wistel knows.";
+                : ascii.startsWith("RIFF") && ascii.startsWith("WEBP", 8) ? "This is a WebP picture."
+                    : ascii.startsWith("%PDF") ? "This is a PDF document."
+                        : ascii.startsWith("ftyp", 4) ? "This is a HEIF picture or a film."
+                            : "This is not a picture file that Wistel knows.";
         throw new PictureException(PictureException.Reason.UNKNOWN, what, TAKES);
     }
 
@@ -210,7 +213,8 @@ final class PictureProbe {
             throw inks();
         }
         if (frame[4] != 0xC0 && frame[4] != 0xC1 && frame[4] != 0xC2) {
-            throw unsupported("This JPEG is of " + (frame[4] == 0xC3 ? "the lossless" : "a rare") + " kind (frame " + Integer.toHexString(frame[4]) + ")");
+            throw unsupported("This JPEG is of " + (frame[4] == 0xC3 ? "the lossless" : "a rare") + " kind (frame "
+                + Integer.toHexString(frame[4]) + ")");
         }
         if (frame[0] == 12) {
             throw unsupported("This JPEG has 12 bits a sample");
@@ -219,8 +223,10 @@ final class PictureProbe {
             throw damaged("it has " + frame[3] + " channels of " + frame[0] + " bits");
         }
         if (frame[4] == 0xC2 && (long) frame[1] * frame[2] > MOST_PROGRESSIVE_PIXELS) {
-            throw new PictureException(PictureException.Reason.PROGRESSIVE, "This is a progressive JPEG of " + (long) frame[1] * frame[2] / 1_000_000
-                + " million pixels; such a file has to be held whole to be read.", "Export it as an ordinary (baseline) JPEG or as TIFF.");
+            throw new PictureException(PictureException.Reason.PROGRESSIVE,
+                "This is a progressive JPEG of " + (long) frame[1] * frame[2] / 1_000_000
+                    + " million pixels; such a file has to be held whole to be read.",
+                "Export it as an ordinary (baseline) JPEG or as TIFF.");
         }
         ByteArrayOutputStream joined = new ByteArrayOutputStream();
         profile.values().forEach(joined::writeBytes);
@@ -315,10 +321,12 @@ final class PictureProbe {
                     if (srgb && profile.length == 0) {
                         profile = (channels == 1 ? StandardSpaces.SGRAY : StandardSpaces.SRGB).bytes();
                     }
-                    return new Found(new PictureFacts("PNG", wide, high, type == 3 ? 8 : bits, channels, orientation, profile), List.of(), storage);
+                    return new Found(new PictureFacts("PNG", wide, high, type == 3 ? 8 : bits, channels, orientation, profile), List.of(),
+                        storage);
                 }
                 case "IEND" -> throw truncated();
-                default -> { }
+                default -> {
+                }
             }
             in.seek(body + length + 4);
         }
@@ -401,7 +409,8 @@ final class PictureProbe {
             throw inks();
         }
         if (v[3] == 8 || v[3] == 9 || v[3] > 6) {
-            throw new PictureException(PictureException.Reason.LAB, "This TIFF is in a colour form that Wistel doesn't print (photometric " + v[3] + ").",
+            throw new PictureException(PictureException.Reason.LAB,
+                "This TIFF is in a colour form that Wistel doesn't print (photometric " + v[3] + ").",
                 "Export it in an RGB space or in gray.");
         }
         if (v[8] == 6) {
@@ -413,7 +422,8 @@ final class PictureProbe {
         }
         boolean floating = v[6] == 3 && v[2] == 32;
         if (v[6] == 3 && !floating || v[2] > 16 && !floating) {
-            throw new PictureException(PictureException.Reason.FLOAT, "This TIFF has " + v[2] + "-bit samples, for editing rather than for print.",
+            throw new PictureException(PictureException.Reason.FLOAT,
+                "This TIFF has " + v[2] + "-bit samples, for editing rather than for print.",
                 "Export it with 8 or 16 bits.");
         }
         long stripRows = v[7] == 0 ? v[1] : Math.min(v[7], v[1]);
@@ -425,7 +435,8 @@ final class PictureProbe {
         int channels = v[3] == 2 || v[3] == 3 || v[3] == 6 ? 3 : 1;
         return new Found(new PictureFacts("TIFF", (int) Math.min(v[0], Integer.MAX_VALUE), (int) Math.min(v[1], Integer.MAX_VALUE),
             v[3] == 3 ? 8 : (int) v[2], channels, Orientation.ofTag((int) v[4]), profile), List.of(),
-            big ? Storage.BIG : planes ? Storage.PLANES : floating ? Storage.FLOAT : v[10] == 2 && v[2] == 16 ? Storage.DIFFERENCED : Storage.PLAIN);
+            big ? Storage.BIG
+                : planes ? Storage.PLANES : floating ? Storage.FLOAT : v[10] == 2 && v[2] == 16 ? Storage.DIFFERENCED : Storage.PLAIN);
     }
 
     /** A place or count of 4 bytes, or of 8 in a BigTIFF. */

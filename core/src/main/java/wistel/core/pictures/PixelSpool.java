@@ -7,9 +7,9 @@ import java.nio.channels.FileChannel;
 import java.util.concurrent.Executor;
 
 /**
- * A picture turned or mirrored on its way through a file: written once in stored order, block of rows by block of rows, and read in the shown
- * order, from any number of threads. For quarter turns each block is cut into groups of columns that are transposed in memory, so both sides
- * move long runs of bytes.
+ * A picture turned or mirrored on its way through a file: written once in stored order, block of rows by block of rows, and read in the
+ * shown order, from any number of threads. For quarter turns each block is cut into groups of columns that are transposed in memory, so
+ * both sides move long runs of bytes.
  */
 public final class PixelSpool implements RowWindow, PixelRuns {
     private static final int BLOCK_SAMPLES = 3 << 20;
@@ -45,7 +45,8 @@ public final class PixelSpool implements RowWindow, PixelRuns {
      * @param workers turns the blocks
      * @throws wistel.core.fault.PictureException when it is damaged; nothing is left open then
      */
-    public static PixelSpool[] of(RowSource stored, Orientation[] orientations, Places places, Executor workers, Progress progress, StageTimes times)
+    public static PixelSpool[] of(RowSource stored, Orientation[] orientations, Places places, Executor workers, Progress progress,
+        StageTimes times)
         throws IOException {
         PixelSpool[] spools = new PixelSpool[orientations.length];
         try {
@@ -66,7 +67,7 @@ public final class PixelSpool implements RowWindow, PixelRuns {
 
     private static void fill(RowSource stored, PixelSpool[] spools, Executor workers, Progress progress, StageTimes times) {
         try (ForwardRows reader = new ForwardRows(stored, times);
-             InOrder<ByteBuffer[]> turned = new InOrder<>(workers, BLOCKS_UNDER_WAY, blocks -> append(spools, blocks))) {
+            InOrder<ByteBuffer[]> turned = new InOrder<>(workers, BLOCKS_UNDER_WAY, blocks -> append(spools, blocks))) {
             int rows = spools[0].block;
             for (int top = 0; top < stored.height(); top += rows) {
                 char[] samples = reader.rows(top, Math.min(stored.height(), top + rows));

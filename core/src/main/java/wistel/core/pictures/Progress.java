@@ -1,9 +1,12 @@
 package wistel.core.pictures;
 
-/** Told now and then how far a loop over pixels is, 0 to 1. It stops the loop by throwing {@link java.util.concurrent.CancellationException}. */
+/**
+ * Told now and then how far a loop over pixels is, 0 to 1. It stops the loop by throwing {@link
+ * java.util.concurrent.CancellationException}.
+ */
 @FunctionalInterface
 public interface Progress {
-    Progress SILENT = share -> { };
+    Progress SILENT = share -> {};
 
     void at(double share);
 

@@ -3,9 +3,9 @@ package wistel.core.pictures;
 import java.util.Arrays;
 
 /**
- * Separable resampling of a crop to a size, band by band; bands may be made on different threads. Reducing is Lanczos with three lobes in linear
- * light, its kernel widened by the scale so that nothing is skipped. Enlarging is Lanczos in lightness (CIE 1976 L*), each pass limited to the
- * range of the four nearest samples: no edge rings, in the shadows neither. Immutable.
+ * Separable resampling of a crop to a size, band by band; bands may be made on different threads. Reducing is Lanczos with three lobes in
+ * linear light, its kernel widened by the scale so that nothing is skipped. Enlarging is Lanczos in lightness (CIE 1976 L*), each pass
+ * limited to the range of the four nearest samples: no edge rings, in the shadows neither. Immutable.
  */
 public final class Resampler implements Resampling {
     private static final double LOBES = 3;
@@ -26,8 +26,8 @@ public final class Resampler implements Resampling {
      * The result's size and what is taken for it.
      *
      * @param crop   the part of the source that is used
-     * @param finest source pixels for one line of the finest detail that is kept, at least 1: a print whose picture is brought to fewer pixels per
-     *               inch is blurred by this, and still sampled at the printer's own resolution
+     * @param finest source pixels for one line of the finest detail that is kept, at least 1: a print whose picture is brought to fewer
+     *               pixels per inch is blurred by this, and still sampled at the printer's own resolution
      */
     public record Size(Crop crop, int width, int height, double finest) {
         public Size {
@@ -47,7 +47,8 @@ public final class Resampler implements Resampling {
         this.sourceWidth = sourceWidth;
         this.width = size.width;
         this.crop = size.crop;
-        this.copies = size.finest == 1 && crop.width() == size.width && crop.height() == size.height && crop.x() == Math.rint(crop.x()) && crop.y() == Math.rint(crop.y());
+        this.copies = size.finest == 1 && crop.width() == size.width && crop.height() == size.height && crop.x() == Math.rint(crop.x())
+            && crop.y() == Math.rint(crop.y());
         this.enlarges = size.finest == 1 && crop.width() < size.width;
         this.curve = enlarges ? light.overLightness() : light;
         this.across = Taps.of(crop.x(), crop.width(), size.width, sourceWidth, size.finest);
@@ -154,12 +155,17 @@ public final class Resampler implements Resampling {
             float e = weights[6 * x + 4];
             float f = weights[6 * x + 5];
             out[3 * x] = a * line[at] + b * line[at + 3] + c * line[at + 6] + d * line[at + 9] + e * line[at + 12] + f * line[at + 15];
-            out[3 * x + 1] = a * line[at + 1] + b * line[at + 4] + c * line[at + 7] + d * line[at + 10] + e * line[at + 13] + f * line[at + 16];
-            out[3 * x + 2] = a * line[at + 2] + b * line[at + 5] + c * line[at + 8] + d * line[at + 11] + e * line[at + 14] + f * line[at + 17];
+            out[3 * x + 1] = a * line[at + 1] + b * line[at + 4] + c * line[at + 7] + d * line[at + 10] + e * line[at + 13]
+                + f * line[at + 16];
+            out[3 * x + 2] = a * line[at + 2] + b * line[at + 5] + c * line[at + 8] + d * line[at + 11] + e * line[at + 14]
+                + f * line[at + 17];
         }
     }
 
-    /** Limits results to the range of the nearest samples, which is worked out for every place of the source line and looked up for the results. */
+    /**
+     * Limits results to the range of the nearest samples, which is worked out for every place of the source line and looked up for the
+     * results.
+     */
     private void limitAcross(float[] line, Ranges ranges, float[] out) {
         ranges.of(line, channels, across.limiting);
         float[] low = ranges.low;
@@ -274,8 +280,8 @@ public final class Resampler implements Resampling {
     }
 
     /**
-     * For each result place its first source place and the weights from there on, equally many for all places. Beyond the source's ends its last
-     * samples are repeated.
+     * For each result place its first source place and the weights from there on, equally many for all places. Beyond the source's ends its
+     * last samples are repeated.
      *
      * @param near     first of the nearest source places, which limit an enlarged value
      * @param limiting how many those are

@@ -1,8 +1,8 @@
 package wistel.core.pictures;
 
 /**
- * Resampling of a part of a picture that is turned by a few degrees about its middle: straightened and brought to size in one step, with the same
- * kernel and the same limits on overshoot as {@link Resampler}, in two dimensions. Immutable.
+ * Resampling of a part of a picture that is turned by a few degrees about its middle: straightened and brought to size in one step, with
+ * the same kernel and the same limits on overshoot as {@link Resampler}, in two dimensions. Immutable.
  */
 public final class RotatedResampler implements Resampling {
     private static final double LOBES = 3;
@@ -55,7 +55,8 @@ public final class RotatedResampler implements Resampling {
         double fromX = crop.x() + stepX / 2 - middleX;
         double fromY = crop.y() + stepY / 2 - middleY;
         // what lies at a place of the turned picture lay, before it was turned, back by the angle
-        this.toSource = new Affine(cos * stepX, sin * stepY, cos * fromX + sin * fromY + middleX - 0.5, -sin * stepX, cos * stepY, -sin * fromX + cos * fromY + middleY - 0.5);
+        this.toSource = new Affine(cos * stepX, sin * stepY, cos * fromX + sin * fromY + middleX - 0.5, -sin * stepX, cos * stepY,
+            -sin * fromX + cos * fromY + middleY - 0.5);
     }
 
     /** Weights of {@code count} neighbouring samples for each phase, each set adding up to one. */

@@ -7,8 +7,8 @@ import java.awt.image.SampleModel;
 import java.awt.image.WritableRaster;
 
 /**
- * A raster for ImageIO readers to decode into that holds one row: what a reader stores goes on to a sink as soon as it starts the next row. It
- * serves readers that store rows downwards by {@code setRect} or {@code setPixel}, as the JDK's for JPEG and PNG do.
+ * A raster for ImageIO readers to decode into that holds one row: what a reader stores goes on to a sink as soon as it starts the next row.
+ * It serves readers that store rows downwards by {@code setRect} or {@code setPixel}, as the JDK's for JPEG and PNG do.
  */
 final class RowRaster extends WritableRaster {
     /** Takes the finished row, one int a sample as the file has them. */

@@ -16,7 +16,10 @@ public interface RowSource {
      */
     void rows(RowSink sink);
 
-    /** Takes rows of {@code width * channels} interleaved 16-bit samples; the array is reused after the call. It may stop the reading by throwing. */
+    /**
+     * Takes rows of {@code width * channels} interleaved 16-bit samples; the array is reused after the call. It may stop the reading by
+     * throwing.
+     */
     @FunctionalInterface
     interface RowSink {
         void row(int y, char[] samples);

@@ -36,13 +36,15 @@ public sealed interface SideFill {
     /**
      * One colour, the mean of a patch of the picture in linear light.
      *
-     * @param codes the colour in the picture's own codes, 0 to 65535 a channel; kept, so that a print doesn't depend on how the patch was read
+     * @param codes the colour in the picture's own codes, 0 to 65535 a channel; kept, so that a print doesn't depend on how the patch was
+     *              read
      */
     record OneColour(Patch patch, List<Integer> codes) implements SideFill {
         public OneColour {
             codes = List.copyOf(codes);
             if (codes.size() != 1 && codes.size() != 3 || codes.stream().anyMatch(c -> c < 0 || c > 65535)) {
-                throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "That is no colour of a picture.", "Pick a patch of the picture.");
+                throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "That is no colour of a picture.",
+                    "Pick a patch of the picture.");
             }
         }
 
@@ -77,7 +79,8 @@ public sealed interface SideFill {
         /** @throws InvalidRequest when it is no part of the picture */
         public Patch {
             if (!(x >= -HARDLY && y >= -HARDLY && width > 0 && height > 0 && x + width <= 1 + HARDLY && y + height <= 1 + HARDLY)) {
-                throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "This patch lies outside the picture.", "Pick one inside of it.");
+                throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "This patch lies outside the picture.",
+                    "Pick one inside of it.");
             }
         }
 

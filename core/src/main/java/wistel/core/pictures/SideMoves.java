@@ -3,7 +3,8 @@ package wistel.core.pictures;
 import wistel.core.fault.InvalidRequest;
 
 /**
- * What is done to the sides of a wrapped picture alone. It fades in over the first {@link #FADE_MM} behind the fold, so the face stays as it is.
+ * What is done to the sides of a wrapped picture alone. It fades in over the first {@link #FADE_MM} behind the fold, so the face stays as
+ * it is.
  *
  * @param darker     percent, -50 (lighter) to 50
  * @param softer     0 to 100: {@link #SOFTEST_MM} of blur at most
@@ -18,7 +19,8 @@ public record SideMoves(int darker, int softer, int lessColour) {
     /** @throws InvalidRequest when one is out of its range */
     public SideMoves {
         if (Math.abs(darker) > 50 || softer < 0 || softer > 100 || lessColour < 0 || lessColour > 100) {
-            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "Sides can't be moved that far.", "Darker goes from -50 to 50, softer and less colour from 0 to 100.");
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "Sides can't be moved that far.",
+                "Darker goes from -50 to 50, softer and less colour from 0 to 100.");
         }
     }
 

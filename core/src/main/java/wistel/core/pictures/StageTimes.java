@@ -6,7 +6,10 @@ import java.util.EnumMap;
 import java.util.Map;
 import java.util.concurrent.atomic.LongAdder;
 
-/** Processor time that the stages of a picture's way took, summed over all threads, so waiting doesn't count: what a measurement says of where to look. */
+/**
+ * Processor time that the stages of a picture's way took, summed over all threads, so waiting doesn't count: what a measurement says of
+ * where to look.
+ */
 public final class StageTimes {
     public enum Stage { DECODE, TURN, RESAMPLE, SHARPEN, CONVERT, PACK, WRITE }
 

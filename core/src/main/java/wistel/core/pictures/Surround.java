@@ -4,8 +4,8 @@ import java.util.Arrays;
 import java.util.Optional;
 
 /**
- * A picture with what is made round it, at the size at which it is printed: any block of it on request, so that no more than a block is ever held.
- * Safe for any number of threads.
+ * A picture with what is made round it, at the size at which it is printed: any block of it on request, so that no more than a block is
+ * ever held. Safe for any number of threads.
  */
 public final class Surround {
     /** What the stretched outermost part of the picture is. */
@@ -62,7 +62,10 @@ public final class Surround {
         return out;
     }
 
-    /** The same, blurred by a bell curve of this standard deviation in pixels, as three boxes one after the other (within a few percent of it). */
+    /**
+     * The same, blurred by a bell curve of this standard deviation in pixels, as three boxes one after the other (within a few percent of
+     * it).
+     */
     public char[] softened(int x0, int x1, int y0, int y1, double sigma) {
         int reach = Math.max(1, (int) Math.round((Math.sqrt(12 * sigma * sigma / BOXES + 1) - 1) / 2));
         int apron = BOXES * reach;
@@ -217,7 +220,10 @@ public final class Surround {
         }
     }
 
-    /** Where in the picture a place outside of it is taken from: as far inside as it lies outside at the edge, then less and less farther, never beyond the outermost part. */
+    /**
+     * Where in the picture a place outside of it is taken from: as far inside as it lies outside at the edge, then less and less farther,
+     * never beyond the outermost part.
+     */
     private double drawn(int at, int size) {
         if (at >= 0 && at < size) {
             return at;
@@ -228,14 +234,17 @@ public final class Surround {
         return at < 0 ? in - 0.5 : size - in - 0.5;
     }
 
-    /** What lies between two neighbours of the small picture goes over from one's surroundings into the other's; where these are one piece, it is copied. */
+    /**
+     * What lies between two neighbours of the small picture goes over from one's surroundings into the other's; where these are one piece,
+     * it is copied.
+     */
     private void extended(int y, int x0, int x1, char[] out, int at) {
         PatchSynthesis.Grown g = grown.orElseThrow();
         double scaleX = (double) picture.width() / g.faceWidth();
         double scaleY = (double) picture.height() / g.faceHeight();
         double v = (y - ring.top + 0.5) / scaleY + g.margin() - 0.5;
         Cell cell = new Cell(g, scaleX, scaleY, within((int) Math.floor(v), g.height()), v);
-        for (int x = x0; x < x1; ) {
+        for (int x = x0; x < x1;) {
             double u = (x - ring.left + 0.5) / scaleX + g.margin() - 0.5;
             int column = (int) Math.floor(u);
             // the first pixel that lies in the next column, or in the picture

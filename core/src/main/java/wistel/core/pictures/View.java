@@ -65,7 +65,8 @@ public record View(int width, int height, int channels, char[] pixels) implement
     }
 
     /**
-     * A source of any size, read once and scaled to fit a box in strips on several threads, never enlarged. The histogram counts what is read.
+     * A source of any size, read once and scaled to fit a box in strips on several threads, never enlarged. The histogram counts what is
+     * read.
      *
      * @param workers runs the strips
      */
@@ -82,7 +83,8 @@ public record View(int width, int height, int channels, char[] pixels) implement
         record Band(int from, char[] samples) {
         }
         try (ForwardRows reader = new ForwardRows(source);
-             InOrder<Band> bands = new InOrder<>(workers, BANDS_UNDER_WAY, b -> System.arraycopy(b.samples, 0, pixels, b.from * row, b.samples.length))) {
+            InOrder<Band> bands = new InOrder<>(workers, BANDS_UNDER_WAY,
+                b -> System.arraycopy(b.samples, 0, pixels, b.from * row, b.samples.length))) {
             int counted = 0;
             for (int from = 0; from < h; from += rows) {
                 int to = Math.min(h, from + rows);

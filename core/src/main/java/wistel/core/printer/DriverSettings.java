@@ -27,10 +27,12 @@ public record DriverSettings(Map<String, String> values) {
     /** @throws InvalidRequest when a name or value is longer than IPP allows, or a quality is no number */
     public DriverSettings {
         values = Collections.unmodifiableSortedMap(new TreeMap<>(values));
-        boolean sane = values.size() <= MOST && values.entrySet().stream().allMatch(e -> e.getKey().length() <= LONGEST && e.getValue().length() <= LONGEST)
+        boolean sane = values.size() <= MOST
+            && values.entrySet().stream().allMatch(e -> e.getKey().length() <= LONGEST && e.getValue().length() <= LONGEST)
             && values.getOrDefault(QUALITY, "5").matches("\\d{1,3}");
         if (!sane) {
-            throw new InvalidRequest(InvalidRequest.Reason.SETTINGS_UNCLEAR, "These printer settings can't be read.", "Choose among those that the printer offers.");
+            throw new InvalidRequest(InvalidRequest.Reason.SETTINGS_UNCLEAR, "These printer settings can't be read.",
+                "Choose among those that the printer offers.");
         }
     }
 

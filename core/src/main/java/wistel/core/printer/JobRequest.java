@@ -12,7 +12,8 @@ import java.util.TreeMap;
  * @param lengthMm    of the sheet, or to which a roll is cut; 0 where any length will do
  * @param thicknessMm of the paper; 0 when it isn't known
  */
-public record JobRequest(Map<String, String> settings, double widthMm, double lengthMm, boolean roll, boolean borderless, double thicknessMm) {
+public record JobRequest(Map<String, String> settings, double widthMm, double lengthMm, boolean roll, boolean borderless,
+    double thicknessMm) {
     public JobRequest {
         settings = Collections.unmodifiableSortedMap(new TreeMap<>(settings));
     }

@@ -4,8 +4,8 @@ import wistel.core.length.Margins;
 import wistel.core.length.Range;
 
 /**
- * One combination of sheet, type and feed that a printer offers. Width is the short edge, which leads; custom sizes and rolls come as ranges. A
- * type or feed left empty stands for any.
+ * One combination of sheet, type and feed that a printer offers. Width is the short edge, which leads; custom sizes and rolls come as
+ * ranges. A type or feed left empty stands for any.
  *
  * @param margins     edges that it can't print in, as the sheet goes through: top is the leading edge
  * @param thicknessMm of the paper that it takes

@@ -9,8 +9,8 @@ import java.util.RandomAccess;
 import java.util.stream.Collectors;
 
 /**
- * A printer's media as an unchangeable list that also finds its entries by type, and by type and feed: a request is held against the few entries that it
- * can mean. Entries for any type or feed are found under each.
+ * A printer's media as an unchangeable list that also finds its entries by type, and by type and feed: a request is held against the few
+ * entries that it can mean. Entries for any type or feed are found under each.
  */
 final class MediaTable extends AbstractList<MediaRow> implements RandomAccess {
     private final List<MediaRow> all;

@@ -21,9 +21,10 @@ import java.util.TreeMap;
  * @param consumption by quality; empty when it tells no figures
  * @param words       its own words for people: for a setting by its name, for a value by name and value with a dot between (PWG 5100.13)
  */
-public record PrinterDescription(String model, List<MediaRow> media, Map<String, ValueSet> supported, Map<String, String> defaults, List<Constraint> constraints,
-                                 List<Resolver> resolvers, List<Integer> resolutions, List<String> rasters, List<String> formats, List<Consumption> consumption,
-                                 Optional<BlackChange> blackChange, Map<String, String> words) {
+public record PrinterDescription(String model, List<MediaRow> media, Map<String, ValueSet> supported, Map<String, String> defaults,
+    List<Constraint> constraints,
+    List<Resolver> resolvers, List<Integer> resolutions, List<String> rasters, List<String> formats, List<Consumption> consumption,
+    Optional<BlackChange> blackChange, Map<String, String> words) {
     /** How far over the edges a printer may print, in hundredths of a millimetre. */
     public static final String OVER_EDGE = "wistel-over-edge";
 
@@ -49,8 +50,10 @@ public record PrinterDescription(String model, List<MediaRow> media, Map<String,
     }
 
     /** Without rules and figures. */
-    public static PrinterDescription of(String model, List<MediaRow> media, Map<String, ValueSet> supported, List<Integer> resolutions, List<String> rasters, List<String> formats) {
-        return new PrinterDescription(model, media, supported, Map.of(), List.of(), List.of(), resolutions, rasters, formats, List.of(), Optional.empty(), Map.of());
+    public static PrinterDescription of(String model, List<MediaRow> media, Map<String, ValueSet> supported, List<Integer> resolutions,
+        List<String> rasters, List<String> formats) {
+        return new PrinterDescription(model, media, supported, Map.of(), List.of(), List.of(), resolutions, rasters, formats, List.of(),
+            Optional.empty(), Map.of());
     }
 
     /** Empty for a setting that it says nothing of. */
@@ -73,7 +76,8 @@ public record PrinterDescription(String model, List<MediaRow> media, Map<String,
 
     /** How far it can print over the edges of borderless paper, from which one is chosen; empty when it doesn't say. */
     public List<Double> overEdgesMm() {
-        return supported(OVER_EDGE).values().stream().filter(v -> v.matches("\\d{1,4}")).map(v -> Integer.parseInt(v) / 100.0).sorted().toList();
+        return supported(OVER_EDGE).values().stream().filter(v -> v.matches("\\d{1,4}")).map(v -> Integer.parseInt(v) / 100.0).sorted()
+            .toList();
     }
 
     /** What the driver's monochrome mode is called; empty where there is none. Several inks mix a more even gray than one. */
@@ -86,7 +90,10 @@ public record PrinterDescription(String model, List<MediaRow> media, Map<String,
         return media.stream().anyMatch(m -> m.takes(type, feed));
     }
 
-    /** Settings that are not among those it lists, in words; what it lists nothing of isn't judged. Some printers take such jobs and print otherwise. */
+    /**
+     * Settings that are not among those it lists, in words; what it lists nothing of isn't judged. Some printers take such jobs and print
+     * otherwise.
+     */
     public List<String> unknown(DriverSettings settings) {
         List<String> unknown = new ArrayList<>();
         settings.values().forEach((name, value) -> {
@@ -123,7 +130,8 @@ public record PrinterDescription(String model, List<MediaRow> media, Map<String,
 
     /** With its article: "the rear feed". */
     public String feed(String keyword) {
-        return Optional.ofNullable(words.get(DriverSettings.FEED + "." + keyword)).map(w -> "the " + w).orElseGet(() -> Keywords.feed(keyword));
+        return Optional.ofNullable(words.get(DriverSettings.FEED + "." + keyword)).map(w -> "the " + w)
+            .orElseGet(() -> Keywords.feed(keyword));
     }
 
     public String quality(int quality) {
@@ -136,7 +144,8 @@ public record PrinterDescription(String model, List<MediaRow> media, Map<String,
 
     /** The resolution that a picture without much detail is made for: the finest up to 360 dpi, or the coarsest if all are finer. */
     public int usualDpi() {
-        return resolutions.stream().filter(r -> r <= USUAL_DPI).mapToInt(r -> r).max().orElse(resolutions.stream().mapToInt(r -> r).min().orElse(300));
+        return resolutions.stream().filter(r -> r <= USUAL_DPI).mapToInt(r -> r).max()
+            .orElse(resolutions.stream().mapToInt(r -> r).min().orElse(300));
     }
 
     /** The input resolution for a picture: the usual one, or the first that keeps all of its pixels, or the finest there is. */
@@ -148,7 +157,8 @@ public record PrinterDescription(String model, List<MediaRow> media, Map<String,
 
     /** The same, where the settings may name one. */
     public int inputDpi(double ppi, DriverSettings settings) {
-        return settings.get(DriverSettings.RESOLUTION).filter(v -> v.matches("\\d{2,4}")).map(Integer::valueOf).filter(resolutions::contains).orElseGet(() -> inputDpi(ppi));
+        return settings.get(DriverSettings.RESOLUTION).filter(v -> v.matches("\\d{2,4}")).map(Integer::valueOf)
+            .filter(resolutions::contains).orElseGet(() -> inputDpi(ppi));
     }
 
     /** The raster type that it takes for this way of the colour: in the space that is asked for where it has it, the deepest first. */

@@ -16,8 +16,8 @@ import wistel.core.printer.Conflict.Kind;
 import wistel.core.printer.Conflict.Offer;
 
 /**
- * What a printer can print of what it is asked for: its media table (sizes, types, feeds, margins, thickness) and its constraints (PWG 5100.13,
- * job-constraints-supported), with the smallest set of changes that makes a value possible, searched by iterative deepening.
+ * What a printer can print of what it is asked for: its media table (sizes, types, feeds, margins, thickness) and its constraints (PWG
+ * 5100.13, job-constraints-supported), with the smallest set of changes that makes a value possible, searched by iterative deepening.
  */
 public final class PrinterRules {
     /** A way out with more changes than this is none. */
@@ -71,7 +71,8 @@ public final class PrinterRules {
     /** Leading margins with borders that are offered for this request, the widest first: more than one where margins may be waived. */
     public List<String> topMargins(JobRequest job) {
         JobRequest any = job.edged(false).with(DriverSettings.TOP_MARGIN, "");
-        return table.of(type(any), feed(any)).stream().filter(m -> !m.borderless() && matches(m, any, 0)).sorted(Comparator.comparingDouble(m -> -m.margins().top()))
+        return table.of(type(any), feed(any)).stream().filter(m -> !m.borderless() && matches(m, any, 0))
+            .sorted(Comparator.comparingDouble(m -> -m.margins().top()))
             .map(MediaRow::topMargin).distinct().toList();
     }
 
@@ -110,7 +111,8 @@ public final class PrinterRules {
 
     // --- the media table ---
 
-    private static final List<String> DIMENSIONS = List.of(Conflict.SIZE, Conflict.BORDERLESS, DriverSettings.TOP_MARGIN, DriverSettings.FEED, DriverSettings.MEDIA_TYPE, Conflict.THICKNESS);
+    private static final List<String> DIMENSIONS = List.of(Conflict.SIZE, Conflict.BORDERLESS, DriverSettings.TOP_MARGIN,
+        DriverSettings.FEED, DriverSettings.MEDIA_TYPE, Conflict.THICKNESS);
 
     private static final int SIZE = 1;
     private static final int FEED = 8;
@@ -123,7 +125,8 @@ public final class PrinterRules {
             && ((skipped & 32) != 0 || m.takesThickness(job.thicknessMm()))
             && ((skipped & FEED) != 0 || m.feed().isEmpty() || feed(job).isEmpty() || m.feed().equals(feed(job)))
             && ((skipped & TYPE) != 0 || m.type().isEmpty() || type(job).isEmpty() || m.type().equals(type(job)))
-            && ((skipped & 4) != 0 || job.borderless() || job.get(DriverSettings.TOP_MARGIN).isEmpty() || m.topMargin().equals(job.get(DriverSettings.TOP_MARGIN)));
+            && ((skipped & 4) != 0 || job.borderless() || job.get(DriverSettings.TOP_MARGIN).isEmpty()
+                || m.topMargin().equals(job.get(DriverSettings.TOP_MARGIN)));
     }
 
     /** Left to the printer, any will do. */
@@ -139,7 +142,9 @@ public final class PrinterRules {
         return value.equals(AUTO) ? "" : value;
     }
 
-    /** Sheets lie in trays, whatever their size, unless they are to be cut from the roll; only what any length can be cut from is a roll. */
+    /**
+     * Sheets lie in trays, whatever their size, unless they are to be cut from the roll; only what any length can be cut from is a roll.
+     */
     private static boolean fits(MediaRow m, JobRequest job) {
         if (job.widthMm() == 0) {
             return true;
@@ -174,7 +179,10 @@ public final class PrinterRules {
         return Optional.of(new Conflict(Kind.MEDIA, core));
     }
 
-    /** The settings that constraints look at: those of the request, the printer's own for the others, and the size in hundredths of a millimetre. */
+    /**
+     * The settings that constraints look at: those of the request, the printer's own for the others, and the size in hundredths of a
+     * millimetre.
+     */
     private Map<String, String> whole(JobRequest job) {
         Map<String, String> whole = new TreeMap<>(printer.defaults());
         whole.putAll(job.settings());
@@ -248,7 +256,9 @@ public final class PrinterRules {
             return kept.contains(name) || done.containsKey(name) || name.equals(Conflict.THICKNESS);
         }
 
-        /** Conflicts that have no setting in common each want a change of their own; one without any that may be changed can't be helped. */
+        /**
+         * Conflicts that have no setting in common each want a change of their own; one without any that may be changed can't be helped.
+         */
         private int apart(List<Conflict> conflicts, Map<String, Alteration> done) {
             Set<String> touched = new HashSet<>();
             int apart = 0;
@@ -281,13 +291,17 @@ public final class PrinterRules {
             Optional.ofNullable(printer.defaults().get(name)).ifPresent(values::add);
             values.addAll(printer.supported(name).values());
             values.remove(job.get(name));
-            return values.stream().filter(v -> printer.supported(name).holds(v)).limit(MOST_VALUES).<Alteration>map(v -> new Alteration.Setting(name, v)).toList();
+            return values.stream().filter(v -> printer.supported(name).holds(v)).limit(MOST_VALUES)
+                .<Alteration>map(v -> new Alteration.Setting(name, v)).toList();
         }
 
         private List<Alteration> sizes(JobRequest job) {
-            return table.of(type(job), feed(job)).stream().filter(m -> matches(m, job, SIZE) && m.widthMm().from() == m.widthMm().to() && (m.roll() || m.lengthMm().from() == m.lengthMm().to()))
+            return table.of(type(job), feed(job)).stream()
+                .filter(m -> matches(m, job, SIZE) && m.widthMm().from() == m.widthMm().to()
+                    && (m.roll() || m.lengthMm().from() == m.lengthMm().to()))
                 .sorted(Comparator.comparingDouble(m -> Math.abs(m.widthMm().from() - job.widthMm()) + (m.roll() == job.roll() ? 0 : 1000)))
-                .<Alteration>map(m -> new Alteration.Size(m.widthMm().from(), m.roll() ? 0 : m.lengthMm().from(), m.roll())).distinct().limit(MOST_VALUES).toList();
+                .<Alteration>map(m -> new Alteration.Size(m.widthMm().from(), m.roll() ? 0 : m.lengthMm().from(), m.roll())).distinct()
+                .limit(MOST_VALUES).toList();
         }
     }
 
@@ -295,7 +309,8 @@ public final class PrinterRules {
         if (a instanceof Alteration.Setting s) {
             return job.with(s.name(), s.value());
         }
-        return a instanceof Alteration.Edges e ? job.edged(e.borderless()) : job.sized(((Alteration.Size) a).widthMm(), ((Alteration.Size) a).lengthMm(), ((Alteration.Size) a).roll());
+        return a instanceof Alteration.Edges e ? job.edged(e.borderless())
+            : job.sized(((Alteration.Size) a).widthMm(), ((Alteration.Size) a).lengthMm(), ((Alteration.Size) a).roll());
     }
 
     /** Another media type voids the profile, another size the layout; the rest is quickly changed. */

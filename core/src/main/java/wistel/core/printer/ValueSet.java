@@ -10,7 +10,9 @@ import java.util.List;
  */
 public record ValueSet(Syntax syntax, List<String> values, List<Span> spans) {
     /** IPP syntaxes of values that a job can be given (RFC 8011, 5.1). */
-    public enum Syntax { KEYWORD, NAME, ENUM, INTEGER, BOOLEAN, RESOLUTION, TEXT }
+    public enum Syntax {
+        KEYWORD, NAME, ENUM, INTEGER, BOOLEAN, RESOLUTION, TEXT
+    }
 
     public static final ValueSet EMPTY = new ValueSet(Syntax.KEYWORD, List.of(), List.of());
 

@@ -15,7 +15,8 @@ public record ChartSheet(SheetSize sheet, double marginMm, double patchMm, List<
         int columns = (int) ((sheet.widthMm() - 2 * marginMm) / patchMm);
         int rows = (int) ((sheet.heightMm() - 2 * marginMm) / patchMm);
         if (columns * rows < patches.size()) {
-            throw new InvalidRequest(InvalidRequest.Reason.CHART_TOO_LARGE, patches.size() + " patches of " + patchMm + " mm don't fit " + sheet.name() + ".",
+            throw new InvalidRequest(InvalidRequest.Reason.CHART_TOO_LARGE,
+                patches.size() + " patches of " + patchMm + " mm don't fit " + sheet.name() + ".",
                 "Take a larger sheet or smaller patches.");
         }
     }

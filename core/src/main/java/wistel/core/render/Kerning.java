@@ -4,8 +4,8 @@ import java.nio.ByteBuffer;
 import java.util.stream.IntStream;
 
 /**
- * Pair kerning of an OpenType font: the pair adjustment lookups of its GPOS table (OpenType 1.9, GPOS lookup type 2), horizontal advances of the first
- * glyph alone, which is what kerning uses.
+ * Pair kerning of an OpenType font: the pair adjustment lookups of its GPOS table (OpenType 1.9, GPOS lookup type 2), horizontal advances
+ * of the first glyph alone, which is what kerning uses.
  */
 final class Kerning {
     private static final int PAIRS = 2;

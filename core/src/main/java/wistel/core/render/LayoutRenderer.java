@@ -37,10 +37,11 @@ import wistel.core.sheet.Placed;
 import wistel.core.sheet.Rect;
 
 /**
- * Makes the raster of any page: pictures resampled once from their masters, converted, set on white paper and drawn over with marks, in bands of
- * rows. Each master is decoded once, forward: a picture that is placed once and not turned is used as it comes, others go through a spool file.
- * What is made round a picture is made from the picture as it is printed, which is kept for it in memory where it is small, else in a file. Bands are
- * independent of each other and are made on all workers; they are cut alike everywhere, so the same job gives the same bytes.
+ * Makes the raster of any page: pictures resampled once from their masters, converted, set on white paper and drawn over with marks, in
+ * bands of rows. Each master is decoded once, forward: a picture that is placed once and not turned is used as it comes, others go through
+ * a spool file. What is made round a picture is made from the picture as it is printed, which is kept for it in memory where it is small,
+ * else in a file. Bands are independent of each other and are made on all workers; they are cut alike everywhere, so the same job gives the
+ * same bytes.
  */
 public final class LayoutRenderer {
     private static final int BAND_SAMPLES = 3 << 20;
@@ -86,7 +87,8 @@ public final class LayoutRenderer {
      * @param mostPpi  detail finer than this is averaged away, as the docket decided; infinite to keep what the raster can hold
      * @param sharpener of the final raster
      */
-    public record Job(Page page, Map<String, Picture> pictures, Map<String, SideColours> sides, double dpi, double mostPpi, Sharpener sharpener) {
+    public record Job(Page page, Map<String, Picture> pictures, Map<String, SideColours> sides, double dpi, double mostPpi,
+        Sharpener sharpener) {
         public Job {
             pictures = Map.copyOf(pictures);
             sides = Map.copyOf(sides);
@@ -119,8 +121,8 @@ public final class LayoutRenderer {
         }
 
         /**
-         * A rectangle of the page as it feeds, in pixels of the raster: left, top, right, bottom. A printer that prints over the edges enlarges the
-         * raster by as much, so the raster stands for the page and what lies over its edges.
+         * A rectangle of the page as it feeds, in pixels of the raster: left, top, right, bottom. A printer that prints over the edges
+         * enlarges the raster by as much, so the raster stands for the page and what lies over its edges.
          */
         int[] onRaster(Rect fed) {
             double over = page.overMm();
@@ -132,7 +134,8 @@ public final class LayoutRenderer {
         /** Pictures keep their size in whole pixels; where a bleed joins them, their ends meet its ends instead. */
         private int[] span(double from, double length, double enlarged) {
             int first = (int) Math.round(from / (Length.MM_PER_INCH * enlarged) * dpi);
-            int end = page.placed().stream().allMatch(p -> p.bleed().isEmpty()) ? first + (int) Math.round(length / (Length.MM_PER_INCH * enlarged) * dpi)
+            int end = page.placed().stream().allMatch(p -> p.bleed().isEmpty())
+                ? first + (int) Math.round(length / (Length.MM_PER_INCH * enlarged) * dpi)
                 : (int) Math.round((from + length) / (Length.MM_PER_INCH * enlarged) * dpi);
             return new int[] {first, Math.max(first + 1, end)};
         }
@@ -250,14 +253,16 @@ public final class LayoutRenderer {
             Orientation turn = picture.orientation().then(shown);
             int sourceWidth = turn.swapsSides() ? picture.stored.height() : picture.stored.width();
             int sourceHeight = turn.swapsSides() ? picture.stored.width() : picture.stored.height();
-            Resampler.Size size = new Resampler.Size(used, visible[2] - visible[0], visible[3] - visible[1], Math.max(1, perX * job.dpi / job.mostPpi));
+            Resampler.Size size = new Resampler.Size(used, visible[2] - visible[0], visible[3] - visible[1],
+                Math.max(1, perX * job.dpi / job.mostPpi));
             pieces.add(new Piece(placed, picture, turn, new int[] {visible[0], visible[1], size.width(), size.height()},
                 resampling(placed, shown, sourceWidth, sourceHeight, picture, size)));
         }
         return pieces;
     }
 
-    private static Resampling resampling(Placed placed, Orientation shown, int sourceWidth, int sourceHeight, Picture picture, Resampler.Size size) {
+    private static Resampling resampling(Placed placed, Orientation shown, int sourceWidth, int sourceHeight, Picture picture,
+        Resampler.Size size) {
         if (placed.straighten() == 0) {
             return new Resampler(sourceWidth, sourceHeight, picture.stored.channels(), size, picture.light);
         }
@@ -283,7 +288,10 @@ public final class LayoutRenderer {
     private record Content(List<Piece> pieces, List<SidedPiece> sided) {
     }
 
-    /** The part of a piece in one band, with the source rows that it needs; rows from {@code above} on are resampled, so that sharpening sees its surroundings. */
+    /**
+     * The part of a piece in one band, with the source rows that it needs; rows from {@code above} on are resampled, so that sharpening
+     * sees its surroundings.
+     */
     private record Strip(Piece piece, Supplier<char[]> source, int top, int from, int to, int above, int below) {
         private char[] resampled(Sharpener sharpener, StageTimes times) {
             char[] rows = source.get();
@@ -302,17 +310,20 @@ public final class LayoutRenderer {
     private Windows open(List<Piece> pieces, Progress progress, StageTimes times) throws IOException {
         Windows windows = new Windows();
         try {
-            Map<RowSource, List<Piece>> byMaster = pieces.stream().collect(Collectors.groupingBy(p -> p.picture.stored, LinkedHashMap::new, Collectors.toList()));
+            Map<RowSource, List<Piece>> byMaster = pieces.stream()
+                .collect(Collectors.groupingBy(p -> p.picture.stored, LinkedHashMap::new, Collectors.toList()));
             int done = 0;
             for (Map.Entry<RowSource, List<Piece>> entry : byMaster.entrySet()) {
                 List<Piece> uses = entry.getValue();
                 if (uses.size() == 1 && uses.get(0).turn.keepsRows()) {
                     RowSource stored = entry.getKey();
-                    uses.get(0).window = new ForwardRows(uses.get(0).turn == Orientation.MIRRORED ? new MirroredRows(stored) : stored, times);
+                    uses.get(0).window = new ForwardRows(uses.get(0).turn == Orientation.MIRRORED ? new MirroredRows(stored) : stored,
+                        times);
                     windows.open.add(uses.get(0).window);
                 } else {
                     windows.spooled = true;
-                    spool(entry.getKey(), uses, windows, progress.part(SPOOL_SHARE * done / byMaster.size(), SPOOL_SHARE * (done + 1) / byMaster.size()), times);
+                    spool(entry.getKey(), uses, windows,
+                        progress.part(SPOOL_SHARE * done / byMaster.size(), SPOOL_SHARE * (done + 1) / byMaster.size()), times);
                 }
                 done++;
             }
@@ -382,7 +393,8 @@ public final class LayoutRenderer {
             })) {
                 for (int top = 0; top < piece.height; top += most) {
                     Strip strip = piece.strip(top, Math.min(piece.height, top + most), sharpener, times);
-                    bands.submit(() -> Arrays.copyOfRange(strip.resampled(sharpener, times), (strip.from - strip.above) * row, (strip.to - strip.above) * row));
+                    bands.submit(() -> Arrays.copyOfRange(strip.resampled(sharpener, times), (strip.from - strip.above) * row,
+                        (strip.to - strip.above) * row));
                 }
                 bands.finish();
             }

@@ -34,7 +34,8 @@ final class MarkLayer {
         Orientation.Box origin = shown(page, 0, 0);
         Orientation.Box right = shown(page, 1, 0);
         Orientation.Box below = shown(page, 0, 1);
-        return new AffineTransform(Math.rint(right.x() - origin.x()), Math.rint(right.y() - origin.y()), Math.rint(below.x() - origin.x()), Math.rint(below.y() - origin.y()),
+        return new AffineTransform(Math.rint(right.x() - origin.x()), Math.rint(right.y() - origin.y()), Math.rint(below.x() - origin.x()),
+            Math.rint(below.y() - origin.y()),
             origin.x(), origin.y());
     }
 

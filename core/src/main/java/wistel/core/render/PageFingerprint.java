@@ -7,8 +7,8 @@ import wistel.core.colour.Lab;
 import wistel.core.colour.LabEncoding;
 
 /**
- * What a page looks like in small places spread evenly over it, as L*a*b*: enough to tell how much another page of the same order differs from it
- * when neither file is there any more. It is no picture: what lies between the places is not in it.
+ * What a page looks like in small places spread evenly over it, as L*a*b*: enough to tell how much another page of the same order differs
+ * from it when neither file is there any more. It is no picture: what lies between the places is not in it.
  */
 public final class PageFingerprint {
     public static final int COLUMNS = 96;

@@ -47,7 +47,8 @@ public final class PwgRaster {
     }
 
     /** One page. Sizes in points of 1/72 inch; bits 1, 8 or 16 a sample. */
-    public record Page(int width, int height, int dpi, int bits, Space space, int widthPt, int heightPt, String sizeName, String mediaType, int quality, int copies) {
+    public record Page(int width, int height, int dpi, int bits, Space space, int widthPt, int heightPt, String sizeName, String mediaType,
+        int quality, int copies) {
         int bytesPerLine() {
             return (width * bits * space.channels + 7) / 8;
         }
@@ -66,7 +67,8 @@ public final class PwgRaster {
     }
 
     private static PrinterException broken(String why) {
-        return new PrinterException(PrinterException.Reason.RASTER_BROKEN, "This PWG raster can't be printed: " + why + ".", "Make the print file again.");
+        return new PrinterException(PrinterException.Reason.RASTER_BROKEN, "This PWG raster can't be printed: " + why + ".",
+            "Make the print file again.");
     }
 
     /** The start of a file, then one page's header. */
@@ -148,7 +150,8 @@ public final class PwgRaster {
                     continue;
                 }
                 int literal = 1;
-                while (literal < LONGEST_RUN && x + literal < pixels && (x + literal + 1 >= pixels || !same(x + literal, x + literal + 1))) {
+                while (literal < LONGEST_RUN && x + literal < pixels
+                    && (x + literal + 1 >= pixels || !same(x + literal, x + literal + 1))) {
                     literal++;
                 }
                 out[size++] = (byte) (literal == 1 ? 0 : 257 - literal);
@@ -253,7 +256,8 @@ public final class PwgRaster {
             }
             ByteBuffer h = ByteBuffer.wrap(bytes);
             Space space = Space.of(h.getInt(400));
-            page = new Page(h.getInt(372), h.getInt(376), h.getInt(276), h.getInt(384), space, h.getInt(352), h.getInt(356), text(bytes, 1732),
+            page = new Page(h.getInt(372), h.getInt(376), h.getInt(276), h.getInt(384), space, h.getInt(352), h.getInt(356),
+                text(bytes, 1732),
                 text(bytes, 128), h.getInt(484), h.getInt(340));
             boolean bitsKnown = page.bits == 1 || page.bits == 8 || page.bits == 16;
             if (page.width < 1 || page.height < 1 || page.height > MOST_ROWS || !bitsKnown || page.width > MOST_BYTES_PER_LINE

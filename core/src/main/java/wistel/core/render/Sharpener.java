@@ -5,8 +5,8 @@ import wistel.core.length.Length;
 import wistel.core.pictures.LightCurve;
 
 /**
- * Output sharpening by an unsharp mask on lightness alone: a place is moved away from its surroundings, weighted by a mask that leaves grain and
- * smooth areas as they are, and never by more than 6 L*. Chromaticity is kept. Immutable.
+ * Output sharpening by an unsharp mask on lightness alone: a place is moved away from its surroundings, weighted by a mask that leaves
+ * grain and smooth areas as they are, and never by more than 6 L*. Chromaticity is kept. Immutable.
  */
 public final class Sharpener {
     public static final Sharpener NONE = new Sharpener(0, 0, false);
@@ -67,7 +67,8 @@ public final class Sharpener {
     }
 
     /**
-     * Sharpens whole rows in place; the outermost {@link #reach} rows are meant to be left aside by the caller, but for the picture's own first and last ones.
+     * Sharpens whole rows in place; the outermost {@link #reach} rows are meant to be left aside by the caller, but for the picture's own
+     * first and last ones.
      *
      * @param codes     interleaved, 1 or 3 channels
      * @param luminance weights of the channels in luminance, adding up to one

@@ -10,7 +10,10 @@ import wistel.core.pictures.Progress;
 import wistel.core.pictures.View;
 import wistel.core.sheet.Page;
 
-/** A page as it comes out of the printer, as measured L*a*b*: its raster at a low resolution, enlarged over the edges, on paper, edges that can't be printed left bare. */
+/**
+ * A page as it comes out of the printer, as measured L*a*b*: its raster at a low resolution, enlarged over the edges, on paper, edges that
+ * can't be printed left bare.
+ */
 public final class SheetPreview {
     private SheetPreview() {
     }

@@ -12,8 +12,8 @@ import wistel.core.sheet.Rect;
 import wistel.core.sheet.WrappedSides;
 
 /**
- * A placed picture with its sides, on the raster. The face is converted as any picture is. What is done to the sides alone is a second conversion that the
- * first one goes over into behind the fold. Safe for any number of threads.
+ * A placed picture with its sides, on the raster. The face is converted as any picture is. What is done to the sides alone is a second
+ * conversion that the first one goes over into behind the fold. Safe for any number of threads.
  */
 final class SidedPiece {
     /** Columns that are blurred at once. */
@@ -44,19 +44,22 @@ final class SidedPiece {
         Box asked = box(job, sides.grownMm());
         Box whole = new Box(base.x, base.y, base.x + base.picture.width(), base.y + base.picture.height());
         // whole pixels: the picture may reach a pixel farther than what is asked for
-        this.grown = new Box(Math.min(asked.left, whole.left), Math.min(asked.top, whole.top), Math.max(asked.right, whole.right), Math.max(asked.bottom, whole.bottom));
+        this.grown = new Box(Math.min(asked.left, whole.left), Math.min(asked.top, whole.top), Math.max(asked.right, whole.right),
+            Math.max(asked.bottom, whole.bottom));
         this.face = box(job, sides.faceMm());
         this.moves = sides.moves();
         this.conversion = job.pictures().get(placed.renditionId()).conversion();
         this.ofSides = job.sides().get(placed.id()).conversion();
         this.pixelsPerMm = job.dpi() / Length.MM_PER_INCH;
         this.n = base.picture.channels();
-        Surround.Ring ring = new Surround.Ring(whole.left - grown.left, whole.top - grown.top, grown.right - whole.right, grown.bottom - whole.bottom);
+        Surround.Ring ring = new Surround.Ring(whole.left - grown.left, whole.top - grown.top, grown.right - whole.right,
+            grown.bottom - whole.bottom);
         this.surround = new Surround(base.picture, ring, sides.fill(), pixelsPerMm, texture);
     }
 
     static SidedPiece of(LayoutRenderer.Job job, Placed placed, Base base) {
-        Optional<PatchSynthesis.Grown> texture = job.sides().get(placed.id()).grown().map(g -> g.turned(placed.orientation().then(job.page().feedTurn())));
+        Optional<PatchSynthesis.Grown> texture = job.sides().get(placed.id()).grown()
+            .map(g -> g.turned(placed.orientation().then(job.page().feedTurn())));
         return new SidedPiece(job, placed, base, texture);
     }
 
@@ -81,8 +84,10 @@ final class SidedPiece {
         if (!moves.changesNothing()) {
             moved(band, width, top, channels, new Box(left, Math.max(from, top), right, Math.min(to, face.top)));
             moved(band, width, top, channels, new Box(left, Math.max(from, face.bottom), right, to));
-            moved(band, width, top, channels, new Box(left, Math.max(from, face.top), Math.min(right, face.left), Math.min(to, face.bottom)));
-            moved(band, width, top, channels, new Box(Math.max(left, face.right), Math.max(from, face.top), right, Math.min(to, face.bottom)));
+            moved(band, width, top, channels,
+                new Box(left, Math.max(from, face.top), Math.min(right, face.left), Math.min(to, face.bottom)));
+            moved(band, width, top, channels,
+                new Box(Math.max(left, face.right), Math.max(from, face.top), right, Math.min(to, face.bottom)));
         }
     }
 
@@ -100,7 +105,8 @@ final class SidedPiece {
         double sigma = moves.softMm() * pixelsPerMm;
         int x = part.left - grown.left;
         int y = part.top - grown.top;
-        char[] rows = sigma > 0 ? surround.softened(x, x + columns, y, y + part.bottom - part.top, sigma) : surround.block(x, x + columns, y, y + part.bottom - part.top);
+        char[] rows = sigma > 0 ? surround.softened(x, x + columns, y, y + part.bottom - part.top, sigma)
+            : surround.block(x, x + columns, y, y + part.bottom - part.top);
         char[] converted = new char[columns * channels];
         for (int row = part.top; row < part.bottom; row++) {
             ofSides.apply(rows, (row - part.top) * columns * n, converted, 0, columns);

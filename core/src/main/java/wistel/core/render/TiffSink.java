@@ -9,8 +9,8 @@ import java.util.List;
 import wistel.core.length.Rational;
 
 /**
- * One page as an uncompressed TIFF (TIFF 6.0) with its profile and resolution, a strip for each band; as BigTIFF where it would outgrow 4 GB.
- * Every offset is known before the first row, so it streams.
+ * One page as an uncompressed TIFF (TIFF 6.0) with its profile and resolution, a strip for each band; as BigTIFF where it would outgrow 4
+ * GB. Every offset is known before the first row, so it streams.
  *
  * @param width, height pixels
  * @param bits          8 or 16
@@ -28,7 +28,8 @@ public record TiffSink(int width, int height, int bits, int channels, double dpi
 
     public TiffSink {
         if (width < 1 || height < 1 || bits != 8 && bits != 16 || channels != 1 && channels != 3 || !(dpi > 0)) {
-            throw new IllegalArgumentException("a TIFF of " + width + " x " + height + ", " + bits + " bits, " + channels + " channels, " + dpi + " dpi");
+            throw new IllegalArgumentException(
+                "a TIFF of " + width + " x " + height + ", " + bits + " bits, " + channels + " channels, " + dpi + " dpi");
         }
     }
 
@@ -64,10 +65,12 @@ public record TiffSink(int width, int height, int bits, int channels, double dpi
             sampleBits.putShort((short) bits);
         }
         int words = big() ? LONG8 : LONG;
-        List<Entry> entries = new ArrayList<>(List.of(longs(256, width), longs(257, height), new Entry(258, SHORT, channels, sampleBits.array()), shorts(259, 1),
-            shorts(262, channels == 1 ? 1 : 2), new Entry(273, words, strips, offsets.array()), shorts(274, 1), shorts(277, channels), longs(278, bandRows),
-            new Entry(279, words, strips, counts.array()), resolution(282), resolution(283), shorts(284, 1), shorts(296, 2),
-            new Entry(305, 2, 7, "Wistel\0".getBytes(StandardCharsets.US_ASCII))));
+        List<Entry> entries = new ArrayList<>(
+            List.of(longs(256, width), longs(257, height), new Entry(258, SHORT, channels, sampleBits.array()), shorts(259, 1),
+                shorts(262, channels == 1 ? 1 : 2), new Entry(273, words, strips, offsets.array()), shorts(274, 1), shorts(277, channels),
+                longs(278, bandRows),
+                new Entry(279, words, strips, counts.array()), resolution(282), resolution(283), shorts(284, 1), shorts(296, 2),
+                new Entry(305, 2, 7, "Wistel\0".getBytes(StandardCharsets.US_ASCII))));
         if (xmp.length > 0) {
             // entries stand in the order of their tags: 700 comes before the profile's
             entries.add(new Entry(700, 1, xmp.length, xmp));

@@ -61,7 +61,10 @@ final class Typeface {
         return Normalizer.normalize(words, Normalizer.Form.NFC).codePoints().map(lookup::getGlyphId).toArray();
     }
 
-    /** A line of text from the origin to the right, y downwards, one unit a size. Characters that the typeface lacks are drawn as its empty box. */
+    /**
+     * A line of text from the origin to the right, y downwards, one unit a size. Characters that the typeface lacks are drawn as its empty
+     * box.
+     */
     static synchronized Shape outline(String words) {
         try {
             double unit = 1.0 / FONT.getUnitsPerEm();

@@ -24,8 +24,9 @@ import wistel.core.icc.transform.Transform;
 import wistel.core.icc.transform.TransformCompiler;
 
 /**
- * Compensations as ICC abstract profiles (class {@code abst}, L*a*b* to L*a*b*; ICC.1:2022, 8.7), so that other software can use them: written as a table of
- * their moves, true to CIEDE2000 0.2 for what its codes can hold, and read by finding moves that do what a table does.
+ * Compensations as ICC abstract profiles (class {@code abst}, L*a*b* to L*a*b*; ICC.1:2022, 8.7), so that other software can use them:
+ * written as a table of their moves, true to CIEDE2000 0.2 for what its codes can hold, and read by finding moves that do what a table
+ * does.
  */
 public final class AbstractProfile {
     /** A private tag with the moves themselves, in a form that the caller knows. */
@@ -37,7 +38,9 @@ public final class AbstractProfile {
     private static final int CURVE = 4096;
     /** L* of the largest code. */
     private static final double LIGHTEST = 65535 / CODES.lightness();
-    /** Nodes of L* lie nearer towards black, where Oklab's roots are steep; those of a* and b* towards neutral, where moves by hue fade in. */
+    /**
+     * Nodes of L* lie nearer towards black, where Oklab's roots are steep; those of a* and b* towards neutral, where moves by hue fade in.
+     */
     private static final double TOWARDS_BLACK = 2.8;
     private static final double TOWARDS_NEUTRAL = 2.2;
 
@@ -53,8 +56,10 @@ public final class AbstractProfile {
 
     /** @param own what {@link #own} gives back, at most some kilobytes */
     public static byte[] write(Compensation compensation, byte[] own) {
-        LabFunction tones = RenditionChange.all(compensation.moves().stream().filter(m -> m instanceof LightnessCurve || m instanceof ToneMoves).toList());
-        LabFunction colours = RenditionChange.all(compensation.moves().stream().filter(m -> m instanceof ChromaMoves || m instanceof Warmth).toList());
+        LabFunction tones = RenditionChange
+            .all(compensation.moves().stream().filter(m -> m instanceof LightnessCurve || m instanceof ToneMoves).toList());
+        LabFunction colours = RenditionChange
+            .all(compensation.moves().stream().filter(m -> m instanceof ChromaMoves || m instanceof Warmth).toList());
         char[] lightness = new char[CURVE];
         char[] plane = new char[CURVE];
         for (int i = 0; i < CURVE; i++) {
@@ -64,13 +69,15 @@ public final class AbstractProfile {
         }
         char[] nodes = new char[3 * SIDE * SIDE * SIDE];
         for (int n = 0; n < nodes.length / 3; n++) {
-            double[] lab = beyondWhite(colours, LIGHTEST * Math.pow(n / SIDE / SIDE / (SIDE - 1.0), TOWARDS_BLACK), ab(n / SIDE % SIDE), ab(n % SIDE));
+            double[] lab = beyondWhite(colours, LIGHTEST * Math.pow(n / SIDE / SIDE / (SIDE - 1.0), TOWARDS_BLACK), ab(n / SIDE % SIDE),
+                ab(n % SIDE));
             nodes[3 * n] = CODES.ofL(lab[0]);
             nodes[3 * n + 1] = CODES.ofAb(lab[1]);
             nodes[3 * n + 2] = CODES.ofAb(lab[2]);
         }
         return new ProfileWriter(DeviceClass.ABSTRACT, ColourSpace.LAB, ColourSpace.LAB, compensation.name(), "No copyright, use freely")
-            .tag("wtpt", TagWriter.xyz(D50.X, D50.Y, D50.Z)).tag("A2B0", LutWriter.lut16(3, SIDE, nodes, lightness, plane, plane)).tag(OWN, TagWriter.data(own)).write();
+            .tag("wtpt", TagWriter.xyz(D50.X, D50.Y, D50.Z)).tag("A2B0", LutWriter.lut16(3, SIDE, nodes, lightness, plane, plane))
+            .tag(OWN, TagWriter.data(own)).write();
     }
 
     /** Codes reach up to L* 100.4: what lies above white goes on as white does, so that white itself, between two nodes, is right. */
@@ -112,10 +119,13 @@ public final class AbstractProfile {
     public static Found read(IccProfile profile) {
         String name = "'" + profile.description() + "'";
         if (profile.deviceClass() != DeviceClass.ABSTRACT) {
-            throw new ProfileException(ProfileException.Reason.NOT_ABSTRACT, name + " describes a device, not a change of colours.", "Choose an abstract profile (class abst), or a file of a compensation.");
+            throw new ProfileException(ProfileException.Reason.NOT_ABSTRACT, name + " describes a device, not a change of colours.",
+                "Choose an abstract profile (class abst), or a file of a compensation.");
         }
         if (profile.space() != ColourSpace.LAB || profile.pcs() != ColourSpace.LAB) {
-            throw new ProfileException(ProfileException.Reason.NOT_ABSTRACT, name + " changes colours through " + profile.space() + "; moves work in L*a*b*.", "Choose an abstract profile over L*a*b*.");
+            throw new ProfileException(ProfileException.Reason.NOT_ABSTRACT,
+                name + " changes colours through " + profile.space() + "; moves work in L*a*b*.",
+                "Choose an abstract profile over L*a*b*.");
         }
         Transform table = TransformCompiler.link(profile);
         LabFunction wanted = (lab, at) -> {
@@ -132,7 +142,8 @@ public final class AbstractProfile {
         moves.add(warmth);
         Found found = judged(Compensation.inOrder(moves), wanted);
         if (found.mean > TOO_FAR) {
-            throw new ProfileException(ProfileException.Reason.BEYOND_MOVES, name + " does more than moves can: the nearest ones stay ΔE " + Math.round(10 * found.mean) / 10.0 + " away on average.",
+            throw new ProfileException(ProfileException.Reason.BEYOND_MOVES,
+                name + " does more than moves can: the nearest ones stay ΔE " + Math.round(10 * found.mean) / 10.0 + " away on average.",
                 "Use it in the software that it was made for, before the picture comes here.");
         }
         return found;
@@ -157,7 +168,8 @@ public final class AbstractProfile {
         LightnessCurve curve = through(points, to);
         while (points.size() < LightnessCurve.MOST_POINTS) {
             LabFunction now = curve.function();
-            int worst = IntStream.rangeClosed(0, 100).boxed().max(Comparator.comparingDouble(l -> Math.abs(at(now, l, 0, 0)[0] - to[l]))).orElseThrow();
+            int worst = IntStream.rangeClosed(0, 100).boxed().max(Comparator.comparingDouble(l -> Math.abs(at(now, l, 0, 0)[0] - to[l])))
+                .orElseThrow();
             if (Math.abs(at(now, worst, 0, 0)[0] - to[worst]) < HARDLY) {
                 break;
             }
@@ -219,7 +231,8 @@ public final class AbstractProfile {
                 }
             }
             int n = LIGHTNESSES.length * CHROMAS.length;
-            return new ChromaMoves.HuePoint(hue, Math.max(0, Math.min(2, Math.round(100 * factor / n) / 100.0)), bounded(turn / n, 0.5, 15), bounded(lighter / n, 0.1, 10));
+            return new ChromaMoves.HuePoint(hue, Math.max(0, Math.min(2, Math.round(100 * factor / n) / 100.0)), bounded(turn / n, 0.5, 15),
+                bounded(lighter / n, 0.1, 10));
         }).toList());
     }
 
@@ -235,7 +248,8 @@ public final class AbstractProfile {
         double sum = 0;
         double most = 0;
         for (int i = 0; i < STEPS * STEPS * STEPS; i++) {
-            Lab lab = LabEncoding.V4.lab(toLab.exact(i / STEPS / STEPS / (STEPS - 1.0), i / STEPS % STEPS / (STEPS - 1.0), i % STEPS / (STEPS - 1.0)));
+            Lab lab = LabEncoding.V4
+                .lab(toLab.exact(i / STEPS / STEPS / (STEPS - 1.0), i / STEPS % STEPS / (STEPS - 1.0), i % STEPS / (STEPS - 1.0)));
             double[] a = at(wanted, lab.l(), lab.a(), lab.b());
             double[] b = at(found, lab.l(), lab.a(), lab.b());
             // a table holds no more than its codes do

@@ -9,9 +9,9 @@ import wistel.core.icc.stage.LabChange;
 import wistel.core.icc.stage.LabFunction;
 
 /**
- * Chroma of all colours and, by hue, chroma, hue and lightness, as periodic curves through up to 6 points. In Oklab, so that a blue that gets weaker
- * stays a blue. Chroma and lightness fade out towards neutrals with c/(c + c0); a turn leaves neutrals alone by itself, and one that faded out as well
- * could carry colours past each other.
+ * Chroma of all colours and, by hue, chroma, hue and lightness, as periodic curves through up to 6 points. In Oklab, so that a blue that
+ * gets weaker stays a blue. Chroma and lightness fade out towards neutrals with c/(c + c0); a turn leaves neutrals alone by itself, and one
+ * that faded out as well could carry colours past each other.
  *
  * @param chroma factor for all hues, 0 to 2
  * @param byHue  in the order of their hues
@@ -43,7 +43,9 @@ public record ChromaMoves(double chroma, List<HuePoint> byHue) implements Move {
         }
     }
 
-    /** @throws wistel.core.fault.InvalidRequest when a number is out of its range, there are too many points, or two of them pass each other */
+    /**
+     * @throws wistel.core.fault.InvalidRequest when a number is out of its range, there are too many points, or two of them pass each other
+     */
     public ChromaMoves {
         Faults.within("chroma", chroma, 0, LARGEST_FACTOR);
         byHue = byHue.stream().sorted(Comparator.comparing(HuePoint::hue)).toList();
@@ -55,7 +57,9 @@ public record ChromaMoves(double chroma, List<HuePoint> byHue) implements Move {
             HuePoint b = byHue.get((i + 1) % byHue.size());
             double apart = i + 1 == byHue.size() ? b.hue - a.hue + 360 : b.hue - a.hue;
             if (apart < 1 || apart + b.shift - a.shift < NEAREST * apart) {
-                throw Faults.curve("Two hues at " + Faults.number(a.hue) + "° and " + Faults.number(b.hue) + "° come too near: colours would change places.",
+                throw Faults.curve(
+                    "Two hues at " + Faults.number(a.hue) + "° and " + Faults.number(b.hue)
+                        + "° come too near: colours would change places.",
                     "Move the points apart, or shift them less.");
             }
         }
@@ -81,7 +85,8 @@ public record ChromaMoves(double chroma, List<HuePoint> byHue) implements Move {
 
     /** Factor of the chroma of the strongest colours of a hue. */
     public double at(double hue) {
-        return byHue.isEmpty() ? chroma : chroma * MonotoneCubic.periodic(byHue.stream().mapToDouble(HuePoint::hue).toArray(), byHue.stream().mapToDouble(HuePoint::chroma).toArray()).at(hue);
+        return byHue.isEmpty() ? chroma : chroma * MonotoneCubic
+            .periodic(byHue.stream().mapToDouble(HuePoint::hue).toArray(), byHue.stream().mapToDouble(HuePoint::chroma).toArray()).at(hue);
     }
 
     /** The same in Oklab's plane: what a colour becomes, and how much lighter, before that is weighted by its lightness. */

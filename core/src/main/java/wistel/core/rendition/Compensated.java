@@ -4,8 +4,8 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * The compensation of one rendition. It holds its moves itself: a docket keeps those it was judged with whatever becomes of the compensation that they
- * were taken from.
+ * The compensation of one rendition. It holds its moves itself: a docket keeps those it was judged with whatever becomes of the
+ * compensation that they were taken from.
  *
  * @param moves each kind once, in the order in which they are run
  * @param kept  the version whose moves these are; empty for moves that were not kept under a name, or were changed since

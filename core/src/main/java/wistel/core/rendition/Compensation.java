@@ -11,7 +11,8 @@ import wistel.core.fault.InvalidRequest;
  * @param moves   each kind once: curve, tones, chroma, warmth, in this order
  */
 public record Compensation(String id, int version, String name, List<Move> moves) {
-    private static final List<Class<? extends Move>> ORDER = List.of(LightnessCurve.class, ToneMoves.class, ChromaMoves.class, Warmth.class);
+    private static final List<Class<? extends Move>> ORDER = List.of(LightnessCurve.class, ToneMoves.class, ChromaMoves.class,
+        Warmth.class);
     public static final int LONGEST_NAME = 80;
 
     /** @throws InvalidRequest when the name is too short or too long, or a kind of move stands twice */
@@ -27,7 +28,8 @@ public record Compensation(String id, int version, String name, List<Move> moves
     /** Those that do something, each kind once, in the order in which they are run whatever order they were given in. */
     static List<Move> inOrder(List<Move> moves) {
         if (moves.stream().map(Object::getClass).distinct().count() < moves.size()) {
-            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "One kind of move stands there twice.", "Bring the two together in one.");
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "One kind of move stands there twice.",
+                "Bring the two together in one.");
         }
         return moves.stream().filter(m -> !m.changesNothing()).sorted(Comparator.comparing(m -> ORDER.indexOf(m.getClass()))).toList();
     }

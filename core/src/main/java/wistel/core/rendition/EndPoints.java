@@ -3,8 +3,8 @@ package wistel.core.rendition;
 import wistel.core.colour.LabEncoding;
 
 /**
- * Where a print is bare paper and where it is blocked: L* above 99.5 of its own white, and L* within 0.5 of the deepest the paper gives. Single pixels
- * don't count: most of what lies round one must be the same.
+ * Where a print is bare paper and where it is blocked: L* above 99.5 of its own white, and L* within 0.5 of the deepest the paper gives.
+ * Single pixels don't count: most of what lies round one must be the same.
  *
  * @param kinds      a {@link Kind}'s ordinal for each pixel
  * @param bareShare  0 to 1

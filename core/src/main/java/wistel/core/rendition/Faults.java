@@ -10,7 +10,8 @@ final class Faults {
     /** @throws InvalidRequest when the value is no number, or outside of its range */
     static void within(String what, double value, double from, double to) {
         if (!(value >= from && value <= to)) {
-            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A move's " + what + " of " + value + " can't be.", "It goes from " + number(from) + " to " + number(to) + ".");
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A move's " + what + " of " + value + " can't be.",
+                "It goes from " + number(from) + " to " + number(to) + ".");
         }
     }
 

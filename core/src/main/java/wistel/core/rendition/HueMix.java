@@ -9,8 +9,8 @@ import wistel.core.icc.stage.LabChange;
 import wistel.core.icc.stage.LabFunction;
 
 /**
- * How light each hue becomes in monochrome: L* plus mix(hue) c/(c + c0), a periodic curve through up to 6 points; hue and chroma c in Oklab.
- * Neutrals keep their lightness, paper and black are left alone.
+ * How light each hue becomes in monochrome: L* plus mix(hue) c/(c + c0), a periodic curve through up to 6 points; hue and chroma c in
+ * Oklab. Neutrals keep their lightness, paper and black are left alone.
  */
 public record HueMix(List<MixPoint> points) {
     public static final HueMix EVEN = new HueMix(List.of());
@@ -74,7 +74,8 @@ public record HueMix(List<MixPoint> points) {
     }
 
     private MonotoneCubic curve() {
-        return MonotoneCubic.periodic(points.stream().mapToDouble(MixPoint::hue).toArray(), points.stream().mapToDouble(MixPoint::lighter).toArray());
+        return MonotoneCubic.periodic(points.stream().mapToDouble(MixPoint::hue).toArray(),
+            points.stream().mapToDouble(MixPoint::lighter).toArray());
     }
 
     /** What is added to L* by a colour's place in Oklab's plane. */
@@ -87,6 +88,7 @@ public record HueMix(List<MixPoint> points) {
     }
 
     String words() {
-        return points.stream().filter(p -> p.lighter != 0).map(p -> Hues.name(p.hue) + " " + Faults.signed(p.lighter)).collect(Collectors.joining(", "));
+        return points.stream().filter(p -> p.lighter != 0).map(p -> Hues.name(p.hue) + " " + Faults.signed(p.lighter))
+            .collect(Collectors.joining(", "));
     }
 }

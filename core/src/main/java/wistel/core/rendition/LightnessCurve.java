@@ -6,8 +6,8 @@ import wistel.core.colour.MonotoneCubic;
 import wistel.core.icc.stage.LabFunction;
 
 /**
- * Lightness against lightness, L* 0 to 100, as a curve through 2 to 8 points that never turns back ({@link MonotoneCubic}). What is darker than the
- * first point or lighter than the last becomes as dark or light as they are.
+ * Lightness against lightness, L* 0 to 100, as a curve through 2 to 8 points that never turns back ({@link MonotoneCubic}). What is darker
+ * than the first point or lighter than the last becomes as dark or light as they are.
  */
 public record LightnessCurve(List<TonePoint> points) implements Move {
     public static final int MOST_POINTS = 8;
@@ -23,7 +23,10 @@ public record LightnessCurve(List<TonePoint> points) implements Move {
         }
     }
 
-    /** @throws wistel.core.fault.InvalidRequest when there are too few or too many points, two at one place, or one that turns the curve back */
+    /**
+     * @throws wistel.core.fault.InvalidRequest when there are too few or too many points, two at one place, or one that turns the curve
+     *                                          back
+     */
     public LightnessCurve {
         points = List.copyOf(points);
         if (points.size() < 2 || points.size() > MOST_POINTS) {
@@ -31,17 +34,20 @@ public record LightnessCurve(List<TonePoint> points) implements Move {
         }
         for (int i = 1; i < points.size(); i++) {
             if (points.get(i).from - points.get(i - 1).from < NEAREST) {
-                throw Faults.curve("Two points of the lightness curve stand at one place, or in the wrong order.", "Keep them half an L* apart, from dark to light.");
+                throw Faults.curve("Two points of the lightness curve stand at one place, or in the wrong order.",
+                    "Keep them half an L* apart, from dark to light.");
             }
             if (points.get(i).to < points.get(i - 1).to) {
-                throw Faults.curve("The lightness curve turns back: a lighter tone would print darker.", "Let it rise from point to point.");
+                throw Faults.curve("The lightness curve turns back: a lighter tone would print darker.",
+                    "Let it rise from point to point.");
             }
         }
     }
 
     @Override
     public LabFunction function() {
-        MonotoneCubic curve = new MonotoneCubic(points.stream().mapToDouble(TonePoint::from).toArray(), points.stream().mapToDouble(TonePoint::to).toArray());
+        MonotoneCubic curve = new MonotoneCubic(points.stream().mapToDouble(TonePoint::from).toArray(),
+            points.stream().mapToDouble(TonePoint::to).toArray());
         return (lab, at) -> lab[at] = curve.at(lab[at]);
     }
 
@@ -52,6 +58,7 @@ public record LightnessCurve(List<TonePoint> points) implements Move {
 
     @Override
     public String words() {
-        return "lightness curve " + points.stream().map(p -> Faults.number(p.from) + "→" + Faults.number(p.to)).collect(Collectors.joining(", "));
+        return "lightness curve "
+            + points.stream().map(p -> Faults.number(p.from) + "→" + Faults.number(p.to)).collect(Collectors.joining(", "));
     }
 }

@@ -5,8 +5,8 @@ import java.util.stream.Collectors;
 import wistel.core.icc.stage.LabFunction;
 
 /**
- * One step of a compensation: a pure function of a colour, relative to the paper (L*a*b*, D50). Whatever its numbers are, tones keep their order,
- * bare paper and full black stay what they are, and neutrals stay neutral unless the move is there to tint them.
+ * One step of a compensation: a pure function of a colour, relative to the paper (L*a*b*, D50). Whatever its numbers are, tones keep their
+ * order, bare paper and full black stay what they are, and neutrals stay neutral unless the move is there to tint them.
  */
 public sealed interface Move permits LightnessCurve, ToneMoves, ChromaMoves, Warmth {
     /** Ready to be used for many colours. */

@@ -22,6 +22,7 @@ public record PairingComparison(String pairingId, double meanDifference, GamutCh
     /** The closest first; of equally close ones, that which holds more of the picture; then that with the deeper black. */
     public static List<PairingComparison> ranked(Collection<PairingComparison> comparisons) {
         return comparisons.stream().sorted(Comparator.comparingDouble(PairingComparison::meanDifference)
-            .thenComparing(c -> c.gamut.outside()).thenComparingDouble(PairingComparison::blackL).thenComparing(PairingComparison::pairingId)).toList();
+            .thenComparing(c -> c.gamut.outside()).thenComparingDouble(PairingComparison::blackL)
+            .thenComparing(PairingComparison::pairingId)).toList();
     }
 }

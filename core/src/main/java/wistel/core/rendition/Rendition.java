@@ -8,7 +8,8 @@ package wistel.core.rendition;
  * @param profileConfirmed true once a missing profile was answered: the picture is then read as what is assumed of its kind
  * @param straightened     where it is monochrome, the curve of the pairing and mode is in force, if there is one
  */
-public record Rendition(String id, String masterHash, Treatment treatment, Compensated compensation, boolean profileConfirmed, boolean straightened) {
+public record Rendition(String id, String masterHash, Treatment treatment, Compensated compensation, boolean profileConfirmed,
+    boolean straightened) {
     public static Rendition of(String id, String masterHash) {
         return new Rendition(id, masterHash, new Treatment.Colour(), Compensated.NONE, false, true);
     }

@@ -8,8 +8,8 @@ import wistel.core.icc.stage.LabChange;
 import wistel.core.icc.stage.LabFunction;
 
 /**
- * All that happens to a colour before it is converted: the treatment, then the moves. Equal ones do the same, so it is the key under which what is
- * compiled of it is kept.
+ * All that happens to a colour before it is converted: the treatment, then the moves. Equal ones do the same, so it is the key under which
+ * what is compiled of it is kept.
  */
 public final class RenditionChange implements LabChange {
     public static final RenditionChange NONE = new RenditionChange(new Treatment.Colour(), List.of());
@@ -24,8 +24,8 @@ public final class RenditionChange implements LabChange {
     }
 
     /**
-     * @param straightening of monochrome pictures alone: it moves every lightness, whatever its colour. It comes last, but before moves of colour where
-     *                      the treatment leaves colours as they are
+     * @param straightening of monochrome pictures alone: it moves every lightness, whatever its colour. It comes last, but before moves of
+     *                      colour where the treatment leaves colours as they are
      */
     public RenditionChange(Treatment treatment, List<Move> moves, Optional<Straightening> straightening) {
         this.treatment = treatment;
@@ -64,7 +64,8 @@ public final class RenditionChange implements LabChange {
 
     /** Without colour and toning: what a driver's monochrome mode is sent. */
     public RenditionChange drained() {
-        return new RenditionChange(new Treatment.Monochrome(treatment instanceof Treatment.Monochrome m ? m.mix() : new HueMix(List.of()), Toning.NEUTRAL),
+        return new RenditionChange(
+            new Treatment.Monochrome(treatment instanceof Treatment.Monochrome m ? m.mix() : new HueMix(List.of()), Toning.NEUTRAL),
             tones(), straightening);
     }
 
@@ -119,7 +120,8 @@ public final class RenditionChange implements LabChange {
 
     @Override
     public boolean equals(Object o) {
-        return o instanceof RenditionChange r && r.treatment.equals(treatment) && r.moves.equals(moves) && r.straightening.equals(straightening);
+        return o instanceof RenditionChange r && r.treatment.equals(treatment) && r.moves.equals(moves)
+            && r.straightening.equals(straightening);
     }
 
     @Override
@@ -129,6 +131,7 @@ public final class RenditionChange implements LabChange {
 
     @Override
     public String toString() {
-        return treatment.words() + (moves.isEmpty() ? "" : ", " + Move.words(moves)) + straightening.map(s -> ", straightened " + s.points()).orElse("");
+        return treatment.words() + (moves.isEmpty() ? "" : ", " + Move.words(moves))
+            + straightening.map(s -> ", straightened " + s.points()).orElse("");
     }
 }

@@ -10,11 +10,14 @@ import wistel.core.icc.transform.Transform;
 import wistel.core.icc.transform.TransformCompiler;
 
 /**
- * A rendition's way from a master's codes into {@link #WORKING}: a small table, made anew for every step of a slider. What follows it, from WORKING to
- * a paper, is compiled once for each pairing and never touched by a move.
+ * A rendition's way from a master's codes into {@link #WORKING}: a small table, made anew for every step of a slider. What follows it, from
+ * WORKING to a paper, is compiled once for each pairing and never touched by a move.
  */
 public final class RenditionCompiler {
-    /** In 16 bit it gives back what any profile on hand encodes within CIEDE2000 0.05; white is D50 and black is 0, as in the connection space. */
+    /**
+     * In 16 bit it gives back what any profile on hand encodes within CIEDE2000 0.05; white is D50 and black is 0, as in the connection
+     * space.
+     */
     public static final IccProfile WORKING = StandardSpaces.CONNECTION;
 
     private RenditionCompiler() {
@@ -34,13 +37,15 @@ public final class RenditionCompiler {
      * @param onward  from a source profile: the master's own where nothing is changed, {@link #WORKING} otherwise
      * @param compile makes or finds transforms
      */
-    public static Transform through(IccProfile source, RenditionChange change, Onward route, Function<IccProfile, Recipe> onward, Function<Recipe, Transform> compile) {
+    public static Transform through(IccProfile source, RenditionChange change, Onward route, Function<IccProfile, Recipe> onward,
+        Function<Recipe, Transform> compile) {
         return change.changesNothing() ? compile.apply(onward.apply(source))
             : compile.apply(recipe(source, change, route.intent, route.blackPoint)).then(compile.apply(onward.apply(WORKING)));
     }
 
     /** The same for a picture's sides, which are moved once more. */
-    public static Transform through(IccProfile source, RenditionChange change, SideChange sides, Onward route, Function<IccProfile, Recipe> onward, Function<Recipe, Transform> compile) {
+    public static Transform through(IccProfile source, RenditionChange change, SideChange sides, Onward route,
+        Function<IccProfile, Recipe> onward, Function<Recipe, Transform> compile) {
         IccProfile from = change.changesNothing() ? source : WORKING;
         Transform moved = compile.apply(new Recipe.Changed(from, sides, WORKING, route.intent, route.blackPoint));
         Transform all = change.changesNothing() ? moved : compile.apply(recipe(source, change, route.intent, route.blackPoint)).then(moved);
@@ -51,7 +56,8 @@ public final class RenditionCompiler {
     public record Onward(Intent intent, boolean blackPoint) {
     }
 
-    public static Transform toWorking(IccProfile source, RenditionChange rendering, Intent intent, boolean blackPoint, KernelFamily family) {
+    public static Transform toWorking(IccProfile source, RenditionChange rendering, Intent intent, boolean blackPoint,
+        KernelFamily family) {
         return TransformCompiler.compile(recipe(source, rendering, intent, blackPoint), family);
     }
 }

@@ -3,7 +3,10 @@ package wistel.core.rendition;
 import java.util.Arrays;
 import wistel.core.colour.LabEncoding;
 
-/** Ten tones of a picture's darkest part: a tenth of its darkest third lies between each and the next. What becomes of them shows whether shadows stay apart. */
+/**
+ * Ten tones of a picture's darkest part: a tenth of its darkest third lies between each and the next. What becomes of them shows whether
+ * shadows stay apart.
+ */
 public final class ShadowSteps {
     public static final int STEPS = 10;
     private static final double DARKEST = 1 / 3.0;

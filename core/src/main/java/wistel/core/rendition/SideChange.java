@@ -8,8 +8,8 @@ import wistel.core.icc.stage.LabFunction;
 import wistel.core.pictures.SideMoves;
 
 /**
- * What a wrapped picture's sides are darkened, lightened and drained by, in Oklab: darker scales all three of its coordinates, as less light on the side
- * would; lighter draws them towards white.
+ * What a wrapped picture's sides are darkened, lightened and drained by, in Oklab: darker scales all three of its coordinates, as less
+ * light on the side would; lighter draws them towards white.
  */
 public record SideChange(int darker, int lessColour) implements LabChange {
     public static SideChange of(SideMoves moves) {
@@ -47,6 +47,6 @@ public record SideChange(int darker, int lessColour) implements LabChange {
             at[0] *= factor;
             at[1] *= factor;
             at[2] = 0;
-        }), (lab, at) -> { });
+        }), (lab, at) -> {});
     }
 }

@@ -25,7 +25,8 @@ public record Straightening(List<TonePoint> points) {
     }
 
     LabFunction function() {
-        MonotoneCubic curve = new MonotoneCubic(points.stream().mapToDouble(TonePoint::from).toArray(), points.stream().mapToDouble(TonePoint::to).toArray());
+        MonotoneCubic curve = new MonotoneCubic(points.stream().mapToDouble(TonePoint::from).toArray(),
+            points.stream().mapToDouble(TonePoint::to).toArray());
         return (lab, at) -> lab[at] = curve.at(lab[at]);
     }
 }

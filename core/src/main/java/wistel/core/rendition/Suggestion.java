@@ -14,9 +14,9 @@ import wistel.core.icc.transform.Transform;
 import wistel.core.icc.transform.TransformCompiler;
 
 /**
- * The moves that bring the print of one picture closest to its master, as a person would find them by hand: a pattern search (R. Hooke and T. A. Jeeves,
- * "Direct search" solution of numerical and statistical problems, J. ACM 8, 1961) over a few sliders, on colours of the picture. It always gives the
- * same answer to the same question, and never one that makes the mean difference larger.
+ * The moves that bring the print of one picture closest to its master, as a person would find them by hand: a pattern search (R. Hooke and
+ * T. A. Jeeves, "Direct search" solution of numerical and statistical problems, J. ACM 8, 1961) over a few sliders, on colours of the
+ * picture. It always gives the same answer to the same question, and never one that makes the mean difference larger.
  */
 public final class Suggestion {
     private static final int MOST_COLOURS = 4000;
@@ -70,7 +70,8 @@ public final class Suggestion {
         this.monochrome = monochrome;
         this.print = print;
         int n = wanted.length / 3;
-        Integer[] byLightness = IntStream.range(0, n).boxed().sorted((a, b) -> Double.compare(wanted[3 * a], wanted[3 * b])).toArray(Integer[]::new);
+        Integer[] byLightness = IntStream.range(0, n).boxed().sorted((a, b) -> Double.compare(wanted[3 * a], wanted[3 * b]))
+            .toArray(Integer[]::new);
         pivot = Math.max(5, Math.min(95, wanted[3 * byLightness[n / 2]]));
         tones = new int[Math.min(TONES, n)][];
         for (int t = 0; t < tones.length; t++) {
@@ -96,7 +97,8 @@ public final class Suggestion {
     private static Suggestion of(char[] colours, boolean monochrome, Transform toWanted, Transform toNearest, Transform toPrint) {
         char[] wanted = toWanted.apply(colours);
         double[] lab = labs(wanted);
-        return new Suggestion(lab, labs(toNearest.apply(TO_WORKING.apply(wanted))), monochrome, codes -> toPrint.apply(TO_WORKING.apply(codes)));
+        return new Suggestion(lab, labs(toNearest.apply(TO_WORKING.apply(wanted))), monochrome,
+            codes -> toPrint.apply(TO_WORKING.apply(codes)));
     }
 
     /** Places all over the picture, by a fixed seed. */
@@ -159,7 +161,8 @@ public final class Suggestion {
         }
         Judged after = judged(rounded);
         boolean helps = after.mean < before.mean && after.objective < before.objective;
-        return helps ? new Found(moves(rounded), before.mean, after.mean, before.apart, after.apart) : new Found(List.of(), before.mean, before.mean, before.apart, before.apart);
+        return helps ? new Found(moves(rounded), before.mean, after.mean, before.apart, after.apart)
+            : new Found(List.of(), before.mean, before.mean, before.apart, before.apart);
     }
 
     private List<Move> moves(double[] s) {

@@ -5,10 +5,9 @@ import java.util.List;
 import wistel.core.icc.stage.LabFunction;
 
 /**
- * Five tone sliders, each -50 to 50, as curves of t = L*&#47;100 that are run one after another. Each rises everywhere and keeps 0 and 1, so any
- * combination does:
- * brightness and contrast bend by t / (t + (1 - t) k), contrast on either side of the pivot; shadows add t (1 - t)^4, midtones t^2 (1 - t)^2 and lights
- * t^4 (1 - t), each times a factor that leaves the slope at least a quarter.
+ * Five tone sliders, each -50 to 50, as curves of t = L*&#47;100 that are run one after another. Each rises everywhere and keeps 0 and 1,
+ * so any combination does: brightness and contrast bend by t / (t + (1 - t) k), contrast on either side of the pivot; shadows add t (1 -
+ * t)^4, midtones t^2 (1 - t)^2 and lights t^4 (1 - t), each times a factor that leaves the slope at least a quarter.
  *
  * @param pivot L* that contrast leaves alone: the picture's median
  */

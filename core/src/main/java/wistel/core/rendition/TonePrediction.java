@@ -8,8 +8,8 @@ import wistel.core.rendition.LightnessCurve.TonePoint;
 import wistel.core.tone.ToneScale;
 
 /**
- * What a proof has to be made from so that it shows the tones that a wedge measured, where the profile tells others: the lightness whose proof by the
- * profile is as light as the print. It holds for every view of the proof, as all of them go through the same ink.
+ * What a proof has to be made from so that it shows the tones that a wedge measured, where the profile tells others: the lightness whose
+ * proof by the profile is as light as the print. It holds for every view of the proof, as all of them go through the same ink.
  */
 public final class TonePrediction {
     /** Grays by which the profile is asked. */

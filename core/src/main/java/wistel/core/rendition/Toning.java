@@ -3,8 +3,8 @@ package wistel.core.rendition;
 import wistel.core.icc.stage.LabFunction;
 
 /**
- * The colour of a monochrome's shadows and of its lights, each a hue and a strength, changing over about a crossing lightness; none at bare paper
- * and full black.
+ * The colour of a monochrome's shadows and of its lights, each a hue and a strength, changing over about a crossing lightness; none at bare
+ * paper and full black.
  *
  * @param crossing L* where both count half
  * @param softness L* over which one gives way to the other: the width of a logistic step
@@ -70,7 +70,8 @@ public record Toning(Tone shadows, Tone lights, double crossing, double softness
         if (shadows.equals(lights)) {
             return "toned at " + Faults.number(shadows.hue) + "°, C* " + Faults.number(shadows.strength);
         }
-        return "shadows toned at " + Faults.number(shadows.hue) + "°, C* " + Faults.number(shadows.strength) + ", lights at " + Faults.number(lights.hue) + "°, C* "
+        return "shadows toned at " + Faults.number(shadows.hue) + "°, C* " + Faults.number(shadows.strength) + ", lights at "
+            + Faults.number(lights.hue) + "°, C* "
             + Faults.number(lights.strength);
     }
 }

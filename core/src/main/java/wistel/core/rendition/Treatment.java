@@ -15,7 +15,7 @@ public sealed interface Treatment {
     record Colour() implements Treatment {
         @Override
         public LabFunction function() {
-            return (lab, at) -> { };
+            return (lab, at) -> {};
         }
 
         @Override

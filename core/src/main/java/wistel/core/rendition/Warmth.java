@@ -3,8 +3,8 @@ package wistel.core.rendition;
 import wistel.core.icc.stage.LabFunction;
 
 /**
- * A shift of b* (warm above 0, cold below) and a* (towards red above 0, towards green below), up to 10 each, weighted 4 L*(100 - L*)/100^2, so that
- * paper and black keep their colour.
+ * A shift of b* (warm above 0, cold below) and a* (towards red above 0, towards green below), up to 10 each, weighted 4 L*(100 - L*)/100^2,
+ * so that paper and black keep their colour.
  */
 public record Warmth(double warmth, double tint) implements Move {
     public static final double MOST = 10;

@@ -62,7 +62,8 @@ final class Annotated {
     private static void caption(List<Mark> marks, Rect p, double below, Caption caption, CaptionText text) {
         double size = caption.sizePt();
         double baseline = p.bottom() + below + size * POINT_MM;
-        String left = Stream.of(caption.title() ? text.title() : "", caption.date() ? text.date() : "").filter(s -> !s.isBlank()).collect(Collectors.joining(", "));
+        String left = Stream.of(caption.title() ? text.title() : "", caption.date() ? text.date() : "").filter(s -> !s.isBlank())
+            .collect(Collectors.joining(", "));
         if (!left.isEmpty()) {
             marks.add(new Mark.Text(left, p.x(), baseline, size, 0, Mark.Anchor.START));
         }

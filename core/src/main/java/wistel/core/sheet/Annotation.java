@@ -20,7 +20,8 @@ public record Annotation(Caption caption, double ruleMm, double ruleGapMm, boole
     /** @throws InvalidRequest when a length is out of its range */
     public Annotation {
         if (!(ruleMm >= 0 && ruleMm <= 5 && ruleGapMm >= 0 && ruleGapMm <= 100)) {
-            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A rule of that width can't be.", "Rules go up to 5 mm, their distance up to 100 mm.");
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A rule of that width can't be.",
+                "Rules go up to 5 mm, their distance up to 100 mm.");
         }
     }
 }

@@ -30,7 +30,8 @@ public record Bleed(List<MirroredPart> parts) {
                 double x = column < 0 ? at.x() - w : column == 0 ? at.x() : at.right();
                 double y = row < 0 ? at.y() - h : row == 0 ? at.y() : at.bottom();
                 Rect to = new Rect(x, y, column == 0 ? at.width() : w, row == 0 ? at.height() : h);
-                Crop from = new Crop(column > 0 ? c.x() + c.width() - cw : c.x(), row > 0 ? c.y() + c.height() - ch : c.y(), column == 0 ? c.width() : cw, row == 0 ? c.height() : ch);
+                Crop from = new Crop(column > 0 ? c.x() + c.width() - cw : c.x(), row > 0 ? c.y() + c.height() - ch : c.y(),
+                    column == 0 ? c.width() : cw, row == 0 ? c.height() : ch);
                 Orientation mirror = row == 0 ? Orientation.MIRRORED : column == 0 ? Orientation.FLIPPED : Orientation.HALF_TURN;
                 parts.add(new MirroredPart(from, to, mirror));
             }

@@ -16,7 +16,8 @@ public record Caption(boolean title, boolean date, int edition, boolean signatur
     /** @throws InvalidRequest when a number is out of its range */
     public Caption {
         if (!(edition >= 0 && edition <= LARGEST_EDITION && sizePt >= 4 && sizePt <= 72)) {
-            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A caption of that size or edition can't be.", "Type goes from 4 to 72 points, editions up to " + LARGEST_EDITION + ".");
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A caption of that size or edition can't be.",
+                "Type goes from 4 to 72 points, editions up to " + LARGEST_EDITION + ".");
         }
     }
 

@@ -9,7 +9,8 @@ import wistel.core.pictures.Crop;
 import wistel.core.pictures.Orientation;
 
 /**
- * A picture that is printed to be measured or judged: all of it, at its own size or as large as the paper allows, with lines of writing below it.
+ * A picture that is printed to be measured or judged: all of it, at its own size or as large as the paper allows, with lines of writing
+ * below it.
  *
  * @param widthMm    of the picture where the paper allows it
  * @param leastShare of that width below which it can't be read any more
@@ -23,7 +24,8 @@ public record Chart(String itemId, double widthMm, double leastShare, List<Strin
     public Chart {
         lines = List.copyOf(lines);
         if (!(widthMm >= Frame.SMALLEST_MM && widthMm <= Frame.LARGEST_MM && leastShare > 0 && leastShare <= 1)) {
-            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A chart of " + widthMm + " mm can't be printed.", "Take one of 5 mm to 5 m.");
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A chart of " + widthMm + " mm can't be printed.",
+                "Take one of 5 mm to 5 m.");
         }
     }
 
@@ -41,13 +43,15 @@ public record Chart(String itemId, double widthMm, double leastShare, List<Strin
         Margins m = in.feedMargins();
         double writing = LINE_MM * (lines.size() + 1);
         double across = stock.widthMm() - m.left() - m.right() - 2 * ROUND_MM;
-        double down = stock instanceof Stock.Sheet s ? s.lengthMm() - m.top() - m.bottom() - 2 * ROUND_MM - writing : Double.POSITIVE_INFINITY;
+        double down = stock instanceof Stock.Sheet s ? s.lengthMm() - m.top() - m.bottom() - 2 * ROUND_MM - writing
+            : Double.POSITIVE_INFINITY;
         double width = Math.min(widthMm, Math.min(across, down * picture.aspect()));
         boolean fits = width >= leastShare * widthMm;
         double height = fits ? width / picture.aspect() : 0;
         double length = stock instanceof Stock.Sheet s ? s.lengthMm() : height + writing + 2 * ROUND_MM + m.top() + m.bottom();
         if (!fits) {
-            return Layout.of(List.of(Page.of(stock.widthMm(), length, m, Orientation.UPRIGHT, List.of(), List.of())), List.of(), List.of(new Layout.Unplaced(itemId, Layout.Unplaced.Reason.TOO_LARGE)));
+            return Layout.of(List.of(Page.of(stock.widthMm(), length, m, Orientation.UPRIGHT, List.of(), List.of())), List.of(),
+                List.of(new Layout.Unplaced(itemId, Layout.Unplaced.Reason.TOO_LARGE)));
         }
         Rect at = new Rect((stock.widthMm() - width) / 2 + (m.left() - m.right()) / 2, m.top() + ROUND_MM, width, height);
         List<Mark> marks = new ArrayList<>();

@@ -17,10 +17,12 @@ public record Cut(double x, double y, double width, double height, double degree
 
     /** @throws InvalidRequest when it is no part of the picture */
     public Cut {
-        boolean sane = x >= -HARDLY && y >= -HARDLY && width >= SMALLEST && height >= SMALLEST && x + width <= 1 + HARDLY && y + height <= 1 + HARDLY
+        boolean sane = x >= -HARDLY && y >= -HARDLY && width >= SMALLEST && height >= SMALLEST && x + width <= 1 + HARDLY
+            && y + height <= 1 + HARDLY
             && Math.abs(degrees) <= MOST_DEGREES;
         if (!sane) {
-            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "That is no part of the picture.", "Crop inside of it; straighten by up to 10 degrees.");
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "That is no part of the picture.",
+                "Crop inside of it; straighten by up to 10 degrees.");
         }
     }
 
@@ -30,7 +32,8 @@ public record Cut(double x, double y, double width, double height, double degree
 
     /** In the picture's pixels. */
     Crop of(SheetPlan.PixelSize picture) {
-        return new Crop(Math.max(0, x * picture.width()), Math.max(0, y * picture.height()), width * picture.width(), height * picture.height());
+        return new Crop(Math.max(0, x * picture.width()), Math.max(0, y * picture.height()), width * picture.width(),
+            height * picture.height());
     }
 
     /**
@@ -48,7 +51,8 @@ public record Cut(double x, double y, double width, double height, double degree
             Cut moved = new Cut(x + (0.5 - width / 2 - x) * share, y + (0.5 - height / 2 - y) * share, width, height, degrees);
             double scale = Math.min(1, moved.fitting(aspect));
             if (scale * Math.min(width, height) >= SMALLEST && (best == null || scale * width > best.width * (1 + HARDLY))) {
-                best = new Cut(moved.x + width * (1 - scale) / 2, moved.y + height * (1 - scale) / 2, width * scale, height * scale, degrees);
+                best = new Cut(moved.x + width * (1 - scale) / 2, moved.y + height * (1 - scale) / 2, width * scale, height * scale,
+                    degrees);
             }
         }
         return best == null ? new Cut(0.5 - SMALLEST, 0.5 - SMALLEST, 2 * SMALLEST, 2 * SMALLEST, degrees) : best;

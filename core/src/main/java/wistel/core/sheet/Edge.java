@@ -18,7 +18,8 @@ public record Edge(boolean borderless, double overMm, double bleedMm) {
     public Edge {
         if (!(overMm >= 0 && overMm <= MOST_OVER_MM && bleedMm >= 0 && bleedMm <= MOST_BLEED_MM) || !borderless && overMm > 0) {
             throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "The picture can't reach that far over the edge.",
-                "Borderless goes up to " + (int) MOST_OVER_MM + " mm over the edge, a mirrored bleed up to " + (int) MOST_BLEED_MM + " mm.");
+                "Borderless goes up to " + (int) MOST_OVER_MM + " mm over the edge, a mirrored bleed up to " + (int) MOST_BLEED_MM
+                    + " mm.");
         }
     }
 }

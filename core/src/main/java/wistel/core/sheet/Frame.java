@@ -3,7 +3,8 @@ package wistel.core.sheet;
 import wistel.core.fault.InvalidRequest;
 
 /**
- * How large a piece is wanted, and how its picture fills that. A plan that lays pieces on bodies takes the crop from here and the size from the body.
+ * How large a piece is wanted, and how its picture fills that. A plan that lays pieces on bodies takes the crop from here and the size from
+ * the body.
  *
  * @param widthMm as the picture stands upright; with {@link Fit#WHOLE} all of the cut is shown as large as the frame allows
  * @param cropX   with {@link Fit#FILL}, where the frame sits in the cut: 0 left, 1 right
@@ -23,7 +24,8 @@ public record Frame(double widthMm, double heightMm, Fit fit, double cropX, doub
         boolean sane = widthMm >= SMALLEST_MM && heightMm >= SMALLEST_MM && widthMm <= LARGEST_MM && heightMm <= LARGEST_MM
             && cropX >= 0 && cropX <= 1 && cropY >= 0 && cropY <= 1;
         if (!sane) {
-            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A picture of " + widthMm + " × " + heightMm + " mm can't be printed.", "Pictures go from 5 mm to 5 m.");
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE,
+                "A picture of " + widthMm + " × " + heightMm + " mm can't be printed.", "Pictures go from 5 mm to 5 m.");
         }
     }
 

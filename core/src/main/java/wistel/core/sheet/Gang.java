@@ -34,7 +34,8 @@ public record Gang(boolean across, List<Spot> spots) implements SheetPlan {
         public Spot {
             Objects.requireNonNull(itemId);
             if (page < 1 || page > MOST_PAGES || !(Math.abs(x) <= Frame.LARGEST_MM && Math.abs(y) <= Frame.LARGEST_MM)) {
-                throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A piece can't lie there.", "Put it on one of the pages, up to 5 m away from its corner.");
+                throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A piece can't lie there.",
+                    "Put it on one of the pages, up to 5 m away from its corner.");
             }
         }
     }
@@ -76,7 +77,8 @@ public record Gang(boolean across, List<Spot> spots) implements SheetPlan {
             double end = Math.max(ROLL_END_MM, across ? margins.right() : margins.bottom());
             double along = placed.stream().map(Placed::printedMm).mapToDouble(r -> across ? r.right() : r.bottom()).max().orElse(0) + end;
             double length = in.stock() instanceof Stock.Sheet s ? s.lengthMm() : along;
-            pages.add(Page.of(across ? length : in.stock().widthMm(), across ? in.stock().widthMm() : length, margins, feed, placed, marks));
+            pages
+                .add(Page.of(across ? length : in.stock().widthMm(), across ? in.stock().widthMm() : length, margins, feed, placed, marks));
         }
         return Layout.of(pages, losses(in));
     }
@@ -85,7 +87,8 @@ public record Gang(boolean across, List<Spot> spots) implements SheetPlan {
         Frame frame = item.frame();
         double[] size = frame.filledBy(item.aspect(picture), frame.widthMm(), frame.heightMm());
         Rect at = new Rect(spot.x, spot.y, spot.turned ? size[1] : size[0], spot.turned ? size[0] : size[1]);
-        Placed piece = Placed.of(item, item.shown(picture, size[0], size[1]), at).oriented(spot.turned ? Orientation.QUARTER_RIGHT : Orientation.UPRIGHT);
+        Placed piece = Placed.of(item, item.shown(picture, size[0], size[1]), at)
+            .oriented(spot.turned ? Orientation.QUARTER_RIGHT : Orientation.UPRIGHT);
         return print == 1 ? piece : piece.part(print);
     }
 

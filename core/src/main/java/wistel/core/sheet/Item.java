@@ -24,7 +24,8 @@ public record Item(String id, String renditionId, Cut cut, Frame frame, Annotati
             throw new IllegalArgumentException("a piece and its picture have names");
         }
         if (copies < 1 || copies > MOST_COPIES) {
-            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, copies + " copies of a piece can't be laid.", "Enter 1 to " + MOST_COPIES + ".");
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, copies + " copies of a piece can't be laid.",
+                "Enter 1 to " + MOST_COPIES + ".");
         }
     }
 

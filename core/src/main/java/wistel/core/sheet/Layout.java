@@ -55,7 +55,8 @@ public record Layout(List<Page> pages, List<Loss> losses, List<Unplaced> unplace
 
     /** The same, as far as they lie on paper; empty where the picture lies on none. */
     public List<Placed> printed(String renditionId) {
-        return distinct(pages.stream().flatMap(page -> page.placed().stream().filter(p -> p.renditionId().equals(renditionId)).flatMap(p -> p.on(page.widthMm(), page.heightMm()).stream())));
+        return distinct(pages.stream().flatMap(page -> page.placed().stream().filter(p -> p.renditionId().equals(renditionId))
+            .flatMap(p -> p.on(page.widthMm(), page.heightMm()).stream())));
     }
 
     private static List<Placed> distinct(Stream<Placed> all) {
@@ -68,7 +69,8 @@ public record Layout(List<Page> pages, List<Loss> losses, List<Unplaced> unplace
 
     /** As it is handed to somebody who cuts nothing: upright, and nothing over the edges. */
     public Layout onPaper() {
-        return of(pages.stream().map(p -> new Page(p.widthMm(), p.heightMm(), Margins.NONE, Orientation.UPRIGHT, 0, p.placed(), p.marks())).toList(), losses, unplaced);
+        return of(pages.stream().map(p -> new Page(p.widthMm(), p.heightMm(), Margins.NONE, Orientation.UPRIGHT, 0, p.placed(), p.marks()))
+            .toList(), losses, unplaced);
     }
 
     /** A page for each picture, as large as the picture with its bleed. */
@@ -81,7 +83,8 @@ public record Layout(List<Page> pages, List<Loss> losses, List<Unplaced> unplace
                 double top = printed.stream().mapToDouble(Rect::y).min().orElseThrow();
                 double right = printed.stream().mapToDouble(Rect::right).max().orElseThrow();
                 double bottom = printed.stream().mapToDouble(Rect::bottom).max().orElseThrow();
-                alone.add(Page.of(right - left, bottom - top, Margins.NONE, Orientation.UPRIGHT, List.of(placed.moved(-left, -top)), List.of()));
+                alone.add(
+                    Page.of(right - left, bottom - top, Margins.NONE, Orientation.UPRIGHT, List.of(placed.moved(-left, -top)), List.of()));
             }
         }
         return of(alone, losses, unplaced);

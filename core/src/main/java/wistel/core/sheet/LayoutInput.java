@@ -17,7 +17,8 @@ import wistel.core.paper.Stock;
  * @param captions    by item; those without one say nothing
  * @param copies      of each page; numbered ones are pages of their own
  */
-public record LayoutInput(Stock stock, Margins feedMargins, Map<String, SheetPlan.PixelSize> pictures, Map<String, Item> items, Map<String, CaptionText> captions, int copies) {
+public record LayoutInput(Stock stock, Margins feedMargins, Map<String, SheetPlan.PixelSize> pictures, Map<String, Item> items,
+    Map<String, CaptionText> captions, int copies) {
     /** @throws IllegalArgumentException when the picture of an item isn't there */
     public LayoutInput {
         pictures = Map.copyOf(pictures);
@@ -32,7 +33,8 @@ public record LayoutInput(Stock stock, Margins feedMargins, Map<String, SheetPla
 
     /** Without captions, each page once. */
     public static LayoutInput bare(Stock stock, Margins feedMargins, Map<String, SheetPlan.PixelSize> pictures, List<Item> items) {
-        return new LayoutInput(stock, feedMargins, pictures, items.stream().collect(Collectors.toMap(Item::id, Function.identity())), Map.of(), 1);
+        return new LayoutInput(stock, feedMargins, pictures, items.stream().collect(Collectors.toMap(Item::id, Function.identity())),
+            Map.of(), 1);
     }
 
     /** On another stock that nothing is known of but its size. */

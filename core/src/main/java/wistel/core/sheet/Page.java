@@ -12,7 +12,8 @@ import wistel.core.pictures.Orientation;
  * @param feedTurn    how the page is turned to lie as it feeds, leading edge first
  * @param overMm      how far the printer prints over each edge, enlarging what it is sent; 0 unless borderless
  */
-public record Page(double widthMm, double heightMm, Margins unprintable, Orientation feedTurn, double overMm, List<Placed> placed, List<Mark> marks) {
+public record Page(double widthMm, double heightMm, Margins unprintable, Orientation feedTurn, double overMm, List<Placed> placed,
+    List<Mark> marks) {
     public Page {
         if (!(widthMm > 0 && heightMm > 0 && overMm >= 0)) {
             throw new IllegalArgumentException("a page of " + widthMm + " x " + heightMm + " mm, " + overMm + " mm over its edges");
@@ -25,7 +26,8 @@ public record Page(double widthMm, double heightMm, Margins unprintable, Orienta
     }
 
     /** With pictures and marks, nothing over its edges. */
-    public static Page of(double widthMm, double heightMm, Margins unprintable, Orientation feedTurn, List<Placed> placed, List<Mark> marks) {
+    public static Page of(double widthMm, double heightMm, Margins unprintable, Orientation feedTurn, List<Placed> placed,
+        List<Mark> marks) {
         return new Page(widthMm, heightMm, unprintable, feedTurn, 0, placed, marks);
     }
 

@@ -18,7 +18,8 @@ import wistel.core.pictures.Orientation;
  * @param bleed       of mirrored picture round it, there to be cut off
  * @param sides       what is made round it to be folded; empty where nothing is
  */
-public record Placed(String id, String itemId, String renditionId, Crop crop, double straighten, Rect atMm, Orientation orientation, Optional<Bleed> bleed, Optional<WrappedSides> sides) {
+public record Placed(String id, String itemId, String renditionId, Crop crop, double straighten, Rect atMm, Orientation orientation,
+    Optional<Bleed> bleed, Optional<WrappedSides> sides) {
     /** Of a page that is made up for one picture: place and piece are named after it. */
     public Placed(String renditionId, Crop crop, double straighten, Rect atMm, Orientation orientation) {
         this(renditionId, renditionId, renditionId, crop, straighten, atMm, orientation, Optional.empty(), Optional.empty());
@@ -26,7 +27,8 @@ public record Placed(String id, String itemId, String renditionId, Crop crop, do
 
     /** A whole piece, upright. */
     static Placed of(Item item, Crop crop, Rect atMm) {
-        return new Placed(item.id(), item.id(), item.renditionId(), crop, item.cut().degrees(), atMm, Orientation.UPRIGHT, Optional.empty(), Optional.empty());
+        return new Placed(item.id(), item.id(), item.renditionId(), crop, item.cut().degrees(), atMm, Orientation.UPRIGHT, Optional.empty(),
+            Optional.empty());
     }
 
     public static Placed upright(String renditionId, Crop crop, Rect atMm) {
@@ -38,7 +40,8 @@ public record Placed(String id, String itemId, String renditionId, Crop crop, do
     }
 
     Placed bled(double mm) {
-        return new Placed(id, itemId, renditionId, crop, straighten, atMm, orientation, mm > 0 ? Optional.of(Bleed.round(crop, atMm, mm)) : Optional.empty(), sides);
+        return new Placed(id, itemId, renditionId, crop, straighten, atMm, orientation,
+            mm > 0 ? Optional.of(Bleed.round(crop, atMm, mm)) : Optional.empty(), sides);
     }
 
     /** One of several parts of its piece. */
@@ -58,7 +61,9 @@ public record Placed(String id, String itemId, String renditionId, Crop crop, do
     /** The mirrored parts round it, each as a picture of its own. */
     public List<Placed> bleedParts() {
         return bleed.map(Bleed::parts).orElse(List.of()).stream()
-            .map(p -> new Placed(id, itemId, renditionId, p.crop(), straighten, p.atMm(), p.orientation(), Optional.empty(), Optional.empty())).toList();
+            .map(p -> new Placed(id, itemId, renditionId, p.crop(), straighten, p.atMm(), p.orientation(), Optional.empty(),
+                Optional.empty()))
+            .toList();
     }
 
     /** What of it lies on a page of this size; empty where nothing does. */
@@ -75,9 +80,11 @@ public record Placed(String id, String itemId, String renditionId, Crop crop, do
 
     /** What of it lies in a rectangle inside of it, without anything made round it. */
     private Placed part(Rect in) {
-        Rect share = new Rect((in.x() - atMm.x()) / atMm.width(), (in.y() - atMm.y()) / atMm.height(), in.width() / atMm.width(), in.height() / atMm.height());
+        Rect share = new Rect((in.x() - atMm.x()) / atMm.width(), (in.y() - atMm.y()) / atMm.height(), in.width() / atMm.width(),
+            in.height() / atMm.height());
         Rect upright = share.turned(orientation.inverse(), 1, 1);
-        return bare(new Crop(crop.x() + upright.x() * crop.width(), crop.y() + upright.y() * crop.height(), upright.width() * crop.width(), upright.height() * crop.height()), in);
+        return bare(new Crop(crop.x() + upright.x() * crop.width(), crop.y() + upright.y() * crop.height(), upright.width() * crop.width(),
+            upright.height() * crop.height()), in);
     }
 
     /** Its width on paper as the picture stands upright. */
@@ -90,12 +97,14 @@ public record Placed(String id, String itemId, String renditionId, Crop crop, do
     }
 
     Placed moved(double dx, double dy) {
-        return new Placed(id, itemId, renditionId, crop, straighten, atMm.moved(dx, dy), orientation, bleed.map(b -> b.moved(dx, dy)), sides.map(s -> s.moved(dx, dy)));
+        return new Placed(id, itemId, renditionId, crop, straighten, atMm.moved(dx, dy), orientation, bleed.map(b -> b.moved(dx, dy)),
+            sides.map(s -> s.moved(dx, dy)));
     }
 
     /** The same part of the same picture in another size. */
     public Placed scaled(double scale) {
-        return new Placed(id, itemId, renditionId, crop.scaled(scale), straighten, atMm, orientation, bleed.map(b -> b.scaled(scale)), sides);
+        return new Placed(id, itemId, renditionId, crop.scaled(scale), straighten, atMm, orientation, bleed.map(b -> b.scaled(scale)),
+            sides);
     }
 
     /** What of it is seen from the front of the body that it goes round, without its sides; all of one that goes round nothing. */

@@ -2,7 +2,10 @@ package wistel.core.sheet;
 
 import java.util.Optional;
 
-/** What only one kind of plan has, asked of any: for decisions that are of that kind alone. What each kind answers for itself is a {@link SheetPlan.Visitor}. */
+/**
+ * What only one kind of plan has, asked of any: for decisions that are of that kind alone. What each kind answers for itself is a {@link
+ * SheetPlan.Visitor}.
+ */
 public final class Plans {
     private Plans() {
     }

@@ -19,7 +19,10 @@ public sealed interface SheetPlan permits Single, Gang, Chart, Wrap {
         }
     }
 
-    /** What differs from plan to plan outside of this package: words, rules, views. A new plan doesn't compile until each of them has an answer. */
+    /**
+     * What differs from plan to plan outside of this package: words, rules, views. A new plan doesn't compile until each of them has an
+     * answer.
+     */
     interface Visitor<R> {
         R single(Single plan);
 

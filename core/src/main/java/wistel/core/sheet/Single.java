@@ -15,7 +15,8 @@ public record Single(String itemId, boolean across, Borders borders, Edge edge) 
 
     /** For a frame of another size: borders that were typed give way to even ones. */
     Single reframed() {
-        return new Single(itemId, across, borders instanceof Borders.Sides ? new Borders.Even() : borders, edge.borderless() ? new Edge(false, 0, edge.bleedMm()) : edge);
+        return new Single(itemId, across, borders instanceof Borders.Sides ? new Borders.Even() : borders,
+            edge.borderless() ? new Edge(false, 0, edge.bleedMm()) : edge);
     }
 
     public Single bordered(Borders next) {

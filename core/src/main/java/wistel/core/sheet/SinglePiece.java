@@ -23,18 +23,23 @@ public record SinglePiece(Item item, Single plan) {
         }
     }
 
-    /** What a piece is laid as while nobody has decided: all of it, the way of the sheet that suits it, with a border of 20 mm or as wide as the feed needs. */
+    /**
+     * What a piece is laid as while nobody has decided: all of it, the way of the sheet that suits it, with a border of 20 mm or as wide as
+     * the feed needs.
+     */
     public static SinglePiece usual(String itemId, String renditionId, LayoutInput in) {
         PixelSize picture = in.pictures().get(renditionId);
         boolean across = picture.width() > picture.height();
         double width = in.stock().widthMm();
-        double length = in.stock() instanceof Stock.Sheet sheet ? sheet.lengthMm() : width * Math.max(picture.aspect(), 1 / picture.aspect());
+        double length = in.stock() instanceof Stock.Sheet sheet ? sheet.lengthMm()
+            : width * Math.max(picture.aspect(), 1 / picture.aspect());
         double sheetW = across ? length : width;
         double sheetH = across ? width : length;
         double scale = Math.min((sheetW - 2 * FRESH_BORDER_MM) / picture.width(), (sheetH - 2 * FRESH_BORDER_MM) / picture.height());
         Item item = Item.whole(itemId, renditionId, tenth(picture.width() * scale), tenth(picture.height() * scale));
         SinglePiece usual = new SinglePiece(item, Single.of(itemId, across));
-        return usual.largestIfAny(in).filter(largest -> largest.widthMm() < item.frame().widthMm()).map(f -> usual.framed(f.widthMm(), f.heightMm())).orElse(usual);
+        return usual.largestIfAny(in).filter(largest -> largest.widthMm() < item.frame().widthMm())
+            .map(f -> usual.framed(f.widthMm(), f.heightMm())).orElse(usual);
     }
 
     private static double tenth(double mm) {
@@ -46,11 +51,14 @@ public record SinglePiece(Item item, Single plan) {
         return new SinglePiece(item.sized(widthMm, heightMm), plan.reframed());
     }
 
-    /** Where a person laid it: the borders are what is left of the paper. A roll is cut as far behind the picture as it begins before it. */
+    /**
+     * Where a person laid it: the borders are what is left of the paper. A roll is cut as far behind the picture as it begins before it.
+     */
     public SinglePiece laid(Rect at, Stock stock) {
         PaperSize paper = paper(stock, plan.across() ? 2 * at.x() + at.width() : 2 * at.y() + at.height());
         Borders sides = new Borders.Sides(at.y(), paper.width - at.right(), paper.height - at.bottom(), at.x());
-        return new SinglePiece(item.sized(at.width(), at.height()), new Single(item.id(), plan.across(), sides, new Edge(false, 0, plan.edge().bleedMm())));
+        return new SinglePiece(item.sized(at.width(), at.height()),
+            new Single(item.id(), plan.across(), sides, new Edge(false, 0, plan.edge().bleedMm())));
     }
 
     public SinglePiece fitted(Frame.Fit next) {
@@ -63,7 +71,8 @@ public record SinglePiece(Item item, Single plan) {
      * @throws InvalidRequest when there is none of the smallest size
      */
     public Frame largest(LayoutInput in) {
-        return largestIfAny(in).orElseThrow(() -> new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "Nothing can be printed on this sheet by this feed.", "Choose another sheet or feed."));
+        return largestIfAny(in).orElseThrow(() -> new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE,
+            "Nothing can be printed on this sheet by this feed.", "Choose another sheet or feed."));
     }
 
     /** The same; empty when a side would be shorter than pictures are. */
@@ -159,12 +168,14 @@ public record SinglePiece(Item item, Single plan) {
         boolean across = plan.across();
         Frame frame = item.frame();
         double acrossRoll = in.stock().widthMm() - (across ? s.top() + s.bottom() : s.left() + s.right());
-        double along = frame.fit() == Frame.Fit.FILL ? (across ? frame.widthMm() : frame.heightMm()) : across ? acrossRoll * aspect : acrossRoll / aspect;
+        double along = frame.fit() == Frame.Fit.FILL ? (across ? frame.widthMm() : frame.heightMm())
+            : across ? acrossRoll * aspect : acrossRoll / aspect;
         PaperSize paper = paper(in.stock(), along + (across ? s.left() + s.right() : s.top() + s.bottom()));
         double w = Math.max(Frame.SMALLEST_MM, paper.width - s.left() - s.right());
         double h = Math.max(Frame.SMALLEST_MM, paper.height - s.top() - s.bottom());
         double[] size = frame.filledBy(aspect, w, h);
-        return new Place(new PaperSize(Math.max(1, paper.width), Math.max(1, paper.height)), new Rect(s.left() + (w - size[0]) / 2, s.top() + (h - size[1]) / 2, size[0], size[1]));
+        return new Place(new PaperSize(Math.max(1, paper.width), Math.max(1, paper.height)),
+            new Rect(s.left() + (w - size[0]) / 2, s.top() + (h - size[1]) / 2, size[0], size[1]));
     }
 
     private Place centred(LayoutInput in, double aspect) {
@@ -172,9 +183,11 @@ public record SinglePiece(Item item, Single plan) {
         double[] size = item.frame().filledBy(aspect, item.frame().widthMm(), item.frame().heightMm());
         Margins m = margins(in);
         double side = (in.stock().widthMm() - (across ? size[1] : size[0])) / 2;
-        double end = Math.max(Math.max(across ? m.left() : m.top(), across ? m.right() : m.bottom()), Math.min(side, ROLL_ENDS_MM)) + plan.edge().bleedMm();
+        double end = Math.max(Math.max(across ? m.left() : m.top(), across ? m.right() : m.bottom()), Math.min(side, ROLL_ENDS_MM))
+            + plan.edge().bleedMm();
         PaperSize paper = paper(in.stock(), across ? size[0] + 2 * end : size[1] + end / plan.borders().aboveShare());
         double spare = paper.height - size[1];
-        return new Place(paper, new Rect((paper.width - size[0]) / 2, spare > 0 ? spare * plan.borders().aboveShare() : spare / 2, size[0], size[1]));
+        return new Place(paper,
+            new Rect((paper.width - size[0]) / 2, spare > 0 ? spare * plan.borders().aboveShare() : spare / 2, size[0], size[1]));
     }
 }

@@ -7,19 +7,22 @@ import wistel.core.pictures.SideFill;
 import wistel.core.pictures.SideMoves;
 
 /**
- * One picture round a body, or cut up over several that hang side by side; each of them is a page. Of what is wanted of the picture the faces take the
- * largest part of their shape, where the frame's crop says.
+ * One picture round a body, or cut up over several that hang side by side; each of them is a page. Of what is wanted of the picture the
+ * faces take the largest part of their shape, where the frame's crop says.
  *
  * @param across the way the paper feeds lies left to right, as in {@link Single}
  * @param fill   what the sides show
  * @param moves  of the sides alone
  */
-public record Wrap(String itemId, boolean across, WrapBody body, Panels panels, SideFill fill, SideMoves moves, Corners corners) implements SheetPlan {
+public record Wrap(String itemId, boolean across, WrapBody body, Panels panels, SideFill fill, SideMoves moves,
+    Corners corners) implements SheetPlan {
     /** Round a print whose marks lie outside of it. */
     static final double MARKS_MM = 9;
 
     /** How the corners are done: folded in, or cut so that the turned-over edges meet along a mitre. */
-    public enum Corners { FOLDED, MITRED }
+    public enum Corners {
+        FOLDED, MITRED
+    }
 
     /**
      * Bodies that show one picture together.
@@ -33,7 +36,8 @@ public record Wrap(String itemId, boolean across, WrapBody body, Panels panels, 
 
         public Panels {
             if (across < 1 || down < 1 || across > MOST || down > MOST || !(gapMm >= 0 && gapMm <= WIDEST_GAP_MM)) {
-                throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A picture can't be cut up like that.", "Take 1 to " + MOST + " pieces each way, and gaps of up to " + Math.round(WIDEST_GAP_MM) + " mm.");
+                throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A picture can't be cut up like that.",
+                    "Take 1 to " + MOST + " pieces each way, and gaps of up to " + Math.round(WIDEST_GAP_MM) + " mm.");
             }
         }
 
@@ -53,7 +57,8 @@ public record Wrap(String itemId, boolean across, WrapBody body, Panels panels, 
 
     /** One face with mirrored sides. */
     public static Wrap of(String itemId, WrapBody body) {
-        return new Wrap(itemId, false, body, Panels.ONE, new SideFill.Mirrored(), SideMoves.NONE, body.support().kind() == WrapBody.Kind.BOARD ? Corners.MITRED : Corners.FOLDED);
+        return new Wrap(itemId, false, body, Panels.ONE, new SideFill.Mirrored(), SideMoves.NONE,
+            body.support().kind() == WrapBody.Kind.BOARD ? Corners.MITRED : Corners.FOLDED);
     }
 
     @Override
@@ -117,7 +122,8 @@ public record Wrap(String itemId, boolean across, WrapBody body, Panels panels, 
     /** Whether the print with its marks lies on this stock as it is. */
     @Override
     public boolean fits(Stock stock) {
-        return neededWidthMm() <= stock.widthMm() && (stock instanceof Stock.Roll || stock instanceof Stock.Sheet s && neededLengthMm() <= s.lengthMm());
+        return neededWidthMm() <= stock.widthMm()
+            && (stock instanceof Stock.Roll || stock instanceof Stock.Sheet s && neededLengthMm() <= s.lengthMm());
     }
 
     private double roomMm() {
@@ -183,6 +189,7 @@ public record Wrap(String itemId, boolean across, WrapBody body, Panels panels, 
         WrappedSides sides = layout.placed().get(0).sides().orElseThrow();
         double x = sides.faceMm().x() - body.face().x();
         double y = sides.faceMm().y() - body.face().y();
-        return new Lines(body.grown(body.aroundMm()).moved(x, y), sides.faceMm(), body.grown(body.sideMm() + body.foldMm() / 2).moved(x, y), body.grown(body.sideMm()).moved(x, y));
+        return new Lines(body.grown(body.aroundMm()).moved(x, y), sides.faceMm(), body.grown(body.sideMm() + body.foldMm() / 2).moved(x, y),
+            body.grown(body.sideMm()).moved(x, y));
     }
 }

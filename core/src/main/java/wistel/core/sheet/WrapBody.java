@@ -4,13 +4,15 @@ import java.util.Optional;
 import wistel.core.fault.InvalidRequest;
 
 /**
- * A body that a print is wrapped round: stretcher bars under canvas, or a board under thin paper. Lengths in mm, of the finished body; where on the flat
- * print they lie follows from them. The print bends outwards round each edge, so its printed side goes a quarter circle of its own thickness farther.
+ * A body that a print is wrapped round: stretcher bars under canvas, or a board under thin paper. Lengths in mm, of the finished body;
+ * where on the flat print they lie follows from them. The print bends outwards round each edge, so its printed side goes a quarter circle
+ * of its own thickness farther.
  *
  * @param thicknessMm of the print
  * @param growth      empty when it isn't known
  */
-public record WrapBody(double faceWidthMm, double faceHeightMm, Support support, TurnOver turnOver, double thicknessMm, Optional<Growth> growth) {
+public record WrapBody(double faceWidthMm, double faceHeightMm, Support support, TurnOver turnOver, double thicknessMm,
+    Optional<Growth> growth) {
     private static final double LARGEST_MM = 3000;
     private static final double MOST_GROWTH = 0.05;
     private static final double DEEPEST_MM = 200;
@@ -26,7 +28,8 @@ public record WrapBody(double faceWidthMm, double faceHeightMm, Support support,
     public record Support(Kind kind, double depthMm, double airGapMm) {
         public Support {
             if (!(depthMm > 0 && depthMm <= DEEPEST_MM && airGapMm >= 0 && airGapMm <= DEEPEST_MM)) {
-                throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A body " + depthMm + " mm deep can't be wrapped.", "Enter a depth of up to " + Math.round(DEEPEST_MM) + " mm.");
+                throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A body " + depthMm + " mm deep can't be wrapped.",
+                    "Enter a depth of up to " + Math.round(DEEPEST_MM) + " mm.");
             }
         }
 
@@ -45,15 +48,17 @@ public record WrapBody(double faceWidthMm, double faceHeightMm, Support support,
      */
     public record TurnOver(double widthMm, double playMm, boolean printed, double bleedMm) {
         public TurnOver {
-            if (!(widthMm >= 0 && widthMm <= MOST_TURNED_MM && playMm >= 0 && playMm <= MOST_TURNED_MM && bleedMm >= 0 && bleedMm <= MOST_TURNED_MM)) {
-                throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "That can't be turned over.", "Turn-over, play and bleed go from 0 to " + Math.round(MOST_TURNED_MM) + " mm.");
+            if (!(widthMm >= 0 && widthMm <= MOST_TURNED_MM && playMm >= 0 && playMm <= MOST_TURNED_MM && bleedMm >= 0
+                && bleedMm <= MOST_TURNED_MM)) {
+                throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "That can't be turned over.",
+                    "Turn-over, play and bleed go from 0 to " + Math.round(MOST_TURNED_MM) + " mm.");
             }
         }
     }
 
     /**
-     * How much longer a print is on the body than when it was printed, as shares of the printed length: stretched canvas grows, paper that was wetted
-     * shrinks as it dries.
+     * How much longer a print is on the body than when it was printed, as shares of the printed length: stretched canvas grows, paper that
+     * was wetted shrinks as it dries.
      *
      * @param across the face's width
      * @param along  its height
@@ -63,19 +68,26 @@ public record WrapBody(double faceWidthMm, double faceHeightMm, Support support,
 
         public Growth {
             if (!(Math.abs(across) <= MOST_GROWTH && Math.abs(along) <= MOST_GROWTH)) {
-                throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A print that grows or shrinks by more than " + Math.round(100 * MOST_GROWTH) + " % can't be wrapped.", "Enter a smaller share.");
+                throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE,
+                    "A print that grows or shrinks by more than " + Math.round(100 * MOST_GROWTH) + " % can't be wrapped.",
+                    "Enter a smaller share.");
             }
         }
     }
 
     /** @throws InvalidRequest when no such body can be wrapped */
     public WrapBody {
-        boolean sane = faceWidthMm >= Frame.SMALLEST_MM && faceHeightMm >= Frame.SMALLEST_MM && Math.max(faceWidthMm, faceHeightMm) <= LARGEST_MM && thicknessMm >= 0 && thicknessMm < 5;
+        boolean sane = faceWidthMm >= Frame.SMALLEST_MM && faceHeightMm >= Frame.SMALLEST_MM
+            && Math.max(faceWidthMm, faceHeightMm) <= LARGEST_MM && thicknessMm >= 0 && thicknessMm < 5;
         if (!sane) {
-            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A face of " + faceWidthMm + " × " + faceHeightMm + " mm can't be wrapped.", "Faces go from 5 mm to 3 m, prints are less than 5 mm thick.");
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE,
+                "A face of " + faceWidthMm + " × " + faceHeightMm + " mm can't be wrapped.",
+                "Faces go from 5 mm to 3 m, prints are less than 5 mm thick.");
         }
         if (2 * support.totalMm() > Math.min(faceWidthMm, faceHeightMm)) {
-            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "Sides of " + support.totalMm() + " mm are deeper than half of the face.", "Take a larger face, or bars that are less deep.");
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE,
+                "Sides of " + support.totalMm() + " mm are deeper than half of the face.",
+                "Take a larger face, or bars that are less deep.");
         }
     }
 

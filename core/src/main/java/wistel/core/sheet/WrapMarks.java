@@ -5,8 +5,8 @@ import java.util.List;
 import wistel.core.length.Length;
 
 /**
- * The marks of a print that is folded round a body: ticks where it folds, cuts at its corners, and which side is up. They lie where nothing of the print
- * is seen on the finished body: behind it, in its corners, or beside the print.
+ * The marks of a print that is folded round a body: ticks where it folds, cuts at its corners, and which side is up. They lie where nothing
+ * of the print is seen on the finished body: behind it, in its corners, or beside the print.
  */
 final class WrapMarks {
     private static final double HAIRLINE_MM = 0.2;
@@ -48,8 +48,10 @@ final class WrapMarks {
 
     /** At both ends of each fold, long for the front edges and short for the back ones. */
     private void folds(List<Mark> marks) {
-        double[][] across = {{face.x(), FRONT_TICK_MM}, {face.right(), FRONT_TICK_MM}, {back.x(), BACK_TICK_MM}, {back.right(), BACK_TICK_MM}};
-        double[][] down = {{face.y(), FRONT_TICK_MM}, {face.bottom(), FRONT_TICK_MM}, {back.y(), BACK_TICK_MM}, {back.bottom(), BACK_TICK_MM}};
+        double[][] across = {{face.x(), FRONT_TICK_MM}, {face.right(), FRONT_TICK_MM}, {back.x(), BACK_TICK_MM},
+            {back.right(), BACK_TICK_MM}};
+        double[][] down = {{face.y(), FRONT_TICK_MM}, {face.bottom(), FRONT_TICK_MM}, {back.y(), BACK_TICK_MM},
+            {back.bottom(), BACK_TICK_MM}};
         for (double[] fold : across) {
             double[] upper = tick(flat.y(), -1, fold[1]);
             double[] lower = tick(flat.bottom(), 1, fold[1]);
@@ -67,7 +69,8 @@ final class WrapMarks {
     /** On the bare turn-over, inwards from the print's edge, or outside of it where the picture goes on to there. */
     private double[] tick(double edge, int outwards, double length) {
         double bleed = wrap.body().turnOver().bleedMm();
-        return bareMm > 0 ? new double[] {edge, edge - outwards * Math.min(length, bareMm)} : new double[] {edge + outwards * (bleed + GAP_MM), edge + outwards * (bleed + GAP_MM + Math.min(length, CUT_TICK_MM))};
+        return bareMm > 0 ? new double[] {edge, edge - outwards * Math.min(length, bareMm)}
+            : new double[] {edge + outwards * (bleed + GAP_MM), edge + outwards * (bleed + GAP_MM + Math.min(length, CUT_TICK_MM))};
     }
 
     /** Where the print is cut out of the sheet: along its edge where that is bare, else by ticks beside its corners. */
@@ -101,10 +104,12 @@ final class WrapMarks {
             double outY = down < 0 ? face.y() - flat.y() : flat.bottom() - face.bottom();
             if (wrap.corners() == Wrap.Corners.MITRED) {
                 double kept = Math.min(wrap.body().sideMm() + CORNER_KEPT_MM, Math.min(outX, outY));
-                marks.add(new Mark.Line(cornerX + right * outX, cornerY + down * (kept - outX), cornerX + right * (kept - outY), cornerY + down * outY, HAIRLINE_MM));
+                marks.add(new Mark.Line(cornerX + right * outX, cornerY + down * (kept - outX), cornerX + right * (kept - outY),
+                    cornerY + down * outY, HAIRLINE_MM));
             } else {
                 double share = bareMm > 0 ? Math.min(1, bareMm / Math.min(outX, outY)) : 0.2;
-                marks.add(new Mark.Line(cornerX + right * outX, cornerY + down * outY, cornerX + right * outX * (1 - share), cornerY + down * outY * (1 - share), HAIRLINE_MM));
+                marks.add(new Mark.Line(cornerX + right * outX, cornerY + down * outY, cornerX + right * outX * (1 - share),
+                    cornerY + down * outY * (1 - share), HAIRLINE_MM));
             }
         }
     }
@@ -113,7 +118,8 @@ final class WrapMarks {
     private void labels(List<Mark> marks, CaptionText text, int panel) {
         WrapBody body = wrap.body();
         String which = wrap.panels().count() == 1 ? "" : ", piece " + (panel + 1) + " of " + wrap.panels().count();
-        String size = Length.mm(body.faceWidthMm()) + " × " + Length.mm(body.faceHeightMm()) + " mm, " + Length.mm(body.support().totalMm()) + " mm deep";
+        String size = Length.mm(body.faceWidthMm()) + " × " + Length.mm(body.faceHeightMm()) + " mm, " + Length.mm(body.support().totalMm())
+            + " mm deep";
         double bleed = body.turnOver().bleedMm();
         if (bareMm > 0 && bareMm < LABEL_MM + 2 * GAP_MM) {
             return;

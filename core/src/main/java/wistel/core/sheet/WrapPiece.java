@@ -108,7 +108,8 @@ public record WrapPiece(Item item, Wrap plan) {
         double round = plan.shownRoundMm();
         WrapBody body = plan.body();
         Crop used = used(picture);
-        double faces = plan.panels().count() * body.faceWidthMm() * body.faceHeightMm() / ((plan.wallWidthMm() + 2 * round) * (plan.wallHeightMm() + 2 * round));
+        double faces = plan.panels().count() * body.faceWidthMm() * body.faceHeightMm()
+            / ((plan.wallWidthMm() + 2 * round) * (plan.wallHeightMm() + 2 * round));
         double shown = used.width() * used.height() / ((double) picture.width() * picture.height()) * faces;
         return Layout.Loss.of(item, 1 - shown);
     }

@@ -20,8 +20,8 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
- * The code in one corner of a wedge (ISO/IEC 18004, version 1): it says which wedge and which corner, and its three finder patterns tell a scan's
- * place, turn and scale.
+ * The code in one corner of a wedge (ISO/IEC 18004, version 1): it says which wedge and which corner, and its three finder patterns tell a
+ * scan's place, turn and scale.
  *
  * @param wedge  its number
  * @param corner 0 upper left, 1 upper right, 2 lower left, 3 lower right
@@ -62,7 +62,8 @@ record CornerCode(int wedge, int corner) {
      * @param part left, top, width, height
      */
     static Optional<Found> in(byte[] grays, int width, int[] part) {
-        PlanarYUVLuminanceSource source = new PlanarYUVLuminanceSource(grays, width, grays.length / width, part[0], part[1], part[2], part[3], false);
+        PlanarYUVLuminanceSource source = new PlanarYUVLuminanceSource(grays, width, grays.length / width, part[0], part[1], part[2],
+            part[3], false);
         try {
             Result result = new QRCodeReader().decode(new BinaryBitmap(new HybridBinarizer(source)),
                 Map.of(DecodeHintType.TRY_HARDER, true, DecodeHintType.POSSIBLE_FORMATS, List.of(BarcodeFormat.QR_CODE)));

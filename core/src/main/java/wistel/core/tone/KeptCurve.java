@@ -13,12 +13,14 @@ import wistel.core.printer.DriverSettings;
  * @param profileHash of the scale as a profile of grays, by which the mode is proofed where no other profile tells its tones
  * @param through     hash of the profile that gray was sent through; empty for the driver's own mode
  */
-public record KeptCurve(ToneMode mode, ToneScale scale, ToneCurve curve, int wedge, LocalDate measured, String readingHash, String profileHash, String through) {
+public record KeptCurve(ToneMode mode, ToneScale scale, ToneCurve curve, int wedge, LocalDate measured, String readingHash,
+    String profileHash, String through) {
     private static final int MONTHS_GOOD = 12;
 
     /** Whether it still tells of a pairing with other settings and another profile. */
     public boolean holds(DriverSettings settings, String pairedProfile) {
-        return mode.settings().getOrDefault(DriverSettings.MEDIA_TYPE, "").equals(settings.mediaType()) && (through.isEmpty() || through.equals(pairedProfile));
+        return mode.settings().getOrDefault(DriverSettings.MEDIA_TYPE, "").equals(settings.mediaType())
+            && (through.isEmpty() || through.equals(pairedProfile));
     }
 
     /** Heads, inks and papers drift: after a year it wants to be checked. */

@@ -8,8 +8,8 @@ import wistel.core.tone.ToneFit.Fitted;
 import wistel.core.tone.ToneScale.Step;
 
 /**
- * The curve that straightens a scale, with as few points as its reading justifies: their number is the smallest whose cross-validated error exceeds
- * the least one by no more than the reading's noise, as variances.
+ * The curve that straightens a scale, with as few points as its reading justifies: their number is the smallest whose cross-validated error
+ * exceeds the least one by no more than the reading's noise, as variances.
  *
  * @param before   root mean square of L* against the target, without the curve
  * @param after    the same with it, as the reading predicts
@@ -35,7 +35,8 @@ public record Linearisation(ToneCurve curve, ToneTarget target, double before, d
     public static Linearisation fit(ToneScale scale, ToneTarget target) {
         ToneFit whole = new ToneFit(scale.steps(), target);
         List<Fold> folds = IntStream.range(0, FOLDS).parallel().mapToObj(nth -> Fold.of(scale.steps(), whole, nth)).toList();
-        double[] variances = IntStream.rangeClosed(0, ToneCurve.MOST_POINTS).mapToDouble(n -> folds.stream().mapToDouble(f -> f.offs[n]).sum() / (scale.steps().size() - 2)).toArray();
+        double[] variances = IntStream.rangeClosed(0, ToneCurve.MOST_POINTS)
+            .mapToDouble(n -> folds.stream().mapToDouble(f -> f.offs[n]).sum() / (scale.steps().size() - 2)).toArray();
         double least = Arrays.stream(variances).min().orElseThrow();
         double noise = scale.steps().stream().mapToDouble(s -> Math.pow(scale.noiseOf(s), 2)).average().orElseThrow();
         // few steps tell noise badly: some more than was found may be noise too
@@ -48,7 +49,8 @@ public record Linearisation(ToneCurve curve, ToneTarget target, double before, d
         Fitted chosen = whole.best(folds.stream().map(f -> f.byPoints.get(points)).toList());
         ToneCurve curve = ToneCurve.within(chosen.points());
         return new Linearisation(curve, target, whole.uncorrected(chosen),
-            rms(whole.squares(new Fitted(chosen.paper(), chosen.black(), curve.points()))), Arrays.stream(variances).mapToObj(Math::sqrt).toList());
+            rms(whole.squares(new Fitted(chosen.paper(), chosen.black(), curve.points()))),
+            Arrays.stream(variances).mapToObj(Math::sqrt).toList());
     }
 
     private static double rms(double[] squares) {

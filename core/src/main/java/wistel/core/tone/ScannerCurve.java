@@ -47,6 +47,7 @@ public record ScannerCurve(List<ScanPoint> points) {
 
     /** Luminance relative to bare paper; beyond the darkest and lightest that it was made of, as they are. Make it once for many. */
     public DoubleUnaryOperator function() {
-        return new MonotoneCubic(points.stream().mapToDouble(ScanPoint::scanned).toArray(), points.stream().mapToDouble(ScanPoint::luminance).toArray())::at;
+        return new MonotoneCubic(points.stream().mapToDouble(ScanPoint::scanned).toArray(),
+            points.stream().mapToDouble(ScanPoint::luminance).toArray())::at;
     }
 }

@@ -14,7 +14,9 @@ import wistel.core.icc.making.ProfileMaker;
 public record StraightenedScale(ToneScale scale, ToneCurve curve) {
     private static final int STEPS = 51;
 
-    /** What each gray, 0 black to 1 paper, prints as when it is sent through the curve; between the steps that were read by monotone cubics. */
+    /**
+     * What each gray, 0 black to 1 paper, prints as when it is sent through the curve; between the steps that were read by monotone cubics.
+     */
     public List<Patch> patches() {
         DoubleFunction<Lab> printed = scale.function();
         DoubleUnaryOperator through = curve.function();

@@ -7,8 +7,8 @@ import wistel.core.colour.MonotoneCubic;
 import wistel.core.fault.InvalidRequest;
 
 /**
- * The correction of a scale: the depth that is wanted to the depth that is sent, through as few points as there need be between the ends, which stay. It
- * never turns back, and its slope stays between a quarter and four.
+ * The correction of a scale: the depth that is wanted to the depth that is sent, through as few points as there need be between the ends,
+ * which stay. It never turns back, and its slope stays between a quarter and four.
  */
 public record ToneCurve(List<Point> points) {
     public static final int MOST_POINTS = 6;
@@ -28,12 +28,16 @@ public record ToneCurve(List<Point> points) {
         double at = 0;
         for (Point p : points) {
             if (!(p.wanted - at >= NEAREST && p.wanted <= 1 - NEAREST && p.sent > 0 && p.sent < 1)) {
-                throw new InvalidRequest(InvalidRequest.Reason.CURVE_UNCLEAR, "Points of the correction stand in order, apart from each other and from the ends.", "Move the point back between its neighbours.");
+                throw new InvalidRequest(InvalidRequest.Reason.CURVE_UNCLEAR,
+                    "Points of the correction stand in order, apart from each other and from the ends.",
+                    "Move the point back between its neighbours.");
             }
             at = p.wanted;
         }
         if (points.size() > MOST_POINTS || !slopesHold(points)) {
-            throw new InvalidRequest(InvalidRequest.Reason.CURVE_UNCLEAR, points.size() > MOST_POINTS ? "A correction has at most " + MOST_POINTS + " points." : "The correction gets too steep or too flat there.",
+            throw new InvalidRequest(InvalidRequest.Reason.CURVE_UNCLEAR,
+                points.size() > MOST_POINTS ? "A correction has at most " + MOST_POINTS + " points."
+                    : "The correction gets too steep or too flat there.",
                 "More would band, or follow the reading's noise.");
         }
     }

@@ -19,8 +19,8 @@ import wistel.core.tone.ToneCurve.Point;
 import wistel.core.tone.ToneScale.Step;
 
 /**
- * The least squares of a linearisation: points of the curve and the L* of paper and black, which are read with the same noise as every step, so
- * that what was sent and what was read agree in L*. Bounds of the slope weigh in as further residuals.
+ * The least squares of a linearisation: points of the curve and the L* of paper and black, which are read with the same noise as every
+ * step, so that what was sent and what was read agree in L*. Bounds of the slope weigh in as further residuals.
  */
 final class ToneFit {
     private static final double APART = 0.04;
@@ -112,7 +112,8 @@ final class ToneFit {
 
     /** Root mean square of L* off the target as it was read, without a curve. */
     double uncorrected(Fitted ends) {
-        return Math.sqrt(between.stream().mapToDouble(s -> Math.pow(s.lab().l() - target.lightness(s.depth(), ends.paper(), ends.black()), 2)).average().orElseThrow());
+        return Math.sqrt(between.stream()
+            .mapToDouble(s -> Math.pow(s.lab().l() - target.lightness(s.depth(), ends.paper(), ends.black()), 2)).average().orElseThrow());
     }
 
     /** L* of the steps between the ends off what the curve says of them, squared. */
@@ -150,7 +151,8 @@ final class ToneFit {
         double last = 0;
         for (int i = 1; i <= n; i++) {
             double x = (double) i / (n + 1);
-            Step nearest = Collections.min(between, Comparator.comparingDouble(s -> Math.abs(target.depth(s.lab().l(), ends.paper(), ends.black()) - x)));
+            Step nearest = Collections.min(between,
+                Comparator.comparingDouble(s -> Math.abs(target.depth(s.lab().l(), ends.paper(), ends.black()) - x)));
             last = Math.max(last, nearest.depth());
             points.add(new Point(x, last));
         }

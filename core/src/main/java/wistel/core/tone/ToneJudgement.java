@@ -21,7 +21,8 @@ import wistel.core.tone.ToneScale.Step;
  * @param driftDepth    where that is
  * @param reversed      it was read from black to paper
  */
-public record ToneJudgement(double density, double paperDensity, double blackL, List<Integer> suspects, List<Integer> rises, OptionalDouble blockedFrom, double drift, double driftDepth, boolean reversed) {
+public record ToneJudgement(double density, double paperDensity, double blackL, List<Integer> suspects, List<Integer> rises,
+    OptionalDouble blockedFrom, double drift, double driftDepth, boolean reversed) {
     /** Two large patches side by side are told apart from about this difference in L* on. */
     public static final double JUST_VISIBLE = 0.3;
     private static final double WILD_NOISES = 5;
@@ -53,7 +54,8 @@ public record ToneJudgement(double density, double paperDensity, double blackL, 
             tinted = apart(s.lab(), rightWay.paper()) > apart(tinted.lab(), rightWay.paper()) ? s : tinted;
         }
         boolean colour = scale.kind() == Readings.Kind.COLOUR;
-        return new ToneJudgement(density(darkest.lab().l()), density(rightWay.paper().l()), darkest.lab().l(), suspects, rises(rightWay, sound, places), blocked(rightWay, sound),
+        return new ToneJudgement(density(darkest.lab().l()), density(rightWay.paper().l()), darkest.lab().l(), suspects,
+            rises(rightWay, sound, places), blocked(rightWay, sound),
             colour ? apart(tinted.lab(), rightWay.paper()) : 0, colour ? tinted.depth() : 0, reversed);
     }
 
@@ -65,7 +67,9 @@ public record ToneJudgement(double density, double paperDensity, double blackL, 
         return Math.hypot(one.a() - other.a(), one.b() - other.b());
     }
 
-    /** The worst is taken out first, as it pulls the line that its neighbours are judged by. The ends have no line and are never suspect. */
+    /**
+     * The worst is taken out first, as it pulls the line that its neighbours are judged by. The ends have no line and are never suspect.
+     */
     private static List<Integer> suspects(ToneScale scale) {
         List<Integer> left = new ArrayList<>();
         for (int i = 0; i < scale.steps().size(); i++) {
@@ -126,7 +130,8 @@ public record ToneJudgement(double density, double paperDensity, double blackL, 
         }
         double even = Math.abs(scale.paper().l() - scale.black().l()) / (scale.steps().size() - 1);
         double bearable = Math.max(Math.max(WILD_L, WILD_NOISES * scale.noiseOf(step) * Math.sqrt(spread)), 0.5 * even);
-        double offColour = scale.kind() == Readings.Kind.COLOUR ? Math.hypot(step.lab().a() - a, step.lab().b() - b) / Math.max(WILD_COLOUR, WILD_NOISES * scale.noiseOf(step) * Math.sqrt(spread)) : 0;
+        double offColour = scale.kind() == Readings.Kind.COLOUR ? Math.hypot(step.lab().a() - a, step.lab().b() - b)
+            / Math.max(WILD_COLOUR, WILD_NOISES * scale.noiseOf(step) * Math.sqrt(spread)) : 0;
         return Math.max(Math.abs(step.lab().l() - l) / bearable, offColour);
     }
 
@@ -145,7 +150,8 @@ public record ToneJudgement(double density, double paperDensity, double blackL, 
     private static OptionalDouble blocked(ToneScale scale, List<Step> sound) {
         Step black = sound.get(sound.size() - 1);
         int first = sound.size() - 1;
-        while (first > 0 && Math.abs(sound.get(first - 1).lab().l() - black.lab().l()) < Math.max(JUST_VISIBLE, 2 * Math.hypot(scale.noiseOf(sound.get(first - 1)), scale.noiseOf(black)))) {
+        while (first > 0 && Math.abs(sound.get(first - 1).lab().l() - black.lab().l()) < Math.max(JUST_VISIBLE,
+            2 * Math.hypot(scale.noiseOf(sound.get(first - 1)), scale.noiseOf(black)))) {
             first--;
         }
         return first == sound.size() - 1 ? OptionalDouble.empty() : OptionalDouble.of(sound.get(first).depth());

@@ -4,8 +4,8 @@ import java.util.Arrays;
 import java.util.SplittableRandom;
 
 /**
- * A picture of our own to judge a monochrome setting by eye: ramps, fine steps in shadows and lights, two round targets of near black and near white,
- * a lit scene, and tones like those of skin and of leaves. Its numbers are L*, 65535 being white.
+ * A picture of our own to judge a monochrome setting by eye: ramps, fine steps in shadows and lights, two round targets of near black and
+ * near white, a lit scene, and tones like those of skin and of leaves. Its numbers are L*, 65535 being white.
  */
 public final class TonePage {
     public static final int WIDTH = 1800;
@@ -86,7 +86,8 @@ public final class TonePage {
                 double v = y / (double) half;
                 double form = Math.exp(-3.5 * ((u - 0.42) * (u - 0.42) + (v - 0.4) * (v - 0.4)));
                 l[(top + y) * WIDTH + x] = 46 + 32 * form + 6 * (u - 0.5) + 1.6 * (smooth(pores, 22 * u, 22 * v) - 0.5);
-                double leaf = 0.6 * smooth(leaves, 9 * u, 9 * v) + 0.3 * smooth(leaves, 23 * u + 7, 19 * v) + 0.1 * smooth(leaves, 51 * u, 47 * v + 3);
+                double leaf = 0.6 * smooth(leaves, 9 * u, 9 * v) + 0.3 * smooth(leaves, 23 * u + 7, 19 * v)
+                    + 0.1 * smooth(leaves, 51 * u, 47 * v + 3);
                 double vein = Math.abs(Math.sin(26 * u + 9 * smooth(leaves, 5 * u, 5 * v)));
                 l[(top + half + GAP / 2 + y) * WIDTH + x] = 12 + 58 * Math.pow(leaf, 1.6) + (vein < 0.08 ? 7 : 0);
             }
@@ -139,7 +140,8 @@ public final class TonePage {
             double[] at = along(from, ray, nearest);
             double[] normal = unit(at[0] - BALLS[ball][0], at[1] - BALLS[ball][1], at[2] - BALLS[ball][2]);
             double[] mirrored = along(ray, normal, -2 * dot(ray, normal));
-            return BALL_LIGHTNESS[ball] * (0.05 + 0.12 * (1 + normal[1]) / 2 + 0.75 * Math.max(0, dot(normal, LIGHT))) + 0.5 * Math.pow(Math.max(0, dot(mirrored, LIGHT)), 60);
+            return BALL_LIGHTNESS[ball] * (0.05 + 0.12 * (1 + normal[1]) / 2 + 0.75 * Math.max(0, dot(normal, LIGHT)))
+                + 0.5 * Math.pow(Math.max(0, dot(mirrored, LIGHT)), 60);
         }
         if (ray[1] < -0.01 && -from[1] / ray[1] * ray[2] < 9) {
             double[] at = along(from, ray, -from[1] / ray[1]);

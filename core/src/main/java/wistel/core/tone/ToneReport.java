@@ -25,7 +25,8 @@ import wistel.core.tone.ToneScale.Step;
  * @param after     the same through the curve, as the reading tells
  * @param verdict   in sentences, the most important first
  */
-public record ToneReport(ToneScale scale, ToneScale used, ToneJudgement judgement, Linearisation fitted, ToneCurve curve, double before, double after, List<String> verdict) {
+public record ToneReport(ToneScale scale, ToneScale used, ToneJudgement judgement, Linearisation fitted, ToneCurve curve, double before,
+    double after, List<String> verdict) {
     /** A correction up to this share of the scale is a small one. */
     private static final double SMALL_MOVE = 0.03;
     /** Off the target by less than this, a scale is as straight as it gets. */
@@ -46,7 +47,8 @@ public record ToneReport(ToneScale scale, ToneScale used, ToneJudgement judgemen
     }
 
     /** @param known what the fit of this very scale came to, where that is known */
-    public static ToneReport of(ToneScale scale, ToneTarget target, List<Integer> leftOut, Optional<ToneCurve> drawn, Optional<Linearisation> known) {
+    public static ToneReport of(ToneScale scale, ToneTarget target, List<Integer> leftOut, Optional<ToneCurve> drawn,
+        Optional<Linearisation> known) {
         ToneJudgement judgement = ToneJudgement.of(scale);
         Set<Integer> out = new HashSet<>(leftOut);
         out.addAll(judgement.suspects());
@@ -60,7 +62,8 @@ public record ToneReport(ToneScale scale, ToneScale used, ToneJudgement judgemen
 
     /** How light each depth is to be, from paper to black, in even steps. */
     public static double[] target(ToneScale scale, ToneTarget target, int steps) {
-        return IntStream.range(0, steps).mapToDouble(i -> target.lightness(i / (steps - 1.0), scale.paper().l(), scale.black().l())).toArray();
+        return IntStream.range(0, steps).mapToDouble(i -> target.lightness(i / (steps - 1.0), scale.paper().l(), scale.black().l()))
+            .toArray();
     }
 
     /** L* of depths in even steps, sent through a curve. */
@@ -72,7 +75,8 @@ public record ToneReport(ToneScale scale, ToneScale used, ToneJudgement judgemen
 
     private static double off(ToneScale scale, ToneTarget target, ToneCurve curve) {
         if (curve.points().isEmpty()) {
-            return rms(scale.steps().stream().mapToDouble(s -> s.lab().l() - target.lightness(s.depth(), scale.paper().l(), scale.black().l())));
+            return rms(
+                scale.steps().stream().mapToDouble(s -> s.lab().l() - target.lightness(s.depth(), scale.paper().l(), scale.black().l())));
         }
         double[] wanted = target(scale, target, COMPARED);
         double[] got = through(scale, curve, COMPARED);
@@ -89,16 +93,20 @@ public record ToneReport(ToneScale scale, ToneScale used, ToneJudgement judgemen
             said.add("This was read from black to paper.");
         }
         double move = Math.abs(curve.largestMove().sent());
-        j.blockedFrom().ifPresent(from -> said.add(String.format(Locale.ROOT, "Shadows block up: steps from %.0f %% on can't be told from full black.", 100 * from)));
+        j.blockedFrom().ifPresent(from -> said
+            .add(String.format(Locale.ROOT, "Shadows block up: steps from %.0f %% on can't be told from full black.", 100 * from)));
         if (!j.rises().isEmpty()) {
-            said.add(j.rises().size() == 1 ? "One step is lighter than the one before it." : j.rises().size() + " steps are lighter than the ones before them.");
+            said.add(j.rises().size() == 1 ? "One step is lighter than the one before it."
+                : j.rises().size() + " steps are lighter than the ones before them.");
         }
         if (curve.unsuited()) {
-            said.add(String.format(Locale.ROOT, "Ink, media type and paper don't suit each other: straightening this takes %.1f %% of the scale.", 100 * move));
+            said.add(String.format(Locale.ROOT,
+                "Ink, media type and paper don't suit each other: straightening this takes %.1f %% of the scale.", 100 * move));
         } else if (curve.points().isEmpty()) {
             said.add(before < STRAIGHT_L ? "The scale is straight as it is." : "No correction is justified by this reading.");
         } else {
-            said.add(move < SMALL_MOVE ? "A small correction straightens it." : String.format(Locale.ROOT, "A correction of up to %.1f %% straightens it.", 100 * move));
+            said.add(move < SMALL_MOVE ? "A small correction straightens it."
+                : String.format(Locale.ROOT, "A correction of up to %.1f %% straightens it.", 100 * move));
             if (after > before) {
                 said.add("As it is drawn, it would be farther off than without.");
             }
@@ -115,6 +123,7 @@ public record ToneReport(ToneScale scale, ToneScale used, ToneJudgement judgemen
     private static String suspects(ToneScale scale, ToneJudgement j) {
         List<Step> steps = j.reversed() ? scale.turned().steps() : scale.steps();
         List<String> at = j.suspects().stream().map(i -> String.format(Locale.ROOT, "%.0f %%", 100 * steps.get(i).depth())).toList();
-        return (at.size() == 1 ? "The step at " + at.get(0) + " is" : "The steps at " + String.join(", ", at) + " are") + " suspect, dust or a wrong patch, and left out.";
+        return (at.size() == 1 ? "The step at " + at.get(0) + " is" : "The steps at " + String.join(", ", at) + " are")
+            + " suspect, dust or a wrong patch, and left out.";
     }
 }

@@ -42,7 +42,8 @@ public record ToneScale(Readings.Kind kind, List<Step> steps, double noise) {
     public ToneScale {
         steps = List.copyOf(steps);
         if (steps.size() < FEWEST) {
-            throw new MeasurementException(Reason.READING_UNCLEAR, "A scale of " + steps.size() + " steps says too little.", "Read at least " + FEWEST + " steps.");
+            throw new MeasurementException(Reason.READING_UNCLEAR, "A scale of " + steps.size() + " steps says too little.",
+                "Read at least " + FEWEST + " steps.");
         }
         for (int i = 1; i < steps.size(); i++) {
             if (!(steps.get(i).depth > steps.get(i - 1).depth)) {
@@ -58,12 +59,17 @@ public record ToneScale(Readings.Kind kind, List<Step> steps, double noise) {
      */
     public static ToneScale of(Wedge wedge, Readings readings) {
         List<Reading> all = readings.all();
-        all.stream().map(r -> Wedge.numberOf(r.id())).flatMap(Optional::stream).filter(n -> n != wedge.number()).findFirst().ifPresent(other -> {
-            throw new MeasurementException(Reason.READING_OF_ANOTHER_WEDGE, "This is a reading of wedge " + other + ", not of wedge " + wedge.number() + ".", "Add it to wedge " + other + ", or read this one.");
-        });
+        all.stream().map(r -> Wedge.numberOf(r.id())).flatMap(Optional::stream).filter(n -> n != wedge.number()).findFirst()
+            .ifPresent(other -> {
+                throw new MeasurementException(Reason.READING_OF_ANOTHER_WEDGE,
+                    "This is a reading of wedge " + other + ", not of wedge " + wedge.number() + ".",
+                    "Add it to wedge " + other + ", or read this one.");
+            });
         if (all.size() != wedge.patches()) {
-            throw new MeasurementException(Reason.READING_OF_ANOTHER_LENGTH, "The reading has " + all.size() + " patches, wedge " + wedge.number() + " has " + wedge.patches() + ".",
-                all.size() < wedge.patches() ? "Read all of its patches, row by row." : "See whether it is another wedge's, or one row was read twice.");
+            throw new MeasurementException(Reason.READING_OF_ANOTHER_LENGTH,
+                "The reading has " + all.size() + " patches, wedge " + wedge.number() + " has " + wedge.patches() + ".",
+                all.size() < wedge.patches() ? "Read all of its patches, row by row."
+                    : "See whether it is another wedge's, or one row was read twice.");
         }
         List<Integer> order = wedge.order();
         List<Step> single = new ArrayList<>();
@@ -71,7 +77,8 @@ public record ToneScale(Readings.Kind kind, List<Step> steps, double noise) {
             Reading r = all.get(i);
             int patch = Wedge.patchOf(r.id()).orElse(i);
             if (patch >= order.size()) {
-                throw new MeasurementException(Reason.READING_OF_ANOTHER_WEDGE, "Wedge " + wedge.number() + " has no patch " + r.id() + ".", "See whether the reading belongs to it.");
+                throw new MeasurementException(Reason.READING_OF_ANOTHER_WEDGE, "Wedge " + wedge.number() + " has no patch " + r.id() + ".",
+                    "See whether the reading belongs to it.");
             }
             double depth = r.gray().isPresent() ? nearest(wedge, 1 - r.gray().getAsDouble()) : wedge.depth(order.get(patch));
             single.add(new Step(depth, r.lab(), 1));
@@ -82,7 +89,8 @@ public record ToneScale(Readings.Kind kind, List<Step> steps, double noise) {
     private static double nearest(Wedge wedge, double depth) {
         double step = wedge.depth((int) Math.round(depth * (wedge.steps() - 1)));
         if (Math.abs(step - depth) > 0.25 / (wedge.steps() - 1)) {
-            throw new MeasurementException(Reason.READING_OF_ANOTHER_WEDGE, String.format(Locale.ROOT, "The reading has a patch of %.1f %% black; wedge %d has none.", 100 * depth, wedge.number()),
+            throw new MeasurementException(Reason.READING_OF_ANOTHER_WEDGE,
+                String.format(Locale.ROOT, "The reading has a patch of %.1f %% black; wedge %d has none.", 100 * depth, wedge.number()),
                 "See whether the reading belongs to it.");
         }
         return step;
@@ -104,7 +112,8 @@ public record ToneScale(Readings.Kind kind, List<Step> steps, double noise) {
         single.forEach(s -> byDepth.computeIfAbsent(Math.round(s.depth / SAME_DEPTH), k -> new ArrayList<>()).add(s));
         List<Step> steps = byDepth.values().stream().map(ToneScale::mean).sorted(Comparator.comparingDouble(Step::depth)).toList();
         if (steps.size() < FEWEST || steps.get(0).depth > 0.01 || steps.get(steps.size() - 1).depth < 0.99) {
-            throw new MeasurementException(Reason.READING_UNCLEAR, "This scale has " + steps.size() + " steps; it takes " + FEWEST + " or more, with bare paper and full black among them.",
+            throw new MeasurementException(Reason.READING_UNCLEAR,
+                "This scale has " + steps.size() + " steps; it takes " + FEWEST + " or more, with bare paper and full black among them.",
                 "Read the whole wedge.");
         }
         double noise = single.size() > steps.size() ? ofRepeats(byDepth.values()) : ofSteps(steps);
@@ -112,8 +121,11 @@ public record ToneScale(Readings.Kind kind, List<Step> steps, double noise) {
     }
 
     private static Step mean(List<Step> same) {
-        return new Step(same.get(0).depth, new Lab(same.stream().mapToDouble(s -> s.lab.l()).average().orElseThrow(), same.stream().mapToDouble(s -> s.lab.a()).average().orElseThrow(),
-            same.stream().mapToDouble(s -> s.lab.b()).average().orElseThrow()), same.size());
+        return new Step(same.get(0).depth,
+            new Lab(same.stream().mapToDouble(s -> s.lab.l()).average().orElseThrow(),
+                same.stream().mapToDouble(s -> s.lab.a()).average().orElseThrow(),
+                same.stream().mapToDouble(s -> s.lab.b()).average().orElseThrow()),
+            same.size());
     }
 
     private static double ofRepeats(Collection<List<Step>> groups) {
@@ -131,7 +143,8 @@ public record ToneScale(Readings.Kind kind, List<Step> steps, double noise) {
     private static double ofSteps(List<Step> steps) {
         double[] third = new double[steps.size() - 3];
         for (int i = 0; i < third.length; i++) {
-            third[i] = Math.abs(steps.get(i + 3).lab.l() - 3 * steps.get(i + 2).lab.l() + 3 * steps.get(i + 1).lab.l() - steps.get(i).lab.l());
+            third[i] = Math
+                .abs(steps.get(i + 3).lab.l() - 3 * steps.get(i + 2).lab.l() + 3 * steps.get(i + 1).lab.l() - steps.get(i).lab.l());
         }
         Arrays.sort(third);
         return MAD * third[third.length / 2] / Math.sqrt(20);
@@ -175,7 +188,10 @@ public record ToneScale(Readings.Kind kind, List<Step> steps, double noise) {
         if (kind == Readings.Kind.COLOUR) {
             return this;
         }
-        return new ToneScale(kind, steps.stream().map(s -> new Step(s.depth, new Lab(s.lab.l(), (1 - s.depth) * paper.a(), (1 - s.depth) * paper.b()), s.repeats)).toList(), noise);
+        return new ToneScale(
+            kind, steps.stream()
+                .map(s -> new Step(s.depth, new Lab(s.lab.l(), (1 - s.depth) * paper.a(), (1 - s.depth) * paper.b()), s.repeats)).toList(),
+            noise);
     }
 
     /** As if it had been read from black to paper. */

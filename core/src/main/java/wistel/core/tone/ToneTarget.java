@@ -16,7 +16,10 @@ public enum ToneTarget {
             return (l - paperL) / (blackL - paperL);
         }
     },
-    /** As the proof of a gray ramp shows it with black point compensation: L* of the ramp, its luminance scaled between paper and black (ISO 18619). */
+    /**
+     * As the proof of a gray ramp shows it with black point compensation: L* of the ramp, its luminance scaled between paper and black (ISO
+     * 18619).
+     */
     PROOF {
         @Override
         double lightness(double depth, double paperL, double blackL) {
@@ -34,6 +37,9 @@ public enum ToneTarget {
     /** @param depth 0 for paper, 1 for black, even in L* of the picture */
     abstract double lightness(double depth, double paperL, double blackL);
 
-    /** The depth that ought to print as light as this, the inverse of {@link #lightness}; below 0 for lighter than the paper, above 1 for darker than the black. */
+    /**
+     * The depth that ought to print as light as this, the inverse of {@link #lightness}; below 0 for lighter than the paper, above 1 for
+     * darker than the black.
+     */
     abstract double depth(double l, double paperL, double blackL);
 }

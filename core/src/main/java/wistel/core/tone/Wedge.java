@@ -13,7 +13,8 @@ import wistel.core.fault.InvalidRequest;
 import wistel.core.pictures.Crop;
 
 /**
- * A step wedge: neutral steps from bare paper to full black, each as often as it is repeated, with white rims, on a field with codes in its corners.
+ * A step wedge: neutral steps from bare paper to full black, each as often as it is repeated, with white rims, on a field with codes in its
+ * corners.
  *
  * @param scattered in an order mixed by the wedge's number, so that a fault along the sheet isn't taken for one of the scale; else a ramp
  * @param number    that finds it again
@@ -27,7 +28,9 @@ public record Wedge(int steps, int repeats, boolean scattered, int number) {
     /** @throws InvalidRequest when no such wedge can be */
     public Wedge {
         if (!STEPS.contains(steps) || repeats < 1 || repeats * steps > MOST_PATCHES || number < 0) {
-            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A wedge of " + steps + " steps, " + repeats + " of each, can't be.", "Take 21, 33, 51, 101 or 256 steps, at most " + MOST_PATCHES + " patches.");
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE,
+                "A wedge of " + steps + " steps, " + repeats + " of each, can't be.",
+                "Take 21, 33, 51, 101 or 256 steps, at most " + MOST_PATCHES + " patches.");
         }
     }
 

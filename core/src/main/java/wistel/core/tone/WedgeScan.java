@@ -24,8 +24,8 @@ import wistel.core.pictures.Crop;
 import wistel.core.pictures.View;
 
 /**
- * A wedge on a flatbed's scan: found by the codes in its corners however it lies there, its patches against the bare paper around them. What a scanner
- * says of lightness is relative and wants to be calibrated; what it says of colour isn't used.
+ * A wedge on a flatbed's scan: found by the codes in its corners however it lies there, its patches against the bare paper around them.
+ * What a scanner says of lightness is relative and wants to be calibrated; what it says of colour isn't used.
  *
  * @param reflectances of the patches in their order, bare paper being 1: a quadratic fitted to the paper takes out uneven light
  * @param cast         a* and b* of bare paper, as far from neutral as the scanner sees it
@@ -56,14 +56,20 @@ public record WedgeScan(Wedge wedge, List<Double> reflectances, double cast) {
     public static WedgeScan of(Wedge wedge, View lab) {
         Map<Integer, CornerCode.Found> found = codes(lab);
         if (found.isEmpty()) {
-            throw new MeasurementException(Reason.SCAN_WITHOUT_WEDGE, "No wedge is to be seen on this scan.", "Scan the sheet with the four square codes at the wedge's corners, at 150 dpi or more, as a photo.");
+            throw new MeasurementException(Reason.SCAN_WITHOUT_WEDGE, "No wedge is to be seen on this scan.",
+                "Scan the sheet with the four square codes at the wedge's corners, at 150 dpi or more, as a photo.");
         }
         found.values().stream().map(f -> f.code().wedge()).filter(n -> n != wedge.number()).findFirst().ifPresent(other -> {
-            throw new MeasurementException(Reason.READING_OF_ANOTHER_WEDGE, "This is a scan of wedge " + other + ", not of wedge " + wedge.number() + ".", "Add it to wedge " + other + ", or scan this one.");
+            throw new MeasurementException(Reason.READING_OF_ANOTHER_WEDGE,
+                "This is a scan of wedge " + other + ", not of wedge " + wedge.number() + ".",
+                "Add it to wedge " + other + ", or scan this one.");
         });
         if (found.size() < CORNERS.size()) {
-            String missing = IntStream.range(0, CORNERS.size()).filter(c -> !found.containsKey(c)).mapToObj(CORNERS::get).collect(Collectors.joining(" and the "));
-            throw new MeasurementException(Reason.SCAN_CROPPED, "The " + missing + " of wedge " + wedge.number() + " is not on this scan, or can't be made out.", "Lay the whole wedge on the glass, and nothing over it.");
+            String missing = IntStream.range(0, CORNERS.size()).filter(c -> !found.containsKey(c)).mapToObj(CORNERS::get)
+                .collect(Collectors.joining(" and the "));
+            throw new MeasurementException(Reason.SCAN_CROPPED,
+                "The " + missing + " of wedge " + wedge.number() + " is not on this scan, or can't be made out.",
+                "Lay the whole wedge on the glass, and nothing over it.");
         }
         Scanned scanned = new Scanned(lab, placement(found.values().stream().toList(), wedge));
         return scanned.read(wedge);
@@ -82,7 +88,8 @@ public record WedgeScan(Wedge wedge, List<Double> reflectances, double cast) {
             double[] steps = share == QUADRANT ? new double[] {0, 1} : new double[] {0, 0.25, 0.5, 0.75, 1};
             for (double down : steps) {
                 for (double across : steps) {
-                    CornerCode.in(grays, lab.width(), new int[] {(int) (across * (lab.width() - w)), (int) (down * (lab.height() - h)), w, h})
+                    CornerCode
+                        .in(grays, lab.width(), new int[] {(int) (across * (lab.width() - w)), (int) (down * (lab.height() - h)), w, h})
                         .ifPresent(f -> found.putIfAbsent(f.code().corner(), f));
                     if (found.size() == CORNERS.size()) {
                         return found;
@@ -110,16 +117,20 @@ public record WedgeScan(Wedge wedge, List<Double> reflectances, double cast) {
         for (CornerCode.Found f : found) {
             Crop at = Wedge.codePlace(f.code().corner());
             for (int i = 0; i < CornerCode.FINDERS.length; i++) {
-                places.add(new double[] {at.x() + CornerCode.FINDERS[i][0] * at.width() / CornerCode.MODULES, at.y() + CornerCode.FINDERS[i][1] * at.height() / CornerCode.MODULES, 1});
+                places.add(new double[] {at.x() + CornerCode.FINDERS[i][0] * at.width() / CornerCode.MODULES,
+                    at.y() + CornerCode.FINDERS[i][1] * at.height() / CornerCode.MODULES, 1});
                 seen.add(f.finders().get(i));
             }
         }
-        Placement fit = new Placement(fitted(places, seen.stream().mapToDouble(p -> p[0]).toArray()), fitted(places, seen.stream().mapToDouble(p -> p[1]).toArray()));
+        Placement fit = new Placement(fitted(places, seen.stream().mapToDouble(p -> p[0]).toArray()),
+            fitted(places, seen.stream().mapToDouble(p -> p[1]).toArray()));
         double perMm = Math.hypot(fit.toX[0], fit.toY[0]);
         for (int i = 0; i < places.size(); i++) {
-            double off = Math.hypot(fit.x(places.get(i)[0], places.get(i)[1]) - seen.get(i)[0], fit.y(places.get(i)[0], places.get(i)[1]) - seen.get(i)[1]) / perMm;
+            double off = Math.hypot(fit.x(places.get(i)[0], places.get(i)[1]) - seen.get(i)[0],
+                fit.y(places.get(i)[0], places.get(i)[1]) - seen.get(i)[1]) / perMm;
             if (off > BENT_MM) {
-                throw new MeasurementException(Reason.SCAN_UNCLEAR, "Wedge " + wedge.number() + " is bent or warped on this scan.", "Lay it flat on the glass; a photograph won't do.");
+                throw new MeasurementException(Reason.SCAN_UNCLEAR, "Wedge " + wedge.number() + " is bent or warped on this scan.",
+                    "Lay it flat on the glass; a photograph won't do.");
             }
         }
         return fit;
@@ -127,7 +138,8 @@ public record WedgeScan(Wedge wedge, List<Double> reflectances, double cast) {
 
     /** Least squares. */
     private static double[] fitted(List<double[]> rows, double[] values) {
-        return new QRDecomposition(new Array2DRowRealMatrix(rows.toArray(double[][]::new))).getSolver().solve(new ArrayRealVector(values)).toArray();
+        return new QRDecomposition(new Array2DRowRealMatrix(rows.toArray(double[][]::new))).getSolver().solve(new ArrayRealVector(values))
+            .toArray();
     }
 
     private record Scanned(View lab, Placement at) {
@@ -146,7 +158,8 @@ public record WedgeScan(Wedge wedge, List<Double> reflectances, double cast) {
             }
             double away = Math.hypot(cast[0], cast[1]) / places.size();
             if (away > MOST_CAST) {
-                throw new MeasurementException(Reason.SCAN_UNCLEAR, "The scan has a strong cast of colour.", "Switch the scanner's own corrections off and scan again.");
+                throw new MeasurementException(Reason.SCAN_UNCLEAR, "The scan has a strong cast of colour.",
+                    "Switch the scanner's own corrections off and scan again.");
             }
             double[] light = fitted(places, lights.stream().mapToDouble(Double::doubleValue).toArray());
             List<Double> reflectances = new ArrayList<>();
@@ -205,14 +218,18 @@ public record WedgeScan(Wedge wedge, List<Double> reflectances, double cast) {
         }
     }
 
-    /** L* by the wedge's own ends, whose L* are known otherwise: the scanner's flare and gain drop out, its curve is taken as its profile says. */
+    /**
+     * L* by the wedge's own ends, whose L* are known otherwise: the scanner's flare and gain drop out, its curve is taken as its profile
+     * says.
+     */
     public Readings byEnds(double paperL, double blackL) {
         double paper = mean(0);
         double black = mean(wedge.steps() - 1);
         double paperY = D50.luminance(paperL);
         double blackY = D50.luminance(blackL);
         if (!(paper - black > 0.05)) {
-            throw new MeasurementException(Reason.SCAN_UNCLEAR, "Paper and black of wedge " + wedge.number() + " look alike on this scan.", "Scan it with no correction of the scanner's own.");
+            throw new MeasurementException(Reason.SCAN_UNCLEAR, "Paper and black of wedge " + wedge.number() + " look alike on this scan.",
+                "Scan it with no correction of the scanner's own.");
         }
         return readings(reflectances.stream().map(r -> blackY + (r - black) / (paper - black) * (paperY - blackY)).toList());
     }

@@ -16,13 +16,15 @@ import wistel.core.fault.MeasurementException;
 public class CgatsTest {
 
     private static String file(String columns, String... rows) {
-        return "CGATS.17\nDESCRIPTOR \"a test\"\n# a comment\nNUMBER_OF_FIELDS " + columns.split(" ").length + "\nBEGIN_DATA_FORMAT\n" + columns
+        return "CGATS.17\nDESCRIPTOR \"a test\"\n# a comment\nNUMBER_OF_FIELDS " + columns.split(" ").length + "\nBEGIN_DATA_FORMAT\n"
+            + columns
             + "\nEND_DATA_FORMAT\nNUMBER_OF_SETS " + rows.length + "\nBEGIN_DATA\n" + String.join("\n", rows) + "\nEND_DATA\n";
     }
 
     @Test
     public void quotedNamesCommentsAndBothScalesOfRgbAreRead() {
-        Cgats percent = Cgats.parse(file("SAMPLE_ID SAMPLE_NAME RGB_R RGB_G RGB_B LAB_L LAB_A LAB_B", "1 \"A 1\" 0 50 100 40.5 -3 12", "2 A2 100 100 100 96 0 -2"));
+        Cgats percent = Cgats.parse(
+            file("SAMPLE_ID SAMPLE_NAME RGB_R RGB_G RGB_B LAB_L LAB_A LAB_B", "1 \"A 1\" 0 50 100 40.5 -3 12", "2 A2 100 100 100 96 0 -2"));
         assertThat(percent.device()).isEqualTo(Cgats.Device.RGB);
         assertThat(percent.patches().get(0).device()).containsExactly(0, 0.5, 1);
         assertThat(percent.patches().get(0).lab().b()).isEqualTo(12);
@@ -32,7 +34,8 @@ public class CgatsTest {
 
     @Test
     public void inksGrayAndXyzAreRead() {
-        Cgats inks = Cgats.parse(file("SAMPLE_ID CMYK_C CMYK_M CMYK_Y CMYK_K XYZ_X XYZ_Y XYZ_Z", "1 0 0 0 0 96.42 100 82.49", "2 100 0 40 5 10 12 20"));
+        Cgats inks = Cgats
+            .parse(file("SAMPLE_ID CMYK_C CMYK_M CMYK_Y CMYK_K XYZ_X XYZ_Y XYZ_Z", "1 0 0 0 0 96.42 100 82.49", "2 100 0 40 5 10 12 20"));
         assertThat(inks.device()).isEqualTo(Cgats.Device.CMYK);
         assertThat(inks.patches().get(0).lab().l()).isCloseTo(100, within(1e-9));
         assertThat(inks.patches().get(1).device()).containsExactly(1, 0, 0.4, 0.05);
@@ -52,7 +55,8 @@ public class CgatsTest {
         // 18.42 % reflects L* 50.0 (CIE 15:2018, 8.2.1.1), and a flat spectrum is neutral
         assertThat(read.patches().get(0).lab().l()).isCloseTo(50.0, within(0.01));
         assertThat(read.patches().get(0).lab().chroma()).isLessThan(0.1);
-        Cgats percent = Cgats.parse(file("RGB_R RGB_G RGB_B " + bands.replace("SPECTRAL_NM_", "nm"), "50 50 50 " + half.replace("0.1842", "18.42")));
+        Cgats percent = Cgats
+            .parse(file("RGB_R RGB_G RGB_B " + bands.replace("SPECTRAL_NM_", "nm"), "50 50 50 " + half.replace("0.1842", "18.42")));
         assertThat(percent.patches().get(0).lab().l()).isCloseTo(50.0, within(0.01));
     }
 
@@ -65,7 +69,10 @@ public class CgatsTest {
         }
     }
 
-    /** A filter that only passes 550 to 560 nm is a yellowish green: x and y lie near the spectrum's own place there, 0.3373, 0.6589 at 555 nm. */
+    /**
+     * A filter that only passes 550 to 560 nm is a yellowish green: x and y lie near the spectrum's own place there, 0.3373, 0.6589 at 555
+     * nm.
+     */
     @Test
     public void aNarrowBandHasTheColourOfItsPlaceInTheSpectrum() {
         double[] band = new double[36];
@@ -99,7 +106,8 @@ public class CgatsTest {
     /** Whatever is done to a file's text, the outcome is patches or a typed error, and quickly. */
     @Test(timeOut = 120_000)
     public void mutatedFilesAreReadOrRefused() {
-        String good = file("SAMPLE_ID RGB_R RGB_G RGB_B LAB_L LAB_A LAB_B", "1 0 50 100 40.5 -3 12", "\"2 b\" 100 100 100 96 0 -2", "3 0 0 0 9 1 1");
+        String good = file("SAMPLE_ID RGB_R RGB_G RGB_B LAB_L LAB_A LAB_B", "1 0 50 100 40.5 -3 12", "\"2 b\" 100 100 100 96 0 -2",
+            "3 0 0 0 9 1 1");
         SplittableRandom random = new SplittableRandom(12);
         int refused = 0;
         for (int i = 0; i < 4000; i++) {
@@ -117,7 +125,8 @@ public class CgatsTest {
                 }
             }
             try {
-                assertThat(Cgats.parse(text.toString()).patches()).allMatch(p -> p.device().length == 3 && p.device()[0] >= 0 && p.device()[0] <= 1);
+                assertThat(Cgats.parse(text.toString()).patches())
+                    .allMatch(p -> p.device().length == 3 && p.device()[0] >= 0 && p.device()[0] <= 1);
             } catch (MeasurementException e) {
                 refused++;
             }

@@ -19,7 +19,8 @@ public class LinesTest {
 
     @DataProvider
     public Object[][] large() {
-        return new Object[][] {{"\"", "line 1 has more than"}, {"1 ", "line 1 has more than"}, {"1", "line 1 has more than"}, {" ", "line 1 has more than"}, {"\r", "lines"}, {"1\n", "lines"}};
+        return new Object[][] {{"\"", "line 1 has more than"}, {"1 ", "line 1 has more than"}, {"1", "line 1 has more than"},
+            {" ", "line 1 has more than"}, {"\r", "lines"}, {"1\n", "lines"}};
     }
 
     /** They are refused for their form, before anything is made of all of them. */
@@ -27,6 +28,7 @@ public class LinesTest {
     public void sixMegabytesOfOneThingAreNoReading(String of, String why) {
         String text = of.repeat(SIX_MEGABYTES / of.length());
         assertThatThrownBy(() -> Readings.parse(text)).isInstanceOf(MeasurementException.class).hasMessageContaining(why);
-        assertThatThrownBy(() -> Readings.parse("BEGIN_DATA\n" + text)).isInstanceOf(MeasurementException.class).hasMessageContaining(why.replace("line 1", "line 2"));
+        assertThatThrownBy(() -> Readings.parse("BEGIN_DATA\n" + text)).isInstanceOf(MeasurementException.class)
+            .hasMessageContaining(why.replace("line 1", "line 2"));
     }
 }

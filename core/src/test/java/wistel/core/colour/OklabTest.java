@@ -12,9 +12,12 @@ public class OklabTest {
     @DataProvider
     Object[][] gold() {
         return new Object[][] {
-            {new double[] {50, 0, 0}, new double[] {0.56897, 0, 0}}, {new double[] {54.29, 80.81, 69.89}, new double[] {0.62795, 0.22488, 0.12584}},
-            {new double[] {29.57, 68.30, -112.03}, new double[] {0.45204, -0.03237, -0.31153}}, {new double[] {87.82, -79.27, 80.99}, new double[] {0.86645, -0.23388, 0.17949}},
-            {new double[] {60, 20, -30}, new double[] {0.66624, 0.05224, -0.08235}}, {new double[] {20, 10, 10}, new double[] {0.31254, 0.02809, 0.02453}}};
+            {new double[] {50, 0, 0}, new double[] {0.56897, 0, 0}},
+            {new double[] {54.29, 80.81, 69.89}, new double[] {0.62795, 0.22488, 0.12584}},
+            {new double[] {29.57, 68.30, -112.03}, new double[] {0.45204, -0.03237, -0.31153}},
+            {new double[] {87.82, -79.27, 80.99}, new double[] {0.86645, -0.23388, 0.17949}},
+            {new double[] {60, 20, -30}, new double[] {0.66624, 0.05224, -0.08235}},
+            {new double[] {20, 10, 10}, new double[] {0.31254, 0.02809, 0.02453}}};
     }
 
     @Test(dataProvider = "gold")

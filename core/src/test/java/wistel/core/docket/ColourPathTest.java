@@ -58,17 +58,22 @@ public class ColourPathTest {
 
     @Test(dataProvider = "intents")
     public void anUnchangedPictureIsConvertedAsTheRouteAsks(Intent intent, boolean blackPoint) {
-        ColourPath path = ColourPath.toPrinter(routed(new ColourRoute.ByWistel(intent, blackPoint)), GLOSS, PAPER, RenditionChange.NONE, RasterType.Space.DEVICE);
-        double[] plain = TransformCompiler.compile(new Recipe.Convert(StandardSpaces.SRGB, PAPER, intent, blackPoint, Observer.ADAPTED)).exact(RUST);
+        ColourPath path = ColourPath.toPrinter(routed(new ColourRoute.ByWistel(intent, blackPoint)), GLOSS, PAPER, RenditionChange.NONE,
+            RasterType.Space.DEVICE);
+        double[] plain = TransformCompiler.compile(new Recipe.Convert(StandardSpaces.SRGB, PAPER, intent, blackPoint, Observer.ADAPTED))
+            .exact(RUST);
         assertThat(codes(path, RUST)).containsExactly(plain);
     }
 
     @Test
     public void theDriversMonochromeModeGetsNoColour() {
-        double[] gray = codes(ColourPath.toPrinter(routed(new ColourRoute.DriverMonochrome()), GLOSS, PAPER, RenditionChange.NONE, RasterType.Space.SRGB), RUST);
+        double[] gray = codes(
+            ColourPath.toPrinter(routed(new ColourRoute.DriverMonochrome()), GLOSS, PAPER, RenditionChange.NONE, RasterType.Space.SRGB),
+            RUST);
         assertThat(gray[1]).isCloseTo(gray[0], offset(0.0005));
         assertThat(gray[2]).isCloseTo(gray[0], offset(0.0005));
-        double[] colour = codes(ColourPath.toPrinter(routed(new ColourRoute.ByDriver()), GLOSS, PAPER, RenditionChange.NONE, RasterType.Space.SRGB), RUST);
+        double[] colour = codes(
+            ColourPath.toPrinter(routed(new ColourRoute.ByDriver()), GLOSS, PAPER, RenditionChange.NONE, RasterType.Space.SRGB), RUST);
         assertThat(colour[0] - colour[2]).isGreaterThan(0.3);
     }
 
@@ -76,6 +81,7 @@ public class ColourPathTest {
     public void aProofHasNoCodes() {
         ColourPath proof = ColourPath.toProof(ready().shownRoute(GLOSS), Optional.of(PAPER), RenditionChange.NONE, StandardSpaces.SRGB);
         assertThatThrownBy(proof::codes).isInstanceOf(IllegalStateException.class);
-        assertThat(ColourPath.toProof(ready().shownRoute(GLOSS), Optional.empty(), RenditionChange.NONE, StandardSpaces.SRGB).codes()).isSameAs(StandardSpaces.SRGB);
+        assertThat(ColourPath.toProof(ready().shownRoute(GLOSS), Optional.empty(), RenditionChange.NONE, StandardSpaces.SRGB).codes())
+            .isSameAs(StandardSpaces.SRGB);
     }
 }

@@ -42,8 +42,10 @@ final class Dockets {
     }
 
     static PrinterDescription printer(List<String> rasters, Integer... resolutions) {
-        return PrinterDescription.of("test printer", List.of(GLOSS_A4, COTTON_A4), Map.of(DriverSettings.MEDIA_TYPE, ValueSet.keywords("photographic-glossy", "stationery-fine"),
-            DriverSettings.FEED, ValueSet.keywords("rear", "by-pass-tray"), DriverSettings.QUALITY, ValueSet.enums(3, 4, 5)), List.of(resolutions), rasters, List.of("image/pwg-raster"));
+        return PrinterDescription.of("test printer", List.of(GLOSS_A4, COTTON_A4),
+            Map.of(DriverSettings.MEDIA_TYPE, ValueSet.keywords("photographic-glossy", "stationery-fine"),
+                DriverSettings.FEED, ValueSet.keywords("rear", "by-pass-tray"), DriverSettings.QUALITY, ValueSet.enums(3, 4, 5)),
+            List.of(resolutions), rasters, List.of("image/pwg-raster"));
     }
 
     static PrinterState idle(MediaRow... loaded) {
@@ -55,12 +57,14 @@ final class Dockets {
     }
 
     static PreflightFacts facts(PrinterDescription printer, PrinterState state, boolean profile, boolean seen) {
-        return new PreflightFacts(Map.of("r1", new PreflightFacts.Picture(new SheetPlan.PixelSize(3000, 2000), 3, profile, "", "sRGB")), Optional.of(GLOSS),
+        return new PreflightFacts(Map.of("r1", new PreflightFacts.Picture(new SheetPlan.PixelSize(3000, 2000), 3, profile, "", "sRGB")),
+            Optional.of(GLOSS),
             Optional.of(printer), state, Set.of(), seen ? Set.of("r1") : Set.of(), 600, Dockets.TODAY, Map.of());
     }
 
     static PreflightFacts unpaired() {
-        return new PreflightFacts(facts().pictures(), Optional.empty(), Optional.empty(), PrinterState.AWAY, Set.of(), Set.of(), 0, Dockets.TODAY, Map.of());
+        return new PreflightFacts(facts().pictures(), Optional.empty(), Optional.empty(), PrinterState.AWAY, Set.of(), Set.of(), 0,
+            Dockets.TODAY, Map.of());
     }
 
     static DocketSpec ready() {

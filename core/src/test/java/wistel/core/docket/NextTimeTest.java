@@ -17,7 +17,8 @@ public class NextTimeTest {
     }
 
     private static ToneMoves tones(DocketSpec d) {
-        return (ToneMoves) d.renditions().get(0).compensation().moves().stream().filter(ToneMoves.class::isInstance).findFirst().orElseThrow();
+        return (ToneMoves) d.renditions().get(0).compensation().moves().stream().filter(ToneMoves.class::isInstance).findFirst()
+            .orElseThrow();
     }
 
     @Test
@@ -29,7 +30,8 @@ public class NextTimeTest {
             d = after("too dark", 0, d);
         }
         assertThat(tones(d).brightness()).isEqualTo(ToneMoves.MOST);
-        assertThat(tones(after("too dark", 1, lighter))).matches(t -> t.shadows() == 10 && t.brightness() == 8, "beside the moves that it has");
+        assertThat(tones(after("too dark", 1, lighter))).matches(t -> t.shadows() == 10 && t.brightness() == 8,
+            "beside the moves that it has");
         assertThat(tones(after("too light", 0, ready())).brightness()).isEqualTo(-8);
     }
 
@@ -37,7 +39,8 @@ public class NextTimeTest {
     public void aCastOffersTheRightMediaTypeFirstThenWarmerAndCooler() {
         DocketSpec wrong = Dockets.set("media-type", "stationery-fine");
         List<Mend> mends = NextTime.of("a cast", wrong, facts());
-        assertThat(mends).extracting(Mend::label).containsExactly("Set glossy photo paper", "Print it a little warmer", "Print it a little cooler");
+        assertThat(mends).extracting(Mend::label).containsExactly("Set glossy photo paper", "Print it a little warmer",
+            "Print it a little cooler");
         assertThat(NextTime.of("a cast", ready(), facts())).hasSize(2);
         Warmth cooler = (Warmth) after("a cast", 1, ready()).renditions().get(0).compensation().moves().get(0);
         assertThat(cooler.warmth()).isEqualTo(-2);
@@ -45,7 +48,8 @@ public class NextTimeTest {
 
     @Test
     public void bandsAndStrikesAreMetWithWhatThePrinterHas() {
-        assertThat(NextTime.of("banding", Dockets.set("print-quality", "3"), facts())).extracting(Mend::label).containsExactly("Quality: fine");
+        assertThat(NextTime.of("banding", Dockets.set("print-quality", "3"), facts())).extracting(Mend::label)
+            .containsExactly("Quality: fine");
         assertThat(NextTime.of("banding", ready(), facts())).as("this printer has nothing more against bands").isEmpty();
         assertThat(NextTime.of("head strike", ready(), facts())).isEmpty();
         assertThat(after("head strike", 0, Dockets.set("media-top-margin", "300")).settings().get("media-top-margin")).isEmpty();

@@ -75,9 +75,12 @@ public class PreflightTest {
     /** With a curve of the mode in which this docket prints. */
     private static PreflightFacts measured(DocketSpec d, LocalDate on) {
         PreflightFacts f = facts();
-        ToneScale scale = new ToneScale(Readings.Kind.COLOUR, IntStream.rangeClosed(0, 10).mapToObj(i -> new ToneScale.Step(i / 10.0, new Lab(96 - 9 * i, 0, 0), 1)).toList(), 0.1);
-        KeptCurve curve = new KeptCurve(f.mode(d), scale, new ToneCurve(List.of(new ToneCurve.Point(0.5, 0.47))), 12, on, "reading", "gray", "");
-        return new PreflightFacts(f.pictures(), Optional.of(GLOSS.withCurves(List.of(curve))), f.printer(), f.state(), f.blackAlways(), Set.of("r1", "r2"), 0, f.today(), Map.of());
+        ToneScale scale = new ToneScale(Readings.Kind.COLOUR,
+            IntStream.rangeClosed(0, 10).mapToObj(i -> new ToneScale.Step(i / 10.0, new Lab(96 - 9 * i, 0, 0), 1)).toList(), 0.1);
+        KeptCurve curve = new KeptCurve(f.mode(d), scale, new ToneCurve(List.of(new ToneCurve.Point(0.5, 0.47))), 12, on, "reading", "gray",
+            "");
+        return new PreflightFacts(f.pictures(), Optional.of(GLOSS.withCurves(List.of(curve))), f.printer(), f.state(), f.blackAlways(),
+            Set.of("r1", "r2"), 0, f.today(), Map.of());
     }
 
     /** A measured mode is noted nowhere, and the readback says that its curve is in force; in colour it has nothing to do. */
@@ -103,19 +106,25 @@ public class PreflightTest {
             {Code.PROFILE_MISSING, Severity.LOOK, ready(), facts(PRINTER, IDLE, false, true), "says nothing about its colour space"},
             // PaperRule
             {Code.PAIRING_MISSING, Severity.STOP, ready(), unpaired(), "No paper is chosen"},
-            {Code.PRINTER_AWAY, Severity.LOOK, ready(), facts(PRINTER, PrinterState.AWAY, true, true), "waits and prints when the printer is back"},
-            {Code.PRINTER_UNKNOWN, Severity.STOP, ready(), new PreflightFacts(facts().pictures(), Optional.of(GLOSS), Optional.empty(), PrinterState.AWAY, Set.of(), Set.of("r1"), 0, Dockets.TODAY, Map.of()),
+            {Code.PRINTER_AWAY, Severity.LOOK, ready(), facts(PRINTER, PrinterState.AWAY, true, true),
+                "waits and prints when the printer is back"},
+            {Code.PRINTER_UNKNOWN, Severity.STOP, ready(),
+                new PreflightFacts(facts().pictures(), Optional.of(GLOSS), Optional.empty(), PrinterState.AWAY, Set.of(), Set.of("r1"), 0,
+                    Dockets.TODAY, Map.of()),
                 "has never answered"},
             // EdgeRule
             {Code.LARGER_THAN_SHEET, Severity.STOP, framed(500, 333), facts(), "499.5 × 333 mm"},
             {Code.ON_UNPRINTABLE_EDGE, Severity.STOP, framed(290, 193.3), facts(), "right 10.5 mm"},
             {Code.CROPPED, Severity.NOTE, square, facts(), "33 % of the picture"},
             // AnnotationRule: A4 lies across, 210 mm high; 190 mm of picture leave 10 mm below, of which 3 can't be printed
-            {Code.CAPTION_CUT, Severity.LOOK, annotated(framed(285, 190), new Annotation(new Caption(true, false, 0, false, 24), 0, 2, false)), facts(), "too narrow"},
+            {Code.CAPTION_CUT, Severity.LOOK,
+                annotated(framed(285, 190), new Annotation(new Caption(true, false, 0, false, 24), 0, 2, false)), facts(), "too narrow"},
             // SettingsRule and borderless
-            {Code.SHEET_NOT_FOR_FEED, Severity.STOP, ready().withPlan(ready().single().plan().edged(new Edge(true, 2, 0))), facts(), "borderless"},
+            {Code.SHEET_NOT_FOR_FEED, Severity.STOP, ready().withPlan(ready().single().plan().edged(new Edge(true, 2, 0))), facts(),
+                "borderless"},
             {Code.SHEET_NOT_FOR_FEED, Severity.STOP, ready().withStock(new Stock.Roll(431.8)), facts(), "roll of 17 in"},
-            // ResolutionRule: 3000 pixels over 250 mm are 304.8 ppi: at 150 of them (150/304.8)^2 = 24 % stay, at 600 1 - (304.8/600)^2 = 74 % are made up
+            // ResolutionRule: 3000 pixels over 250 mm are 304.8 ppi: at 150 of them (150/304.8)^2 = 24 % stay, at 600 1 - (304.8/600)^2 =
+            // 74 % are made up
             {Code.FEW_PIXELS, Severity.LOOK, resampled(150), facts(), "Only 150 pixels an inch"},
             {Code.PIXELS_DISCARDED, Severity.LOOK, resampled(150), facts(), "76 %"},
             {Code.PIXELS_INVENTED, Severity.NOTE, resampled(600), facts(), "74 %"},
@@ -126,7 +135,8 @@ public class PreflightTest {
             {Code.PROOF_NOT_LOOKED_AT, Severity.LOOK, ready(), facts(PRINTER, IDLE, true, false), "before it costs a sheet"},
             // SettingsRule
             {Code.MEDIA_TYPE_DIFFERS, Severity.STOP, set("media-type", "stationery-fine"), facts(), "made for glossy photo paper"},
-            {Code.FEED_NOT_FOR_MEDIA, Severity.STOP, set("media-source", "by-pass-tray"), facts(), "The front path doesn't take glossy photo paper"},
+            {Code.FEED_NOT_FOR_MEDIA, Severity.STOP, set("media-source", "by-pass-tray"), facts(),
+                "The front path doesn't take glossy photo paper"},
             {Code.SHEET_NOT_FOR_FEED, Severity.STOP, on("A2"), facts(), "doesn't take A2 of this kind through the rear feed"},
             {Code.QUALITY_DIFFERS, Severity.LOOK, set("print-quality", "3"), facts(), "made at fine quality, this is set to quick"},
             // ColourRule
@@ -137,9 +147,11 @@ public class PreflightTest {
             // ToneRule
             {Code.NO_WEDGE, Severity.NOTE, monochrome(), facts(), "No wedge was measured"},
             {Code.WEDGE_OLD, Severity.NOTE, monochrome(), measured(monochrome(), Dockets.TODAY.minusMonths(13)), "more than a year ago"},
-            {Code.CURVE_OFF, Severity.NOTE, new PictureCommand.Straightens("r1", false).on(monochrome()), measured(monochrome(), Dockets.TODAY), "The curve of wedge 12 is off"},
+            {Code.CURVE_OFF, Severity.NOTE, new PictureCommand.Straightens("r1", false).on(monochrome()),
+                measured(monochrome(), Dockets.TODAY), "The curve of wedge 12 is off"},
             {Code.WEDGE_OF_OTHER_BLACK, Severity.NOTE, new MachineCommand.Set(DriverSettings.BLACK, "matte").on(monochrome()),
-                measured(new MachineCommand.Set(DriverSettings.BLACK, "photo").on(monochrome()), Dockets.TODAY), "with the other black ink"},
+                measured(new MachineCommand.Set(DriverSettings.BLACK, "photo").on(monochrome()), Dockets.TODAY),
+                "with the other black ink"},
             // LoadedPaperRule
             {Code.OTHER_PAPER_LOADED, Severity.LOOK, ready(), holding(matteA4), "The rear feed holds A4 fine paper now."},
             {Code.OTHER_PAPER_LOADED, Severity.LOOK, ready(), holding(odd), "The rear feed holds 100 × 150 mm glossy photo paper now."}};
@@ -147,7 +159,8 @@ public class PreflightTest {
 
     @Test(dataProvider = "cases")
     public void eachRuleSaysWhatIsWrongAndItsMendMendsIt(Code code, Severity severity, DocketSpec d, PreflightFacts facts, String words) {
-        Finding found = findings(d, facts).stream().filter(f -> f.code().equals(code)).findFirst().orElseThrow(() -> new AssertionError(code + " not among " + codes(d, facts)));
+        Finding found = findings(d, facts).stream().filter(f -> f.code().equals(code)).findFirst()
+            .orElseThrow(() -> new AssertionError(code + " not among " + codes(d, facts)));
         assertThat(found.severity()).isEqualTo(severity);
         assertThat(found.what() + " " + found.effect()).contains(words);
         for (Finding.Mend mend : found.mends()) {
@@ -159,10 +172,12 @@ public class PreflightTest {
     /** Findings that a press can mend offer it. */
     @Test
     public void whatCanBeMendedOffersIt() {
-        Set<Code> without = Set.of(Code.PAIRING_MISSING, Code.PRINTER_AWAY, Code.PRINTER_UNKNOWN, Code.CROPPED, Code.FEW_PIXELS, Code.PIXELS_AVERAGED, Code.PROOF_NOT_LOOKED_AT, Code.SHEET_NOT_FOR_FEED,
+        Set<Code> without = Set.of(Code.PAIRING_MISSING, Code.PRINTER_AWAY, Code.PRINTER_UNKNOWN, Code.CROPPED, Code.FEW_PIXELS,
+            Code.PIXELS_AVERAGED, Code.PROOF_NOT_LOOKED_AT, Code.SHEET_NOT_FOR_FEED,
             Code.NO_RASTER, Code.EIGHT_BITS, Code.OTHER_PAPER_LOADED, Code.NO_WEDGE, Code.WEDGE_OLD);
         for (Object[] row : cases()) {
-            Finding found = findings((DocketSpec) row[2], (PreflightFacts) row[3]).stream().filter(f -> f.code().equals(row[0])).findFirst().orElseThrow();
+            Finding found = findings((DocketSpec) row[2], (PreflightFacts) row[3]).stream().filter(f -> f.code().equals(row[0])).findFirst()
+                .orElseThrow();
             // what can't be borderless can be printed with borders
             boolean borderless = ((DocketSpec) row[2]).plan().edge().borderless();
             assertThat(found.mends().isEmpty()).as(row[0].toString()).isEqualTo(without.contains(row[0]) && !borderless);
@@ -175,7 +190,8 @@ public class PreflightTest {
         DocketSpec two = ready().withRenditions(List.of(Rendition.of("r1", "one"), Rendition.of("r2", "two")));
         PreflightFacts.Picture untagged = new PreflightFacts.Picture(new SheetPlan.PixelSize(3000, 2000), 3, false, "", "sRGB");
         PreflightFacts f = facts();
-        PreflightFacts facts = new PreflightFacts(Map.of("r1", untagged, "r2", untagged), f.pairing(), f.printer(), f.state(), f.blackAlways(), Set.of("r1", "r2"), 0, f.today(), Map.of());
+        PreflightFacts facts = new PreflightFacts(Map.of("r1", untagged, "r2", untagged), f.pairing(), f.printer(), f.state(),
+            f.blackAlways(), Set.of("r1", "r2"), 0, f.today(), Map.of());
         List<Finding> missing = findings(two, facts).stream().filter(x -> x.code() == Code.PROFILE_MISSING).toList();
         assertThat(missing).hasSize(1);
         assertThat(missing.get(0).subjects()).containsExactly(new Finding.Subject.OfPicture("r1"), new Finding.Subject.OfPicture("r2"));
@@ -186,12 +202,14 @@ public class PreflightTest {
     public void piecesOverOneAnotherStopThePrint() {
         DocketSpec d = ready();
         List<Item> items = List.of(Item.whole("a", "r1", 90, 60), Item.whole("b", "r1", 90, 60));
-        DocketSpec over = d.withPictures(d.renditions(), items, new Gang(false, List.of(new Gang.Spot("a", 1, 20, 20, false), new Gang.Spot("b", 1, 100, 20, false))));
+        DocketSpec over = d.withPictures(d.renditions(), items,
+            new Gang(false, List.of(new Gang.Spot("a", 1, 20, 20, false), new Gang.Spot("b", 1, 100, 20, false))));
         assertThat(findings(over, facts())).anySatisfy(x -> {
             assertThat(x.code()).isEqualTo(Code.PIECES_OVERLAP);
             assertThat(x.what()).contains("10 mm");
         });
-        DocketSpec beside = over.withPlan(new Gang(false, List.of(new Gang.Spot("a", 1, 20, 20, false), new Gang.Spot("b", 1, 110, 20, false))));
+        DocketSpec beside = over
+            .withPlan(new Gang(false, List.of(new Gang.Spot("a", 1, 20, 20, false), new Gang.Spot("b", 1, 110, 20, false))));
         assertThat(codes(beside, facts())).doesNotContain(Code.PIECES_OVERLAP);
         assertThat(Readback.of(beside, facts(), facts().layout(beside))).contains("2 pictures together, 83 % of the paper bare");
     }
@@ -202,7 +220,10 @@ public class PreflightTest {
         assertThat(Track.of(ready(), facts(), facts().layout(ready()), List.of())).allMatch(t -> t.mark() == StageStatus.Mark.SETTLED);
         assertThat(codes(resampled(305), facts())).isEmpty();
         assertThat(codes(ready(), holding(GLOSS_A4))).isEmpty();
-        assertThat(codes(ready(), facts(PRINTER, new PrinterState(PrinterState.Doing.AWAY, "", List.of(row("stationery-fine", "rear", 210, 297, REAR)), List.of(), ""), true, true)))
+        assertThat(codes(ready(),
+            facts(PRINTER,
+                new PrinterState(PrinterState.Doing.AWAY, "", List.of(row("stationery-fine", "rear", 210, 297, REAR)), List.of(), ""), true,
+                true)))
             .as("what lies in the feed of a printer that is away isn't known").containsExactly(Code.PRINTER_AWAY);
     }
 
@@ -212,7 +233,8 @@ public class PreflightTest {
         ColourRoute byDriver = new ColourRoute.ByDriver();
         assertThat(EIGHT_BITS.raster(byDriver).orElseThrow().keyword()).isEqualTo("srgb_8");
         assertThat(PRINTER.raster(byDriver).orElseThrow().keyword()).isEqualTo("srgb_16");
-        assertThat(printer(List.of("device3_8"), 360).raster(new ColourRoute.ByWistel(Intent.RELATIVE, true)).orElseThrow().keyword()).isEqualTo("device3_8");
+        assertThat(printer(List.of("device3_8"), 360).raster(new ColourRoute.ByWistel(Intent.RELATIVE, true)).orElseThrow().keyword())
+            .isEqualTo("device3_8");
         DocketSpec mended = findings(ready(), with(EIGHT_BITS)).get(0).mends().get(0).change().on(ready());
         assertThat(PrintOrder.freeze(mended, with(EIGHT_BITS), List.of(), "d").output().raster().bits()).isEqualTo(8);
     }
@@ -249,16 +271,21 @@ public class PreflightTest {
     /** Words for people, whatever a printer calls its feeds, types and qualities. */
     @Test
     public void keywordsBecomeWords() {
-        assertThat(List.of(Keywords.feed("rear"), Keywords.feed("manual"), Keywords.feed("main-roll"), Keywords.feed(""), Keywords.feed("top-tray")))
+        assertThat(List.of(Keywords.feed("rear"), Keywords.feed("manual"), Keywords.feed("main-roll"), Keywords.feed(""),
+            Keywords.feed("top-tray")))
             .containsExactly("the rear feed", "the front path", "the roll", "any feed", "the top tray feed");
-        assertThat(List.of(PRINTER.quality(3), PRINTER.quality(4), PRINTER.quality(5), PRINTER.quality(7))).containsExactly("quick", "standard", "fine", "quality 7");
+        assertThat(List.of(PRINTER.quality(3), PRINTER.quality(4), PRINTER.quality(5), PRINTER.quality(7))).containsExactly("quick",
+            "standard", "fine", "quality 7");
         assertThat(Keywords.words("photographic-semi-gloss")).isEqualTo("photographic semi gloss");
     }
 
     @Test
     public void pictureFactsAreKeptByRendition() {
-        PreflightFacts facts = new PreflightFacts(Map.of("r1", new PreflightFacts.Picture(new SheetPlan.PixelSize(30, 20), 1, false, "It is damaged.", "gray")), Optional.of(GLOSS),
+        PreflightFacts facts = new PreflightFacts(
+            Map.of("r1", new PreflightFacts.Picture(new SheetPlan.PixelSize(30, 20), 1, false, "It is damaged.", "gray")),
+            Optional.of(GLOSS),
             Optional.of(PRINTER), IDLE, Set.of(), Set.of("r1"), 0, Dockets.TODAY, Map.of());
-        assertThat(findings(ready(), facts).stream().filter(f -> f.code().equals(Code.PROFILE_MISSING)).findFirst().orElseThrow().what()).isEqualTo("It is damaged.");
+        assertThat(findings(ready(), facts).stream().filter(f -> f.code().equals(Code.PROFILE_MISSING)).findFirst().orElseThrow().what())
+            .isEqualTo("It is damaged.");
     }
 }

@@ -32,22 +32,32 @@ import wistel.core.printer.Supply;
 import wistel.core.printer.ValueSet;
 import wistel.core.sheet.Layout;
 
-/** What the machine station offers, foresees and reckons, on a printer with a mode of its own, waivable ends, a roll and words for people. */
+/**
+ * What the machine station offers, foresees and reckons, on a printer with a mode of its own, waivable ends, a roll and words for people.
+ */
 public class SettingChoicesTest {
     private static final Range THIN = new Range(0, 0.35);
     private static final PrinterDescription PRINTER = new PrinterDescription("", List.of(
         row("photographic-glossy", "rear", new Margins(3, 3, 14, 3), THIN), row("photographic-glossy", "rear", Margins.NONE, THIN),
-        row("stationery-fine", "by-pass-tray", new Margins(30, 3, 30, 3), MediaRow.ANY_THICKNESS), row("stationery-fine", "by-pass-tray", new Margins(3, 3, 3, 3), MediaRow.ANY_THICKNESS),
+        row("stationery-fine", "by-pass-tray", new Margins(30, 3, 30, 3), MediaRow.ANY_THICKNESS),
+        row("stationery-fine", "by-pass-tray", new Margins(3, 3, 3, 3), MediaRow.ANY_THICKNESS),
         new MediaRow("photographic-glossy", "main-roll", Range.only(431.8), new Range(100, 5000), new Margins(3, 3, 3, 3), THIN)),
-        Map.of("media-type", ValueSet.keywords("photographic-glossy", "stationery-fine"), "media-source", ValueSet.keywords("rear", "by-pass-tray", "main-roll"), "print-quality", ValueSet.enums(3, 4, 5),
-            "print-color-mode", ValueSet.keywords("color", "process-monochrome"), DriverSettings.BLACK, ValueSet.keywords("by-paper", "photo", "matte"), DriverSettings.DARKNESS, ValueSet.keywords("1", "2", "3"),
-            PrinterDescription.OVER_EDGE, new ValueSet(ValueSet.Syntax.INTEGER, List.of("0", "100", "200"), List.of()), "vendor-drying", ValueSet.keywords("none", "long")),
+        Map.of("media-type", ValueSet.keywords("photographic-glossy", "stationery-fine"), "media-source",
+            ValueSet.keywords("rear", "by-pass-tray", "main-roll"), "print-quality", ValueSet.enums(3, 4, 5),
+            "print-color-mode", ValueSet.keywords("color", "process-monochrome"), DriverSettings.BLACK,
+            ValueSet.keywords("by-paper", "photo", "matte"), DriverSettings.DARKNESS, ValueSet.keywords("1", "2", "3"),
+            PrinterDescription.OVER_EDGE, new ValueSet(ValueSet.Syntax.INTEGER, List.of("0", "100", "200"), List.of()), "vendor-drying",
+            ValueSet.keywords("none", "long")),
         Map.of(DriverSettings.BLACK, "by-paper", DriverSettings.DARKNESS, "2", "vendor-drying", "none"),
         List.of(new Constraint("", Map.of("print-color-mode", ValueSet.keywords("process-monochrome"), "print-quality", ValueSet.enums(3))),
-            new Constraint("", Map.of(DriverSettings.BLACK, ValueSet.keywords("photo"), "media-type", ValueSet.keywords("stationery-fine"))),
-            new Constraint("", Map.of(DriverSettings.BLACK, ValueSet.keywords("matte"), "media-type", ValueSet.keywords("photographic-glossy")))),
-        List.of(), List.of(360), List.of("device3_16", "srgb_16", "adobe-rgb_16", "sgray_16"), List.of(), List.of(new Consumption(5, 2640, 12)), Optional.of(new BlackChange(120, 3.1)),
-        Map.of("media-type.photographic-glossy", "baryta", "media-type.stationery-fine", "cotton", "media-source.by-pass-tray", "front path"));
+            new Constraint("",
+                Map.of(DriverSettings.BLACK, ValueSet.keywords("photo"), "media-type", ValueSet.keywords("stationery-fine"))),
+            new Constraint("",
+                Map.of(DriverSettings.BLACK, ValueSet.keywords("matte"), "media-type", ValueSet.keywords("photographic-glossy")))),
+        List.of(), List.of(360), List.of("device3_16", "srgb_16", "adobe-rgb_16", "sgray_16"), List.of(),
+        List.of(new Consumption(5, 2640, 12)), Optional.of(new BlackChange(120, 3.1)),
+        Map.of("media-type.photographic-glossy", "baryta", "media-type.stationery-fine", "cotton", "media-source.by-pass-tray",
+            "front path"));
 
     private static MediaRow row(String type, String feed, Margins margins, Range thickness) {
         return new MediaRow(type, feed, Range.only(210), Range.only(297), margins, thickness);
@@ -55,7 +65,8 @@ public class SettingChoicesTest {
 
     private static PreflightFacts on(PairingVersion pairing, PrinterState state) {
         PreflightFacts f = facts();
-        return new PreflightFacts(f.pictures(), Optional.of(pairing), Optional.of(PRINTER), state, Set.of(), Set.of("r1"), 0, f.today(), Map.of());
+        return new PreflightFacts(f.pictures(), Optional.of(pairing), Optional.of(PRINTER), state, Set.of(), Set.of("r1"), 0, f.today(),
+            Map.of());
     }
 
     private static PreflightFacts gloss() {
@@ -63,7 +74,8 @@ public class SettingChoicesTest {
     }
 
     private static PairingVersion cotton(PaperBody body) {
-        return new PairingVersion("c", 1, "p", "Test printer", "Some Cotton", "cotton matte", body, DriverSettings.of("stationery-fine", "by-pass-tray", 5), "cotton", GLOSS.intent(), new Lab(95, 0, 2), 14);
+        return new PairingVersion("c", 1, "p", "Test printer", "Some Cotton", "cotton matte", body,
+            DriverSettings.of("stationery-fine", "by-pass-tray", 5), "cotton", GLOSS.intent(), new Lab(95, 0, 2), 14);
     }
 
     private static SettingChoice choice(String setting, DocketSpec d, PreflightFacts facts) {
@@ -106,8 +118,10 @@ public class SettingChoicesTest {
         assertThat(after.settings().quality()).isNotEqualTo(3);
         assertThat(choice(DriverSettings.DARKNESS, after, gloss()).values()).extracting(Value::chosen).containsExactly(false, true, false);
         assertThat(SettingChoices.of(ready(), gloss())).extracting(SettingChoice::setting).doesNotContain(DriverSettings.DARKNESS);
-        assertThat(Readback.of(after, gloss(), gloss().layout(after))).contains("the driver's monochrome from gray; Wistel converts no colour");
-        assertThat(Preflight.findings(after, gloss(), gloss().layout(after))).extracting(Finding::code).contains(Code.MONOCHROME_UNMEASURED, Code.COLOUR_DROPPED).doesNotContain(Code.DRIVER_CONVERTS);
+        assertThat(Readback.of(after, gloss(), gloss().layout(after)))
+            .contains("the driver's monochrome from gray; Wistel converts no colour");
+        assertThat(Preflight.findings(after, gloss(), gloss().layout(after))).extracting(Finding::code)
+            .contains(Code.MONOCHROME_UNMEASURED, Code.COLOUR_DROPPED).doesNotContain(Code.DRIVER_CONVERTS);
         assertThat(PRINTER.raster(after.route())).contains(RasterType.SGRAY_16);
         assertThat(gloss().job(after).get("print-color-mode")).isEqualTo("process-monochrome");
     }
@@ -120,19 +134,23 @@ public class SettingChoicesTest {
         assertThat(ends.values()).extracting(Value::label).containsExactly("30 mm kept", "3 mm, at your own risk");
         DocketSpec waived = ends.values().get(1).change().on(d);
         assertThat(curled.margins(waived).top()).isEqualTo(3);
-        Finding found = Preflight.findings(waived, curled, curled.layout(waived)).stream().filter(f -> f.code().equals(Code.ENDS_WAIVED)).findFirst().orElseThrow();
+        Finding found = Preflight.findings(waived, curled, curled.layout(waived)).stream().filter(f -> f.code().equals(Code.ENDS_WAIVED))
+            .findFirst().orElseThrow();
         assertThat(found.effect()).contains("may well touch the head");
         assertThat(curled.margins(found.mends().get(0).change().on(waived)).top()).isEqualTo(30);
-        assertThat(LaidDown.of(waived, curled, curled.layout(waived).pages().get(0), List.of()).notes()).extracting(LaidDown.Note::code).contains(Optional.of(Code.ENDS_WAIVED));
+        assertThat(LaidDown.of(waived, curled, curled.layout(waived).pages().get(0), List.of()).notes()).extracting(LaidDown.Note::code)
+            .contains(Optional.of(Code.ENDS_WAIVED));
     }
 
     @Test
     public void borderlessSaysWhereItIsAndHowFarItGoes() {
         assertThat(value(SettingChoices.EDGES, "yes", ready(), gloss()).possible()).isTrue();
         DocketSpec edge = value(SettingChoices.EDGES, "yes", ready(), gloss()).change().on(ready());
-        assertThat(choice(PrinterDescription.OVER_EDGE, edge, gloss()).values()).extracting(Value::label).containsExactly("not at all", "1 mm", "2 mm");
+        assertThat(choice(PrinterDescription.OVER_EDGE, edge, gloss()).values()).extracting(Value::label).containsExactly("not at all",
+            "1 mm", "2 mm");
         PreflightFacts cotton = on(cotton(PaperBody.UNKNOWN), idle());
-        assertThat(value(SettingChoices.EDGES, "yes", ready().withPairing(cotton.pairing().orElseThrow()), cotton).why()).isEqualTo("not for cotton; for baryta on A4");
+        assertThat(value(SettingChoices.EDGES, "yes", ready().withPairing(cotton.pairing().orElseThrow()), cotton).why())
+            .isEqualTo("not for cotton; for baryta on A4");
     }
 
     @Test
@@ -141,17 +159,21 @@ public class SettingChoicesTest {
         PreflightFacts cotton = on(cotton(PaperBody.UNKNOWN), photo);
         DocketSpec d = ready().withPairing(cotton.pairing().orElseThrow());
         List<Finding> found = Preflight.findings(d, cotton, cotton.layout(d));
-        assertThat(found).anyMatch(f -> f.code().equals(Code.BLACK_CHANGES) && f.what().contains("to matte black") && f.effect().contains("2 min and 3.1 ml"));
+        assertThat(found).anyMatch(
+            f -> f.code().equals(Code.BLACK_CHANGES) && f.what().contains("to matte black") && f.effect().contains("2 min and 3.1 ml"));
         assertThat(found).anyMatch(f -> f.code().equals(Code.SUPPLY_LOW) && f.what().equals("Matte black is at 7 %."));
-        assertThat(Preflight.findings(ready(), on(GLOSS, photo), gloss().layout(ready()))).extracting(Finding::code).doesNotContain(Code.BLACK_CHANGES);
+        assertThat(Preflight.findings(ready(), on(GLOSS, photo), gloss().layout(ready()))).extracting(Finding::code)
+            .doesNotContain(Code.BLACK_CHANGES);
     }
 
     @Test
     public void aRollThatIsTooShortIsToldWithWhatItTakes() {
         DocketSpec d = ready().withStock(new Stock.Roll(431.8)).withSettings(ready().settings().with("media-source", "main-roll"));
-        PreflightFacts left = on(GLOSS, idle(new MediaRow("photographic-glossy", "main-roll", Range.only(431.8), new Range(100, 150), Margins.NONE)));
+        PreflightFacts left = on(GLOSS,
+            idle(new MediaRow("photographic-glossy", "main-roll", Range.only(431.8), new Range(100, 150), Margins.NONE)));
         Layout layout = left.layout(d);
-        assertThat(Preflight.findings(d, left, layout)).anyMatch(f -> f.code().equals(Code.ROLL_TOO_SHORT) && f.what().contains("150 mm left"));
+        assertThat(Preflight.findings(d, left, layout))
+            .anyMatch(f -> f.code().equals(Code.ROLL_TOO_SHORT) && f.what().contains("150 mm left"));
         Costs costs = Costs.of(d, left, layout, 1, Costs.Past.NONE);
         assertThat(costs.rollLeftMm().orElseThrow()).isEqualTo(150 - costs.rollMm());
     }
@@ -176,20 +198,26 @@ public class SettingChoicesTest {
     @Test
     public void whatASettingWouldDoToTheColoursIsForeseen() {
         Layout layout = gloss().layout(ready());
-        PairingVersion lustre = new PairingVersion("l", 1, "p", "Test printer", "Some Lustre", "lustre", PaperBody.UNKNOWN, DriverSettings.of("stationery-fine", "rear", 5), "x", GLOSS.intent(), new Lab(96, 0, 0), 5);
+        PairingVersion lustre = new PairingVersion("l", 1, "p", "Test printer", "Some Lustre", "lustre", PaperBody.UNKNOWN,
+            DriverSettings.of("stationery-fine", "rear", 5), "x", GLOSS.intent(), new Lab(96, 0, 0), 5);
         DocketSpec wrong = ready().withSettings(ready().settings().with("media-type", "stationery-fine"));
         assertThat(LaidDown.of(ready(), gloss(), layout.pages().get(0), List.of()).colours()).isEqualTo(LaidDown.Colours.AS_PROOFED);
         assertThat(LaidDown.of(wrong, gloss(), layout.pages().get(0), List.of()).colours()).isEqualTo(LaidDown.Colours.OTHER_TYPE_UNKNOWN);
-        assertThat(LaidDown.of(wrong, gloss(), layout.pages().get(0), List.of(cotton(PaperBody.UNKNOWN), lustre)).by()).as("a lustre tells of gloss, a cotton doesn't").contains(lustre);
-        assertThat(LaidDown.of(ready().withRoute(new ColourRoute.ByDriver(RasterType.Space.OPRGB)), gloss(), layout.pages().get(0), List.of()).raster()).isEqualTo(RasterType.Space.OPRGB);
+        assertThat(LaidDown.of(wrong, gloss(), layout.pages().get(0), List.of(cotton(PaperBody.UNKNOWN), lustre)).by())
+            .as("a lustre tells of gloss, a cotton doesn't").contains(lustre);
+        assertThat(LaidDown
+            .of(ready().withRoute(new ColourRoute.ByDriver(RasterType.Space.OPRGB)), gloss(), layout.pages().get(0), List.of()).raster())
+            .isEqualTo(RasterType.Space.OPRGB);
     }
 
     @Test
     public void aSettingThatHasVanishedStopsThePrintAndIsReplacedByOnePress() {
         DocketSpec old = ready().withSettings(ready().settings().with("media-source", "cassette"));
-        Finding gone = Preflight.findings(old, gloss(), gloss().layout(old)).stream().filter(f -> f.code().equals(Code.SETTING_GONE)).findFirst().orElseThrow();
+        Finding gone = Preflight.findings(old, gloss(), gloss().layout(old)).stream().filter(f -> f.code().equals(Code.SETTING_GONE))
+            .findFirst().orElseThrow();
         assertThat(gone.what()).contains("doesn't offer the cassette feed any more");
-        assertThat(Preflight.findings(gone.mends().get(0).change().on(old), gloss(), gloss().layout(old))).extracting(Finding::code).doesNotContain(Code.SETTING_GONE);
+        assertThat(Preflight.findings(gone.mends().get(0).change().on(old), gloss(), gloss().layout(old))).extracting(Finding::code)
+            .doesNotContain(Code.SETTING_GONE);
         assertThat(value("media-source", "cassette", old, gloss()).why()).isEqualTo("the printer doesn't offer it any more");
     }
 }

@@ -46,14 +46,19 @@ public class WrapRuleTest {
     }
 
     private static PreflightFacts facts(String surface, PaperBody body, Optional<DetailMap> detail, MediaRow... loaded) {
-        PrinterDescription printer = PrinterDescription.of("roll printer", List.of(roll(24), roll(44)), Map.of(DriverSettings.MEDIA_TYPE, ValueSet.keywords("canvas"), DriverSettings.FEED, ValueSet.keywords("roll"),
-            DriverSettings.QUALITY, ValueSet.enums(4, 5)), List.of(360, 720), List.of("device3_16"), List.of("image/pwg-raster"));
-        return new PreflightFacts(Map.of("r1", new PreflightFacts.Picture(new SheetPlan.PixelSize(6000, 4000), 3, true, "", "sRGB", detail)), Optional.of(pairing(surface, body)), Optional.of(printer),
+        PrinterDescription printer = PrinterDescription.of("roll printer", List.of(roll(24), roll(44)),
+            Map.of(DriverSettings.MEDIA_TYPE, ValueSet.keywords("canvas"), DriverSettings.FEED, ValueSet.keywords("roll"),
+                DriverSettings.QUALITY, ValueSet.enums(4, 5)),
+            List.of(360, 720), List.of("device3_16"), List.of("image/pwg-raster"));
+        return new PreflightFacts(
+            Map.of("r1", new PreflightFacts.Picture(new SheetPlan.PixelSize(6000, 4000), 3, true, "", "sRGB", detail)),
+            Optional.of(pairing(surface, body)), Optional.of(printer),
             Dockets.idle(loaded), Set.of(), Set.of("r1"), 600, Dockets.TODAY, Map.of());
     }
 
     private static PairingVersion pairing(String surface, PaperBody body) {
-        return new PairingVersion("c", 1, "p", "Roll printer", "Some Canvas", surface, body, DriverSettings.of("canvas", "roll", 5), "hash", Intent.RELATIVE, new Lab(94, 0, 3), 20);
+        return new PairingVersion("c", 1, "p", "Roll printer", "Some Canvas", surface, body, DriverSettings.of("canvas", "roll", 5), "hash",
+            Intent.RELATIVE, new Lab(94, 0, 3), 20);
     }
 
     private static PreflightFacts canvas() {
@@ -61,11 +66,13 @@ public class WrapRuleTest {
     }
 
     private static WrapBody bars(double width, double height, double depth, double turnOver) {
-        return new WrapBody(width, height, new WrapBody.Support(WrapBody.Kind.BARS, depth, 0), new WrapBody.TurnOver(turnOver, 0, false, 3), 0.48, Optional.of(new WrapBody.Growth(0.004, 0.007)));
+        return new WrapBody(width, height, new WrapBody.Support(WrapBody.Kind.BARS, depth, 0), new WrapBody.TurnOver(turnOver, 0, false, 3),
+            0.48, Optional.of(new WrapBody.Growth(0.004, 0.007)));
     }
 
     private static DocketSpec docket(WrapBody body, Stock stock) {
-        DocketSpec fresh = DocketSpec.fresh("Test", Rendition.of("r1", "master"), new SheetPlan.PixelSize(6000, 4000)).withPairing(pairing("canvas matte", WOVEN));
+        DocketSpec fresh = DocketSpec.fresh("Test", Rendition.of("r1", "master"), new SheetPlan.PixelSize(6000, 4000))
+            .withPairing(pairing("canvas matte", WOVEN));
         return fresh.withPlan(Wrap.of("i1", body).onStock(stock)).withStock(stock);
     }
 
@@ -74,7 +81,8 @@ public class WrapRuleTest {
     }
 
     private static Finding only(DocketSpec d, PreflightFacts facts, Code code) {
-        return found(d, facts).stream().filter(f -> f.code().equals(code)).findFirst().orElseThrow(() -> new AssertionError(code + " not in " + found(d, facts)));
+        return found(d, facts).stream().filter(f -> f.code().equals(code)).findFirst()
+            .orElseThrow(() -> new AssertionError(code + " not in " + found(d, facts)));
     }
 
     private static boolean has(DocketSpec d, PreflightFacts facts, Code code) {
@@ -83,8 +91,11 @@ public class WrapRuleTest {
 
     @Test
     public void aWrapInOrderIsToldToDryAndNothingElse() {
-        assertThat(found(docket(bars(600, 400, 38, 25), ROLL_44), canvas())).extracting(Finding::code).containsExactly(Code.DRY_BEFORE_STRETCHING);
-        assertThat(Preflight.findings(docket(bars(600, 400, 38, 25), ROLL_44), canvas(), canvas().layout(docket(bars(600, 400, 38, 25), ROLL_44)))).noneMatch(f -> f.severity() == Severity.STOP);
+        assertThat(found(docket(bars(600, 400, 38, 25), ROLL_44), canvas())).extracting(Finding::code)
+            .containsExactly(Code.DRY_BEFORE_STRETCHING);
+        assertThat(
+            Preflight.findings(docket(bars(600, 400, 38, 25), ROLL_44), canvas(), canvas().layout(docket(bars(600, 400, 38, 25), ROLL_44))))
+            .noneMatch(f -> f.severity() == Severity.STOP);
     }
 
     /** Every way out that is offered leads to a wrap that fits. */
@@ -93,14 +104,16 @@ public class WrapRuleTest {
         DocketSpec d = docket(bars(700, 500, 38, 25), ROLL_24);
         Finding stop = only(d, canvas(), Code.WRAP_TOO_LARGE);
         assertThat(stop.severity()).isEqualTo(Severity.STOP);
-        assertThat(stop.mends()).extracting(Finding.Mend::label).containsExactly("Take the 44 in roll", "Take bars of 18 mm", "Make the face 678 × 484.3 mm");
+        assertThat(stop.mends()).extracting(Finding.Mend::label).containsExactly("Take the 44 in roll", "Take bars of 18 mm",
+            "Make the face 678 × 484.3 mm");
         for (Finding.Mend mend : stop.mends()) {
             assertThat(has(mend.change().on(d), canvas(), Code.WRAP_TOO_LARGE)).as(mend.label()).isFalse();
         }
         DocketSpec lies = docket(bars(1000, 400, 38, 25), ROLL_24);
         DocketSpec turned = lies.withPlan(lies.wrap().plan().turned());
         assertThat(only(turned, canvas(), Code.WRAP_TOO_LARGE).mends().get(0).label()).isEqualTo("Turn it on the paper");
-        assertThat(has(only(turned, canvas(), Code.WRAP_TOO_LARGE).mends().get(0).change().on(turned), canvas(), Code.WRAP_TOO_LARGE)).isFalse();
+        assertThat(has(only(turned, canvas(), Code.WRAP_TOO_LARGE).mends().get(0).change().on(turned), canvas(), Code.WRAP_TOO_LARGE))
+            .isFalse();
     }
 
     @Test
@@ -123,7 +136,8 @@ public class WrapRuleTest {
         }
         Optional<DetailMap> left = Optional.of(DetailMap.of(new View(300, 200, 1, pixels)));
         PreflightFacts busy = facts("canvas matte", WOVEN, left, roll(44));
-        assertThat(only(docket(bars(600, 400, 38, 25), ROLL_44), busy, Code.DETAIL_NEAR_FOLD).what()).contains("10 mm of the left edge").doesNotContain("right");
+        assertThat(only(docket(bars(600, 400, 38, 25), ROLL_44), busy, Code.DETAIL_NEAR_FOLD).what()).contains("10 mm of the left edge")
+            .doesNotContain("right");
         // the crop moved away from it
         DocketSpec moved = docket(bars(600, 400, 38, 25), ROLL_44);
         DocketSpec cut = new PieceCommand.Trimmed("i1", new Cut(0.2, 0.1, 0.75, 0.75, 0)).on(moved);
@@ -154,10 +168,15 @@ public class WrapRuleTest {
 
     @Test
     public void sidesOnAnEdgeThatStaysWhiteStopThePrint() {
-        WrapBody tight = new WrapBody(500, 530, new WrapBody.Support(WrapBody.Kind.BARS, 38, 0), new WrapBody.TurnOver(0, 0, false, 0), 0.2, Optional.empty());
+        WrapBody tight = new WrapBody(500, 530, new WrapBody.Support(WrapBody.Kind.BARS, 38, 0), new WrapBody.TurnOver(0, 0, false, 0), 0.2,
+            Optional.empty());
         DocketSpec d = docket(tight, ROLL_24);
-        PreflightFacts wide = new PreflightFacts(canvas().pictures(), canvas().pairing(), Optional.of(PrinterDescription.of("roll printer", List.of(new MediaRow("canvas", "roll", Range.only(24 * INCH), new Range(100, 18_000), new Margins(30, 15, 30, 15))),
-            Map.of(DriverSettings.MEDIA_TYPE, ValueSet.keywords("canvas"), DriverSettings.FEED, ValueSet.keywords("roll")), List.of(360), List.of("device3_16"), List.of())), Dockets.idle(), Set.of(), Set.of("r1"), 0, Dockets.TODAY, Map.of());
+        PreflightFacts wide = new PreflightFacts(canvas().pictures(), canvas().pairing(),
+            Optional.of(PrinterDescription.of("roll printer",
+                List.of(new MediaRow("canvas", "roll", Range.only(24 * INCH), new Range(100, 18_000), new Margins(30, 15, 30, 15))),
+                Map.of(DriverSettings.MEDIA_TYPE, ValueSet.keywords("canvas"), DriverSettings.FEED, ValueSet.keywords("roll")),
+                List.of(360), List.of("device3_16"), List.of())),
+            Dockets.idle(), Set.of(), Set.of("r1"), 0, Dockets.TODAY, Map.of());
         DocketSpec across = d.withPlan(d.wrap().plan().laid(true));
         assertThat(only(across, wide, Code.WRAP_ON_UNPRINTABLE_EDGE).severity()).isEqualTo(Severity.STOP);
     }
@@ -183,19 +202,22 @@ public class WrapRuleTest {
         DocketSpec d = docket(bars(600, 400, 38, 25), ROLL_44);
         assertThat(new WrapCommand.Wraps(d.wrap().plan()).words()).isEqualTo("600 × 400 mm on 38 mm bars");
         assertThat(new WrapCommand.SidesFilled(new SideFill.Stretched()).words()).isEqualTo("stretched sides");
-        assertThat(new WrapCommand.SidesMoved(new SideMoves(-10, 20, 30)).words()).isEqualTo("sides 10 % lighter, softer, 30 % less colour");
+        assertThat(new WrapCommand.SidesMoved(new SideMoves(-10, 20, 30)).words())
+            .isEqualTo("sides 10 % lighter, softer, 30 % less colour");
         assertThat(new WrapCommand.SidesMoved(SideMoves.NONE).words()).isEqualTo("sides as they are");
         assertThat(new SheetCommand.Turned().on(d).wrap().plan().across()).isNotEqualTo(d.wrap().plan().across());
         assertThat(new PieceCommand.Cropped("i1", 0.2, 0.7).on(d).wrap().item().frame().cropX()).isEqualTo(0.2);
         assertThat(new SheetCommand.Stocked(ROLL_24, Optional.empty()).on(d).wrap().plan().fits(ROLL_24)).isTrue();
         DocketSpec moved = new WrapCommand.SidesMoved(new SideMoves(12, 0, 0)).on(d);
-        assertThat(Readback.of(moved, canvas(), canvas().layout(moved))).contains("one wrap of 600 × 400 mm on 38 mm bars with mirrored sides (12 % darker), 25 mm turned over bare");
+        assertThat(Readback.of(moved, canvas(), canvas().layout(moved)))
+            .contains("one wrap of 600 × 400 mm on 38 mm bars with mirrored sides (12 % darker), 25 mm turned over bare");
         // what a sheet was numbered with doesn't number wraps: the printer makes the copies
         DocketSpec numbered = Dockets.annotated(d, new Annotation(new Caption(false, false, 25, false, 9), 0, 0, false)).withCopies(3);
         assertThat(numbered.items().get(0).annotation().numbered()).isTrue();
         assertThat(numbered.copiesByPrinter()).isEqualTo(3);
         // another canvas is as thick as it is, and nobody knows how it gives
-        DocketSpec other = d.withPairing(new PairingVersion("d", 1, "p", "Roll printer", "Other Canvas", "canvas", new PaperBody(0.6, 0, "", PaperBody.Curl.FLAT), DriverSettings.of("canvas", "roll", 5), "hash",
+        DocketSpec other = d.withPairing(new PairingVersion("d", 1, "p", "Roll printer", "Other Canvas", "canvas",
+            new PaperBody(0.6, 0, "", PaperBody.Curl.FLAT), DriverSettings.of("canvas", "roll", 5), "hash",
             Intent.RELATIVE, new Lab(94, 0, 3), 20));
         assertThat(other.wrap().plan().body().thicknessMm()).isEqualTo(0.6);
         assertThat(other.wrap().plan().body().growth()).isEmpty();

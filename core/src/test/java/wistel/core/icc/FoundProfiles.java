@@ -48,7 +48,8 @@ public final class FoundProfiles {
     private static Map<String, byte[]> found() {
         Map<String, byte[]> found = new LinkedHashMap<>();
         try {
-            for (String entry : System.getProperty("surefire.test.class.path", System.getProperty("java.class.path")).split(File.pathSeparator)) {
+            for (String entry : System.getProperty("surefire.test.class.path", System.getProperty("java.class.path"))
+                .split(File.pathSeparator)) {
                 if (entry.endsWith(".jar") && Files.exists(Path.of(entry))) {
                     inJar(entry, found);
                 }

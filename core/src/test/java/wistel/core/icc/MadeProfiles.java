@@ -29,12 +29,16 @@ public final class MadeProfiles {
     private MadeProfiles() {
     }
 
-    /** A printer whose measured colour is known in closed form: gamma-like ramps, unwanted absorptions, a paper of L* 95 and a black of L* 9. */
+    /**
+     * A printer whose measured colour is known in closed form: gamma-like ramps, unwanted absorptions, a paper of L* 95 and a black of L*
+     * 9.
+     */
     public static Lab measured(double[] rgb) {
         double r = 0.02 + 0.98 * Math.pow(rgb[0], 1.7);
         double g = 0.02 + 0.98 * Math.pow(rgb[1], 1.8);
         double b = 0.02 + 0.98 * Math.pow(rgb[2], 1.6);
-        double[] xyz = {0.86 * D50.X * (0.45 * r + 0.38 * g + 0.17 * b), 0.88 * (0.24 * r + 0.68 * g + 0.08 * b), 0.84 * D50.Z * (0.02 * r + 0.12 * g + 0.86 * b)};
+        double[] xyz = {0.86 * D50.X * (0.45 * r + 0.38 * g + 0.17 * b), 0.88 * (0.24 * r + 0.68 * g + 0.08 * b),
+            0.84 * D50.Z * (0.02 * r + 0.12 * g + 0.86 * b)};
         D50.xyzToLab(xyz, xyz);
         return Lab.of(xyz);
     }
@@ -64,7 +68,10 @@ public final class MadeProfiles {
 
     private static final int SIDE = 33;
 
-    /** The same printer, its tables connected through XYZ (lut16Type): from device to XYZ as it is, and back over the cube root of XYZ, where a table of this size can follow. */
+    /**
+     * The same printer, its tables connected through XYZ (lut16Type): from device to XYZ as it is, and back over the cube root of XYZ,
+     * where a table of this size can follow.
+     */
     public static IccProfile printerThroughXyz() {
         Transform toXyz = TransformCompiler.toLab(printer());
         Transform fromXyz = TransformCompiler.compile(new Recipe.FromLab(printer(), Intent.RELATIVE));
@@ -83,22 +90,26 @@ public final class MadeProfiles {
         for (int i = 0; i < curve.length; i++) {
             curve[i] = (char) Math.round(65535 * Math.cbrt(Math.min(1, i / 4095.0 * 65535 / 32768)));
         }
-        return ProfileReader.read(new ProfileWriter(ProfileWriter.Version.V2, DeviceClass.OUTPUT, ColourSpace.RGB, ColourSpace.XYZ, "through XYZ", "c")
-            .tag("wtpt", printer().tag("wtpt").orElseThrow()).tag("A2B0", LutWriter.lut16(3, 3, SIDE, there)).tag("B2A0", LutWriter.lut16(3, SIDE, back, curve, curve, curve)).write());
+        return ProfileReader
+            .read(new ProfileWriter(ProfileWriter.Version.V2, DeviceClass.OUTPUT, ColourSpace.RGB, ColourSpace.XYZ, "through XYZ", "c")
+                .tag("wtpt", printer().tag("wtpt").orElseThrow()).tag("A2B0", LutWriter.lut16(3, 3, SIDE, there))
+                .tag("B2A0", LutWriter.lut16(3, SIDE, back, curve, curve, curve)).write());
     }
 
     /** The same printer in lutAToBType and lutBToAType with all five parts. */
     public static IccProfile composedPrinter() {
         Transform toLab = TransformCompiler.toLab(printer());
         Transform fromLab = TransformCompiler.compile(new Recipe.FromLab(printer(), Intent.RELATIVE));
-        double[] mixed = {1 / 0.9, -0.05 / 0.81, -0.05 / 0.81, 0, 1 / 0.9, 0, 0, 0, 1 / 0.9, 2 * 0.05 * 0.05 / 0.81, -0.05 / 0.9, -0.05 / 0.9};
+        double[] mixed = {1 / 0.9, -0.05 / 0.81, -0.05 / 0.81, 0, 1 / 0.9, 0, 0, 0, 1 / 0.9, 2 * 0.05 * 0.05 / 0.81, -0.05 / 0.9,
+            -0.05 / 0.9};
         double[] parted = {0.9, 0.05, 0.05, 0, 0.9, 0, 0, 0, 0.9, 0, 0.05, 0.05};
         DoubleUnaryOperator square = x -> x * x;
         char[] there = nodes(device -> {
             double[] lab = toLab.exact(Math.sqrt(device[0]), Math.sqrt(device[1]), Math.sqrt(device[2]));
             double[] m = new double[3];
             for (int i = 0; i < 3; i++) {
-                m[i] = square.applyAsDouble(Math.max(0, parted[3 * i] * lab[0] + parted[3 * i + 1] * lab[1] + parted[3 * i + 2] * lab[2] + parted[9 + i]));
+                m[i] = square.applyAsDouble(
+                    Math.max(0, parted[3 * i] * lab[0] + parted[3 * i + 1] * lab[1] + parted[3 * i + 2] * lab[2] + parted[9 + i]));
             }
             return m;
         });
@@ -113,9 +124,14 @@ public final class MadeProfiles {
         });
         List<byte[]> straight = same(1);
         int[] sizes = {SIDE, SIDE, SIDE};
-        return ProfileReader.read(new ProfileWriter(DeviceClass.OUTPUT, ColourSpace.RGB, ColourSpace.LAB, "composed", "c").tag("wtpt", printer().tag("wtpt").orElseThrow())
-            .tag("A2B0", LutWriter.deviceFirst(3, new LutWriter.Parts(straight, mixed, same(0.5), List.of(new LutWriter.Table(sizes, there)), same(2))))
-            .tag("B2A0", LutWriter.connectionFirst(3, new LutWriter.Parts(straight, parted, same(2), List.of(new LutWriter.Table(sizes, back)), same(0.5)))).write());
+        return ProfileReader.read(new ProfileWriter(DeviceClass.OUTPUT, ColourSpace.RGB, ColourSpace.LAB, "composed", "c")
+            .tag("wtpt", printer().tag("wtpt").orElseThrow())
+            .tag("A2B0",
+                LutWriter.deviceFirst(3,
+                    new LutWriter.Parts(straight, mixed, same(0.5), List.of(new LutWriter.Table(sizes, there)), same(2))))
+            .tag("B2A0", LutWriter.connectionFirst(3,
+                new LutWriter.Parts(straight, parted, same(2), List.of(new LutWriter.Table(sizes, back)), same(0.5))))
+            .write());
     }
 
     private static final LabEncoding LAB = LabEncoding.V4;
@@ -128,7 +144,8 @@ public final class MadeProfiles {
     private static char[] nodes(UnaryOperator<double[]> of) {
         char[] nodes = new char[3 * SIDE * SIDE * SIDE];
         for (int n = 0; n < nodes.length / 3; n++) {
-            double[] value = of.apply(new double[] {n / SIDE / SIDE / (SIDE - 1.0), n / SIDE % SIDE / (SIDE - 1.0), n % SIDE / (SIDE - 1.0)});
+            double[] value = of
+                .apply(new double[] {n / SIDE / SIDE / (SIDE - 1.0), n / SIDE % SIDE / (SIDE - 1.0), n % SIDE / (SIDE - 1.0)});
             for (int c = 0; c < 3; c++) {
                 nodes[3 * n + c] = (char) Math.round(65535 * Math.max(0, Math.min(1, value[c])));
             }

@@ -100,6 +100,7 @@ public class MutationTest {
         for (int i = 0; i < 200; i++) {
             out.putInt(132 + 12 * i, 0x41414100 + i).putInt(136 + 12 * i, 2600 + 4 * i).putInt(140 + 12 * i, (4 << 20) - 4000);
         }
-        org.assertj.core.api.Assertions.assertThatThrownBy(() -> ProfileReader.read(bytes)).isInstanceOf(ProfileException.class).hasMessageContaining("over one another");
+        org.assertj.core.api.Assertions.assertThatThrownBy(() -> ProfileReader.read(bytes)).isInstanceOf(ProfileException.class)
+            .hasMessageContaining("over one another");
     }
 }

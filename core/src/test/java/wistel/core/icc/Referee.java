@@ -61,7 +61,8 @@ public final class Referee {
         double full = 1 + 32767.0 / 32768; // ICC.1:2022, 6.3.4.2: PCSXYZ as u1Fixed15
         double[] matrix = {factors[0], 0, 0, 0, factors[1], 0, 0, 0, factors[2], offsets[0] / full, offsets[1] / full, offsets[2] / full};
         List<byte[]> straight = Collections.nCopies(3, TagWriter.parametric(1));
-        byte[] bytes = new ProfileWriter(DeviceClass.ABSTRACT, ColourSpace.XYZ, ColourSpace.XYZ, "line", "none").xyz("wtpt", new double[] {D50.X, D50.Y, D50.Z})
+        byte[] bytes = new ProfileWriter(DeviceClass.ABSTRACT, ColourSpace.XYZ, ColourSpace.XYZ, "line", "none")
+            .xyz("wtpt", new double[] {D50.X, D50.Y, D50.Z})
             .tag("A2B0", LutWriter.deviceFirst(3, new LutWriter.Parts(straight, matrix, straight, List.of(), List.of()))).write();
         return asVersion2(ProfileReader.read(bytes));
     }

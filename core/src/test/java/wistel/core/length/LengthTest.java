@@ -11,7 +11,8 @@ import wistel.core.fault.InvalidRequest;
 public class LengthTest {
     @DataProvider
     Object[][] written() {
-        return new Object[][] {{"305", 305}, {"30.5cm", 305}, {"12in", 304.8}, {" 12,5 in ", 317.5}, {"12\"", 304.8}, {"0.4 m", 400}, {"297 MM", 297}};
+        return new Object[][] {{"305", 305}, {"30.5cm", 305}, {"12in", 304.8}, {" 12,5 in ", 317.5}, {"12\"", 304.8}, {"0.4 m", 400},
+            {"297 MM", 297}};
     }
 
     @Test(dataProvider = "written")
@@ -22,7 +23,8 @@ public class LengthTest {
     @Test
     public void whatIsNoLengthIsRefusedInWords() {
         for (String text : new String[] {"", "wide", "12 ft", "-4", "1e9", "12 in in"}) {
-            assertThatThrownBy(() -> Length.parseMm(text, Length.Unit.MM)).isInstanceOf(InvalidRequest.class).hasMessageContaining("not a length");
+            assertThatThrownBy(() -> Length.parseMm(text, Length.Unit.MM)).isInstanceOf(InvalidRequest.class)
+                .hasMessageContaining("not a length");
         }
     }
 

@@ -79,7 +79,7 @@ public class MutatedPicturesTest {
             try {
                 PictureFile file = PictureFile.open(() -> stream(scratch));
                 if ((long) file.facts().width() * file.facts().height() < 4_000_000) {
-                    file.rows().rows((y, samples) -> { });
+                    file.rows().rows((y, samples) -> {});
                 }
             } catch (PictureException e) {
                 refused++;
@@ -100,15 +100,18 @@ public class MutatedPicturesTest {
                 break;
             }
         }
-        assertThatThrownBy(() -> open(jpeg)).isInstanceOfSatisfying(PictureException.class, e -> assertThat(e.code()).isEqualTo("picture-progressive"));
+        assertThatThrownBy(() -> open(jpeg)).isInstanceOfSatisfying(PictureException.class,
+            e -> assertThat(e.code()).isEqualTo("picture-progressive"));
     }
 
     /** Exif orientation 6: the camera was turned; the picture is shown upright and its sides are swapped. */
     @Test
     public void theExifOrientationOfAJpegTurnsIt() throws IOException {
         byte[] jpeg = encoded("jpg");
-        byte[] exif = ByteBuffer.allocate(6 + 26).put("Exif\0\0MM".getBytes()).put(new byte[] {0, 42, 0, 0, 0, 8, 0, 1, 1, 18, 0, 3, 0, 0, 0, 1, 0, 6, 0, 0}).array();
-        byte[] turned = ByteBuffer.allocate(jpeg.length + exif.length + 4).put(jpeg, 0, 2).put((byte) 0xFF).put((byte) 0xE1).putShort((short) (exif.length + 2))
+        byte[] exif = ByteBuffer.allocate(6 + 26).put("Exif\0\0MM".getBytes())
+            .put(new byte[] {0, 42, 0, 0, 0, 8, 0, 1, 1, 18, 0, 3, 0, 0, 0, 1, 0, 6, 0, 0}).array();
+        byte[] turned = ByteBuffer.allocate(jpeg.length + exif.length + 4).put(jpeg, 0, 2).put((byte) 0xFF).put((byte) 0xE1)
+            .putShort((short) (exif.length + 2))
             .put(exif).put(jpeg, 2, jpeg.length - 2).array();
         PictureFile file = open(turned);
         assertThat(file.facts().orientation()).isEqualTo(Orientation.QUARTER_RIGHT);

@@ -37,7 +37,8 @@ public class PatchSynthesisTest {
 
     @DataProvider
     public Object[][] pictures() {
-        return new Object[][] {{noise()}, {picture(WIDTH, HEIGHT, (x, y) -> x / 150.0)}, {picture(WIDTH, HEIGHT, (x, y) -> 0.4)}, {picture(WIDTH, HEIGHT, (x, y) -> (x + y) / 20 % 2)},
+        return new Object[][] {{noise()}, {picture(WIDTH, HEIGHT, (x, y) -> x / 150.0)}, {picture(WIDTH, HEIGHT, (x, y) -> 0.4)},
+            {picture(WIDTH, HEIGHT, (x, y) -> (x + y) / 20 % 2)},
             {picture(90, 1, (x, y) -> x / 90.0)}, {picture(3, 40, (x, y) -> y / 40.0)}, {picture(17, 17, (x, y) -> (x * y) % 7 / 7.0)}};
     }
 
@@ -143,12 +144,16 @@ public class PatchSynthesisTest {
         return steps;
     }
 
-    /** Carried to three times the size the face is the large picture bit by bit, its mirrored edge too, and what was found small holds large. */
+    /**
+     * Carried to three times the size the face is the large picture bit by bit, its mirrored edge too, and what was found small holds
+     * large.
+     */
     @Test
     public void whatWasFoundSmallIsCarriedToALargePicture() {
         Drawn drawn = (x, y) -> 0.5 + 0.3 * Math.sin(x / 9.0) + 0.15 * Math.sin(y / 4.0 + x / 23.0);
         View small = picture(WIDTH, HEIGHT, drawn);
-        View large = picture(3 * WIDTH, 3 * HEIGHT, (x, y) -> 0.5 + 0.3 * Math.sin((x - 1) / 27.0) + 0.15 * Math.sin((y - 1) / 12.0 + (x - 1) / 69.0));
+        View large = picture(3 * WIDTH, 3 * HEIGHT,
+            (x, y) -> 0.5 + 0.3 * Math.sin((x - 1) / 27.0) + 0.15 * Math.sin((y - 1) / 12.0 + (x - 1) / 69.0));
         PatchSynthesis.Grown grown = PatchSynthesis.grow(small, MARGIN, 4);
         int m = 3 * MARGIN;
         View carried = carried(grown, large, m);

@@ -114,7 +114,8 @@ public class PictureFileTest {
 
     @Test
     public void sixteenBitRgbKeepsEveryBit() throws IOException {
-        ComponentColorModel model = new ComponentColorModel(ColorSpace.getInstance(ColorSpace.CS_sRGB), false, false, Transparency.OPAQUE, DataBuffer.TYPE_USHORT);
+        ComponentColorModel model = new ComponentColorModel(ColorSpace.getInstance(ColorSpace.CS_sRGB), false, false, Transparency.OPAQUE,
+            DataBuffer.TYPE_USHORT);
         WritableRaster raster = Raster.createInterleavedRaster(DataBuffer.TYPE_USHORT, 20, 10, 3, null);
         raster.setPixel(7, 4, new int[] {65535, 1234, 40001});
         for (String format : new String[] {"tiff", "png"}) {
@@ -166,7 +167,8 @@ public class PictureFileTest {
         View stored = new View(150, 90, 3, pixels);
         View shown = stored.oriented(o);
         int row = 3 * shown.width();
-        try (PixelSpool spool = PixelSpool.of(stored, new Orientation[] {o}, PictureFileTest::scratch, Runnable::run, Progress.SILENT, new StageTimes())[0]) {
+        try (PixelSpool spool = PixelSpool.of(stored, new Orientation[] {o}, PictureFileTest::scratch, Runnable::run, Progress.SILENT,
+            new StageTimes())[0]) {
             for (int[] part : new int[][] {{0, 1}, {60, 70}, {3, 66}, {0, shown.height()}}) {
                 assertThat(spool.rows(part[0], part[1])).isEqualTo(Arrays.copyOfRange(shown.pixels(), part[0] * row, part[1] * row));
             }
@@ -174,7 +176,8 @@ public class PictureFileTest {
     }
 
     private static FileChannel scratch() throws IOException {
-        return FileChannel.open(Files.createTempFile("spool", ".raw"), StandardOpenOption.READ, StandardOpenOption.WRITE, StandardOpenOption.DELETE_ON_CLOSE);
+        return FileChannel.open(Files.createTempFile("spool", ".raw"), StandardOpenOption.READ, StandardOpenOption.WRITE,
+            StandardOpenOption.DELETE_ON_CLOSE);
     }
 
     /** Interlaced PNGs come in seven passes, tiled TIFFs in squares: the rows are the same. */
@@ -182,7 +185,8 @@ public class PictureFileTest {
     public void interlacedAndTiledFilesGiveTheSameRows() throws IOException {
         BufferedImage image = picture(90, 70);
         char[] plain = Pictures.upright(open(encoded(image, "png"))).pixels();
-        assertThat(Pictures.upright(open(written(image, "png", param -> param.setProgressiveMode(ImageWriteParam.MODE_DEFAULT)))).pixels()).isEqualTo(plain);
+        assertThat(Pictures.upright(open(written(image, "png", param -> param.setProgressiveMode(ImageWriteParam.MODE_DEFAULT)))).pixels())
+            .isEqualTo(plain);
         assertThat(Pictures.upright(open(written(image, "tiff", param -> {
             param.setTilingMode(ImageWriteParam.MODE_EXPLICIT);
             param.setTiling(32, 16, 0, 0);
@@ -210,7 +214,8 @@ public class PictureFileTest {
         assertThatThrownBy(() -> Pictures.upright(open(Arrays.copyOf(jpeg, jpeg.length / 2)))).isInstanceOf(PictureException.class);
         BufferedImage gray = new BufferedImage(60, 40, BufferedImage.TYPE_BYTE_GRAY);
         gray.getGraphics().fillRect(10, 10, 20, 20);
-        assertThat((int) Pictures.upright(open(written(gray, "jpeg", param -> param.setProgressiveMode(ImageWriteParam.MODE_DEFAULT)))).pixel(15, 15)[0]).isGreaterThan(60000);
+        assertThat((int) Pictures.upright(open(written(gray, "jpeg", param -> param.setProgressiveMode(ImageWriteParam.MODE_DEFAULT))))
+            .pixel(15, 15)[0]).isGreaterThan(60000);
     }
 
     private static byte[] written(BufferedImage image, String format, Consumer<ImageWriteParam> how) throws IOException {
@@ -243,7 +248,8 @@ public class PictureFileTest {
         // 128/255 of the colour over white
         assertThat(row[8] / 257.0).isCloseTo(0x60 * 128 / 255.0 + 127, within(0.6));
 
-        IndexColorModel palette = new IndexColorModel(8, 3, new byte[] {0x20, 0x20, 0x20}, new byte[] {0x40, 0x40, 0x40}, new byte[] {0x60, 0x60, 0x60},
+        IndexColorModel palette = new IndexColorModel(8, 3, new byte[] {0x20, 0x20, 0x20}, new byte[] {0x40, 0x40, 0x40},
+            new byte[] {0x60, 0x60, 0x60},
             new byte[] {-1, 0, (byte) 0x80});
         BufferedImage indexed = new BufferedImage(3, 1, BufferedImage.TYPE_BYTE_INDEXED, palette);
         indexed.getRaster().setPixels(0, 0, 3, 1, new int[] {0, 1, 2});
@@ -259,7 +265,8 @@ public class PictureFileTest {
     /** Exif as cameras write it: a TIFF head, one entry, tag 274 (Exif 2.32, 4.6.4). */
     private static byte[] exif(boolean little, int orientation, int tag) {
         ByteBuffer exif = ByteBuffer.allocate(8 + 2 + 12 + 4).order(little ? ByteOrder.LITTLE_ENDIAN : ByteOrder.BIG_ENDIAN);
-        exif.put((little ? "II" : "MM").getBytes()).putShort((short) 42).putInt(8).putShort((short) 1).putShort((short) tag).putShort((short) 3).putInt(1).putShort((short) orientation);
+        exif.put((little ? "II" : "MM").getBytes()).putShort((short) 42).putInt(8).putShort((short) 1).putShort((short) tag)
+            .putShort((short) 3).putInt(1).putShort((short) orientation);
         return exif.array();
     }
 
@@ -270,7 +277,8 @@ public class PictureFileTest {
     /** ISO/IEC 15948, 11.3.3.5: the chunk says that the numbers are sRGB's; in gray, of its curve. */
     @Test
     public void aPngThatSaysSrgbBringsThatProfile() throws IOException {
-        assertThat(open(withChunk(encoded(picture(9, 6), "png"), "sRGB", new byte[] {0})).facts().profile()).isEqualTo(StandardSpaces.SRGB.bytes());
+        assertThat(open(withChunk(encoded(picture(9, 6), "png"), "sRGB", new byte[] {0})).facts().profile())
+            .isEqualTo(StandardSpaces.SRGB.bytes());
         byte[] gray = encoded(new BufferedImage(9, 6, BufferedImage.TYPE_BYTE_GRAY), "png");
         assertThat(open(withChunk(gray, "sRGB", new byte[] {0})).facts().profile()).isEqualTo(StandardSpaces.SGRAY.bytes());
         assertThat(open(gray).facts().profile()).isEmpty();
@@ -281,7 +289,8 @@ public class PictureFileTest {
         CRC32 crc = new CRC32();
         crc.update(name.getBytes());
         crc.update(body);
-        return ByteBuffer.allocate(png.length + body.length + 12).put(png, 0, 33).putInt(body.length).put(name.getBytes()).put(body).putInt((int) crc.getValue())
+        return ByteBuffer.allocate(png.length + body.length + 12).put(png, 0, 33).putInt(body.length).put(name.getBytes()).put(body)
+            .putInt((int) crc.getValue())
             .put(png, 33, png.length - 33).array();
     }
 
@@ -364,7 +373,9 @@ public class PictureFileTest {
         assertCode(withTag(tiff, 259, 6), "picture-unsupported");
     }
 
-    /** A frame header of another kind than baseline, extended and progressive (ITU-T T.81, table B.1): lossless, arithmetic, differential. */
+    /**
+     * A frame header of another kind than baseline, extended and progressive (ITU-T T.81, table B.1): lossless, arithmetic, differential.
+     */
     @Test
     public void jpegsOfRareKindsAreCalledUnsupportedNotDamaged() throws IOException {
         byte[] jpeg = encoded(picture(64, 48), "jpg");
@@ -420,7 +431,8 @@ public class PictureFileTest {
         } else {
             b.putInt(8).putShort((short) entries);
         }
-        int[][] tags = {{256, 4, 1, w}, {257, 4, 1, h}, {258, 3, 3, big ? -1 : bitsAt}, {259, 3, 1, 1}, {262, 3, 1, 2}, {273, 4, 1, dataAt}, {277, 3, 1, 3}, {278, 4, 1, h},
+        int[][] tags = {{256, 4, 1, w}, {257, 4, 1, h}, {258, 3, 3, big ? -1 : bitsAt}, {259, 3, 1, 1}, {262, 3, 1, 2}, {273, 4, 1, dataAt},
+            {277, 3, 1, 3}, {278, 4, 1, h},
             {279, 4, 1, values.length * sample}, {284, 3, 1, 1}, {339, 3, 1, floating ? 3 : 1}};
         for (int[] t : tags) {
             b.putShort((short) t[0]).putShort((short) t[1]);
@@ -454,10 +466,14 @@ public class PictureFileTest {
 
     @DataProvider
     Object[][] planes() {
-        return new Object[][] {{1, 1, false, true}, {2, 2, false, true}, {2, 1, true, true}, {4, 2, true, true}, {2, 2, true, false}, {1, 1, false, false}};
+        return new Object[][] {{1, 1, false, true}, {2, 2, false, true}, {2, 1, true, true}, {4, 2, true, true}, {2, 2, true, false},
+            {1, 1, false, false}};
     }
 
-    /** Planes as TIFF 6.0, sections 20 and 21, lays them out: R = Y + 1.402 Cr, G = Y - 0.344 Cb - 0.714 Cr, B = Y + 1.772 Cb with its usual coefficients. */
+    /**
+     * Planes as TIFF 6.0, sections 20 and 21, lays them out: R = Y + 1.402 Cr, G = Y - 0.344 Cb - 0.714 Cr, B = Y + 1.772 Cb with its usual
+     * coefficients.
+     */
     @Test(dataProvider = "planes")
     public void luminanceAndColourInPlanesApartAreBroughtTogether(int subX, int subY, boolean packed, boolean said) throws IOException {
         int w = 75;
@@ -470,7 +486,8 @@ public class PictureFileTest {
                 int[] wanted = smooth((double) x / w, (double) y / h);
                 for (int c = 0; c < 3; c++) {
                     // a code of rounding in each plane, and half a sample of colour at the edges
-                    assertThat(read[3 * (y * w + x) + c] / 257.0).as(x + ", " + y + ", " + c).isCloseTo(wanted[c], within(subX * subY > 1 ? 4.0 : 1.6));
+                    assertThat(read[3 * (y * w + x) + c] / 257.0).as(x + ", " + y + ", " + c).isCloseTo(wanted[c],
+                        within(subX * subY > 1 ? 4.0 : 1.6));
                 }
             }
         }
@@ -497,7 +514,8 @@ public class PictureFileTest {
                     for (int x = 0; x < (w + sx - 1) / sx; x++) {
                         int[] rgb = smooth((x * sx + (sx - 1) / 2.0) / w, (y * sy + (sy - 1) / 2.0) / h);
                         double luma = 0.299 * rgb[0] + 0.587 * rgb[1] + 0.114 * rgb[2];
-                        plain.write((int) Math.round(p == 0 ? luma : p == 1 ? 128 + (rgb[2] - luma) / 1.772 : 128 + (rgb[0] - luma) / 1.402));
+                        plain.write(
+                            (int) Math.round(p == 0 ? luma : p == 1 ? 128 + (rgb[2] - luma) / 1.772 : 128 + (rgb[0] - luma) / 1.402));
                     }
                 }
                 byte[] strip8 = plain.toByteArray();
@@ -518,8 +536,10 @@ public class PictureFileTest {
         int dataAt = behind + 8 + 8 * offsets.length;
         ByteBuffer b = ByteBuffer.allocate(dataAt + data.size());
         b.put((byte) 'M').put((byte) 'M').putShort((short) 42).putInt(8).putShort((short) entries);
-        int[][] tags = {{256, 4, 1, w}, {257, 4, 1, h}, {258, 3, 3, behind}, {259, 3, 1, packed ? 8 : 1}, {262, 3, 1, 6}, {273, 4, offsets.length, behind + 8},
-            {277, 3, 1, 3}, {278, 4, 1, stripRows}, {279, 4, counts.length, behind + 8 + 4 * offsets.length}, {284, 3, 1, 2}, {530, 3, 2, 0}};
+        int[][] tags = {{256, 4, 1, w}, {257, 4, 1, h}, {258, 3, 3, behind}, {259, 3, 1, packed ? 8 : 1}, {262, 3, 1, 6},
+            {273, 4, offsets.length, behind + 8},
+            {277, 3, 1, 3}, {278, 4, 1, stripRows}, {279, 4, counts.length, behind + 8 + 4 * offsets.length}, {284, 3, 1, 2},
+            {530, 3, 2, 0}};
         for (int i = 0; i < entries; i++) {
             int[] t = tags[i];
             b.putShort((short) t[0]).putShort((short) t[1]).putInt(t[2]);
@@ -553,10 +573,12 @@ public class PictureFileTest {
     /** A file whose decoding takes more than its time is given up, whatever the decoder is at. */
     @Test
     public void readingEndsWhenItsTimeIsUp() throws IOException {
-        for (byte[] file : List.of(encoded(picture(3000, 2000), "jpg"), encoded(picture(3000, 2000), "png"), encoded(picture(3000, 2000), "tiff"))) {
-            assertThatThrownBy(() -> open(file).rows(Duration.ofMillis(5)).rows((y, samples) -> { })).isInstanceOfSatisfying(PictureException.class,
+        for (byte[] file : List.of(encoded(picture(3000, 2000), "jpg"), encoded(picture(3000, 2000), "png"),
+            encoded(picture(3000, 2000), "tiff"))) {
+            assertThatThrownBy(() -> open(file).rows(Duration.ofMillis(5)).rows((y, samples) -> {})).isInstanceOfSatisfying(
+                PictureException.class,
                 e -> assertThat(e.reason()).isEqualTo(PictureException.Reason.TOO_SLOW));
-            open(file).rows(Duration.ofMinutes(5)).rows((y, samples) -> { });
+            open(file).rows(Duration.ofMinutes(5)).rows((y, samples) -> {});
         }
     }
 
@@ -593,7 +615,8 @@ public class PictureFileTest {
 
     @Test(dataProvider = "bad")
     public void badFilesEachGetTheirSentence(String what, byte[] bytes, String code) {
-        assertThatThrownBy(() -> open(bytes)).as(what).isInstanceOfSatisfying(PictureException.class, e -> assertThat(e.code()).isEqualTo(code));
+        assertThatThrownBy(() -> open(bytes)).as(what).isInstanceOfSatisfying(PictureException.class,
+            e -> assertThat(e.code()).isEqualTo(code));
     }
 
     @Test

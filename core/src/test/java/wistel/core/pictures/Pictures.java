@@ -13,7 +13,8 @@ final class Pictures {
     static void read(PictureFile file, int x, int y, int w, int h, char[] out) {
         View view = upright(file);
         for (int row = 0; row < h; row++) {
-            System.arraycopy(view.pixels(), ((y + row) * view.width() + x) * view.channels(), out, row * w * view.channels(), w * view.channels());
+            System.arraycopy(view.pixels(), ((y + row) * view.width() + x) * view.channels(), out, row * w * view.channels(),
+                w * view.channels());
         }
     }
 }

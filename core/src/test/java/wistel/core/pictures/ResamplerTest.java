@@ -30,8 +30,8 @@ public class ResamplerTest {
     }
 
     /**
-     * The readable twin of the loop: every result pixel as one double sum over the source, edges repeated. Enlarging, values are L* of light and
-     * each pass is limited to the range of the four nearest.
+     * The readable twin of the loop: every result pixel as one double sum over the source, edges repeated. Enlarging, values are L* of
+     * light and each pass is limited to the range of the four nearest.
      */
     private static double twin(View v, Resampler.Size size, int x, int y, int channel) {
         boolean enlarges = size.finest() == 1 && size.crop().width() < size.width();
@@ -93,10 +93,14 @@ public class ResamplerTest {
     @DataProvider
     Object[][] sizes() {
         return new Object[][] {
-            {40, 30, 3, new Resampler.Size(new Crop(0, 0, 40, 30), 17, 11, 1)}, {40, 30, 1, new Resampler.Size(new Crop(0, 0, 40, 30), 95, 71, 1)},
-            {40, 30, 3, new Resampler.Size(new Crop(0, 0, 40, 30), 50, 38, 1)}, {23, 51, 3, new Resampler.Size(new Crop(3.5, 7.25, 15, 30.5), 15, 31, 1)},
-            {23, 51, 1, new Resampler.Size(new Crop(0, 40, 23, 11), 60, 29, 1)}, {7, 7, 3, new Resampler.Size(new Crop(0, 0, 7, 7), 1, 1, 1)},
-            {2, 3, 3, new Resampler.Size(new Crop(0, 0, 2, 3), 40, 60, 1)}, {40, 30, 3, new Resampler.Size(new Crop(1, 2, 30, 20), 60, 40, 3.5)}};
+            {40, 30, 3, new Resampler.Size(new Crop(0, 0, 40, 30), 17, 11, 1)},
+            {40, 30, 1, new Resampler.Size(new Crop(0, 0, 40, 30), 95, 71, 1)},
+            {40, 30, 3, new Resampler.Size(new Crop(0, 0, 40, 30), 50, 38, 1)},
+            {23, 51, 3, new Resampler.Size(new Crop(3.5, 7.25, 15, 30.5), 15, 31, 1)},
+            {23, 51, 1, new Resampler.Size(new Crop(0, 40, 23, 11), 60, 29, 1)},
+            {7, 7, 3, new Resampler.Size(new Crop(0, 0, 7, 7), 1, 1, 1)},
+            {2, 3, 3, new Resampler.Size(new Crop(0, 0, 2, 3), 40, 60, 1)},
+            {40, 30, 3, new Resampler.Size(new Crop(1, 2, 30, 20), 60, 40, 3.5)}};
     }
 
     @Test(dataProvider = "sizes")
@@ -151,7 +155,8 @@ public class ResamplerTest {
             assertThat((int) v).isBetween(Math.max(0, dark - 4), Math.min(65535, light + 4));
         }
         // and it stays an edge: from one tenth to nine tenths of the way within two source pixels
-        long between = IntStream.range(0, 101).filter(x -> large[90 * 101 + x] > dark + 0.1 * (light - dark) && large[90 * 101 + x] < dark + 0.9 * (light - dark)).count();
+        long between = IntStream.range(0, 101)
+            .filter(x -> large[90 * 101 + x] > dark + 0.1 * (light - dark) && large[90 * 101 + x] < dark + 0.9 * (light - dark)).count();
         assertThat(between).isBetween(1L, 9L);
     }
 

@@ -32,13 +32,15 @@ public class SurroundTest {
     }
 
     private static Surround surround(PixelRuns picture, SideFill fill) {
-        Optional<PatchSynthesis.Grown> grown = fill instanceof SideFill.Extended ? Optional.of(PatchSynthesis.grow(PICTURE, 30, 1)) : Optional.empty();
+        Optional<PatchSynthesis.Grown> grown = fill instanceof SideFill.Extended ? Optional.of(PatchSynthesis.grow(PICTURE, 30, 1))
+            : Optional.empty();
         return new Surround(picture, RING, fill, 4, grown);
     }
 
     @DataProvider
     public Object[][] fills() {
-        return new Object[][] {{new SideFill.Itself()}, {new SideFill.Mirrored()}, {new SideFill.Stretched()}, {new SideFill.OneColour(new SideFill.Patch(0, 0, 1, 1), List.of(1, 200, 60000))},
+        return new Object[][] {{new SideFill.Itself()}, {new SideFill.Mirrored()}, {new SideFill.Stretched()},
+            {new SideFill.OneColour(new SideFill.Patch(0, 0, 1, 1), List.of(1, 200, 60000))},
             {new SideFill.Extended(1)}};
     }
 
@@ -66,8 +68,10 @@ public class SurroundTest {
     /** Read from a file it is the same as from memory. */
     @Test(dataProvider = "fills")
     public void aLargePictureIsReadFromItsFile(SideFill fill) throws IOException {
-        PixelSpool.Places places = () -> FileChannel.open(Files.createTempFile("spool", ".raw"), StandardOpenOption.READ, StandardOpenOption.WRITE, StandardOpenOption.DELETE_ON_CLOSE);
-        try (PixelSpool spool = PixelSpool.of(PICTURE, new Orientation[] {Orientation.UPRIGHT}, places, Runnable::run, Progress.SILENT, new StageTimes())[0]) {
+        PixelSpool.Places places = () -> FileChannel.open(Files.createTempFile("spool", ".raw"), StandardOpenOption.READ,
+            StandardOpenOption.WRITE, StandardOpenOption.DELETE_ON_CLOSE);
+        try (PixelSpool spool = PixelSpool.of(PICTURE, new Orientation[] {Orientation.UPRIGHT}, places, Runnable::run, Progress.SILENT,
+            new StageTimes())[0]) {
             Surround filed = surround(spool, fill);
             Surround held = surround(PICTURE, fill);
             assertThat(filed.block(0, held.width(), 0, held.height())).isEqualTo(held.block(0, held.width(), 0, held.height()));
@@ -84,7 +88,8 @@ public class SurroundTest {
         int[] down = {0, 1, 2, 3, 3, 2, 1, 0};
         for (int y = 0; y < all.height(); y++) {
             for (int x = 0; x < all.width(); x++) {
-                assertThat(whole[y * all.width() + x]).isEqualTo(small.pixel(across[Math.floorMod(x - 12, 10)], down[Math.floorMod(y - 9, 8)])[0]);
+                assertThat(whole[y * all.width() + x])
+                    .isEqualTo(small.pixel(across[Math.floorMod(x - 12, 10)], down[Math.floorMod(y - 9, 8)])[0]);
             }
         }
     }
@@ -134,7 +139,8 @@ public class SurroundTest {
             // at four pixels a millimetre 5 mm are 20 pixels
             marked[i] = (char) (Math.min(Math.min(x, WIDTH - 1 - x), Math.min(y, HEIGHT - 1 - y)) >= 20 ? 60000 : 5000);
         }
-        Surround all = new Surround(new View(WIDTH, HEIGHT, 1, marked), new Surround.Ring(100, 100, 100, 100), new SideFill.Stretched(), 4, Optional.empty());
+        Surround all = new Surround(new View(WIDTH, HEIGHT, 1, marked), new Surround.Ring(100, 100, 100, 100), new SideFill.Stretched(), 4,
+            Optional.empty());
         char[] whole = all.block(0, all.width(), 0, all.height());
         for (int y = 0; y < all.height(); y++) {
             for (int x = 0; x < all.width(); x++) {
@@ -148,7 +154,8 @@ public class SurroundTest {
     @Test
     public void whatCantBeIsRefused() {
         assertThatThrownBy(() -> new Surround.Ring(0, -1, 0, 0)).isInstanceOf(IllegalArgumentException.class);
-        assertThatThrownBy(() -> new Surround(PICTURE, RING, new SideFill.Extended(1), 4, Optional.empty())).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> new Surround(PICTURE, RING, new SideFill.Extended(1), 4, Optional.empty()))
+            .isInstanceOf(IllegalArgumentException.class);
     }
 
     /** The mean of a patch is the mean of its light: half black and half white is 50 % of light, 73.5 % of sRGB's code. */

@@ -9,8 +9,10 @@ import org.testng.annotations.Test;
 public class KeywordsTest {
     @DataProvider
     public Object[][] keywords() {
-        return new Object[][] {{"photographic-semi-gloss", "photographic semi gloss"}, {"wistel-mono-darkness", "mono darkness"}, {"com.wistel.dry-time", "dry time"},
-            {"smi4711-art-paper", "art paper"}, {"x-somebody-heavy-rag", "heavy rag"}, {"com.somebody.printing.fine-art", "fine art"}, {"org.somebody-matte", "matte"}, {"auto", "auto"},
+        return new Object[][] {{"photographic-semi-gloss", "photographic semi gloss"}, {"wistel-mono-darkness", "mono darkness"},
+            {"com.wistel.dry-time", "dry time"},
+            {"smi4711-art-paper", "art paper"}, {"x-somebody-heavy-rag", "heavy rag"}, {"com.somebody.printing.fine-art", "fine art"},
+            {"org.somebody-matte", "matte"}, {"auto", "auto"},
             {"aborted-by-system", "aborted by system"}, {"iso_a4_210x297mm", "iso a4 210x297mm"}, {"", ""}};
     }
 

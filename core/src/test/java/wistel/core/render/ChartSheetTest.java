@@ -52,12 +52,14 @@ public class ChartSheetTest {
 
     @Test
     public void aChartThatIsTooLargeForItsSheetIsRefused() {
-        assertThatThrownBy(() -> new ChartSheet(A4, 30, 9, RgbChart.patches())).isInstanceOf(InvalidRequest.class).hasMessageContaining("A4");
+        assertThatThrownBy(() -> new ChartSheet(A4, 30, 9, RgbChart.patches())).isInstanceOf(InvalidRequest.class)
+            .hasMessageContaining("A4");
     }
 
     @Test
     public void measurementsSurviveTheWayThroughTheirFile() {
-        List<Patch> patches = List.of(new Patch("A1", new double[] {0, 0.5, 1}, new Lab(50.123, -3.25, 12.5)), new Patch("A2", new double[] {1, 1, 1}, new Lab(96, 0.1, -2)));
+        List<Patch> patches = List.of(new Patch("A1", new double[] {0, 0.5, 1}, new Lab(50.123, -3.25, 12.5)),
+            new Patch("A2", new double[] {1, 1, 1}, new Lab(96, 0.1, -2)));
         Cgats back = Cgats.parse(Cgats.of(Cgats.Device.RGB, "Wistel", "two patches", patches).text());
         assertThat(back.patches()).hasSize(2);
         assertThat(back.patches().get(0).lab()).isEqualTo(patches.get(0).lab());
@@ -83,7 +85,8 @@ public class ChartSheetTest {
         assertThat(patches).hasSize(2);
         assertThat(patches.get(0).device()[1]).isCloseTo(128 / 255.0, within(1e-9));
         assertThat(patches.get(0).lab()).isEqualTo(new Lab(60.5, 20, 30));
-        for (String broken : new String[] {"", "BEGIN_DATA_FORMAT", text.replace("END_DATA\n", ""), text.replace("RGB_G", "CMYK_C"), text.replace("8 0 0", "8 0")}) {
+        for (String broken : new String[] {"", "BEGIN_DATA_FORMAT", text.replace("END_DATA\n", ""), text.replace("RGB_G", "CMYK_C"),
+            text.replace("8 0 0", "8 0")}) {
             assertThatThrownBy(() -> Cgats.parse(broken)).isInstanceOf(MeasurementException.class);
         }
     }
@@ -91,7 +94,9 @@ public class ChartSheetTest {
     /** Whatever is done to a measurement file, it is read or refused in words. */
     @Test(timeOut = 30_000)
     public void damagedMeasurementFilesAreReadOrRefused() {
-        String text = Cgats.of(Cgats.Device.RGB, "Wistel", "x", List.of(new Patch("1", new double[] {0, 0, 0}, new Lab(5, 0, 0)), new Patch("2", new double[] {1, 1, 1}, new Lab(95, 0, 0)))).text();
+        String text = Cgats.of(Cgats.Device.RGB, "Wistel", "x",
+            List.of(new Patch("1", new double[] {0, 0, 0}, new Lab(5, 0, 0)), new Patch("2", new double[] {1, 1, 1}, new Lab(95, 0, 0))))
+            .text();
         SplittableRandom random = new SplittableRandom(3);
         int refused = 0;
         for (int i = 0; i < 5000; i++) {

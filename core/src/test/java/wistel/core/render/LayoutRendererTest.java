@@ -61,8 +61,9 @@ import wistel.core.sheet.Single;
 public class LayoutRendererTest {
     private static final LightCurve STRAIGHT = new LightCurve(v -> v);
     private static final float[] THIRDS = {1 / 3f, 1 / 3f, 1 / 3f};
-    private static final Transform SAME = TransformCompiler.compile(new Recipe.Convert(StandardSpaces.SRGB, StandardSpaces.SRGB, Intent.RELATIVE, false,
-        Observer.ADAPTED), Kernels.SCALAR);
+    private static final Transform SAME = TransformCompiler
+        .compile(new Recipe.Convert(StandardSpaces.SRGB, StandardSpaces.SRGB, Intent.RELATIVE, false,
+            Observer.ADAPTED), Kernels.SCALAR);
 
     private final ExecutorService workers = Executors.newFixedThreadPool(3);
 
@@ -87,12 +88,14 @@ public class LayoutRendererTest {
     }
 
     private static FileChannel scratch() throws IOException {
-        return FileChannel.open(Files.createTempFile("spool", ".raw"), StandardOpenOption.READ, StandardOpenOption.WRITE, StandardOpenOption.DELETE_ON_CLOSE);
+        return FileChannel.open(Files.createTempFile("spool", ".raw"), StandardOpenOption.READ, StandardOpenOption.WRITE,
+            StandardOpenOption.DELETE_ON_CLOSE);
     }
 
     private byte[] file(LayoutRenderer.Job job, Progress progress) throws IOException {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        PwgRaster.Page raster = new PwgRaster.Page(job.width(), job.height(), (int) job.dpi(), 16, PwgRaster.Space.SRGB, 0, 0, "x", "m", 5, 1);
+        PwgRaster.Page raster = new PwgRaster.Page(job.width(), job.height(), (int) job.dpi(), 16, PwgRaster.Space.SRGB, 0, 0, "x", "m", 5,
+            1);
         new LayoutRenderer(workers, LayoutRendererTest::scratch).render(job, new PwgSink(raster), out, progress);
         return out.toByteArray();
     }
@@ -159,7 +162,9 @@ public class LayoutRendererTest {
         assertThat(flat(fed)).isEqualTo(turned.pixels());
     }
 
-    /** Red and green tell the place in the picture, so they tell where each printed pixel came from: turned back about the picture's middle. */
+    /**
+     * Red and green tell the place in the picture, so they tell where each printed pixel came from: turned back about the picture's middle.
+     */
     @Test
     public void aStraightenedPictureIsTurnedAboutItsMiddle() throws IOException {
         double degrees = 7;
@@ -203,7 +208,8 @@ public class LayoutRendererTest {
         }
         View view = new View(w, h, 3, pixels);
         Sharpener sharpener = Sharpener.of(1.5, 1.2);
-        LayoutRenderer.Job job = LayoutRenderer.Job.plain(page(w, h, Orientation.UPRIGHT, Placed.upright("r", Crop.whole(w, h), pixels(0, 0, w, h))), Map.of("r", picture(view)), 10,
+        LayoutRenderer.Job job = LayoutRenderer.Job.plain(
+            page(w, h, Orientation.UPRIGHT, Placed.upright("r", Crop.whole(w, h), pixels(0, 0, w, h))), Map.of("r", picture(view)), 10,
             Double.POSITIVE_INFINITY, sharpener);
         PwgRaster.Reader reader = new PwgRaster.Reader(new ByteArrayInputStream(file(job, Progress.SILENT)));
         reader.nextPage();
@@ -220,7 +226,8 @@ public class LayoutRendererTest {
     @Test
     public void aBleedMirrorsThePictureAtItsEdges() throws IOException {
         Single plan = new Single("i", false, new Borders.Even(), new Edge(false, 0, 3 * 2.54));
-        Layout layout = plan.lay(LayoutInput.bare(new Stock.Sheet("s", 40 * 2.54, 40 * 2.54), Margins.NONE, Map.of("r", new SheetPlan.PixelSize(24, 16)), List.of(Item.whole("i", "r", 24 * 2.54, 16 * 2.54))));
+        Layout layout = plan.lay(LayoutInput.bare(new Stock.Sheet("s", 40 * 2.54, 40 * 2.54), Margins.NONE,
+            Map.of("r", new SheetPlan.PixelSize(24, 16)), List.of(Item.whole("i", "r", 24 * 2.54, 16 * 2.54))));
         char[][] rows = printed(layout.pages().get(0), Map.of("r", picture(places())));
         for (int y = 0; y < 40; y++) {
             for (int x = 0; x < 40; x++) {
@@ -257,12 +264,14 @@ public class LayoutRendererTest {
     /** A picture that reaches over the edge is cut there: what remains has the same scale and lies in the same place. */
     @Test
     public void aPictureOverTheEdgeIsCutNotSqueezed() throws IOException {
-        char[][] rows = printed(page(20, 10, Orientation.UPRIGHT, new Placed("r", Crop.whole(24, 16), 0, pixels(-6, -3, 24, 16), Orientation.UPRIGHT)),
+        char[][] rows = printed(
+            page(20, 10, Orientation.UPRIGHT, new Placed("r", Crop.whole(24, 16), 0, pixels(-6, -3, 24, 16), Orientation.UPRIGHT)),
             Map.of("r", picture(places())));
         assertThat(pixel(rows, 0, 0)).isEqualTo(of(places(), 6, 3));
         assertThat(pixel(rows, 17, 9)).isEqualTo(of(places(), 23, 12));
         assertThat(pixel(rows, 18, 5)).isEqualTo(WHITE);
-        char[][] beside = printed(page(20, 10, Orientation.UPRIGHT, new Placed("r", Crop.whole(24, 16), 0, pixels(40, 0, 24, 16), Orientation.UPRIGHT)),
+        char[][] beside = printed(
+            page(20, 10, Orientation.UPRIGHT, new Placed("r", Crop.whole(24, 16), 0, pixels(40, 0, 24, 16), Orientation.UPRIGHT)),
             Map.of("r", picture(places())));
         assertThat(pixel(beside, 19, 5)).isEqualTo(WHITE);
     }
@@ -311,7 +320,8 @@ public class LayoutRendererTest {
 
     @Test
     public void marksAndTextAreDrawnInBlackWhereTheyAreSaidToBe() throws IOException {
-        Page page = Page.of(254, 254, Margins.NONE, Orientation.UPRIGHT, List.of(), List.of(new Mark.Line(0, 101.6, 254, 101.6, 5.08), new Mark.Text("HHHH", 25.4, 177.8, 144, 0, Mark.Anchor.START)));
+        Page page = Page.of(254, 254, Margins.NONE, Orientation.UPRIGHT, List.of(),
+            List.of(new Mark.Line(0, 101.6, 254, 101.6, 5.08), new Mark.Text("HHHH", 25.4, 177.8, 144, 0, Mark.Anchor.START)));
         char[][] rows = printed(page, Map.of());
         assertThat((int) pixel(rows, 50, 40)[0]).isZero();
         assertThat((int) pixel(rows, 50, 39)[1]).isZero();
@@ -344,22 +354,28 @@ public class LayoutRendererTest {
         }
         Transform toPaper = TransformCompiler.compile(new Recipe.Convert(StandardSpaces.SRGB, ProfileReader.read(
             Files.readAllBytes(Path.of("../demo/profiles/moss-cotton.icc"))), Intent.PERCEPTUAL, true, Observer.ADAPTED), Kernels.SCALAR);
-        LayoutRenderer.Picture picture = new LayoutRenderer.Picture(new View(700, 500, 3, noise), Orientation.QUARTER_RIGHT, LightCurve.GAMMA_22, THIRDS, toPaper);
-        Page page = Page.of(210, 297, Margins.NONE, Orientation.UPRIGHT, List.of(new Placed("r", Crop.whole(500, 700), 0, new Rect(10, 10, 180, 252), Orientation.UPRIGHT)), List.of());
+        LayoutRenderer.Picture picture = new LayoutRenderer.Picture(new View(700, 500, 3, noise), Orientation.QUARTER_RIGHT,
+            LightCurve.GAMMA_22, THIRDS, toPaper);
+        Page page = Page.of(210, 297, Margins.NONE, Orientation.UPRIGHT,
+            List.of(new Placed("r", Crop.whole(500, 700), 0, new Rect(10, 10, 180, 252), Orientation.UPRIGHT)), List.of());
         LayoutRenderer.Job job = LayoutRenderer.Job.plain(page, Map.of("r", picture), 200, Double.POSITIVE_INFINITY, Sharpener.NONE);
         byte[] cold = file(job, Progress.SILENT);
         byte[] warm = file(job, Progress.SILENT);
         assertThat(warm).isEqualTo(cold);
         ByteArrayOutputStream alone = new ByteArrayOutputStream();
-        new LayoutRenderer(Runnable::run, LayoutRendererTest::scratch).render(job, new PwgSink(new PwgRaster.Page(job.width(), job.height(), 200, 16,
-            PwgRaster.Space.SRGB, 0, 0, "x", "m", 5, 1)), alone, Progress.SILENT);
+        new LayoutRenderer(Runnable::run, LayoutRendererTest::scratch).render(job,
+            new PwgSink(new PwgRaster.Page(job.width(), job.height(), 200, 16,
+                PwgRaster.Space.SRGB, 0, 0, "x", "m", 5, 1)),
+            alone, Progress.SILENT);
         assertThat(alone.toByteArray()).isEqualTo(cold);
     }
 
     @Test
     public void progressRisesAndMayStopTheWork() throws IOException {
-        Page page = page(40, 40, Orientation.QUARTER_RIGHT, new Placed("r", Crop.whole(24, 16), 0, pixels(3, 2, 24, 16), Orientation.UPRIGHT));
-        LayoutRenderer.Job job = LayoutRenderer.Job.plain(page, Map.of("r", picture(places())), 10, Double.POSITIVE_INFINITY, Sharpener.NONE);
+        Page page = page(40, 40, Orientation.QUARTER_RIGHT,
+            new Placed("r", Crop.whole(24, 16), 0, pixels(3, 2, 24, 16), Orientation.UPRIGHT));
+        LayoutRenderer.Job job = LayoutRenderer.Job.plain(page, Map.of("r", picture(places())), 10, Double.POSITIVE_INFINITY,
+            Sharpener.NONE);
         List<Double> told = new CopyOnWriteArrayList<>();
         file(job, told::add);
         assertThat(told).isSorted().endsWith(1.0);
@@ -395,7 +411,9 @@ public class LayoutRendererTest {
         };
         for (Orientation feed : List.of(Orientation.UPRIGHT, Orientation.QUARTER_RIGHT)) {
             Page page = page(40, 40, feed, new Placed("r", Crop.whole(24, 16), 0, pixels(3, 2, 24, 16), Orientation.UPRIGHT));
-            assertThatThrownBy(() -> file(LayoutRenderer.Job.plain(page, Map.of("r", picture(damaged)), 10, Double.POSITIVE_INFINITY, Sharpener.NONE), Progress.SILENT))
+            assertThatThrownBy(
+                () -> file(LayoutRenderer.Job.plain(page, Map.of("r", picture(damaged)), 10, Double.POSITIVE_INFINITY, Sharpener.NONE),
+                    Progress.SILENT))
                 .isInstanceOfSatisfying(PictureException.class, e -> assertThat(e.code()).isEqualTo("picture-damaged"));
         }
     }
@@ -404,10 +422,12 @@ public class LayoutRendererTest {
     @Test
     public void aTiffIsReadByTheJdkAsItWasRendered() throws IOException {
         Page page = page(40, 30, Orientation.UPRIGHT, new Placed("r", Crop.whole(24, 16), 0, pixels(3, 2, 24, 16), Orientation.UPRIGHT));
-        LayoutRenderer.Job job = LayoutRenderer.Job.plain(page, Map.of("r", picture(places())), 10, Double.POSITIVE_INFINITY, Sharpener.NONE);
+        LayoutRenderer.Job job = LayoutRenderer.Job.plain(page, Map.of("r", picture(places())), 10, Double.POSITIVE_INFINITY,
+            Sharpener.NONE);
         for (int bits : new int[] {8, 16}) {
             ByteArrayOutputStream out = new ByteArrayOutputStream();
-            new LayoutRenderer(workers, LayoutRendererTest::scratch).render(job, new TiffSink(40, 30, bits, 3, 10, StandardSpaces.SRGB.bytes(), Xmp.titled("Fells & <light>")), out, Progress.SILENT);
+            new LayoutRenderer(workers, LayoutRendererTest::scratch).render(job,
+                new TiffSink(40, 30, bits, 3, 10, StandardSpaces.SRGB.bytes(), Xmp.titled("Fells & <light>")), out, Progress.SILENT);
             ImageReader reader = null;
             var readers = ImageIO.getImageReadersByFormatName("tiff");
             while (reader == null || !reader.getClass().getName().startsWith("com.sun.")) {
@@ -452,11 +472,13 @@ public class LayoutRendererTest {
         for (int y = 0; y < rows.length; y++) {
             for (int i = 0; i < rows[y].length; i++) {
                 // stretches of equal pixels, noise, and repeated rows, some of them more often than a count can say
-                rows[y][i] = y % 5 == 1 || y > 200 && y < 500 ? rows[y - 1][i] : (i / 60) % 2 == 0 ? (char) 0 : (char) (random.nextInt(65536) / step * step);
+                rows[y][i] = y % 5 == 1 || y > 200 && y < 500 ? rows[y - 1][i]
+                    : (i / 60) % 2 == 0 ? (char) 0 : (char) (random.nextInt(65536) / step * step);
             }
         }
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        PwgRaster.Writer writer = new PwgRaster.Writer(out, new PwgRaster.Page(301, rows.length, 360, bits, space, 60, 8, "x", "gloss", 5, 1));
+        PwgRaster.Writer writer = new PwgRaster.Writer(out,
+            new PwgRaster.Page(301, rows.length, 360, bits, space, 60, 8, "x", "gloss", 5, 1));
         for (char[] row : rows) {
             writer.row(row);
         }

@@ -59,7 +59,8 @@ public class PageFingerprintTest {
         assertThat(difference.most()).isCloseTo(apart, within(0.01));
         assertThat(difference.mean()).isCloseTo(apart / PLACES, within(1e-5));
         assertThat(PageFingerprint.of(gray).difference(PageFingerprint.of(gray)).most()).isZero();
-        assertThat(PageFingerprint.read(PageFingerprint.of(one).bytes())).isEqualTo(PageFingerprint.of(one)).isNotEqualTo(PageFingerprint.of(gray));
+        assertThat(PageFingerprint.read(PageFingerprint.of(one).bytes())).isEqualTo(PageFingerprint.of(one))
+            .isNotEqualTo(PageFingerprint.of(gray));
     }
 
     @Test

@@ -57,7 +57,8 @@ public class SharpenerTest {
         assertThat(after[3 * (row + 29)]).isLessThan(before[3 * (row + 29)]);
         assertThat(after[3 * (row + 30)]).isGreaterThan(before[3 * (row + 30)]);
         for (int i = 0; i < before.length; i++) {
-            assertThat(lightness(after[i])).isBetween(lightness((char) 20_000) - Sharpener.MOST - 0.01, lightness((char) 45_000) + Sharpener.MOST + 0.01);
+            assertThat(lightness(after[i])).isBetween(lightness((char) 20_000) - Sharpener.MOST - 0.01,
+                lightness((char) 45_000) + Sharpener.MOST + 0.01);
         }
         assertThat(after[3 * row]).as("far from the edge").isEqualTo(before[3 * row]);
     }

@@ -46,7 +46,10 @@ import wistel.core.sheet.Placed;
 import wistel.core.sheet.Rect;
 import wistel.core.sheet.WrappedSides;
 
-/** A picture of 240 by 160 pixels on a face of 160 by 120, printed at 254 dpi: ten pixels a millimetre. WrappedSides of 4 mm, the page 2 mm larger all round. */
+/**
+ * A picture of 240 by 160 pixels on a face of 160 by 120, printed at 254 dpi: ten pixels a millimetre. WrappedSides of 4 mm, the page 2 mm
+ * larger all round.
+ */
 public class SidedPieceTest {
     private static final int DPI = 254;
     private static final int FACE_W = 160;
@@ -82,13 +85,16 @@ public class SidedPieceTest {
     }
 
     private static FileChannel scratch() throws IOException {
-        return FileChannel.open(Files.createTempFile("spool", ".raw"), StandardOpenOption.READ, StandardOpenOption.WRITE, StandardOpenOption.DELETE_ON_CLOSE);
+        return FileChannel.open(Files.createTempFile("spool", ".raw"), StandardOpenOption.READ, StandardOpenOption.WRITE,
+            StandardOpenOption.DELETE_ON_CLOSE);
     }
 
     private static Placed face(Optional<WrappedSides> sides) {
         boolean itself = sides.filter(s -> s.fill() instanceof SideFill.Itself).isPresent();
         // 16 x 12 mm of the middle, at one and a quarter pixels to a pixel of the print
-        Crop crop = itself ? new Crop(20 - 1.25 * SIDE + 30, 5 - 1.25 * SIDE + 50, 1.25 * (FACE_W + 2 * SIDE) * 0.6, 1.25 * (FACE_H + 2 * SIDE) * 0.6) : new Crop(20, 5, 1.25 * FACE_W, 1.25 * FACE_H);
+        Crop crop = itself
+            ? new Crop(20 - 1.25 * SIDE + 30, 5 - 1.25 * SIDE + 50, 1.25 * (FACE_W + 2 * SIDE) * 0.6, 1.25 * (FACE_H + 2 * SIDE) * 0.6)
+            : new Crop(20, 5, 1.25 * FACE_W, 1.25 * FACE_H);
         Placed placed = new Placed("r", crop, 0, itself ? GROWN : FACE, Orientation.UPRIGHT);
         return sides.map(placed::sided).orElse(placed);
     }
@@ -100,12 +106,16 @@ public class SidedPieceTest {
     private View printed(Placed placed, Orientation feed, Sharpener sharpener, Progress progress) throws IOException {
         Page page = Page.of(28, 24, Margins.NONE, feed, List.of(placed), List.of());
         View picture = picture();
-        Optional<PatchSynthesis.Grown> grown = placed.sides().filter(s -> s.fill() instanceof SideFill.Extended).map(s ->
-            PatchSynthesis.grow(picture.scaled(placed.crop(), 80, 60, LightCurve.GAMMA_22), 25, 3));
-        Transform moved = placed.sides().filter(s -> !s.moves().leavesColours()).map(s -> RenditionCompiler.through(StandardSpaces.SRGB, RenditionChange.NONE, SideChange.of(s.moves()),
-            new RenditionCompiler.Onward(Intent.RELATIVE, false), SidedPieceTest::onward, TransformCompiler::compile)).orElse(SAME);
-        LayoutRenderer.Picture of = new LayoutRenderer.Picture(picture, Orientation.UPRIGHT, LightCurve.GAMMA_22, new float[] {0.3f, 0.6f, 0.1f}, SAME);
-        LayoutRenderer.Job job = new LayoutRenderer.Job(page, Map.of("r", of), Map.of("r", new LayoutRenderer.SideColours(moved, grown)), DPI, Double.POSITIVE_INFINITY, sharpener);
+        Optional<PatchSynthesis.Grown> grown = placed.sides().filter(s -> s.fill() instanceof SideFill.Extended)
+            .map(s -> PatchSynthesis.grow(picture.scaled(placed.crop(), 80, 60, LightCurve.GAMMA_22), 25, 3));
+        Transform moved = placed.sides().filter(s -> !s.moves().leavesColours())
+            .map(s -> RenditionCompiler.through(StandardSpaces.SRGB, RenditionChange.NONE, SideChange.of(s.moves()),
+                new RenditionCompiler.Onward(Intent.RELATIVE, false), SidedPieceTest::onward, TransformCompiler::compile))
+            .orElse(SAME);
+        LayoutRenderer.Picture of = new LayoutRenderer.Picture(picture, Orientation.UPRIGHT, LightCurve.GAMMA_22,
+            new float[] {0.3f, 0.6f, 0.1f}, SAME);
+        LayoutRenderer.Job job = new LayoutRenderer.Job(page, Map.of("r", of), Map.of("r", new LayoutRenderer.SideColours(moved, grown)),
+            DPI, Double.POSITIVE_INFINITY, sharpener);
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         new LayoutRenderer(workers, SidedPieceTest::scratch).render(job, new SampleSink(3, 16, false), out, progress);
         byte[] bytes = out.toByteArray();
@@ -122,22 +132,27 @@ public class SidedPieceTest {
 
     @DataProvider
     public Object[][] fills() {
-        return new Object[][] {{new SideFill.Mirrored()}, {new SideFill.Stretched()}, {new SideFill.OneColour(new SideFill.Patch(0, 0, 1, 1), List.of(9000, 20000, 40000))},
+        return new Object[][] {{new SideFill.Mirrored()}, {new SideFill.Stretched()},
+            {new SideFill.OneColour(new SideFill.Patch(0, 0, 1, 1), List.of(9000, 20000, 40000))},
             {new SideFill.Extended(3)}, {new SideFill.Itself()}};
     }
 
-    /** Whatever is made of the sides, sharpened or not and fed either way: each number of the face is the one that is printed without them. */
+    /**
+     * Whatever is made of the sides, sharpened or not and fed either way: each number of the face is the one that is printed without them.
+     */
     @Test(dataProvider = "fills")
     public void theFaceIsThatOfTheUnwrappedPrintBitByBit(SideFill fill) throws IOException {
         for (Orientation feed : List.of(Orientation.UPRIGHT, Orientation.QUARTER_RIGHT)) {
             for (Sharpener sharpener : List.of(Sharpener.NONE, Sharpener.onPaper(0.1, 1.5, DPI))) {
                 Placed wrapped = face(sides(fill, new SideMoves(40, 80, 50)));
-                View bare = printed(new Placed("r", wrapped.crop(), 0, wrapped.atMm(), Orientation.UPRIGHT), feed, sharpener, Progress.SILENT);
+                View bare = printed(new Placed("r", wrapped.crop(), 0, wrapped.atMm(), Orientation.UPRIGHT), feed, sharpener,
+                    Progress.SILENT);
                 View all = printed(wrapped, feed, sharpener, Progress.SILENT);
                 int off = 0;
                 for (int y = 0; y < FACE_H; y++) {
                     for (int x = 0; x < FACE_W; x++) {
-                        off += Arrays.equals(all.pixel(OUTSIDE + SIDE + x, OUTSIDE + SIDE + y), bare.pixel(OUTSIDE + SIDE + x, OUTSIDE + SIDE + y)) ? 0 : 1;
+                        off += Arrays.equals(all.pixel(OUTSIDE + SIDE + x, OUTSIDE + SIDE + y),
+                            bare.pixel(OUTSIDE + SIDE + x, OUTSIDE + SIDE + y)) ? 0 : 1;
                     }
                 }
                 assertThat(off).as("numbers of the face that differ, fed %s", feed).isZero();
@@ -162,12 +177,17 @@ public class SidedPieceTest {
         View all = printed(new SideFill.Stretched(), SideMoves.NONE);
         for (int d = 0; d < SIDE; d++) {
             double in = 50 * (1 - Math.exp(-(d + 0.5) / 50)) - 0.5;
-            double expected = all.pixel(OUTSIDE + SIDE + (int) in, 100)[0] * (1 - in % 1) + all.pixel(OUTSIDE + SIDE + (int) in + 1, 100)[0] * (in % 1);
-            assertThat((double) all.pixel(OUTSIDE + SIDE - 1 - d, 100)[0]).isCloseTo(in < 0 ? all.pixel(OUTSIDE + SIDE, 100)[0] : expected, within(1.0));
+            double expected = all.pixel(OUTSIDE + SIDE + (int) in, 100)[0] * (1 - in % 1)
+                + all.pixel(OUTSIDE + SIDE + (int) in + 1, 100)[0] * (in % 1);
+            assertThat((double) all.pixel(OUTSIDE + SIDE - 1 - d, 100)[0]).isCloseTo(in < 0 ? all.pixel(OUTSIDE + SIDE, 100)[0] : expected,
+                within(1.0));
         }
     }
 
-    /** Against Oklab written out: all its coordinates times 0.7, chroma times 0.6 as well; half of it a millimetre behind the fold, where the fade is in its middle. */
+    /**
+     * Against Oklab written out: all its coordinates times 0.7, chroma times 0.6 as well; half of it a millimetre behind the fold, where
+     * the fade is in its middle.
+     */
     @Test
     public void sidesAreDarkenedAndDrainedInOklabAndFadeInBehindTheFold() throws IOException {
         View plain = printed(new SideFill.Mirrored(), SideMoves.NONE);
@@ -185,7 +205,8 @@ public class SidedPieceTest {
         // 9.5 pixels are 0.95 mm: 3 t^2 - 2 t^3 of 0.475
         double share = 3 * 0.475 * 0.475 - 2 * Math.pow(0.475, 3);
         assertThat(middle[1]).isBetween((char) Math.round(from[1] * (1 - share) * 0.98), (char) Math.round(from[1] * 1.02));
-        assertThat(moved.pixel(OUTSIDE + SIDE - 1, 90)[0] / (double) plain.pixel(OUTSIDE + SIDE - 1, 90)[0]).as("at the fold itself").isCloseTo(1, within(0.002));
+        assertThat(moved.pixel(OUTSIDE + SIDE - 1, 90)[0] / (double) plain.pixel(OUTSIDE + SIDE - 1, 90)[0]).as("at the fold itself")
+            .isCloseTo(1, within(0.002));
     }
 
     private static double[] oklab(Transform toLab, char[] srgb) {
@@ -195,7 +216,9 @@ public class SidedPieceTest {
         return values;
     }
 
-    /** Softer is a bell curve of 2 mm at most, faded in: contrast from pixel to pixel goes down with the way from the fold, the mean stays. */
+    /**
+     * Softer is a bell curve of 2 mm at most, faded in: contrast from pixel to pixel goes down with the way from the fold, the mean stays.
+     */
     @Test
     public void softSidesLoseContrastAndKeepTheirMean() throws IOException {
         View plain = printed(new SideFill.Mirrored(), SideMoves.NONE);
@@ -217,7 +240,8 @@ public class SidedPieceTest {
     private static double unrest(View v, int column) {
         double sum = 0;
         for (int y = 70; y < 170; y++) {
-            sum += Math.abs(v.pixel(OUTSIDE + column, y)[0] - v.pixel(OUTSIDE + column, y - 1)[0]) + Math.abs(v.pixel(OUTSIDE + column, y)[2] - v.pixel(OUTSIDE + column, y - 1)[2]);
+            sum += Math.abs(v.pixel(OUTSIDE + column, y)[0] - v.pixel(OUTSIDE + column, y - 1)[0])
+                + Math.abs(v.pixel(OUTSIDE + column, y)[2] - v.pixel(OUTSIDE + column, y - 1)[2]);
         }
         return sum;
     }

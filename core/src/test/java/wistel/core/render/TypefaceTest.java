@@ -8,7 +8,10 @@ import org.testng.annotations.Test;
 public class TypefaceTest {
     private static final double UNITS = 1000;
 
-    /** What a pair is narrower than its two glyphs side by side: read from the font's GPOS table by a second program, in thousandths of the size. */
+    /**
+     * What a pair is narrower than its two glyphs side by side: read from the font's GPOS table by a second program, in thousandths of the
+     * size.
+     */
     @Test
     public void pairsAreKernedAsTheFontSays() {
         Object[][] pairs = {{"AV", -28}, {"To", -80}, {"LT", -81}, {"Ya", -95}, {"Te", -80}, {"P.", -90}, {"ii", 0}, {"nn", 0}};

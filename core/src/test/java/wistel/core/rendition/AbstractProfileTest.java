@@ -28,20 +28,26 @@ import wistel.core.icc.transform.TransformCompiler;
 
 public class AbstractProfileTest {
     private static final ToneMoves TONES = new ToneMoves(30, -10, 15, 20, 5, 40);
-    private static final ChromaMoves CHROMA = new ChromaMoves(1.15, List.of(new ChromaMoves.HuePoint(25, 1.3, 8, 3), new ChromaMoves.HuePoint(145, 0.7, -10, -5),
-        new ChromaMoves.HuePoint(260, 1.1, 5, 6)));
+    private static final ChromaMoves CHROMA = new ChromaMoves(1.15,
+        List.of(new ChromaMoves.HuePoint(25, 1.3, 8, 3), new ChromaMoves.HuePoint(145, 0.7, -10, -5),
+            new ChromaMoves.HuePoint(260, 1.1, 5, 6)));
 
     @DataProvider
     Object[][] compensations() {
         return new Object[][] {{List.of(TONES)}, {List.of(CHROMA)}, {List.of(new Warmth(6, -3))},
-            {List.of(new LightnessCurve(List.of(new LightnessCurve.TonePoint(0, 4), new LightnessCurve.TonePoint(30, 42), new LightnessCurve.TonePoint(100, 98))), TONES, CHROMA, new Warmth(-4, 2))}};
+            {List.of(new LightnessCurve(
+                List.of(new LightnessCurve.TonePoint(0, 4), new LightnessCurve.TonePoint(30, 42), new LightnessCurve.TonePoint(100, 98))),
+                TONES, CHROMA, new Warmth(-4, 2))}};
     }
 
     private static byte[] written(List<Move> moves) {
         return AbstractProfile.write(new Compensation("x", 1, "cotton, night", moves), "own".getBytes(StandardCharsets.UTF_8));
     }
 
-    /** The table, read by the ordinary way of any abstract profile, against the plain functions, for colours of sRGB, dark ones twice as often, that stay within what L*a*b* codes hold. */
+    /**
+     * The table, read by the ordinary way of any abstract profile, against the plain functions, for colours of sRGB, dark ones twice as
+     * often, that stay within what L*a*b* codes hold.
+     */
     @Test(dataProvider = "compensations")
     public void aWrittenTableDoesWhatTheMovesDo(List<Move> moves) {
         IccProfile profile = ProfileReader.read(written(moves));
@@ -74,7 +80,8 @@ public class AbstractProfileTest {
 
     @Test
     public void whatWasPutInsideComesBack() {
-        assertThat(AbstractProfile.own(ProfileReader.read(written(List.of(TONES))))).hasValueSatisfying(own -> assertThat(new String(own, StandardCharsets.UTF_8)).isEqualTo("own"));
+        assertThat(AbstractProfile.own(ProfileReader.read(written(List.of(TONES)))))
+            .hasValueSatisfying(own -> assertThat(new String(own, StandardCharsets.UTF_8)).isEqualTo("own"));
         assertThat(AbstractProfile.own(StandardSpaces.SRGB)).isEmpty();
     }
 
@@ -100,7 +107,8 @@ public class AbstractProfileTest {
             nodes[3 * n + 1] = (char) ((n >> 1 & 1) * 65535);
             nodes[3 * n + 2] = (char) ((n & 1) * 65535);
         }
-        byte[] negative = new ProfileWriter(DeviceClass.ABSTRACT, ColourSpace.LAB, ColourSpace.LAB, "negative", "c").tag("wtpt", TagWriter.xyz(D50.X, D50.Y, D50.Z))
+        byte[] negative = new ProfileWriter(DeviceClass.ABSTRACT, ColourSpace.LAB, ColourSpace.LAB, "negative", "c")
+            .tag("wtpt", TagWriter.xyz(D50.X, D50.Y, D50.Z))
             .tag("A2B0", LutWriter.lut16(3, 3, 2, nodes)).write();
         assertThatExceptionOfType(ProfileException.class).isThrownBy(() -> AbstractProfile.read(ProfileReader.read(negative)))
             .satisfies(e -> assertThat(e.reason()).isEqualTo(ProfileException.Reason.BEYOND_MOVES));

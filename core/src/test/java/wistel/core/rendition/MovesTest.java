@@ -83,7 +83,8 @@ public class MovesTest {
     public void tonesKeepTheirOrderAtEveryCombinationOfSliders() {
         SplittableRandom r = new SplittableRandom(1);
         for (int i = 0; i < 3000; i++) {
-            LabFunction f = new ToneMoves(random(r, 50), random(r, 50), random(r, 50), random(r, 50), random(r, 50), r.nextDouble(5, 95)).function();
+            LabFunction f = new ToneMoves(random(r, 50), random(r, 50), random(r, 50), random(r, 50), random(r, 50), r.nextDouble(5, 95))
+                .function();
             double last = of(f, 0, 0, 0)[0];
             assertThat(last).isZero();
             for (int l = 1; l <= 200; l++) {
@@ -137,7 +138,8 @@ public class MovesTest {
         for (int i = 0; i < 2000; i++) {
             double[] lab = {r.nextDouble(10, 95), r.nextDouble(-60, 60), r.nextDouble(-60, 60)};
             double[] before = lab.clone();
-            new ChromaMoves(r.nextDouble(0.2, 2), List.of(new ChromaMoves.HuePoint(100, 1.4, 0, 0), new ChromaMoves.HuePoint(250, 0.6, 0, 0))).function().apply(lab, 0);
+            new ChromaMoves(r.nextDouble(0.2, 2),
+                List.of(new ChromaMoves.HuePoint(100, 1.4, 0, 0), new ChromaMoves.HuePoint(250, 0.6, 0, 0))).function().apply(lab, 0);
             Oklab.fromLab(before, 0);
             Oklab.fromLab(lab, 0);
             if (Math.hypot(before[1], before[2]) > 0.005) {
@@ -152,8 +154,9 @@ public class MovesTest {
     public void nothingFoldsOver() {
         SplittableRandom r = new SplittableRandom(5);
         for (int i = 0; i < 4000; i++) {
-            RenditionChange f = new RenditionChange(new Treatment.Colour(), List.of(new ToneMoves(random(r, 50), random(r, 50), random(r, 50), random(r, 50), random(r, 50), 40),
-                chroma(r), new Warmth(random(r, 10), random(r, 10))));
+            RenditionChange f = new RenditionChange(new Treatment.Colour(),
+                List.of(new ToneMoves(random(r, 50), random(r, 50), random(r, 50), random(r, 50), random(r, 50), 40),
+                    chroma(r), new Warmth(random(r, 10), random(r, 10))));
             double l = r.nextDouble(3, 97);
             double a = r.nextDouble(-50, 50);
             double b = r.nextDouble(-50, 50);
@@ -165,7 +168,8 @@ public class MovesTest {
                     v[k] = (v[k] - at[k]) / h;
                 }
             }
-            double volume = d[0][0] * (d[1][1] * d[2][2] - d[1][2] * d[2][1]) - d[0][1] * (d[1][0] * d[2][2] - d[1][2] * d[2][0]) + d[0][2] * (d[1][0] * d[2][1] - d[1][1] * d[2][0]);
+            double volume = d[0][0] * (d[1][1] * d[2][2] - d[1][2] * d[2][1]) - d[0][1] * (d[1][0] * d[2][2] - d[1][2] * d[2][0])
+                + d[0][2] * (d[1][0] * d[2][1] - d[1][1] * d[2][0]);
             assertThat(volume).as(l + " " + a + " " + b + " " + f.moves()).isPositive();
         }
     }
@@ -233,16 +237,21 @@ public class MovesTest {
     @DataProvider
     Object[][] impossible() {
         return new Object[][] {
-            {(ThrowingCallable) () -> new ToneMoves(51, 0, 0, 0, 0, 50)}, {(ThrowingCallable) () -> new ToneMoves(0, Double.NaN, 0, 0, 0, 50)},
+            {(ThrowingCallable) () -> new ToneMoves(51, 0, 0, 0, 0, 50)},
+            {(ThrowingCallable) () -> new ToneMoves(0, Double.NaN, 0, 0, 0, 50)},
             {(ThrowingCallable) () -> new ToneMoves(0, 0, 0, 0, 0, 0)}, {(ThrowingCallable) () -> new Warmth(10.5, 0)},
-            {(ThrowingCallable) () -> new Warmth(0, Double.POSITIVE_INFINITY)}, {(ThrowingCallable) () -> new LightnessCurve(List.of(point(0, 0)))},
+            {(ThrowingCallable) () -> new Warmth(0, Double.POSITIVE_INFINITY)},
+            {(ThrowingCallable) () -> new LightnessCurve(List.of(point(0, 0)))},
             {(ThrowingCallable) () -> new LightnessCurve(List.of(point(0, 0), point(0, 10), point(100, 100)))},
             {(ThrowingCallable) () -> new LightnessCurve(List.of(point(0, 0), point(50, 60), point(70, 40), point(100, 100)))},
-            {(ThrowingCallable) () -> new LightnessCurve(List.of(point(0, 0), point(10, 10), point(20, 20), point(30, 30), point(40, 40), point(50, 50), point(60, 60),
-                point(70, 70), point(100, 100)))},
+            {(ThrowingCallable) () -> new LightnessCurve(
+                List.of(point(0, 0), point(10, 10), point(20, 20), point(30, 30), point(40, 40), point(50, 50), point(60, 60),
+                    point(70, 70), point(100, 100)))},
             {(ThrowingCallable) () -> point(-1, 0)}, {(ThrowingCallable) () -> new ChromaMoves(-0.1, List.of())},
-            {(ThrowingCallable) () -> new ChromaMoves(1, List.of(new ChromaMoves.HuePoint(100, 1, 15, 0), new ChromaMoves.HuePoint(120, 1, -15, 0)))},
-            {(ThrowingCallable) () -> new ChromaMoves.HuePoint(361, 1, 0, 0)}, {(ThrowingCallable) () -> new HueMix(List.of(new HueMix.MixPoint(0, 1), new HueMix.MixPoint(360, 2)))},
+            {(ThrowingCallable) () -> new ChromaMoves(1,
+                List.of(new ChromaMoves.HuePoint(100, 1, 15, 0), new ChromaMoves.HuePoint(120, 1, -15, 0)))},
+            {(ThrowingCallable) () -> new ChromaMoves.HuePoint(361, 1, 0, 0)},
+            {(ThrowingCallable) () -> new HueMix(List.of(new HueMix.MixPoint(0, 1), new HueMix.MixPoint(360, 2)))},
             {(ThrowingCallable) () -> new HueMix.MixPoint(10, 31)}, {(ThrowingCallable) () -> new Toning.Tone(0, 21)},
             {(ThrowingCallable) () -> new Toning(Toning.Tone.NONE, Toning.Tone.NONE, 5, 10)},
             {(ThrowingCallable) () -> new Compensation("c", 1, " ", List.of())},
@@ -257,15 +266,18 @@ public class MovesTest {
     @Test
     public void movesSayWhatTheyDo() {
         Compensation c = new Compensation("c", 2, "For cotton", List.of(new ToneMoves(12, 0, 0, -5, 0, 40), new Warmth(-2.5, 0),
-            new ChromaMoves(1.1, List.of(new ChromaMoves.HuePoint(260, 0.8, 5, 0))), new LightnessCurve(List.of(point(0, 0), point(100, 100)))));
+            new ChromaMoves(1.1, List.of(new ChromaMoves.HuePoint(260, 0.8, 5, 0))),
+            new LightnessCurve(List.of(point(0, 0), point(100, 100)))));
         assertThat(c.moves()).as("what does nothing is left out").hasSize(3);
         assertThat(c.words()).isEqualTo("shadows +12, contrast −5, chroma +10 %, blues chroma −20 % and turned by +5°, colder by 2.5");
     }
 
     @Test
     public void equalRenderingsAreEqual() {
-        RenditionChange a = new RenditionChange(new Treatment.Colour(), List.of(new Warmth(1, 0), new LightnessCurve(List.of(point(0, 0), point(50, 60), point(100, 100)))));
-        RenditionChange b = new RenditionChange(new Treatment.Colour(), List.of(new Warmth(1, 0), new LightnessCurve(List.of(point(0, 0), point(50, 60), point(100, 100)))));
+        RenditionChange a = new RenditionChange(new Treatment.Colour(),
+            List.of(new Warmth(1, 0), new LightnessCurve(List.of(point(0, 0), point(50, 60), point(100, 100)))));
+        RenditionChange b = new RenditionChange(new Treatment.Colour(),
+            List.of(new Warmth(1, 0), new LightnessCurve(List.of(point(0, 0), point(50, 60), point(100, 100)))));
         assertThat(a).isEqualTo(b).hasSameHashCodeAs(b).isNotEqualTo(RenditionChange.NONE);
         assertThat(RenditionChange.NONE.changesNothing()).isTrue();
         assertThat(new RenditionChange(new Treatment.Monochrome(HueMix.EVEN, Toning.NEUTRAL), List.of()).changesNothing()).isFalse();

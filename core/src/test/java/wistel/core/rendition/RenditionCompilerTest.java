@@ -69,7 +69,8 @@ public class RenditionCompilerTest {
     }
 
     private static Lab lab(char[] working, int i) {
-        return LabEncoding.V4.lab(WORKING_TO_LAB.exact(working[3 * i] / 65535.0, working[3 * i + 1] / 65535.0, working[3 * i + 2] / 65535.0));
+        return LabEncoding.V4
+            .lab(WORKING_TO_LAB.exact(working[3 * i] / 65535.0, working[3 * i + 1] / 65535.0, working[3 * i + 2] / 65535.0));
     }
 
     @DataProvider
@@ -80,7 +81,8 @@ public class RenditionCompilerTest {
     /** What decides for the connection space: in 16 bits it gives back every colour that profiles on hand encode. */
     @Test(dataProvider = "sources")
     public void workingGivesBackWhatAnyProfileEncodes(IccProfile source) {
-        Transform toWorking = TransformCompiler.compile(new Recipe.Convert(source, RenditionCompiler.WORKING, Intent.RELATIVE, false, Observer.ADAPTED));
+        Transform toWorking = TransformCompiler
+            .compile(new Recipe.Convert(source, RenditionCompiler.WORKING, Intent.RELATIVE, false, Observer.ADAPTED));
         Transform toLab = TransformCompiler.compile(new Recipe.DeviceToLab(source, false));
         char[] colours = colours(source.space().channels());
         int n = source.space().channels();
@@ -118,11 +120,15 @@ public class RenditionCompilerTest {
         Treatment colour = new Treatment.Colour();
         RenditionChange[] all = {
             new RenditionChange(colour, List.of(new ToneMoves(35, 10, -20, 15, 10, 42))),
-            new RenditionChange(colour, List.of(new LightnessCurve(List.of(new LightnessCurve.TonePoint(0, 4), new LightnessCurve.TonePoint(30, 40), new LightnessCurve.TonePoint(100, 100))))),
+            new RenditionChange(colour,
+                List.of(new LightnessCurve(List.of(new LightnessCurve.TonePoint(0, 4), new LightnessCurve.TonePoint(30, 40),
+                    new LightnessCurve.TonePoint(100, 100))))),
             new RenditionChange(colour, List.of(new Warmth(6, -4))), new RenditionChange(colour, List.of(ChromaMoves.all(1.3))),
-            new RenditionChange(colour, List.of(new ToneMoves(25, 5, 0, 10, 0, 42), new ChromaMoves(1.1, six(0.25, 8, 5)), new Warmth(2, -1))),
+            new RenditionChange(colour,
+                List.of(new ToneMoves(25, 5, 0, 10, 0, 42), new ChromaMoves(1.1, six(0.25, 8, 5)), new Warmth(2, -1))),
             new RenditionChange(new Treatment.Monochrome(HueMix.EVEN, Toning.NEUTRAL), List.of()),
-            new RenditionChange(new Treatment.Monochrome(new HueMix(List.of(new HueMix.MixPoint(25, 25), new HueMix.MixPoint(145, -20), new HueMix.MixPoint(260, 8))),
+            new RenditionChange(new Treatment.Monochrome(
+                new HueMix(List.of(new HueMix.MixPoint(25, 25), new HueMix.MixPoint(145, -20), new HueMix.MixPoint(260, 8))),
                 new Toning(new Toning.Tone(60, 8), new Toning.Tone(250, 4), 45, 12)), List.of(new ToneMoves(20, 0, 0, 10, 0, 42)))};
         List<Object[]> cases = new ArrayList<>();
         for (IccProfile source : List.of(StandardSpaces.SRGB, StandardSpaces.WIDE_RGB, StandardSpaces.GRAY_22)) {
@@ -153,7 +159,8 @@ public class RenditionCompilerTest {
     /** A source of tables has its own grid before what is changed. */
     @Test
     public void sourcesOfTablesAreChangedAsWell() {
-        RenditionChange rendering = new RenditionChange(new Treatment.Colour(), List.of(new ToneMoves(25, 5, 0, 10, 0, 42), ChromaMoves.all(1.2)));
+        RenditionChange rendering = new RenditionChange(new Treatment.Colour(),
+            List.of(new ToneMoves(25, 5, 0, 10, 0, 42), ChromaMoves.all(1.2)));
         Transform transform = RenditionCompiler.toWorking(MadeProfiles.printer(), rendering, Intent.RELATIVE, true, Kernels.best());
         char[] colours = colours(3);
         char[] exact = new char[colours.length];
@@ -166,8 +173,10 @@ public class RenditionCompilerTest {
     @Test
     public void equalRenderingsShareOneTransform() {
         TransformCache cache = new TransformCache(64L << 20);
-        Transform first = cache.get(RenditionCompiler.recipe(StandardSpaces.SRGB, new RenditionChange(new Treatment.Colour(), List.of(new Warmth(3, 0))), Intent.RELATIVE, true));
-        Transform again = cache.get(RenditionCompiler.recipe(StandardSpaces.SRGB, new RenditionChange(new Treatment.Colour(), List.of(new Warmth(3, 0))), Intent.RELATIVE, true));
+        Transform first = cache.get(RenditionCompiler.recipe(StandardSpaces.SRGB,
+            new RenditionChange(new Treatment.Colour(), List.of(new Warmth(3, 0))), Intent.RELATIVE, true));
+        Transform again = cache.get(RenditionCompiler.recipe(StandardSpaces.SRGB,
+            new RenditionChange(new Treatment.Colour(), List.of(new Warmth(3, 0))), Intent.RELATIVE, true));
         assertThat(again).isSameAs(first);
     }
 
@@ -178,7 +187,8 @@ public class RenditionCompilerTest {
         RenditionChange hardly = new RenditionChange(new Treatment.Colour(), List.of(new Warmth(1e-9, 0)));
         Transform direct = TransformCompiler.compile(new Recipe.ProofToLab(StandardSpaces.SRGB, printer, Intent.RELATIVE, true, false));
         Transform toWorking = RenditionCompiler.toWorking(StandardSpaces.SRGB, hardly, Intent.RELATIVE, true, Kernels.best());
-        Transform onward = TransformCompiler.compile(new Recipe.ProofToLab(RenditionCompiler.WORKING, printer, Intent.RELATIVE, true, false));
+        Transform onward = TransformCompiler
+            .compile(new Recipe.ProofToLab(RenditionCompiler.WORKING, printer, Intent.RELATIVE, true, false));
         SplittableRandom r = new SplittableRandom(6);
         for (int i = 0; i < 300; i++) {
             double[] rgb = {r.nextDouble(), r.nextDouble(), r.nextDouble()};

@@ -21,7 +21,8 @@ import wistel.core.tone.ToneCurve;
 import wistel.core.tone.ToneScale;
 
 public class StraighteningTest {
-    private static final ToneCurve CURVE = new ToneCurve(List.of(new ToneCurve.Point(0.2, 0.15), new ToneCurve.Point(0.5, 0.47), new ToneCurve.Point(0.85, 0.78)));
+    private static final ToneCurve CURVE = new ToneCurve(
+        List.of(new ToneCurve.Point(0.2, 0.15), new ToneCurve.Point(0.5, 0.47), new ToneCurve.Point(0.85, 0.78)));
 
     /** Depth and lightness are each other's complement, and so is the curve. */
     @Test
@@ -40,7 +41,8 @@ public class StraighteningTest {
     @Test
     public void compiledItDoesThatToNeutrals() {
         for (Treatment treatment : List.of(Treatment.Monochrome.NEUTRAL, new Treatment.Colour())) {
-            RenditionChange change = new RenditionChange(treatment, List.of(new ToneMoves(10, 0, 0, 0, 0, 50)), Optional.of(Straightening.of(CURVE)));
+            RenditionChange change = new RenditionChange(treatment, List.of(new ToneMoves(10, 0, 0, 0, 0, 50)),
+                Optional.of(Straightening.of(CURVE)));
             Transform compiled = RenditionCompiler.toWorking(StandardSpaces.GRAY_L, change, Intent.RELATIVE, false, Kernels.best());
             Transform toLab = TransformCompiler.compile(new Recipe.DeviceToLab(RenditionCompiler.WORKING, false));
             char[] grays = new char[101];

@@ -34,7 +34,8 @@ public class SuggestionTest {
     Object[][] picturesOnPapers() throws IOException {
         List<Object[]> all = new ArrayList<>();
         try (Stream<Path> pictures = Files.list(DEMO.resolve("pictures"))) {
-            List<Path> profiles = Stream.of("skerry-baryta", "moss-cotton", "corrie-lustre").map(p -> DEMO.resolve("profiles").resolve(p + ".icc")).toList();
+            List<Path> profiles = Stream.of("skerry-baryta", "moss-cotton", "corrie-lustre")
+                .map(p -> DEMO.resolve("profiles").resolve(p + ".icc")).toList();
             pictures.sorted().forEach(picture -> profiles.forEach(profile -> all.add(new Object[] {picture, profile})));
         }
         return all.toArray(Object[][]::new);
@@ -51,9 +52,11 @@ public class SuggestionTest {
         byte[] embedded = picture.facts().profile();
         IccProfile source = embedded.length > 0 ? ProfileReader.read(embedded) : StandardSpaces.assumedFor(picture.facts().channels());
         IccProfile paper = ProfileReader.read(Files.readAllBytes(profile));
-        View view = View.fitting(picture.rows(), 320, PictureLight.of(source), new Histogram.Counter(picture.facts().channels()), ForkJoinPool.commonPool());
+        View view = View.fitting(picture.rows(), 320, PictureLight.of(source), new Histogram.Counter(picture.facts().channels()),
+            ForkJoinPool.commonPool());
         Transform wanted = TransformCompiler.compile(new Recipe.DeviceToLab(source, false));
-        Transform nearest = TransformCompiler.compile(new Recipe.ProofToLab(RenditionCompiler.WORKING, paper, Intent.RELATIVE, false, false));
+        Transform nearest = TransformCompiler
+            .compile(new Recipe.ProofToLab(RenditionCompiler.WORKING, paper, Intent.RELATIVE, false, false));
         Transform print = TransformCompiler.compile(new Recipe.ProofToLab(RenditionCompiler.WORKING, paper, Intent.RELATIVE, true, false));
         return Suggestion.of(view.pixels(), view.channels(), view.channels() == 1, wanted, nearest, print);
     }
@@ -61,7 +64,8 @@ public class SuggestionTest {
     @Test(dataProvider = "picturesOnPapers")
     public void theMeanNeverGetsWorseAndMovesStayFew(Path picture, Path profile) throws IOException {
         Suggestion.Found found = suggested(picture, profile);
-        System.out.printf("%s on %s: %.2f to %.2f, %d to %d of 47 apart%n", picture.getFileName(), profile.getFileName(), found.before(), found.after(), found.apartBefore(), found.apartAfter());
+        System.out.printf("%s on %s: %.2f to %.2f, %d to %d of 47 apart%n", picture.getFileName(), profile.getFileName(), found.before(),
+            found.after(), found.apartBefore(), found.apartAfter());
         assertThat(found.after()).isLessThanOrEqualTo(found.before());
         assertThat(found.moves().size()).isLessThanOrEqualTo(3);
         if (found.before() > 1) {

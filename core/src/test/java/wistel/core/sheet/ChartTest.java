@@ -17,12 +17,14 @@ public class ChartTest {
     private static final Chart CHART = new Chart("i1", 180, 0.55, List.of("Wedge 12", "Some Cotton on a printer", "fine quality"));
 
     private static Layout on(Stock stock, Margins margins) {
-        return CHART.lay(LayoutInput.bare(stock, margins, Map.of("r1", new SheetPlan.PixelSize(1800, 1580)), List.of(Item.whole("i1", "r1", 180, 158))));
+        return CHART.lay(
+            LayoutInput.bare(stock, margins, Map.of("r1", new SheetPlan.PixelSize(1800, 1580)), List.of(Item.whole("i1", "r1", 180, 158))));
     }
 
     @Test
     public void itLiesInThePrintablePartWithItsWritingBelow() {
-        for (Stock stock : List.of(Stock.Sheet.of(SheetSize.A4), Stock.Sheet.of(SheetSize.named("Letter").orElseThrow()), Stock.Sheet.of(SheetSize.named("A3+").orElseThrow()), new Stock.Roll(431.8))) {
+        for (Stock stock : List.of(Stock.Sheet.of(SheetSize.A4), Stock.Sheet.of(SheetSize.named("Letter").orElseThrow()),
+            Stock.Sheet.of(SheetSize.named("A3+").orElseThrow()), new Stock.Roll(431.8))) {
             Page page = on(stock, WIDE).pages().get(0);
             Rect at = page.placed().get(0).atMm();
             assertThat(at.width() / at.height()).isCloseTo(1800 / 1580.0, within(1e-9));

@@ -21,7 +21,8 @@ public class GangTest {
     private static final Map<String, PixelSize> PICTURES = Map.of("r1", new PixelSize(3000, 2000), "r2", new PixelSize(3000, 2000));
 
     private static LayoutInput input(Stock stock, int copies, Item... items) {
-        Map<String, Item> byId = items[0] == items[items.length - 1] ? Map.of(items[0].id(), items[0]) : Map.of(items[0].id(), items[0], items[1].id(), items[1]);
+        Map<String, Item> byId = items[0] == items[items.length - 1] ? Map.of(items[0].id(), items[0])
+            : Map.of(items[0].id(), items[0], items[1].id(), items[1]);
         return new LayoutInput(stock, MARGINS, PICTURES, byId, Map.of(items[0].id(), new CaptionText("Fells", "", 4)), copies);
     }
 
@@ -64,7 +65,8 @@ public class GangTest {
 
     @Test
     public void aRollIsCutBehindTheLastPiece() {
-        Layout layout = new Gang(false, List.of(at(WIDE, 1, 10, 20), at(SQUARE, 1, 110, 200))).lay(input(new Stock.Roll(431.8), 1, WIDE, SQUARE));
+        Layout layout = new Gang(false, List.of(at(WIDE, 1, 10, 20), at(SQUARE, 1, 110, 200)))
+            .lay(input(new Stock.Roll(431.8), 1, WIDE, SQUARE));
         assertThat(layout.usedLengthMm()).isCloseTo(200 + 50 + 15, within(1e-9));
         Layout across = new Gang(true, List.of(at(WIDE, 1, 10, 20))).lay(input(new Stock.Roll(431.8), 1, WIDE, WIDE));
         assertThat(across.pages().get(0).widthMm()).isCloseTo(100 + 15, within(1e-9));
@@ -78,7 +80,8 @@ public class GangTest {
         Gang gang = new Gang(false, List.of(at(WIDE, 1, 10, 10), at(WIDE, 1, 10, 110), at(WIDE, 2, 10, 10), at(WIDE, 2, 10, 110)));
         Layout layout = gang.lay(input(A4, 3, numbered, numbered));
         List<String> said = layout.pages().stream().flatMap(p -> p.marks().stream()).map(m -> ((Mark.Text) m).words()).toList();
-        assertThat(said).containsExactly("4 of 25", "5 of 25", "6 of 25", "7 of 25", "8 of 25", "9 of 25", "10 of 25", "11 of 25", "12 of 25", "13 of 25", "14 of 25", "15 of 25");
+        assertThat(said).containsExactly("4 of 25", "5 of 25", "6 of 25", "7 of 25", "8 of 25", "9 of 25", "10 of 25", "11 of 25",
+            "12 of 25", "13 of 25", "14 of 25", "15 of 25");
         assertThat(layout.pages().get(2).placed()).as("a copy is named as what it repeats").isEqualTo(layout.pages().get(0).placed());
         assertThat(gang.lay(input(A4, 3, WIDE, WIDE)).pages()).as("the printer repeats what bears no number").hasSize(2);
     }

@@ -84,8 +84,10 @@ public class SingleTest {
         for (int i = 0; i < 2000; i++) {
             int w = 200 + random.nextInt(8000);
             int h = 200 + random.nextInt(8000);
-            SinglePiece plan = piece(random.nextBoolean(), new Frame(5 + random.nextDouble() * 600, 5 + random.nextDouble() * 600, random.nextBoolean() ? Fit.FILL : Fit.WHOLE,
-                random.nextDouble(), random.nextDouble(), true), random.nextBoolean() ? EVEN : FOOT);
+            SinglePiece plan = piece(random.nextBoolean(),
+                new Frame(5 + random.nextDouble() * 600, 5 + random.nextDouble() * 600, random.nextBoolean() ? Fit.FILL : Fit.WHOLE,
+                    random.nextDouble(), random.nextDouble(), true),
+                random.nextBoolean() ? EVEN : FOOT);
             Layout layout = laid(plan, COTTON, w, h);
             Page p = page(layout);
             Placed placed = p.placed().get(0);
@@ -96,7 +98,8 @@ public class SingleTest {
             double lost = layout.losses().stream().mapToDouble(Layout.Loss::share).sum();
             assertThat(kept + lost).isCloseTo(1, within(0.0006));
             assertThat(placed.crop().x() + placed.crop().width()).isLessThanOrEqualTo(w + 1e-6);
-            double visible = Math.max(0, Math.min(p.widthMm(), at.right()) - Math.max(0, at.x())) * Math.max(0, Math.min(p.heightMm(), at.bottom()) - Math.max(0, at.y()));
+            double visible = Math.max(0, Math.min(p.widthMm(), at.right()) - Math.max(0, at.x()))
+                * Math.max(0, Math.min(p.heightMm(), at.bottom()) - Math.max(0, at.y()));
             assertThat(layout.bareMm2()).isCloseTo(p.widthMm() * p.heightMm() - visible, within(1e-6));
         }
     }
@@ -110,10 +113,12 @@ public class SingleTest {
     public void typedBordersAndPictureAddUpToThePaper() {
         SplittableRandom random = new SplittableRandom(6);
         for (int i = 0; i < 2000; i++) {
-            Borders.Sides sides = new Borders.Sides(random.nextDouble() * 60, random.nextDouble() * 60, random.nextDouble() * 60, random.nextDouble() * 60);
+            Borders.Sides sides = new Borders.Sides(random.nextDouble() * 60, random.nextDouble() * 60, random.nextDouble() * 60,
+                random.nextDouble() * 60);
             boolean across = random.nextBoolean();
             Stock stock = random.nextBoolean() ? A3_PLUS : new Stock.Roll(431.8);
-            SinglePiece plan = piece(across, new Frame(5 + random.nextDouble() * 600, 5 + random.nextDouble() * 600, Fit.FILL, random.nextDouble(), random.nextDouble(), true), sides);
+            SinglePiece plan = piece(across, new Frame(5 + random.nextDouble() * 600, 5 + random.nextDouble() * 600, Fit.FILL,
+                random.nextDouble(), random.nextDouble(), true), sides);
             Page p = page(on(plan, stock));
             Rect at = p.placed().get(0).atMm();
             assertThat(sides.left() + at.width() + sides.right()).isCloseTo(p.widthMm(), within(1e-9));
@@ -122,7 +127,8 @@ public class SingleTest {
             Page whole = page(on(plan.fitted(Fit.WHOLE), stock));
             Rect in = whole.placed().get(0).atMm();
             assertThat(in.width() / in.height()).as("all of the picture keeps its shape").isCloseTo(1.5, within(1e-9));
-            assertThat(in.x() - sides.left()).as("and lies in the middle of its frame").isCloseTo(whole.widthMm() - sides.right() - in.right(), within(1e-9));
+            assertThat(in.x() - sides.left()).as("and lies in the middle of its frame")
+                .isCloseTo(whole.widthMm() - sides.right() - in.right(), within(1e-9));
         }
     }
 
@@ -159,7 +165,8 @@ public class SingleTest {
                         Rect at = p.placed().get(0).atMm();
                         assertThat(Overhang.of(p, p.placed().get(0))).as(stock + " " + across + " " + borders).isEmpty();
                         Margins m = p.unprintable();
-                        double least = Math.min(Math.min(at.x() - m.left(), p.widthMm() - m.right() - at.right()), Math.min(at.y() - m.top(), p.heightMm() - m.bottom() - at.bottom()));
+                        double least = Math.min(Math.min(at.x() - m.left(), p.widthMm() - m.right() - at.right()),
+                            Math.min(at.y() - m.top(), p.heightMm() - m.bottom() - at.bottom()));
                         assertThat(least).as(stock + " " + across + " " + borders + " " + px[0]).isLessThan(0.2);
                     }
                 }
@@ -192,7 +199,8 @@ public class SingleTest {
         SinglePiece filled = plan.filling(input(plan, A3_PLUS, COTTON, 3000, 2000));
         Page p = page(on(filled, A3_PLUS));
         Rect at = p.placed().get(0).atMm();
-        assertThat(new double[] {at.x(), at.y(), at.width(), at.height()}).containsExactly(new double[] {30, 3.4, 423, 322.2}, within(1e-9));
+        assertThat(new double[] {at.x(), at.y(), at.width(), at.height()}).containsExactly(new double[] {30, 3.4, 423, 322.2},
+            within(1e-9));
         assertThat(Overhang.of(p, p.placed().get(0))).isEmpty();
         SinglePiece flat = plan(true, 300, 150, Fit.WHOLE, EVEN);
         assertThat(flat.filling(input(flat, A3_PLUS, COTTON, 3000, 2000)).item().frame().widthMm()).isEqualTo(300);
@@ -206,9 +214,11 @@ public class SingleTest {
             double aspect = 0.3 + random.nextDouble() * 3;
             double w = 0.1 + random.nextDouble() * 0.9;
             double h = 0.1 + random.nextDouble() * 0.9;
-            Cut cut = new Cut(random.nextDouble() * (1 - w), random.nextDouble() * (1 - h), w, h, random.nextDouble() * 20 - 10).inside(aspect);
+            Cut cut = new Cut(random.nextDouble() * (1 - w), random.nextDouble() * (1 - h), w, h, random.nextDouble() * 20 - 10)
+                .inside(aspect);
             double turn = Math.toRadians(-cut.degrees());
-            for (double[] corner : new double[][] {{cut.x(), cut.y()}, {cut.x() + cut.width(), cut.y()}, {cut.x(), cut.y() + cut.height()}, {cut.x() + cut.width(), cut.y() + cut.height()}}) {
+            for (double[] corner : new double[][] {{cut.x(), cut.y()}, {cut.x() + cut.width(), cut.y()}, {cut.x(), cut.y() + cut.height()},
+                {cut.x() + cut.width(), cut.y() + cut.height()}}) {
                 double u = (corner[0] - 0.5) * aspect;
                 double v = corner[1] - 0.5;
                 double x = (u * Math.cos(turn) - v * Math.sin(turn)) / aspect + 0.5;
@@ -223,14 +233,17 @@ public class SingleTest {
     public void numberedCopiesArePagesOfTheirOwn() {
         Annotation annotation = new Annotation(new Caption(true, true, 25, true, 9), 0.2, 2, true);
         SinglePiece plan = plan(true, 380, 999, Fit.WHOLE, FOOT);
-        Layout layout = plan.plan().lay(new LayoutInput(A3_PLUS, COTTON, Map.of("r", new PixelSize(3000, 2000)), Map.of("i", plan.item().annotated(annotation)), Map.of("i", new CaptionText("Fells", "1 May 2026", 4)), 3));
+        Layout layout = plan.plan().lay(new LayoutInput(A3_PLUS, COTTON, Map.of("r", new PixelSize(3000, 2000)),
+            Map.of("i", plan.item().annotated(annotation)), Map.of("i", new CaptionText("Fells", "1 May 2026", 4)), 3));
         assertThat(layout.pages()).hasSize(3);
         for (int i = 0; i < 3; i++) {
-            List<String> words = layout.pages().get(i).marks().stream().filter(Mark.Text.class::isInstance).map(m -> ((Mark.Text) m).words()).toList();
+            List<String> words = layout.pages().get(i).marks().stream().filter(Mark.Text.class::isInstance)
+                .map(m -> ((Mark.Text) m).words()).toList();
             assertThat(words).containsExactly("Fells, 1 May 2026", (4 + i) + " of 25");
         }
         Rect at = layout.pages().get(0).placed().get(0).atMm();
-        assertThat(layout.pages().get(0).marks()).filteredOn(Mark.Line.class::isInstance).as("four of the rule, eight at the corners, one to sign on").hasSize(13)
+        assertThat(layout.pages().get(0).marks()).filteredOn(Mark.Line.class::isInstance)
+            .as("four of the rule, eight at the corners, one to sign on").hasSize(13)
             .allSatisfy(m -> assertThat(touches((Mark.Line) m, at)).as("no mark on the picture").isFalse());
     }
 

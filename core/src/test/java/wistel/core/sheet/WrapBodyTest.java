@@ -16,13 +16,16 @@ public class WrapBodyTest {
 
     @DataProvider
     public Object[][] bodies() {
-        return new Object[][] {{body(600, 400, 38, 20, 0.48, new WrapBody.Growth(0.004, 0.007))}, {body(300, 200, 18, 25, 0.3, new WrapBody.Growth(-0.01, 0.002))},
+        return new Object[][] {{body(600, 400, 38, 20, 0.48, new WrapBody.Growth(0.004, 0.007))},
+            {body(300, 200, 18, 25, 0.3, new WrapBody.Growth(-0.01, 0.002))},
             {body(900, 300, 45, 30, 0.62, WrapBody.Growth.NONE)}, {body(200, 150, 3, 40, 0.2, new WrapBody.Growth(-0.015, -0.008))},
-            {new WrapBody(300, 200, new WrapBody.Support(WrapBody.Kind.BOARD, 5, 4), new WrapBody.TurnOver(30, 3, false, 2), 0.2, Optional.empty())}};
+            {new WrapBody(300, 200, new WrapBody.Support(WrapBody.Kind.BOARD, 5, 4), new WrapBody.TurnOver(30, 3, false, 2), 0.2,
+                Optional.empty())}};
     }
 
     private static WrapBody body(double width, double height, double depth, double turnOver, double thickness, WrapBody.Growth growth) {
-        return new WrapBody(width, height, new WrapBody.Support(WrapBody.Kind.BARS, depth, 0), new WrapBody.TurnOver(turnOver, 0, false, 3), thickness, Optional.of(growth));
+        return new WrapBody(width, height, new WrapBody.Support(WrapBody.Kind.BARS, depth, 0), new WrapBody.TurnOver(turnOver, 0, false, 3),
+            thickness, Optional.of(growth));
     }
 
     private static double across(WrapBody body) {
@@ -82,8 +85,10 @@ public class WrapBodyTest {
 
     @Test
     public void bodiesThatCantBeAreRefusedInWords() {
-        assertThatThrownBy(() -> body(300, 200, 0, 20, 0.4, WrapBody.Growth.NONE)).isInstanceOf(InvalidRequest.class).hasMessageContaining("can't be wrapped");
-        assertThatThrownBy(() -> body(300, 70, 38, 20, 0.4, WrapBody.Growth.NONE)).isInstanceOf(InvalidRequest.class).hasMessageContaining("deeper than half");
+        assertThatThrownBy(() -> body(300, 200, 0, 20, 0.4, WrapBody.Growth.NONE)).isInstanceOf(InvalidRequest.class)
+            .hasMessageContaining("can't be wrapped");
+        assertThatThrownBy(() -> body(300, 70, 38, 20, 0.4, WrapBody.Growth.NONE)).isInstanceOf(InvalidRequest.class)
+            .hasMessageContaining("deeper than half");
         assertThatThrownBy(() -> body(3100, 700, 38, 20, 0.4, WrapBody.Growth.NONE)).isInstanceOf(InvalidRequest.class);
         assertThatThrownBy(() -> new WrapBody.Growth(0.2, 0)).isInstanceOf(InvalidRequest.class);
     }

@@ -25,7 +25,8 @@ public class WrapTest {
     private static final SideFill MIRRORED = new SideFill.Mirrored();
 
     private static WrapBody bars(double width, double height, double depth, boolean printed) {
-        return new WrapBody(width, height, new WrapBody.Support(WrapBody.Kind.BARS, depth, 0), new WrapBody.TurnOver(25, 0, printed, 3), 0.48, Optional.of(new WrapBody.Growth(0.004, 0.007)));
+        return new WrapBody(width, height, new WrapBody.Support(WrapBody.Kind.BARS, depth, 0), new WrapBody.TurnOver(25, 0, printed, 3),
+            0.48, Optional.of(new WrapBody.Growth(0.004, 0.007)));
     }
 
     private static Wrap wrap(WrapBody body, Wrap.Panels panels, SideFill fill, Wrap.Corners corners) {
@@ -33,7 +34,8 @@ public class WrapTest {
     }
 
     private static LayoutInput ground(Stock stock) {
-        return new LayoutInput(stock, MARGINS, Map.of("r", new SheetPlan.PixelSize(6000, 4000)), Map.of("i", ITEM), Map.of("i", new CaptionText("Dune", "3 May 2026", 1)), 1);
+        return new LayoutInput(stock, MARGINS, Map.of("r", new SheetPlan.PixelSize(6000, 4000)), Map.of("i", ITEM),
+            Map.of("i", new CaptionText("Dune", "3 May 2026", 1)), 1);
     }
 
     @DataProvider
@@ -50,8 +52,9 @@ public class WrapTest {
     }
 
     /**
-     * Each place of the flat print is folded back to where it lies on the wall, and must show there what the picture has there: all faces and gaps together
-     * are one picture, seen through windows. A place of the picture is told in pixels, a tenth of a millimetre on the wall at most apart.
+     * Each place of the flat print is folded back to where it lies on the wall, and must show there what the picture has there: all faces
+     * and gaps together are one picture, seen through windows. A place of the picture is told in pixels, a tenth of a millimetre on the
+     * wall at most apart.
      */
     @Test(dataProvider = "wraps")
     public void foldedBackEveryPictureStandsOnTheWallAsOne(Wrap wrap) {
@@ -92,7 +95,8 @@ public class WrapTest {
             for (double t = 0; t <= 1; t += 0.02) {
                 double x = mark instanceof Mark.Line l ? l.fromX() + t * (l.toX() - l.fromX()) : ((Mark.Text) mark).x();
                 double y = mark instanceof Mark.Line l ? l.fromY() + t * (l.toY() - l.fromY()) : ((Mark.Text) mark).y();
-                boolean seen = inside(x, lines.faceMm().x(), lines.faceMm().right()) && inside(y, lines.shownMm().y(), lines.shownMm().bottom())
+                boolean seen = inside(x, lines.faceMm().x(), lines.faceMm().right())
+                    && inside(y, lines.shownMm().y(), lines.shownMm().bottom())
                     || inside(y, lines.faceMm().y(), lines.faceMm().bottom()) && inside(x, lines.shownMm().x(), lines.shownMm().right());
                 assertThat(seen).as("%s at %s, %s", mark, x, y).isFalse();
             }
@@ -119,7 +123,10 @@ public class WrapTest {
         assertThat(upright.get(3)).isCloseTo(face.right() + side / 1.004, within(1e-6));
     }
 
-    /** By hand: the face is 600 by 400 mm of 6000 by 4000 pixels, sides of 38 mm with a fold of 0.754 mm and a bleed of 3 mm take a ninth of the width. */
+    /**
+     * By hand: the face is 600 by 400 mm of 6000 by 4000 pixels, sides of 38 mm with a fold of 0.754 mm and a bleed of 3 mm take a ninth of
+     * the width.
+     */
     @Test
     public void thePictureItselfLosesWhatGoesRound() {
         WrapBody body = bars(600, 400, 38, false);
@@ -173,7 +180,8 @@ public class WrapTest {
     public void whatCantBeIsRefusedInWords() {
         assertThatThrownBy(() -> new Wrap.Panels(0, 1, 0)).isInstanceOf(InvalidRequest.class);
         assertThatThrownBy(() -> new Wrap.Panels(3, 1, 900)).isInstanceOf(InvalidRequest.class);
-        assertThatThrownBy(() -> new SideFill.Patch(0.9, 0.9, 0.3, 0.05)).isInstanceOf(InvalidRequest.class).hasMessageContaining("outside the picture");
+        assertThatThrownBy(() -> new SideFill.Patch(0.9, 0.9, 0.3, 0.05)).isInstanceOf(InvalidRequest.class)
+            .hasMessageContaining("outside the picture");
         assertThatThrownBy(() -> new SideMoves(60, 0, 0)).isInstanceOf(InvalidRequest.class);
         assertThatThrownBy(() -> new SideFill.OneColour(new SideFill.Patch(0, 0, 1, 1), List.of(1, 2))).isInstanceOf(InvalidRequest.class);
         assertThatThrownBy(() -> new SideFill.Extended(-1)).isInstanceOf(InvalidRequest.class);

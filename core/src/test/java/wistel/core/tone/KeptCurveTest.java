@@ -14,7 +14,8 @@ public class KeptCurveTest {
     private static final LocalDate MEASURED = LocalDate.of(2025, 3, 14);
 
     private static KeptCurve kept(ColourRoute route, String type, String reading, String through) {
-        return new KeptCurve(new ToneMode(route, Map.of(DriverSettings.MEDIA_TYPE, type)), Scales.scale(21, d -> d, 0, 1), ToneCurve.STRAIGHT, 12, MEASURED, reading, "gray", through);
+        return new KeptCurve(new ToneMode(route, Map.of(DriverSettings.MEDIA_TYPE, type)), Scales.scale(21, d -> d, 0, 1),
+            ToneCurve.STRAIGHT, 12, MEASURED, reading, "gray", through);
     }
 
     private static final KeptCurve DRIVER = kept(new ColourRoute.DriverMonochrome(), "cotton", "r1", "");

@@ -54,7 +54,8 @@ public class LinearisationTest {
                 double error = printedError(printer, found.curve());
                 sum += error;
                 assertThat(error).as("L* after, seed %d, noise %s", seed, noise).isLessThan(1.5 * noise);
-                assertThat(found.before()).as("L* before, as printed and as read").isCloseTo(printedError(printer, ToneCurve.STRAIGHT), withinPercentage(12));
+                assertThat(found.before()).as("L* before, as printed and as read").isCloseTo(printedError(printer, ToneCurve.STRAIGHT),
+                    withinPercentage(12));
                 assertThat(found.after()).as("L* after, as read").isBetween(0.5 * noise, 1.5 * noise);
             }
             assertThat(sum / seeds).as("L* after, on average").isLessThan(noise);
@@ -98,7 +99,8 @@ public class LinearisationTest {
                     assertThat((now - last) * 1000).as("slope at %s of 1000, %s", i, what).isBetween(0.24, 4.05);
                     last = now;
                 }
-                assertThat(printedError(printer, found.curve())).as("better on paper, %s", what).isLessThan(printedError(printer, ToneCurve.STRAIGHT) + 0.4);
+                assertThat(printedError(printer, found.curve())).as("better on paper, %s", what)
+                    .isLessThan(printedError(printer, ToneCurve.STRAIGHT) + 0.4);
             }
         }
     }
@@ -136,15 +138,18 @@ public class LinearisationTest {
 
     @Test
     public void aScaleCanBeMatchedToTheProofInstead() {
-        DoubleUnaryOperator asProofed = d -> (ToneTarget.PROOF.lightness(d, Scales.PAPER, Scales.BLACK) - Scales.PAPER) / (Scales.BLACK - Scales.PAPER);
+        DoubleUnaryOperator asProofed = d -> (ToneTarget.PROOF.lightness(d, Scales.PAPER, Scales.BLACK) - Scales.PAPER)
+            / (Scales.BLACK - Scales.PAPER);
         assertThat(Linearisation.fit(Scales.scale(33, asProofed, 0.1, 5), ToneTarget.PROOF).curve().points()).isEmpty();
         assertThat(Linearisation.fit(Scales.scale(33, asProofed, 0.1, 5), ToneTarget.EVEN).before()).isGreaterThan(1);
     }
 
     @Test
     public void aCurveThatReversesOrIsTooSteepIsRefused() {
-        assertThat(new ToneCurve(List.of(new Point(0.5, 0.6))).moved(0, new Point(0.5, 0.4)).function().applyAsDouble(0.5)).isCloseTo(0.4, within(1e-12));
-        for (List<Point> wrong : List.of(List.of(new Point(0.4, 0.6), new Point(0.6, 0.4)), List.of(new Point(0.1, 0.7)), List.of(new Point(0.5, 0.5), new Point(0.505, 0.51)), List.of(new Point(0.5, Double.NaN)))) {
+        assertThat(new ToneCurve(List.of(new Point(0.5, 0.6))).moved(0, new Point(0.5, 0.4)).function().applyAsDouble(0.5)).isCloseTo(0.4,
+            within(1e-12));
+        for (List<Point> wrong : List.of(List.of(new Point(0.4, 0.6), new Point(0.6, 0.4)), List.of(new Point(0.1, 0.7)),
+            List.of(new Point(0.5, 0.5), new Point(0.505, 0.51)), List.of(new Point(0.5, Double.NaN)))) {
             assertThatThrownBy(() -> new ToneCurve(wrong)).as("%s", wrong).isInstanceOf(InvalidRequest.class);
         }
     }

@@ -23,7 +23,8 @@ final class Scales {
         List<Reading> readings = new ArrayList<>();
         for (int step : wedge.order()) {
             double l = PAPER + (BLACK - PAPER) * printed.applyAsDouble(wedge.depth(step));
-            readings.add(new Reading(wedge.id(readings.size()), OptionalDouble.empty(), new Lab(l + noise * random.nextGaussian(), 0.4, -1.2)));
+            readings
+                .add(new Reading(wedge.id(readings.size()), OptionalDouble.empty(), new Lab(l + noise * random.nextGaussian(), 0.4, -1.2)));
         }
         return new Readings(Readings.Kind.COLOUR, readings);
     }

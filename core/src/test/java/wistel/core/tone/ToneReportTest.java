@@ -58,7 +58,8 @@ public class ToneReportTest {
     @Test
     public void aPersonsCurveIsJudgedLikeTheFittedOne() {
         ToneScale scale = Scales.scale(33, d -> d, NOISE, 2);
-        ToneReport worse = ToneReport.of(scale, ToneTarget.EVEN, List.of(), Optional.of(new ToneCurve(List.of(new ToneCurve.Point(0.5, 0.44)))));
+        ToneReport worse = ToneReport.of(scale, ToneTarget.EVEN, List.of(),
+            Optional.of(new ToneCurve(List.of(new ToneCurve.Point(0.5, 0.44)))));
         assertThat(worse.after()).isGreaterThan(worse.before());
         assertThat(worse.verdict()).anyMatch(v -> v.contains("farther off"));
     }
@@ -82,8 +83,10 @@ public class ToneReportTest {
         assertThat(read.steps().get(10).lab().a()).isCloseTo(0.5, within(1e-9));
     }
 
-    private static final PrinterDescription CAN = new PrinterDescription("m", List.of(), Map.of(DriverSettings.DARKNESS, ValueSet.keywords("1", "2", "3"), DriverSettings.QUALITY, ValueSet.enums(4, 5),
-        DriverSettings.BLACK, ValueSet.keywords("photo", "matte")), Map.of(DriverSettings.DARKNESS, "3"), List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), Optional.empty(), Map.of());
+    private static final PrinterDescription CAN = new PrinterDescription("m", List.of(),
+        Map.of(DriverSettings.DARKNESS, ValueSet.keywords("1", "2", "3"), DriverSettings.QUALITY, ValueSet.enums(4, 5),
+            DriverSettings.BLACK, ValueSet.keywords("photo", "matte")),
+        Map.of(DriverSettings.DARKNESS, "3"), List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), Optional.empty(), Map.of());
 
     /** What the printer takes where nothing is said is the same mode as saying it; how the sheet is fed is none of it. */
     @Test
@@ -91,15 +94,20 @@ public class ToneReportTest {
         ColourRoute mono = new ColourRoute.DriverMonochrome();
         DriverSettings plain = DriverSettings.of("cotton", "rear", 5);
         assertThat(ToneMode.of(mono, plain.with(DriverSettings.DARKNESS, "3"), CAN)).isEqualTo(ToneMode.of(mono, plain, CAN));
-        assertThat(ToneMode.of(mono, plain.with(DriverSettings.FEED, "by-pass-tray").with(DriverSettings.RESOLUTION, "720"), CAN)).isEqualTo(ToneMode.of(mono, plain, CAN));
+        assertThat(ToneMode.of(mono, plain.with(DriverSettings.FEED, "by-pass-tray").with(DriverSettings.RESOLUTION, "720"), CAN))
+            .isEqualTo(ToneMode.of(mono, plain, CAN));
         assertThat(ToneMode.of(mono, plain.with(DriverSettings.DARKNESS, "2"), CAN)).isNotEqualTo(ToneMode.of(mono, plain, CAN));
         assertThat(ToneMode.of(mono, plain.with(DriverSettings.QUALITY, "4"), CAN)).isNotEqualTo(ToneMode.of(mono, plain, CAN));
         ColourRoute profile = new ColourRoute.ByWistel(Intent.RELATIVE, true);
-        assertThat(ToneMode.of(profile, plain.with(DriverSettings.DARKNESS, "2"), CAN)).as("its own settings don't count through the profile").isEqualTo(ToneMode.of(profile, plain, CAN));
-        assertThat(ToneMode.of(profile, plain, CAN)).isNotEqualTo(ToneMode.of(new ColourRoute.ByWistel(Intent.RELATIVE, false), plain, CAN));
+        assertThat(ToneMode.of(profile, plain.with(DriverSettings.DARKNESS, "2"), CAN))
+            .as("its own settings don't count through the profile").isEqualTo(ToneMode.of(profile, plain, CAN));
+        assertThat(ToneMode.of(profile, plain, CAN))
+            .isNotEqualTo(ToneMode.of(new ColourRoute.ByWistel(Intent.RELATIVE, false), plain, CAN));
         ToneMode matte = ToneMode.of(mono, plain.with(DriverSettings.BLACK, "matte"), CAN);
         assertThat(matte.differsInBlack(ToneMode.of(mono, plain.with(DriverSettings.BLACK, "photo"), CAN))).isTrue();
-        assertThat(matte.differsInBlack(ToneMode.of(mono, plain.with(DriverSettings.BLACK, "photo").with(DriverSettings.QUALITY, "4"), CAN))).isFalse();
+        assertThat(
+            matte.differsInBlack(ToneMode.of(mono, plain.with(DriverSettings.BLACK, "photo").with(DriverSettings.QUALITY, "4"), CAN)))
+            .isFalse();
         assertThat(matte.words(CAN)).startsWith("driver's monochrome").contains("fine quality").contains("darkness");
     }
 }

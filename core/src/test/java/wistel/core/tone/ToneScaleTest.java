@@ -47,7 +47,8 @@ public class ToneScaleTest {
         }
         List<Reading> shuffled = new ArrayList<>(Scales.read(wedge, d -> d, 0, 1).all());
         Collections.shuffle(shuffled, new Random(5));
-        assertThat(ToneScale.of(wedge, new Readings(Readings.Kind.COLOUR, shuffled))).as("labels tell the patch, whatever the order").isEqualTo(scale);
+        assertThat(ToneScale.of(wedge, new Readings(Readings.Kind.COLOUR, shuffled))).as("labels tell the patch, whatever the order")
+            .isEqualTo(scale);
     }
 
     @Test
@@ -61,17 +62,20 @@ public class ToneScaleTest {
     @Test
     public void readingsOfAnotherLengthOrWedgeAreRefused() {
         Readings right = Scales.read(RAMP, d -> d, 0, 1);
-        assertThat(refused(RAMP, new Readings(Readings.Kind.COLOUR, right.all().subList(0, 20)))).isEqualTo(Reason.READING_OF_ANOTHER_LENGTH);
+        assertThat(refused(RAMP, new Readings(Readings.Kind.COLOUR, right.all().subList(0, 20))))
+            .isEqualTo(Reason.READING_OF_ANOTHER_LENGTH);
         List<Reading> more = new ArrayList<>(right.all());
         more.add(more.get(3));
         assertThat(refused(RAMP, new Readings(Readings.Kind.COLOUR, more))).isEqualTo(Reason.READING_OF_ANOTHER_LENGTH);
         Wedge other = new Wedge(21, 1, false, 4712);
-        assertThatThrownBy(() -> ToneScale.of(RAMP, Scales.read(other, d -> d, 0, 1))).isInstanceOf(MeasurementException.class).hasMessageContaining("wedge 4712");
+        assertThatThrownBy(() -> ToneScale.of(RAMP, Scales.read(other, d -> d, 0, 1))).isInstanceOf(MeasurementException.class)
+            .hasMessageContaining("wedge 4712");
         List<Reading> odd = new ArrayList<>();
         for (Reading r : right.all()) {
             odd.add(new Reading("x", OptionalDouble.of(Math.max(0, 0.98 - odd.size() * 0.05)), r.lab()));
         }
-        assertThat(refused(RAMP, new Readings(Readings.Kind.COLOUR, odd))).as("grays that the wedge hasn't").isEqualTo(Reason.READING_OF_ANOTHER_WEDGE);
+        assertThat(refused(RAMP, new Readings(Readings.Kind.COLOUR, odd))).as("grays that the wedge hasn't")
+            .isEqualTo(Reason.READING_OF_ANOTHER_WEDGE);
     }
 
     @Test
@@ -109,7 +113,8 @@ public class ToneScaleTest {
         }
         List<Reading> all = new ArrayList<>(Scales.read(RAMP, d -> d, 0.1, 1).all());
         all.set(6, new Reading(all.get(6).id(), OptionalDouble.empty(), new Lab(all.get(6).lab().l(), 7, -1)));
-        assertThat(ToneJudgement.of(ToneScale.of(RAMP, new Readings(Readings.Kind.COLOUR, all))).suspects()).as("a coloured speck").containsExactly(6);
+        assertThat(ToneJudgement.of(ToneScale.of(RAMP, new Readings(Readings.Kind.COLOUR, all))).suspects()).as("a coloured speck")
+            .containsExactly(6);
     }
 
     @Test
@@ -132,7 +137,8 @@ public class ToneScaleTest {
     public void theDriftOfColourIsAgainstThePaper() {
         List<Reading> all = new ArrayList<>();
         for (int i = 0; i < 21; i++) {
-            all.add(new Reading(RAMP.id(i), OptionalDouble.empty(), new Lab(96 - 4 * i, 0.5 + 0.1 * Math.min(i, 15), -2 + 0.2 * Math.min(i, 15))));
+            all.add(new Reading(RAMP.id(i), OptionalDouble.empty(),
+                new Lab(96 - 4 * i, 0.5 + 0.1 * Math.min(i, 15), -2 + 0.2 * Math.min(i, 15))));
         }
         ToneJudgement judged = ToneJudgement.of(ToneScale.of(RAMP, new Readings(Readings.Kind.COLOUR, all)));
         assertThat(judged.drift()).isCloseTo(Math.hypot(1.5, 3), within(1e-9));
@@ -144,7 +150,8 @@ public class ToneScaleTest {
     public void aReadingFromBlackToPaperIsNoticedAndTurned() {
         List<Reading> backwards = new ArrayList<>(Scales.read(RAMP, d -> Math.pow(d, 1.2), 0.1, 4).all());
         Collections.reverse(backwards);
-        Readings unlabelled = new Readings(Readings.Kind.COLOUR, backwards.stream().map(r -> new Reading("", OptionalDouble.empty(), r.lab())).toList());
+        Readings unlabelled = new Readings(Readings.Kind.COLOUR,
+            backwards.stream().map(r -> new Reading("", OptionalDouble.empty(), r.lab())).toList());
         ToneScale scale = ToneScale.of(RAMP, unlabelled);
         assertThat(ToneJudgement.of(scale).reversed()).isTrue();
         ToneScale straight = ToneScale.of(RAMP, Scales.read(RAMP, d -> Math.pow(d, 1.2), 0.1, 4));
@@ -172,7 +179,8 @@ public class ToneScaleTest {
     public Object[][] files() {
         StringBuilder density = new StringBuilder("CGATS.17\nBEGIN_DATA_FORMAT\nSAMPLE_ID GRAY_K D_VIS\nEND_DATA_FORMAT\nBEGIN_DATA\n");
         StringBuilder commas = new StringBuilder("CGATS.17\nBEGIN_DATA_FORMAT\nSAMPLE_ID LAB_L LAB_A LAB_B\nEND_DATA_FORMAT\nBEGIN_DATA\n");
-        StringBuilder xyz = new StringBuilder("CGATS.17\nBEGIN_DATA_FORMAT\nSAMPLE_ID RGB_R RGB_G RGB_B XYZ_X XYZ_Y XYZ_Z\nEND_DATA_FORMAT\nBEGIN_DATA\n");
+        StringBuilder xyz = new StringBuilder(
+            "CGATS.17\nBEGIN_DATA_FORMAT\nSAMPLE_ID RGB_R RGB_G RGB_B XYZ_X XYZ_Y XYZ_Z\nEND_DATA_FORMAT\nBEGIN_DATA\n");
         StringBuilder lines = new StringBuilder("# read by hand\nL a b\n");
         StringBuilder numbered = new StringBuilder();
         StringBuilder densities = new StringBuilder();
@@ -181,14 +189,18 @@ public class ToneScaleTest {
             double y = Math.pow((l + 16) / 116, 3);
             density.append(String.format(Locale.ROOT, "%d %.2f %.6f%n", i + 1, 5.0 * i, -Math.log10(y)));
             commas.append(String.format(Locale.GERMANY, "W4711-%d %.4f %.4f %.4f%n", i + 1, l, 0.0, 0.0));
-            xyz.append(String.format(Locale.ROOT, "%d %.3f %.3f %.3f %.6f %.6f %.6f%n", i + 1, 255 * (1 - i / 20.0), 255 * (1 - i / 20.0), 255 * (1 - i / 20.0), 96.42 * y, 100 * y, 82.49 * y));
+            xyz.append(String.format(Locale.ROOT, "%d %.3f %.3f %.3f %.6f %.6f %.6f%n", i + 1, 255 * (1 - i / 20.0), 255 * (1 - i / 20.0),
+                255 * (1 - i / 20.0), 96.42 * y, 100 * y, 82.49 * y));
             lines.append(String.format(Locale.ROOT, "%.4f; 0; 0%n", l));
             numbered.append(String.format(Locale.GERMANY, "%d\t%.4f%n", i + 1, l));
             densities.append(String.format(Locale.ROOT, "%.6f%n", -Math.log10(y)));
         }
-        return new Object[][] {{"density", density.append("END_DATA\n").toString(), Readings.Kind.LIGHTNESS}, {"decimal commas", commas.append("END_DATA\n").toString(), Readings.Kind.COLOUR},
-            {"XYZ of equal RGB", xyz.append("END_DATA\n").toString(), Readings.Kind.COLOUR}, {"lines of L*a*b*", lines.toString(), Readings.Kind.COLOUR},
-            {"numbered lines of L*", numbered.toString(), Readings.Kind.LIGHTNESS}, {"lines of density", densities.toString(), Readings.Kind.LIGHTNESS}};
+        return new Object[][] {{"density", density.append("END_DATA\n").toString(), Readings.Kind.LIGHTNESS},
+            {"decimal commas", commas.append("END_DATA\n").toString(), Readings.Kind.COLOUR},
+            {"XYZ of equal RGB", xyz.append("END_DATA\n").toString(), Readings.Kind.COLOUR},
+            {"lines of L*a*b*", lines.toString(), Readings.Kind.COLOUR},
+            {"numbered lines of L*", numbered.toString(), Readings.Kind.LIGHTNESS},
+            {"lines of density", densities.toString(), Readings.Kind.LIGHTNESS}};
     }
 
     @Test(dataProvider = "files")
@@ -205,14 +217,16 @@ public class ToneScaleTest {
     @DataProvider
     public Object[][] broken() {
         String head = "CGATS.17\nBEGIN_DATA_FORMAT\nSAMPLE_ID RGB_R RGB_G RGB_B LAB_L LAB_A LAB_B\nEND_DATA_FORMAT\nBEGIN_DATA\n";
-        return new Object[][] {{""}, {"a note\nwithout numbers"}, {"90\n80\nseventy\n60"}, {"90 0 0\n80 0"}, {"1 2 3 4 5 6"}, {"90\n1e300"}, {"300 0 0\n200 0 0"},
+        return new Object[][] {{""}, {"a note\nwithout numbers"}, {"90\n80\nseventy\n60"}, {"90 0 0\n80 0"}, {"1 2 3 4 5 6"}, {"90\n1e300"},
+            {"300 0 0\n200 0 0"},
             {head + "1 100 0 0 50 60 40\nEND_DATA\n"}, {head + "1 100 100 100 95 0\nEND_DATA\n"}, {head + "1 100 100 100 95 0 0\n"},
             {"CGATS.17\nBEGIN_DATA_FORMAT\nSAMPLE_ID D_VIS\nEND_DATA_FORMAT\nBEGIN_DATA\n1 12\nEND_DATA\n"}, {"80\nNaN\n70\n60\n50"}};
     }
 
     @Test(dataProvider = "broken")
     public void whatIsNoReadingIsRefusedInWords(String text) {
-        assertThatThrownBy(() -> Readings.parse(text)).isInstanceOfSatisfying(MeasurementException.class, e -> assertThat(e.reason()).isIn(Reason.READING_UNCLEAR, Reason.CHART_UNREADABLE));
+        assertThatThrownBy(() -> Readings.parse(text)).isInstanceOfSatisfying(MeasurementException.class,
+            e -> assertThat(e.reason()).isIn(Reason.READING_UNCLEAR, Reason.CHART_UNREADABLE));
     }
 
     @Test

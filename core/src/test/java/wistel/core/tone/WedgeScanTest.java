@@ -74,7 +74,9 @@ public class WedgeScanTest {
         assertThat(read.cast()).isCloseTo(Math.hypot(1, 3), within(0.1));
     }
 
-    /** A scanner whose curve isn't what its profile says is told by its ends alone within some L*, by a wedge that was read within tenths. */
+    /**
+     * A scanner whose curve isn't what its profile says is told by its ends alone within some L*, by a wedge that was read within tenths.
+     */
     @Test
     public void aCurveOfTheScannersOwnIsLearntFromAWedgeThatWasRead() {
         DoubleUnaryOperator response = y -> 0.9 * Math.pow(y, 1.12) + 0.008;
@@ -145,7 +147,8 @@ public class WedgeScanTest {
     public void blackThatLooksLikePaperCantBeCalibrated() {
         WedgeScan flat = WedgeScan.of(WEDGE, scan(WEDGE, 0, y -> y));
         WedgeScan faint = new WedgeScan(WEDGE, flat.reflectances().stream().map(r -> 1 + (r - 1) / 50).toList(), 0);
-        assertThatThrownBy(() -> faint.byEnds(Scales.PAPER, Scales.BLACK)).isInstanceOf(MeasurementException.class).hasMessageContaining("look alike");
+        assertThatThrownBy(() -> faint.byEnds(Scales.PAPER, Scales.BLACK)).isInstanceOf(MeasurementException.class)
+            .hasMessageContaining("look alike");
         assertThat(PAPER_Y).isGreaterThan(BLACK_Y);
     }
 }

@@ -20,7 +20,8 @@ import wistel.core.pictures.Crop;
 public class WedgeTest {
     @DataProvider
     public Object[][] wedges() {
-        return new Object[][] {{new Wedge(21, 1, false, 1)}, {new Wedge(33, 2, true, 2)}, {new Wedge(51, 4, true, 3)}, {new Wedge(101, 5, false, 4)}, {new Wedge(256, 2, true, 999_999_999)}};
+        return new Object[][] {{new Wedge(21, 1, false, 1)}, {new Wedge(33, 2, true, 2)}, {new Wedge(51, 4, true, 3)},
+            {new Wedge(101, 5, false, 4)}, {new Wedge(256, 2, true, 999_999_999)}};
     }
 
     /** Patches lie on the field, apart from each other and from the codes, each large enough to be read at its usual size. */
@@ -90,7 +91,8 @@ public class WedgeTest {
     /** Readings written as CGATS and read again: colours to four decimals, lightness by its density. */
     @Test
     public void readingsAreWrittenSoThatTheyReadTheSame() {
-        List<Reading> colours = List.of(new Reading("W12-1", OptionalDouble.empty(), new Lab(95.1234, -0.5, 2.25)), new Reading("W12-2", OptionalDouble.empty(), new Lab(12.5, 0.125, -1)));
+        List<Reading> colours = List.of(new Reading("W12-1", OptionalDouble.empty(), new Lab(95.1234, -0.5, 2.25)),
+            new Reading("W12-2", OptionalDouble.empty(), new Lab(12.5, 0.125, -1)));
         Readings read = Readings.parse(new Readings(Readings.Kind.COLOUR, colours).text("a \"wedge\""));
         assertThat(read.kind()).isEqualTo(Readings.Kind.COLOUR);
         assertThat(read.all()).isEqualTo(colours);
@@ -100,7 +102,8 @@ public class WedgeTest {
             assertThat(light.all().get(i).lab().l()).isCloseTo(colours.get(i).lab().l(), within(0.002));
             assertThat(light.all().get(i).id()).isEqualTo(colours.get(i).id());
         }
-        List<Reading> sent = List.of(new Reading("1", OptionalDouble.of(1), new Lab(95, 0, 0)), new Reading("2", OptionalDouble.of(0.25), new Lab(30, 0, 0)));
+        List<Reading> sent = List.of(new Reading("1", OptionalDouble.of(1), new Lab(95, 0, 0)),
+            new Reading("2", OptionalDouble.of(0.25), new Lab(30, 0, 0)));
         assertThat(Readings.parse(new Readings(Readings.Kind.COLOUR, sent).text("")).all()).isEqualTo(sent);
     }
 }

@@ -55,7 +55,8 @@ class BenchController {
      * @param mark  where it stands: the first stage that is not settled
      * @param line  that in words
      */
-    record OnBench(UUID id, int number, int version, String title, List<Lying> pictures, List<Page> pages, List<Double> paperLab, Mark mark, String line) {
+    record OnBench(UUID id, int number, int version, String title, List<Lying> pictures, List<Page> pages, List<Double> paperLab, Mark mark,
+        String line) {
     }
 
     /**
@@ -96,7 +97,8 @@ class BenchController {
     private record Loading(Optional<String> paper, Optional<String> printer, Optional<String> stock) {
         static Loading of(DocketAssessment docket) {
             Optional<PairingVersion> pairing = docket.facts().pairing();
-            return new Loading(pairing.map(PairingVersion::paper), pairing.map(PairingVersion::printerId), pairing.map(p -> docket.row().spec().stock().name()));
+            return new Loading(pairing.map(PairingVersion::paper), pairing.map(PairingVersion::printerId),
+                pairing.map(p -> docket.row().spec().stock().name()));
         }
     }
 
@@ -110,11 +112,14 @@ class BenchController {
         Set<UUID> assessed = all.stream().map(j -> j.row().id()).collect(Collectors.toSet());
         onBench.rows().stream().filter(r -> !assessed.contains(r.id())).forEach(r -> unreadable.add(r.number()));
         Map<Loading, Gathered> groups = new LinkedHashMap<>();
-        all.forEach(docket -> groups.computeIfAbsent(Loading.of(docket), k -> new Gathered(docket)).add(docket, Optional.ofNullable(running.get(docket.row().id()))));
-        List<Group> ordered = new ArrayList<>(groups.values().stream().sorted(Comparator.comparing((Gathered g) -> g.pairing.isEmpty()).thenComparing(g -> g.paper)).map(Gathered::group).toList());
+        all.forEach(docket -> groups.computeIfAbsent(Loading.of(docket), k -> new Gathered(docket)).add(docket,
+            Optional.ofNullable(running.get(docket.row().id()))));
+        List<Group> ordered = new ArrayList<>(groups.values().stream()
+            .sorted(Comparator.comparing((Gathered g) -> g.pairing.isEmpty()).thenComparing(g -> g.paper)).map(Gathered::group).toList());
         if (!unreadable.isEmpty()) {
             String numbers = unreadable.stream().sorted().map(String::valueOf).collect(Collectors.joining(", "));
-            ordered.add(new Group("Docket " + numbers + " can't be read", "it is kept as it was written: by another version of Wistel, or damaged since", "", List.of()));
+            ordered.add(new Group("Docket " + numbers + " can't be read",
+                "it is kept as it was written: by another version of Wistel, or damaged since", "", List.of()));
         }
         return ordered;
     }
@@ -122,7 +127,8 @@ class BenchController {
     /** Prints and seconds in words. */
     private static String takes(double prints, double seconds) {
         String counted = prints == 1 ? "one print" : Math.round(prints) + " prints";
-        return seconds == 0 ? counted : counted + ", about " + (seconds < 90 ? Math.round(seconds) + " s" : Math.round(seconds / 60) + " min");
+        return seconds == 0 ? counted
+            : counted + ", about " + (seconds < 90 ? Math.round(seconds) + " s" : Math.round(seconds / 60) + " min");
     }
 
     private static String note(PairingVersion pairing, DocketAssessment judged) {
@@ -137,7 +143,8 @@ class BenchController {
         }
         Page page = judged.layout().pages().get(0);
         boolean loaded = printer.state().loaded().stream()
-            .anyMatch(m -> m.type().equals(pairing.settings().mediaType()) && m.feed().equals(d.settings().feed()) && m.fits(page.fedWidthMm(), page.fedHeightMm()));
+            .anyMatch(m -> m.type().equals(pairing.settings().mediaType()) && m.feed().equals(d.settings().feed())
+                && m.fits(page.fedWidthMm(), page.fedHeightMm()));
         return loaded ? "in " + feed + " of " + printer.name() + " now" : "not loaded; goes into " + feed + " of " + printer.name();
     }
 
@@ -154,6 +161,7 @@ class BenchController {
         String line = running.map(Attempt::words).orElse(stage + " · " + status.outcome());
         return new OnBench(judged.row().id(), judged.row().number(), judged.row().version(), d.title(),
             d.renditions().stream().map(r -> lying(r, judged)).toList(), judged.layout().pages(),
-            judged.facts().pairing().map(PairingVersion::whiteLab).orElse(UNKNOWN_PAPER), running.isPresent() ? Mark.LOOK : status.mark(), line);
+            judged.facts().pairing().map(PairingVersion::whiteLab).orElse(UNKNOWN_PAPER), running.isPresent() ? Mark.LOOK : status.mark(),
+            line);
     }
 }

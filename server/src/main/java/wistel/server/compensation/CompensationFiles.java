@@ -36,7 +36,9 @@ public class CompensationFiles {
     record CompensationFile(String format, int schema, String name, List<Move> moves) {
         private CompensationFile checked() {
             if (!FORMAT.equals(format) || schema != SCHEMA) {
-                throw new InvalidRequest(InvalidRequest.Reason.REQUEST_UNCLEAR, "This is no compensation that Wistel wrote, or one of a later Wistel.", "Choose the file of a compensation, or an abstract profile.");
+                throw new InvalidRequest(InvalidRequest.Reason.REQUEST_UNCLEAR,
+                    "This is no compensation that Wistel wrote, or one of a later Wistel.",
+                    "Choose the file of a compensation, or an abstract profile.");
             }
             return this;
         }
@@ -69,7 +71,8 @@ public class CompensationFiles {
         AbstractProfile.Found found = AbstractProfile.read(profile);
         String name = profile.description().isBlank() ? "Abstract profile" : profile.description();
         return new Taken(add(name.substring(0, Math.min(Compensation.LONGEST_NAME, name.length())), found.moves()),
-            String.format(Locale.ROOT, "Its table was read as moves. They do the same to ΔE %.1f on average, %.1f at most.", found.mean(), found.most()));
+            String.format(Locale.ROOT, "Its table was read as moves. They do the same to ΔE %.1f on average, %.1f at most.", found.mean(),
+                found.most()));
     }
 
     private CompensationFile read(byte[] text) {
@@ -77,7 +80,7 @@ public class CompensationFiles {
     }
 
     private CompensationRepository.Row add(String name, List<Move> moves) {
-        for (int n = 1; ; n++) {
+        for (int n = 1;; n++) {
             String more = n == 1 ? "" : ", " + n;
             String whole = name.strip().substring(0, Math.min(Compensation.LONGEST_NAME - more.length(), name.strip().length())) + more;
             try {

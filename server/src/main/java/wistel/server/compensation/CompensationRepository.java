@@ -23,8 +23,10 @@ import wistel.server.store.RecordRepository;
 /** Compensations and all their versions. */
 @Repository
 public class CompensationRepository {
-    private static final String SELECT = "select c.id, c.name, v.no, v.moves, v.pairing_id from compensation c join compensation_version v on v.compensation_id = c.id ";
-    private static final String NEWEST = SELECT + "where v.no = (select max(n.no) from compensation_version n where n.compensation_id = c.id) ";
+    private static final String SELECT = "select c.id, c.name, v.no, v.moves, v.pairing_id from compensation c join compensation_version "
+        + "v on v.compensation_id = c.id ";
+    private static final String NEWEST = SELECT
+        + "where v.no = (select max(n.no) from compensation_version n where n.compensation_id = c.id) ";
 
     private final JdbcClient jdbc;
     private final Json json;
@@ -54,17 +56,20 @@ public class CompensationRepository {
     }
 
     public Row find(UUID id, int version) {
-        return jdbc.sql(SELECT + "where c.id = ? and v.no = ?").params(id, version).query(row).optional().orElseThrow(CompensationRepository::missing);
+        return jdbc.sql(SELECT + "where c.id = ? and v.no = ?").params(id, version).query(row).optional()
+            .orElseThrow(CompensationRepository::missing);
     }
 
     /** The version that a reference names, as it is kept, not to be deleted before the transaction ends; empty when there is none. */
     public Optional<Compensation> known(CompensationRef ref) {
-        return jdbc.sql(SELECT + "where c.id::text = ? and v.no = ? for share of c").params(ref.id(), ref.version()).query(row).optional().map(Row::compensation);
+        return jdbc.sql(SELECT + "where c.id::text = ? and v.no = ? for share of c").params(ref.id(), ref.version()).query(row).optional()
+            .map(Row::compensation);
     }
 
     /** The newest version, locked against others until the transaction ends. */
     public Compensation locked(UUID id) {
-        jdbc.sql("select 1 from compensation where id = ? for update").param(id).query(Integer.class).optional().orElseThrow(CompensationRepository::missing);
+        jdbc.sql("select 1 from compensation where id = ? for update").param(id).query(Integer.class).optional()
+            .orElseThrow(CompensationRepository::missing);
         return newest(id).compensation;
     }
 
@@ -86,13 +91,15 @@ public class CompensationRepository {
     }
 
     private static Conflict taken(String name) {
-        return new Conflict(Conflict.Reason.NAME_TAKEN, "Another compensation is called “" + name + "”.", "Give this one another name, or make it the next version of that one.");
+        return new Conflict(Conflict.Reason.NAME_TAKEN, "Another compensation is called “" + name + "”.",
+            "Give this one another name, or make it the next version of that one.");
     }
 
     /** The next version of a known one. */
     @Transactional
     public Row follow(UUID id, List<Move> moves, Optional<UUID> pairingId) {
-        jdbc.sql("select 1 from compensation where id = ? for update").param(id).query(Integer.class).optional().orElseThrow(CompensationRepository::missing);
+        jdbc.sql("select 1 from compensation where id = ? for update").param(id).query(Integer.class).optional()
+            .orElseThrow(CompensationRepository::missing);
         Compensation last = newest(id).compensation;
         write(new Compensation(last.id(), last.version() + 1, last.name(), moves), pairingId);
         return newest(id);
@@ -100,7 +107,9 @@ public class CompensationRepository {
 
     private void write(Compensation c, Optional<UUID> pairingId) {
         jdbc.sql("insert into compensation_version (compensation_id, no, moves, pairing_id, made) values (?, ?, ?::jsonb, ?, ?)")
-            .params(UUID.fromString(c.id()), c.version(), json.texts(c.moves(), Move.class), pairingId.orElse(null), Timestamp.from(clock.instant())).update();
+            .params(UUID.fromString(c.id()), c.version(), json.texts(c.moves(), Move.class), pairingId.orElse(null),
+                Timestamp.from(clock.instant()))
+            .update();
     }
 
     public void rename(UUID id, String name) {
@@ -117,14 +126,19 @@ public class CompensationRepository {
 
     /** What new dockets on a pairing start with. */
     public Optional<Compensation> usual(UUID pairingId) {
-        return jdbc.sql(NEWEST + "and c.id = (select compensation_id from pairing_compensation where pairing_id = ?)").param(pairingId).query(row).optional().map(Row::compensation);
+        return jdbc.sql(NEWEST + "and c.id = (select compensation_id from pairing_compensation where pairing_id = ?)").param(pairingId)
+            .query(row).optional().map(Row::compensation);
     }
 
     /** Names of the papers whose new dockets start with it. */
     public List<String> usualOn(UUID id) {
-        return jdbc.sql("""
-            select distinct a.name from pairing_compensation u join pairing_version v on v.pairing_id = u.pairing_id join paper a on a.id = v.paper_id
-            where u.compensation_id = ? order by a.name""").param(id).query(String.class).list();
+        return jdbc
+            .sql(
+                """
+                    select distinct a.name from pairing_compensation u join pairing_version v on v.pairing_id = u.pairing_id
+                      join paper a on a.id = v.paper_id
+                    where u.compensation_id = ? order by a.name""")
+            .param(id).query(String.class).list();
     }
 
     /** @param compensation none to start with nothing */
@@ -138,7 +152,8 @@ public class CompensationRepository {
     }
 
     private Row row(ResultSet r, int n) throws SQLException {
-        return new Row(new Compensation(r.getString("id"), r.getInt("no"), r.getString("name"), json.readList(r.getString("moves"), Move.class)),
+        return new Row(
+            new Compensation(r.getString("id"), r.getInt("no"), r.getString("name"), json.readList(r.getString("moves"), Move.class)),
             Optional.ofNullable(r.getObject("pairing_id", UUID.class)));
     }
 }

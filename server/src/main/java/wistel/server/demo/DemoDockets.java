@@ -56,7 +56,9 @@ class DemoDockets {
     private final Events events;
     private final TransactionTemplate transaction;
 
-    DemoDockets(MasterImport imports, DocketService docketService, DocketOpening opening, DocketRepository dockets, PairingRepository pairings, CompensationRepository compensations, RenditionService renditions, WrapService wraps, DemoRepository entries, Events events, TransactionTemplate transaction) {
+    DemoDockets(MasterImport imports, DocketService docketService, DocketOpening opening, DocketRepository dockets,
+        PairingRepository pairings, CompensationRepository compensations, RenditionService renditions, WrapService wraps,
+        DemoRepository entries, Events events, TransactionTemplate transaction) {
         this.imports = imports;
         this.docketService = docketService;
         this.opening = opening;
@@ -91,7 +93,9 @@ class DemoDockets {
         if (Boolean.TRUE.equals(plan.profileTaken())) {
             change(id, new PictureCommand.ProfileConfirmed(DocketService.FIRST_RENDITION));
         }
-        pairings.all().stream().filter(p -> p.paper().equals(plan.paper()) && p.printerName().equals(plan.printer() == null ? FIRST_PRINTER : plan.printer())).findFirst().ifPresent(p -> change(id, new Change.Paired(p)));
+        pairings.all().stream()
+            .filter(p -> p.paper().equals(plan.paper()) && p.printerName().equals(plan.printer() == null ? FIRST_PRINTER : plan.printer()))
+            .findFirst().ifPresent(p -> change(id, new Change.Paired(p)));
         if (plan.intent() != null) {
             change(id, new MachineCommand.Routed(new ColourRoute.ByWistel(plan.intent(), true)));
         }
@@ -100,7 +104,8 @@ class DemoDockets {
             if (dockets.get(id).spec().single().plan().across() != Boolean.TRUE.equals(plan.across())) {
                 change(id, new SheetCommand.Turned());
             }
-            change(id, new PieceCommand.Framed(DocketSpec.FIRST_ITEM, plan.widthMm(), plan.fit() == Frame.Fit.FILL ? plan.heightMm() : plan.widthMm() / aspect));
+            change(id, new PieceCommand.Framed(DocketSpec.FIRST_ITEM, plan.widthMm(),
+                plan.fit() == Frame.Fit.FILL ? plan.heightMm() : plan.widthMm() / aspect));
             change(id, new PieceCommand.Fitted(DocketSpec.FIRST_ITEM, plan.fit() == null ? Frame.Fit.WHOLE : plan.fit()));
             change(id, new SheetCommand.Bordered(Boolean.TRUE.equals(plan.heavierFoot()) ? new Borders.HeavierFoot() : new Borders.Even()));
         }
@@ -143,8 +148,11 @@ class DemoDockets {
     private void compensate(UUID id, String name) {
         DocketRepository.Row row = dockets.get(id);
         List<Move> moves = renditions.suggestion(row, DocketService.FIRST_RENDITION).moves();
-        Compensation kept = compensations.add(new Compensation(UUID.randomUUID().toString(), 1, name, moves), row.spec().pairingId().map(UUID::fromString)).compensation();
-        change(id, new PictureCommand.Compensates(DocketService.FIRST_RENDITION, new Compensated(kept.moves(), Optional.of(kept.ref()), true)));
+        Compensation kept = compensations
+            .add(new Compensation(UUID.randomUUID().toString(), 1, name, moves), row.spec().pairingId().map(UUID::fromString))
+            .compensation();
+        change(id,
+            new PictureCommand.Compensates(DocketService.FIRST_RENDITION, new Compensated(kept.moves(), Optional.of(kept.ref()), true)));
     }
 
     private void change(UUID id, Change change) {

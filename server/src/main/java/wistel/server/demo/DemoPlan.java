@@ -16,15 +16,18 @@ final class DemoPlan {
     private DemoPlan() {
     }
 
-    record PairingPlan(String printer, String paper, String surface, PaperBody body, Map<String, String> settings, String profile, Intent intent) {
+    record PairingPlan(String printer, String paper, String surface, PaperBody body, Map<String, String> settings, String profile,
+        Intent intent) {
     }
 
     record Judged(String verdict, String remark, Boolean cancelled) {
     }
 
     /** @param compensation name under which the moves that are suggested for it are kept */
-    record DocketPlan(String picture, String title, String printer, String paper, Double rollInches, String sheet, Boolean across, Double widthMm, Double heightMm, Frame.Fit fit, Boolean heavierFoot,
-                      Intent intent, Boolean looked, Boolean profileTaken, String mediaType, Boolean byDriver, Treatment treatment, String compensation, List<Judged> prints, WrapPlan wrap) {
+    record DocketPlan(String picture, String title, String printer, String paper, Double rollInches, String sheet, Boolean across,
+        Double widthMm, Double heightMm, Frame.Fit fit, Boolean heavierFoot,
+        Intent intent, Boolean looked, Boolean profileTaken, String mediaType, Boolean byDriver, Treatment treatment, String compensation,
+        List<Judged> prints, WrapPlan wrap) {
     }
 
     /** A body as a person would type it, and what fills its sides. */
@@ -38,7 +41,8 @@ final class DemoPlan {
      * @param kept      its curve is put in force
      * @param proved    it is printed once more through its curve
      */
-    record WedgePlan(String printer, String paper, WedgePrinting.Way way, Map<String, String> settings, Intent intent, Boolean blackPoint, String reading, Integer monthsAgo, Boolean kept, Boolean proved) {
+    record WedgePlan(String printer, String paper, WedgePrinting.Way way, Map<String, String> settings, Intent intent, Boolean blackPoint,
+        String reading, Integer monthsAgo, Boolean kept, Boolean proved) {
         String key() {
             return "wedge:" + printer + ":" + paper + ":" + way + ":" + settings + ":" + intent + ":" + blackPoint + ":" + reading;
         }

@@ -50,7 +50,9 @@ class DemoPrints {
     private final Shutdown shutdown;
     private final TransactionTemplate transaction;
 
-    DemoPrints(@Value("${wistel.demo}") String folder, ReleaseService releases, AttemptRepository attempts, DocketRepository dockets, PairingRepository pairings, WedgePrinting wedgePrinting, ToneService tones, DemoRepository entries, Events events, Shutdown shutdown, TransactionTemplate transaction) {
+    DemoPrints(@Value("${wistel.demo}") String folder, ReleaseService releases, AttemptRepository attempts, DocketRepository dockets,
+        PairingRepository pairings, WedgePrinting wedgePrinting, ToneService tones, DemoRepository entries, Events events,
+        Shutdown shutdown, TransactionTemplate transaction) {
         this.folder = folder;
         this.releases = releases;
         this.attempts = attempts;
@@ -79,11 +81,13 @@ class DemoPrints {
         if (shutdown.underWay() || entries.has(plan.key())) {
             return;
         }
-        Optional<PairingVersion> pairing = pairings.all().stream().filter(p -> p.paper().equals(plan.paper()) && p.printerName().equals(plan.printer())).findFirst();
+        Optional<PairingVersion> pairing = pairings.all().stream()
+            .filter(p -> p.paper().equals(plan.paper()) && p.printerName().equals(plan.printer())).findFirst();
         if (pairing.isEmpty()) {
             return;
         }
-        WedgePrinting.AskedMode mode = new WedgePrinting.AskedMode(pairing.get().pairingId(), plan.way(), plan.settings(), Optional.ofNullable(plan.intent()), Optional.ofNullable(plan.blackPoint()));
+        WedgePrinting.AskedMode mode = new WedgePrinting.AskedMode(pairing.get().pairingId(), plan.way(), plan.settings(),
+            Optional.ofNullable(plan.intent()), Optional.ofNullable(plan.blackPoint()));
         try {
             WedgeRepository.Row wedge;
             if (plan.reading() == null) {

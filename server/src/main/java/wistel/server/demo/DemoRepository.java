@@ -24,6 +24,7 @@ class DemoRepository {
     }
 
     void add(String key, Optional<UUID> docket) {
-        jdbc.sql("insert into demo_entry (key, docket_id) values (?, ?) on conflict do nothing").params(Arrays.asList(key, docket.orElse(null))).update();
+        jdbc.sql("insert into demo_entry (key, docket_id) values (?, ?) on conflict do nothing")
+            .params(Arrays.asList(key, docket.orElse(null))).update();
     }
 }

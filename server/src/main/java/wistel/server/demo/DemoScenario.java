@@ -28,7 +28,10 @@ import wistel.server.demo.DemoPlan.DocketPlan;
 import wistel.server.demo.DemoPlan.PairingPlan;
 import wistel.server.demo.DemoPlan.Scenario;
 
-/** Lays out the demo as a person would, through what everybody else uses too. What was laid out once is not laid out again, also when a person took it away. */
+/**
+ * Lays out the demo as a person would, through what everybody else uses too. What was laid out once is not laid out again, also when a
+ * person took it away.
+ */
 @Component
 public class DemoScenario {
     private static final Logger LOG = LoggerFactory.getLogger(DemoScenario.class);
@@ -45,7 +48,8 @@ public class DemoScenario {
     private final TransactionTemplate transaction;
     private volatile Scenario laid;
 
-    DemoScenario(@Value("${wistel.demo}") String folder, JsonMapper mapper, ProfileRepository profiles, PairingRepository pairings, DemoRepository entries, DemoDockets dockets, DemoPrints prints, Shutdown shutdown, TransactionTemplate transaction) {
+    DemoScenario(@Value("${wistel.demo}") String folder, JsonMapper mapper, ProfileRepository profiles, PairingRepository pairings,
+        DemoRepository entries, DemoDockets dockets, DemoPrints prints, Shutdown shutdown, TransactionTemplate transaction) {
         this.folder = folder;
         // a plan names only what it wants to be different
         this.mapper = mapper.rebuild().disable(DeserializationFeature.FAIL_ON_NULL_CREATOR_PROPERTIES).build();
@@ -109,7 +113,8 @@ public class DemoScenario {
         // the first printer's were laid out before there was a second one
         String key = "pairing:" + (plan.printer().equals(FIRST_PRINTER) ? "" : plan.printer() + ":") + plan.paper();
         boolean there = entries.has(key);
-        Optional<PairingVersion> before = pairings.all().stream().filter(p -> p.paper().equals(plan.paper()) && p.printerId().equals(printer.toString())).findFirst();
+        Optional<PairingVersion> before = pairings.all().stream()
+            .filter(p -> p.paper().equals(plan.paper()) && p.printerId().equals(printer.toString())).findFirst();
         IccProfile profile = ProfileReader.read(Files.readAllBytes(demo.resolve(plan.profile())));
         boolean same = before.filter(b -> b.profileHash().equals(profile.hash()) && b.body().equals(plan.body())).isPresent();
         if (there && before.isEmpty()) {
@@ -126,7 +131,8 @@ public class DemoScenario {
         profiles.add(profile);
         Lab white = LabEncoding.V4.lab(TransformCompiler.toMeasuredLab(profile).exact(1, 1, 1));
         Lab black = LabEncoding.V4.lab(TransformCompiler.toMeasuredLab(profile).exact(0, 0, 0));
-        PairingVersion pairing = new PairingVersion(before.map(PairingVersion::pairingId).orElseGet(() -> UUID.randomUUID().toString()), 1, printer.toString(), plan.printer(), plan.paper(), plan.surface(),
+        PairingVersion pairing = new PairingVersion(before.map(PairingVersion::pairingId).orElseGet(() -> UUID.randomUUID().toString()), 1,
+            printer.toString(), plan.printer(), plan.paper(), plan.surface(),
             plan.body(), new DriverSettings(plan.settings()), profile.hash(), plan.intent(), white, black.l());
         transaction.executeWithoutResult(t -> {
             pairings.add(pairing);

@@ -30,14 +30,16 @@ public class DisplayRepository {
     }
 
     public List<OwnDisplay> own() {
-        return jdbc.sql("select p.hash, p.description from display d join profile p using (hash) order by d.added").query((r, n) -> new OwnDisplay(r.getString(1), r.getString(2))).list();
+        return jdbc.sql("select p.hash, p.description from display d join profile p using (hash) order by d.added")
+            .query((r, n) -> new OwnDisplay(r.getString(1), r.getString(2))).list();
     }
 
     /** The same one twice is one. */
     @Transactional
     public OwnDisplay add(IccProfile profile) throws IOException {
         profiles.add(profile);
-        jdbc.sql("insert into display (hash, added) values (?, ?) on conflict do nothing").params(profile.hash(), Timestamp.from(clock.instant())).update();
+        jdbc.sql("insert into display (hash, added) values (?, ?) on conflict do nothing")
+            .params(profile.hash(), Timestamp.from(clock.instant())).update();
         return new OwnDisplay(profile.hash(), profile.description());
     }
 

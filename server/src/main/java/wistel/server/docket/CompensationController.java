@@ -37,7 +37,8 @@ class CompensationController {
     private final PairingRepository pairings;
     private final CompensationFiles files;
 
-    CompensationController(CompensationRepository compensations, CompensationUses uses, PairingRepository pairings, CompensationFiles files) {
+    CompensationController(CompensationRepository compensations, CompensationUses uses, PairingRepository pairings,
+        CompensationFiles files) {
         this.files = files;
         this.compensations = compensations;
         this.uses = uses;
@@ -49,14 +50,16 @@ class CompensationController {
      * @param madeFor paper that it was made on; empty when it was made on none
      * @param usualOn papers whose new dockets start with it
      */
-    record CompensationView(String id, int version, String name, List<Move> moves, String words, String madeFor, List<String> usualOn, List<CompensationUses.CompensationUse> uses) {
+    record CompensationView(String id, int version, String name, List<Move> moves, String words, String madeFor, List<String> usualOn,
+        List<CompensationUses.CompensationUse> uses) {
     }
 
     private CompensationView view(CompensationRepository.Row row) {
         Compensation c = row.compensation();
         UUID id = UUID.fromString(c.id());
         String madeFor = row.pairingId().flatMap(p -> pairings.find(p.toString())).map(p -> p.paper()).orElse("");
-        return new CompensationView(c.id(), c.version(), c.name(), c.moves(), c.words(), madeFor, compensations.usualOn(id), uses.of(c.id()));
+        return new CompensationView(c.id(), c.version(), c.name(), c.moves(), c.words(), madeFor, compensations.usualOn(id),
+            uses.of(c.id()));
     }
 
     @GetMapping
@@ -75,7 +78,8 @@ class CompensationController {
     }
 
     private Optional<UUID> known(Optional<UUID> pairingId) {
-        pairingId.ifPresent(id -> pairings.find(id.toString()).orElseThrow(() -> new NotFound("There is no such pairing.", "Choose another one.")));
+        pairingId.ifPresent(
+            id -> pairings.find(id.toString()).orElseThrow(() -> new NotFound("There is no such pairing.", "Choose another one.")));
         return pairingId;
     }
 
@@ -116,7 +120,8 @@ class CompensationController {
 
     private static ResponseEntity<byte[]> attached(String name, MediaType type, byte[] body) {
         return ResponseEntity.ok().contentType(type).cacheControl(CacheControl.noStore())
-            .header("Content-Disposition", ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString()).body(body);
+            .header("Content-Disposition", ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString())
+            .body(body);
     }
 
     /** @param words how it was read */

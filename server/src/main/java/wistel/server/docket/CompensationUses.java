@@ -37,7 +37,8 @@ class CompensationUses {
     List<CompensationUse> of(String id) {
         List<CompensationUse> uses = new ArrayList<>();
         for (DocketRepository.Row row : dockets.using(id)) {
-            row.spec().renditions().stream().flatMap(r -> r.compensation().kept().stream()).filter(k -> k.id().equals(id)).map(CompensationRef::version).distinct()
+            row.spec().renditions().stream().flatMap(r -> r.compensation().kept().stream()).filter(k -> k.id().equals(id))
+                .map(CompensationRef::version).distinct()
                 .forEach(version -> uses.add(new CompensationUse(row.id(), row.number(), row.spec().title(), version)));
         }
         return uses;
@@ -59,7 +60,8 @@ class CompensationUses {
     private void follow(UUID docket, Compensation made) {
         for (Rendition r : dockets.locked(docket).spec().renditions()) {
             if (r.compensation().kept().filter(k -> k.id().equals(made.id()) && k.version() < made.version()).isPresent()) {
-                dockets.change(docket, dockets.get(docket).version(), new PictureCommand.Compensates(r.id(), new Compensated(made.moves(), Optional.of(made.ref()), r.compensation().on())));
+                dockets.change(docket, dockets.get(docket).version(),
+                    new PictureCommand.Compensates(r.id(), new Compensated(made.moves(), Optional.of(made.ref()), r.compensation().on())));
             }
         }
         events.tell("docket", docket.toString());
@@ -72,11 +74,13 @@ class CompensationUses {
         List<CompensationUse> uses = of(now.id());
         if (!uses.isEmpty()) {
             List<String> where = uses.stream().map(u -> "docket " + u.docketNumber + " (" + u.title + ")").distinct().toList();
-            throw new Conflict(Conflict.Reason.IN_USE, "“" + now.name() + "” is used by " + String.join(", ", where) + ".", "Choose another compensation there first.", Map.of("dockets", where));
+            throw new Conflict(Conflict.Reason.IN_USE, "“" + now.name() + "” is used by " + String.join(", ", where) + ".",
+                "Choose another compensation there first.", Map.of("dockets", where));
         }
         List<String> usualOn = compensations.usualOn(id);
         if (!usualOn.isEmpty()) {
-            throw new Conflict(Conflict.Reason.IN_USE, "New dockets on " + String.join(", ", usualOn) + " start with “" + now.name() + "”.", "Let them start with another one first.");
+            throw new Conflict(Conflict.Reason.IN_USE, "New dockets on " + String.join(", ", usualOn) + " start with “" + now.name() + "”.",
+                "Let them start with another one first.");
         }
         compensations.delete(id);
     }

@@ -15,7 +15,8 @@ import wistel.server.printer.Printer;
  *
  * @param proofKeys name the proof of each rendition; empty without a paper
  */
-public record DocketAssessment(DocketRepository.Row row, PreflightFacts facts, Layout layout, List<PrintOrder.Master> masters, Optional<Printer> printer, Map<String, String> proofKeys) {
+public record DocketAssessment(DocketRepository.Row row, PreflightFacts facts, Layout layout, List<PrintOrder.Master> masters,
+    Optional<Printer> printer, Map<String, String> proofKeys) {
     public List<Finding> findings() {
         return Preflight.findings(row.spec(), facts, layout);
     }

@@ -56,7 +56,8 @@ public class DocketAssessor {
     private final ProofKeys proofKeys;
     private final Clock clock;
 
-    DocketAssessor(MasterRepository masters, PairingRepository pairings, PrinterRepository printers, PrintHistory history, ProfileRepository profiles, PictureDetails details, RecordRepository records, ProofKeys proofKeys, Clock clock) {
+    DocketAssessor(MasterRepository masters, PairingRepository pairings, PrinterRepository printers, PrintHistory history,
+        ProfileRepository profiles, PictureDetails details, RecordRepository records, ProofKeys proofKeys, Clock clock) {
         this.masters = masters;
         this.pairings = pairings;
         this.printers = printers;
@@ -80,13 +81,17 @@ public class DocketAssessor {
     }
 
     private Function<DocketRepository.Row, DocketAssessment> assessing(List<DocketRepository.Row> rows) {
-        Set<String> hashes = rows.stream().flatMap(r -> r.spec().renditions().stream()).map(Rendition::masterHash).collect(Collectors.toSet());
+        Set<String> hashes = rows.stream().flatMap(r -> r.spec().renditions().stream()).map(Rendition::masterHash)
+            .collect(Collectors.toSet());
         Map<String, MasterRepository.Brief> briefs = masters.briefs(hashes);
         Map<String, PairingVersion> known = pairings.known(rows.stream().flatMap(r -> r.spec().pairingId().stream()).toList());
         Map<String, Printer> printersById = new HashMap<>();
-        known.values().stream().map(PairingVersion::printerId).distinct().forEach(id -> records.unlessDamaged(() -> Optional.of(printers.get(UUID.fromString(id)))).ifPresent(p -> printersById.put(id, p)));
+        known.values().stream().map(PairingVersion::printerId).distinct().forEach(
+            id -> records.unlessDamaged(() -> Optional.of(printers.get(UUID.fromString(id)))).ifPresent(p -> printersById.put(id, p)));
         Map<String, Double> seconds = history.secondsPerM2();
-        Map<String, Integer> editions = history.nextEditions(rows.stream().flatMap(r -> r.spec().items().stream().filter(i -> i.annotation().numbered()).map(i -> PrintHistory.work(r.id(), i.id()))).toList());
+        Map<String, Integer> editions = history.nextEditions(rows.stream()
+            .flatMap(r -> r.spec().items().stream().filter(i -> i.annotation().numbered()).map(i -> PrintHistory.work(r.id(), i.id())))
+            .toList());
         LocalDate today = LocalDate.now(clock);
         return row -> assessed(row, briefs, row.spec().pairingId().map(known::get), printersById, new History(seconds, today, editions));
     }
@@ -94,32 +99,39 @@ public class DocketAssessor {
     private record History(Map<String, Double> seconds, LocalDate today, Map<String, Integer> editions) {
     }
 
-    private DocketAssessment assessed(DocketRepository.Row row, Map<String, MasterRepository.Brief> briefs, Optional<PairingVersion> pairing, Map<String, Printer> printersById,
-                          History past) {
+    private DocketAssessment assessed(DocketRepository.Row row, Map<String, MasterRepository.Brief> briefs,
+        Optional<PairingVersion> pairing, Map<String, Printer> printersById,
+        History past) {
         DocketSpec d = row.spec();
         Map<String, PreflightFacts.Picture> pictures = new HashMap<>();
         List<PrintOrder.Master> used = d.renditions().stream().map(r -> {
             MasterRepository.Brief m = Optional.ofNullable(briefs.get(r.masterHash()))
-                .orElseThrow(() -> records.damaged("docket " + row.number(), new IllegalArgumentException("its picture " + r.masterHash() + " isn't there")));
+                .orElseThrow(() -> records.damaged("docket " + row.number(),
+                    new IllegalArgumentException("its picture " + r.masterHash() + " isn't there")));
             Optional<DetailMap> detail = Plans.wrap(d.plan()).isPresent() ? details.of(m.hash()) : Optional.empty();
-            pictures.put(r.id(), new PreflightFacts.Picture(new PixelSize(m.width(), m.height()), m.channels(), m.profileHash().isPresent(), m.profileProblem(), sourceName(m), detail));
+            pictures.put(r.id(), new PreflightFacts.Picture(new PixelSize(m.width(), m.height()), m.channels(), m.profileHash().isPresent(),
+                m.profileProblem(), sourceName(m), detail));
             return new PrintOrder.Master(r.id(), m.hash(), m.profileHash().orElseGet(() -> StandardSpaces.assumedFor(m.channels()).hash()));
         }).toList();
         Optional<Printer> printer = pairing.map(p -> printersById.get(p.printerId()));
         Map<String, String> keys = pairing.map(p -> proofKeys.byRendition(d, p, used, pictures, curve(d, p, printer))).orElse(Map.of());
-        Set<String> seen = keys.entrySet().stream().filter(e -> row.seen().contains(e.getValue())).map(Map.Entry::getKey).collect(Collectors.toSet());
-        PreflightFacts facts = new PreflightFacts(pictures, pairing, printer.flatMap(Printer::description), printer.map(Printer::state).orElse(PrinterState.AWAY),
+        Set<String> seen = keys.entrySet().stream().filter(e -> row.seen().contains(e.getValue())).map(Map.Entry::getKey)
+            .collect(Collectors.toSet());
+        PreflightFacts facts = new PreflightFacts(pictures, pairing, printer.flatMap(Printer::description),
+            printer.map(Printer::state).orElse(PrinterState.AWAY),
             pairing.map(p -> blackAlways(p.profileHash())).orElse(Set.of()), seen,
             pairing.map(p -> past.seconds.getOrDefault(p.pairingId(), 0.0)).orElse(0.0), past.today, editions(row, past.editions));
         return new DocketAssessment(row, facts, facts.layout(d), used, printer, keys);
     }
 
     private static Map<String, Integer> editions(DocketRepository.Row row, Map<String, Integer> byWork) {
-        return row.spec().items().stream().filter(i -> byWork.containsKey(PrintHistory.work(row.id(), i.id()))).collect(Collectors.toMap(Item::id, i -> byWork.get(PrintHistory.work(row.id(), i.id()))));
+        return row.spec().items().stream().filter(i -> byWork.containsKey(PrintHistory.work(row.id(), i.id())))
+            .collect(Collectors.toMap(Item::id, i -> byWork.get(PrintHistory.work(row.id(), i.id()))));
     }
 
     private static Optional<KeptCurve> curve(DocketSpec d, PairingVersion pairing, Optional<Printer> printer) {
-        return KeptCurve.of(pairing.curves(), ToneMode.of(d.route(), d.settings(), printer.flatMap(Printer::description).orElse(PrinterDescription.UNKNOWN)));
+        return KeptCurve.of(pairing.curves(),
+            ToneMode.of(d.route(), d.settings(), printer.flatMap(Printer::description).orElse(PrinterDescription.UNKNOWN)));
     }
 
     private static String sourceName(MasterRepository.Brief m) {
@@ -132,7 +144,8 @@ public class DocketAssessor {
             return known;
         }
         // a docket whose profile is gone can't be proofed, but it is there
-        Optional<Set<Intent>> found = records.readable("profile " + profileHash.substring(0, 8), () -> BlackPoint.always(profiles.get(profileHash)));
+        Optional<Set<Intent>> found = records.readable("profile " + profileHash.substring(0, 8),
+            () -> BlackPoint.always(profiles.get(profileHash)));
         found.ifPresent(intents -> blackAlways.put(profileHash, intents));
         return found.orElse(Set.of());
     }

@@ -39,7 +39,8 @@ class DocketController {
     private final OwnSheetRepository ownSheets;
     private final Events events;
 
-    DocketController(DocketRepository dockets, DocketService docketService, DocketViews views, DocketOpening opening, SizeService sizes, PairingChoice pairings, OwnSheetRepository ownSheets, MasterImport imports, Events events) {
+    DocketController(DocketRepository dockets, DocketService docketService, DocketViews views, DocketOpening opening, SizeService sizes,
+        PairingChoice pairings, OwnSheetRepository ownSheets, MasterImport imports, Events events) {
         this.ownSheets = ownSheets;
         this.dockets = dockets;
         this.docketService = docketService;
@@ -62,13 +63,16 @@ class DocketController {
 
     /** Takes a picture file as the request's body and opens a docket for it; {@code like} names one that it is to be printed like. */
     @PostMapping(value = "/dockets", consumes = "!application/x-www-form-urlencoded")
-    ResponseEntity<Opened> open(@RequestParam String name, @RequestParam Optional<UUID> like, @Parameter(hidden = true) HttpServletRequest request) throws IOException {
+    ResponseEntity<Opened> open(@RequestParam String name, @RequestParam Optional<UUID> like,
+        @Parameter(hidden = true) HttpServletRequest request) throws IOException {
         like.ifPresent(dockets::get);
         imports.accepts(request.getContentLengthLong());
         MasterImport.Taken taken = imports.take(name, request.getInputStream());
-        DocketOpening.Like opened = like.map(l -> opening.openLike(taken, l)).orElseGet(() -> new DocketOpening.Like(opening.open(taken), ""));
+        DocketOpening.Like opened = like.map(l -> opening.openLike(taken, l))
+            .orElseGet(() -> new DocketOpening.Like(opening.open(taken), ""));
         events.tell("docket", opened.docket().toString());
-        return ResponseEntity.status(HttpStatus.CREATED).body(new Opened(views.view(opened.docket()), (taken.notice() + " " + opened.notice()).strip()));
+        return ResponseEntity.status(HttpStatus.CREATED)
+            .body(new Opened(views.view(opened.docket()), (taken.notice() + " " + opened.notice()).strip()));
     }
 
     /** The same as a docket of its own. */
@@ -105,7 +109,8 @@ class DocketController {
     }
 
     @PatchMapping("/dockets/{id}/size")
-    ResponseEntity<DocketView> resize(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody SizeService.SizeAsked asked) {
+    ResponseEntity<DocketView> resize(@PathVariable UUID id, @RequestHeader("If-Match") String version,
+        @RequestBody SizeService.SizeAsked asked) {
         sizes.resize(id, IfMatch.version(version), asked);
         return changed(id);
     }
@@ -142,7 +147,8 @@ class DocketController {
     }
 
     @PutMapping("/dockets/{id}/elsewhere")
-    ResponseEntity<DocketView> goElsewhere(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody PairingAsked asked) {
+    ResponseEntity<DocketView> goElsewhere(@PathVariable UUID id, @RequestHeader("If-Match") String version,
+        @RequestBody PairingAsked asked) {
         pairings.goElsewhere(id, IfMatch.version(version), asked.pairingId);
         return changed(id);
     }
@@ -172,7 +178,10 @@ class DocketController {
         return answer(id);
     }
 
-    /** The version is for If-Match alone. Findings change without it (a proof looked at, paper loaded), so a browser must not keep what it got. */
+    /**
+     * The version is for If-Match alone. Findings change without it (a proof looked at, paper loaded), so a browser must not keep what it
+     * got.
+     */
     private ResponseEntity<DocketView> answer(UUID id) {
         DocketView view = views.view(id);
         return ResponseEntity.ok().cacheControl(CacheControl.noStore()).eTag("\"" + view.version() + "\"").body(view);

@@ -45,15 +45,18 @@ public class DocketOpening {
         Item item = d.single().item();
         Frame frame = item.frame();
         Rendition of = d.renditions().get(0);
-        Rendition rendition = Rendition.of(DocketService.FIRST_RENDITION, master.hash()).treated(of.treatment()).compensated(of.compensation());
+        Rendition rendition = Rendition.of(DocketService.FIRST_RENDITION, master.hash()).treated(of.treatment())
+            .compensated(of.compensation());
         double aspect = (double) master.width() / master.height();
         Rect before = judged.layout().placed().get(0).atMm();
         boolean turns = aspect != 1 && before.width() != before.height() && aspect > 1 != before.width() > before.height();
-        Item next = new Item(DocketSpec.FIRST_ITEM, rendition.id(), Cut.WHOLE, (turns ? frame.sized(frame.heightMm(), frame.widthMm()) : frame).cropped(0.5, 0.5), item.annotation(), 1);
+        Item next = new Item(DocketSpec.FIRST_ITEM, rendition.id(), Cut.WHOLE,
+            (turns ? frame.sized(frame.heightMm(), frame.widthMm()) : frame).cropped(0.5, 0.5), item.annotation(), 1);
         Single laid = new Single(next.id(), turns != plan.across(), plan.borders(), plan.edge());
         boolean reshaped = !Frame.sameShape(turns ? before.height() / before.width() : before.width() / before.height(), aspect);
-        String notice = (turns ? "The sheet was turned for it. " : "") + (reshaped ? frame.fit() == Frame.Fit.FILL ? "It has another shape and loses something to the frame."
-            : "It has another shape and doesn't fill the frame." : "");
+        String notice = (turns ? "The sheet was turned for it. " : "")
+            + (reshaped ? frame.fit() == Frame.Fit.FILL ? "It has another shape and loses something to the frame."
+                : "It has another shape and doesn't fill the frame." : "");
         UUID id = dockets.add(d.withTitle(title(taken.fileName())).withPictures(List.of(rendition), List.of(next), laid));
         return new Like(id, notice.strip());
     }
@@ -63,15 +66,18 @@ public class DocketOpening {
         Master master = taken.master();
         Wrap wrap = d.wrap().plan();
         Rendition of = d.renditions().get(0);
-        Rendition rendition = Rendition.of(DocketService.FIRST_RENDITION, master.hash()).treated(of.treatment()).compensated(of.compensation());
+        Rendition rendition = Rendition.of(DocketService.FIRST_RENDITION, master.hash()).treated(of.treatment())
+            .compensated(of.compensation());
         PixelSize size = new PixelSize(master.width(), master.height());
         double longer = Math.max(wrap.body().faceWidthMm(), wrap.body().faceHeightMm());
         SideFill fill = wrap.fill() instanceof SideFill.OneColour ? new SideFill.Mirrored() : wrap.fill();
         Item item = d.wrap().item();
         Item next = new Item(DocketSpec.FIRST_ITEM, rendition.id(), Cut.WHOLE, item.frame().cropped(0.5, 0.5), item.annotation(), 1);
-        WrapPiece whole = new WrapPiece(next, new Wrap(next.id(), wrap.across(), wrap.body().sized(longer, longer), wrap.panels(), fill, wrap.moves(), wrap.corners()));
+        WrapPiece whole = new WrapPiece(next,
+            new Wrap(next.id(), wrap.across(), wrap.body().sized(longer, longer), wrap.panels(), fill, wrap.moves(), wrap.corners()));
         Wrap shaped = size.aspect() >= 1 ? whole.byWidth(size, longer) : whole.byHeight(size, longer);
-        return new Like(dockets.add(d.withTitle(title(taken.fileName())).withPictures(List.of(rendition), List.of(next), shaped.onStock(d.stock()))),
+        return new Like(
+            dockets.add(d.withTitle(title(taken.fileName())).withPictures(List.of(rendition), List.of(next), shaped.onStock(d.stock()))),
             wrap.fill() instanceof SideFill.OneColour ? "Its sides are mirrored: their colour was picked from the other picture." : "");
     }
 

@@ -32,7 +32,9 @@ import wistel.server.store.Json;
 import wistel.server.store.RecordRepository;
 import wistel.server.store.StoredSpecs;
 
-/** Dockets and every spec they went through: undo and redo move along these. What was seen of a proof stands beside, and is never undone. */
+/**
+ * Dockets and every spec they went through: undo and redo move along these. What was seen of a proof stands beside, and is never undone.
+ */
 @Repository
 public class DocketRepository {
     private static final String SELECT = """
@@ -58,7 +60,8 @@ public class DocketRepository {
     private final Cache<String, DocketSpec> read = Caffeine.newBuilder().maximumWeight(MOST_READ_BYTES)
         .weigher((String text, DocketSpec spec) -> BYTES_A_LETTER * text.length()).build();
 
-    public DocketRepository(JdbcClient jdbc, Json json, StoredSpecs specs, RevisionRepository revisions, RecordRepository records, Clock clock) {
+    public DocketRepository(JdbcClient jdbc, Json json, StoredSpecs specs, RevisionRepository revisions, RecordRepository records,
+        Clock clock) {
         this.records = records;
         this.row = records.checked(r -> "docket " + r.getInt("number"), this::row);
         this.jdbc = jdbc;
@@ -73,7 +76,8 @@ public class DocketRepository {
      * @param redo words of the change that redo makes again
      * @param seen keys of proofs that were looked at
      */
-    public record Row(UUID id, int number, int version, DocketSpec spec, Optional<String> undo, Optional<String> redo, Set<String> seen, Instant changed) {
+    public record Row(UUID id, int number, int version, DocketSpec spec, Optional<String> undo, Optional<String> redo, Set<String> seen,
+        Instant changed) {
         /** The same docket as it would be. */
         public Row with(DocketSpec other) {
             return new Row(id, number, version, other, undo, redo, seen, changed);
@@ -85,7 +89,8 @@ public class DocketRepository {
         UUID id = UUID.randomUUID();
         Timestamp now = Timestamp.from(clock.instant());
         RevisionRepository.Written written = written(spec);
-        jdbc.sql("insert into docket (id, created, changed, schema, spec) values (?, ?, ?, ?, ?::jsonb)").params(id, now, now, written.schema(), written.text()).update();
+        jdbc.sql("insert into docket (id, created, changed, schema, spec) values (?, ?, ?, ?, ?::jsonb)")
+            .params(id, now, now, written.schema(), written.text()).update();
         renditions(id, spec);
         revisions.addFirst(id, written);
         return id;
@@ -96,7 +101,9 @@ public class DocketRepository {
         jdbc.sql("delete from docket_rendition where docket_id = ?").param(id).update();
         for (int i = 0; i < spec.renditions().size(); i++) {
             Rendition r = spec.renditions().get(i);
-            jdbc.sql("insert into docket_rendition (docket_id, rendition_id, master_id, position) select ?, ?, m.id, ? from master m where m.hash = ?")
+            jdbc.sql(
+                "insert into docket_rendition (docket_id, rendition_id, master_id, position) select ?, ?, m.id, ? from master m where "
+                    + "m.hash = ?")
                 .params(id, r.id(), i, r.masterHash()).update();
         }
     }
@@ -125,8 +132,11 @@ public class DocketRepository {
 
     /** Dockets that hold a version of this compensation now, those put away among them. */
     public List<Row> using(String compensationId) {
-        return records.readable(jdbc.sql(SELECT + "where d.spec::text like ? order by d.number").param("%\"" + compensationId + "\"%"), row).stream()
-            .filter(row -> row.spec().renditions().stream().anyMatch(x -> x.compensation().kept().filter(k -> k.id().equals(compensationId)).isPresent())).toList();
+        return records.readable(jdbc.sql(SELECT + "where d.spec::text like ? order by d.number").param("%\"" + compensationId + "\"%"), row)
+            .stream()
+            .filter(row -> row.spec().renditions().stream()
+                .anyMatch(x -> x.compensation().kept().filter(k -> k.id().equals(compensationId)).isPresent()))
+            .toList();
     }
 
     public Row get(UUID id) {
@@ -195,7 +205,8 @@ public class DocketRepository {
     private Row locked(UUID id, int version) {
         Row now = locked(id);
         if (now.version != version) {
-            throw new Conflict(Conflict.Reason.STALE, "This docket was changed in another window meanwhile.", "Look at it as it is now, then decide again.",
+            throw new Conflict(Conflict.Reason.STALE, "This docket was changed in another window meanwhile.",
+                "Look at it as it is now, then decide again.",
                 Map.of("version", now.version));
         }
         return now;
@@ -235,7 +246,8 @@ public class DocketRepository {
         try {
             return reading.get();
         } catch (JacksonException | WistelException | IllegalArgumentException | ClassCastException e) {
-            throw new RecordException(RecordException.Reason.DOCKET_UNREADABLE, "Docket " + number + " can't be read by this version of Wistel.",
+            throw new RecordException(RecordException.Reason.DOCKET_UNREADABLE,
+                "Docket " + number + " can't be read by this version of Wistel.",
                 "It is kept as it was written: open it with the version that wrote it, or put it away.", e);
         }
     }

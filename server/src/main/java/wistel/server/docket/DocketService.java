@@ -54,7 +54,8 @@ public class DocketService {
             return new Command.Together(together.changes().stream().map(this::checked).toList());
         }
         if (command instanceof PictureCommand.Compensates c) {
-            Optional<CompensationRef> kept = c.compensation().kept().flatMap(compensations::known).filter(k -> k.moves().equals(c.compensation().moves())).map(Compensation::ref);
+            Optional<CompensationRef> kept = c.compensation().kept().flatMap(compensations::known)
+                .filter(k -> k.moves().equals(c.compensation().moves())).map(Compensation::ref);
             return new PictureCommand.Compensates(c.renditionId(), new Compensated(c.compensation().moves(), kept, c.compensation().on()));
         }
         return command;
@@ -72,7 +73,8 @@ public class DocketService {
         SinglePiece piece = row.spec().single();
         SinglePiece filled = piece.filling(assessor.assess(row).facts().input(row.spec()));
         Frame frame = filled.item().frame();
-        return filled.equals(piece.fitted(Frame.Fit.FILL)) ? asked : new PieceCommand.Filled(piece.item().id(), frame.widthMm(), frame.heightMm());
+        return filled.equals(piece.fitted(Frame.Fit.FILL)) ? asked
+            : new PieceCommand.Filled(piece.item().id(), frame.widthMm(), frame.heightMm());
     }
 
     /**

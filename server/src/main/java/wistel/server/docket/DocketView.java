@@ -22,9 +22,10 @@ import wistel.server.master.Master;
  * @param bareShare  of the paper, 0 to 1
  * @param planned    what follows from its plan
  */
-public record DocketView(UUID id, int number, int version, Optional<String> undo, Optional<String> redo, DocketSpec spec, String stockName, List<OnDocket> pictures,
-                         Optional<PairingVersion> pairing, Layout layout, double bareShare, List<StageStatus> track,
-                         List<Finding> findings, String readback, Options options, PlanView planned) {
+public record DocketView(UUID id, int number, int version, Optional<String> undo, Optional<String> redo, DocketSpec spec, String stockName,
+    List<OnDocket> pictures,
+    Optional<PairingVersion> pairing, Layout layout, double bareShare, List<StageStatus> track,
+    List<Finding> findings, String readback, Options options, PlanView planned) {
 
     /**
      * A picture of the docket.
@@ -33,7 +34,8 @@ public record DocketView(UUID id, int number, int version, Optional<String> undo
      * @param printed    once for each place where it is laid down
      * @param tones      what a wedge told of the way in which it comes out in monochrome; empty where none was measured, and in colour
      */
-    public record OnDocket(String renditionId, Master master, String sourceName, Reach reach, List<Printed> printed, Optional<Tones> tones) {
+    public record OnDocket(String renditionId, Master master, String sourceName, Reach reach, List<Printed> printed,
+        Optional<Tones> tones) {
     }
 
     /**

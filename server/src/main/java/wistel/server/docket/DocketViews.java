@@ -55,7 +55,8 @@ public class DocketViews {
         Layout layout = judged.layout();
         List<Finding> findings = judged.findings();
         double paper = layout.pages().stream().mapToDouble(Page::areaMm2).sum();
-        return new DocketView(id, row.number(), row.version(), row.undo(), row.redo(), d, d.stock().name(), d.renditions().stream().map(r -> onDocket(r, judged)).toList(),
+        return new DocketView(id, row.number(), row.version(), row.undo(), row.redo(), d, d.stock().name(),
+            d.renditions().stream().map(r -> onDocket(r, judged)).toList(),
             judged.facts().pairing(), layout, layout.bareMm2() / paper,
             Track.of(d, judged.facts(), layout, findings), findings, Readback.of(d, judged.facts(), layout), options(d, judged),
             PlanView.of(d, judged.facts(), layout));
@@ -64,11 +65,16 @@ public class DocketViews {
     private OnDocket onDocket(Rendition rendition, DocketAssessment judged) {
         Master master = masters.byHash(rendition.masterHash()).orElseThrow();
         Resolution resolution = judged.row().spec().resolution();
-        List<Printed> printed = judged.layout().placed().stream().filter(p -> p.renditionId().equals(rendition.id())).map(p -> new Printed(p.ppi(),
-            Ppi.label(p.ppi(), resolution.viewingMm(), judged.facts().neededPixels()), judged.facts().printer().map(d -> d.inputDpi(Math.min(p.ppi(), resolution.mostPpi()))).orElse(0))).toList();
+        List<Printed> printed = judged.layout().placed().stream().filter(p -> p.renditionId().equals(rendition.id()))
+            .map(p -> new Printed(p.ppi(),
+                Ppi.label(p.ppi(), resolution.viewingMm(), judged.facts().neededPixels()),
+                judged.facts().printer().map(d -> d.inputDpi(Math.min(p.ppi(), resolution.mostPpi()))).orElse(0)))
+            .toList();
         int longest = Math.max(master.width(), master.height());
-        Reach reach = new Reach(Ppi.longestMm(longest, Ppi.Label.FINE), Ppi.longestMm(longest, Ppi.Label.GOOD), Ppi.longestMm(longest, Ppi.Label.FAIR));
-        return new OnDocket(rendition.id(), master, judged.facts().pictures().get(rendition.id()).sourceName(), reach, printed, tones(rendition, judged));
+        Reach reach = new Reach(Ppi.longestMm(longest, Ppi.Label.FINE), Ppi.longestMm(longest, Ppi.Label.GOOD),
+            Ppi.longestMm(longest, Ppi.Label.FAIR));
+        return new OnDocket(rendition.id(), master, judged.facts().pictures().get(rendition.id()).sourceName(), reach, printed,
+            tones(rendition, judged));
     }
 
     private static Optional<DocketView.Tones> tones(Rendition r, DocketAssessment judged) {
@@ -91,14 +97,17 @@ public class DocketViews {
         Stream<StockChoice> known = SheetSize.KNOWN.stream().map(Stock.Sheet::of).map(s -> choice(d, facts, s, aspect, false));
         Stream<StockChoice> own = ownSheets.all().stream().map(s -> choice(d, facts, s, aspect, true));
         Stream<StockChoice> rolls = facts.rolls(d).stream().map(r -> choice(d, facts, r, aspect, false));
-        List<StockChoice> stocks = Stream.of(known, own, rolls).flatMap(s -> s).filter(c -> printer.isEmpty() || c.feed().isPresent()).toList();
-        return new Options(stocks, new Borderless(facts.offersBorderless(d), printer.map(PrinterDescription::overEdgesMm).orElse(List.of())));
+        List<StockChoice> stocks = Stream.of(known, own, rolls).flatMap(s -> s).filter(c -> printer.isEmpty() || c.feed().isPresent())
+            .toList();
+        return new Options(stocks,
+            new Borderless(facts.offersBorderless(d), printer.map(PrinterDescription::overEdgesMm).orElse(List.of())));
     }
 
     private static StockChoice choice(DocketSpec d, PreflightFacts facts, Stock stock, double aspect, boolean own) {
         boolean fills = stock instanceof Stock.Sheet s
             && (Frame.sameShape(s.lengthMm() / s.widthMm(), aspect) || Frame.sameShape(s.widthMm() / s.lengthMm(), aspect));
-        String label = stock instanceof Stock.Sheet s ? s.name() + ", " + Length.mm(s.widthMm()) + " × " + Length.mm(s.lengthMm()) + " mm" : stock.name() + ", " + Length.mm(stock.widthMm()) + " mm";
+        String label = stock instanceof Stock.Sheet s ? s.name() + ", " + Length.mm(s.widthMm()) + " × " + Length.mm(s.lengthMm()) + " mm"
+            : stock.name() + ", " + Length.mm(stock.widthMm()) + " mm";
         boolean holds = d.plan().onStock(stock).fits(stock);
         return new StockChoice(stock, facts.feedFor(d, stock), label, fills, own, facts.loaded(d, stock), holds);
     }

@@ -20,8 +20,8 @@ import wistel.core.rendition.Rendition;
 import wistel.core.tone.KeptCurve;
 
 /**
- * Leads what was looked at under the keys of earlier versions over to {@link ProofKeys}, once. Those were made of words and of the text of values, so
- * that another wording made every proof unseen; their marks are the colons between their parts.
+ * Leads what was looked at under the keys of earlier versions over to {@link ProofKeys}, once. Those were made of words and of the text of
+ * values, so that another wording made every proof unseen; their marks are the colons between their parts.
  */
 @Component
 class FormerProofKeys {
@@ -67,13 +67,15 @@ class FormerProofKeys {
     }
 
     private static boolean seen(Set<String> keys, DocketSpec d, PairingVersion pairing, Optional<KeptCurve> curve) {
-        String tones = curve.filter(k -> d.renditions().stream().anyMatch(r -> d.monochrome(r, 0))).map(k -> k.readingHash() + k.curve().points() + ":").orElse("");
+        String tones = curve.filter(k -> d.renditions().stream().anyMatch(r -> d.monochrome(r, 0)))
+            .map(k -> k.readingHash() + k.curve().points() + ":").orElse("");
         String proofed = d.renditions().stream().map(FormerProofKeys::seen).collect(Collectors.joining(","));
         return keys.contains(pairing.pairingId() + ":" + pairing.profileHash() + ":" + tones + proofed)
             || curve.isEmpty() && keys.contains(pairing.pairingId() + ":" + pairing.number() + ":" + proofed);
     }
 
     private static String seen(Rendition r) {
-        return (r.change().changesNothing() ? r.masterHash() : r.masterHash() + " " + r.change()) + (r.straightened() ? "" : " as it falls");
+        return (r.change().changesNothing() ? r.masterHash() : r.masterHash() + " " + r.change())
+            + (r.straightened() ? "" : " as it falls");
     }
 }

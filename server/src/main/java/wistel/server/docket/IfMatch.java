@@ -12,7 +12,8 @@ public final class IfMatch {
         try {
             return Integer.parseInt(header.replace("W/", "").replace("\"", "").trim());
         } catch (NumberFormatException e) {
-            throw new InvalidRequest(InvalidRequest.Reason.VERSION_UNCLEAR, "If-Match must carry the docket's version.", "Read the docket first.");
+            throw new InvalidRequest(InvalidRequest.Reason.VERSION_UNCLEAR, "If-Match must carry the docket's version.",
+                "Read the docket first.");
         }
     }
 }

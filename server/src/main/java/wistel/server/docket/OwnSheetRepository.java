@@ -20,14 +20,16 @@ public class OwnSheetRepository {
 
     public List<Stock.Sheet> all() {
         return records.readable(jdbc.sql("select name, width_mm, length_mm from own_sheet order by width_mm * length_mm, name"),
-            records.checked(r -> "own sheet “" + r.getString("name") + "”", (r, n) -> new Stock.Sheet(r.getString(1), r.getDouble(2), r.getDouble(3))));
+            records.checked(r -> "own sheet “" + r.getString("name") + "”",
+                (r, n) -> new Stock.Sheet(r.getString(1), r.getDouble(2), r.getDouble(3))));
     }
 
     /** Under its name, whatever had it before. */
     public void keep(Stock.Sheet sheet) {
         jdbc.sql("""
             insert into own_sheet (name, width_mm, length_mm) values (?, ?, ?)
-            on conflict (name) do update set width_mm = excluded.width_mm, length_mm = excluded.length_mm""").params(sheet.name(), sheet.widthMm(), sheet.lengthMm()).update();
+            on conflict (name) do update set width_mm = excluded.width_mm, length_mm = excluded.length_mm""")
+            .params(sheet.name(), sheet.widthMm(), sheet.lengthMm()).update();
     }
 
     public void forget(String name) {

@@ -42,8 +42,10 @@ public class PairingChoice {
     }
 
     public void choosePairing(UUID id, int version, String pairingId) {
-        PairingVersion pairing = pairings.find(pairingId).orElseThrow(() -> new NotFound("There is no such pairing.", "Choose another one."));
-        Optional<Compensated> usual = compensations.usual(UUID.fromString(pairing.pairingId())).map(c -> new Compensated(c.moves(), Optional.of(c.ref()), true));
+        PairingVersion pairing = pairings.find(pairingId)
+            .orElseThrow(() -> new NotFound("There is no such pairing.", "Choose another one."));
+        Optional<Compensated> usual = compensations.usual(UUID.fromString(pairing.pairingId()))
+            .map(c -> new Compensated(c.moves(), Optional.of(c.ref()), true));
         DocketRepository.Row row = dockets.get(id);
         Change.Paired paired = new Change.Paired(pairing, usual);
         List<Command> along = following(row, new Change.PairedWith(paired, List.of()));
@@ -51,8 +53,8 @@ public class PairingChoice {
     }
 
     /**
-     * How a picture follows another paper or feed that nobody has laid yet: it lies as it did when the docket was opened, or as an earlier choice made it
-     * lie. What a person has decided stays.
+     * How a picture follows another paper or feed that nobody has laid yet: it lies as it did when the docket was opened, or as an earlier
+     * choice made it lie. What a person has decided stays.
      */
     List<Command> following(DocketRepository.Row row, Change change) {
         DocketAssessment before = assessor.assess(row);
@@ -68,12 +70,17 @@ public class PairingChoice {
         List<Command> along = new ArrayList<>();
         if (after.facts().feedFor(next, next.stock()).isEmpty()) {
             // a printer of other sheets, or of rolls alone: the nearest in size that it takes
-            Optional<Stock> takes = Stream.concat(SheetSize.KNOWN.stream().map(Stock.Sheet::of).sorted(Comparator.comparingDouble(s -> Math.abs(s.lengthMm() - SheetSize.A4.heightMm()))),
-                after.facts().rolls(next).stream()).map(Stock.class::cast).filter(s -> after.facts().feedFor(next, s).isPresent()).findFirst();
+            Optional<Stock> takes = Stream
+                .concat(
+                    SheetSize.KNOWN.stream().map(Stock.Sheet::of)
+                        .sorted(Comparator.comparingDouble(s -> Math.abs(s.lengthMm() - SheetSize.A4.heightMm()))),
+                    after.facts().rolls(next).stream())
+                .map(Stock.class::cast).filter(s -> after.facts().feedFor(next, s).isPresent()).findFirst();
             takes.ifPresent(s -> along.add(new SheetCommand.Stocked(s, after.facts().feedFor(next, s))));
         }
         DocketSpec on = along.isEmpty() ? next : along.get(0).on(next);
-        SinglePiece usual = SinglePiece.usual(piece.item().id(), piece.item().renditionId(), assessor.assess(row.with(on)).facts().input(on));
+        SinglePiece usual = SinglePiece.usual(piece.item().id(), piece.item().renditionId(),
+            assessor.assess(row.with(on)).facts().input(on));
         if (!liesAs(piece, usual)) {
             along.add(new PieceCommand.Framed(piece.item().id(), usual.item().frame().widthMm(), usual.item().frame().heightMm()));
         }
@@ -89,7 +96,8 @@ public class PairingChoice {
     public List<Elsewhere> elsewhere(UUID id) {
         DocketAssessment now = assessor.assess(dockets.get(id));
         String printer = now.facts().pairing().map(PairingVersion::printerId).orElse("");
-        return pairings.all().stream().filter(p -> !p.printerId().equals(printer)).map(p -> Elsewhere.of(now, assessor.assess(now.row().with(paired(now.row(), p)))))
+        return pairings.all().stream().filter(p -> !p.printerId().equals(printer))
+            .map(p -> Elsewhere.of(now, assessor.assess(now.row().with(paired(now.row(), p)))))
             .sorted(Comparator.comparing((Elsewhere e) -> !e.samePaper()).thenComparing(Elsewhere::paper)).toList();
     }
 
@@ -102,12 +110,14 @@ public class PairingChoice {
             return on.withSettings(on.settings().with(DriverSettings.FEED, feed.get()));
         }
         double needed = Math.min(on.stock().widthMm(), on.stock() instanceof Stock.Sheet s ? s.lengthMm() : on.stock().widthMm());
-        return there.rolls(on).stream().filter(r -> r.widthMm() >= needed - 1).findFirst().map(r -> new SheetCommand.Stocked(r, there.feedFor(on, r)).on(on)).orElse(on);
+        return there.rolls(on).stream().filter(r -> r.widthMm() >= needed - 1).findFirst()
+            .map(r -> new SheetCommand.Stocked(r, there.feedFor(on, r)).on(on)).orElse(on);
     }
 
     /** Goes over to another printer's pairing, with what has to change along. */
     public void goElsewhere(UUID id, int version, String pairingId) {
-        PairingVersion pairing = pairings.find(pairingId).orElseThrow(() -> new NotFound("There is no such pairing.", "Choose another one."));
+        PairingVersion pairing = pairings.find(pairingId)
+            .orElseThrow(() -> new NotFound("There is no such pairing.", "Choose another one."));
         DocketRepository.Row row = dockets.get(id);
         DocketSpec before = row.spec();
         DocketSpec after = paired(row, pairing);

@@ -18,7 +18,10 @@ import wistel.core.tone.KeptCurve;
 import wistel.server.store.Json;
 import wistel.server.store.StoredText;
 
-/** Names the proof that stands for a rendition on a pairing, by what decides how it looks and by nothing else: whoever has seen one has seen the other. */
+/**
+ * Names the proof that stands for a rendition on a pairing, by what decides how it looks and by nothing else: whoever has seen one has seen
+ * the other.
+ */
 @Component
 class ProofKeys {
     private final Json json;
@@ -40,16 +43,19 @@ class ProofKeys {
      * @param curve    of the docket's mode, where a wedge told one
      * @return by rendition: SHA-256 of the canonical JSON of what its proof depends on
      */
-    Map<String, String> byRendition(DocketSpec d, PairingVersion pairing, List<PrintOrder.Master> masters, Map<String, PreflightFacts.Picture> pictures, Optional<KeptCurve> curve) {
+    Map<String, String> byRendition(DocketSpec d, PairingVersion pairing, List<PrintOrder.Master> masters,
+        Map<String, PreflightFacts.Picture> pictures, Optional<KeptCurve> curve) {
         ColourRoute.ByWistel shown = d.shownRoute(pairing);
         Map<String, String> keys = new HashMap<>();
         for (PrintOrder.Master master : masters) {
             Rendition r = d.rendition(master.renditionId());
             // a curve that was fitted or drawn anew has the reading of before
-            Optional<String> tone = d.tone(r, pictures.get(r.id()).channels(), curve).map(key -> key + curve.map(k -> k.curve().points().toString()).orElse(""));
+            Optional<String> tone = d.tone(r, pictures.get(r.id()).channels(), curve)
+                .map(key -> key + curve.map(k -> k.curve().points().toString()).orElse(""));
             OfPicture picture = new OfPicture(master.hash(), master.profileHash(), json.sum(r.treatment(), Treatment.class),
                 json.tree(json.texts(r.compensation().on() ? r.compensation().moves() : List.of(), Move.class)), tone);
-            Proof proof = new Proof(pairing.profileHash(), shown.intent().name(), shown.compensatesBlack(), d.route() instanceof ColourRoute.DriverMonochrome, List.of(picture));
+            Proof proof = new Proof(pairing.profileHash(), shown.intent().name(), shown.compensatesBlack(),
+                d.route() instanceof ColourRoute.DriverMonochrome, List.of(picture));
             keys.put(r.id(), StoredText.of(json.canonical(json.tree(proof))).hash());
         }
         return keys;

@@ -16,8 +16,8 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 
 /**
- * The specs that dockets went through, as JSON: every 20th whole, the others as what changed since the one before (JSON Patch, RFC 6902). A patch is of
- * the form of the spec before it; where a new version writes another form, it writes the spec whole.
+ * The specs that dockets went through, as JSON: every 20th whole, the others as what changed since the one before (JSON Patch, RFC 6902). A
+ * patch is of the form of the spec before it; where a new version writes another form, it writes the spec whole.
  */
 @Repository
 class RevisionRepository {
@@ -48,14 +48,18 @@ class RevisionRepository {
     /** What holds after {@code before}; what had been undone is gone, and what undo can't reach any more. */
     void add(UUID docket, int revision, Written before, Written after, String change) {
         jdbc.sql("delete from docket_revision where docket_id = ? and revision >= ?").params(docket, revision).update();
-        jdbc.sql("delete from docket_revision where docket_id = ? and revision < ?").params(docket, lastWhole(docket, revision - UNDO_STEPS)).update();
+        jdbc.sql("delete from docket_revision where docket_id = ? and revision < ?")
+            .params(docket, lastWhole(docket, revision - UNDO_STEPS)).update();
         boolean whole = revision % WHOLE_EVERY == 1 || before.schema != after.schema;
         insert(docket, revision, after, whole ? null : JsonDiff.asJson(tree(before.text), tree(after.text)).toString(), change);
     }
 
     private void insert(UUID docket, int revision, Written spec, String patch, String change) {
-        jdbc.sql("insert into docket_revision (docket_id, revision, schema, spec, patch, change, at) values (?, ?, ?, ?::jsonb, ?::jsonb, ?, ?)")
-            .params(Arrays.asList(docket, revision, spec.schema, patch == null ? spec.text : null, patch, change, Timestamp.from(clock.instant()))).update();
+        jdbc.sql(
+            "insert into docket_revision (docket_id, revision, schema, spec, patch, change, at) values (?, ?, ?, ?::jsonb, ?::jsonb, ?, ?)")
+            .params(Arrays.asList(docket, revision, spec.schema, patch == null ? spec.text : null, patch, change,
+                Timestamp.from(clock.instant())))
+            .update();
     }
 
     /** @throws IllegalArgumentException when it can't be put together: what it is made of is damaged or gone */
@@ -74,11 +78,14 @@ class RevisionRepository {
 
     /** The last revision up to this one whose spec is whole; 0 where none is. */
     private int lastWhole(UUID docket, int upTo) {
-        return jdbc.sql("select coalesce(max(revision), 0) from docket_revision where docket_id = ? and spec is not null and revision <= ?").params(docket, upTo).query(Integer.class).single();
+        return jdbc.sql("select coalesce(max(revision), 0) from docket_revision where docket_id = ? and spec is not null and revision <= ?")
+            .params(docket, upTo).query(Integer.class).single();
     }
 
     private List<Written> all(UUID docket, int from, int to) {
-        List<Row> rows = jdbc.sql("select revision, schema, spec, patch from docket_revision where docket_id = ? and revision between ? and ? order by revision").params(docket, from, to)
+        List<Row> rows = jdbc.sql(
+            "select revision, schema, spec, patch from docket_revision where docket_id = ? and revision between ? and ? order by revision")
+            .params(docket, from, to)
             .query((r, n) -> new Row(r.getInt(1), r.getInt(2), r.getString(3), r.getString(4))).list();
         List<Written> all = new ArrayList<>();
         for (Row row : rows) {

@@ -32,8 +32,9 @@ public class SizeService {
     }
 
     /** Lengths as a person typed them, with units; one of them, or all four borders, is given. */
-    public record SizeAsked(Optional<String> width, Optional<String> height, Optional<String> ppi, Optional<String> left, Optional<String> top, Optional<String> right,
-                            Optional<String> bottom, Optional<BordersAsked> borders) {
+    public record SizeAsked(Optional<String> width, Optional<String> height, Optional<String> ppi, Optional<String> left,
+        Optional<String> top, Optional<String> right,
+        Optional<String> bottom, Optional<BordersAsked> borders) {
     }
 
     public record BordersAsked(String top, String right, String bottom, String left) {
@@ -45,15 +46,17 @@ public class SizeService {
         SinglePiece plan = judged.row().spec().single();
         Page page = judged.layout().pages().get(0);
         Placed placed = page.placed().get(0);
-        decisions.change(id, version, asked.borders.<Change>map(b -> new SheetCommand.Bordered(new Borders.Sides(mm(b.top), mm(b.right), mm(b.bottom), mm(b.left))))
-            .or(() -> moved(asked, page, placed.atMm())).orElseGet(() -> sized(asked, plan, placed)));
+        decisions.change(id, version,
+            asked.borders.<Change>map(b -> new SheetCommand.Bordered(new Borders.Sides(mm(b.top), mm(b.right), mm(b.bottom), mm(b.left))))
+                .or(() -> moved(asked, page, placed.atMm())).orElseGet(() -> sized(asked, plan, placed)));
     }
 
     /** A border of the picture's place: the picture keeps its size and moves, the border across from it takes up the rest. */
     private static Optional<Change> moved(SizeAsked asked, Page page, Rect at) {
         Optional<Double> x = asked.left.map(SizeService::mm).or(() -> asked.right.map(r -> page.widthMm() - mm(r) - at.width()));
         Optional<Double> y = asked.top.map(SizeService::mm).or(() -> asked.bottom.map(b -> page.heightMm() - mm(b) - at.height()));
-        return x.isEmpty() && y.isEmpty() ? Optional.empty() : Optional.of(new SheetCommand.Laid(new Rect(x.orElse(at.x()), y.orElse(at.y()), at.width(), at.height())));
+        return x.isEmpty() && y.isEmpty() ? Optional.empty()
+            : Optional.of(new SheetCommand.Laid(new Rect(x.orElse(at.x()), y.orElse(at.y()), at.width(), at.height())));
     }
 
     private static Change sized(SizeAsked asked, SinglePiece piece, Placed placed) {
@@ -75,7 +78,8 @@ public class SizeService {
         }
         // laid by hand it stays about its middle, else the borders place it
         return piece.plan().borders() instanceof Borders.Sides && w >= Frame.SMALLEST_MM && h >= Frame.SMALLEST_MM
-            ? new SheetCommand.Laid(new Rect(at.x() + (at.width() - w) / 2, at.y() + (at.height() - h) / 2, w, h)) : new PieceCommand.Framed(piece.item().id(), w, h);
+            ? new SheetCommand.Laid(new Rect(at.x() + (at.width() - w) / 2, at.y() + (at.height() - h) / 2, w, h))
+            : new PieceCommand.Framed(piece.item().id(), w, h);
     }
 
     private static double mm(String written) {
@@ -94,7 +98,9 @@ public class SizeService {
     public void cutSheet(UUID id, int version, String width, String length, String name) {
         double w = mm(width);
         double l = mm(length);
-        Stock.Sheet sheet = new Stock.Sheet(name.isBlank() ? "sheet of " + Length.mm(Math.min(w, l)) + " × " + Length.mm(Math.max(w, l)) : name.strip(), Math.min(w, l), Math.max(w, l));
+        Stock.Sheet sheet = new Stock.Sheet(
+            name.isBlank() ? "sheet of " + Length.mm(Math.min(w, l)) + " × " + Length.mm(Math.max(w, l)) : name.strip(), Math.min(w, l),
+            Math.max(w, l));
         DocketAssessment judged = assessor.assess(dockets.get(id));
         decisions.change(id, version, new SheetCommand.Stocked(sheet, judged.facts().feedFor(judged.row().spec(), sheet)));
         if (!name.isBlank()) {
@@ -111,6 +117,7 @@ public class SizeService {
         } catch (NumberFormatException e) {
             // told below
         }
-        throw new InvalidRequest(InvalidRequest.Reason.PPI_UNCLEAR, "'" + ppi + "' is not a number of pixels per inch.", "Write a number from 10 to 10000.");
+        throw new InvalidRequest(InvalidRequest.Reason.PPI_UNCLEAR, "'" + ppi + "' is not a number of pixels per inch.",
+            "Write a number from 10 to 10000.");
     }
 }

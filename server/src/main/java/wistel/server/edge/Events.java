@@ -27,8 +27,8 @@ import org.springframework.web.context.request.ServletRequestAttributes;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
 /**
- * Server-sent events: what changed, by kind and id. The screens then ask for it; nothing is lost if an event is. What a transaction changed is told once
- * it is committed. Whoever tells never waits for a browser: each has a box of its own, in which the same event stands once.
+ * Server-sent events: what changed, by kind and id. The screens then ask for it; nothing is lost if an event is. What a transaction changed
+ * is told once it is committed. Whoever tells never waits for a browser: each has a box of its own, in which the same event stands once.
  */
 @RestController
 public class Events {
@@ -122,9 +122,13 @@ public class Events {
         }
     }
 
-    /** The tab whose request this is, as it names itself; empty where it doesn't, or nobody asked. It has its answer, and needn't ask for it again. */
+    /**
+     * The tab whose request this is, as it names itself; empty where it doesn't, or nobody asked. It has its answer, and needn't ask for it
+     * again.
+     */
     private static String tab() {
-        String named = RequestContextHolder.getRequestAttributes() instanceof ServletRequestAttributes request ? request.getRequest().getHeader(TAB) : null;
+        String named = RequestContextHolder.getRequestAttributes() instanceof ServletRequestAttributes request
+            ? request.getRequest().getHeader(TAB) : null;
         return named != null && TAB_NAME.matcher(named).matches() ? named : "";
     }
 

@@ -24,16 +24,20 @@ class LoopbackFilter extends OncePerRequestFilter {
     private static final Set<String> LOOPBACK = Set.of("localhost", "127.0.0.1", "[::1]", "::1");
 
     @Override
-    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain) throws ServletException, IOException {
+    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+        throws ServletException, IOException {
         String origin = request.getHeader("Origin");
         boolean foreign = origin != null && !ours(origin, request);
         response.setHeader("X-Content-Type-Options", "nosniff");
-        response.setHeader("Content-Security-Policy", "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' blob: data:; frame-ancestors 'none'");
+        response.setHeader("Content-Security-Policy",
+            "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' blob: data:; frame-ancestors 'none'");
         if (!LOOPBACK.contains(request.getServerName()) || foreign && !request.getMethod().equals("GET")) {
-            refuse(response, HttpServletResponse.SC_FORBIDDEN, new InvalidRequest(InvalidRequest.Reason.FOREIGN, "This came from another page or for another host than Wistel's own.",
-                "Open Wistel at http://localhost on this machine."));
+            refuse(response, HttpServletResponse.SC_FORBIDDEN,
+                new InvalidRequest(InvalidRequest.Reason.FOREIGN, "This came from another page or for another host than Wistel's own.",
+                    "Open Wistel at http://localhost on this machine."));
         } else if (!sound(request.getRequestURI()) || request.getQueryString() != null && !sound(request.getQueryString())) {
-            refuse(response, HttpServletResponse.SC_BAD_REQUEST, new InvalidRequest(InvalidRequest.Reason.TEXT_OUT_OF_RANGE, "The address holds bytes that are no text.", "Write it in UTF-8, without zero bytes."));
+            refuse(response, HttpServletResponse.SC_BAD_REQUEST, new InvalidRequest(InvalidRequest.Reason.TEXT_OUT_OF_RANGE,
+                "The address holds bytes that are no text.", "Write it in UTF-8, without zero bytes."));
         } else {
             chain.doFilter(request, response);
         }

@@ -41,7 +41,8 @@ class Problems extends ResponseEntityExceptionHandler {
 
     /** A record that refuses what can't be says so itself, also while it is read from JSON. */
     @Override
-    protected ResponseEntity<Object> handleHttpMessageNotReadable(HttpMessageNotReadableException e, HttpHeaders headers, HttpStatusCode code, WebRequest request) {
+    protected ResponseEntity<Object> handleHttpMessageNotReadable(HttpMessageNotReadableException e, HttpHeaders headers,
+        HttpStatusCode code, WebRequest request) {
         for (Throwable cause = e.getCause(); cause != null; cause = cause.getCause()) {
             if (cause instanceof WistelException known) {
                 return ResponseEntity.status(status(known)).body(typed(known).getBody());
@@ -70,10 +71,12 @@ class Problems extends ResponseEntityExceptionHandler {
         return super.createResponseEntity(body, headers, status, request);
     }
 
-    @ExceptionHandler({DataAccessResourceFailureException.class, CannotCreateTransactionException.class, TransientDataAccessResourceException.class})
+    @ExceptionHandler({DataAccessResourceFailureException.class, CannotCreateTransactionException.class,
+        TransientDataAccessResourceException.class})
     ResponseEntity<ProblemDetail> databaseAway(Exception e) {
         LOG.warn("the database doesn't answer");
-        return typed(new RecordException(RecordException.Reason.DATABASE_AWAY, "The database doesn't answer.", "What you had is safe. Start PostgreSQL (./wistel demo or start does), then try again.", e));
+        return typed(new RecordException(RecordException.Reason.DATABASE_AWAY, "The database doesn't answer.",
+            "What you had is safe. Start PostgreSQL (./wistel demo or start does), then try again.", e));
     }
 
     private static HttpStatus status(WistelException e) {
@@ -107,7 +110,8 @@ class Problems extends ResponseEntityExceptionHandler {
         } else {
             LOG.error("unforeseen", e);
         }
-        ProblemDetail problem = ProblemDetail.forStatusAndDetail(HttpStatus.INTERNAL_SERVER_ERROR, "Something went wrong inside Wistel; what you had is unchanged.");
+        ProblemDetail problem = ProblemDetail.forStatusAndDetail(HttpStatus.INTERNAL_SERVER_ERROR,
+            "Something went wrong inside Wistel; what you had is unchanged.");
         problem.setProperty("code", "unforeseen");
         problem.setProperty("next", "Try again; if it happens again, the server's log says more.");
         return ResponseEntity.internalServerError().body(problem);

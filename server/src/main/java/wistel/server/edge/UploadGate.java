@@ -11,8 +11,8 @@ import org.apache.catalina.valves.ValveBase;
 import org.apache.coyote.ActionCode;
 
 /**
- * Keeps requests that send something from taking every thread of the web server: at most half of them read bodies at a time, and what is sent beyond
- * that is told to come later. Whoever only asks is answered meanwhile. The rest of a body that stalled is not waited for.
+ * Keeps requests that send something from taking every thread of the web server: at most half of them read bodies at a time, and what is
+ * sent beyond that is told to come later. Whoever only asks is answered meanwhile. The rest of a body that stalled is not waited for.
  */
 final class UploadGate extends ValveBase {
     /** Of the 200 threads that the web server has. */
@@ -36,7 +36,8 @@ final class UploadGate extends ValveBase {
         }
         if (!places.tryAcquire()) {
             response.setHeader("Retry-After", "3");
-            RawProblem.write(response, HttpServletResponse.SC_SERVICE_UNAVAILABLE, "busy", "Too much is being sent at once.", "Try again in a few seconds.");
+            RawProblem.write(response, HttpServletResponse.SC_SERVICE_UNAVAILABLE, "busy", "Too much is being sent at once.",
+                "Try again in a few seconds.");
             leave(request);
             return;
         }

@@ -24,7 +24,8 @@ class UploadWatch extends OncePerRequestFilter {
     private static final long LEAST_BYTES_A_SECOND = 1000;
 
     @Override
-    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain) throws ServletException, IOException {
+    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+        throws ServletException, IOException {
         chain.doFilter(UploadGate.sends(request) ? new Watched(request) : request, response);
     }
 
@@ -82,7 +83,8 @@ class UploadWatch extends OncePerRequestFilter {
         }
 
         private InvalidRequest stalled() {
-            return new InvalidRequest(InvalidRequest.Reason.UPLOAD_STALLED, "What was sent stopped coming after " + count + " bytes.", "Send it again; nothing of it was kept.");
+            return new InvalidRequest(InvalidRequest.Reason.UPLOAD_STALLED, "What was sent stopped coming after " + count + " bytes.",
+                "Send it again; nothing of it was kept.");
         }
 
         @Override

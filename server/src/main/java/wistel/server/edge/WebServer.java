@@ -9,7 +9,10 @@ import org.springframework.boot.tomcat.servlet.TomcatServletWebServerFactory;
 import org.springframework.boot.web.server.WebServerFactoryCustomizer;
 import org.springframework.stereotype.Component;
 
-/** The web server's own part: what it refuses before any of our code sees it has the form of all other problems, and bodies are let in by {@link UploadGate}. */
+/**
+ * The web server's own part: what it refuses before any of our code sees it has the form of all other problems, and bodies are let in by
+ * {@link UploadGate}.
+ */
 @Component
 class WebServer implements WebServerFactoryCustomizer<TomcatServletWebServerFactory> {
     @Override

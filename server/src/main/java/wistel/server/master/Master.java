@@ -12,5 +12,5 @@ import java.util.UUID;
  * @param profileProblem why an embedded profile could not be used; empty when there was none or it is fine
  */
 public record Master(UUID id, String hash, String fileName, long bytes, String format, int width, int height, int bits, int channels,
-                     Optional<String> profileHash, String profileName, String profileProblem, Instant added) {
+    Optional<String> profileHash, String profileName, String profileProblem, Instant added) {
 }

@@ -77,7 +77,8 @@ public class MasterImport {
         boolean nameTaken = masters.nameTaken(fileName);
         try {
             Master master = decode(fileName, kept);
-            return new Taken(master, nameTaken ? "Another picture is also called " + fileName + ". Both are kept; they differ in content." : "", fileName);
+            return new Taken(master,
+                nameTaken ? "Another picture is also called " + fileName + ". Both are kept; they differ in content." : "", fileName);
         } catch (DuplicateKeyException e) {
             // the same file was dropped twice at once: the other one was first
             return known(masters.byHash(kept.hash()).orElseThrow(), fileName);
@@ -96,7 +97,8 @@ public class MasterImport {
         PictureFacts facts = picture.facts();
         Semaphore slot = (long) facts.width() * facts.height() > LARGE_PIXELS ? decodingLarge : decoding;
         if (!waited(slot)) {
-            throw new Conflict(Conflict.Reason.BUSY, "Many pictures are being read just now; " + fileName + " had to wait too long.", "Drop it again in a while.");
+            throw new Conflict(Conflict.Reason.BUSY, "Many pictures are being read just now; " + fileName + " had to wait too long.",
+                "Drop it again in a while.");
         }
         try {
             Embedded embedded = embedded(facts);
@@ -106,8 +108,10 @@ public class MasterImport {
             if (embedded.profile.isPresent()) {
                 profiles.add(profile);
             }
-            Master master = new Master(UUID.randomUUID(), kept.hash(), fileName, kept.bytes(), facts.format(), facts.shownWidth(), facts.shownHeight(),
-                facts.bits(), facts.channels(), embedded.profile.map(IccProfile::hash), embedded.profile.map(IccProfile::description).orElse(""),
+            Master master = new Master(UUID.randomUUID(), kept.hash(), fileName, kept.bytes(), facts.format(), facts.shownWidth(),
+                facts.shownHeight(),
+                facts.bits(), facts.channels(), embedded.profile.map(IccProfile::hash),
+                embedded.profile.map(IccProfile::description).orElse(""),
                 embedded.problem, clock.instant());
             masters.add(master, counter.histogram());
             return master;

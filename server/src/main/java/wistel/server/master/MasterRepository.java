@@ -19,7 +19,9 @@ import wistel.server.store.RecordRepository;
 
 @Repository
 public class MasterRepository {
-    private static final String SELECT = "select m.id, m.hash, m.file_name, m.bytes, m.format, m.width, m.height, m.bits, m.channels, m.profile_hash, m.profile_problem, m.added, p.description as profile_name from master m left join profile p on p.hash = m.profile_hash ";
+    private static final String SELECT = "select m.id, m.hash, m.file_name, m.bytes, m.format, m.width, m.height, m.bits, m.channels, "
+        + "m.profile_hash, m.profile_problem, m.added, p.description as profile_name from master m left join profile p on p.hash = "
+        + "m.profile_hash ";
 
     private final JdbcClient jdbc;
     private final Json json;
@@ -28,17 +30,21 @@ public class MasterRepository {
 
     public MasterRepository(JdbcClient jdbc, Json json, RecordRepository records) {
         this.row = records.checked(r -> "picture " + r.getString("file_name"), MasterRepository::row);
-        this.histogram = records.checked(r -> "picture " + r.getString("file_name"), (r, n) -> json.read(r.getString("histogram"), Histogram.class));
+        this.histogram = records.checked(r -> "picture " + r.getString("file_name"),
+            (r, n) -> json.read(r.getString("histogram"), Histogram.class));
         this.jdbc = jdbc;
         this.json = json;
     }
 
     public void add(Master m, Histogram histogram) {
-        jdbc.sql("""
-            insert into master (id, hash, file_name, bytes, format, width, height, bits, channels, profile_hash, profile_problem, histogram, added)
-            values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?::jsonb, ?)""")
+        jdbc.sql(
+            """
+                insert into master (id, hash, file_name, bytes, format, width, height, bits, channels, profile_hash, profile_problem,
+                  histogram, added)
+                values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?::jsonb, ?)""")
             .params(m.id(), m.hash(), m.fileName(), m.bytes(), m.format(), m.width(), m.height(), m.bits(), m.channels(),
-                m.profileHash().orElse(null), m.profileProblem(), json.text(histogram), Timestamp.from(m.added())).update();
+                m.profileHash().orElse(null), m.profileProblem(), json.text(histogram), Timestamp.from(m.added()))
+            .update();
     }
 
     public Optional<Master> byHash(String hash) {
@@ -46,7 +52,8 @@ public class MasterRepository {
     }
 
     /** What judging a docket needs of a master. */
-    public record Brief(UUID id, String hash, int width, int height, int channels, Optional<String> profileHash, String profileName, String profileProblem) {
+    public record Brief(UUID id, String hash, int width, int height, int channels, Optional<String> profileHash, String profileName,
+        String profileProblem) {
     }
 
     /** By hash. */
@@ -54,8 +61,11 @@ public class MasterRepository {
         return jdbc.sql("""
             select m.id, m.hash, m.width, m.height, m.channels, m.profile_hash, m.profile_problem, p.description as profile_name
             from master m left join profile p on p.hash = m.profile_hash where m.hash = any (?)""").param(hashes.toArray(String[]::new))
-            .query((r, n) -> new Brief(r.getObject("id", UUID.class), r.getString("hash"), r.getInt("width"), r.getInt("height"), r.getInt("channels"),
-                Optional.ofNullable(r.getString("profile_hash")), Optional.ofNullable(r.getString("profile_name")).orElse(""), r.getString("profile_problem"))).list()
+            .query((r, n) -> new Brief(r.getObject("id", UUID.class), r.getString("hash"), r.getInt("width"), r.getInt("height"),
+                r.getInt("channels"),
+                Optional.ofNullable(r.getString("profile_hash")), Optional.ofNullable(r.getString("profile_name")).orElse(""),
+                r.getString("profile_problem")))
+            .list()
             .stream().collect(Collectors.toMap(Brief::hash, b -> b));
     }
 
@@ -65,12 +75,14 @@ public class MasterRepository {
     }
 
     public boolean nameTaken(String fileName) {
-        return !List.of().equals(jdbc.sql("select 1 from master where lower(file_name) = lower(?)").param(fileName).query(Integer.class).list());
+        return !List.of()
+            .equals(jdbc.sql("select 1 from master where lower(file_name) = lower(?)").param(fileName).query(Integer.class).list());
     }
 
     private static Master row(ResultSet r, int n) throws SQLException {
         Optional<String> profile = Optional.ofNullable(r.getString("profile_hash"));
-        return new Master(r.getObject("id", UUID.class), r.getString("hash"), r.getString("file_name"), r.getLong("bytes"), r.getString("format"),
+        return new Master(r.getObject("id", UUID.class), r.getString("hash"), r.getString("file_name"), r.getLong("bytes"),
+            r.getString("format"),
             r.getInt("width"), r.getInt("height"), r.getInt("bits"), r.getInt("channels"), profile,
             Optional.ofNullable(r.getString("profile_name")).orElse(""), r.getString("profile_problem"),
             r.getTimestamp("added").toInstant());

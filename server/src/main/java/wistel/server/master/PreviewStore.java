@@ -83,7 +83,8 @@ public class PreviewStore {
     public void make(String hash, PictureFile picture, IccProfile profile, Histogram.Counter counter) {
         long millionPixels = (long) picture.facts().width() * picture.facts().height() / 1_000_000;
         Duration most = LONGEST_READING.plus(LONGEST_READING_A_MILLION.multipliedBy(millionPixels));
-        View view = View.fitting(picture.rows(most), LARGEST, PictureLight.of(profile), counter, workers.executor()).oriented(picture.facts().orientation());
+        View view = View.fitting(picture.rows(most), LARGEST, PictureLight.of(profile), counter, workers.executor())
+            .oriented(picture.facts().orientation());
         View small = view.fitting(SMALL, PictureLight.of(profile));
         previews.put(hash + LARGEST, view);
         previews.put(hash + SMALL, small);
@@ -99,7 +100,9 @@ public class PreviewStore {
                 return read(file);
             }
             PictureFile picture = PictureFile.open(files.image(master.hash()));
-            View view = View.fitting(picture.rows(), level, PictureLight.of(profile(master)), new Histogram.Counter(master.channels()), workers.executor())
+            View view = View
+                .fitting(picture.rows(), level, PictureLight.of(profile(master)), new Histogram.Counter(master.channels()),
+                    workers.executor())
                 .oriented(picture.facts().orientation());
             keep(file, view);
             return view;

@@ -15,8 +15,8 @@ import wistel.core.sheet.Rect;
 import wistel.core.sheet.WrappedSides;
 
 /**
- * Texture for sides that are grown outwards, found once on a small view of the face and used for every size at which it is shown or printed: what was
- * seen is what is printed. The last ones are kept.
+ * Texture for sides that are grown outwards, found once on a small view of the face and used for every size at which it is shown or
+ * printed: what was seen is what is printed. The last ones are kept.
  */
 @Component
 public class SideTextures {
@@ -40,9 +40,11 @@ public class SideTextures {
     /** In pixels of the small view. */
     private record Size(int width, int height, int margin) {
         static Size of(Rect face, Rect grown) {
-            double deep = Math.max(Math.max(face.x() - grown.x(), grown.right() - face.right()), Math.max(face.y() - grown.y(), grown.bottom() - face.bottom()));
+            double deep = Math.max(Math.max(face.x() - grown.x(), grown.right() - face.right()),
+                Math.max(face.y() - grown.y(), grown.bottom() - face.bottom()));
             double perMm = Math.min(FACE / Math.max(face.width(), face.height()), DEEPEST / Math.max(deep, 1e-3));
-            return new Size(Math.max(1, (int) Math.round(face.width() * perMm)), Math.max(1, (int) Math.round(face.height() * perMm)), (int) Math.ceil(deep * perMm) + 1);
+            return new Size(Math.max(1, (int) Math.round(face.width() * perMm)), Math.max(1, (int) Math.round(face.height() * perMm)),
+                (int) Math.ceil(deep * perMm) + 1);
         }
     }
 
@@ -53,7 +55,8 @@ public class SideTextures {
             return Optional.empty();
         }
         Size size = Size.of(sides.faceMm(), sides.grownMm());
-        return Optional.of(kept.get(new Asked(master.hash(), placed.crop(), placed.straighten(), size, extended.seed()), k -> grown(master, k)));
+        return Optional
+            .of(kept.get(new Asked(master.hash(), placed.crop(), placed.straighten(), size, extended.seed()), k -> grown(master, k)));
     }
 
     private PatchSynthesis.Grown grown(Master master, Asked asked) {

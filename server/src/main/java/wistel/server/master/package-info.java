@@ -1,3 +1,2 @@
 /** Pictures as they came, and previews of them. */
 package wistel.server.master;
-

@@ -69,11 +69,13 @@ class PairingController {
     @GetMapping("/api/profiles/{hash}/proposal")
     PairingProposal proposal(@PathVariable Hash hash, @RequestParam UUID printerId) {
         ProfileFiles.PaperProfile profile = files.known(hash.hex());
-        return PairingProposal.of(profile.inspection().madeFor(), profile.inspection().blackL().get(Intent.RELATIVE), printers.get(printerId).description()
-            .orElse(PrinterDescription.UNKNOWN));
+        return PairingProposal.of(profile.inspection().madeFor(), profile.inspection().blackL().get(Intent.RELATIVE),
+            printers.get(printerId).description()
+                .orElse(PrinterDescription.UNKNOWN));
     }
 
-    record NewPairing(String profileHash, UUID printerId, String paper, String surface, PaperBody body, DriverSettings settings, Intent intent) {
+    record NewPairing(String profileHash, UUID printerId, String paper, String surface, PaperBody body, DriverSettings settings,
+        Intent intent) {
     }
 
     @PostMapping("/api/pairings")
@@ -86,7 +88,8 @@ class PairingController {
     @PostMapping("/api/pairings/{id}/versions")
     @ResponseStatus(HttpStatus.CREATED)
     PairingVersion change(@PathVariable UUID id, @RequestBody NewPairing asked) {
-        PairingVersion before = pairings.find(id.toString()).orElseThrow(() -> new NotFound("There is no such pairing.", "Choose another one."));
+        PairingVersion before = pairings.find(id.toString())
+            .orElseThrow(() -> new NotFound("There is no such pairing.", "Choose another one."));
         return add(id, asked, before.curves());
     }
 
@@ -104,11 +107,15 @@ class PairingController {
         String surface = InvalidRequest.named(asked.surface, "A surface", LONGEST_NAME);
         List<String> unknown = printer.description().map(d -> d.unknown(asked.settings)).orElse(List.of());
         if (!unknown.isEmpty()) {
-            throw new InvalidRequest(InvalidRequest.Reason.SETTINGS_UNCLEAR, printer.name() + " doesn't offer " + String.join(", ", unknown) + ".", "Choose among what it offers.");
+            throw new InvalidRequest(InvalidRequest.Reason.SETTINGS_UNCLEAR,
+                printer.name() + " doesn't offer " + String.join(", ", unknown) + ".", "Choose among what it offers.");
         }
-        DriverSettings settings = profile.inspection().volume() == 0 ? gray(profile, printer, asked.settings) : asked.settings.with(DriverSettings.COLOUR_MODE, "");
-        PairingVersion made = pairings.add(new PairingVersion(id.toString(), 1, printer.id().toString(), printer.name(), paper, surface, asked.body, settings, asked.profileHash, asked.intent,
-            profile.inspection().white(), profile.inspection().blackL().get(Intent.RELATIVE)).withCurves(curves.stream().filter(k -> k.holds(settings, asked.profileHash)).toList()));
+        DriverSettings settings = profile.inspection().volume() == 0 ? gray(profile, printer, asked.settings)
+            : asked.settings.with(DriverSettings.COLOUR_MODE, "");
+        PairingVersion made = pairings.add(new PairingVersion(id.toString(), 1, printer.id().toString(), printer.name(), paper, surface,
+            asked.body, settings, asked.profileHash, asked.intent,
+            profile.inspection().white(), profile.inspection().blackL().get(Intent.RELATIVE))
+            .withCurves(curves.stream().filter(k -> k.holds(settings, asked.profileHash)).toList()));
         events.tell("pairing", made.pairingId());
         return made;
     }
@@ -118,7 +125,8 @@ class PairingController {
         PrinterDescription can = printer.description().orElse(PrinterDescription.UNKNOWN);
         boolean takesGray = can.raster(new ColourRoute.DriverMonochrome()).filter(r -> r.space() == RasterType.Space.GRAY).isPresent();
         if (can.monochromeMode().isEmpty() || !takesGray) {
-            throw new ProfileException(ProfileException.Reason.NOT_A_PAPER, "'" + profile.description() + "' is a profile of grays, and " + printer.name() + " has no monochrome mode that takes gray.",
+            throw new ProfileException(ProfileException.Reason.NOT_A_PAPER,
+                "'" + profile.description() + "' is a profile of grays, and " + printer.name() + " has no monochrome mode that takes gray.",
                 "Choose the paper's RGB profile, or another printer.");
         }
         return asked.with(DriverSettings.COLOUR_MODE, can.monochromeMode().get());

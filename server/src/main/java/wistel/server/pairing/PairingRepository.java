@@ -44,7 +44,9 @@ public class PairingRepository {
 
     public PairingRepository(JdbcClient jdbc, Json json, RecordRepository records, Clock clock) {
         this.records = records;
-        this.row = records.checked(r -> "the pairing of " + r.getString("paper") + " on " + r.getString("printer_name") + ", version " + r.getInt("no"), this::row);
+        this.row = records.checked(
+            r -> "the pairing of " + r.getString("paper") + " on " + r.getString("printer_name") + ", version " + r.getInt("no"),
+            this::row);
         this.jdbc = jdbc;
         this.json = json;
         this.clock = clock;
@@ -57,12 +59,18 @@ public class PairingRepository {
         jdbc.sql("insert into pairing (id) values (?) on conflict do nothing").param(id).update();
         jdbc.sql("select 1 from pairing where id = ? for update").param(id).query(Integer.class).single();
         Paper paper = paper(v);
-        int number = jdbc.sql("select coalesce(max(no), 0) + 1 from pairing_version where pairing_id = ?").param(id).query(Integer.class).single();
-        jdbc.sql("""
-            insert into pairing_version (pairing_id, no, printer_id, paper_id, settings, profile_hash, intent, white_l, white_a, white_b, black_l, made, curves, paper_no)
-            values (?, ?, ?, ?, ?::jsonb, ?, ?, ?, ?, ?, ?, ?, ?::jsonb, ?)""")
-            .params(id, number, UUID.fromString(v.printerId()), paper.id, json.text(v.settings().values()), v.profileHash(), v.intent().name(),
-                v.white().l(), v.white().a(), v.white().b(), v.blackL(), Timestamp.from(clock.instant()), json.text(v.curves()), paper.number).update();
+        int number = jdbc.sql("select coalesce(max(no), 0) + 1 from pairing_version where pairing_id = ?").param(id).query(Integer.class)
+            .single();
+        jdbc.sql(
+            """
+                insert into pairing_version (pairing_id, no, printer_id, paper_id, settings, profile_hash, intent, white_l, white_a,
+                  white_b, black_l, made, curves, paper_no)
+                values (?, ?, ?, ?, ?::jsonb, ?, ?, ?, ?, ?, ?, ?, ?::jsonb, ?)""")
+            .params(id, number, UUID.fromString(v.printerId()), paper.id, json.text(v.settings().values()), v.profileHash(),
+                v.intent().name(),
+                v.white().l(), v.white().a(), v.white().b(), v.blackL(), Timestamp.from(clock.instant()), json.text(v.curves()),
+                paper.number)
+            .update();
         return find(v.pairingId()).orElseThrow();
     }
 
@@ -75,16 +83,22 @@ public class PairingRepository {
         jdbc.sql("insert into paper (id, name) values (?, ?) on conflict do nothing").params(UUID.randomUUID(), v.paper()).update();
         UUID id = jdbc.sql("select id from paper where name = ? for update").param(v.paper()).query(UUID.class).single();
         Object[] said = {v.surface(), v.body().thicknessMm(), v.body().grammage(), v.body().texture(), v.body().curl().name()};
-        return jdbc.sql("""
-            with last as (select * from paper_version where paper_id = ? order by no desc limit 1),
-              said as (select ?::text as surface, ?::double precision as thickness_mm, ?::int as grammage, ?::text as texture, ?::text as curl),
-              next as (select s.surface, coalesce(nullif(s.thickness_mm, 0), l.thickness_mm, 0) as thickness_mm, coalesce(nullif(s.grammage, 0), l.grammage, 0) as grammage,
-                coalesce(nullif(s.texture, ''), l.texture, '') as texture, s.curl, coalesce(l.no, 0) + 1 as no from said s left join last l on true),
-              made as (insert into paper_version (paper_id, no, surface, thickness_mm, grammage, texture, curl, made)
-                select ?, n.no, n.surface, n.thickness_mm, n.grammage, n.texture, n.curl, ? from next n
-                where not exists (select 1 from last l where (l.surface, l.thickness_mm, l.grammage, l.texture, l.curl) = (n.surface, n.thickness_mm, n.grammage, n.texture, n.curl))
-                returning no)
-            select coalesce((select no from made), (select no from last))""")
+        return jdbc
+            .sql(
+                """
+                    with last as (select * from paper_version where paper_id = ? order by no desc limit 1),
+                      said as (select ?::text as surface, ?::double precision as thickness_mm, ?::int as grammage, ?::text as texture,
+                        ?::text as curl),
+                      next as (select s.surface, coalesce(nullif(s.thickness_mm, 0), l.thickness_mm, 0) as thickness_mm,
+                        coalesce(nullif(s.grammage, 0), l.grammage, 0) as grammage,
+                        coalesce(nullif(s.texture, ''), l.texture, '') as texture, s.curl, coalesce(l.no, 0) + 1 as no
+                        from said s left join last l on true),
+                      made as (insert into paper_version (paper_id, no, surface, thickness_mm, grammage, texture, curl, made)
+                        select ?, n.no, n.surface, n.thickness_mm, n.grammage, n.texture, n.curl, ? from next n
+                        where not exists (select 1 from last l where (l.surface, l.thickness_mm, l.grammage, l.texture,
+                          l.curl) = (n.surface, n.thickness_mm, n.grammage, n.texture, n.curl))
+                        returning no)
+                    select coalesce((select no from made), (select no from last))""")
             .param(id).params(said).param(id).param(Timestamp.from(clock.instant())).query((r, n) -> new Paper(id, r.getInt(1))).single();
     }
 
@@ -97,14 +111,16 @@ public class PairingRepository {
 
     /** The newest version of each, retired ones left out, by the paper's name. */
     public List<PairingVersion> all() {
-        return records.readable(jdbc.sql("select * from (" + LATEST + "where not g.retired order by v.pairing_id, v.no desc) l order by paper, printer_name, pairing_id"), row);
+        return records.readable(jdbc.sql("select * from (" + LATEST
+            + "where not g.retired order by v.pairing_id, v.no desc) l order by paper, printer_name, pairing_id"), row);
     }
 
     /** All by id, and those of these that are retired; those left out that can't be read. */
     public Map<String, PairingVersion> known(Collection<String> alsoRetired) {
         Map<String, PairingVersion> known = new HashMap<>();
         all().forEach(p -> known.put(p.pairingId(), p));
-        alsoRetired.stream().distinct().filter(id -> !known.containsKey(id)).forEach(id -> records.unlessDamaged(() -> find(id)).ifPresent(p -> known.put(id, p)));
+        alsoRetired.stream().distinct().filter(id -> !known.containsKey(id))
+            .forEach(id -> records.unlessDamaged(() -> find(id)).ifPresent(p -> known.put(id, p)));
         return known;
     }
 
@@ -124,7 +140,8 @@ public class PairingRepository {
      * @throws InvalidRequest when there is none
      */
     public PairingVersion chosen(Optional<String> id) {
-        return id.flatMap(this::find).orElseThrow(() -> new InvalidRequest(InvalidRequest.Reason.PAIRING_MISSING, "No paper is chosen yet.", "Choose one at the paper station."));
+        return id.flatMap(this::find).orElseThrow(
+            () -> new InvalidRequest(InvalidRequest.Reason.PAIRING_MISSING, "No paper is chosen yet.", "Choose one at the paper station."));
     }
 
     /** A version, and when it was made. */
@@ -133,12 +150,14 @@ public class PairingRepository {
 
     /** The newest first. */
     public List<Made> versions(UUID id) {
-        return records.readable(jdbc.sql(ALL + "where g.id = ? order by v.no desc limit 100").param(id), (r, n) -> new Made(row.mapRow(r, n), r.getTimestamp("made").toInstant()));
+        return records.readable(jdbc.sql(ALL + "where g.id = ? order by v.no desc limit 100").param(id),
+            (r, n) -> new Made(row.mapRow(r, n), r.getTimestamp("made").toInstant()));
     }
 
     public Optional<PairingVersion> find(String id, int number) {
         try {
-            return jdbc.sql(LATEST + "where g.id = ? and v.no = ? order by v.pairing_id, v.no desc").params(UUID.fromString(id), number).query(row).optional();
+            return jdbc.sql(LATEST + "where g.id = ? and v.no = ? order by v.pairing_id, v.no desc").params(UUID.fromString(id), number)
+                .query(row).optional();
         } catch (IllegalArgumentException e) {
             return Optional.empty();
         }
@@ -146,9 +165,13 @@ public class PairingRepository {
 
     @SuppressWarnings("unchecked")
     private PairingVersion row(ResultSet r, int n) throws SQLException {
-        return new PairingVersion(r.getString("pairing_id"), r.getInt("no"), r.getString("printer_id"), r.getString("printer_name"), r.getString("paper"), r.getString("surface"),
-            new PaperBody(r.getDouble("thickness_mm"), r.getInt("grammage"), r.getString("texture"), PaperBody.Curl.valueOf(r.getString("curl"))),
-            new DriverSettings((Map<String, String>) json.read(r.getString("settings"), Map.class)), r.getString("profile_hash"), Intent.valueOf(r.getString("intent")),
-            List.of(r.getDouble("white_l"), r.getDouble("white_a"), r.getDouble("white_b")), r.getDouble("black_l"), List.of(json.read(r.getString("curves"), KeptCurve[].class)));
+        return new PairingVersion(r.getString("pairing_id"), r.getInt("no"), r.getString("printer_id"), r.getString("printer_name"),
+            r.getString("paper"), r.getString("surface"),
+            new PaperBody(r.getDouble("thickness_mm"), r.getInt("grammage"), r.getString("texture"),
+                PaperBody.Curl.valueOf(r.getString("curl"))),
+            new DriverSettings((Map<String, String>) json.read(r.getString("settings"), Map.class)), r.getString("profile_hash"),
+            Intent.valueOf(r.getString("intent")),
+            List.of(r.getDouble("white_l"), r.getDouble("white_a"), r.getDouble("white_b")), r.getDouble("black_l"),
+            List.of(json.read(r.getString("curves"), KeptCurve[].class)));
     }
 }

@@ -65,8 +65,10 @@ public class ProfileFiles {
                 // what is not wanted is unpacked too, to find where the next one begins
                 byte[] file = zip.readNBytes((int) Math.min(ProfileReader.LARGEST_BYTES + 1, MOST_BYTES - bytes + 1));
                 bytes += file.length;
-                if (entries > MOST_ENTRIES || bytes > MOST_BYTES || file.length > ProfileReader.LARGEST_BYTES || taken.size() >= MOST_PROFILES && wanted) {
-                    throw new InvalidRequest(InvalidRequest.Reason.FILE_TOO_LARGE, "This zip unpacks to more than can be: " + (MOST_BYTES >> 20) + " MB, " + MOST_PROFILES + " profiles.",
+                if (entries > MOST_ENTRIES || bytes > MOST_BYTES || file.length > ProfileReader.LARGEST_BYTES
+                    || taken.size() >= MOST_PROFILES && wanted) {
+                    throw new InvalidRequest(InvalidRequest.Reason.FILE_TOO_LARGE,
+                        "This zip unpacks to more than can be: " + (MOST_BYTES >> 20) + " MB, " + MOST_PROFILES + " profiles.",
                         "Take the profile out of it and bring that.");
                 }
                 if (wanted) {
@@ -74,10 +76,12 @@ public class ProfileFiles {
                 }
             }
         } catch (ZipException | EOFException | IllegalArgumentException e) {
-            throw new InvalidRequest(InvalidRequest.Reason.REQUEST_UNCLEAR, "This zip can't be read to its end.", "Take the profile out of it and bring that.");
+            throw new InvalidRequest(InvalidRequest.Reason.REQUEST_UNCLEAR, "This zip can't be read to its end.",
+                "Take the profile out of it and bring that.");
         }
         if (taken.isEmpty()) {
-            throw new InvalidRequest(InvalidRequest.Reason.REQUEST_UNCLEAR, "There is no profile in this zip: none of its files ends in .icc or .icm.", "Choose another file.");
+            throw new InvalidRequest(InvalidRequest.Reason.REQUEST_UNCLEAR,
+                "There is no profile in this zip: none of its files ends in .icc or .icm.", "Choose another file.");
         }
         return taken;
     }

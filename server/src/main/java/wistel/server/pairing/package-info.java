@@ -1,3 +1,2 @@
 /** Papers and pairings in the database, by versions. */
 package wistel.server.pairing;
-

@@ -19,9 +19,11 @@ import wistel.core.fault.NotFound;
  * @param labFile   a file for somebody else's printer, written and not printed
  * @param orderHash two attempts of the same hash are the same print
  */
-public record Attempt(UUID id, UUID docketId, int docketNumber, int number, UUID printerId, String printerName, String masterHash, String orderHash, String title, String paper,
-                      String summary, String readback, AttemptState state, String message, int percent, boolean cancelAsked, List<AttemptPage> pages, String verdict,
-                      String remark, Instant created, Optional<Instant> finished, boolean labFile, boolean held, @JsonIgnore Optional<Double> agreed) {
+public record Attempt(UUID id, UUID docketId, int docketNumber, int number, UUID printerId, String printerName, String masterHash,
+    String orderHash, String title, String paper,
+    String summary, String readback, AttemptState state, String message, int percent, boolean cancelAsked, List<AttemptPage> pages,
+    String verdict,
+    String remark, Instant created, Optional<Instant> finished, boolean labFile, boolean held, @JsonIgnore Optional<Double> agreed) {
 
     public boolean over() {
         return state.over();
@@ -56,7 +58,8 @@ public record Attempt(UUID id, UUID docketId, int docketNumber, int number, UUID
             return Reprint.KEPT;
         }
         // what was never made differs from nothing
-        boolean same = pages.stream().allMatch(p -> p.kept() || p.fileHash().isEmpty() || p.engine().filter(PrintOrder.ENGINE::equals).isPresent());
+        boolean same = pages.stream()
+            .allMatch(p -> p.kept() || p.fileHash().isEmpty() || p.engine().filter(PrintOrder.ENGINE::equals).isPresent());
         return same ? Reprint.SAME : Reprint.ANEW;
     }
 

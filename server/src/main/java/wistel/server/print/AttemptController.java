@@ -50,7 +50,8 @@ class AttemptController {
 
     /** Releases the docket: 202 with the attempt to follow by server-sent events. */
     @PostMapping("/dockets/{id}/attempts")
-    ResponseEntity<Attempt> release(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestParam(defaultValue = "false") boolean held) {
+    ResponseEntity<Attempt> release(@PathVariable UUID id, @RequestHeader("If-Match") String version,
+        @RequestParam(defaultValue = "false") boolean held) {
         return accepted(releases.release(id, IfMatch.version(version), held));
     }
 
@@ -65,11 +66,14 @@ class AttemptController {
     ResponseEntity<Resource> file(@PathVariable UUID id, @PathVariable int page) {
         Attempt a = attempts.get(id);
         String hash = a.page(page).fileHash().filter(files::has)
-            .orElseThrow(() -> new NotFound("This file is not there: it isn't written yet, or was let go.", "Wait for it, or have exactly this written again."));
+            .orElseThrow(() -> new NotFound("This file is not there: it isn't written yet, or was let go.",
+                "Wait for it, or have exactly this written again."));
         Optional<LabFile.Format> format = attempts.order(id).labFile().map(LabFile::format);
-        String name = a.title().replaceAll("[^\\p{L}\\p{N} ,.-]", " ").strip() + (a.pages().size() > 1 ? " " + page : "") + "." + format.map(LabFile.Format::suffix).orElse("pwg");
+        String name = a.title().replaceAll("[^\\p{L}\\p{N} ,.-]", " ").strip() + (a.pages().size() > 1 ? " " + page : "") + "."
+            + format.map(LabFile.Format::suffix).orElse("pwg");
         return ResponseEntity.ok().contentType(MediaType.parseMediaType(format.map(LabFile.Format::mediaType).orElse("image/pwg-raster")))
-            .header("Content-Disposition", ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString()).body(new FileSystemResource(files.path(hash)));
+            .header("Content-Disposition", ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString())
+            .body(new FileSystemResource(files.path(hash)));
     }
 
     @GetMapping("/dockets/{id}/attempts")
@@ -134,7 +138,8 @@ class AttemptController {
         String verdict = v.verdict().orElse("");
         String remark = v.remark().orElse("");
         if (!VERDICTS.contains(verdict) || remark.length() > LONGEST_REMARK) {
-            throw new InvalidRequest(InvalidRequest.Reason.VERDICT_UNCLEAR, "'" + verdict + "' is not one of the verdicts.", "Choose one of the list.", Map.of("verdicts", VERDICTS));
+            throw new InvalidRequest(InvalidRequest.Reason.VERDICT_UNCLEAR, "'" + verdict + "' is not one of the verdicts.",
+                "Choose one of the list.", Map.of("verdicts", VERDICTS));
         }
         attempts.judge(attempts.get(id).id(), verdict, remark);
         return attempts.get(id);

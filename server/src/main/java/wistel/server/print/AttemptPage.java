@@ -14,8 +14,10 @@ import java.util.Optional;
  * @param anew     how it differs from the print that it repeats, where its file had to be made anew and came out different
  * @param jobTries how often a job was announced for it in vain: a page that is printed again has another job than before
  */
-public record AttemptPage(int page, AttemptState state, String message, int percent, Optional<String> fileHash, boolean fileKept, Optional<Integer> jobId,
-                          boolean jobSent, int jobTries, Optional<Instant> began, Optional<Instant> finished, Optional<String> scanHash, boolean scanKept, List<String> placed, Optional<String> engine, Optional<MadeAnew> anew) {
+public record AttemptPage(int page, AttemptState state, String message, int percent, Optional<String> fileHash, boolean fileKept,
+    Optional<Integer> jobId,
+    boolean jobSent, int jobTries, Optional<Instant> began, Optional<Instant> finished, Optional<String> scanHash, boolean scanKept,
+    List<String> placed, Optional<String> engine, Optional<MadeAnew> anew) {
     /** Its file is there. */
     boolean kept() {
         return fileHash.isPresent() && fileKept;

@@ -35,16 +35,18 @@ import wistel.server.store.StoredSpecs;
 import wistel.server.store.StoredText;
 
 /**
- * Attempts and their pages. Whoever works on an attempt holds its lease; what is written under a lease that was taken over since is refused, so that
- * two servers never work on one attempt.
+ * Attempts and their pages. Whoever works on an attempt holds its lease; what is written under a lease that was taken over since is
+ * refused, so that two servers never work on one attempt.
  */
 @Repository
 public class AttemptRepository implements PrintHistory {
     private static final String RUNNING = "('waiting', 'rendering', 'sending', 'printing')";
     private static final String SELECT = """
-        select a.id, a.docket_id, a.number, a.printer_id, a.order_hash, a.title, a.paper, a.summary, a.readback, a.state, a.message, a.cancel_asked, a.verdict, a.remark,
+        select a.id, a.docket_id, a.number, a.printer_id, a.order_hash, a.title, a.paper, a.summary, a.readback, a.state, a.message,
+          a.cancel_asked, a.verdict, a.remark,
           a.created, a.finished, a.lab_file, a.held, a.agreed, d.number as docket_number, p.name as printer_name,
-          (select m.hash from docket_rendition r join master m on m.id = r.master_id where r.docket_id = a.docket_id order by r.position, r.rendition_id limit 1) as master_hash
+          (select m.hash from docket_rendition r join master m on m.id = r.master_id where r.docket_id = a.docket_id order by r.position,
+            r.rendition_id limit 1) as master_hash
         from attempt a join docket d on d.id = a.docket_id join printer p on p.id = a.printer_id\s""";
     private static final int LOG_PAGE = 200;
     private static final int LEARN_FROM = 20;
@@ -112,57 +114,78 @@ public class AttemptRepository implements PrintHistory {
         // numbers of one docket are given one after the other
         jdbc.sql("select 1 from docket where id = ? for update").param(docketId).query(Integer.class).optional();
         try {
-            jdbc.sql("""
-                insert into attempt (id, docket_id, number, printer_id, order_hash, print_order, title, paper, pairing_id, summary, readback, lab_file, state, created, queued)
-                select ?, ?, coalesce(max(number), 0) + 1, ?, ?, ?, ?, ?, ?, ?, ?, ?, 'waiting', ?, ? from attempt where docket_id = ?""")
-                .params(Arrays.asList(id, docketId, printerId, order.hash(), order.text(), labels.title, labels.paper, labels.pairingId.orElse(null), labels.summary,
-                    labels.readback, labels.labFile, Timestamp.from(clock.instant()), Timestamp.from(clock.instant()), docketId)).update();
+            jdbc.sql(
+                """
+                    insert into attempt (id, docket_id, number, printer_id, order_hash, print_order, title, paper, pairing_id, summary,
+                      readback, lab_file, state, created, queued)
+                    select ?, ?, coalesce(max(number), 0) + 1, ?, ?, ?, ?, ?, ?, ?, ?, ?, 'waiting', ?, ? from attempt
+                      where docket_id = ?""")
+                .params(Arrays.asList(id, docketId, printerId, order.hash(), order.text(), labels.title, labels.paper,
+                    labels.pairingId.orElse(null), labels.summary,
+                    labels.readback, labels.labFile, Timestamp.from(clock.instant()), Timestamp.from(clock.instant()), docketId))
+                .update();
         } catch (DuplicateKeyException e) {
             throw runningAlready();
         }
         for (int page = 1; page <= pages.size(); page++) {
             NewPage next = pages.get(page - 1);
-            jdbc.sql("insert into attempt_page (attempt_id, page, state, area_m2, placed) values (?, ?, 'waiting', ?, ?)").params(id, page, next.areaM2, next.placed.toArray(String[]::new)).update();
+            jdbc.sql("insert into attempt_page (attempt_id, page, state, area_m2, placed) values (?, ?, 'waiting', ?, ?)")
+                .params(id, page, next.areaM2, next.placed.toArray(String[]::new)).update();
             for (NewNumber n : next.numbers) {
-                jdbc.sql("insert into edition (work, number, attempt_id, page, placed_id) values (?, ?, ?, ?, ?)").params(n.work, n.number, id, page, n.placedId).update();
+                jdbc.sql("insert into edition (work, number, attempt_id, page, placed_id) values (?, ?, ?, ?, ?)")
+                    .params(n.work, n.number, id, page, n.placedId).update();
             }
         }
         return id;
     }
 
     private static Conflict runningAlready() {
-        return new Conflict(Conflict.Reason.PRINTING_ALREADY, "This docket is on its way to the printer already.", "Wait for the sheet, or cancel it first.");
+        return new Conflict(Conflict.Reason.PRINTING_ALREADY, "This docket is on its way to the printer already.",
+            "Wait for the sheet, or cancel it first.");
     }
 
     /** Sets one page that is over to be printed again, alone, by the same order. */
     @Transactional
     public void again(UUID id, int page) {
-        int open = jdbc.sql("""
-            update attempt_page set state = 'waiting', message = '', percent = 0, job_id = null, job_sent = false, job_tries = job_tries + 1, began = null, finished = null,
-              printed_seconds = 0, scan_hash = null, scan_kept = true, made_anew = false, difference_mean = null, difference_most = null
-            where attempt_id = ? and page = ? and state in ('done', 'failed', 'cancelled')""").params(id, page).update();
+        int open = jdbc
+            .sql(
+                """
+                    update attempt_page set state = 'waiting', message = '', percent = 0, job_id = null, job_sent = false,
+                      job_tries = job_tries + 1, began = null, finished = null,
+                      printed_seconds = 0, scan_hash = null, scan_kept = true, made_anew = false, difference_mean = null,
+                      difference_most = null
+                    where attempt_id = ? and page = ? and state in ('done', 'failed', 'cancelled')""")
+            .params(id, page).update();
         if (open == 0) {
             throw new NotFound("This page can't be printed again now.", "Wait until it is over.");
         }
         try {
-            jdbc.sql("update attempt set state = 'waiting', message = '', cancel_asked = false, finished = null, queued = ? where id = ?").params(Timestamp.from(clock.instant()), id).update();
+            jdbc.sql("update attempt set state = 'waiting', message = '', cancel_asked = false, finished = null, queued = ? where id = ?")
+                .params(Timestamp.from(clock.instant()), id).update();
         } catch (DuplicateKeyException e) {
             throw runningAlready();
         }
     }
 
-    /** The files of another attempt of the same order serve this one too, whichever version made them; those let go of are what new ones are compared with. */
+    /**
+     * The files of another attempt of the same order serve this one too, whichever version made them; those let go of are what new ones are
+     * compared with.
+     */
     public void takeFiles(UUID id, UUID from) {
-        jdbc.sql("""
-            update attempt_page p set file_hash = o.file_hash, file_kept = o.file_kept, coverage = o.coverage, engine = o.engine, fingerprint = o.fingerprint
-            from attempt_page o where p.attempt_id = ? and o.attempt_id = ? and o.page = p.page""")
+        jdbc.sql(
+            """
+                update attempt_page p set file_hash = o.file_hash, file_kept = o.file_kept, coverage = o.coverage, engine = o.engine,
+                  fingerprint = o.fingerprint
+                from attempt_page o where p.attempt_id = ? and o.attempt_id = ? and o.page = p.page""")
             .params(id, from).update();
     }
 
     public Attempt get(UUID id) {
-        Attempt a = jdbc.sql(SELECT + "where a.id = ?").param(id).query(row).optional().orElseThrow(() -> new NotFound("There is no such attempt.", "Look it up in the print log."));
+        Attempt a = jdbc.sql(SELECT + "where a.id = ?").param(id).query(row).optional()
+            .orElseThrow(() -> new NotFound("There is no such attempt.", "Look it up in the print log."));
         return withPages(List.of(a)).stream().findFirst()
-            .orElseThrow(() -> records.damaged("print " + a.number() + " of docket " + a.docketNumber(), new IllegalArgumentException("one of its pages is damaged")));
+            .orElseThrow(() -> records.damaged("print " + a.number() + " of docket " + a.docketNumber(),
+                new IllegalArgumentException("one of its pages is damaged")));
     }
 
     /** As it was written at release: text and hash stay the same through every reprint. */
@@ -182,7 +205,10 @@ public class AttemptRepository implements PrintHistory {
 
     /** The newest of each docket; dockets without one are left out. */
     public List<Attempt> newestOf(Collection<UUID> dockets) {
-        return withPages(records.readable(jdbc.sql(SELECT + "where a.docket_id = any (?) and a.number = (select max(n.number) from attempt n where n.docket_id = a.docket_id)").param(dockets.toArray(UUID[]::new)), row));
+        return withPages(records.readable(jdbc
+            .sql(
+                SELECT + "where a.docket_id = any (?) and a.number = (select max(n.number) from attempt n where n.docket_id = a.docket_id)")
+            .param(dockets.toArray(UUID[]::new)), row));
     }
 
     public List<Attempt> running() {
@@ -191,24 +217,30 @@ public class AttemptRepository implements PrintHistory {
 
     /** Attempts that a printer has before it, in the order in which they were released. */
     List<Attempt> underWay(UUID printerId) {
-        return withPages(records.readable(jdbc.sql(SELECT + "where a.printer_id = ? and not a.lab_file and a.state in " + RUNNING + " order by a.queued, a.id").param(printerId), row));
+        return withPages(records
+            .readable(jdbc.sql(SELECT + "where a.printer_id = ? and not a.lab_file and a.state in " + RUNNING + " order by a.queued, a.id")
+                .param(printerId), row));
     }
 
     List<Attempt> labFilesUnderWay() {
-        return withPages(records.readable(jdbc.sql(SELECT + "where a.lab_file and a.state in " + RUNNING + " order by a.queued, a.id"), row));
+        return withPages(
+            records.readable(jdbc.sql(SELECT + "where a.lab_file and a.state in " + RUNNING + " order by a.queued, a.id"), row));
     }
 
     /** Attempts released earlier for the same printer that still have a page to be sent; those that are held let others pass. */
     int before(UUID id) {
-        return jdbc.sql("""
-            select count(*) from attempt b join attempt a on a.printer_id = b.printer_id and (a.queued, a.id) < (b.queued, b.id)
-            where b.id = ? and not a.lab_file and not a.held and a.state in %1$s
-              and exists (select 1 from attempt_page p where p.attempt_id = a.id and not p.job_sent and p.state in %1$s)""".formatted(RUNNING))
+        return jdbc
+            .sql("""
+                select count(*) from attempt b join attempt a on a.printer_id = b.printer_id and (a.queued, a.id) < (b.queued, b.id)
+                where b.id = ? and not a.lab_file and not a.held and a.state in %1$s
+                  and exists (select 1 from attempt_page p where p.attempt_id = a.id and not p.job_sent and p.state in %1$s)"""
+                .formatted(RUNNING))
             .param(id).query(Integer.class).single();
     }
 
     public boolean isRunning(UUID docketId) {
-        return jdbc.sql("select exists (select 1 from attempt where docket_id = ? and state in " + RUNNING + ")").param(docketId).query(Boolean.class).single();
+        return jdbc.sql("select exists (select 1 from attempt where docket_id = ? and state in " + RUNNING + ")").param(docketId)
+            .query(Boolean.class).single();
     }
 
     /** Newest first; words are looked for in title, paper, readback, verdict and remark. */
@@ -238,7 +270,8 @@ public class AttemptRepository implements PrintHistory {
     }
 
     void held(Lease lease) {
-        if (jdbc.sql("select 1 from attempt where id = ? and " + lease.work.column + " = ?").params(lease.attempt, lease.token).query(Integer.class).optional().isEmpty()) {
+        if (jdbc.sql("select 1 from attempt where id = ? and " + lease.work.column + " = ?").params(lease.attempt, lease.token)
+            .query(Integer.class).optional().isEmpty()) {
             throw new LeaseLost(lease.attempt);
         }
     }
@@ -252,31 +285,42 @@ public class AttemptRepository implements PrintHistory {
 
     @Transactional
     void closePage(Lease lease, int page, AttemptState state, String message) {
-        onPage(lease, page, "state = ?, message = ?, percent = case when ? = 'done' then 100 else percent end, finished = ?", state.word(), message, state.word(),
+        onPage(lease, page, "state = ?, message = ?, percent = case when ? = 'done' then 100 else percent end, finished = ?", state.word(),
+            message, state.word(),
             Timestamp.from(clock.instant()));
     }
 
-    /** Ends the attempt; pages that were not begun are cancelled with it, and whoever still makes a file for it has lost the right to say so. */
+    /**
+     * Ends the attempt; pages that were not begun are cancelled with it, and whoever still makes a file for it has lost the right to say
+     * so.
+     */
     @Transactional
     void close(Lease lease, AttemptState state, String message) {
-        onAttempt(lease, "state = ?, message = ?, finished = ?, render_lease = null", state.word(), message, Timestamp.from(clock.instant()));
+        onAttempt(lease, "state = ?, message = ?, finished = ?, render_lease = null", state.word(), message,
+            Timestamp.from(clock.instant()));
         jdbc.sql("update attempt_page set state = ?, message = ?, finished = ? where attempt_id = ? and state in " + RUNNING)
-            .params(state == AttemptState.DONE ? "cancelled" : state.word(), message, Timestamp.from(clock.instant()), lease.attempt).update();
+            .params(state == AttemptState.DONE ? "cancelled" : state.word(), message, Timestamp.from(clock.instant()), lease.attempt)
+            .update();
     }
 
     /** A page's file is being made; the attempt says so as long as none of its pages is further. */
     @Transactional
     void making(Lease lease, int page, int percent) {
         onPage(lease, page, "state = 'rendering', message = '', percent = ?", percent);
-        jdbc.sql("update attempt set state = 'rendering', message = '' where id = ? and state in ('waiting', 'rendering')").param(lease.attempt).update();
+        jdbc.sql("update attempt set state = 'rendering', message = '' where id = ? and state in ('waiting', 'rendering')")
+            .param(lease.attempt).update();
     }
 
     /** A page's file is there. Where it differs from the print that it repeats, the attempt waits until a person has agreed. */
     @Transactional
     void rendered(Lease lease, int page, Rendering.Made made, Optional<MadeAnew> anew) {
-        onPage(lease, page, "file_hash = ?, coverage = ?, engine = ?, fingerprint = ?, file_kept = true, state = 'waiting', message = '', percent = 0, made_anew = ?, difference_mean = ?, difference_most = ?",
-            made.hash(), made.coverage().orElse(null), PrintOrder.ENGINE, made.fingerprint().bytes(), anew.isPresent(), anew.flatMap(MadeAnew::mean).orElse(null), anew.flatMap(MadeAnew::most).orElse(null));
-        anew.ifPresent(a -> jdbc.sql("update attempt set held = true where id = ? and coalesce(agreed, -1) < ?").params(lease.attempt, a.extent()).update());
+        onPage(lease, page,
+            "file_hash = ?, coverage = ?, engine = ?, fingerprint = ?, file_kept = true, state = 'waiting', message = '', percent = 0, "
+                + "made_anew = ?, difference_mean = ?, difference_most = ?",
+            made.hash(), made.coverage().orElse(null), PrintOrder.ENGINE, made.fingerprint().bytes(), anew.isPresent(),
+            anew.flatMap(MadeAnew::mean).orElse(null), anew.flatMap(MadeAnew::most).orElse(null));
+        anew.ifPresent(a -> jdbc.sql("update attempt set held = true where id = ? and coalesce(agreed, -1) < ?")
+            .params(lease.attempt, a.extent()).update());
         nowMaking(lease, "waiting");
     }
 
@@ -293,12 +337,14 @@ public class AttemptRepository implements PrintHistory {
 
     /** What a page looked like, when its file is about to be let go of and this was never kept. */
     public void looked(UUID id, int page, PageFingerprint fingerprint) {
-        jdbc.sql("update attempt_page set fingerprint = ? where attempt_id = ? and page = ?").params(fingerprint.bytes(), id, page).update();
+        jdbc.sql("update attempt_page set fingerprint = ? where attempt_id = ? and page = ?").params(fingerprint.bytes(), id, page)
+            .update();
     }
 
     /** What a page looked like; empty for prints of versions that didn't keep it, whose files are gone. */
     public Optional<PageFingerprint> fingerprint(UUID id, int page) {
-        return jdbc.sql("select fingerprint from attempt_page where attempt_id = ? and page = ?").params(id, page).query((r, n) -> Optional.ofNullable(r.getBytes(1))).single()
+        return jdbc.sql("select fingerprint from attempt_page where attempt_id = ? and page = ?").params(id, page)
+            .query((r, n) -> Optional.ofNullable(r.getBytes(1))).single()
             .map(PageFingerprint::read);
     }
 
@@ -339,7 +385,9 @@ public class AttemptRepository implements PrintHistory {
     private void onPage(Lease lease, int page, String set, Object... values) {
         List<Object> params = new ArrayList<>(Arrays.asList(values));
         params.addAll(List.of(lease.attempt, page, lease.attempt, lease.token));
-        if (jdbc.sql("update attempt_page set " + set + " where attempt_id = ? and page = ? and exists (select 1 from attempt where id = ? and " + lease.work.column + " = ?)").params(params).update() != 1) {
+        if (jdbc.sql("update attempt_page set " + set
+            + " where attempt_id = ? and page = ? and exists (select 1 from attempt where id = ? and " + lease.work.column + " = ?)")
+            .params(params).update() != 1) {
             throw new LeaseLost(lease.attempt);
         }
     }
@@ -371,25 +419,38 @@ public class AttemptRepository implements PrintHistory {
     /** Over the last pages on each pairing. */
     @Override
     public Map<String, Double> secondsPerM2() {
-        return jdbc.sql("""
-            select g.id as pairing_id, avg(last.seconds_per_m2) as seconds from pairing g, lateral (
-              select case when p.printed_seconds > 0 then p.printed_seconds / p.area_m2 end as seconds_per_m2 from attempt a join attempt_page p on p.attempt_id = a.id
-              where a.pairing_id = g.id and p.state = 'done' and p.area_m2 > 0
-              order by a.created desc, p.page desc limit ?) last
-            group by g.id having count(last.seconds_per_m2) > 0""").param(LEARN_FROM)
-            .query((r, n) -> Map.entry(r.getString("pairing_id"), r.getDouble("seconds"))).list().stream().collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
+        return jdbc
+            .sql(
+                """
+                    select g.id as pairing_id, avg(last.seconds_per_m2) as seconds from pairing g, lateral (
+                      select case when p.printed_seconds > 0 then p.printed_seconds / p.area_m2 end as seconds_per_m2 from attempt a
+                        join attempt_page p on p.attempt_id = a.id
+                      where a.pairing_id = g.id and p.state = 'done' and p.area_m2 > 0
+                      order by a.created desc, p.page desc limit ?) last
+                    group by g.id having count(last.seconds_per_m2) > 0""")
+            .param(LEARN_FROM)
+            .query((r, n) -> Map.entry(r.getString("pairing_id"), r.getDouble("seconds"))).list().stream()
+            .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
     }
 
     @Override
     public Costs.Past past(String pairingId) {
-        return jdbc.sql("""
-            select count(*) filter (where printed_seconds > 0) as prints, avg(printed_seconds / area_m2) filter (where printed_seconds > 0) as seconds,
-              coalesce(stddev_samp(printed_seconds / area_m2) filter (where printed_seconds > 0), 0) as seconds_spread,
-              count(*) filter (where ink_ml > 0 and coverage > 0) as inked, avg(ink_ml / (coverage * area_m2)) filter (where ink_ml > 0 and coverage > 0) as ml,
-              coalesce(stddev_samp(ink_ml / (coverage * area_m2)) filter (where ink_ml > 0 and coverage > 0), 0) as ml_spread
-            from (select p.* from attempt a join attempt_page p on p.attempt_id = a.id where a.pairing_id = ? and p.state = 'done' and p.area_m2 > 0
-              order by a.created desc, p.page desc limit ?) last""").params(UUID.fromString(pairingId), LEARN_FROM)
-            .query((r, n) -> new Costs.Past(r.getInt("prints"), r.getDouble("seconds"), r.getDouble("seconds_spread"), r.getInt("inked"), r.getDouble("ml"), r.getDouble("ml_spread"))).single();
+        return jdbc
+            .sql(
+                """
+                    select count(*) filter (where printed_seconds > 0) as prints,
+                      avg(printed_seconds / area_m2) filter (where printed_seconds > 0) as seconds,
+                      coalesce(stddev_samp(printed_seconds / area_m2) filter (where printed_seconds > 0), 0) as seconds_spread,
+                      count(*) filter (where ink_ml > 0 and coverage > 0) as inked,
+                      avg(ink_ml / (coverage * area_m2)) filter (where ink_ml > 0 and coverage > 0) as ml,
+                      coalesce(stddev_samp(ink_ml / (coverage * area_m2)) filter (where ink_ml > 0 and coverage > 0), 0) as ml_spread
+                    from (select p.* from attempt a join attempt_page p on p.attempt_id = a.id where a.pairing_id = ?
+                      and p.state = 'done' and p.area_m2 > 0
+                      order by a.created desc, p.page desc limit ?) last""")
+            .params(UUID.fromString(pairingId), LEARN_FROM)
+            .query((r, n) -> new Costs.Past(r.getInt("prints"), r.getDouble("seconds"), r.getDouble("seconds_spread"), r.getInt("inked"),
+                r.getDouble("ml"), r.getDouble("ml_spread")))
+            .single();
     }
 
     /** Sheets that failed or were cancelled give their numbers back. */
@@ -398,7 +459,8 @@ public class AttemptRepository implements PrintHistory {
         return works.isEmpty() ? Map.of() : jdbc.sql("""
             select e.work, max(e.number) + 1 as next from edition e join attempt_page p on p.attempt_id = e.attempt_id and p.page = e.page
             where p.state not in ('failed', 'cancelled') and e.work = any (?) group by e.work""").param(works.toArray(String[]::new))
-            .query((r, n) -> Map.entry(r.getString("work"), r.getInt("next"))).list().stream().collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
+            .query((r, n) -> Map.entry(r.getString("work"), r.getInt("next"))).list().stream()
+            .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
     }
 
     public List<NewPage> newPages(UUID id) {
@@ -430,7 +492,9 @@ public class AttemptRepository implements PrintHistory {
 
     /** Pages printed from a file of which it isn't kept what they look like. */
     List<PageOf> notLookedAt(String fileHash) {
-        return jdbc.sql("select p.attempt_id, p.page from attempt_page p join attempt a on a.id = p.attempt_id where p.file_hash = ? and p.fingerprint is null and not a.lab_file")
+        return jdbc.sql(
+            "select p.attempt_id, p.page from attempt_page p join attempt a on a.id = p.attempt_id where p.file_hash = ? and "
+                + "p.fingerprint is null and not a.lab_file")
             .param(fileHash).query((r, n) -> new PageOf(r.getObject(1, UUID.class), r.getInt(2))).list();
     }
 
@@ -444,9 +508,14 @@ public class AttemptRepository implements PrintHistory {
     }
 
     private List<KeptFile> kept(String hash, String kept) {
-        return jdbc.sql("select p." + hash + ", max(p.finished) as finished, bool_or(a.verdict = 'matches') as matches from attempt_page p join attempt a on a.id = p.attempt_id where p." + hash + " is not null and p." + kept
+        return jdbc.sql("select p." + hash
+            + ", max(p.finished) as finished, bool_or(a.verdict = 'matches') as matches from attempt_page p join attempt a on a.id = "
+            + "p.attempt_id where p."
+            + hash + " is not null and p." + kept
             + " group by p." + hash + " having bool_and(a.state not in " + RUNNING + ") order by 2 nulls first")
-            .query((r, n) -> new KeptFile(r.getString(1), Optional.ofNullable(r.getTimestamp(2)).map(Timestamp::toInstant).orElse(Instant.EPOCH), r.getBoolean(3))).list();
+            .query((r, n) -> new KeptFile(r.getString(1),
+                Optional.ofNullable(r.getTimestamp(2)).map(Timestamp::toInstant).orElse(Instant.EPOCH), r.getBoolean(3)))
+            .list();
     }
 
     public void letGo(String hash) {
@@ -462,7 +531,8 @@ public class AttemptRepository implements PrintHistory {
         }
         Map<UUID, List<AttemptPage>> pages = new HashMap<>();
         Set<UUID> damaged = new HashSet<>();
-        jdbc.sql("select * from attempt_page where attempt_id = any (?) order by page").param(attempts.stream().map(Attempt::id).toArray(UUID[]::new))
+        jdbc.sql("select * from attempt_page where attempt_id = any (?) order by page")
+            .param(attempts.stream().map(Attempt::id).toArray(UUID[]::new))
             .query(r -> {
                 try {
                     pages.computeIfAbsent(r.getObject("attempt_id", UUID.class), k -> new ArrayList<>()).add(page.mapRow(r, 0));
@@ -473,20 +543,26 @@ public class AttemptRepository implements PrintHistory {
         return attempts.stream().filter(a -> !damaged.contains(a.id())).map(a -> {
             List<AttemptPage> own = pages.getOrDefault(a.id(), List.of());
             int percent = (int) own.stream().mapToInt(p -> p.state() == AttemptState.DONE ? 100 : p.percent()).average().orElse(0);
-            return new Attempt(a.id(), a.docketId(), a.docketNumber(), a.number(), a.printerId(), a.printerName(), a.masterHash(), a.orderHash(), a.title(), a.paper(), a.summary(),
-                a.readback(), a.state(), a.message(), percent, a.cancelAsked(), own, a.verdict(), a.remark(), a.created(), a.finished(), a.labFile(), a.held(), a.agreed());
+            return new Attempt(a.id(), a.docketId(), a.docketNumber(), a.number(), a.printerId(), a.printerName(), a.masterHash(),
+                a.orderHash(), a.title(), a.paper(), a.summary(),
+                a.readback(), a.state(), a.message(), percent, a.cancelAsked(), own, a.verdict(), a.remark(), a.created(), a.finished(),
+                a.labFile(), a.held(), a.agreed());
         }).toList();
     }
 
     private static AttemptPage page(ResultSet r) throws SQLException {
         return new AttemptPage(r.getInt("page"), AttemptState.of(r.getString("state")), r.getString("message"), r.getInt("percent"),
-            Optional.ofNullable(r.getString("file_hash")), r.getBoolean("file_kept"), Optional.ofNullable(r.getObject("job_id", Integer.class)), r.getBoolean("job_sent"),
-            r.getInt("job_tries"), time(r, "began"), time(r, "finished"), Optional.ofNullable(r.getString("scan_hash")), r.getBoolean("scan_kept"),
+            Optional.ofNullable(r.getString("file_hash")), r.getBoolean("file_kept"),
+            Optional.ofNullable(r.getObject("job_id", Integer.class)), r.getBoolean("job_sent"),
+            r.getInt("job_tries"), time(r, "began"), time(r, "finished"), Optional.ofNullable(r.getString("scan_hash")),
+            r.getBoolean("scan_kept"),
             texts(r, "placed"), Optional.ofNullable(r.getString("engine")), anew(r));
     }
 
     private static Optional<MadeAnew> anew(ResultSet r) throws SQLException {
-        return r.getBoolean("made_anew") ? Optional.of(new MadeAnew(Optional.ofNullable(r.getObject("difference_mean", Double.class)), Optional.ofNullable(r.getObject("difference_most", Double.class))))
+        return r.getBoolean("made_anew")
+            ? Optional.of(new MadeAnew(Optional.ofNullable(r.getObject("difference_mean", Double.class)),
+                Optional.ofNullable(r.getObject("difference_most", Double.class))))
             : Optional.empty();
     }
 
@@ -495,10 +571,14 @@ public class AttemptRepository implements PrintHistory {
     }
 
     private static Attempt row(ResultSet r, int n) throws SQLException {
-        return new Attempt(r.getObject("id", UUID.class), r.getObject("docket_id", UUID.class), r.getInt("docket_number"), r.getInt("number"),
-            r.getObject("printer_id", UUID.class), r.getString("printer_name"), r.getString("master_hash"), r.getString("order_hash"), r.getString("title"),
-            r.getString("paper"), r.getString("summary"), r.getString("readback"), AttemptState.of(r.getString("state")), r.getString("message"), 0,
-            r.getBoolean("cancel_asked"), List.of(), r.getString("verdict"), r.getString("remark"), r.getTimestamp("created").toInstant(), time(r, "finished"), r.getBoolean("lab_file"),
+        return new Attempt(r.getObject("id", UUID.class), r.getObject("docket_id", UUID.class), r.getInt("docket_number"),
+            r.getInt("number"),
+            r.getObject("printer_id", UUID.class), r.getString("printer_name"), r.getString("master_hash"), r.getString("order_hash"),
+            r.getString("title"),
+            r.getString("paper"), r.getString("summary"), r.getString("readback"), AttemptState.of(r.getString("state")),
+            r.getString("message"), 0,
+            r.getBoolean("cancel_asked"), List.of(), r.getString("verdict"), r.getString("remark"), r.getTimestamp("created").toInstant(),
+            time(r, "finished"), r.getBoolean("lab_file"),
             r.getBoolean("held"), Optional.ofNullable(r.getObject("agreed", Double.class)));
     }
 

@@ -72,7 +72,9 @@ final class LabFileWriter {
     /** @param quality 1 to 100 */
     static void jpeg(Content c, int quality, OutputStream out) throws IOException {
         MappedByteBuffer bytes = c.samples.map(FileChannel.MapMode.READ_ONLY, 0, 3L * c.width * c.height);
-        Raster raster = Raster.createRaster(new PixelInterleavedSampleModel(DataBuffer.TYPE_BYTE, c.width, c.height, 3, 3 * c.width, new int[] {0, 1, 2}), new Mapped(bytes), null);
+        Raster raster = Raster.createRaster(
+            new PixelInterleavedSampleModel(DataBuffer.TYPE_BYTE, c.width, c.height, 3, 3 * c.width, new int[] {0, 1, 2}),
+            new Mapped(bytes), null);
         ImageWriter writer = ImageIO.getImageWritersByFormatName("jpeg").next();
         try (ImageOutputStream to = new MemoryCacheImageOutputStream(new Tagged(out, c))) {
             ImageWriteParam param = writer.getDefaultWriteParam();
@@ -113,7 +115,8 @@ final class LabFileWriter {
         }
 
         private void segments() throws IOException {
-            ByteBuffer jfif = ByteBuffer.allocate(14).put("JFIF\0".getBytes(StandardCharsets.US_ASCII)).put(new byte[] {1, 2, 1}).putShort(whole()).putShort(whole())
+            ByteBuffer jfif = ByteBuffer.allocate(14).put("JFIF\0".getBytes(StandardCharsets.US_ASCII)).put(new byte[] {1, 2, 1})
+                .putShort(whole()).putShort(whole())
                 .put(new byte[] {0, 0});
             segment(0xE0, jfif.array());
             // JFIF says all of a whole number
@@ -123,7 +126,8 @@ final class LabFileWriter {
             segment(0xE1, joined("http://ns.adobe.com/xap/1.0/\0".getBytes(StandardCharsets.US_ASCII), content.xmp, 0, content.xmp.length));
             int parts = (content.profile.length + ICC_PART - 1) / ICC_PART;
             for (int part = 0; part < parts; part++) {
-                byte[] head = ByteBuffer.allocate(14).put("ICC_PROFILE\0".getBytes(StandardCharsets.US_ASCII)).put((byte) (part + 1)).put((byte) parts).array();
+                byte[] head = ByteBuffer.allocate(14).put("ICC_PROFILE\0".getBytes(StandardCharsets.US_ASCII)).put((byte) (part + 1))
+                    .put((byte) parts).array();
                 segment(0xE2, joined(head, content.profile, part * ICC_PART, Math.min(content.profile.length, (part + 1) * ICC_PART)));
             }
         }
@@ -133,11 +137,14 @@ final class LabFileWriter {
             return (short) Math.max(1, Math.min(65_535, Math.round(content.dpi)));
         }
 
-        /** The resolution as a fraction (Exif 2.3, 4.6.4: XResolution, YResolution, ResolutionUnit in inches), in a directory of its own. */
+        /**
+         * The resolution as a fraction (Exif 2.3, 4.6.4: XResolution, YResolution, ResolutionUnit in inches), in a directory of its own.
+         */
         private byte[] exif() {
             Rational ppi = Rational.of(content.dpi);
             int values = 8 + 2 + 3 * 12 + 4;
-            ByteBuffer tiff = ByteBuffer.allocate(6 + values + 16).put("Exif\0\0MM".getBytes(StandardCharsets.US_ASCII)).putShort((short) 42).putInt(8).putShort((short) 3);
+            ByteBuffer tiff = ByteBuffer.allocate(6 + values + 16).put("Exif\0\0MM".getBytes(StandardCharsets.US_ASCII))
+                .putShort((short) 42).putInt(8).putShort((short) 3);
             tiff.putShort((short) 0x011A).putShort((short) 5).putInt(1).putInt(values);
             tiff.putShort((short) 0x011B).putShort((short) 5).putInt(1).putInt(values + 8);
             tiff.putShort((short) 0x0128).putShort((short) 3).putInt(1).putShort((short) 2).putShort((short) 0).putInt(0);

@@ -32,7 +32,9 @@ public record MadeAnew(Optional<Double> mean, Optional<Double> most) {
     }
 
     public String words() {
-        return mean.map(m -> "Made anew by a newer version of Wistel: mean ΔE " + rounded(m) + ", at most " + rounded(most.orElse(m)) + " from the print of then.")
+        return mean
+            .map(m -> "Made anew by a newer version of Wistel: mean ΔE " + rounded(m) + ", at most " + rounded(most.orElse(m))
+                + " from the print of then.")
             .orElse("Made anew by a newer version of Wistel. How far it is from the print of then isn't known: nothing was kept of that.");
     }
 

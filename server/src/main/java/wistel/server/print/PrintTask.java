@@ -18,8 +18,8 @@ import wistel.server.edge.Events;
 import wistel.server.edge.Shutdown;
 
 /**
- * The persistent task that sees one attempt all the way once its files are made by {@link RenderTask}: it sends each page when it is its turn at the
- * printer and follows its job, one step an execution. Every step may be run again after a stop at any moment, on any server.
+ * The persistent task that sees one attempt all the way once its files are made by {@link RenderTask}: it sends each page when it is its
+ * turn at the printer and follows its job, one step an execution. Every step may be run again after a stop at any moment, on any server.
  */
 @Component
 class PrintTask {
@@ -111,7 +111,8 @@ class PrintTask {
         }
         int before = attempts.before(a.id());
         if (before > 0) {
-            waits(a, page, lease, before == 1 ? "its file is made; one print goes first" : "its file is made; " + before + " prints go first");
+            waits(a, page, lease,
+                before == 1 ? "its file is made; one print goes first" : "its file is made; " + before + " prints go first");
             return MY_TURN;
         }
         return sending.step(a, page, lease);
@@ -131,7 +132,8 @@ class PrintTask {
         Optional<AttemptPage> first = failed.or(() -> cancelled);
         String message = first.map(p -> (a.pages().size() > 1 ? "Page " + p.page() + ": " : "") + p.message())
             .orElseGet(() -> a.pages().stream().map(AttemptPage::message).filter(m -> !m.isEmpty()).findFirst().orElse(""));
-        attempts.close(lease, failed.isPresent() ? AttemptState.FAILED : cancelled.isPresent() ? AttemptState.CANCELLED : AttemptState.DONE, message);
+        attempts.close(lease, failed.isPresent() ? AttemptState.FAILED : cancelled.isPresent() ? AttemptState.CANCELLED : AttemptState.DONE,
+            message);
     }
 
     /** Whatever ended a step leaves a record that is true and a docket that can be released again. */

@@ -35,7 +35,10 @@ import wistel.server.docket.PrintHistory;
 import wistel.server.edge.Events;
 import wistel.server.store.StoredText;
 
-/** Releases dockets: freezes the order, records the attempt and its task in one transaction, so that neither is ever there without the other. */
+/**
+ * Releases dockets: freezes the order, records the attempt and its task in one transaction, so that neither is ever there without the
+ * other.
+ */
 @Service
 public class ReleaseService {
     private final DocketRepository dockets;
@@ -45,7 +48,8 @@ public class ReleaseService {
     private final Events events;
     private final Clock clock;
 
-    public ReleaseService(DocketRepository dockets, DocketAssessor assessor, AttemptRepository attempts, @Lazy SchedulerClient scheduler, Events events, Clock clock) {
+    public ReleaseService(DocketRepository dockets, DocketAssessor assessor, AttemptRepository attempts, @Lazy SchedulerClient scheduler,
+        Events events, Clock clock) {
         this.dockets = dockets;
         this.assessor = assessor;
         this.attempts = attempts;
@@ -62,9 +66,11 @@ public class ReleaseService {
         DocketSpec d = docket.spec();
         PreflightFacts facts = judged.facts();
         PrintOrder order = PrintOrder.freeze(d, facts, judged.masters(), judged.descriptionHash());
-        AttemptRepository.Labels labels = new AttemptRepository.Labels(d.title(), order.pairing().paper(), Optional.of(UUID.fromString(order.pairing().pairingId())),
+        AttemptRepository.Labels labels = new AttemptRepository.Labels(d.title(), order.pairing().paper(),
+            Optional.of(UUID.fromString(order.pairing().pairingId())),
             summary(order), Readback.of(d, facts, order.layout()), false);
-        UUID id = start(docketId, UUID.fromString(order.pairing().printerId()), attempts.stored(order), labels, pages(docketId, order, facts));
+        UUID id = start(docketId, UUID.fromString(order.pairing().printerId()), attempts.stored(order), labels,
+            pages(docketId, order, facts));
         if (held) {
             attempts.hold(id, true);
         }
@@ -77,9 +83,11 @@ public class ReleaseService {
         DocketRepository.Row docket = current(docketId, version);
         DocketAssessment judged = assessor.assess(docket);
         PrintOrder order = PrintOrder.freeze(docket.spec(), judged.facts(), judged.masters(), file);
-        AttemptRepository.Labels labels = new AttemptRepository.Labels(docket.spec().title(), order.pairing().paper(), Optional.of(UUID.fromString(order.pairing().pairingId())),
+        AttemptRepository.Labels labels = new AttemptRepository.Labels(docket.spec().title(), order.pairing().paper(),
+            Optional.of(UUID.fromString(order.pairing().pairingId())),
             file.words() + ", " + summary(order), howToPrint(order, file), true);
-        return start(docketId, UUID.fromString(order.pairing().printerId()), attempts.stored(order), labels, pages(docketId, order, judged.facts()));
+        return start(docketId, UUID.fromString(order.pairing().printerId()), attempts.stored(order), labels,
+            pages(docketId, order, judged.facts()));
     }
 
     /** One sentence to go along with the file. */
@@ -91,7 +99,8 @@ public class ReleaseService {
             case SRGB -> "its numbers are sRGB: convert by the embedded profile, no correction";
             case WIDE -> "its numbers are in the wide space that is embedded: convert by it, no correction";
         };
-        return "Print at 100 %, which is " + size + " at " + inch(order.output().dpi()) + " pixels an inch, without scaling or sharpening; " + colour + ".";
+        return "Print at 100 %, which is " + size + " at " + inch(order.output().dpi()) + " pixels an inch, without scaling or sharpening; "
+            + colour + ".";
     }
 
     /** Whole where it is, else with two decimals. */
@@ -102,7 +111,8 @@ public class ReleaseService {
     private DocketRepository.Row current(UUID docketId, int version) {
         DocketRepository.Row docket = dockets.get(docketId);
         if (docket.version() != version) {
-            throw new Conflict(Conflict.Reason.STALE, "This docket was changed in another window meanwhile.", "Look at it as it is now, then release it.");
+            throw new Conflict(Conflict.Reason.STALE, "This docket was changed in another window meanwhile.",
+                "Look at it as it is now, then release it.");
         }
         return docket;
     }
@@ -113,27 +123,32 @@ public class ReleaseService {
         Rect one = placed.get(0).face().atMm();
         String each = Length.mm(one.width()) + " × " + Length.mm(one.height()) + " mm";
         boolean wrapped = Plans.wrap(order.spec().plan()).isPresent();
-        String size = placed.size() == 1 ? each + (wrapped ? ", wrapped" : "") : placed.size() + (wrapped ? " wrapped pieces" : " pictures");
+        String size = placed.size() == 1 ? each + (wrapped ? ", wrapped" : "")
+            : placed.size() + (wrapped ? " wrapped pieces" : " pictures");
         return order.spec().stock().name() + ", " + size + (layout.pages().size() > 1 ? ", " + layout.pages().size() + " pages" : "");
     }
 
     private static List<AttemptRepository.NewPage> pages(UUID docketId, PrintOrder order, PreflightFacts facts) {
         List<PrintOrder.Numbered> numbered = order.numbered(facts.editions());
-        return IntStream.rangeClosed(1, order.layout().pages().size()).mapToObj(n -> new AttemptRepository.NewPage(order.page(n).areaMm2() / 1e6 * order.output().copies(),
-            order.page(n).placed().stream().map(Placed::id).toList(),
-            numbered.stream().filter(p -> p.page() == n).map(p -> new AttemptRepository.NewNumber(p.placedId(), PrintHistory.work(docketId, p.itemId()), p.number())).toList())).toList();
+        return IntStream.rangeClosed(1, order.layout().pages().size())
+            .mapToObj(n -> new AttemptRepository.NewPage(order.page(n).areaMm2() / 1e6 * order.output().copies(),
+                order.page(n).placed().stream().map(Placed::id).toList(),
+                numbered.stream().filter(p -> p.page() == n)
+                    .map(p -> new AttemptRepository.NewNumber(p.placedId(), PrintHistory.work(docketId, p.itemId()), p.number())).toList()))
+            .toList();
     }
 
     /**
-     * Exactly this again: the very same order. Its files are printed as they are if they are still there, and made again from it if not; one that comes
-     * out different then waits until a person has agreed.
+     * Exactly this again: the very same order. Its files are printed as they are if they are still there, and made again from it if not;
+     * one that comes out different then waits until a person has agreed.
      */
     @Transactional
     public UUID again(UUID attemptId) {
         Attempt a = attempts.get(attemptId);
         StoredText order = attempts.storedOrder(attemptId);
         PrintOrder read = attempts.order(attemptId);
-        AttemptRepository.Labels labels = new AttemptRepository.Labels(a.title(), a.paper(), Optional.of(UUID.fromString(read.pairing().pairingId())), a.summary(), a.readback(), a.labFile());
+        AttemptRepository.Labels labels = new AttemptRepository.Labels(a.title(), a.paper(),
+            Optional.of(UUID.fromString(read.pairing().pairingId())), a.summary(), a.readback(), a.labFile());
         UUID id = start(a.docketId(), a.printerId(), order, labels, attempts.newPages(attemptId));
         attempts.takeFiles(id, attemptId);
         return id;
@@ -144,7 +159,8 @@ public class ReleaseService {
     public void again(UUID attemptId, int page) {
         Attempt a = attempts.get(attemptId);
         if (a.pages().stream().noneMatch(p -> p.page() == page)) {
-            throw new InvalidRequest(InvalidRequest.Reason.PAGE_UNKNOWN, "This attempt has no page " + page + ".", "Choose one of its pages.");
+            throw new InvalidRequest(InvalidRequest.Reason.PAGE_UNKNOWN, "This attempt has no page " + page + ".",
+                "Choose one of its pages.");
         }
         attempts.again(attemptId, page);
         schedule(attempts.get(attemptId));
@@ -163,7 +179,8 @@ public class ReleaseService {
         scheduler.scheduleIfNotExists(RenderTask.RENDER.instance(RenderTask.instance(a)).priority(Priority.LOW).build(), clock.instant());
     }
 
-    private UUID start(UUID docketId, UUID printerId, StoredText order, AttemptRepository.Labels labels, List<AttemptRepository.NewPage> pages) {
+    private UUID start(UUID docketId, UUID printerId, StoredText order, AttemptRepository.Labels labels,
+        List<AttemptRepository.NewPage> pages) {
         UUID id = attempts.add(docketId, printerId, order, labels, pages);
         schedule(attempts.get(id));
         events.tell("attempt", id.toString());
@@ -190,7 +207,8 @@ public class ReleaseService {
         if (!held && furthest.isPresent()) {
             double extent = furthest.get().extent();
             if (!agreed && extent > Math.max(MadeAnew.SEEN, a.agreed().orElse(0.0))) {
-                throw new Conflict(Conflict.Reason.DIFFERS, furthest.get().words(), "Compare it with a print that you have, then say that you want it all the same, or cancel it.");
+                throw new Conflict(Conflict.Reason.DIFFERS, furthest.get().words(),
+                    "Compare it with a print that you have, then say that you want it all the same, or cancel it.");
             }
             attempts.agree(attemptId, Math.max(MadeAnew.SEEN, extent));
         }

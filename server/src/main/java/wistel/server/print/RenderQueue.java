@@ -5,8 +5,8 @@ import java.util.Optional;
 import java.util.function.Predicate;
 
 /**
- * Which page of a printer's attempts is made next. Pages are made in the order of release, and few ahead of what was sent, so that the disk doesn't
- * fill with files that nobody prints yet and a print that is cancelled cost little.
+ * Which page of a printer's attempts is made next. Pages are made in the order of release, and few ahead of what was sent, so that the disk
+ * doesn't fill with files that nobody prints yet and a print that is cancelled cost little.
  */
 final class RenderQueue {
     /** Pages that are made and not sent yet. */

@@ -22,8 +22,8 @@ import wistel.server.edge.Events;
 import wistel.server.edge.Shutdown;
 
 /**
- * The persistent task that makes the print files of one printer, a page an execution, in the order of release; files for labs are made by one of
- * their own. It never sends anything: {@link PrintTask} does, meanwhile.
+ * The persistent task that makes the print files of one printer, a page an execution, in the order of release; files for labs are made by
+ * one of their own. It never sends anything: {@link PrintTask} does, meanwhile.
  */
 @Component
 class RenderTask {
@@ -32,7 +32,9 @@ class RenderTask {
     /** Instance that makes files for labs. */
     static final String LAB_FILES = "lab-files";
     private static final Duration LOOK_AGAIN = Duration.ofMillis(400);
-    /** Pages made at a time on this machine: each takes all processors for its bands, two keep them busy while files are read and written. */
+    /**
+     * Pages made at a time on this machine: each takes all processors for its bands, two keep them busy while files are read and written.
+     */
     private static final int MOST_AT_ONCE = 2;
 
     private final AttemptRepository attempts;
@@ -43,7 +45,8 @@ class RenderTask {
     private final Clock clock;
     private final Semaphore places = new Semaphore(MOST_AT_ONCE);
 
-    RenderTask(AttemptRepository attempts, Rendering rendering, @Lazy SchedulerClient scheduler, Events events, Shutdown shutdown, Clock clock) {
+    RenderTask(AttemptRepository attempts, Rendering rendering, @Lazy SchedulerClient scheduler, Events events, Shutdown shutdown,
+        Clock clock) {
         this.scheduler = scheduler;
         this.clock = clock;
         this.attempts = attempts;

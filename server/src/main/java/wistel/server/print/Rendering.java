@@ -66,7 +66,8 @@ public class Rendering {
     private final Events events;
     private final Shutdown shutdown;
 
-    Rendering(AttemptRepository attempts, FileStore files, ProfileRepository profiles, MasterRepository masters, SideTextures textures, PixelWorkers workers, Events events, Shutdown shutdown) {
+    Rendering(AttemptRepository attempts, FileStore files, ProfileRepository profiles, MasterRepository masters, SideTextures textures,
+        PixelWorkers workers, Events events, Shutdown shutdown) {
         this.masters = masters;
         this.textures = textures;
         this.attempts = attempts;
@@ -88,12 +89,15 @@ public class Rendering {
         attempts.rendered(lease, page.page(), made, anew(a, page, made));
     }
 
-    /** How a file that was made again differs from the one that was printed; empty when they are the same to the byte, or it is the first. */
+    /**
+     * How a file that was made again differs from the one that was printed; empty when they are the same to the byte, or it is the first.
+     */
     private Optional<MadeAnew> anew(Attempt a, AttemptPage page, Made made) {
         if (page.fileHash().isEmpty() || page.fileHash().get().equals(made.hash)) {
             return Optional.empty();
         }
-        return Optional.of(attempts.fingerprint(a.id(), page.page()).map(then -> MadeAnew.of(then.difference(made.fingerprint))).orElse(MadeAnew.UNKNOWN));
+        return Optional.of(
+            attempts.fingerprint(a.id(), page.page()).map(then -> MadeAnew.of(then.difference(made.fingerprint))).orElse(MadeAnew.UNKNOWN));
     }
 
     /**
@@ -112,9 +116,11 @@ public class Rendering {
             return labFile(order, job, renderer, progress);
         }
         RasterType raster = order.output().raster();
-        PwgSink sink = new PwgSink(new PwgRaster.Page(job.width(), job.height(), (int) Math.round(dpi), raster.bits(), raster(raster.space()),
-            PwgRaster.points(page.fedWidthMm()), PwgRaster.points(page.fedHeightMm()), SheetSize.ippName(page.fedWidthMm(), page.fedHeightMm()), order.spec().settings().mediaType(),
-            order.spec().settings().quality(), 1));
+        PwgSink sink = new PwgSink(
+            new PwgRaster.Page(job.width(), job.height(), (int) Math.round(dpi), raster.bits(), raster(raster.space()),
+                PwgRaster.points(page.fedWidthMm()), PwgRaster.points(page.fedHeightMm()),
+                SheetSize.ippName(page.fedWidthMm(), page.fedHeightMm()), order.spec().settings().mediaType(),
+                order.spec().settings().quality(), 1));
         CoverageSink counted = new CoverageSink(sink);
         FingerprintSink looked = new FingerprintSink(counted, job.width(), job.height());
         String hash = files.put(out -> renderer.render(job, looked, out, progress)).hash();
@@ -149,7 +155,8 @@ public class Rendering {
         byte[] profile = codes(order).bytes();
         byte[] xmp = Xmp.titled(order.spec().title());
         if (file.format() == LabFile.Format.TIFF) {
-            FingerprintSink sink = new FingerprintSink(new TiffSink(job.width(), job.height(), 16, 3, job.dpi(), profile, xmp), job.width(), job.height());
+            FingerprintSink sink = new FingerprintSink(new TiffSink(job.width(), job.height(), 16, 3, job.dpi(), profile, xmp), job.width(),
+                job.height());
             String hash = files.put(out -> renderer.render(job, sink, out, progress)).hash();
             return new Made(hash, Optional.empty(), fingerprint(order, sink));
         }
@@ -162,7 +169,8 @@ public class Rendering {
             FingerprintSink sink = new FingerprintSink(new SampleSink(3, jpeg ? 8 : 16, jpeg), job.width(), job.height());
             renderer.render(job, sink, raw, progress);
             raw.flush();
-            LabFileWriter.Content content = new LabFileWriter.Content(samples, job.width(), job.height(), job.dpi(), profile, xmp, order.spec().title());
+            LabFileWriter.Content content = new LabFileWriter.Content(samples, job.width(), job.height(), job.dpi(), profile, xmp,
+                order.spec().title());
             String hash = files.put(out -> {
                 if (jpeg) {
                     LabFileWriter.jpeg(content, file.quality(), out);
@@ -189,10 +197,13 @@ public class Rendering {
             ColourPath path = path(order, master, source);
             // the same master in two renditions is decoded once
             RowSource stored = rows.computeIfAbsent(master.hash(), h -> file.rows());
-            pictures.put(master.renditionId(), new LayoutRenderer.Picture(stored, file.facts().orientation(), PictureLight.of(source), order.spec().sharpening() == Sharpening.OFF ? UNUSED : PictureLight.luminance(source),
-                path.from(source, TransformCompiler::compile)));
-            uses.forEach(placed -> placed.sides().ifPresent(s -> sides.put(placed.id(), new LayoutRenderer.SideColours(path.from(source, s.moves(), TransformCompiler::compile),
-                masters.byHash(master.hash()).flatMap(m -> textures.of(m, placed))))));
+            pictures.put(master.renditionId(),
+                new LayoutRenderer.Picture(stored, file.facts().orientation(), PictureLight.of(source),
+                    order.spec().sharpening() == Sharpening.OFF ? UNUSED : PictureLight.luminance(source),
+                    path.from(source, TransformCompiler::compile)));
+            uses.forEach(placed -> placed.sides().ifPresent(
+                s -> sides.put(placed.id(), new LayoutRenderer.SideColours(path.from(source, s.moves(), TransformCompiler::compile),
+                    masters.byHash(master.hash()).flatMap(m -> textures.of(m, placed))))));
         }
         return new LayoutRenderer.Job(page, pictures, sides, order.output().dpi(), order.spec().resolution().mostPpi(), sharpener(order));
     }
@@ -200,7 +211,8 @@ public class Rendering {
     private static Sharpener sharpener(PrintOrder order) {
         Surface surface = Surface.of(order.pairing().surface());
         Sharpening sharpening = order.spec().sharpening();
-        return Sharpener.onPaper(sharpening.radiusMm(surface, order.spec().resolution().viewingMm()), sharpening.amount(surface), order.output().dpi());
+        return Sharpener.onPaper(sharpening.radiusMm(surface, order.spec().resolution().viewingMm()), sharpening.amount(surface),
+            order.output().dpi());
     }
 
     private ColourPath path(PrintOrder order, PrintOrder.Master master, IccProfile source) {

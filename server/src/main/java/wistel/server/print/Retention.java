@@ -15,8 +15,9 @@ import wistel.server.store.FileStore;
 import wistel.server.store.RecordRepository;
 
 /**
- * Lets print files and scans go that are older than wanted or take more room than wanted, the oldest first and never those of a print under way. A
- * print file is made again from its order when it is needed, and compared with what is kept of the page; the log says that a scan is gone.
+ * Lets print files and scans go that are older than wanted or take more room than wanted, the oldest first and never those of a print under
+ * way. A print file is made again from its order when it is needed, and compared with what is kept of the page; the log says that a scan is
+ * gone.
  */
 @Service
 public class Retention {
@@ -35,7 +36,8 @@ public class Retention {
     private final FileStore files;
     private final Clock clock;
 
-    Retention(AttemptRepository attempts, Rendering rendering, RecordRepository records, SettingRepository settings, FileStore files, Clock clock) {
+    Retention(AttemptRepository attempts, Rendering rendering, RecordRepository records, SettingRepository settings, FileStore files,
+        Clock clock) {
         this.attempts = attempts;
         this.rendering = rendering;
         this.records = records;
@@ -53,14 +55,18 @@ public class Retention {
      */
     record Limits(int printFileDays, int scanDays, int gigabytes, boolean keepMatching) {
         Limits {
-            if (printFileDays < 0 || scanDays < 0 || gigabytes < 0 || printFileDays > MOST_DAYS || scanDays > MOST_DAYS || gigabytes > MOST_GIGABYTES) {
-                throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "Files are kept for 0 to " + MOST_DAYS + " days, in 0 to " + MOST_GIGABYTES + " GB.", "Enter other numbers; 0 is without a bound.");
+            if (printFileDays < 0 || scanDays < 0 || gigabytes < 0 || printFileDays > MOST_DAYS || scanDays > MOST_DAYS
+                || gigabytes > MOST_GIGABYTES) {
+                throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE,
+                    "Files are kept for 0 to " + MOST_DAYS + " days, in 0 to " + MOST_GIGABYTES + " GB.",
+                    "Enter other numbers; 0 is without a bound.");
             }
         }
     }
 
     Limits limits() {
-        return new Limits(number(FILE_DAYS, 30), number(SCAN_DAYS, 0), number(GIGABYTES, 50), settings.get(KEEP_MATCHING).map(Boolean::parseBoolean).orElse(false));
+        return new Limits(number(FILE_DAYS, 30), number(SCAN_DAYS, 0), number(GIGABYTES, 50),
+            settings.get(KEEP_MATCHING).map(Boolean::parseBoolean).orElse(false));
     }
 
     private int number(String key, int usual) {

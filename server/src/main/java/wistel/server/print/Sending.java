@@ -29,8 +29,8 @@ import wistel.server.printer.PrinterRepository;
 import wistel.server.store.FileStore;
 
 /**
- * Sees one page through the printer in small steps, each safe to repeat. Its job bears a name of its own, so that after a stop in any place it is
- * found again instead of being printed twice.
+ * Sees one page through the printer in small steps, each safe to repeat. Its job bears a name of its own, so that after a stop in any place
+ * it is found again instead of being printed twice.
  */
 @Component
 class Sending {
@@ -54,7 +54,8 @@ class Sending {
     /** When a page was last seen being printed, by its job's name. */
     private final Map<String, Instant> atWork = new ConcurrentHashMap<>();
 
-    Sending(AttemptRepository attempts, PrinterRepository printers, IppClient ipp, FileStore files, Events events, Shutdown shutdown, Clock clock) {
+    Sending(AttemptRepository attempts, PrinterRepository printers, IppClient ipp, FileStore files, Events events, Shutdown shutdown,
+        Clock clock) {
         this.attempts = attempts;
         this.printers = printers;
         this.ipp = ipp;
@@ -88,26 +89,28 @@ class Sending {
 
     private Duration trouble(Trip t, PrinterException e) {
         switch (e.reason()) {
-            case LOST_JOB:
+            case LOST_JOB :
                 return lost(t);
-            case REFUSED, SUBSTITUTES, RASTER_BROKEN:
+            case REFUSED, SUBSTITUTES, RASTER_BROKEN :
                 attempts.closePage(t.lease, t.number(), AttemptState.FAILED, e.getMessage() + " " + e.next());
                 return NOW;
-            case INTERRUPTED:
+            case INTERRUPTED :
                 throw e;
-            default:
+            default :
                 if (t.attempt.cancelAsked() && t.page.jobId().isEmpty()) {
                     throw new CancellationException();
                 }
                 String why = e.reason() == PrinterException.Reason.AWAY ? t.printer.name() + " doesn't answer" : e.getMessage();
-                attempts.state(t.lease, t.number(), t.page.jobSent() ? AttemptState.PRINTING : AttemptState.SENDING, "waiting: " + why, t.page.percent());
+                attempts.state(t.lease, t.number(), t.page.jobSent() ? AttemptState.PRINTING : AttemptState.SENDING, "waiting: " + why,
+                    t.page.percent());
                 return LATER;
         }
     }
 
     private Duration send(Trip t) throws IOException {
         Optional<JobSeen> known = ipp.findJob(t.printer.uri(), t.jobName()).map(j -> ipp.job(t.printer.uri(), j));
-        if (known.isPresent() && (known.get().completed() || !known.get().over() && (known.get().processing() || !known.get().lacksDocument()))) {
+        if (known.isPresent()
+            && (known.get().completed() || !known.get().over() && (known.get().processing() || !known.get().lacksDocument()))) {
             // it has the document, or is at work on what it has of it: that job is never taken from it without asking
             attempts.announced(t.lease, t.number(), known.get().id());
             attempts.sent(t.lease, t.number());
@@ -129,7 +132,8 @@ class Sending {
         IppClient.Ticket ticket = ticket(t, now);
         List<String> unknown = now.unknown(new DriverSettings(ticket.asked().with(DriverSettings.TOP_MARGIN, "").settings()));
         if (!unknown.isEmpty()) {
-            throw new PrinterException(PrinterException.Reason.SUBSTITUTES, t.printer.name() + " doesn't offer " + String.join(", ", unknown) + " any more.",
+            throw new PrinterException(PrinterException.Reason.SUBSTITUTES,
+                t.printer.name() + " doesn't offer " + String.join(", ", unknown) + " any more.",
                 "Nothing was printed. Set the docket to what the printer offers.");
         }
         int job = ipp.createJob(t.printer.uri(), ticket);
@@ -159,7 +163,8 @@ class Sending {
                 try {
                     JobSeen seen = ipp.job(t.printer.uri(), job);
                     answered[0] = System.nanoTime();
-                    attempts.state(t.lease, t.number(), AttemptState.SENDING, seen.stopped() ? stopped(t, seen) : "the printer takes its data slowly", percent(sent, bytes));
+                    attempts.state(t.lease, t.number(), AttemptState.SENDING,
+                        seen.stopped() ? stopped(t, seen) : "the printer takes its data slowly", percent(sent, bytes));
                 } catch (PrinterException e) {
                     if (Duration.ofNanos(System.nanoTime() - answered[0]).compareTo(DEAD) > 0) {
                         throw e;
@@ -167,7 +172,8 @@ class Sending {
                 }
             } else {
                 answered[0] = System.nanoTime();
-                attempts.state(t.lease, t.number(), AttemptState.SENDING, "going to the printer, " + percent(sent, bytes) + " %", percent(sent, bytes));
+                attempts.state(t.lease, t.number(), AttemptState.SENDING, "going to the printer, " + percent(sent, bytes) + " %",
+                    percent(sent, bytes));
             }
             events.tell("attempt", t.attempt.id().toString());
         };
@@ -178,15 +184,17 @@ class Sending {
     }
 
     private Duration lost(Trip t) {
-        attempts.closePage(t.lease, t.number(), AttemptState.FAILED, t.printer.name() + " has lost this job: it was probably switched off in the middle. "
-            + "Look whether a sheet came out; if not, print it again.");
+        attempts.closePage(t.lease, t.number(), AttemptState.FAILED,
+            t.printer.name() + " has lost this job: it was probably switched off in the middle. "
+                + "Look whether a sheet came out; if not, print it again.");
         return NOW;
     }
 
     /** What the printer is asked for: from the order alone, but for the words that this printer has for it. */
     private IppClient.Ticket ticket(Trip t, PrinterDescription now) {
         PrintOrder order = attempts.order(t.attempt.id());
-        return new IppClient.Ticket(t.jobName(), order.request(t.number(), now), now.supported(), order.output().feedMargins(), order.output().copies(), order.page(t.number()).overMm());
+        return new IppClient.Ticket(t.jobName(), order.request(t.number(), now), now.supported(), order.output().feedMargins(),
+            order.output().copies(), order.page(t.number()).overMm());
     }
 
     private Duration follow(Trip t) {
@@ -218,10 +226,12 @@ class Sending {
     /** Over, and not as it should be. */
     private Duration ended(Trip t, JobSeen job) {
         if (job.state() == 7) {
-            attempts.closePage(t.lease, t.number(), AttemptState.CANCELLED, "Cancelled at the printer; the sheet is spoilt if printing had begun.");
+            attempts.closePage(t.lease, t.number(), AttemptState.CANCELLED,
+                "Cancelled at the printer; the sheet is spoilt if printing had begun.");
         } else {
-            attempts.closePage(t.lease, t.number(), AttemptState.FAILED, "The printer gave up (" + job.reasons().stream().map(Keywords::words).collect(Collectors.joining(", "))
-                + "). Look whether a sheet came out, then print it again.");
+            attempts.closePage(t.lease, t.number(), AttemptState.FAILED,
+                "The printer gave up (" + job.reasons().stream().map(Keywords::words).collect(Collectors.joining(", "))
+                    + "). Look whether a sheet came out, then print it again.");
         }
         return NOW;
     }

@@ -33,7 +33,8 @@ final class CountedFile {
     BodyPublisher publisher() throws IOException {
         BodyPublisher bytes = BodyPublishers.ofInputStream(() -> {
             try {
-                return new SequenceInputStream(new ByteArrayInputStream(head), new Counting(new BufferedInputStream(Files.newInputStream(file), 1 << 17)));
+                return new SequenceInputStream(new ByteArrayInputStream(head),
+                    new Counting(new BufferedInputStream(Files.newInputStream(file), 1 << 17)));
             } catch (IOException e) {
                 throw new UncheckedIOException(e);
             }

@@ -22,7 +22,10 @@ import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import wistel.core.fault.PrinterException;
 
-/** Asks the local network for printers that make themselves known by DNS-SD (RFC 6763; PWG 5100.14, 4.2). Only when a person wants it: nothing listens otherwise. */
+/**
+ * Asks the local network for printers that make themselves known by DNS-SD (RFC 6763; PWG 5100.14, 4.2). Only when a person wants it:
+ * nothing listens otherwise.
+ */
 @Component
 public class Discovery {
     private static final Logger LOG = LoggerFactory.getLogger(Discovery.class);
@@ -59,7 +62,8 @@ public class Discovery {
             }
             Thread.sleep(patience.toMillis());
         } catch (IOException e) {
-            throw new PrinterException(PrinterException.Reason.UNCLEAR, "The network can't be asked for printers: " + e.getMessage() + ".", "Enter the printer's address instead.");
+            throw new PrinterException(PrinterException.Reason.UNCLEAR, "The network can't be asked for printers: " + e.getMessage() + ".",
+                "Enter the printer's address instead.");
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new PrinterException(PrinterException.Reason.INTERRUPTED, "The search was interrupted.", "Look again.", e);
@@ -87,7 +91,8 @@ public class Discovery {
         }
         List<InetAddress> all = new ArrayList<>();
         try {
-            NetworkInterface.networkInterfaces().filter(Discovery::serves).forEach(n -> n.inetAddresses().filter(Inet4Address.class::isInstance).forEach(all::add));
+            NetworkInterface.networkInterfaces().filter(Discovery::serves)
+                .forEach(n -> n.inetAddresses().filter(Inet4Address.class::isInstance).forEach(all::add));
         } catch (SocketException e) {
             throw new IOException(e);
         }
@@ -118,10 +123,12 @@ public class Discovery {
             public void serviceResolved(ServiceEvent e) {
                 ServiceInfo info = e.getInfo();
                 String path = info.getPropertyString("rp");
-                if (info.getInet4Addresses().length > 0 && info.getPort() > 0 && path != null && path.matches("[\\w./-]{0,100}") && found.size() < MOST) {
+                if (info.getInet4Addresses().length > 0 && info.getPort() > 0 && path != null && path.matches("[\\w./-]{0,100}")
+                    && found.size() < MOST) {
                     String host = info.getInet4Addresses()[0].getHostAddress();
                     String name = e.getName().replaceAll("\\p{Cntrl}", "");
-                    found.put(e.getName(), new FoundPrinter(name.length() > LONGEST_NAME ? name.substring(0, LONGEST_NAME) : name, "ipp://" + host + ":" + info.getPort() + "/" + path));
+                    found.put(e.getName(), new FoundPrinter(name.length() > LONGEST_NAME ? name.substring(0, LONGEST_NAME) : name,
+                        "ipp://" + host + ":" + info.getPort() + "/" + path));
                 }
             }
         };

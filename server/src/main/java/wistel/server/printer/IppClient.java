@@ -62,10 +62,12 @@ public class IppClient {
     private static final int LARGEST_ANSWER = 8 << 20;
     private static final int MOST_WORDS_BYTES = 16 << 20;
 
-    private final HttpClient http = HttpClient.newBuilder().version(HttpClient.Version.HTTP_1_1).connectTimeout(Duration.ofSeconds(3)).build();
+    private final HttpClient http = HttpClient.newBuilder().version(HttpClient.Version.HTTP_1_1).connectTimeout(Duration.ofSeconds(3))
+        .build();
     /** By printer and address; asked for again after a while, as printers are updated. */
     private final Cache<String, Map<String, String>> strings = Caffeine.newBuilder().maximumWeight(MOST_WORDS_BYTES)
-        .weigher((String key, Map<String, String> words) -> 200 + words.entrySet().stream().mapToInt(e -> 100 + 2 * (e.getKey().length() + e.getValue().length())).sum())
+        .weigher((String key, Map<String, String> words) -> 200
+            + words.entrySet().stream().mapToInt(e -> 100 + 2 * (e.getKey().length() + e.getValue().length())).sum())
         .expireAfterWrite(Duration.ofMinutes(10)).build();
     private final AtomicInteger requests = new AtomicInteger();
 
@@ -77,8 +79,12 @@ public class IppClient {
     public record Readers(Optional<URI> instrument, Optional<URI> flatbed) {
     }
 
-    /** A job as the printer sees it: state codes of RFC 8011, 5.3.7; percent below 0 when it doesn't say; whether it was ever at work on it; ink that went into it, 0 when it doesn't say; what it took of the settings, as far as it says. */
-    public record JobSeen(int id, String name, int state, List<String> reasons, int percent, boolean begun, Optional<URI> scan, Readers readers, double inkMl, Map<String, String> took) {
+    /**
+     * A job as the printer sees it: state codes of RFC 8011, 5.3.7; percent below 0 when it doesn't say; whether it was ever at work on it;
+     * ink that went into it, 0 when it doesn't say; what it took of the settings, as far as it says.
+     */
+    public record JobSeen(int id, String name, int state, List<String> reasons, int percent, boolean begun, Optional<URI> scan,
+        Readers readers, double inkMl, Map<String, String> took) {
         public boolean over() {
             return state >= 7;
         }
@@ -111,13 +117,18 @@ public class IppClient {
     }
 
     public Described describe(String uri) {
-        IppPacket answer = call(uri, 0x0b, List.of(keywords("requested-attributes", "printer-description", "job-template", "media-col-database", "media-col-ready", "job-constraints-supported",
-            "job-resolvers-supported", "printer-supply", "printer-supply-description", "printer-strings-uri", "all")), List.of());
+        IppPacket answer = call(uri, 0x0b,
+            List.of(keywords("requested-attributes", "printer-description", "job-template", "media-col-database", "media-col-ready",
+                "job-constraints-supported",
+                "job-resolvers-supported", "printer-supply", "printer-supply-description", "printer-strings-uri", "all")),
+            List.of());
         AttributeGroup p = answer.get(Tag.printerAttributes);
         if (p == null) {
-            throw new PrinterException(PrinterException.Reason.UNCLEAR, "The printer at " + uri + " answered without describing itself.", "Check that this is a printer's IPP address.");
+            throw new PrinterException(PrinterException.Reason.UNCLEAR, "The printer at " + uri + " answered without describing itself.",
+                "Check that this is a printer's IPP address.");
         }
-        return new Described(first(p, "printer-uuid"), first(p, "printer-name"), IppDescription.state(p), page(first(p, "printer-more-info")),
+        return new Described(first(p, "printer-uuid"), first(p, "printer-name"), IppDescription.state(p),
+            page(first(p, "printer-more-info")),
             IppDescription.description(p, words(uri, first(p, "printer-uuid"), first(p, "printer-strings-uri"))));
     }
 
@@ -128,7 +139,9 @@ public class IppClient {
         }
         return strings.get(uuid + " " + address, key -> {
             try {
-                return address(address).map(uri -> PrinterStrings.read(new String(fetch(printer, uri, PrinterStrings.LARGEST, PATIENCE), StandardCharsets.UTF_8))).orElse(Map.of());
+                return address(address).map(
+                    uri -> PrinterStrings.read(new String(fetch(printer, uri, PrinterStrings.LARGEST, PATIENCE), StandardCharsets.UTF_8)))
+                    .orElse(Map.of());
             } catch (PrinterException e) {
                 if (e.reason() == PrinterException.Reason.INTERRUPTED) {
                     throw e;
@@ -156,17 +169,20 @@ public class IppClient {
      * @throws PrinterException SUBSTITUTES when it took the job but names settings that it will not follow; the job is cancelled then
      */
     public int createJob(String uri, Ticket ticket) {
-        List<Attribute<?>> operation = List.of(new UnknownAttribute("job-name", List.of(new Name(ticket.jobName))), new UnknownAttribute("ipp-attribute-fidelity", List.of(true)));
+        List<Attribute<?>> operation = List.of(new UnknownAttribute("job-name", List.of(new Name(ticket.jobName))),
+            new UnknownAttribute("ipp-attribute-fidelity", List.of(true)));
         IppPacket answer = call(uri, 0x05, operation, jobAttributes(ticket));
         AttributeGroup job = answer.get(Tag.jobAttributes);
         int id = Optional.ofNullable(job).flatMap(j -> value(j, "job-id")).map(IppValues::number)
-            .orElseThrow(() -> new PrinterException(PrinterException.Reason.UNCLEAR, "The printer took the job but gave it no number.", "Release the docket again."));
+            .orElseThrow(() -> new PrinterException(PrinterException.Reason.UNCLEAR, "The printer took the job but gave it no number.",
+                "Release the docket again."));
         List<String> ignored = answer.getAttributeGroups().stream().filter(g -> g.getTag() == Tag.unsupportedAttributes)
             .flatMap(g -> g.stream().map(Attribute::getName)).filter(n -> !n.equals("ipp-attribute-fidelity")).toList();
         List<String> other = ignored.isEmpty() ? substituted(ticket, job(uri, id)) : ignored.stream().map(Keywords::words).toList();
         if (!other.isEmpty()) {
             cancel(uri, id);
-            throw new PrinterException(PrinterException.Reason.SUBSTITUTES, "The printer would print this with other settings: " + String.join(", ", other) + ".",
+            throw new PrinterException(PrinterException.Reason.SUBSTITUTES,
+                "The printer would print this with other settings: " + String.join(", ", other) + ".",
                 "Nothing was printed. Set the docket to what the printer offers.");
         }
         return id;
@@ -179,8 +195,11 @@ public class IppClient {
      */
     public Optional<String> validate(String uri, Ticket ticket) {
         try {
-            IppPacket answer = call(uri, 0x04, List.of(new UnknownAttribute("job-name", List.of(new Name(ticket.jobName))), new UnknownAttribute("ipp-attribute-fidelity", List.of(true)),
-                IppValues.mime("document-format", "image/pwg-raster")), jobAttributes(ticket));
+            IppPacket answer = call(uri, 0x04,
+                List.of(new UnknownAttribute("job-name", List.of(new Name(ticket.jobName))),
+                    new UnknownAttribute("ipp-attribute-fidelity", List.of(true)),
+                    IppValues.mime("document-format", "image/pwg-raster")),
+                jobAttributes(ticket));
             return answer.getCode() == 0 ? Optional.empty() : Optional.of("it would print it with other settings");
         } catch (PrinterException e) {
             if (e.reason() == PrinterException.Reason.REFUSED) {
@@ -196,14 +215,18 @@ public class IppClient {
         asked.put("copies", Integer.toString(ticket.copies));
         asked.put("x-dimension", Integer.toString(hundredths(ticket.asked.widthMm())));
         asked.put("y-dimension", Integer.toString(hundredths(ticket.asked.lengthMm())));
-        return asked.entrySet().stream().filter(e -> !e.getValue().isEmpty() && job.took.containsKey(e.getKey()) && !job.took.get(e.getKey()).equals(e.getValue()))
-            .map(e -> Keywords.words(e.getKey()) + " " + Keywords.words(job.took.get(e.getKey())) + " instead of " + Keywords.words(e.getValue())).toList();
+        return asked.entrySet().stream()
+            .filter(e -> !e.getValue().isEmpty() && job.took.containsKey(e.getKey()) && !job.took.get(e.getKey()).equals(e.getValue()))
+            .map(e -> Keywords.words(e.getKey()) + " " + Keywords.words(job.took.get(e.getKey())) + " instead of "
+                + Keywords.words(e.getValue()))
+            .toList();
     }
 
     private static List<Attribute<?>> jobAttributes(Ticket t) {
         JobRequest asked = t.asked;
         List<Attribute<?>> media = new ArrayList<>();
-        media.add(IppValues.collection("media-size", List.of(IppValues.ints("x-dimension", hundredths(asked.widthMm())), IppValues.ints("y-dimension", hundredths(asked.lengthMm())))));
+        media.add(IppValues.collection("media-size", List.of(IppValues.ints("x-dimension", hundredths(asked.widthMm())),
+            IppValues.ints("y-dimension", hundredths(asked.lengthMm())))));
         for (String name : List.of(DriverSettings.MEDIA_TYPE, DriverSettings.FEED)) {
             if (!asked.get(name).isEmpty()) {
                 media.add(keywords(name, asked.get(name)));
@@ -216,7 +239,8 @@ public class IppClient {
         media.add(IppValues.ints("media-bottom-margin", hundredths(t.margins.bottom())));
         media.add(IppValues.ints("media-left-margin", hundredths(t.margins.left())));
         media.add(IppValues.ints("media-right-margin", hundredths(t.margins.right())));
-        List<Attribute<?>> job = new ArrayList<>(List.of(IppValues.collection("media-col", media), IppValues.ints("copies", t.copies), keywords("print-scaling", "none"), keywords("sides", "one-sided")));
+        List<Attribute<?>> job = new ArrayList<>(List.of(IppValues.collection("media-col", media), IppValues.ints("copies", t.copies),
+            keywords("print-scaling", "none"), keywords("sides", "one-sided")));
         asked.settings().forEach((name, value) -> {
             ValueSet known = t.known.get(name);
             if (known != null && !value.isEmpty() && !name.startsWith("media-")) {
@@ -243,11 +267,12 @@ public class IppClient {
     }
 
     /**
-     * Sends the one document of a job. There is no bound on the whole time: a printer may take its data as slowly as it prints. The watcher breaks
-     * it off when nothing moves any more.
+     * Sends the one document of a job. There is no bound on the whole time: a printer may take its data as slowly as it prints. The watcher
+     * breaks it off when nothing moves any more.
      */
     public void sendDocument(String uri, int jobId, Path document, String format, Sending watcher) throws IOException {
-        List<Attribute<?>> operation = List.of(IppValues.ints("job-id", jobId), IppValues.mime("document-format", format), new UnknownAttribute("last-document", List.of(true)));
+        List<Attribute<?>> operation = List.of(IppValues.ints("job-id", jobId), IppValues.mime("document-format", format),
+            new UnknownAttribute("last-document", List.of(true)));
         CountedFile body = new CountedFile(packet(uri, 0x06, operation, List.of()), document);
         HttpRequest request = HttpRequest.newBuilder(http(uri)).header("Content-Type", "application/ipp").POST(body.publisher()).build();
         CompletableFuture<HttpResponse<byte[]>> answer = http.sendAsync(request, BoundedBody.upTo(LARGEST_ANSWER));
@@ -286,7 +311,8 @@ public class IppClient {
     /** Finds the newest job by the name it was announced with, over or not. */
     public Optional<Integer> findJob(String uri, String jobName) {
         for (String which : List.of("not-completed", "completed")) {
-            IppPacket answer = call(uri, 0x0a, List.of(keywords("which-jobs", which), keywords("requested-attributes", "job-id", "job-name")), List.of());
+            IppPacket answer = call(uri, 0x0a,
+                List.of(keywords("which-jobs", which), keywords("requested-attributes", "job-id", "job-name")), List.of());
             Optional<Integer> found = answer.getAttributeGroups().stream()
                 .filter(g -> g.getTag() == Tag.jobAttributes && first(g, "job-name").equals(jobName))
                 .map(g -> value(g, "job-id").map(IppValues::number).orElse(0)).filter(id -> id > 0).max(Integer::compare);
@@ -303,9 +329,11 @@ public class IppClient {
 
     private static JobSeen seen(AttributeGroup job) {
         if (job == null) {
-            throw new PrinterException(PrinterException.Reason.UNCLEAR, "The printer said nothing of the job.", "Wistel asks again by itself.");
+            throw new PrinterException(PrinterException.Reason.UNCLEAR, "The printer said nothing of the job.",
+                "Wistel asks again by itself.");
         }
-        return new JobSeen(value(job, "job-id").map(IppValues::number).orElse(0), first(job, "job-name"), value(job, "job-state").map(IppValues::number).orElse(5),
+        return new JobSeen(value(job, "job-id").map(IppValues::number).orElse(0), first(job, "job-name"),
+            value(job, "job-state").map(IppValues::number).orElse(5),
             IppValues.strings(job, "job-state-reasons"), value(job, "wistel-percent-laid-down").map(IppValues::number).orElse(-1),
             value(job, "time-at-processing").map(IppValues::number).orElse(0) > 0,
             address(job, "wistel-scan-uri"), new Readers(address(job, "wistel-instrument-uri"), address(job, "wistel-flatbed-uri")),
@@ -335,11 +363,12 @@ public class IppClient {
             for (String name : List.of(DriverSettings.MEDIA_TYPE, DriverSettings.FEED)) {
                 member(media, name).map(IppValues::plain).ifPresent(v -> took.put(name, v));
             }
-            member(media, "media-size").filter(AttributeCollection.class::isInstance).map(AttributeCollection.class::cast).ifPresent(size -> {
-                for (String name : List.of("x-dimension", "y-dimension")) {
-                    member(size, name).flatMap(IppValues::whole).ifPresent(v -> took.put(name, Integer.toString(v)));
-                }
-            });
+            member(media, "media-size").filter(AttributeCollection.class::isInstance).map(AttributeCollection.class::cast)
+                .ifPresent(size -> {
+                    for (String name : List.of("x-dimension", "y-dimension")) {
+                        member(size, name).flatMap(IppValues::whole).ifPresent(v -> took.put(name, Integer.toString(v)));
+                    }
+                });
         });
         return took;
     }
@@ -358,22 +387,29 @@ public class IppClient {
         had(printerUri, file, HttpRequest.Builder::GET, BoundedBody.upTo(most, out), SCAN_PATIENCE);
     }
 
-    /** Hands spots to an instrument that the job offered, as lines of a name and x, y in mm from the sheet's upper left corner as it fed. */
+    /**
+     * Hands spots to an instrument that the job offered, as lines of a name and x, y in mm from the sheet's upper left corner as it fed.
+     */
     public byte[] read(String printerUri, URI instrument, String spots, int most) {
-        return had(printerUri, instrument, request -> request.POST(HttpRequest.BodyPublishers.ofString(spots)), BoundedBody.upTo(most), SCAN_PATIENCE);
+        return had(printerUri, instrument, request -> request.POST(HttpRequest.BodyPublishers.ofString(spots)), BoundedBody.upTo(most),
+            SCAN_PATIENCE);
     }
 
-    private byte[] had(String printerUri, URI file, UnaryOperator<HttpRequest.Builder> request, HttpResponse.BodyHandler<byte[]> body, Duration patience) {
+    private byte[] had(String printerUri, URI file, UnaryOperator<HttpRequest.Builder> request, HttpResponse.BodyHandler<byte[]> body,
+        Duration patience) {
         URI printer = http(printerUri);
         if (!"http".equalsIgnoreCase(file.getScheme()) || file.getHost() == null) {
-            throw new PrinterException(PrinterException.Reason.UNCLEAR, "The printer offers a file at “" + shortened(file) + "”, which is no address on it.", "It was not fetched.");
+            throw new PrinterException(PrinterException.Reason.UNCLEAR,
+                "The printer offers a file at “" + shortened(file) + "”, which is no address on it.", "It was not fetched.");
         }
         if (port(file, 80) != printer.getPort() || !sameHost(printer.getHost(), file.getHost())) {
-            throw new PrinterException(PrinterException.Reason.UNCLEAR, "The printer offers a file from another host, " + file.getHost() + ".", "It was not fetched.");
+            throw new PrinterException(PrinterException.Reason.UNCLEAR,
+                "The printer offers a file from another host, " + file.getHost() + ".", "It was not fetched.");
         }
         HttpResponse<byte[]> answer = answered(printerUri, request.apply(HttpRequest.newBuilder(file)).build(), body, patience);
         if (answer.statusCode() != 200) {
-            throw new PrinterException(PrinterException.Reason.UNCLEAR, "The printer offers a file and answers " + answer.statusCode() + " when it is asked for.", "Judge the sheet itself.");
+            throw new PrinterException(PrinterException.Reason.UNCLEAR,
+                "The printer offers a file and answers " + answer.statusCode() + " when it is asked for.", "Judge the sheet itself.");
         }
         return answer.body();
     }
@@ -449,11 +485,13 @@ public class IppClient {
     }
 
     private static PrinterException interrupted(InterruptedException e) {
-        return new PrinterException(PrinterException.Reason.INTERRUPTED, "The talk with the printer was interrupted.", "Wistel goes on when it is started again.", e);
+        return new PrinterException(PrinterException.Reason.INTERRUPTED, "The talk with the printer was interrupted.",
+            "Wistel goes on when it is started again.", e);
     }
 
     private static PrinterException away(String uri, Throwable cause) {
-        return new PrinterException(PrinterException.Reason.AWAY, "The printer at " + uri + " doesn't answer.", "Switch it on, or check its cable; Wistel goes on by itself.", cause);
+        return new PrinterException(PrinterException.Reason.AWAY, "The printer at " + uri + " doesn't answer.",
+            "Switch it on, or check its cable; Wistel goes on by itself.", cause);
     }
 
     private static IppPacket understood(String uri, HttpResponse<byte[]> answer) {
@@ -461,32 +499,38 @@ public class IppClient {
             throw new PrinterException(PrinterException.Reason.BUSY, "The printer is busy.", "Wistel asks again by itself.");
         }
         if (answer.statusCode() >= 500) {
-            throw new PrinterException(PrinterException.Reason.BUSY, "The printer has a fault of its own just now (HTTP " + answer.statusCode() + ").", "Wistel asks again by itself.");
+            throw new PrinterException(PrinterException.Reason.BUSY,
+                "The printer has a fault of its own just now (HTTP " + answer.statusCode() + ").", "Wistel asks again by itself.");
         }
         if (answer.statusCode() != 200) {
-            throw new PrinterException(PrinterException.Reason.REFUSED, "The printer's address answered with HTTP " + answer.statusCode() + ".", "Check its IPP address.");
+            throw new PrinterException(PrinterException.Reason.REFUSED,
+                "The printer's address answered with HTTP " + answer.statusCode() + ".", "Check its IPP address.");
         }
         IppPacket packet;
         try {
             packet = IppPacket.read(new ByteArrayInputStream(answer.body()));
         } catch (IOException | RuntimeException | StackOverflowError e) {
-            throw new PrinterException(PrinterException.Reason.UNCLEAR, "What answers at " + uri + " is not understood.", "Check that this is a printer's IPP address.");
+            throw new PrinterException(PrinterException.Reason.UNCLEAR, "What answers at " + uri + " is not understood.",
+                "Check that this is a printer's IPP address.");
         }
         int code = packet.getCode();
         if (code == 0x0406 || code == 0x0405) {
-            throw new PrinterException(PrinterException.Reason.LOST_JOB, "The printer doesn't know this job any more.", "Look whether a sheet came out.");
+            throw new PrinterException(PrinterException.Reason.LOST_JOB, "The printer doesn't know this job any more.",
+                "Look whether a sheet came out.");
         }
         if (WAIT.containsKey(code)) {
             throw new PrinterException(PrinterException.Reason.BUSY, "The printer " + WAIT.get(code) + ".", "Wistel asks again by itself.");
         }
         if (code >= 0x0400) {
-            throw new PrinterException(PrinterException.Reason.REFUSED, "The printer refused: " + refusal(code) + ".", "Check the docket's machine settings against the printer.");
+            throw new PrinterException(PrinterException.Reason.REFUSED, "The printer refused: " + refusal(code) + ".",
+                "Check the docket's machine settings against the printer.");
         }
         return packet;
     }
 
     /** Refusals that pass by themselves (RFC 8011, 5.1.8, and PWG 5100.13). */
-    private static final Map<Integer, String> WAIT = Map.of(0x0502, "is not available just now", 0x0505, "has a passing error", 0x0506, "takes no jobs just now", 0x0507, "is busy",
+    private static final Map<Integer, String> WAIT = Map.of(0x0502, "is not available just now", 0x0505, "has a passing error", 0x0506,
+        "takes no jobs just now", 0x0507, "is busy",
         0x0509, "takes only one job at a time");
 
     private static String refusal(int code) {

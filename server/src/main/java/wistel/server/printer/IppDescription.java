@@ -46,13 +46,19 @@ final class IppDescription {
     private static final int MOST_SETTINGS = 200;
     private static final int MOST_SUPPLIES = 40;
     /** Attributes of a job that are no settings of a print: who, when, which part, how many; and what Wistel decides itself. */
-    private static final Set<String> NO_SETTINGS = Set.of("media", "media-col", "job-name", "ipp-attribute-fidelity", "page-ranges", "overrides", "copies", "job-hold-until", "job-priority",
-        "job-sheets", "job-account-id", "job-accounting-user-id", "job-password", "job-password-encryption", "number-up", "sides", "orientation-requested", "print-scaling",
-        "multiple-document-handling", "job-phone-number", "job-recipient-name", "job-message-to-operator", "job-pages-per-set", "compression", "document-format", "document-name",
-        "presentation-direction-number-up", "imposition-template", "x-image-position", "y-image-position", "job-hold-until-time", "job-delay-output-until", "pdf-versions", "finishings-col");
-    private static final List<String> ALWAYS = List.of("print-quality", "print-color-mode", "printer-resolution", "media-type", "media-source", "finishings", "output-bin",
+    private static final Set<String> NO_SETTINGS = Set.of("media", "media-col", "job-name", "ipp-attribute-fidelity", "page-ranges",
+        "overrides", "copies", "job-hold-until", "job-priority",
+        "job-sheets", "job-account-id", "job-accounting-user-id", "job-password", "job-password-encryption", "number-up", "sides",
+        "orientation-requested", "print-scaling",
+        "multiple-document-handling", "job-phone-number", "job-recipient-name", "job-message-to-operator", "job-pages-per-set",
+        "compression", "document-format", "document-name",
+        "presentation-direction-number-up", "imposition-template", "x-image-position", "y-image-position", "job-hold-until-time",
+        "job-delay-output-until", "pdf-versions", "finishings-col");
+    private static final List<String> ALWAYS = List.of("print-quality", "print-color-mode", "printer-resolution", "media-type",
+        "media-source", "finishings", "output-bin",
         "print-content-optimize", "print-rendering-intent");
-    private static final ValueSet ANY_NUMBER = new ValueSet(ValueSet.Syntax.INTEGER, List.of(), List.of(new ValueSet.Span(1, Integer.MAX_VALUE)));
+    private static final ValueSet ANY_NUMBER = new ValueSet(ValueSet.Syntax.INTEGER, List.of(),
+        List.of(new ValueSet.Span(1, Integer.MAX_VALUE)));
     private static final Pattern SELF_DESCRIBING = Pattern.compile(".*_(\\d+(?:\\.\\d+)?)x(\\d+(?:\\.\\d+)?)(mm|in)");
     private static final Pattern SUPPLY_PART = Pattern.compile("\\s*([a-z]+)\\s*=\\s*([^;]*)");
 
@@ -65,26 +71,34 @@ final class IppDescription {
         Map<String, ValueSet> supported = supported(p);
         Map<String, String> defaults = new TreeMap<>();
         supported.keySet().forEach(name -> value(p, name + "-default").flatMap(IppValues::setting).ifPresent(v -> defaults.put(name, v)));
-        List<Constraint> constraints = collections(p, "job-constraints-supported").stream().limit(MOST_RULES).flatMap(c -> constraints(c).stream()).filter(c -> c.when().size() > 1).limit(MOST_RULES).toList();
-        List<Resolver> resolvers = collections(p, "job-resolvers-supported").stream().limit(MOST_RULES).map(IppDescription::resolver).toList();
-        return new PrinterDescription(first(p, "printer-make-and-model"), media, supported, defaults, constraints, resolvers, resolutions(p),
-            strings(p, "pwg-raster-document-type-supported"), strings(p, "document-format-supported"), consumption(p), blackChange(p), words);
+        List<Constraint> constraints = collections(p, "job-constraints-supported").stream().limit(MOST_RULES)
+            .flatMap(c -> constraints(c).stream()).filter(c -> c.when().size() > 1).limit(MOST_RULES).toList();
+        List<Resolver> resolvers = collections(p, "job-resolvers-supported").stream().limit(MOST_RULES).map(IppDescription::resolver)
+            .toList();
+        return new PrinterDescription(first(p, "printer-make-and-model"), media, supported, defaults, constraints, resolvers,
+            resolutions(p),
+            strings(p, "pwg-raster-document-type-supported"), strings(p, "document-format-supported"), consumption(p), blackChange(p),
+            words);
     }
 
     static PrinterState state(AttributeGroup p) {
         int state = value(p, "printer-state").map(IppValues::number).orElse(3);
-        List<MediaRow> loaded = collections(p, "media-col-ready").stream().map(IppDescription::row).flatMap(Optional::stream).limit(100).toList();
+        List<MediaRow> loaded = collections(p, "media-col-ready").stream().map(IppDescription::row).flatMap(Optional::stream).limit(100)
+            .toList();
         if (loaded.isEmpty()) {
             loaded = strings(p, "media-ready").stream().map(IppDescription::named).flatMap(Optional::stream).limit(100).toList();
         }
         String reason = state == 5 ? StopReasons.words(strings(p, "printer-state-reasons")) : "";
-        return new PrinterState(state == 5 ? PrinterState.Doing.STOPPED : state == 4 ? PrinterState.Doing.PRINTING : PrinterState.Doing.IDLE, reason, loaded, supplies(p),
+        return new PrinterState(
+            state == 5 ? PrinterState.Doing.STOPPED : state == 4 ? PrinterState.Doing.PRINTING : PrinterState.Doing.IDLE, reason, loaded,
+            supplies(p),
             first(p, "wistel-black-ink-ready"));
     }
 
     private static Map<String, ValueSet> supported(AttributeGroup p) {
         Set<String> names = new LinkedHashSet<>(ALWAYS);
-        strings(p, "job-creation-attributes-supported").stream().limit(MOST_SETTINGS).filter(n -> !NO_SETTINGS.contains(n)).forEach(names::add);
+        strings(p, "job-creation-attributes-supported").stream().limit(MOST_SETTINGS).filter(n -> !NO_SETTINGS.contains(n))
+            .forEach(names::add);
         Map<String, ValueSet> supported = new TreeMap<>();
         for (String name : names) {
             ValueSet values = IppValues.values(all(p, name + "-supported"));
@@ -105,7 +119,8 @@ final class IppDescription {
     private static List<MediaRow> media(AttributeGroup p) {
         List<AttributeCollection> database = collections(p, "media-col-database");
         if (database.size() > MOST_ROWS) {
-            throw new PrinterException(PrinterException.Reason.UNCLEAR, "The printer lists " + database.size() + " kinds of media, more than " + MOST_ROWS + ".", "It can't be used as it is.");
+            throw new PrinterException(PrinterException.Reason.UNCLEAR,
+                "The printer lists " + database.size() + " kinds of media, more than " + MOST_ROWS + ".", "It can't be used as it is.");
         }
         List<MediaRow> rows = database.stream().map(IppDescription::row).flatMap(Optional::stream).distinct().toList();
         if (!rows.isEmpty()) {
@@ -124,7 +139,8 @@ final class IppDescription {
     }
 
     private static double widest(AttributeGroup p, String side) {
-        return all(p, "media-" + side + "-margin-supported").stream().map(IppValues::whole).flatMap(Optional::stream).mapToInt(v -> v).filter(v -> v >= 0).max().orElse(0) / 100.0;
+        return all(p, "media-" + side + "-margin-supported").stream().map(IppValues::whole).flatMap(Optional::stream).mapToInt(v -> v)
+            .filter(v -> v >= 0).max().orElse(0) / 100.0;
     }
 
     /** A self-describing name (PWG 5101.1) as a sheet. */
@@ -136,7 +152,8 @@ final class IppDescription {
         double unit = m.group(3).equals("in") ? 25.4 : 1;
         double w = Double.parseDouble(m.group(1)) * unit;
         double h = Double.parseDouble(m.group(2)) * unit;
-        return w > 0 && h > 0 && w < 10_000 && h < 100_000 ? Optional.of(new MediaRow("", "", Range.only(w), Range.only(h), Margins.NONE)) : Optional.empty();
+        return w > 0 && h > 0 && w < 10_000 && h < 100_000 ? Optional.of(new MediaRow("", "", Range.only(w), Range.only(h), Margins.NONE))
+            : Optional.empty();
     }
 
     private static Optional<Range[]> sized(AttributeCollection size) {
@@ -146,9 +163,12 @@ final class IppDescription {
     }
 
     static Optional<MediaRow> row(AttributeCollection c) {
-        Optional<Range[]> size = member(c, "media-size").filter(AttributeCollection.class::isInstance).map(AttributeCollection.class::cast).flatMap(IppDescription::sized);
-        return size.map(s -> new MediaRow(text(c, "media-type"), text(c, "media-source"), s[0], s[1], new Margins(margin(c, "top"), margin(c, "right"), margin(c, "bottom"), margin(c, "left")),
-            member(c, "media-thickness").flatMap(IppValues::span).filter(t -> t.from() >= 0 && t.to() > t.from()).map(t -> new Range(t.from() / 100.0, t.to() / 100.0)).orElse(MediaRow.ANY_THICKNESS)));
+        Optional<Range[]> size = member(c, "media-size").filter(AttributeCollection.class::isInstance).map(AttributeCollection.class::cast)
+            .flatMap(IppDescription::sized);
+        return size.map(s -> new MediaRow(text(c, "media-type"), text(c, "media-source"), s[0], s[1],
+            new Margins(margin(c, "top"), margin(c, "right"), margin(c, "bottom"), margin(c, "left")),
+            member(c, "media-thickness").flatMap(IppValues::span).filter(t -> t.from() >= 0 && t.to() > t.from())
+                .map(t -> new Range(t.from() / 100.0, t.to() / 100.0)).orElse(MediaRow.ANY_THICKNESS)));
     }
 
     private static String text(AttributeCollection c, String name) {
@@ -193,7 +213,8 @@ final class IppDescription {
     }
 
     private static ValueSet around(List<Range> lengths) {
-        return new ValueSet(ValueSet.Syntax.INTEGER, List.of(), lengths.stream().map(r -> new ValueSet.Span((int) Math.round(r.from() * 100) - 5, (int) Math.round(r.to() * 100) + 5)).toList());
+        return new ValueSet(ValueSet.Syntax.INTEGER, List.of(), lengths.stream()
+            .map(r -> new ValueSet.Span((int) Math.round(r.from() * 100) - 5, (int) Math.round(r.to() * 100) + 5)).toList());
     }
 
     private static void flat(AttributeCollection media, Map<String, ValueSet> into) {
@@ -234,17 +255,21 @@ final class IppDescription {
     }
 
     private static List<Integer> square(AttributeGroup p, String name) {
-        return all(p, name).stream().filter(Resolution.class::isInstance).map(Resolution.class::cast).filter(r -> r.getX() == r.getY() && r.getX() > 0 && r.getX() <= 4800)
+        return all(p, name).stream().filter(Resolution.class::isInstance).map(Resolution.class::cast)
+            .filter(r -> r.getX() == r.getY() && r.getX() > 0 && r.getX() <= 4800)
             .map(Resolution::getX).distinct().toList();
     }
 
     private static List<Consumption> consumption(AttributeGroup p) {
-        return collections(p, "wistel-consumption").stream().limit(20).map(c -> new Consumption(member(c, "print-quality").map(IppValues::number).orElse(0),
-            positive(c, "seconds-per-square-metre"), positive(c, "ink-millilitres-per-square-metre"))).filter(c -> c.quality() > 0).toList();
+        return collections(p, "wistel-consumption").stream().limit(20)
+            .map(c -> new Consumption(member(c, "print-quality").map(IppValues::number).orElse(0),
+                positive(c, "seconds-per-square-metre"), positive(c, "ink-millilitres-per-square-metre")))
+            .filter(c -> c.quality() > 0).toList();
     }
 
     private static Optional<BlackChange> blackChange(AttributeGroup p) {
-        return collections(p, "wistel-black-ink-change").stream().findFirst().map(c -> new BlackChange(positive(c, "seconds"), positive(c, "ink-microlitres") / 1000));
+        return collections(p, "wistel-black-ink-change").stream().findFirst()
+            .map(c -> new BlackChange(positive(c, "seconds"), positive(c, "ink-microlitres") / 1000));
     }
 
     private static double positive(AttributeCollection c, String name) {
@@ -286,7 +311,8 @@ final class IppDescription {
         double most = decimal(parts.getOrDefault("maxcapacity", "100"));
         int percent = level < 0 || most <= 0 ? -1 : (int) Math.round(Math.min(100, 100 * level / most));
         String colour = parts.getOrDefault("colorantname", "");
-        return Optional.of(new Supply(name.isBlank() ? colour.isBlank() ? parts.getOrDefault("type", "supply") : colour : name, percent, colour));
+        return Optional
+            .of(new Supply(name.isBlank() ? colour.isBlank() ? parts.getOrDefault("type", "supply") : colour : name, percent, colour));
     }
 
     private static double decimal(String text) {

@@ -58,7 +58,8 @@ final class IppValues {
     }
 
     static Optional<Object> member(AttributeCollection collection, String name) {
-        return collection.getAttributes().stream().filter(a -> a.getName().equals(name) && !a.isEmpty()).<Object>map(a -> a.get(0)).findFirst();
+        return collection.getAttributes().stream().filter(a -> a.getName().equals(name) && !a.isEmpty()).<Object>map(a -> a.get(0))
+            .findFirst();
     }
 
     static Optional<Integer> whole(Object value) {
@@ -89,7 +90,8 @@ final class IppValues {
 
     /** A text without what no database and no screen takes, of a length that IPP allows. */
     static String plain(Object value) {
-        String text = value instanceof Stringable s ? s.asString() : value instanceof TaggedValue t ? String.valueOf(t.getValue()) : String.valueOf(value);
+        String text = value instanceof Stringable s ? s.asString()
+            : value instanceof TaggedValue t ? String.valueOf(t.getValue()) : String.valueOf(value);
         String clean = text.replaceAll("\\p{Cntrl}", "");
         return clean.length() > LONGEST_TEXT ? clean.substring(0, LONGEST_TEXT) : clean;
     }
@@ -97,7 +99,8 @@ final class IppValues {
     /** As settings have it: numbers and enums in decimals, a square resolution in dpi; empty for what can't be one. */
     static Optional<String> setting(Object value) {
         if (value instanceof Resolution r) {
-            return r.getX() == r.getY() && r.getX() > 0 && r.getUnit().getCode() == ResolutionUnit.dotsPerInch.getCode() ? Optional.of(Integer.toString(r.getX())) : Optional.empty();
+            return r.getX() == r.getY() && r.getX() > 0 && r.getUnit().getCode() == ResolutionUnit.dotsPerInch.getCode()
+                ? Optional.of(Integer.toString(r.getX())) : Optional.empty();
         }
         if (value instanceof com.hp.jipp.encoding.Enum e) {
             return Optional.of(Integer.toString(e.getCode()));
@@ -105,8 +108,10 @@ final class IppValues {
         if (value instanceof Boolean b) {
             return Optional.of(b.toString());
         }
-        return whole(value).map(i -> Integer.toString(i)).or(() -> value instanceof AttributeCollection || value instanceof byte[] || value instanceof IntRange || value instanceof IntOrIntRange
-            ? Optional.empty() : Optional.of(plain(value)));
+        return whole(value).map(i -> Integer.toString(i))
+            .or(() -> value instanceof AttributeCollection || value instanceof byte[] || value instanceof IntRange
+                || value instanceof IntOrIntRange
+                    ? Optional.empty() : Optional.of(plain(value)));
     }
 
     static ValueSet values(List<?> values) {

@@ -13,8 +13,9 @@ import wistel.core.printer.PrinterState;
  * @param moreInfo        its own page, empty when it has none
  * @param descriptionHash empty until it first answered
  */
-public record Printer(UUID id, String name, String uri, String ippUuid, boolean retired, String moreInfo, Optional<PrinterDescription> description,
-                      String descriptionHash, PrinterState state, Optional<Instant> seen) {
+public record Printer(UUID id, String name, String uri, String ippUuid, boolean retired, String moreInfo,
+    Optional<PrinterDescription> description,
+    String descriptionHash, PrinterState state, Optional<Instant> seen) {
     public boolean away() {
         return state.away();
     }

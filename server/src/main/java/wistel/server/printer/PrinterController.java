@@ -53,11 +53,13 @@ class PrinterController {
     PrinterView add(@RequestBody NewPrinter asked) {
         String uri = asked.uri().trim();
         if (PrinterRepository.withUser(uri)) {
-            throw new InvalidRequest(InvalidRequest.Reason.ADDRESS_UNCLEAR, "An address with a user and password isn't taken: they would be shown to everybody who looks at the printers.",
+            throw new InvalidRequest(InvalidRequest.Reason.ADDRESS_UNCLEAR,
+                "An address with a user and password isn't taken: they would be shown to everybody who looks at the printers.",
                 "Write it without them, like ipp://printer.local/ipp/print.");
         }
         if (uri.length() > LONGEST_ADDRESS || !address(uri)) {
-            throw new InvalidRequest(InvalidRequest.Reason.ADDRESS_UNCLEAR, "'" + (uri.length() > 60 ? uri.substring(0, 60) + "…" : uri) + "' is not a printer's address.",
+            throw new InvalidRequest(InvalidRequest.Reason.ADDRESS_UNCLEAR,
+                "'" + (uri.length() > 60 ? uri.substring(0, 60) + "…" : uri) + "' is not a printer's address.",
                 "Write it like ipp://printer.local/ipp/print.");
         }
         return PrinterView.of(printers.get(watch.know(Optional.empty(), uri)), 0);
@@ -72,7 +74,8 @@ class PrinterController {
     private static boolean address(String text) {
         try {
             URI uri = new URI(text);
-            return "ipp".equals(uri.getScheme()) && uri.getHost() != null && uri.getPort() != 0 && uri.getPort() >= -1 && uri.getPort() <= 65535
+            return "ipp".equals(uri.getScheme()) && uri.getHost() != null && uri.getPort() != 0 && uri.getPort() >= -1
+                && uri.getPort() <= 65535
                 && !text.toLowerCase(Locale.ROOT).matches(".*%(0[0-9a-f]|1[0-9a-f]|7f).*");
         } catch (URISyntaxException e) {
             return false;

@@ -27,8 +27,9 @@ import wistel.core.printer.Supply;
  * @param can    empty until it first answered
  * @param waits  prints that are on their way to it
  */
-public record PrinterView(UUID id, String name, String uri, String ippUuid, boolean retired, String moreInfo, PrinterState.Doing doing, String reason, List<String> loaded, List<Supply> supplies,
-                          Optional<Abilities> can, int waits, Optional<Instant> seen) {
+public record PrinterView(UUID id, String name, String uri, String ippUuid, boolean retired, String moreInfo, PrinterState.Doing doing,
+    String reason, List<String> loaded, List<Supply> supplies,
+    Optional<Abilities> can, int waits, Optional<Instant> seen) {
     private static final int MOST_SIZES = 8;
 
     /** A setting with the values that it may have. */
@@ -44,20 +45,24 @@ public record PrinterView(UUID id, String name, String uri, String ippUuid, bool
      * @param monochromeSettings of its own monochrome mode
      * @param toTheEdge on what it prints borderless; empty when on nothing
      */
-    public record Abilities(String model, List<Word> mediaTypes, List<Word> feeds, List<Word> qualities, List<Word> blacks, List<String> ways, String toTheEdge, boolean monochrome, List<Setting> monochromeSettings,
-                            int rules, List<Integer> resolutions, List<String> rasters) {
+    public record Abilities(String model, List<Word> mediaTypes, List<Word> feeds, List<Word> qualities, List<Word> blacks,
+        List<String> ways, String toTheEdge, boolean monochrome, List<Setting> monochromeSettings,
+        int rules, List<Integer> resolutions, List<String> rasters) {
     }
 
     static PrinterView of(Printer p, int waits) {
         PrinterDescription d = p.description().orElse(PrinterDescription.UNKNOWN);
         List<String> loaded = p.away() ? List.of() : p.state().loaded().stream().map(m -> loaded(m, d)).distinct().toList();
-        return new PrinterView(p.id(), p.name(), p.uri(), p.ippUuid(), p.retired(), p.moreInfo(), p.state().doing(), p.state().reason(), loaded, p.state().supplies(), p.description().map(PrinterView::abilities), waits,
+        return new PrinterView(p.id(), p.name(), p.uri(), p.ippUuid(), p.retired(), p.moreInfo(), p.state().doing(), p.state().reason(),
+            loaded, p.state().supplies(), p.description().map(PrinterView::abilities), waits,
             p.seen());
     }
 
     private static Abilities abilities(PrinterDescription d) {
-        return new Abilities(d.model(), words(d, DriverSettings.MEDIA_TYPE), words(d, DriverSettings.FEED), words(d, DriverSettings.QUALITY), words(d, DriverSettings.BLACK),
-            Stream.concat(d.feeds().stream(), Stream.of("")).map(f -> way(f, d)).filter(w -> !w.isEmpty()).toList(), toTheEdge(d), d.monochromeMode().isPresent(), monochromeSettings(d), d.constraints().size(), d.resolutions(), d.rasters());
+        return new Abilities(d.model(), words(d, DriverSettings.MEDIA_TYPE), words(d, DriverSettings.FEED),
+            words(d, DriverSettings.QUALITY), words(d, DriverSettings.BLACK),
+            Stream.concat(d.feeds().stream(), Stream.of("")).map(f -> way(f, d)).filter(w -> !w.isEmpty()).toList(), toTheEdge(d),
+            d.monochromeMode().isPresent(), monochromeSettings(d), d.constraints().size(), d.resolutions(), d.rasters());
     }
 
     private static List<Word> words(PrinterDescription d, String setting) {
@@ -65,7 +70,8 @@ public record PrinterView(UUID id, String name, String uri, String ippUuid, bool
     }
 
     private static List<Setting> monochromeSettings(PrinterDescription d) {
-        return Stream.of(DriverSettings.DARKNESS, DriverSettings.TINT).filter(s -> !d.supported(s).empty()).map(s -> new Setting(s, d.word(s), words(d, s))).toList();
+        return Stream.of(DriverSettings.DARKNESS, DriverSettings.TINT).filter(s -> !d.supported(s).empty())
+            .map(s -> new Setting(s, d.word(s), words(d, s))).toList();
     }
 
     private static String loaded(MediaRow m, PrinterDescription d) {
@@ -82,7 +88,8 @@ public record PrinterView(UUID id, String name, String uri, String ippUuid, bool
     }
 
     private static String size(MediaRow m) {
-        return SheetSize.near(m.widthMm().to(), m.lengthMm().to()).map(SheetSize::name).orElseGet(() -> Length.mm(m.widthMm().to()) + " × " + Length.mm(m.lengthMm().to()) + " mm");
+        return SheetSize.near(m.widthMm().to(), m.lengthMm().to()).map(SheetSize::name)
+            .orElseGet(() -> Length.mm(m.widthMm().to()) + " × " + Length.mm(m.lengthMm().to()) + " mm");
     }
 
     /** One feed: rolls by width, sheets from the smallest to the largest, how thick. */
@@ -91,14 +98,18 @@ public record PrinterView(UUID id, String name, String uri, String ippUuid, bool
         List<String> parts = new ArrayList<>();
         List<MediaRow> rolls = rows.stream().filter(MediaRow::roll).toList();
         if (!rolls.isEmpty()) {
-            parts.add("rolls of " + rolls.stream().map(m -> m.widthMm().from()).distinct().sorted().map(w -> new Stock.Roll(w).widthWords()).collect(Collectors.joining(", "))
+            parts.add("rolls of "
+                + rolls.stream().map(m -> m.widthMm().from()).distinct().sorted().map(w -> new Stock.Roll(w).widthWords())
+                    .collect(Collectors.joining(", "))
                 + ", up to " + metres(rolls.stream().mapToDouble(m -> m.lengthMm().to()).max().orElse(0)) + " in one piece");
         }
         List<MediaRow> sheets = rows.stream().filter(m -> !m.roll()).toList();
         if (!sheets.isEmpty()) {
-            Range width = new Range(sheets.stream().mapToDouble(m -> m.widthMm().from()).min().orElse(0), sheets.stream().mapToDouble(m -> m.widthMm().to()).max().orElse(0));
+            Range width = new Range(sheets.stream().mapToDouble(m -> m.widthMm().from()).min().orElse(0),
+                sheets.stream().mapToDouble(m -> m.widthMm().to()).max().orElse(0));
             double longest = sheets.stream().mapToDouble(m -> m.lengthMm().to()).max().orElse(0);
-            parts.add("sheets " + Length.mm(width.from()) + " to " + Length.mm(width.to()) + " mm wide, up to " + Length.mm(longest) + " mm long");
+            parts.add("sheets " + Length.mm(width.from()) + " to " + Length.mm(width.to()) + " mm wide, up to " + Length.mm(longest)
+                + " mm long");
         }
         double thickest = rows.stream().mapToDouble(m -> m.thicknessMm().to()).max().orElse(0);
         if (thickest > 0 && thickest < MediaRow.ANY_THICKNESS.to()) {
@@ -112,8 +123,11 @@ public record PrinterView(UUID id, String name, String uri, String ippUuid, bool
         if (rows.isEmpty()) {
             return "";
         }
-        TreeSet<String> types = rows.stream().map(m -> m.type().isEmpty() ? "any paper" : d.type(m.type())).collect(Collectors.toCollection(TreeSet::new));
-        List<String> sizes = rows.stream().sorted(Comparator.comparingDouble(m -> m.widthMm().from())).map(m -> m.roll() ? new Stock.Roll(m.widthMm().from()).name() : size(m)).distinct().toList();
-        return String.join(" and ", types) + " on " + String.join(", ", sizes.subList(0, Math.min(MOST_SIZES, sizes.size()))) + (sizes.size() > MOST_SIZES ? " …" : "");
+        TreeSet<String> types = rows.stream().map(m -> m.type().isEmpty() ? "any paper" : d.type(m.type()))
+            .collect(Collectors.toCollection(TreeSet::new));
+        List<String> sizes = rows.stream().sorted(Comparator.comparingDouble(m -> m.widthMm().from()))
+            .map(m -> m.roll() ? new Stock.Roll(m.widthMm().from()).name() : size(m)).distinct().toList();
+        return String.join(" and ", types) + " on " + String.join(", ", sizes.subList(0, Math.min(MOST_SIZES, sizes.size())))
+            + (sizes.size() > MOST_SIZES ? " …" : "");
     }
 }

@@ -16,7 +16,10 @@ import org.springframework.stereotype.Component;
 import wistel.core.fault.PrinterException;
 import wistel.server.edge.Events;
 
-/** Asks every known printer for its state and what it can do, every few seconds, each on its own: one that is slow to answer keeps no other waiting. */
+/**
+ * Asks every known printer for its state and what it can do, every few seconds, each on its own: one that is slow to answer keeps no other
+ * waiting.
+ */
 @Component
 public class PrinterWatch {
     private static final Logger LOG = LoggerFactory.getLogger(PrinterWatch.class);
@@ -76,7 +79,8 @@ public class PrinterWatch {
             if (!before.away()) {
                 LOG.info("{} is away: {}", before.name(), e.getMessage());
             }
-            printers.away(before.id(), e.reason() == PrinterException.Reason.UNCLEAR ? "what answers at its address is not understood" : "");
+            printers.away(before.id(),
+                e.reason() == PrinterException.Reason.UNCLEAR ? "what answers at its address is not understood" : "");
         }
         Printer after = printers.get(before.id());
         if (!after.state().equals(before.state()) || !after.descriptionHash().equals(before.descriptionHash())) {

@@ -33,6 +33,7 @@ final class StopReasons {
     /** Reports and warnings don't stop a printer; errors and those without an ending may. Empty when nothing is said. */
     static String words(List<String> reasons) {
         return reasons.stream().filter(r -> !r.equals("none") && !r.endsWith("-report") && !r.endsWith("-warning") && !r.isBlank())
-            .map(r -> r.replaceFirst("-error$", "")).map(r -> WORDS.getOrDefault(r, Keywords.words(r))).distinct().collect(Collectors.joining(", "));
+            .map(r -> r.replaceFirst("-error$", "")).map(r -> WORDS.getOrDefault(r, Keywords.words(r))).distinct()
+            .collect(Collectors.joining(", "));
     }
 }

@@ -8,7 +8,10 @@ import wistel.core.rendition.RenditionChange;
 import wistel.core.rendition.Treatment;
 import wistel.server.store.Json;
 
-/** Changes of colour as they stand in addresses of pictures: JSON of a treatment and its moves. Sliders that are not saved yet are asked for so. */
+/**
+ * Changes of colour as they stand in addresses of pictures: JSON of a treatment and its moves. Sliders that are not saved yet are asked for
+ * so.
+ */
 @Component
 class AskedChanges {
     private static final int LONGEST = 6000;
@@ -28,7 +31,8 @@ class AskedChanges {
             return RenditionChange.NONE;
         }
         if (change.length() > LONGEST) {
-            throw new InvalidRequest(InvalidRequest.Reason.REQUEST_UNCLEAR, "A change of " + change.length() + " characters is none.", "Ask for the picture again.");
+            throw new InvalidRequest(InvalidRequest.Reason.REQUEST_UNCLEAR, "A change of " + change.length() + " characters is none.",
+                "Ask for the picture again.");
         }
         Asked asked = json.asked(change, Asked.class);
         return new RenditionChange(asked.treatment, asked.moves);

@@ -53,7 +53,9 @@ import wistel.server.pairing.PairingRepository;
 import wistel.server.store.FileStore;
 import wistel.server.store.ProfileRepository;
 
-/** Draws the sheet as a docket's settings would have it come out: its print file, small, laid down by what is known of printer and paper. */
+/**
+ * Draws the sheet as a docket's settings would have it come out: its print file, small, laid down by what is known of printer and paper.
+ */
 @Service
 public class LaidDownService {
     private static final int LARGEST = 2000;
@@ -70,8 +72,9 @@ public class LaidDownService {
     private final ProofService proofs;
     private final SideTextures textures;
 
-    LaidDownService(PreviewStore previews, MasterRepository masters, ProfileRepository profiles, PairingRepository pairings, FileStore files, PixelWorkers workers, ProofService proofs,
-                    SideTextures textures) {
+    LaidDownService(PreviewStore previews, MasterRepository masters, ProfileRepository profiles, PairingRepository pairings,
+        FileStore files, PixelWorkers workers, ProofService proofs,
+        SideTextures textures) {
         this.textures = textures;
         this.previews = previews;
         this.masters = masters;
@@ -93,7 +96,8 @@ public class LaidDownService {
     private static Page page(DocketAssessment judged, int number) {
         List<Page> pages = judged.layout().pages();
         if (number < 1 || number > pages.size()) {
-            throw new InvalidRequest(InvalidRequest.Reason.PAGE_UNKNOWN, "This docket has no page " + number + ".", "Choose one of its pages.");
+            throw new InvalidRequest(InvalidRequest.Reason.PAGE_UNKNOWN, "This docket has no page " + number + ".",
+                "Choose one of its pages.");
         }
         return pages.get(number - 1);
     }
@@ -101,7 +105,8 @@ public class LaidDownService {
     public byte[] picture(DocketAssessment judged, int number, Display display, int longest) {
         Page page = page(judged, number);
         View sheet = sheet(judged, number, Math.min(longest, LARGEST) * Length.MM_PER_INCH / Math.max(page.widthMm(), page.heightMm()));
-        return Png.of(sheet.width(), sheet.height(), proofs.transforms().get(new Recipe.FromLab(display.profile(), Intent.ABSOLUTE)).apply(sheet.pixels()), display);
+        return Png.of(sheet.width(), sheet.height(),
+            proofs.transforms().get(new Recipe.FromLab(display.profile(), Intent.ABSOLUTE)).apply(sheet.pixels()), display);
     }
 
     /** Upright, as 16-bit codes of measured L*a*b*. */
@@ -115,21 +120,29 @@ public class LaidDownService {
         }
     }
 
-    /** The picture of a page with what is made round it, without its paper: as it looks on that, or where none is chosen as the master looks. */
+    /**
+     * The picture of a page with what is made round it, without its paper: as it looks on that, or where none is chosen as the master
+     * looks.
+     */
     public byte[] alone(DocketAssessment judged, int number, Display display, int longest) {
         page(judged, number);
         List<Page> alone = judged.layout().picturesAlone().pages();
         Page page = alone.get(Math.min(number, alone.size()) - 1);
-        int dpi = (int) Math.max(5, Math.floor(Math.min(longest, LARGEST) * Length.MM_PER_INCH / Math.max(page.widthMm(), page.heightMm())));
+        int dpi = (int) Math.max(5,
+            Math.floor(Math.min(longest, LARGEST) * Length.MM_PER_INCH / Math.max(page.widthMm(), page.heightMm())));
         try {
             if (judged.facts().pairing().isEmpty()) {
                 ColourRoute.ByWistel plain = new ColourRoute.ByWistel(Intent.RELATIVE, true);
-                View shown = SheetPreview.of(renderer(), job(judged, page, dpi, change -> ColourPath.toProof(plain, Optional.empty(), change, display.profile())), 3, codes -> codes);
+                View shown = SheetPreview.of(renderer(),
+                    job(judged, page, dpi, change -> ColourPath.toProof(plain, Optional.empty(), change, display.profile())), 3,
+                    codes -> codes);
                 return Png.of(shown.width(), shown.height(), shown.pixels(), display);
             }
             LaidDown told = told(judged, number);
-            View sheet = SheetPreview.of(renderer(), job(judged, page, dpi, told), told.raster() == RasterType.Space.GRAY ? 1 : 3, laid(told, judged));
-            return Png.of(sheet.width(), sheet.height(), proofs.transforms().get(new Recipe.FromLab(display.profile(), Intent.ABSOLUTE)).apply(sheet.pixels()), display);
+            View sheet = SheetPreview.of(renderer(), job(judged, page, dpi, told), told.raster() == RasterType.Space.GRAY ? 1 : 3,
+                laid(told, judged));
+            return Png.of(sheet.width(), sheet.height(),
+                proofs.transforms().get(new Recipe.FromLab(display.profile(), Intent.ABSOLUTE)).apply(sheet.pixels()), display);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
@@ -137,7 +150,8 @@ public class LaidDownService {
 
     private LayoutRenderer.Job job(DocketAssessment judged, Page page, int dpi, LaidDown told) {
         DocketSpec d = judged.row().spec();
-        return job(judged, page, dpi, change -> ColourPath.toRaster(d, judged.facts().pairing().orElseThrow(), own(judged), change, told.raster()));
+        return job(judged, page, dpi,
+            change -> ColourPath.toRaster(d, judged.facts().pairing().orElseThrow(), own(judged), change, told.raster()));
     }
 
     private LayoutRenderer.Job job(DocketAssessment judged, Page page, int dpi, Function<RenditionChange, ColourPath> leading) {
@@ -150,25 +164,32 @@ public class LaidDownService {
                 continue;
             }
             Master master = masters.byHash(used.hash()).orElseThrow();
-            View view = previews.view(master, asked(uses, dpi) * Math.max(master.width(), master.height()) <= SMALL ? SMALL : PreviewStore.LARGEST);
+            View view = previews.view(master,
+                asked(uses, dpi) * Math.max(master.width(), master.height()) <= SMALL ? SMALL : PreviewStore.LARGEST);
             IccProfile source = previews.profile(master);
             scales.put(used.renditionId(), (double) view.width() / master.width());
             ColourPath path = leading.apply(change(judged, used.renditionId()));
-            uses.forEach(p -> p.sides().ifPresent(made -> sides.put(p.id(), new LayoutRenderer.SideColours(path.from(source, made.moves(), proofs.transforms()::get), textures.of(master, p)))));
-            pictures.put(used.renditionId(), new LayoutRenderer.Picture(view, Orientation.UPRIGHT, PictureLight.of(source), new float[0], path.from(source, proofs.transforms()::get)));
+            uses.forEach(p -> p.sides().ifPresent(made -> sides.put(p.id(),
+                new LayoutRenderer.SideColours(path.from(source, made.moves(), proofs.transforms()::get), textures.of(master, p)))));
+            pictures.put(used.renditionId(), new LayoutRenderer.Picture(view, Orientation.UPRIGHT, PictureLight.of(source), new float[0],
+                path.from(source, proofs.transforms()::get)));
         }
         return new LayoutRenderer.Job(scaled(page, scales), pictures, sides, dpi, Double.POSITIVE_INFINITY, Sharpener.NONE);
     }
 
     /** Pixels of the sheet for one of the master's, where most are asked for. */
     private static double asked(List<Placed> uses, int dpi) {
-        return uses.stream().mapToDouble(p -> Math.sqrt(p.atMm().width() * p.atMm().height() / (p.crop().width() * p.crop().height())) * dpi / Length.MM_PER_INCH).max().orElse(1);
+        return uses.stream()
+            .mapToDouble(
+                p -> Math.sqrt(p.atMm().width() * p.atMm().height() / (p.crop().width() * p.crop().height())) * dpi / Length.MM_PER_INCH)
+            .max().orElse(1);
     }
 
     /** How much of all pages is covered with ink by this paper's profile, one ink over all of it being 1. */
     public double coverage(DocketAssessment judged) {
         boolean gray = judged.facts().pairing().orElseThrow().grayOnly();
-        LaidDown asProofed = new LaidDown(LaidDown.Colours.AS_PROOFED, gray ? RasterType.Space.GRAY : RasterType.Space.DEVICE, Optional.empty(), List.of());
+        LaidDown asProofed = new LaidDown(LaidDown.Colours.AS_PROOFED, gray ? RasterType.Space.GRAY : RasterType.Space.DEVICE,
+            Optional.empty(), List.of());
         double sum = 0;
         double area = 0;
         for (Page page : judged.layout().pages()) {
@@ -195,7 +216,8 @@ public class LaidDownService {
 
     /** Crops are told in the master's pixels. */
     private static Page scaled(Page page, Map<String, Double> scales) {
-        return new Page(page.widthMm(), page.heightMm(), page.unprintable(), page.feedTurn(), page.overMm(), scaled(page.placed(), scales), page.marks());
+        return new Page(page.widthMm(), page.heightMm(), page.unprintable(), page.feedTurn(), page.overMm(), scaled(page.placed(), scales),
+            page.marks());
     }
 
     private static List<Placed> scaled(List<Placed> placed, Map<String, Double> scales) {
@@ -217,7 +239,8 @@ public class LaidDownService {
         return switch (told.colours()) {
             case AS_PROOFED, OTHER_TYPE_UNKNOWN, UNCONVERTED -> by.apply(new Recipe.DeviceToLab(own, true));
             case OTHER_TYPE -> other(told.by().orElseThrow(), judged.facts().pairing().orElseThrow());
-            case BY_DRIVER, DRIVER_GRAY -> by.apply(new Recipe.ProofToLab(ColourPath.tagged(told.raster()), own, Intent.RELATIVE, true, true));
+            case BY_DRIVER,
+                DRIVER_GRAY -> by.apply(new Recipe.ProofToLab(ColourPath.tagged(told.raster()), own, Intent.RELATIVE, true, true));
             case DRIVER_GRAY_MEASURED -> byScale(judged.facts().curve(judged.row().spec()).orElseThrow().scale());
             case TWICE -> by.apply(new Recipe.ProofToLab(StandardSpaces.SRGB, own, Intent.RELATIVE, true, true));
         };
@@ -239,7 +262,10 @@ public class LaidDownService {
         };
     }
 
-    /** What another pairing's media type lays down: as that one was measured on this very paper, else by its own scale from white, on this paper's white. */
+    /**
+     * What another pairing's media type lays down: as that one was measured on this very paper, else by its own scale from white, on this
+     * paper's white.
+     */
     private UnaryOperator<char[]> other(PairingVersion other, PairingVersion own) {
         IccProfile profile = profiles.get(other.profileHash());
         boolean same = other.paper().equals(own.paper());

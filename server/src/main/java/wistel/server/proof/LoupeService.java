@@ -75,21 +75,26 @@ class LoupeService {
         DocketSpec d = judged.row().spec();
         List<Placed> parts = judged.layout().parts(renditionId);
         if (at.part < 0 || at.part >= parts.size()) {
-            throw new NotFound(parts.isEmpty() ? "This picture lies on no page." : "This picture has no part " + at.part + ".", "Look at the docket as it is now.");
+            throw new NotFound(parts.isEmpty() ? "This picture lies on no page." : "This picture has no part " + at.part + ".",
+                "Look at the docket as it is now.");
         }
         Placed placed = parts.get(at.part);
-        int dpi = judged.facts().printer().map(p -> p.inputDpi(Math.min(placed.ppi(), d.resolution().mostPpi()))).orElse(DPI_WITHOUT_PRINTER);
+        int dpi = judged.facts().printer().map(p -> p.inputDpi(Math.min(placed.ppi(), d.resolution().mostPpi())))
+            .orElse(DPI_WITHOUT_PRINTER);
         int side = SIDE + 2 * AROUND;
         double mm = side * Length.MM_PER_INCH / dpi;
         double width = placed.uprightWidthMm();
         double height = placed.uprightHeightMm();
         Rect shifted = new Rect(mm / 2 - at.x * width, mm / 2 - at.y * height, width, height);
-        Page page = Page.of(mm, mm, Margins.NONE, Orientation.UPRIGHT, List.of(new Placed(renditionId, placed.crop(), placed.straighten(), shifted, Orientation.UPRIGHT)), List.of());
+        Page page = Page.of(mm, mm, Margins.NONE, Orientation.UPRIGHT,
+            List.of(new Placed(renditionId, placed.crop(), placed.straighten(), shifted, Orientation.UPRIGHT)), List.of());
         IccProfile source = previews.profile(master);
         PictureFile file = PictureFile.open(files.image(master.hash()));
-        LayoutRenderer.Picture picture = new LayoutRenderer.Picture(file.rows(), file.facts().orientation(), PictureLight.of(source), PictureLight.luminance(source),
+        LayoutRenderer.Picture picture = new LayoutRenderer.Picture(file.rows(), file.facts().orientation(), PictureLight.of(source),
+            PictureLight.luminance(source),
             conversion(judged, master, renditionId, source));
-        LayoutRenderer.Job job = LayoutRenderer.Job.plain(page, Map.of(renditionId, picture), dpi, d.resolution().mostPpi(), sharpener(d, judged, at, dpi));
+        LayoutRenderer.Job job = LayoutRenderer.Job.plain(page, Map.of(renditionId, picture), dpi, d.resolution().mostPpi(),
+            sharpener(d, judged, at, dpi));
         return middle(job);
     }
 
@@ -99,7 +104,8 @@ class LoupeService {
         Optional<ToneProofs.Toned> toned = judged.facts().pairing().map(p -> tones.of(judged, renditionId, asIs, p));
         Optional<PairingVersion> pairing = toned.map(ToneProofs.Toned::pairing);
         ColourRoute.ByWistel shown = pairing.map(d::shownRoute).orElse(new ColourRoute.ByWistel(Intent.RELATIVE, true));
-        return ColourPath.toProof(shown, pairing.map(p -> profiles.get(p.profileHash())), toned.map(ToneProofs.Toned::seen).orElse(asIs).change(), StandardSpaces.SRGB).from(source, TransformCompiler::compile);
+        return ColourPath.toProof(shown, pairing.map(p -> profiles.get(p.profileHash())),
+            toned.map(ToneProofs.Toned::seen).orElse(asIs).change(), StandardSpaces.SRGB).from(source, TransformCompiler::compile);
     }
 
     private static Sharpener sharpener(DocketSpec d, DocketAssessment judged, At at, int dpi) {
@@ -112,7 +118,8 @@ class LoupeService {
     private byte[] middle(LayoutRenderer.Job job) {
         try {
             ByteArrayOutputStream out = new ByteArrayOutputStream();
-            PwgRaster.Page raster = new PwgRaster.Page(job.width(), job.height(), (int) job.dpi(), 16, PwgRaster.Space.SRGB, 0, 0, "", "", 5, 1);
+            PwgRaster.Page raster = new PwgRaster.Page(job.width(), job.height(), (int) job.dpi(), 16, PwgRaster.Space.SRGB, 0, 0, "", "",
+                5, 1);
             new LayoutRenderer(workers.executor(), files::scratch).render(job, new PwgSink(raster), out, Progress.SILENT);
             PwgRaster.Reader reader = new PwgRaster.Reader(new ByteArrayInputStream(out.toByteArray()));
             reader.nextPage();

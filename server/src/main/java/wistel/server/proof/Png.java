@@ -29,7 +29,8 @@ public final class Png {
     private static final int JPEG_START = 0xFF;
     private static final String FORMAT = "javax_imageio_png_1.0";
     /** Profiles, deflated. */
-    private static final Cache<IccProfile, byte[]> DEFLATED = Caffeine.newBuilder().maximumWeight(8 << 20).weigher((IccProfile p, byte[] deflated) -> deflated.length).build();
+    private static final Cache<IccProfile, byte[]> DEFLATED = Caffeine.newBuilder().maximumWeight(8 << 20)
+        .weigher((IccProfile p, byte[] deflated) -> deflated.length).build();
 
     private Png() {
     }
@@ -88,7 +89,8 @@ public final class Png {
         return out.toByteArray();
     }
 
-    private static IIOMetadata tagged(ImageWriter writer, BufferedImage image, ImageWriteParam param, Optional<IIOMetadataNode> tag) throws IIOInvalidTreeException {
+    private static IIOMetadata tagged(ImageWriter writer, BufferedImage image, ImageWriteParam param, Optional<IIOMetadataNode> tag)
+        throws IIOInvalidTreeException {
         IIOMetadata metadata = writer.getDefaultImageMetadata(ImageTypeSpecifier.createFromRenderedImage(image), param);
         if (tag.isPresent()) {
             IIOMetadataNode root = new IIOMetadataNode(FORMAT);

@@ -45,7 +45,9 @@ import wistel.server.print.AttemptRepository;
 import wistel.server.store.ProfileRepository;
 import wistel.server.store.Hash;
 
-/** Pictures and figures of the viewing booth. A picture's address names everything that it depends on, so a browser may keep it for ever. */
+/**
+ * Pictures and figures of the viewing booth. A picture's address names everything that it depends on, so a browser may keep it for ever.
+ */
 @RestController
 @RequestMapping("/api")
 class ProofController {
@@ -67,8 +69,9 @@ class ProofController {
     private final ToneProofs tones;
     private final ProfileRepository profiles;
 
-    ProofController(ProofService proofs, LoupeService loupes, LaidDownService laidDown, PrintHistory history, DocketAssessor assessor, MasterRepository masters, DocketRepository dockets, PairingRepository pairings, AttemptRepository attempts, AskedChanges changes,
-                    DisplayRepository displays, ProfileRepository profiles, ToneProofs tones) {
+    ProofController(ProofService proofs, LoupeService loupes, LaidDownService laidDown, PrintHistory history, DocketAssessor assessor,
+        MasterRepository masters, DocketRepository dockets, PairingRepository pairings, AttemptRepository attempts, AskedChanges changes,
+        DisplayRepository displays, ProfileRepository profiles, ToneProofs tones) {
         this.tones = tones;
         this.profiles = profiles;
         this.displays = displays;
@@ -101,23 +104,28 @@ class ProofController {
     }
 
     @GetMapping(value = "/masters/{hash}/picture", produces = {MediaType.IMAGE_PNG_VALUE, MediaType.IMAGE_JPEG_VALUE})
-    ResponseEntity<byte[]> master(@PathVariable String hash, @RequestParam(defaultValue = "900") int longest, @RequestParam(defaultValue = "") String change,
-                                  @RequestParam(defaultValue = SRGB) String display, @RequestParam(defaultValue = "true") boolean tagged) {
+    ResponseEntity<byte[]> master(@PathVariable String hash, @RequestParam(defaultValue = "900") int longest,
+        @RequestParam(defaultValue = "") String change,
+        @RequestParam(defaultValue = SRGB) String display, @RequestParam(defaultValue = "true") boolean tagged) {
         return picture(proofs.master(seen(hash, change), displays.display(display, tagged), longest));
     }
 
     /** How a master's codes are spread. */
     @GetMapping("/masters/{hash}/histogram")
     ResponseEntity<Histogram> histogram(@PathVariable String hash) {
-        return ResponseEntity.ok().cacheControl(CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable()).body(masters.histogram(new Hash(hash).hex()));
+        return ResponseEntity.ok().cacheControl(CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable())
+            .body(masters.histogram(new Hash(hash).hex()));
     }
 
     /** A master as a version of a pairing would lay it down. */
     @GetMapping(value = "/masters/{hash}/proof", produces = MediaType.IMAGE_PNG_VALUE)
-    ResponseEntity<byte[]> proof(@PathVariable String hash, @RequestParam String pairing, @RequestParam int version, @RequestParam Intent intent,
-                                 @RequestParam boolean black, @RequestParam(defaultValue = "PAPER_WHITE") ProofView view, @RequestParam(defaultValue = "900") int longest,
-                                 @RequestParam(defaultValue = "") String change, @RequestParam(defaultValue = "") String tone, @RequestParam(defaultValue = SRGB) String display,
-                                 @RequestParam(defaultValue = "true") boolean tagged) {
+    ResponseEntity<byte[]> proof(@PathVariable String hash, @RequestParam String pairing, @RequestParam int version,
+        @RequestParam Intent intent,
+        @RequestParam boolean black, @RequestParam(defaultValue = "PAPER_WHITE") ProofView view,
+        @RequestParam(defaultValue = "900") int longest,
+        @RequestParam(defaultValue = "") String change, @RequestParam(defaultValue = "") String tone,
+        @RequestParam(defaultValue = SRGB) String display,
+        @RequestParam(defaultValue = "true") boolean tagged) {
         ProofService.How how = new ProofService.How(intent, black, view, displays.display(display, tagged));
         ToneProofs.Toned toned = tones.of(seen(hash, change), version(pairing, version), tone, new RenditionCompiler.Onward(intent, black));
         return picture(proofs.proof(toned.seen(), toned.pairing(), how, longest));
@@ -125,8 +133,9 @@ class ProofController {
 
     /** What a version of a pairing can't hold of a master, as marks to lay over it. */
     @GetMapping(value = "/masters/{hash}/gamut", produces = MediaType.IMAGE_PNG_VALUE)
-    ResponseEntity<byte[]> gamut(@PathVariable String hash, @RequestParam String pairing, @RequestParam int version, @RequestParam(defaultValue = "900") int longest,
-                                 @RequestParam(defaultValue = "") String change, @RequestParam(defaultValue = "") String tone) {
+    ResponseEntity<byte[]> gamut(@PathVariable String hash, @RequestParam String pairing, @RequestParam int version,
+        @RequestParam(defaultValue = "900") int longest,
+        @RequestParam(defaultValue = "") String change, @RequestParam(defaultValue = "") String tone) {
         PairingVersion on = version(pairing, version);
         ToneProofs.Toned toned = tones.of(seen(hash, change), on, tone, new RenditionCompiler.Onward(on.intent(), true));
         return picture(proofs.gamut(toned.seen(), toned.pairing(), longest));
@@ -134,7 +143,8 @@ class ProofController {
 
     /** Grays and hues as the paper of a profile gives them. */
     @GetMapping(value = "/profiles/{hash}/sweep", produces = MediaType.IMAGE_PNG_VALUE)
-    ResponseEntity<byte[]> sweep(@PathVariable String hash, @RequestParam(defaultValue = SRGB) String display, @RequestParam(defaultValue = "true") boolean tagged) {
+    ResponseEntity<byte[]> sweep(@PathVariable String hash, @RequestParam(defaultValue = SRGB) String display,
+        @RequestParam(defaultValue = "true") boolean tagged) {
         return picture(proofs.sweep(profiles.get(hash), displays.display(display, tagged)));
     }
 
@@ -142,18 +152,22 @@ class ProofController {
     @GetMapping("/pairings/{id}/gamut")
     ProofService.Boundary boundary(@PathVariable String id, @RequestParam(defaultValue = "") List<Double> slices) {
         if (slices.size() > MOST_SLICES || slices.stream().anyMatch(l -> !(l >= 0 && l <= 100))) {
-            throw new InvalidRequest(InvalidRequest.Reason.SLICES_OUT_OF_RANGE, "Slices lie at L* 0 to 100, at most " + MOST_SLICES + " at once.", "Ask for other slices.");
+            throw new InvalidRequest(InvalidRequest.Reason.SLICES_OUT_OF_RANGE,
+                "Slices lie at L* 0 to 100, at most " + MOST_SLICES + " at once.", "Ask for other slices.");
         }
-        return proofs.boundary(pairings.find(id).orElseThrow(() -> new NotFound("This pairing isn't there.", "Choose another one.")), slices);
+        return proofs.boundary(pairings.find(id).orElseThrow(() -> new NotFound("This pairing isn't there.", "Choose another one.")),
+            slices);
     }
 
     @GetMapping("/dockets/{id}/renditions/{rendition}/figures")
-    ProofService.Figures figures(@PathVariable UUID id, @PathVariable String rendition, @RequestParam(defaultValue = "true") boolean compensated,
-                                 @RequestParam(defaultValue = SRGB) String display) {
+    ProofService.Figures figures(@PathVariable UUID id, @PathVariable String rendition,
+        @RequestParam(defaultValue = "true") boolean compensated,
+        @RequestParam(defaultValue = SRGB) String display) {
         DocketAssessment judged = assessor.assess(dockets.get(id));
         DocketSpec d = judged.row().spec();
         ToneProofs.Toned toned = toned(judged, rendition);
-        return proofs.figures(compensated ? toned.seen() : toned.seen().withoutMoves(), toned.pairing(), onward(d), displays.profile(display));
+        return proofs.figures(compensated ? toned.seen() : toned.seen().withoutMoves(), toned.pairing(), onward(d),
+            displays.profile(display));
     }
 
     @GetMapping("/dockets/{id}/renditions/{rendition}/probe")
@@ -167,15 +181,19 @@ class ProofController {
         return ProofService.onward(d.shownRoute(pairing(d)));
     }
 
-    /** A place of the final raster, pixel for pixel: x and y are shares of one part of the picture, of those that the layout cuts it into. */
+    /**
+     * A place of the final raster, pixel for pixel: x and y are shares of one part of the picture, of those that the layout cuts it into.
+     */
     @GetMapping(value = "/dockets/{id}/renditions/{rendition}/loupe", produces = MediaType.IMAGE_PNG_VALUE)
-    ResponseEntity<byte[]> loupe(@PathVariable UUID id, @PathVariable String rendition, @RequestParam(defaultValue = "0") int part, @RequestParam double x, @RequestParam double y,
-                                 @RequestParam(defaultValue = "OFF") Sharpening sharpening, @RequestParam(defaultValue = "false") boolean mask) {
+    ResponseEntity<byte[]> loupe(@PathVariable UUID id, @PathVariable String rendition, @RequestParam(defaultValue = "0") int part,
+        @RequestParam double x, @RequestParam double y,
+        @RequestParam(defaultValue = "OFF") Sharpening sharpening, @RequestParam(defaultValue = "false") boolean mask) {
         if (!(x >= 0 && x <= 1 && y >= 0 && y <= 1)) {
             throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A place in a picture goes from 0 to 1.", "Choose another one.");
         }
         DocketAssessment judged = assessor.assess(dockets.get(id));
-        byte[] png = loupes.picture(judged, master(judged.row().spec(), rendition), rendition, new LoupeService.At(part, x, y, sharpening, mask));
+        byte[] png = loupes.picture(judged, master(judged.row().spec(), rendition), rendition,
+            new LoupeService.At(part, x, y, sharpening, mask));
         return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).cacheControl(CacheControl.noStore()).body(png);
     }
 
@@ -193,7 +211,8 @@ class ProofController {
         DocketAssessment judged = assessor.assess(dockets.get(id));
         return judged.facts().described().driverSpaces().stream().map(RasterType::space).map(space -> {
             IccProfile profile = space == RasterType.Space.OPRGB ? StandardSpaces.OPRGB : StandardSpaces.SRGB;
-            double lost = judged.row().spec().renditions().stream().mapToDouble(r -> proofs.lost(counted(judged, r.id()), profile)).max().orElse(0);
+            double lost = judged.row().spec().renditions().stream().mapToDouble(r -> proofs.lost(counted(judged, r.id()), profile)).max()
+                .orElse(0);
             return new DriverSpace(space, space == RasterType.Space.OPRGB ? "opRGB" : "sRGB", lost);
         }).sorted(Comparator.comparingDouble(DriverSpace::lost)).toList();
     }
@@ -208,8 +227,9 @@ class ProofController {
 
     /** A page as the settings would have it come out, mistakes included. */
     @GetMapping(value = "/dockets/{id}/pages/{page}/laid-down", produces = MediaType.IMAGE_PNG_VALUE)
-    ResponseEntity<byte[]> laidDown(@PathVariable UUID id, @PathVariable int page, @RequestParam(defaultValue = "900") int longest, @RequestParam(defaultValue = SRGB) String display,
-                                    @RequestParam(defaultValue = "true") boolean tagged) {
+    ResponseEntity<byte[]> laidDown(@PathVariable UUID id, @PathVariable int page, @RequestParam(defaultValue = "900") int longest,
+        @RequestParam(defaultValue = SRGB) String display,
+        @RequestParam(defaultValue = "true") boolean tagged) {
         byte[] png = laidDown.picture(assessor.assess(dockets.get(id)), page, displays.display(display, tagged), longest);
         return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).cacheControl(CacheControl.noStore()).body(png);
     }
@@ -227,9 +247,11 @@ class ProofController {
     }
 
     /** The scan of one picture of a page, as the picture stands upright. */
-    @GetMapping(value = "/attempts/{id}/pages/{page}/placed/{placed}/scan", produces = {MediaType.IMAGE_PNG_VALUE, MediaType.IMAGE_JPEG_VALUE})
-    ResponseEntity<byte[]> scan(@PathVariable UUID id, @PathVariable int page, @PathVariable String placed, @RequestParam(defaultValue = "900") int longest,
-                                @RequestParam(defaultValue = SRGB) String display, @RequestParam(defaultValue = "true") boolean tagged) {
+    @GetMapping(value = "/attempts/{id}/pages/{page}/placed/{placed}/scan", produces = {MediaType.IMAGE_PNG_VALUE,
+        MediaType.IMAGE_JPEG_VALUE})
+    ResponseEntity<byte[]> scan(@PathVariable UUID id, @PathVariable int page, @PathVariable String placed,
+        @RequestParam(defaultValue = "900") int longest,
+        @RequestParam(defaultValue = SRGB) String display, @RequestParam(defaultValue = "true") boolean tagged) {
         return picture(proofs.scan(scanned(id, page, placed), displays.display(display, tagged), longest));
     }
 
@@ -240,7 +262,8 @@ class ProofController {
     ScanFigures scanFigures(@PathVariable UUID id, @PathVariable int page, @PathVariable String placed) {
         PrintOrder order = attempts.order(id);
         ProofService.Scanned scanned = scanned(id, page, placed);
-        return new ScanFigures(proofs.scanDifference(promised(order, scanned.placed().renditionId()), order.spec().shownRoute(order.pairing()), scanned));
+        return new ScanFigures(
+            proofs.scanDifference(promised(order, scanned.placed().renditionId()), order.spec().shownRoute(order.pairing()), scanned));
     }
 
     /** What the proof showed when the order was frozen. */

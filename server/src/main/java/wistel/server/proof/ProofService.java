@@ -157,7 +157,9 @@ public class ProofService {
         // of several parts no more is looked at than of one of their shape
         double scale = longest / Math.max(first.width(), first.height()) * Math.sqrt(first.width() * first.height() / area);
         int width = (int) Math.max(1, Math.round(first.width() * scale));
-        return View.stacked(parts.stream().map(p -> part(seen.master, p, width, (int) Math.max(1, Math.round(p.crop().width() * p.crop().height() * scale * scale / width)))).toList());
+        return View.stacked(parts.stream().map(
+            p -> part(seen.master, p, width, (int) Math.max(1, Math.round(p.crop().width() * p.crop().height() * scale * scale / width))))
+            .toList());
     }
 
     private static boolean isWhole(Placed placed, Master master) {
@@ -176,7 +178,8 @@ public class ProofService {
         behind.execute(() -> {
             List<PairingVersion> known = pairings.all();
             for (IccProfile source : List.of(RenditionCompiler.WORKING, DISPLAY)) {
-                known.forEach(p -> behind.execute(() -> transforms.get(new Recipe.Proof(source, profiles.get(p.profileHash()), p.intent(), true, ProofView.PAPER_WHITE, DISPLAY))));
+                known.forEach(p -> behind.execute(() -> transforms
+                    .get(new Recipe.Proof(source, profiles.get(p.profileHash()), p.intent(), true, ProofView.PAPER_WHITE, DISPLAY))));
             }
             known.forEach(p -> behind.execute(() -> gamutCheck(DISPLAY, profiles.get(p.profileHash()))));
         });
@@ -227,7 +230,8 @@ public class ProofService {
     public byte[] proof(Seen seen, PairingVersion pairing, How how, int longest) {
         IccProfile printer = profiles.get(pairing.profileHash());
         View view = previews.view(seen.master, longest);
-        Transform proof = soon(seen, how.onward(), from -> new Recipe.Proof(from, printer, how.intent, how.blackPoint, how.view, how.display.profile()));
+        Transform proof = soon(seen, how.onward(),
+            from -> new Recipe.Proof(from, printer, how.intent, how.blackPoint, how.view, how.display.profile()));
         return Png.of(view.width(), view.height(), proof.apply(view.pixels()), how.display);
     }
 
@@ -266,7 +270,9 @@ public class ProofService {
         return gamutCheck(seen.change.changesNothing() ? previews.profile(seen.master) : RenditionCompiler.WORKING, paper);
     }
 
-    /** A picture's codes as the gamut check of {@link #gamutCheck(Seen, PairingVersion)} takes them: the master's own, or those of WORKING. */
+    /**
+     * A picture's codes as the gamut check of {@link #gamutCheck(Seen, PairingVersion)} takes them: the master's own, or those of WORKING.
+     */
     private char[] asked(Seen seen, char[] pixels) {
         return seen.change.changesNothing() ? pixels
             : transforms.get(RenditionCompiler.recipe(previews.profile(seen.master), seen.change, Intent.RELATIVE, false)).apply(pixels);
@@ -298,24 +304,28 @@ public class ProofService {
     }
 
     /**
-     * @param meanDifference mean CIEDE2000 between master and print by intent, over the part that is printed; both against their own white, as an eye that is
-     *                       used to the paper sees them, whichever the intent
+     * @param meanDifference mean CIEDE2000 between master and print by intent, over the part that is printed; both against their own white,
+     *                       as an eye that is used to the paper sees them, whichever the intent
      * @param threshold      CIEDE2000 from which a colour counts as one that the paper can't hold, or the screen can't show
      * @param screen         what the screen can't show
      * @param blackAlways    intents that compensate black whether or not it is asked for, as the paper's profile is of version 4
      */
-    public record Figures(Map<Intent, Double> meanDifference, GamutCheck.Report gamut, double threshold, Screen screen, double paperL, double blackL, List<Intent> blackAlways) {
+    public record Figures(Map<Intent, Double> meanDifference, GamutCheck.Report gamut, double threshold, Screen screen, double paperL,
+        double blackL, List<Intent> blackAlways) {
     }
 
     /** Shares that the screen can't show, of the master, and of the print with its paper white. */
     public record Screen(double ofMaster, double ofPrint) {
     }
 
-    private Screen screen(Seen seen, View view, char[] wanted, PairingVersion pairing, RenditionCompiler.Onward onward, IccProfile display) {
+    private Screen screen(Seen seen, View view, char[] wanted, PairingVersion pairing, RenditionCompiler.Onward onward,
+        IccProfile display) {
         IccProfile paper = profiles.get(pairing.profileHash());
         Transform read = transforms.get(new Recipe.DeviceToLab(display, true));
-        Transform master = through(seen.uncompensated(), new RenditionCompiler.Onward(Intent.RELATIVE, false), from -> new Recipe.Convert(from, display, Intent.RELATIVE, false, Observer.ADAPTED));
-        Transform proof = through(seen, onward, from -> new Recipe.Proof(from, paper, onward.intent(), onward.blackPoint(), ProofView.PAPER_WHITE, display));
+        Transform master = through(seen.uncompensated(), new RenditionCompiler.Onward(Intent.RELATIVE, false),
+            from -> new Recipe.Convert(from, display, Intent.RELATIVE, false, Observer.ADAPTED));
+        Transform proof = through(seen, onward,
+            from -> new Recipe.Proof(from, paper, onward.intent(), onward.blackPoint(), ProofView.PAPER_WHITE, display));
         return new Screen(apart(wanted, read.apply(master.apply(view.pixels()))),
             apart(proofLab(seen, pairing.profileHash(), onward, true).apply(view.pixels()), read.apply(proof.apply(view.pixels()))));
     }
@@ -330,22 +340,28 @@ public class ProofService {
         char[] wanted = treated(seen.uncompensated()).apply(view.pixels());
         Map<Intent, Double> means = new EnumMap<>(Intent.class);
         for (Intent intent : Intent.values()) {
-            means.put(intent, meanDifference(wanted, proofLab(seen, pairing.profileHash(), new RenditionCompiler.Onward(intent, route.blackPoint()), false).apply(view.pixels())));
+            means.put(intent,
+                meanDifference(wanted,
+                    proofLab(seen, pairing.profileHash(), new RenditionCompiler.Onward(intent, route.blackPoint()), false)
+                        .apply(view.pixels())));
         }
-        return new Figures(means, gamutCheck(seen, pairing).report(asked(seen, view.pixels())), GamutCheck.THRESHOLD, screen(seen, view, wanted, pairing, route, display), pairing.white().l(), pairing.blackL(),
+        return new Figures(means, gamutCheck(seen, pairing).report(asked(seen, view.pixels())), GamutCheck.THRESHOLD,
+            screen(seen, view, wanted, pairing, route, display), pairing.white().l(), pairing.blackL(),
             List.copyOf(BlackPoint.always(profiles.get(pairing.profileHash()))));
     }
 
     /**
-     * On each pairing with its usual intent, black scaled; the best first. One after the other: a thread of the common pool that waits for a transform
-     * which another thread compiles keeps that compilation from its own parts, on a machine of two processors for ever. Each is parallel in itself.
+     * On each pairing with its usual intent, black scaled; the best first. One after the other: a thread of the common pool that waits for
+     * a transform which another thread compiles keeps that compilation from its own parts, on a machine of two processors for ever. Each is
+     * parallel in itself.
      */
     public List<PairingComparison> compared(Seen seen, List<PairingVersion> on) {
         View view = counted(seen, FIGURES_SIDE);
         char[] wanted = treated(seen.uncompensated()).apply(view.pixels());
         char[] asked = asked(seen, view.pixels());
         return PairingComparison.ranked(on.stream().map(pairing -> PairingComparison.of(pairing,
-            meanDifference(wanted, proofLab(seen, pairing.profileHash(), new RenditionCompiler.Onward(pairing.intent(), true), false).apply(view.pixels())),
+            meanDifference(wanted,
+                proofLab(seen, pairing.profileHash(), new RenditionCompiler.Onward(pairing.intent(), true), false).apply(view.pixels())),
             gamutCheck(seen, pairing).report(asked))).toList());
     }
 
@@ -376,8 +392,10 @@ public class ProofService {
     /** Share of the printed part's colours that a space can't hold. */
     public double lost(Seen seen, IccProfile space) {
         View view = counted(seen, FIGURES_SIDE);
-        Transform there = through(seen, new RenditionCompiler.Onward(Intent.RELATIVE, false), from -> new Recipe.Convert(from, space, Intent.RELATIVE, false, Observer.ADAPTED));
-        return apart(treated(seen).apply(view.pixels()), transforms.get(new Recipe.DeviceToLab(space, false)).apply(there.apply(view.pixels())));
+        Transform there = through(seen, new RenditionCompiler.Onward(Intent.RELATIVE, false),
+            from -> new Recipe.Convert(from, space, Intent.RELATIVE, false, Observer.ADAPTED));
+        return apart(treated(seen).apply(view.pixels()),
+            transforms.get(new Recipe.DeviceToLab(space, false)).apply(there.apply(view.pixels())));
     }
 
     TransformCache transforms() {
@@ -438,7 +456,8 @@ public class ProofService {
             lab[3 * i + 2] = LabEncoding.V4.ofAb(gray ? 0 : SWEEP_CHROMA * Math.sin(hue));
         }
         char[] device = transforms.get(new Recipe.FromLab(paper, Intent.RELATIVE)).apply(lab);
-        return Png.of(SWEEP_WIDTH, SWEEP_HEIGHT, transforms.get(new Recipe.Convert(paper, display.profile(), Intent.ABSOLUTE, false, Observer.ADAPTED)).apply(device), display);
+        return Png.of(SWEEP_WIDTH, SWEEP_HEIGHT,
+            transforms.get(new Recipe.Convert(paper, display.profile(), Intent.ABSOLUTE, false, Observer.ADAPTED)).apply(device), display);
     }
 
     /** A placed picture of a page that was scanned. */
@@ -459,14 +478,17 @@ public class ProofService {
         double perMm = scan.dpi() / 25.4;
         double x = Math.max(0, placed.atMm().x() * perMm);
         double y = Math.max(0, placed.atMm().y() * perMm);
-        Crop crop = new Crop(x, y, Math.min(sheet.width() - x, placed.atMm().width() * perMm), Math.min(sheet.height() - y, placed.atMm().height() * perMm));
-        return sheet.scaled(crop, turned.swapsSides() ? height : width, turned.swapsSides() ? width : height, CODES).oriented(turned.inverse());
+        Crop crop = new Crop(x, y, Math.min(sheet.width() - x, placed.atMm().width() * perMm),
+            Math.min(sheet.height() - y, placed.atMm().height() * perMm));
+        return sheet.scaled(crop, turned.swapsSides() ? height : width, turned.swapsSides() ? width : height, CODES)
+            .oriented(turned.inverse());
     }
 
     public byte[] scan(Scanned scanned, Display display, int longest) {
         Placed placed = scanned.placed;
         double scale = Math.min(longest, LARGEST_SCAN_VIEW) / Math.max(placed.uprightWidthMm(), placed.uprightHeightMm());
-        View view = scanView(scanned, (int) Math.max(1, Math.round(placed.uprightWidthMm() * scale)), (int) Math.max(1, Math.round(placed.uprightHeightMm() * scale)));
+        View view = scanView(scanned, (int) Math.max(1, Math.round(placed.uprightWidthMm() * scale)),
+            (int) Math.max(1, Math.round(placed.uprightHeightMm() * scale)));
         Transform toDisplay = transforms.get(new Recipe.FromLab(display.profile(), Intent.ABSOLUTE));
         return Png.of(view.width(), view.height(), toDisplay.apply(view.pixels()), display);
     }

@@ -25,7 +25,10 @@ import wistel.server.docket.DocketRepository;
 import wistel.server.master.MasterRepository;
 import wistel.server.pairing.PairingRepository;
 
-/** What helps to treat and compensate a docket's picture. {@code change} stands for sliders that are not saved yet; without it, the docket's own count. */
+/**
+ * What helps to treat and compensate a docket's picture. {@code change} stands for sliders that are not saved yet; without it, the docket's
+ * own count.
+ */
 @RestController
 @RequestMapping("/api/dockets/{id}/renditions/{rendition}")
 class RenditionController {
@@ -37,7 +40,8 @@ class RenditionController {
     private final DocketAssessor assessor;
     private final ToneProofs tones;
 
-    RenditionController(RenditionService renditions, AskedChanges changes, DocketRepository dockets, MasterRepository masters, PairingRepository pairings, DocketAssessor assessor, ToneProofs tones) {
+    RenditionController(RenditionService renditions, AskedChanges changes, DocketRepository dockets, MasterRepository masters,
+        PairingRepository pairings, DocketAssessor assessor, ToneProofs tones) {
         this.assessor = assessor;
         this.tones = tones;
         this.renditions = renditions;
@@ -91,7 +95,8 @@ class RenditionController {
         DocketAssessment judged = assessor.assess(dockets.get(id));
         DocketSpec d = judged.row().spec();
         Optional<ToneProofs.Toned> toned = judged.facts().pairing().map(p -> toned(judged, rendition, change));
-        byte[] png = renditions.ramp(toned.map(ToneProofs.Toned::seen).orElseGet(() -> seen(d, rendition, change)), toned.map(ToneProofs.Toned::pairing),
+        byte[] png = renditions.ramp(toned.map(ToneProofs.Toned::seen).orElseGet(() -> seen(d, rendition, change)),
+            toned.map(ToneProofs.Toned::pairing),
             toned.map(t -> d.shownRoute(t.pairing())).orElse(new ColourRoute.ByWistel(Intent.RELATIVE, true)));
         return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).cacheControl(CacheControl.noStore()).body(png);
     }
@@ -105,7 +110,8 @@ class RenditionController {
     }
 
     @GetMapping(value = "/ends/picture", produces = MediaType.IMAGE_PNG_VALUE)
-    ResponseEntity<byte[]> endMarks(@PathVariable UUID id, @PathVariable String rendition, @RequestParam(defaultValue = "") String change, @RequestParam(defaultValue = "900") int longest) {
+    ResponseEntity<byte[]> endMarks(@PathVariable UUID id, @PathVariable String rendition, @RequestParam(defaultValue = "") String change,
+        @RequestParam(defaultValue = "900") int longest) {
         DocketAssessment judged = assessor.assess(dockets.get(id));
         DocketSpec d = judged.row().spec();
         ToneProofs.Toned toned = toned(judged, rendition, change);
@@ -114,7 +120,8 @@ class RenditionController {
     }
 
     @GetMapping("/shadows")
-    RenditionService.Shadows shadows(@PathVariable UUID id, @PathVariable String rendition, @RequestParam(defaultValue = "") String change) {
+    RenditionService.Shadows shadows(@PathVariable UUID id, @PathVariable String rendition,
+        @RequestParam(defaultValue = "") String change) {
         DocketAssessment judged = assessor.assess(dockets.get(id));
         DocketSpec d = judged.row().spec();
         ToneProofs.Toned toned = toned(judged, rendition, change);

@@ -51,7 +51,8 @@ public class RenditionService {
     private final ProofService proofs;
     private final ToneProofs tones;
 
-    RenditionService(PreviewStore previews, ProfileRepository profiles, MasterRepository masters, PairingRepository pairings, ProofService proofs, DocketAssessor assessor, ToneProofs tones) {
+    RenditionService(PreviewStore previews, ProfileRepository profiles, MasterRepository masters, PairingRepository pairings,
+        ProofService proofs, DocketAssessor assessor, ToneProofs tones) {
         this.tones = tones;
         this.assessor = assessor;
         this.masters = masters;
@@ -86,7 +87,8 @@ public class RenditionService {
 
     public Shape shape(RenditionChange change) {
         double[] tones = IntStream.rangeClosed(0, 50).mapToDouble(i -> of(change, 2.0 * i, 0, 0)[0]).toArray();
-        Optional<ChromaMoves> coloured = change.moves().stream().filter(ChromaMoves.class::isInstance).map(ChromaMoves.class::cast).findFirst();
+        Optional<ChromaMoves> coloured = change.moves().stream().filter(ChromaMoves.class::isInstance).map(ChromaMoves.class::cast)
+            .findFirst();
         HueMix mixed = change.treatment() instanceof Treatment.Monochrome m ? m.mix() : HueMix.EVEN;
         double[] chroma = new double[HueShares.HUES + 1];
         double[] mix = new double[HueShares.HUES + 1];
@@ -113,9 +115,15 @@ public class RenditionService {
             tones[3 * i + 2] = LabEncoding.V4.ofAb(0);
         }
         char[] working = proofs.transforms().get(new Recipe.FromLab(RenditionCompiler.WORKING, Intent.RELATIVE)).apply(tones);
-        return Png.of(RAMP_WIDTH, RAMP_HEIGHT, proofs.onward(seen, RenditionCompiler.WORKING, route, from -> pairing.<Recipe>map(p ->
-            new Recipe.Proof(from, paper(p), route.intent(), route.blackPoint(), ProofView.PAPER_WHITE, StandardSpaces.SRGB))
-            .orElse(new Recipe.Convert(from, StandardSpaces.SRGB, Intent.RELATIVE, true, Observer.ADAPTED))).apply(working));
+        return Png
+            .of(RAMP_WIDTH, RAMP_HEIGHT,
+                proofs
+                    .onward(seen, RenditionCompiler.WORKING, route,
+                        from -> pairing
+                            .<Recipe>map(p -> new Recipe.Proof(from, paper(p), route.intent(), route.blackPoint(), ProofView.PAPER_WHITE,
+                                StandardSpaces.SRGB))
+                            .orElse(new Recipe.Convert(from, StandardSpaces.SRGB, Intent.RELATIVE, true, Observer.ADAPTED)))
+                    .apply(working));
     }
 
     /** Of the place that a person points at, 0 to 1. */
@@ -176,12 +184,18 @@ public class RenditionService {
         IccProfile lab = RenditionCompiler.WORKING;
         char[] working = proofs.transforms().get(new Recipe.FromLab(lab, Intent.RELATIVE)).apply(tones);
         ProofService.Seen moved = seen.inColour();
-        char[] printed = proofs.onward(moved, lab, route, from -> new Recipe.ProofToLab(from, paper(pairing), route.intent(), route.blackPoint(), false)).apply(working);
-        char[] shown = proofs.onward(moved, lab, route, from -> new Recipe.Proof(from, paper(pairing), route.intent(), route.blackPoint(), ProofView.PAPER_WHITE, StandardSpaces.SRGB))
+        char[] printed = proofs
+            .onward(moved, lab, route, from -> new Recipe.ProofToLab(from, paper(pairing), route.intent(), route.blackPoint(), false))
+            .apply(working);
+        char[] shown = proofs
+            .onward(moved, lab, route,
+                from -> new Recipe.Proof(from, paper(pairing), route.intent(), route.blackPoint(), ProofView.PAPER_WHITE,
+                    StandardSpaces.SRGB))
             .apply(working);
         List<ShadowStep> steps = new ArrayList<>();
         for (int i = 0; i < tones.length; i += 3) {
-            steps.add(new ShadowStep(LabEncoding.V4.l(tones[i]), LabEncoding.V4.l(printed[i]), new int[] {shown[i] >> 8, shown[i + 1] >> 8, shown[i + 2] >> 8}));
+            steps.add(new ShadowStep(LabEncoding.V4.l(tones[i]), LabEncoding.V4.l(printed[i]),
+                new int[] {shown[i] >> 8, shown[i + 1] >> 8, shown[i + 2] >> 8}));
         }
         return new Shadows(steps, ShadowSteps.apart(printed));
     }
@@ -202,19 +216,25 @@ public class RenditionService {
     public Suggested suggestion(DocketRepository.Row row, String renditionId) {
         Rendition rendition = row.spec().rendition(renditionId);
         DocketAssessment judged = assessor.assess(row);
-        ToneProofs.Toned toned = tones.of(judged, renditionId, new ProofService.Seen(masters.byHash(rendition.masterHash()).orElseThrow(), rendition.change())
-            .on(judged.layout(), renditionId), pairings.chosen(row.spec().pairingId()));
+        ToneProofs.Toned toned = tones.of(judged, renditionId,
+            new ProofService.Seen(masters.byHash(rendition.masterHash()).orElseThrow(), rendition.change())
+                .on(judged.layout(), renditionId),
+            pairings.chosen(row.spec().pairingId()));
         ProofService.Seen seen = toned.seen();
         PairingVersion pairing = toned.pairing();
         ColourRoute.ByWistel route = row.spec().shownRoute(pairing);
         View view = proofs.counted(seen, FIGURES_SIDE);
         boolean monochrome = view.channels() == 1 || seen.change().treatment() instanceof Treatment.Monochrome;
-        Transform toNearest = proofs.transforms().get(new Recipe.ProofToLab(RenditionCompiler.WORKING, paper(pairing), Intent.RELATIVE, false, false));
-        Transform toPrint = proofs.converted(RenditionCompiler.WORKING, RenditionChange.NONE.straightened(seen.change().straightening()), route,
+        Transform toNearest = proofs.transforms()
+            .get(new Recipe.ProofToLab(RenditionCompiler.WORKING, paper(pairing), Intent.RELATIVE, false, false));
+        Transform toPrint = proofs.converted(RenditionCompiler.WORKING, RenditionChange.NONE.straightened(seen.change().straightening()),
+            route,
             from -> new Recipe.ProofToLab(from, paper(pairing), route.intent(), route.blackPoint(), false));
-        Transform treated = RenditionCompiler.through(previews.profile(seen.master()), seen.uncompensated().change(), new RenditionCompiler.Onward(Intent.RELATIVE, false),
+        Transform treated = RenditionCompiler.through(previews.profile(seen.master()), seen.uncompensated().change(),
+            new RenditionCompiler.Onward(Intent.RELATIVE, false),
             from -> new Recipe.DeviceToLab(from, false), proofs.transforms()::get);
         Suggestion.Found found = Suggestion.of(view.pixels(), view.channels(), monochrome, treated, toNearest, toPrint);
-        return new Suggested(found.moves(), Move.words(found.moves()), found.before(), found.after(), found.apartBefore(), found.apartAfter());
+        return new Suggested(found.moves(), Move.words(found.moves()), found.before(), found.after(), found.apartBefore(),
+            found.apartAfter());
     }
 }

@@ -42,10 +42,12 @@ class ToneProofs {
         if (tone.isEmpty()) {
             return new Toned(seen, pairing);
         }
-        KeptCurve curve = KeptCurve.named(pairing.curves(), tone).orElseThrow(() -> new NotFound("This wedge is not one of this paper's.", "Look at the docket as it is now."));
+        KeptCurve curve = KeptCurve.named(pairing.curves(), tone)
+            .orElseThrow(() -> new NotFound("This wedge is not one of this paper's.", "Look at the docket as it is now."));
         boolean byScale = curve.mode().route() instanceof ColourRoute.DriverMonochrome && !pairing.grayOnly();
         PairingVersion shown = byScale ? pairing.byScale(curve) : pairing;
-        Straightening prediction = predictions.get(List.of(shown.profileHash(), tone, onward), k -> predicted(shown, curve, KeptCurve.isOn(tone), onward));
+        Straightening prediction = predictions.get(List.of(shown.profileHash(), tone, onward),
+            k -> predicted(shown, curve, KeptCurve.isOn(tone), onward));
         ProofService.Seen sent = byScale ? seen.drained() : seen;
         return new Toned(sent.straightened(Optional.of(prediction)), shown);
     }
@@ -65,7 +67,8 @@ class ToneProofs {
             grays[3 * i + 2] = LabEncoding.V4.ofAb(0);
         }
         char[] working = proofs.transforms().get(new Recipe.FromLab(RenditionCompiler.WORKING, Intent.RELATIVE)).apply(grays);
-        char[] printed = proofs.transforms().get(new Recipe.ProofToLab(RenditionCompiler.WORKING, paper, onward.intent(), onward.blackPoint(), true)).apply(working);
+        char[] printed = proofs.transforms()
+            .get(new Recipe.ProofToLab(RenditionCompiler.WORKING, paper, onward.intent(), onward.blackPoint(), true)).apply(working);
         double[] byProfile = IntStream.range(0, TonePrediction.GRAYS).mapToDouble(i -> LabEncoding.V4.l(printed[3 * i])).toArray();
         return TonePrediction.of(byProfile, curve.scale(), Optional.of(Straightening.of(curve.curve())).filter(s -> on));
     }

@@ -1,3 +1,2 @@
 /** The viewing booth: pictures for a display and the numbers beside them. */
 package wistel.server.proof;
-

@@ -18,6 +18,7 @@ public class SettingRepository {
     }
 
     public void put(String key, String value) {
-        jdbc.sql("insert into setting (key, value) values (?, ?) on conflict (key) do update set value = excluded.value").params(key, value).update();
+        jdbc.sql("insert into setting (key, value) values (?, ?) on conflict (key) do update set value = excluded.value").params(key, value)
+            .update();
     }
 }

@@ -1,3 +1,2 @@
 /** What was set. */
 package wistel.server.setting;
-

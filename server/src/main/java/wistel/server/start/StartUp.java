@@ -29,7 +29,8 @@ class StartUp {
     private final StatusController status;
     private final Shutdown shutdown;
 
-    StartUp(@Value("${wistel.printers}") String printerList, PrinterWatch printers, DemoScenario demo, StatusController status, Shutdown shutdown) {
+    StartUp(@Value("${wistel.printers}") String printerList, PrinterWatch printers, DemoScenario demo, StatusController status,
+        Shutdown shutdown) {
         this.printerList = printerList;
         this.printers = printers;
         this.demo = demo;

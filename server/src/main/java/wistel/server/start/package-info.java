@@ -1,2 +1,4 @@
-/** What happens when the server starts: printers are asked, the demo is laid out where there is one, and everybody can see how far that is. */
+/**
+ * What happens when the server starts: printers are asked, the demo is laid out where there is one, and everybody can see how far that is.
+ */
 package wistel.server.start;

@@ -136,7 +136,8 @@ public class FileStore {
     }
 
     public static InvalidRequest tooLarge(long most) {
-        return new InvalidRequest(InvalidRequest.Reason.FILE_TOO_LARGE, "This file is larger than " + (most >> 20) + " MB.", "Export it smaller or with compression.");
+        return new InvalidRequest(InvalidRequest.Reason.FILE_TOO_LARGE, "This file is larger than " + (most >> 20) + " MB.",
+            "Export it smaller or with compression.");
     }
 
     /** Keeps a stream of at most {@code most} bytes. */
@@ -159,7 +160,7 @@ public class FileStore {
         try {
             MessageDigest digest = MessageDigest.getInstance("SHA-256");
             try (FileChannel file = FileChannel.open(part, StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE);
-                 OutputStream out = new DigestOutputStream(new BufferedOutputStream(new ToDisk(file), 1 << 18), digest)) {
+                OutputStream out = new DigestOutputStream(new BufferedOutputStream(new ToDisk(file), 1 << 18), digest)) {
                 producer.write(out);
                 out.flush();
                 file.force(true);
@@ -210,7 +211,8 @@ public class FileStore {
 
     /** A file can't be written. */
     public static RecordException full(IOException e) {
-        return new RecordException(RecordException.Reason.DISK_FULL, "The file could not be written: " + e.getMessage() + ".", "Make room on the disk, then try again. Nothing half-written was kept.", e);
+        return new RecordException(RecordException.Reason.DISK_FULL, "The file could not be written: " + e.getMessage() + ".",
+            "Make room on the disk, then try again. Nothing half-written was kept.", e);
     }
 
     /** @throws NotFound when it can't be a hash */

@@ -43,7 +43,8 @@ import wistel.core.sheet.SheetPlan;
 @Component
 public class Json {
     /** Sums of core: in JSON each of their records says by {@code kind} which it is. */
-    public static final List<Class<?>> SUMS = List.of(Command.class, Stock.class, ColourRoute.class, Treatment.class, Move.class, Mark.class, SheetPlan.class, Borders.class,
+    public static final List<Class<?>> SUMS = List.of(Command.class, Stock.class, ColourRoute.class, Treatment.class, Move.class,
+        Mark.class, SheetPlan.class, Borders.class,
         SideFill.class, Purpose.class, Finding.Subject.class, PlanView.class);
 
     private final JsonMapper mapper;
@@ -95,7 +96,8 @@ public class Json {
                 // a record's parts are all there, or it isn't made; no list or map holds nothing in one of its places
                 builder.enable(DeserializationFeature.FAIL_ON_NULL_CREATOR_PROPERTIES);
                 builder.changeDefaultNullHandling(nulls -> nulls.withContentNulls(Nulls.FAIL));
-                builder.addModule(new SimpleModule().addDeserializer(String.class, new Text()).addKeyDeserializer(String.class, new TextKey()));
+                builder.addModule(
+                    new SimpleModule().addDeserializer(String.class, new Text()).addKeyDeserializer(String.class, new TextKey()));
                 for (Class<?> sum : SUMS) {
                     builder.addMixIn(sum, ByKind.class);
                     records(sum).forEach(record -> builder.registerSubtypes(new NamedType(record, kind(record))));

@@ -21,7 +21,8 @@ public class ProfileRepository {
     private final FileStore files;
     private final JdbcClient jdbc;
     private final Clock clock;
-    private final Cache<String, IccProfile> read = Caffeine.newBuilder().maximumWeight(MOST_BYTES).weigher((String h, IccProfile p) -> 2 * p.bytes().length + 10_000).build();
+    private final Cache<String, IccProfile> read = Caffeine.newBuilder().maximumWeight(MOST_BYTES)
+        .weigher((String h, IccProfile p) -> 2 * p.bytes().length + 10_000).build();
 
     public ProfileRepository(FileStore files, JdbcClient jdbc, Clock clock) {
         this.files = files;
@@ -43,7 +44,8 @@ public class ProfileRepository {
 
     private IccProfile read(String hash) {
         if (!files.has(hash)) {
-            throw new ProfileException(ProfileException.Reason.GONE, "The profile " + hash + " is not among Wistel's files any more.", "Bring it back from a copy of the folder.");
+            throw new ProfileException(ProfileException.Reason.GONE, "The profile " + hash + " is not among Wistel's files any more.",
+                "Bring it back from a copy of the folder.");
         }
         return ProfileReader.read(files.bytes(hash));
     }

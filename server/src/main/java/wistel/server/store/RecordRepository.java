@@ -16,8 +16,8 @@ import org.springframework.stereotype.Component;
 import wistel.core.fault.RecordException;
 
 /**
- * Reads what was stored by the same checks as it was written with. A record that doesn't pass them is damaged: it is named here, left out of lists,
- * and told in words when it is asked for by itself; the rest of any list is there.
+ * Reads what was stored by the same checks as it was written with. A record that doesn't pass them is damaged: it is named here, left out
+ * of lists, and told in words when it is asked for by itself; the rest of any list is there.
  */
 @Component
 public class RecordRepository {
@@ -101,7 +101,8 @@ public class RecordRepository {
         if (damaged.size() < MOST_NAMED && damaged.put(name, new Damaged(name, said(e))) == null) {
             LOG.error("{} is damaged", name, e);
         }
-        return new RecordException(RecordException.Reason.RECORD_DAMAGED, Character.toUpperCase(name.charAt(0)) + name.substring(1) + " can't be read: what is stored of it is damaged.",
+        return new RecordException(RecordException.Reason.RECORD_DAMAGED,
+            Character.toUpperCase(name.charAt(0)) + name.substring(1) + " can't be read: what is stored of it is damaged.",
             "It is kept as it is. Bring it back from a copy, or do without it; everything else is there.", e);
     }
 

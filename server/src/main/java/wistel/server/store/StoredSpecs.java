@@ -89,7 +89,8 @@ public class StoredSpecs {
     /** Schema 2: one picture on a sheet, all of it or filling a frame, in even borders or with a heavier foot; nothing round it. */
     private ObjectNode secondSpec(ObjectNode d) {
         ObjectNode plan = (ObjectNode) d.path("plan");
-        plan.set("borders", json.sum(plan.path("borders").asString().equals("HEAVIER_FOOT") ? new Borders.HeavierFoot() : new Borders.Even(), Borders.class));
+        plan.set("borders", json
+            .sum(plan.path("borders").asString().equals("HEAVIER_FOOT") ? new Borders.HeavierFoot() : new Borders.Even(), Borders.class));
         plan.set("cut", json.tree(Cut.WHOLE));
         plan.set("edge", json.tree(Edge.BORDERED));
         d.put("sharpening", Sharpening.OFF.name()).set("annotation", json.tree(Annotation.NONE));
@@ -130,7 +131,8 @@ public class StoredSpecs {
     private ObjectNode sixthSpec(ObjectNode d) {
         ObjectNode plan = (ObjectNode) d.path("plan");
         JsonNode rendition = plan.remove("renditionId");
-        ObjectNode item = (ObjectNode) json.tree(Item.whole(DocketSpec.FIRST_ITEM, rendition.asString(), Frame.SMALLEST_MM, Frame.SMALLEST_MM));
+        ObjectNode item = (ObjectNode) json
+            .tree(Item.whole(DocketSpec.FIRST_ITEM, rendition.asString(), Frame.SMALLEST_MM, Frame.SMALLEST_MM));
         plan.put("itemId", DocketSpec.FIRST_ITEM);
         move(plan, "cut", item);
         ObjectNode frame = (ObjectNode) item.path("frame");
@@ -147,7 +149,8 @@ public class StoredSpecs {
         Matcher wedge = WEDGE_TITLE.matcher(title);
         boolean ofWedge = plan.path("kind").asString().equals("chart") && wedge.matches();
         ObjectNode heading = d.putObject("heading");
-        heading.set("purpose", json.sum(ofWedge ? new Purpose.WedgeOf(Integer.parseInt(wedge.group(1))) : new Purpose.Work(), Purpose.class));
+        heading.set("purpose",
+            json.sum(ofWedge ? new Purpose.WedgeOf(Integer.parseInt(wedge.group(1))) : new Purpose.Work(), Purpose.class));
         List.of("title", "notes").forEach(part -> move(d, part, heading));
         ObjectNode paper = d.putObject("paper");
         List.of("pairingId", "stock").forEach(part -> move(d, part, paper));
@@ -163,7 +166,8 @@ public class StoredSpecs {
         double gap = panels.path("gapMm").asDouble();
         int across = panels.path("across").asInt();
         int down = panels.path("down").asInt();
-        return List.of(across * body.path("faceWidthMm").asDouble() + (across - 1) * gap, down * body.path("faceHeightMm").asDouble() + (down - 1) * gap);
+        return List.of(across * body.path("faceWidthMm").asDouble() + (across - 1) * gap,
+            down * body.path("faceHeightMm").asDouble() + (down - 1) * gap);
     }
 
     private static void move(ObjectNode from, String part, ObjectNode to) {
@@ -182,7 +186,8 @@ public class StoredSpecs {
 
     /** Schema 6: nothing was made round pictures but a bleed. */
     private ObjectNode sixthOrder(ObjectNode o) {
-        o.path("layout").path("pages").forEach(page -> List.of("placed", "bleed").forEach(pieces -> page.path(pieces).forEach(p -> ((ObjectNode) p).putNull("sides"))));
+        o.path("layout").path("pages").forEach(
+            page -> List.of("placed", "bleed").forEach(pieces -> page.path(pieces).forEach(p -> ((ObjectNode) p).putNull("sides"))));
         return seventhOrder(o);
     }
 
@@ -198,7 +203,8 @@ public class StoredSpecs {
             List<JsonNode> placed = page.path("placed").valueStream().toList();
             for (int i = 0; i < placed.size(); i++) {
                 ObjectNode one = (ObjectNode) placed.get(i);
-                one.put("id", placed.size() == 1 ? DocketSpec.FIRST_ITEM : DocketSpec.FIRST_ITEM + "." + (i + 1)).put("itemId", DocketSpec.FIRST_ITEM);
+                one.put("id", placed.size() == 1 ? DocketSpec.FIRST_ITEM : DocketSpec.FIRST_ITEM + "." + (i + 1)).put("itemId",
+                    DocketSpec.FIRST_ITEM);
                 one.set("bleed", i > 0 || bleed.isEmpty() ? null : bleed(bleed));
             }
         }
@@ -235,9 +241,11 @@ public class StoredSpecs {
         supported.put(DriverSettings.FEED, ValueSet.keywords(words(tree.path("feeds"))));
         supported.put(DriverSettings.QUALITY, ValueSet.enums(tree.path("qualities").valueStream().mapToInt(JsonNode::asInt).toArray()));
         supported.put(DriverSettings.COLOUR_MODE, ValueSet.keywords(words(tree.path("colourModes"))));
-        supported.put(PrinterDescription.OVER_EDGE, new ValueSet(ValueSet.Syntax.INTEGER, tree.path("overEdgesMm").valueStream().map(v -> Long.toString(Math.round(v.asDouble() * 100))).toList(), List.of()));
+        supported.put(PrinterDescription.OVER_EDGE, new ValueSet(ValueSet.Syntax.INTEGER,
+            tree.path("overEdgesMm").valueStream().map(v -> Long.toString(Math.round(v.asDouble() * 100))).toList(), List.of()));
         supported.values().removeIf(ValueSet::empty);
-        return PrinterDescription.of(tree.path("model").asString(), rows(tree.path("media")), supported, tree.path("resolutions").valueStream().map(JsonNode::asInt).toList(),
+        return PrinterDescription.of(tree.path("model").asString(), rows(tree.path("media")), supported,
+            tree.path("resolutions").valueStream().map(JsonNode::asInt).toList(),
             List.of(words(tree.path("rasters"))), List.of(words(tree.path("formats"))));
     }
 
@@ -275,17 +283,24 @@ public class StoredSpecs {
         JsonNode m = d.path("machine");
         String title = d.path("title").asString();
         Stock.Sheet sheet = Stock.Sheet.of(SheetSize.named(z.path("sheet").asString()).orElse(SheetSize.A4));
-        Frame frame = new Frame(within(z.path("widthMm").asDouble()), within(z.path("heightMm").asDouble()), Frame.Fit.valueOf(z.path("fit").asString()),
+        Frame frame = new Frame(within(z.path("widthMm").asDouble()), within(z.path("heightMm").asDouble()),
+            Frame.Fit.valueOf(z.path("fit").asString()),
             share(z.path("cropX").asDouble()), share(z.path("cropY").asDouble()), true);
         Item item = new Item(DocketSpec.FIRST_ITEM, ONLY, Cut.WHOLE, frame, Annotation.NONE, 1);
-        Single plan = new Single(item.id(), z.path("across").asBoolean(), z.path("borders").asString().equals("HEAVIER_FOOT") ? new Borders.HeavierFoot() : new Borders.Even(), Edge.BORDERED);
+        Single plan = new Single(item.id(), z.path("across").asBoolean(),
+            z.path("borders").asString().equals("HEAVIER_FOOT") ? new Borders.HeavierFoot() : new Borders.Even(), Edge.BORDERED);
         ColourRoute route = m.path("colourBy").asString().equals("DRIVER") ? new ColourRoute.ByDriver()
             : new ColourRoute.ByWistel(Intent.valueOf(p.path("intent").asString()), p.path("blackPoint").asBoolean());
-        return new DocketSpec(DocketSpec.SCHEMA, new DocketSpec.Heading(title.isBlank() ? "Untitled" : title, d.path("notes").asString(), new Purpose.Work()),
-            List.of(new Rendition(ONLY, masterHash, new Treatment.Colour(), Compensated.NONE, d.path("picture").path("profileTaken").asBoolean(), true)),
+        return new DocketSpec(DocketSpec.SCHEMA,
+            new DocketSpec.Heading(title.isBlank() ? "Untitled" : title, d.path("notes").asString(), new Purpose.Work()),
+            List.of(new Rendition(ONLY, masterHash, new Treatment.Colour(), Compensated.NONE,
+                d.path("picture").path("profileTaken").asBoolean(), true)),
             List.of(item), new DocketSpec.PaperChoice(Optional.of(d.path("pairingId").asString()).filter(id -> !id.isEmpty()), sheet), plan,
-            new DocketSpec.Output(new Resolution(Resolution.Pixels.valueOf(z.path("pixels").asString()), z.path("resamplePpi").asInt(), z.path("viewingMm").asDouble()), Sharpening.OFF),
-            new DocketSpec.Conversion(route, DriverSettings.of(m.path("mediaType").asString(), m.path("feed").asString(), m.path("quality").asInt())), d.path("copies").asInt());
+            new DocketSpec.Output(new Resolution(Resolution.Pixels.valueOf(z.path("pixels").asString()), z.path("resamplePpi").asInt(),
+                z.path("viewingMm").asDouble()), Sharpening.OFF),
+            new DocketSpec.Conversion(route,
+                DriverSettings.of(m.path("mediaType").asString(), m.path("feed").asString(), m.path("quality").asInt())),
+            d.path("copies").asInt());
     }
 
     /** The first version let very small frames through. */
@@ -297,24 +312,32 @@ public class StoredSpecs {
         return Math.max(0, Math.min(1, v));
     }
 
-    /** The first schema kept what an order is made of side by side; its print files were made at the usual resolution, always 16 bits deep. */
+    /**
+     * The first schema kept what an order is made of side by side; its print files were made at the usual resolution, always 16 bits deep.
+     */
     private static PrintOrder firstOrder(JsonNode o) {
         JsonNode master = o.path("master");
         DocketSpec spec = first(o.path("decisions"), master.path("hash").asString());
         PairingVersion pairing = pairing(o.path("pairing"));
         PrinterDescription printer = description(o.path("capabilities"));
-        PreflightFacts facts = new PreflightFacts(Map.of(ONLY, new PreflightFacts.Picture(new PixelSize(master.path("width").asInt(), master.path("height").asInt()),
-            master.path("channels").asInt(), true, "", "")), Optional.of(pairing), Optional.of(printer), PrinterState.AWAY, Set.of(), Set.of(ONLY), 0, LocalDate.EPOCH, Map.of());
-        String profile = master.path("profileHash").isNull() ? StandardSpaces.assumedFor(master.path("channels").asInt()).hash() : master.path("profileHash").asString();
+        PreflightFacts facts = new PreflightFacts(
+            Map.of(ONLY, new PreflightFacts.Picture(new PixelSize(master.path("width").asInt(), master.path("height").asInt()),
+                master.path("channels").asInt(), true, "", "")),
+            Optional.of(pairing), Optional.of(printer), PrinterState.AWAY, Set.of(), Set.of(ONLY), 0, LocalDate.EPOCH, Map.of());
+        String profile = master.path("profileHash").isNull() ? StandardSpaces.assumedFor(master.path("channels").asInt()).hash()
+            : master.path("profileHash").asString();
         return new PrintOrder(PrintOrder.SCHEMA, spec, facts.layout(spec), pairing,
-            new PrintOrder.Output(spec.route() instanceof ColourRoute.ByDriver ? RasterType.SRGB_16 : RasterType.DEVICE3_16, printer.usualDpi(), facts.margins(spec), spec.copies()),
+            new PrintOrder.Output(spec.route() instanceof ColourRoute.ByDriver ? RasterType.SRGB_16 : RasterType.DEVICE3_16,
+                printer.usualDpi(), facts.margins(spec), spec.copies()),
             List.of(new PrintOrder.Master(ONLY, master.path("hash").asString(), profile)), "", "1", Optional.empty(), Optional.empty());
     }
 
     private static PairingVersion pairing(JsonNode g) {
         JsonNode white = g.path("white");
-        return new PairingVersion(g.path("id").asString(), 1, g.path("printerId").asString(), g.path("printerName").asString(), g.path("paper").asString(),
-            g.path("surface").asString(), PaperBody.UNKNOWN, DriverSettings.of(g.path("mediaType").asString(), g.path("feed").asString(), g.path("quality").asInt()),
+        return new PairingVersion(g.path("id").asString(), 1, g.path("printerId").asString(), g.path("printerName").asString(),
+            g.path("paper").asString(),
+            g.path("surface").asString(), PaperBody.UNKNOWN,
+            DriverSettings.of(g.path("mediaType").asString(), g.path("feed").asString(), g.path("quality").asInt()),
             g.path("profileHash").asString(), Intent.valueOf(g.path("intent").asString("RELATIVE")),
             new Lab(white.path(0).asDouble(), white.path(1).asDouble(), white.path(2).asDouble()), g.path("blackL").asDouble());
     }

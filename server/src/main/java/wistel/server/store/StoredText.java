@@ -13,7 +13,8 @@ import java.util.HexFormat;
 public record StoredText(String text, String hash) {
     public static StoredText of(String text) {
         try {
-            return new StoredText(text, HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8))));
+            return new StoredText(text,
+                HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8))));
         } catch (NoSuchAlgorithmException e) {
             throw new IllegalStateException(e);
         }

@@ -1,3 +1,2 @@
 /** Files by their hash, profiles, and records as JSON. */
 package wistel.server.store;
-

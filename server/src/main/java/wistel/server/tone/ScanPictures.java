@@ -39,23 +39,28 @@ class ScanPictures {
             return false;
         }
         int start = (file[0] & 255) << 24 | (file[1] & 255) << 16 | (file[2] & 255) << 8 | file[3] & 255;
-        return start == 0x49492A00 || start == 0x4D4D002A || start == 0x49492B00 || start == 0x4D4D002B || start == 0x89504E47 || start >>> 8 == 0xFFD8FF;
+        return start == 0x49492A00 || start == 0x4D4D002A || start == 0x49492B00 || start == 0x4D4D002B || start == 0x89504E47
+            || start >>> 8 == 0xFFD8FF;
     }
 
     View lab(String hash) {
         PictureFile file = PictureFile.open(files.image(hash));
         PictureFacts facts = file.facts();
         if ((long) facts.width() * facts.height() > MOST_PIXELS) {
-            throw new InvalidRequest(InvalidRequest.Reason.FILE_TOO_LARGE, "This scan has more than " + MOST_PIXELS / 1_000_000 + " million pixels.", "Scan the wedge at 150 to 300 dpi.");
+            throw new InvalidRequest(InvalidRequest.Reason.FILE_TOO_LARGE,
+                "This scan has more than " + MOST_PIXELS / 1_000_000 + " million pixels.", "Scan the wedge at 150 to 300 dpi.");
         }
         IccProfile profile = profile(facts);
-        View view = View.fitting(file.rows(), LONGEST, PictureLight.of(profile), new Histogram.Counter(facts.channels()), workers.executor());
-        return new View(view.width(), view.height(), 3, TransformCompiler.compile(new Recipe.DeviceToLab(profile, false)).apply(view.pixels()));
+        View view = View.fitting(file.rows(), LONGEST, PictureLight.of(profile), new Histogram.Counter(facts.channels()),
+            workers.executor());
+        return new View(view.width(), view.height(), 3,
+            TransformCompiler.compile(new Recipe.DeviceToLab(profile, false)).apply(view.pixels()));
     }
 
     private static IccProfile profile(PictureFacts facts) {
         try {
-            IccProfile own = facts.profile().length == 0 ? StandardSpaces.assumedFor(facts.channels()) : ProfileReader.read(facts.profile());
+            IccProfile own = facts.profile().length == 0 ? StandardSpaces.assumedFor(facts.channels())
+                : ProfileReader.read(facts.profile());
             return own.space().channels() == facts.channels() ? own : StandardSpaces.assumedFor(facts.channels());
         } catch (ProfileException e) {
             return StandardSpaces.assumedFor(facts.channels());

@@ -84,8 +84,12 @@ class ToneController {
         List<Row> all = wedges.all();
         Map<String, PairingVersion> pairings = tones.pairings(all);
         Map<UUID, Attempt> attempts = tones.attempts(all);
-        return all.stream().flatMap(w -> records.readable("wedge " + w.number(), () -> view(w, readings.getOrDefault(w.number(), List.of()), Optional.ofNullable(pairings.get(w.pairingId().toString())),
-            w.docketId().map(attempts::get))).stream()).toList();
+        return all.stream()
+            .flatMap(w -> records.readable("wedge " + w.number(),
+                () -> view(w, readings.getOrDefault(w.number(), List.of()), Optional.ofNullable(pairings.get(w.pairingId().toString())),
+                    w.docketId().map(attempts::get)))
+                .stream())
+            .toList();
     }
 
     @GetMapping("/{number}")
@@ -100,9 +104,13 @@ class ToneController {
     private WedgeView view(Row w, List<Reading> readings, Optional<PairingVersion> pairing, Optional<Attempt> attempt) {
         Optional<WedgeView.WedgeSheet> sheet = attempt.map(this::printing);
         Optional<KeptCurve> own = pairing.stream().flatMap(p -> p.curves().stream()).filter(k -> k.wedge() == w.number()).findFirst();
-        return new WedgeView(w.number(), w.pairingId().toString(), pairing.map(PairingVersion::paper).orElse("a paper that can't be read"), pairing.map(PairingVersion::printerName).orElse(""), w.mode(), w.words(), w.sheet(), w.steps(), w.repeats(), w.scattered(), w.through().isPresent(), w.ofWedge(),
-            w.created(), sheet, own.isPresent(), own.filter(k -> k.old(LocalDate.now(clock))).isPresent(), readings.stream().map(r -> new WedgeView.WedgeRead(r.id(), r.origin(), r.taken(), r.note(), r.scanHash().isPresent())).toList(),
-            readings.stream().findFirst().flatMap(r -> records.readable("reading " + r.id() + " of wedge " + w.number(), () -> told(r, tones.report(w, r)))));
+        return new WedgeView(w.number(), w.pairingId().toString(), pairing.map(PairingVersion::paper).orElse("a paper that can't be read"),
+            pairing.map(PairingVersion::printerName).orElse(""), w.mode(), w.words(), w.sheet(), w.steps(), w.repeats(), w.scattered(),
+            w.through().isPresent(), w.ofWedge(),
+            w.created(), sheet, own.isPresent(), own.filter(k -> k.old(LocalDate.now(clock))).isPresent(),
+            readings.stream().map(r -> new WedgeView.WedgeRead(r.id(), r.origin(), r.taken(), r.note(), r.scanHash().isPresent())).toList(),
+            readings.stream().findFirst()
+                .flatMap(r -> records.readable("reading " + r.id() + " of wedge " + w.number(), () -> told(r, tones.report(w, r)))));
     }
 
     private WedgeView.WedgeSheet printing(Attempt a) {
@@ -113,11 +121,15 @@ class ToneController {
     private static WedgeView.WedgeTold told(Reading r, ToneReport t) {
         ToneCurve curve = t.curve();
         DoubleUnaryOperator sent = curve.function();
-        return new WedgeView.WedgeTold(r.id(), t.scale().kind(), r.turned(), t.judgement().reversed(), steps(t.scale(), t.judgement().suspects(), r.leftOut()), t.scale().noise(), t.judgement().density(),
-            t.judgement().paperDensity(), t.used().paper(), t.used().black(), t.judgement().blockedFrom().isPresent() ? Optional.of(t.judgement().blockedFrom().getAsDouble()) : Optional.empty(),
-            t.judgement().drift(), t.judgement().driftDepth(), t.judgement().rises().size(), t.verdict(), t.before(), t.after(), t.fitted().byPoints(), curve.points(), curve.largestMove(),
+        return new WedgeView.WedgeTold(r.id(), t.scale().kind(), r.turned(), t.judgement().reversed(),
+            steps(t.scale(), t.judgement().suspects(), r.leftOut()), t.scale().noise(), t.judgement().density(),
+            t.judgement().paperDensity(), t.used().paper(), t.used().black(),
+            t.judgement().blockedFrom().isPresent() ? Optional.of(t.judgement().blockedFrom().getAsDouble()) : Optional.empty(),
+            t.judgement().drift(), t.judgement().driftDepth(), t.judgement().rises().size(), t.verdict(), t.before(), t.after(),
+            t.fitted().byPoints(), curve.points(), curve.largestMove(),
             curve.unsuited(), r.points().isPresent(), r.target(), ToneReport.target(t.used(), r.target(), DRAWN),
-            ToneReport.through(t.used(), curve, DRAWN), IntStream.range(0, DRAWN).mapToDouble(i -> sent.applyAsDouble(i / (DRAWN - 1.0))).toArray());
+            ToneReport.through(t.used(), curve, DRAWN),
+            IntStream.range(0, DRAWN).mapToDouble(i -> sent.applyAsDouble(i / (DRAWN - 1.0))).toArray());
     }
 
     private static List<WedgeView.WedgeStep> steps(ToneScale scale, List<Integer> suspects, List<Integer> leftOut) {
@@ -128,8 +140,11 @@ class ToneController {
             lab[3 * i + 2] = LabEncoding.V4.ofAb(scale.steps().get(i).lab().b());
         }
         char[] shown = TO_DISPLAY.apply(lab);
-        return IntStream.range(0, scale.steps().size()).mapToObj(i -> new WedgeView.WedgeStep(scale.steps().get(i).depth(), scale.steps().get(i).lab(),
-            String.format(Locale.ROOT, "#%02x%02x%02x", shown[3 * i] / 257, shown[3 * i + 1] / 257, shown[3 * i + 2] / 257), suspects.contains(i), leftOut.contains(i))).toList();
+        return IntStream.range(0, scale.steps().size())
+            .mapToObj(i -> new WedgeView.WedgeStep(scale.steps().get(i).depth(), scale.steps().get(i).lab(),
+                String.format(Locale.ROOT, "#%02x%02x%02x", shown[3 * i] / 257, shown[3 * i + 1] / 257, shown[3 * i + 2] / 257),
+                suspects.contains(i), leftOut.contains(i)))
+            .toList();
     }
 
     /** Prints a wedge in a mode: 202, follow its printing. */
@@ -175,16 +190,19 @@ class ToneController {
     /** A reading as CGATS or plain text, or the picture of a scan, as the request's body; {@code measured} when it is an older one. */
     @PostMapping(value = "/{number}/readings", consumes = "!application/x-www-form-urlencoded")
     @ResponseStatus(HttpStatus.CREATED)
-    WedgeView read(@PathVariable int number, @RequestParam Optional<LocalDate> measured, @Parameter(hidden = true) HttpServletRequest request) throws IOException {
+    WedgeView read(@PathVariable int number, @RequestParam Optional<LocalDate> measured,
+        @Parameter(hidden = true) HttpServletRequest request) throws IOException {
         return one(tones.byFile(number, request.getInputStream(), measured.map(this::at)).wedge());
     }
 
     private Instant at(LocalDate day) {
         if (day.getYear() < EARLIEST_YEAR) {
-            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "No wedge was read before " + EARLIEST_YEAR + ".", "Enter the day on which it was measured.");
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "No wedge was read before " + EARLIEST_YEAR + ".",
+                "Enter the day on which it was measured.");
         }
         if (day.isAfter(LocalDate.now(clock))) {
-            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A reading can't be of a day to come.", "Enter the day on which it was measured.");
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A reading can't be of a day to come.",
+                "Enter the day on which it was measured.");
         }
         return day.atTime(12, 0).atZone(ZoneId.systemDefault()).toInstant();
     }
@@ -192,12 +210,18 @@ class ToneController {
     private record AskedSettings(Map<String, String> values) {
     }
 
-    /** The reading of a scale that was printed elsewhere, for a mode of a pairing ({@code settings} as {@code {"values":{…}}}): it becomes a wedge of its own. */
+    /**
+     * The reading of a scale that was printed elsewhere, for a mode of a pairing ({@code settings} as {@code {"values":{…}}}): it becomes a
+     * wedge of its own.
+     */
     @PostMapping(value = "/elsewhere", consumes = "!application/x-www-form-urlencoded")
     @ResponseStatus(HttpStatus.CREATED)
-    WedgeView elsewhere(@RequestParam String pairing, @RequestParam WedgePrinting.Way way, @RequestParam(defaultValue = "{\"values\":{}}") String settings, @RequestParam Optional<Intent> intent,
-                        @RequestParam Optional<Boolean> blackPoint, @RequestParam Optional<LocalDate> measured, @Parameter(hidden = true) HttpServletRequest request) throws IOException {
-        WedgePrinting.AskedMode mode = new WedgePrinting.AskedMode(pairing, way, json.asked(settings, AskedSettings.class).values(), intent, blackPoint);
+    WedgeView elsewhere(@RequestParam String pairing, @RequestParam WedgePrinting.Way way,
+        @RequestParam(defaultValue = "{\"values\":{}}") String settings, @RequestParam Optional<Intent> intent,
+        @RequestParam Optional<Boolean> blackPoint, @RequestParam Optional<LocalDate> measured,
+        @Parameter(hidden = true) HttpServletRequest request) throws IOException {
+        WedgePrinting.AskedMode mode = new WedgePrinting.AskedMode(pairing, way, json.asked(settings, AskedSettings.class).values(), intent,
+            blackPoint);
         Optional<Instant> taken = measured.map(this::at);
         String text = ToneService.text(request.getInputStream());
         int steps = ToneScale.of(Readings.parse(text)).steps().size();
@@ -245,14 +269,17 @@ class ToneController {
     @GetMapping("/{number}/scale.icc")
     ResponseEntity<byte[]> profile(@PathVariable int number) {
         Row wedge = wedges.get(number);
-        return file(tones.straightened(wedge).profile(ToneService.described(wedge, tones.pairing(wedge))), "wedge-" + number + ".icc", MediaType.APPLICATION_OCTET_STREAM);
+        return file(tones.straightened(wedge).profile(ToneService.described(wedge, tones.pairing(wedge))), "wedge-" + number + ".icc",
+            MediaType.APPLICATION_OCTET_STREAM);
     }
 
     /** The scale through its curve, as CGATS text. */
     @GetMapping("/{number}/scale.txt")
     ResponseEntity<byte[]> cgats(@PathVariable int number) {
         Row wedge = wedges.get(number);
-        return file(tones.straightened(wedge).cgats(ToneService.described(wedge, tones.pairing(wedge))).text().getBytes(StandardCharsets.UTF_8), "wedge-" + number + ".txt", MediaType.TEXT_PLAIN);
+        return file(
+            tones.straightened(wedge).cgats(ToneService.described(wedge, tones.pairing(wedge))).text().getBytes(StandardCharsets.UTF_8),
+            "wedge-" + number + ".txt", MediaType.TEXT_PLAIN);
     }
 
     /** The reading as it was taken. */
@@ -262,6 +289,7 @@ class ToneController {
     }
 
     private static ResponseEntity<byte[]> file(byte[] bytes, String name, MediaType type) {
-        return ResponseEntity.ok().contentType(type).header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name).build().toString()).body(bytes);
+        return ResponseEntity.ok().contentType(type)
+            .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name).build().toString()).body(bytes);
     }
 }

@@ -87,8 +87,10 @@ public class ToneService {
     /** A fit takes some tenths of a second. */
     private final Cache<Reading, ToneReport> reports = Caffeine.newBuilder().executor(Runnable::run).maximumSize(500).build();
 
-    public ToneService(WedgeRepository wedges, PairingRepository pairings, AttemptRepository attempts, PrinterRepository printers, IppClient ipp, FileStore files, ProfileRepository profiles,
-                SettingRepository settings, ScanPictures scans, Json json, RecordRepository records, Events events, Clock clock, TransactionTemplate transaction) {
+    public ToneService(WedgeRepository wedges, PairingRepository pairings, AttemptRepository attempts, PrinterRepository printers,
+        IppClient ipp, FileStore files, ProfileRepository profiles,
+        SettingRepository settings, ScanPictures scans, Json json, RecordRepository records, Events events, Clock clock,
+        TransactionTemplate transaction) {
         this.records = records;
         this.wedges = wedges;
         this.pairings = pairings;
@@ -137,7 +139,8 @@ public class ToneService {
 
     /** The same of many, by docket. */
     Map<UUID, Attempt> attempts(List<Row> all) {
-        return attempts.newestOf(all.stream().flatMap(w -> w.docketId().stream()).toList()).stream().collect(Collectors.toMap(Attempt::docketId, a -> a));
+        return attempts.newestOf(all.stream().flatMap(w -> w.docketId().stream()).toList()).stream()
+            .collect(Collectors.toMap(Attempt::docketId, a -> a));
     }
 
     /** The pairings of many wedges, by id, those left out that can't be read. */
@@ -153,10 +156,13 @@ public class ToneService {
         StringBuilder spots = new StringBuilder();
         for (int i = 0; i < shape.patches(); i++) {
             Crop at = shape.place(i);
-            spots.append(String.format(Locale.ROOT, "%s %.3f %.3f%n", shape.id(i), sheet.at.x() + (at.x() + at.width() / 2) / Wedge.WIDTH_MM * sheet.at.width(),
+            spots.append(String.format(Locale.ROOT, "%s %.3f %.3f%n", shape.id(i),
+                sheet.at.x() + (at.x() + at.width() / 2) / Wedge.WIDTH_MM * sheet.at.width(),
                 sheet.at.y() + (at.y() + at.height() / 2) / Wedge.HEIGHT_MM * sheet.at.height()));
         }
-        String text = new String(ipp.read(sheet.printer.uri(), sheet.readers.instrument().orElseThrow(() -> new NotFound("No instrument reads this printer's sheets.", "Bring the reading as a file.")),
+        String text = new String(ipp.read(sheet.printer.uri(),
+            sheet.readers.instrument()
+                .orElseThrow(() -> new NotFound("No instrument reads this printer's sheets.", "Bring the reading as a file.")),
             spots.toString(), LARGEST_READING), StandardCharsets.US_ASCII);
         return kept(wedge, text, Optional.empty(), Origin.INSTRUMENT, clock.instant(), "");
     }
@@ -165,7 +171,9 @@ public class ToneService {
     public Reading byFlatbed(int number) {
         Row wedge = wedges.get(number);
         Sheet sheet = sheet(wedge);
-        byte[] tiff = ipp.fetch(sheet.printer.uri(), sheet.readers.flatbed().orElseThrow(() -> new NotFound("No scanner stands beside this printer.", "Bring the scan as a file.")), LARGEST_SCAN);
+        byte[] tiff = ipp.fetch(sheet.printer.uri(),
+            sheet.readers.flatbed().orElseThrow(() -> new NotFound("No scanner stands beside this printer.", "Bring the scan as a file.")),
+            LARGEST_SCAN);
         return byScan(wedge, put(tiff), clock.instant());
     }
 
@@ -179,7 +187,8 @@ public class ToneService {
         Instant at = taken.orElseGet(clock::instant);
         byte[] start = file.readNBytes(ScanPictures.TOLD_BY);
         InputStream whole = new SequenceInputStream(new ByteArrayInputStream(start), file);
-        return ScanPictures.isPicture(start) ? byScan(wedge, files.put(whole, LARGEST_SCAN), at) : kept(wedge, text(whole), Optional.empty(), Origin.FILE, at, "");
+        return ScanPictures.isPicture(start) ? byScan(wedge, files.put(whole, LARGEST_SCAN), at)
+            : kept(wedge, text(whole), Optional.empty(), Origin.FILE, at, "");
     }
 
     /** @throws InvalidRequest when it is longer than readings are */
@@ -194,7 +203,8 @@ public class ToneService {
     private Reading byScan(Row wedge, FileStore.Kept kept, Instant taken) {
         try {
             if (wedge.docketId().isEmpty()) {
-                throw new MeasurementException(MeasurementException.Reason.SCAN_WITHOUT_WEDGE, "A scale that was printed elsewhere can't be found on a scan.", "Bring its readings as text.");
+                throw new MeasurementException(MeasurementException.Reason.SCAN_WITHOUT_WEDGE,
+                    "A scale that was printed elsewhere can't be found on a scan.", "Bring its readings as text.");
             }
             return byScan(wedge, kept.hash(), taken);
         } catch (WistelException e) {
@@ -226,7 +236,8 @@ public class ToneService {
     private Reading kept(Row wedge, String text, Optional<String> scan, Origin origin, Instant taken, String note) {
         ToneScale scale = scale(wedge, Readings.parse(text));
         String noted = note.isEmpty() && scale.kind() == Readings.Kind.LIGHTNESS ? "lightness alone was read, no colour" : note;
-        Reading reading = wedges.add(new Reading(UUID.randomUUID(), wedge.number(), put(text.getBytes(StandardCharsets.UTF_8)).hash(), scan, origin, taken, false, List.of(), Optional.empty(), usualTarget(wedge), noted));
+        Reading reading = wedges.add(new Reading(UUID.randomUUID(), wedge.number(), put(text.getBytes(StandardCharsets.UTF_8)).hash(), scan,
+            origin, taken, false, List.of(), Optional.empty(), usualTarget(wedge), noted));
         events.tell("wedge", Integer.toString(wedge.number()));
         return reading;
     }
@@ -249,10 +260,12 @@ public class ToneService {
     }
 
     private Sheet sheet(Row wedge) {
-        Attempt attempt = attempt(wedge).orElseThrow(() -> new NotFound("This scale was not printed here.", "Bring its reading as a file."));
+        Attempt attempt = attempt(wedge)
+            .orElseThrow(() -> new NotFound("This scale was not printed here.", "Bring its reading as a file."));
         AttemptPage page = attempt.page(1);
         if (attempt.state() != AttemptState.DONE || page.jobId().isEmpty()) {
-            throw new Conflict(Conflict.Reason.STOPPED, "Wedge " + wedge.number() + " has not come out yet: " + attempt.words() + ".", "Wait until it lies there, dry.");
+            throw new Conflict(Conflict.Reason.STOPPED, "Wedge " + wedge.number() + " has not come out yet: " + attempt.words() + ".",
+                "Wait until it lies there, dry.");
         }
         Printer printer = printers.get(attempt.printerId());
         PrintOrder order = attempts.order(attempt.id());
@@ -260,11 +273,13 @@ public class ToneService {
     }
 
     PairingVersion pairing(Row wedge) {
-        return pairings.find(wedge.pairingId().toString()).orElseThrow(() -> new NotFound("The pairing of this wedge is not there.", "Choose another wedge."));
+        return pairings.find(wedge.pairingId().toString())
+            .orElseThrow(() -> new NotFound("The pairing of this wedge is not there.", "Choose another wedge."));
     }
 
     /** How a person takes a reading; what isn't given stays. */
-    record ReadingTaken(Optional<Boolean> turned, Optional<List<Integer>> leftOut, Optional<ToneTarget> target, Optional<List<ToneCurve.Point>> points, Optional<Boolean> fitted) {
+    record ReadingTaken(Optional<Boolean> turned, Optional<List<Integer>> leftOut, Optional<ToneTarget> target,
+        Optional<List<ToneCurve.Point>> points, Optional<Boolean> fitted) {
     }
 
     /** @param as points of a person's own, or {@code fitted} to go back to the fitted ones */
@@ -275,12 +290,14 @@ public class ToneService {
 
     private int taken(UUID id, ReadingTaken as) {
         Reading r = wedges.lockedReading(id);
-        Optional<ToneCurve> points = as.fitted.orElse(false) || as.target.isPresent() && as.target.get() != r.target() ? Optional.empty() : as.points.map(ToneCurve::new).or(r::points);
+        Optional<ToneCurve> points = as.fitted.orElse(false) || as.target.isPresent() && as.target.get() != r.target() ? Optional.empty()
+            : as.points.map(ToneCurve::new).or(r::points);
         List<Integer> leftOut = as.leftOut.orElse(r.leftOut());
         Reading next = r.taken(as.turned.orElse(r.turned()), leftOut, points, as.target.orElse(r.target()));
         ToneScale scale = scale(wedges.get(r.wedge()), next);
         if (leftOut.size() > scale.steps().size() / 2) {
-            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "More than half of the steps can't be left out.", "Read the wedge again.");
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "More than half of the steps can't be left out.",
+                "Read the wedge again.");
         }
         wedges.take(next, next.turned() != r.turned() || !next.leftOut().equals(r.leftOut()) || next.target() != r.target());
         return r.wedge();
@@ -289,7 +306,8 @@ public class ToneService {
     /** The newest reading of a wedge. */
     public Reading newest(Row wedge) {
         return wedges.readings(wedge.number()).stream().findFirst()
-            .orElseThrow(() -> new Conflict(Conflict.Reason.STOPPED, "Wedge " + wedge.number() + " has not been read yet.", "Read it first."));
+            .orElseThrow(
+                () -> new Conflict(Conflict.Reason.STOPPED, "Wedge " + wedge.number() + " has not been read yet.", "Read it first."));
     }
 
     /** Keeps the curve of a wedge's newest reading with its pairing: the pairing's next version has it in force for this mode. */
@@ -298,7 +316,8 @@ public class ToneService {
         Reading reading = newest(wedge);
         ToneReport report = report(wedge, reading);
         if (wedge.through().isPresent()) {
-            throw new Conflict(Conflict.Reason.STOPPED, "Wedge " + number + " was printed through a curve.", "Keep the curve of wedge " + wedge.ofWedge().orElse(number) + ", which it proves.");
+            throw new Conflict(Conflict.Reason.STOPPED, "Wedge " + number + " was printed through a curve.",
+                "Keep the curve of wedge " + wedge.ofWedge().orElse(number) + ", which it proves.");
         }
         if (report.judgement().reversed()) {
             throw new Conflict(Conflict.Reason.STOPPED, "This was read from black to paper.", "Turn the reading first.");
@@ -306,7 +325,8 @@ public class ToneService {
         PairingVersion pairing = pairing(wedge);
         ToneScale scale = report.used().tinted(pairing.white());
         IccProfile gray = profile(new StraightenedScale(scale, ToneCurve.STRAIGHT).profile(described(wedge, pairing)));
-        KeptCurve kept = new KeptCurve(wedge.mode(), scale, report.curve(), number, LocalDate.ofInstant(reading.taken(), ZoneId.systemDefault()), reading.hash(), gray.hash(),
+        KeptCurve kept = new KeptCurve(wedge.mode(), scale, report.curve(), number,
+            LocalDate.ofInstant(reading.taken(), ZoneId.systemDefault()), reading.hash(), gray.hash(),
             wedge.mode().route() instanceof ColourRoute.ByWistel || pairing.grayOnly() ? pairing.profileHash() : "");
         List<KeptCurve> curves = new ArrayList<>(pairing.curves().stream().filter(k -> !k.mode().equals(wedge.mode())).toList());
         curves.add(kept);
@@ -358,7 +378,8 @@ public class ToneService {
     }
 
     Optional<Scanner> scanner() {
-        return settings.get(SCANNER).filter(text -> !text.isEmpty()).flatMap(text -> records.readable("the scanner's curve", () -> json.read(text, Scanner.class)));
+        return settings.get(SCANNER).filter(text -> !text.isEmpty())
+            .flatMap(text -> records.readable("the scanner's curve", () -> json.read(text, Scanner.class)));
     }
 
     /** Learns the scanner's curve from a wedge that an instrument and the scanner have read. */
@@ -368,7 +389,8 @@ public class ToneService {
         Optional<Reading> scanned = readings.stream().filter(r -> r.scanHash().isPresent()).findFirst();
         Optional<Reading> measured = readings.stream().filter(r -> r.origin() != Origin.SCANNER).findFirst();
         if (scanned.isEmpty() || measured.isEmpty()) {
-            throw new Conflict(Conflict.Reason.STOPPED, "Wedge " + number + " wants both to be scanned and read by an instrument.", scanned.isEmpty() ? "Scan it too." : "Read it with an instrument too.");
+            throw new Conflict(Conflict.Reason.STOPPED, "Wedge " + number + " wants both to be scanned and read by an instrument.",
+                scanned.isEmpty() ? "Scan it too." : "Read it with an instrument too.");
         }
         WedgeScan scan = WedgeScan.of(wedge(wedge), scans.lab(scanned.get().scanHash().get()));
         Scanner scanner = new Scanner(ScannerCurve.of(scan, scale(wedge, measured.get())), number, clock.instant());

@@ -77,8 +77,9 @@ public class WedgePrinting {
     private final Clock clock;
     private final TransactionTemplate transaction;
 
-    public WedgePrinting(WedgeRepository wedges, PairingRepository pairings, PrinterRepository printers, MasterImport imports, DocketRepository dockets, DocketAssessor assessor,
-                         ReleaseService releases, Events events, Clock clock, TransactionTemplate transaction) {
+    public WedgePrinting(WedgeRepository wedges, PairingRepository pairings, PrinterRepository printers, MasterImport imports,
+        DocketRepository dockets, DocketAssessor assessor,
+        ReleaseService releases, Events events, Clock clock, TransactionTemplate transaction) {
         this.wedges = wedges;
         this.pairings = pairings;
         this.printers = printers;
@@ -99,7 +100,8 @@ public class WedgePrinting {
      * @param intent     through the profile, in place of the pairing's usual one
      * @param blackPoint compensated, where nothing else is said
      */
-    public record AskedMode(String pairingId, Way way, Map<String, String> settings, Optional<Intent> intent, Optional<Boolean> blackPoint) {
+    public record AskedMode(String pairingId, Way way, Map<String, String> settings, Optional<Intent> intent,
+        Optional<Boolean> blackPoint) {
         public AskedMode(String pairingId, Way way, Map<String, String> settings) {
             this(pairingId, way, settings, Optional.empty(), Optional.empty());
         }
@@ -116,7 +118,8 @@ public class WedgePrinting {
     }
 
     private Ready ready(AskedMode asked) {
-        PairingVersion pairing = pairings.find(asked.pairingId).orElseThrow(() -> new NotFound("There is no such pairing.", "Choose another one."));
+        PairingVersion pairing = pairings.find(asked.pairingId)
+            .orElseThrow(() -> new NotFound("There is no such pairing.", "Choose another one."));
         Printer printer = printers.get(UUID.fromString(pairing.printerId()));
         PrinterDescription can = printer.description().orElse(PrinterDescription.UNKNOWN);
         DriverSettings settings = pairing.settings();
@@ -125,10 +128,12 @@ public class WedgePrinting {
         }
         List<String> unknown = can.unknown(settings);
         if (!unknown.isEmpty()) {
-            throw new InvalidRequest(InvalidRequest.Reason.SETTINGS_UNCLEAR, printer.name() + " doesn't offer " + String.join(", ", unknown) + ".", "Choose among what it offers.");
+            throw new InvalidRequest(InvalidRequest.Reason.SETTINGS_UNCLEAR,
+                printer.name() + " doesn't offer " + String.join(", ", unknown) + ".", "Choose among what it offers.");
         }
         boolean driver = asked.way == Way.DRIVER || pairing.grayOnly();
-        return new Ready(pairing, can, driver ? new ColourRoute.DriverMonochrome() : new ColourRoute.ByWistel(asked.intent.orElse(pairing.intent()), asked.blackPoint.orElse(true)), settings);
+        return new Ready(pairing, can, driver ? new ColourRoute.DriverMonochrome()
+            : new ColourRoute.ByWistel(asked.intent.orElse(pairing.intent()), asked.blackPoint.orElse(true)), settings);
     }
 
     /** Prints a wedge; nothing is kept of it when it can't be printed. */
@@ -143,30 +148,40 @@ public class WedgePrinting {
 
     /** Prints a wedge once more, through a curve. */
     public Row prove(Row of, ToneCurve curve) {
-        PairingVersion pairing = pairings.find(of.pairingId().toString()).orElseThrow(() -> new NotFound("There is no such pairing.", "Choose another wedge."));
+        PairingVersion pairing = pairings.find(of.pairingId().toString())
+            .orElseThrow(() -> new NotFound("There is no such pairing.", "Choose another wedge."));
         PrinterDescription can = printers.get(UUID.fromString(pairing.printerId())).description().orElse(PrinterDescription.UNKNOWN);
         DriverSettings settings = pairing.settings();
         for (Map.Entry<String, String> e : of.mode().settings().entrySet()) {
             settings = settings.with(e.getKey(), e.getValue());
         }
         Ready ready = new Ready(pairing, can, of.mode().route(), settings);
-        return print(ready, new Wedge(of.docketId().isPresent() ? of.steps() : Wedge.STEPS.get(1), of.docketId().isPresent() ? of.repeats() : 1, of.scattered(), wedges.nextNumber()),
+        return print(ready,
+            new Wedge(of.docketId().isPresent() ? of.steps() : Wedge.STEPS.get(1), of.docketId().isPresent() ? of.repeats() : 1,
+                of.scattered(), wedges.nextNumber()),
             Optional.of(new Proof(curve, of.number())));
     }
 
     private Row print(Ready ready, Wedge wedge, Optional<Proof> proof) {
         String words = ready.mode().words(ready.can);
         String through = proof.map(p -> ", through the curve of wedge " + p.of).orElse("");
-        List<String> lines = new ArrayList<>(List.of("Wedge " + wedge.number() + through + " · " + wedge.steps() + " steps" + (wedge.repeats() > 1 ? ", " + wedge.repeats() + " of each" : "")
-            + (wedge.scattered() ? ", scattered" : "") + " · " + LocalDate.now(clock).format(DATE), ready.pairing.paper() + " on " + ready.pairing.printerName()));
+        List<String> lines = new ArrayList<>(List.of(
+            "Wedge " + wedge.number() + through + " · " + wedge.steps() + " steps"
+                + (wedge.repeats() > 1 ? ", " + wedge.repeats() + " of each" : "")
+                + (wedge.scattered() ? ", scattered" : "") + " · " + LocalDate.now(clock).format(DATE),
+            ready.pairing.paper() + " on " + ready.pairing.printerName()));
         lines.add(words);
         double least = LEAST_PATCH_MM / Math.min(wedge.place(0).width(), wedge.place(0).height());
         Chart chart = new Chart(DocketSpec.FIRST_ITEM, Wedge.WIDTH_MM, Math.min(1, Math.max(LEAST_SHARE, least)), lines);
         Master master = picture("wedge-" + wedge.number() + ".tif", wedge.picture(), Wedge.pictureWidth(), Wedge.pictureHeight());
-        Rendition rendition = rendition(master).compensated(proof.map(p -> new Compensated(List.of(new LightnessCurve(Straightening.of(p.curve).points())), Optional.empty(), true)).orElse(Compensated.NONE));
+        Rendition rendition = rendition(master).compensated(
+            proof.map(p -> new Compensated(List.of(new LightnessCurve(Straightening.of(p.curve).points())), Optional.empty(), true))
+                .orElse(Compensated.NONE));
         return transaction.execute(t -> {
-            Laid laid = lay(new DocketSpec.Heading("Wedge " + wedge.number(), "", new Purpose.WedgeOf(wedge.number())), master, rendition, chart, ready);
-            Row row = new Row(wedge.number(), Optional.of(laid.docket), UUID.fromString(ready.pairing.pairingId()), ready.mode(), words, laid.spec.stock().name(), wedge.steps(), wedge.repeats(),
+            Laid laid = lay(new DocketSpec.Heading("Wedge " + wedge.number(), "", new Purpose.WedgeOf(wedge.number())), master, rendition,
+                chart, ready);
+            Row row = new Row(wedge.number(), Optional.of(laid.docket), UUID.fromString(ready.pairing.pairingId()), ready.mode(), words,
+                laid.spec.stock().name(), wedge.steps(), wedge.repeats(),
                 wedge.scattered(), proof.map(Proof::curve), proof.map(Proof::of), clock.instant());
             wedges.add(row);
             releases.release(laid.docket, dockets.get(laid.docket).version(), false);
@@ -178,7 +193,8 @@ public class WedgePrinting {
     /** A scale that was printed elsewhere: only its readings come. */
     public Row foreign(AskedMode mode, int steps) {
         Ready ready = ready(mode);
-        Row row = new Row(wedges.nextNumber(), Optional.empty(), UUID.fromString(ready.pairing.pairingId()), ready.mode(), ready.mode().words(ready.can), "printed elsewhere", steps, 1, false,
+        Row row = new Row(wedges.nextNumber(), Optional.empty(), UUID.fromString(ready.pairing.pairingId()), ready.mode(),
+            ready.mode().words(ready.can), "printed elsewhere", steps, 1, false,
             Optional.empty(), Optional.empty(), clock.instant());
         wedges.add(row);
         return row;
@@ -188,11 +204,13 @@ public class WedgePrinting {
     public UUID testPage(AskedMode asked) {
         Ready ready = ready(asked);
         ToneMode mode = ready.mode();
-        List<String> lines = List.of("Page to judge tones by · " + LocalDate.now(clock).format(DATE), ready.pairing.paper() + " on " + ready.pairing.printerName(), mode.words(ready.can));
+        List<String> lines = List.of("Page to judge tones by · " + LocalDate.now(clock).format(DATE),
+            ready.pairing.paper() + " on " + ready.pairing.printerName(), mode.words(ready.can));
         Master master = picture("tone-page.tif", TonePage.picture(), TonePage.WIDTH, TonePage.HEIGHT);
         Chart chart = new Chart(DocketSpec.FIRST_ITEM, TonePage.WIDTH_MM, LEAST_SHARE, lines);
         return transaction.execute(t -> {
-            Laid laid = lay(new DocketSpec.Heading("Page to judge tones by", "", new Purpose.Work()), master, rendition(master).straightened(true), chart, ready);
+            Laid laid = lay(new DocketSpec.Heading("Page to judge tones by", "", new Purpose.Work()), master,
+                rendition(master).straightened(true), chart, ready);
             return releases.release(laid.docket, dockets.get(laid.docket).version(), false);
         });
     }
@@ -206,7 +224,8 @@ public class WedgePrinting {
 
     /** On the first stock that it fits: one that lies in the printer, else a usual sheet or a roll. */
     private Laid lay(DocketSpec.Heading heading, Master master, Rendition rendition, Chart chart, Ready ready) {
-        DocketSpec d = DocketSpec.fresh(heading.title(), rendition, new PixelSize(master.width(), master.height())).withHeading(heading).withPairing(ready.pairing).withRoute(ready.route).withSettings(ready.settings);
+        DocketSpec d = DocketSpec.fresh(heading.title(), rendition, new PixelSize(master.width(), master.height())).withHeading(heading)
+            .withPairing(ready.pairing).withRoute(ready.route).withSettings(ready.settings);
         UUID id = dockets.add(d);
         dockets.putAway(id, dockets.get(id).version());
         DocketRepository.Row row = dockets.get(id);
@@ -228,14 +247,16 @@ public class WedgePrinting {
     }
 
     private static List<Stock> stocks(PreflightFacts facts, DocketSpec d) {
-        Stream<Stock> loaded = facts.state().loaded().stream().filter(l -> l.type().equals(d.settings().mediaType())).flatMap(WedgePrinting::stock);
+        Stream<Stock> loaded = facts.state().loaded().stream().filter(l -> l.type().equals(d.settings().mediaType()))
+            .flatMap(WedgePrinting::stock);
         Stream<Stock> usual = SHEETS.stream().map(SheetSize::named).flatMap(Optional::stream).map(Stock.Sheet::of).map(Stock.class::cast);
         return Stream.concat(Stream.concat(loaded, usual), facts.rolls(d).stream()).toList();
     }
 
     private static Stream<Stock> stock(MediaRow l) {
         return l.roll() ? Stream.of(new Stock.Roll(l.widthMm().from()))
-            : SheetSize.KNOWN.stream().filter(s -> l.widthMm().holds(s.widthMm()) && l.lengthMm().holds(s.heightMm())).map(Stock.Sheet::of).map(Stock.class::cast).limit(1);
+            : SheetSize.KNOWN.stream().filter(s -> l.widthMm().holds(s.widthMm()) && l.lengthMm().holds(s.heightMm())).map(Stock.Sheet::of)
+                .map(Stock.class::cast).limit(1);
     }
 
     private Master picture(String name, char[] grays, int width, int height) {

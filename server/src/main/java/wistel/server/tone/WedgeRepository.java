@@ -49,8 +49,9 @@ public class WedgeRepository {
      * @param through  the curve that it is printed through, to prove it
      * @param ofWedge  the wedge that this curve was made of
      */
-    public record Row(int number, Optional<UUID> docketId, UUID pairingId, ToneMode mode, String words, String sheet, int steps, int repeats, boolean scattered, Optional<ToneCurve> through,
-                      Optional<Integer> ofWedge, Instant created) {
+    public record Row(int number, Optional<UUID> docketId, UUID pairingId, ToneMode mode, String words, String sheet, int steps,
+        int repeats, boolean scattered, Optional<ToneCurve> through,
+        Optional<Integer> ofWedge, Instant created) {
     }
 
     public enum Origin { INSTRUMENT, SCANNER, FILE }
@@ -63,8 +64,9 @@ public class WedgeRepository {
      * @param points   a person's own curve
      * @param note     what to know of it
      */
-    public record Reading(UUID id, int wedge, String hash, Optional<String> scanHash, Origin origin, Instant taken, boolean turned, List<Integer> leftOut, Optional<ToneCurve> points, ToneTarget target,
-                          String note) {
+    public record Reading(UUID id, int wedge, String hash, Optional<String> scanHash, Origin origin, Instant taken, boolean turned,
+        List<Integer> leftOut, Optional<ToneCurve> points, ToneTarget target,
+        String note) {
         Reading taken(boolean turn, List<Integer> out, Optional<ToneCurve> curve, ToneTarget next) {
             return new Reading(id, wedge, hash, scanHash, origin, taken, turn, out, curve, next, note);
         }
@@ -75,9 +77,13 @@ public class WedgeRepository {
     }
 
     public void add(Row w) {
-        jdbc.sql("insert into wedge (number, docket_id, pairing_id, mode, words, sheet, steps, repeats, scattered, through, of_wedge, created) values (?, ?, ?, ?::jsonb, ?, ?, ?, ?, ?, ?::jsonb, ?, ?)")
-            .params(Arrays.asList(w.number, w.docketId.orElse(null), w.pairingId, json.text(w.mode), w.words, w.sheet, w.steps, w.repeats, w.scattered, w.through.map(json::text).orElse(null),
-                w.ofWedge.orElse(null), Timestamp.from(clock.instant()))).update();
+        jdbc.sql(
+            "insert into wedge (number, docket_id, pairing_id, mode, words, sheet, steps, repeats, scattered, through, of_wedge, created) "
+                + "values (?, ?, ?, ?::jsonb, ?, ?, ?, ?, ?, ?::jsonb, ?, ?)")
+            .params(Arrays.asList(w.number, w.docketId.orElse(null), w.pairingId, json.text(w.mode), w.words, w.sheet, w.steps, w.repeats,
+                w.scattered, w.through.map(json::text).orElse(null),
+                w.ofWedge.orElse(null), Timestamp.from(clock.instant())))
+            .update();
     }
 
     /** The newest first. */
@@ -91,8 +97,12 @@ public class WedgeRepository {
     }
 
     public Reading add(Reading r) {
-        jdbc.sql("insert into wedge_reading (id, wedge, hash, scan_hash, origin, taken, turned, target, note) values (?, ?, ?, ?, ?, ?, ?, ?, ?)")
-            .params(Arrays.asList(r.id, r.wedge, r.hash, r.scanHash.orElse(null), r.origin.name(), Timestamp.from(r.taken), r.turned, r.target.name(), r.note)).update();
+        jdbc.sql(
+            "insert into wedge_reading (id, wedge, hash, scan_hash, origin, taken, turned, target, note) values (?, ?, ?, ?, ?, ?, ?, ?, "
+                + "?)")
+            .params(Arrays.asList(r.id, r.wedge, r.hash, r.scanHash.orElse(null), r.origin.name(), Timestamp.from(r.taken), r.turned,
+                r.target.name(), r.note))
+            .update();
         return r;
     }
 
@@ -140,8 +150,10 @@ public class WedgeRepository {
     }
 
     private Row row(ResultSet r, int n) throws SQLException {
-        return new Row(r.getInt("number"), Optional.ofNullable(r.getObject("docket_id", UUID.class)), r.getObject("pairing_id", UUID.class), json.read(r.getString("mode"), ToneMode.class), r.getString("words"),
-            r.getString("sheet"), r.getInt("steps"), r.getInt("repeats"), r.getBoolean("scattered"), curve(r.getString("through")), Optional.ofNullable(r.getObject("of_wedge", Integer.class)),
+        return new Row(r.getInt("number"), Optional.ofNullable(r.getObject("docket_id", UUID.class)), r.getObject("pairing_id", UUID.class),
+            json.read(r.getString("mode"), ToneMode.class), r.getString("words"),
+            r.getString("sheet"), r.getInt("steps"), r.getInt("repeats"), r.getBoolean("scattered"), curve(r.getString("through")),
+            Optional.ofNullable(r.getObject("of_wedge", Integer.class)),
             r.getTimestamp("created").toInstant());
     }
 
@@ -150,7 +162,9 @@ public class WedgeRepository {
     }
 
     private Reading readingOf(ResultSet r, int n) throws SQLException {
-        return new Reading(r.getObject("id", UUID.class), r.getInt("wedge"), r.getString("hash"), Optional.ofNullable(r.getString("scan_hash")), Origin.valueOf(r.getString("origin")),
-            r.getTimestamp("taken").toInstant(), r.getBoolean("turned"), List.of(json.read(r.getString("left_out"), Integer[].class)), curve(r.getString("points")), ToneTarget.valueOf(r.getString("target")), r.getString("note"));
+        return new Reading(r.getObject("id", UUID.class), r.getInt("wedge"), r.getString("hash"),
+            Optional.ofNullable(r.getString("scan_hash")), Origin.valueOf(r.getString("origin")),
+            r.getTimestamp("taken").toInstant(), r.getBoolean("turned"), List.of(json.read(r.getString("left_out"), Integer[].class)),
+            curve(r.getString("points")), ToneTarget.valueOf(r.getString("target")), r.getString("note"));
     }
 }

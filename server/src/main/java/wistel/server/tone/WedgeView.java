@@ -20,8 +20,9 @@ import wistel.core.tone.ToneTarget;
  * @param old      and was measured more than a year ago
  * @param reading  empty until it was read
  */
-record WedgeView(int number, String pairingId, String paper, String printer, ToneMode mode, String words, String sheet, int steps, int repeats, boolean scattered, boolean through, Optional<Integer> ofWedge,
-                 Instant created, Optional<WedgeSheet> printing, boolean kept, boolean old, List<WedgeRead> readings, Optional<WedgeTold> reading) {
+record WedgeView(int number, String pairingId, String paper, String printer, ToneMode mode, String words, String sheet, int steps,
+    int repeats, boolean scattered, boolean through, Optional<Integer> ofWedge,
+    Instant created, Optional<WedgeSheet> printing, boolean kept, boolean old, List<WedgeRead> readings, Optional<WedgeTold> reading) {
     /** @param dried hours since it came out */
     record WedgeSheet(UUID attemptId, UUID docketId, boolean over, boolean done, int percent, String words, Optional<Double> dried) {
     }
@@ -41,9 +42,11 @@ record WedgeView(int number, String pairingId, String paper, String printer, Ton
      * @param line       of the curve: what is sent for depths in even steps
      * @param drawn      a person moved its points
      */
-    record WedgeTold(UUID id, Readings.Kind kind, boolean turned, boolean reversed, List<WedgeStep> steps, double noise, double density, double paperDensity, Lab paper, Lab black, Optional<Double> blockedFrom, double drift, double driftDepth,
-                int rises, List<String> verdict, double before, double after, List<Double> byPoints, List<ToneCurve.Point> points, ToneCurve.Point largestMove, boolean unsuited, boolean drawn, ToneTarget aim,
-                double[] target, double[] through, double[] line) {
+    record WedgeTold(UUID id, Readings.Kind kind, boolean turned, boolean reversed, List<WedgeStep> steps, double noise, double density,
+        double paperDensity, Lab paper, Lab black, Optional<Double> blockedFrom, double drift, double driftDepth,
+        int rises, List<String> verdict, double before, double after, List<Double> byPoints, List<ToneCurve.Point> points,
+        ToneCurve.Point largestMove, boolean unsuited, boolean drawn, ToneTarget aim,
+        double[] target, double[] through, double[] line) {
     }
 
     /**

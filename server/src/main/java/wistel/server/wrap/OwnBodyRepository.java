@@ -22,16 +22,20 @@ class OwnBodyRepository {
     }
 
     List<OwnBody> all() {
-        return records.readable(jdbc.sql("select name, kind, depth_mm, air_gap_mm, turn_over_mm from own_body order by kind, depth_mm, name"),
+        return records.readable(
+            jdbc.sql("select name, kind, depth_mm, air_gap_mm, turn_over_mm from own_body order by kind, depth_mm, name"),
             records.checked(r -> "own body “" + r.getString("name") + "”",
-                (r, n) -> new OwnBody(r.getString(1), new WrapBody.Support(WrapBody.Kind.valueOf(r.getString(2)), r.getDouble(3), r.getDouble(4)), r.getDouble(5))));
+                (r, n) -> new OwnBody(r.getString(1),
+                    new WrapBody.Support(WrapBody.Kind.valueOf(r.getString(2)), r.getDouble(3), r.getDouble(4)), r.getDouble(5))));
     }
 
     /** Under its name, whatever had it before. */
     void keep(OwnBody b) {
-        jdbc.sql("""
-            insert into own_body (name, kind, depth_mm, air_gap_mm, turn_over_mm) values (?, ?, ?, ?, ?)
-            on conflict (name) do update set kind = excluded.kind, depth_mm = excluded.depth_mm, air_gap_mm = excluded.air_gap_mm, turn_over_mm = excluded.turn_over_mm""")
+        jdbc.sql(
+            """
+                insert into own_body (name, kind, depth_mm, air_gap_mm, turn_over_mm) values (?, ?, ?, ?, ?)
+                on conflict (name) do update set kind = excluded.kind, depth_mm = excluded.depth_mm, air_gap_mm = excluded.air_gap_mm,
+                  turn_over_mm = excluded.turn_over_mm""")
             .params(b.name, b.support.kind().name(), b.support.depthMm(), b.support.airGapMm(), b.turnOverMm).update();
     }
 

@@ -53,7 +53,8 @@ class WrapController {
     private final OwnBodyRepository own;
     private final Events events;
 
-    WrapController(WrapService wraps, DocketViews views, DocketAssessor assessor, DocketRepository dockets, LaidDownService laidDown, DisplayRepository displays, OwnBodyRepository own, Events events) {
+    WrapController(WrapService wraps, DocketViews views, DocketAssessor assessor, DocketRepository dockets, LaidDownService laidDown,
+        DisplayRepository displays, OwnBodyRepository own, Events events) {
         this.wraps = wraps;
         this.views = views;
         this.assessor = assessor;
@@ -79,7 +80,8 @@ class WrapController {
     }
 
     @PatchMapping("/dockets/{id}/wrap")
-    ResponseEntity<DocketView> change(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody WrapService.WrapAsked asked) {
+    ResponseEntity<DocketView> change(@PathVariable UUID id, @RequestHeader("If-Match") String version,
+        @RequestBody WrapService.WrapAsked asked) {
         wraps.change(id, IfMatch.version(version), asked);
         return changed(id);
     }
@@ -92,18 +94,22 @@ class WrapController {
     }
 
     /** What the sides may show; {@code CHOSEN} is what the docket says. */
-    enum Shown { CHOSEN, ITSELF, MIRRORED, STRETCHED, ONE_COLOUR, EXTENDED }
+    enum Shown {
+        CHOSEN, ITSELF, MIRRORED, STRETCHED, ONE_COLOUR, EXTENDED
+    }
 
     /** One piece, counted from 1, as it is printed, face and sides; with other sides than the docket's where they are asked for. */
     @GetMapping(value = "/dockets/{id}/wrap/pieces/{piece}/picture", produces = {MediaType.IMAGE_PNG_VALUE, MediaType.IMAGE_JPEG_VALUE})
-    ResponseEntity<byte[]> picture(@PathVariable UUID id, @PathVariable int piece, @RequestParam(defaultValue = "900") int longest, @RequestParam(defaultValue = "CHOSEN") Shown sides,
-                                   @RequestParam(defaultValue = "srgb") String display, @RequestParam(defaultValue = "true") boolean tagged) {
+    ResponseEntity<byte[]> picture(@PathVariable UUID id, @PathVariable int piece, @RequestParam(defaultValue = "900") int longest,
+        @RequestParam(defaultValue = "CHOSEN") Shown sides,
+        @RequestParam(defaultValue = "srgb") String display, @RequestParam(defaultValue = "true") boolean tagged) {
         DocketRepository.Row row = dockets.get(id);
         DocketSpec d = row.spec();
         Optional<SideFill> other = other(d, sides);
         DocketAssessment judged = assessor.assess(other.map(f -> row.with(d.withPlan(d.wrap().plan().filled(f)))).orElse(row));
         if (longest < 16) {
-            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A picture of " + longest + " pixels can't be made.", "Ask for 16 or more.");
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A picture of " + longest + " pixels can't be made.",
+                "Ask for 16 or more.");
         }
         byte[] png = laidDown.alone(judged, piece, displays.display(display, tagged), longest);
         return ResponseEntity.ok().contentType(Png.type(png)).cacheControl(CacheControl.noStore()).body(png);
@@ -128,7 +134,9 @@ class WrapController {
         byte[] picture = laidDown.alone(judged, 1, new Display(displays.profile("srgb"), true), 900);
         byte[] pdf = WrapInstructions.pdf(judged, picture);
         return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).cacheControl(CacheControl.noStore())
-            .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.inline().filename("wrap-" + judged.row().number() + ".pdf").build().toString()).body(pdf);
+            .header(HttpHeaders.CONTENT_DISPOSITION,
+                ContentDisposition.inline().filename("wrap-" + judged.row().number() + ".pdf").build().toString())
+            .body(pdf);
     }
 
     @GetMapping("/own-bodies")
@@ -144,7 +152,8 @@ class WrapController {
     List<OwnBodyRepository.OwnBody> keep(@PathVariable String name, @RequestBody BodyAsked asked) {
         String kept = name.strip();
         if (kept.isEmpty() || kept.length() > LONGEST_NAME || !(asked.turnOverMm >= 0)) {
-            throw new InvalidRequest(InvalidRequest.Reason.TEXT_OUT_OF_RANGE, "A name has 1 to " + LONGEST_NAME + " characters.", "Write another one.");
+            throw new InvalidRequest(InvalidRequest.Reason.TEXT_OUT_OF_RANGE, "A name has 1 to " + LONGEST_NAME + " characters.",
+                "Write another one.");
         }
         own.keep(new OwnBodyRepository.OwnBody(kept, asked.support, asked.turnOverMm));
         return own.all();

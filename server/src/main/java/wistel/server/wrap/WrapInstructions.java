@@ -26,7 +26,10 @@ import wistel.core.sheet.Wrap;
 import wistel.core.sheet.WrapBody;
 import wistel.server.docket.DocketAssessment;
 
-/** The page that lies on the workbench while a print is wrapped: its flat print drawn with lengths, and what to do one after the other. A4, upright. */
+/**
+ * The page that lies on the workbench while a print is wrapped: its flat print drawn with lengths, and what to do one after the other. A4,
+ * upright.
+ */
 final class WrapInstructions {
     private static final float MARGIN = 56;
     private static final float TITLE = 20;
@@ -51,13 +54,15 @@ final class WrapInstructions {
     static byte[] pdf(DocketAssessment judged, byte[] picture) throws IOException {
         DocketSpec d = judged.row().spec();
         Wrap wrap = d.wrap().plan();
-        try (PDDocument document = new PDDocument(); InputStream face = LayoutRenderer.class.getResourceAsStream("/fonts/archivo-regular.ttf")) {
+        try (PDDocument document = new PDDocument();
+            InputStream face = LayoutRenderer.class.getResourceAsStream("/fonts/archivo-regular.ttf")) {
             document.getDocumentInformation().setTitle(d.title() + ", how it is wrapped");
             WrapInstructions page = new WrapInstructions(document, PDType0Font.load(document, face, true));
             page.begin();
             page.text(d.title(), TITLE, 0);
             page.y -= TITLE * 0.5f;
-            page.text("Docket " + judged.row().number() + " · " + judged.facts().pairing().map(PairingVersion::paper).orElse("no paper chosen yet") + " · " + sizes(wrap), TEXT, 0);
+            page.text("Docket " + judged.row().number() + " · "
+                + judged.facts().pairing().map(PairingVersion::paper).orElse("no paper chosen yet") + " · " + sizes(wrap), TEXT, 0);
             page.y -= LINE;
             page.drawing(wrap, judged, picture);
             page.list("Sizes", lengths(wrap), false);
@@ -72,7 +77,8 @@ final class WrapInstructions {
     private static String sizes(Wrap wrap) {
         WrapBody b = wrap.body();
         String face = mm(b.faceWidthMm()) + " × " + mm(b.faceHeightMm()) + " mm, " + mm(b.support().totalMm()) + " mm deep";
-        return wrap.panels().count() == 1 ? face : wrap.panels().count() + " pieces of " + face + ", " + mm(wrap.panels().gapMm()) + " mm apart";
+        return wrap.panels().count() == 1 ? face
+            : wrap.panels().count() + " pieces of " + face + ", " + mm(wrap.panels().gapMm()) + " mm apart";
     }
 
     private static String mm(double mm) {
@@ -82,12 +88,17 @@ final class WrapInstructions {
     private static List<String> lengths(Wrap wrap) {
         WrapBody b = wrap.body();
         List<String> lines = new ArrayList<>();
-        lines.add("Face " + mm(b.faceWidthMm()) + " × " + mm(b.faceHeightMm()) + " mm; " + (b.support().kind() == WrapBody.Kind.BARS ? "bars " : "board ") + mm(b.support().depthMm()) + " mm deep"
+        lines.add("Face " + mm(b.faceWidthMm()) + " × " + mm(b.faceHeightMm()) + " mm; "
+            + (b.support().kind() == WrapBody.Kind.BARS ? "bars " : "board ") + mm(b.support().depthMm()) + " mm deep"
             + (b.support().airGapMm() > 0 ? ", with a rim of " + mm(b.support().airGapMm()) + " mm that lifts the print off it." : "."));
-        lines.add("Print cut to " + mm(b.flatWidthMm()) + " × " + mm(b.flatHeightMm()) + " mm: on every side " + mm(b.sideMm()) + " mm for the edge (" + mm(b.foldMm()) + " mm of it the fold), "
-            + mm(b.turnOver().widthMm()) + " mm to turn over" + (b.turnOver().playMm() > 0 ? " and " + mm(b.turnOver().playMm()) + " mm of play." : "."));
-        b.growth().ifPresent(g -> lines.add(String.format(Locale.ROOT, "Printed %.1f %% narrower and %.1f %% lower, as much as the print gives.", 100 * g.across(), 100 * g.along())));
-        lines.add("Sides: " + (wrap.fill() instanceof SideFill.Itself ? "the picture goes round them." : wrap.fill().words().replace("sides ", "").replace(" sides", "") + "."));
+        lines.add("Print cut to " + mm(b.flatWidthMm()) + " × " + mm(b.flatHeightMm()) + " mm: on every side " + mm(b.sideMm())
+            + " mm for the edge (" + mm(b.foldMm()) + " mm of it the fold), "
+            + mm(b.turnOver().widthMm()) + " mm to turn over"
+            + (b.turnOver().playMm() > 0 ? " and " + mm(b.turnOver().playMm()) + " mm of play." : "."));
+        b.growth().ifPresent(g -> lines.add(String.format(Locale.ROOT,
+            "Printed %.1f %% narrower and %.1f %% lower, as much as the print gives.", 100 * g.across(), 100 * g.along())));
+        lines.add("Sides: " + (wrap.fill() instanceof SideFill.Itself ? "the picture goes round them."
+            : wrap.fill().words().replace("sides ", "").replace(" sides", "") + "."));
         return lines;
     }
 
@@ -96,31 +107,40 @@ final class WrapInstructions {
         boolean bars = b.support().kind() == WrapBody.Kind.BARS;
         List<String> steps = new ArrayList<>();
         steps.add(bars ? "Let the print dry for a day. Varnish it now, if it is to be varnished." : "Let the print dry for a day.");
-        steps.add(b.turnOver().printed() ? "Cut it out between the ticks that stand beside its corners." : "Cut it out along the outer line.");
+        steps.add(
+            b.turnOver().printed() ? "Cut it out between the ticks that stand beside its corners." : "Cut it out along the outer line.");
         if (wrap.corners() == Wrap.Corners.MITRED) {
             steps.add("Cut off each corner along its slanted line.");
         }
         steps.add("Carry the ticks round the cut edge to the back with a pencil.");
         steps.add("Lay it face down on a clean cloth. The edge that says “up” lies away from you.");
         if (bars) {
-            steps.add("Lay the bars on it: their outer edges stand on the long ticks, which mark the front edges. The short ticks mark the back ones.");
-            steps.add("Staple the middle of each side, always the one across next: up, down, left, right. Pull until the weave lies straight.");
+            steps.add(
+                "Lay the bars on it: their outer edges stand on the long ticks, which mark the front edges. The short ticks mark the back "
+                    + "ones.");
+            steps.add(
+                "Staple the middle of each side, always the one across next: up, down, left, right. Pull until the weave lies straight.");
             steps.add("Go on from the middles towards the corners, turn by turn, and leave a hand's width free at each corner.");
         } else if (b.support().airGapMm() > 0) {
-            steps.add("Wet the back evenly and wait until the paper lies limp; glue goes on the rim and the back of the board, not on its face.");
+            steps.add(
+                "Wet the back evenly and wait until the paper lies limp; glue goes on the rim and the back of the board, not on its face.");
             steps.add("Lay the board on it, its edges on the long ticks. It tightens over the air as it dries.");
         } else {
             steps.add("Glue the board and lay it on the print, its edges on the long ticks.");
         }
         if (wrap.corners() == Wrap.Corners.FOLDED) {
-            steps.add("Corners: pull the corner in along the slanted line, so that a flap stands up; lay the flap on the upper or lower side, then turn the other edge over it.");
+            steps.add(
+                "Corners: pull the corner in along the slanted line, so that a flap stands up; lay the flap on the upper or lower side, "
+                    + "then turn the other edge over it.");
         } else {
             steps.add("Turn the upper and lower edges over first, then left and right: the cut corners meet in a slant behind.");
         }
         if (b.turnOver().playMm() > 0) {
-            steps.add("The play of " + mm(b.turnOver().playMm()) + " mm is for a board that doesn't lie quite in the middle: trim what is too much.");
+            steps.add("The play of " + mm(b.turnOver().playMm())
+                + " mm is for a board that doesn't lie quite in the middle: trim what is too much.");
         }
-        steps.add(bars ? "Staple the rest and hang it with the edge that says “up” above." : "Rub it down from the middle outwards, and leave it under weights until it is dry.");
+        steps.add(bars ? "Staple the rest and hang it with the edge that says “up” above."
+            : "Rub it down from the middle outwards, and leave it under weights until it is dry.");
         if (wrap.panels().count() > 1) {
             steps.add("The pieces are numbered from the left, row by row; hang them " + mm(wrap.panels().gapMm()) + " mm apart.");
         }
@@ -222,7 +242,8 @@ final class WrapInstructions {
         centred(mm(flat.width()) + " mm", sheet.x((flat.x() + flat.right()) / 2), top + 6);
         centred("face " + mm(wrap.body().faceWidthMm()) + " mm", sheet.x((flat.x() + flat.right()) / 2), sheet.y(flat.bottom()) - 12);
         upright(mm(flat.height()) + " mm", left - 6, sheet.y((flat.y() + flat.bottom()) / 2));
-        upright("face " + mm(wrap.body().faceHeightMm()) + " mm", left + (float) flat.width() * scale + 12, sheet.y((flat.y() + flat.bottom()) / 2));
+        upright("face " + mm(wrap.body().faceHeightMm()) + " mm", left + (float) flat.width() * scale + 12,
+            sheet.y((flat.y() + flat.bottom()) / 2));
         y = sheet.y(flat.bottom()) - AFTER_DIMENSIONS;
         text("Long dashes: front edges. Dots: back edges. Outer line: cut.", SMALL, 0);
     }

@@ -53,7 +53,8 @@ public class WrapService {
     private final MasterRepository masters;
     private final PreviewStore previews;
 
-    WrapService(DocketRepository dockets, DocketService docketService, DocketAssessor assessor, MasterRepository masters, PreviewStore previews) {
+    WrapService(DocketRepository dockets, DocketService docketService, DocketAssessor assessor, MasterRepository masters,
+        PreviewStore previews) {
         this.dockets = dockets;
         this.docketService = docketService;
         this.assessor = assessor;
@@ -61,7 +62,10 @@ public class WrapService {
         this.previews = previews;
     }
 
-    /** The docket's picture round a body as its paper suggests, the face as large as the picture was; on a stock that holds it, where there is one. */
+    /**
+     * The docket's picture round a body as its paper suggests, the face as large as the picture was; on a stock that holds it, where there
+     * is one.
+     */
     public void wrap(UUID id, int version) {
         DocketAssessment judged = assessor.assess(dockets.get(id));
         DocketSpec d = judged.row().spec();
@@ -74,10 +78,13 @@ public class WrapService {
         WrapBody.Support support = bars ? USUAL_BARS : USUAL_BOARD;
         Rect at = judged.layout().placed().get(0).atMm();
         double least = LEAST_FACE * support.totalMm();
-        double scale = Math.min(LARGEST_FRESH_MM / Math.max(at.width(), at.height()), Math.max(1, least / Math.min(at.width(), at.height())));
+        double scale = Math.min(LARGEST_FRESH_MM / Math.max(at.width(), at.height()),
+            Math.max(1, least / Math.min(at.width(), at.height())));
         // a picture that is too narrow for any body is cropped
-        WrapBody body = new WrapBody(Math.max(least, at.width() * scale), Math.max(least, at.height() * scale), support, bars ? STAPLED : GLUED, thickness, Optional.empty());
-        docketService.change(id, version, on(d, judged.facts(), Wrap.of(d.single().item().id(), inWholeMm(body, at.width() / at.height()))));
+        WrapBody body = new WrapBody(Math.max(least, at.width() * scale), Math.max(least, at.height() * scale), support,
+            bars ? STAPLED : GLUED, thickness, Optional.empty());
+        docketService.change(id, version,
+            on(d, judged.facts(), Wrap.of(d.single().item().id(), inWholeMm(body, at.width() / at.height()))));
     }
 
     /** The width is rounded, the height follows it where the face has the picture's shape. */
@@ -94,7 +101,9 @@ public class WrapService {
             return new WrapCommand.Wraps(lying);
         }
         Optional<Stock> stock = facts.stocks(d).filter(s -> wrap.onStock(s).fits(s)).findFirst();
-        return stock.<Change>map(s -> new Command.Together(List.of(new WrapCommand.Wraps(wrap), new SheetCommand.Stocked(s, facts.feedFor(d, s))))).orElseGet(() -> new WrapCommand.Wraps(lying));
+        return stock
+            .<Change>map(s -> new Command.Together(List.of(new WrapCommand.Wraps(wrap), new SheetCommand.Stocked(s, facts.feedFor(d, s)))))
+            .orElseGet(() -> new WrapCommand.Wraps(lying));
     }
 
     public void unwrap(UUID id, int version) {
@@ -107,10 +116,12 @@ public class WrapService {
      * @param free        the face needn't have the picture's shape; when it isn't said, it keeps that if it has it
      * @param growsAcross percent that the print grows by, blank when it isn't known
      */
-    public record WrapAsked(Optional<String> width, Optional<String> height, Optional<Boolean> free, Optional<WrapBody.Kind> kind, Optional<String> depth, Optional<String> airGap,
-                            Optional<String> turnOver, Optional<String> play, Optional<String> bleed, Optional<Boolean> printed, Optional<String> thickness,
-                            Optional<String> growsAcross, Optional<String> growsAlong, Optional<Integer> panelsAcross, Optional<Integer> panelsDown, Optional<String> gap,
-                            Optional<Wrap.Corners> corners) {
+    public record WrapAsked(Optional<String> width, Optional<String> height, Optional<Boolean> free, Optional<WrapBody.Kind> kind,
+        Optional<String> depth, Optional<String> airGap,
+        Optional<String> turnOver, Optional<String> play, Optional<String> bleed, Optional<Boolean> printed, Optional<String> thickness,
+        Optional<String> growsAcross, Optional<String> growsAlong, Optional<Integer> panelsAcross, Optional<Integer> panelsDown,
+        Optional<String> gap,
+        Optional<Wrap.Corners> corners) {
     }
 
     public void change(UUID id, int version, WrapAsked asked) {
@@ -151,11 +162,14 @@ public class WrapService {
         WrapBody.Kind kind = asked.kind.orElse(b.support().kind());
         WrapBody.TurnOver turned = kind == b.support().kind() ? b.turnOver() : kind == WrapBody.Kind.BARS ? STAPLED : GLUED;
         WrapBody.Support usual = kind == b.support().kind() ? b.support() : kind == WrapBody.Kind.BARS ? USUAL_BARS : USUAL_BOARD;
-        WrapBody.Support support = new WrapBody.Support(kind, asked.depth.map(WrapService::mm).orElse(usual.depthMm()), asked.airGap.map(WrapService::mm).orElse(usual.airGapMm()));
-        WrapBody.TurnOver next = new WrapBody.TurnOver(asked.turnOver.map(WrapService::mm).orElse(turned.widthMm()), asked.play.map(WrapService::mm).orElse(turned.playMm()),
+        WrapBody.Support support = new WrapBody.Support(kind, asked.depth.map(WrapService::mm).orElse(usual.depthMm()),
+            asked.airGap.map(WrapService::mm).orElse(usual.airGapMm()));
+        WrapBody.TurnOver next = new WrapBody.TurnOver(asked.turnOver.map(WrapService::mm).orElse(turned.widthMm()),
+            asked.play.map(WrapService::mm).orElse(turned.playMm()),
             asked.printed.orElse(turned.printed()), asked.bleed.map(WrapService::mm).orElse(turned.bleedMm()));
         // the face comes last: a smaller one may only be possible with what is asked for
-        return new WrapBody(b.faceWidthMm(), b.faceHeightMm(), support, next, asked.thickness.map(WrapService::mm).orElse(b.thicknessMm()), growth(b, asked));
+        return new WrapBody(b.faceWidthMm(), b.faceHeightMm(), support, next, asked.thickness.map(WrapService::mm).orElse(b.thicknessMm()),
+            growth(b, asked));
     }
 
     private static Optional<WrapBody.Growth> growth(WrapBody b, WrapAsked asked) {
@@ -175,7 +189,9 @@ public class WrapService {
         try {
             return percent.isBlank() ? 0 : Double.parseDouble(percent.replace(',', '.').replaceAll("\\s*%\\s*$", "").strip()) / 100;
         } catch (NumberFormatException e) {
-            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "'" + (percent.length() > 30 ? percent.substring(0, 30) + "…" : percent) + "' is no percentage.", "Write a number, such as 0.4 or -0.7.");
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE,
+                "'" + (percent.length() > 30 ? percent.substring(0, 30) + "…" : percent) + "' is no percentage.",
+                "Write a number, such as 0.4 or -0.7.");
         }
     }
 

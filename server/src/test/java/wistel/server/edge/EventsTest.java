@@ -87,7 +87,8 @@ public class EventsTest {
         }
         RequestContextHolder.resetRequestAttributes();
         List<String> heard = List.of(browser.next(), browser.next(), browser.next());
-        assertThat(heard).anyMatch(h -> h.contains("tab=0a1b")).anyMatch(h -> h.contains("tab=2c3d")).anyMatch(h -> h.contains("tab=}") || h.contains("tab=,"));
+        assertThat(heard).anyMatch(h -> h.contains("tab=0a1b")).anyMatch(h -> h.contains("tab=2c3d"))
+            .anyMatch(h -> h.contains("tab=}") || h.contains("tab=,"));
         events.stop();
     }
 

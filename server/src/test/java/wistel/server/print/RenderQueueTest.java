@@ -18,7 +18,8 @@ public class RenderQueueTest {
 
     private static AttemptPage page(int number, String how) {
         AttemptState state = how.equals(FAILED) ? AttemptState.FAILED : how.equals(SENT) ? AttemptState.PRINTING : AttemptState.WAITING;
-        return new AttemptPage(number, state, "", 0, Optional.of("hash").filter(h -> !how.equals(WANTED)), true, Optional.of(7).filter(j -> how.equals(SENT)), how.equals(SENT), 0, Optional.empty(),
+        return new AttemptPage(number, state, "", 0, Optional.of("hash").filter(h -> !how.equals(WANTED)), true,
+            Optional.of(7).filter(j -> how.equals(SENT)), how.equals(SENT), 0, Optional.empty(),
             Optional.empty(), Optional.empty(), true, List.of("i1"), Optional.empty(), Optional.empty());
     }
 
@@ -27,12 +28,14 @@ public class RenderQueueTest {
         for (String how : pages) {
             made.add(page(made.size() + 1, how));
         }
-        return new Attempt(UUID.randomUUID(), UUID.randomUUID(), 1, 1, UUID.randomUUID(), "", "", "", title, "", "", "", AttemptState.WAITING, "", 0, cancelled, made, "", "",
+        return new Attempt(UUID.randomUUID(), UUID.randomUUID(), 1, 1, UUID.randomUUID(), "", "", "", title, "", "", "",
+            AttemptState.WAITING, "", 0, cancelled, made, "", "",
             Instant.EPOCH, Optional.empty(), false, held, Optional.empty());
     }
 
     private static String next(Attempt... running) {
-        return RenderQueue.next(List.of(running), p -> p.fileHash().isPresent()).map(n -> n.attempt().title() + n.page().page()).orElse("none");
+        return RenderQueue.next(List.of(running), p -> p.fileHash().isPresent()).map(n -> n.attempt().title() + n.page().page())
+            .orElse("none");
     }
 
     private static Attempt of(String title, String... pages) {

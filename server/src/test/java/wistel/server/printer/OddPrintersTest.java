@@ -86,8 +86,10 @@ public class OddPrintersTest {
     }
 
     private byte[] answer() throws IOException {
-        List<AttributeGroup> groups = List.of(AttributeGroup.groupOf(Tag.operationAttributes, List.of(attribute("attributes-charset", new OtherString(Tag.charset, "utf-8")),
-            attribute("attributes-natural-language", new OtherString(Tag.naturalLanguage, "en")))), AttributeGroup.groupOf(Tag.printerAttributes, said));
+        List<AttributeGroup> groups = List.of(
+            AttributeGroup.groupOf(Tag.operationAttributes, List.of(attribute("attributes-charset", new OtherString(Tag.charset, "utf-8")),
+                attribute("attributes-natural-language", new OtherString(Tag.naturalLanguage, "en")))),
+            AttributeGroup.groupOf(Tag.printerAttributes, said));
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         new IppPacket(0x0200, 0, 1, groups).write(out);
         return out.toByteArray();
@@ -102,7 +104,9 @@ public class OddPrintersTest {
     }
 
     private static UntypedCollection media(Object x, Object y) {
-        return new UntypedCollection(List.of(attribute("media-size", new UntypedCollection(List.of(attribute("x-dimension", x), attribute("y-dimension", y)))), attribute("media-top-margin", -300)));
+        return new UntypedCollection(
+            List.of(attribute("media-size", new UntypedCollection(List.of(attribute("x-dimension", x), attribute("y-dimension", y)))),
+                attribute("media-top-margin", -300)));
     }
 
     private PrinterDescription described() {
@@ -120,7 +124,8 @@ public class OddPrintersTest {
 
     @Test
     public void invertedAndNegativeRangesAreLeftOut() {
-        said.add(attribute("media-col-database", media(new IntOrIntRange(30000, 20000), 29700), media(-21000, 29700), media(21000, new IntOrIntRange(10000, 50000)), keyword("no collection")));
+        said.add(attribute("media-col-database", media(new IntOrIntRange(30000, 20000), 29700), media(-21000, 29700),
+            media(21000, new IntOrIntRange(10000, 50000)), keyword("no collection")));
         PrinterDescription d = described();
         assertThat(d.media()).hasSize(1);
         assertThat(d.media().get(0).margins().top()).isZero();
@@ -133,9 +138,12 @@ public class OddPrintersTest {
         said.add(attribute("print-quality-supported", new UntypedEnum(3), new UntypedEnum(4)));
         said.add(attribute("print-color-mode-supported", keyword("color"), keyword("monochrome")));
         said.add(attribute("job-constraints-supported",
-            new UntypedCollection(List.of(attribute("resolver-name", new Name("r")), attribute("print-quality", new UntypedEnum(3), new UntypedEnum(4)), attribute("print-color-mode", keyword("color"), keyword("monochrome")))),
+            new UntypedCollection(
+                List.of(attribute("resolver-name", new Name("r")), attribute("print-quality", new UntypedEnum(3), new UntypedEnum(4)),
+                    attribute("print-color-mode", keyword("color"), keyword("monochrome")))),
             new UntypedCollection(List.of(attribute("resolver-name", new Name("r")))), new UntypedCollection(List.of())));
-        said.add(attribute("job-resolvers-supported", new UntypedCollection(List.of(attribute("resolver-name", new Name("r")), attribute("print-quality", new UntypedEnum(99))))));
+        said.add(attribute("job-resolvers-supported",
+            new UntypedCollection(List.of(attribute("resolver-name", new Name("r")), attribute("print-quality", new UntypedEnum(99))))));
         PrinterDescription d = described();
         assertThat(d.constraints()).hasSize(1);
         PrinterRules rules = new PrinterRules(d);
@@ -166,7 +174,9 @@ public class OddPrintersTest {
 
     @Test
     public void wordsAreTakenWithinBoundsAndAStringsFileThatNeverEndsIsDoneWithout() {
-        strings = ("/* words */\n\"media-type.glossy\" = \"baryta \\\"fine\\\"\";\n\"broken\" = \"no end\n\"media-type\" = \"paper kind\";\n\"x\" = \"" + "y".repeat(1500) + "\";").getBytes(StandardCharsets.UTF_8);
+        strings = ("/* words */\n\"media-type.glossy\" = \"baryta \\\"fine\\\"\";\n\"broken\" = \"no end\n\"media-type\" = \"paper "
+            + "kind\";\n\"x\" = \""
+            + "y".repeat(1500) + "\";").getBytes(StandardCharsets.UTF_8);
         said.add(attribute("media-type-supported", keyword("glossy")));
         said.add(attribute("printer-strings-uri", URI.create(base("http") + "/strings")));
         PrinterDescription d = described();
@@ -182,18 +192,22 @@ public class OddPrintersTest {
 
     @Test
     public void suppliesAreReadInBothForms() {
-        said.add(attribute("printer-supply", "type=ink;maxcapacity=200;level=50;colorantname=cyan;".getBytes(StandardCharsets.US_ASCII), "type=ink;level=-2;colorantname=black".getBytes(StandardCharsets.US_ASCII),
+        said.add(attribute("printer-supply", "type=ink;maxcapacity=200;level=50;colorantname=cyan;".getBytes(StandardCharsets.US_ASCII),
+            "type=ink;level=-2;colorantname=black".getBytes(StandardCharsets.US_ASCII),
             "nothing of use".getBytes(StandardCharsets.US_ASCII)));
-        assertThat(ipp.describe(base("ipp") + "/ipp").state().supplies()).extracting("name", "percent").containsExactly(org.assertj.core.groups.Tuple.tuple("cyan", 25), org.assertj.core.groups.Tuple.tuple("black", -1));
+        assertThat(ipp.describe(base("ipp") + "/ipp").state().supplies()).extracting("name", "percent")
+            .containsExactly(org.assertj.core.groups.Tuple.tuple("cyan", 25), org.assertj.core.groups.Tuple.tuple("black", -1));
         said.clear();
         said.add(attribute("marker-names", new Name("Matte black"), new Name("Waste")));
         said.add(attribute("marker-levels", 40, -1));
-        assertThat(ipp.describe(base("ipp") + "/ipp").state().supplies()).extracting("name", "percent").containsExactly(org.assertj.core.groups.Tuple.tuple("Matte black", 40), org.assertj.core.groups.Tuple.tuple("Waste", -1));
+        assertThat(ipp.describe(base("ipp") + "/ipp").state().supplies()).extracting("name", "percent")
+            .containsExactly(org.assertj.core.groups.Tuple.tuple("Matte black", 40), org.assertj.core.groups.Tuple.tuple("Waste", -1));
     }
 
     @Test
     public void withoutAMediaDatabaseSizesAndMarginsTellWhatItTakes() {
-        said.add(attribute("media-supported", keyword("iso_a4_210x297mm"), keyword("na_letter_8.5x11in"), keyword("custom_min_89x89mm"), keyword("unclear")));
+        said.add(attribute("media-supported", keyword("iso_a4_210x297mm"), keyword("na_letter_8.5x11in"), keyword("custom_min_89x89mm"),
+            keyword("unclear")));
         said.add(attribute("media-top-margin-supported", 300, 500));
         PrinterDescription d = described();
         assertThat(d.media()).hasSize(2);

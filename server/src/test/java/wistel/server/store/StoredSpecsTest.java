@@ -52,10 +52,13 @@ public class StoredSpecsTest {
 
     @Test
     public void aDescriptionOfListsIsReadAsSettings() {
-        PrinterDescription d = SPECS.description("""
-            {"model":"Old","media":[{"type":"glossy","feed":"rear","widthMm":{"from":210,"to":210},"lengthMm":{"from":297,"to":297},"margins":{"top":3,"right":3,"bottom":14,"left":3}}],
-            "mediaTypes":["glossy"],"feeds":["rear"],"qualities":[3,5],"resolutions":[360],"rasters":["device3_16"],"formats":["image/pwg-raster"],"colourModes":["color"],"intents":[],
-            "overEdgesMm":[0,2.5]}""");
+        PrinterDescription d = SPECS.description(
+            """
+                {"model":"Old","media":[{"type":"glossy","feed":"rear","widthMm":{"from":210,"to":210},"lengthMm":{"from":297,"to":297},
+                "margins":{"top":3,"right":3,"bottom":14,"left":3}}],
+                "mediaTypes":["glossy"],"feeds":["rear"],"qualities":[3,5],"resolutions":[360],"rasters":["device3_16"],
+                "formats":["image/pwg-raster"],"colourModes":["color"],"intents":[],
+                "overEdgesMm":[0,2.5]}""");
         assertThat(d.mediaTypes()).containsExactly("glossy");
         assertThat(d.qualities()).containsExactly(3, 5);
         assertThat(d.overEdgesMm()).containsExactly(0.0, 2.5);
@@ -82,7 +85,8 @@ public class StoredSpecsTest {
         assertThat(d.title()).isEqualTo("Numbered, with a bleed");
         assertThat(d.heading().purpose()).isEqualTo(new Purpose.Work());
         assertThat(d.single()).isEqualTo(new SinglePiece(
-            new Item("i1", "r1", new Cut(0.1, 0.1, 0.8, 0.7, 2), Frame.whole(90, 60), new Annotation(new Caption(true, false, 25, true, 9), 0.2, 2, true), 1),
+            new Item("i1", "r1", new Cut(0.1, 0.1, 0.8, 0.7, 2), Frame.whole(90, 60),
+                new Annotation(new Caption(true, false, 25, true, 9), 0.2, 2, true), 1),
             new Single("i1", true, new Borders.Even(), new Edge(false, 0, 3))));
         assertThat(d.sharpening()).isEqualTo(Sharpening.STANDARD);
         assertThat(d.stock()).isEqualTo(new Stock.Sheet("A4", 210, 297));
@@ -95,9 +99,11 @@ public class StoredSpecsTest {
     @Test
     public void aWedgeIsKnownByItsNumberWhichWasItsTitle() {
         ObjectNode d = sixthSpec().put("title", "Wedge 12");
-        d.set("plan", JSON.tree("{\"kind\":\"chart\",\"renditionId\":\"r1\",\"widthMm\":180.0,\"leastShare\":0.55,\"lines\":[\"Wedge 12\"]}"));
+        d.set("plan",
+            JSON.tree("{\"kind\":\"chart\",\"renditionId\":\"r1\",\"widthMm\":180.0,\"leastShare\":0.55,\"lines\":[\"Wedge 12\"]}"));
         assertThat(SPECS.spec(6, d.toString()).heading().purpose()).isEqualTo(new Purpose.WedgeOf(12));
-        assertThat(SPECS.spec(6, sixthSpec().put("title", "Wedge 12").toString()).heading().purpose()).as("a picture of that name is no wedge").isEqualTo(new Purpose.Work());
+        assertThat(SPECS.spec(6, sixthSpec().put("title", "Wedge 12").toString()).heading().purpose())
+            .as("a picture of that name is no wedge").isEqualTo(new Purpose.Work());
     }
 
     /** Before wedges were measured nothing could be switched off: it counts as on. */
@@ -112,7 +118,8 @@ public class StoredSpecsTest {
     public void anOrderOfBeforePiecesIsLaidAsItWas() {
         PrintOrder order = SPECS.order(seventh().toString());
         assertThat(order.schema()).isEqualTo(PrintOrder.SCHEMA);
-        LayoutInput in = new LayoutInput(order.spec().stock(), order.output().feedMargins(), Map.of("r1", new SheetPlan.PixelSize(600, 400)), Map.of("i1", order.spec().item("i1")),
+        LayoutInput in = new LayoutInput(order.spec().stock(), order.output().feedMargins(),
+            Map.of("r1", new SheetPlan.PixelSize(600, 400)), Map.of("i1", order.spec().item("i1")),
             Map.of("i1", new CaptionText(order.spec().title(), "", 1)), 2);
         assertThat(order.layout()).isEqualTo(order.spec().plan().lay(in));
     }
@@ -140,19 +147,24 @@ public class StoredSpecsTest {
     }
 
     private static void withoutSides(ObjectNode order) {
-        order.path("layout").path("pages").forEach(page -> List.of("placed", "bleed").forEach(pieces -> page.path(pieces).forEach(p -> ((ObjectNode) p).remove("sides"))));
+        order.path("layout").path("pages").forEach(
+            page -> List.of("placed", "bleed").forEach(pieces -> page.path(pieces).forEach(p -> ((ObjectNode) p).remove("sides"))));
     }
 
-    private static final DocketSpec SPEC = DocketSpec.fresh("Slate quarry", Rendition.of("r1", "master"), new SheetPlan.PixelSize(3000, 2000));
+    private static final DocketSpec SPEC = DocketSpec.fresh("Slate quarry", Rendition.of("r1", "master"),
+        new SheetPlan.PixelSize(3000, 2000));
 
     /** A wrap with everything on it comes back as it was. */
     @Test
     public void aWrapIsReadAsItWasWritten() {
-        WrapBody body = new WrapBody(600, 400, new WrapBody.Support(WrapBody.Kind.BOARD, 5, 3), new WrapBody.TurnOver(25, 3, true, 2), 0.3, Optional.of(new WrapBody.Growth(-0.01, 0.002)));
+        WrapBody body = new WrapBody(600, 400, new WrapBody.Support(WrapBody.Kind.BOARD, 5, 3), new WrapBody.TurnOver(25, 3, true, 2), 0.3,
+            Optional.of(new WrapBody.Growth(-0.01, 0.002)));
         SideFill fill = new SideFill.OneColour(new SideFill.Patch(0.1, 0.2, 0.3, 0.4), List.of(1, 2, 65535));
-        DocketSpec wrapped = SPEC.withPlan(new Wrap("i1", true, body, new Wrap.Panels(3, 1, 30), fill, new SideMoves(12, 18, 5), Wrap.Corners.MITRED));
+        DocketSpec wrapped = SPEC
+            .withPlan(new Wrap("i1", true, body, new Wrap.Panels(3, 1, 30), fill, new SideMoves(12, 18, 5), Wrap.Corners.MITRED));
         assertThat(SPECS.spec(DocketSpec.SCHEMA, JSON.tree(wrapped).toString())).isEqualTo(wrapped);
-        DocketSpec unknown = wrapped.withPlan(wrapped.wrap().plan().around(body.of(0.3, Optional.empty())).filled(new SideFill.Extended(4)));
+        DocketSpec unknown = wrapped
+            .withPlan(wrapped.wrap().plan().around(body.of(0.3, Optional.empty())).filled(new SideFill.Extended(4)));
         assertThat(SPECS.spec(DocketSpec.SCHEMA, JSON.tree(unknown).toString())).isEqualTo(unknown);
     }
 }

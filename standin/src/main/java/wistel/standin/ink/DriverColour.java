@@ -32,7 +32,8 @@ final class DriverColour {
                 for (int b = 0; b < SIDE; b++) {
                     double[] srgb = {r / 8.0, g / 8.0, b / 8.0};
                     Lab meant = LabEncoding.V4.lab(toLab.exact(srgb));
-                    double[] wanted = {black[0] + meant.l() / 100 * (white[0] - black[0]), meant.a() * 1.08 + white[1], meant.b() * 1.08 + white[2]};
+                    double[] wanted = {black[0] + meant.l() / 100 * (white[0] - black[0]), meant.a() * 1.08 + white[1],
+                        meant.b() * 1.08 + white[2]};
                     for (double v : search(ink, wanted, srgb)) {
                         values[at++] = (float) v;
                     }

@@ -110,7 +110,8 @@ public final class InkOnPaper {
             for (int set = 0; set < 16; set++) {
                 root += weights[set] * primaries[set][band];
             }
-            double r = inks[4] == 0 ? Math.pow(root, YULE_NIELSEN) : paper.surface() + (Math.pow(root, YULE_NIELSEN) - paper.surface()) * veil;
+            double r = inks[4] == 0 ? Math.pow(root, YULE_NIELSEN)
+                : paper.surface() + (Math.pow(root, YULE_NIELSEN) - paper.surface()) * veil;
             for (int i = 0; i < 3; i++) {
                 xyz[i] += r * OBSERVER[i][band];
             }
@@ -128,7 +129,8 @@ public final class InkOnPaper {
         for (int band = 0; band < BANDS; band++) {
             double nm = 400 + 10 * band;
             double light = Math.pow(nm, -5) / (Math.exp(1.4388e7 / (nm * 5003)) - 1);
-            o[0][band] = light * (1.056 * lobe(nm, 599.8, 37.9, 31.0) + 0.362 * lobe(nm, 442.0, 16.0, 26.7) - 0.065 * lobe(nm, 501.1, 20.4, 26.2));
+            o[0][band] = light
+                * (1.056 * lobe(nm, 599.8, 37.9, 31.0) + 0.362 * lobe(nm, 442.0, 16.0, 26.7) - 0.065 * lobe(nm, 501.1, 20.4, 26.2));
             o[1][band] = light * (0.821 * lobe(nm, 568.8, 46.9, 40.5) + 0.286 * lobe(nm, 530.9, 16.3, 31.1));
             o[2][band] = light * (1.217 * lobe(nm, 437.0, 11.8, 36.0) + 0.681 * lobe(nm, 459.0, 26.0, 13.8));
             for (int i = 0; i < 3; i++) {

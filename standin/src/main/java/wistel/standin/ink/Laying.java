@@ -38,7 +38,8 @@ public record Laying(Paper meant, double amount, int quality, boolean photoBlack
             case "cool" -> -1;
             default -> 0;
         };
-        return new Laying(meant, meant.ink() / paper.ink(), quality, photo, monochrome, monochrome ? Integer.parseInt(settings.getOrDefault("wistel-mono-darkness", "3")) : USUAL_DARKNESS, monochrome ? tint : 0);
+        return new Laying(meant, meant.ink() / paper.ink(), quality, photo, monochrome,
+            monochrome ? Integer.parseInt(settings.getOrDefault("wistel-mono-darkness", "3")) : USUAL_DARKNESS, monochrome ? tint : 0);
     }
 
     /** Cover of cyan, magenta, yellow, black and gray for an input of 0 to 1, white being 1. */

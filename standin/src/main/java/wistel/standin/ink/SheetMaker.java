@@ -44,8 +44,9 @@ public final class SheetMaker {
         this.paper = paper;
         this.edgesMm = edgesMm.clone();
         this.ink = INKS.computeIfAbsent(List.of(paper, laying), k -> new InkOnPaper(paper, laying));
-        this.driver = laying.monochrome() ? Optional.empty() : space(page.space()).map(s -> DRIVERS.computeIfAbsent(List.of(laying.meant(), laying.quality(), page.space()),
-            k -> DriverColour.forPaper(laying.meant(), laying.quality(), s)));
+        this.driver = laying.monochrome() ? Optional.empty()
+            : space(page.space()).map(s -> DRIVERS.computeIfAbsent(List.of(laying.meant(), laying.quality(), page.space()),
+                k -> DriverColour.forPaper(laying.meant(), laying.quality(), s)));
         this.block = Math.max(1, Math.round((float) page.dpi() / SCAN_DPI));
         this.step = block > 1 ? 2 : 1;
         this.columns = page.width() / block;
@@ -80,7 +81,9 @@ public final class SheetMaker {
         return ml;
     }
 
-    /** The next row of the page, in its own space. Every second dot in both directions is laid and measured, every one of a coarse raster. */
+    /**
+     * The next row of the page, in its own space. Every second dot in both directions is laid and measured, every one of a coarse raster.
+     */
     public void row(char[] samples) {
         int line = row / block;
         if (row % step == 0 && line < page.height() / block) {
@@ -150,7 +153,8 @@ public final class SheetMaker {
     private void finishLine(int line) {
         double[] lab = new double[3];
         for (int x = 0; x < columns; x++) {
-            double n = Math.max(1, counts[x]) / paper.light((x + 0.5) * block * 25.4 / page.dpi(), (line + 0.5) * block * 25.4 / page.dpi());
+            double n = Math.max(1, counts[x])
+                / paper.light((x + 0.5) * block * 25.4 / page.dpi(), (line + 0.5) * block * 25.4 / page.dpi());
             double[] xyz = {sums[3 * x] / n, sums[3 * x + 1] / n, sums[3 * x + 2] / n};
             D50.xyzToLab(xyz, lab);
             int to = 3 * (line * columns + x);

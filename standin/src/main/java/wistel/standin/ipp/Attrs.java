@@ -79,7 +79,8 @@ final class Attrs {
     }
 
     static Attribute<?> dpi(String name, int... values) {
-        return new UnknownAttribute(name, Arrays.stream(values).mapToObj(v -> (Object) new Resolution(v, v, ResolutionUnit.dotsPerInch)).toList());
+        return new UnknownAttribute(name,
+            Arrays.stream(values).mapToObj(v -> (Object) new Resolution(v, v, ResolutionUnit.dotsPerInch)).toList());
     }
 
     static Attribute<?> octets(String name, String... values) {

@@ -190,7 +190,8 @@ public final class IppService {
             Set<String> wanted = requested(request);
             List<Attribute<?>> attributes = new ArrayList<>(describe(job));
             attributes.removeIf(a -> !wanted(wanted, a.getName(), Set.of("job-description", "job-template", "all")));
-            return reply(request.getVersionNumber(), request.getRequestId(), OK, List.of(AttributeGroup.groupOf(Tag.jobAttributes, attributes)));
+            return reply(request.getVersionNumber(), request.getRequestId(), OK,
+                List.of(AttributeGroup.groupOf(Tag.jobAttributes, attributes)));
         });
     }
 
@@ -219,7 +220,8 @@ public final class IppService {
         // the media database is long: only for those who ask for it by name (PWG 5100.7, 6.9.13)
         attributes.removeIf(a -> a.getName().equals("media-col-database") ? !wanted.contains("media-col-database")
             : !wanted(wanted, a.getName(), Set.of("printer-description", "job-template", "media-col-database-only", "all")));
-        return reply(request.getVersionNumber(), request.getRequestId(), OK, List.of(AttributeGroup.groupOf(Tag.printerAttributes, attributes)));
+        return reply(request.getVersionNumber(), request.getRequestId(), OK,
+            List.of(AttributeGroup.groupOf(Tag.printerAttributes, attributes)));
     }
 
     private static boolean wanted(Set<String> wanted, String name, Set<String> groups) {
@@ -255,8 +257,10 @@ public final class IppService {
             for (String name : List.of("media-type", "media-source")) {
                 member(media, name).map(IppService::plain).ifPresent(v -> settings.put(name, v));
             }
-            List<Optional<Object>> sides = Stream.of("top", "right", "bottom", "left").map(side -> member(media, "media-" + side + "-margin")).toList();
-            margins = sides.stream().allMatch(Optional::isPresent) ? Optional.of(sides.stream().map(m -> number(m.get()) / 100).toList()) : Optional.empty();
+            List<Optional<Object>> sides = Stream.of("top", "right", "bottom", "left")
+                .map(side -> member(media, "media-" + side + "-margin")).toList();
+            margins = sides.stream().allMatch(Optional::isPresent) ? Optional.of(sides.stream().map(m -> number(m.get()) / 100).toList())
+                : Optional.empty();
             thickness = member(media, "media-thickness").map(v -> number(v) / 100).orElse(0.0);
             Optional<Object> size = member(media, "media-size");
             if (size.isPresent() && size.get() instanceof AttributeCollection dimensions) {
@@ -278,11 +282,13 @@ public final class IppService {
         }
         int copies = value(job, "copies").map(v -> (int) number(v)).filter(c -> c >= 1 && c <= 99).orElse(1);
         boolean held = value(job, "job-hold-until").map(v -> !plain(v).equals("no-hold")).orElse(false);
-        return new Ticket(operation(request, "job-name").orElse("untitled"), user(request), settings, w, h, margins, thickness, copies, held);
+        return new Ticket(operation(request, "job-name").orElse("untitled"), user(request), settings, w, h, margins, thickness, copies,
+            held);
     }
 
     private static String setting(Object value) {
-        return value instanceof Resolution r ? Integer.toString(r.getX()) : value instanceof com.hp.jipp.encoding.Enum e ? Integer.toString(e.getCode()) : plain(value);
+        return value instanceof Resolution r ? Integer.toString(r.getX())
+            : value instanceof com.hp.jipp.encoding.Enum e ? Integer.toString(e.getCode()) : plain(value);
     }
 
     private static Optional<Object> value(AttributeGroup group, String name) {
@@ -291,11 +297,13 @@ public final class IppService {
     }
 
     private static Optional<Object> member(AttributeCollection collection, String name) {
-        return collection.getAttributes().stream().filter(a -> a.getName().equals(name) && !a.isEmpty()).<Object>map(a -> a.get(0)).findFirst();
+        return collection.getAttributes().stream().filter(a -> a.getName().equals(name) && !a.isEmpty()).<Object>map(a -> a.get(0))
+            .findFirst();
     }
 
     private static double number(Object value) {
-        return value instanceof Number n ? n.doubleValue() : value instanceof com.hp.jipp.encoding.Enum e ? e.getCode() : Double.parseDouble(value.toString());
+        return value instanceof Number n ? n.doubleValue()
+            : value instanceof com.hp.jipp.encoding.Enum e ? e.getCode() : Double.parseDouble(value.toString());
     }
 
     private static String plain(Object value) {
@@ -333,11 +341,14 @@ public final class IppService {
             Attrs.uri("job-printer-uri", description.ippUri()), Attrs.name("job-name", job.ticket().name()),
             Attrs.name("job-originating-user-name", job.ticket().user()), Attrs.enums("job-state", job.state().code()),
             Attrs.keyword("job-state-reasons", job.reason()), Attrs.integer("time-at-creation", description.upTime(job.created())),
-            job.started().<Attribute<?>>map(t -> Attrs.integer("time-at-processing", description.upTime(t))).orElse(Attrs.none("time-at-processing")),
-            job.finished().<Attribute<?>>map(t -> Attrs.integer("time-at-completed", description.upTime(t))).orElse(Attrs.none("time-at-completed")),
+            job.started().<Attribute<?>>map(t -> Attrs.integer("time-at-processing", description.upTime(t)))
+                .orElse(Attrs.none("time-at-processing")),
+            job.finished().<Attribute<?>>map(t -> Attrs.integer("time-at-completed", description.upTime(t)))
+                .orElse(Attrs.none("time-at-completed")),
             Attrs.integer("job-printer-up-time", description.upTime(printer.clock().instant())),
             Attrs.integer("job-impressions-completed", job.state() == State.COMPLETED ? job.ticket().copies() : 0),
-            Attrs.integer("wistel-percent-laid-down", job.percent()), Attrs.integer("wistel-ink-microlitres", (int) Math.round(1000 * job.inkMl()))));
+            Attrs.integer("wistel-percent-laid-down", job.percent()),
+            Attrs.integer("wistel-ink-microlitres", (int) Math.round(1000 * job.inkMl()))));
         if (job.state() == State.COMPLETED) {
             String sheet = printer.model().path().replace("/ipp", "") + "/" + job.id();
             all.add(Attrs.uri("wistel-scan-uri", scanAddress.orElseGet(() -> description.httpUri() + "scan" + sheet + ".tif")));

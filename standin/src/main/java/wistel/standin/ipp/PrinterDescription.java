@@ -80,12 +80,16 @@ final class PrinterDescription {
         all.addAll(List.of(
             charset("charset-configured", "utf-8"), charset("charset-supported", "utf-8"),
             language("natural-language-configured", "en"), language("generated-natural-language-supported", "en"),
-            uri("printer-uri-supported", ippUri), keyword("uri-security-supported", "none"), keyword("uri-authentication-supported", "none"),
-            name("printer-name", model.name()), text("printer-info", model.name() + ", " + model.kind() + " (simulated)"), text("printer-location", "Print room"),
-            text("printer-make-and-model", model.name() + " stand-in"), uri("printer-more-info", httpUri), uri("printer-supply-info-uri", httpUri),
+            uri("printer-uri-supported", ippUri), keyword("uri-security-supported", "none"),
+            keyword("uri-authentication-supported", "none"),
+            name("printer-name", model.name()), text("printer-info", model.name() + ", " + model.kind() + " (simulated)"),
+            text("printer-location", "Print room"),
+            text("printer-make-and-model", model.name() + " stand-in"), uri("printer-more-info", httpUri),
+            uri("printer-supply-info-uri", httpUri),
             uri("printer-icons", httpUri + "icon.png"), uri("printer-uuid", printer.uuid()),
             text("printer-device-id", "MFG:Wistel;MDL:" + model.name() + ";CMD:PWGRaster,JPEG;"), text("printer-organization", ""),
-            text("printer-organizational-unit", ""), new com.hp.jipp.encoding.EmptyAttribute<>("printer-geo-location", com.hp.jipp.encoding.Tag.unknown),
+            text("printer-organizational-unit", ""),
+            new com.hp.jipp.encoding.EmptyAttribute<>("printer-geo-location", com.hp.jipp.encoding.Tag.unknown),
             keyword("ipp-versions-supported", "1.1", "2.0"), keyword("ipp-features-supported", "ipp-everywhere"),
             enums("operations-supported", OPERATIONS), keyword("printer-get-attributes-supported", "document-format"),
             keyword("which-jobs-supported", "completed", "not-completed", "all"), bool("job-ids-supported", true),
@@ -103,15 +107,18 @@ final class PrinterDescription {
             keyword("printer-state-reasons", reason),
             text("printer-state-message", stopped ? "See to " + model.name() : ""),
             bool("printer-is-accepting-jobs", true), integer("queued-job-count", (int) queued), integer("printer-up-time", upTime(now)),
-            time("printer-current-time", now), integer("printer-config-change-time", 1), time("printer-config-change-date-time", printer.upSince()),
+            time("printer-current-time", now), integer("printer-config-change-time", 1),
+            time("printer-config-change-date-time", printer.upSince()),
             integer("printer-state-change-time", 1), time("printer-state-change-date-time", printer.upSince()),
             octets("printer-supply", printer.inks().entrySet().stream().map(e -> supply(e.getKey(), e.getValue())).toArray(String[]::new)),
-            text("printer-supply-description", printer.inks().keySet().stream().map(n -> Character.toUpperCase(n.charAt(0)) + n.substring(1)).toArray(String[]::new)),
+            text("printer-supply-description",
+                printer.inks().keySet().stream().map(n -> Character.toUpperCase(n.charAt(0)) + n.substring(1)).toArray(String[]::new)),
             keyword("wistel-black-ink-ready", printer.photoBlack() ? "photo" : "matte")));
     }
 
     private String reason() {
-        return printer.trouble() != RoomPrinter.Trouble.NONE ? printer.trouble().reason() : printer.inkEmpty() ? "marker-supply-empty-error" : printer.waitsForPaper() ? "media-needed-error" : "none";
+        return printer.trouble() != RoomPrinter.Trouble.NONE ? printer.trouble().reason()
+            : printer.inkEmpty() ? "marker-supply-empty-error" : printer.waitsForPaper() ? "media-needed-error" : "none";
     }
 
     private static String supply(String colour, int level) {
@@ -124,8 +131,10 @@ final class PrinterDescription {
             keyword("compression-supported", "none", "gzip", "deflate"), keyword("pdl-override-supported", "attempted"),
             bool("multiple-document-jobs-supported", false), integer("multiple-operation-time-out", 120),
             keyword("multiple-operation-time-out-action", "abort-job"), keyword("overrides-supported", "document-number", "pages"),
-            dpi("pwg-raster-document-resolution-supported", 150, 180, 300, 360, 600, 720), keyword("pwg-raster-document-sheet-back", "normal"),
-            keyword("pwg-raster-document-type-supported", "device3_16", "srgb_16", "srgb_8", "adobe-rgb_16", "sgray_16", "sgray_8", "black_1"),
+            dpi("pwg-raster-document-resolution-supported", 150, 180, 300, 360, 600, 720),
+            keyword("pwg-raster-document-sheet-back", "normal"),
+            keyword("pwg-raster-document-type-supported", "device3_16", "srgb_16", "srgb_8", "adobe-rgb_16", "sgray_16", "sgray_8",
+                "black_1"),
             bool("page-ranges-supported", false), range("jpeg-k-octets-supported", 0, 300_000),
             range("jpeg-x-dimension-supported", 0, 60_000), range("jpeg-y-dimension-supported", 1, 60_000)));
     }
@@ -150,7 +159,8 @@ final class PrinterDescription {
                 all.add(values(s.name() + "-default", s, List.of(s.usual())));
             }
         }
-        List<String> names = new ArrayList<>(List.of("copies", "media", "media-col", "print-content-optimize", "print-rendering-intent", "print-scaling", "sides", "orientation-requested",
+        List<String> names = new ArrayList<>(List.of("copies", "media", "media-col", "print-content-optimize", "print-rendering-intent",
+            "print-scaling", "sides", "orientation-requested",
             "output-bin", "job-hold-until", "ipp-attribute-fidelity", "job-name", "wistel-over-edge"));
         model.settings().stream().map(MachineModel.Setting::name).filter(n -> !IN_MEDIA.contains(n)).forEach(names::add);
         all.add(keywords("job-creation-attributes-supported", names));
@@ -158,9 +168,14 @@ final class PrinterDescription {
         all.add(collections("job-resolvers-supported", model.rules().stream().map(this::resolver).toList()));
         all.add(uri("printer-strings-uri", httpUri + "strings" + model.path() + ".strings"));
         all.add(language("printer-strings-languages-supported", "en"));
-        all.add(collections("wistel-consumption", Stream.of(3, 4, 5).map(q -> collection(enums("print-quality", q), integer("seconds-per-square-metre", (int) Math.round(60 * model.minutesPerM2(q))),
-            integer("ink-millilitres-per-square-metre", (int) Math.round(model.inkMlPerM2())))).toList()));
-        all.add(collections("wistel-black-ink-change", List.of(collection(integer("seconds", RoomPrinter.BLACK_CHANGE_SECONDS), integer("ink-microlitres", RoomPrinter.BLACK_CHANGE_MICROLITRES)))));
+        all.add(collections("wistel-consumption",
+            Stream.of(3, 4, 5)
+                .map(q -> collection(enums("print-quality", q),
+                    integer("seconds-per-square-metre", (int) Math.round(60 * model.minutesPerM2(q))),
+                    integer("ink-millilitres-per-square-metre", (int) Math.round(model.inkMlPerM2()))))
+                .toList()));
+        all.add(collections("wistel-black-ink-change", List.of(collection(integer("seconds", RoomPrinter.BLACK_CHANGE_SECONDS),
+            integer("ink-microlitres", RoomPrinter.BLACK_CHANGE_MICROLITRES)))));
     }
 
     private MachineModel.Setting setting(String name) {
@@ -209,7 +224,8 @@ final class PrinterDescription {
         StringBuilder out = new StringBuilder();
         for (MachineModel.Setting s : model.settings()) {
             out.append('"').append(s.name()).append("\" = \"").append(s.words()).append("\";\n");
-            s.values().forEach((value, words) -> out.append('"').append(s.name()).append('.').append(value).append("\" = \"").append(words).append("\";\n"));
+            s.values().forEach((value, words) -> out.append('"').append(s.name()).append('.').append(value).append("\" = \"").append(words)
+                .append("\";\n"));
         }
         return out.toString();
     }
@@ -219,7 +235,8 @@ final class PrinterDescription {
         List<MachineModel.Offer> ready = new ArrayList<>();
         List<String> names = new ArrayList<>();
         printer.feeds().forEach((feed, loaded) -> {
-            List<MachineModel.Offer> lying = model.offers().stream().filter(o -> loaded.sheets() > 0 && o.feed().equals(feed) && o.paper() == loaded.paper() && loaded.lies(o))
+            List<MachineModel.Offer> lying = model.offers().stream()
+                .filter(o -> loaded.sheets() > 0 && o.feed().equals(feed) && o.paper() == loaded.paper() && loaded.lies(o))
                 .map(loaded::cut).toList();
             if (!lying.isEmpty()) {
                 ready.addAll(lying);
@@ -234,21 +251,27 @@ final class PrinterDescription {
             all.add(collections("media-col-ready", ready.stream().map(PrinterDescription::mediaCol).distinct().toList()));
         }
         List<String> media = new ArrayList<>(sizes.stream().map(SheetSize::ippName).toList());
-        media.addAll(model == MachineModel.ARDLE_17 ? List.of("custom_min_89x127mm", "custom_max_431.8x1200mm", "roll_min_254x100mm", "roll_max_431.8x5000mm")
+        media.addAll(model == MachineModel.ARDLE_17
+            ? List.of("custom_min_89x127mm", "custom_max_431.8x1200mm", "roll_min_254x100mm", "roll_max_431.8x5000mm")
             : List.of("roll_min_431.8x100mm", "roll_max_1117.6x18000mm"));
         List<UntypedCollection> dimensions = new ArrayList<>();
         model.offers().stream().map(o -> new Lengths(o.widthMm(), o.lengthMm())).distinct().forEach(l -> dimensions.add(mediaSize(l)));
         all.addAll(List.of(
             keyword("media-default", usual().ippName()), keywords("media-supported", media),
-            collections("media-col-default", List.of(mediaCol(model.offers().stream().filter(o -> o.takes(usual().widthMm(), usual().heightMm())).findFirst().orElseThrow()))),
+            collections("media-col-default",
+                List.of(mediaCol(
+                    model.offers().stream().filter(o -> o.takes(usual().widthMm(), usual().heightMm())).findFirst().orElseThrow()))),
             collections("media-col-database", model.offers().stream().map(PrinterDescription::mediaCol).toList()),
             keyword("media-col-supported", "media-size", "media-type", "media-source", "media-top-margin", "media-bottom-margin",
                 "media-left-margin", "media-right-margin", "media-thickness"),
             collections("media-size-supported", dimensions),
-            range("media-thickness-supported", 1, 150), ints("wistel-over-edge-supported", MachineModel.OVER_EDGE_MM.stream().map(PrinterDescription::hundredths).toList()),
+            range("media-thickness-supported", 1, 150),
+            ints("wistel-over-edge-supported", MachineModel.OVER_EDGE_MM.stream().map(PrinterDescription::hundredths).toList()),
             integer("wistel-over-edge-default", hundredths(MachineModel.USUAL_OVER_EDGE_MM)),
-            margins("media-top-margin-supported", MachineModel.Offer::lead), margins("media-bottom-margin-supported", MachineModel.Offer::trail),
-            margins("media-left-margin-supported", MachineModel.Offer::left), margins("media-right-margin-supported", MachineModel.Offer::right)));
+            margins("media-top-margin-supported", MachineModel.Offer::lead),
+            margins("media-bottom-margin-supported", MachineModel.Offer::trail),
+            margins("media-left-margin-supported", MachineModel.Offer::left),
+            margins("media-right-margin-supported", MachineModel.Offer::right)));
     }
 
     private SheetSize usual() {
@@ -275,8 +298,10 @@ final class PrinterDescription {
     }
 
     private static UntypedCollection mediaCol(MachineModel.Offer o) {
-        return collection(collections("media-size", List.of(mediaSize(new Lengths(o.widthMm(), o.lengthMm())))), keyword("media-type", o.paper().mediaType()),
-            keyword("media-source", o.feed()), integer("media-top-margin", hundredths(o.lead())), integer("media-bottom-margin", hundredths(o.trail())),
+        return collection(collections("media-size", List.of(mediaSize(new Lengths(o.widthMm(), o.lengthMm())))),
+            keyword("media-type", o.paper().mediaType()),
+            keyword("media-source", o.feed()), integer("media-top-margin", hundredths(o.lead())),
+            integer("media-bottom-margin", hundredths(o.trail())),
             integer("media-left-margin", hundredths(o.left())), integer("media-right-margin", hundredths(o.right())),
             range("media-thickness", 1, hundredths(o.thickestMm())));
     }

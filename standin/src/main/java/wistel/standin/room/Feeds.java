@@ -14,6 +14,7 @@ public final class Feeds {
     /** The known size of these lengths, or one cut to measure. */
     public static SheetSize size(double widthMm, double heightMm) {
         return SheetSize.near(widthMm, heightMm)
-            .orElseGet(() -> new SheetSize("cut to " + Math.round(widthMm) + " × " + Math.round(heightMm) + " mm", SheetSize.ippName(widthMm, heightMm), widthMm, heightMm));
+            .orElseGet(() -> new SheetSize("cut to " + Math.round(widthMm) + " × " + Math.round(heightMm) + " mm",
+                SheetSize.ippName(widthMm, heightMm), widthMm, heightMm));
     }
 }

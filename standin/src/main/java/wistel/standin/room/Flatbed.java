@@ -18,8 +18,8 @@ import wistel.core.render.RasterSink;
 import wistel.core.render.TiffSink;
 
 /**
- * An ordinary flatbed scanner: RGB by its own curve, which isn't quite what its profile says; light that scatters into dark places and falls off towards
- * the ends of the glass; a sheet that lies a little askew.
+ * An ordinary flatbed scanner: RGB by its own curve, which isn't quite what its profile says; light that scatters into dark places and
+ * falls off towards the ends of the glass; a sheet that lies a little askew.
  */
 public final class Flatbed {
     private static final double GAMMA = 1.85;
@@ -80,7 +80,8 @@ public final class Flatbed {
         int y0 = (int) Math.floor(y - 0.5);
         double fx = x - 0.5 - x0;
         double fy = y - 0.5 - y0;
-        return (1 - fy) * ((1 - fx) * pixel(light, x0, y0, c) + fx * pixel(light, x0 + 1, y0, c)) + fy * ((1 - fx) * pixel(light, x0, y0 + 1, c) + fx * pixel(light, x0 + 1, y0 + 1, c));
+        return (1 - fy) * ((1 - fx) * pixel(light, x0, y0, c) + fx * pixel(light, x0 + 1, y0, c))
+            + fy * ((1 - fx) * pixel(light, x0, y0 + 1, c) + fx * pixel(light, x0 + 1, y0 + 1, c));
     }
 
     private double pixel(char[] light, int x, int y, int c) {
@@ -89,7 +90,8 @@ public final class Flatbed {
 
     /** The primaries of sRGB with another curve. */
     private static IccProfile light(double gamma) {
-        ProfileWriter writer = new ProfileWriter(DeviceClass.INPUT, ColourSpace.RGB, ColourSpace.XYZ, "Flatbed, gamma " + gamma, "No copyright, use freely");
+        ProfileWriter writer = new ProfileWriter(DeviceClass.INPUT, ColourSpace.RGB, ColourSpace.XYZ, "Flatbed, gamma " + gamma,
+            "No copyright, use freely");
         for (String tag : new String[] {"wtpt", "rXYZ", "gXYZ", "bXYZ"}) {
             writer.tag(tag, StandardSpaces.SRGB.tag(tag).orElseThrow());
         }

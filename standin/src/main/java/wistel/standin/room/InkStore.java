@@ -73,7 +73,8 @@ final class InkStore {
     }
 
     boolean empty() {
-        return leftMl.entrySet().stream().anyMatch(e -> e.getValue() <= 0 && (!e.getKey().endsWith("black") || e.getKey().startsWith("photo") == photo));
+        return leftMl.entrySet().stream()
+            .anyMatch(e -> e.getValue() <= 0 && (!e.getKey().endsWith("black") || e.getKey().startsWith("photo") == photo));
     }
 
     /** Somebody puts new cartridges in for those that are empty. */

@@ -24,7 +24,8 @@ final class JpegPage {
     JpegPage(PrintJob job, SheetSize size) {
         int w = (int) Math.round(size.widthMm() / 25.4 * DPI);
         int h = (int) Math.round(size.heightMm() / 25.4 * DPI);
-        page = new PwgRaster.Page(w, h, DPI, 8, PwgRaster.Space.SRGB, 0, 0, size.ippName(), job.ticket().mediaType(), job.ticket().quality(), 1);
+        page = new PwgRaster.Page(w, h, DPI, 8, PwgRaster.Space.SRGB, 0, 0, size.ippName(), job.ticket().mediaType(),
+            job.ticket().quality(), 1);
         PictureFile file = PictureFile.open(() -> {
             try {
                 return new FileImageInputStream(job.document.toFile());
@@ -32,7 +33,8 @@ final class JpegPage {
                 throw new UncheckedIOException(e);
             }
         });
-        view = View.fitting(file.rows(), Math.min(w, h), LightCurve.GAMMA_22, new Histogram.Counter(file.facts().channels()), Runnable::run);
+        view = View.fitting(file.rows(), Math.min(w, h), LightCurve.GAMMA_22, new Histogram.Counter(file.facts().channels()),
+            Runnable::run);
         top = (h - view.height()) / 2;
         left = (w - view.width()) / 2;
     }

@@ -30,7 +30,8 @@ public final class MachineModel {
     private static final double INCH = Length.MM_PER_INCH;
 
     /** One line of the media table; margins in mm as the paper goes through: leading, right, trailing, left. */
-    public record Offer(Range widthMm, Range lengthMm, Paper paper, String feed, double thickestMm, double lead, double right, double trail, double left) {
+    public record Offer(Range widthMm, Range lengthMm, Paper paper, String feed, double thickestMm, double lead, double right, double trail,
+        double left) {
         public boolean takes(double width, double length) {
             return widthMm.holds(width) && lengthMm.holds(length);
         }
@@ -40,7 +41,8 @@ public final class MachineModel {
         }
 
         public boolean has(List<Double> margins) {
-            return Math.abs(lead - margins.get(0)) < 0.011 && Math.abs(right - margins.get(1)) < 0.011 && Math.abs(trail - margins.get(2)) < 0.011 && Math.abs(left - margins.get(3)) < 0.011;
+            return Math.abs(lead - margins.get(0)) < 0.011 && Math.abs(right - margins.get(1)) < 0.011
+                && Math.abs(trail - margins.get(2)) < 0.011 && Math.abs(left - margins.get(3)) < 0.011;
         }
     }
 
@@ -63,9 +65,11 @@ public final class MachineModel {
     private static final List<Double> LARGE_ROLLS = List.of(17 * INCH, 24 * INCH, 36 * INCH, 44 * INCH);
 
     /** The sheet printer: two feeds and a small roll. */
-    public static final MachineModel ARDLE_17 = new MachineModel("Ardle 17", "sheet printer", "/ipp/print", 17 * INCH, Map.of(Feeds.REAR, "rear feed", Feeds.FRONT, "front path", Feeds.ROLL, "roll"), small(), 12, 1);
+    public static final MachineModel ARDLE_17 = new MachineModel("Ardle 17", "sheet printer", "/ipp/print", 17 * INCH,
+        Map.of(Feeds.REAR, "rear feed", Feeds.FRONT, "front path", Feeds.ROLL, "roll"), small(), 12, 1);
     /** The roll printer with its cutter. */
-    public static final MachineModel ARDLE_44 = new MachineModel("Ardle 44", "roll printer", "/ipp/large", 44 * INCH, Map.of(Feeds.ROLL, "roll", Feeds.FRONT, "front slot"), large(), 20, 0.55);
+    public static final MachineModel ARDLE_44 = new MachineModel("Ardle 44", "roll printer", "/ipp/large", 44 * INCH,
+        Map.of(Feeds.ROLL, "roll", Feeds.FRONT, "front slot"), large(), 20, 0.55);
 
     private final String name;
     private final String kind;
@@ -82,7 +86,8 @@ public final class MachineModel {
      * @param inkMlPerM2 that one ink covering all of a square metre takes
      * @param pace       minutes for a square metre, as a factor of the sheet printer's
      */
-    private MachineModel(String name, String kind, String path, double widestMm, Map<String, String> feeds, List<Offer> offers, double inkMlPerM2, double pace) {
+    private MachineModel(String name, String kind, String path, double widestMm, Map<String, String> feeds, List<Offer> offers,
+        double inkMlPerM2, double pace) {
         this.name = name;
         this.kind = kind;
         this.path = path;
@@ -95,8 +100,10 @@ public final class MachineModel {
         this.rules = makeRules(feeds);
     }
 
-
-    /** Stiff papers go through the straight front path alone, with 30 mm at both ends unless that is waived; elsewhere the trailing edge is the larger. */
+    /**
+     * Stiff papers go through the straight front path alone, with 30 mm at both ends unless that is waived; elsewhere the trailing edge is
+     * the larger.
+     */
     private static List<Offer> small() {
         List<Offer> offers = new ArrayList<>();
         double widest = 17 * INCH;
@@ -108,9 +115,11 @@ public final class MachineModel {
             if (GLOSSY.contains(paper)) {
                 Set<String> toTheEdge = Set.of("4 × 6 in", "5 × 7 in", "8 × 10 in", "A4", "A3", "A3+", "A2", "17 × 22 in");
                 sizes(widest).stream().filter(s -> toTheEdge.contains(s.name()))
-                    .forEach(s -> offers.add(new Offer(Range.only(s.widthMm()), Range.only(s.heightMm()), paper, Feeds.REAR, 0.35, 0, 0, 0, 0)));
+                    .forEach(
+                        s -> offers.add(new Offer(Range.only(s.widthMm()), Range.only(s.heightMm()), paper, Feeds.REAR, 0.35, 0, 0, 0, 0)));
                 rolls(offers, paper, SMALL_ROLLS, new Range(100, 5000), 0.35);
-                List.of(10 * INCH, 13 * INCH, 17 * INCH).forEach(w -> offers.add(new Offer(Range.only(w), new Range(100, 5000), paper, Feeds.ROLL, 0.35, 0, 0, 0, 0)));
+                List.of(10 * INCH, 13 * INCH, 17 * INCH)
+                    .forEach(w -> offers.add(new Offer(Range.only(w), new Range(100, 5000), paper, Feeds.ROLL, 0.35, 0, 0, 0, 0)));
             }
         }
         return offers;
@@ -165,17 +174,27 @@ public final class MachineModel {
         Map<String, String> ways = new LinkedHashMap<>();
         List.of(Feeds.REAR, Feeds.FRONT, Feeds.ROLL).stream().filter(feeds::containsKey).forEach(f -> ways.put(f, feeds.get(f)));
         return List.of(
-            new Setting("media-type", "paper kind", Syntax.KEYWORD, types, ""), new Setting("media-source", "goes through", Syntax.KEYWORD, ways, ""),
+            new Setting("media-type", "paper kind", Syntax.KEYWORD, types, ""),
+            new Setting("media-source", "goes through", Syntax.KEYWORD, ways, ""),
             new Setting("print-quality", "quality", Syntax.ENUM, values("3", "quick", "4", "standard", "5", "fine"), "5"),
-            new Setting("print-color-mode", "colour", Syntax.KEYWORD, values("color", "all inks", "process-monochrome", "monochrome"), "color"),
-            new Setting("printer-resolution", "resolution", Syntax.RESOLUTION, values("180", "180 dpi", "360", "360 dpi", "720", "720 dpi"), "360"),
-            new Setting("finishings", "cutter", Syntax.ENUM, values("3", "doesn't cut", "60", "after each page", "63", "after the job"), "3"),
-            new Setting("wistel-black-ink", "black", Syntax.KEYWORD, values("by-paper", "as the paper kind asks", "photo", "photo", "matte", "matte"), "by-paper"),
-            new Setting("wistel-mono-darkness", "darkness of monochrome", Syntax.KEYWORD, values("1", "1", "2", "2", "3", "3", "4", "4", "5", "5"), "3"),
-            new Setting("wistel-mono-tint", "tint of monochrome", Syntax.KEYWORD, values("cool", "cool", "neutral", "neutral", "warm", "warm"), "neutral"),
-            new Setting("wistel-head-gap", "gap under the head", Syntax.KEYWORD, values("usual", "usual", "wide", "wide, for paper that lifts"), "usual"),
-            new Setting("wistel-passes", "lays down ink", Syntax.KEYWORD, values("both-ways", "both ways", "one-way", "one way, slower and evener"), "both-ways"),
-            new Setting("wistel-drying", "waits between passes", Syntax.KEYWORD, values("none", "not at all", "short", "shortly", "long", "long"), "none"));
+            new Setting("print-color-mode", "colour", Syntax.KEYWORD, values("color", "all inks", "process-monochrome", "monochrome"),
+                "color"),
+            new Setting("printer-resolution", "resolution", Syntax.RESOLUTION, values("180", "180 dpi", "360", "360 dpi", "720", "720 dpi"),
+                "360"),
+            new Setting("finishings", "cutter", Syntax.ENUM, values("3", "doesn't cut", "60", "after each page", "63", "after the job"),
+                "3"),
+            new Setting("wistel-black-ink", "black", Syntax.KEYWORD,
+                values("by-paper", "as the paper kind asks", "photo", "photo", "matte", "matte"), "by-paper"),
+            new Setting("wistel-mono-darkness", "darkness of monochrome", Syntax.KEYWORD,
+                values("1", "1", "2", "2", "3", "3", "4", "4", "5", "5"), "3"),
+            new Setting("wistel-mono-tint", "tint of monochrome", Syntax.KEYWORD,
+                values("cool", "cool", "neutral", "neutral", "warm", "warm"), "neutral"),
+            new Setting("wistel-head-gap", "gap under the head", Syntax.KEYWORD,
+                values("usual", "usual", "wide", "wide, for paper that lifts"), "usual"),
+            new Setting("wistel-passes", "lays down ink", Syntax.KEYWORD,
+                values("both-ways", "both ways", "one-way", "one way, slower and evener"), "both-ways"),
+            new Setting("wistel-drying", "waits between passes", Syntax.KEYWORD,
+                values("none", "not at all", "short", "shortly", "long", "long"), "none"));
     }
 
     private static Set<String> types(Set<Paper> papers) {
@@ -187,13 +206,18 @@ public final class MachineModel {
         Set<String> mono = Set.of("process-monochrome");
         Set<String> sheetFeeds = feeds.keySet().stream().filter(f -> !f.equals(Feeds.ROLL)).collect(Collectors.toSet());
         return List.of(
-            new Rule("monochrome-kinds", Map.of("print-color-mode", mono, "media-type", types(Set.of(PLAIN, TARN_CANVAS))), Map.of("print-color-mode", "color")),
+            new Rule("monochrome-kinds", Map.of("print-color-mode", mono, "media-type", types(Set.of(PLAIN, TARN_CANVAS))),
+                Map.of("print-color-mode", "color")),
             new Rule("monochrome-quick", Map.of("print-color-mode", mono, "print-quality", Set.of("3")), Map.of("print-quality", "4")),
-            new Rule("photo-black", Map.of("wistel-black-ink", Set.of("photo"), "media-type", types(Set.of(MOSS_COTTON, HEATH_COTTON, TARN_CANVAS, PLAIN))), Map.of("wistel-black-ink", "matte")),
-            new Rule("matte-black", Map.of("wistel-black-ink", Set.of("matte"), "media-type", types(GLOSSY)), Map.of("wistel-black-ink", "photo")),
+            new Rule("photo-black",
+                Map.of("wistel-black-ink", Set.of("photo"), "media-type", types(Set.of(MOSS_COTTON, HEATH_COTTON, TARN_CANVAS, PLAIN))),
+                Map.of("wistel-black-ink", "matte")),
+            new Rule("matte-black", Map.of("wistel-black-ink", Set.of("matte"), "media-type", types(GLOSSY)),
+                Map.of("wistel-black-ink", "photo")),
             new Rule("quick-kinds", Map.of("print-quality", Set.of("3"), "media-type", fineArt), Map.of("print-quality", "4")),
             new Rule("fine-plain", Map.of("print-quality", Set.of("5"), "media-type", types(Set.of(PLAIN))), Map.of("print-quality", "4")),
-            new Rule("quick-resolution", Map.of("print-quality", Set.of("3"), "printer-resolution", Set.of("720")), Map.of("printer-resolution", "360")),
+            new Rule("quick-resolution", Map.of("print-quality", Set.of("3"), "printer-resolution", Set.of("720")),
+                Map.of("printer-resolution", "360")),
             new Rule("cut-sheets", Map.of("finishings", Set.of("60", "63"), "media-source", sheetFeeds), Map.of("finishings", "3")),
             new Rule("cut-fibres", Map.of("finishings", Set.of("60", "63"), "media-type", fineArt), Map.of("finishings", "3")));
     }
@@ -259,7 +283,8 @@ public final class MachineModel {
 
     /** Whether it can print a job just as it is: its media table has it, each setting a listed value, and no rule forbids it. */
     public boolean takes(Ticket t) {
-        return settings.stream().allMatch(s -> t.get(s.name()).isEmpty() || s.values().containsKey(t.get(s.name()))) && offer(t) != null && !forbidden(t);
+        return settings.stream().allMatch(s -> t.get(s.name()).isEmpty() || s.values().containsKey(t.get(s.name()))) && offer(t) != null
+            && !forbidden(t);
     }
 
     private boolean forbidden(Ticket t) {
@@ -271,7 +296,8 @@ public final class MachineModel {
     /** The line of the media table that a job is printed by; null when there is none. */
     Offer offer(Ticket t) {
         return offers.stream().filter(o -> t.widthMm() == 0 || o.takes(t.widthMm(), t.heightMm()))
-            .filter(o -> t.mediaType().isEmpty() || o.paper().mediaType().equals(t.mediaType())).filter(o -> t.feed().isEmpty() || o.feed().equals(t.feed()))
+            .filter(o -> t.mediaType().isEmpty() || o.paper().mediaType().equals(t.mediaType()))
+            .filter(o -> t.feed().isEmpty() || o.feed().equals(t.feed()))
             .filter(o -> t.thicknessMm() == 0 || t.thicknessMm() <= o.thickestMm() + 0.005)
             .filter(o -> t.marginsMm().isEmpty() ? !o.borderless() : o.has(t.marginsMm().get())).findFirst().orElse(null);
     }

@@ -63,7 +63,8 @@ public final class PrintJob {
         ticket.settings().forEach((name, value) -> p.setProperty("set." + name, value));
         p.setProperty("widthMm", Double.toString(ticket.widthMm()));
         p.setProperty("heightMm", Double.toString(ticket.heightMm()));
-        ticket.marginsMm().ifPresent(m -> p.setProperty("margins", m.stream().map(v -> Double.toString(v)).collect(Collectors.joining(";"))));
+        ticket.marginsMm()
+            .ifPresent(m -> p.setProperty("margins", m.stream().map(v -> Double.toString(v)).collect(Collectors.joining(";"))));
         p.setProperty("thicknessMm", Double.toString(ticket.thicknessMm()));
         p.setProperty("copies", Integer.toString(ticket.copies()));
         p.setProperty("held", Boolean.toString(ticket.held()));
@@ -85,11 +86,15 @@ public final class PrintJob {
         p.stringPropertyNames().stream().filter(n -> n.startsWith("set.")).forEach(n -> settings.put(n.substring(4), p.getProperty(n)));
         if (p.containsKey("mediaType")) {
             // as it was kept before
-            settings.putAll(Map.of("media-type", p.getProperty("mediaType"), "media-source", p.getProperty("feed"), "print-quality", p.getProperty("quality")));
+            settings.putAll(Map.of("media-type", p.getProperty("mediaType"), "media-source", p.getProperty("feed"), "print-quality",
+                p.getProperty("quality")));
         }
-        Optional<List<Double>> margins = Optional.ofNullable(p.getProperty("margins")).map(m -> Arrays.stream(m.split(";")).map(Double::valueOf).toList());
-        Ticket ticket = new Ticket(p.getProperty("name"), p.getProperty("user"), settings, Double.parseDouble(p.getProperty("widthMm")), Double.parseDouble(p.getProperty("heightMm")), margins,
-            Double.parseDouble(p.getProperty("thicknessMm", "0")), Integer.parseInt(p.getProperty("copies")), Boolean.parseBoolean(p.getProperty("held")));
+        Optional<List<Double>> margins = Optional.ofNullable(p.getProperty("margins"))
+            .map(m -> Arrays.stream(m.split(";")).map(Double::valueOf).toList());
+        Ticket ticket = new Ticket(p.getProperty("name"), p.getProperty("user"), settings, Double.parseDouble(p.getProperty("widthMm")),
+            Double.parseDouble(p.getProperty("heightMm")), margins,
+            Double.parseDouble(p.getProperty("thicknessMm", "0")), Integer.parseInt(p.getProperty("copies")),
+            Boolean.parseBoolean(p.getProperty("held")));
         PrintJob job = new PrintJob(id, ticket, Instant.parse(p.getProperty("created")));
         job.state = State.valueOf(p.getProperty("state"));
         job.reason = p.getProperty("reason");
@@ -115,8 +120,9 @@ public final class PrintJob {
     }
 
     /** What the outside may see of it, all at one moment. */
-    public record Seen(int id, Ticket ticket, Instant created, State state, String reason, Optional<Instant> started, Optional<Instant> finished,
-                       int percent, double inkMl) {
+    public record Seen(int id, Ticket ticket, Instant created, State state, String reason, Optional<Instant> started,
+        Optional<Instant> finished,
+        int percent, double inkMl) {
     }
 
     Seen seen() {

@@ -55,7 +55,8 @@ public final class RoomPrinter implements AutoCloseable {
         }
 
         private static Loaded roll(double widthMm, double leftMm, Paper paper, int there) {
-            return new Loaded(new SheetSize("roll of " + Math.round(widthMm / 25.4) + " in", "roll_loaded_" + Length.mm(widthMm) + "x" + Length.mm(leftMm) + "mm", widthMm, leftMm), paper, there);
+            return new Loaded(new SheetSize("roll of " + Math.round(widthMm / 25.4) + " in",
+                "roll_loaded_" + Length.mm(widthMm) + "x" + Length.mm(leftMm) + "mm", widthMm, leftMm), paper, there);
         }
 
         /** An offer is for what lies here. */
@@ -67,13 +68,15 @@ public final class RoomPrinter implements AutoCloseable {
         public MachineModel.Offer cut(MachineModel.Offer o) {
             Range length = o.feed().equals(Feeds.ROLL) ? new Range(o.lengthMm().from(), Math.max(o.lengthMm().from(), size.heightMm()))
                 : Range.only(size.heightMm());
-            return new MachineModel.Offer(Range.only(size.widthMm()), length, o.paper(), o.feed(), o.thickestMm(), o.lead(), o.right(), o.trail(), o.left());
+            return new MachineModel.Offer(Range.only(size.widthMm()), length, o.paper(), o.feed(), o.thickestMm(), o.lead(), o.right(),
+                o.trail(), o.left());
         }
 
         /** It can take a page of this size. */
         boolean holds(String feed, double widthMm, double lengthMm) {
             boolean wide = Math.abs(size.widthMm() - widthMm) < 0.6;
-            return sheets > 0 && wide && (feed.equals(Feeds.ROLL) ? size.heightMm() >= lengthMm : Math.abs(size.heightMm() - lengthMm) < 0.6);
+            return sheets > 0 && wide
+                && (feed.equals(Feeds.ROLL) ? size.heightMm() >= lengthMm : Math.abs(size.heightMm() - lengthMm) < 0.6);
         }
 
         /** After a page was taken. */
@@ -147,8 +150,10 @@ public final class RoomPrinter implements AutoCloseable {
         for (String feed : model.feeds()) {
             feeds.put(feed, switch (feed) {
                 case Feeds.REAR -> new Loaded(SheetSize.A4, Paper.SKERRY_BARYTA, 20);
-                case Feeds.FRONT -> new Loaded(model == MachineModel.ARDLE_17 ? SheetSize.A4 : SheetSize.named("A2").orElseThrow(), Paper.MOSS_COTTON, 5);
-                default -> Loaded.roll(model == MachineModel.ARDLE_17 ? 17 * 25.4 : 24 * 25.4, model == MachineModel.ARDLE_17 ? 9_400 : 22_000, Paper.CORRIE_LUSTRE);
+                case Feeds.FRONT -> new Loaded(model == MachineModel.ARDLE_17 ? SheetSize.A4 : SheetSize.named("A2").orElseThrow(),
+                    Paper.MOSS_COTTON, 5);
+                default -> Loaded.roll(model == MachineModel.ARDLE_17 ? 17 * 25.4 : 24 * 25.4,
+                    model == MachineModel.ARDLE_17 ? 9_400 : 22_000, Paper.CORRIE_LUSTRE);
             });
         }
         remember();
@@ -157,7 +162,8 @@ public final class RoomPrinter implements AutoCloseable {
     }
 
     /**
-     * Jobs of before it was switched off: what waited goes on; what was being laid down when the power went is aborted, as its sheet is spoilt.
+     * Jobs of before it was switched off: what waited goes on; what was being laid down when the power went is aborted, as its sheet is
+     * spoilt.
      */
     private void takeUp() throws IOException {
         try (var kept = Files.list(folder.resolve("jobs"))) {
@@ -220,7 +226,8 @@ public final class RoomPrinter implements AutoCloseable {
                 Paper paper = Paper.valueOf(kept[0]);
                 double w = Double.parseDouble(kept[1]);
                 double h = Double.parseDouble(kept[2]);
-                return feed.equals(Feeds.ROLL) ? Loaded.roll(w, h, paper, Integer.parseInt(kept[3])) : new Loaded(Feeds.size(w, h), paper, Integer.parseInt(kept[3]));
+                return feed.equals(Feeds.ROLL) ? Loaded.roll(w, h, paper, Integer.parseInt(kept[3]))
+                    : new Loaded(Feeds.size(w, h), paper, Integer.parseInt(kept[3]));
             });
         } catch (IOException | RuntimeException e) {
             System.err.println("what lay in the feeds of " + model.name() + " is not known any more: " + e);
@@ -231,7 +238,8 @@ public final class RoomPrinter implements AutoCloseable {
         Properties p = new Properties();
         inks.write(p);
         p.setProperty("last-printed", lastPrinted.toString());
-        feeds.forEach((feed, l) -> p.setProperty("feed." + feed, l.paper() + ";" + l.size().widthMm() + ";" + l.size().heightMm() + ";" + l.sheets()));
+        feeds.forEach((feed, l) -> p.setProperty("feed." + feed,
+            l.paper() + ";" + l.size().widthMm() + ";" + l.size().heightMm() + ";" + l.sheets()));
         Path part = folder.resolve("machine.part");
         try {
             try (var out = Files.newBufferedWriter(part)) {
@@ -387,7 +395,10 @@ public final class RoomPrinter implements AutoCloseable {
         }
     }
 
-    /** How many bytes of a document it takes in a second: a printer with little memory takes them as it prints; 0 for none until further notice. */
+    /**
+     * How many bytes of a document it takes in a second: a printer with little memory takes them as it prints; 0 for none until further
+     * notice.
+     */
     public synchronized void intake(int bytesPerSecond) {
         intake = bytesPerSecond;
         notifyAll();
@@ -605,7 +616,9 @@ public final class RoomPrinter implements AutoCloseable {
         return offer == null ? new double[4] : new double[] {offer.lead(), offer.right(), offer.trail(), offer.left()};
     }
 
-    /** Paper that lifts touches the head near its leading edge where the wide margin was waived; a wide gap under the head saves it mostly. */
+    /**
+     * Paper that lifts touches the head near its leading edge where the wide margin was waived; a wide gap under the head saves it mostly.
+     */
     private static LabScan struck(LabScan scan, MachineModel.Offer offer, Paper paper, Map<String, String> settings, int seed) {
         boolean waived = offer != null && !offer.borderless() && offer.lead() < 10 && paper.lifts() >= 0.3;
         double risk = waived ? paper.lifts() * ("wide".equals(settings.get("wistel-head-gap")) ? 0.25 : 1) : 0;
@@ -669,7 +682,8 @@ public final class RoomPrinter implements AutoCloseable {
         Instant since = clock.instant();
         while (trouble != Trouble.NONE || inks.empty()) {
             stopIfAsked(job);
-            if (trouble == Trouble.NONE && attendant && (pace == 0 || Duration.between(since, clock.instant()).toMillis() * pace > ARRIVES_AFTER_MS)) {
+            if (trouble == Trouble.NONE && attendant
+                && (pace == 0 || Duration.between(since, clock.instant()).toMillis() * pace > ARRIVES_AFTER_MS)) {
                 inks.replaceEmpty();
                 continue;
             }
@@ -720,7 +734,8 @@ public final class RoomPrinter implements AutoCloseable {
     }
 
     private String feedFor(Ticket ticket) {
-        return model.offers().stream().filter(o -> o.paper().mediaType().equals(ticket.mediaType())).map(MachineModel.Offer::feed).findFirst().orElse(model.feeds().get(0));
+        return model.offers().stream().filter(o -> o.paper().mediaType().equals(ticket.mediaType())).map(MachineModel.Offer::feed)
+            .findFirst().orElse(model.feeds().get(0));
     }
 
     private void write(int id, LabScan scan) throws IOException {

@@ -11,7 +11,8 @@ import java.util.Optional;
  * @param marginsMm   leading, right, trailing, left; empty when the job leaves them to the printer
  * @param thicknessMm of the paper; 0 when the job doesn't say
  */
-public record Ticket(String name, String user, Map<String, String> settings, double widthMm, double heightMm, Optional<List<Double>> marginsMm, double thicknessMm, int copies, boolean held) {
+public record Ticket(String name, String user, Map<String, String> settings, double widthMm, double heightMm,
+    Optional<List<Double>> marginsMm, double thicknessMm, int copies, boolean held) {
     private static final int USUAL_QUALITY = 5;
 
     public Ticket {
@@ -19,8 +20,10 @@ public record Ticket(String name, String user, Map<String, String> settings, dou
     }
 
     /** With borders; an empty media type or feed leaves it to what is loaded. */
-    public static Ticket bordered(String name, String user, String mediaType, String feed, double widthMm, double heightMm, int quality, int copies, boolean held) {
-        return new Ticket(name, user, Map.of("media-type", mediaType, "media-source", feed, "print-quality", Integer.toString(quality)), widthMm, heightMm, Optional.empty(), 0, copies, held);
+    public static Ticket bordered(String name, String user, String mediaType, String feed, double widthMm, double heightMm, int quality,
+        int copies, boolean held) {
+        return new Ticket(name, user, Map.of("media-type", mediaType, "media-source", feed, "print-quality", Integer.toString(quality)),
+            widthMm, heightMm, Optional.empty(), 0, copies, held);
     }
 
     public String get(String setting) {
@@ -45,6 +48,7 @@ public record Ticket(String name, String user, Map<String, String> settings, dou
 
     /** How far to print over the edges. */
     public double overMm() {
-        return !borderless() ? 0 : get("wistel-over-edge").isEmpty() ? MachineModel.USUAL_OVER_EDGE_MM : Integer.parseInt(get("wistel-over-edge")) / 100.0;
+        return !borderless() ? 0
+            : get("wistel-over-edge").isEmpty() ? MachineModel.USUAL_OVER_EDGE_MM : Integer.parseInt(get("wistel-over-edge")) / 100.0;
     }
 }

@@ -13,8 +13,9 @@ import wistel.core.icc.stage.Chain;
 import wistel.core.icc.transform.Recipe;
 
 /**
- * The boundary of what a device can hold, as a closed mesh of triangles in media-relative L*a*b*: of three colorants the surface of the device
- * cube through A2B relative colorimetric; of four, the outermost points of all of its squares as seen from the middle of the gray axis.
+ * The boundary of what a device can hold, as a closed mesh of triangles in media-relative L*a*b*: of three colorants the surface of the
+ * device cube through A2B relative colorimetric; of four, the outermost points of all of its squares as seen from the middle of the gray
+ * axis.
  *
  * @param vertices  L*, a*, b*
  * @param triangles three vertices each, counter-clockwise seen from outside
@@ -36,7 +37,8 @@ public record GamutBoundary(List<Lab> vertices, List<int[]> triangles) {
         return switch (device.space().channels()) {
             case 3 -> outward(squares(look, 3));
             case 4 -> outermost(squares(look, 4));
-            default -> throw new ProfileException(ProfileException.Reason.CHANNELS, "A device of " + device.space().channels() + " channels has no gamut that can be drawn.",
+            default -> throw new ProfileException(ProfileException.Reason.CHANNELS,
+                "A device of " + device.space().channels() + " channels has no gamut that can be drawn.",
                 "Choose a profile of three or four colorants.");
         };
     }
@@ -56,7 +58,8 @@ public record GamutBoundary(List<Lab> vertices, List<int[]> triangles) {
         return new GamutBoundary(vertices, triangles);
     }
 
-    private static void square(Chain look, int[] free, int ends, int channels, List<Lab> vertices, List<int[]> triangles, Map<Integer, Integer> known) {
+    private static void square(Chain look, int[] free, int ends, int channels, List<Lab> vertices, List<int[]> triangles,
+        Map<Integer, Integer> known) {
         int[][] at = new int[STEPS + 1][STEPS + 1];
         for (int i = 0; i <= STEPS; i++) {
             for (int j = 0; j <= STEPS; j++) {

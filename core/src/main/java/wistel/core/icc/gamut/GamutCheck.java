@@ -18,8 +18,8 @@ import wistel.core.icc.transform.Recipe;
 
 /**
  * What a printer and paper can't hold of a picture: how far, and why. A colour is compared in L*a*b* with itself after the printer's
- * relative colorimetric round trip, by CIEDE2000; the larger of the lightness and chroma parts names the cause. For whole pictures the three
- * figures are tabled over the source's colours. Immutable and safe for any number of threads.
+ * relative colorimetric round trip, by CIEDE2000; the larger of the lightness and chroma parts names the cause. For whole pictures the
+ * three figures are tabled over the source's colours. Immutable and safe for any number of threads.
  */
 public final class GamutCheck {
     /** CIEDE2000 above which a colour counts as out of gamut. */
@@ -35,8 +35,13 @@ public final class GamutCheck {
     /** Shares below this one are not worth a word. */
     private static final double WORTH_TELLING = 0.001;
 
-    /** What the largest part of a difference is: the picture's colour is too dark, too light or too vivid for the paper, or the paper adds chroma or turns the hue. */
-    public enum Cause { INSIDE, TOO_DARK, TOO_LIGHT, TOO_VIVID, GAINS_CHROMA, SHIFTS_HUE }
+    /**
+     * What the largest part of a difference is: the picture's colour is too dark, too light or too vivid for the paper, or the paper adds
+     * chroma or turns the hue.
+     */
+    public enum Cause {
+        INSIDE, TOO_DARK, TOO_LIGHT, TOO_VIVID, GAINS_CHROMA, SHIFTS_HUE
+    }
 
     /**
      * @param share          of all pixels, 0 to 1
@@ -61,7 +66,8 @@ public final class GamutCheck {
     }
 
     /**
-     * One colour: its CIEDE2000 from the attainable one, and what of that is lightness, chroma and hue, in L*, C* and H* (CIE 15:2018, 8.2.1).
+     * One colour: its CIEDE2000 from the attainable one, and what of that is lightness, chroma and hue, in L*, C* and H* (CIE 15:2018,
+     * 8.2.1).
      *
      * @param lighter    how much lighter the attainable colour is than the wanted one
      * @param moreChroma how much more chroma it has
@@ -111,20 +117,23 @@ public final class GamutCheck {
     private static Spot spot(double[] want, double[] got, int at) {
         double moreChroma = Math.hypot(got[at + 1], got[at + 2]) - Math.hypot(want[at + 1], want[at + 2]);
         double plane = Math.hypot(got[at + 1] - want[at + 1], got[at + 2] - want[at + 2]);
-        return new Spot(CieDe2000.between(want[at], want[at + 1], want[at + 2], got[at], got[at + 1], got[at + 2]), got[at] - want[at], moreChroma,
+        return new Spot(CieDe2000.between(want[at], want[at + 1], want[at + 2], got[at], got[at + 1], got[at + 2]), got[at] - want[at],
+            moreChroma,
             Math.sqrt(Math.max(0, plane * plane - moreChroma * moreChroma)));
     }
 
     private Kernel tabled() {
         if (inputs != 1 && inputs != 3 && inputs != 4) {
-            throw new ProfileException(ProfileException.Reason.CHANNELS, "A picture of " + inputs + " channels can't be checked against a paper.",
+            throw new ProfileException(ProfileException.Reason.CHANNELS,
+                "A picture of " + inputs + " channels can't be checked against a paper.",
                 "Convert it to RGB first.");
         }
         int side = SIDES[inputs];
         int rows = (int) Math.round(Math.pow(side, inputs - 1));
         char[] nodes = new char[FIGURES * rows * side];
         IntStream.range(0, rows).parallel().forEach(row -> row(row, side, nodes));
-        return inputs == 1 ? new GrayTable(stretched(nodes), FIGURES) : Kernels.best().over(new ClutTable(inputs, FIGURES, side, nodes, false));
+        return inputs == 1 ? new GrayTable(stretched(nodes), FIGURES)
+            : Kernels.best().over(new ClutTable(inputs, FIGURES, side, nodes, false));
     }
 
     private void row(int row, int side, char[] nodes) {
@@ -204,7 +213,8 @@ public final class GamutCheck {
         for (int k = 1; k < kinds.length; k++) {
             parts.add(new Part(kinds[k], counts[k] / all, mean(sums[k], counts[k])));
         }
-        return new Report(counts[0] / all, parts, parts.stream().max(Comparator.comparingDouble(Part::share)).filter(p -> p.share > WORTH_TELLING).map(Part::cause));
+        return new Report(counts[0] / all, parts,
+            parts.stream().max(Comparator.comparingDouble(Part::share)).filter(p -> p.share > WORTH_TELLING).map(Part::cause));
     }
 
     private static double mean(double sum, long count) {

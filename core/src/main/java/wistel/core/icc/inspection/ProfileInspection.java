@@ -33,8 +33,9 @@ import wistel.core.icc.transform.TransformCompiler;
  * @param rises     whether lighter device grays always come out lighter
  * @param remarks   what to be careful about, in sentences; empty where there is nothing
  */
-public record ProfileInspection(String version, List<String> madeFor, RoundTrip roundTrip, double neutral, Lab white, Map<Intent, Double> blackL, double volume, List<Intent> missing,
-                                boolean rises, List<String> remarks) {
+public record ProfileInspection(String version, List<String> madeFor, RoundTrip roundTrip, double neutral, Lab white,
+    Map<Intent, Double> blackL, double volume, List<Intent> missing,
+    boolean rises, List<String> remarks) {
     private static final int COLOURS = 3000;
     private static final int GRAYS = 64;
     /** Mean CIEDE2000 of a round trip from which a profile's two directions don't seem to belong together; good ones stay below 0.6. */
@@ -61,20 +62,26 @@ public record ProfileInspection(String version, List<String> madeFor, RoundTrip 
         }
         RoundTrip trip = roundTrip(profile, toLab, back);
         double neutral = neutral(toLab, back, blacks.get(Intent.RELATIVE));
-        List<Intent> missing = Arrays.stream(Intent.values()).filter(i -> i != Intent.ABSOLUTE && !(profile.has("B2A" + i.table()) && profile.has("A2B" + i.table()))).toList();
+        List<Intent> missing = Arrays.stream(Intent.values())
+            .filter(i -> i != Intent.ABSOLUTE && !(profile.has("B2A" + i.table()) && profile.has("A2B" + i.table()))).toList();
         boolean rises = rises(profile, toLab);
         double volume = profile.space() == ColourSpace.RGB ? GamutBoundary.of(profile).volume() : 0;
-        return new ProfileInspection(version(profile), madeFor(profile), trip, neutral, white, blacks, volume, missing, rises, remarks(trip, neutral, white, missing, rises));
+        return new ProfileInspection(version(profile), madeFor(profile), trip, neutral, white, blacks, volume, missing, rises,
+            remarks(trip, neutral, white, missing, rises));
     }
 
     private static void checked(IccProfile profile) {
         String name = "'" + profile.description() + "'";
         if (!profile.isOutput()) {
-            throw new ProfileException(ProfileException.Reason.NOT_A_PAPER, name + " is the profile of a " + profile.deviceClass().name().toLowerCase(Locale.ROOT)
-                + " device, not of a printer and its paper.", "Choose the profile that came with the paper, or was made for it on this printer.");
+            throw new ProfileException(ProfileException.Reason.NOT_A_PAPER,
+                name + " is the profile of a " + profile.deviceClass().name().toLowerCase(Locale.ROOT)
+                    + " device, not of a printer and its paper.",
+                "Choose the profile that came with the paper, or was made for it on this printer.");
         }
         if (profile.space() != ColourSpace.RGB && profile.space() != ColourSpace.GRAY) {
-            throw new ProfileException(ProfileException.Reason.NOT_A_PAPER, name + " is made for " + profile.space() + " inks; the printers that Wistel drives take red, green and blue and part the inks by themselves.",
+            throw new ProfileException(ProfileException.Reason.NOT_A_PAPER,
+                name + " is made for " + profile.space()
+                    + " inks; the printers that Wistel drives take red, green and blue and part the inks by themselves.",
                 "Ask for the paper's RGB profile.");
         }
     }
@@ -113,7 +120,8 @@ public record ProfileInspection(String version, List<String> madeFor, RoundTrip 
 
     /** Grays that lie between the deepest black and paper. */
     private static double neutral(Transform toLab, Transform back, double blackL) {
-        return IntStream.range(0, GRAYS).mapToDouble(i -> blackL + 3 + (98 - blackL - 3) * i / (GRAYS - 1)).map(l -> LabEncoding.V4.lab(toLab.exact(back.exact(l / 100, 128 / 255.0, 128 / 255.0))).chroma())
+        return IntStream.range(0, GRAYS).mapToDouble(i -> blackL + 3 + (98 - blackL - 3) * i / (GRAYS - 1))
+            .map(l -> LabEncoding.V4.lab(toLab.exact(back.exact(l / 100, 128 / 255.0, 128 / 255.0))).chroma())
             .max().orElse(0);
     }
 
@@ -133,7 +141,8 @@ public record ProfileInspection(String version, List<String> madeFor, RoundTrip 
     private static List<String> remarks(RoundTrip trip, double neutral, Lab white, List<Intent> missing, boolean rises) {
         List<String> remarks = new ArrayList<>();
         if (!(trip.mean < DOUBTFUL)) {
-            remarks.add(String.format(Locale.ROOT, "Its two directions don't agree: colours come back ΔE %.1f away on average. Proofs will not tell what prints.", trip.mean));
+            remarks.add(String.format(Locale.ROOT,
+                "Its two directions don't agree: colours come back ΔE %.1f away on average. Proofs will not tell what prints.", trip.mean));
         }
         if (!(neutral < TINTED)) {
             remarks.add(String.format(Locale.ROOT, "Grays come out tinted, by up to C* %.1f.", neutral));
@@ -142,10 +151,13 @@ public record ProfileInspection(String version, List<String> madeFor, RoundTrip 
             remarks.add("Its tones turn back somewhere: a lighter gray is laid down darker than the one before.");
         }
         if (Math.max(Math.abs(white.a()), Math.abs(white.b())) > NO_PAPER || white.l() < 50) {
-            remarks.add(String.format(Locale.ROOT, "Its white is L* %.0f, a* %.0f, b* %.0f: no paper that is sold as white.", white.l(), white.a(), white.b()));
+            remarks.add(String.format(Locale.ROOT, "Its white is L* %.0f, a* %.0f, b* %.0f: no paper that is sold as white.", white.l(),
+                white.a(), white.b()));
         }
         if (!missing.isEmpty()) {
-            remarks.add("It has no table of its own for " + String.join(" and ", missing.stream().map(i -> i.name().toLowerCase(Locale.ROOT)).toList()) + "; another one serves in its place.");
+            remarks.add("It has no table of its own for "
+                + String.join(" and ", missing.stream().map(i -> i.name().toLowerCase(Locale.ROOT)).toList())
+                + "; another one serves in its place.");
         }
         return remarks;
     }

@@ -1,6 +1,5 @@
 package wistel.core.icc.kernel;
 
-
 /** One input: every 16-bit code worked out beforehand. */
 public record GrayTable(char[] codes, int outputs) implements Kernel {
     @Override

@@ -8,8 +8,8 @@ import java.util.function.DoubleUnaryOperator;
  */
 public final class InverseTrc {
     /**
-     * 2^7 entries for each of 40 octaves below 1: a line between two is wrong by an eighth of a code at most for a power of light, and the octaves
-     * that pictures use stay in the nearest cache. Below the last octave, a display's darkest code is far away.
+     * 2^7 entries for each of 40 octaves below 1: a line between two is wrong by an eighth of a code at most for a power of light, and the
+     * octaves that pictures use stay in the nearest cache. Below the last octave, a display's darkest code is far away.
      */
     private static final int FRACTION_BITS = 7;
     private static final int OCTAVES = 40;
@@ -28,7 +28,10 @@ public final class InverseTrc {
     private static final int PARTS = 8;
 
     private final long[] lines;
-    /** The samples of a table that lines don't follow, and for each entry the first sample that may not lie below its light; both empty otherwise. */
+    /**
+     * The samples of a table that lines don't follow, and for each entry the first sample that may not lie below its light; both empty
+     * otherwise.
+     */
     private final double[] samples;
     private final int[] starts;
 
@@ -39,8 +42,8 @@ public final class InverseTrc {
 
     /**
      * @param curve   from light to device value, both 0 to 1
-     * @param samples never falling, 0 to 1: the table from device value to light that {@code curve} undoes. Its flat parts become steps, which
-     *                lines over the logarithm would cut off: then the table itself is searched
+     * @param samples never falling, 0 to 1: the table from device value to light that {@code curve} undoes. Its flat parts become steps,
+     *                which lines over the logarithm would cut off: then the table itself is searched
      */
     public InverseTrc(DoubleUnaryOperator curve, double[] samples) {
         lines = new long[ENTRIES];

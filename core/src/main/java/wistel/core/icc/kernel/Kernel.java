@@ -1,9 +1,11 @@
 package wistel.core.icc.kernel;
 
-
 /** A pixel loop with its tables. Immutable and safe for any number of threads. */
 public interface Kernel {
-    /** Pixels that are best handed over at once: loops take room of their own at each call, which must be worth it, and results stay in the second cache. */
+    /**
+     * Pixels that are best handed over at once: loops take room of their own at each call, which must be worth it, and results stay in the
+     * second cache.
+     */
     int BATCH = 8192;
 
     /**

@@ -15,7 +15,8 @@ public record LabScaling(double[] matrix, double[] offset, LabEncoding from, Lab
         float[] v = new float[3];
         for (int p = 0, i = inAt, o = outAt; p < pixels; p++, i += 3, o += 3) {
             SinglePrecision.xyz(in, i, from, v);
-            SinglePrecision.writeLab(SinglePrecision.row(m, 0, v[0], v[1], v[2]), SinglePrecision.row(m, 4, v[0], v[1], v[2]), SinglePrecision.row(m, 8, v[0], v[1], v[2]), to, out, o);
+            SinglePrecision.writeLab(SinglePrecision.row(m, 0, v[0], v[1], v[2]), SinglePrecision.row(m, 4, v[0], v[1], v[2]),
+                SinglePrecision.row(m, 8, v[0], v[1], v[2]), to, out, o);
         }
     }
 }

@@ -3,8 +3,8 @@ package wistel.core.icc.kernel;
 import java.util.Arrays;
 
 /**
- * Three channels through curves, a matrix and curves again: no grid, no interpolation between colours. The matrix takes double precision: where
- * it all but cancels light, a display's curves are steep enough to show single precision's last bits.
+ * Three channels through curves, a matrix and curves again: no grid, no interpolation between colours. The matrix takes double precision:
+ * where it all but cancels light, a display's curves are steep enough to show single precision's last bits.
  *
  * @param first  65536 values of light a channel; equal ones best shared
  * @param matrix row-major, light to light

@@ -26,7 +26,8 @@ public record MatrixTrcToLab(float[][] first, double[] matrix, double[] offset, 
             float r = red[in[i]];
             float g = green[in[i + 1]];
             float b = blue[in[i + 2]];
-            SinglePrecision.writeLab(SinglePrecision.row(m, 0, r, g, b), SinglePrecision.row(m, 4, r, g, b), SinglePrecision.row(m, 8, r, g, b), codes, out, o);
+            SinglePrecision.writeLab(SinglePrecision.row(m, 0, r, g, b), SinglePrecision.row(m, 4, r, g, b),
+                SinglePrecision.row(m, 8, r, g, b), codes, out, o);
         }
     }
 }

@@ -7,11 +7,11 @@ import wistel.core.colour.Matrix3;
 import wistel.core.colour.Oklab;
 
 /**
- * L*a*b* codes to a device that is curves and a matrix by way of Oklab, whose plane is changed by a table of two inputs, read bilinearly. Nothing is
- * clipped before the device's own codes are. Single precision is good for a tenth of a code.
+ * L*a*b* codes to a device that is curves and a matrix by way of Oklab, whose plane is changed by a table of two inputs, read bilinearly.
+ * Nothing is clipped before the device's own codes are. Single precision is good for a tenth of a code.
  *
- * @param plane {@link #WIDTH} numbers for each of {@link #SIDE} x {@link #SIDE} nodes of a and b from -{@link #RANGE} to {@link #RANGE}: a, b, what is added to
- *              Oklab's L, weighted 4 L (1 - L), and nothing
+ * @param plane {@link #WIDTH} numbers for each of {@link #SIDE} x {@link #SIDE} nodes of a and b from -{@link #RANGE} to {@link #RANGE}: a,
+ *              b, what is added to Oklab's L, weighted 4 L (1 - L), and nothing
  * @param tint  what is added to a* and b* by L*, two values for each of {@link #TINTS} + 1 lightnesses; empty for nothing
  * @param end   from the codes that come in to the device
  */
@@ -21,7 +21,9 @@ public record OklabMoves(float[] plane, float[] tint, LabToLight end) implements
     public static final float RANGE = 0.5f;
     public static final int TINTS = 256;
     private static final double[] NOTHING = new double[3];
-    /** XYZ over its white to the cones, their roots to Oklab, and back; rows as {@link SinglePrecision#rows} gives them. Not to be changed. */
+    /**
+     * XYZ over its white to the cones, their roots to Oklab, and back; rows as {@link SinglePrecision#rows} gives them. Not to be changed.
+     */
     public static final float[] CONES = SinglePrecision.rows(Oklab.conesOfRelativeXyz(), NOTHING);
     public static final float[] OK = SinglePrecision.rows(Oklab.ofCones(), NOTHING);
     public static final float[] ROOTS = SinglePrecision.rows(Matrix3.inverse(Oklab.ofCones()), NOTHING);

@@ -74,8 +74,8 @@ final class ScalarKernels implements KernelFamily {
     }
 
     /**
-     * Four corners weighted: the first at full, and each difference by the next fraction. Differences may be negative and borrow from the upper
-     * channel of a word; the sum gives back what was borrowed.
+     * Four corners weighted: the first at full, and each difference by the next fraction. Differences may be negative and borrow from the
+     * upper channel of a word; the sum gives back what was borrowed.
      */
     private static long sum(long n0, long n1, long n2, long n3, long big, long mid, long small) {
         return (n0 << 15) + (n1 - n0) * big + (n2 - n1) * mid + (n3 - n2) * small + HALF;
@@ -228,8 +228,10 @@ final class ScalarKernels implements KernelFamily {
                 long d0 = nodes[n + stepX + side];
                 long d1 = nodes[n + stepX + side + 1];
                 write(between(a0 & EVEN, a1 & EVEN, b0 & EVEN, b1 & EVEN, c0 & EVEN, c1 & EVEN, d0 & EVEN, d1 & EVEN, fx, fy, fz),
-                    between(a0 >>> 16 & EVEN, a1 >>> 16 & EVEN, b0 >>> 16 & EVEN, b1 >>> 16 & EVEN, c0 >>> 16 & EVEN, c1 >>> 16 & EVEN, d0 >>> 16 & EVEN,
-                        d1 >>> 16 & EVEN, fx, fy, fz), out, o, outputs);
+                    between(a0 >>> 16 & EVEN, a1 >>> 16 & EVEN, b0 >>> 16 & EVEN, b1 >>> 16 & EVEN, c0 >>> 16 & EVEN, c1 >>> 16 & EVEN,
+                        d0 >>> 16 & EVEN,
+                        d1 >>> 16 & EVEN, fx, fy, fz),
+                    out, o, outputs);
             }
         }
 

@@ -1,6 +1,5 @@
 package wistel.core.icc.kernel;
 
-
 /** One kernel after another, through a small buffer of the first one's results. */
 public record Sequence(Kernel first, Kernel second, int inputs, int between, int outputs) implements Kernel {
     @Override

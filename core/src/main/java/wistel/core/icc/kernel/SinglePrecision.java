@@ -3,8 +3,8 @@ package wistel.core.icc.kernel;
 import wistel.core.colour.LabEncoding;
 
 /**
- * Steps of a loop in single precision, each operation rounded as IEEE 754 says and in a stated order, so that vector units, which do the same
- * operations on many pixels at once, end at the same bits.
+ * Steps of a loop in single precision, each operation rounded as IEEE 754 says and in a stated order, so that vector units, which do the
+ * same operations on many pixels at once, end at the same bits.
  */
 public final class SinglePrecision {
     /** Added to anything from 0 to 2^23, it leaves the nearest integer in a float's lower 23 bits. */
@@ -63,7 +63,10 @@ public final class SinglePrecision {
         return above <= JOINT ? above * SLOPE : f * f * f;
     }
 
-    /** The cube root of a number of either sign; below {@link #SMALLEST} as of that, as the first guess would overflow on the way to none at all. */
+    /**
+     * The cube root of a number of either sign; below {@link #SMALLEST} as of that, as the first guess would overflow on the way to none at
+     * all.
+     */
     static float signedCubeRoot(float t) {
         float root = cubeRoot(Math.max(Math.abs(t), SMALLEST));
         return t < 0 ? -root : root;

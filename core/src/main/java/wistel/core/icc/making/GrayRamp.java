@@ -10,9 +10,9 @@ import wistel.core.colour.Lab;
 import wistel.core.fault.MeasurementException;
 
 /**
- * A monochrome printer's tone scale on one paper: media-relative L*a*b* over the gray value, 0 black to 1 paper. Lightness never falls (runs
- * that do are averaged: pool adjacent violators, Ayer et al. 1955) and is joined by monotone cubics (Fritsch and Carlson 1980); the tint
- * by straight lines.
+ * A monochrome printer's tone scale on one paper: media-relative L*a*b* over the gray value, 0 black to 1 paper. Lightness never falls
+ * (runs that do are averaged: pool adjacent violators, Ayer et al. 1955) and is joined by monotone cubics (Fritsch and Carlson 1980); the
+ * tint by straight lines.
  */
 final class GrayRamp {
     private static final int FEWEST = 5;
@@ -36,8 +36,10 @@ final class GrayRamp {
         patches.forEach(p -> byLevel.computeIfAbsent(Math.round(p.device()[0] * 1e4) / 1e4, k -> new ArrayList<>()).add(p.lab()));
         double[] levels = byLevel.keySet().stream().mapToDouble(Double::doubleValue).toArray();
         if (levels.length < FEWEST || levels[0] > 0.001 || levels[levels.length - 1] < 0.999) {
-            throw new MeasurementException(MeasurementException.Reason.RAMP_TOO_SHORT, "This gray chart has " + levels.length + " levels; a profile takes at least " + FEWEST
-                + ", with full black and bare paper among them.", "Measure a gray ramp from black to paper.");
+            throw new MeasurementException(MeasurementException.Reason.RAMP_TOO_SHORT,
+                "This gray chart has " + levels.length + " levels; a profile takes at least " + FEWEST
+                    + ", with full black and bare paper among them.",
+                "Measure a gray ramp from black to paper.");
         }
         double[][] absolute = byLevel.values().stream().map(GrayRamp::mean).toArray(double[][]::new);
         double[] white = absolute[absolute.length - 1].clone();
@@ -53,7 +55,8 @@ final class GrayRamp {
     }
 
     private static double[] mean(List<Lab> labs) {
-        return new double[] {labs.stream().mapToDouble(Lab::l).average().orElseThrow(), labs.stream().mapToDouble(Lab::a).average().orElseThrow(),
+        return new double[] {labs.stream().mapToDouble(Lab::l).average().orElseThrow(),
+            labs.stream().mapToDouble(Lab::a).average().orElseThrow(),
             labs.stream().mapToDouble(Lab::b).average().orElseThrow()};
     }
 

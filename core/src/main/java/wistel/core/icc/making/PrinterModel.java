@@ -11,8 +11,8 @@ import wistel.core.fault.MeasurementException;
 import wistel.core.icc.stage.ClutGrid;
 
 /**
- * A printer's RGB behaviour on one paper, from a measured chart: media-relative L*a*b* for any RGB (Catmull-Rom between the nodes of a cube,
- * measured where the patches fill one, else fitted), and the RGB that comes nearest to a wanted colour.
+ * A printer's RGB behaviour on one paper, from a measured chart: media-relative L*a*b* for any RGB (Catmull-Rom between the nodes of a
+ * cube, measured where the patches fill one, else fitted), and the RGB that comes nearest to a wanted colour.
  */
 final class PrinterModel {
     private static final int FINE_SIDE = 41;
@@ -56,9 +56,12 @@ final class PrinterModel {
 
     /** @throws MeasurementException when there are too few patches, or black or the bare paper is missing */
     static PrinterModel of(List<Patch> patches) {
-        if (patches.size() < FEWEST || patches.stream().filter(p -> isEnd(p.device())).mapToLong(p -> Math.round(p.device()[0])).distinct().count() < 2) {
-            throw new MeasurementException(MeasurementException.Reason.CHART_TOO_SMALL, "This RGB chart has " + patches.size() + " patches to work with; a profile takes at least " + FEWEST
-                + ", with full black and bare paper among them.", "Measure a chart that Wistel laid out, or a larger one of your own.");
+        if (patches.size() < FEWEST
+            || patches.stream().filter(p -> isEnd(p.device())).mapToLong(p -> Math.round(p.device()[0])).distinct().count() < 2) {
+            throw new MeasurementException(MeasurementException.Reason.CHART_TOO_SMALL,
+                "This RGB chart has " + patches.size() + " patches to work with; a profile takes at least " + FEWEST
+                    + ", with full black and bare paper among them.",
+                "Measure a chart that Wistel laid out, or a larger one of your own.");
         }
         double[] white = new double[3];
         D50.labToXyz(mean(patches.stream().filter(p -> isEnd(p.device()) && p.device()[0] > 0.5).map(Patch::lab).toList()), white);
@@ -114,7 +117,9 @@ final class PrinterModel {
         return sums;
     }
 
-    /** Nodes along each side of the finest full cube among the patches; 0 where there is none of at least four, or most patches lie off it. */
+    /**
+     * Nodes along each side of the finest full cube among the patches; 0 where there is none of at least four, or most patches lie off it.
+     */
     private static int side(List<Patch> patches) {
         long levels = patches.stream().mapToLong(p -> Math.round(p.device()[0] * 1000)).distinct().count();
         for (int side = (int) Math.min(33, levels); side >= 4; side--) {

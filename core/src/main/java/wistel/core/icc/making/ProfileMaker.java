@@ -34,7 +34,8 @@ public final class ProfileMaker {
         return switch (chart.device()) {
             case RGB -> rgb(description, chart);
             case GRAY -> gray(description, chart);
-            case CMYK -> throw new MeasurementException(MeasurementException.Reason.CHART_OF_INKS, "This chart was measured from separate inks; Wistel makes profiles for printers driven by RGB or gray.",
+            case CMYK -> throw new MeasurementException(MeasurementException.Reason.CHART_OF_INKS,
+                "This chart was measured from separate inks; Wistel makes profiles for printers driven by RGB or gray.",
                 "Measure an RGB or a gray chart.");
         };
     }
@@ -42,13 +43,15 @@ public final class ProfileMaker {
     private static Made rgb(String description, Cgats chart) {
         PrinterModel.Split split = PrinterModel.split(chart.patches());
         PrinterModel model = PrinterModel.of(split.used());
-        byte[] profile = RgbTables.into(writer(description, ColourSpace.RGB, chart).tag("wtpt", TagWriter.xyz(model.whiteXyz())), model).write();
+        byte[] profile = RgbTables.into(writer(description, ColourSpace.RGB, chart).tag("wtpt", TagWriter.xyz(model.whiteXyz())), model)
+            .write();
         return new Made(profile, Quality.of(differences(profile, split.heldBack())));
     }
 
     private static Made gray(String description, Cgats chart) {
         GrayRamp ramp = GrayRamp.of(chart.patches());
-        byte[] profile = GrayTables.into(writer(description, ColourSpace.GRAY, chart).tag("wtpt", TagWriter.xyz(ramp.whiteXyz())), ramp).write();
+        byte[] profile = GrayTables.into(writer(description, ColourSpace.GRAY, chart).tag("wtpt", TagWriter.xyz(ramp.whiteXyz())), ramp)
+            .write();
         return new Made(profile, Quality.of(ramp.leaveOneOut()));
     }
 

@@ -8,6 +8,7 @@ public record Quality(int patches, double mean, double percentile95, double max)
         double[] sorted = differences.clone();
         Arrays.sort(sorted);
         return sorted.length == 0 ? new Quality(0, 0, 0, 0)
-            : new Quality(sorted.length, Arrays.stream(sorted).average().orElse(0), sorted[(int) (0.95 * (sorted.length - 1))], sorted[sorted.length - 1]);
+            : new Quality(sorted.length, Arrays.stream(sorted).average().orElse(0), sorted[(int) (0.95 * (sorted.length - 1))],
+                sorted[sorted.length - 1]);
     }
 }

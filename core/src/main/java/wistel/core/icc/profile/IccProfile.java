@@ -75,7 +75,8 @@ public final class IccProfile {
 
     /** What the profile calls itself, without the zero bytes and the like that no name has in it. */
     public String description() {
-        return tag("desc").map(TagReader::text).map(t -> t.replaceAll("\\p{Cntrl}", "")).filter(t -> !t.isBlank()).orElse("unnamed profile");
+        return tag("desc").map(TagReader::text).map(t -> t.replaceAll("\\p{Cntrl}", "")).filter(t -> !t.isBlank())
+            .orElse("unnamed profile");
     }
 
     /** A tag's text; empty where it is missing or holds none. */

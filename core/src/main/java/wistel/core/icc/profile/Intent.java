@@ -1,6 +1,5 @@
 package wistel.core.icc.profile;
 
-
 /** Rendering intents, in the order of ICC.1:2022, table 23. */
 public enum Intent {
     PERCEPTUAL, RELATIVE, SATURATION, ABSOLUTE;

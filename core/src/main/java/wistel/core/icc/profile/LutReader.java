@@ -160,7 +160,8 @@ public final class LutReader {
             }
             long nodes = nodes(sizes);
             TagReader.need(tag, at + 20L, nodes * width, "A table");
-            return Optional.of(new Stage.Clut(new ClutGrid(sizes, outputs, values(ByteBuffer.wrap(tag), at + 20, (int) nodes, width)), interpolation));
+            return Optional
+                .of(new Stage.Clut(new ClutGrid(sizes, outputs, values(ByteBuffer.wrap(tag), at + 20, (int) nodes, width)), interpolation));
         }
 
         private long nodes(int[] sizes) {

@@ -67,7 +67,8 @@ public final class LutWriter {
 
     private static void check(int inputs, int outputs, int side, int values) {
         if (values != outputs * Math.round(Math.pow(side, inputs))) {
-            throw new IllegalArgumentException("a table of " + side + " a side, " + inputs + " inputs and " + outputs + " outputs has not " + values + " values");
+            throw new IllegalArgumentException(
+                "a table of " + side + " a side, " + inputs + " inputs and " + outputs + " outputs has not " + values + " values");
         }
     }
 
@@ -84,7 +85,8 @@ public final class LutWriter {
      * @param table            one, or none
      * @param deviceCurves     A curves, as many as the device has channels, or empty
      */
-    public record Parts(List<byte[]> connectionCurves, double[] matrix, List<byte[]> matrixCurves, List<Table> table, List<byte[]> deviceCurves) {
+    public record Parts(List<byte[]> connectionCurves, double[] matrix, List<byte[]> matrixCurves, List<Table> table,
+        List<byte[]> deviceCurves) {
     }
 
     /** lutAToBType: device to connection space. */
@@ -99,7 +101,8 @@ public final class LutWriter {
 
     private static byte[] composed(String type, int inputs, int outputs, Parts parts) {
         ByteArrayOutputStream body = new ByteArrayOutputStream();
-        ByteBuffer head = ByteBuffer.allocate(32).put(type.getBytes(StandardCharsets.US_ASCII)).putInt(0).put((byte) inputs).put((byte) outputs).putShort((short) 0);
+        ByteBuffer head = ByteBuffer.allocate(32).put(type.getBytes(StandardCharsets.US_ASCII)).putInt(0).put((byte) inputs)
+            .put((byte) outputs).putShort((short) 0);
         head.putInt(curves(body, parts.connectionCurves));
         // the matrix's numbers without the head of the array type that TagWriter puts before them
         head.putInt(parts.matrix.length == 0 ? 0 : placed(body, ByteBuffer.wrap(TagWriter.numbers(parts.matrix)).slice(8, 48)));

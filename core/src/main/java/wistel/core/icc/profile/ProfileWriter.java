@@ -34,7 +34,8 @@ public final class ProfileWriter {
         this(Version.V4, deviceClass, space, pcs, description, copyright);
     }
 
-    public ProfileWriter(Version version, DeviceClass deviceClass, ColourSpace space, ColourSpace pcs, String description, String copyright) {
+    public ProfileWriter(Version version, DeviceClass deviceClass, ColourSpace space, ColourSpace pcs, String description,
+        String copyright) {
         this(version, new byte[HEADER]);
         ByteBuffer out = ByteBuffer.wrap(header);
         out.putInt(8, version == Version.V4 ? 0x04400000 : 0x02400000);

@@ -23,12 +23,13 @@ public final class StandardSpaces {
         new double[] {0.680, 0.320, 0.265, 0.690, 0.150, 0.060}, new double[] {2.4, 1 / 1.055, 0.055 / 1.055, 1 / 12.92, 0.04045});
 
     /** IEC 61966-2-5 (opRGB): primaries of sRGB but a wider green, white D65, gamma 563/256. */
-    public static final IccProfile OPRGB = rgb("opRGB (IEC 61966-2-5)", D65, new double[] {0.64, 0.33, 0.21, 0.71, 0.15, 0.06}, new double[] {563 / 256.0});
+    public static final IccProfile OPRGB = rgb("opRGB (IEC 61966-2-5)", D65, new double[] {0.64, 0.33, 0.21, 0.71, 0.15, 0.06},
+        new double[] {563 / 256.0});
 
     /**
-     * The profile connection space itself, XYZ of D50 (ICC.1:2022, 7.2.16), as three channels coded by gamma 1.8 with a straight start, as ROMM RGB
-     * (ISO 22028-2) is. Half a percent wider than XYZ, as adapting to D50 leaves BT.2020's red with a Z of -0.002; ROMM RGB and the primaries of
-     * ST 2065-1 miss that red or blue by 1.1 and 0.3 CIEDE2000.
+     * The profile connection space itself, XYZ of D50 (ICC.1:2022, 7.2.16), as three channels coded by gamma 1.8 with a straight start, as
+     * ROMM RGB (ISO 22028-2) is. Half a percent wider than XYZ, as adapting to D50 leaves BT.2020's red with a Z of -0.002; ROMM RGB and
+     * the primaries of ST 2065-1 miss that red or blue by 1.1 and 0.3 CIEDE2000.
      */
     public static final IccProfile CONNECTION = connection();
 
@@ -39,7 +40,8 @@ public final class StandardSpaces {
 
     /** A gray scale with the curve of sRGB: what PWG 5102.4 calls sGray. */
     public static final IccProfile SGRAY = ProfileReader.read(
-        new ProfileWriter(DeviceClass.DISPLAY, ColourSpace.GRAY, ColourSpace.XYZ, "sGray (curve of IEC 61966-2-1)", "No copyright, use freely")
+        new ProfileWriter(DeviceClass.DISPLAY, ColourSpace.GRAY, ColourSpace.XYZ, "sGray (curve of IEC 61966-2-1)",
+            "No copyright, use freely")
             .xyz("wtpt", d50()).parametric("kTRC", 2.4, 1 / 1.055, 0.055 / 1.055, 1 / 12.92, 0.04045).write());
 
     /** A gray scale whose numbers are L* (CIE 15, 8.2.1.1): 0 black, 1 white, even steps between. */
@@ -59,7 +61,8 @@ public final class StandardSpaces {
     }
 
     private static IccProfile connection() {
-        ProfileWriter writer = new ProfileWriter(DeviceClass.DISPLAY, ColourSpace.RGB, ColourSpace.XYZ, "Connection space (XYZ, D50, gamma 1.8)", "No copyright, use freely")
+        ProfileWriter writer = new ProfileWriter(DeviceClass.DISPLAY, ColourSpace.RGB, ColourSpace.XYZ,
+            "Connection space (XYZ, D50, gamma 1.8)", "No copyright, use freely")
             .xyz("wtpt", d50()).xyz("rXYZ", axis(0)).xyz("gXYZ", axis(1)).xyz("bXYZ", axis(2));
         List.of("rTRC", "gTRC", "bTRC").forEach(curve -> writer.parametric(curve, 1.8, 1, 0, 1 / 16.0, 0.03125));
         return ProfileReader.read(writer.write());

@@ -8,7 +8,10 @@ import java.util.List;
 import wistel.core.fault.ProfileException;
 import wistel.core.icc.stage.Curve;
 
-/** Tag types of ICC.1:2022 clause 10 and v2.4 clause 6.5: text, XYZ, matrix, curves. Bytes in, values out; every count is checked against what is there. */
+/**
+ * Tag types of ICC.1:2022 clause 10 and v2.4 clause 6.5: text, XYZ, matrix, curves. Bytes in, values out; every count is checked against
+ * what is there.
+ */
 public final class TagReader {
     private static final int MOST_CURVE_POINTS = 65536;
 
@@ -35,7 +38,8 @@ public final class TagReader {
     }
 
     private static String utf16(byte[] tag, int from, int length) {
-        return from < 0 || length < 0 || (long) from + length > tag.length ? "" : new String(tag, from, length, StandardCharsets.UTF_16BE).trim();
+        return from < 0 || length < 0 || (long) from + length > tag.length ? ""
+            : new String(tag, from, length, StandardCharsets.UTF_16BE).trim();
     }
 
     public static double[] xyz(byte[] tag) {

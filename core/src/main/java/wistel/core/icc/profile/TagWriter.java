@@ -3,7 +3,9 @@ package wistel.core.icc.profile;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 
-/** Values as tag bytes: the types of ICC.1:2022 clause 10, and textDescriptionType of v2.4, 6.5.17. The counterpart of {@link TagReader}. */
+/**
+ * Values as tag bytes: the types of ICC.1:2022 clause 10, and textDescriptionType of v2.4, 6.5.17. The counterpart of {@link TagReader}.
+ */
 public final class TagWriter {
     private TagWriter() {
     }

@@ -126,7 +126,8 @@ public sealed interface Curve {
         public double at(double value) {
             double[] s = forward.samples;
             int above = reaching(s, Math.min(value, s[s.length - 1]));
-            return above == 0 ? 0 : (above - 1 + (Math.min(value, s[s.length - 1]) - s[above - 1]) / (s[above] - s[above - 1])) / (s.length - 1);
+            return above == 0 ? 0
+                : (above - 1 + (Math.min(value, s[s.length - 1]) - s[above - 1]) / (s[above] - s[above - 1])) / (s.length - 1);
         }
 
         /** The first sample that is not below a value; what is no number is below all. */
@@ -152,7 +153,10 @@ public sealed interface Curve {
         }
     }
 
-    /** The inverse of any monotone curve over 0 to 1, found by bisection to 2^-40; on flat parts its lower end, also for values that lie beyond the curve's. */
+    /**
+     * The inverse of any monotone curve over 0 to 1, found by bisection to 2^-40; on flat parts its lower end, also for values that lie
+     * beyond the curve's.
+     */
     record Inverse(Curve forward) implements Curve {
         @Override
         public double at(double value) {

@@ -2,7 +2,9 @@ package wistel.core.icc.stage;
 
 import java.util.Optional;
 
-/** A change of L*a*b* that says which of its parts can be tabled apart: tables of one or two inputs are exact where a grid of three is not. */
+/**
+ * A change of L*a*b* that says which of its parts can be tabled apart: tables of one or two inputs are exact where a grid of three is not.
+ */
 public interface LabChange extends LabFunction {
     Form form();
 
@@ -30,8 +32,8 @@ public interface LabChange extends LabFunction {
     /** A function of Oklab's a and b. */
     interface OklabPlane {
         /**
-         * @param at the a and b that come in; a and b that go out, and third what is added: to L*, or to Oklab's L weighted 4 L (1 - L), as whoever uses
-         *           it says
+         * @param at the a and b that come in; a and b that go out, and third what is added: to L*, or to Oklab's L weighted 4 L (1 - L), as
+         *           whoever uses it says
          */
         void apply(double[] at);
     }

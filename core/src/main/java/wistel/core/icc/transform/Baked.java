@@ -9,8 +9,8 @@ import wistel.core.icc.kernel.Kernel;
  * @param kernel    empty where only the chain itself is good enough
  * @param kind      for people: what it is
  * @param side      nodes along each input of a grid; 0 without one
- * @param mean      mean CIEDE2000 against the chain over a fixed sample of colours (codes over 655.35 where the result can't be looked at); 0 where
- *                  nothing is sampled on a grid
+ * @param mean      mean CIEDE2000 against the chain over a fixed sample of colours (codes over 655.35 where the result can't be looked at);
+ *                  0 where nothing is sampled on a grid
  * @param nearlyAll the same that 99.9 % of the sample stay below
  */
 public record Baked(Optional<Kernel> kernel, String kind, int side, double mean, double nearlyAll) {

@@ -52,7 +52,8 @@ final class Baker {
         if (inputs == 1) {
             return Baked.withoutGrid(grayTable(chain, outputs), "table");
         }
-        Optional<Kernel> plain = inputs != 3 ? Optional.empty() : outputs == 3 ? MatrixTrcOutput.whole(chain, family) : outputs == 1 ? MatrixTrcOutput.toGray(chain, family) : Optional.empty();
+        Optional<Kernel> plain = inputs != 3 ? Optional.empty()
+            : outputs == 3 ? MatrixTrcOutput.whole(chain, family) : outputs == 1 ? MatrixTrcOutput.toGray(chain, family) : Optional.empty();
         if (plain.isPresent()) {
             return Baked.withoutGrid(plain.get(), "curves and matrix");
         }
@@ -77,12 +78,13 @@ final class Baker {
     }
 
     /**
-     * A grid to the L*a*b* that the chain's last table gives, and from there arithmetic: L*a*b* is smoother than what a display's limits and
-     * curves make of it.
+     * A grid to the L*a*b* that the chain's last table gives, and from there arithmetic: L*a*b* is smoother than what a display's limits
+     * and curves make of it.
      */
     private Optional<Baked> overLab(Sample sample) {
         int cut = lastLab();
-        return cut < 0 ? overLinear(sample) : over(sample, chain.stages().subList(0, cut), chain.stages().subList(cut, chain.stages().size()));
+        return cut < 0 ? overLinear(sample)
+            : over(sample, chain.stages().subList(0, cut), chain.stages().subList(cut, chain.stages().size()));
     }
 
     /** The same where the last table gives XYZ: the display's light, before its curves, stands for it. */
@@ -110,9 +112,11 @@ final class Baker {
             stages.add(PcsEncoding.LAB_V2.encode());
             Chain head = Chain.of(stages);
             Optional<Chain> lab = Optional.of(Chain.of(List.of(PcsEncoding.LAB_V2.decode())));
-            Baked grid = new ClutBaker(head, inputs, 3, new Sample(head, from, 3, lab), TableByTable.of(head.stages(), inputs, 3, family).map(TableByTable.Found::kernel), family)
+            Baked grid = new ClutBaker(head, inputs, 3, new Sample(head, from, 3, lab),
+                TableByTable.of(head.stages(), inputs, 3, family).map(TableByTable.Found::kernel), family)
                 .bake(QUICK[inputs]);
-            return sample.measured(new Sequence(grid.kernel().orElseThrow(), light, inputs, 3, outputs), grid.kind() + ", then L*a*b* to light", grid.side());
+            return sample.measured(new Sequence(grid.kernel().orElseThrow(), light, inputs, 3, outputs),
+                grid.kind() + ", then L*a*b* to light", grid.side());
         });
     }
 

@@ -35,11 +35,12 @@ public final class BlackPoint {
     }
 
     /**
-     * Intents by which reaching this destination takes the scaling even when nobody asks for it: the perceptual and saturation intents of version 4 are
-     * defined over the reference medium with its own black (ICC.1:2022, 6.3.3).
+     * Intents by which reaching this destination takes the scaling even when nobody asks for it: the perceptual and saturation intents of
+     * version 4 are defined over the reference medium with its own black (ICC.1:2022, 6.3.3).
      */
     public static Set<Intent> always(IccProfile destination) {
-        return Arrays.stream(Intent.values()).filter(i -> always(destination, i)).collect(Collectors.toCollection(() -> EnumSet.noneOf(Intent.class)));
+        return Arrays.stream(Intent.values()).filter(i -> always(destination, i))
+            .collect(Collectors.toCollection(() -> EnumSet.noneOf(Intent.class)));
     }
 
     private static boolean always(IccProfile destination, Intent intent) {
@@ -68,7 +69,8 @@ public final class BlackPoint {
         }
         if (intent == Intent.RELATIVE && profile.isOutput() && profile.space() == ColourSpace.CMYK) {
             // four inks at full would be darker than the press ever prints: black as the perceptual table separates it
-            return DeviceModel.hasTable(profile, "B2A", Intent.PERCEPTUAL) ? neutral(roundTrip(profile, Intent.PERCEPTUAL).at(0, 0, 0)[0]) : NONE;
+            return DeviceModel.hasTable(profile, "B2A", Intent.PERCEPTUAL) ? neutral(roundTrip(profile, Intent.PERCEPTUAL).at(0, 0, 0)[0])
+                : NONE;
         }
         return darkestColorant(profile, intent);
     }
@@ -96,7 +98,8 @@ public final class BlackPoint {
     private static double[] darkestColorant(IccProfile profile, Intent intent) {
         double[] darkest = new double[Chain.STRIDE];
         switch (profile.space()) {
-            case GRAY, RGB, LAB -> { }
+            case GRAY, RGB, LAB -> {
+            }
             case CMYK, CMY -> Arrays.fill(darkest, 0, profile.space().channels(), 1);
             default -> {
                 return NONE;

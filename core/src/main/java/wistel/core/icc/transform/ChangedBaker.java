@@ -21,8 +21,9 @@ import wistel.core.icc.stage.LabFunction;
 import wistel.core.icc.stage.Stage;
 
 /**
- * The fast form of a {@link Recipe.Changed}, quickly made, as a slider waits for it: the source's way to L*a*b* stays from step to step; lightness
- * that depends on lightness is a table of every code, what depends on hue and chroma a table over Oklab's plane, and all between them is arithmetic.
+ * The fast form of a {@link Recipe.Changed}, quickly made, as a slider waits for it: the source's way to L*a*b* stays from step to step;
+ * lightness that depends on lightness is a table of every code, what depends on hue and chroma a table over Oklab's plane, and all between
+ * them is arithmetic.
  */
 final class ChangedBaker {
     /** Values of a smooth function of lightness; lines between. */
@@ -45,14 +46,16 @@ final class ChangedBaker {
 
     /** @param inputs of the source; what it is wrong by is not measured, as a slider would wait for that */
     Baked bake(LabChange change, int inputs) {
-        Kernel rest = change.form() instanceof LabChange.Form.TonesFirst tones ? tonesFirst(tones) : collapsed((LabChange.Form.Collapsed) change.form());
+        Kernel rest = change.form() instanceof LabChange.Form.TonesFirst tones ? tonesFirst(tones)
+            : collapsed((LabChange.Form.Collapsed) change.form());
         return Baked.withoutGrid(new Sequence(head, rest, inputs, 3, 3), "L*a*b*, changed");
     }
 
     private Kernel tonesFirst(LabChange.Form.TonesFirst form) {
         LabToLight end = MatrixTrcOutput.lightOfLab(tail.stages(), CODES).orElseThrow();
         float[] tint = tint(form.tint());
-        Kernel moved = form.colour().isPresent() || tint.length > 0 ? family.moved(new OklabMoves(plane(form.colour().orElse(at -> { })), tint, end)) : family.fromLab(end);
+        Kernel moved = form.colour().isPresent() || tint.length > 0
+            ? family.moved(new OklabMoves(plane(form.colour().orElse(at -> {})), tint, end)) : family.fromLab(end);
         char[] straight = Tables.codes(x -> x);
         return new ShapedKernel(moved, 3, new char[][] {Tables.codes(between(tones(form.tones()))), straight, straight}, new char[0][]);
     }
@@ -157,7 +160,8 @@ final class ChangedBaker {
             if (inputs == 1) {
                 return Baker.grayTable(all, 3);
             }
-            Stage.Linear back = Stage.Linear.scale(65535 / CODES.lightness(), 65535 / CODES.chroma(), 65535 / CODES.chroma(), 0, CODES.lowest(), CODES.lowest());
+            Stage.Linear back = Stage.Linear.scale(65535 / CODES.lightness(), 65535 / CODES.chroma(), 65535 / CODES.chroma(), 0,
+                CODES.lowest(), CODES.lowest());
             Sample sample = new Sample(all, meant.from(), 3, Optional.of(Chain.of(List.of(back))));
             return new ClutBaker(all, inputs, 3, sample, Optional.empty(), family).bake(Baker.most(inputs)).kernel().orElseThrow();
         });

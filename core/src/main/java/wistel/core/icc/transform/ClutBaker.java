@@ -23,7 +23,10 @@ final class ClutBaker {
     private static final int ATTEMPTS = 3;
     /** A grid that is this near to the limit goes there at once: one step more would fill nearly the same again. */
     private static final double NEARLY = 1.2;
-    /** Looking up shaper curves takes half as long as a grid's interpolation, and the worst of a sample's colours are partly luck: the error with them must be this many times smaller. */
+    /**
+     * Looking up shaper curves takes half as long as a grid's interpolation, and the worst of a sample's colours are partly luck: the error
+     * with them must be this many times smaller.
+     */
     private static final double SHAPERS_COST = 2.5;
     /** The error falls somewhere between the first power of the cell (at kinks) and the second (where the chain is smooth). */
     private static final double ORDER = 1.5;
@@ -66,7 +69,8 @@ final class ClutBaker {
             return searched(first, mostSide).baked;
         }
         Baked small = first.baked;
-        Tried light = searched(new Tried(sample.measured(small.kernel().orElseThrow(), small.kind(), small.side(), Sample.Part.NOT_DARK), first.shape, Sample.Part.NOT_DARK), mostSide);
+        Tried light = searched(new Tried(sample.measured(small.kernel().orElseThrow(), small.kind(), small.side(), Sample.Part.NOT_DARK),
+            first.shape, Sample.Part.NOT_DARK), mostSide);
         Kernel kernel = light.baked.kernel().orElseThrow();
         Baked one = sample.measured(kernel, light.baked.kind(), light.baked.side());
         if (new Tried(one, light.shape, Sample.Part.ALL).score() <= 1) {

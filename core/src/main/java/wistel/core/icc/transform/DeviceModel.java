@@ -39,7 +39,8 @@ public final class DeviceModel {
         }
         if (profile.space() == ColourSpace.GRAY && profile.has("kTRC")) {
             Stage curve = new Stage.Curves(curve(profile, "kTRC"));
-            return profile.pcs() == ColourSpace.LAB ? List.of(curve, new Stage.GrayToLab(), new Stage.LabToXyz()) : List.of(curve, new Stage.GrayToXyz());
+            return profile.pcs() == ColourSpace.LAB ? List.of(curve, new Stage.GrayToLab(), new Stage.LabToXyz())
+                : List.of(curve, new Stage.GrayToXyz());
         }
         throw missing(profile, "from its device values to measured colour");
     }
@@ -62,7 +63,8 @@ public final class DeviceModel {
         }
         if (profile.space() == ColourSpace.GRAY && profile.has("kTRC")) {
             Stage curve = new Stage.Curves(curve(profile, "kTRC").inverse());
-            return profile.pcs() == ColourSpace.LAB ? List.of(new Stage.XyzToLab(), new Stage.LabToGray(), curve) : List.of(new Stage.XyzToGray(), curve);
+            return profile.pcs() == ColourSpace.LAB ? List.of(new Stage.XyzToLab(), new Stage.LabToGray(), curve)
+                : List.of(new Stage.XyzToGray(), curve);
         }
         throw missing(profile, "from measured colour to its device values");
     }
@@ -85,7 +87,10 @@ public final class DeviceModel {
         return stages;
     }
 
-    /** The {@code gamt} tag (ICC.1:2022, 9.2.28) from media-relative XYZ to one number: 0 inside, anything above outside. Empty without the tag. */
+    /**
+     * The {@code gamt} tag (ICC.1:2022, 9.2.28) from media-relative XYZ to one number: 0 inside, anything above outside. Empty without the
+     * tag.
+     */
     public static Optional<List<Stage>> gamut(IccProfile profile) {
         return profile.tag("gamt").map(tag -> {
             List<Stage> stages = new ArrayList<>();
@@ -140,7 +145,8 @@ public final class DeviceModel {
         try {
             return Matrix3.inverse(matrix);
         } catch (ArithmeticException e) {
-            throw new ProfileException(ProfileException.Reason.BROKEN, "This ICC profile can't be used. A matrix in it has no inverse.", "Choose another profile for this.");
+            throw new ProfileException(ProfileException.Reason.BROKEN, "This ICC profile can't be used. A matrix in it has no inverse.",
+                "Choose another profile for this.");
         }
     }
 

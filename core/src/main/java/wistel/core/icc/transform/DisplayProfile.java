@@ -36,6 +36,7 @@ public final class DisplayProfile {
     }
 
     private static ProfileException refused(String what) {
-        return new ProfileException(ProfileException.Reason.NOT_A_DISPLAY, what, "Choose the profile that was made by measuring this screen.");
+        return new ProfileException(ProfileException.Reason.NOT_A_DISPLAY, what,
+            "Choose the profile that was made by measuring this screen.");
     }
 }

@@ -16,7 +16,10 @@ import wistel.core.icc.stage.Chain;
 import wistel.core.icc.stage.Curve;
 import wistel.core.icc.stage.Stage;
 
-/** Recognises chains, and ends of chains, that are a matrix profile's curves and matrix: those need no grid, as arithmetic is exact and quick. */
+/**
+ * Recognises chains, and ends of chains, that are a matrix profile's curves and matrix: those need no grid, as arithmetic is exact and
+ * quick.
+ */
 final class MatrixTrcOutput {
     private static final Curve[] STRAIGHT = {Curve.IDENTITY, Curve.IDENTITY, Curve.IDENTITY};
     private static final Stage.Linear NOTHING = Stage.Linear.scale(1, 1, 1, 0, 0, 0);
@@ -37,7 +40,8 @@ final class MatrixTrcOutput {
     }
 
     static Kernel between(Curve[] first, Stage.Linear linear, Curve[] last, KernelFamily family) {
-        return family.between(new MatrixCurves(Tables.each(List.of(first), new double[3][], Tables::values), linear.matrix(), linear.offset(), lights(last)));
+        return family.between(
+            new MatrixCurves(Tables.each(List.of(first), new double[3][], Tables::values), linear.matrix(), linear.offset(), lights(last)));
     }
 
     /** Curves, a matrix, its luminance and a curve, as from a matrix profile to a gray one: no grid would follow the curves in the dark. */
@@ -55,7 +59,8 @@ final class MatrixTrcOutput {
         double[] m = linear.matrix();
         double[] luminance = {m[3] / D50.Y, m[4] / D50.Y, m[5] / D50.Y, 0, 0, 0, 0, 0, 0};
         double[] offset = {linear.offset()[1] / D50.Y, 0, 0};
-        Kernel light = family.between(new MatrixCurves(Tables.each(List.of(first), new double[3][], Tables::values), luminance, offset, lights(new Curve[] {last, last, last})));
+        Kernel light = family.between(new MatrixCurves(Tables.each(List.of(first), new double[3][], Tables::values), luminance, offset,
+            lights(new Curve[] {last, last, last})));
         return Optional.of(new Sequence(light, new FirstChannel(3), 3, 3, 1));
     }
 
@@ -82,7 +87,8 @@ final class MatrixTrcOutput {
     }
 
     private static InverseTrc light(Curve curve) {
-        return curve instanceof Curve.TableInverse undone ? new InverseTrc(curve::at, undone.forward().samples()) : new InverseTrc(curve::at);
+        return curve instanceof Curve.TableInverse undone ? new InverseTrc(curve::at, undone.forward().samples())
+            : new InverseTrc(curve::at);
     }
 
     /** A matrix that starts from XYZ, made to start from XYZ over its white. */

@@ -22,7 +22,8 @@ final class MediaWhite {
     static Stage toAbsolute(IccProfile profile, Observer observer) {
         double[] w = white(profile);
         double[] scale = {w[0] / D50.X, 0, 0, 0, w[1] / D50.Y, 0, 0, 0, w[2] / D50.Z};
-        return new Stage.Linear(observer == Observer.ADAPTED ? scale : Matrix3.product(DeviceModel.inverse(adaptation(profile)), scale), new double[3]);
+        return new Stage.Linear(observer == Observer.ADAPTED ? scale : Matrix3.product(DeviceModel.inverse(adaptation(profile)), scale),
+            new double[3]);
     }
 
     static Stage fromAbsolute(IccProfile profile, Observer observer) {
@@ -37,12 +38,14 @@ final class MediaWhite {
     }
 
     private static double[] adaptation(IccProfile profile) {
-        return profile.adaptation().orElseGet(() -> Bradford.toD50(oldDisplay(profile) ? usable(profile.mediaWhite()) : new double[] {D50.X, D50.Y, D50.Z}));
+        return profile.adaptation()
+            .orElseGet(() -> Bradford.toD50(oldDisplay(profile) ? usable(profile.mediaWhite()) : new double[] {D50.X, D50.Y, D50.Z}));
     }
 
     private static double[] usable(double[] white) {
         if (!(white[0] > 0.05 && white[1] > 0.05 && white[2] > 0.05)) {
-            throw new ProfileException(ProfileException.Reason.BROKEN, "This ICC profile can't be used. Its media white is black.", "Choose another profile for this.");
+            throw new ProfileException(ProfileException.Reason.BROKEN, "This ICC profile can't be used. Its media white is black.",
+                "Choose another profile for this.");
         }
         return white;
     }

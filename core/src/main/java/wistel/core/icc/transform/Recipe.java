@@ -23,7 +23,9 @@ public sealed interface Recipe {
     /** From values of {@link #from()} to values of {@link #to()}, L*a*b* and XYZ in their own units at both ends. */
     List<Stage> stages();
 
-    /** The way from this recipe's results to what they look like, in L*a*b*: so that errors can be told in CIEDE2000. Empty where unknown. */
+    /**
+     * The way from this recipe's results to what they look like, in L*a*b*: so that errors can be told in CIEDE2000. Empty where unknown.
+     */
     default Optional<List<Stage>> look() {
         return to() == ColourSpace.LAB ? Optional.of(List.of()) : Optional.empty();
     }
@@ -59,7 +61,8 @@ public sealed interface Recipe {
     }
 
     /** Source to destination device values. */
-    record Convert(IccProfile source, IccProfile destination, Intent intent, boolean blackPoint, Observer observer) implements BetweenDevices {
+    record Convert(IccProfile source, IccProfile destination, Intent intent, boolean blackPoint,
+        Observer observer) implements BetweenDevices {
         @Override
         public List<Stage> stages() {
             return Steps.between(source, destination, intent, blackPoint, observer);
@@ -67,7 +70,8 @@ public sealed interface Recipe {
     }
 
     /** As {@link Convert}, with the changes of abstract profiles in between, in their order. */
-    record ViaAbstract(IccProfile source, List<IccProfile> changes, IccProfile destination, Intent intent, boolean blackPoint) implements BetweenDevices {
+    record ViaAbstract(IccProfile source, List<IccProfile> changes, IccProfile destination, Intent intent,
+        boolean blackPoint) implements BetweenDevices {
         public ViaAbstract {
             changes = List.copyOf(changes);
         }
@@ -99,7 +103,8 @@ public sealed interface Recipe {
     }
 
     /** As {@link Convert}, with a change of {@link MeantFor} in between. */
-    record Changed(IccProfile source, LabChange change, IccProfile destination, Intent intent, boolean blackPoint) implements BetweenDevices {
+    record Changed(IccProfile source, LabChange change, IccProfile destination, Intent intent,
+        boolean blackPoint) implements BetweenDevices {
         MeantFor meant() {
             return new MeantFor(source, destination, intent, blackPoint);
         }
@@ -133,7 +138,8 @@ public sealed interface Recipe {
     }
 
     /** The picture as this printer would lay it down, shown on a display, which is the destination. */
-    record Proof(IccProfile source, IccProfile printer, Intent intent, boolean blackPoint, ProofView view, IccProfile destination) implements BetweenDevices {
+    record Proof(IccProfile source, IccProfile printer, Intent intent, boolean blackPoint, ProofView view,
+        IccProfile destination) implements BetweenDevices {
         @Override
         public List<Stage> stages() {
             List<Stage> stages = Steps.between(source, printer, intent, blackPoint, Observer.ADAPTED);
@@ -175,7 +181,10 @@ public sealed interface Recipe {
         }
     }
 
-    /** L*a*b*, measured or relative to a medium, to device values; its black is none at all, and scaled where a destination always has it scaled. */
+    /**
+     * L*a*b*, measured or relative to a medium, to device values; its black is none at all, and scaled where a destination always has it
+     * scaled.
+     */
     record FromLab(IccProfile device, Intent intent) implements Recipe {
         @Override
         public ColourSpace from() {

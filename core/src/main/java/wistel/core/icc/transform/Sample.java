@@ -110,12 +110,14 @@ final class Sample {
 
     Baked measured(Kernel kernel, String kind, int side, Part part) {
         double[] errors = errors(kernel, part);
-        return new Baked(Optional.of(kernel), kind, side, Arrays.stream(errors).average().orElse(0), errors.length == 0 ? 0 : errors[(int) Math.ceil(0.999 * errors.length) - 1]);
+        return new Baked(Optional.of(kernel), kind, side, Arrays.stream(errors).average().orElse(0),
+            errors.length == 0 ? 0 : errors[(int) Math.ceil(0.999 * errors.length) - 1]);
     }
 
     /** Differences from the chain, sorted. */
     private double[] errors(Kernel kernel, Part part) {
-        int[] places = IntStream.range(0, colours).filter(s -> part == Part.ALL || (part == Part.DARK) == (inputs == 3 && ShadowGrid.isDark(in, 3 * s))).toArray();
+        int[] places = IntStream.range(0, colours)
+            .filter(s -> part == Part.ALL || (part == Part.DARK) == (inputs == 3 && ShadowGrid.isDark(in, 3 * s))).toArray();
         char[] codes = new char[places.length * inputs];
         for (int i = 0; i < codes.length; i++) {
             codes[i] = in[places[i / inputs] * inputs + i % inputs];
@@ -128,7 +130,8 @@ final class Sample {
         }
         look.ifPresent(way -> blocks(way::apply, got));
         double[] errors = new double[places.length];
-        Arrays.parallelSetAll(errors, i -> look.isPresent() ? seen(got, i * Chain.STRIDE, places[i] * Chain.STRIDE) : coded(got, i * Chain.STRIDE, places[i] * Chain.STRIDE));
+        Arrays.parallelSetAll(errors, i -> look.isPresent() ? seen(got, i * Chain.STRIDE, places[i] * Chain.STRIDE)
+            : coded(got, i * Chain.STRIDE, places[i] * Chain.STRIDE));
         Arrays.sort(errors);
         return errors;
     }

@@ -67,7 +67,8 @@ final class TableByTable {
         while (parser.possible && parser.at < stages.size()) {
             parser.next();
         }
-        return parser.possible && !parser.parts.isEmpty() ? Optional.of(new Found(parser.joined(outputs), parser.parts.size())) : Optional.empty();
+        return parser.possible && !parser.parts.isEmpty() ? Optional.of(new Found(parser.joined(outputs), parser.parts.size()))
+            : Optional.empty();
     }
 
     record Found(Kernel kernel, int parts) {
@@ -176,7 +177,8 @@ final class TableByTable {
 
     /** A matrix that mixes channels, or one that a cube root follows: no part of a table. */
     private boolean mixes(int stage) {
-        return is(stage - at, Stage.Linear.class) && (is(stage + 1 - at, Stage.XyzToLab.class) || diagonal((Stage.Linear) stages.get(stage)).isEmpty());
+        return is(stage - at, Stage.Linear.class)
+            && (is(stage + 1 - at, Stage.XyzToLab.class) || diagonal((Stage.Linear) stages.get(stage)).isEmpty());
     }
 
     private static Affine[] then(Affine[] first, Affine[] second) {
@@ -202,7 +204,8 @@ final class TableByTable {
     /** Curves, a matrix, and L*a*b* at the end of it, where a chain is just that. */
     static Optional<Kernel> lightToLab(List<Stage> stages, LabEncoding codes, KernelFamily family) {
         int curves = !stages.isEmpty() && stages.get(0) instanceof Stage.Curves ? 1 : 0;
-        if (stages.size() != curves + 2 || !(stages.get(curves) instanceof Stage.Linear linear) || !(stages.get(curves + 1) instanceof Stage.XyzToLab)) {
+        if (stages.size() != curves + 2 || !(stages.get(curves) instanceof Stage.Linear linear)
+            || !(stages.get(curves + 1) instanceof Stage.XyzToLab)) {
             return Optional.empty();
         }
         Curve[] first = curves == 1 ? ((Stage.Curves) stages.get(0)).curves() : identities(3);
@@ -268,7 +271,8 @@ final class TableByTable {
         Curve[] after = mixedAfter || is(0, Stage.Linear.class) ? identities(grid.outputs()) : curvesOnly(grid.outputs());
         boolean straightAfter = Arrays.stream(after).allMatch(Curve::isIdentity);
         // a scale before another table is that table's to read
-        boolean toLab = !mixedAfter && is(0, Stage.Linear.class) && grid.outputs() == 3 && (at + 1 == stages.size() || is(1, Stage.LabToXyz.class));
+        boolean toLab = !mixedAfter && is(0, Stage.Linear.class) && grid.outputs() == 3
+            && (at + 1 == stages.size() || is(1, Stage.LabToXyz.class));
         if (toLab) {
             Optional<Affine[]> found = diagonal((Stage.Linear) stages.get(at++));
             possible = found.isPresent();

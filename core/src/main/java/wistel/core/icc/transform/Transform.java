@@ -14,10 +14,11 @@ import wistel.core.icc.stage.Stage;
 
 /**
  * A compiled colour transform. {@code exact} runs the chain of stages in double precision; {@code apply} runs its fast form, whose error
- * against the chain was measured when it was made. Immutable and safe for any number of threads; it never holds a picture: pixels come
- * and go in strips.
+ * against the chain was measured when it was made. Immutable and safe for any number of threads; it never holds a picture: pixels come and
+ * go in strips.
  *
- * <p>Samples: device values 0 to 65535 (or 255, or 1.0); L*a*b* as {@link wistel.core.colour.LabEncoding#V4}; XYZ 0 to 1.99997 as u1Fixed15.
+ * <p>Samples: device values 0 to 65535 (or 255, or 1.0); L*a*b* as {@link wistel.core.colour.LabEncoding#V4}; XYZ 0 to 1.99997 as
+ * u1Fixed15.
  */
 public final class Transform {
     /** Pixels through the chain at once. */
@@ -42,9 +43,11 @@ public final class Transform {
         List<Stage> stages = new ArrayList<>(chain.stages());
         stages.addAll(next.chain.stages());
         Optional<Kernel> both = baked.kernel().isPresent() && next.baked.kernel().isPresent()
-            ? Optional.of(new Sequence(baked.kernel().get(), next.baked.kernel().get(), inputs(), outputs(), next.outputs())) : Optional.empty();
+            ? Optional.of(new Sequence(baked.kernel().get(), next.baked.kernel().get(), inputs(), outputs(), next.outputs()))
+            : Optional.empty();
         return new Transform(Chain.of(stages), from, next.to,
-            new Baked(both, baked.kind() + "; " + next.baked.kind(), next.baked.side(), baked.mean() + next.baked.mean(), baked.nearlyAll() + next.baked.nearlyAll()));
+            new Baked(both, baked.kind() + "; " + next.baked.kind(), next.baked.side(), baked.mean() + next.baked.mean(),
+                baked.nearlyAll() + next.baked.nearlyAll()));
     }
 
     public ColourSpace from() {
@@ -150,8 +153,8 @@ public final class Transform {
     public void applyInStrips(char[] in, char[] out, int pixels) {
         int strips = (pixels + STRIP - 1) / STRIP;
         IntStream all = IntStream.range(0, strips);
-        (strips > 1 ? all.parallel() : all).forEach(s ->
-            apply(in, s * STRIP * inputs(), out, s * STRIP * outputs(), Math.min(STRIP, pixels - s * STRIP)));
+        (strips > 1 ? all.parallel() : all)
+            .forEach(s -> apply(in, s * STRIP * inputs(), out, s * STRIP * outputs(), Math.min(STRIP, pixels - s * STRIP)));
     }
 
     /** Interleaved 8-bit pixels. */

@@ -24,8 +24,8 @@ public final class TransformCache {
     }
 
     /**
-     * What is kept and what is dropped is seen to by who asks, never on the common pool: a thread of it that waits at a compilation's lock would keep that
-     * compilation from its own parts.
+     * What is kept and what is dropped is seen to by who asks, never on the common pool: a thread of it that waits at a compilation's lock
+     * would keep that compilation from its own parts.
      */
     private static Caffeine<Object, Object> built() {
         return Caffeine.newBuilder().executor(Runnable::run);
@@ -37,8 +37,8 @@ public final class TransformCache {
     }
 
     /**
-     * The kept one; else, where that is quickly made, one that is slower for each pixel, while the one to keep is made behind it. For somebody who waits for
-     * the first picture.
+     * The kept one; else, where that is quickly made, one that is slower for each pixel, while the one to keep is made behind it. For
+     * somebody who waits for the first picture.
      */
     public Transform soon(Recipe recipe, Executor behind) {
         Transform known = kept.getIfPresent(recipe);
@@ -58,7 +58,8 @@ public final class TransformCache {
 
     private Transform compiled(Recipe recipe) {
         return recipe instanceof Recipe.Changed changed
-            ? TransformCompiler.compile(changed, heads.get(changed.meant(), m -> ChangedBaker.head(m, Kernels.best())), Kernels.best()) : TransformCompiler.compile(recipe);
+            ? TransformCompiler.compile(changed, heads.get(changed.meant(), m -> ChangedBaker.head(m, Kernels.best())), Kernels.best())
+            : TransformCompiler.compile(recipe);
     }
 
     public long size() {

@@ -37,20 +37,22 @@ public final class TransformCompiler {
     }
 
     /**
-     * The same, in a form that takes a tenth of the time to make and twice the time for each pixel: the profiles' own tables one after another. Empty where
-     * the chain has another form.
+     * The same, in a form that takes a tenth of the time to make and twice the time for each pixel: the profiles' own tables one after
+     * another. Empty where the chain has another form.
      */
     static Optional<Transform> quick(Recipe recipe) {
         Chain chain = Chain.of(Recipe.Steps.coded(recipe));
         return TableByTable.of(chain.stages(), recipe.from().channels(), recipe.to().channels(), Kernels.best())
-            .map(found -> new Transform(chain, recipe.from(), recipe.to(), Baked.withoutGrid(found.kernel(), "own tables, until a grid is made")));
+            .map(found -> new Transform(chain, recipe.from(), recipe.to(),
+                Baked.withoutGrid(found.kernel(), "own tables, until a grid is made")));
     }
 
     /** @param head what {@link ChangedBaker#head} makes, which doesn't depend on the change */
     static Transform compile(Recipe.Changed recipe, Kernel head, KernelFamily family) {
         List<Stage> tail = new ArrayList<>(List.of(new Stage.LabToXyz()));
         tail.addAll(DeviceModel.fromXyz(recipe.destination(), recipe.intent()));
-        return new Transform(Chain.of(recipe.stages()), recipe.from(), recipe.to(), new ChangedBaker(head, Chain.of(tail), family).bake(recipe.change(), recipe.from().channels()));
+        return new Transform(Chain.of(recipe.stages()), recipe.from(), recipe.to(),
+            new ChangedBaker(head, Chain.of(tail), family).bake(recipe.change(), recipe.from().channels()));
     }
 
     /** From coded results to L*a*b*. A profile that can't be looked at the other way is measured in codes. */
@@ -88,7 +90,8 @@ public final class TransformCompiler {
     }
 
     /** The picture as this printer would lay it down, shown on a display. */
-    public static Transform proof(IccProfile source, IccProfile printer, Intent intent, boolean blackPoint, ProofView view, IccProfile display) {
+    public static Transform proof(IccProfile source, IccProfile printer, Intent intent, boolean blackPoint, ProofView view,
+        IccProfile display) {
         return compile(new Recipe.Proof(source, printer, intent, blackPoint, view, display));
     }
 

@@ -49,8 +49,10 @@ public class GamutTest {
                 laid[3 * n + c] = (char) (c == 0 ? same[3 * n] : Math.round(32768 + 65535 * ab[c - 1]));
             }
         }
-        return ProfileReader.read(new ProfileWriter(ProfileWriter.Version.V2, DeviceClass.OUTPUT, ColourSpace.RGB, ColourSpace.LAB, "laying", "c").tag("wtpt", TagWriter.xyz(D50.X, D50.Y, D50.Z))
-            .tag("A2B0", LutWriter.lut16(3, 3, 2, laid)).tag("B2A0", LutWriter.lut16(3, 3, 2, same)).write());
+        return ProfileReader
+            .read(new ProfileWriter(ProfileWriter.Version.V2, DeviceClass.OUTPUT, ColourSpace.RGB, ColourSpace.LAB, "laying", "c")
+                .tag("wtpt", TagWriter.xyz(D50.X, D50.Y, D50.Z))
+                .tag("A2B0", LutWriter.lut16(3, 3, 2, laid)).tag("B2A0", LutWriter.lut16(3, 3, 2, same)).write());
     }
 
     /** A gray that comes out with b* 10, and a colour whose hue turns by 30 degrees, are neither too vivid nor too dark. */
@@ -58,7 +60,8 @@ public class GamutTest {
     public void chromaThatIsGainedAndHuesThatTurnAreCausesOfTheirOwn() {
         GamutCheck tinting = new GamutCheck(StandardSpaces.SRGB, laying(ab -> new double[] {ab[0], 0.9 * ab[1] + 10 / 256.0}));
         assertThat(tinting.exact(0.5, 0.5, 0.5).cause()).isEqualTo(GamutCheck.Cause.GAINS_CHROMA);
-        GamutCheck turning = new GamutCheck(StandardSpaces.SRGB, laying(ab -> new double[] {0.73 * (0.866 * ab[0] - 0.5 * ab[1]), 0.73 * (0.5 * ab[0] + 0.866 * ab[1])}));
+        GamutCheck turning = new GamutCheck(StandardSpaces.SRGB,
+            laying(ab -> new double[] {0.73 * (0.866 * ab[0] - 0.5 * ab[1]), 0.73 * (0.5 * ab[0] + 0.866 * ab[1])}));
         assertThat(turning.exact(0.8, 0.4, 0.4).cause()).isEqualTo(GamutCheck.Cause.SHIFTS_HUE);
         assertThat(turning.exact(0.5, 0.5, 0.5).cause()).isEqualTo(GamutCheck.Cause.INSIDE);
         GamutCheck.Report report = turning.report(new char[] {52428, 26214, 26214, 32768, 32768, 32768});
@@ -68,7 +71,8 @@ public class GamutTest {
 
     @DataProvider
     Object[][] sources() {
-        return new Object[][] {{StandardSpaces.WIDE_RGB, MadeProfiles.printer()}, {StandardSpaces.SRGB, FoundProfiles.press()}, {FoundProfiles.press(), MadeProfiles.printer()},
+        return new Object[][] {{StandardSpaces.WIDE_RGB, MadeProfiles.printer()}, {StandardSpaces.SRGB, FoundProfiles.press()},
+            {FoundProfiles.press(), MadeProfiles.printer()},
             {StandardSpaces.GRAY_22, MadeProfiles.printer()}};
     }
 
@@ -96,7 +100,8 @@ public class GamutTest {
             // near the threshold and where both parts are alike either answer will do
             double[] parts = {Math.abs(spot.lighter()), Math.abs(spot.moreChroma()), spot.hue()};
             Arrays.sort(parts);
-            boolean clear = Math.abs(spot.distance() - GamutCheck.THRESHOLD) > 0.5 && (spot.distance() < 2 || parts[2] - parts[1] > 0.15 * (parts[2] + parts[1]));
+            boolean clear = Math.abs(spot.distance() - GamutCheck.THRESHOLD) > 0.5
+                && (spot.distance() < 2 || parts[2] - parts[1] > 0.15 * (parts[2] + parts[1]));
             other += clear && spot.cause().ordinal() != causes[p] ? 1 : 0;
         }
         assertThat(sum / 20_000).as("mean error of distance").isLessThan(0.12);
@@ -118,7 +123,8 @@ public class GamutTest {
     @Test
     public void roundTripsInsideTheGamutComeBack() {
         var there = TransformCompiler.proofToLab(StandardSpaces.SRGB, MadeProfiles.printer(), Intent.RELATIVE, false, false);
-        assertThat(there.exact(0.5, 0.5, 0.5)[0]).isCloseTo(TransformCompiler.toLab(StandardSpaces.SRGB).exact(0.5, 0.5, 0.5)[0], within(0.01));
+        assertThat(there.exact(0.5, 0.5, 0.5)[0]).isCloseTo(TransformCompiler.toLab(StandardSpaces.SRGB).exact(0.5, 0.5, 0.5)[0],
+            within(0.01));
     }
 
     /** Each edge of a closed mesh belongs to two triangles that run along it in opposite directions. */

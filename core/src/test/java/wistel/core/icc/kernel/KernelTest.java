@@ -21,7 +21,8 @@ public class KernelTest {
 
     @DataProvider
     Object[][] cubes() {
-        return new Object[][] {{3, 3, 17, false}, {3, 4, 128, false}, {3, 1, 9, false}, {3, 6, 9, false}, {3, 3, 33, true}, {3, 4, 2, true}, {4, 3, 11, false}, {4, 8, 5, false}};
+        return new Object[][] {{3, 3, 17, false}, {3, 4, 128, false}, {3, 1, 9, false}, {3, 6, 9, false}, {3, 3, 33, true}, {3, 4, 2, true},
+            {4, 3, 11, false}, {4, 8, 5, false}};
     }
 
     /** A random cube through the loop and through the stage room's own interpolation. */
@@ -36,7 +37,8 @@ public class KernelTest {
             nodes[i] = (char) random.nextInt(65536);
             values[i] = nodes[i] / 65535f;
         }
-        Stage twin = new Stage.Clut(new ClutGrid(sizes, outputs, values), trilinear ? Interpolation.MULTILINEAR : Interpolation.forInputs(inputs));
+        Stage twin = new Stage.Clut(new ClutGrid(sizes, outputs, values),
+            trilinear ? Interpolation.MULTILINEAR : Interpolation.forInputs(inputs));
         char[] in = new char[inputs * PIXELS];
         for (int i = 0; i < in.length; i++) {
             in[i] = i < 64 ? (char) ((i & 1) * 65535) : (char) random.nextInt(65536);
@@ -125,11 +127,15 @@ public class KernelTest {
     @DataProvider
     Object[][] displayCurves() {
         DoubleUnaryOperator srgb = x -> x <= 0.0031308 ? 12.92 * x : 1.055 * Math.pow(x, 1 / 2.4) - 0.055; // IEC 61966-2-1
-        return new Object[][] {{srgb}, {(DoubleUnaryOperator) x -> Math.pow(x, 1 / 1.8)}, {(DoubleUnaryOperator) x -> Math.pow(x, 1 / 2.2)}, {(DoubleUnaryOperator) x -> Math.pow(x, 1 / 2.6)},
+        return new Object[][] {{srgb}, {(DoubleUnaryOperator) x -> Math.pow(x, 1 / 1.8)}, {(DoubleUnaryOperator) x -> Math.pow(x, 1 / 2.2)},
+            {(DoubleUnaryOperator) x -> Math.pow(x, 1 / 2.6)},
             {DoubleUnaryOperator.identity()}};
     }
 
-    /** A table over the logarithm of light follows each curve to an eighth of a code, and rounding, from no light at all up to full; it never falls. */
+    /**
+     * A table over the logarithm of light follows each curve to an eighth of a code, and rounding, from no light at all up to full; it
+     * never falls.
+     */
     @Test(dataProvider = "displayCurves")
     public void aLightTableFollowsItsCurve(DoubleUnaryOperator curve) {
         InverseTrc table = new InverseTrc(curve);

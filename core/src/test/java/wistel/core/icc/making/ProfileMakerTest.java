@@ -43,7 +43,8 @@ public class ProfileMakerTest {
         SplittableRandom random = new SplittableRandom(21);
         double sum = 0;
         for (int i = 0; i < 500; i++) {
-            Lab wanted = MadeProfiles.measured(new double[] {0.1 + 0.8 * random.nextDouble(), 0.1 + 0.8 * random.nextDouble(), 0.1 + 0.8 * random.nextDouble()});
+            Lab wanted = MadeProfiles
+                .measured(new double[] {0.1 + 0.8 * random.nextDouble(), 0.1 + 0.8 * random.nextDouble(), 0.1 + 0.8 * random.nextDouble()});
             double[] rgb = there.exact(wanted.l() / 100, (wanted.a() + 128) / 255, (wanted.b() + 128) / 255);
             sum += MadeProfiles.measured(rgb).deltaE2000(wanted);
         }
@@ -80,7 +81,8 @@ public class ProfileMakerTest {
     }
 
     private static Cgats grayChart(int steps) {
-        StringBuilder text = new StringBuilder("CGATS.17\nBEGIN_DATA_FORMAT\nSAMPLE_ID GRAY LAB_L LAB_A LAB_B\nEND_DATA_FORMAT\nBEGIN_DATA\n");
+        StringBuilder text = new StringBuilder(
+            "CGATS.17\nBEGIN_DATA_FORMAT\nSAMPLE_ID GRAY LAB_L LAB_A LAB_B\nEND_DATA_FORMAT\nBEGIN_DATA\n");
         for (int i = 0; i < steps; i++) {
             double gray = i / (steps - 1.0);
             text.append(i).append(' ').append(100 * gray).append(' ').append(tone(gray)).append(" 0.8 ").append(2 - 3 * gray).append('\n');
@@ -107,8 +109,10 @@ public class ProfileMakerTest {
             assertThat(lab.b()).isCloseTo(2 - 3 * gray, within(0.1));
             assertThat(back.exact(lab.l() / 100, 128 / 255.0, 128 / 255.0)[0]).isCloseTo(gray, within(0.004));
         }
-        assertThat(TransformCompiler.convert(StandardSpaces.SRGB, profile, Intent.PERCEPTUAL, true).exact(1, 1, 1)[0]).isCloseTo(1, within(0.001));
-        assertThat(TransformCompiler.convert(StandardSpaces.SRGB, profile, Intent.RELATIVE, true).exact(0, 0, 0)[0]).isCloseTo(0, within(0.004));
+        assertThat(TransformCompiler.convert(StandardSpaces.SRGB, profile, Intent.PERCEPTUAL, true).exact(1, 1, 1)[0]).isCloseTo(1,
+            within(0.001));
+        assertThat(TransformCompiler.convert(StandardSpaces.SRGB, profile, Intent.RELATIVE, true).exact(0, 0, 0)[0]).isCloseTo(0,
+            within(0.004));
     }
 
     @Test
@@ -120,7 +124,8 @@ public class ProfileMakerTest {
         }
         char[] theirs = new Referee(StandardSpaces.SRGB, profile, Intent.RELATIVE).apply(in);
         char[] ours = new char[33];
-        TransformCompiler.convert(Referee.asVersion2(StandardSpaces.SRGB), Referee.asVersion2(profile), Intent.RELATIVE, false).exact(in, 0, ours, 0, 33);
+        TransformCompiler.convert(Referee.asVersion2(StandardSpaces.SRGB), Referee.asVersion2(profile), Intent.RELATIVE, false).exact(in, 0,
+            ours, 0, 33);
         for (int i = 0; i < 33; i++) {
             assertThat((int) ours[i]).isCloseTo(theirs[i], within(8));
         }
@@ -145,10 +150,14 @@ public class ProfileMakerTest {
 
     @Test
     public void chartsThatCantMakeAProfileSayWhatIsMissing() {
-        Cgats two = Cgats.of(Cgats.Device.RGB, "t", "t", List.of(new Patch("1", new double[] {0, 0, 0}, new Lab(10, 0, 0)), new Patch("2", new double[] {1, 1, 1}, new Lab(95, 0, 0))));
+        Cgats two = Cgats.of(Cgats.Device.RGB, "t", "t",
+            List.of(new Patch("1", new double[] {0, 0, 0}, new Lab(10, 0, 0)), new Patch("2", new double[] {1, 1, 1}, new Lab(95, 0, 0))));
         assertThatThrownBy(() -> ProfileMaker.make("x", two)).isInstanceOf(MeasurementException.class).hasMessageContaining("2 patches");
-        assertThatThrownBy(() -> ProfileMaker.make("x", grayChart(4))).isInstanceOf(MeasurementException.class).hasMessageContaining("4 levels");
-        Cgats inks = Cgats.parse("CGATS.17\nBEGIN_DATA_FORMAT\nCMYK_C CMYK_M CMYK_Y CMYK_K LAB_L LAB_A LAB_B\nEND_DATA_FORMAT\nBEGIN_DATA\n0 0 0 0 95 0 0\nEND_DATA\n");
+        assertThatThrownBy(() -> ProfileMaker.make("x", grayChart(4))).isInstanceOf(MeasurementException.class)
+            .hasMessageContaining("4 levels");
+        Cgats inks = Cgats.parse(
+            "CGATS.17\nBEGIN_DATA_FORMAT\nCMYK_C CMYK_M CMYK_Y CMYK_K LAB_L LAB_A LAB_B\nEND_DATA_FORMAT\nBEGIN_DATA\n0 0 0 0 95 0 "
+                + "0\nEND_DATA\n");
         assertThatThrownBy(() -> ProfileMaker.make("x", inks)).isInstanceOf(MeasurementException.class).hasMessageContaining("inks");
     }
 }

@@ -33,7 +33,8 @@ public class LutReaderTest {
 
     /** A made-up press: ink takes light away; black takes it from all. */
     private static Lab press(double c, double m, double y, double k) {
-        double[] xyz = {D50.X * (1 - 0.75 * c) * (1 - 0.55 * m) * (1 - 0.10 * y) * (1 - 0.94 * k), (1 - 0.55 * c) * (1 - 0.72 * m) * (1 - 0.12 * y) * (1 - 0.94 * k),
+        double[] xyz = {D50.X * (1 - 0.75 * c) * (1 - 0.55 * m) * (1 - 0.10 * y) * (1 - 0.94 * k),
+            (1 - 0.55 * c) * (1 - 0.72 * m) * (1 - 0.12 * y) * (1 - 0.94 * k),
             D50.Z * (1 - 0.25 * c) * (1 - 0.50 * m) * (1 - 0.88 * y) * (1 - 0.93 * k)};
         D50.xyzToLab(xyz, xyz);
         return Lab.of(xyz);
@@ -50,7 +51,8 @@ public class LutReaderTest {
             codes[at++] = (char) Math.round((lab.b() + 128) * 256);
         }
         return ProfileReader.read(new ProfileWriter(DeviceClass.OUTPUT, ColourSpace.CMYK, ColourSpace.LAB, "press", "none")
-            .xyz("wtpt", new double[] {0.85, 0.88, 0.72}).tag("A2B0", LutWriter.lut16(4, 3, side, codes)).tag("A2B1", LutWriter.lut16(4, 3, side, codes)).write());
+            .xyz("wtpt", new double[] {0.85, 0.88, 0.72}).tag("A2B0", LutWriter.lut16(4, 3, side, codes))
+            .tag("A2B1", LutWriter.lut16(4, 3, side, codes)).write());
     }
 
     @Test
@@ -125,7 +127,10 @@ public class LutReaderTest {
         return tag.array();
     }
 
-    /** Device (r, g, b): square root, identity, square, matrix: so the middle is the device value itself, scaled and shifted, then decoded to L*a*b*. */
+    /**
+     * Device (r, g, b): square root, identity, square, matrix: so the middle is the device value itself, scaled and shifted, then decoded
+     * to L*a*b*.
+     */
     @Test
     public void theFivePartsOfLutAToBWorkInTheirOrder() {
         double[] lab = run(LutReader.read(full("mAB "), ColourSpace.RGB, ColourSpace.LAB), 0.6, 0.4, 0.3);

@@ -47,7 +47,8 @@ final class PlainTable {
             // lut16Type: FF00 is L* 100 and 8000 is a* 0 (10.10, note); the others: FFFF is 100, 8080 is 0 (6.3.4.2)
             double l = type.equals("mft2") ? 65280 / 65535.0 / 100 : 0.01;
             double ab = type.equals("mft2") ? 256 / 65535.0 : 257 / 65535.0;
-            return encode ? new double[] {v[0] * l, (v[1] + 128) * ab, (v[2] + 128) * ab} : new double[] {v[0] / l, v[1] / ab - 128, v[2] / ab - 128};
+            return encode ? new double[] {v[0] * l, (v[1] + 128) * ab, (v[2] + 128) * ab}
+                : new double[] {v[0] / l, v[1] / ab - 128, v[2] / ab - 128};
         }
         double[] out = v.clone();
         for (int i = 0; space == ColourSpace.XYZ && i < 3; i++) {
@@ -114,7 +115,8 @@ final class PlainTable {
         for (int i = 0; at != 0 && i < v.length; i++) {
             int count = tag.getInt(next + 8);
             if (tag.getInt(next) == 0x63757276) { // curv, 10.6
-                out[i] = count == 0 ? v[i] : count == 1 ? Math.pow(v[i], (tag.getShort(next + 12) & 0xFFFF) / 256.0) : line(v[i], next + 12, count, 2);
+                out[i] = count == 0 ? v[i]
+                    : count == 1 ? Math.pow(v[i], (tag.getShort(next + 12) & 0xFFFF) / 256.0) : line(v[i], next + 12, count, 2);
                 next += 12 + 2 * count + (count & 1) * 2;
             } else { // para, 10.18: of its types only the first is met in tables here
                 if (tag.getShort(next + 8) != 0) {

@@ -27,7 +27,8 @@ public class PlainTableTest {
                 if (tag.matches("[AB]2[AB][012]") && seen.stream().noneMatch(s -> Arrays.equals(s, bytes))) {
                     seen.add(bytes);
                     boolean fromDevice = tag.startsWith("A");
-                    tables.add(new Object[] {name + " " + tag, bytes, fromDevice ? profile.space() : profile.pcs(), fromDevice ? profile.pcs() : profile.space()});
+                    tables.add(new Object[] {name + " " + tag, bytes, fromDevice ? profile.space() : profile.pcs(),
+                        fromDevice ? profile.pcs() : profile.space()});
                 }
             });
         });
@@ -52,7 +53,8 @@ public class PlainTableTest {
         for (int i = 0; i < nodes.length; i++) {
             nodes[i] = (char) random.nextInt(65536);
         }
-        List<byte[]> gamma = List.of(TagWriter.parametric(1.8), TagWriter.sampled((char) 0, (char) 20000, (char) 65535), TagWriter.sampled());
+        List<byte[]> gamma = List.of(TagWriter.parametric(1.8), TagWriter.sampled((char) 0, (char) 20000, (char) 65535),
+            TagWriter.sampled());
         double[] matrix = {0.6, 0.2, 0.1, 0.1, 0.7, 0.1, 0, 0.2, 0.5, 0.02, 0, 0.05};
         LutWriter.Parts parts = new LutWriter.Parts(gamma, matrix, gamma, List.of(new LutWriter.Table(new int[] {3, 5, 4}, nodes)), gamma);
         for (ColourSpace pcs : List.of(ColourSpace.LAB, ColourSpace.XYZ)) {

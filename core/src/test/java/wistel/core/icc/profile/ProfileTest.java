@@ -47,7 +47,8 @@ public class ProfileTest {
         char[] codes = new char[24];
         Arrays.fill(codes, (char) 0x8000);
         codes[21] = 0xFF00;
-        IccProfile p = ProfileReader.read(new ProfileWriter(DeviceClass.OUTPUT, ColourSpace.RGB, ColourSpace.LAB, "t", "c").tag("A2B0", LutWriter.lut16(3, 3, 2, codes)).write());
+        IccProfile p = ProfileReader.read(new ProfileWriter(DeviceClass.OUTPUT, ColourSpace.RGB, ColourSpace.LAB, "t", "c")
+            .tag("A2B0", LutWriter.lut16(3, 3, 2, codes)).write());
         double[] work = new double[16];
         work[0] = 1;
         work[1] = 1;
@@ -61,7 +62,8 @@ public class ProfileTest {
 
     private static byte[] small() {
         char[] codes = new char[24];
-        return new ProfileWriter(DeviceClass.OUTPUT, ColourSpace.RGB, ColourSpace.LAB, "small", "c").xyz("wtpt", new double[] {0.9, 0.92, 0.75})
+        return new ProfileWriter(DeviceClass.OUTPUT, ColourSpace.RGB, ColourSpace.LAB, "small", "c")
+            .xyz("wtpt", new double[] {0.9, 0.92, 0.75})
             .tag("A2B0", LutWriter.lut16(3, 3, 2, codes)).tag("B2A0", LutWriter.lut16(3, 3, 2, codes)).write();
     }
 
@@ -114,8 +116,9 @@ public class ProfileTest {
         }
         byte[] curve = TagWriter.sampled((char) 0, (char) 9000, (char) 65535);
         byte[] gamma = TagWriter.parametric(1.8);
-        byte[] tag = LutWriter.deviceFirst(3, new LutWriter.Parts(List.of(gamma, gamma, gamma), new double[] {0.5, 0, 0, 0, 1, 0, 0, 0, 1, 0.25, 0, 0},
-            List.of(gamma, gamma, gamma), List.of(new LutWriter.Table(new int[] {2, 3, 4}, nodes)), List.of(curve, curve, curve)));
+        byte[] tag = LutWriter.deviceFirst(3,
+            new LutWriter.Parts(List.of(gamma, gamma, gamma), new double[] {0.5, 0, 0, 0, 1, 0, 0, 0, 1, 0.25, 0, 0},
+                List.of(gamma, gamma, gamma), List.of(new LutWriter.Table(new int[] {2, 3, 4}, nodes)), List.of(curve, curve, curve)));
         List<Stage> stages = LutReader.read(tag, ColourSpace.RGB, ColourSpace.XYZ);
         assertThat(stages).hasSize(6);
         ClutGrid grid = ((Stage.Clut) stages.get(1)).grid();

@@ -20,8 +20,10 @@ public class TagTest {
     /** ICC.1:2022, table 55: number of records, record size, then language, country, length, offset for each; v2.4, 6.5.17; 10.24. */
     @Test
     public void textIsReadFromItsThreeTypes() {
-        byte[] localized = ByteBuffer.allocate(8 + 8 + 24 + 8 + 6).put("mluc".getBytes(StandardCharsets.US_ASCII)).putInt(0).putInt(2).putInt(12)
-            .put("enUS".getBytes(StandardCharsets.US_ASCII)).putInt(8).putInt(40).put("deDE".getBytes(StandardCharsets.US_ASCII)).putInt(6).putInt(48)
+        byte[] localized = ByteBuffer.allocate(8 + 8 + 24 + 8 + 6).put("mluc".getBytes(StandardCharsets.US_ASCII)).putInt(0).putInt(2)
+            .putInt(12)
+            .put("enUS".getBytes(StandardCharsets.US_ASCII)).putInt(8).putInt(40).put("deDE".getBytes(StandardCharsets.US_ASCII)).putInt(6)
+            .putInt(48)
             .put("Môle".getBytes(StandardCharsets.UTF_16BE)).put("Ufe".getBytes(StandardCharsets.UTF_16BE)).array();
         assertThat(TagReader.text(localized)).isEqualTo("Môle");
         assertThat(TagReader.text(TagWriter.localized("Baryta, fine"))).isEqualTo("Baryta, fine");
@@ -54,7 +56,8 @@ public class TagTest {
         byte[] form = TagWriter.parametric(2.2);
         form[9] = 9;
         byte[] cut = Arrays.copyOf(TagWriter.parametric(2.4, 1, 0, 0.1, 0.04), 20);
-        return new Object[][] {{claims, "cut off"}, {negative, "4294967295 points"}, {form, "unknown form 9"}, {cut, "cut off"}, {TagWriter.text("a long text"), "unknown type"}};
+        return new Object[][] {{claims, "cut off"}, {negative, "4294967295 points"}, {form, "unknown form 9"}, {cut, "cut off"},
+            {TagWriter.text("a long text"), "unknown type"}};
     }
 
     @Test(dataProvider = "brokenCurves")
@@ -113,7 +116,10 @@ public class TagTest {
         return codes;
     }
 
-    /** The working spaces' colorants as the ICC publishes those of sRGB (adapted to D50), and their tone at a middle value by the standards' formulas. */
+    /**
+     * The working spaces' colorants as the ICC publishes those of sRGB (adapted to D50), and their tone at a middle value by the standards'
+     * formulas.
+     */
     @Test
     public void theStandardSpacesHaveTheirPublishedFigures() {
         double[][] published = {{0.4361, 0.2225, 0.0139}, {0.3851, 0.7169, 0.0971}, {0.1431, 0.0606, 0.7141}};
@@ -125,11 +131,13 @@ public class TagTest {
             }
         }
         double[] adaptation = StandardSpaces.SRGB.adaptation().orElseThrow();
-        double[] bradford = {1.0479, 0.0229, -0.0502, 0.0296, 0.9904, -0.0171, -0.0092, 0.0151, 0.7517}; // chad of the sRGB profiles that the ICC publishes
+        // chad of the sRGB profiles that the ICC publishes
+        double[] bradford = {1.0479, 0.0229, -0.0502, 0.0296, 0.9904, -0.0171, -0.0092, 0.0151, 0.7517};
         for (int i = 0; i < 9; i++) {
             assertThat(adaptation[i]).isCloseTo(bradford[i], within(0.0002));
         }
-        assertThat(ToneCurves.plain(StandardSpaces.SRGB).orElseThrow().applyAsDouble(0.5)).isCloseTo(0.214041, within(1e-5)); // IEC 61966-2-1
+        // IEC 61966-2-1
+        assertThat(ToneCurves.plain(StandardSpaces.SRGB).orElseThrow().applyAsDouble(0.5)).isCloseTo(0.214041, within(1e-5));
         assertThat(ToneCurves.plain(StandardSpaces.GRAY_22).orElseThrow().applyAsDouble(0.5)).isCloseTo(Math.pow(0.5, 2.2), within(1e-4));
         assertThat(StandardSpaces.assumedFor(1)).isEqualTo(StandardSpaces.GRAY_22);
         assertThat(StandardSpaces.assumedFor(3)).isEqualTo(StandardSpaces.SRGB);

@@ -21,7 +21,8 @@ public class StageTest {
     @Test
     public void everyCurveIsUndoneByItsInverse() {
         Curve srgb = new Curve.Parametric(2.4, 1 / 1.055, 0.055 / 1.055, 1 / 12.92, 0.04045, 0, 0);
-        for (Curve curve : new Curve[] {srgb, new Curve.Power(2.2), new Curve.Table(new double[] {0, 0.1, 0.4, 1}), srgb.then(new Curve.Power(0.5))}) {
+        for (Curve curve : new Curve[] {srgb, new Curve.Power(2.2), new Curve.Table(new double[] {0, 0.1, 0.4, 1}),
+            srgb.then(new Curve.Power(0.5))}) {
             for (double x = 0; x <= 1; x += 0.05) {
                 assertThat(curve.inverse().at(curve.at(x))).isCloseTo(x, within(1e-6));
             }
@@ -79,8 +80,10 @@ public class StageTest {
 
     @Test
     public void aChainIsSimplifiedWithoutChangingIt() {
-        List<Stage> stages = List.of(new Stage.Curves(new Curve.Power(2), Curve.IDENTITY, Curve.IDENTITY), new Stage.Curves(new Curve.Power(1.5), Curve.IDENTITY, Curve.IDENTITY),
-            Stage.Linear.scale(2, 3, 4, 0.1, 0.2, 0.3), Stage.Linear.scale(0.5, 1, 2, 0, -0.1, 0), new Stage.LabToXyz(), new Stage.XyzToLab(),
+        List<Stage> stages = List.of(new Stage.Curves(new Curve.Power(2), Curve.IDENTITY, Curve.IDENTITY),
+            new Stage.Curves(new Curve.Power(1.5), Curve.IDENTITY, Curve.IDENTITY),
+            Stage.Linear.scale(2, 3, 4, 0.1, 0.2, 0.3), Stage.Linear.scale(0.5, 1, 2, 0, -0.1, 0), new Stage.LabToXyz(),
+            new Stage.XyzToLab(),
             new Stage.Curves(Curve.IDENTITY, Curve.IDENTITY, Curve.IDENTITY));
         Chain chain = Chain.of(stages);
         assertThat(chain.stages()).hasSize(2);

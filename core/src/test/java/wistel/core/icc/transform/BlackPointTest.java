@@ -55,8 +55,10 @@ public class BlackPointTest {
         IccProfile press = FoundProfiles.press();
         Transform look = TransformCompiler.toLab(press);
         double[] separated = TransformCompiler.compile(new Recipe.FromLab(press, Intent.PERCEPTUAL)).exact(0, 128 / 255.0, 128 / 255.0);
-        assertThat(lightness(BlackPoint.ofSource(press, Intent.RELATIVE))).isCloseTo(LabEncoding.V4.lab(look.exact(separated)).l(), within(1e-3));
-        assertThat(lightness(BlackPoint.ofSource(press, Intent.SATURATION))).isLessThan(lightness(BlackPoint.ofSource(press, Intent.RELATIVE)));
+        assertThat(lightness(BlackPoint.ofSource(press, Intent.RELATIVE))).isCloseTo(LabEncoding.V4.lab(look.exact(separated)).l(),
+            within(1e-3));
+        assertThat(lightness(BlackPoint.ofSource(press, Intent.SATURATION)))
+            .isLessThan(lightness(BlackPoint.ofSource(press, Intent.RELATIVE)));
     }
 
     /**
@@ -66,12 +68,13 @@ public class BlackPointTest {
     @Test
     public void aStraightRoundTripKeepsTheFirstGuess() {
         IccProfile printer = Referee.asVersion2(MadeProfiles.printer());
-        assertThat(lightness(BlackPoint.ofDestination(printer, Intent.RELATIVE))).isCloseTo(lightness(BlackPoint.ofSource(printer, Intent.RELATIVE)), within(1e-9));
+        assertThat(lightness(BlackPoint.ofDestination(printer, Intent.RELATIVE)))
+            .isCloseTo(lightness(BlackPoint.ofSource(printer, Intent.RELATIVE)), within(1e-9));
     }
 
     /**
-     * The fit of perceptual black, worked a second way: the round trip of this test's own ramp, its shadows between 3 and 25 % of the height,
-     * a parabola by Lagrange's normal equations solved by elimination, and the larger root.
+     * The fit of perceptual black, worked a second way: the round trip of this test's own ramp, its shadows between 3 and 25 % of the
+     * height, a parabola by Lagrange's normal equations solved by elimination, and the larger root.
      */
     @Test
     public void theFittedBlackAgreesWithASecondWayOfFittingIt() {
@@ -83,7 +86,8 @@ public class BlackPointTest {
                 out[i] = LabEncoding.V4.lab(back.exact(there.exact(i / 255.0, 128 / 255.0, 128 / 255.0))).l();
             }
             double expected = fitted(out, 0.03, 0.25);
-            assertThat(lightness(BlackPoint.ofDestination(profile, Intent.PERCEPTUAL))).as(profile.description()).isCloseTo(expected, within(0.02));
+            assertThat(lightness(BlackPoint.ofDestination(profile, Intent.PERCEPTUAL))).as(profile.description()).isCloseTo(expected,
+                within(0.02));
         }
     }
 

@@ -30,10 +30,13 @@ public class FastFormTest {
 
     @Test
     public void eachKindOfChainGetsItsForm() {
-        assertThat(TransformCompiler.convert(StandardSpaces.GRAY_22, MadeProfiles.printer(), Intent.RELATIVE, true).baked().kind()).isEqualTo("table");
-        assertThat(TransformCompiler.convert(StandardSpaces.SRGB, StandardSpaces.WIDE_RGB, Intent.RELATIVE, true).baked().kind()).isEqualTo("curves and matrix");
+        assertThat(TransformCompiler.convert(StandardSpaces.GRAY_22, MadeProfiles.printer(), Intent.RELATIVE, true).baked().kind())
+            .isEqualTo("table");
+        assertThat(TransformCompiler.convert(StandardSpaces.SRGB, StandardSpaces.WIDE_RGB, Intent.RELATIVE, true).baked().kind())
+            .isEqualTo("curves and matrix");
         assertThat(TransformCompiler.toLab(FoundProfiles.press()).baked().kind()).isEqualTo("own tables");
-        assertThat(TransformCompiler.convert(FoundProfiles.press(), StandardSpaces.SRGB, Intent.RELATIVE, true).baked().kind()).contains("own nodes").contains("to light");
+        assertThat(TransformCompiler.convert(FoundProfiles.press(), StandardSpaces.SRGB, Intent.RELATIVE, true).baked().kind())
+            .contains("own nodes").contains("to light");
         assertThat(TransformCompiler.toLab(fiveInks()).baked().kernel()).as("five inks: the chain itself").isEmpty();
     }
 
@@ -62,11 +65,15 @@ public class FastFormTest {
         assertThat(out[2] / 257.0).isCloseTo(10.5, within(0.15));
     }
 
-    /** Displays whose curves are tables: a quantised power whose toe has steps, one that stays at nothing at first, as film curves do, and one that is full before its end. */
+    /**
+     * Displays whose curves are tables: a quantised power whose toe has steps, one that stays at nothing at first, as film curves do, and
+     * one that is full before its end.
+     */
     @DataProvider
     Object[][] tabledCurves() {
         return new Object[][] {{1024, (DoubleUnaryOperator) x -> Math.pow(x, 2.2)}, {4096, (DoubleUnaryOperator) x -> Math.pow(x, 3)},
-            {1024, (DoubleUnaryOperator) x -> Math.max(0, (Math.exp(4 * x) - Math.exp(0.4)) / (Math.exp(4) - Math.exp(0.4)))}, {1024, (DoubleUnaryOperator) x -> Math.min(1, x * x * 1.02)}};
+            {1024, (DoubleUnaryOperator) x -> Math.max(0, (Math.exp(4 * x) - Math.exp(0.4)) / (Math.exp(4) - Math.exp(0.4)))},
+            {1024, (DoubleUnaryOperator) x -> Math.min(1, x * x * 1.02)}};
     }
 
     @Test(dataProvider = "tabledCurves")
@@ -108,7 +115,8 @@ public class FastFormTest {
         Transform t = TransformCompiler.convert(ProfileReader.read(linear.write()), MadeProfiles.printer(), Intent.RELATIVE, true);
         assertThat(t.baked().kind()).contains("lightness before");
         assertPromise(t);
-        assertThat(TransformCompiler.convert(StandardSpaces.SRGB, MadeProfiles.printer(), Intent.RELATIVE, true).baked().kind()).doesNotContain("before");
+        assertThat(TransformCompiler.convert(StandardSpaces.SRGB, MadeProfiles.printer(), Intent.RELATIVE, true).baked().kind())
+            .doesNotContain("before");
     }
 
     /** A proof's grid stops at L*a*b*, and arithmetic takes it from there to the display, whichever view is wanted. */
@@ -116,7 +124,8 @@ public class FastFormTest {
     public void proofsAreAGridAndArithmeticAfterIt() {
         for (IccProfile printer : List.of(MadeProfiles.printer(), FoundProfiles.press())) {
             for (ProofView view : ProofView.values()) {
-                Baked baked = TransformCompiler.proof(StandardSpaces.SRGB, printer, Intent.RELATIVE, true, view, StandardSpaces.SRGB).baked();
+                Baked baked = TransformCompiler.proof(StandardSpaces.SRGB, printer, Intent.RELATIVE, true, view, StandardSpaces.SRGB)
+                    .baked();
                 assertThat(baked.kind()).as(view.name()).endsWith("then L*a*b* to light");
                 assertThat(baked.side()).isBetween(33, 97);
                 assertThat(baked.keepsItsPromise()).as(baked.toString()).isTrue();
@@ -155,8 +164,9 @@ public class FastFormTest {
                 nodes[3 * n + c] = (char) Math.round((n >> (2 - c) & 1) * white[c] * 32768);
             }
         }
-        IccProfile scanner = ProfileReader.read(new ProfileWriter(ProfileWriter.Version.V2, DeviceClass.INPUT, ColourSpace.RGB, ColourSpace.XYZ, "scanner", "c")
-            .tag("A2B0", LutWriter.lut16(3, 3, 2, nodes)).write());
+        IccProfile scanner = ProfileReader
+            .read(new ProfileWriter(ProfileWriter.Version.V2, DeviceClass.INPUT, ColourSpace.RGB, ColourSpace.XYZ, "scanner", "c")
+                .tag("A2B0", LutWriter.lut16(3, 3, 2, nodes)).write());
         assertThat(LabEncoding.V4.lab(TransformCompiler.toLab(scanner).exact(0.5, 0.5, 0.5)).l()).isCloseTo(76.07, within(0.01));
         assertPromise(TransformCompiler.convert(scanner, MadeProfiles.printer(), Intent.RELATIVE, true));
         assertPromise(TransformCompiler.convert(scanner, StandardSpaces.SRGB, Intent.RELATIVE, true));
@@ -176,9 +186,16 @@ public class FastFormTest {
         LutWriter.Table same = new LutWriter.Table(new int[] {2, 2, 2}, corners);
         double[] matrix = {0.8, 0.1, 0.1, 0, 0.4, 0, 0, 0, 0.4, 0, 0.3, 0.3};
         double[] inverse = {1.25, -0.3125, -0.3125, 0, 2.5, 0, 0, 0, 2.5, 0.1875, -0.75, -0.75};
-        return ProfileReader.read(new ProfileWriter(DeviceClass.OUTPUT, ColourSpace.RGB, ColourSpace.LAB, "composed", "c").tag("wtpt", TagWriter.xyz(0.9, 0.92, 0.78))
-            .tag("A2B0", LutWriter.deviceFirst(3, new LutWriter.Parts(List.of(straight, straight, straight), matrix, List.of(straight, straight, straight), List.of(same), List.of(square, square, square))))
-            .tag("B2A0", LutWriter.connectionFirst(3, new LutWriter.Parts(List.of(straight, straight, straight), inverse, List.of(straight, straight, straight), List.of(same), List.of(root, root, root))))
+        return ProfileReader.read(new ProfileWriter(DeviceClass.OUTPUT, ColourSpace.RGB, ColourSpace.LAB, "composed", "c")
+            .tag("wtpt", TagWriter.xyz(0.9, 0.92, 0.78))
+            .tag("A2B0",
+                LutWriter.deviceFirst(3,
+                    new LutWriter.Parts(List.of(straight, straight, straight), matrix, List.of(straight, straight, straight), List.of(same),
+                        List.of(square, square, square))))
+            .tag("B2A0",
+                LutWriter.connectionFirst(3,
+                    new LutWriter.Parts(List.of(straight, straight, straight), inverse, List.of(straight, straight, straight),
+                        List.of(same), List.of(root, root, root))))
             .write());
     }
 
@@ -193,7 +210,8 @@ public class FastFormTest {
     @DataProvider
     Object[][] mixed() {
         IccProfile press = FoundProfiles.press();
-        return new Object[][] {{press, composed()}, {composed(), press}, {composed(), MadeProfiles.printer()}, {StandardSpaces.WIDE_RGB, composed()}, {composed(), StandardSpaces.SRGB}};
+        return new Object[][] {{press, composed()}, {composed(), press}, {composed(), MadeProfiles.printer()},
+            {StandardSpaces.WIDE_RGB, composed()}, {composed(), StandardSpaces.SRGB}};
     }
 
     /** Tables of both codings of L*a*b* one after another, with black scaled in between and without. */
@@ -213,14 +231,23 @@ public class FastFormTest {
         for (int i = 0; i < 24; i++) {
             corners[i] = (char) (i % 2 * 65535);
         }
-        IccProfile odd = ProfileReader.read(ProfileWriter.of(composed()).tag("A2B0", LutWriter.deviceFirst(3, new LutWriter.Parts(List.of(damaged, damaged, damaged),
-            new double[0], List.of(), List.of(new LutWriter.Table(new int[] {2, 2, 2}, corners)), List.of(straight, straight, straight)))).write());
-        assertThat(TransformCompiler.convert(StandardSpaces.SRGB, odd, Intent.RELATIVE, false).apply(new char[] {0, 0, 0, 30000, 40000, 50000})).hasSize(6);
+        IccProfile odd = ProfileReader.read(ProfileWriter.of(composed())
+            .tag("A2B0", LutWriter.deviceFirst(3, new LutWriter.Parts(List.of(damaged, damaged, damaged),
+                new double[0], List.of(), List.of(new LutWriter.Table(new int[] {2, 2, 2}, corners)),
+                List.of(straight, straight, straight))))
+            .write());
+        assertThat(
+            TransformCompiler.convert(StandardSpaces.SRGB, odd, Intent.RELATIVE, false).apply(new char[] {0, 0, 0, 30000, 40000, 50000}))
+            .hasSize(6);
         assertThat(TransformCompiler.toLab(odd).exact(0, 0, 0)).hasSize(3);
-        assertThat(TransformCompiler.proof(StandardSpaces.SRGB, odd, Intent.RELATIVE, false, ProofView.PAPER_WHITE, StandardSpaces.SRGB).exact(0, 0, 0)).hasSize(3);
+        assertThat(TransformCompiler.proof(StandardSpaces.SRGB, odd, Intent.RELATIVE, false, ProofView.PAPER_WHITE, StandardSpaces.SRGB)
+            .exact(0, 0, 0)).hasSize(3);
     }
 
-    /** As from sRGB, whose black is L* 0 too: into version 4's perceptual and saturation tables it lands on the reference medium's black (ICC.1:2022, 6.3.3). */
+    /**
+     * As from sRGB, whose black is L* 0 too: into version 4's perceptual and saturation tables it lands on the reference medium's black
+     * (ICC.1:2022, 6.3.3).
+     */
     @Test
     public void blackOfLabIsScaledIntoTablesWithAReferenceBlack() {
         for (Intent intent : List.of(Intent.PERCEPTUAL, Intent.SATURATION)) {
@@ -228,7 +255,8 @@ public class FastFormTest {
             Transform fromSrgb = TransformCompiler.convert(StandardSpaces.SRGB, MadeProfiles.printer(), intent, false);
             Transform toLab = TransformCompiler.toLab(StandardSpaces.SRGB);
             for (double gray : new double[] {0, 0.05, 0.1, 0.3, 0.7, 1}) {
-                assertThat(fromLab.exact(toLab.exact(gray, gray, gray))).as("%s %s", intent, gray).containsExactly(fromSrgb.exact(gray, gray, gray), within(1e-6));
+                assertThat(fromLab.exact(toLab.exact(gray, gray, gray))).as("%s %s", intent, gray)
+                    .containsExactly(fromSrgb.exact(gray, gray, gray), within(1e-6));
             }
         }
     }
@@ -236,17 +264,22 @@ public class FastFormTest {
     @DataProvider
     Object[][] tables() {
         IccProfile cotton = FoundProfiles.named("moss-cotton.icc");
-        return new Object[][] {{StandardSpaces.SRGB, cotton, Intent.ABSOLUTE}, {StandardSpaces.SRGB, cotton, Intent.RELATIVE}, {StandardSpaces.WIDE_RGB, cotton, Intent.PERCEPTUAL},
-            {StandardSpaces.SRGB, MadeProfiles.printer(), Intent.ABSOLUTE}, {StandardSpaces.WIDE_RGB, FoundProfiles.press(), Intent.SATURATION},
-            {StandardSpaces.WIDE_RGB, MadeProfiles.composedPrinter(), Intent.RELATIVE}, {StandardSpaces.SRGB, MadeProfiles.printerThroughXyz(), Intent.PERCEPTUAL}};
+        return new Object[][] {{StandardSpaces.SRGB, cotton, Intent.ABSOLUTE}, {StandardSpaces.SRGB, cotton, Intent.RELATIVE},
+            {StandardSpaces.WIDE_RGB, cotton, Intent.PERCEPTUAL},
+            {StandardSpaces.SRGB, MadeProfiles.printer(), Intent.ABSOLUTE},
+            {StandardSpaces.WIDE_RGB, FoundProfiles.press(), Intent.SATURATION},
+            {StandardSpaces.WIDE_RGB, MadeProfiles.composedPrinter(), Intent.RELATIVE},
+            {StandardSpaces.SRGB, MadeProfiles.printerThroughXyz(), Intent.PERCEPTUAL}};
     }
 
     /** Judged by other colours than those they were chosen by: uniform and dark ones, ramps of one 8-bit code, faces and edges. */
     @Test(dataProvider = "tables")
     public void fastFormsAreRightInTheShadowsToo(IccProfile source, IccProfile printer, Intent intent) {
         boolean black = intent != Intent.ABSOLUTE;
-        for (Transform t : List.of(TransformCompiler.convert(source, printer, intent, black), TransformCompiler.proof(source, printer, intent, black, ProofView.PAPER_WHITE, StandardSpaces.SRGB))) {
-            Transform look = TransformCompiler.toLab(t.outputs() == 3 && t.baked().kind().contains("light") ? StandardSpaces.SRGB : printer);
+        for (Transform t : List.of(TransformCompiler.convert(source, printer, intent, black),
+            TransformCompiler.proof(source, printer, intent, black, ProofView.PAPER_WHITE, StandardSpaces.SRGB))) {
+            Transform look = TransformCompiler
+                .toLab(t.outputs() == 3 && t.baked().kind().contains("light") ? StandardSpaces.SRGB : printer);
             assertThat(t.baked().kernel()).as(t.baked().kind()).isPresent();
             char[] in = judged();
             char[] fast = t.apply(in);
@@ -280,7 +313,8 @@ public class FastFormTest {
             for (int c = 0; c < 3; c++) {
                 int any = random.nextInt(65536);
                 boolean lit = (i / 256 % 7 + 1 >> c & 1) == 1;
-                in[3 * i + c] = (char) (i < 1792 ? lit ? i % 256 * 257 : 0 : i < 3500 ? any : i < 5200 ? any / 4 : c == i % 3 ? any / 32768 * 65535 : any);
+                in[3 * i + c] = (char) (i < 1792 ? lit ? i % 256 * 257 : 0
+                    : i < 3500 ? any : i < 5200 ? any / 4 : c == i % 3 ? any / 32768 * 65535 : any);
             }
         }
         return in;

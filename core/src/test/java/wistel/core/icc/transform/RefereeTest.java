@@ -32,7 +32,8 @@ public class RefereeTest {
         for (IccProfile destination : destinations) {
             for (IccProfile source : List.of(StandardSpaces.SRGB, FoundProfiles.press(), MadeProfiles.printer())) {
                 for (Intent intent : List.of(Intent.PERCEPTUAL, Intent.RELATIVE, Intent.SATURATION)) {
-                    if (destination.tags().keySet().stream().anyMatch(t -> t.startsWith("B2A") || t.equals("rTRC")) && !destination.equals(source)) {
+                    if (destination.tags().keySet().stream().anyMatch(t -> t.startsWith("B2A") || t.equals("rTRC"))
+                        && !destination.equals(source)) {
                         pairs.add(new Object[] {source, destination, intent});
                     }
                 }
@@ -72,7 +73,8 @@ public class RefereeTest {
         for (IccProfile source : List.of(StandardSpaces.SRGB, StandardSpaces.WIDE_RGB)) {
             char[] in = nodes(3);
             char[] theirs = Referee.unmarked(source, MadeProfiles.printer()).apply(in);
-            double[] difference = difference(TransformCompiler.convert(source, MadeProfiles.printer(), Intent.PERCEPTUAL, false), MadeProfiles.printer(), in, theirs);
+            double[] difference = difference(TransformCompiler.convert(source, MadeProfiles.printer(), Intent.PERCEPTUAL, false),
+                MadeProfiles.printer(), in, theirs);
             assertThat(difference[0]).isLessThan(0.02);
             assertThat(difference[1]).isLessThan(0.25);
         }
@@ -102,7 +104,10 @@ public class RefereeTest {
         return Arrays.stream(printers()).filter(way -> way[2] == Intent.RELATIVE).toArray(Object[][]::new);
     }
 
-    /** The JDK's CMM is led through the scaling of XYZ that ISO 18619:2015 writes, between the black points that {@link BlackPointTest} checks. */
+    /**
+     * The JDK's CMM is led through the scaling of XYZ that ISO 18619:2015 writes, between the black points that {@link BlackPointTest}
+     * checks.
+     */
     @Test(dataProvider = "printers")
     public void compensatedBlackAgreesWithTheJdksCmmLedThroughTheScaling(IccProfile source, IccProfile printer, Intent intent) {
         char[] in = nodes(source.space().channels());
@@ -155,7 +160,10 @@ public class RefereeTest {
         return profile.isOutput() ? TagReader.xyz(profile.tag("wtpt").orElseThrow()) : new double[] {D50.X, D50.Y, D50.Z};
     }
 
-    /** The offsets of the way they are led are rounded to 16 bits, which is up to 0.03 in lightness in the dark; four inks at random are dark. */
+    /**
+     * The offsets of the way they are led are rounded to 16 bits, which is up to 0.03 in lightness in the dark; four inks at random are
+     * dark.
+     */
     private static void assertAlike(Transform ours, IccProfile destination, char[] in, char[] theirs) {
         double[] difference = difference(ours, destination, in, theirs);
         assertThat(difference[0]).as("mean CIEDE2000").isLessThan(ours.inputs() == 4 ? 0.05 : 0.02);

@@ -41,7 +41,8 @@ public class TransformTest {
     public void shadowsInSrgbFollowTheLineAndThePowerOfTheirStandard() {
         Transform toLab = TransformCompiler.toLab(StandardSpaces.SRGB);
         assertThat(LabEncoding.V4.lab(toLab.exact(0.02, 0.02, 0.02)).l()).isCloseTo(0.02 / 12.92 * 24389 / 27, within(0.002));
-        assertThat(LabEncoding.V4.lab(toLab.exact(0.0625, 0.0625, 0.0625)).l()).isCloseTo(Math.pow((0.0625 + 0.055) / 1.055, 2.4) * 24389 / 27, within(0.002));
+        assertThat(LabEncoding.V4.lab(toLab.exact(0.0625, 0.0625, 0.0625)).l())
+            .isCloseTo(Math.pow((0.0625 + 0.055) / 1.055, 2.4) * 24389 / 27, within(0.002));
     }
 
     /** sRGB to a wide space by the formulas of ICC.1:2022, F.3, written out here a second time from the numbers in the tags' bytes. */
@@ -92,8 +93,10 @@ public class TransformTest {
     Object[][] bakedPairs() {
         IccProfile press = FoundProfiles.press();
         IccProfile printer = MadeProfiles.printer();
-        return new Object[][] {{StandardSpaces.SRGB, printer}, {StandardSpaces.SRGB, press}, {StandardSpaces.WIDE_RGB, press}, {press, StandardSpaces.SRGB},
-            {press, printer}, {printer, press}, {printer, StandardSpaces.SRGB}, {StandardSpaces.GRAY_22, press}, {StandardSpaces.SRGB, StandardSpaces.GRAY_22}};
+        return new Object[][] {{StandardSpaces.SRGB, printer}, {StandardSpaces.SRGB, press}, {StandardSpaces.WIDE_RGB, press},
+            {press, StandardSpaces.SRGB},
+            {press, printer}, {printer, press}, {printer, StandardSpaces.SRGB}, {StandardSpaces.GRAY_22, press},
+            {StandardSpaces.SRGB, StandardSpaces.GRAY_22}};
     }
 
     /** What the table of exactness promises: mean below 0.03, 99.9 % below 0.2, over colours other than those the form was chosen by. */
@@ -149,7 +152,8 @@ public class TransformTest {
         double[] white = TransformCompiler.proof(StandardSpaces.SRGB, MadeProfiles.printer(), Intent.RELATIVE, true, ProofView.PAPER_WHITE,
             StandardSpaces.SRGB).exact(1, 1, 1);
         Lab shown = LabEncoding.V4.lab(TransformCompiler.toLab(StandardSpaces.SRGB).exact(white));
-        assertThat(shown.deltaE2000(LabEncoding.V4.lab(TransformCompiler.toMeasuredLab(MadeProfiles.printer()).exact(1, 1, 1)))).isLessThan(0.5);
+        assertThat(shown.deltaE2000(LabEncoding.V4.lab(TransformCompiler.toMeasuredLab(MadeProfiles.printer()).exact(1, 1, 1))))
+            .isLessThan(0.5);
     }
 
     @Test
@@ -206,7 +210,8 @@ public class TransformTest {
         }
         IccProfile darker = ProfileReader.read(new ProfileWriter(DeviceClass.ABSTRACT, ColourSpace.LAB, ColourSpace.LAB, "darker", "c")
             .tag("A2B0", LutWriter.lut16(3, 3, 2, nodes)).write());
-        Transform changed = TransformCompiler.compile(new Recipe.ViaAbstract(StandardSpaces.SRGB, List.of(darker), StandardSpaces.SRGB, Intent.RELATIVE, false));
+        Transform changed = TransformCompiler
+            .compile(new Recipe.ViaAbstract(StandardSpaces.SRGB, List.of(darker), StandardSpaces.SRGB, Intent.RELATIVE, false));
         Lab before = LabEncoding.V4.lab(TransformCompiler.toLab(StandardSpaces.SRGB).exact(0.7, 0.7, 0.7));
         Lab after = LabEncoding.V4.lab(TransformCompiler.toLab(StandardSpaces.SRGB).exact(changed.exact(0.7, 0.7, 0.7)));
         assertThat(after.l()).isCloseTo(before.l() / 2, within(0.05));
@@ -224,14 +229,16 @@ public class TransformTest {
             .tag("kTRC", TagWriter.sampled()).write());
         assertThat(LabEncoding.V4.lab(TransformCompiler.toLab(lightness).exact(0.42)).l()).isCloseTo(42, within(1e-6));
         double[] there = TransformCompiler.convert(StandardSpaces.GRAY_22, lightness, Intent.RELATIVE, false).exact(0.5);
-        assertThat(100 * there[0]).isCloseTo(LabEncoding.V4.lab(TransformCompiler.toLab(StandardSpaces.GRAY_22).exact(0.5)).l(), within(1e-6));
+        assertThat(100 * there[0]).isCloseTo(LabEncoding.V4.lab(TransformCompiler.toLab(StandardSpaces.GRAY_22).exact(0.5)).l(),
+            within(1e-6));
     }
 
     @Test
     public void aTransformIsCompiledOnceForEqualProfilesAndOptionsAndTheCacheIsBounded() {
         TransformCache cache = new TransformCache(3 << 20);
         IccProfile again = ProfileReader.read(StandardSpaces.SRGB.bytes());
-        Transform first = cache.get(new Recipe.Convert(StandardSpaces.SRGB, StandardSpaces.WIDE_RGB, Intent.RELATIVE, true, Observer.ADAPTED));
+        Transform first = cache
+            .get(new Recipe.Convert(StandardSpaces.SRGB, StandardSpaces.WIDE_RGB, Intent.RELATIVE, true, Observer.ADAPTED));
         assertThat(cache.get(new Recipe.Convert(again, StandardSpaces.WIDE_RGB, Intent.RELATIVE, true, Observer.ADAPTED))).isSameAs(first);
         for (Intent intent : Intent.values()) {
             cache.get(new Recipe.Convert(StandardSpaces.WIDE_RGB, StandardSpaces.SRGB, intent, true, Observer.ADAPTED));
