@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.net.Socket;
 import java.net.http.HttpRequest;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
@@ -27,7 +28,7 @@ public class BadInputTest extends InTestRoom {
     public void aRefusedFileLeavesNothingBehindAndSaysWhatToDo() throws IOException {
         long before = keptFiles();
         byte[] png = PrintingTest.picture(20);
-        for (byte[] bad : new byte[][] {{}, "no picture".getBytes(), Arrays.copyOf(png, png.length / 2)}) {
+        for (byte[] bad : new byte[][] {{}, "no picture".getBytes(StandardCharsets.UTF_8), Arrays.copyOf(png, png.length / 2)}) {
             Api.Answer answer = api.drop("bad.png", bad);
             assertThat(answer.status()).isEqualTo(422);
             assertThat(answer.code()).startsWith("picture-");
@@ -100,7 +101,8 @@ public class BadInputTest extends InTestRoom {
         long before = keptFiles();
         try (Socket socket = new Socket("localhost", test.port)) {
             socket.getOutputStream()
-                .write(("POST /api/dockets?name=half.png HTTP/1.1\r\nHost: localhost\r\nContent-Length: 1000000\r\n\r\n").getBytes());
+                .write(("POST /api/dockets?name=half.png HTTP/1.1\r\nHost: localhost\r\nContent-Length: 1000000\r\n\r\n")
+                    .getBytes(StandardCharsets.UTF_8));
             socket.getOutputStream().write(new byte[5000]);
             socket.getOutputStream().flush();
         }
@@ -143,8 +145,9 @@ public class BadInputTest extends InTestRoom {
             .POST(HttpRequest.BodyPublishers.ofString("{}"));
         assertThat(api.send(foreign).status()).isEqualTo(403);
         try (Socket socket = new Socket("localhost", test.port)) {
-            socket.getOutputStream().write("GET /api/printers HTTP/1.1\r\nHost: rebound.example\r\nConnection: close\r\n\r\n".getBytes());
-            assertThat(new String(socket.getInputStream().readAllBytes())).startsWith("HTTP/1.1 403");
+            socket.getOutputStream()
+                .write("GET /api/printers HTTP/1.1\r\nHost: rebound.example\r\nConnection: close\r\n\r\n".getBytes(StandardCharsets.UTF_8));
+            assertThat(new String(socket.getInputStream().readAllBytes(), StandardCharsets.UTF_8)).startsWith("HTTP/1.1 403");
         }
     }
 

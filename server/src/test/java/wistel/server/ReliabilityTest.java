@@ -10,6 +10,7 @@ import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.net.ServerSocket;
 import java.net.Socket;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.time.Duration;
 import java.util.ArrayList;
@@ -425,7 +426,8 @@ public class ReliabilityTest {
         while (!server.isClosed()) {
             try (Socket socket = server.accept()) {
                 socket.getOutputStream()
-                    .write("HTTP/1.1 200 OK\r\nContent-Type: application/ipp\r\nContent-Length: 100000\r\n\r\n".getBytes());
+                    .write("HTTP/1.1 200 OK\r\nContent-Type: application/ipp\r\nContent-Length: 100000\r\n\r\n"
+                        .getBytes(StandardCharsets.UTF_8));
                 for (int i = 0; i < 100_000; i++) {
                     socket.getOutputStream().write(0);
                     socket.getOutputStream().flush();

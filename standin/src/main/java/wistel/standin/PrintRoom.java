@@ -1,5 +1,6 @@
 package wistel.standin;
 
+import com.hp.jipp.encoding.IppOutputStream;
 import com.sun.net.httpserver.HttpExchange;
 import com.sun.net.httpserver.HttpServer;
 import java.io.BufferedInputStream;
@@ -177,7 +178,7 @@ public final class PrintRoom implements AutoCloseable {
         }
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         InputStream body = new BufferedInputStream(exchange.getRequestBody(), 1 << 16);
-        service.answer(body).write(out);
+        new IppOutputStream(out).write(service.answer(body));
         body.transferTo(OutputStream.nullOutputStream());
         answer(exchange, 200, "application/ipp", out.toByteArray());
     }

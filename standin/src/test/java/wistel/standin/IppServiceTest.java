@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.hp.jipp.encoding.Attribute;
 import com.hp.jipp.encoding.AttributeGroup;
+import com.hp.jipp.encoding.IppInputStream;
+import com.hp.jipp.encoding.IppOutputStream;
 import com.hp.jipp.encoding.IppPacket;
 import com.hp.jipp.encoding.KeywordOrName;
 import com.hp.jipp.encoding.Name;
@@ -75,12 +77,12 @@ public class IppServiceTest {
             groups.add(AttributeGroup.groupOf(Tag.jobAttributes, job));
         }
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        new IppPacket(0x0200, operation, 7, groups).write(out);
+        new IppOutputStream(out).write(new IppPacket(0x0200, operation, 7, groups));
         out.write(document);
         HttpResponse<byte[]> answer = http.send(HttpRequest.newBuilder(URI.create("http://localhost:" + room.port() + "/ipp/print"))
             .header("Content-Type", "application/ipp").POST(BodyPublishers.ofByteArray(out.toByteArray())).build(),
             HttpResponse.BodyHandlers.ofByteArray());
-        IppPacket packet = IppPacket.read(new ByteArrayInputStream(answer.body()));
+        IppPacket packet = new IppInputStream(new ByteArrayInputStream(answer.body())).readPacket();
         assertThat(packet.getRequestId()).isEqualTo(7);
         return packet;
     }
@@ -225,7 +227,7 @@ public class IppServiceTest {
     }
 
     private static List<String> names(IppPacket answer) {
-        return answer.getAttributeGroups().stream().filter(g -> g.getTag() == Tag.jobAttributes && g.get("job-name") != null)
+        return answer.getAttributeGroups().stream().filter(g -> g.getTag().equals(Tag.jobAttributes) && g.get("job-name") != null)
             .map(g -> g.get("job-name").strings().get(0)).toList();
     }
 

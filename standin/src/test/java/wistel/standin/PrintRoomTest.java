@@ -11,6 +11,7 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
@@ -159,8 +160,9 @@ public class PrintRoomTest {
             "Host: localhost:1\r\nOrigin: null"}) {
             try (Socket socket = new Socket("localhost", room.port())) {
                 socket.getOutputStream().write(
-                    ("POST /room HTTP/1.1\r\n" + head + "\r\nContent-Length: 16\r\nConnection: close\r\n\r\ndo=pace&pace=900").getBytes());
-                assertThat(new String(socket.getInputStream().readAllBytes())).startsWith("HTTP/1.1 403");
+                    ("POST /room HTTP/1.1\r\n" + head + "\r\nContent-Length: 16\r\nConnection: close\r\n\r\ndo=pace&pace=900")
+                        .getBytes(StandardCharsets.ISO_8859_1));
+                assertThat(new String(socket.getInputStream().readAllBytes(), StandardCharsets.ISO_8859_1)).startsWith("HTTP/1.1 403");
             }
         }
         assertThat(room.printer().pace()).isZero();
@@ -259,7 +261,8 @@ public class PrintRoomTest {
 
     @Test
     public void aDocumentThatIsNoRasterAbortsItsJobAndTheNextOnePrints() throws Exception {
-        assertThat(print("photographic-glossy", Feeds.REAR, "no raster".getBytes()).state()).isEqualTo(PrintJob.State.ABORTED);
+        assertThat(print("photographic-glossy", Feeds.REAR, "no raster".getBytes(StandardCharsets.ISO_8859_1)).state())
+            .isEqualTo(PrintJob.State.ABORTED);
         assertThat(
             print("photographic-glossy", Feeds.REAR, flat(SheetSize.A4, (char) 9, (char) 9, (char) 9, PwgRaster.Space.DEVICE3)).state())
             .isEqualTo(PrintJob.State.COMPLETED);

@@ -69,7 +69,7 @@ final class SettingsRule implements Rule {
         PrinterDescription printer = facts.described();
         PairingVersion pairing = facts.pairing().orElseThrow();
         Set<String> between = conflict.between();
-        Mend[] mends = mends(conflict, d, facts, job, rules);
+        Mend[] mends = mends(conflict, facts, job, rules);
         String through = Words.capital(printer.feed(d.settings().feed()));
         if (conflict.kind() == Conflict.Kind.GONE) {
             String name = between.iterator().next();
@@ -114,7 +114,7 @@ final class SettingsRule implements Rule {
      * What the pairing was made with, where that is possible; then the fewest changes that leave the media type, and those that leave
      * nothing out.
      */
-    private static Mend[] mends(Conflict conflict, DocketSpec d, PreflightFacts facts, JobRequest job, PrinterRules rules) {
+    private static Mend[] mends(Conflict conflict, PreflightFacts facts, JobRequest job, PrinterRules rules) {
         WaysOut ways = new WaysOut(facts);
         List<Mend> mends = new ArrayList<>();
         DriverSettings made = facts.pairing().orElseThrow().settings();

@@ -11,6 +11,7 @@ public record Margins(double top, double right, double bottom, double left) {
     }
 
     /** As looked at, of a sheet that lies across: it is fed turned a quarter to the right, so its left edge leads. */
+    @SuppressWarnings("ArgumentSelectionDefectChecker")
     public Margins across() {
         return new Margins(right, bottom, left, top);
     }

@@ -144,6 +144,6 @@ public record ChromaMoves(double chroma, List<HuePoint> byHue) implements Move {
     }
 
     private static String percent(double factor) {
-        return Faults.signed(Math.round(100 * (factor - 1))) + " %";
+        return Faults.signed((double) Math.round(100 * (factor - 1))) + " %";
     }
 }

@@ -116,7 +116,6 @@ public record SinglePiece(Item item, Single plan) {
 
     Layout lay(LayoutInput in) {
         PixelSize picture = in.picture(item);
-        Frame frame = item.frame();
         Edge edge = plan.edge();
         Place place = place(in, item.aspect(picture));
         Crop crop = item.shown(picture, place.at.width(), place.at.height());

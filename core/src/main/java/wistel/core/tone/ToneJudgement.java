@@ -119,7 +119,7 @@ public record ToneJudgement(double density, double paperDensity, double blackL, 
         for (Step one : around) {
             double share = 1;
             for (Step other : around) {
-                if (other != one) {
+                if (!other.equals(one)) {
                     share *= (step.depth() - other.depth()) / (one.depth() - other.depth());
                 }
             }

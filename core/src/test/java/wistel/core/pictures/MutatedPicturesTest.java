@@ -9,6 +9,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
@@ -108,7 +109,7 @@ public class MutatedPicturesTest {
     @Test
     public void theExifOrientationOfAJpegTurnsIt() throws IOException {
         byte[] jpeg = encoded("jpg");
-        byte[] exif = ByteBuffer.allocate(6 + 26).put("Exif\0\0MM".getBytes())
+        byte[] exif = ByteBuffer.allocate(6 + 26).put("Exif\0\0MM".getBytes(StandardCharsets.ISO_8859_1))
             .put(new byte[] {0, 42, 0, 0, 0, 8, 0, 1, 1, 18, 0, 3, 0, 0, 0, 1, 0, 6, 0, 0}).array();
         byte[] turned = ByteBuffer.allocate(jpeg.length + exif.length + 4).put(jpeg, 0, 2).put((byte) 0xFF).put((byte) 0xE1)
             .putShort((short) (exif.length + 2))

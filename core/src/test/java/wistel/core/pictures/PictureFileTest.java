@@ -79,7 +79,7 @@ public class PictureFileTest {
     }
 
     private static byte[] profileSegment(byte[] profile) {
-        byte[] head = "ICC_PROFILE\0".getBytes();
+        byte[] head = "ICC_PROFILE\0".getBytes(StandardCharsets.ISO_8859_1);
         return ByteBuffer.allocate(head.length + 2 + profile.length).put(head).put((byte) 1).put((byte) 1).put(profile).array();
     }
 
@@ -265,13 +265,14 @@ public class PictureFileTest {
     /** Exif as cameras write it: a TIFF head, one entry, tag 274 (Exif 2.32, 4.6.4). */
     private static byte[] exif(boolean little, int orientation, int tag) {
         ByteBuffer exif = ByteBuffer.allocate(8 + 2 + 12 + 4).order(little ? ByteOrder.LITTLE_ENDIAN : ByteOrder.BIG_ENDIAN);
-        exif.put((little ? "II" : "MM").getBytes()).putShort((short) 42).putInt(8).putShort((short) 1).putShort((short) tag)
+        exif.put((little ? "II" : "MM").getBytes(StandardCharsets.ISO_8859_1)).putShort((short) 42).putInt(8).putShort((short) 1)
+            .putShort((short) tag)
             .putShort((short) 3).putInt(1).putShort((short) orientation);
         return exif.array();
     }
 
     private static byte[] exifSegment(byte[] exif) {
-        return ByteBuffer.allocate(6 + exif.length).put("Exif\0\0".getBytes()).put(exif).array();
+        return ByteBuffer.allocate(6 + exif.length).put("Exif\0\0".getBytes(StandardCharsets.ISO_8859_1)).put(exif).array();
     }
 
     /** ISO/IEC 15948, 11.3.3.5: the chunk says that the numbers are sRGB's; in gray, of its curve. */
@@ -287,9 +288,10 @@ public class PictureFileTest {
     /** A PNG with a chunk put in behind its header. */
     private static byte[] withChunk(byte[] png, String name, byte[] body) {
         CRC32 crc = new CRC32();
-        crc.update(name.getBytes());
+        crc.update(name.getBytes(StandardCharsets.ISO_8859_1));
         crc.update(body);
-        return ByteBuffer.allocate(png.length + body.length + 12).put(png, 0, 33).putInt(body.length).put(name.getBytes()).put(body)
+        return ByteBuffer.allocate(png.length + body.length + 12).put(png, 0, 33).putInt(body.length)
+            .put(name.getBytes(StandardCharsets.ISO_8859_1)).put(body)
             .putInt((int) crc.getValue())
             .put(png, 33, png.length - 33).array();
     }
@@ -601,8 +603,8 @@ public class PictureFileTest {
         }
         return new Object[][] {
             {"an empty file", new byte[0], "picture-empty"},
-            {"a text", "Dear printer, please make it nice".getBytes(), "picture-unknown"},
-            {"an animation", "GIF89a..............".getBytes(), "picture-unknown"},
+            {"a text", "Dear printer, please make it nice".getBytes(StandardCharsets.ISO_8859_1), "picture-unknown"},
+            {"an animation", "GIF89a..............".getBytes(StandardCharsets.ISO_8859_1), "picture-unknown"},
             {"a 100 000 x 100 000 header", huge, "picture-too-large"},
             {"a CMYK JPEG", cmyk, "picture-cmyk"},
             {"an animated PNG", animated(png), "picture-animated"},

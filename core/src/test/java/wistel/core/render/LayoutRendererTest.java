@@ -8,6 +8,7 @@ import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
+import java.nio.charset.StandardCharsets;
 import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -499,7 +500,7 @@ public class LayoutRendererTest {
         byte[] junk = new byte[2000];
         assertThatThrownBy(() -> new PwgRaster.Reader(new ByteArrayInputStream(junk))).isInstanceOf(PrinterException.class);
         Arrays.fill(junk, (byte) 0x7F);
-        System.arraycopy("RaS2".getBytes(), 0, junk, 0, 4);
+        System.arraycopy("RaS2".getBytes(StandardCharsets.ISO_8859_1), 0, junk, 0, 4);
         assertThatThrownBy(() -> new PwgRaster.Reader(new ByteArrayInputStream(junk)).nextPage()).isInstanceOf(PrinterException.class);
     }
 }

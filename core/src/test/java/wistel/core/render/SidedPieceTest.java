@@ -56,7 +56,6 @@ public class SidedPieceTest {
     private static final int FACE_H = 120;
     private static final int SIDE = 40;
     private static final int OUTSIDE = 20;
-    private static final int WIDTH = FACE_W + 2 * SIDE + 2 * OUTSIDE;
     private static final Rect FACE = new Rect(6, 6, 16, 12);
     private static final Rect GROWN = new Rect(2, 2, 24, 20);
     private static final Transform SAME = TransformCompiler.compile(onward(StandardSpaces.SRGB));

@@ -21,7 +21,7 @@ public class GangTest {
     private static final Map<String, PixelSize> PICTURES = Map.of("r1", new PixelSize(3000, 2000), "r2", new PixelSize(3000, 2000));
 
     private static LayoutInput input(Stock stock, int copies, Item... items) {
-        Map<String, Item> byId = items[0] == items[items.length - 1] ? Map.of(items[0].id(), items[0])
+        Map<String, Item> byId = items.length == 1 ? Map.of(items[0].id(), items[0])
             : Map.of(items[0].id(), items[0], items[1].id(), items[1]);
         return new LayoutInput(stock, MARGINS, PICTURES, byId, Map.of(items[0].id(), new CaptionText("Fells", "", 4)), copies);
     }

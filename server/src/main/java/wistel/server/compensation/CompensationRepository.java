@@ -68,9 +68,14 @@ public class CompensationRepository {
 
     /** The newest version, locked against others until the transaction ends. */
     public Compensation locked(UUID id) {
-        jdbc.sql("select 1 from compensation where id = ? for update").param(id).query(Integer.class).optional()
-            .orElseThrow(CompensationRepository::missing);
+        lock(id);
         return newest(id).compensation;
+    }
+
+    private void lock(UUID id) {
+        if (jdbc.sql("select 1 from compensation where id = ? for update").param(id).query(Integer.class).optional().isEmpty()) {
+            throw missing();
+        }
     }
 
     private static NotFound missing() {
@@ -98,8 +103,7 @@ public class CompensationRepository {
     /** The next version of a known one. */
     @Transactional
     public Row follow(UUID id, List<Move> moves, Optional<UUID> pairingId) {
-        jdbc.sql("select 1 from compensation where id = ? for update").param(id).query(Integer.class).optional()
-            .orElseThrow(CompensationRepository::missing);
+        lock(id);
         Compensation last = newest(id).compensation;
         write(new Compensation(last.id(), last.version() + 1, last.name(), moves), pairingId);
         return newest(id);

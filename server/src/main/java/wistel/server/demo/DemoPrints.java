@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.ZoneId;
 import java.time.ZonedDateTime;
 import java.util.List;
 import java.util.Optional;
@@ -98,7 +99,8 @@ class DemoPrints {
                 wedge = wedgePrinting.foreign(mode, WEDGE_STEPS);
                 entries.add(plan.key(), Optional.empty());
                 try (InputStream file = Files.newInputStream(Path.of(folder).resolve(plan.reading()))) {
-                    tones.byFile(wedge.number(), file, Optional.of(ZonedDateTime.now().minusMonths(plan.monthsAgo()).toInstant()));
+                    tones.byFile(wedge.number(), file,
+                        Optional.of(ZonedDateTime.now(ZoneId.systemDefault()).minusMonths(plan.monthsAgo()).toInstant()));
                 }
             }
             if (Boolean.TRUE.equals(plan.kept())) {

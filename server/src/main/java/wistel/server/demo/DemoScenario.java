@@ -141,6 +141,4 @@ public class DemoScenario {
             }
         });
     }
-
-    /** Picture, docket and decisions, all or none of it on the bench. */
 }

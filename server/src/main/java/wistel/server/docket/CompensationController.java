@@ -78,8 +78,9 @@ class CompensationController {
     }
 
     private Optional<UUID> known(Optional<UUID> pairingId) {
-        pairingId.ifPresent(
-            id -> pairings.find(id.toString()).orElseThrow(() -> new NotFound("There is no such pairing.", "Choose another one.")));
+        if (pairingId.isPresent() && pairings.find(pairingId.get().toString()).isEmpty()) {
+            throw new NotFound("There is no such pairing.", "Choose another one.");
+        }
         return pairingId;
     }
 

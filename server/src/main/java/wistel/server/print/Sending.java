@@ -88,23 +88,23 @@ class Sending {
     }
 
     private Duration trouble(Trip t, PrinterException e) {
-        switch (e.reason()) {
-            case LOST_JOB :
-                return lost(t);
-            case REFUSED, SUBSTITUTES, RASTER_BROKEN :
+        return switch (e.reason()) {
+            case LOST_JOB -> lost(t);
+            case REFUSED, SUBSTITUTES, RASTER_BROKEN -> {
                 attempts.closePage(t.lease, t.number(), AttemptState.FAILED, e.getMessage() + " " + e.next());
-                return NOW;
-            case INTERRUPTED :
-                throw e;
-            default :
+                yield NOW;
+            }
+            case INTERRUPTED -> throw e;
+            default -> {
                 if (t.attempt.cancelAsked() && t.page.jobId().isEmpty()) {
                     throw new CancellationException();
                 }
                 String why = e.reason() == PrinterException.Reason.AWAY ? t.printer.name() + " doesn't answer" : e.getMessage();
                 attempts.state(t.lease, t.number(), t.page.jobSent() ? AttemptState.PRINTING : AttemptState.SENDING, "waiting: " + why,
                     t.page.percent());
-                return LATER;
-        }
+                yield LATER;
+            }
+        };
     }
 
     private Duration send(Trip t) throws IOException {
@@ -164,7 +164,7 @@ class Sending {
                     JobSeen seen = ipp.job(t.printer.uri(), job);
                     answered[0] = System.nanoTime();
                     attempts.state(t.lease, t.number(), AttemptState.SENDING,
-                        seen.stopped() ? stopped(t, seen) : "the printer takes its data slowly", percent(sent, bytes));
+                        seen.stopped() ? stopped(t) : "the printer takes its data slowly", percent(sent, bytes));
                 } catch (PrinterException e) {
                     if (Duration.ofNanos(System.nanoTime() - answered[0]).compareTo(DEAD) > 0) {
                         throw e;
@@ -208,7 +208,7 @@ class Sending {
         }
         countTime(t, job);
         if (!job.over()) {
-            String message = job.stopped() ? stopped(t, job) : job.state() < 5 ? "in the printer's queue" : "";
+            String message = job.stopped() ? stopped(t) : job.state() < 5 ? "in the printer's queue" : "";
             attempts.state(t.lease, t.number(), AttemptState.PRINTING, message, Math.max(0, job.percent()));
             return SOON;
         }
@@ -248,7 +248,7 @@ class Sending {
         }
     }
 
-    private String stopped(Trip t, JobSeen job) {
+    private String stopped(Trip t) {
         String why = "";
         try {
             why = ipp.stopReason(t.printer.uri());

@@ -10,6 +10,8 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import com.hp.jipp.encoding.Attribute;
 import com.hp.jipp.encoding.AttributeCollection;
 import com.hp.jipp.encoding.AttributeGroup;
+import com.hp.jipp.encoding.IppInputStream;
+import com.hp.jipp.encoding.IppOutputStream;
 import com.hp.jipp.encoding.IppPacket;
 import com.hp.jipp.encoding.Name;
 import com.hp.jipp.encoding.OtherString;
@@ -19,7 +21,6 @@ import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
-import java.io.UncheckedIOException;
 import java.net.InetAddress;
 import java.net.URI;
 import java.net.UnknownHostException;
@@ -176,7 +177,7 @@ public class IppClient {
         int id = Optional.ofNullable(job).flatMap(j -> value(j, "job-id")).map(IppValues::number)
             .orElseThrow(() -> new PrinterException(PrinterException.Reason.UNCLEAR, "The printer took the job but gave it no number.",
                 "Release the docket again."));
-        List<String> ignored = answer.getAttributeGroups().stream().filter(g -> g.getTag() == Tag.unsupportedAttributes)
+        List<String> ignored = answer.getAttributeGroups().stream().filter(g -> g.getTag().equals(Tag.unsupportedAttributes))
             .flatMap(g -> g.stream().map(Attribute::getName)).filter(n -> !n.equals("ipp-attribute-fidelity")).toList();
         List<String> other = ignored.isEmpty() ? substituted(ticket, job(uri, id)) : ignored.stream().map(Keywords::words).toList();
         if (!other.isEmpty()) {
@@ -314,7 +315,7 @@ public class IppClient {
             IppPacket answer = call(uri, 0x0a,
                 List.of(keywords("which-jobs", which), keywords("requested-attributes", "job-id", "job-name")), List.of());
             Optional<Integer> found = answer.getAttributeGroups().stream()
-                .filter(g -> g.getTag() == Tag.jobAttributes && first(g, "job-name").equals(jobName))
+                .filter(g -> g.getTag().equals(Tag.jobAttributes) && first(g, "job-name").equals(jobName))
                 .map(g -> value(g, "job-id").map(IppValues::number).orElse(0)).filter(id -> id > 0).max(Integer::compare);
             if (found.isPresent()) {
                 return found;
@@ -452,13 +453,9 @@ public class IppClient {
         if (!jobAttributes.isEmpty()) {
             groups.add(AttributeGroup.groupOf(Tag.jobAttributes, jobAttributes));
         }
-        try {
-            ByteArrayOutputStream packet = new ByteArrayOutputStream();
-            new IppPacket(0x0200, operation, requests.incrementAndGet() & 0x7FFFFFFF, groups).write(packet);
-            return packet.toByteArray();
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
+        ByteArrayOutputStream packet = new ByteArrayOutputStream();
+        new IppOutputStream(packet).write(new IppPacket(0x0200, operation, requests.incrementAndGet() & 0x7FFFFFFF, groups));
+        return packet.toByteArray();
     }
 
     private IppPacket call(String uri, int operation, List<Attribute<?>> attributes, List<Attribute<?>> jobAttributes) {
@@ -508,7 +505,7 @@ public class IppClient {
         }
         IppPacket packet;
         try {
-            packet = IppPacket.read(new ByteArrayInputStream(answer.body()));
+            packet = new IppInputStream(new ByteArrayInputStream(answer.body())).readPacket();
         } catch (IOException | RuntimeException | StackOverflowError e) {
             throw new PrinterException(PrinterException.Reason.UNCLEAR, "What answers at " + uri + " is not understood.",
                 "Check that this is a printer's IPP address.");

@@ -142,7 +142,7 @@ public class WedgePrinting {
         return print(ready, new Wedge(asked.steps, asked.repeats, asked.scattered, wedges.nextNumber()), Optional.empty());
     }
 
-    /** @param points of the curve that is to be proved, of wedge {@code of} */
+    /** @param curve that is to be proved, fitted to wedge {@code of} */
     private record Proof(ToneCurve curve, int of) {
     }
 

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import com.hp.jipp.encoding.Attribute;
 import com.hp.jipp.encoding.AttributeGroup;
 import com.hp.jipp.encoding.IntOrIntRange;
+import com.hp.jipp.encoding.IppOutputStream;
 import com.hp.jipp.encoding.IppPacket;
 import com.hp.jipp.encoding.KeywordOrName;
 import com.hp.jipp.encoding.Name;
@@ -91,7 +92,7 @@ public class OddPrintersTest {
                 attribute("attributes-natural-language", new OtherString(Tag.naturalLanguage, "en")))),
             AttributeGroup.groupOf(Tag.printerAttributes, said));
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        new IppPacket(0x0200, 0, 1, groups).write(out);
+        new IppOutputStream(out).write(new IppPacket(0x0200, 0, 1, groups));
         return out.toByteArray();
     }
 

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
@@ -41,7 +42,7 @@ public class FileStoreTest {
         try (var staged = Files.list(files.staging())) {
             assertThat(staged.map(p -> p.getFileName().toString())).containsExactly("in-use");
         }
-        String hash = files.put(out -> out.write("abc".getBytes())).hash();
+        String hash = files.put(out -> out.write("abc".getBytes(StandardCharsets.UTF_8))).hash();
         // SHA-256 of "abc" (FIPS 180-4, example B.1)
         assertThat(hash).isEqualTo("ba7816bf8f01cfea414140de5dae2223b00361a396177a9cb410ff61f20015ad");
         assertThat(files.size(hash)).isEqualTo(3);
@@ -53,13 +54,13 @@ public class FileStoreTest {
     @Test
     public void whatIsOfNoUseIsTakenBackUnlessSomebodyElseHasPutItToo() throws IOException {
         FileStore files = new FileStore(Files.createTempDirectory("files"));
-        FileStore.Kept first = files.put(out -> out.write("abc".getBytes()));
-        FileStore.Kept second = files.put(out -> out.write("abc".getBytes()));
+        FileStore.Kept first = files.put(out -> out.write("abc".getBytes(StandardCharsets.UTF_8)));
+        FileStore.Kept second = files.put(out -> out.write("abc".getBytes(StandardCharsets.UTF_8)));
         files.discard(first);
         assertThat(files.has(second.hash())).as("the second one's").isTrue();
         files.discard(second);
         assertThat(files.has(second.hash())).as("it had been there before the second one").isTrue();
-        FileStore.Kept alone = files.put(out -> out.write("abcd".getBytes()));
+        FileStore.Kept alone = files.put(out -> out.write("abcd".getBytes(StandardCharsets.UTF_8)));
         files.discard(alone);
         assertThat(files.has(alone.hash())).isFalse();
         assertThat(files.has("no hash")).isFalse();

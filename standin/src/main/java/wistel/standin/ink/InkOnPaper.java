@@ -30,7 +30,7 @@ public final class InkOnPaper {
     public InkOnPaper(Paper paper, Laying laying) {
         double[][] primaries = primaries(paper, laying.photoBlack());
         float[] values = new float[3 * SIDE * SIDE * SIDE];
-        float[] cover = new float[Laying.INKS.length * SIDE * SIDE * SIDE];
+        float[] cover = new float[Laying.INKS.size() * SIDE * SIDE * SIDE];
         double[] lab = new double[3];
         int at = 0;
         int ink = 0;
@@ -49,7 +49,7 @@ public final class InkOnPaper {
             }
         }
         grid = new ClutGrid(new int[] {SIDE, SIDE, SIDE}, 3, values);
-        inks = new ClutGrid(new int[] {SIDE, SIDE, SIDE}, Laying.INKS.length, cover);
+        inks = new ClutGrid(new int[] {SIDE, SIDE, SIDE}, Laying.INKS.size(), cover);
     }
 
     /** Cover of each ink for driver RGB from 0 to 1. */

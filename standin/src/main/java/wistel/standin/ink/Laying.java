@@ -1,5 +1,6 @@
 package wistel.standin.ink;
 
+import java.util.List;
 import java.util.Map;
 
 /**
@@ -15,7 +16,7 @@ import java.util.Map;
  */
 public record Laying(Paper meant, double amount, int quality, boolean photoBlack, boolean monochrome, int darkness, int tint) {
     /** The inks that are counted, in the order in which amounts are given. */
-    public static final String[] INKS = {"cyan", "magenta", "yellow", "black", "gray"};
+    public static final List<String> INKS = List.of("cyan", "magenta", "yellow", "black", "gray");
     private static final int USUAL_DARKNESS = 3;
 
     /** In colour, with the black that suits the media type. */

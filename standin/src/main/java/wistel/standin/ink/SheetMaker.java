@@ -33,8 +33,8 @@ public final class SheetMaker {
     private final char[] pixels;
     private final double[] sums;
     private final int[] counts;
-    private final double[] cover = new double[Laying.INKS.length];
-    private final double[] covered = new double[Laying.INKS.length];
+    private final double[] cover = new double[Laying.INKS.size()];
+    private final double[] covered = new double[Laying.INKS.size()];
     private long counted;
     private int row;
 

@@ -64,7 +64,7 @@ final class InkStore {
     /** @param ml of each of {@link Laying#INKS} */
     void lay(double[] ml) {
         for (int i = 0; i < ml.length; i++) {
-            use(Laying.INKS[i].equals("black") ? photo ? "photo black" : "matte black" : Laying.INKS[i], ml[i]);
+            use(Laying.INKS.get(i).equals("black") ? photo ? "photo black" : "matte black" : Laying.INKS.get(i), ml[i]);
         }
     }
 

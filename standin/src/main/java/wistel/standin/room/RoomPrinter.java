@@ -523,6 +523,8 @@ public final class RoomPrinter implements AutoCloseable {
         return jobs.values().stream().filter(j -> j.state == PrintJob.State.PENDING).findFirst();
     }
 
+    /** Callers look again at what they wait for. */
+    @SuppressWarnings("WaitNotInLoop")
     private void pause(long millis) {
         try {
             wait(millis);

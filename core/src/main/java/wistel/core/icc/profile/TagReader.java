@@ -88,7 +88,7 @@ public final class TagReader {
         need(tag, at + 12, 2 * count, "A curve");
         int end = at + 12 + 2 * count;
         if (count == 0) {
-            return new Placed(Curve.IDENTITY, end);
+            return new Placed(Curve.Power.IDENTITY, end);
         }
         if (count == 1) {
             return new Placed(new Curve.Power((in.getShort(at + 12) & 0xFFFF) / 256.0), end);

@@ -13,14 +13,14 @@ public sealed interface Curve {
     /** Values {@code at, at + stride, ...} replaced by the curve's; one call for a block of pixels. */
     void apply(double[] values, int at, int stride, int count);
 
-    Curve IDENTITY = new Power(1);
-
     default boolean isIdentity() {
         return this instanceof Power power && power.gamma == 1;
     }
 
     /** x to the power of gamma; negative x gives 0 unless gamma is 1. */
     record Power(double gamma) implements Curve {
+        public static final Curve IDENTITY = new Power(1);
+
         @Override
         public double at(double x) {
             return gamma == 1 ? x : Math.pow(Math.max(0, x), gamma);
@@ -77,7 +77,7 @@ public sealed interface Curve {
                     return this;
                 }
             }
-            return IDENTITY;
+            return Power.IDENTITY;
         }
     }
 
@@ -204,7 +204,7 @@ public sealed interface Curve {
     /** This curve undone: written down where there is a formula, else searched. */
     default Curve inverse() {
         if (this instanceof Power power) {
-            return power.gamma == 0 ? IDENTITY : new Power(1 / power.gamma);
+            return power.gamma == 0 ? Power.IDENTITY : new Power(1 / power.gamma);
         }
         if (this instanceof Parametric parametric && parametric.rises()) {
             return new ParametricInverse(parametric);

@@ -164,7 +164,7 @@ final class ClutBaker {
         Chain rest = curvesFirst ? chain.from(1) : chain;
         double[][] axes = new double[inputs][side];
         for (int c = 0; c < inputs; c++) {
-            Curve first = curvesFirst ? ((Stage.Curves) chain.stages().get(0)).curves()[c] : Curve.IDENTITY;
+            Curve first = curvesFirst ? ((Stage.Curves) chain.stages().get(0)).curves()[c] : Curve.Power.IDENTITY;
             for (int i = 0; i < side; i++) {
                 axes[c][i] = first.at(shape.undone(c, reach * i / (side - 1.0)));
             }

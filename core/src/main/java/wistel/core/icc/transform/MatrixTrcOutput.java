@@ -21,7 +21,7 @@ import wistel.core.icc.stage.Stage;
  * quick.
  */
 final class MatrixTrcOutput {
-    private static final Curve[] STRAIGHT = {Curve.IDENTITY, Curve.IDENTITY, Curve.IDENTITY};
+    private static final Curve[] STRAIGHT = {Curve.Power.IDENTITY, Curve.Power.IDENTITY, Curve.Power.IDENTITY};
     private static final Stage.Linear NOTHING = Stage.Linear.scale(1, 1, 1, 0, 0, 0);
 
     private MatrixTrcOutput() {
@@ -52,7 +52,7 @@ final class MatrixTrcOutput {
         if (stages.isEmpty() || !(stages.remove(0) instanceof Stage.XyzToGray)) {
             return Optional.empty();
         }
-        Curve last = stages.isEmpty() ? Curve.IDENTITY : takenCurves(stages)[0];
+        Curve last = stages.isEmpty() ? Curve.Power.IDENTITY : takenCurves(stages)[0];
         if (!stages.isEmpty()) {
             return Optional.empty();
         }

@@ -19,7 +19,7 @@ record ShaperCurves(List<Curve> before, int spacing, String words) {
     private static final double BEND = 0.03;
 
     static List<ShaperCurves> candidates(Chain chain, int inputs) {
-        List<Curve> none = Collections.nCopies(inputs, Curve.IDENTITY);
+        List<Curve> none = Collections.nCopies(inputs, Curve.Power.IDENTITY);
         List<ShaperCurves> shapes = new ArrayList<>(List.of(new ShaperCurves(none, 1, "")));
         List<Stage> stages = chain.stages();
         boolean curvesFirst = !stages.isEmpty() && stages.get(0) instanceof Stage.Curves;

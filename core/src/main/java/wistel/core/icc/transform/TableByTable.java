@@ -321,7 +321,7 @@ final class TableByTable {
     private static Curve line(Affine a) {
         boolean nothing = Math.abs(a.factor - 1) < 1e-9 && Math.abs(a.offset) < 1e-9;
         // a line as the lower part of a parametric curve that never reaches its upper one
-        return nothing ? Curve.IDENTITY : new Curve.Parametric(1, 1, 0, a.factor, Double.MAX_VALUE, 0, a.offset);
+        return nothing ? Curve.Power.IDENTITY : new Curve.Parametric(1, 1, 0, a.factor, Double.MAX_VALUE, 0, a.offset);
     }
 
     private Curve[] curvesOnly(int channels) {
@@ -330,7 +330,7 @@ final class TableByTable {
 
     private static Curve[] identities(int channels) {
         Curve[] curves = new Curve[channels];
-        Arrays.fill(curves, Curve.IDENTITY);
+        Arrays.fill(curves, Curve.Power.IDENTITY);
         return curves;
     }
 

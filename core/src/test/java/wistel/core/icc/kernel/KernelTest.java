@@ -110,7 +110,7 @@ public class KernelTest {
     public void labScalesThroughXyz() {
         double[] m = {0.9, 0, 0, 0, 0.9, 0, 0, 0, 0.9};
         double[] offset = {0.1, 0.1, 0.1};
-        char[] in = {(char) Math.round(30 * 652.8), (char) Math.round(148 * 256), (char) Math.round(98 * 256)};
+        char[] in = {(char) Math.round(30 * 652.8), 148 * 256, 98 * 256};
         char[] out = new char[3];
         new LabScaling(m, offset, LabEncoding.V2, LabEncoding.V4).apply(in, 0, out, 0, 1);
         double[] wanted = {30, 20, -30};

@@ -80,11 +80,11 @@ public class StageTest {
 
     @Test
     public void aChainIsSimplifiedWithoutChangingIt() {
-        List<Stage> stages = List.of(new Stage.Curves(new Curve.Power(2), Curve.IDENTITY, Curve.IDENTITY),
-            new Stage.Curves(new Curve.Power(1.5), Curve.IDENTITY, Curve.IDENTITY),
+        List<Stage> stages = List.of(new Stage.Curves(new Curve.Power(2), Curve.Power.IDENTITY, Curve.Power.IDENTITY),
+            new Stage.Curves(new Curve.Power(1.5), Curve.Power.IDENTITY, Curve.Power.IDENTITY),
             Stage.Linear.scale(2, 3, 4, 0.1, 0.2, 0.3), Stage.Linear.scale(0.5, 1, 2, 0, -0.1, 0), new Stage.LabToXyz(),
             new Stage.XyzToLab(),
-            new Stage.Curves(Curve.IDENTITY, Curve.IDENTITY, Curve.IDENTITY));
+            new Stage.Curves(Curve.Power.IDENTITY, Curve.Power.IDENTITY, Curve.Power.IDENTITY));
         Chain chain = Chain.of(stages);
         assertThat(chain.stages()).hasSize(2);
         double[] work = {0.3, 0.5, 0.2};
