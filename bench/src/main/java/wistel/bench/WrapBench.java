@@ -112,7 +112,7 @@ final class WrapBench {
         Transform conversion = TransformCompiler.compile(onward(StandardSpaces.SRGB));
         Optional<LayoutRenderer.SideColours> colours = sides.map(s -> new LayoutRenderer.SideColours(s.moves().leavesColours() ? conversion
             : RenditionCompiler.through(StandardSpaces.SRGB, RenditionChange.NONE, SideChange.of(s.moves()),
-                new RenditionCompiler.Onward(Intent.PERCEPTUAL, true), this::onward, TransformCompiler::compile),
+                new RenditionCompiler.ConversionOptions(Intent.PERCEPTUAL, true), this::onward, TransformCompiler::compile),
             s.fill() instanceof SideFill.Extended ? Optional.of(texture()) : Optional.empty()));
         Placed placed = new Placed("r", crop(), 0, face(), Orientation.UPRIGHT);
         Page page = Page.of(36 * INCH + 2 * SIDE_MM, 24 * INCH + 2 * SIDE_MM, Margins.NONE, Orientation.UPRIGHT,

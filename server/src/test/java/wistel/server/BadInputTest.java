@@ -129,7 +129,7 @@ public class BadInputTest extends InTestRoom {
             api.patch(path, "{\"kind\":\"stocked\",\"stock\":{\"kind\":\"sheet\",\"name\":\"x\",\"widthMm\":1,\"lengthMm\":1}}", 1).code())
             .isEqualTo("sheet-out-of-range");
         assertThat(api.patch(path, "{\"kind\":\"copies\",\"copies\":1000}", 1).code()).isEqualTo("out-of-range");
-        for (String changed : new String[] {"/undo", "/put-away", "/attempts"}) {
+        for (String changed : new String[] {"/undo", "/archive", "/attempts"}) {
             assertThat(api.send(api.request(path + changed).header("If-Match", "*").POST(HttpRequest.BodyPublishers.noBody())).code())
                 .isEqualTo("version-unclear");
         }

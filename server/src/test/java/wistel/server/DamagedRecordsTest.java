@@ -133,7 +133,7 @@ public class DamagedRecordsTest extends InTestRoom {
 
     /** As it was: the next damage is the only one. */
     @AfterMethod(alwaysRun = true)
-    void mend() {
+    void fix() {
         if (before != null) {
             test.sql("set session_replication_role = replica; delete from " + before + "; insert into " + before
                 + " overriding system value select * from kept_aside; drop table kept_aside");

@@ -109,13 +109,13 @@ public class MachineRoomTest extends InTestRoom {
     @Test
     public void aDocketGoesToTheOtherPrinterWithWhatChangesToldBefore() throws IOException {
         String path = docket("elsewhere", "Skerry Baryta 310");
-        JsonNode there = api.get(path + "/elsewhere").body().get(0);
+        JsonNode there = api.get(path + "/alternatives").body().get(0);
         assertThat(there.path("printerName").asString()).isEqualTo("Ardle 44");
         assertThat(there.path("samePaper").asBoolean()).isTrue();
         assertThat(there.path("changes").toString()).contains("on roll of 17 in instead of A4")
             .contains("through the roll instead of the rear feed");
         assertThat(there.path("stops").size()).isZero();
-        Api.Answer gone = api.put(path + "/elsewhere", "{\"pairingId\":\"" + there.path("pairingId").asString() + "\"}", version(path));
+        Api.Answer gone = api.put(path + "/alternatives", "{\"pairingId\":\"" + there.path("pairingId").asString() + "\"}", version(path));
         assertThat(gone.body().path("readback").asString()).isEqualTo(there.path("readback").asString());
         assertThat(gone.body().path("undo").asString()).contains("roll of 17 in");
         JsonNode done = printed(path);
@@ -138,7 +138,7 @@ public class MachineRoomTest extends InTestRoom {
             api.get("/api/pairings/" + id + "/versions").body().valueStream().map(v -> v.path("version").path("number").asInt()).toList())
             .containsExactly(2, 1);
         assertThat(api.get(path).body().path("pairing").path("number").asInt()).isEqualTo(2);
-        JsonNode again = over(api.post("/api/attempts/" + first.path("id").asString() + "/again", "", 0).body().path("id").asString());
+        JsonNode again = over(api.post("/api/attempts/" + first.path("id").asString() + "/reprints", "", 0).body().path("id").asString());
         assertThat(Api.page(again).path("fileHash").asString()).isEqualTo(Api.page(first).path("fileHash").asString());
         assertThat(Api.page(printed(path)).path("fileHash").asString()).as("the docket follows")
             .isNotEqualTo(Api.page(first).path("fileHash").asString());
@@ -190,7 +190,7 @@ public class MachineRoomTest extends InTestRoom {
         assertThat(api.get(path + "/renditions/r1/figures").status()).isEqualTo(200);
         assertThat(api.get(path + "/renditions/r1/pairing-comparison").status()).isEqualTo(200);
         assertThat(api.get("/api/pairings/" + made.body().path("pairingId").asString() + "/gamut").status()).isLessThan(500);
-        assertThat(api.get(path + "/pages/1/laid-down").status()).isEqualTo(200);
+        assertThat(api.get(path + "/pages/1/prediction").status()).isEqualTo(200);
         assertThat(api.get(path + "/costs").status()).isEqualTo(200);
         assertThat(printed(path).path("state").asString()).isEqualTo("done");
         change(path, "{\"kind\":\"routed\",\"route\":{\"kind\":\"by-wistel\",\"intent\":\"RELATIVE\",\"blackPoint\":true}}");

@@ -93,7 +93,7 @@ public class MigrationTest {
         assertThat(boat.path("summary").asString()).isEqualTo("A4, 250.0 × 166.7 mm");
         assertThat(boat.path("remark").asString()).contains("Lift it in the editor");
         assertThat(boat.path("state").asString()).isEqualTo("done");
-        JsonNode again = api.post("/api/attempts/" + boat.path("id").asString() + "/again", "", 0).body();
+        JsonNode again = api.post("/api/attempts/" + boat.path("id").asString() + "/reprints", "", 0).body();
         assertThat(again.path("orderHash").asString()).isEqualTo(boat.path("orderHash").asString());
         String id = again.path("id").asString();
         JsonNode held = Waiting.until(() -> api.get("/api/attempts/" + id).body(),

@@ -153,15 +153,15 @@ public class PrintingTest extends InTestRoom {
         String path = "/api/dockets/" + d.path("id").asString();
         JsonNode large = api.patch(path + "/size", "{\"width\":\"400\"}", d.path("version").asInt()).body();
         assertThat(api.post(path + "/attempts", "", large.path("version").asInt()).code()).isEqualTo("stopped");
-        JsonNode mend = large.path("findings").get(0).path("mends").get(0).path("change");
-        JsonNode mended = api.patch(path, mend.toString(), large.path("version").asInt()).body();
+        JsonNode fix = large.path("findings").get(0).path("mends").get(0).path("change");
+        JsonNode mended = api.patch(path, fix.toString(), large.path("version").asInt()).body();
         assertThat(printed(mended).path("state").asString()).isEqualTo("done");
     }
 
     @Test
     public void theSameAgainSendsTheVerySameFile() throws IOException {
         JsonNode first = printed(ready("again.png", picture(3), "Skerry Baryta 310"));
-        JsonNode second = over(api.post("/api/attempts/" + first.path("id").asString() + "/again", "", 0).body().path("id").asString());
+        JsonNode second = over(api.post("/api/attempts/" + first.path("id").asString() + "/reprints", "", 0).body().path("id").asString());
         assertThat(second.path("state").asString()).isEqualTo("done");
         assertThat(Api.page(second).path("fileHash").asString()).isEqualTo(Api.page(first).path("fileHash").asString());
         assertThat(Api.page(second).path("scanHash").asString()).isEqualTo(Api.page(first).path("scanHash").asString());

@@ -303,7 +303,7 @@ public class ReliabilityTest {
         for (String address : List.of("file:///etc/passwd", "scan/1.tif", "http:///1.tif", "urn:scan:1", "http://localhost:1/scan.tif",
             "mailto:x@y.example")) {
             test.room.scanAddress(address);
-            JsonNode a = over(api.post("/api/attempts/" + first + "/again", "", 0).body().path("id").asString(), 30);
+            JsonNode a = over(api.post("/api/attempts/" + first + "/reprints", "", 0).body().path("id").asString(), 30);
             assertThat(state(a)).as(address + ": " + a.path("message").asString()).isEqualTo("done");
             assertThat(Api.page(a).path("message").asString()).as(address).startsWith("Printed. Its scan could not be had: ");
             assertThat(Api.page(a).path("scanHash").isNull()).isTrue();
@@ -457,7 +457,8 @@ public class ReliabilityTest {
         assertThat(api.get("/api/settings/retention").body().path("bytesNow").asLong()).isZero();
         // the pairing was changed and the printer's description forgotten meanwhile: the order alone decides
         test.sql("update pairing_version set intent = 'SATURATION', settings = '{}'");
-        JsonNode second = over(api.post("/api/attempts/" + first.path("id").asString() + "/again", "", 0).body().path("id").asString(), 30);
+        JsonNode second = over(api.post("/api/attempts/" + first.path("id").asString() + "/reprints", "", 0).body().path("id").asString(),
+            30);
         assertThat(state(second)).as(second.path("message").asString()).isEqualTo("done");
         assertThat(Api.page(second).path("fileHash").asString()).isEqualTo(hash);
         assertThat(second.path("orderHash").asString()).isEqualTo(first.path("orderHash").asString());
@@ -525,8 +526,8 @@ public class ReliabilityTest {
     public void aPageIsPrintedAgainAlone() throws Exception {
         String id = released(small(570));
         assertThat(state(over(id, 30))).isEqualTo("done");
-        assertThat(api.post("/api/attempts/" + id + "/pages/7/again", "", 0).code()).isEqualTo("page-unknown");
-        assertThat(api.post("/api/attempts/" + id + "/pages/1/again", "", 0).status()).isEqualTo(202);
+        assertThat(api.post("/api/attempts/" + id + "/pages/7/reprints", "", 0).code()).isEqualTo("page-unknown");
+        assertThat(api.post("/api/attempts/" + id + "/pages/1/reprints", "", 0).status()).isEqualTo(202);
         Waiting.until(() -> sheets(id), n -> n == 2, 30);
         assertThat(state(over(id, 30))).isEqualTo("done");
     }

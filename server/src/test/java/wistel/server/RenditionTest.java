@@ -184,7 +184,7 @@ public class RenditionTest extends InTestRoom {
         double apart = api.get("/api/attempts/" + first.path("id").asString() + "/pages/1/placed/i1/scan/figures").body()
             .path("meanDifference").asDouble();
         assertThat(apart).isLessThan(1.5);
-        JsonNode again = over(api.post("/api/attempts/" + first.path("id").asString() + "/again", "", 0).body());
+        JsonNode again = over(api.post("/api/attempts/" + first.path("id").asString() + "/reprints", "", 0).body());
         assertThat(Api.page(again).path("fileHash").asString()).isEqualTo(page.path("fileHash").asString());
         assertThat(first.path("readback").asString()).contains("monochrome").contains("shadows toned at 60°, C* 8");
     }
@@ -275,13 +275,13 @@ public class RenditionTest extends InTestRoom {
         JsonNode shadows = api.get(rendition + "/shadows").body();
         assertThat(shadows.path("steps").size()).isEqualTo(10);
         assertThat(shadows.path("apart").asInt()).isBetween(1, 10);
-        JsonNode ends = api.get(rendition + "/ends").body();
+        JsonNode ends = api.get(rendition + "/end-points").body();
         assertThat(ends.path("blockedShare").asDouble()).isBetween(0.0, 0.1);
         String change = URLEncoder.encode("{\"treatment\":" + COLOUR + ",\"moves\":[" + TONES + "]}", StandardCharsets.UTF_8);
-        JsonNode shape = api.get(rendition + "/shape?change=" + change).body();
+        JsonNode shape = api.get(rendition + "/move-curves?change=" + change).body();
         assertThat(shape.path("tones").get(0).asDouble()).isZero();
         assertThat(shape.path("tones").get(10).asDouble()).isGreaterThan(25);
-        assertThat(api.get(rendition + "/ends/picture").raw().headers().firstValue("Content-Type")).contains("image/png");
+        assertThat(api.get(rendition + "/end-points/picture").raw().headers().firstValue("Content-Type")).contains("image/png");
         assertThat(api.get(rendition + "/ramp").status()).isEqualTo(200);
         assertThat(api.get(rendition + "/toning").body().path("lights").path("strength").asDouble()).isLessThan(3);
     }

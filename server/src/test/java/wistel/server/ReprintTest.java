@@ -40,7 +40,7 @@ public class ReprintTest extends InTestRoom {
     }
 
     private JsonNode again(JsonNode a) {
-        return api.post("/api/attempts/" + id(a) + "/again", "", 0).body();
+        return api.post("/api/attempts/" + id(a) + "/reprints", "", 0).body();
     }
 
     private JsonNode waiting(JsonNode a) {

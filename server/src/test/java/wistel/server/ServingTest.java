@@ -198,8 +198,8 @@ public class ServingTest extends InTestRoom {
             together |= titles.contains("Group a") && titles.contains("Group b");
         }
         assertThat(together).isTrue();
-        assertThat(api.post(path(a) + "/put-away", "", 1).code()).isEqualTo("stale");
-        assertThat(api.post(path(a) + "/put-away", "", a.path("version").asInt()).status()).isEqualTo(204);
+        assertThat(api.post(path(a) + "/archive", "", 1).code()).isEqualTo("stale");
+        assertThat(api.post(path(a) + "/archive", "", a.path("version").asInt()).status()).isEqualTo(204);
         assertThat(api.get("/api/bench").body().toString()).doesNotContain("Group a");
         assertThat(api.get(path(a)).status()).as("it can still be looked up").isEqualTo(200);
     }

@@ -66,12 +66,12 @@ public class TwoPicturesTest extends InTestRoom {
         JsonNode gray = api.get(path + "/renditions/r2/figures").body();
         assertThat(colour.toString()).isNotEqualTo(gray.toString());
         for (String rendition : List.of("r1", "r2")) {
-            assertThat(api.get(path + "/renditions/" + rendition + "/ends").status()).as(rendition).isEqualTo(200);
+            assertThat(api.get(path + "/renditions/" + rendition + "/end-points").status()).as(rendition).isEqualTo(200);
             assertThat(api.get(path + "/renditions/" + rendition + "/loupe?part=0&x=0.5&y=0.5&sharpening=OFF&mask=false").status())
                 .as(rendition).isEqualTo(200);
             assertThat(api.get(path + "/renditions/" + rendition + "/pairing-comparison").body().size()).as(rendition).isEqualTo(1);
         }
-        assertThat(api.get(path + "/pages/1/laid-down?longest=300").status()).isEqualTo(200);
+        assertThat(api.get(path + "/pages/1/prediction?longest=300").status()).isEqualTo(200);
         assertThat(api.get(path + "/costs").status()).isEqualTo(200);
     }
 
@@ -99,7 +99,7 @@ public class TwoPicturesTest extends InTestRoom {
             assertThat(api.get(scan + "/figures").body().path("meanDifference").asDouble()).as(placed).isBetween(0.01, 2.0);
         }
         assertThat(api.get("/api/attempts/" + done.path("id").asString() + "/pages/1/placed/i3/scan").code()).isEqualTo("not-found");
-        JsonNode again = api.over(api.post("/api/attempts/" + done.path("id").asString() + "/again", "", 0).body().path("id").asString(),
+        JsonNode again = api.over(api.post("/api/attempts/" + done.path("id").asString() + "/reprints", "", 0).body().path("id").asString(),
             60);
         assertThat(again.path("pages").get(0).path("fileHash")).isEqualTo(done.path("pages").get(0).path("fileHash"));
     }

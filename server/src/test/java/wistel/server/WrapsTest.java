@@ -314,9 +314,9 @@ public class WrapsTest extends InTestRoom {
         assertThat(codes(d)).contains("WRAP_TOO_LARGE");
         assertThat(d.path("track").get(2).path("mark").asString()).isEqualTo("BLOCKED");
         assertThat(d.path("options").path("stocks").valueStream().filter(s -> s.path("holds").asBoolean()).count()).isZero();
-        JsonNode mends = d.path("findings").get(0).path("mends");
-        assertThat(mends.valueStream().map(m -> m.path("label").asString()).toList()).anyMatch(l -> l.startsWith("Make the face "));
-        JsonNode smaller = mends.valueStream().filter(m -> m.path("label").asString().startsWith("Make the face ")).findFirst()
+        JsonNode fixes = d.path("findings").get(0).path("mends");
+        assertThat(fixes.valueStream().map(m -> m.path("label").asString()).toList()).anyMatch(l -> l.startsWith("Make the face "));
+        JsonNode smaller = fixes.valueStream().filter(m -> m.path("label").asString().startsWith("Make the face ")).findFirst()
             .orElseThrow();
         assertThat(codes(change(path, smaller.path("change").toString()))).doesNotContain("WRAP_TOO_LARGE");
         JsonNode small = body(path, "{\"width\":\"600\",\"height\":\"400\",\"free\":true,\"turnOver\":\"8\"}");

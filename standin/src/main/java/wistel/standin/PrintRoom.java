@@ -336,7 +336,7 @@ public final class PrintRoom implements AutoCloseable {
     /** Arguments: folder, port, pace. */
     public static void main(String[] args) throws Exception {
         if (args.length == 2 && args[0].equals("make-profiles")) {
-            ProfileSession.main(new String[] {args[1]});
+            ProfilingRun.main(new String[] {args[1]});
             return;
         }
         PrintRoom room = new PrintRoom(Path.of(args[0]), Integer.parseInt(args[1]), Double.parseDouble(args[2]));

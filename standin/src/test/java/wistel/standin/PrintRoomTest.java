@@ -309,7 +309,7 @@ public class PrintRoomTest {
 
     @Test
     public void theChartOnPaperIsReadBackThroughTheInstrument() throws Exception {
-        var chart = ProfileSession.measure(room, room.printer(), Paper.CORRIE_LUSTRE);
+        var chart = ProfilingRun.measure(room, room.printer(), Paper.CORRIE_LUSTRE);
         List<Patch> patches = chart.patches();
         double[] lab = new double[3];
         new InkOnPaper(Paper.CORRIE_LUSTRE, Paper.CORRIE_LUSTRE.mediaType(), 5).lab(patches.get(700).device(), lab);

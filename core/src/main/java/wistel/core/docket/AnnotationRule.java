@@ -4,7 +4,7 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import wistel.core.docket.Finding.Code;
 import wistel.core.docket.Finding.Subject;
-import wistel.core.docket.Finding.Mend;
+import wistel.core.docket.Finding.Fix;
 import wistel.core.sheet.Annotation;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.Mark;
@@ -18,7 +18,7 @@ final class AnnotationRule implements Rule {
             .filter(i -> layout.pages().get(i).marks().stream().anyMatch(mark -> !printable(mark, layout.pages().get(i))))
             .mapToObj(i -> Finding.look(Stage.SIZE, Code.CAPTION_CUT, "The border is too narrow for what stands round the picture.",
                 "A part of the caption, rule or cut marks falls on paper that can't be printed, or beside it.",
-                new Mend("Leave it out",
+                new Fix("Leave it out",
                     Command.of(d.plan().items().stream().<Command>map(id -> new PieceCommand.Annotated(id, Annotation.NONE)).toList())))
                 .of(new Subject.OnPage(i + 1)));
     }

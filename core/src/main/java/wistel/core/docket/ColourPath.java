@@ -74,7 +74,7 @@ public record ColourPath(RenditionChange change, ColourRoute.ByWistel shown, To 
     private static ColourPath sent(DocketSpec d, PairingVersion pairing, RenditionChange change, Optional<IccProfile> paper,
         RasterType.Space space) {
         ColourRoute.ByWistel shown = d.shownRoute(pairing);
-        return new ColourPath(d.route() instanceof ColourRoute.DriverMonochrome ? change.drained() : change, shown,
+        return new ColourPath(d.route() instanceof ColourRoute.DriverMonochrome ? change.toDriverGray() : change, shown,
             paper.map(own -> new Codes(own, shown.intent(), shown.blackPoint()))
                 .orElseGet(() -> new Codes(tagged(space), Intent.RELATIVE, false)));
     }
@@ -130,7 +130,7 @@ public record ColourPath(RenditionChange change, ColourRoute.ByWistel shown, To 
             : RenditionCompiler.through(master, change, SideChange.of(sides), onward(), to::from, compile);
     }
 
-    private RenditionCompiler.Onward onward() {
-        return new RenditionCompiler.Onward(shown.intent(), shown.blackPoint());
+    private RenditionCompiler.ConversionOptions onward() {
+        return new RenditionCompiler.ConversionOptions(shown.intent(), shown.blackPoint());
     }
 }

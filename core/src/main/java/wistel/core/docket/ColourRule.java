@@ -6,7 +6,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import wistel.core.docket.Finding.Code;
 import wistel.core.docket.Finding.Subject;
-import wistel.core.docket.Finding.Mend;
+import wistel.core.docket.Finding.Fix;
 import wistel.core.paper.PairingVersion;
 import wistel.core.printer.ColourRoute;
 import wistel.core.printer.PrinterDescription;
@@ -28,7 +28,7 @@ final class ColourRule implements Rule {
         if (raster.isEmpty()) {
             found.add(none(d, facts));
         } else if (raster.get().bits() == 8) {
-            found.add(Finding.note(Stage.MACHINE, Code.EIGHT_BITS, Words.printer(facts.pairing().get()) + " takes 8 bits a colour.",
+            found.add(Finding.note(Stage.MACHINE, Code.EIGHT_BITS, DocketPhrases.printer(facts.pairing().get()) + " takes 8 bits a colour.",
                 "Very smooth skies may show faint steps; the print file is made for it."));
         }
         return found.stream();
@@ -44,21 +44,21 @@ final class ColourRule implements Rule {
         if (gray && !(d.route() instanceof ColourRoute.DriverMonochrome)) {
             found.add(Finding.stop(Stage.MACHINE, Code.GRAY_PROFILE,
                 "The profile of " + facts.pairing().orElseThrow().paper() + " is one of grays.", "Colour can't be converted through it.",
-                new Mend("Use the driver's monochrome", new MachineCommand.Routed(new ColourRoute.DriverMonochrome()))));
+                new Fix("Use the driver's monochrome", new MachineCommand.Routed(new ColourRoute.DriverMonochrome()))));
             return;
         }
-        Mend[] wistel = !gray && printer.raster(byWistel(facts)).isPresent()
-            ? new Mend[] {new Mend("Let Wistel convert", new MachineCommand.Routed(byWistel(facts)))} : new Mend[0];
+        Fix[] wistel = !gray && printer.raster(byWistel(facts)).isPresent()
+            ? new Fix[] {new Fix("Let Wistel convert", new MachineCommand.Routed(byWistel(facts)))} : new Fix[0];
         if (d.route() instanceof ColourRoute.ByDriver by) {
             found.add(Finding.look(Stage.MACHINE, Code.DRIVER_CONVERTS, "The driver converts the colour, with a conversion of its own.",
                 "The pairing's profile and the proof don't apply: the print will differ from what you judged. The picture goes out in "
-                    + Words.space(by.space())
+                    + DocketPhrases.space(by.space())
                     + "; see that colour management is on at the printer.",
                 wistel));
         } else if (d.route() instanceof ColourRoute.DriverMonochrome) {
             if (printer.monochromeMode().isEmpty()) {
                 found.add(Finding.stop(Stage.MACHINE, Code.NO_MONOCHROME,
-                    Words.printer(facts.pairing().orElseThrow()) + " has no monochrome mode of its own.",
+                    DocketPhrases.printer(facts.pairing().orElseThrow()) + " has no monochrome mode of its own.",
                     "It would print gray as it prints colours.", wistel));
                 return;
             }
@@ -86,19 +86,20 @@ final class ColourRule implements Rule {
         PrinterDescription printer = facts.described();
         ColourRoute byDriver = new ColourRoute.ByDriver();
         if (d.route() instanceof ColourRoute.ByWistel && printer.raster(byDriver).isPresent()) {
-            return Finding.stop(Stage.MACHINE, Code.NO_DEVICE_SPACE, Words.printer(pairing) + " doesn't take colour in its own space.",
+            return Finding.stop(Stage.MACHINE, Code.NO_DEVICE_SPACE,
+                DocketPhrases.printer(pairing) + " doesn't take colour in its own space.",
                 "It would convert a second time what Wistel has converted: too saturated, too dark. If it has a setting that switches its "
                     + "own colour management off, it doesn't tell of it over the network; "
                     + "look for it at the printer itself before you print from elsewhere.",
-                new Mend("Let the driver convert", new MachineCommand.Routed(byDriver)));
+                new Fix("Let the driver convert", new MachineCommand.Routed(byDriver)));
         }
         if (!(d.route() instanceof ColourRoute.ByWistel) && printer.raster(byWistel(facts)).isPresent()) {
             return Finding.stop(Stage.MACHINE, Code.NOBODY_CONVERTS,
-                Words.printer(pairing) + " takes colour in its own space alone, and converts nothing.",
+                DocketPhrases.printer(pairing) + " takes colour in its own space alone, and converts nothing.",
                 "Nobody would convert the picture: flat where it should be lively, and off in hue.",
-                new Mend("Let Wistel convert", new MachineCommand.Routed(byWistel(facts))));
+                new Fix("Let Wistel convert", new MachineCommand.Routed(byWistel(facts))));
         }
-        return Finding.stop(Stage.MACHINE, Code.NO_RASTER, Words.printer(pairing) + " takes no print file that Wistel makes.",
+        return Finding.stop(Stage.MACHINE, Code.NO_RASTER, DocketPhrases.printer(pairing) + " takes no print file that Wistel makes.",
             "It offers " + (printer.rasters().isEmpty() ? "no PWG raster" : String.join(", ", printer.rasters()))
                 + "; nothing could be sent.");
     }

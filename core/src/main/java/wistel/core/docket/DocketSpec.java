@@ -16,7 +16,7 @@ import wistel.core.printer.ColourRoute;
 import wistel.core.printer.DriverSettings;
 import wistel.core.rendition.Rendition;
 import wistel.core.rendition.RenditionChange;
-import wistel.core.rendition.Straightening;
+import wistel.core.rendition.LinearisationStep;
 import wistel.core.rendition.Treatment;
 import wistel.core.sheet.Item;
 import wistel.core.sheet.LayoutInput;
@@ -26,7 +26,7 @@ import wistel.core.sheet.Single;
 import wistel.core.sheet.SinglePiece;
 import wistel.core.sheet.Wrap;
 import wistel.core.sheet.WrapPiece;
-import wistel.core.tone.KeptCurve;
+import wistel.core.tone.PairingToneCurve;
 
 /**
  * Everything that a person decides on a docket. Immutable: undo keeps old ones, a {@link Change} makes a new one. What was merely looked
@@ -150,18 +150,18 @@ public record DocketSpec(int schema, Heading heading, List<Rendition> renditions
      * @param channels of its master
      * @param curve    of the pairing, in the docket's mode
      */
-    public RenditionChange change(String renditionId, int channels, Optional<KeptCurve> curve) {
+    public RenditionChange change(String renditionId, int channels, Optional<PairingToneCurve> curve) {
         Rendition r = rendition(renditionId);
-        return r.change().straightened(inForce(r, channels, curve).map(KeptCurve::curve).map(Straightening::of));
+        return r.change().straightened(inForce(r, channels, curve).map(PairingToneCurve::curve).map(LinearisationStep::of));
     }
 
     /** Names by what a rendition's tones are proofed; empty where it is in colour or no wedge was measured. */
-    public Optional<String> tone(Rendition r, int channels, Optional<KeptCurve> curve) {
+    public Optional<String> tone(Rendition r, int channels, Optional<PairingToneCurve> curve) {
         return curve.filter(k -> monochrome(r, channels)).map(k -> k.key(inForce(r, channels, curve).isPresent()));
     }
 
     /** The curve, where it applies to the rendition, does something and isn't switched off. */
-    public Optional<KeptCurve> inForce(Rendition r, int channels, Optional<KeptCurve> curve) {
+    public Optional<PairingToneCurve> inForce(Rendition r, int channels, Optional<PairingToneCurve> curve) {
         return curve.filter(k -> r.straightened() && monochrome(r, channels) && !k.curve().points().isEmpty());
     }
 

@@ -8,7 +8,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import wistel.core.docket.Finding.Code;
 import wistel.core.docket.Finding.Subject;
-import wistel.core.docket.Finding.Mend;
+import wistel.core.docket.Finding.Fix;
 import wistel.core.length.Length;
 import wistel.core.paper.SheetSize;
 import wistel.core.paper.Stock;
@@ -30,8 +30,9 @@ final class EdgeRule implements Rule {
             }
         }
         layout.losses().forEach(
-            loss -> found.add(Finding.note(Stage.SIZE, Code.CROPPED, Words.percent(loss.share()) + " of the picture is cropped away.",
-                "What lies outside the crop or past the paper's edge is not printed.").of(new Subject.OfPiece(loss.itemId()))));
+            loss -> found
+                .add(Finding.note(Stage.SIZE, Code.CROPPED, DocketPhrases.percent(loss.share()) + " of the picture is cropped away.",
+                    "What lies outside the crop or past the paper's edge is not printed.").of(new Subject.OfPiece(loss.itemId()))));
         return found.stream();
     }
 
@@ -54,26 +55,26 @@ final class EdgeRule implements Rule {
             .collect(Collectors.joining(", "));
         return Optional.of(Finding.stop(Stage.SIZE, Code.ON_UNPRINTABLE_EDGE,
             "The picture runs into the edge that " + facts.described().feed(d.settings().feed()) + " can't print.",
-            Words.capital(where) + " of it would stay white.", toPrintable(d, facts)));
+            DocketPhrases.capital(where) + " of it would stay white.", toPrintable(d, facts)));
     }
 
     /** The largest frame of the same shape that lies wholly on printable paper where the borders put it. */
-    private static Mend[] toPrintable(DocketSpec d, PreflightFacts facts) {
+    private static Fix[] toPrintable(DocketSpec d, PreflightFacts facts) {
         if (Plans.single(d.plan()).isEmpty()) {
-            return new Mend[0];
+            return new Fix[0];
         }
         SinglePiece piece = d.single();
-        Stream<Mend> smaller = piece.largestIfAny(facts.input(d)).map(f -> new Mend("Make it " + Length.mm(f.widthMm()) + " mm wide",
+        Stream<Fix> smaller = piece.largestIfAny(facts.input(d)).map(f -> new Fix("Make it " + Length.mm(f.widthMm()) + " mm wide",
             new PieceCommand.Framed(piece.item().id(), f.widthMm(), f.heightMm()))).stream();
-        return Stream.concat(smaller, largerSheet(d, facts).stream()).toArray(Mend[]::new);
+        return Stream.concat(smaller, largerSheet(d, facts).stream()).toArray(Fix[]::new);
     }
 
     /** The smallest known sheet that the printer takes and that holds the picture as it is. */
-    private static Optional<Mend> largerSheet(DocketSpec d, PreflightFacts facts) {
+    private static Optional<Fix> largerSheet(DocketSpec d, PreflightFacts facts) {
         return SheetSize.KNOWN.stream().map(Stock.Sheet::of).sorted(Comparator.comparing(s -> s.widthMm() * s.lengthMm()))
             .map(sheet -> new SheetCommand.Stocked(sheet, facts.feedFor(d, sheet)))
             .filter(stocked -> stocked.feed().isPresent() && holds(facts, stocked.on(d)))
-            .findFirst().map(stocked -> new Mend("Take " + stocked.stock().name(), stocked));
+            .findFirst().map(stocked -> new Fix("Take " + stocked.stock().name(), stocked));
     }
 
     private static boolean holds(PreflightFacts facts, DocketSpec on) {

@@ -17,7 +17,7 @@ import java.util.stream.Stream;
  * @param effect   what it does to the print
  * @param mends    ways out; may be empty
  */
-public record Finding(Code code, Severity severity, Stage stage, List<Subject> subjects, String what, String effect, List<Mend> mends) {
+public record Finding(Code code, Severity severity, Stage stage, List<Subject> subjects, String what, String effect, List<Fix> fixes) {
     /** STOP keeps the docket from being printed; LOOK wants a person's eye; NOTE is for information. */
     public enum Severity {
         STOP, LOOK, NOTE
@@ -67,12 +67,12 @@ public record Finding(Code code, Severity severity, Stage stage, List<Subject> s
         }
     }
 
-    public record Mend(String label, Command change) {
+    public record Fix(String label, Command change) {
     }
 
     public Finding {
         subjects = List.copyOf(subjects);
-        mends = List.copyOf(mends);
+        fixes = List.copyOf(fixes);
     }
 
     /** What makes several findings one. */
@@ -90,29 +90,29 @@ public record Finding(Code code, Severity severity, Stage stage, List<Subject> s
         Set<Subject> both = new LinkedHashSet<>(subjects);
         both.addAll(other.subjects);
         Map<String, Set<Command>> changes = new LinkedHashMap<>();
-        Stream.concat(mends.stream(), other.mends.stream())
+        Stream.concat(fixes.stream(), other.fixes.stream())
             .forEach(m -> changes.computeIfAbsent(m.label, k -> new LinkedHashSet<>()).addAll(Command.parts(m.change)));
         return new Finding(code, severity, stage, new ArrayList<>(both), what, effect,
-            changes.entrySet().stream().map(e -> new Mend(e.getKey(), Command.of(new ArrayList<>(e.getValue())))).toList());
+            changes.entrySet().stream().map(e -> new Fix(e.getKey(), Command.of(new ArrayList<>(e.getValue())))).toList());
     }
 
     Finding of(Subject subject) {
-        return new Finding(code, severity, stage, List.of(subject), what, effect, mends);
+        return new Finding(code, severity, stage, List.of(subject), what, effect, fixes);
     }
 
-    static Finding stop(Stage stage, Code code, String what, String effect, Mend... mends) {
-        return whole(code, Severity.STOP, stage, what, effect, mends);
+    static Finding stop(Stage stage, Code code, String what, String effect, Fix... fixes) {
+        return whole(code, Severity.STOP, stage, what, effect, fixes);
     }
 
-    static Finding look(Stage stage, Code code, String what, String effect, Mend... mends) {
-        return whole(code, Severity.LOOK, stage, what, effect, mends);
+    static Finding look(Stage stage, Code code, String what, String effect, Fix... fixes) {
+        return whole(code, Severity.LOOK, stage, what, effect, fixes);
     }
 
-    static Finding note(Stage stage, Code code, String what, String effect, Mend... mends) {
-        return whole(code, Severity.NOTE, stage, what, effect, mends);
+    static Finding note(Stage stage, Code code, String what, String effect, Fix... fixes) {
+        return whole(code, Severity.NOTE, stage, what, effect, fixes);
     }
 
-    private static Finding whole(Code code, Severity severity, Stage stage, String what, String effect, Mend... mends) {
-        return new Finding(code, severity, stage, List.of(new Subject.WholeDocket()), what, effect, List.of(mends));
+    private static Finding whole(Code code, Severity severity, Stage stage, String what, String effect, Fix... fixes) {
+        return new Finding(code, severity, stage, List.of(new Subject.WholeDocket()), what, effect, List.of(fixes));
     }
 }

@@ -6,7 +6,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import wistel.core.docket.Finding.Code;
 import wistel.core.docket.Finding.Subject;
-import wistel.core.docket.Finding.Mend;
+import wistel.core.docket.Finding.Fix;
 import wistel.core.length.Length;
 import wistel.core.paper.PaperBody;
 import wistel.core.paper.Stock;
@@ -37,8 +37,9 @@ final class HandlingRule implements Rule {
         left(d, facts, layout, found);
         black(d, facts, found);
         facts.state().supplies().stream().filter(Supply::low)
-            .forEach(s -> found.add(Finding.look(Stage.RELEASE, Code.SUPPLY_LOW, Words.capital(s.name()) + " is at " + s.percent() + " %.",
-                "It may run out in the middle of the sheet: have the next one at hand.")));
+            .forEach(s -> found
+                .add(Finding.look(Stage.RELEASE, Code.SUPPLY_LOW, DocketPhrases.capital(s.name()) + " is at " + s.percent() + " %.",
+                    "It may run out in the middle of the sheet: have the next one at hand.")));
         return found.stream();
     }
 
@@ -55,7 +56,7 @@ final class HandlingRule implements Rule {
                     + ".",
                 body.lifts() ? "This paper lifts at its ends: it may well touch the head there and be marked."
                     : "Stiff paper may lift and touch the head near its ends.",
-                new Mend("Keep " + kept, new WaysOut(facts).set(DriverSettings.TOP_MARGIN, ""))));
+                new Fix("Keep " + kept, new ConflictResolutions(facts).set(DriverSettings.TOP_MARGIN, ""))));
         }
     }
 

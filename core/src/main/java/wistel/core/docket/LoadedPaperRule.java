@@ -21,7 +21,7 @@ final class LoadedPaperRule implements Rule {
             .filter(
                 l -> !l.type().equals(type) || layout.pages().stream().anyMatch(page -> !l.fits(page.fedWidthMm(), page.fedHeightMm())));
         return loaded.map(l -> Finding.look(Stage.RELEASE, Code.OTHER_PAPER_LOADED,
-            Words.capital(facts.described().feed(d.settings().feed())) + " holds " + size(l) + " "
+            DocketPhrases.capital(facts.described().feed(d.settings().feed())) + " holds " + size(l) + " "
                 + facts.described().type(l.type()) + " now.",
             "Load " + wanted(d.stock()) + facts.described().type(type) + " first; the printer waits for it.")).stream();
     }

@@ -42,7 +42,7 @@ public sealed interface MachineCommand extends Command {
         @Override
         public String words() {
             return route instanceof ColourRoute.ByWistel by
-                ? Words.intent(by.intent()) + (by.compensatesBlack() ? ", black compensated" : "")
+                ? DocketPhrases.intent(by.intent()) + (by.compensatesBlack() ? ", black compensated" : "")
                 : route instanceof ColourRoute.DriverMonochrome ? "the driver's monochrome" : "the driver converts";
         }
     }

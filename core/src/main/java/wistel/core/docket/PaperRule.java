@@ -12,7 +12,7 @@ final class PaperRule implements Rule {
             return Stream.of(Finding.stop(Stage.PAPER, Code.PAIRING_MISSING, "No paper is chosen yet.",
                 "Without a pairing nothing is known of printer, profile or feed."));
         }
-        String printer = Words.printer(facts.pairing().get());
+        String printer = DocketPhrases.printer(facts.pairing().get());
         if (facts.printer().isEmpty()) {
             return Stream.of(Finding.stop(Stage.RELEASE, Code.PRINTER_UNKNOWN, printer + " has never answered.",
                 "What it can print isn't known, so nothing can be checked. Switch it on; Wistel asks again by itself."));

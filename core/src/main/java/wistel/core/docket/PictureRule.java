@@ -3,7 +3,7 @@ package wistel.core.docket;
 import java.util.stream.Stream;
 import wistel.core.docket.Finding.Code;
 import wistel.core.docket.Finding.Subject;
-import wistel.core.docket.Finding.Mend;
+import wistel.core.docket.Finding.Fix;
 import wistel.core.rendition.HueMix;
 import wistel.core.rendition.Treatment;
 import wistel.core.sheet.Layout;
@@ -22,7 +22,7 @@ final class PictureRule implements Rule {
                 ? Stream.of(Finding
                     .note(Stage.PICTURE, Code.MIX_WITHOUT_HUES, "The mix by hue does nothing to this picture.",
                         "It came in gray, so there are no hues to tell apart.",
-                        new Mend("Leave the mix out",
+                        new Fix("Leave the mix out",
                             new PictureCommand.Treated(r.id(), new Treatment.Monochrome(HueMix.EVEN, m.toning()))))
                     .of(new Subject.OfPicture(r.id())))
                 : Stream.empty());
@@ -35,7 +35,7 @@ final class PictureRule implements Rule {
             return Finding.look(Stage.PICTURE, Code.PROFILE_MISSING, what,
                 "Its numbers are read as " + picture.sourceName()
                     + "; if it came from another space, the print is duller or louder than meant.",
-                new Mend("Read it as " + picture.sourceName(), new PictureCommand.ProfileConfirmed(r.id())))
+                new Fix("Read it as " + picture.sourceName(), new PictureCommand.ProfileConfirmed(r.id())))
                 .of(new Subject.OfPicture(r.id()));
         });
     }

@@ -55,7 +55,7 @@ final class PlanWords implements SheetPlan.Visitor<PlanWords.Said> {
 
     private String picture(Rect at) {
         StringBuilder out = new StringBuilder(", picture " + Length.mm(at.width()) + " × " + Length.mm(at.height()) + " mm");
-        layout.losses().forEach(loss -> out.append(" with ").append(Words.percent(loss.share())).append(" cropped away"));
+        layout.losses().forEach(loss -> out.append(" with ").append(DocketPhrases.percent(loss.share())).append(" cropped away"));
         return out.toString();
     }
 
@@ -72,21 +72,21 @@ final class PlanWords implements SheetPlan.Visitor<PlanWords.Said> {
             : layout.losses().size() == 1 ? ", one of them cropped" : ", " + layout.losses().size() + " of them cropped";
         double bare = layout.bareMm2() / layout.pages().stream().mapToDouble(Page::areaMm2).sum();
         return new Said(together + " on " + (pages == 1 ? "" : pages + " × ") + d.stock().name(),
-            ", " + together + lost + ", " + Words.percent(bare) + " of the paper bare");
+            ", " + together + lost + ", " + DocketPhrases.percent(bare) + " of the paper bare");
     }
 
     @Override
     public Said wrap(Wrap plan) {
         WrapBody.TurnOver turned = plan.body().turnOver();
-        String body = Words.wrap(plan);
+        String body = DocketPhrases.wrap(plan);
         StringBuilder out = new StringBuilder(plan.panels().count() == 1 ? ", one wrap of " : ", ").append(body).append(" with ")
             .append(plan.fill().words());
-        String moved = Words.sides(plan.moves());
+        String moved = DocketPhrases.sides(plan.moves());
         out.append(moved.isEmpty() ? "" : " (" + moved + ")");
         out.append(", ").append(Length.mm(turned.widthMm() + turned.playMm())).append(" mm turned over ")
             .append(turned.printed() ? "with picture on it" : "bare");
-        layout.losses().forEach(loss -> out.append(", ").append(Words.percent(loss.share())).append(" of it on no face"));
-        String face = (plan.panels().count() == 1 ? "face " : "") + Words.faces(plan) + ", " + Words.support(plan);
+        layout.losses().forEach(loss -> out.append(", ").append(DocketPhrases.percent(loss.share())).append(" of it on no face"));
+        String face = (plan.panels().count() == 1 ? "face " : "") + DocketPhrases.faces(plan) + ", " + DocketPhrases.support(plan);
         return new Said(face + ", " + Math.round(layout.placed().get(0).ppi()) + " ppi", out.toString());
     }
 

@@ -26,7 +26,7 @@ import wistel.core.sheet.Item;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.LayoutInput;
 import wistel.core.sheet.SheetPlan;
-import wistel.core.tone.KeptCurve;
+import wistel.core.tone.PairingToneCurve;
 import wistel.core.tone.ToneMode;
 
 /**
@@ -74,8 +74,8 @@ public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVers
     }
 
     /** What a wedge told of the docket's mode; empty where none was measured. */
-    public Optional<KeptCurve> curve(DocketSpec d) {
-        return pairing.flatMap(p -> KeptCurve.of(p.curves(), mode(d)));
+    public Optional<PairingToneCurve> curve(DocketSpec d) {
+        return pairing.flatMap(p -> PairingToneCurve.of(p.curves(), mode(d)));
     }
 
     /** Names by what a rendition's tones are proofed; empty where it is in colour or no wedge was measured. */
@@ -116,7 +116,7 @@ public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVers
         Map<String, SheetPlan.PixelSize> sizes = pictures.entrySet().stream()
             .collect(Collectors.toMap(Map.Entry::getKey, e -> e.getValue().size()));
         Map<String, CaptionText> captions = d.items().stream()
-            .collect(Collectors.toMap(Item::id, item -> new CaptionText(d.title(), Words.date(today), nextEdition(item.id()))));
+            .collect(Collectors.toMap(Item::id, item -> new CaptionText(d.title(), DocketPhrases.date(today), nextEdition(item.id()))));
         return new LayoutInput(d.stock(), margins(d), sizes, d.itemsById(), captions, d.copies());
     }
 
@@ -135,7 +135,7 @@ public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVers
 
     /** What the printer is asked for; a roll is cut to any length. */
     public JobRequest job(DocketSpec d) {
-        return Requests.of(d, pairing, described());
+        return JobRequests.of(d, pairing, described());
     }
 
     /** What is known of the printer; nothing of one that has never answered. */

@@ -18,7 +18,7 @@ import wistel.core.sheet.Layout;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
 import wistel.core.sheet.Plans;
-import wistel.core.tone.KeptCurve;
+import wistel.core.tone.PairingToneCurve;
 
 /**
  * A docket frozen at release, with everything that decides a byte of its print files. Its hash is what "exactly this again" means: nothing
@@ -32,7 +32,7 @@ import wistel.core.tone.KeptCurve;
  */
 public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVersion pairing, Output output, List<Master> masters,
     String descriptionHash,
-    String engine, Optional<LabFile> labFile, Optional<KeptCurve> curve) {
+    String engine, Optional<LabFile> labFile, Optional<PairingToneCurve> curve) {
     public static final int SCHEMA = 8;
     public static final String ENGINE = "3";
     private static final String INTENT = "print-rendering-intent";
@@ -92,7 +92,7 @@ public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVers
     /** What the printer is asked for, in the words that it has now; its paper as the page feeds. */
     public JobRequest request(int number, PrinterDescription now) {
         Page page = page(number);
-        JobRequest asked = Requests.of(spec, Optional.of(pairing), now).sized(page.fedWidthMm(), page.fedHeightMm(),
+        JobRequest asked = JobRequests.of(spec, Optional.of(pairing), now).sized(page.fedWidthMm(), page.fedHeightMm(),
             spec.stock() instanceof Stock.Roll);
         List<String> intents = now.supported(INTENT).values();
         String intent = spec.route() instanceof ColourRoute.ByDriver && intents.contains("relative") ? "relative"

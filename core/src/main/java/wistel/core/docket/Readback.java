@@ -33,18 +33,18 @@ public final class Readback {
             out.append("; ").append(d.sharpening().name().toLowerCase(Locale.ROOT)).append(" sharpening");
         }
         out.append("; ").append(d.route() instanceof ColourRoute.ByWistel by
-            ? "Wistel converts the colour (" + Words.intent(by.intent())
-                + (Words.compensatesBlack(by, facts) ? " with black point compensation" : "")
+            ? "Wistel converts the colour (" + DocketPhrases.intent(by.intent())
+                + (DocketPhrases.compensatesBlack(by, facts) ? " with black point compensation" : "")
                 + "), the driver leaves it alone" + otherType(d, facts)
             : d.route() instanceof ColourRoute.DriverMonochrome
                 ? "the driver's monochrome" + darkness(d, facts)
                     + (facts.pairing().get().grayOnly() ? " from gray that Wistel makes for this paper"
                         : " from gray; Wistel converts no colour")
-                : "the driver converts the colour its own way, from " + Words.space(((ColourRoute.ByDriver) d.route()).space()));
+                : "the driver converts the colour its own way, from " + DocketPhrases.space(((ColourRoute.ByDriver) d.route()).space()));
         out.append("; ").append(facts.described().quality(d.settings().quality())).append(" quality");
         double seconds = Costs.seconds(d, facts, layout);
         if (seconds > 0) {
-            out.append("; about ").append(Words.duration(seconds))
+            out.append("; about ").append(DocketPhrases.duration(seconds))
                 .append(Costs.changesBlack(d, facts) ? " with the change of black ink" : "");
         }
         return out.append('.').toString();

@@ -6,14 +6,14 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import wistel.core.docket.Finding.Code;
 import wistel.core.docket.Finding.Subject;
-import wistel.core.docket.Finding.Mend;
+import wistel.core.docket.Finding.Fix;
 import wistel.core.length.Ppi;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.sheet.Layout;
 
 /** Pixels per inch against the eye, and what is thrown away or made up on the way to the printer. */
 final class ResolutionRule implements Rule {
-    private static final double HARDLY = 0.02;
+    private static final double NOTICED_SHARE = 0.02;
 
     @Override
     public Stream<Finding> check(DocketSpec d, PreflightFacts facts, Layout layout) {
@@ -38,23 +38,26 @@ final class ResolutionRule implements Rule {
     private static Optional<Finding> resampled(DocketSpec d, double ppi) {
         int wanted = d.resolution().resamplePpi();
         double share = Math.pow(wanted / ppi, 2);
-        Mend keep = new Mend("Keep the pixels",
+        Fix keep = new Fix("Keep the pixels",
             new MachineCommand.Resolved(new Resolution(Resolution.Pixels.KEEP, wanted, d.resolution().viewingMm())));
-        if (share < 1 - HARDLY) {
+        if (share < 1 - NOTICED_SHARE) {
             return Optional
-                .of(Finding.look(Stage.SIZE, Code.PIXELS_DISCARDED, "Resampling to " + wanted + " ppi discards " + Words.percent(1 - share)
-                    + " of the pixels.", "The printer gets less than the picture holds.", keep));
+                .of(Finding.look(Stage.SIZE, Code.PIXELS_DISCARDED,
+                    "Resampling to " + wanted + " ppi discards " + DocketPhrases.percent(1 - share)
+                        + " of the pixels.",
+                    "The printer gets less than the picture holds.", keep));
         }
-        return share <= 1 + HARDLY ? Optional.empty() : Optional.of(Finding.note(Stage.SIZE, Code.PIXELS_INVENTED, "Resampling to " + wanted
-            + " ppi invents " + Words.percent(1 - 1 / share) + " of the pixels.", "No detail is gained by it.", keep));
+        return share <= 1 + NOTICED_SHARE ? Optional.empty()
+            : Optional.of(Finding.note(Stage.SIZE, Code.PIXELS_INVENTED, "Resampling to " + wanted
+                + " ppi invents " + DocketPhrases.percent(1 - 1 / share) + " of the pixels.", "No detail is gained by it.", keep));
     }
 
     /** A picture with more pixels than the printer's finest input: even kept, they can't all be printed. */
     private static Optional<Finding> averagedAway(PrinterDescription printer, double printed) {
         int dpi = printer.inputDpi(printed);
         double share = 1 - Math.pow(dpi / printed, 2);
-        return share <= HARDLY ? Optional.empty() : Optional.of(Finding.note(Stage.SIZE, Code.PIXELS_AVERAGED,
+        return share <= NOTICED_SHARE ? Optional.empty() : Optional.of(Finding.note(Stage.SIZE, Code.PIXELS_AVERAGED,
             "The picture has " + Math.round(printed) + " pixels an inch here, the printer takes " + dpi + " at most.",
-            Words.percent(share) + " of the pixels are averaged into their neighbours. The eye doesn't miss them at this size."));
+            DocketPhrases.percent(share) + " of the pixels are averaged into their neighbours. The eye doesn't miss them at this size."));
     }
 }

@@ -2,7 +2,7 @@ package wistel.core.docket;
 
 import java.util.List;
 import java.util.Optional;
-import wistel.core.docket.Finding.Mend;
+import wistel.core.docket.Finding.Fix;
 
 /**
  * One setting of the printer with all of its values, those among them that aren't possible now.
@@ -23,7 +23,7 @@ public record SettingChoice(String setting, String label, List<Value> values, St
      * @param change   sets it
      * @param mend     sets it with all that has to change along; empty where it is possible as it is, or never
      */
-    public record Value(String value, String label, boolean chosen, String why, Command change, Optional<Mend> mend) {
+    public record Value(String value, String label, boolean chosen, String why, Command change, Optional<Fix> fix) {
         public boolean possible() {
             return why.isEmpty();
         }

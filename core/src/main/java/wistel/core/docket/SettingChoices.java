@@ -6,7 +6,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import wistel.core.docket.Finding.Mend;
+import wistel.core.docket.Finding.Fix;
 import wistel.core.docket.SettingChoice.Value;
 import wistel.core.paper.PairingVersion;
 import wistel.core.printer.ColourRoute;
@@ -37,7 +37,7 @@ public final class SettingChoices {
     private final PrinterDescription printer;
     private final PrinterRules rules;
     private final RuleWords words;
-    private final WaysOut ways;
+    private final ConflictResolutions ways;
     private final JobRequest job;
 
     private SettingChoices(DocketSpec d, PreflightFacts facts) {
@@ -46,7 +46,7 @@ public final class SettingChoices {
         this.printer = facts.described();
         this.rules = new PrinterRules(printer);
         this.words = new RuleWords(printer);
-        this.ways = new WaysOut(facts);
+        this.ways = new ConflictResolutions(facts);
         this.job = facts.job(d);
     }
 
@@ -90,7 +90,7 @@ public final class SettingChoices {
         if (!now.isEmpty() && values.stream().noneMatch(Value::chosen) && !printer.supported(name).holds(now) && !values.isEmpty()) {
             // what has vanished since it was set stands there too
             values.add(new Value(now, printer.word(name, now), true, "the printer doesn't offer it any more", ways.set(name, now),
-                ways.mend(rules.way(job, Set.of()))));
+                ways.fix(rules.way(job, Set.of()))));
         }
         return new SettingChoice(name, printer.word(name), values, note, rest);
     }
@@ -112,9 +112,9 @@ public final class SettingChoices {
         return new Value(offer.value(), label, chosen, why, change, together(change, offer.way()));
     }
 
-    private Optional<Mend> together(Command change, List<Alteration> way) {
-        return ways.mend(way)
-            .map(m -> new Mend(m.label(), new Command.Together(Stream.concat(Stream.of(change), ways.changes(way).stream()).toList())));
+    private Optional<Fix> together(Command change, List<Alteration> way) {
+        return ways.fix(way)
+            .map(m -> new Fix(m.label(), new Command.Together(Stream.concat(Stream.of(change), ways.changes(way).stream()).toList())));
     }
 
     private String typeNote() {
@@ -162,7 +162,7 @@ public final class SettingChoices {
         return d.route() instanceof ColourRoute.ByWistel
             ? "through the profile of " + facts.pairing().orElseThrow().paper() + "; the driver is told to do nothing"
             : d.route() instanceof ColourRoute.DriverMonochrome ? "keeps to its black and gray inks; Wistel sends gray and converts nothing"
-                : "with a conversion of its own, from " + Words.space(((ColourRoute.ByDriver) d.route()).space());
+                : "with a conversion of its own, from " + DocketPhrases.space(((ColourRoute.ByDriver) d.route()).space());
     }
 
     // --- edges ---
@@ -188,7 +188,7 @@ public final class SettingChoices {
             .map(mm -> new Value(Double.toString(mm),
                 mm == 0 ? "not at all" : printer.word(PrinterDescription.OVER_EDGE, Long.toString(Math.round(mm * 100))),
                 Math.abs(mm - edge.overMm()) < 0.01, "", new SheetCommand.Edged(new Edge(true, mm, edge.bleedMm())),
-                Optional.<Mend>empty()))
+                Optional.<Fix>empty()))
             .toList() : List.of();
         return new SettingChoice(PrinterDescription.OVER_EDGE, "over the edge by", values,
             "the printer enlarges what it is sent by this, and it falls off the paper", false);

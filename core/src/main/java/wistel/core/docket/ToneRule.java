@@ -6,12 +6,12 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import wistel.core.docket.Finding.Code;
 import wistel.core.docket.Finding.Subject;
-import wistel.core.docket.Finding.Mend;
+import wistel.core.docket.Finding.Fix;
 import wistel.core.printer.ColourRoute;
 import wistel.core.printer.DriverSettings;
 import wistel.core.rendition.Rendition;
 import wistel.core.sheet.Layout;
-import wistel.core.tone.KeptCurve;
+import wistel.core.tone.PairingToneCurve;
 import wistel.core.tone.ToneMode;
 
 /** Whether anything was measured of the tones in which a monochrome picture comes out, with this ink and not too long ago. */
@@ -22,34 +22,34 @@ final class ToneRule implements Rule {
         if (monochrome.isEmpty() || facts.pairing().isEmpty() || d.route() instanceof ColourRoute.ByDriver) {
             return Stream.empty();
         }
-        Optional<KeptCurve> curve = facts.curve(d);
+        Optional<PairingToneCurve> curve = facts.curve(d);
         if (curve.isEmpty()) {
             return Stream.of(unmeasured(d, facts));
         }
         List<Finding> found = new ArrayList<>();
         if (curve.get().old(facts.today())) {
             found.add(Finding.note(Stage.MACHINE, Code.WEDGE_OLD,
-                "The wedge of this mode was measured on " + Words.date(curve.get().measured()) + ", more than a year ago.",
+                "The wedge of this mode was measured on " + DocketPhrases.date(curve.get().measured()) + ", more than a year ago.",
                 "Heads and inks drift: print it again on the tone bench and see whether the scale still is straight."));
         }
         monochrome.stream().filter(r -> !r.straightened() && !curve.get().curve().points().isEmpty())
             .forEach(r -> found.add(Finding.note(Stage.MACHINE, Code.CURVE_OFF,
                 "The curve of wedge " + curve.get().wedge() + " is off.", "The tones come out as this mode lays them down.",
-                new Mend("Straighten the tones", new PictureCommand.Straightens(r.id(), true))).of(new Subject.OfPicture(r.id()))));
+                new Fix("Straighten the tones", new PictureCommand.Straightens(r.id(), true))).of(new Subject.OfPicture(r.id()))));
         return found.stream();
     }
 
     private static Finding unmeasured(DocketSpec d, PreflightFacts facts) {
         ToneMode mode = facts.mode(d);
-        Optional<KeptCurve> otherBlack = facts.pairing().orElseThrow().curves().stream().filter(k -> k.mode().differsInBlack(mode))
+        Optional<PairingToneCurve> otherBlack = facts.pairing().orElseThrow().curves().stream().filter(k -> k.mode().differsInBlack(mode))
             .findFirst();
         if (otherBlack.isPresent()) {
             String black = otherBlack.get().mode().settings().getOrDefault(DriverSettings.BLACK, "");
-            Mend[] mends = black.isEmpty() ? new Mend[0]
-                : new Mend[] {new Mend("Use that black", new MachineCommand.Set(DriverSettings.BLACK, black))};
+            Fix[] fixes = black.isEmpty() ? new Fix[0]
+                : new Fix[] {new Fix("Use that black", new MachineCommand.Set(DriverSettings.BLACK, black))};
             return Finding.note(Stage.MACHINE, Code.WEDGE_OF_OTHER_BLACK,
                 "Wedge " + otherBlack.get().wedge() + " was measured with the other black ink.",
-                "Its curve doesn't hold here: the tones come out as they fall.", mends);
+                "Its curve doesn't hold here: the tones come out as they fall.", fixes);
         }
         return Finding.note(Stage.MACHINE, Code.NO_WEDGE, "No wedge was measured for monochrome with these settings.",
             "Print one on the tone bench to see how evenly it goes from black to paper, and to straighten it.");

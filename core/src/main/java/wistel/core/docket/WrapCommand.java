@@ -15,7 +15,7 @@ public sealed interface WrapCommand extends Command {
 
         @Override
         public String words() {
-            return Words.wrap(wrap);
+            return DocketPhrases.wrap(wrap);
         }
     }
 
@@ -52,7 +52,7 @@ public sealed interface WrapCommand extends Command {
 
         @Override
         public String words() {
-            return moves.changesNothing() ? "sides as they are" : "sides " + Words.sides(moves);
+            return moves.changesNothing() ? "sides as they are" : "sides " + DocketPhrases.sides(moves);
         }
     }
 }

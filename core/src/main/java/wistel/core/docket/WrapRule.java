@@ -7,7 +7,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import wistel.core.docket.Finding.Code;
 import wistel.core.docket.Finding.Subject;
-import wistel.core.docket.Finding.Mend;
+import wistel.core.docket.Finding.Fix;
 import wistel.core.length.Length;
 import wistel.core.paper.Stock;
 import wistel.core.paper.Surface;
@@ -55,7 +55,9 @@ final class WrapRule implements Rule {
         detail(facts, item, layout).ifPresent(found::add);
         layout.losses()
             .forEach(loss -> found.add(
-                Finding.note(Stage.SIZE, Code.NOT_ON_FACE, Words.percent(loss.share()) + " of the picture isn't on the face.", lost(wrap))
+                Finding
+                    .note(Stage.SIZE, Code.NOT_ON_FACE, DocketPhrases.percent(loss.share()) + " of the picture isn't on the face.",
+                        lost(wrap))
                     .of(new Subject.OfPiece(loss.itemId()))));
         material(d, facts, wrap, found);
         return found.stream();
@@ -67,31 +69,31 @@ final class WrapRule implements Rule {
     }
 
     private static Finding tooLarge(DocketSpec d, PreflightFacts facts, Wrap wrap) {
-        List<Mend> mends = new ArrayList<>();
+        List<Fix> fixes = new ArrayList<>();
         if (wrap.turned().fits(d.stock())) {
-            mends.add(new Mend("Turn it on the paper", new SheetCommand.Turned()));
+            fixes.add(new Fix("Turn it on the paper", new SheetCommand.Turned()));
         }
         facts.stocks(d).filter(s -> wrap.onStock(s).fits(s)).findFirst()
-            .ifPresent(s -> mends.add(new Mend("Take " + RuleWords.size(s), new SheetCommand.Stocked(s, facts.feedFor(d, s)))));
-        shallower(d, wrap).ifPresent(mends::add);
-        smaller(d, wrap).ifPresent(mends::add);
+            .ifPresent(s -> fixes.add(new Fix("Take " + RuleWords.size(s), new SheetCommand.Stocked(s, facts.feedFor(d, s)))));
+        shallower(d, wrap).ifPresent(fixes::add);
+        smaller(d, wrap).ifPresent(fixes::add);
         String need = Length.mm(wrap.neededWidthMm()) + " × " + Length.mm(wrap.neededLengthMm()) + " mm";
         return Finding.stop(Stage.SIZE, Code.WRAP_TOO_LARGE,
             "Face, sides and turn-over need " + need + " of " + RuleWords.size(d.stock()) + ", which is " + Length.mm(d.stock().widthMm())
                 + " mm wide" + (d.stock() instanceof Stock.Sheet s ? " and " + Length.mm(s.lengthMm()) + " mm long" : "") + ".",
-            "The print would lack a part of what goes round.", mends.toArray(Mend[]::new));
+            "The print would lack a part of what goes round.", fixes.toArray(Fix[]::new));
     }
 
-    private static Optional<Mend> shallower(DocketSpec d, Wrap wrap) {
+    private static Optional<Fix> shallower(DocketSpec d, Wrap wrap) {
         WrapBody b = wrap.body();
         return USUAL_DEPTHS_MM.stream().filter(depth -> b.support().kind() == WrapBody.Kind.BARS && depth < b.support().depthMm())
             .map(depth -> wrap.around(b.on(new WrapBody.Support(WrapBody.Kind.BARS, depth, 0))).onStock(d.stock()))
             .filter(w -> w.fits(d.stock())).findFirst()
-            .map(w -> new Mend("Take bars of " + Length.mm(w.body().support().depthMm()) + " mm", new WrapCommand.Wraps(w)));
+            .map(w -> new Fix("Take bars of " + Length.mm(w.body().support().depthMm()) + " mm", new WrapCommand.Wraps(w)));
     }
 
     /** A face of the same shape that fits, in whole millimetres of its width. */
-    private static Optional<Mend> smaller(DocketSpec d, Wrap wrap) {
+    private static Optional<Fix> smaller(DocketSpec d, Wrap wrap) {
         WrapBody b = wrap.body();
         for (double width = Math.floor(b.faceWidthMm()) - 1; width >= SMALLEST_SCALE * b.faceWidthMm(); width--) {
             double height = b.faceHeightMm() * width / b.faceWidthMm();
@@ -101,7 +103,7 @@ final class WrapRule implements Rule {
             Wrap next = wrap.around(b.sized(width, height)).onStock(d.stock());
             if (next.fits(d.stock())) {
                 return Optional
-                    .of(new Mend("Make the face " + Length.mm(width) + " × " + Length.mm(height) + " mm", new WrapCommand.Wraps(next)));
+                    .of(new Fix("Make the face " + Length.mm(width) + " × " + Length.mm(height) + " mm", new WrapCommand.Wraps(next)));
             }
         }
         return Optional.empty();
@@ -128,7 +130,7 @@ final class WrapRule implements Rule {
         WrapBody more = b.turnedOver(new WrapBody.TurnOver(ENOUGH_MM, t.playMm(), t.printed(), t.bleedMm()));
         return Optional.of(Finding.look(Stage.SIZE, Code.TURN_OVER_SMALL, "Only " + Length.mm(t.widthMm()) + " mm are turned over.",
             bars ? "That is hard to pull and to staple; 20 to 30 mm hold well." : "That is little to glue down.",
-            new Mend("Turn over " + Length.mm(ENOUGH_MM) + " mm", new WrapCommand.Wraps(wrap.around(more)))));
+            new Fix("Turn over " + Length.mm(ENOUGH_MM) + " mm", new WrapCommand.Wraps(wrap.around(more)))));
     }
 
     /** Edges of a face with more to see near them than in the picture at large. */
@@ -216,7 +218,7 @@ final class WrapRule implements Rule {
         if (canvas && !cut.equals(NO_FINISHING) && d.stock() instanceof Stock.Roll) {
             found.add(Finding.look(Stage.MACHINE, Code.CUTTER_AND_CANVAS, "The printer would cut the canvas itself.",
                 "Its blade frays canvas and is blunt after a few cuts: cut it by hand.",
-                new Mend("Leave it uncut", new MachineCommand.Set(DriverSettings.FINISHING, NO_FINISHING))));
+                new Fix("Leave it uncut", new MachineCommand.Set(DriverSettings.FINISHING, NO_FINISHING))));
         }
     }
 }

@@ -4,7 +4,7 @@ import java.util.List;
 import wistel.core.colour.Lab;
 import wistel.core.icc.profile.Intent;
 import wistel.core.printer.DriverSettings;
-import wistel.core.tone.KeptCurve;
+import wistel.core.tone.PairingToneCurve;
 
 /**
  * What belongs together to print well on one paper in one printer, as it stood once. A version is never changed, only followed by the next.
@@ -22,7 +22,7 @@ import wistel.core.tone.KeptCurve;
  */
 public record PairingVersion(String pairingId, int number, String printerId, String printerName, String paper, String surface,
     PaperBody body, DriverSettings settings,
-    String profileHash, Intent intent, List<Double> whiteLab, double blackL, List<KeptCurve> curves) {
+    String profileHash, Intent intent, List<Double> whiteLab, double blackL, List<PairingToneCurve> curves) {
     /** @throws IllegalArgumentException when the number isn't positive or the white isn't a colour */
     public PairingVersion {
         curves = List.copyOf(curves);
@@ -44,13 +44,13 @@ public record PairingVersion(String pairingId, int number, String printerId, Str
         return new Lab(whiteLab.get(0), whiteLab.get(1), whiteLab.get(2));
     }
 
-    public PairingVersion withCurves(List<KeptCurve> next) {
+    public PairingVersion withCurves(List<PairingToneCurve> next) {
         return new PairingVersion(pairingId, number, printerId, printerName, paper, surface, body, settings, profileHash, intent, whiteLab,
             blackL, next);
     }
 
     /** As a mode's scale prints on it that a wedge told: its profile of grays in place of the paper's own. */
-    public PairingVersion byScale(KeptCurve curve) {
+    public PairingVersion byScale(PairingToneCurve curve) {
         return new PairingVersion(pairingId, number, printerId, printerName, paper, surface, body, settings, curve.profileHash(), intent,
             curve.scale().paper(),
             curve.scale().black().l()).withCurves(curves);

@@ -67,7 +67,7 @@ public final class PixelSpool implements RowWindow, PixelRuns {
 
     private static void fill(RowSource stored, PixelSpool[] spools, Executor workers, Progress progress, StageTimes times) {
         try (ForwardRows reader = new ForwardRows(stored, times);
-            InOrder<ByteBuffer[]> turned = new InOrder<>(workers, BLOCKS_UNDER_WAY, blocks -> append(spools, blocks))) {
+            OrderedExecutor<ByteBuffer[]> turned = new OrderedExecutor<>(workers, BLOCKS_UNDER_WAY, blocks -> append(spools, blocks))) {
             int rows = spools[0].block;
             for (int top = 0; top < stored.height(); top += rows) {
                 char[] samples = reader.rows(top, Math.min(stored.height(), top + rows));

@@ -74,11 +74,12 @@ public sealed interface SideFill {
 
     /** A part of the upright picture, in shares of its width and height. */
     record Patch(double x, double y, double width, double height) {
-        private static final double HARDLY = 1e-6;
+        private static final double SHARE_TOLERANCE = 1e-6;
 
         /** @throws InvalidRequest when it is no part of the picture */
         public Patch {
-            if (!(x >= -HARDLY && y >= -HARDLY && width > 0 && height > 0 && x + width <= 1 + HARDLY && y + height <= 1 + HARDLY)) {
+            if (!(x >= -SHARE_TOLERANCE && y >= -SHARE_TOLERANCE && width > 0 && height > 0 && x + width <= 1 + SHARE_TOLERANCE
+                && y + height <= 1 + SHARE_TOLERANCE)) {
                 throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "This patch lies outside the picture.",
                     "Pick one inside of it.");
             }

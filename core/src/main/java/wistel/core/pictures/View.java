@@ -83,7 +83,7 @@ public record View(int width, int height, int channels, char[] pixels) implement
         record Band(int from, char[] samples) {
         }
         try (ForwardRows reader = new ForwardRows(source);
-            InOrder<Band> bands = new InOrder<>(workers, BANDS_UNDER_WAY,
+            OrderedExecutor<Band> bands = new OrderedExecutor<>(workers, BANDS_UNDER_WAY,
                 b -> System.arraycopy(b.samples, 0, pixels, b.from * row, b.samples.length))) {
             int counted = 0;
             for (int from = 0; from < h; from += rows) {

@@ -16,7 +16,7 @@ import wistel.core.icc.transform.Transform;
 import wistel.core.length.Length;
 import wistel.core.pictures.Crop;
 import wistel.core.pictures.ForwardRows;
-import wistel.core.pictures.InOrder;
+import wistel.core.pictures.OrderedExecutor;
 import wistel.core.pictures.LightCurve;
 import wistel.core.pictures.MirroredRows;
 import wistel.core.pictures.Orientation;
@@ -385,7 +385,7 @@ public final class LayoutRenderer {
             int most = Math.max(1, Math.min(piece.height, BAND_SAMPLES / row));
             char[] one = new char[row];
             int[] next = {0};
-            try (InOrder<char[]> bands = new InOrder<>(workers, BANDS_UNDER_WAY, band -> {
+            try (OrderedExecutor<char[]> bands = new OrderedExecutor<>(workers, BANDS_UNDER_WAY, band -> {
                 for (int y = 0; y < band.length / row; y++) {
                     System.arraycopy(band, y * row, one, 0, row);
                     sink.row(next[0]++, one);
@@ -434,7 +434,7 @@ public final class LayoutRenderer {
         private void write(OutputStream out, Progress progress) throws IOException {
             int bandRows = Math.max(1, Math.min(height, BAND_SAMPLES / (width * sink.channels())));
             sink.begin(out, bandRows);
-            try (InOrder<RasterSink.Packed> bands = new InOrder<>(workers, BANDS_UNDER_WAY, packed -> write(out, packed))) {
+            try (OrderedExecutor<RasterSink.Packed> bands = new OrderedExecutor<>(workers, BANDS_UNDER_WAY, packed -> write(out, packed))) {
                 for (int top = 0; top < height; top += bandRows) {
                     int first = top;
                     int rows = Math.min(bandRows, height - top);

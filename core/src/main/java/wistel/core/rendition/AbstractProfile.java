@@ -44,7 +44,7 @@ public final class AbstractProfile {
     private static final double TOWARDS_BLACK = 2.8;
     private static final double TOWARDS_NEUTRAL = 2.2;
 
-    private static final double HARDLY = 0.15;
+    private static final double L_TOLERANCE = 0.15;
     /** Mean CIEDE2000 from which moves no longer do what a table does. */
     private static final double TOO_FAR = 1.5;
     /** Oklab's L and chroma of the colours that tell what a table does to a hue. */
@@ -161,7 +161,7 @@ public final class AbstractProfile {
         for (int l = 1; l <= 100; l++) {
             to[l] = Math.max(to[l], to[l - 1]);
         }
-        if (IntStream.rangeClosed(0, 100).allMatch(l -> Math.abs(to[l] - l) < HARDLY)) {
+        if (IntStream.rangeClosed(0, 100).allMatch(l -> Math.abs(to[l] - l) < L_TOLERANCE)) {
             return Optional.empty();
         }
         List<Integer> points = new ArrayList<>(List.of(0, 100));
@@ -170,7 +170,7 @@ public final class AbstractProfile {
             LabFunction now = curve.function();
             int worst = IntStream.rangeClosed(0, 100).boxed().max(Comparator.comparingDouble(l -> Math.abs(at(now, l, 0, 0)[0] - to[l])))
                 .orElseThrow();
-            if (Math.abs(at(now, worst, 0, 0)[0] - to[worst]) < HARDLY) {
+            if (Math.abs(at(now, worst, 0, 0)[0] - to[worst]) < L_TOLERANCE) {
                 break;
             }
             points.add(worst);

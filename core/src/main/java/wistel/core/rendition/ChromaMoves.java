@@ -36,10 +36,10 @@ public record ChromaMoves(double chroma, List<HuePoint> byHue) implements Move {
      */
     public record HuePoint(double hue, double chroma, double shift, double lighter) {
         public HuePoint {
-            Faults.within("hue", hue, 0, 360);
-            Faults.within("chroma", chroma, 0, LARGEST_FACTOR);
-            Faults.within("hue shift", shift, -MOST_SHIFT, MOST_SHIFT);
-            Faults.within("lightness by hue", lighter, -MOST_LIGHTER, MOST_LIGHTER);
+            Ranges.within("hue", hue, 0, 360);
+            Ranges.within("chroma", chroma, 0, LARGEST_FACTOR);
+            Ranges.within("hue shift", shift, -MOST_SHIFT, MOST_SHIFT);
+            Ranges.within("lightness by hue", lighter, -MOST_LIGHTER, MOST_LIGHTER);
         }
     }
 
@@ -47,18 +47,18 @@ public record ChromaMoves(double chroma, List<HuePoint> byHue) implements Move {
      * @throws wistel.core.fault.InvalidRequest when a number is out of its range, there are too many points, or two of them pass each other
      */
     public ChromaMoves {
-        Faults.within("chroma", chroma, 0, LARGEST_FACTOR);
+        Ranges.within("chroma", chroma, 0, LARGEST_FACTOR);
         byHue = byHue.stream().sorted(Comparator.comparing(HuePoint::hue)).toList();
         if (byHue.size() > MOST_POINTS) {
-            throw Faults.curve(byHue.size() + " points by hue are more than can be.", "Give up to " + MOST_POINTS + ".");
+            throw Ranges.curve(byHue.size() + " points by hue are more than can be.", "Give up to " + MOST_POINTS + ".");
         }
         for (int i = 0; i < byHue.size() && byHue.size() > 1; i++) {
             HuePoint a = byHue.get(i);
             HuePoint b = byHue.get((i + 1) % byHue.size());
             double apart = i + 1 == byHue.size() ? b.hue - a.hue + 360 : b.hue - a.hue;
             if (apart < 1 || apart + b.shift - a.shift < NEAREST * apart) {
-                throw Faults.curve(
-                    "Two hues at " + Faults.number(a.hue) + "° and " + Faults.number(b.hue)
+                throw Ranges.curve(
+                    "Two hues at " + Ranges.number(a.hue) + "° and " + Ranges.number(b.hue)
                         + "° come too near: colours would change places.",
                     "Move the points apart, or shift them less.");
             }
@@ -131,10 +131,10 @@ public record ChromaMoves(double chroma, List<HuePoint> byHue) implements Move {
                 of.add("chroma " + percent(p.chroma));
             }
             if (p.shift != 0) {
-                of.add("turned by " + Faults.signed(p.shift) + "°");
+                of.add("turned by " + Ranges.signed(p.shift) + "°");
             }
             if (p.lighter != 0) {
-                of.add((p.lighter > 0 ? "lighter by " : "darker by ") + Faults.number(Math.abs(p.lighter)));
+                of.add((p.lighter > 0 ? "lighter by " : "darker by ") + Ranges.number(Math.abs(p.lighter)));
             }
             if (!of.isEmpty()) {
                 words.add(Hues.name(p.hue) + " " + String.join(" and ", of));
@@ -144,6 +144,6 @@ public record ChromaMoves(double chroma, List<HuePoint> byHue) implements Move {
     }
 
     private static String percent(double factor) {
-        return Faults.signed((double) Math.round(100 * (factor - 1))) + " %";
+        return Ranges.signed((double) Math.round(100 * (factor - 1))) + " %";
     }
 }

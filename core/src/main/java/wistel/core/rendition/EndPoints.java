@@ -14,7 +14,7 @@ public record EndPoints(byte[] kinds, double bareShare, double blockedShare) {
     public static final double BARE = 99.5;
     public static final double BLOCKED = 0.5;
     /** Of the nine pixels in and round one. */
-    private static final int ENOUGH = 6;
+    private static final int LEAST_ALIKE_PIXELS = 6;
 
     public enum Kind { BETWEEN, BARE, BLOCKED }
 
@@ -32,7 +32,7 @@ public record EndPoints(byte[] kinds, double bareShare, double blockedShare) {
         byte[] kinds = new byte[n];
         int[] counts = new int[3];
         for (int i = 0; i < n; i++) {
-            kinds[i] = raw[i] != 0 && alike(raw, i, width) >= ENOUGH ? raw[i] : 0;
+            kinds[i] = raw[i] != 0 && alike(raw, i, width) >= LEAST_ALIKE_PIXELS ? raw[i] : 0;
             counts[kinds[i]]++;
         }
         return new EndPoints(kinds, (double) counts[Kind.BARE.ordinal()] / n, (double) counts[Kind.BLOCKED.ordinal()] / n);

@@ -23,8 +23,8 @@ public record HueMix(List<MixPoint> points) {
      * @param lighter L*, -30 to 30 */
     public record MixPoint(double hue, double lighter) {
         public MixPoint {
-            Faults.within("hue", hue, 0, 360);
-            Faults.within("lightness by hue", lighter, -MOST_LIGHTER, MOST_LIGHTER);
+            Ranges.within("hue", hue, 0, 360);
+            Ranges.within("lightness by hue", lighter, -MOST_LIGHTER, MOST_LIGHTER);
         }
     }
 
@@ -32,15 +32,15 @@ public record HueMix(List<MixPoint> points) {
     public HueMix {
         points = points.stream().sorted(Comparator.comparing(MixPoint::hue)).toList();
         if (points.size() > MOST_POINTS) {
-            throw Faults.curve(points.size() + " points by hue are more than can be.", "Give up to " + MOST_POINTS + ".");
+            throw Ranges.curve(points.size() + " points by hue are more than can be.", "Give up to " + MOST_POINTS + ".");
         }
         for (int i = 1; i < points.size(); i++) {
             if (points.get(i).hue - points.get(i - 1).hue < 1) {
-                throw Faults.curve("Two points of the mix stand at one hue.", "Move them apart.");
+                throw Ranges.curve("Two points of the mix stand at one hue.", "Move them apart.");
             }
         }
         if (points.size() > 1 && points.get(0).hue + 360 - points.get(points.size() - 1).hue < 1) {
-            throw Faults.curve("Two points of the mix stand at one hue: 0° is 360°.", "Move them apart.");
+            throw Ranges.curve("Two points of the mix stand at one hue: 0° is 360°.", "Move them apart.");
         }
     }
 
@@ -88,7 +88,7 @@ public record HueMix(List<MixPoint> points) {
     }
 
     String words() {
-        return points.stream().filter(p -> p.lighter != 0).map(p -> Hues.name(p.hue) + " " + Faults.signed(p.lighter))
+        return points.stream().filter(p -> p.lighter != 0).map(p -> Hues.name(p.hue) + " " + Ranges.signed(p.lighter))
             .collect(Collectors.joining(", "));
     }
 }

@@ -18,8 +18,8 @@ public record LightnessCurve(List<TonePoint> points) implements Move {
      * @param to   L* that it becomes */
     public record TonePoint(double from, double to) {
         public TonePoint {
-            Faults.within("point", from, 0, 100);
-            Faults.within("point", to, 0, 100);
+            Ranges.within("point", from, 0, 100);
+            Ranges.within("point", to, 0, 100);
         }
     }
 
@@ -30,15 +30,15 @@ public record LightnessCurve(List<TonePoint> points) implements Move {
     public LightnessCurve {
         points = List.copyOf(points);
         if (points.size() < 2 || points.size() > MOST_POINTS) {
-            throw Faults.curve("A lightness curve of " + points.size() + " points can't be.", "Give it 2 to " + MOST_POINTS + ".");
+            throw Ranges.curve("A lightness curve of " + points.size() + " points can't be.", "Give it 2 to " + MOST_POINTS + ".");
         }
         for (int i = 1; i < points.size(); i++) {
             if (points.get(i).from - points.get(i - 1).from < NEAREST) {
-                throw Faults.curve("Two points of the lightness curve stand at one place, or in the wrong order.",
+                throw Ranges.curve("Two points of the lightness curve stand at one place, or in the wrong order.",
                     "Keep them half an L* apart, from dark to light.");
             }
             if (points.get(i).to < points.get(i - 1).to) {
-                throw Faults.curve("The lightness curve turns back: a lighter tone would print darker.",
+                throw Ranges.curve("The lightness curve turns back: a lighter tone would print darker.",
                     "Let it rise from point to point.");
             }
         }
@@ -59,6 +59,6 @@ public record LightnessCurve(List<TonePoint> points) implements Move {
     @Override
     public String words() {
         return "lightness curve "
-            + points.stream().map(p -> Faults.number(p.from) + "→" + Faults.number(p.to)).collect(Collectors.joining(", "));
+            + points.stream().map(p -> Ranges.number(p.from) + "→" + Ranges.number(p.to)).collect(Collectors.joining(", "));
     }
 }

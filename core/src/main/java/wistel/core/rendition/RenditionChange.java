@@ -16,7 +16,7 @@ public final class RenditionChange implements LabChange {
 
     private final Treatment treatment;
     private final List<Move> moves;
-    private final Optional<Straightening> straightening;
+    private final Optional<LinearisationStep> straightening;
     private final LabFunction[] steps;
 
     public RenditionChange(Treatment treatment, List<Move> moves) {
@@ -27,7 +27,7 @@ public final class RenditionChange implements LabChange {
      * @param straightening of monochrome pictures alone: it moves every lightness, whatever its colour. It comes last, but before moves of
      *                      colour where the treatment leaves colours as they are
      */
-    public RenditionChange(Treatment treatment, List<Move> moves, Optional<Straightening> straightening) {
+    public RenditionChange(Treatment treatment, List<Move> moves, Optional<LinearisationStep> straightening) {
         this.treatment = treatment;
         this.straightening = straightening;
         this.moves = Compensation.inOrder(moves);
@@ -54,16 +54,16 @@ public final class RenditionChange implements LabChange {
     }
 
     /** The same, straightened another way or not at all. */
-    public RenditionChange straightened(Optional<Straightening> next) {
+    public RenditionChange straightened(Optional<LinearisationStep> next) {
         return new RenditionChange(treatment, moves, next);
     }
 
-    public Optional<Straightening> straightening() {
+    public Optional<LinearisationStep> straightening() {
         return straightening;
     }
 
     /** Without colour and toning: what a driver's monochrome mode is sent. */
-    public RenditionChange drained() {
+    public RenditionChange toDriverGray() {
         return new RenditionChange(
             new Treatment.Monochrome(treatment instanceof Treatment.Monochrome m ? m.mix() : new HueMix(List.of()), Toning.NEUTRAL),
             tones(), straightening);
@@ -103,7 +103,7 @@ public final class RenditionChange implements LabChange {
 
     private LabFunction last(List<Move> some) {
         LabFunction moved = all(some);
-        return straightening.map(Straightening::function).<LabFunction>map(straight -> (lab, at) -> {
+        return straightening.map(LinearisationStep::function).<LabFunction>map(straight -> (lab, at) -> {
             moved.apply(lab, at);
             straight.apply(lab, at);
         }).orElse(moved);

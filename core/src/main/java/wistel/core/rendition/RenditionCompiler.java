@@ -37,14 +37,14 @@ public final class RenditionCompiler {
      * @param onward  from a source profile: the master's own where nothing is changed, {@link #WORKING} otherwise
      * @param compile makes or finds transforms
      */
-    public static Transform through(IccProfile source, RenditionChange change, Onward route, Function<IccProfile, Recipe> onward,
+    public static Transform through(IccProfile source, RenditionChange change, ConversionOptions route, Function<IccProfile, Recipe> onward,
         Function<Recipe, Transform> compile) {
         return change.changesNothing() ? compile.apply(onward.apply(source))
             : compile.apply(recipe(source, change, route.intent, route.blackPoint)).then(compile.apply(onward.apply(WORKING)));
     }
 
     /** The same for a picture's sides, which are moved once more. */
-    public static Transform through(IccProfile source, RenditionChange change, SideChange sides, Onward route,
+    public static Transform through(IccProfile source, RenditionChange change, SideChange sides, ConversionOptions route,
         Function<IccProfile, Recipe> onward, Function<Recipe, Transform> compile) {
         IccProfile from = change.changesNothing() ? source : WORKING;
         Transform moved = compile.apply(new Recipe.Changed(from, sides, WORKING, route.intent, route.blackPoint));
@@ -53,7 +53,7 @@ public final class RenditionCompiler {
     }
 
     /** How colours are converted after it; what a source's own tables and black mean depends on that. */
-    public record Onward(Intent intent, boolean blackPoint) {
+    public record ConversionOptions(Intent intent, boolean blackPoint) {
     }
 
     public static Transform toWorking(IccProfile source, RenditionChange rendering, Intent intent, boolean blackPoint,

@@ -11,7 +11,7 @@ public final class ShadowSteps {
     public static final int STEPS = 10;
     private static final double DARKEST = 1 / 3.0;
     /** Tones nearer than this can't be told apart side by side. */
-    private static final double APART = 0.5;
+    private static final double VISIBLE_STEP_L = 0.5;
 
     private ShadowSteps() {
     }
@@ -40,7 +40,7 @@ public final class ShadowSteps {
     public static int apart(char[] steps) {
         int apart = 1;
         for (int s = 1; s < STEPS; s++) {
-            apart += LabEncoding.V4.l(steps[3 * s]) - LabEncoding.V4.l(steps[3 * s - 3]) >= APART ? 1 : 0;
+            apart += LabEncoding.V4.l(steps[3 * s]) - LabEncoding.V4.l(steps[3 * s - 3]) >= VISIBLE_STEP_L ? 1 : 0;
         }
         return apart;
     }

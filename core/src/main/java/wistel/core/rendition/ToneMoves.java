@@ -24,12 +24,12 @@ public record ToneMoves(double shadows, double midtones, double lights, double c
 
     /** @throws wistel.core.fault.InvalidRequest when one is out of its range */
     public ToneMoves {
-        Faults.within("shadows", shadows, -MOST, MOST);
-        Faults.within("midtones", midtones, -MOST, MOST);
-        Faults.within("lights", lights, -MOST, MOST);
-        Faults.within("contrast", contrast, -MOST, MOST);
-        Faults.within("brightness", brightness, -MOST, MOST);
-        Faults.within("pivot", pivot, NEAREST_PIVOT, 100 - NEAREST_PIVOT);
+        Ranges.within("shadows", shadows, -MOST, MOST);
+        Ranges.within("midtones", midtones, -MOST, MOST);
+        Ranges.within("lights", lights, -MOST, MOST);
+        Ranges.within("contrast", contrast, -MOST, MOST);
+        Ranges.within("brightness", brightness, -MOST, MOST);
+        Ranges.within("pivot", pivot, NEAREST_PIVOT, 100 - NEAREST_PIVOT);
     }
 
     @Override
@@ -79,7 +79,7 @@ public record ToneMoves(double shadows, double midtones, double lights, double c
         double[] values = {shadows, midtones, lights, contrast, brightness};
         for (int i = 0; i < names.length; i++) {
             if (values[i] != 0) {
-                words.add(names[i] + " " + Faults.signed(values[i]));
+                words.add(names[i] + " " + Ranges.signed(values[i]));
             }
         }
         return String.join(", ", words);

@@ -22,13 +22,13 @@ public final class TonePrediction {
      * @param byProfile L* measured on paper, as the profile tells it, of grays of L* 0 to 100 in even steps
      * @param inForce   what is sent through the printer's tones
      */
-    public static Straightening of(double[] byProfile, ToneScale scale, Optional<Straightening> inForce) {
+    public static LinearisationStep of(double[] byProfile, ToneScale scale, Optional<LinearisationStep> inForce) {
         DoubleFunction<Lab> printed = scale.function();
         double[] rising = new double[byProfile.length];
         for (int i = 0; i < rising.length; i++) {
             rising[i] = Math.max(byProfile[i], i == 0 ? Double.NEGATIVE_INFINITY : rising[i - 1]);
         }
-        return new Straightening(IntStream.range(0, GRAYS).mapToObj(i -> {
+        return new LinearisationStep(IntStream.range(0, GRAYS).mapToObj(i -> {
             double[] lab = {100.0 * i / (GRAYS - 1), 0, 0};
             inForce.ifPresent(s -> s.function().apply(lab, 0));
             return new TonePoint(100.0 * i / (GRAYS - 1), asLight(rising, printed.apply(1 - lab[0] / 100).l()));

@@ -21,8 +21,8 @@ public record Toning(Tone shadows, Tone lights, double crossing, double softness
         public static final double STRONGEST = 20;
 
         public Tone {
-            Faults.within("hue", hue, 0, 360);
-            Faults.within("strength", strength, 0, STRONGEST);
+            Ranges.within("hue", hue, 0, 360);
+            Ranges.within("strength", strength, 0, STRONGEST);
         }
 
         double a() {
@@ -36,8 +36,8 @@ public record Toning(Tone shadows, Tone lights, double crossing, double softness
 
     /** @throws wistel.core.fault.InvalidRequest when a number is out of its range */
     public Toning {
-        Faults.within("crossing", crossing, 10, 90);
-        Faults.within("softness", softness, 2, 40);
+        Ranges.within("crossing", crossing, 10, 90);
+        Ranges.within("softness", softness, 2, 40);
     }
 
     /** What suits a paper: a third of its own tint, in all tones. */
@@ -68,10 +68,10 @@ public record Toning(Tone shadows, Tone lights, double crossing, double softness
 
     String words() {
         if (shadows.equals(lights)) {
-            return "toned at " + Faults.number(shadows.hue) + "°, C* " + Faults.number(shadows.strength);
+            return "toned at " + Ranges.number(shadows.hue) + "°, C* " + Ranges.number(shadows.strength);
         }
-        return "shadows toned at " + Faults.number(shadows.hue) + "°, C* " + Faults.number(shadows.strength) + ", lights at "
-            + Faults.number(lights.hue) + "°, C* "
-            + Faults.number(lights.strength);
+        return "shadows toned at " + Ranges.number(shadows.hue) + "°, C* " + Ranges.number(shadows.strength) + ", lights at "
+            + Ranges.number(lights.hue) + "°, C* "
+            + Ranges.number(lights.strength);
     }
 }

@@ -11,8 +11,8 @@ public record Warmth(double warmth, double tint) implements Move {
 
     /** @throws wistel.core.fault.InvalidRequest when one is out of its range */
     public Warmth {
-        Faults.within("warmth", warmth, -MOST, MOST);
-        Faults.within("tint", tint, -MOST, MOST);
+        Ranges.within("warmth", warmth, -MOST, MOST);
+        Ranges.within("tint", tint, -MOST, MOST);
     }
 
     /** 0 at black and paper, 1 in the middle. */
@@ -36,8 +36,8 @@ public record Warmth(double warmth, double tint) implements Move {
 
     @Override
     public String words() {
-        String warm = warmth == 0 ? "" : (warmth > 0 ? "warmer by " : "colder by ") + Faults.number(Math.abs(warmth));
-        String red = tint == 0 ? "" : (tint > 0 ? "redder by " : "greener by ") + Faults.number(Math.abs(tint));
+        String warm = warmth == 0 ? "" : (warmth > 0 ? "warmer by " : "colder by ") + Ranges.number(Math.abs(warmth));
+        String red = tint == 0 ? "" : (tint > 0 ? "redder by " : "greener by ") + Ranges.number(Math.abs(tint));
         return warm.isEmpty() || red.isEmpty() ? warm + red : warm + ", " + red;
     }
 }

@@ -12,13 +12,14 @@ public record Cut(double x, double y, double width, double height, double degree
     public static final Cut WHOLE = new Cut(0, 0, 1, 1, 0);
     public static final double MOST_DEGREES = 10;
     private static final double SMALLEST = 0.01;
-    private static final double HARDLY = 1e-6;
+    private static final double SHARE_TOLERANCE = 1e-6;
     private static final int STEPS = 20;
 
     /** @throws InvalidRequest when it is no part of the picture */
     public Cut {
-        boolean sane = x >= -HARDLY && y >= -HARDLY && width >= SMALLEST && height >= SMALLEST && x + width <= 1 + HARDLY
-            && y + height <= 1 + HARDLY
+        boolean sane = x >= -SHARE_TOLERANCE && y >= -SHARE_TOLERANCE && width >= SMALLEST && height >= SMALLEST
+            && x + width <= 1 + SHARE_TOLERANCE
+            && y + height <= 1 + SHARE_TOLERANCE
             && Math.abs(degrees) <= MOST_DEGREES;
         if (!sane) {
             throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "That is no part of the picture.",
@@ -27,7 +28,7 @@ public record Cut(double x, double y, double width, double height, double degree
     }
 
     public boolean whole() {
-        return width > 1 - HARDLY && height > 1 - HARDLY && degrees == 0;
+        return width > 1 - SHARE_TOLERANCE && height > 1 - SHARE_TOLERANCE && degrees == 0;
     }
 
     /** In the picture's pixels. */
@@ -50,7 +51,7 @@ public record Cut(double x, double y, double width, double height, double degree
             double share = (double) step / STEPS;
             Cut moved = new Cut(x + (0.5 - width / 2 - x) * share, y + (0.5 - height / 2 - y) * share, width, height, degrees);
             double scale = Math.min(1, moved.fitting(aspect));
-            if (scale * Math.min(width, height) >= SMALLEST && (best == null || scale * width > best.width * (1 + HARDLY))) {
+            if (scale * Math.min(width, height) >= SMALLEST && (best == null || scale * width > best.width * (1 + SHARE_TOLERANCE))) {
                 best = new Cut(moved.x + width * (1 - scale) / 2, moved.y + height * (1 - scale) / 2, width * scale, height * scale,
                     degrees);
             }

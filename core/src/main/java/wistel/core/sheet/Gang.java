@@ -72,7 +72,7 @@ public record Gang(boolean across, List<Spot> spots) implements SheetPlan {
                 int number = numbers.merge(item.id(), 1, Integer::sum);
                 Placed piece = placed(item, spot, in.picture(item), prints.merge(item.id(), 1, Integer::sum));
                 placed.add(piece);
-                marks.addAll(Annotated.marks(piece.atMm(), edge(), item.annotation(), in.caption(item).plus(number - 1)));
+                marks.addAll(AnnotationMarks.marks(piece.atMm(), edge(), item.annotation(), in.caption(item).plus(number - 1)));
             }
             double end = Math.max(ROLL_END_MM, across ? margins.right() : margins.bottom());
             double along = placed.stream().map(Placed::printedMm).mapToDouble(r -> across ? r.right() : r.bottom()).max().orElse(0) + end;

@@ -16,7 +16,7 @@ public record Overhang(Side side, double mm) {
         }
     }
 
-    private static final double HARDLY = 0.05;
+    private static final double NOTICED_MM = 0.05;
 
     /** Empty when all of it is printable. */
     public static List<Overhang> of(Page page, Placed placed) {
@@ -30,12 +30,12 @@ public record Overhang(Side side, double mm) {
     }
 
     private static void add(List<Overhang> found, Side side, double mm) {
-        if (mm > HARDLY) {
+        if (mm > NOTICED_MM) {
             found.add(new Overhang(side, mm));
         }
     }
 
     public static boolean largerThanPage(Page page, Placed placed) {
-        return placed.printedMm().width() > page.widthMm() + HARDLY || placed.printedMm().height() > page.heightMm() + HARDLY;
+        return placed.printedMm().width() > page.widthMm() + NOTICED_MM || placed.printedMm().height() > page.heightMm() + NOTICED_MM;
     }
 }

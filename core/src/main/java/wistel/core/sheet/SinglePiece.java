@@ -124,7 +124,7 @@ public record SinglePiece(Item item, Single plan) {
         Margins margins = edge.borderless() ? Margins.NONE : margins(in);
         List<Page> pages = new ArrayList<>();
         for (int copy = 0; copy < (plan.copiesByPrinter(in.items()) ? 1 : in.copies()); copy++) {
-            List<Mark> marks = Annotated.marks(place.at, edge, item.annotation(), in.caption(item).plus(copy));
+            List<Mark> marks = AnnotationMarks.marks(place.at, edge, item.annotation(), in.caption(item).plus(copy));
             pages.add(new Page(place.paper.width, place.paper.height, margins, feed, edge.overMm(), List.of(placed), marks));
         }
         return Layout.of(pages, losses(picture, crop, pages.get(0)));

@@ -23,12 +23,12 @@ import wistel.core.tone.ToneScale.Step;
  * step, so that what was sent and what was read agree in L*. Bounds of the slope weigh in as further residuals.
  */
 final class ToneFit {
-    private static final double APART = 0.04;
+    private static final double POINT_DISTANCE = 0.04;
     /** A point nearer to an end would follow the one or two steps that lie there. */
     private static final double END = 0.05;
     private static final double DIFFERENCE = 1e-5;
     private static final int MOST_EVALUATIONS = 30;
-    private static final double ENOUGH = 1e-5;
+    private static final double COST_TOLERANCE_SHARE = 1e-5;
     private static final int STARTS = 2;
     /** Places where the slope is held within its bounds, and how much L* a unit of slope beyond them counts. */
     private static final int SLOPES = 80;
@@ -59,10 +59,10 @@ final class ToneFit {
         private static Fitted of(RealVector parameters) {
             List<Point> points = new ArrayList<>();
             int n = parameters.getDimension() / 2 - 1;
-            double last = END - APART / 2;
+            double last = END - POINT_DISTANCE / 2;
             for (int i = 0; i < n; i++) {
-                double furthest = 1 - END - APART / 2 * (n - 1 - i);
-                last = Math.max(last + APART / 2, Math.min(furthest, parameters.getEntry(2 + 2 * i)));
+                double furthest = 1 - END - POINT_DISTANCE / 2 * (n - 1 - i);
+                last = Math.max(last + POINT_DISTANCE / 2, Math.min(furthest, parameters.getEntry(2 + 2 * i)));
                 points.add(new Point(last, parameters.getEntry(3 + 2 * i)));
             }
             return new Fitted(parameters.getEntry(0), parameters.getEntry(1), points);
@@ -132,9 +132,9 @@ final class ToneFit {
     private Fitted oneMore(Fitted fitted) {
         List<Fitted> tried = new ArrayList<>();
         MonotoneCubic curve = ToneCurve.through(fitted.points());
-        for (double at = END; at < 1 - END / 2; at += APART) {
+        for (double at = END; at < 1 - END / 2; at += POINT_DISTANCE) {
             double x = at;
-            if (fitted.points().stream().noneMatch(p -> Math.abs(p.wanted() - x) < APART / 2)) {
+            if (fitted.points().stream().noneMatch(p -> Math.abs(p.wanted() - x) < POINT_DISTANCE / 2)) {
                 double y = curve.at(x);
                 RealVector here = new ArrayRealVector(residuals(fitted.with(x, y)), false);
                 RealVector by = new ArrayRealVector(residuals(fitted.with(x, y + DIFFERENCE)), false).subtract(here).mapDivide(DIFFERENCE);
@@ -180,7 +180,7 @@ final class ToneFit {
                     }
                     return new Pair<>(off, derivatives(at));
                 })
-                .checker((iteration, before, now) -> before.getCost() - now.getCost() < ENOUGH * before.getCost())
+                .checker((iteration, before, now) -> before.getCost() - now.getCost() < COST_TOLERANCE_SHARE * before.getCost())
                 .maxEvaluations(MOST_EVALUATIONS).maxIterations(MOST_EVALUATIONS).build());
         } catch (MathIllegalStateException e) {
             // not settled within the evaluations: the best of them is taken

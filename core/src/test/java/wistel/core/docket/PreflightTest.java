@@ -52,7 +52,7 @@ import wistel.core.sheet.SheetPlan;
 import wistel.core.sheet.Frame;
 import wistel.core.sheet.Gang;
 import wistel.core.sheet.Item;
-import wistel.core.tone.KeptCurve;
+import wistel.core.tone.PairingToneCurve;
 import wistel.core.tone.ToneCurve;
 import wistel.core.tone.ToneScale;
 
@@ -77,7 +77,8 @@ public class PreflightTest {
         PreflightFacts f = facts();
         ToneScale scale = new ToneScale(Readings.Kind.COLOUR,
             IntStream.rangeClosed(0, 10).mapToObj(i -> new ToneScale.Step(i / 10.0, new Lab(96 - 9 * i, 0, 0), 1)).toList(), 0.1);
-        KeptCurve curve = new KeptCurve(f.mode(d), scale, new ToneCurve(List.of(new ToneCurve.Point(0.5, 0.47))), 12, on, "reading", "gray",
+        PairingToneCurve curve = new PairingToneCurve(f.mode(d), scale, new ToneCurve(List.of(new ToneCurve.Point(0.5, 0.47))), 12, on,
+            "reading", "gray",
             "");
         return new PreflightFacts(f.pictures(), Optional.of(GLOSS.withCurves(List.of(curve))), f.printer(), f.state(), f.blackAlways(),
             Set.of("r1", "r2"), 0, f.today(), Map.of());
@@ -163,9 +164,9 @@ public class PreflightTest {
             .orElseThrow(() -> new AssertionError(code + " not among " + codes(d, facts)));
         assertThat(found.severity()).isEqualTo(severity);
         assertThat(found.what() + " " + found.effect()).contains(words);
-        for (Finding.Mend mend : found.mends()) {
-            assertThat(codes(mend.change().on(d), facts)).as("after " + mend.label()).doesNotContain(code);
-            assertThat(mend.change().words()).isNotBlank();
+        for (Finding.Fix fix : found.fixes()) {
+            assertThat(codes(fix.change().on(d), facts)).as("after " + fix.label()).doesNotContain(code);
+            assertThat(fix.change().words()).isNotBlank();
         }
     }
 
@@ -180,7 +181,7 @@ public class PreflightTest {
                 .orElseThrow();
             // what can't be borderless can be printed with borders
             boolean borderless = ((DocketSpec) row[2]).plan().edge().borderless();
-            assertThat(found.mends().isEmpty()).as(row[0].toString()).isEqualTo(without.contains(row[0]) && !borderless);
+            assertThat(found.fixes().isEmpty()).as(row[0].toString()).isEqualTo(without.contains(row[0]) && !borderless);
         }
     }
 
@@ -195,7 +196,7 @@ public class PreflightTest {
         List<Finding> missing = findings(two, facts).stream().filter(x -> x.code() == Code.PROFILE_MISSING).toList();
         assertThat(missing).hasSize(1);
         assertThat(missing.get(0).subjects()).containsExactly(new Finding.Subject.OfPicture("r1"), new Finding.Subject.OfPicture("r2"));
-        assertThat(codes(missing.get(0).mends().get(0).change().on(two), facts)).doesNotContain(Code.PROFILE_MISSING);
+        assertThat(codes(missing.get(0).fixes().get(0).change().on(two), facts)).doesNotContain(Code.PROFILE_MISSING);
     }
 
     @Test
@@ -217,7 +218,7 @@ public class PreflightTest {
     @Test
     public void aDocketInOrderHasNothingToSay() {
         assertThat(findings(ready(), facts())).isEmpty();
-        assertThat(Track.of(ready(), facts(), facts().layout(ready()), List.of())).allMatch(t -> t.mark() == StageStatus.Mark.SETTLED);
+        assertThat(StageTrack.of(ready(), facts(), facts().layout(ready()), List.of())).allMatch(t -> t.mark() == StageStatus.Mark.SETTLED);
         assertThat(codes(resampled(305), facts())).isEmpty();
         assertThat(codes(ready(), holding(GLOSS_A4))).isEmpty();
         assertThat(codes(ready(),
@@ -235,7 +236,7 @@ public class PreflightTest {
         assertThat(PRINTER.raster(byDriver).orElseThrow().keyword()).isEqualTo("srgb_16");
         assertThat(printer(List.of("device3_8"), 360).raster(new ColourRoute.ByWistel(Intent.RELATIVE, true)).orElseThrow().keyword())
             .isEqualTo("device3_8");
-        DocketSpec mended = findings(ready(), with(EIGHT_BITS)).get(0).mends().get(0).change().on(ready());
+        DocketSpec mended = findings(ready(), with(EIGHT_BITS)).get(0).fixes().get(0).change().on(ready());
         assertThat(PrintOrder.freeze(mended, with(EIGHT_BITS), List.of(), "d").output().raster().bits()).isEqualTo(8);
     }
 

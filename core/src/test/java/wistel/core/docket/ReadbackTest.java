@@ -91,13 +91,13 @@ public class ReadbackTest {
     @Test
     public void everyStageOfTheTrackCarriesItsOutcome() {
         DocketSpec d = spec(a3Plus(Fit.WHOLE, 380, 300, EVEN), new ColourRoute.ByWistel(Intent.PERCEPTUAL, true), 1);
-        List<StageStatus> track = Track.of(d, facts(0), facts(0).layout(d), Dockets.findings(d, facts(0)));
+        List<StageStatus> track = StageTrack.of(d, facts(0), facts(0).layout(d), Dockets.findings(d, facts(0)));
         assertThat(track).extracting(StageStatus::outcome).containsExactly("monochrome, gray", "Some Cotton",
             "380 × 253.3 mm on A3+, 201 ppi",
             "perceptual, black compensated", "fine paper, fine, front path", "one thing stops it");
         assertThat(track.get(5).mark()).as("its printer has never answered").isEqualTo(StageStatus.Mark.BLOCKED);
         DocketSpec driver = d.withRoute(new ColourRoute.ByDriver());
-        assertThat(Track.of(driver, facts(0), facts(0).layout(d), List.of()).get(3).outcome())
+        assertThat(StageTrack.of(driver, facts(0), facts(0).layout(d), List.of()).get(3).outcome())
             .isEqualTo("doesn't apply: the driver converts");
     }
 

@@ -91,11 +91,11 @@ public class SettingChoicesTest {
         Value cotton = value("media-type", "stationery-fine", ready(), gloss());
         assertThat(cotton.label()).isEqualTo("cotton");
         assertThat(cotton.why()).isEqualTo("not through the rear feed");
-        assertThat(cotton.mend().orElseThrow().label()).isEqualTo("Use the front path");
-        DocketSpec after = cotton.mend().get().change().on(ready());
+        assertThat(cotton.fix().orElseThrow().label()).isEqualTo("Use the front path");
+        DocketSpec after = cotton.fix().get().change().on(ready());
         assertThat(after.settings().mediaType()).isEqualTo("stationery-fine");
         assertThat(after.settings().feed()).isEqualTo("by-pass-tray");
-        assertThat(cotton.mend().get().change().words()).isEqualTo("cotton, front path");
+        assertThat(cotton.fix().get().change().words()).isEqualTo("cotton, front path");
         assertThat(value("media-type", "photographic-glossy", ready(), gloss())).matches(v -> v.chosen() && v.possible());
         assertThat(choice("vendor-drying", ready(), gloss()).rest()).isTrue();
     }
@@ -105,7 +105,7 @@ public class SettingChoicesTest {
         PreflightFacts thick = on(cotton(new PaperBody(0.52, 300, "", PaperBody.Curl.FLAT)), idle());
         Value rear = value("media-source", "rear", ready().withPairing(thick.pairing().orElseThrow()), thick);
         assertThat(rear.why()).isEqualTo("bends paper thicker than 0.35 mm; this one has 0.52");
-        assertThat(rear.mend()).as("a thinner paper is none of the settings").isEmpty();
+        assertThat(rear.fix()).as("a thinner paper is none of the settings").isEmpty();
     }
 
     @Test
@@ -113,7 +113,7 @@ public class SettingChoicesTest {
         DocketSpec quick = ready().withSettings(ready().settings().with("print-quality", "3"));
         Value mono = value(SettingChoices.ROUTE, "driver-monochrome", quick, gloss());
         assertThat(mono.why()).isEqualTo("not with quick quality");
-        DocketSpec after = mono.mend().orElseThrow().change().on(quick);
+        DocketSpec after = mono.fix().orElseThrow().change().on(quick);
         assertThat(after.route()).isInstanceOf(ColourRoute.DriverMonochrome.class);
         assertThat(after.settings().quality()).isNotEqualTo(3);
         assertThat(choice(DriverSettings.DARKNESS, after, gloss()).values()).extracting(Value::chosen).containsExactly(false, true, false);
@@ -137,8 +137,9 @@ public class SettingChoicesTest {
         Finding found = Preflight.findings(waived, curled, curled.layout(waived)).stream().filter(f -> f.code().equals(Code.ENDS_WAIVED))
             .findFirst().orElseThrow();
         assertThat(found.effect()).contains("may well touch the head");
-        assertThat(curled.margins(found.mends().get(0).change().on(waived)).top()).isEqualTo(30);
-        assertThat(LaidDown.of(waived, curled, curled.layout(waived).pages().get(0), List.of()).notes()).extracting(LaidDown.Note::code)
+        assertThat(curled.margins(found.fixes().get(0).change().on(waived)).top()).isEqualTo(30);
+        assertThat(PrintPrediction.of(waived, curled, curled.layout(waived).pages().get(0), List.of()).notes())
+            .extracting(PrintPrediction.Note::code)
             .contains(Optional.of(Code.ENDS_WAIVED));
     }
 
@@ -201,11 +202,13 @@ public class SettingChoicesTest {
         PairingVersion lustre = new PairingVersion("l", 1, "p", "Test printer", "Some Lustre", "lustre", PaperBody.UNKNOWN,
             DriverSettings.of("stationery-fine", "rear", 5), "x", GLOSS.intent(), new Lab(96, 0, 0), 5);
         DocketSpec wrong = ready().withSettings(ready().settings().with("media-type", "stationery-fine"));
-        assertThat(LaidDown.of(ready(), gloss(), layout.pages().get(0), List.of()).colours()).isEqualTo(LaidDown.Colours.AS_PROOFED);
-        assertThat(LaidDown.of(wrong, gloss(), layout.pages().get(0), List.of()).colours()).isEqualTo(LaidDown.Colours.OTHER_TYPE_UNKNOWN);
-        assertThat(LaidDown.of(wrong, gloss(), layout.pages().get(0), List.of(cotton(PaperBody.UNKNOWN), lustre)).by())
+        assertThat(PrintPrediction.of(ready(), gloss(), layout.pages().get(0), List.of()).colours())
+            .isEqualTo(PrintPrediction.Colours.AS_PROOFED);
+        assertThat(PrintPrediction.of(wrong, gloss(), layout.pages().get(0), List.of()).colours())
+            .isEqualTo(PrintPrediction.Colours.OTHER_TYPE_UNKNOWN);
+        assertThat(PrintPrediction.of(wrong, gloss(), layout.pages().get(0), List.of(cotton(PaperBody.UNKNOWN), lustre)).by())
             .as("a lustre tells of gloss, a cotton doesn't").contains(lustre);
-        assertThat(LaidDown
+        assertThat(PrintPrediction
             .of(ready().withRoute(new ColourRoute.ByDriver(RasterType.Space.OPRGB)), gloss(), layout.pages().get(0), List.of()).raster())
             .isEqualTo(RasterType.Space.OPRGB);
     }
@@ -216,7 +219,7 @@ public class SettingChoicesTest {
         Finding gone = Preflight.findings(old, gloss(), gloss().layout(old)).stream().filter(f -> f.code().equals(Code.SETTING_GONE))
             .findFirst().orElseThrow();
         assertThat(gone.what()).contains("doesn't offer the cassette feed any more");
-        assertThat(Preflight.findings(gone.mends().get(0).change().on(old), gloss(), gloss().layout(old))).extracting(Finding::code)
+        assertThat(Preflight.findings(gone.fixes().get(0).change().on(old), gloss(), gloss().layout(old))).extracting(Finding::code)
             .doesNotContain(Code.SETTING_GONE);
         assertThat(value("media-source", "cassette", old, gloss()).why()).isEqualTo("the printer doesn't offer it any more");
     }

@@ -104,15 +104,15 @@ public class WrapRuleTest {
         DocketSpec d = docket(bars(700, 500, 38, 25), ROLL_24);
         Finding stop = only(d, canvas(), Code.WRAP_TOO_LARGE);
         assertThat(stop.severity()).isEqualTo(Severity.STOP);
-        assertThat(stop.mends()).extracting(Finding.Mend::label).containsExactly("Take the 44 in roll", "Take bars of 18 mm",
+        assertThat(stop.fixes()).extracting(Finding.Fix::label).containsExactly("Take the 44 in roll", "Take bars of 18 mm",
             "Make the face 678 × 484.3 mm");
-        for (Finding.Mend mend : stop.mends()) {
-            assertThat(has(mend.change().on(d), canvas(), Code.WRAP_TOO_LARGE)).as(mend.label()).isFalse();
+        for (Finding.Fix fix : stop.fixes()) {
+            assertThat(has(fix.change().on(d), canvas(), Code.WRAP_TOO_LARGE)).as(fix.label()).isFalse();
         }
         DocketSpec lies = docket(bars(1000, 400, 38, 25), ROLL_24);
         DocketSpec turned = lies.withPlan(lies.wrap().plan().turned());
-        assertThat(only(turned, canvas(), Code.WRAP_TOO_LARGE).mends().get(0).label()).isEqualTo("Turn it on the paper");
-        assertThat(has(only(turned, canvas(), Code.WRAP_TOO_LARGE).mends().get(0).change().on(turned), canvas(), Code.WRAP_TOO_LARGE))
+        assertThat(only(turned, canvas(), Code.WRAP_TOO_LARGE).fixes().get(0).label()).isEqualTo("Turn it on the paper");
+        assertThat(has(only(turned, canvas(), Code.WRAP_TOO_LARGE).fixes().get(0).change().on(turned), canvas(), Code.WRAP_TOO_LARGE))
             .isFalse();
     }
 
@@ -121,7 +121,7 @@ public class WrapRuleTest {
         DocketSpec d = docket(bars(600, 400, 38, 12), ROLL_44);
         Finding little = only(d, canvas(), Code.TURN_OVER_SMALL);
         assertThat(little.effect()).contains("staple");
-        assertThat(has(little.mends().get(0).change().on(d), canvas(), Code.TURN_OVER_SMALL)).isFalse();
+        assertThat(has(little.fixes().get(0).change().on(d), canvas(), Code.TURN_OVER_SMALL)).isFalse();
     }
 
     /** Checks of four pixels at the left, the rest even. */
@@ -163,7 +163,7 @@ public class WrapRuleTest {
         assertThat(only(unknown, canvas(), Code.STRETCH_UNKNOWN).severity()).isEqualTo(Severity.NOTE);
         DocketSpec cutting = d.withSettings(d.settings().with(DriverSettings.FINISHING, "60"));
         Finding cutter = only(cutting, canvas(), Code.CUTTER_AND_CANVAS);
-        assertThat(has(cutter.mends().get(0).change().on(cutting), canvas(), Code.CUTTER_AND_CANVAS)).isFalse();
+        assertThat(has(cutter.fixes().get(0).change().on(cutting), canvas(), Code.CUTTER_AND_CANVAS)).isFalse();
     }
 
     @Test

@@ -109,7 +109,7 @@ public class SidedPieceTest {
             .map(s -> PatchSynthesis.grow(picture.scaled(placed.crop(), 80, 60, LightCurve.GAMMA_22), 25, 3));
         Transform moved = placed.sides().filter(s -> !s.moves().leavesColours())
             .map(s -> RenditionCompiler.through(StandardSpaces.SRGB, RenditionChange.NONE, SideChange.of(s.moves()),
-                new RenditionCompiler.Onward(Intent.RELATIVE, false), SidedPieceTest::onward, TransformCompiler::compile))
+                new RenditionCompiler.ConversionOptions(Intent.RELATIVE, false), SidedPieceTest::onward, TransformCompiler::compile))
             .orElse(SAME);
         LayoutRenderer.Picture of = new LayoutRenderer.Picture(picture, Orientation.UPRIGHT, LightCurve.GAMMA_22,
             new float[] {0.3f, 0.6f, 0.1f}, SAME);

@@ -17,7 +17,7 @@ import wistel.core.docket.DocketSpec;
 import wistel.core.docket.Costs;
 import wistel.core.docket.StageStatus.Mark;
 import wistel.core.docket.StageStatus;
-import wistel.core.docket.Track;
+import wistel.core.docket.StageTrack;
 import wistel.core.paper.PairingVersion;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.rendition.Rendition;
@@ -155,7 +155,7 @@ class BenchController {
 
     private static OnBench onBench(DocketAssessment judged, Optional<Attempt> running) {
         DocketSpec d = judged.row().spec();
-        List<StageStatus> track = Track.of(d, judged.facts(), judged.layout(), judged.findings());
+        List<StageStatus> track = StageTrack.of(d, judged.facts(), judged.layout(), judged.findings());
         StageStatus status = track.stream().filter(t -> t.mark() != Mark.SETTLED).findFirst().orElse(track.get(track.size() - 1));
         String stage = status.stage().name().charAt(0) + status.stage().name().substring(1).toLowerCase(Locale.ROOT);
         String line = running.map(Attempt::words).orElse(stage + " · " + status.outcome());

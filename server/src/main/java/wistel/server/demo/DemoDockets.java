@@ -85,7 +85,7 @@ class DemoDockets {
             entries.add("docket:" + plan.title(), Optional.of(id));
             return id;
         });
-        events.tell("docket", docket.toString());
+        events.publish("docket", docket.toString());
     }
 
     private void decide(UUID id, DocketPlan plan, double aspect) {

@@ -31,7 +31,7 @@ final class DemoPlan {
     }
 
     /** A body as a person would type it, and what fills its sides. */
-    record WrapPlan(WrapService.WrapAsked body, SideFill fill, SideMoves moves) {
+    record WrapPlan(WrapService.WrapRequest body, SideFill fill, SideMoves moves) {
     }
 
     /**

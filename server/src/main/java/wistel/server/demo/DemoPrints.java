@@ -143,7 +143,7 @@ class DemoPrints {
             for (int i = 0; i < MOST_LOOKS && !shutdown.underWay(); i++) {
                 Attempt a = attempts.get(attempt);
                 if (a.over()) {
-                    events.tell("attempt", attempt.toString());
+                    events.publish("attempt", attempt.toString());
                     return;
                 }
                 Thread.sleep(LOOK_MILLIS);

@@ -64,7 +64,7 @@ class CompensationUses {
                     new PictureCommand.Compensates(r.id(), new Compensated(made.moves(), Optional.of(made.ref()), r.compensation().on())));
             }
         }
-        events.tell("docket", docket.toString());
+        events.publish("docket", docket.toString());
     }
 
     /** @throws Conflict when a docket or paper uses it; none can come to use it meanwhile */

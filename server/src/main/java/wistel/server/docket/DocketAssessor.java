@@ -28,7 +28,7 @@ import wistel.core.rendition.Rendition;
 import wistel.core.sheet.Item;
 import wistel.core.sheet.SheetPlan.PixelSize;
 import wistel.core.sheet.Plans;
-import wistel.core.tone.KeptCurve;
+import wistel.core.tone.PairingToneCurve;
 import wistel.core.tone.ToneMode;
 import wistel.server.master.Master;
 import wistel.server.master.MasterRepository;
@@ -129,8 +129,8 @@ public class DocketAssessor {
             .collect(Collectors.toMap(Item::id, i -> byWork.get(PrintHistory.work(row.id(), i.id()))));
     }
 
-    private static Optional<KeptCurve> curve(DocketSpec d, PairingVersion pairing, Optional<Printer> printer) {
-        return KeptCurve.of(pairing.curves(),
+    private static Optional<PairingToneCurve> curve(DocketSpec d, PairingVersion pairing, Optional<Printer> printer) {
+        return PairingToneCurve.of(pairing.curves(),
             ToneMode.of(d.route(), d.settings(), printer.flatMap(Printer::description).orElse(PrinterDescription.UNKNOWN)));
     }
 

@@ -70,7 +70,7 @@ class DocketController {
         MasterImport.Taken taken = imports.take(name, request.getInputStream());
         DocketOpening.Like opened = like.map(l -> opening.openLike(taken, l))
             .orElseGet(() -> new DocketOpening.Like(opening.open(taken), ""));
-        events.tell("docket", opened.docket().toString());
+        events.publish("docket", opened.docket().toString());
         return ResponseEntity.status(HttpStatus.CREATED)
             .body(new Opened(views.view(opened.docket()), (taken.notice() + " " + opened.notice()).strip()));
     }
@@ -79,7 +79,7 @@ class DocketController {
     @PostMapping("/dockets/{id}/copies")
     ResponseEntity<DocketView> copy(@PathVariable UUID id) {
         UUID copy = docketService.copy(id);
-        events.tell("docket", copy.toString());
+        events.publish("docket", copy.toString());
         return ResponseEntity.status(HttpStatus.CREATED).body(views.view(copy));
     }
 
@@ -110,7 +110,7 @@ class DocketController {
 
     @PatchMapping("/dockets/{id}/size")
     ResponseEntity<DocketView> resize(@PathVariable UUID id, @RequestHeader("If-Match") String version,
-        @RequestBody SizeService.SizeAsked asked) {
+        @RequestBody SizeService.SizeRequest asked) {
         sizes.resize(id, IfMatch.version(version), asked);
         return changed(id);
     }
@@ -141,12 +141,12 @@ class DocketController {
     }
 
     /** The docket on other printers' pairings, and what that would change. */
-    @GetMapping("/dockets/{id}/elsewhere")
-    List<Elsewhere> elsewhere(@PathVariable UUID id) {
+    @GetMapping("/dockets/{id}/alternatives")
+    List<AlternativePrinter> elsewhere(@PathVariable UUID id) {
         return pairings.elsewhere(id);
     }
 
-    @PutMapping("/dockets/{id}/elsewhere")
+    @PutMapping("/dockets/{id}/alternatives")
     ResponseEntity<DocketView> goElsewhere(@PathVariable UUID id, @RequestHeader("If-Match") String version,
         @RequestBody PairingAsked asked) {
         pairings.goElsewhere(id, IfMatch.version(version), asked.pairingId);
@@ -166,15 +166,15 @@ class DocketController {
     }
 
     /** Takes a docket off the bench; its attempts stay in the print log. */
-    @PostMapping("/dockets/{id}/put-away")
+    @PostMapping("/dockets/{id}/archive")
     ResponseEntity<Void> putAway(@PathVariable UUID id, @RequestHeader("If-Match") String version) {
         dockets.putAway(id, IfMatch.version(version));
-        events.tell("docket", id.toString());
+        events.publish("docket", id.toString());
         return ResponseEntity.noContent().build();
     }
 
     private ResponseEntity<DocketView> changed(UUID id) {
-        events.tell("docket", id.toString());
+        events.publish("docket", id.toString());
         return answer(id);
     }
 

@@ -13,7 +13,7 @@ import wistel.core.docket.Readback;
 import wistel.core.docket.Resolution;
 import wistel.core.docket.SettingChoice;
 import wistel.core.docket.SettingChoices;
-import wistel.core.docket.Track;
+import wistel.core.docket.StageTrack;
 import wistel.core.length.Length;
 import wistel.core.length.Ppi;
 import wistel.core.paper.SheetSize;
@@ -23,7 +23,7 @@ import wistel.core.rendition.Rendition;
 import wistel.core.sheet.Frame;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.Page;
-import wistel.core.tone.KeptCurve;
+import wistel.core.tone.PairingToneCurve;
 import wistel.server.docket.DocketView.Borderless;
 import wistel.server.docket.DocketView.OnDocket;
 import wistel.server.docket.DocketView.Options;
@@ -58,7 +58,7 @@ public class DocketViews {
         return new DocketView(id, row.number(), row.version(), row.undo(), row.redo(), d, d.stock().name(),
             d.renditions().stream().map(r -> onDocket(r, judged)).toList(),
             judged.facts().pairing(), layout, layout.bareMm2() / paper,
-            Track.of(d, judged.facts(), layout, findings), findings, Readback.of(d, judged.facts(), layout), options(d, judged),
+            StageTrack.of(d, judged.facts(), layout, findings), findings, Readback.of(d, judged.facts(), layout), options(d, judged),
             PlanView.of(d, judged.facts(), layout));
     }
 
@@ -80,7 +80,8 @@ public class DocketViews {
     private static Optional<DocketView.Tones> tones(Rendition r, DocketAssessment judged) {
         DocketSpec d = judged.row().spec();
         return judged.facts().tone(d, r).flatMap(key -> judged.facts().curve(d)
-            .map(k -> new DocketView.Tones(key, k.wedge(), k.measured(), KeptCurve.isOn(key), Math.abs(k.curve().largestMove().sent()))));
+            .map(k -> new DocketView.Tones(key, k.wedge(), k.measured(), PairingToneCurve.isOn(key),
+                Math.abs(k.curve().largestMove().sent()))));
     }
 
     /** What its printer can be set to: for the machine station alone, as it takes as long as all of the view. */

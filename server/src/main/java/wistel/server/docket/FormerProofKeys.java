@@ -17,7 +17,7 @@ import wistel.core.docket.DocketSpec;
 import wistel.core.fault.WistelException;
 import wistel.core.paper.PairingVersion;
 import wistel.core.rendition.Rendition;
-import wistel.core.tone.KeptCurve;
+import wistel.core.tone.PairingToneCurve;
 
 /**
  * Leads what was looked at under the keys of earlier versions over to {@link ProofKeys}, once. Those were made of words and of the text of
@@ -66,7 +66,7 @@ class FormerProofKeys {
         }
     }
 
-    private static boolean seen(Set<String> keys, DocketSpec d, PairingVersion pairing, Optional<KeptCurve> curve) {
+    private static boolean seen(Set<String> keys, DocketSpec d, PairingVersion pairing, Optional<PairingToneCurve> curve) {
         String tones = curve.filter(k -> d.renditions().stream().anyMatch(r -> d.monochrome(r, 0)))
             .map(k -> k.readingHash() + k.curve().points() + ":").orElse("");
         String proofed = d.renditions().stream().map(FormerProofKeys::seen).collect(Collectors.joining(","));

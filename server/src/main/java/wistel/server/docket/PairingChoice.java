@@ -93,12 +93,12 @@ public class PairingChoice {
     }
 
     /** This docket on the pairings of other printers, those of the same paper first. */
-    public List<Elsewhere> elsewhere(UUID id) {
+    public List<AlternativePrinter> elsewhere(UUID id) {
         DocketAssessment now = assessor.assess(dockets.get(id));
         String printer = now.facts().pairing().map(PairingVersion::printerId).orElse("");
         return pairings.all().stream().filter(p -> !p.printerId().equals(printer))
-            .map(p -> Elsewhere.of(now, assessor.assess(now.row().with(paired(now.row(), p)))))
-            .sorted(Comparator.comparing((Elsewhere e) -> !e.samePaper()).thenComparing(Elsewhere::paper)).toList();
+            .map(p -> AlternativePrinter.of(now, assessor.assess(now.row().with(paired(now.row(), p)))))
+            .sorted(Comparator.comparing((AlternativePrinter e) -> !e.samePaper()).thenComparing(AlternativePrinter::paper)).toList();
     }
 
     /** On a pairing, and on a stock that its printer takes: a roll that is wide enough where it takes no such sheet. */

@@ -14,7 +14,7 @@ import wistel.core.printer.ColourRoute;
 import wistel.core.rendition.Move;
 import wistel.core.rendition.Rendition;
 import wistel.core.rendition.Treatment;
-import wistel.core.tone.KeptCurve;
+import wistel.core.tone.PairingToneCurve;
 import wistel.server.store.Json;
 import wistel.server.store.StoredText;
 
@@ -44,7 +44,7 @@ class ProofKeys {
      * @return by rendition: SHA-256 of the canonical JSON of what its proof depends on
      */
     Map<String, String> byRendition(DocketSpec d, PairingVersion pairing, List<PrintOrder.Master> masters,
-        Map<String, PreflightFacts.Picture> pictures, Optional<KeptCurve> curve) {
+        Map<String, PreflightFacts.Picture> pictures, Optional<PairingToneCurve> curve) {
         ColourRoute.ByWistel shown = d.shownRoute(pairing);
         Map<String, String> keys = new HashMap<>();
         for (PrintOrder.Master master : masters) {

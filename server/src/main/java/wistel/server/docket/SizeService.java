@@ -32,7 +32,7 @@ public class SizeService {
     }
 
     /** Lengths as a person typed them, with units; one of them, or all four borders, is given. */
-    public record SizeAsked(Optional<String> width, Optional<String> height, Optional<String> ppi, Optional<String> left,
+    public record SizeRequest(Optional<String> width, Optional<String> height, Optional<String> ppi, Optional<String> left,
         Optional<String> top, Optional<String> right,
         Optional<String> bottom, Optional<BordersAsked> borders) {
     }
@@ -41,7 +41,7 @@ public class SizeService {
     }
 
     /** The others follow from the picture. */
-    public void resize(UUID id, int version, SizeAsked asked) {
+    public void resize(UUID id, int version, SizeRequest asked) {
         DocketAssessment judged = assessor.assess(dockets.get(id));
         SinglePiece plan = judged.row().spec().single();
         Page page = judged.layout().pages().get(0);
@@ -52,14 +52,14 @@ public class SizeService {
     }
 
     /** A border of the picture's place: the picture keeps its size and moves, the border across from it takes up the rest. */
-    private static Optional<Change> moved(SizeAsked asked, Page page, Rect at) {
+    private static Optional<Change> moved(SizeRequest asked, Page page, Rect at) {
         Optional<Double> x = asked.left.map(SizeService::mm).or(() -> asked.right.map(r -> page.widthMm() - mm(r) - at.width()));
         Optional<Double> y = asked.top.map(SizeService::mm).or(() -> asked.bottom.map(b -> page.heightMm() - mm(b) - at.height()));
         return x.isEmpty() && y.isEmpty() ? Optional.empty()
             : Optional.of(new SheetCommand.Laid(new Rect(x.orElse(at.x()), y.orElse(at.y()), at.width(), at.height())));
     }
 
-    private static Change sized(SizeAsked asked, SinglePiece piece, Placed placed) {
+    private static Change sized(SizeRequest asked, SinglePiece piece, Placed placed) {
         Rect at = placed.atMm();
         boolean whole = piece.item().frame().fit() == Frame.Fit.WHOLE;
         double aspect = at.width() / at.height();

@@ -133,7 +133,7 @@ public class Events {
     }
 
     /** Tells all browsers, once what the present transaction did is committed; at once where there is none. */
-    public void tell(String kind, String id) {
+    public void publish(String kind, String id) {
         if (!TransactionSynchronizationManager.isSynchronizationActive()) {
             send(kind, id, tab());
             return;
@@ -153,7 +153,7 @@ public class Events {
 
     /** Keeps quiet connections alive and finds the ones that are gone. */
     @Scheduled(fixedDelay = 15_000)
-    void breathe() {
+    void sendHeartbeat() {
         listeners.forEach(l -> l.put("", SseEmitter.event().comment("still here")));
     }
 

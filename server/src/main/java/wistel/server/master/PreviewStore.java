@@ -51,12 +51,12 @@ public class PreviewStore {
 
     private final FileStore files;
     private final ProfileRepository profiles;
-    private final PixelWorkers workers;
+    private final PixelExecutor workers;
     private final Clock clock;
     private final Cache<String, View> previews = Caffeine.newBuilder().executor(Runnable::run).maximumWeight(MOST_BYTES)
         .weigher((String k, View v) -> (int) Math.min(Integer.MAX_VALUE, v.bytes())).build();
 
-    public PreviewStore(FileStore files, ProfileRepository profiles, PixelWorkers workers, Clock clock) {
+    public PreviewStore(FileStore files, ProfileRepository profiles, PixelExecutor workers, Clock clock) {
         this.clock = clock;
         this.workers = workers;
         this.files = files;

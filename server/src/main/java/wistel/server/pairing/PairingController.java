@@ -25,7 +25,7 @@ import wistel.core.printer.ColourRoute;
 import wistel.core.printer.DriverSettings;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.RasterType;
-import wistel.core.tone.KeptCurve;
+import wistel.core.tone.PairingToneCurve;
 import wistel.server.edge.Events;
 import wistel.server.printer.Printer;
 import wistel.server.printer.PrinterRepository;
@@ -100,7 +100,7 @@ class PairingController {
     }
 
     /** @param curves of the version before: those stay that don't hang on a profile or media type that is another one now */
-    private PairingVersion add(UUID id, NewPairing asked, List<KeptCurve> curves) {
+    private PairingVersion add(UUID id, NewPairing asked, List<PairingToneCurve> curves) {
         Printer printer = printers.get(asked.printerId);
         ProfileFiles.PaperProfile profile = files.known(asked.profileHash);
         String paper = InvalidRequest.named(asked.paper, "A paper's name", LONGEST_NAME);
@@ -116,7 +116,7 @@ class PairingController {
             asked.body, settings, asked.profileHash, asked.intent,
             profile.inspection().white(), profile.inspection().blackL().get(Intent.RELATIVE))
             .withCurves(curves.stream().filter(k -> k.holds(settings, asked.profileHash)).toList()));
-        events.tell("pairing", made.pairingId());
+        events.publish("pairing", made.pairingId());
         return made;
     }
 
@@ -137,6 +137,6 @@ class PairingController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void retire(@PathVariable UUID id) {
         pairings.retire(id, true);
-        events.tell("pairing", id.toString());
+        events.publish("pairing", id.toString());
     }
 }

@@ -21,7 +21,7 @@ import wistel.core.icc.profile.Intent;
 import wistel.core.paper.PairingVersion;
 import wistel.core.paper.PaperBody;
 import wistel.core.printer.DriverSettings;
-import wistel.core.tone.KeptCurve;
+import wistel.core.tone.PairingToneCurve;
 import wistel.server.store.Json;
 import wistel.server.store.RecordRepository;
 
@@ -172,6 +172,6 @@ public class PairingRepository {
             new DriverSettings((Map<String, String>) json.read(r.getString("settings"), Map.class)), r.getString("profile_hash"),
             Intent.valueOf(r.getString("intent")),
             List.of(r.getDouble("white_l"), r.getDouble("white_a"), r.getDouble("white_b")), r.getDouble("black_l"),
-            List.of(json.read(r.getString("curves"), KeptCurve[].class)));
+            List.of(json.read(r.getString("curves"), PairingToneCurve[].class)));
     }
 }

@@ -109,13 +109,13 @@ class AttemptController {
     }
 
     /** Prints exactly this again. A page whose file must be made anew and comes out different is held until a person agrees. */
-    @PostMapping("/attempts/{id}/again")
+    @PostMapping("/attempts/{id}/reprints")
     ResponseEntity<Attempt> again(@PathVariable UUID id) {
         return accepted(releases.again(id));
     }
 
     /** Prints one page of an attempt that is over again, alone. */
-    @PostMapping("/attempts/{id}/pages/{page}/again")
+    @PostMapping("/attempts/{id}/pages/{page}/reprints")
     ResponseEntity<Attempt> pageAgain(@PathVariable UUID id, @PathVariable int page) {
         releases.again(id, page);
         return ResponseEntity.accepted().body(attempts.get(id));
@@ -147,7 +147,7 @@ class AttemptController {
 
     /** What to change for the next attempt, by the verdict on this one. */
     @GetMapping("/attempts/{id}/next")
-    List<Finding.Mend> next(@PathVariable UUID id) {
+    List<Finding.Fix> next(@PathVariable UUID id) {
         return releases.next(id);
     }
 

@@ -518,7 +518,8 @@ public class AttemptRepository implements PrintHistory {
             .list();
     }
 
-    public void letGo(String hash) {
+    /** The file isn't there any more, whatever pages it was of. */
+    public void forgetFile(String hash) {
         jdbc.sql("update attempt_page set file_kept = false where file_hash = ?").param(hash).update();
         jdbc.sql("update attempt_page set scan_kept = false where scan_hash = ?").param(hash).update();
     }

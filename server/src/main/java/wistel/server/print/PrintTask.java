@@ -77,7 +77,7 @@ class PrintTask {
         } finally {
             Attempt after = attempts.get(id);
             if (!after.equals(before)) {
-                events.tell("attempt", id.toString());
+                events.publish("attempt", id.toString());
             }
         }
     }
@@ -122,7 +122,7 @@ class PrintTask {
     private void waits(Attempt a, AttemptPage page, AttemptRepository.Lease lease, String why) {
         if (page.state() != AttemptState.WAITING || !page.message().equals(why) || !a.message().equals(why)) {
             attempts.state(lease, page.page(), AttemptState.WAITING, why, 0);
-            events.tell("attempt", a.id().toString());
+            events.publish("attempt", a.id().toString());
         }
     }
 

@@ -16,7 +16,7 @@ import org.springframework.transaction.annotation.Transactional;
 import wistel.core.docket.DocketSpec;
 import wistel.core.docket.Finding;
 import wistel.core.docket.LabFile;
-import wistel.core.docket.NextTime;
+import wistel.core.docket.VerdictAdvice;
 import wistel.core.docket.PreflightFacts;
 import wistel.core.docket.PrintOrder;
 import wistel.core.docket.Readback;
@@ -164,12 +164,12 @@ public class ReleaseService {
         }
         attempts.again(attemptId, page);
         schedule(attempts.get(attemptId));
-        events.tell("attempt", attemptId.toString());
+        events.publish("attempt", attemptId.toString());
     }
 
     /** An attempt that runs has its tasks, whatever happened between the two. */
     @Scheduled(initialDelay = 2_000, fixedDelay = 2_000)
-    void seeToTasks() {
+    void ensureTasks() {
         attempts.running().forEach(this::schedule);
     }
 
@@ -183,15 +183,15 @@ public class ReleaseService {
         List<AttemptRepository.NewPage> pages) {
         UUID id = attempts.add(docketId, printerId, order, labels, pages);
         schedule(attempts.get(id));
-        events.tell("attempt", id.toString());
+        events.publish("attempt", id.toString());
         return id;
     }
 
     /** What to change on the docket for the next attempt, by the verdict on this one. */
-    public List<Finding.Mend> next(UUID attemptId) {
+    public List<Finding.Fix> next(UUID attemptId) {
         Attempt a = attempts.get(attemptId);
         DocketRepository.Row docket = dockets.get(a.docketId());
-        return NextTime.of(a.verdict(), docket.spec(), assessor.assess(docket).facts());
+        return VerdictAdvice.of(a.verdict(), docket.spec(), assessor.assess(docket).facts());
     }
 
     /**
@@ -213,13 +213,13 @@ public class ReleaseService {
             attempts.agree(attemptId, Math.max(MadeAnew.SEEN, extent));
         }
         attempts.hold(attemptId, held);
-        events.tell("attempt", attemptId.toString());
+        events.publish("attempt", attemptId.toString());
     }
 
     public void cancel(UUID attemptId) {
         if (!attempts.get(attemptId).over()) {
             attempts.askCancel(attemptId);
-            events.tell("attempt", attemptId.toString());
+            events.publish("attempt", attemptId.toString());
         }
     }
 }

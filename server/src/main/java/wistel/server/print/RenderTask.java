@@ -104,7 +104,7 @@ class RenderTask {
         } catch (Throwable e) {
             return ended(a, next.page(), lease, e);
         } finally {
-            events.tell("attempt", a.id().toString());
+            events.publish("attempt", a.id().toString());
         }
     }
 

@@ -44,7 +44,7 @@ import wistel.core.sheet.Placed;
 import wistel.server.edge.Events;
 import wistel.server.edge.Shutdown;
 import wistel.server.master.MasterRepository;
-import wistel.server.master.PixelWorkers;
+import wistel.server.master.PixelExecutor;
 import wistel.server.master.SideTextures;
 import wistel.server.store.FileStore;
 import wistel.server.store.ProfileRepository;
@@ -62,12 +62,12 @@ public class Rendering {
     private final ProfileRepository profiles;
     private final MasterRepository masters;
     private final SideTextures textures;
-    private final PixelWorkers workers;
+    private final PixelExecutor workers;
     private final Events events;
     private final Shutdown shutdown;
 
     Rendering(AttemptRepository attempts, FileStore files, ProfileRepository profiles, MasterRepository masters, SideTextures textures,
-        PixelWorkers workers, Events events, Shutdown shutdown) {
+        PixelExecutor workers, Events events, Shutdown shutdown) {
         this.masters = masters;
         this.textures = textures;
         this.attempts = attempts;
@@ -84,7 +84,7 @@ public class Rendering {
 
     void render(Attempt a, AttemptPage page, AttemptRepository.Lease lease) throws IOException {
         attempts.making(lease, page.page(), 0);
-        events.tell("attempt", a.id().toString());
+        events.publish("attempt", a.id().toString());
         Made made = file(attempts.order(a.id()), page.page(), progress(lease, page.page()));
         attempts.rendered(lease, page.page(), made, anew(a, page, made));
     }
@@ -255,7 +255,7 @@ public class Rendering {
                 throw new CancellationException("cancelled");
             }
             attempts.making(lease, page, (int) (100 * share));
-            events.tell("attempt", id.toString());
+            events.publish("attempt", id.toString());
         };
     }
 }

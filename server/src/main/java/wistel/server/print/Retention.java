@@ -121,7 +121,7 @@ public class Retention {
         Instant before = clock.instant().minus(Duration.ofDays(days));
         for (AttemptRepository.KeptFile file : kept) {
             if (file.finished().isBefore(before)) {
-                letGo(file);
+                delete(file);
             }
         }
     }
@@ -137,14 +137,14 @@ public class Retention {
                     return;
                 }
                 bytes -= files.size(file.hash());
-                letGo(file);
+                delete(file);
             }
         }
     }
 
-    private void letGo(AttemptRepository.KeptFile file) throws IOException {
+    private void delete(AttemptRepository.KeptFile file) throws IOException {
         look(file.hash());
-        attempts.letGo(file.hash());
+        attempts.forgetFile(file.hash());
         files.delete(file.hash());
         LOG.info("let go of {}, of a print that ended {}", file.hash(), file.finished());
     }

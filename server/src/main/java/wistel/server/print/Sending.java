@@ -66,7 +66,7 @@ class Sending {
     }
 
     /** One page on its way. */
-    private record Trip(Attempt attempt, AttemptPage page, AttemptRepository.Lease lease, Printer printer) {
+    private record PageJob(Attempt attempt, AttemptPage page, AttemptRepository.Lease lease, Printer printer) {
         int number() {
             return page.page();
         }
@@ -79,7 +79,7 @@ class Sending {
 
     /** @return when to come again */
     Duration step(Attempt a, AttemptPage page, AttemptRepository.Lease lease) throws IOException {
-        Trip trip = new Trip(a, page, lease, printers.get(a.printerId()));
+        PageJob trip = new PageJob(a, page, lease, printers.get(a.printerId()));
         try {
             return page.jobSent() ? follow(trip) : send(trip);
         } catch (PrinterException e) {
@@ -87,7 +87,7 @@ class Sending {
         }
     }
 
-    private Duration trouble(Trip t, PrinterException e) {
+    private Duration trouble(PageJob t, PrinterException e) {
         return switch (e.reason()) {
             case LOST_JOB -> lost(t);
             case REFUSED, SUBSTITUTES, RASTER_BROKEN -> {
@@ -107,7 +107,7 @@ class Sending {
         };
     }
 
-    private Duration send(Trip t) throws IOException {
+    private Duration send(PageJob t) throws IOException {
         Optional<JobSeen> known = ipp.findJob(t.printer.uri(), t.jobName()).map(j -> ipp.job(t.printer.uri(), j));
         if (known.isPresent()
             && (known.get().completed() || !known.get().over() && (known.get().processing() || !known.get().lacksDocument()))) {
@@ -139,7 +139,7 @@ class Sending {
         int job = ipp.createJob(t.printer.uri(), ticket);
         attempts.announced(t.lease, t.number(), job);
         attempts.state(t.lease, t.number(), AttemptState.SENDING, "", 0);
-        events.tell("attempt", t.attempt.id().toString());
+        events.publish("attempt", t.attempt.id().toString());
         String hash = t.page.fileHash().orElseThrow();
         ipp.sendDocument(t.printer.uri(), job, files.path(hash), "image/pwg-raster", watched(t, job, files.size(hash)));
         attempts.sent(t.lease, t.number());
@@ -148,7 +148,7 @@ class Sending {
     }
 
     /** Follows a document that goes out: tells how far it is, and breaks it off only when it was cancelled or the printer is gone. */
-    private IppClient.Sending watched(Trip t, int job, long bytes) {
+    private IppClient.Sending watched(PageJob t, int job, long bytes) {
         long[] answered = {System.nanoTime()};
         return (sent, stalled) -> {
             if (shutdown.underWay()) {
@@ -175,7 +175,7 @@ class Sending {
                 attempts.state(t.lease, t.number(), AttemptState.SENDING, "going to the printer, " + percent(sent, bytes) + " %",
                     percent(sent, bytes));
             }
-            events.tell("attempt", t.attempt.id().toString());
+            events.publish("attempt", t.attempt.id().toString());
         };
     }
 
@@ -183,7 +183,7 @@ class Sending {
         return bytes == 0 ? 0 : (int) Math.min(100, 100 * Math.max(0, sent) / bytes);
     }
 
-    private Duration lost(Trip t) {
+    private Duration lost(PageJob t) {
         attempts.closePage(t.lease, t.number(), AttemptState.FAILED,
             t.printer.name() + " has lost this job: it was probably switched off in the middle. "
                 + "Look whether a sheet came out; if not, print it again.");
@@ -191,13 +191,13 @@ class Sending {
     }
 
     /** What the printer is asked for: from the order alone, but for the words that this printer has for it. */
-    private IppClient.Ticket ticket(Trip t, PrinterDescription now) {
+    private IppClient.Ticket ticket(PageJob t, PrinterDescription now) {
         PrintOrder order = attempts.order(t.attempt.id());
         return new IppClient.Ticket(t.jobName(), order.request(t.number(), now), now.supported(), order.output().feedMargins(),
             order.output().copies(), order.page(t.number()).overMm());
     }
 
-    private Duration follow(Trip t) {
+    private Duration follow(PageJob t) {
         JobSeen job = ipp.job(t.printer.uri(), t.page.jobId().orElseThrow());
         if (!job.name().isEmpty() && !job.name().equals(t.jobName())) {
             return lost(t);
@@ -224,7 +224,7 @@ class Sending {
     }
 
     /** Over, and not as it should be. */
-    private Duration ended(Trip t, JobSeen job) {
+    private Duration ended(PageJob t, JobSeen job) {
         if (job.state() == 7) {
             attempts.closePage(t.lease, t.number(), AttemptState.CANCELLED,
                 "Cancelled at the printer; the sheet is spoilt if printing had begun.");
@@ -237,7 +237,7 @@ class Sending {
     }
 
     /** Time between two looks counts as printing when the printer was at work at both: waiting for paper is not printing. */
-    private void countTime(Trip t, JobSeen job) {
+    private void countTime(PageJob t, JobSeen job) {
         Instant now = clock.instant();
         Instant before = job.state() == 5 ? atWork.put(t.jobName(), now) : atWork.remove(t.jobName());
         if (job.state() == 5) {
@@ -248,7 +248,7 @@ class Sending {
         }
     }
 
-    private String stopped(Trip t) {
+    private String stopped(PageJob t) {
         String why = "";
         try {
             why = ipp.stopReason(t.printer.uri());
@@ -259,7 +259,7 @@ class Sending {
     }
 
     /** @return what there is to tell of it; empty when all is well. The page is out either way. */
-    private String fetchScan(Trip t, Optional<URI> scan) {
+    private String fetchScan(PageJob t, Optional<URI> scan) {
         if (scan.isEmpty()) {
             return "";
         }

@@ -62,7 +62,7 @@ class PrinterController {
                 "'" + (uri.length() > 60 ? uri.substring(0, 60) + "…" : uri) + "' is not a printer's address.",
                 "Write it like ipp://printer.local/ipp/print.");
         }
-        return PrinterView.of(printers.get(watch.know(Optional.empty(), uri)), 0);
+        return PrinterView.of(printers.get(watch.registerPrinter(Optional.empty(), uri)), 0);
     }
 
     /** Asks the network for printers that make themselves known; takes a few seconds. */
@@ -88,7 +88,7 @@ class PrinterController {
         printers.get(id);
         asked.name().ifPresent(name -> printers.rename(id, InvalidRequest.named(name, "A printer's name", LONGEST_NAME)));
         asked.retired().ifPresent(retired -> printers.retire(id, retired));
-        events.tell("printer", id.toString());
+        events.publish("printer", id.toString());
         return PrinterView.of(printers.get(id), 0);
     }
 }

@@ -84,7 +84,7 @@ public class PrinterWatch {
         }
         Printer after = printers.get(before.id());
         if (!after.state().equals(before.state()) || !after.descriptionHash().equals(before.descriptionHash())) {
-            events.tell("printer", after.id().toString());
+            events.publish("printer", after.id().toString());
         }
     }
 
@@ -94,7 +94,7 @@ public class PrinterWatch {
      * @param name for a new one; else it takes the one that it gives itself
      * @throws PrinterException when nothing answers there
      */
-    public UUID know(Optional<String> name, String uri) {
+    public UUID registerPrinter(Optional<String> name, String uri) {
         IppClient.Described now = ipp.describe(uri);
         Optional<String> uuid = Optional.of(now.uuid()).filter(u -> !u.isEmpty());
         UUID id;
@@ -107,7 +107,7 @@ public class PrinterWatch {
         }
         printers.moved(id, uri, uuid);
         printers.seen(id, now.description(), now.state(), now.moreInfo());
-        events.tell("printer", id.toString());
+        events.publish("printer", id.toString());
         return id;
     }
 }

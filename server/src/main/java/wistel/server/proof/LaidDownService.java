@@ -17,7 +17,7 @@ import wistel.core.colour.Lab;
 import wistel.core.colour.LabEncoding;
 import wistel.core.docket.ColourPath;
 import wistel.core.docket.DocketSpec;
-import wistel.core.docket.LaidDown;
+import wistel.core.docket.PrintPrediction;
 import wistel.core.docket.PrintOrder;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.icc.profile.IccProfile;
@@ -46,7 +46,7 @@ import wistel.server.display.Display;
 import wistel.server.docket.DocketAssessment;
 import wistel.server.master.Master;
 import wistel.server.master.MasterRepository;
-import wistel.server.master.PixelWorkers;
+import wistel.server.master.PixelExecutor;
 import wistel.server.master.PreviewStore;
 import wistel.server.master.SideTextures;
 import wistel.server.pairing.PairingRepository;
@@ -68,12 +68,12 @@ public class LaidDownService {
     private final ProfileRepository profiles;
     private final PairingRepository pairings;
     private final FileStore files;
-    private final PixelWorkers workers;
+    private final PixelExecutor workers;
     private final ProofService proofs;
     private final SideTextures textures;
 
     LaidDownService(PreviewStore previews, MasterRepository masters, ProfileRepository profiles, PairingRepository pairings,
-        FileStore files, PixelWorkers workers, ProofService proofs,
+        FileStore files, PixelExecutor workers, ProofService proofs,
         SideTextures textures) {
         this.textures = textures;
         this.previews = previews;
@@ -86,11 +86,11 @@ public class LaidDownService {
     }
 
     /** What there is to say of a page; 1 is the first. */
-    public LaidDown told(DocketAssessment judged, int number) {
+    public PrintPrediction told(DocketAssessment judged, int number) {
         if (judged.facts().pairing().isEmpty()) {
             throw new InvalidRequest(InvalidRequest.Reason.PAIRING_MISSING, "No paper is chosen yet.", "Choose one at the paper station.");
         }
-        return LaidDown.of(judged.row().spec(), judged.facts(), page(judged, number), pairings.all());
+        return PrintPrediction.of(judged.row().spec(), judged.facts(), page(judged, number), pairings.all());
     }
 
     private static Page page(DocketAssessment judged, int number) {
@@ -111,7 +111,7 @@ public class LaidDownService {
 
     /** Upright, as 16-bit codes of measured L*a*b*. */
     public View sheet(DocketAssessment judged, int number, double dpi) {
-        LaidDown told = told(judged, number);
+        PrintPrediction told = told(judged, number);
         LayoutRenderer.Job job = job(judged, page(judged, number), (int) Math.max(10, Math.round(dpi)), told);
         try {
             return SheetPreview.of(renderer(), job, told.raster() == RasterType.Space.GRAY ? 1 : 3, laid(told, judged));
@@ -138,7 +138,7 @@ public class LaidDownService {
                     codes -> codes);
                 return Png.of(shown.width(), shown.height(), shown.pixels(), display);
             }
-            LaidDown told = told(judged, number);
+            PrintPrediction told = told(judged, number);
             View sheet = SheetPreview.of(renderer(), job(judged, page, dpi, told), told.raster() == RasterType.Space.GRAY ? 1 : 3,
                 laid(told, judged));
             return Png.of(sheet.width(), sheet.height(),
@@ -148,7 +148,7 @@ public class LaidDownService {
         }
     }
 
-    private LayoutRenderer.Job job(DocketAssessment judged, Page page, int dpi, LaidDown told) {
+    private LayoutRenderer.Job job(DocketAssessment judged, Page page, int dpi, PrintPrediction told) {
         DocketSpec d = judged.row().spec();
         return job(judged, page, dpi,
             change -> ColourPath.toRaster(d, judged.facts().pairing().orElseThrow(), own(judged), change, told.raster()));
@@ -188,7 +188,8 @@ public class LaidDownService {
     /** How much of all pages is covered with ink by this paper's profile, one ink over all of it being 1. */
     public double coverage(DocketAssessment judged) {
         boolean gray = judged.facts().pairing().orElseThrow().grayOnly();
-        LaidDown asProofed = new LaidDown(LaidDown.Colours.AS_PROOFED, gray ? RasterType.Space.GRAY : RasterType.Space.DEVICE,
+        PrintPrediction asProofed = new PrintPrediction(PrintPrediction.Colours.AS_PROOFED,
+            gray ? RasterType.Space.GRAY : RasterType.Space.DEVICE,
             Optional.empty(), List.of());
         double sum = 0;
         double area = 0;
@@ -233,7 +234,7 @@ public class LaidDownService {
     }
 
     /** From those numbers to what an instrument would read on the sheet. */
-    private UnaryOperator<char[]> laid(LaidDown told, DocketAssessment judged) {
+    private UnaryOperator<char[]> laid(PrintPrediction told, DocketAssessment judged) {
         IccProfile own = own(judged);
         Function<Recipe, UnaryOperator<char[]>> by = recipe -> proofs.transforms().get(recipe)::apply;
         return switch (told.colours()) {

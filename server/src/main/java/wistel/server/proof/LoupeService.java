@@ -35,7 +35,7 @@ import wistel.core.sheet.Placed;
 import wistel.core.sheet.Rect;
 import wistel.server.docket.DocketAssessment;
 import wistel.server.master.Master;
-import wistel.server.master.PixelWorkers;
+import wistel.server.master.PixelExecutor;
 import wistel.server.master.PreviewStore;
 import wistel.server.store.FileStore;
 import wistel.server.store.ProfileRepository;
@@ -52,10 +52,10 @@ class LoupeService {
     private final FileStore files;
     private final ProfileRepository profiles;
     private final PreviewStore previews;
-    private final PixelWorkers workers;
+    private final PixelExecutor workers;
     private final ToneProofs tones;
 
-    LoupeService(FileStore files, ProfileRepository profiles, PreviewStore previews, PixelWorkers workers, ToneProofs tones) {
+    LoupeService(FileStore files, ProfileRepository profiles, PreviewStore previews, PixelExecutor workers, ToneProofs tones) {
         this.tones = tones;
         this.files = files;
         this.profiles = profiles;
@@ -100,12 +100,12 @@ class LoupeService {
 
     private Transform conversion(DocketAssessment judged, Master master, String renditionId, IccProfile source) {
         DocketSpec d = judged.row().spec();
-        ProofService.Seen asIs = new ProofService.Seen(master, d.rendition(renditionId).change());
-        Optional<ToneProofs.Toned> toned = judged.facts().pairing().map(p -> tones.of(judged, renditionId, asIs, p));
-        Optional<PairingVersion> pairing = toned.map(ToneProofs.Toned::pairing);
+        ProofService.RenditionView asIs = new ProofService.RenditionView(master, d.rendition(renditionId).change());
+        Optional<ToneProofs.MeasuredProof> toned = judged.facts().pairing().map(p -> tones.of(judged, renditionId, asIs, p));
+        Optional<PairingVersion> pairing = toned.map(ToneProofs.MeasuredProof::pairing);
         ColourRoute.ByWistel shown = pairing.map(d::shownRoute).orElse(new ColourRoute.ByWistel(Intent.RELATIVE, true));
         return ColourPath.toProof(shown, pairing.map(p -> profiles.get(p.profileHash())),
-            toned.map(ToneProofs.Toned::seen).orElse(asIs).change(), StandardSpaces.SRGB).from(source, TransformCompiler::compile);
+            toned.map(ToneProofs.MeasuredProof::seen).orElse(asIs).change(), StandardSpaces.SRGB).from(source, TransformCompiler::compile);
     }
 
     private static Sharpener sharpener(DocketSpec d, DocketAssessment judged, At at, int dpi) {

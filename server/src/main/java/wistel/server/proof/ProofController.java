@@ -15,7 +15,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import wistel.core.docket.DocketSpec;
 import wistel.core.docket.Costs;
-import wistel.core.docket.LaidDown;
+import wistel.core.docket.PrintPrediction;
 import wistel.core.docket.PrintOrder;
 import wistel.core.docket.Sharpening;
 import wistel.core.fault.InvalidRequest;
@@ -64,13 +64,14 @@ class ProofController {
     private final DocketRepository dockets;
     private final PairingRepository pairings;
     private final AttemptRepository attempts;
-    private final AskedChanges changes;
+    private final RenditionChangeParser changes;
     private final DisplayRepository displays;
     private final ToneProofs tones;
     private final ProfileRepository profiles;
 
     ProofController(ProofService proofs, LoupeService loupes, LaidDownService laidDown, PrintHistory history, DocketAssessor assessor,
-        MasterRepository masters, DocketRepository dockets, PairingRepository pairings, AttemptRepository attempts, AskedChanges changes,
+        MasterRepository masters, DocketRepository dockets, PairingRepository pairings, AttemptRepository attempts,
+        RenditionChangeParser changes,
         DisplayRepository displays, ProfileRepository profiles, ToneProofs tones) {
         this.tones = tones;
         this.profiles = profiles;
@@ -99,8 +100,8 @@ class ProofController {
         return pairings.find(pairing, number).orElseThrow(() -> new NotFound("There is no such pairing.", "Choose another one."));
     }
 
-    private ProofService.Seen seen(String hash, String change) {
-        return new ProofService.Seen(byHash(hash), changes.asked(change));
+    private ProofService.RenditionView seen(String hash, String change) {
+        return new ProofService.RenditionView(byHash(hash), changes.asked(change));
     }
 
     @GetMapping(value = "/masters/{hash}/picture", produces = {MediaType.IMAGE_PNG_VALUE, MediaType.IMAGE_JPEG_VALUE})
@@ -126,8 +127,9 @@ class ProofController {
         @RequestParam(defaultValue = "") String change, @RequestParam(defaultValue = "") String tone,
         @RequestParam(defaultValue = SRGB) String display,
         @RequestParam(defaultValue = "true") boolean tagged) {
-        ProofService.How how = new ProofService.How(intent, black, view, displays.display(display, tagged));
-        ToneProofs.Toned toned = tones.of(seen(hash, change), version(pairing, version), tone, new RenditionCompiler.Onward(intent, black));
+        ProofService.ProofOptions how = new ProofService.ProofOptions(intent, black, view, displays.display(display, tagged));
+        ToneProofs.MeasuredProof toned = tones.of(seen(hash, change), version(pairing, version), tone,
+            new RenditionCompiler.ConversionOptions(intent, black));
         return picture(proofs.proof(toned.seen(), toned.pairing(), how, longest));
     }
 
@@ -137,7 +139,7 @@ class ProofController {
         @RequestParam(defaultValue = "900") int longest,
         @RequestParam(defaultValue = "") String change, @RequestParam(defaultValue = "") String tone) {
         PairingVersion on = version(pairing, version);
-        ToneProofs.Toned toned = tones.of(seen(hash, change), on, tone, new RenditionCompiler.Onward(on.intent(), true));
+        ToneProofs.MeasuredProof toned = tones.of(seen(hash, change), on, tone, new RenditionCompiler.ConversionOptions(on.intent(), true));
         return picture(proofs.gamut(toned.seen(), toned.pairing(), longest));
     }
 
@@ -165,7 +167,7 @@ class ProofController {
         @RequestParam(defaultValue = SRGB) String display) {
         DocketAssessment judged = assessor.assess(dockets.get(id));
         DocketSpec d = judged.row().spec();
-        ToneProofs.Toned toned = toned(judged, rendition);
+        ToneProofs.MeasuredProof toned = toned(judged, rendition);
         return proofs.figures(compensated ? toned.seen() : toned.seen().withoutMoves(), toned.pairing(), onward(d),
             displays.profile(display));
     }
@@ -173,11 +175,11 @@ class ProofController {
     @GetMapping("/dockets/{id}/renditions/{rendition}/probe")
     ProofService.Probe probe(@PathVariable UUID id, @PathVariable String rendition, @RequestParam double x, @RequestParam double y) {
         DocketAssessment judged = assessor.assess(dockets.get(id));
-        ToneProofs.Toned toned = toned(judged, rendition);
+        ToneProofs.MeasuredProof toned = toned(judged, rendition);
         return proofs.probe(toned.seen(), toned.pairing(), onward(judged.row().spec()), x, y);
     }
 
-    private RenditionCompiler.Onward onward(DocketSpec d) {
+    private RenditionCompiler.ConversionOptions onward(DocketSpec d) {
         return ProofService.onward(d.shownRoute(pairing(d)));
     }
 
@@ -226,7 +228,7 @@ class ProofController {
     }
 
     /** A page as the settings would have it come out, mistakes included. */
-    @GetMapping(value = "/dockets/{id}/pages/{page}/laid-down", produces = MediaType.IMAGE_PNG_VALUE)
+    @GetMapping(value = "/dockets/{id}/pages/{page}/prediction", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> laidDown(@PathVariable UUID id, @PathVariable int page, @RequestParam(defaultValue = "900") int longest,
         @RequestParam(defaultValue = SRGB) String display,
         @RequestParam(defaultValue = "true") boolean tagged) {
@@ -235,8 +237,8 @@ class ProofController {
     }
 
     /** What there is to see on it, and why. */
-    @GetMapping("/dockets/{id}/pages/{page}/laid-down/notes")
-    LaidDown laidDownNotes(@PathVariable UUID id, @PathVariable int page) {
+    @GetMapping("/dockets/{id}/pages/{page}/prediction/notes")
+    PrintPrediction laidDownNotes(@PathVariable UUID id, @PathVariable int page) {
         return laidDown.told(assessor.assess(dockets.get(id)), page);
     }
 
@@ -267,7 +269,7 @@ class ProofController {
     }
 
     /** What the proof showed when the order was frozen. */
-    private ToneProofs.Toned promised(PrintOrder order, String rendition) {
+    private ToneProofs.MeasuredProof promised(PrintOrder order, String rendition) {
         DocketSpec d = order.spec();
         Rendition r = d.rendition(rendition);
         int channels = master(d, rendition).channels();
@@ -295,17 +297,17 @@ class ProofController {
         return page.scanHash().orElseThrow(() -> new NotFound("This printer gave no scan of the sheet.", "Judge the sheet itself."));
     }
 
-    private ProofService.Seen seen(DocketSpec d, String renditionId) {
-        return new ProofService.Seen(master(d, renditionId), d.rendition(renditionId).change());
+    private ProofService.RenditionView seen(DocketSpec d, String renditionId) {
+        return new ProofService.RenditionView(master(d, renditionId), d.rendition(renditionId).change());
     }
 
     /** As a wedge says that its tones print, where one was measured. */
-    private ToneProofs.Toned toned(DocketAssessment judged, String renditionId) {
+    private ToneProofs.MeasuredProof toned(DocketAssessment judged, String renditionId) {
         return tones.of(judged, renditionId, counted(judged, renditionId), pairing(judged.row().spec()));
     }
 
     /** With the part of it that is printed. */
-    private ProofService.Seen counted(DocketAssessment judged, String renditionId) {
+    private ProofService.RenditionView counted(DocketAssessment judged, String renditionId) {
         return seen(judged.row().spec(), renditionId).on(judged.layout(), renditionId);
     }
 

@@ -45,7 +45,7 @@ import wistel.core.printer.ColourRoute;
 import wistel.core.rendition.PairingComparison;
 import wistel.core.rendition.RenditionChange;
 import wistel.core.rendition.RenditionCompiler;
-import wistel.core.rendition.Straightening;
+import wistel.core.rendition.LinearisationStep;
 import wistel.core.rendition.Treatment;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.Page;
@@ -76,7 +76,7 @@ public class ProofService {
     private final PairingRepository pairings;
     private final TransformCache transforms = new TransformCache(240L << 20);
     private volatile long lastAsked = System.nanoTime() - QUIET_NANOS;
-    private final Executor behind = standingBack();
+    private final Executor behind = backgroundExecutor();
     /** Of source and paper. Each holds a table of about 6 MB. */
     private final ExecutorService warming = Executors.newSingleThreadExecutor(task -> {
         Thread thread = new Thread(task, "booth-warming");
@@ -95,9 +95,9 @@ public class ProofService {
     }
 
     /** How a proof is made and looked at. */
-    public record How(Intent intent, boolean blackPoint, ProofView view, Display display) {
-        private RenditionCompiler.Onward onward() {
-            return new RenditionCompiler.Onward(intent, blackPoint);
+    public record ProofOptions(Intent intent, boolean blackPoint, ProofView view, Display display) {
+        private RenditionCompiler.ConversionOptions onward() {
+            return new RenditionCompiler.ConversionOptions(intent, blackPoint);
         }
     }
 
@@ -106,48 +106,48 @@ public class ProofService {
      *
      * @param printed the parts of it that are printed, where figures are to count those alone; empty to count all of it
      */
-    public record Seen(Master master, RenditionChange change, List<Placed> printed) {
-        public Seen(Master master, RenditionChange change) {
+    public record RenditionView(Master master, RenditionChange change, List<Placed> printed) {
+        public RenditionView(Master master, RenditionChange change) {
             this(master, change, List.of());
         }
 
         /** The same, figures taken from what lies on paper alone. */
-        Seen on(Layout layout, String renditionId) {
-            return new Seen(master, change, layout.printed(renditionId));
+        RenditionView on(Layout layout, String renditionId) {
+            return new RenditionView(master, change, layout.printed(renditionId));
         }
 
         /** As it came. */
-        Seen untreated() {
-            return new Seen(master, RenditionChange.NONE, printed);
+        RenditionView untreated() {
+            return new RenditionView(master, RenditionChange.NONE, printed);
         }
 
-        Seen straightened(Optional<Straightening> next) {
-            return new Seen(master, change.straightened(next), printed);
+        RenditionView straightened(Optional<LinearisationStep> next) {
+            return new RenditionView(master, change.straightened(next), printed);
         }
 
         /** As a driver's monochrome mode is sent it. */
-        Seen drained() {
-            return new Seen(master, change.drained(), printed);
+        RenditionView toDriverGray() {
+            return new RenditionView(master, change.toDriverGray(), printed);
         }
 
         /** The print without its moves. */
-        Seen withoutMoves() {
-            return new Seen(master, new RenditionChange(change.treatment(), List.of(), change.straightening()), printed);
+        RenditionView withoutMoves() {
+            return new RenditionView(master, new RenditionChange(change.treatment(), List.of(), change.straightening()), printed);
         }
 
         /** Treated, with no moves: what the print is judged against. */
-        Seen uncompensated() {
-            return new Seen(master, new RenditionChange(change.treatment(), List.of()), printed);
+        RenditionView uncompensated() {
+            return new RenditionView(master, new RenditionChange(change.treatment(), List.of()), printed);
         }
 
         /** The moves alone. */
-        Seen inColour() {
-            return new Seen(master, new RenditionChange(new Treatment.Colour(), change.moves(), change.straightening()), printed);
+        RenditionView inColour() {
+            return new RenditionView(master, new RenditionChange(new Treatment.Colour(), change.moves(), change.straightening()), printed);
         }
     }
 
     /** What figures are taken from: the printed parts of a master, in its own codes, one below the other and each as large as its share. */
-    View counted(Seen seen, int longest) {
+    View counted(RenditionView seen, int longest) {
         List<Placed> parts = seen.printed;
         if (parts.isEmpty() || parts.size() == 1 && isWhole(parts.get(0), seen.master)) {
             return previews.view(seen.master, longest);
@@ -185,7 +185,7 @@ public class ProofService {
         });
     }
 
-    private Executor standingBack() {
+    private Executor backgroundExecutor() {
         return task -> warming.execute(() -> {
             try {
                 for (int i = 0; i < MOST_WAITS && System.nanoTime() - lastAsked < QUIET_NANOS; i++) {
@@ -207,19 +207,22 @@ public class ProofService {
     }
 
     /** For somebody who waits for a picture. */
-    private Transform soon(Seen seen, RenditionCompiler.Onward onward, Function<IccProfile, Recipe> recipe) {
+    private Transform getOrApproximate(RenditionView seen, RenditionCompiler.ConversionOptions onward,
+        Function<IccProfile, Recipe> recipe) {
         lastAsked = System.nanoTime();
-        return RenditionCompiler.through(previews.profile(seen.master), seen.change, onward, recipe, r -> transforms.soon(r, behind));
+        return RenditionCompiler.through(previews.profile(seen.master), seen.change, onward, recipe,
+            r -> transforms.getOrApproximate(r, behind));
     }
 
-    private Transform through(Seen seen, RenditionCompiler.Onward onward, Function<IccProfile, Recipe> recipe) {
+    private Transform through(RenditionView seen, RenditionCompiler.ConversionOptions onward, Function<IccProfile, Recipe> recipe) {
         return RenditionCompiler.through(previews.profile(seen.master), seen.change, onward, recipe, transforms::get);
     }
 
     /** On the display, with no paper in mind. */
-    public byte[] master(Seen seen, Display display, int longest) {
+    public byte[] master(RenditionView seen, Display display, int longest) {
         View view = previews.view(seen.master, longest);
-        Transform toDisplay = soon(seen, new RenditionCompiler.Onward(Intent.RELATIVE, true), from -> onDisplay(from, display));
+        Transform toDisplay = getOrApproximate(seen, new RenditionCompiler.ConversionOptions(Intent.RELATIVE, true),
+            from -> onDisplay(from, display));
         return Png.of(view.width(), view.height(), toDisplay.apply(view.pixels()), display);
     }
 
@@ -227,10 +230,10 @@ public class ProofService {
         return new Recipe.Convert(from, display.profile(), Intent.RELATIVE, true, Observer.ADAPTED);
     }
 
-    public byte[] proof(Seen seen, PairingVersion pairing, How how, int longest) {
+    public byte[] proof(RenditionView seen, PairingVersion pairing, ProofOptions how, int longest) {
         IccProfile printer = profiles.get(pairing.profileHash());
         View view = previews.view(seen.master, longest);
-        Transform proof = soon(seen, how.onward(),
+        Transform proof = getOrApproximate(seen, how.onward(),
             from -> new Recipe.Proof(from, printer, how.intent, how.blackPoint, how.view, how.display.profile()));
         return Png.of(view.width(), view.height(), proof.apply(view.pixels()), how.display);
     }
@@ -239,7 +242,7 @@ public class ProofService {
      * What this paper can't hold, drawn as patterns over the picture: falling strokes where too dark, rising ones where too light, dots
      * where too vivid, level strokes where the paper adds chroma, upright ones where the hue turns; denser the farther off.
      */
-    public byte[] gamut(Seen seen, PairingVersion pairing, int longest) {
+    public byte[] gamut(RenditionView seen, PairingVersion pairing, int longest) {
         View view = previews.view(seen.master, longest);
         float[] distance = new float[view.width() * view.height()];
         byte[] causes = gamutCheck(seen, pairing).map(asked(seen, view.pixels()), distance);
@@ -265,15 +268,15 @@ public class ProofService {
         return Png.ofMarks(image);
     }
 
-    private GamutCheck gamutCheck(Seen seen, PairingVersion pairing) {
+    private GamutCheck gamutCheck(RenditionView seen, PairingVersion pairing) {
         IccProfile paper = profiles.get(pairing.profileHash());
         return gamutCheck(seen.change.changesNothing() ? previews.profile(seen.master) : RenditionCompiler.WORKING, paper);
     }
 
     /**
-     * A picture's codes as the gamut check of {@link #gamutCheck(Seen, PairingVersion)} takes them: the master's own, or those of WORKING.
+     * A picture's codes as the gamut check of {@link #gamutCheck(RenditionView, PairingVersion)} takes them: the master's own, or those of WORKING.
      */
-    private char[] asked(Seen seen, char[] pixels) {
+    private char[] asked(RenditionView seen, char[] pixels) {
         return seen.change.changesNothing() ? pixels
             : transforms.get(RenditionCompiler.recipe(previews.profile(seen.master), seen.change, Intent.RELATIVE, false)).apply(pixels);
     }
@@ -318,11 +321,11 @@ public class ProofService {
     public record Screen(double ofMaster, double ofPrint) {
     }
 
-    private Screen screen(Seen seen, View view, char[] wanted, PairingVersion pairing, RenditionCompiler.Onward onward,
+    private Screen screen(RenditionView seen, View view, char[] wanted, PairingVersion pairing, RenditionCompiler.ConversionOptions onward,
         IccProfile display) {
         IccProfile paper = profiles.get(pairing.profileHash());
         Transform read = transforms.get(new Recipe.DeviceToLab(display, true));
-        Transform master = through(seen.uncompensated(), new RenditionCompiler.Onward(Intent.RELATIVE, false),
+        Transform master = through(seen.uncompensated(), new RenditionCompiler.ConversionOptions(Intent.RELATIVE, false),
             from -> new Recipe.Convert(from, display, Intent.RELATIVE, false, Observer.ADAPTED));
         Transform proof = through(seen, onward,
             from -> new Recipe.Proof(from, paper, onward.intent(), onward.blackPoint(), ProofView.PAPER_WHITE, display));
@@ -335,14 +338,14 @@ public class ProofService {
         return differences(a, b).filter(d -> d > GamutCheck.THRESHOLD).count() / Math.max(1, a.length / 3.0);
     }
 
-    public Figures figures(Seen seen, PairingVersion pairing, RenditionCompiler.Onward route, IccProfile display) {
+    public Figures figures(RenditionView seen, PairingVersion pairing, RenditionCompiler.ConversionOptions route, IccProfile display) {
         View view = counted(seen, FIGURES_SIDE);
         char[] wanted = treated(seen.uncompensated()).apply(view.pixels());
         Map<Intent, Double> means = new EnumMap<>(Intent.class);
         for (Intent intent : Intent.values()) {
             means.put(intent,
                 meanDifference(wanted,
-                    proofLab(seen, pairing.profileHash(), new RenditionCompiler.Onward(intent, route.blackPoint()), false)
+                    proofLab(seen, pairing.profileHash(), new RenditionCompiler.ConversionOptions(intent, route.blackPoint()), false)
                         .apply(view.pixels())));
         }
         return new Figures(means, gamutCheck(seen, pairing).report(asked(seen, view.pixels())), GamutCheck.THRESHOLD,
@@ -355,32 +358,33 @@ public class ProofService {
      * a transform which another thread compiles keeps that compilation from its own parts, on a machine of two processors for ever. Each is
      * parallel in itself.
      */
-    public List<PairingComparison> compared(Seen seen, List<PairingVersion> on) {
+    public List<PairingComparison> compared(RenditionView seen, List<PairingVersion> on) {
         View view = counted(seen, FIGURES_SIDE);
         char[] wanted = treated(seen.uncompensated()).apply(view.pixels());
         char[] asked = asked(seen, view.pixels());
         return PairingComparison.ranked(on.stream().map(pairing -> PairingComparison.of(pairing,
             meanDifference(wanted,
-                proofLab(seen, pairing.profileHash(), new RenditionCompiler.Onward(pairing.intent(), true), false).apply(view.pixels())),
+                proofLab(seen, pairing.profileHash(), new RenditionCompiler.ConversionOptions(pairing.intent(), true), false)
+                    .apply(view.pixels())),
             gamutCheck(seen, pairing).report(asked))).toList());
     }
 
-    static RenditionCompiler.Onward onward(ColourRoute.ByWistel route) {
-        return new RenditionCompiler.Onward(route.intent(), route.blackPoint());
+    static RenditionCompiler.ConversionOptions onward(ColourRoute.ByWistel route) {
+        return new RenditionCompiler.ConversionOptions(route.intent(), route.blackPoint());
     }
 
     /** To L*a*b*, relative to white, with no paper in mind. */
-    Transform treated(Seen seen) {
-        return through(seen, new RenditionCompiler.Onward(Intent.RELATIVE, false), from -> new Recipe.DeviceToLab(from, false));
+    Transform treated(RenditionView seen) {
+        return through(seen, new RenditionCompiler.ConversionOptions(Intent.RELATIVE, false), from -> new Recipe.DeviceToLab(from, false));
     }
 
     /** To L*a*b* of the print, relative to its paper. */
-    Transform print(Seen seen, PairingVersion pairing, ColourRoute.ByWistel route) {
+    Transform print(RenditionView seen, PairingVersion pairing, ColourRoute.ByWistel route) {
         return proofLab(seen, pairing.profileHash(), onward(route), false);
     }
 
     /** From another source's codes than the master's. */
-    Transform onward(Seen seen, IccProfile source, ColourRoute.ByWistel route, Function<IccProfile, Recipe> recipe) {
+    Transform onward(RenditionView seen, IccProfile source, ColourRoute.ByWistel route, Function<IccProfile, Recipe> recipe) {
         return converted(source, seen.change, route, recipe);
     }
 
@@ -390,9 +394,9 @@ public class ProofService {
     }
 
     /** Share of the printed part's colours that a space can't hold. */
-    public double lost(Seen seen, IccProfile space) {
+    public double lost(RenditionView seen, IccProfile space) {
         View view = counted(seen, FIGURES_SIDE);
-        Transform there = through(seen, new RenditionCompiler.Onward(Intent.RELATIVE, false),
+        Transform there = through(seen, new RenditionCompiler.ConversionOptions(Intent.RELATIVE, false),
             from -> new Recipe.Convert(from, space, Intent.RELATIVE, false, Observer.ADAPTED));
         return apart(treated(seen).apply(view.pixels()),
             transforms.get(new Recipe.DeviceToLab(space, false)).apply(there.apply(view.pixels())));
@@ -402,7 +406,7 @@ public class ProofService {
         return transforms;
     }
 
-    private Transform proofLab(Seen seen, String profileHash, RenditionCompiler.Onward onward, boolean absolute) {
+    private Transform proofLab(RenditionView seen, String profileHash, RenditionCompiler.ConversionOptions onward, boolean absolute) {
         IccProfile paper = profiles.get(profileHash);
         return through(seen, onward, from -> new Recipe.ProofToLab(from, paper, onward.intent(), onward.blackPoint(), absolute));
     }
@@ -425,7 +429,7 @@ public class ProofService {
     }
 
     /** @param x, y place in the picture, 0 to 1 */
-    public Probe probe(Seen seen, PairingVersion pairing, RenditionCompiler.Onward onward, double x, double y) {
+    public Probe probe(RenditionView seen, PairingVersion pairing, RenditionCompiler.ConversionOptions onward, double x, double y) {
         View view = previews.view(seen.master, PreviewStore.LARGEST);
         int px = (int) Math.max(0, Math.min(view.width() - 1, x * view.width()));
         int py = (int) Math.max(0, Math.min(view.height() - 1, y * view.height()));
@@ -494,7 +498,7 @@ public class ProofService {
     }
 
     /** Mean CIEDE2000 between what the proof promised, paper white included, and what the scanner saw of the picture. */
-    double scanDifference(ToneProofs.Toned promised, ColourRoute.ByWistel route, Scanned scanned) {
+    double scanDifference(ToneProofs.MeasuredProof promised, ColourRoute.ByWistel route, Scanned scanned) {
         Placed placed = scanned.placed;
         int w = 160;
         int h = (int) Math.max(1, Math.round(w * placed.uprightHeightMm() / placed.uprightWidthMm()));

@@ -33,14 +33,14 @@ import wistel.server.pairing.PairingRepository;
 @RequestMapping("/api/dockets/{id}/renditions/{rendition}")
 class RenditionController {
     private final RenditionService renditions;
-    private final AskedChanges changes;
+    private final RenditionChangeParser changes;
     private final DocketRepository dockets;
     private final MasterRepository masters;
     private final PairingRepository pairings;
     private final DocketAssessor assessor;
     private final ToneProofs tones;
 
-    RenditionController(RenditionService renditions, AskedChanges changes, DocketRepository dockets, MasterRepository masters,
+    RenditionController(RenditionService renditions, RenditionChangeParser changes, DocketRepository dockets, MasterRepository masters,
         PairingRepository pairings, DocketAssessor assessor, ToneProofs tones) {
         this.assessor = assessor;
         this.tones = tones;
@@ -51,14 +51,14 @@ class RenditionController {
         this.pairings = pairings;
     }
 
-    private ProofService.Seen seen(DocketSpec d, String rendition, String change) {
+    private ProofService.RenditionView seen(DocketSpec d, String rendition, String change) {
         Rendition r = d.rendition(rendition);
         RenditionChange asked = change.isEmpty() ? r.change() : changes.asked(change);
-        return new ProofService.Seen(masters.byHash(r.masterHash()).orElseThrow(), asked);
+        return new ProofService.RenditionView(masters.byHash(r.masterHash()).orElseThrow(), asked);
     }
 
     /** As a wedge says that its tones print, where one was measured. */
-    private ToneProofs.Toned toned(DocketAssessment judged, String rendition, String change) {
+    private ToneProofs.MeasuredProof toned(DocketAssessment judged, String rendition, String change) {
         DocketSpec d = judged.row().spec();
         return tones.of(judged, rendition, seen(d, rendition, change), pairing(d));
     }
@@ -84,7 +84,7 @@ class RenditionController {
         return new Hue(renditions.hue(seen(dockets.get(id).spec(), rendition, ""), x, y));
     }
 
-    @GetMapping("/shape")
+    @GetMapping("/move-curves")
     RenditionService.Shape shape(@PathVariable UUID id, @PathVariable String rendition, @RequestParam(defaultValue = "") String change) {
         return renditions.shape(seen(dockets.get(id).spec(), rendition, change).change());
     }
@@ -94,27 +94,27 @@ class RenditionController {
     ResponseEntity<byte[]> ramp(@PathVariable UUID id, @PathVariable String rendition, @RequestParam(defaultValue = "") String change) {
         DocketAssessment judged = assessor.assess(dockets.get(id));
         DocketSpec d = judged.row().spec();
-        Optional<ToneProofs.Toned> toned = judged.facts().pairing().map(p -> toned(judged, rendition, change));
-        byte[] png = renditions.ramp(toned.map(ToneProofs.Toned::seen).orElseGet(() -> seen(d, rendition, change)),
-            toned.map(ToneProofs.Toned::pairing),
+        Optional<ToneProofs.MeasuredProof> toned = judged.facts().pairing().map(p -> toned(judged, rendition, change));
+        byte[] png = renditions.ramp(toned.map(ToneProofs.MeasuredProof::seen).orElseGet(() -> seen(d, rendition, change)),
+            toned.map(ToneProofs.MeasuredProof::pairing),
             toned.map(t -> d.shownRoute(t.pairing())).orElse(new ColourRoute.ByWistel(Intent.RELATIVE, true)));
         return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).cacheControl(CacheControl.noStore()).body(png);
     }
 
-    @GetMapping("/ends")
+    @GetMapping("/end-points")
     RenditionService.Ends ends(@PathVariable UUID id, @PathVariable String rendition, @RequestParam(defaultValue = "") String change) {
         DocketAssessment judged = assessor.assess(dockets.get(id));
         DocketSpec d = judged.row().spec();
-        ToneProofs.Toned toned = toned(judged, rendition, change);
+        ToneProofs.MeasuredProof toned = toned(judged, rendition, change);
         return renditions.ends(toned.seen(), toned.pairing(), d.shownRoute(toned.pairing()));
     }
 
-    @GetMapping(value = "/ends/picture", produces = MediaType.IMAGE_PNG_VALUE)
+    @GetMapping(value = "/end-points/picture", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> endMarks(@PathVariable UUID id, @PathVariable String rendition, @RequestParam(defaultValue = "") String change,
         @RequestParam(defaultValue = "900") int longest) {
         DocketAssessment judged = assessor.assess(dockets.get(id));
         DocketSpec d = judged.row().spec();
-        ToneProofs.Toned toned = toned(judged, rendition, change);
+        ToneProofs.MeasuredProof toned = toned(judged, rendition, change);
         byte[] png = renditions.endMarks(toned.seen(), toned.pairing(), d.shownRoute(toned.pairing()), longest);
         return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).cacheControl(CacheControl.noStore()).body(png);
     }
@@ -124,7 +124,7 @@ class RenditionController {
         @RequestParam(defaultValue = "") String change) {
         DocketAssessment judged = assessor.assess(dockets.get(id));
         DocketSpec d = judged.row().spec();
-        ToneProofs.Toned toned = toned(judged, rendition, change);
+        ToneProofs.MeasuredProof toned = toned(judged, rendition, change);
         return renditions.shadows(toned.seen(), toned.pairing(), d.shownRoute(toned.pairing()));
     }
 

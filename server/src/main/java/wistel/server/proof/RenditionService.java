@@ -69,7 +69,7 @@ public class RenditionService {
     public record Hues(double[] hues, double median) {
     }
 
-    public Hues hues(ProofService.Seen seen) {
+    public Hues hues(ProofService.RenditionView seen) {
         char[] lab = proofs.treated(seen.untreated()).apply(previews.view(seen.master(), FIGURES_SIDE).pixels());
         double[] lightness = IntStream.range(0, lab.length / 3).mapToDouble(i -> LabEncoding.V4.l(lab[3 * i])).sorted().toArray();
         return new Hues(HueShares.of(lab).shares(), lightness[lightness.length / 2]);
@@ -107,7 +107,7 @@ public class RenditionService {
     }
 
     /** Grays from black to paper as they print, or as a display shows them where no paper is chosen. */
-    public byte[] ramp(ProofService.Seen seen, Optional<PairingVersion> pairing, ColourRoute.ByWistel route) {
+    public byte[] ramp(ProofService.RenditionView seen, Optional<PairingVersion> pairing, ColourRoute.ByWistel route) {
         char[] tones = new char[3 * RAMP_WIDTH * RAMP_HEIGHT];
         for (int i = 0; i < tones.length / 3; i++) {
             tones[3 * i] = LabEncoding.V4.ofL(100.0 * (i % RAMP_WIDTH) / (RAMP_WIDTH - 1));
@@ -127,7 +127,7 @@ public class RenditionService {
     }
 
     /** Of the place that a person points at, 0 to 1. */
-    public double hue(ProofService.Seen seen, double x, double y) {
+    public double hue(ProofService.RenditionView seen, double x, double y) {
         View view = previews.view(seen.master(), FIGURES_SIDE);
         char[] pixel = view.pixel((int) Math.min(view.width() - 1, x * view.width()), (int) Math.min(view.height() - 1, y * view.height()));
         return HueShares.hue(proofs.treated(seen.untreated()).apply(pixel), 0);
@@ -137,13 +137,13 @@ public class RenditionService {
     public record Ends(double bareShare, double blockedShare) {
     }
 
-    public Ends ends(ProofService.Seen seen, PairingVersion pairing, ColourRoute.ByWistel route) {
+    public Ends ends(ProofService.RenditionView seen, PairingVersion pairing, ColourRoute.ByWistel route) {
         EndPoints found = endPoints(seen, pairing, route, FIGURES_SIDE);
         return new Ends(found.bareShare(), found.blockedShare());
     }
 
     /** Bare paper as dots, blocked black as strokes, to lay over the picture. */
-    public byte[] endMarks(ProofService.Seen seen, PairingVersion pairing, ColourRoute.ByWistel route, int longest) {
+    public byte[] endMarks(ProofService.RenditionView seen, PairingVersion pairing, ColourRoute.ByWistel route, int longest) {
         View view = previews.view(seen.master(), longest);
         byte[] kinds = endPoints(seen, pairing, route, longest).kinds();
         BufferedImage image = new BufferedImage(view.width(), view.height(), BufferedImage.TYPE_INT_ARGB);
@@ -159,7 +159,7 @@ public class RenditionService {
         return Png.ofMarks(image);
     }
 
-    private EndPoints endPoints(ProofService.Seen seen, PairingVersion pairing, ColourRoute.ByWistel route, int longest) {
+    private EndPoints endPoints(ProofService.RenditionView seen, PairingVersion pairing, ColourRoute.ByWistel route, int longest) {
         View view = previews.view(seen.master(), longest);
         // what the paper gives for black by this route
         double deepest = LabEncoding.V4.l(proofs.print(seen.untreated(), pairing, route).apply(new char[view.channels()])[0]);
@@ -178,12 +178,12 @@ public class RenditionService {
     public record Shadows(List<ShadowStep> steps, int apart) {
     }
 
-    public Shadows shadows(ProofService.Seen seen, PairingVersion pairing, ColourRoute.ByWistel route) {
+    public Shadows shadows(ProofService.RenditionView seen, PairingVersion pairing, ColourRoute.ByWistel route) {
         char[] tones = ShadowSteps.of(proofs.treated(seen.uncompensated()).apply(previews.view(seen.master(), FIGURES_SIDE).pixels()));
         // the tones are those of the treated picture, so only the moves are still to come
         IccProfile lab = RenditionCompiler.WORKING;
         char[] working = proofs.transforms().get(new Recipe.FromLab(lab, Intent.RELATIVE)).apply(tones);
-        ProofService.Seen moved = seen.inColour();
+        ProofService.RenditionView moved = seen.inColour();
         char[] printed = proofs
             .onward(moved, lab, route, from -> new Recipe.ProofToLab(from, paper(pairing), route.intent(), route.blackPoint(), false))
             .apply(working);
@@ -216,11 +216,11 @@ public class RenditionService {
     public Suggested suggestion(DocketRepository.Row row, String renditionId) {
         Rendition rendition = row.spec().rendition(renditionId);
         DocketAssessment judged = assessor.assess(row);
-        ToneProofs.Toned toned = tones.of(judged, renditionId,
-            new ProofService.Seen(masters.byHash(rendition.masterHash()).orElseThrow(), rendition.change())
+        ToneProofs.MeasuredProof toned = tones.of(judged, renditionId,
+            new ProofService.RenditionView(masters.byHash(rendition.masterHash()).orElseThrow(), rendition.change())
                 .on(judged.layout(), renditionId),
             pairings.chosen(row.spec().pairingId()));
-        ProofService.Seen seen = toned.seen();
+        ProofService.RenditionView seen = toned.seen();
         PairingVersion pairing = toned.pairing();
         ColourRoute.ByWistel route = row.spec().shownRoute(pairing);
         View view = proofs.counted(seen, FIGURES_SIDE);
@@ -231,7 +231,7 @@ public class RenditionService {
             route,
             from -> new Recipe.ProofToLab(from, paper(pairing), route.intent(), route.blackPoint(), false));
         Transform treated = RenditionCompiler.through(previews.profile(seen.master()), seen.uncompensated().change(),
-            new RenditionCompiler.Onward(Intent.RELATIVE, false),
+            new RenditionCompiler.ConversionOptions(Intent.RELATIVE, false),
             from -> new Recipe.DeviceToLab(from, false), proofs.transforms()::get);
         Suggestion.Found found = Suggestion.of(view.pixels(), view.channels(), monochrome, treated, toNearest, toPrint);
         return new Suggested(found.moves(), Move.words(found.moves()), found.before(), found.after(), found.apartBefore(),

@@ -15,9 +15,9 @@ import wistel.core.icc.transform.Recipe;
 import wistel.core.paper.PairingVersion;
 import wistel.core.printer.ColourRoute;
 import wistel.core.rendition.RenditionCompiler;
-import wistel.core.rendition.Straightening;
+import wistel.core.rendition.LinearisationStep;
 import wistel.core.rendition.TonePrediction;
-import wistel.core.tone.KeptCurve;
+import wistel.core.tone.PairingToneCurve;
 import wistel.server.docket.DocketAssessment;
 import wistel.server.store.ProfileRepository;
 
@@ -26,7 +26,8 @@ import wistel.server.store.ProfileRepository;
 class ToneProofs {
     private final ProofService proofs;
     private final ProfileRepository profiles;
-    private final Cache<List<Object>, Straightening> predictions = Caffeine.newBuilder().executor(Runnable::run).maximumSize(200).build();
+    private final Cache<List<Object>, LinearisationStep> predictions = Caffeine.newBuilder().executor(Runnable::run).maximumSize(200)
+        .build();
 
     ToneProofs(ProofService proofs, ProfileRepository profiles) {
         this.proofs = proofs;
@@ -34,31 +35,32 @@ class ToneProofs {
     }
 
     /** What is proofed on what. */
-    record Toned(ProofService.Seen seen, PairingVersion pairing) {
+    record MeasuredProof(ProofService.RenditionView seen, PairingVersion pairing) {
     }
 
     /** @param tone names the measurement and whether its curve is in force; empty where there is none */
-    Toned of(ProofService.Seen seen, PairingVersion pairing, String tone, RenditionCompiler.Onward onward) {
+    MeasuredProof of(ProofService.RenditionView seen, PairingVersion pairing, String tone, RenditionCompiler.ConversionOptions onward) {
         if (tone.isEmpty()) {
-            return new Toned(seen, pairing);
+            return new MeasuredProof(seen, pairing);
         }
-        KeptCurve curve = KeptCurve.named(pairing.curves(), tone)
+        PairingToneCurve curve = PairingToneCurve.named(pairing.curves(), tone)
             .orElseThrow(() -> new NotFound("This wedge is not one of this paper's.", "Look at the docket as it is now."));
         boolean byScale = curve.mode().route() instanceof ColourRoute.DriverMonochrome && !pairing.grayOnly();
         PairingVersion shown = byScale ? pairing.byScale(curve) : pairing;
-        Straightening prediction = predictions.get(List.of(shown.profileHash(), tone, onward),
-            k -> predicted(shown, curve, KeptCurve.isOn(tone), onward));
-        ProofService.Seen sent = byScale ? seen.drained() : seen;
-        return new Toned(sent.straightened(Optional.of(prediction)), shown);
+        LinearisationStep prediction = predictions.get(List.of(shown.profileHash(), tone, onward),
+            k -> predicted(shown, curve, PairingToneCurve.isOn(tone), onward));
+        ProofService.RenditionView sent = byScale ? seen.toDriverGray() : seen;
+        return new MeasuredProof(sent.straightened(Optional.of(prediction)), shown);
     }
 
     /** A docket's rendition as it stands. */
-    Toned of(DocketAssessment judged, String rendition, ProofService.Seen seen, PairingVersion pairing) {
+    MeasuredProof of(DocketAssessment judged, String rendition, ProofService.RenditionView seen, PairingVersion pairing) {
         DocketSpec d = judged.row().spec();
         return of(seen, pairing, judged.facts().tone(d, d.rendition(rendition)).orElse(""), ProofService.onward(d.shownRoute(pairing)));
     }
 
-    private Straightening predicted(PairingVersion shown, KeptCurve curve, boolean on, RenditionCompiler.Onward onward) {
+    private LinearisationStep predicted(PairingVersion shown, PairingToneCurve curve, boolean on,
+        RenditionCompiler.ConversionOptions onward) {
         IccProfile paper = profiles.get(shown.profileHash());
         char[] grays = new char[3 * TonePrediction.GRAYS];
         for (int i = 0; i < TonePrediction.GRAYS; i++) {
@@ -70,6 +72,6 @@ class ToneProofs {
         char[] printed = proofs.transforms()
             .get(new Recipe.ProofToLab(RenditionCompiler.WORKING, paper, onward.intent(), onward.blackPoint(), true)).apply(working);
         double[] byProfile = IntStream.range(0, TonePrediction.GRAYS).mapToDouble(i -> LabEncoding.V4.l(printed[3 * i])).toArray();
-        return TonePrediction.of(byProfile, curve.scale(), Optional.of(Straightening.of(curve.curve())).filter(s -> on));
+        return TonePrediction.of(byProfile, curve.scale(), Optional.of(LinearisationStep.of(curve.curve())).filter(s -> on));
     }
 }

@@ -76,7 +76,7 @@ class StartUp {
             if (pair.length == 2) {
                 status.say("asking " + pair[0] + " what it can");
                 try {
-                    known.put(pair[0], printers.know(Optional.of(pair[0]), pair[1]));
+                    known.put(pair[0], printers.registerPrinter(Optional.of(pair[0]), pair[1]));
                 } catch (PrinterException e) {
                     LOG.warn("{} at {}: {}", pair[0], pair[1], e.getMessage());
                 }

@@ -30,11 +30,11 @@ class StatusController {
 
     void say(String doing) {
         status = new Status(false, doing, MasterImport.LARGEST_BYTES);
-        events.tell("status", doing);
+        events.publish("status", doing);
     }
 
     void ready() {
         status = new Status(true, "", MasterImport.LARGEST_BYTES);
-        events.tell("status", "ready");
+        events.publish("status", "ready");
     }
 }

@@ -13,7 +13,7 @@ import wistel.core.pictures.PictureFacts;
 import wistel.core.pictures.PictureFile;
 import wistel.core.pictures.View;
 import wistel.core.render.PictureLight;
-import wistel.server.master.PixelWorkers;
+import wistel.server.master.PixelExecutor;
 import wistel.server.store.FileStore;
 
 /** Scans that a flatbed made, as L*a*b* by the profile that they bring; by sRGB, or gray with gamma 2.2, where they bring none. */
@@ -23,9 +23,9 @@ class ScanPictures {
     private static final long MOST_PIXELS = 200_000_000;
 
     private final FileStore files;
-    private final PixelWorkers workers;
+    private final PixelExecutor workers;
 
-    ScanPictures(FileStore files, PixelWorkers workers) {
+    ScanPictures(FileStore files, PixelExecutor workers) {
         this.files = files;
         this.workers = workers;
     }

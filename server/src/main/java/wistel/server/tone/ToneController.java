@@ -42,7 +42,7 @@ import wistel.core.icc.transform.Recipe;
 import wistel.core.icc.transform.Transform;
 import wistel.core.icc.transform.TransformCompiler;
 import wistel.core.paper.PairingVersion;
-import wistel.core.tone.KeptCurve;
+import wistel.core.tone.PairingToneCurve;
 import wistel.core.tone.ToneCurve;
 import wistel.core.tone.ToneReport;
 import wistel.core.tone.ToneScale;
@@ -103,7 +103,8 @@ class ToneController {
 
     private WedgeView view(Row w, List<Reading> readings, Optional<PairingVersion> pairing, Optional<Attempt> attempt) {
         Optional<WedgeView.WedgeSheet> sheet = attempt.map(this::printing);
-        Optional<KeptCurve> own = pairing.stream().flatMap(p -> p.curves().stream()).filter(k -> k.wedge() == w.number()).findFirst();
+        Optional<PairingToneCurve> own = pairing.stream().flatMap(p -> p.curves().stream()).filter(k -> k.wedge() == w.number())
+            .findFirst();
         return new WedgeView(w.number(), w.pairingId().toString(), pairing.map(PairingVersion::paper).orElse("a paper that can't be read"),
             pairing.map(PairingVersion::printerName).orElse(""), w.mode(), w.words(), w.sheet(), w.steps(), w.repeats(), w.scattered(),
             w.through().isPresent(), w.ofWedge(),

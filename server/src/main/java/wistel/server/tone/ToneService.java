@@ -35,7 +35,7 @@ import wistel.core.paper.PairingVersion;
 import wistel.core.pictures.Crop;
 import wistel.core.printer.ColourRoute;
 import wistel.core.sheet.Rect;
-import wistel.core.tone.KeptCurve;
+import wistel.core.tone.PairingToneCurve;
 import wistel.core.tone.Linearisation;
 import wistel.core.tone.ScannerCurve;
 import wistel.core.tone.StraightenedScale;
@@ -238,7 +238,7 @@ public class ToneService {
         String noted = note.isEmpty() && scale.kind() == Readings.Kind.LIGHTNESS ? "lightness alone was read, no colour" : note;
         Reading reading = wedges.add(new Reading(UUID.randomUUID(), wedge.number(), put(text.getBytes(StandardCharsets.UTF_8)).hash(), scan,
             origin, taken, false, List.of(), Optional.empty(), usualTarget(wedge), noted));
-        events.tell("wedge", Integer.toString(wedge.number()));
+        events.publish("wedge", Integer.toString(wedge.number()));
         return reading;
     }
 
@@ -285,7 +285,7 @@ public class ToneService {
     /** @param as points of a person's own, or {@code fitted} to go back to the fitted ones */
     void take(UUID id, ReadingTaken as) {
         int wedge = transaction.execute(t -> taken(id, as));
-        events.tell("wedge", Integer.toString(wedge));
+        events.publish("wedge", Integer.toString(wedge));
     }
 
     private int taken(UUID id, ReadingTaken as) {
@@ -325,10 +325,10 @@ public class ToneService {
         PairingVersion pairing = pairing(wedge);
         ToneScale scale = report.used().tinted(pairing.white());
         IccProfile gray = profile(new StraightenedScale(scale, ToneCurve.STRAIGHT).profile(described(wedge, pairing)));
-        KeptCurve kept = new KeptCurve(wedge.mode(), scale, report.curve(), number,
+        PairingToneCurve kept = new PairingToneCurve(wedge.mode(), scale, report.curve(), number,
             LocalDate.ofInstant(reading.taken(), ZoneId.systemDefault()), reading.hash(), gray.hash(),
             wedge.mode().route() instanceof ColourRoute.ByWistel || pairing.grayOnly() ? pairing.profileHash() : "");
-        List<KeptCurve> curves = new ArrayList<>(pairing.curves().stream().filter(k -> !k.mode().equals(wedge.mode())).toList());
+        List<PairingToneCurve> curves = new ArrayList<>(pairing.curves().stream().filter(k -> !k.mode().equals(wedge.mode())).toList());
         curves.add(kept);
         transaction.executeWithoutResult(t -> pairings.add(pairing.withCurves(curves)));
         tell(pairing, number);
@@ -351,7 +351,7 @@ public class ToneService {
     /** Takes a wedge's curve out of force. */
     void drop(int number) {
         PairingVersion pairing = pairing(wedges.get(number));
-        List<KeptCurve> rest = pairing.curves().stream().filter(k -> k.wedge() != number).toList();
+        List<PairingToneCurve> rest = pairing.curves().stream().filter(k -> k.wedge() != number).toList();
         if (rest.size() < pairing.curves().size()) {
             transaction.executeWithoutResult(t -> pairings.add(pairing.withCurves(rest)));
             tell(pairing, number);
@@ -359,8 +359,8 @@ public class ToneService {
     }
 
     private void tell(PairingVersion pairing, int number) {
-        events.tell("pairing", pairing.pairingId());
-        events.tell("wedge", Integer.toString(number));
+        events.publish("pairing", pairing.pairingId());
+        events.publish("wedge", Integer.toString(number));
     }
 
     static String described(Row wedge, PairingVersion pairing) {
@@ -395,14 +395,14 @@ public class ToneService {
         WedgeScan scan = WedgeScan.of(wedge(wedge), scans.lab(scanned.get().scanHash().get()));
         Scanner scanner = new Scanner(ScannerCurve.of(scan, scale(wedge, measured.get())), number, clock.instant());
         settings.put(SCANNER, json.text(scanner));
-        events.tell("wedge", Integer.toString(number));
+        events.publish("wedge", Integer.toString(number));
         return scanner;
     }
 
     /** Scans are calibrated by the wedges' own ends again. */
     void forgetScanner() {
         settings.put(SCANNER, "");
-        events.tell("wedge", "");
+        events.publish("wedge", "");
     }
 
     Map<Integer, List<Reading>> readingsByWedge() {

@@ -36,7 +36,7 @@ import wistel.core.render.TiffSink;
 import wistel.core.rendition.Compensated;
 import wistel.core.rendition.LightnessCurve;
 import wistel.core.rendition.Rendition;
-import wistel.core.rendition.Straightening;
+import wistel.core.rendition.LinearisationStep;
 import wistel.core.rendition.Treatment;
 import wistel.core.sheet.Chart;
 import wistel.core.sheet.SheetPlan.PixelSize;
@@ -175,7 +175,7 @@ public class WedgePrinting {
         Chart chart = new Chart(DocketSpec.FIRST_ITEM, Wedge.WIDTH_MM, Math.min(1, Math.max(LEAST_SHARE, least)), lines);
         Master master = picture("wedge-" + wedge.number() + ".tif", wedge.picture(), Wedge.pictureWidth(), Wedge.pictureHeight());
         Rendition rendition = rendition(master).compensated(
-            proof.map(p -> new Compensated(List.of(new LightnessCurve(Straightening.of(p.curve).points())), Optional.empty(), true))
+            proof.map(p -> new Compensated(List.of(new LightnessCurve(LinearisationStep.of(p.curve).points())), Optional.empty(), true))
                 .orElse(Compensated.NONE));
         return transaction.execute(t -> {
             Laid laid = lay(new DocketSpec.Heading("Wedge " + wedge.number(), "", new Purpose.WedgeOf(wedge.number())), master, rendition,
@@ -185,7 +185,7 @@ public class WedgePrinting {
                 wedge.scattered(), proof.map(Proof::curve), proof.map(Proof::of), clock.instant());
             wedges.add(row);
             releases.release(laid.docket, dockets.get(laid.docket).version(), false);
-            events.tell("wedge", Integer.toString(wedge.number()));
+            events.publish("wedge", Integer.toString(wedge.number()));
             return row;
         });
     }

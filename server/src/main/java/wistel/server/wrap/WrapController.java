@@ -81,7 +81,7 @@ class WrapController {
 
     @PatchMapping("/dockets/{id}/wrap")
     ResponseEntity<DocketView> change(@PathVariable UUID id, @RequestHeader("If-Match") String version,
-        @RequestBody WrapService.WrapAsked asked) {
+        @RequestBody WrapService.WrapRequest asked) {
         wraps.change(id, IfMatch.version(version), asked);
         return changed(id);
     }
@@ -166,7 +166,7 @@ class WrapController {
     }
 
     private ResponseEntity<DocketView> changed(UUID id) {
-        events.tell("docket", id.toString());
+        events.publish("docket", id.toString());
         DocketView view = views.view(id);
         return ResponseEntity.ok().cacheControl(CacheControl.noStore()).eTag("\"" + view.version() + "\"").body(view);
     }

@@ -116,7 +116,7 @@ public class WrapService {
      * @param free        the face needn't have the picture's shape; when it isn't said, it keeps that if it has it
      * @param growsAcross percent that the print grows by, blank when it isn't known
      */
-    public record WrapAsked(Optional<String> width, Optional<String> height, Optional<Boolean> free, Optional<WrapBody.Kind> kind,
+    public record WrapRequest(Optional<String> width, Optional<String> height, Optional<Boolean> free, Optional<WrapBody.Kind> kind,
         Optional<String> depth, Optional<String> airGap,
         Optional<String> turnOver, Optional<String> play, Optional<String> bleed, Optional<Boolean> printed, Optional<String> thickness,
         Optional<String> growsAcross, Optional<String> growsAlong, Optional<Integer> panelsAcross, Optional<Integer> panelsDown,
@@ -124,7 +124,7 @@ public class WrapService {
         Optional<Wrap.Corners> corners) {
     }
 
-    public void change(UUID id, int version, WrapAsked asked) {
+    public void change(UUID id, int version, WrapRequest asked) {
         DocketAssessment judged = assessor.assess(dockets.get(id));
         DocketSpec d = judged.row().spec();
         Wrap before = d.wrap().plan();
@@ -148,7 +148,7 @@ public class WrapService {
         docketService.change(id, version, new WrapCommand.Wraps(asked.corners.map(next::cornered).orElse(next).fitting(d.stock())));
     }
 
-    private static Wrap sized(WrapPiece piece, WrapAsked asked, PixelSize picture, boolean shaped) {
+    private static Wrap sized(WrapPiece piece, WrapRequest asked, PixelSize picture, boolean shaped) {
         Wrap wrap = piece.plan();
         double w = asked.width.map(WrapService::mm).orElse(wrap.body().faceWidthMm());
         double h = asked.height.map(WrapService::mm).orElse(wrap.body().faceHeightMm());
@@ -158,7 +158,7 @@ public class WrapService {
         return asked.width.isPresent() ? piece.byWidth(picture, w) : piece.byHeight(picture, h);
     }
 
-    private static WrapBody body(WrapBody b, WrapAsked asked) {
+    private static WrapBody body(WrapBody b, WrapRequest asked) {
         WrapBody.Kind kind = asked.kind.orElse(b.support().kind());
         WrapBody.TurnOver turned = kind == b.support().kind() ? b.turnOver() : kind == WrapBody.Kind.BARS ? STAPLED : GLUED;
         WrapBody.Support usual = kind == b.support().kind() ? b.support() : kind == WrapBody.Kind.BARS ? USUAL_BARS : USUAL_BOARD;
@@ -172,7 +172,7 @@ public class WrapService {
             growth(b, asked));
     }
 
-    private static Optional<WrapBody.Growth> growth(WrapBody b, WrapAsked asked) {
+    private static Optional<WrapBody.Growth> growth(WrapBody b, WrapRequest asked) {
         if (asked.growsAcross.isEmpty() && asked.growsAlong.isEmpty()) {
             return b.growth();
         }

@@ -64,7 +64,7 @@ public class EventsTest {
         Browser browser = listening(events, false);
         TransactionSynchronizationManager.initSynchronization();
         try {
-            events.tell("docket", "1");
+            events.publish("docket", "1");
             assertThat(browser.heard.poll(200, TimeUnit.MILLISECONDS)).as("not while it may still be undone").isNull();
             TransactionSynchronizationManager.getSynchronizations().forEach(TransactionSynchronization::afterCommit);
         } finally {
@@ -83,7 +83,7 @@ public class EventsTest {
             MockHttpServletRequest request = new MockHttpServletRequest();
             request.addHeader("Wistel-Tab", tab);
             RequestContextHolder.setRequestAttributes(new ServletRequestAttributes(request));
-            events.tell("docket", "1");
+            events.publish("docket", "1");
         }
         RequestContextHolder.resetRequestAttributes();
         List<String> heard = List.of(browser.next(), browser.next(), browser.next());
@@ -101,9 +101,9 @@ public class EventsTest {
         }
         Browser other = listening(events, false);
         for (int i = 0; i < 50; i++) {
-            events.tell("attempt", "7");
+            events.publish("attempt", "7");
         }
-        events.tell("attempt", "8");
+        events.publish("attempt", "8");
         List<String> heard = new ArrayList<>();
         for (String next = other.next(); !next.contains("id=8"); next = other.next()) {
             heard.add(next);

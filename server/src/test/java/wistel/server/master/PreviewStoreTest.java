@@ -27,7 +27,7 @@ public class PreviewStoreTest {
     public void aPreviewThatCantBeWrittenIsToldAsAFullDisk() throws IOException {
         FileStore files = new FileStore(Files.createTempDirectory("files"));
         Files.delete(files.previews());
-        PixelWorkers workers = new PixelWorkers();
+        PixelExecutor workers = new PixelExecutor();
         PreviewStore store = new PreviewStore(files, null, workers, Clock.systemUTC());
         BufferedImage image = new BufferedImage(40, 30, BufferedImage.TYPE_INT_RGB);
         ByteArrayOutputStream png = new ByteArrayOutputStream();

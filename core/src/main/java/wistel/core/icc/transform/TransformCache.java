@@ -40,7 +40,7 @@ public final class TransformCache {
      * The kept one; else, where that is quickly made, one that is slower for each pixel, while the one to keep is made behind it. For
      * somebody who waits for the first picture.
      */
-    public Transform soon(Recipe recipe, Executor behind) {
+    public Transform getOrApproximate(Recipe recipe, Executor behind) {
         Transform known = kept.getIfPresent(recipe);
         if (known != null) {
             quick.invalidate(recipe);

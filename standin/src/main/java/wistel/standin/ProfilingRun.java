@@ -32,10 +32,10 @@ import wistel.standin.room.Ticket;
  * Makes the demo's paper profiles the way a person would: prints the chart on each paper, reads it with the instrument over HTTP, and
  * has core make the profile. Writes NAME.icc and NAME.cgats into a folder, and the working spaces that the demo pictures are in.
  */
-final class ProfileSession {
+final class ProfilingRun {
     private static final SheetSize SHEET = SheetSize.named("A3+").orElseThrow();
 
-    private ProfileSession() {
+    private ProfilingRun() {
     }
 
     public static void main(String[] args) throws Exception {

@@ -6,14 +6,14 @@ import static wistel.core.docket.Dockets.ready;
 
 import java.util.List;
 import org.testng.annotations.Test;
-import wistel.core.docket.Finding.Mend;
+import wistel.core.docket.Finding.Fix;
 import wistel.core.rendition.ToneMoves;
 import wistel.core.rendition.Warmth;
 
 /** A verdict leads to changes that go the other way. */
-public class NextTimeTest {
+public class VerdictAdviceTest {
     private static DocketSpec after(String verdict, int nth, DocketSpec d) {
-        return NextTime.of(verdict, d, facts()).get(nth).change().on(d);
+        return VerdictAdvice.of(verdict, d, facts()).get(nth).change().on(d);
     }
 
     private static ToneMoves tones(DocketSpec d) {
@@ -38,21 +38,21 @@ public class NextTimeTest {
     @Test
     public void aCastOffersTheRightMediaTypeFirstThenWarmerAndCooler() {
         DocketSpec wrong = Dockets.set("media-type", "stationery-fine");
-        List<Mend> mends = NextTime.of("a cast", wrong, facts());
-        assertThat(mends).extracting(Mend::label).containsExactly("Set glossy photo paper", "Print it a little warmer",
+        List<Fix> fixes = VerdictAdvice.of("a cast", wrong, facts());
+        assertThat(fixes).extracting(Fix::label).containsExactly("Set glossy photo paper", "Print it a little warmer",
             "Print it a little cooler");
-        assertThat(NextTime.of("a cast", ready(), facts())).hasSize(2);
+        assertThat(VerdictAdvice.of("a cast", ready(), facts())).hasSize(2);
         Warmth cooler = (Warmth) after("a cast", 1, ready()).renditions().get(0).compensation().moves().get(0);
         assertThat(cooler.warmth()).isEqualTo(-2);
     }
 
     @Test
     public void bandsAndStrikesAreMetWithWhatThePrinterHas() {
-        assertThat(NextTime.of("banding", Dockets.set("print-quality", "3"), facts())).extracting(Mend::label)
+        assertThat(VerdictAdvice.of("banding", Dockets.set("print-quality", "3"), facts())).extracting(Fix::label)
             .containsExactly("Quality: fine");
-        assertThat(NextTime.of("banding", ready(), facts())).as("this printer has nothing more against bands").isEmpty();
-        assertThat(NextTime.of("head strike", ready(), facts())).isEmpty();
+        assertThat(VerdictAdvice.of("banding", ready(), facts())).as("this printer has nothing more against bands").isEmpty();
+        assertThat(VerdictAdvice.of("head strike", ready(), facts())).isEmpty();
         assertThat(after("head strike", 0, Dockets.set("media-top-margin", "300")).settings().get("media-top-margin")).isEmpty();
-        assertThat(NextTime.of("matches", ready(), facts())).isEmpty();
+        assertThat(VerdictAdvice.of("matches", ready(), facts())).isEmpty();
     }
 }

@@ -24,7 +24,7 @@ import wistel.core.sheet.Rect;
  * @param raster whose colour the numbers are that the printer would be sent
  * @param by     the pairing whose profile stands for what this media type lays down, where that is not the docket's own
  */
-public record LaidDown(Colours colours, RasterType.Space raster, Optional<PairingVersion> by, List<Note> notes) {
+public record PrintPrediction(Colours colours, RasterType.Space raster, Optional<PairingVersion> by, List<Note> notes) {
     private static final Set<Surface> GLOSSY = Set.of(Surface.GLOSS, Surface.LUSTRE);
 
     /**
@@ -56,12 +56,12 @@ public record LaidDown(Colours colours, RasterType.Space raster, Optional<Pairin
     public record Note(Optional<Code> code, String text, Rect atMm) {
     }
 
-    public LaidDown {
+    public PrintPrediction {
         notes = List.copyOf(notes);
     }
 
     /** @param known pairings, of which one may tell how another media type prints */
-    public static LaidDown of(DocketSpec d, PreflightFacts facts, Page page, List<PairingVersion> known) {
+    public static PrintPrediction of(DocketSpec d, PreflightFacts facts, Page page, List<PairingVersion> known) {
         PrinterDescription printer = facts.described();
         PairingVersion own = facts.pairing().orElseThrow();
         boolean device = printer.raster(new ColourRoute.ByWistel(own.intent(), true)).isPresent();
@@ -87,7 +87,7 @@ public record LaidDown(Colours colours, RasterType.Space raster, Optional<Pairin
         List<Note> notes = new ArrayList<>();
         edges(d, facts, page, notes);
         colour(colours, d, facts, page, other, notes);
-        return new LaidDown(colours, raster, other, notes);
+        return new PrintPrediction(colours, raster, other, notes);
     }
 
     /** A pairing of this printer with that media type: of the same paper, or of one that takes the same black ink in the same way. */

@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
-import wistel.core.docket.Finding.Mend;
+import wistel.core.docket.Finding.Fix;
 import wistel.core.printer.DriverSettings;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.PrinterRules;
@@ -16,7 +16,7 @@ import wistel.core.rendition.ToneMoves;
 import wistel.core.rendition.Warmth;
 
 /** What to change for the next attempt, by the verdict on the last one: changes of the docket, the likeliest first. */
-public final class NextTime {
+public final class VerdictAdvice {
     private static final double BRIGHTER = 8;
     private static final double SHADOWS = 10;
     private static final double CAST = 2;
@@ -26,43 +26,44 @@ public final class NextTime {
     private static final Map<String, String> AGAINST_BANDS = Map.of("wistel-passes", "one-way");
     private static final Map<String, String> AGAINST_STRIKES = Map.of("wistel-head-gap", "wide");
 
-    private NextTime() {
+    private VerdictAdvice() {
     }
 
     /** @param verdict as a person judged; empty or "matches" asks for nothing */
-    public static List<Mend> of(String verdict, DocketSpec d, PreflightFacts facts) {
-        List<Mend> mends = new ArrayList<>();
+    public static List<Fix> of(String verdict, DocketSpec d, PreflightFacts facts) {
+        List<Fix> fixes = new ArrayList<>();
         switch (verdict) {
             case "too dark" -> {
-                mends.add(tones("Print it a little lighter", d, t -> new ToneMoves(t.shadows(), t.midtones(), t.lights(), t.contrast(),
+                fixes.add(tones("Print it a little lighter", d, t -> new ToneMoves(t.shadows(), t.midtones(), t.lights(), t.contrast(),
                     clamped(t.brightness() + BRIGHTER), t.pivot())));
-                mends.add(tones("Open the shadows alone", d,
+                fixes.add(tones("Open the shadows alone", d,
                     t -> new ToneMoves(clamped(t.shadows() + SHADOWS), t.midtones(), t.lights(), t.contrast(), t.brightness(), t.pivot())));
             }
-            case "too light" -> mends.add(tones("Print it a little darker", d,
+            case "too light" -> fixes.add(tones("Print it a little darker", d,
                 t -> new ToneMoves(t.shadows(), t.midtones(), t.lights(), t.contrast(), clamped(t.brightness() - BRIGHTER), t.pivot())));
             case "a cast" -> {
-                pairingsType(d, facts).ifPresent(mends::add);
-                mends.add(warmth("Print it a little warmer", d, CAST));
-                mends.add(warmth("Print it a little cooler", d, -CAST));
+                pairingsType(d, facts).ifPresent(fixes::add);
+                fixes.add(warmth("Print it a little warmer", d, CAST));
+                fixes.add(warmth("Print it a little cooler", d, -CAST));
             }
             case "banding" -> {
                 if (d.settings().quality() < FINE) {
-                    set(mends, d, facts, DriverSettings.QUALITY, Integer.toString(FINE));
+                    set(fixes, d, facts, DriverSettings.QUALITY, Integer.toString(FINE));
                 }
-                AGAINST_BANDS.forEach((name, value) -> set(mends, d, facts, name, value));
+                AGAINST_BANDS.forEach((name, value) -> set(fixes, d, facts, name, value));
             }
             case "head strike" -> {
                 if (d.settings().get(DriverSettings.TOP_MARGIN).isPresent()) {
-                    mends.add(new Mend("Keep the wide margin at the ends", new WaysOut(facts).set(DriverSettings.TOP_MARGIN, "")));
+                    fixes.add(
+                        new Fix("Keep the wide margin at the ends", new ConflictResolutions(facts).set(DriverSettings.TOP_MARGIN, "")));
                 }
-                AGAINST_STRIKES.forEach((name, value) -> set(mends, d, facts, name, value));
+                AGAINST_STRIKES.forEach((name, value) -> set(fixes, d, facts, name, value));
             }
             default -> {
                 // nothing is to be changed
             }
         }
-        return mends;
+        return fixes;
     }
 
     private static double clamped(double slider) {
@@ -70,16 +71,16 @@ public final class NextTime {
     }
 
     /** On every picture of the docket, beside the moves that it has. */
-    private static Mend tones(String label, DocketSpec d, UnaryOperator<ToneMoves> by) {
-        return new Mend(label, each(d, moves -> {
+    private static Fix tones(String label, DocketSpec d, UnaryOperator<ToneMoves> by) {
+        return new Fix(label, each(d, moves -> {
             ToneMoves now = moves.stream().filter(ToneMoves.class::isInstance).map(ToneMoves.class::cast).findFirst()
                 .orElse(new ToneMoves(0, 0, 0, 0, 0, PIVOT));
             return with(moves, ToneMoves.class, by.apply(now));
         }));
     }
 
-    private static Mend warmth(String label, DocketSpec d, double by) {
-        return new Mend(label, each(d, moves -> {
+    private static Fix warmth(String label, DocketSpec d, double by) {
+        return new Fix(label, each(d, moves -> {
             Warmth now = moves.stream().filter(Warmth.class::isInstance).map(Warmth.class::cast).findFirst().orElse(new Warmth(0, 0));
             return with(moves, Warmth.class, new Warmth(Math.max(-Warmth.MOST, Math.min(Warmth.MOST, now.warmth() + by)), now.tint()));
         }));
@@ -100,17 +101,18 @@ public final class NextTime {
         return Command.of(changes);
     }
 
-    private static Optional<Mend> pairingsType(DocketSpec d, PreflightFacts facts) {
+    private static Optional<Fix> pairingsType(DocketSpec d, PreflightFacts facts) {
         return facts.pairing().map(p -> p.settings().mediaType()).filter(t -> !t.equals(d.settings().mediaType()))
-            .map(t -> new Mend("Set " + facts.described().type(t), new WaysOut(facts).set(DriverSettings.MEDIA_TYPE, t)));
+            .map(t -> new Fix("Set " + facts.described().type(t), new ConflictResolutions(facts).set(DriverSettings.MEDIA_TYPE, t)));
     }
 
     /** Only where the printer has it, can do it here, and hasn't done it already. */
-    private static void set(List<Mend> mends, DocketSpec d, PreflightFacts facts, String name, String value) {
+    private static void set(List<Fix> fixes, DocketSpec d, PreflightFacts facts, String name, String value) {
         PrinterDescription printer = facts.described();
         boolean can = printer.supported(name).holds(value) && new PrinterRules(printer).check(facts.job(d).with(name, value)).isEmpty();
         if (can && !d.settings().get(name).orElse("").equals(value)) {
-            mends.add(new Mend(Words.capital(printer.word(name)) + ": " + printer.word(name, value), new WaysOut(facts).set(name, value)));
+            fixes.add(new Fix(DocketPhrases.capital(printer.word(name)) + ": " + printer.word(name, value),
+                new ConflictResolutions(facts).set(name, value)));
         }
     }
 }

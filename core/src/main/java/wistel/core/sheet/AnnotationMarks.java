@@ -6,7 +6,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** The marks round one picture: rule, cut marks, and the caption below it. */
-final class Annotated {
+final class AnnotationMarks {
     private static final double POINT_MM = 25.4 / 72;
     private static final double CUT_LENGTH_MM = 5;
     private static final double CUT_GAP_MM = 2;
@@ -14,7 +14,7 @@ final class Annotated {
     private static final double CAPTION_GAP_MM = 3;
     private static final double SIGNATURE_MM = 45;
 
-    private Annotated() {
+    private AnnotationMarks() {
     }
 
     static List<Mark> marks(Rect picture, Edge edge, Annotation annotation, CaptionText text) {

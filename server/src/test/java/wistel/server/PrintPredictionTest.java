@@ -17,7 +17,7 @@ import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 import wistel.core.colour.LabEncoding;
 import wistel.core.docket.Finding;
-import wistel.core.docket.LaidDown;
+import wistel.core.docket.PrintPrediction;
 import wistel.core.docket.PreflightFacts;
 import wistel.core.docket.PrintOrder;
 import wistel.core.icc.profile.Intent;
@@ -41,7 +41,7 @@ import wistel.standin.room.PrintJob;
 import wistel.standin.room.Ticket;
 
 /** The sheet as it is laid down beforehand against the scan of what the printer then makes of the very same settings, mistakes included. */
-public class LaidDownTest extends InTestRoom {
+public class PrintPredictionTest extends InTestRoom {
     private static final double SCAN_DPI = 90;
     private static final Margins REAR = new Margins(3, 3, 14, 3);
 
@@ -116,11 +116,11 @@ public class LaidDownTest extends InTestRoom {
         return sum / (w * h);
     }
 
-    private void agrees(String docket, Paper paper, RasterType raster, Margins margins, LaidDown.Colours colours) throws Exception {
+    private void agrees(String docket, Paper paper, RasterType raster, Margins margins, PrintPrediction.Colours colours) throws Exception {
         agrees(judged(docket), paper, raster, margins, colours);
     }
 
-    private void agrees(DocketAssessment judged, Paper paper, RasterType raster, Margins margins, LaidDown.Colours colours)
+    private void agrees(DocketAssessment judged, Paper paper, RasterType raster, Margins margins, PrintPrediction.Colours colours)
         throws Exception {
         assertThat(test.bean(LaidDownService.class).told(judged, 1).colours()).isEqualTo(colours);
         double apart = apart(foreseen(judged), printed(judged, paper, raster, margins));
@@ -130,17 +130,17 @@ public class LaidDownTest extends InTestRoom {
 
     @Test
     public void rightSettingsComeOutAsForeseen() throws Exception {
-        agrees(docket("Skerry Baryta 310"), Paper.SKERRY_BARYTA, RasterType.DEVICE3_16, REAR, LaidDown.Colours.AS_PROOFED);
+        agrees(docket("Skerry Baryta 310"), Paper.SKERRY_BARYTA, RasterType.DEVICE3_16, REAR, PrintPrediction.Colours.AS_PROOFED);
     }
 
     @Test
     public void anotherMediaTypeIsForeseenByTheProfileOfThePaperThatItIsFor() throws Exception {
         String docket = docket("Corrie Lustre 260");
         change(docket, "{\"kind\":\"set\",\"setting\":\"media-type\",\"value\":\"photographic-glossy\",\"said\":\"baryta\"}");
-        agrees(docket, Paper.CORRIE_LUSTRE, RasterType.DEVICE3_16, REAR, LaidDown.Colours.OTHER_TYPE);
+        agrees(docket, Paper.CORRIE_LUSTRE, RasterType.DEVICE3_16, REAR, PrintPrediction.Colours.OTHER_TYPE);
         change(docket, "{\"kind\":\"set\",\"setting\":\"media-type\",\"value\":\"stationery-fine\",\"said\":\"cotton\"}");
         assertThat(test.bean(LaidDownService.class).told(judged(docket), 1).colours()).as("gloss tells nothing of cotton")
-            .isEqualTo(LaidDown.Colours.OTHER_TYPE_UNKNOWN);
+            .isEqualTo(PrintPrediction.Colours.OTHER_TYPE_UNKNOWN);
     }
 
     @Test
@@ -148,7 +148,7 @@ public class LaidDownTest extends InTestRoom {
         for (String[] space : new String[][] {{"SRGB", "SRGB_16"}, {"OPRGB", "OPRGB_16"}}) {
             String docket = docket("Skerry Baryta 310");
             change(docket, "{\"kind\":\"routed\",\"route\":{\"kind\":\"by-driver\",\"space\":\"" + space[0] + "\"}}");
-            agrees(docket, Paper.SKERRY_BARYTA, RasterType.valueOf(space[1]), REAR, LaidDown.Colours.BY_DRIVER);
+            agrees(docket, Paper.SKERRY_BARYTA, RasterType.valueOf(space[1]), REAR, PrintPrediction.Colours.BY_DRIVER);
         }
     }
 
@@ -160,12 +160,12 @@ public class LaidDownTest extends InTestRoom {
     public void colourConvertedTwiceOrByNobodyIsForeseen() throws Exception {
         DocketAssessment twice = taking(judged(docket("Skerry Baryta 310")), "srgb_16");
         assertThat(twice.findings()).extracting(Finding::code).contains(Finding.Code.NO_DEVICE_SPACE);
-        agrees(twice, Paper.SKERRY_BARYTA, RasterType.SRGB_16, REAR, LaidDown.Colours.TWICE);
+        agrees(twice, Paper.SKERRY_BARYTA, RasterType.SRGB_16, REAR, PrintPrediction.Colours.TWICE);
         String docket = docket("Skerry Baryta 310");
         change(docket, "{\"kind\":\"routed\",\"route\":{\"kind\":\"by-driver\",\"space\":\"SRGB\"}}");
         DocketAssessment nobody = taking(judged(docket), "device3_16");
         assertThat(nobody.findings()).extracting(Finding::code).contains(Finding.Code.NOBODY_CONVERTS);
-        agrees(nobody, Paper.SKERRY_BARYTA, RasterType.DEVICE3_16, REAR, LaidDown.Colours.UNCONVERTED);
+        agrees(nobody, Paper.SKERRY_BARYTA, RasterType.DEVICE3_16, REAR, PrintPrediction.Colours.UNCONVERTED);
     }
 
     /** The same docket, had its printer only this raster type. */
@@ -186,7 +186,7 @@ public class LaidDownTest extends InTestRoom {
     public void edgesThatStayWhiteAreForeseenToHalfAMillimetre() throws Exception {
         String docket = docket("Skerry Baryta 310");
         change(docket, "{\"kind\":\"framed\",\"itemId\":\"i1\",\"widthMm\":296,\"heightMm\":197.3}");
-        agrees(docket, Paper.SKERRY_BARYTA, RasterType.DEVICE3_16, REAR, LaidDown.Colours.AS_PROOFED);
+        agrees(docket, Paper.SKERRY_BARYTA, RasterType.DEVICE3_16, REAR, PrintPrediction.Colours.AS_PROOFED);
         DocketAssessment judged = judged(docket);
         View sheet = foreseen(judged);
         View scan = printed(judged, Paper.SKERRY_BARYTA, RasterType.DEVICE3_16, REAR);
@@ -194,7 +194,7 @@ public class LaidDownTest extends InTestRoom {
             assertThat(edge(sheet, fromLeft)).as(fromLeft ? "left" : "right").isCloseTo(edge(scan, fromLeft), within(0.5));
         }
         assertThat(edge(sheet, true) + edge(sheet, false)).as("one end is the trailing one").isCloseTo(17, within(1.0));
-        assertThat(test.bean(LaidDownService.class).told(judged, 1).notes()).extracting(LaidDown.Note::code)
+        assertThat(test.bean(LaidDownService.class).told(judged, 1).notes()).extracting(PrintPrediction.Note::code)
             .contains(Optional.of(Finding.Code.ON_UNPRINTABLE_EDGE));
     }
 
@@ -215,17 +215,17 @@ public class LaidDownTest extends InTestRoom {
     public void borderlessEnlargementIsForeseen() throws Exception {
         String docket = docket("Skerry Baryta 310");
         change(docket, "{\"kind\":\"edged\",\"edge\":{\"borderless\":true,\"overMm\":3,\"bleedMm\":0}}");
-        agrees(docket, Paper.SKERRY_BARYTA, RasterType.DEVICE3_16, Margins.NONE, LaidDown.Colours.AS_PROOFED);
+        agrees(docket, Paper.SKERRY_BARYTA, RasterType.DEVICE3_16, Margins.NONE, PrintPrediction.Colours.AS_PROOFED);
     }
 
     @Test
     public void whatIsSeenIsServedAsAPictureWithItsNotes() throws Exception {
         String docket = docket("Corrie Lustre 260");
         change(docket, "{\"kind\":\"set\",\"setting\":\"media-type\",\"value\":\"photographic-glossy\",\"said\":\"baryta\"}");
-        JsonNode told = api.get(docket + "/pages/1/laid-down/notes").body();
+        JsonNode told = api.get(docket + "/pages/1/prediction/notes").body();
         assertThat(told.path("notes").get(0).path("text").asString()).contains("Shown by the profile of Skerry Baryta 310");
-        assertThat(api.get(docket + "/pages/1/laid-down?longest=900").raw().body().length).isGreaterThan(50_000);
-        assertThat(api.get(docket + "/pages/2/laid-down").status()).isEqualTo(400);
+        assertThat(api.get(docket + "/pages/1/prediction?longest=900").raw().body().length).isGreaterThan(50_000);
+        assertThat(api.get(docket + "/pages/2/prediction").status()).isEqualTo(400);
         JsonNode costs = api.get(docket + "/costs").body();
         assertThat(costs.path("sheets").asInt()).isEqualTo(1);
         assertThat(costs.path("inkMl").path("basis").asString()).isEqualTo("PRINTER");

@@ -8,7 +8,7 @@ import org.springframework.stereotype.Component;
 
 /** The threads that work on pixels, one for each processor, shared by everything that reads or makes pictures. */
 @Component
-public class PixelWorkers {
+public class PixelExecutor {
     private final ExecutorService threads = Executors.newFixedThreadPool(Runtime.getRuntime().availableProcessors(), work -> {
         Thread thread = new Thread(work, "pixels");
         thread.setDaemon(true);

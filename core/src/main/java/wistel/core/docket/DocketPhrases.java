@@ -15,10 +15,10 @@ import wistel.core.printer.ColourRoute;
 import wistel.core.printer.RasterType;
 
 /** Small words that several sentences about a docket share. */
-final class Words {
+final class DocketPhrases {
     static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
 
-    private Words() {
+    private DocketPhrases() {
     }
 
     static String percent(double share) {

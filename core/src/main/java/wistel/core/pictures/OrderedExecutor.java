@@ -14,14 +14,14 @@ import java.util.function.Supplier;
  * Work done on several threads whose results are taken in the order in which it was handed in. No more than a few pieces are under way at
  * once, so handing in waits for the oldest. Closing it waits for what is under way.
  */
-public final class InOrder<R> implements AutoCloseable {
+public final class OrderedExecutor<R> implements AutoCloseable {
     private final Executor workers;
     private final int most;
     private final Consumer<R> results;
     private final Deque<Future<R>> underWay = new ArrayDeque<>();
 
     /** @param most pieces under way at once */
-    public InOrder(Executor workers, int most, Consumer<R> results) {
+    public OrderedExecutor(Executor workers, int most, Consumer<R> results) {
         this.workers = workers;
         this.most = most;
         this.results = results;

@@ -17,9 +17,10 @@ import wistel.core.paper.PairingVersion;
  * @param changes   what would be otherwise, in words
  * @param stops     what would stop it there
  */
-public record Elsewhere(UUID pairingId, String printerName, String paper, boolean samePaper, List<String> changes, List<String> stops,
+public record AlternativePrinter(UUID pairingId, String printerName, String paper, boolean samePaper, List<String> changes,
+    List<String> stops,
     String readback) {
-    static Elsewhere of(DocketAssessment now, DocketAssessment there) {
+    static AlternativePrinter of(DocketAssessment now, DocketAssessment there) {
         PairingVersion pairing = there.facts().pairing().orElseThrow();
         PreflightFacts before = now.facts();
         PreflightFacts after = there.facts();
@@ -36,7 +37,8 @@ public record Elsewhere(UUID pairingId, String printerName, String paper, boolea
             changes.add("another profile: look at the proof again");
         }
         List<String> stops = there.findings().stream().filter(f -> f.severity() == Finding.Severity.STOP).map(Finding::what).toList();
-        return new Elsewhere(UUID.fromString(pairing.pairingId()), pairing.printerName(), pairing.paper(), samePaper, changes, stops,
+        return new AlternativePrinter(UUID.fromString(pairing.pairingId()), pairing.printerName(), pairing.paper(), samePaper, changes,
+            stops,
             Readback.of(b, after, there.layout()));
     }
 

@@ -20,21 +20,21 @@ import wistel.core.colour.LabEncoding;
 import wistel.core.tone.ToneCurve;
 import wistel.core.tone.ToneScale;
 
-public class StraighteningTest {
+public class LinearisationStepTest {
     private static final ToneCurve CURVE = new ToneCurve(
         List.of(new ToneCurve.Point(0.2, 0.15), new ToneCurve.Point(0.5, 0.47), new ToneCurve.Point(0.85, 0.78)));
 
     /** Depth and lightness are each other's complement, and so is the curve. */
     @Test
     public void lightnessIsMovedAsDepthIs() {
-        Straightening s = Straightening.of(CURVE);
+        LinearisationStep s = LinearisationStep.of(CURVE);
         for (int i = 0; i <= 100; i++) {
             double[] lab = {i, 3, -4};
             s.function().apply(lab, 0);
             assertThat(lab[0]).isCloseTo(100 * (1 - CURVE.function().applyAsDouble(1 - i / 100.0)), within(1e-9));
             assertThat(lab[1]).isEqualTo(3);
         }
-        assertThat(Straightening.of(ToneCurve.STRAIGHT).points()).hasSize(2);
+        assertThat(LinearisationStep.of(ToneCurve.STRAIGHT).points()).hasSize(2);
     }
 
     /** Through the compiled tables: of a neutral scale in monochrome, and of grays that are left in colour. */
@@ -42,7 +42,7 @@ public class StraighteningTest {
     public void compiledItDoesThatToNeutrals() {
         for (Treatment treatment : List.of(Treatment.Monochrome.NEUTRAL, new Treatment.Colour())) {
             RenditionChange change = new RenditionChange(treatment, List.of(new ToneMoves(10, 0, 0, 0, 0, 50)),
-                Optional.of(Straightening.of(CURVE)));
+                Optional.of(LinearisationStep.of(CURVE)));
             Transform compiled = RenditionCompiler.toWorking(StandardSpaces.GRAY_L, change, Intent.RELATIVE, false, Kernels.best());
             Transform toLab = TransformCompiler.compile(new Recipe.DeviceToLab(RenditionCompiler.WORKING, false));
             char[] grays = new char[101];
@@ -59,11 +59,11 @@ public class StraighteningTest {
     @Test
     public void itIsPartOfWhatAChangeIs() {
         RenditionChange plain = new RenditionChange(Treatment.Monochrome.NEUTRAL, List.of());
-        RenditionChange straight = plain.straightened(Optional.of(Straightening.of(CURVE)));
+        RenditionChange straight = plain.straightened(Optional.of(LinearisationStep.of(CURVE)));
         assertThat(straight).isNotEqualTo(plain);
         assertThat(straight.straightened(Optional.empty())).isEqualTo(plain);
-        assertThat(straight.drained().straightening()).isPresent();
-        assertThat(RenditionChange.NONE.straightened(Optional.of(Straightening.of(CURVE))).changesNothing()).isFalse();
+        assertThat(straight.toDriverGray().straightening()).isPresent();
+        assertThat(RenditionChange.NONE.straightened(Optional.of(LinearisationStep.of(CURVE))).changesNothing()).isFalse();
         assertThat(straight.toString()).contains("straightened");
     }
 
@@ -81,8 +81,8 @@ public class StraighteningTest {
     public void aPredictionLeadsTheProofToWhatWasMeasured() {
         double[] byProfile = IntStream.range(0, TonePrediction.GRAYS).mapToDouble(i -> 12 + 84 * Math.pow(i / 100.0, 1.3)).toArray();
         ToneScale measured = scale(0.3);
-        for (Optional<Straightening> inForce : List.of(Optional.<Straightening>empty(), Optional.of(Straightening.of(CURVE)))) {
-            Straightening from = TonePrediction.of(byProfile, measured, inForce);
+        for (Optional<LinearisationStep> inForce : List.of(Optional.<LinearisationStep>empty(), Optional.of(LinearisationStep.of(CURVE)))) {
+            LinearisationStep from = TonePrediction.of(byProfile, measured, inForce);
             for (int l = 1; l < 100; l += 3) {
                 double[] proofed = {l, 0, 0};
                 from.function().apply(proofed, 0);
@@ -98,7 +98,7 @@ public class StraighteningTest {
     @Test
     public void beyondTheProfilesEndsItShowsItsEnds() {
         double[] narrow = IntStream.range(0, TonePrediction.GRAYS).mapToDouble(i -> 20 + 0.7 * i).toArray();
-        Straightening from = TonePrediction.of(narrow, scale(0), Optional.empty());
+        LinearisationStep from = TonePrediction.of(narrow, scale(0), Optional.empty());
         double[] black = {0, 0, 0};
         from.function().apply(black, 0);
         double[] white = {100, 0, 0};

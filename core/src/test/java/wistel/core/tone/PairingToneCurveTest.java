@@ -10,16 +10,16 @@ import wistel.core.icc.profile.Intent;
 import wistel.core.printer.ColourRoute;
 import wistel.core.printer.DriverSettings;
 
-public class KeptCurveTest {
+public class PairingToneCurveTest {
     private static final LocalDate MEASURED = LocalDate.of(2025, 3, 14);
 
-    private static KeptCurve kept(ColourRoute route, String type, String reading, String through) {
-        return new KeptCurve(new ToneMode(route, Map.of(DriverSettings.MEDIA_TYPE, type)), Scales.scale(21, d -> d, 0, 1),
+    private static PairingToneCurve kept(ColourRoute route, String type, String reading, String through) {
+        return new PairingToneCurve(new ToneMode(route, Map.of(DriverSettings.MEDIA_TYPE, type)), Scales.scale(21, d -> d, 0, 1),
             ToneCurve.STRAIGHT, 12, MEASURED, reading, "gray", through);
     }
 
-    private static final KeptCurve DRIVER = kept(new ColourRoute.DriverMonochrome(), "cotton", "r1", "");
-    private static final KeptCurve PROFILE = kept(new ColourRoute.ByWistel(Intent.RELATIVE, true), "cotton", "r2", "profile");
+    private static final PairingToneCurve DRIVER = kept(new ColourRoute.DriverMonochrome(), "cotton", "r1", "");
+    private static final PairingToneCurve PROFILE = kept(new ColourRoute.ByWistel(Intent.RELATIVE, true), "cotton", "r2", "profile");
 
     @Test
     public void afterAYearItIsOld() {
@@ -39,13 +39,13 @@ public class KeptCurveTest {
 
     @Test
     public void keysNameTheMeasurementAndWhetherItsCurveIsInForce() {
-        List<KeptCurve> both = List.of(DRIVER, PROFILE);
-        assertThat(KeptCurve.named(both, PROFILE.key(true))).contains(PROFILE);
-        assertThat(KeptCurve.named(both, DRIVER.key(false))).contains(DRIVER);
-        assertThat(KeptCurve.named(both, "r3.on")).isEmpty();
-        assertThat(KeptCurve.isOn(DRIVER.key(true))).isTrue();
-        assertThat(KeptCurve.isOn(DRIVER.key(false))).isFalse();
-        assertThat(KeptCurve.of(both, PROFILE.mode())).contains(PROFILE);
-        assertThat(KeptCurve.of(both, new ToneMode(new ColourRoute.DriverMonochrome(), Map.of()))).isEmpty();
+        List<PairingToneCurve> both = List.of(DRIVER, PROFILE);
+        assertThat(PairingToneCurve.named(both, PROFILE.key(true))).contains(PROFILE);
+        assertThat(PairingToneCurve.named(both, DRIVER.key(false))).contains(DRIVER);
+        assertThat(PairingToneCurve.named(both, "r3.on")).isEmpty();
+        assertThat(PairingToneCurve.isOn(DRIVER.key(true))).isTrue();
+        assertThat(PairingToneCurve.isOn(DRIVER.key(false))).isFalse();
+        assertThat(PairingToneCurve.of(both, PROFILE.mode())).contains(PROFILE);
+        assertThat(PairingToneCurve.of(both, new ToneMode(new ColourRoute.DriverMonochrome(), Map.of()))).isEmpty();
     }
 }

@@ -11,10 +11,10 @@ import wistel.core.printer.JobRequest;
 import wistel.core.printer.PrinterDescription;
 
 /** What a docket asks of its printer. */
-final class Requests {
+final class JobRequests {
     private static final String COLOUR = "color";
 
-    private Requests() {
+    private JobRequests() {
     }
 
     /** A roll is cut to any length. */

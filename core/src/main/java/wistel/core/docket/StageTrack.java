@@ -12,8 +12,8 @@ import wistel.core.rendition.Treatment;
 import wistel.core.sheet.Layout;
 
 /** The six stages of a docket, each with its one-line outcome and its mark. */
-public final class Track {
-    private Track() {
+public final class StageTrack {
+    private StageTrack() {
     }
 
     public static List<StageStatus> of(DocketSpec d, PreflightFacts facts, Layout layout, List<Finding> findings) {
@@ -64,8 +64,8 @@ public final class Track {
             return d.route() instanceof ColourRoute.DriverMonochrome ? "driver's monochrome, " + measured(d, facts)
                 : "doesn't apply: the driver converts";
         }
-        String name = Words.shortIntent(by.intent());
+        String name = DocketPhrases.shortIntent(by.intent());
         boolean moved = d.renditions().stream().anyMatch(r -> !r.compensation().inForceWords().isEmpty());
-        return moved ? name + ", compensated" : Words.compensatesBlack(by, facts) ? name + ", black compensated" : name;
+        return moved ? name + ", compensated" : DocketPhrases.compensatesBlack(by, facts) ? name + ", black compensated" : name;
     }
 }

@@ -13,12 +13,12 @@ import wistel.server.store.Json;
  * so.
  */
 @Component
-class AskedChanges {
+class RenditionChangeParser {
     private static final int LONGEST = 6000;
 
     private final Json json;
 
-    AskedChanges(Json json) {
+    RenditionChangeParser(Json json) {
         this.json = json;
     }
 

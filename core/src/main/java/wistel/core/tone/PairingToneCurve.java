@@ -13,7 +13,7 @@ import wistel.core.printer.DriverSettings;
  * @param profileHash of the scale as a profile of grays, by which the mode is proofed where no other profile tells its tones
  * @param through     hash of the profile that gray was sent through; empty for the driver's own mode
  */
-public record KeptCurve(ToneMode mode, ToneScale scale, ToneCurve curve, int wedge, LocalDate measured, String readingHash,
+public record PairingToneCurve(ToneMode mode, ToneScale scale, ToneCurve curve, int wedge, LocalDate measured, String readingHash,
     String profileHash, String through) {
     private static final int MONTHS_GOOD = 12;
 
@@ -36,7 +36,7 @@ public record KeptCurve(ToneMode mode, ToneScale scale, ToneCurve curve, int wed
     }
 
     /** What a key names, if it is among these. */
-    public static Optional<KeptCurve> named(List<KeptCurve> all, String key) {
+    public static Optional<PairingToneCurve> named(List<PairingToneCurve> all, String key) {
         return all.stream().filter(k -> k.key(true).equals(key) || k.key(false).equals(key)).findFirst();
     }
 
@@ -45,7 +45,7 @@ public record KeptCurve(ToneMode mode, ToneScale scale, ToneCurve curve, int wed
     }
 
     /** That of a mode, if it is among these. */
-    public static Optional<KeptCurve> of(List<KeptCurve> all, ToneMode mode) {
+    public static Optional<PairingToneCurve> of(List<PairingToneCurve> all, ToneMode mode) {
         return all.stream().filter(k -> k.mode.equals(mode)).findFirst();
     }
 }

@@ -3,8 +3,8 @@ package wistel.core.rendition;
 import wistel.core.fault.InvalidRequest;
 
 /** Numbers that are checked alike in every move. */
-final class Faults {
-    private Faults() {
+final class Ranges {
+    private Ranges() {
     }
 
     /** @throws InvalidRequest when the value is no number, or outside of its range */

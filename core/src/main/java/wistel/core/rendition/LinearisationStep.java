@@ -8,15 +8,15 @@ import wistel.core.rendition.LightnessCurve.TonePoint;
 import wistel.core.tone.ToneCurve;
 
 /** What straightens a monochrome mode's tones: lightness to lightness, the last thing that happens to a colour before it is converted. */
-public record Straightening(List<TonePoint> points) {
-    public Straightening {
+public record LinearisationStep(List<TonePoint> points) {
+    public LinearisationStep {
         points = List.copyOf(points);
     }
 
     /** As it is printed: depths, from paper to black, become lightnesses from black to paper. */
-    public static Straightening of(ToneCurve curve) {
+    public static LinearisationStep of(ToneCurve curve) {
         List<ToneCurve.Point> points = curve.points();
-        return new Straightening(IntStream.rangeClosed(-1, points.size()).mapToObj(i -> {
+        return new LinearisationStep(IntStream.rangeClosed(-1, points.size()).mapToObj(i -> {
             int nth = points.size() - 1 - i;
             double wanted = nth < 0 ? 0 : nth == points.size() ? 1 : points.get(nth).wanted();
             double sent = nth < 0 ? 0 : nth == points.size() ? 1 : points.get(nth).sent();

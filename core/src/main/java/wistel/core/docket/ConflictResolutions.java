@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import wistel.core.docket.Finding.Mend;
+import wistel.core.docket.Finding.Fix;
 import wistel.core.paper.SheetSize;
 import wistel.core.paper.Stock;
 import wistel.core.printer.ColourRoute;
@@ -14,21 +14,21 @@ import wistel.core.printer.PrinterDescription;
 import wistel.core.sheet.Edge;
 
 /** What a printer would have changed, as changes of a docket with words on their button. */
-final class WaysOut {
+final class ConflictResolutions {
     private final PreflightFacts facts;
 
-    WaysOut(PreflightFacts facts) {
+    ConflictResolutions(PreflightFacts facts) {
         this.facts = facts;
     }
 
     /** Empty where there is no way. */
-    Optional<Mend> mend(List<Alteration> way) {
+    Optional<Fix> fix(List<Alteration> way) {
         if (way.isEmpty()) {
             return Optional.empty();
         }
         List<Command> changes = changes(way);
-        String label = Words.capital(way.stream().map(this::label).collect(Collectors.joining(", ")));
-        return Optional.of(new Mend(label, Command.of(changes)));
+        String label = DocketPhrases.capital(way.stream().map(this::label).collect(Collectors.joining(", ")));
+        return Optional.of(new Fix(label, Command.of(changes)));
     }
 
     List<Command> changes(List<Alteration> way) {
