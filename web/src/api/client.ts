@@ -1,3 +1,7 @@
+import createClient, { createFinalURL, createQuerySerializer, defaultPathSerializer, type Middleware } from 'openapi-fetch'
+import type { PathsWithMethod } from 'openapi-typescript-helpers'
+import type { paths } from './schema'
+
 /** This tab, among all that the server tells of changes: it has the answers to its own. */
 export const TAB = Array.from(crypto.getRandomValues(new Uint8Array(12)), (b) => b.toString(16).padStart(2, '0')).join('')
 
@@ -12,48 +16,74 @@ export class Problem extends Error {
   }
 }
 
-async function answer<T>(response: Response): Promise<T> {
-  if (response.ok) {
-    return (response.status === 204 ? undefined : await response.json()) as T
-  }
+async function refusal(response: Response): Promise<Problem> {
   const body = (await response.json().catch(() => ({}))) as { code?: string; detail?: string; next?: string }
-  throw new Problem(
+  return new Problem(
     body.code ?? `http-${response.status}`,
     body.detail ?? 'The server gave no answer that can be read.',
     body.next ?? 'Try again.',
   )
 }
 
-async function send<T>(method: string, url: string, body?: unknown, version?: number, signal?: AbortSignal): Promise<T> {
-  const headers: Record<string, string> = { 'Wistel-Tab': TAB }
-  if (body !== undefined) headers['Content-Type'] = 'application/json'
-  if (version !== undefined) headers['If-Match'] = `"${version}"`
-  const init: RequestInit = { method, headers }
-  if (signal) init.signal = signal
-  if (body !== undefined) init.body = JSON.stringify(body)
-  try {
-    return await answer<T>(await fetch(url, init))
-  } catch (e) {
+/** Refusals and silence become problems in words. */
+const inWords: Middleware = {
+  async onResponse({ response }) {
+    if (!response.ok) throw await refusal(response)
+  },
+  onError({ error, request }) {
     // an answer that nobody waits for any more is no fault of the server's
-    if (e instanceof Problem || signal?.aborted) throw e
-    throw new Problem(
+    if (error instanceof Problem || request.signal.aborted) return
+    return new Problem(
       'server-away',
       "Wistel's server doesn't answer.",
       'What you see stays here; start the server, then try again.',
     )
-  }
+  },
 }
 
-export const get = <T>(url: string, signal?: AbortSignal) => send<T>('GET', url, undefined, undefined, signal)
-export const post = <T>(url: string, body?: unknown, version?: number) => send<T>('POST', url, body, version)
-export const put = <T>(url: string, body: unknown, version?: number) => send<T>('PUT', url, body, version)
-export const remove = (url: string) => send<void>('DELETE', url)
-/** Takes a part of something away; what is left is the answer. */
-export const removeOf = <T>(url: string, version: number) => send<T>('DELETE', url, undefined, version)
-export const patch = <T>(url: string, body: unknown, version?: number) => send<T>('PATCH', url, body, version)
+const ORIGIN = typeof location === 'undefined' ? 'http://localhost' : location.origin
+
+/** The server's operations, with the paths, parameters and answers of its OpenAPI description. */
+export const api = createClient<paths>({
+  baseUrl: ORIGIN,
+  headers: { 'Wistel-Tab': TAB },
+  fetch: (request) => fetch(request),
+})
+api.use(inWords)
+
+/** What was answered; a refusal is thrown as a {@link Problem}. */
+export const answer = async <T>(call: Promise<{ data?: T }>): Promise<T> => (await call).data as T
+
+/** The version that a change was decided on. */
+export const since = (version: number) => ({ 'If-Match': `"${version}"` })
+
+type Values<P, M extends string, K extends string> = P extends { [m in M]: { parameters: { [k in K]?: infer V } } } ? V : never
+type Parts<P, M extends string> = {
+  path?: Values<P, M, 'path'>
+  query?: Values<P, M, 'query'> | (Values<P, M, 'query'> & { v?: string | number })
+}
+
+function written(path: string, parts: { path?: unknown; query?: unknown }) {
+  return createFinalURL(path as never, {
+    baseUrl: '',
+    params: parts as never,
+    querySerializer: createQuerySerializer(),
+    pathSerializer: defaultPathSerializer,
+  })
+}
+
+/** The address of what the browser fetches by itself: pictures, files. `v` tells states of the same thing apart. */
+export const address = <P extends PathsWithMethod<paths, 'get'>>(path: P, parts: Parts<paths[P], 'get'> = {}) =>
+  written(path, parts)
 
 /** Sends one file as it is, unless it is larger than is taken; progress from 0 to 1. */
-export function upload<T>(url: string, file: File, most: number, progress: (share: number) => void): Promise<T> {
+export function upload<T, P extends PathsWithMethod<paths, 'post'> = PathsWithMethod<paths, 'post'>>(
+  path: P,
+  parts: Parts<paths[P], 'post'>,
+  file: File,
+  most: number,
+  progress: (share: number) => void = () => {},
+): Promise<T> {
   return new Promise((resolve, reject) => {
     if (file.size > most) {
       reject(
@@ -66,10 +96,12 @@ export function upload<T>(url: string, file: File, most: number, progress: (shar
       return
     }
     const request = new XMLHttpRequest()
-    request.open('POST', url)
+    request.open('POST', written(path, parts))
     request.upload.onprogress = (e) => progress(e.lengthComputable ? e.loaded / e.total : 0)
     request.onload = () => {
-      answer<T>(new Response(request.responseText, { status: request.status })).then(resolve, reject)
+      const response = new Response(request.responseText, { status: request.status })
+      if (response.ok) response.json().then(resolve, reject)
+      else refusal(response).then(reject)
     }
     request.onerror = () =>
       reject(new Problem('server-away', 'The connection broke off.', 'Nothing of this file was kept: drop it again.'))

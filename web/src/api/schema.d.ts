@@ -36,22 +36,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/attempts/{id}/again": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["again"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/attempts/{id}/cancel": {
         parameters: {
             query?: never;
@@ -132,22 +116,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/attempts/{id}/pages/{page}/again": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["pageAgain"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/attempts/{id}/pages/{page}/file": {
         parameters: {
             query?: never;
@@ -190,6 +158,38 @@ export interface paths {
         get: operations["scanFigures"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/attempts/{id}/pages/{page}/reprints": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["pageAgain"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/attempts/{id}/reprints": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["again"];
         delete?: never;
         options?: never;
         head?: never;
@@ -420,6 +420,38 @@ export interface paths {
         patch: operations["change_3"];
         trace?: never;
     };
+    "/api/dockets/{id}/alternatives": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["elsewhere"];
+        put: operations["goElsewhere"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{id}/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["putAway"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dockets/{id}/attempts": {
         parameters: {
             query?: never;
@@ -484,22 +516,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/dockets/{id}/elsewhere": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["elsewhere"];
-        put: operations["goElsewhere"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/dockets/{id}/files": {
         parameters: {
             query?: never;
@@ -516,7 +532,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/dockets/{id}/pages/{page}/laid-down": {
+    "/api/dockets/{id}/pages/{page}/prediction": {
         parameters: {
             query?: never;
             header?: never;
@@ -532,7 +548,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/dockets/{id}/pages/{page}/laid-down/notes": {
+    "/api/dockets/{id}/pages/{page}/prediction/notes": {
         parameters: {
             query?: never;
             header?: never;
@@ -564,22 +580,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/dockets/{id}/put-away": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["putAway"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/dockets/{id}/redo": {
         parameters: {
             query?: never;
@@ -596,7 +596,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/dockets/{id}/renditions/{rendition}/ends": {
+    "/api/dockets/{id}/renditions/{rendition}/end-points": {
         parameters: {
             query?: never;
             header?: never;
@@ -612,7 +612,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/dockets/{id}/renditions/{rendition}/ends/picture": {
+    "/api/dockets/{id}/renditions/{rendition}/end-points/picture": {
         parameters: {
             query?: never;
             header?: never;
@@ -684,6 +684,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["loupe"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{id}/renditions/{rendition}/move-curves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["shape"];
         put?: never;
         post?: never;
         delete?: never;
@@ -764,22 +780,6 @@ export interface paths {
             cookie?: never;
         };
         get: operations["shadows"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/dockets/{id}/renditions/{rendition}/shape": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["shape"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1559,6 +1559,16 @@ export interface components {
             toTheEdge: string;
             ways: string[];
         };
+        AlternativePrinter: {
+            changes: string[];
+            /** Format: uuid */
+            pairingId: string;
+            paper: string;
+            printerName: string;
+            readback: string;
+            samePaper: boolean;
+            stops: string[];
+        };
         Annotated: {
             annotation: components["schemas"]["Annotation"];
             itemId: string;
@@ -1574,9 +1584,9 @@ export interface components {
             ruleMm: number;
         };
         AskedMode: {
-            blackPoint: boolean;
+            blackPoint?: boolean;
             /** @enum {string} */
-            intent: "PERCEPTUAL" | "RELATIVE" | "SATURATION" | "ABSOLUTE";
+            intent?: "PERCEPTUAL" | "RELATIVE" | "SATURATION" | "ABSOLUTE";
             pairingId: string;
             settings: {
                 [key: string]: string;
@@ -1601,7 +1611,7 @@ export interface components {
             /** Format: int32 */
             docketNumber: number;
             /** Format: date-time */
-            finished: string;
+            finished?: string;
             held: boolean;
             /** Format: uuid */
             id: string;
@@ -1629,16 +1639,16 @@ export interface components {
             verdict: string;
         };
         AttemptPage: {
-            anew: components["schemas"]["MadeAnew"];
+            anew?: components["schemas"]["MadeAnew"];
             /** Format: date-time */
-            began: string;
-            engine: string;
-            fileHash: string;
+            began?: string;
+            engine?: string;
+            fileHash?: string;
             fileKept: boolean;
             /** Format: date-time */
-            finished: string;
+            finished?: string;
             /** Format: int32 */
-            jobId: number;
+            jobId?: number;
             jobSent: boolean;
             /** Format: int32 */
             jobTries: number;
@@ -1648,7 +1658,7 @@ export interface components {
             /** Format: int32 */
             percent: number;
             placed: string[];
-            scanHash: string;
+            scanHash?: string;
             scanKept: boolean;
             /** @enum {string} */
             state: "waiting" | "rendering" | "sending" | "printing" | "done" | "failed" | "cancelled";
@@ -1674,7 +1684,7 @@ export interface components {
             offered: boolean;
             overMm: number[];
         };
-        Borders: components["schemas"]["Even"] | components["schemas"]["HeavierFoot"] | components["schemas"]["Sides"];
+        Borders: components["schemas"]["Sides"] | components["schemas"]["Even"] | components["schemas"]["HeavierFoot"];
         BordersAsked: {
             bottom: string;
             left: string;
@@ -1736,9 +1746,9 @@ export interface components {
             kind: "colour";
         };
         ColourRoute: components["schemas"]["ByWistel"] | components["schemas"]["ByDriver"] | components["schemas"]["DriverMonochrome"];
-        Command: components["schemas"]["Titled"] | components["schemas"]["Noted"] | components["schemas"]["Copies"] | components["schemas"]["ProfileConfirmed"] | components["schemas"]["Treated"] | components["schemas"]["Compensates"] | components["schemas"]["Straightens"] | components["schemas"]["Framed"] | components["schemas"]["Fitted"] | components["schemas"]["Filled"] | components["schemas"]["Cropped"] | components["schemas"]["Trimmed"] | components["schemas"]["Annotated"] | components["schemas"]["Stocked"] | components["schemas"]["Turned"] | components["schemas"]["Laid"] | components["schemas"]["Edged"] | components["schemas"]["Bordered"] | components["schemas"]["Wraps"] | components["schemas"]["Unwraps"] | components["schemas"]["SidesFilled"] | components["schemas"]["SidesMoved"] | components["schemas"]["Sharpened"] | components["schemas"]["Resolved"] | components["schemas"]["Routed"] | components["schemas"]["Set"] | components["schemas"]["Together"];
+        Command: components["schemas"]["Titled"] | components["schemas"]["Noted"] | components["schemas"]["Copies"] | components["schemas"]["ProfileConfirmed"] | components["schemas"]["Treated"] | components["schemas"]["Compensates"] | components["schemas"]["Straightens"] | components["schemas"]["Framed"] | components["schemas"]["Fitted"] | components["schemas"]["Filled"] | components["schemas"]["Cropped"] | components["schemas"]["Trimmed"] | components["schemas"]["Annotated"] | components["schemas"]["Stocked"] | components["schemas"]["Turned"] | components["schemas"]["Laid"] | components["schemas"]["Edged"] | components["schemas"]["Bordered"] | components["schemas"]["Wraps"] | components["schemas"]["Unwraps"] | components["schemas"]["SidesFilled"] | components["schemas"]["SidesMoved"] | components["schemas"]["Set"] | components["schemas"]["Sharpened"] | components["schemas"]["Resolved"] | components["schemas"]["Routed"] | components["schemas"]["Together"];
         Compensated: {
-            kept: components["schemas"]["CompensationRef"];
+            kept?: components["schemas"]["CompensationRef"];
             moves: components["schemas"]["Move"][];
             on: boolean;
         };
@@ -1790,7 +1800,7 @@ export interface components {
         Costs: {
             inkMl: components["schemas"]["Estimate"];
             /** Format: double */
-            rollLeftMm: number;
+            rollLeftMm?: number;
             /** Format: double */
             rollMm: number;
             seconds: components["schemas"]["Estimate"];
@@ -1855,15 +1865,15 @@ export interface components {
             /** Format: int32 */
             number: number;
             options: components["schemas"]["Options"];
-            pairing: components["schemas"]["PairingVersion"];
+            pairing?: components["schemas"]["PairingVersion"];
             pictures: components["schemas"]["OnDocket"][];
             planned: components["schemas"]["PlanView"];
             readback: string;
-            redo: string;
+            redo?: string;
             spec: components["schemas"]["DocketSpec"];
             stockName: string;
             track: components["schemas"]["StageStatus"][];
-            undo: string;
+            undo?: string;
             /** Format: int32 */
             version: number;
         };
@@ -1894,16 +1904,6 @@ export interface components {
             edge: components["schemas"]["Edge"];
             /** @enum {string} */
             kind: "edged";
-        };
-        Elsewhere: {
-            changes: string[];
-            /** Format: uuid */
-            pairingId: string;
-            paper: string;
-            printerName: string;
-            readback: string;
-            samePaper: boolean;
-            stops: string[];
         };
         Ends: {
             /** Format: double */
@@ -1958,7 +1958,7 @@ export interface components {
             /** @enum {string} */
             code: "PROFILE_MISSING" | "MIX_WITHOUT_HUES" | "PAIRING_MISSING" | "PRINTER_UNKNOWN" | "PRINTER_AWAY" | "PIECE_TOO_LARGE" | "PIECES_OVERLAP" | "LARGER_THAN_SHEET" | "ON_UNPRINTABLE_EDGE" | "CROPPED" | "CAPTION_CUT" | "WRAP_TOO_LARGE" | "WRAP_ON_UNPRINTABLE_EDGE" | "TURN_OVER_SMALL" | "DETAIL_NEAR_FOLD" | "NOT_ON_FACE" | "BARS_WANT_CANVAS" | "BOARD_WANTS_THIN_PAPER" | "STRETCH_UNKNOWN" | "CUTTER_AND_CANVAS" | "DRY_BEFORE_STRETCHING" | "FEW_PIXELS" | "PIXELS_DISCARDED" | "PIXELS_INVENTED" | "PIXELS_AVERAGED" | "PROOF_NOT_LOOKED_AT" | "MEDIA_TYPE_DIFFERS" | "QUALITY_DIFFERS" | "BLACK_DIFFERS" | "SETTING_GONE" | "SETTINGS_EXCLUDE" | "TOO_THICK" | "FEED_NOT_FOR_MEDIA" | "ENDS_NOT_OFFERED" | "SHEET_NOT_FOR_FEED" | "LENGTH_OUT_OF_RANGE" | "GRAY_PROFILE" | "DRIVER_CONVERTS" | "NO_MONOCHROME" | "MONOCHROME_UNMEASURED" | "COLOUR_DROPPED" | "NO_DEVICE_SPACE" | "NOBODY_CONVERTS" | "NO_RASTER" | "EIGHT_BITS" | "WEDGE_OLD" | "CURVE_OFF" | "WEDGE_OF_OTHER_BLACK" | "NO_WEDGE" | "OTHER_PAPER_LOADED" | "SUPPLY_LOW" | "ENDS_WAIVED" | "ROLL_ENDS_SHORT" | "ROLL_TOO_SHORT" | "BLACK_CHANGES";
             effect: string;
-            mends: components["schemas"]["Mend"][];
+            fixes: components["schemas"]["Fix"][];
             /** @enum {string} */
             severity: "STOP" | "LOOK" | "NOTE";
             /** @enum {string} */
@@ -1972,6 +1972,10 @@ export interface components {
             itemId: string;
             /** @enum {string} */
             kind: "fitted";
+        };
+        Fix: {
+            change: components["schemas"]["Command"];
+            label: string;
         };
         FoundPrinter: {
             name: string;
@@ -2017,9 +2021,6 @@ export interface components {
             /** Format: double */
             along: number;
         };
-        Hash: {
-            hex: string;
-        };
         Heading: {
             notes: string;
             purpose: components["schemas"]["Purpose"];
@@ -2030,7 +2031,7 @@ export interface components {
             kind: "heavier-foot";
         };
         Held: {
-            agreed: boolean;
+            agreed?: boolean;
             held: boolean;
         };
         Histogram: {
@@ -2082,18 +2083,6 @@ export interface components {
             /** Format: int64 */
             matchingBytes: number;
         };
-        KeptCurve: {
-            curve: components["schemas"]["ToneCurve"];
-            /** Format: date */
-            measured: string;
-            mode: components["schemas"]["ToneMode"];
-            profileHash: string;
-            readingHash: string;
-            scale: components["schemas"]["ToneScale"];
-            through: string;
-            /** Format: int32 */
-            wedge: number;
-        };
         Lab: {
             /** Format: double */
             a: number;
@@ -2115,14 +2104,6 @@ export interface components {
             at: components["schemas"]["Rect"];
             /** @enum {string} */
             kind: "laid";
-        };
-        LaidDown: {
-            by: components["schemas"]["PairingVersion"];
-            /** @enum {string} */
-            colours: "AS_PROOFED" | "OTHER_TYPE" | "OTHER_TYPE_UNKNOWN" | "BY_DRIVER" | "TWICE" | "UNCONVERTED" | "DRIVER_GRAY" | "DRIVER_GRAY_MEASURED";
-            notes: components["schemas"]["Note"][];
-            /** @enum {string} */
-            raster: "DEVICE" | "SRGB" | "OPRGB" | "GRAY";
         };
         Layout: {
             /** Format: double */
@@ -2188,9 +2169,9 @@ export interface components {
         };
         MadeAnew: {
             /** Format: double */
-            mean: number;
+            mean?: number;
             /** Format: double */
-            most: number;
+            most?: number;
             seen: boolean;
         };
         Margins: {
@@ -2220,15 +2201,11 @@ export interface components {
             height: number;
             /** Format: uuid */
             id: string;
-            profileHash: string;
+            profileHash?: string;
             profileName: string;
             profileProblem: string;
             /** Format: int32 */
             width: number;
-        };
-        Mend: {
-            change: components["schemas"]["Command"];
-            label: string;
         };
         Mirrored: {
             /** @enum {string} */
@@ -2257,7 +2234,7 @@ export interface components {
             moves: components["schemas"]["Move"][];
             name: string;
             /** Format: uuid */
-            pairingId: string;
+            pairingId?: string;
         };
         NewPairing: {
             body: components["schemas"]["PaperBody"];
@@ -2277,12 +2254,12 @@ export interface components {
             follow: boolean;
             moves: components["schemas"]["Move"][];
             /** Format: uuid */
-            pairingId: string;
+            pairingId?: string;
         };
         Note: {
             atMm: components["schemas"]["Rect"];
             /** @enum {string} */
-            code: "PROFILE_MISSING" | "MIX_WITHOUT_HUES" | "PAIRING_MISSING" | "PRINTER_UNKNOWN" | "PRINTER_AWAY" | "PIECE_TOO_LARGE" | "PIECES_OVERLAP" | "LARGER_THAN_SHEET" | "ON_UNPRINTABLE_EDGE" | "CROPPED" | "CAPTION_CUT" | "WRAP_TOO_LARGE" | "WRAP_ON_UNPRINTABLE_EDGE" | "TURN_OVER_SMALL" | "DETAIL_NEAR_FOLD" | "NOT_ON_FACE" | "BARS_WANT_CANVAS" | "BOARD_WANTS_THIN_PAPER" | "STRETCH_UNKNOWN" | "CUTTER_AND_CANVAS" | "DRY_BEFORE_STRETCHING" | "FEW_PIXELS" | "PIXELS_DISCARDED" | "PIXELS_INVENTED" | "PIXELS_AVERAGED" | "PROOF_NOT_LOOKED_AT" | "MEDIA_TYPE_DIFFERS" | "QUALITY_DIFFERS" | "BLACK_DIFFERS" | "SETTING_GONE" | "SETTINGS_EXCLUDE" | "TOO_THICK" | "FEED_NOT_FOR_MEDIA" | "ENDS_NOT_OFFERED" | "SHEET_NOT_FOR_FEED" | "LENGTH_OUT_OF_RANGE" | "GRAY_PROFILE" | "DRIVER_CONVERTS" | "NO_MONOCHROME" | "MONOCHROME_UNMEASURED" | "COLOUR_DROPPED" | "NO_DEVICE_SPACE" | "NOBODY_CONVERTS" | "NO_RASTER" | "EIGHT_BITS" | "WEDGE_OLD" | "CURVE_OFF" | "WEDGE_OF_OTHER_BLACK" | "NO_WEDGE" | "OTHER_PAPER_LOADED" | "SUPPLY_LOW" | "ENDS_WAIVED" | "ROLL_ENDS_SHORT" | "ROLL_TOO_SHORT" | "BLACK_CHANGES";
+            code?: "PROFILE_MISSING" | "MIX_WITHOUT_HUES" | "PAIRING_MISSING" | "PRINTER_UNKNOWN" | "PRINTER_AWAY" | "PIECE_TOO_LARGE" | "PIECES_OVERLAP" | "LARGER_THAN_SHEET" | "ON_UNPRINTABLE_EDGE" | "CROPPED" | "CAPTION_CUT" | "WRAP_TOO_LARGE" | "WRAP_ON_UNPRINTABLE_EDGE" | "TURN_OVER_SMALL" | "DETAIL_NEAR_FOLD" | "NOT_ON_FACE" | "BARS_WANT_CANVAS" | "BOARD_WANTS_THIN_PAPER" | "STRETCH_UNKNOWN" | "CUTTER_AND_CANVAS" | "DRY_BEFORE_STRETCHING" | "FEW_PIXELS" | "PIXELS_DISCARDED" | "PIXELS_INVENTED" | "PIXELS_AVERAGED" | "PROOF_NOT_LOOKED_AT" | "MEDIA_TYPE_DIFFERS" | "QUALITY_DIFFERS" | "BLACK_DIFFERS" | "SETTING_GONE" | "SETTINGS_EXCLUDE" | "TOO_THICK" | "FEED_NOT_FOR_MEDIA" | "ENDS_NOT_OFFERED" | "SHEET_NOT_FOR_FEED" | "LENGTH_OUT_OF_RANGE" | "GRAY_PROFILE" | "DRIVER_CONVERTS" | "NO_MONOCHROME" | "MONOCHROME_UNMEASURED" | "COLOUR_DROPPED" | "NO_DEVICE_SPACE" | "NOBODY_CONVERTS" | "NO_RASTER" | "EIGHT_BITS" | "WEDGE_OLD" | "CURVE_OFF" | "WEDGE_OF_OTHER_BLACK" | "NO_WEDGE" | "OTHER_PAPER_LOADED" | "SUPPLY_LOW" | "ENDS_WAIVED" | "ROLL_ENDS_SHORT" | "ROLL_TOO_SHORT" | "BLACK_CHANGES";
             text: string;
         };
         Noted: {
@@ -2321,7 +2298,7 @@ export interface components {
             reach: components["schemas"]["Reach"];
             renditionId: string;
             sourceName: string;
-            tones: components["schemas"]["Tones"];
+            tones?: components["schemas"]["Tones"];
         };
         OnPage: {
             /** @enum {string} */
@@ -2398,11 +2375,23 @@ export interface components {
             quality: number;
             surface: string;
         };
+        PairingToneCurve: {
+            curve: components["schemas"]["ToneCurve"];
+            /** Format: date */
+            measured: string;
+            mode: components["schemas"]["ToneMode"];
+            profileHash: string;
+            readingHash: string;
+            scale: components["schemas"]["ToneScale"];
+            through: string;
+            /** Format: int32 */
+            wedge: number;
+        };
         PairingVersion: {
             /** Format: double */
             blackL: number;
             body: components["schemas"]["PaperBody"];
-            curves: components["schemas"]["KeptCurve"][];
+            curves: components["schemas"]["PairingToneCurve"][];
             /** @enum {string} */
             intent: "PERCEPTUAL" | "RELATIVE" | "SATURATION" | "ABSOLUTE";
             /** Format: int32 */
@@ -2434,7 +2423,7 @@ export interface components {
             thicknessMm: number;
         };
         PaperChoice: {
-            pairingId: string;
+            pairingId?: string;
             stock: components["schemas"]["Stock"];
         };
         PaperProfile: {
@@ -2462,14 +2451,14 @@ export interface components {
         };
         Placed: {
             atMm: components["schemas"]["Rect"];
-            bleed: components["schemas"]["Bleed"];
+            bleed?: components["schemas"]["Bleed"];
             crop: components["schemas"]["Crop"];
             id: string;
             itemId: string;
             /** @enum {string} */
             orientation: "UPRIGHT" | "MIRRORED" | "HALF_TURN" | "FLIPPED" | "TRANSPOSED" | "QUARTER_RIGHT" | "TRANSVERSED" | "QUARTER_LEFT";
             renditionId: string;
-            sides: components["schemas"]["WrappedSides"];
+            sides?: components["schemas"]["WrappedSides"];
             /** Format: double */
             straighten: number;
         };
@@ -2480,6 +2469,14 @@ export interface components {
             /** Format: double */
             wanted: number;
         };
+        PrintPrediction: {
+            by?: components["schemas"]["PairingVersion"];
+            /** @enum {string} */
+            colours: "AS_PROOFED" | "OTHER_TYPE" | "OTHER_TYPE_UNKNOWN" | "BY_DRIVER" | "TWICE" | "UNCONVERTED" | "DRIVER_GRAY" | "DRIVER_GRAY_MEASURED";
+            notes: components["schemas"]["Note"][];
+            /** @enum {string} */
+            raster: "DEVICE" | "SRGB" | "OPRGB" | "GRAY";
+        };
         Printed: {
             /** Format: int32 */
             inputDpi: number;
@@ -2489,7 +2486,7 @@ export interface components {
             ppi: number;
         };
         PrinterView: {
-            can: components["schemas"]["Abilities"];
+            can?: components["schemas"]["Abilities"];
             /** @enum {string} */
             doing: "IDLE" | "PRINTING" | "STOPPED" | "AWAY";
             /** Format: uuid */
@@ -2501,7 +2498,7 @@ export interface components {
             reason: string;
             retired: boolean;
             /** Format: date-time */
-            seen: string;
+            seen?: string;
             supplies: components["schemas"]["Supply"][];
             uri: string;
             /** Format: int32 */
@@ -2547,12 +2544,12 @@ export interface components {
             goodMm: number;
         };
         ReadingTaken: {
-            fitted: boolean;
-            leftOut: number[];
-            points: components["schemas"]["Point"][];
+            fitted?: boolean;
+            leftOut?: number[];
+            points?: components["schemas"]["Point"][];
             /** @enum {string} */
-            target: "EVEN" | "PROOF";
-            turned: boolean;
+            target?: "EVEN" | "PROOF";
+            turned?: boolean;
         };
         Rect: {
             /** Format: double */
@@ -2565,8 +2562,8 @@ export interface components {
             y: number;
         };
         Renamed: {
-            name: string;
-            retired: boolean;
+            name?: string;
+            retired?: boolean;
         };
         Rendition: {
             compensation: components["schemas"]["Compensated"];
@@ -2580,7 +2577,7 @@ export interface components {
             /** Format: double */
             inside: number;
             /** @enum {string} */
-            mostly: "INSIDE" | "TOO_DARK" | "TOO_LIGHT" | "TOO_VIVID" | "GAINS_CHROMA" | "SHIFTS_HUE";
+            mostly?: "INSIDE" | "TOO_DARK" | "TOO_LIGHT" | "TOO_VIVID" | "GAINS_CHROMA" | "SHIFTS_HUE";
             parts: components["schemas"]["Part"][];
         };
         Resolution: {
@@ -2694,7 +2691,7 @@ export interface components {
         };
         SheetAsked: {
             length: string;
-            name: string;
+            name?: string;
             width: string;
         };
         SheetPlan: components["schemas"]["Single"] | components["schemas"]["Gang"] | components["schemas"]["Chart"] | components["schemas"]["Wrap"];
@@ -2737,15 +2734,15 @@ export interface components {
             /** @enum {string} */
             kind: "single";
         };
-        SizeAsked: {
-            borders: components["schemas"]["BordersAsked"];
-            bottom: string;
-            height: string;
-            left: string;
-            ppi: string;
-            right: string;
-            top: string;
-            width: string;
+        SizeRequest: {
+            borders?: components["schemas"]["BordersAsked"];
+            bottom?: string;
+            height?: string;
+            left?: string;
+            ppi?: string;
+            right?: string;
+            top?: string;
+            width?: string;
         };
         Slice: {
             /** Format: double */
@@ -2764,7 +2761,7 @@ export interface components {
         };
         SseEmitter: {
             /** Format: int64 */
-            timeout: number;
+            timeout?: number;
         };
         StageStatus: {
             /** @enum {string} */
@@ -2786,9 +2783,9 @@ export interface components {
             /** Format: int32 */
             repeats: number;
         };
-        Stock: components["schemas"]["Sheet"] | components["schemas"]["Roll"];
+        Stock: components["schemas"]["Roll"] | components["schemas"]["Sheet"];
         StockChoice: {
-            feed: string;
+            feed?: string;
             fills: boolean;
             holds: boolean;
             label: string;
@@ -2797,7 +2794,7 @@ export interface components {
             stock: components["schemas"]["Stock"];
         };
         Stocked: {
-            feed: string;
+            feed?: string;
             /** @enum {string} */
             kind: "stocked";
             stock: components["schemas"]["Stock"];
@@ -2845,8 +2842,8 @@ export interface components {
         };
         TakenProfile: {
             file: string;
-            profile: components["schemas"]["PaperProfile"];
-            refusal: string;
+            profile?: components["schemas"]["PaperProfile"];
+            refusal?: string;
         };
         Text: {
             /** @enum {string} */
@@ -2972,19 +2969,19 @@ export interface components {
         };
         UsualCompensation: {
             /** Format: uuid */
-            compensationId: string;
+            compensationId?: string;
         };
         Value: {
             change: components["schemas"]["Command"];
             chosen: boolean;
+            fix?: components["schemas"]["Fix"];
             label: string;
-            mend: components["schemas"]["Mend"];
             value: string;
             why: string;
         };
         Verdict: {
-            remark: string;
-            verdict: string;
+            remark?: string;
+            verdict?: string;
         };
         Warmth: {
             /** @enum {string} */
@@ -3017,7 +3014,7 @@ export interface components {
             docketId: string;
             done: boolean;
             /** Format: double */
-            dried: number;
+            dried?: number;
             over: boolean;
             /** Format: int32 */
             percent: number;
@@ -3040,7 +3037,7 @@ export interface components {
             before: number;
             black: components["schemas"]["Lab"];
             /** Format: double */
-            blockedFrom: number;
+            blockedFrom?: number;
             byPoints: number[];
             /** Format: double */
             density: number;
@@ -3079,13 +3076,13 @@ export interface components {
             /** Format: int32 */
             number: number;
             /** Format: int32 */
-            ofWedge: number;
+            ofWedge?: number;
             old: boolean;
             pairingId: string;
             paper: string;
             printer: string;
-            printing: components["schemas"]["WedgeSheet"];
-            reading: components["schemas"]["WedgeTold"];
+            printing?: components["schemas"]["WedgeSheet"];
+            reading?: components["schemas"]["WedgeTold"];
             readings: components["schemas"]["WedgeRead"][];
             /** Format: int32 */
             repeats: number;
@@ -3120,39 +3117,39 @@ export interface components {
             moves: components["schemas"]["SideMoves"];
             panels: components["schemas"]["Panels"];
         };
-        WrapAsked: {
-            airGap: string;
-            bleed: string;
-            /** @enum {string} */
-            corners: "FOLDED" | "MITRED";
-            depth: string;
-            free: boolean;
-            gap: string;
-            growsAcross: string;
-            growsAlong: string;
-            height: string;
-            /** @enum {string} */
-            kind: "BARS" | "BOARD";
-            /** Format: int32 */
-            panelsAcross: number;
-            /** Format: int32 */
-            panelsDown: number;
-            play: string;
-            printed: boolean;
-            thickness: string;
-            turnOver: string;
-            width: string;
-        };
         WrapBody: {
             /** Format: double */
             faceHeightMm: number;
             /** Format: double */
             faceWidthMm: number;
-            growth: components["schemas"]["Growth"];
+            growth?: components["schemas"]["Growth"];
             support: components["schemas"]["Support"];
             /** Format: double */
             thicknessMm: number;
             turnOver: components["schemas"]["TurnOver"];
+        };
+        WrapRequest: {
+            airGap?: string;
+            bleed?: string;
+            /** @enum {string} */
+            corners?: "FOLDED" | "MITRED";
+            depth?: string;
+            free?: boolean;
+            gap?: string;
+            growsAcross?: string;
+            growsAlong?: string;
+            height?: string;
+            /** @enum {string} */
+            kind?: "BARS" | "BOARD";
+            /** Format: int32 */
+            panelsAcross?: number;
+            /** Format: int32 */
+            panelsDown?: number;
+            play?: string;
+            printed?: boolean;
+            thickness?: string;
+            turnOver?: string;
+            width?: string;
         };
         Wrapped: {
             /** Format: double */
@@ -3211,28 +3208,6 @@ export interface operations {
         };
     };
     get_1: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["Attempt"];
-                };
-            };
-        };
-    };
-    again: {
         parameters: {
             query?: never;
             header?: never;
@@ -3341,7 +3316,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["Mend"][];
+                    "*/*": components["schemas"]["Fix"][];
                 };
             };
         };
@@ -3364,29 +3339,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": string;
-                };
-            };
-        };
-    };
-    pageAgain: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-                page: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["Attempt"];
                 };
             };
         };
@@ -3463,6 +3415,51 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["ScanFigures"];
+                };
+            };
+        };
+    };
+    pageAgain: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                page: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Attempt"];
+                };
+            };
+        };
+    };
+    again: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Attempt"];
                 };
             };
         };
@@ -3782,7 +3779,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                hash: components["schemas"]["Hash"];
+                hash: string;
             };
             cookie?: never;
         };
@@ -3867,6 +3864,78 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["DocketView"];
                 };
+            };
+        };
+    };
+    elsewhere: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["AlternativePrinter"][];
+                };
+            };
+        };
+    };
+    goElsewhere: {
+        parameters: {
+            query?: never;
+            header: {
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PairingAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DocketView"];
+                };
+            };
+        };
+    };
+    putAway: {
+        parameters: {
+            query?: never;
+            header: {
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3984,56 +4053,6 @@ export interface operations {
             };
         };
     };
-    elsewhere: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["Elsewhere"][];
-                };
-            };
-        };
-    };
-    goElsewhere: {
-        parameters: {
-            query?: never;
-            header: {
-                "If-Match": string;
-            };
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["PairingAsked"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["DocketView"];
-                };
-            };
-        };
-    };
     write: {
         parameters: {
             query?: never;
@@ -4107,7 +4126,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["LaidDown"];
+                    "*/*": components["schemas"]["PrintPrediction"];
                 };
             };
         };
@@ -4137,28 +4156,6 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["DocketView"];
                 };
-            };
-        };
-    };
-    putAway: {
-        parameters: {
-            query?: never;
-            header: {
-                "If-Match": string;
-            };
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
             };
         };
     };
@@ -4341,6 +4338,31 @@ export interface operations {
             };
         };
     };
+    shape: {
+        parameters: {
+            query?: {
+                change?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+                rendition: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Shape"];
+                };
+            };
+        };
+    };
     comparison: {
         parameters: {
             query?: never;
@@ -4463,31 +4485,6 @@ export interface operations {
             };
         };
     };
-    shape: {
-        parameters: {
-            query?: {
-                change?: string;
-            };
-            header?: never;
-            path: {
-                id: string;
-                rendition: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["Shape"];
-                };
-            };
-        };
-    };
     suggestion: {
         parameters: {
             query?: never;
@@ -4597,7 +4594,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SizeAsked"];
+                "application/json": components["schemas"]["SizeRequest"];
             };
         };
         responses: {
@@ -4721,7 +4718,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["WrapAsked"];
+                "application/json": components["schemas"]["WrapRequest"];
             };
         };
         responses: {
@@ -5283,7 +5280,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                hash: components["schemas"]["Hash"];
+                hash: string;
             };
             cookie?: never;
         };
@@ -5307,7 +5304,7 @@ export interface operations {
             };
             header?: never;
             path: {
-                hash: components["schemas"]["Hash"];
+                hash: string;
             };
             cookie?: never;
         };

@@ -22,14 +22,14 @@ describe('what pictures are made for', () => {
   })
 
   it('needs no word in an address for sRGB', () => {
-    expect(forScreen()).toBe('')
+    expect(forScreen()).toEqual({})
   })
 
   it('is the own profile once one was chosen, and what the browser says when it is let go', () => {
     chooseScreen({ display: 'abc', tagged: false })
-    expect(forScreen('?')).toBe('?display=abc&tagged=false')
+    expect(forScreen()).toEqual({ display: 'abc', tagged: false })
     chooseScreen(undefined)
-    expect(forScreen()).toBe('')
+    expect(forScreen()).toEqual({})
   })
 
   it('survives what else may lie in the store', () => {

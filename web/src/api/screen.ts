@@ -33,10 +33,10 @@ export function spaceOfScreen(matches = matching): string {
 
 const now = () => ownScreen() ?? { display: spaceOfScreen(), tagged: true }
 
-/** As part of an address; nothing for a screen of sRGB, which is what pictures are made for otherwise. */
-export function forScreen(first: '?' | '&' = '&'): string {
+/** For a picture's address; nothing for a screen of sRGB, which is what pictures are made for otherwise. */
+export function forScreen(): { display?: string; tagged?: boolean } {
   const { display, tagged } = now()
-  return display === 'srgb' ? '' : `${first}display=${display}${tagged ? '' : '&tagged=false'}`
+  return display === 'srgb' ? {} : tagged ? { display } : { display, tagged }
 }
 
 /** Changes when pictures are to be made for another screen. */
@@ -51,7 +51,7 @@ export function useScreen(): string {
         window.removeEventListener(CHANGED, changed)
       }
     },
-    () => forScreen(),
+    () => JSON.stringify(forScreen()),
   )
 }
 

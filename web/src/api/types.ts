@@ -1,6 +1,7 @@
-import type { components } from './schema'
+import type { components, paths } from './schema'
 
 type S = components['schemas']
+type WrapPicture = paths['/api/dockets/{id}/wrap/pieces/{piece}/picture']['get']
 /** A docket of the bench. What the tone bench prints are dockets too, with a chart for a plan; they are shown there. */
 export type DocketSpec = Omit<S['DocketSpec'], 'plan'> & { plan: Single | Wrap }
 export type DocketView = Omit<S['DocketView'], 'spec'> & { spec: DocketSpec }
@@ -11,6 +12,8 @@ export type SheetDocket = On<Single>
 export type WrapDocket = On<Wrap> & { planned: Wrapped }
 export type Wrap = S['Wrap']
 export type SideFill = Wrap['fill']
+/** What is laid round a face when a wrap's picture is asked for. */
+export type Sides = NonNullable<NonNullable<WrapPicture['parameters']['query']>['sides']>
 export type SideMoves = Wrap['moves']
 export type WrapBody = Wrap['body']
 export type Wrapped = S['Wrapped']
@@ -22,6 +25,7 @@ export type Single = S['Single']
 /** A piece: one picture as it is wanted on paper. */
 export type Item = S['Item']
 export type Page = S['Page']
+export type Sharpening = S['Output']['sharpening']
 export type Placed = S['Placed']
 export type Attempt = S['Attempt']
 export type DamagedRecord = S['Damaged']
@@ -61,14 +65,17 @@ export type PaperProfile = S['PaperProfile']
 export type PairingProposal = S['PairingProposal']
 export type SettingChoice = S['SettingChoice']
 export type DriverSpace = S['DriverSpace']
-export type LaidDown = S['LaidDown']
+export type PrintPrediction = S['PrintPrediction']
 export type MadeVersion = S['Made']
 export type FoundPrinter = S['FoundPrinter']
 export type Costs = S['Costs']
 export type Estimate = S['Estimate']
-export type Elsewhere = S['Elsewhere']
-export type Mend = S['Mend']
+export type AlternativePrinter = S['AlternativePrinter']
+export type Fix = S['Fix']
 export type Wedge = S['WedgeView']
+/** A wedge that was read. */
+export type ReadWedge = Wedge & { reading: WedgeTold }
+export type Lab = S['LabFile']
 export type WedgeTold = S['WedgeTold']
 export type WedgeStep = S['WedgeStep']
 export type ScannerCurve = S['Scanner']

@@ -2,8 +2,8 @@ import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { Button, Input, type InputRef } from 'antd'
 import { useEffect, useRef, useState } from 'react'
 import { Link } from 'react-router'
-import { get, Problem, upload } from '../api/client'
-import type { DocketView, Group, OnBench, Status } from '../api/types'
+import { answer, api, Problem, upload } from '../api/client'
+import type { DocketView, OnBench } from '../api/types'
 import { typing } from '../frame/Frame'
 import { HELP } from '../frame/words'
 import { MarkSign } from '../parts/MarkSign'
@@ -19,10 +19,10 @@ const PX_PER_MM = 0.47
 
 export function Bench() {
   const client = useQueryClient()
-  const { data: groups } = useQuery({ queryKey: ['bench'], queryFn: ({ signal }) => get<Group[]>('/api/bench', signal) })
+  const { data: groups } = useQuery({ queryKey: ['bench'], queryFn: ({ signal }) => answer(api.GET('/api/bench', { signal })) })
   const { data: status } = useQuery({
     queryKey: ['status'],
-    queryFn: ({ signal }) => get<Status>('/api/status', signal),
+    queryFn: ({ signal }) => answer(api.GET('/api/status', { signal })),
     refetchInterval: (q) => (q.state.data?.ready ? false : 1000),
   })
   const [arrivals, setArrivals] = useState<Arrival[]>([])
@@ -52,7 +52,8 @@ export function Bench() {
     for (const { file, key } of coming) {
       try {
         const opened = await upload<{ docket: DocketView; notice: string }>(
-          `/api/dockets?name=${encodeURIComponent(file.name)}`,
+          '/api/dockets',
+          { query: { name: file.name } },
           file,
           status?.largestFile ?? Number.POSITIVE_INFINITY,
           (share) => change(key, { share }),

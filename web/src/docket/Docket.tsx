@@ -2,7 +2,7 @@ import { RedoOutlined, UndoOutlined } from '@ant-design/icons'
 import { App, Button, Input, Popconfirm, Segmented, Tooltip } from 'antd'
 import { useEffect, useRef, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
-import { post, upload } from '../api/client'
+import { answer, api, since, upload } from '../api/client'
 import type { DocketView } from '../api/types'
 import { filesOf } from '../bench/arrivals'
 import { typing } from '../frame/Frame'
@@ -47,10 +47,10 @@ export function Docket() {
   /** A picture dropped here gets a docket of its own that is printed the same way. */
   const like = (file: File) =>
     upload<{ docket: DocketView; notice: string }>(
-      `/api/dockets?like=${id}&name=${encodeURIComponent(file.name)}`,
+      '/api/dockets',
+      { query: { like: id, name: file.name } },
       file,
       Number.POSITIVE_INFINITY,
-      () => {},
     ).then(
       (opened) =>
         notification.open({
@@ -166,7 +166,10 @@ export function Docket() {
             <Button
               type="text"
               onClick={() =>
-                post<DocketView>(`/api/dockets/${id}/copies`).then((copy) => navigate(`/dockets/${copy.id}/size`), tools.complain)
+                answer(api.POST('/api/dockets/{id}/copies', { params: { path: { id } } })).then(
+                  (copy) => navigate(`/dockets/${copy.id}/size`),
+                  tools.complain,
+                )
               }
             >
               Another like it
@@ -174,7 +177,9 @@ export function Docket() {
             <Popconfirm
               title="Take this docket off the bench? Its prints stay in the print log."
               onConfirm={async () => {
-                await post(`/api/dockets/${id}/put-away`, undefined, view.version).catch(tools.complain)
+                await answer(
+                  api.POST('/api/dockets/{id}/archive', { params: { path: { id }, header: since(view.version) } }),
+                ).catch(tools.complain)
                 navigate('/')
               }}
               okText="Put away"

@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { App } from 'antd'
-import { get, type Problem, patch, post, put } from '../api/client'
+import { answer, api, type Problem, since } from '../api/client'
+import type { components } from '../api/schema'
 import type { Attempt, Command, DocketView, OnDocket, SheetDocket } from '../api/types'
 import { OVER } from '../release/words'
 import { PLANS, type PlanKind } from '../size/plans'
@@ -41,7 +42,7 @@ type Step =
   | { kind: 'body'; asked: BodyAsked }
   | { kind: 'side-colour'; patch: { x: number; y: number; width: number; height: number } }
   | { kind: 'pair'; pairingId: string }
-  | { kind: 'elsewhere'; pairingId: string }
+  | { kind: 'alternative'; pairingId: string }
   | { kind: 'undo' }
   | { kind: 'redo' }
 
@@ -51,15 +52,21 @@ const ASK_AGAIN_MS = 5000
 export const whileUnderWay = (attempts: Attempt[] | undefined) =>
   attempts?.some((a) => !OVER.includes(a.state)) ? ASK_AGAIN_MS : false
 
+/** A docket as it was answered; the bench's dockets have the plans that its stations show. */
+const docketOf = async (call: Promise<{ data?: components['schemas']['DocketView'] }>) => (await answer(call)) as DocketView
+
 /** One docket, and the ways to change it. Every change is saved as it is made; a stale one is refused and shown as it is now. */
 export function useDocket(id: string) {
   const client = useQueryClient()
   const { notification } = App.useApp()
   const key = ['docket', id]
-  const query = useQuery({ queryKey: key, queryFn: ({ signal }) => get<DocketView>(`/api/dockets/${id}`, signal) })
+  const query = useQuery({
+    queryKey: key,
+    queryFn: ({ signal }) => docketOf(api.GET('/api/dockets/{id}', { params: { path: { id } }, signal })),
+  })
   const attempts = useQuery({
     queryKey: ['attempts', id],
-    queryFn: ({ signal }) => get<Attempt[]>(`/api/dockets/${id}/attempts`, signal),
+    queryFn: ({ signal }) => answer(api.GET('/api/dockets/{id}/attempts', { params: { path: { id } }, signal })),
     refetchInterval: ({ state }) => whileUnderWay(state.data),
   })
 
@@ -73,28 +80,30 @@ export function useDocket(id: string) {
     scope: { id: `docket-${id}` },
     mutationFn: (step: Step) => {
       const version = client.getQueryData<DocketView>(key)?.version ?? 0
-      const base = `/api/dockets/${id}`
+      const params = { path: { id }, header: since(version) }
       switch (step.kind) {
         case 'change':
-          return patch<DocketView>(base, step.change, version)
+          return docketOf(api.PATCH('/api/dockets/{id}', { params, body: step.change }))
         case 'resize':
-          return patch<DocketView>(`${base}/size`, step.asked, version)
+          return docketOf(api.PATCH('/api/dockets/{id}/size', { params, body: step.asked }))
         case 'largest':
-          return post<DocketView>(`${base}/size/largest`, undefined, version)
+          return docketOf(api.POST('/api/dockets/{id}/size/largest', { params }))
         case 'sheet':
-          return put<DocketView>(`${base}/sheet`, { width: step.width, length: step.length, name: step.name }, version)
+          return docketOf(
+            api.PUT('/api/dockets/{id}/sheet', { params, body: { width: step.width, length: step.length, name: step.name } }),
+          )
         case 'plan':
-          return PLANS[step.plan].take(base, version)
+          return docketOf(PLANS[step.plan].take(id, version))
         case 'body':
-          return patch<DocketView>(`${base}/wrap`, step.asked, version)
+          return docketOf(api.PATCH('/api/dockets/{id}/wrap', { params, body: step.asked }))
         case 'side-colour':
-          return put<DocketView>(`${base}/wrap/colour`, step.patch, version)
+          return docketOf(api.PUT('/api/dockets/{id}/wrap/colour', { params, body: step.patch }))
         case 'pair':
-          return put<DocketView>(`${base}/pairing`, { pairingId: step.pairingId }, version)
-        case 'elsewhere':
-          return put<DocketView>(`${base}/elsewhere`, { pairingId: step.pairingId }, version)
+          return docketOf(api.PUT('/api/dockets/{id}/pairing', { params, body: { pairingId: step.pairingId } }))
+        case 'alternative':
+          return docketOf(api.PUT('/api/dockets/{id}/alternatives', { params, body: { pairingId: step.pairingId } }))
         default:
-          return post<DocketView>(`${base}/${step.kind}`, undefined, version)
+          return docketOf(api.POST(step.kind === 'undo' ? '/api/dockets/{id}/undo' : '/api/dockets/{id}/redo', { params }))
       }
     },
     onSuccess: (next) => client.setQueryData(key, next),
@@ -103,10 +112,10 @@ export function useDocket(id: string) {
 
   const release = useMutation({
     mutationFn: (held: boolean) =>
-      post<Attempt>(
-        `/api/dockets/${id}/attempts${held ? '?held=true' : ''}`,
-        undefined,
-        client.getQueryData<DocketView>(key)?.version ?? 0,
+      answer(
+        api.POST('/api/dockets/{id}/attempts', {
+          params: { path: { id }, query: { held }, header: since(client.getQueryData<DocketView>(key)?.version ?? 0) },
+        }),
       ),
     onSuccess: () => client.invalidateQueries({ queryKey: ['attempts'] }),
     onError: complain,
@@ -115,7 +124,7 @@ export function useDocket(id: string) {
   const decide = (next: Command) => change.mutate({ kind: 'change', change: next })
   /** The proof of a picture as it stands was looked at. */
   const see = (rendition: string) =>
-    post<DocketView>(`/api/dockets/${id}/renditions/${rendition}/proof-views`).then(
+    docketOf(api.POST('/api/dockets/{id}/renditions/{rendition}/proof-views', { params: { path: { id, rendition } } })).then(
       (next) => client.setQueryData(key, next),
       complain,
     )

@@ -2,10 +2,9 @@ import { useQuery } from '@tanstack/react-query'
 import { Modal } from 'antd'
 import { useEffect, useState } from 'react'
 import { Link, NavLink, Outlet, useLocation } from 'react-router'
-import { get } from '../api/client'
+import { answer, api } from '../api/client'
 import { useServerEvents } from '../api/events'
 import { useScreen } from '../api/screen'
-import type { DamagedRecord, Printer } from '../api/types'
 import { MarkSign } from '../parts/MarkSign'
 import { DOING, DOING_MARK } from '../printers/words'
 import { damagedWords, HELP, SHORTCUTS } from './words'
@@ -84,7 +83,7 @@ export function Frame() {
 function Damaged() {
   const { data } = useQuery({
     queryKey: ['damaged'],
-    queryFn: ({ signal }) => get<DamagedRecord[]>('/api/damaged', signal),
+    queryFn: ({ signal }) => answer(api.GET('/api/damaged', { signal })),
     refetchInterval: 60_000,
   })
   if (!data || data.length === 0) return null
@@ -96,7 +95,7 @@ function Damaged() {
 }
 
 function PrinterStates() {
-  const { data } = useQuery({ queryKey: ['printers'], queryFn: ({ signal }) => get<Printer[]>('/api/printers', signal) })
+  const { data } = useQuery({ queryKey: ['printers'], queryFn: ({ signal }) => answer(api.GET('/api/printers', { signal })) })
   return (
     <div className="state" aria-live="polite">
       {data?.map((p) => (

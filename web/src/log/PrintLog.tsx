@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { App, Input } from 'antd'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { get, Problem } from '../api/client'
+import { answer, api, Problem } from '../api/client'
 import { masterThumbnail, scanThumbnail } from '../api/pictures'
 import type { Attempt } from '../api/types'
 import { whileUnderWay } from '../docket/useDocket'
@@ -23,7 +23,7 @@ export function PrintLog() {
   const [words, setWords] = useState('')
   const { data } = useQuery({
     queryKey: ['attempts', 'log', words],
-    queryFn: ({ signal }) => get<Attempt[]>(`/api/attempts?words=${encodeURIComponent(words)}`, signal),
+    queryFn: ({ signal }) => answer(api.GET('/api/attempts', { params: { query: { words } }, signal })),
     placeholderData: (before) => before,
     refetchInterval: ({ state }) => whileUnderWay(state.data),
   })

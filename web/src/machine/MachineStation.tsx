@@ -1,8 +1,9 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { Button } from 'antd'
 import { useState } from 'react'
-import { get } from '../api/client'
-import type { DriverSpace, Printer, SettingChoice } from '../api/types'
+import { answer, api } from '../api/client'
+import { pairingOf } from '../api/pictures'
+import type { SettingChoice } from '../api/types'
 import type { DocketTools, StationProps } from '../docket/useDocket'
 import { StationFindings } from '../parts/Findings'
 import { fixed } from '../parts/numbers'
@@ -12,11 +13,11 @@ import './machine.css'
 export function MachineStation({ view, picture, tools, go }: StationProps) {
   const { data: printers } = useQuery({
     queryKey: ['printers'],
-    queryFn: ({ signal }) => get<Printer[]>('/api/printers', signal),
+    queryFn: ({ signal }) => answer(api.GET('/api/printers', { signal })),
   })
   const { data: choices } = useQuery({
     queryKey: ['docket', view.id, 'setting-choices', view.version],
-    queryFn: ({ signal }) => get<SettingChoice[]>(`/api/dockets/${view.id}/setting-choices`, signal),
+    queryFn: ({ signal }) => answer(api.GET('/api/dockets/{id}/setting-choices', { params: { path: { id: view.id } }, signal })),
     enabled: !!view.pairing,
     placeholderData: keepPreviousData,
   })
@@ -34,13 +35,13 @@ export function MachineStation({ view, picture, tools, go }: StationProps) {
       </div>
     )
   }
-  const printer = printers?.find((p) => p.id === view.pairing.printerId)
+  const printer = printers?.find((p) => p.id === pairingOf(view).printerId)
   const settings = choices ?? []
   const others = settings.filter((s) => s.rest)
   return (
     <div className="station machine">
       <section className="settings-told" aria-label="Machine">
-        <h2 className="head">What {view.pairing.printerName} will be told</h2>
+        <h2 className="head">What {pairingOf(view).printerName} will be told</h2>
         <StationFindings view={view} tools={tools} stage="MACHINE" />
         {choices?.length === 0 && <p className="soft">{WORDS.silent}</p>}
         {settings
@@ -101,7 +102,7 @@ function Row({ choice, tools, docket }: { choice: SettingChoice; tools: DocketTo
     const { change } = v
     // a driver that converts gets the picture in the space that loses least of it
     if (change.kind === 'routed' && change.route.kind === 'by-driver')
-      return get<DriverSpace[]>(`/api/dockets/${docket}/driver-spaces`).then(
+      return answer(api.GET('/api/dockets/{id}/driver-spaces', { params: { path: { id: docket } } })).then(
         ([best]) => tools.decide(best ? { kind: 'routed', route: { kind: 'by-driver', space: best.space } } : change),
         tools.complain,
       )
@@ -132,9 +133,9 @@ function Row({ choice, tools, docket }: { choice: SettingChoice; tools: DocketTo
         {told.map((v) => (
           <div className="why" key={v.value}>
             <b>{v.label}</b>: {v.why}.{' '}
-            {v.mend && (
-              <Button type="link" className="plain-link" onClick={() => tools.decide(v.mend?.change)}>
-                {v.mend.label}
+            {v.fix && (
+              <Button type="link" className="plain-link" onClick={() => v.fix && tools.decide(v.fix.change)}>
+                {v.fix.label}
               </Button>
             )}
           </div>
@@ -149,7 +150,7 @@ function Row({ choice, tools, docket }: { choice: SettingChoice; tools: DocketTo
 function Spaces({ id, space, tools }: { id: string; space: string; tools: DocketTools }) {
   const { data } = useQuery({
     queryKey: ['docket', id, 'driver-spaces'],
-    queryFn: ({ signal }) => get<DriverSpace[]>(`/api/dockets/${id}/driver-spaces`, signal),
+    queryFn: ({ signal }) => answer(api.GET('/api/dockets/{id}/driver-spaces', { params: { path: { id } }, signal })),
   })
   if (!data) return null
   return (

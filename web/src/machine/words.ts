@@ -1,3 +1,4 @@
+import { pairingOf } from '../api/pictures'
 import type { DocketView, OnDocket, SettingChoice } from '../api/types'
 
 export const WORDS = {
@@ -36,7 +37,7 @@ export function colourPath(view: DocketView, picture: OnDocket, settings: Settin
   ]
   switch (view.spec.colour.route.kind) {
     case 'by-wistel':
-      steps.push(['Wistel', `through the profile of ${view.pairing.paper}`], ['The driver', 'told to leave the numbers alone'])
+      steps.push(['Wistel', `through the profile of ${pairingOf(view).paper}`], ['The driver', 'told to leave the numbers alone'])
       break
     case 'by-driver':
       steps.push(['The driver', 'with a conversion of its own, unknown to Wistel'])
@@ -44,6 +45,6 @@ export function colourPath(view: DocketView, picture: OnDocket, settings: Settin
     default:
       steps.push(['The driver, monochrome', `darkness ${label('wistel-mono-darkness') || 'as it comes'}; black and gray inks`])
   }
-  steps.push([`Ink on ${view.pairing.paper}`, [label('media-type'), label('print-quality')].filter(Boolean).join(', ')])
+  steps.push([`Ink on ${pairingOf(view).paper}`, [label('media-type'), label('print-quality')].filter(Boolean).join(', ')])
   return steps
 }

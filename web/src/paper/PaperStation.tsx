@@ -1,8 +1,8 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { Button } from 'antd'
-import { get } from '../api/client'
-import { changeOf, intentOf, masterUrl, proofUrl, renditionOf } from '../api/pictures'
-import type { Pairing, PairingComparison } from '../api/types'
+import { answer, api } from '../api/client'
+import { changeOf, intentOf, masterUrl, pairingOf, proofUrl, renditionOf } from '../api/pictures'
+import type { Pairing } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { Booth } from '../parts/BoothPicture'
 import { BOOTH } from '../parts/booth'
@@ -14,7 +14,7 @@ import { StationFindings } from '../parts/Findings'
 export function PaperStation({ view, picture, tools, go }: StationProps) {
   const { data: pairings } = useQuery({
     queryKey: ['pairings'],
-    queryFn: ({ signal }) => get<Pairing[]>('/api/pairings', signal),
+    queryFn: ({ signal }) => answer(api.GET('/api/pairings', { signal })),
   })
   const change = changeOf(renditionOf(view, picture))
   const { data: comparison } = useQuery({
@@ -26,7 +26,12 @@ export function PaperStation({ view, picture, tools, go }: StationProps) {
       pairings?.map((p) => `${p.pairingId} ${p.number}`),
     ],
     queryFn: ({ signal }) =>
-      get<PairingComparison[]>(`/api/dockets/${view.id}/renditions/${picture.renditionId}/pairing-comparison`, signal),
+      answer(
+        api.GET('/api/dockets/{id}/renditions/{rendition}/pairing-comparison', {
+          params: { path: { id: view.id, rendition: picture.renditionId } },
+          signal,
+        }),
+      ),
     enabled: pairings !== undefined,
     placeholderData: keepPreviousData,
   })
@@ -41,7 +46,7 @@ export function PaperStation({ view, picture, tools, go }: StationProps) {
         foot={
           <span>
             {chosen
-              ? `As ${view.pairing.paper} would hold it, paper white shown.`
+              ? `As ${pairingOf(view).paper} would hold it, paper white shown.`
               : 'The master. Choose a paper to see it there.'}
           </span>
         }

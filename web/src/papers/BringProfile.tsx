@@ -1,7 +1,7 @@
 import { useMutation } from '@tanstack/react-query'
 import { App, Modal, Radio } from 'antd'
 import { useEffect, useRef, useState } from 'react'
-import { type Problem, upload } from '../api/client'
+import { address, type Problem, upload } from '../api/client'
 import { forScreen } from '../api/screen'
 import type { PaperProfile, TakenProfile } from '../api/types'
 import { FileButton } from '../parts/FileButton'
@@ -19,7 +19,7 @@ export function BringProfile() {
   const [chosen, setChosen] = useState<string>()
   const complain = (e: Problem) => notification.open({ title: e.message, description: e.next })
   const bring = useMutation({
-    mutationFn: (f: File) => upload<TakenProfile[]>('/api/profiles', f, MOST_BYTES, () => {}),
+    mutationFn: (f: File) => upload<TakenProfile[]>('/api/profiles', {}, f, MOST_BYTES),
     onSuccess: (found) => {
       setTaken(found)
       setChosen(found.find((t) => t.profile)?.profile?.hash)
@@ -87,7 +87,11 @@ function Inspection({ profile }: { profile: PaperProfile }) {
   return (
     <section>
       <h2 className="head">{profile.description}</h2>
-      <img className="sweep" src={`/api/profiles/${profile.hash}/sweep${forScreen('?')}`} alt={PROFILE.sweep} />
+      <img
+        className="sweep"
+        src={address('/api/profiles/{hash}/sweep', { path: { hash: profile.hash }, query: forScreen() })}
+        alt={PROFILE.sweep}
+      />
       <dl className="rows">
         <dt>ICC version</dt>
         <dd>{i.version}</dd>

@@ -1,8 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { Button, Form, Input, InputNumber, Select } from 'antd'
 import { useEffect } from 'react'
-import { get, type Problem, post } from '../api/client'
-import type { Pairing, PairingProposal, Printer } from '../api/types'
+import { answer, api, type Problem } from '../api/client'
+import type { Pairing, PairingProposal } from '../api/types'
 import { INTENTS } from '../proof/words'
 import { CURLS, PROFILE } from './words'
 
@@ -25,13 +25,19 @@ export function Pair({
   const [form] = Form.useForm<Asked>()
   const { data: printers } = useQuery({
     queryKey: ['printers'],
-    queryFn: ({ signal }) => get<Printer[]>('/api/printers', signal),
+    queryFn: ({ signal }) => answer(api.GET('/api/printers', { signal })),
   })
   const printerId = Form.useWatch('printerId', form) ?? of?.printerId ?? printers?.[0]?.id
   const can = printers?.find((p) => p.id === printerId)?.can
   const { data: proposal } = useQuery({
     queryKey: ['proposal', profileHash, printerId],
-    queryFn: ({ signal }) => get<PairingProposal>(`/api/profiles/${profileHash}/proposal?printerId=${printerId}`, signal),
+    queryFn: ({ signal }) =>
+      answer(
+        api.GET('/api/profiles/{hash}/proposal', {
+          params: { path: { hash: profileHash }, query: { printerId: printerId ?? '' } },
+          signal,
+        }),
+      ),
     enabled: printerId !== undefined && of === undefined,
   })
   // biome-ignore lint/correctness/useExhaustiveDependencies: the form is filled once for each proposal
@@ -39,14 +45,14 @@ export function Pair({
     if (proposal) form.setFieldsValue({ ...proposal, printerId: printerId as string })
   }, [proposal])
   const pair = useMutation({
-    mutationFn: ({ paper, surface, intent, mediaType, feed, quality, black, printerId: printer, ...body }: Asked) =>
-      post(of ? `/api/pairings/${of.pairingId}/versions` : '/api/pairings', {
+    mutationFn: ({ paper, surface, intent, mediaType, feed, quality, black, printerId: printer, ...kind }: Asked) => {
+      const body = {
         profileHash,
         printerId: printer,
         paper,
         surface,
         intent,
-        body: { ...body, thicknessMm: body.thicknessMm ?? 0, grammage: body.grammage ?? 0, texture: body.texture ?? '' },
+        body: { ...kind, thicknessMm: kind.thicknessMm ?? 0, grammage: kind.grammage ?? 0, texture: kind.texture ?? '' },
         settings: {
           values: {
             ...of?.settings.values,
@@ -56,7 +62,11 @@ export function Pair({
             ...(black ? { 'wistel-black-ink': black } : {}),
           },
         },
-      }),
+      }
+      return of
+        ? answer(api.POST('/api/pairings/{id}/versions', { params: { path: { id: of.pairingId } }, body }))
+        : answer(api.POST('/api/pairings', { body }))
+    },
     onSuccess: () => {
       done()
       return client.invalidateQueries({ queryKey: ['pairings'] })

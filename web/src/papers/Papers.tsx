@@ -2,8 +2,8 @@ import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { App, Button, Modal, Popconfirm, Select } from 'antd'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { get, type Problem, put, remove, upload } from '../api/client'
-import type { CompensationView, Pairing, Printer, TakenCompensation } from '../api/types'
+import { address, answer, api, type Problem, upload } from '../api/client'
+import type { Pairing, TakenCompensation } from '../api/types'
 import { FileButton } from '../parts/FileButton'
 import { fixed, labCss } from '../parts/numbers'
 import { wordFor } from '../printers/words'
@@ -15,10 +15,10 @@ import { bodyWords } from './words'
 const MOST_BYTES = 32 * 1048576
 
 export function Papers() {
-  const { data } = useQuery({ queryKey: ['pairings'], queryFn: ({ signal }) => get<Pairing[]>('/api/pairings', signal) })
+  const { data } = useQuery({ queryKey: ['pairings'], queryFn: ({ signal }) => answer(api.GET('/api/pairings', { signal })) })
   const { data: printers } = useQuery({
     queryKey: ['printers'],
-    queryFn: ({ signal }) => get<Printer[]>('/api/printers', signal),
+    queryFn: ({ signal }) => answer(api.GET('/api/printers', { signal })),
   })
   const [changing, change] = useState<Pairing>()
   const setTo = (p: Pairing) => {
@@ -29,7 +29,7 @@ export function Papers() {
   const { notification } = App.useApp()
   const { data: kept = [] } = useQuery({
     queryKey: ['compensations'],
-    queryFn: ({ signal }) => get<CompensationView[]>('/api/compensations', signal),
+    queryFn: ({ signal }) => answer(api.GET('/api/compensations', { signal })),
   })
   const refresh = () => client.invalidateQueries({ queryKey: ['compensations'] })
   const complain = (e: Problem) => notification.open({ title: e.message, description: e.next })
@@ -37,8 +37,10 @@ export function Papers() {
     notification.open({ title: `“${t.compensation.name}” is kept.`, description: `${t.words} ${t.compensation.words}.` })
     return refresh()
   }
-  const startWith = (pairing: string, compensationId: string | null) =>
-    put(`/api/compensations/usual/${pairing}`, { compensationId }).then(refresh, complain)
+  const startWith = (pairing: string, compensationId?: string) =>
+    answer(
+      api.PUT('/api/compensations/usual/{pairingId}', { params: { path: { pairingId: pairing } }, body: { compensationId } }),
+    ).then(refresh, complain)
   return (
     <div className="page">
       <div className="placed-head">
@@ -100,7 +102,7 @@ export function Papers() {
                     aria-label={`What new dockets on ${p.paper} start with`}
                     value={kept.find((k) => k.usualOn.includes(p.paper))?.id ?? ''}
                     options={[{ value: '', label: 'no compensation' }, ...kept.map((k) => ({ value: k.id, label: k.name }))]}
-                    onChange={(id) => startWith(p.pairingId, id || null)}
+                    onChange={(id) => startWith(p.pairingId, id || undefined)}
                   />
                 </td>
                 <td className="act">
@@ -113,7 +115,7 @@ export function Papers() {
                     okText="Retire it"
                     cancelText="Keep it"
                     onConfirm={() =>
-                      remove(`/api/pairings/${p.pairingId}`).then(
+                      answer(api.DELETE('/api/pairings/{id}', { params: { path: { id: p.pairingId } } })).then(
                         () => client.invalidateQueries({ queryKey: ['pairings'] }),
                         complain,
                       )
@@ -135,7 +137,7 @@ export function Papers() {
         <FileButton
           size="small"
           accept=".icc,.icm,.json"
-          onFile={(f) => upload<TakenCompensation>('/api/compensations/files', f, MOST_BYTES, () => {}).then(taken, complain)}
+          onFile={(f) => upload<TakenCompensation>('/api/compensations/files', {}, f, MOST_BYTES).then(taken, complain)}
         >
           Bring one: an ICC abstract profile, or Wistel's own file
         </FileButton>
@@ -175,13 +177,18 @@ export function Papers() {
                   ))}
                 </td>
                 <td className="act">
-                  <a href={`/api/compensations/${k.id}/profile`} download>
+                  <a href={address('/api/compensations/{id}/profile', { path: { id: k.id } })} download>
                     as ICC profile
                   </a>
-                  <a href={`/api/compensations/${k.id}/file`} download>
+                  <a href={address('/api/compensations/{id}/file', { path: { id: k.id } })} download>
                     as JSON
                   </a>
-                  <Button size="small" onClick={() => remove(`/api/compensations/${k.id}`).then(refresh, complain)}>
+                  <Button
+                    size="small"
+                    onClick={() =>
+                      answer(api.DELETE('/api/compensations/{id}', { params: { path: { id: k.id } } })).then(refresh, complain)
+                    }
+                  >
                     Let it go
                   </Button>
                 </td>

@@ -34,9 +34,9 @@ export function Findings({
             {f.subjects.length > 1 && ` (${counted(f.subjects)})`}
           </span>
           <span className="effect">{f.effect}</span>
-          {f.mends.length > 0 && (
+          {f.fixes.length > 0 && (
             <span className="mends">
-              {f.mends.map((mend) => (
+              {f.fixes.map((mend) => (
                 <Button size="small" key={mend.label} onClick={() => tools.decide(mend.change)}>
                   {mend.label}
                 </Button>

@@ -29,7 +29,7 @@ const finding = (more: Partial<Finding>) =>
     subjects: [{ kind: 'whole-docket' }],
     what: 'Only 120 pixels an inch.',
     effect: 'Edges look soft.',
-    mends: [],
+    fixes: [],
     ...more,
   }) as Finding
 const tools = {} as DocketTools
@@ -44,7 +44,7 @@ test('a finding says what is wrong, what it does to the print, and offers its me
   const html = renderToStaticMarkup(
     <Findings
       tools={tools}
-      findings={[finding({ mends: [{ label: 'Keep the pixels', change: {} }] as unknown as Finding['mends'] })]}
+      findings={[finding({ fixes: [{ label: 'Keep the pixels', change: {} }] as unknown as Finding['fixes'] })]}
     />,
   )
   expect(html).toContain('Only 120 pixels an inch.')

@@ -1,9 +1,8 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { Button, Checkbox } from 'antd'
 import { useEffect, useRef, useState } from 'react'
-import { get } from '../api/client'
-import { asked, type ColourChange, changeOf, masterUrl, renditionOf, treated } from '../api/pictures'
-import type { Ends, Histogram } from '../api/types'
+import { address, answer, api } from '../api/client'
+import { asked, type ColourChange, changeOf, masterUrl, renditionOf, rounded, treated } from '../api/pictures'
 import type { StationProps } from '../docket/useDocket'
 import { Booth } from '../parts/BoothPicture'
 import { BOOTH } from '../parts/booth'
@@ -28,13 +27,19 @@ export function PictureStation({ view, picture, tools, go }: StationProps) {
   const change = changeOf(r)
   const { data: levels } = useQuery({
     queryKey: ['histogram', picture.master.hash],
-    queryFn: ({ signal }) => get<Histogram>(`/api/masters/${picture.master.hash}/histogram`, signal),
+    queryFn: ({ signal }) =>
+      answer(api.GET('/api/masters/{hash}/histogram', { params: { path: { hash: picture.master.hash } }, signal })),
     staleTime: Number.POSITIVE_INFINITY,
   })
   const { data: found } = useQuery({
     queryKey: ['ends', view.id, picture.renditionId, view.pairing?.pairingId, view.version],
     queryFn: ({ signal }) =>
-      get<Ends>(`/api/dockets/${view.id}/renditions/${picture.renditionId}/ends?x=1${asked(change)}`, signal),
+      answer(
+        api.GET('/api/dockets/{id}/renditions/{rendition}/end-points', {
+          params: { path: { id: view.id, rendition: picture.renditionId }, query: asked(change) },
+          signal,
+        }),
+      ),
     enabled: paired,
     placeholderData: keepPreviousData,
   })
@@ -55,7 +60,10 @@ export function PictureStation({ view, picture, tools, go }: StationProps) {
             <img
               className="over"
               alt="Bare paper and blocked black"
-              src={`/api/dockets/${view.id}/renditions/${picture.renditionId}/ends/picture?longest=${BOOTH}&v=${view.version}${asked(change)}`}
+              src={address('/api/dockets/{id}/renditions/{rendition}/end-points/picture', {
+                path: { id: view.id, rendition: picture.renditionId },
+                query: { longest: BOOTH, v: view.version, ...asked(change) },
+              })}
             />
           )}
         </Hued>
@@ -132,9 +140,11 @@ function Hued({ view, picture, tools, draft, setDraft, onHue, children }: HuedPr
     const box = e.currentTarget.getBoundingClientRect()
     const x = Math.max(0, Math.min(1, (e.clientX - box.left) / box.width))
     const y = Math.max(0, Math.min(1, (e.clientY - box.top) / box.height))
-    return get<{ hue: number }>(`/api/dockets/${view.id}/renditions/${r.id}/hue?x=${x.toFixed(4)}&y=${y.toFixed(4)}`).then(
-      ({ hue }) => hue,
-    )
+    return answer(
+      api.GET('/api/dockets/{id}/renditions/{rendition}/hue', {
+        params: { path: { id: view.id, rendition: r.id }, query: rounded({ x, y }) },
+      }),
+    ).then(({ hue }) => hue)
   }
   if (!mono) return <div className="hued">{children}</div>
   return (

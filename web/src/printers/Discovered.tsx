@@ -1,14 +1,14 @@
 import { useMutation } from '@tanstack/react-query'
 import { App, Button } from 'antd'
-import { type Problem, post } from '../api/client'
-import type { FoundPrinter, Printer } from '../api/types'
+import { answer, api, type Problem } from '../api/client'
+import type { Printer } from '../api/types'
 import { FIND } from './words'
 
 /** Printers that make themselves known on the network; it is asked only when a person wants it. */
 export function Discovered({ known, onChoose }: { known: Printer[]; onChoose: (uri: string) => void }) {
   const { notification } = App.useApp()
   const look = useMutation({
-    mutationFn: () => post<FoundPrinter[]>('/api/printers/discovery'),
+    mutationFn: () => answer(api.POST('/api/printers/discovery')),
     onError: (e: Problem) => notification.open({ title: e.message, description: e.next }),
   })
   return (

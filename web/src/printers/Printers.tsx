@@ -1,8 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { App, Button, Input, Popconfirm } from 'antd'
 import { useState } from 'react'
-import { get, type Problem, patch, post } from '../api/client'
-import type { Printer } from '../api/types'
+import { answer, api, type Problem } from '../api/client'
 import { MarkSign } from '../parts/MarkSign'
 import { Discovered } from './Discovered'
 import { AWAY, DOING, DOING_MARK, FIND, rulesWords, waitsWords } from './words'
@@ -12,9 +11,9 @@ export function Printers() {
   const client = useQueryClient()
   const { notification } = App.useApp()
   const [uri, setUri] = useState('')
-  const { data } = useQuery({ queryKey: ['printers'], queryFn: ({ signal }) => get<Printer[]>('/api/printers', signal) })
+  const { data } = useQuery({ queryKey: ['printers'], queryFn: ({ signal }) => answer(api.GET('/api/printers', { signal })) })
   const add = useMutation({
-    mutationFn: (at: string) => post<Printer>('/api/printers', { uri: at }),
+    mutationFn: (at: string) => answer(api.POST('/api/printers', { body: { uri: at } })),
     onSuccess: () => {
       setUri('')
       client.invalidateQueries({ queryKey: ['printers'] })
@@ -23,7 +22,7 @@ export function Printers() {
   })
   const change = useMutation({
     mutationFn: ({ id, ...next }: { id: string; name?: string; retired?: boolean }) =>
-      patch<Printer>(`/api/printers/${id}`, next),
+      answer(api.PATCH('/api/printers/{id}', { params: { path: { id } }, body: next })),
     onSettled: () => client.invalidateQueries({ queryKey: ['printers'] }),
     onError: (e: Problem) => notification.open({ title: e.message, description: e.next }),
   })

@@ -1,7 +1,7 @@
 import { Button, Checkbox, Radio, Segmented } from 'antd'
 import { useEffect, useRef, useState } from 'react'
 import { Link } from 'react-router'
-import { get } from '../api/client'
+import { answer, api } from '../api/client'
 import {
   blackPointOf,
   type ColourChange,
@@ -9,8 +9,10 @@ import {
   gamutUrl,
   intentOf,
   masterUrl,
+  pairingOf,
   proofUrl,
   renditionOf,
+  rounded,
   treated,
 } from '../api/pictures'
 import type { DocketView, Figures, Intent, OnDocket, Probe } from '../api/types'
@@ -114,7 +116,7 @@ export function ProofStation(props: StationProps) {
   }
   const g = figures?.gamut
   const notThis =
-    view.spec.colour.route.kind === 'by-wistel' || picture.tones || view.pairing.settings.values['print-color-mode']
+    view.spec.colour.route.kind === 'by-wistel' || picture.tones || pairingOf(view).settings.values['print-color-mode']
       ? ''
       : NOT_THIS[view.spec.colour.route.kind]
   return (
@@ -244,7 +246,7 @@ export function ProofStation(props: StationProps) {
               </div>
               <p className="soft">
                 {figures
-                  ? `Paper white L* ${fixed(figures.paperL, 1)}, ink black L* ${fixed(figures.blackL, 1)} on ${view.pairing.paper}.`
+                  ? `Paper white L* ${fixed(figures.paperL, 1)}, ink black L* ${fixed(figures.blackL, 1)} on ${pairingOf(view).paper}.`
                   : ''}
               </p>
             </section>
@@ -312,8 +314,12 @@ function Comparison({
     const asking = new AbortController()
     asked.current = asking
     wait.current = window.setTimeout(() => {
-      const at = `x=${place.x.toFixed(4)}&y=${place.y.toFixed(4)}`
-      get<Probe>(`/api/dockets/${view.id}/renditions/${picture.renditionId}/probe?${at}`, asking.signal).then(setProbe, () => {
+      answer(
+        api.GET('/api/dockets/{id}/renditions/{rendition}/probe', {
+          params: { path: { id: view.id, rendition: picture.renditionId }, query: rounded(place) },
+          signal: asking.signal,
+        }),
+      ).then(setProbe, () => {
         if (!asking.signal.aborted) setProbe(undefined)
       })
     }, 60)
@@ -342,7 +348,7 @@ function Comparison({
             onPointerLeave={leave}
           >
             <img src={src || master} alt={i === 0 ? 'Master' : 'Proof'} />
-            <span className="tag left">{i === 0 ? 'Master' : `On ${view.pairing.paper}`}</span>
+            <span className="tag left">{i === 0 ? 'Master' : `On ${pairingOf(view).paper}`}</span>
             {i === 1 && overlay}
             {i === 1 && reading}
           </div>
@@ -357,7 +363,7 @@ function Comparison({
       {overlay}
       <img src={master} alt="Master" className="over" style={{ clipPath: `inset(0 ${100 * (1 - line)}% 0 0)` }} />
       {compare !== 'proof' && <span className="tag left">Master</span>}
-      {compare !== 'master' && <span className="tag right">On {view.pairing.paper}</span>}
+      {compare !== 'master' && <span className="tag right">On {pairingOf(view).paper}</span>}
       {compare === 'divided' && (
         <button
           type="button"

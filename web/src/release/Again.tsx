@@ -1,5 +1,5 @@
 import { Button, Tooltip } from 'antd'
-import { post } from '../api/client'
+import { answer, api } from '../api/client'
 import type { Attempt } from '../api/types'
 import { AGAIN } from './words'
 
@@ -18,7 +18,13 @@ export function Again({
   const { label, help } = AGAIN[attempt.reprint]
   return (
     <Tooltip title={help}>
-      <Button size="small" disabled={disabled} onClick={() => post(`/api/attempts/${attempt.id}/again`).then(onDone, complain)}>
+      <Button
+        size="small"
+        disabled={disabled}
+        onClick={() =>
+          answer(api.POST('/api/attempts/{id}/reprints', { params: { path: { id: attempt.id } } })).then(onDone, complain)
+        }
+      >
         {label}
       </Button>
     </Tooltip>

@@ -1,7 +1,7 @@
 import { Button, InputNumber, Radio, Select } from 'antd'
 import { useState } from 'react'
-import { post } from '../api/client'
-import type { Attempt } from '../api/types'
+import { address, answer, api, since } from '../api/client'
+import type { Attempt, Lab } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { PLANS } from '../size/plans'
 import { LAB } from './words'
@@ -9,9 +9,9 @@ import { LAB } from './words'
 /** Writes a file for somebody else's printer instead of printing. */
 export function LabFile({ view, tools, onWritten }: Pick<StationProps, 'view' | 'tools'> & { onWritten: () => void }) {
   const [open, setOpen] = useState(false)
-  const [format, setFormat] = useState('TIFF')
+  const [format, setFormat] = useState<Lab['format']>('TIFF')
   const [quality, setQuality] = useState(92)
-  const [space, setSpace] = useState('SRGB')
+  const [space, setSpace] = useState<Lab['space']>('SRGB')
   const [sheet, setSheet] = useState(PLANS[view.spec.plan.kind].marked)
   if (!open) {
     return (
@@ -21,7 +21,12 @@ export function LabFile({ view, tools, onWritten }: Pick<StationProps, 'view' | 
     )
   }
   const write = () =>
-    post<Attempt>(`/api/dockets/${view.id}/files`, { format, quality, space, sheet }, view.version).then(() => {
+    answer(
+      api.POST('/api/dockets/{id}/files', {
+        params: { path: { id: view.id }, header: since(view.version) },
+        body: { format, quality, space, sheet },
+      }),
+    ).then(() => {
       setOpen(false)
       onWritten()
     }, tools.complain)
@@ -89,7 +94,11 @@ export function Written({ attempt }: { attempt: Attempt }) {
         (p) =>
           p.fileHash &&
           p.fileKept && (
-            <a key={p.page} href={`/api/attempts/${attempt.id}/pages/${p.page}/file`} download>
+            <a
+              key={p.page}
+              href={address('/api/attempts/{id}/pages/{page}/file', { path: { id: attempt.id, page: p.page } })}
+              download
+            >
               {attempt.pages.length > 1 ? `Take file ${p.page}` : 'Take the file'}
             </a>
           ),

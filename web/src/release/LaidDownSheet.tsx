@@ -1,14 +1,16 @@
 import { useQuery } from '@tanstack/react-query'
-import { get } from '../api/client'
+import { address, answer, api } from '../api/client'
+import { pairingOf } from '../api/pictures'
 import { forScreen } from '../api/screen'
-import type { DocketView, LaidDown } from '../api/types'
+import type { DocketView, PrintPrediction } from '../api/types'
 import { LAID } from './words'
 
 /** What there is to see on the first page, asked for once for each state of the docket. */
-export function useLaidDown(view: DocketView): LaidDown | undefined {
+export function useLaidDown(view: DocketView): PrintPrediction | undefined {
   const { data } = useQuery({
     queryKey: ['docket', view.id, 'laid-down', view.version],
-    queryFn: ({ signal }) => get<LaidDown>(`/api/dockets/${view.id}/pages/1/laid-down/notes`, signal),
+    queryFn: ({ signal }) =>
+      answer(api.GET('/api/dockets/{id}/pages/{page}/prediction/notes', { params: { path: { id: view.id, page: 1 } }, signal })),
     enabled: view.pairing !== undefined && view.pairing !== null,
     placeholderData: (before) => before,
   })
@@ -16,14 +18,25 @@ export function useLaidDown(view: DocketView): LaidDown | undefined {
 }
 
 /** The sheet as the settings would have it come out, each mistake pointed at with the number of its finding. */
-export function LaidDownSheet({ view, told, numbers }: { view: DocketView; told: LaidDown; numbers: Record<string, number> }) {
+export function LaidDownSheet({
+  view,
+  told,
+  numbers,
+}: {
+  view: DocketView
+  told: PrintPrediction
+  numbers: Record<string, number>
+}) {
   const page = view.layout.pages[0]
   if (!page) return null
   const place = (mm: number, of: number) => `${(100 * mm) / of}%`
   return (
     <div className="to-come" style={{ '--shape': page.widthMm / page.heightMm } as React.CSSProperties}>
       <img
-        src={`/api/dockets/${view.id}/pages/1/laid-down?longest=1000&v=${view.version}-${view.pairing.number}${forScreen()}`}
+        src={address('/api/dockets/{id}/pages/{page}/prediction', {
+          path: { id: view.id, page: 1 },
+          query: { longest: 1000, v: `${view.version}-${pairingOf(view).number}`, ...forScreen() },
+        })}
         alt="The sheet as it would come out"
       />
       {told.notes.map((n, i) => {
@@ -63,5 +76,5 @@ export function LaidDownSheet({ view, told, numbers }: { view: DocketView; told:
   )
 }
 
-export const laidFoot = (told: LaidDown) =>
+export const laidFoot = (told: PrintPrediction) =>
   ['OTHER_TYPE_UNKNOWN', 'DRIVER_GRAY'].includes(told.colours) ? LAID.unknown : LAID.foot

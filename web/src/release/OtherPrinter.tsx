@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/react-query'
 import { Button, Modal } from 'antd'
 import { useState } from 'react'
-import { get } from '../api/client'
-import type { DocketView, Elsewhere } from '../api/types'
+import { answer, api } from '../api/client'
+import type { DocketView } from '../api/types'
 import type { DocketTools } from '../docket/useDocket'
 import { MarkSign } from '../parts/MarkSign'
 import { ELSEWHERE } from './words'
@@ -12,7 +12,7 @@ export function OtherPrinter({ view, tools, disabled }: { view: DocketView; tool
   const [open, show] = useState(false)
   const { data } = useQuery({
     queryKey: ['docket', view.id, 'elsewhere', view.version],
-    queryFn: ({ signal }) => get<Elsewhere[]>(`/api/dockets/${view.id}/elsewhere`, signal),
+    queryFn: ({ signal }) => answer(api.GET('/api/dockets/{id}/alternatives', { params: { path: { id: view.id } }, signal })),
   })
   if (!data || data.length === 0) return null
   const printers = [...new Set(data.map((e) => e.printerName))]
@@ -41,7 +41,7 @@ export function OtherPrinter({ view, tools, disabled }: { view: DocketView; tool
             <Button
               size="small"
               onClick={() => {
-                tools.change({ kind: 'elsewhere', pairingId: e.pairingId })
+                tools.change({ kind: 'alternative', pairingId: e.pairingId })
                 show(false)
               }}
             >

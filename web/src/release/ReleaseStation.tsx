@@ -1,9 +1,9 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { Button, Input, InputNumber, Progress, Segmented, Select } from 'antd'
 import { useState } from 'react'
-import { get, post, put } from '../api/client'
+import { answer, api } from '../api/client'
 import { masterUrl, renditionOf, scanUrl, treated } from '../api/pictures'
-import type { Attempt, DocketView, Mend } from '../api/types'
+import type { Attempt, DocketView } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { Booth } from '../parts/BoothPicture'
 import { Findings, numbered } from '../parts/Findings'
@@ -61,13 +61,25 @@ export function ReleaseStation({ view, picture, tools }: StationProps) {
                 {mayBeHeld(last) && (
                   <Button
                     onClick={() =>
-                      put(`/api/attempts/${last.id}/held`, { held: !last.held, agreed: true }).then(refresh, tools.complain)
+                      answer(
+                        api.PUT('/api/attempts/{id}/held', {
+                          params: { path: { id: last.id } },
+                          body: { held: !last.held, agreed: true },
+                        }),
+                      ).then(refresh, tools.complain)
                     }
                   >
                     {!last.held ? HOLD.again : looksDifferent(last) ? HOLD.differs : HOLD.go}
                   </Button>
                 )}
-                <Button onClick={() => post(`/api/attempts/${last.id}/cancel`).then(refresh, tools.complain)}>
+                <Button
+                  onClick={() =>
+                    answer(api.POST('/api/attempts/{id}/cancel', { params: { path: { id: last.id } } })).then(
+                      refresh,
+                      tools.complain,
+                    )
+                  }
+                >
                   Cancel the print
                 </Button>
               </div>
@@ -111,7 +123,12 @@ export function ReleaseStation({ view, picture, tools }: StationProps) {
                         value={a.verdict}
                         options={VERDICTS}
                         onChange={(verdict) =>
-                          put(`/api/attempts/${a.id}/verdict`, { verdict, remark: a.remark }).then(refresh, tools.complain)
+                          answer(
+                            api.PUT('/api/attempts/{id}/verdict', {
+                              params: { path: { id: a.id } },
+                              body: { verdict, remark: a.remark },
+                            }),
+                          ).then(refresh, tools.complain)
                         }
                       />
                       <Input
@@ -122,10 +139,12 @@ export function ReleaseStation({ view, picture, tools }: StationProps) {
                         defaultValue={a.remark}
                         onBlur={(e) =>
                           e.target.value !== a.remark &&
-                          put(`/api/attempts/${a.id}/verdict`, { verdict: a.verdict, remark: e.target.value }).then(
-                            refresh,
-                            tools.complain,
-                          )
+                          answer(
+                            api.PUT('/api/attempts/{id}/verdict', {
+                              params: { path: { id: a.id } },
+                              body: { verdict: a.verdict, remark: e.target.value },
+                            }),
+                          ).then(refresh, tools.complain)
                         }
                       />
                     </>
@@ -146,7 +165,7 @@ export function ReleaseStation({ view, picture, tools }: StationProps) {
 function Next({ attempt, view, tools }: { attempt: Attempt; view: DocketView; tools: StationProps['tools'] }) {
   const { data } = useQuery({
     queryKey: ['docket', view.id, 'next', attempt.id, attempt.verdict, view.version],
-    queryFn: ({ signal }) => get<Mend[]>(`/api/attempts/${attempt.id}/next`, signal),
+    queryFn: ({ signal }) => answer(api.GET('/api/attempts/{id}/next', { params: { path: { id: attempt.id } }, signal })),
   })
   if (!data || data.length === 0) return null
   return (
@@ -184,7 +203,11 @@ function Pages({
             <Button
               size="small"
               disabled={running}
-              onClick={() => post(`/api/attempts/${attempt.id}/pages/${p.page}/again`).then(refresh, complain)}
+              onClick={() =>
+                answer(
+                  api.POST('/api/attempts/{id}/pages/{page}/reprints', { params: { path: { id: attempt.id, page: p.page } } }),
+                ).then(refresh, complain)
+              }
             >
               Print this page again
             </Button>
@@ -207,7 +230,8 @@ function Beside({
   const { treatment } = renditionOf(view, picture)
   const { data: layout } = useQuery({
     queryKey: ['attempt-layout', attempt?.id],
-    queryFn: ({ signal }) => get<DocketView['layout']>(`/api/attempts/${attempt?.id}/layout`, signal),
+    queryFn: ({ signal }) =>
+      answer(api.GET('/api/attempts/{id}/layout', { params: { path: { id: attempt?.id ?? '' } }, signal })),
     enabled: attempt !== undefined,
     staleTime: Number.POSITIVE_INFINITY,
   })
@@ -222,9 +246,11 @@ function Beside({
   const { data } = useQuery({
     queryKey: ['scan-figures', attempt?.id, shown?.page, shown?.placed.id],
     queryFn: ({ signal }) =>
-      get<{ meanDifference: number }>(
-        `/api/attempts/${attempt?.id}/pages/${shown?.page}/placed/${shown?.placed.id}/scan/figures`,
-        signal,
+      answer(
+        api.GET('/api/attempts/{id}/pages/{page}/placed/{placed}/scan/figures', {
+          params: { path: { id: attempt?.id ?? '', page: shown?.page ?? 0, placed: shown?.placed.id ?? '' } },
+          signal,
+        }),
       ),
     enabled: shown !== undefined,
     staleTime: Number.POSITIVE_INFINITY,

@@ -1,13 +1,13 @@
 import { useQuery } from '@tanstack/react-query'
-import { get } from '../api/client'
-import type { Costs, DocketView } from '../api/types'
+import { answer, api } from '../api/client'
+import type { DocketView } from '../api/types'
 import { inkWords, paperWords, TAKES, timeWords } from './words'
 
 /** Time, ink and paper, each with how sure it is. */
 export function Takes({ view }: { view: DocketView }) {
   const { data } = useQuery({
     queryKey: ['docket', view.id, 'costs', view.version],
-    queryFn: ({ signal }) => get<Costs>(`/api/dockets/${view.id}/costs`, signal),
+    queryFn: ({ signal }) => answer(api.GET('/api/dockets/{id}/costs', { params: { path: { id: view.id } }, signal })),
     placeholderData: (before) => before,
   })
   if (!data) return null

@@ -1,8 +1,8 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { Button, Checkbox, Input, InputNumber, Select, Slider } from 'antd'
 import { memo, useEffect, useRef, useState } from 'react'
-import { get, type Problem, post } from '../api/client'
-import { type ColourChange, renditionOf } from '../api/pictures'
+import { answer, api, type Problem } from '../api/client'
+import { type ColourChange, pairingOf, renditionOf } from '../api/pictures'
 import type { Compensated, CompensationView, Suggested } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { CurvePlot } from '../parts/CurvePlot'
@@ -38,10 +38,10 @@ export function CompensateCard({ view, picture, tools, draft, setDraft }: Props)
   const withMoves = useFigures(view, picture, true)
   const { data: kept = [] } = useQuery({
     queryKey: ['compensations'],
-    queryFn: ({ signal }) => get<CompensationView[]>('/api/compensations', signal),
+    queryFn: ({ signal }) => answer(api.GET('/api/compensations', { signal })),
   })
-  const intent = view.spec.colour.route.kind === 'by-wistel' ? view.spec.colour.route.intent : view.pairing.intent
-  const of = saved.kept && kept.find((k) => k.id === saved.kept.id)
+  const intent = view.spec.colour.route.kind === 'by-wistel' ? view.spec.colour.route.intent : pairingOf(view).intent
+  const of = saved.kept && kept.find((k) => k.id === saved.kept?.id)
 
   const save = (next: Partial<Compensated>) => {
     // shown at once, until the docket has it
@@ -67,7 +67,9 @@ export function CompensateCard({ view, picture, tools, draft, setDraft }: Props)
 
   const suggest = () => {
     setAsking(true)
-    post<Suggested>(`/api/dockets/${view.id}/renditions/${r.id}/suggestion`)
+    answer(
+      api.POST('/api/dockets/{id}/renditions/{rendition}/suggestion', { params: { path: { id: view.id, rendition: r.id } } }),
+    )
       .then((found) => {
         setSuggested(found)
         if (found.moves.length > 0) save({ moves: found.moves, on: true })
@@ -75,7 +77,7 @@ export function CompensateCard({ view, picture, tools, draft, setDraft }: Props)
       .finally(() => setAsking(false))
   }
   const keep = () =>
-    post<CompensationView>('/api/compensations', { name, moves: saved.moves, pairingId: view.pairing.pairingId }).then(
+    answer(api.POST('/api/compensations', { body: { name, moves: saved.moves, pairingId: pairingOf(view).pairingId } })).then(
       (made) => {
         setName('')
         client.invalidateQueries({ queryKey: ['compensations'] })
@@ -86,11 +88,16 @@ export function CompensateCard({ view, picture, tools, draft, setDraft }: Props)
   const came = kept.find((k) => k.id === origin)
   const next = (follow: boolean) =>
     came &&
-    post<CompensationView>(`/api/compensations/${came.id}/versions`, {
-      moves: saved.moves,
-      pairingId: view.pairing.pairingId,
-      follow,
-    }).then((made) => {
+    answer(
+      api.POST('/api/compensations/{id}/versions', {
+        params: { path: { id: came.id } },
+        body: {
+          moves: saved.moves,
+          pairingId: pairingOf(view).pairingId,
+          follow,
+        },
+      }),
+    ).then((made) => {
       client.invalidateQueries({ queryKey: ['compensations'] })
       save({ kept: refOf(made) })
     }, tools.complain)
@@ -218,7 +225,7 @@ export function CompensateCard({ view, picture, tools, draft, setDraft }: Props)
           {last && <p className="soft">That name is taken: choose it above, or another name.</p>}
         </section>
       )}
-      {of && of.version > saved.kept.version && (
+      {of && saved.kept && of.version > saved.kept.version && (
         <section>
           <p>
             “{of.name}” was changed since: this docket keeps version {saved.kept.version}.{' '}

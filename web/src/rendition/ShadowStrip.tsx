@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query'
-import { get } from '../api/client'
-import { asked, blackPointOf, type ColourChange, intentOf } from '../api/pictures'
-import type { DocketView, OnDocket, Shadows } from '../api/types'
+import { answer, api } from '../api/client'
+import { asked, blackPointOf, type ColourChange, intentOf, pairingOf } from '../api/pictures'
+import type { DocketView, OnDocket } from '../api/types'
 import { fixed } from '../parts/numbers'
 
 const WORDS = ['none', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'all ten']
@@ -13,13 +13,18 @@ export function ShadowStrip({ view, picture, change }: { view: DocketView; pictu
       'shadows',
       view.id,
       picture.renditionId,
-      view.pairing.pairingId,
+      pairingOf(view).pairingId,
       intentOf(view),
       blackPointOf(view),
       asked(change),
     ],
     queryFn: ({ signal }) =>
-      get<Shadows>(`/api/dockets/${view.id}/renditions/${picture.renditionId}/shadows?x=1${asked(change)}`, signal),
+      answer(
+        api.GET('/api/dockets/{id}/renditions/{rendition}/shadows', {
+          params: { path: { id: view.id, rendition: picture.renditionId }, query: asked(change) },
+          signal,
+        }),
+      ),
     placeholderData: keepPreviousData,
   })
   if (!data) return null

@@ -1,7 +1,7 @@
 import { Button, Radio, Slider } from 'antd'
-import { get } from '../api/client'
-import { asked, type ColourChange, renditionOf, treated } from '../api/pictures'
-import type { Monochrome, Toning } from '../api/types'
+import { address, answer, api } from '../api/client'
+import { asked, type ColourChange, changeOf, renditionOf, treated } from '../api/pictures'
+import type { Monochrome } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { CurvePlot } from '../parts/CurvePlot'
 import { HUES } from './moves'
@@ -51,7 +51,9 @@ export function TreatmentCard({ view, picture, tools, draft, setDraft, pointed }
     mono && show({ ...mono, toning: { ...mono.toning, [name]: { hue, strength } } })
   const follow = () =>
     mono &&
-    get<Toning>(`/api/dockets/${view.id}/renditions/${r.id}/toning`).then((toning) => save({ ...mono, toning }), tools.complain)
+    answer(
+      api.GET('/api/dockets/{id}/renditions/{rendition}/toning', { params: { path: { id: view.id, rendition: r.id } } }),
+    ).then((toning) => save({ ...mono, toning }), tools.complain)
   return (
     <section>
       <h2 className="head">Printed in</h2>
@@ -128,7 +130,10 @@ export function TreatmentCard({ view, picture, tools, draft, setDraft, pointed }
           <img
             className="ramp"
             alt="From black to paper as it prints"
-            src={`/api/dockets/${view.id}/renditions/${r.id}/ramp?v=${view.version}${asked({ treatment, moves: r.compensation.on ? r.compensation.moves : [] })}`}
+            src={address('/api/dockets/{id}/renditions/{rendition}/ramp', {
+              path: { id: view.id, rendition: r.id },
+              query: { v: view.version, ...asked({ ...changeOf(r), treatment }) },
+            })}
           />
         </>
       )}

@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { App, Button, Checkbox, Radio } from 'antd'
 import { useEffect, useState } from 'react'
-import { get, type Problem, remove, upload } from '../api/client'
+import { answer, api, type Problem, upload } from '../api/client'
 import { chooseScreen, ownScreen, screenName, spaceOfScreen } from '../api/screen'
 import type { OwnDisplay } from '../api/types'
 import { FileButton } from '../parts/FileButton'
@@ -18,7 +18,7 @@ export function ScreenColour() {
     chooseScreen(next)
     setOwn(next)
   }
-  const { data } = useQuery({ queryKey: ['displays'], queryFn: ({ signal }) => get<OwnDisplay[]>('/api/displays', signal) })
+  const { data } = useQuery({ queryKey: ['displays'], queryFn: ({ signal }) => answer(api.GET('/api/displays', { signal })) })
   const gone = own !== undefined && data !== undefined && !data.some((d) => d.hash === own.display)
   // biome-ignore lint/correctness/useExhaustiveDependencies: told once when a profile is no longer there
   useEffect(() => {
@@ -26,7 +26,7 @@ export function ScreenColour() {
   }, [gone])
   const failed = (e: Problem) => notification.open({ title: e.message, description: e.next })
   const bring = useMutation({
-    mutationFn: (f: File) => upload<OwnDisplay>('/api/displays', f, MOST_BYTES, () => {}),
+    mutationFn: (f: File) => upload<OwnDisplay>('/api/displays', {}, f, MOST_BYTES),
     onSuccess: async (added) => {
       // chosen once it is in the list: what isn't there is let go of
       await client.invalidateQueries({ queryKey: ['displays'] })
@@ -35,7 +35,7 @@ export function ScreenColour() {
     onError: failed,
   })
   const letGo = useMutation({
-    mutationFn: (hash: string) => remove(`/api/displays/${hash}`),
+    mutationFn: (hash: string) => answer(api.DELETE('/api/displays/{hash}', { params: { path: { hash } } })),
     onSuccess: () => client.invalidateQueries({ queryKey: ['displays'] }),
     onError: failed,
   })

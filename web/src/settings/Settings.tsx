@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { App, Button, Checkbox, InputNumber } from 'antd'
 import { useState } from 'react'
-import { get, type Problem, put } from '../api/client'
+import { answer, api, type Problem } from '../api/client'
 import type { Retention } from '../api/types'
 import { megabytes } from '../parts/numbers'
 import { ScreenColour } from './ScreenColour'
@@ -16,11 +16,11 @@ export function Settings() {
   const { notification } = App.useApp()
   const { data } = useQuery({
     queryKey: ['retention'],
-    queryFn: ({ signal }) => get<Retention>('/api/settings/retention', signal),
+    queryFn: ({ signal }) => answer(api.GET('/api/settings/retention', { signal })),
   })
   const [edited, setEdited] = useState<Partial<Limits>>({})
   const save = useMutation({
-    mutationFn: (limits: Limits) => put<Retention>('/api/settings/retention', limits),
+    mutationFn: (limits: Limits) => answer(api.PUT('/api/settings/retention', { body: limits })),
     onSuccess: (next) => {
       client.setQueryData(['retention'], next)
       setEdited({})

@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query'
 import { Button, Input, Popover, Radio, Select } from 'antd'
 import { useState } from 'react'
-import { remove } from '../api/client'
+import { answer, api } from '../api/client'
 import { itemOf } from '../api/pictures'
 import type { SheetDocket } from '../api/types'
 import type { SheetProps, StationProps } from '../docket/useDocket'
@@ -126,7 +126,7 @@ export function LayCard({ view, picture, tools }: SheetProps) {
 function CutToMeasure({ tools, own }: Pick<StationProps, 'tools'> & { own: Choice[] }) {
   const client = useQueryClient()
   const forget = (name: string) =>
-    remove(`/api/own-sheets/${encodeURIComponent(name)}`).then(
+    answer(api.DELETE('/api/own-sheets/{name}', { params: { path: { name } } })).then(
       () => client.invalidateQueries({ queryKey: ['docket'] }),
       tools.complain,
     )

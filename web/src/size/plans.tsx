@@ -1,15 +1,18 @@
 import type { ReactNode } from 'react'
-import { post, removeOf } from '../api/client'
-import type { DocketSpec, DocketView } from '../api/types'
+import { api, since } from '../api/client'
+import type { components } from '../api/schema'
+import type { DocketSpec } from '../api/types'
 
 export type PlanKind = DocketSpec['plan']['kind']
+
+type Planned = components['schemas']['DocketView']
 
 type PlanEntry = {
   name: string
   /** Of what comes out, small. */
   drawing: ReactNode
   /** Goes over to it from any other. */
-  take: (docket: string, version: number) => Promise<DocketView>
+  take: (docket: string, version: number) => Promise<{ data?: Planned }>
   /** A lab gets the whole sheet, since its marks are needed. */
   marked: boolean
 }
@@ -24,7 +27,7 @@ export const PLANS: Record<PlanKind, PlanEntry> = {
         <rect x="5" y="4" width="20" height="12" className="made-picture" />
       </svg>
     ),
-    take: (docket, version) => removeOf<DocketView>(`${docket}/wrap`, version),
+    take: (id, version) => api.DELETE('/api/dockets/{id}/wrap', { params: { path: { id }, header: since(version) } }),
     marked: false,
   },
   wrap: {
@@ -35,7 +38,7 @@ export const PLANS: Record<PlanKind, PlanEntry> = {
         <path d="M22 2L28 4V15L22 17Z" className="made-side" />
       </svg>
     ),
-    take: (docket, version) => post<DocketView>(`${docket}/wrap`, undefined, version),
+    take: (id, version) => api.POST('/api/dockets/{id}/wrap', { params: { path: { id }, header: since(version) } }),
     marked: true,
   },
 }

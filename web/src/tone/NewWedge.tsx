@@ -2,8 +2,8 @@ import { useMutation, useQuery } from '@tanstack/react-query'
 import { App, Button, Checkbox, Radio, Select } from 'antd'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
-import { get, type Problem, post, upload } from '../api/client'
-import type { Intent, Pairing, Printer, Wedge } from '../api/types'
+import { answer, api, type Problem, upload } from '../api/client'
+import type { Intent, Wedge } from '../api/types'
 import { FileButton } from '../parts/FileButton'
 import { INTENTS } from '../proof/words'
 import { MeasuredOn } from './MeasuredOn'
@@ -19,11 +19,11 @@ export function NewWedge() {
   const { notification } = App.useApp()
   const { data: pairings } = useQuery({
     queryKey: ['pairings'],
-    queryFn: ({ signal }) => get<Pairing[]>('/api/pairings', signal),
+    queryFn: ({ signal }) => answer(api.GET('/api/pairings', { signal })),
   })
   const { data: printers } = useQuery({
     queryKey: ['printers'],
-    queryFn: ({ signal }) => get<Printer[]>('/api/printers', signal),
+    queryFn: ({ signal }) => answer(api.GET('/api/printers', { signal })),
   })
   const [pairingId, choose] = useState<string>()
   const [wanted, setWay] = useState<Way>('DRIVER')
@@ -43,26 +43,26 @@ export function NewWedge() {
     settings: own,
     ...(way === 'PROFILE' ? { intent: intent ?? pairing?.intent, blackPoint } : {}),
   }
-  const elsewhere = new URLSearchParams({
+  const elsewhere = {
     pairing: mode.pairingId,
     way,
     settings: JSON.stringify({ values: own }),
-    ...(way === 'PROFILE' ? { intent: intent ?? pairing?.intent ?? '', blackPoint: `${blackPoint}` } : {}),
+    ...(way === 'PROFILE' ? { intent: intent ?? pairing?.intent ?? 'RELATIVE', blackPoint } : {}),
     ...(measured ? { measured } : {}),
-  })
+  }
   const complain = (e: Problem) => notification.open({ title: e.message, description: e.next, duration: 8 })
   const print = useMutation({
-    mutationFn: () => post<Wedge>('/api/wedges', { mode, steps, repeats, scattered }),
+    mutationFn: () => answer(api.POST('/api/wedges', { body: { mode, steps, repeats, scattered } })),
     onSuccess: (w) => navigate(`/tones/${w.number}`),
     onError: complain,
   })
   const page = useMutation({
-    mutationFn: () => post('/api/wedges/test-page', mode),
+    mutationFn: () => answer(api.POST('/api/wedges/test-page', { body: mode })),
     onSuccess: () => notification.open({ title: BENCH.pageSent }),
     onError: complain,
   })
   const bring = (file: File) =>
-    upload<Wedge>(`/api/wedges/elsewhere?${elsewhere}`, file, LARGEST_READING, () => {}).then(
+    upload<Wedge>('/api/wedges/elsewhere', { query: elsewhere }, file, LARGEST_READING).then(
       (w) => navigate(`/tones/${w.number}`),
       complain,
     )

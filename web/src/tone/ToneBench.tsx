@@ -2,21 +2,21 @@ import { useQuery } from '@tanstack/react-query'
 import { Button, Checkbox } from 'antd'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { get } from '../api/client'
+import { answer, api } from '../api/client'
 import type { Wedge } from '../api/types'
 import { MarkSign } from '../parts/MarkSign'
 import { fixed, moment } from '../parts/numbers'
 import { NewWedge } from './NewWedge'
 import { ComparedPlot } from './plots'
 import './tone.css'
-import { BENCH, standsWords } from './words'
+import { BENCH, standsWords, wasRead } from './words'
 
 const ASK_AGAIN_MS = 3000
 
 export const useWedges = () =>
   useQuery({
     queryKey: ['wedges'],
-    queryFn: ({ signal }) => get<Wedge[]>('/api/wedges', signal),
+    queryFn: ({ signal }) => answer(api.GET('/api/wedges', { signal })),
     refetchInterval: ({ state }) => (state.data?.some((w) => w.printing && !w.printing.over) ? ASK_AGAIN_MS : false),
   })
 
@@ -33,7 +33,7 @@ export function ToneBench() {
   const { data } = useWedges()
   const [chosen, choose] = useState<number[]>([])
   const [drawn, draw] = useState(false)
-  const compared = data?.filter((w) => chosen.includes(w.number) && w.reading) ?? []
+  const compared = data?.filter(wasRead).filter((w) => chosen.includes(w.number)) ?? []
   return (
     <div className="page">
       <h1>Tone bench</h1>

@@ -2,8 +2,8 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { App, Button, Popconfirm, Segmented } from 'antd'
 import { useEffect, useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
-import { get, type Problem, patch, post, put, remove, upload } from '../api/client'
-import type { ScannerCurve, Wedge, WedgeTold } from '../api/types'
+import { address, answer, api, type Problem, upload } from '../api/client'
+import type { Wedge, WedgeTold } from '../api/types'
 import { CurvePlot } from '../parts/CurvePlot'
 import { FileButton } from '../parts/FileButton'
 import { fixed, moment } from '../parts/numbers'
@@ -11,22 +11,26 @@ import { MeasuredOn } from './MeasuredOn'
 import { ComparedPlot, DriftPlot, LightnessPlot } from './plots'
 import { useWedges } from './ToneBench'
 import './tone.css'
-import { AIMS, driedWords, moveWords, NEXT, ORIGINS, offWords, otherwise, PLOT, pointsWords } from './words'
+import { AIMS, driedWords, moveWords, NEXT, ORIGINS, offWords, otherwise, PLOT, pointsWords, wasRead } from './words'
 
 const LARGEST = 400 * 1048576
 const ASK_AGAIN_MS = 2000
+const READINGS = {
+  instrument: '/api/wedges/{number}/readings/instrument',
+  flatbed: '/api/wedges/{number}/readings/flatbed',
+} as const
 
 type Point = { wanted: number; sent: number }
 
 /** One wedge: its steps, what its reading says, the curve, and what to do next. */
 export function WedgePage() {
-  const { number = '' } = useParams()
+  const number = Number(useParams().number)
   const client = useQueryClient()
   const navigate = useNavigate()
   const { notification } = App.useApp()
   const { data: wedge, error } = useQuery({
     queryKey: ['wedges', number],
-    queryFn: ({ signal }) => get<Wedge>(`/api/wedges/${number}`, signal),
+    queryFn: ({ signal }) => answer(api.GET('/api/wedges/{number}', { params: { path: { number } }, signal })),
     refetchInterval: ({ state }) => (state.data?.printing && !state.data.printing.over ? ASK_AGAIN_MS : false),
   })
   const complain = (e: Problem) => notification.open({ title: e.message, description: e.next, duration: 9 })
@@ -36,7 +40,7 @@ export function WedgePage() {
     onSuccess: refresh,
     onError: complain,
   })
-  const path = `/api/wedges/${number}`
+  const params = { path: { number } }
   if (error) {
     return (
       <p className="page">
@@ -46,9 +50,12 @@ export function WedgePage() {
   }
   if (!wedge) return null
   const told = wedge.reading
-  const prove = () => act.mutate(() => post<Wedge>(`${path}/proof`).then((w) => navigate(`/tones/${w.number}`)))
+  const prove = () =>
+    act.mutate(() => answer(api.POST('/api/wedges/{number}/proof', { params })).then((w) => navigate(`/tones/${w.number}`)))
   const bring = (file: File, day: string) =>
-    act.mutate(() => upload(`${path}/readings${day ? `?measured=${day}` : ''}`, file, LARGEST, () => {}))
+    act.mutate(() =>
+      upload('/api/wedges/{number}/readings', { path: { number }, query: day ? { measured: day } : {} }, file, LARGEST),
+    )
   return (
     <div className="wedge-page">
       <div className="wedge-head">
@@ -82,7 +89,16 @@ export function WedgePage() {
               <LightnessPlot
                 label={told.points.length > 0 ? PLOT.light : PLOT.lightBare}
                 scales={[{ name: '', told }]}
-                onStep={(i) => act.mutate(() => patch(`/api/wedges/readings/${told.id}`, { leftOut: toggled(told, i) }))}
+                onStep={(i) =>
+                  act.mutate(() =>
+                    answer(
+                      api.PATCH('/api/wedges/readings/{id}', {
+                        params: { path: { id: told.id } },
+                        body: { leftOut: toggled(told, i) },
+                      }),
+                    ),
+                  )
+                }
               />
               <div className="wedge-lower">
                 {told.kind === 'COLOUR' ? <DriftPlot told={told} label={PLOT.drift} /> : <p className="soft">{PLOT.noColour}</p>}
@@ -108,7 +124,16 @@ export function WedgePage() {
               {told?.reversed && (
                 <Button
                   type="primary"
-                  onClick={() => act.mutate(() => patch(`/api/wedges/readings/${told.id}`, { turned: !told.turned }))}
+                  onClick={() =>
+                    act.mutate(() =>
+                      answer(
+                        api.PATCH('/api/wedges/readings/{id}', {
+                          params: { path: { id: told.id } },
+                          body: { turned: !told.turned },
+                        }),
+                      ),
+                    )
+                  }
                 >
                   Turn the reading
                 </Button>
@@ -123,7 +148,7 @@ export function WedgePage() {
                   <Button
                     type={told.points.length === 0 && !wedge.kept ? 'primary' : 'default'}
                     loading={act.isPending}
-                    onClick={() => act.mutate(() => put(`${path}/curve`, {}))}
+                    onClick={() => act.mutate(() => answer(api.PUT('/api/wedges/{number}/curve', { params })))}
                   >
                     {wedge.kept ? 'Use it as it is now' : told.points.length > 0 ? 'Use the curve' : 'Keep what was measured'}
                   </Button>
@@ -135,7 +160,7 @@ export function WedgePage() {
                   description="Dockets that wait print without it; what was printed keeps it."
                   okText="Take it out"
                   cancelText="Leave it"
-                  onConfirm={() => act.mutate(() => remove(`${path}/curve`))}
+                  onConfirm={() => act.mutate(() => answer(api.DELETE('/api/wedges/{number}/curve', { params })))}
                 >
                   <Button>Take it out of force</Button>
                 </Popconfirm>
@@ -145,20 +170,20 @@ export function WedgePage() {
           <Reading
             wedge={wedge}
             busy={act.isPending}
-            read={(by) => act.mutate(() => post(`${path}/readings/${by}`))}
+            read={(by) => act.mutate(() => answer(api.POST(READINGS[by], { params })))}
             bring={bring}
           />
           {told && (
             <section>
               <h2 className="head">Take it elsewhere</h2>
               <div className="buttons">
-                <Button size="small" href={`${path}/scale.icc`}>
+                <Button size="small" href={address('/api/wedges/{number}/scale.icc', params)}>
                   Profile of grays (ICC)
                 </Button>
-                <Button size="small" href={`${path}/scale.txt`}>
+                <Button size="small" href={address('/api/wedges/{number}/scale.txt', params)}>
                   Straightened scale (CGATS)
                 </Button>
-                <Button size="small" href={`${path}/reading.txt`}>
+                <Button size="small" href={address('/api/wedges/{number}/reading.txt', params)}>
                   Reading
                 </Button>
               </div>
@@ -236,7 +261,7 @@ function Correction({ told }: { told: WedgeTold }) {
   const { notification } = App.useApp()
   const points = draft ?? told.points
   const fit = useMutation({
-    mutationFn: (body: object) => patch(`/api/wedges/readings/${told.id}`, body),
+    mutationFn: (body: object) => answer(api.PATCH('/api/wedges/readings/{id}', { params: { path: { id: told.id } }, body })),
     onSettled: () => client.invalidateQueries({ queryKey: ['wedges'] }),
     onError: (e: Problem) => {
       setDraft(undefined)
@@ -310,7 +335,7 @@ function Reading({
 }: {
   wedge: Wedge
   busy: boolean
-  read: (by: string) => void
+  read: (by: keyof typeof READINGS) => void
   bring: (file: File, day: string) => void
 }) {
   const client = useQueryClient()
@@ -318,7 +343,7 @@ function Reading({
   const { notification } = App.useApp()
   const { data: scanner } = useQuery({
     queryKey: ['wedges', 'scanner'],
-    queryFn: ({ signal }) => get<ScannerCurve | null>('/api/wedges/scanner', signal),
+    queryFn: ({ signal }) => answer(api.GET('/api/wedges/scanner', { signal })),
   })
   const learn = useMutation({
     mutationFn: (work: () => Promise<unknown>) => work(),
@@ -361,12 +386,19 @@ function Reading({
         <p className="soft">
           {scanner ? `Scans are read by the scanner’s curve from wedge ${scanner.wedge}. ` : ''}
           {both && (
-            <Button size="small" onClick={() => learn.mutate(() => put(`/api/wedges/${wedge.number}/scanner`, {}))}>
+            <Button
+              size="small"
+              onClick={() =>
+                learn.mutate(() =>
+                  answer(api.PUT('/api/wedges/{number}/scanner', { params: { path: { number: wedge.number } } })),
+                )
+              }
+            >
               Calibrate the scanner by this wedge
             </Button>
           )}{' '}
           {scanner && (
-            <Button size="small" onClick={() => learn.mutate(() => remove('/api/wedges/scanner'))}>
+            <Button size="small" onClick={() => learn.mutate(() => answer(api.DELETE('/api/wedges/scanner')))}>
               Forget it
             </Button>
           )}
@@ -381,8 +413,11 @@ function Beside({ wedge }: { wedge: Wedge }) {
   const { data } = useWedges()
   const [drawn, draw] = useState(false)
   const others =
-    data?.filter((w) => w.number !== wedge.number && w.reading && !w.through && w.paper === wedge.paper).slice(0, 5) ?? []
-  if (!wedge.reading || others.length === 0) return null
+    data
+      ?.filter(wasRead)
+      .filter((w) => w.number !== wedge.number && !w.through && w.paper === wedge.paper)
+      .slice(0, 5) ?? []
+  if (!wasRead(wedge) || others.length === 0) return null
   return (
     <section>
       <h2 className="head">Beside it</h2>

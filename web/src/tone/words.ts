@@ -1,4 +1,4 @@
-import type { Wedge, WedgeTold } from '../api/types'
+import type { ReadWedge, Wedge, WedgeTold } from '../api/types'
 import { fixed, percent } from '../parts/numbers'
 
 export const STEPS = [21, 33, 51, 101, 256]
@@ -103,3 +103,5 @@ export const NEXT = {
   failed: 'The sheet did not come out. See the print log for what happened, or print another.',
   unsuited: 'Try another media type, black ink or quality before you bend the scale this far.',
 }
+
+export const wasRead = (wedge: Wedge): wedge is ReadWedge => wedge.reading != null

@@ -1,8 +1,8 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { Button, Checkbox, Input, InputNumber, Popover, Radio, Select } from 'antd'
 import { useState } from 'react'
-import { get, type Problem, put, remove } from '../api/client'
-import type { OwnBody, WrapDocket } from '../api/types'
+import { answer, api, type Problem } from '../api/client'
+import type { WrapDocket } from '../api/types'
 import type { BodyAsked, StationProps } from '../docket/useDocket'
 import { mm } from '../parts/numbers'
 import { type Choice, isStock } from '../size/stock'
@@ -187,7 +187,7 @@ function Depths({ view, ask, complain }: { view: WrapDocket; ask: (asked: BodyAs
   const [name, setName] = useState('')
   const { data: own = [] } = useQuery({
     queryKey: ['own-bodies'],
-    queryFn: ({ signal }) => get<OwnBody[]>('/api/own-bodies', signal),
+    queryFn: ({ signal }) => answer(api.GET('/api/own-bodies', { signal })),
   })
   const { support, turnOver } = view.spec.plan.body
   const kind = support.kind
@@ -197,7 +197,12 @@ function Depths({ view, ask, complain }: { view: WrapDocket; ask: (asked: BodyAs
   )
   const again = () => client.invalidateQueries({ queryKey: ['own-bodies'] })
   const keep = () =>
-    put(`/api/own-bodies/${encodeURIComponent(name.trim())}`, { support, turnOverMm: turnOver.widthMm }).then(
+    answer(
+      api.PUT('/api/own-bodies/{name}', {
+        params: { path: { name: name.trim() } },
+        body: { support, turnOverMm: turnOver.widthMm },
+      }),
+    ).then(
       () => {
         setOpen(false)
         again()
@@ -254,7 +259,9 @@ function Depths({ view, ask, complain }: { view: WrapDocket; ask: (asked: BodyAs
                 key={b.name}
                 type="text"
                 size="small"
-                onClick={() => remove(`/api/own-bodies/${encodeURIComponent(b.name)}`).then(again, complain)}
+                onClick={() =>
+                  answer(api.DELETE('/api/own-bodies/{name}', { params: { path: { name: b.name } } })).then(again, complain)
+                }
               >
                 forget {b.name}
               </Button>

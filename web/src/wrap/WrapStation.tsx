@@ -1,5 +1,6 @@
 import { Button, Segmented, Select } from 'antd'
 import { lazy, Suspense, useState } from 'react'
+import { address } from '../api/client'
 import { itemOf, wrapUrl } from '../api/pictures'
 import type { Placed, WrapDocket } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
@@ -179,7 +180,7 @@ export function WrapStation(props: Props) {
         )}
         {face === 'detail' && <DetailCard {...props} at={{ x: 0.5, y: 0.5 }} />}
         <div className="next">
-          <Button href={`/api/dockets/${view.id}/wrap/instructions`} target="_blank">
+          <Button href={address('/api/dockets/{id}/wrap/instructions', { path: { id: view.id } })} target="_blank">
             Workbench page
           </Button>
           <Button type="primary" onClick={() => go('proof')}>

@@ -1,4 +1,4 @@
-import type { SideFill } from '../api/types'
+import type { SideFill, Sides } from '../api/types'
 
 export type Face = 'body' | 'sides' | 'crop' | 'detail'
 export const FACES: { value: Face; label: string }[] = [
@@ -18,7 +18,7 @@ export const LOOKS: { value: Look; label: string }[] = [
 
 type Kind = SideFill['kind']
 /** What sides may show, with what that costs. */
-export const FILLS: { kind: Kind; sides: string; name: string; says: (lostMm: string) => string }[] = [
+export const FILLS: { kind: Kind; sides: Sides; name: string; says: (lostMm: string) => string }[] = [
   { kind: 'itself', sides: 'ITSELF', name: 'the picture itself', says: (mm) => `the face loses ${mm} mm on every side` },
   { kind: 'mirrored', sides: 'MIRRORED', name: 'mirrored', says: () => 'nothing lost; lines break at the edge' },
   { kind: 'stretched', sides: 'STRETCHED', name: 'stretched', says: () => 'the last 5 mm, drawn out' },

@@ -7,19 +7,32 @@ import io.swagger.v3.core.converter.ModelConverterContext;
 import io.swagger.v3.core.util.Json31;
 import io.swagger.v3.oas.models.media.Schema;
 import io.swagger.v3.oas.models.media.StringSchema;
+import java.lang.reflect.RecordComponent;
+import java.util.Arrays;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
+import org.springdoc.core.utils.SpringDocUtils;
 import org.springframework.stereotype.Component;
+import wistel.server.store.Hash;
 import wistel.server.store.Json;
 
-/** Sums of core in the API's description: one of their records, told apart by {@code kind}. */
+/**
+ * What records and sums of records are in the API's description: a sum is one of its records, told apart by {@code kind}, and a record
+ * must have all of its parts but those that may be empty.
+ */
 @Component
 class SumSchemas implements ModelConverter {
     /** Schemas are known by their simple names: a second record of one name would silently take the first one's place. */
     private final Map<String, Class<?>> named = new ConcurrentHashMap<>();
+
+    SumSchemas() {
+        SpringDocUtils.getConfig().replaceWithClass(Hash.class, String.class);
+    }
 
     @Override
     public Schema<?> resolve(AnnotatedType type, ModelConverterContext context, Iterator<ModelConverter> chain) {
@@ -38,6 +51,9 @@ class SumSchemas implements ModelConverter {
         if (Json.SUMS.stream().anyMatch(sum -> sum.isAssignableFrom(raw))) {
             tagged(raw, context);
         }
+        if (raw.isRecord()) {
+            required(raw, context);
+        }
         return resolved;
     }
 
@@ -52,6 +68,17 @@ class SumSchemas implements ModelConverter {
             });
         }
         return new Schema<>().$ref("#/components/schemas/" + name);
+    }
+
+    /** Whatever may be empty need not be said. */
+    private static void required(Class<?> record, ModelConverterContext context) {
+        Schema<?> model = context.getDefinedModels().get(record.getSimpleName());
+        if (model == null || model.getProperties() == null) {
+            return;
+        }
+        Set<String> empty = Arrays.stream(record.getRecordComponents()).filter(c -> c.getType() == Optional.class)
+            .map(RecordComponent::getName).collect(Collectors.toSet());
+        model.setRequired(model.getProperties().keySet().stream().filter(name -> !empty.contains(name)).toList());
     }
 
     /** A record without parts has no description of its own yet. */
