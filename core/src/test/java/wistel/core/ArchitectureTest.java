@@ -54,6 +54,27 @@ public class ArchitectureTest {
             .check(CORE);
     }
 
+    /** Which rooms of a docket each of them may know. */
+    private static final Map<String, Set<String>> DOCKET_ARROWS = Map.of("spec", Set.of(), "costs", Set.of("spec"), "words",
+        Set.of("spec", "costs"), "changes", Set.of("spec", "words"), "findings", Set.of("spec", "costs", "words", "changes"));
+
+    @DataProvider
+    public Object[][] docketRooms() {
+        return CORE.stream().map(c -> c.getPackageName().split("\\.")).filter(p -> p.length > 3 && p[2].equals("docket")).map(p -> p[3])
+            .distinct().map(room -> new Object[] {room}).toArray(Object[][]::new);
+    }
+
+    @Test(dataProvider = "docketRooms")
+    public void eachRoomOfADocketKnowsOnlyThoseThatItMay(String room) {
+        assertThat(DOCKET_ARROWS).as("a new room says what it may know").containsKey(room);
+        String[] others = DOCKET_ARROWS.keySet().stream().filter(r -> !r.equals(room) && !DOCKET_ARROWS.get(room).contains(r))
+            .map(r -> "wistel.core.docket." + r).toArray(String[]::new);
+        noClasses().that().resideInAPackage("wistel.core.docket." + room).should().dependOnClassesThat().resideInAnyPackage(others)
+            .check(CORE);
+        noClasses().that().resideInAPackage("wistel.core.docket." + room).should().dependOnClassesThat()
+            .resideInAPackage("wistel.core.docket").check(CORE);
+    }
+
     @Test
     public void nothingPointsAtDocketOrRender() {
         noClasses().that().resideOutsideOfPackages("..docket..").should().dependOnClassesThat().resideInAPackage("..core.docket..")

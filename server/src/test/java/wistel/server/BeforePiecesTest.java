@@ -14,7 +14,7 @@ import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 import wistel.core.docket.PrintOrder;
-import wistel.core.docket.Purpose;
+import wistel.core.docket.spec.Purpose;
 import wistel.core.pictures.Progress;
 import wistel.server.docket.DocketRepository;
 import wistel.server.print.AttemptRepository;

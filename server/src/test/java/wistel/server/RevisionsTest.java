@@ -8,10 +8,10 @@ import java.util.List;
 import java.util.UUID;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
-import wistel.core.docket.Command;
-import wistel.core.docket.DocketCommand;
-import wistel.core.docket.DocketSpec;
-import wistel.core.docket.PieceCommand;
+import wistel.core.docket.changes.Command;
+import wistel.core.docket.changes.DocketCommand;
+import wistel.core.docket.changes.PieceCommand;
+import wistel.core.docket.spec.DocketSpec;
 import wistel.server.docket.DocketRepository;
 
 /** What a docket went through: kept small, and every state of it comes back. */

@@ -10,7 +10,7 @@ import java.util.UUID;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
-import wistel.core.docket.DocketSpec;
+import wistel.core.docket.spec.DocketSpec;
 import wistel.core.icc.profile.Intent;
 import wistel.core.rendition.Rendition;
 import wistel.core.rendition.Treatment;

@@ -52,10 +52,9 @@ final class Lanes {
     private static final VectorMask<Integer> APART_2_THIRD = mask(i -> (3 * i + 2) / N == 2);
 
     /**
-     * 2^23: a float this large has no fraction, so adding it to a code rounds the code into the lowest bits. JDK 17 has no quick conversion
-     * from floats to integers.
+     * Codes, or anything from 0 to 2^23, to the nearest integers: a float as large as 2^23 has no fraction, so adding it rounds into the
+     * lowest bits. JDK 17 has no quick conversion from floats to integers.
      */
-    /** Codes, or anything from 0 to 2^23, to the nearest integers. */
     static IntVector rounded(FloatVector codes) {
         return codes.add(SinglePrecision.ROUND).reinterpretAsInts().and(SinglePrecision.ROUNDED);
     }

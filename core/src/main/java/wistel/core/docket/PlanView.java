@@ -1,5 +1,7 @@
 package wistel.core.docket;
 
+import wistel.core.docket.spec.DocketSpec;
+import wistel.core.docket.spec.PreflightFacts;
 import wistel.core.sheet.Chart;
 import wistel.core.sheet.Gang;
 import wistel.core.sheet.Layout;

@@ -8,7 +8,7 @@ import java.util.SplittableRandom;
 import java.util.function.IntBinaryOperator;
 import org.testng.annotations.Test;
 import wistel.core.colour.D50;
-import wistel.core.docket.Sharpening;
+import wistel.core.docket.spec.Sharpening;
 import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.paper.Surface;
 import wistel.core.pictures.LightCurve;

@@ -6,6 +6,8 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.testng.annotations.Test;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.length.Margins;
@@ -21,8 +23,7 @@ public class GangTest {
     private static final Map<String, PixelSize> PICTURES = Map.of("r1", new PixelSize(3000, 2000), "r2", new PixelSize(3000, 2000));
 
     private static LayoutInput input(Stock stock, int copies, Item... items) {
-        Map<String, Item> byId = items.length == 1 ? Map.of(items[0].id(), items[0])
-            : Map.of(items[0].id(), items[0], items[1].id(), items[1]);
+        Map<String, Item> byId = Stream.of(items).distinct().collect(Collectors.toMap(Item::id, i -> i));
         return new LayoutInput(stock, MARGINS, PICTURES, byId, Map.of(items[0].id(), new CaptionText("Fells", "", 4)), copies);
     }
 

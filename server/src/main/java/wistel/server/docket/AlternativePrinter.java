@@ -3,11 +3,11 @@ package wistel.server.docket;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
-import wistel.core.docket.DocketSpec;
-import wistel.core.docket.Finding;
-import wistel.core.docket.MachineCommand;
-import wistel.core.docket.PreflightFacts;
-import wistel.core.docket.Readback;
+import wistel.core.docket.changes.MachineCommand;
+import wistel.core.docket.findings.Finding;
+import wistel.core.docket.spec.DocketSpec;
+import wistel.core.docket.spec.PreflightFacts;
+import wistel.core.docket.words.Readback;
 import wistel.core.paper.PairingVersion;
 
 /**

@@ -7,7 +7,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import wistel.core.docket.PictureCommand;
+import wistel.core.docket.changes.PictureCommand;
 import wistel.core.fault.Conflict;
 import wistel.core.rendition.Compensated;
 import wistel.core.rendition.Compensation;

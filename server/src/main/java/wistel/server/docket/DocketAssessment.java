@@ -3,10 +3,10 @@ package wistel.server.docket;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import wistel.core.docket.Finding;
-import wistel.core.docket.Preflight;
-import wistel.core.docket.PreflightFacts;
 import wistel.core.docket.PrintOrder;
+import wistel.core.docket.findings.Finding;
+import wistel.core.docket.findings.Preflight;
+import wistel.core.docket.spec.PreflightFacts;
 import wistel.core.sheet.Layout;
 import wistel.server.printer.Printer;
 

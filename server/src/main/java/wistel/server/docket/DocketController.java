@@ -20,8 +20,8 @@ import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import wistel.core.docket.Command;
-import wistel.core.docket.SettingChoice;
+import wistel.core.docket.changes.Command;
+import wistel.core.docket.findings.SettingChoice;
 import wistel.server.edge.Events;
 import wistel.server.master.MasterImport;
 

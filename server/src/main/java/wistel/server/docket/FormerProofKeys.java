@@ -13,7 +13,7 @@ import org.springframework.core.annotation.Order;
 import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
-import wistel.core.docket.DocketSpec;
+import wistel.core.docket.spec.DocketSpec;
 import wistel.core.fault.WistelException;
 import wistel.core.paper.PairingVersion;
 import wistel.core.rendition.Rendition;

@@ -3,7 +3,7 @@ package wistel.server.docket;
 import java.util.Collection;
 import java.util.Map;
 import java.util.UUID;
-import wistel.core.docket.Costs;
+import wistel.core.docket.costs.Costs;
 
 /** What past prints teach about the next. */
 public interface PrintHistory {

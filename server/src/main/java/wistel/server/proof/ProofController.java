@@ -2,7 +2,6 @@ package wistel.server.proof;
 
 import java.time.Duration;
 import java.util.Comparator;
-import java.time.Duration;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.http.CacheControl;
@@ -13,11 +12,11 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import wistel.core.docket.DocketSpec;
-import wistel.core.docket.Costs;
-import wistel.core.docket.PrintPrediction;
 import wistel.core.docket.PrintOrder;
-import wistel.core.docket.Sharpening;
+import wistel.core.docket.costs.Costs;
+import wistel.core.docket.findings.PrintPrediction;
+import wistel.core.docket.spec.DocketSpec;
+import wistel.core.docket.spec.Sharpening;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.fault.NotFound;
 import wistel.core.icc.profile.IccProfile;
@@ -42,8 +41,8 @@ import wistel.server.master.MasterRepository;
 import wistel.server.pairing.PairingRepository;
 import wistel.server.print.AttemptPage;
 import wistel.server.print.AttemptRepository;
-import wistel.server.store.ProfileRepository;
 import wistel.server.store.Hash;
+import wistel.server.store.ProfileRepository;
 
 /**
  * Pictures and figures of the viewing booth. A picture's address names everything that it depends on, so a browser may keep it for ever.

@@ -15,7 +15,7 @@ import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 import org.apache.pdfbox.util.Matrix;
-import wistel.core.docket.DocketSpec;
+import wistel.core.docket.spec.DocketSpec;
 import wistel.core.length.Length;
 import wistel.core.paper.PairingVersion;
 import wistel.core.pictures.SideFill;

@@ -1,0 +1,48 @@
+package wistel.core.docket.findings;
+
+import java.util.List;
+import java.util.stream.Stream;
+import wistel.core.docket.findings.Finding.Code;
+import wistel.core.docket.findings.Finding.Subject;
+import wistel.core.docket.spec.DocketSpec;
+import wistel.core.docket.spec.PreflightFacts;
+import wistel.core.sheet.Chart;
+import wistel.core.sheet.Gang;
+import wistel.core.sheet.Layout;
+import wistel.core.sheet.SheetPlan;
+import wistel.core.sheet.Single;
+import wistel.core.sheet.Wrap;
+
+/** What each plan is checked for, and that it lays all that it was given. */
+final class PlanRule implements Rule {
+    private static final SheetPlan.Visitor<List<Rule>> OF_PLAN = new SheetPlan.Visitor<>() {
+        @Override
+        public List<Rule> single(Single plan) {
+            return List.of(new EdgeRule(), new AnnotationRule());
+        }
+
+        @Override
+        public List<Rule> gang(Gang plan) {
+            return List.of(new EdgeRule(), new OverlapRule(), new AnnotationRule());
+        }
+
+        @Override
+        public List<Rule> wrap(Wrap plan) {
+            return List.of(new WrapRule());
+        }
+
+        @Override
+        public List<Rule> chart(Chart plan) {
+            return List.of(new EdgeRule());
+        }
+    };
+
+    @Override
+    public Stream<Finding> check(DocketSpec d, PreflightFacts facts, Layout layout) {
+        Stream<Finding> unplaced = layout.unplaced().stream().map(u -> switch (u.reason()) {
+            case TOO_LARGE -> Finding.stop(Stage.SIZE, Code.PIECE_TOO_LARGE, "It doesn't fit " + d.stock().name() + ".",
+                "Nothing of it would be printed: take a larger sheet, or make it smaller.").of(new Subject.OfPiece(u.itemId()));
+        });
+        return Stream.concat(unplaced, d.plan().accept(OF_PLAN).stream().flatMap(rule -> rule.check(d, facts, layout)));
+    }
+}

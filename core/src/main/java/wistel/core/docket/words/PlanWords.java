@@ -1,0 +1,103 @@
+package wistel.core.docket.words;
+
+import wistel.core.docket.spec.DocketSpec;
+import wistel.core.length.Length;
+import wistel.core.sheet.Chart;
+import wistel.core.sheet.Gang;
+import wistel.core.sheet.Layout;
+import wistel.core.sheet.Page;
+import wistel.core.sheet.Placed;
+import wistel.core.sheet.Rect;
+import wistel.core.sheet.SheetPlan;
+import wistel.core.sheet.Single;
+import wistel.core.sheet.Wrap;
+import wistel.core.sheet.WrapBody;
+
+/** What each plan says of how its work lies on the paper. */
+public final class PlanWords implements SheetPlan.Visitor<PlanWords.Said> {
+    private final DocketSpec d;
+    private final Layout layout;
+
+    /**
+     * @param size as the size station's outcome: "305.0 × 203.3 mm on A3+, 312 ppi"
+     * @param lies a part of the readback, after the paper and its feed
+     */
+    public record Said(String size, String lies) {
+    }
+
+    public PlanWords(DocketSpec d, Layout layout) {
+        this.d = d;
+        this.layout = layout;
+    }
+
+    @Override
+    public Said single(Single plan) {
+        Page page = layout.pages().get(0);
+        Placed placed = page.placed().get(0);
+        Rect at = placed.atMm();
+        StringBuilder out = new StringBuilder(picture(at));
+        double below = page.heightMm() - at.bottom();
+        if (plan.edge().borderless()) {
+            out.append(", to the edge").append(page.overMm() > 0 ? " and " + Length.mm(page.overMm()) + " mm over it" : "")
+                .append(plan.edge().bleedMm() > 0 ? ", where a mirrored edge is cut off" : "");
+        } else if (at.x() >= 0 && at.y() >= 0 && below >= 0) {
+            out.append(white(at, below));
+        }
+        if (!d.item(plan.itemId()).annotation().caption().blank() && page.overMm() == 0) {
+            out.append(", a caption below");
+        }
+        return new Said(size(placed), out.toString());
+    }
+
+    private String size(Placed placed) {
+        return Length.mm(placed.atMm().width()) + " × " + Length.mm(placed.atMm().height()) + " mm on " + d.stock().name() + ", "
+            + Math.round(placed.ppi()) + " ppi";
+    }
+
+    private String picture(Rect at) {
+        StringBuilder out = new StringBuilder(", picture " + Length.mm(at.width()) + " × " + Length.mm(at.height()) + " mm");
+        layout.losses().forEach(loss -> out.append(" with ").append(DocketPhrases.percent(loss.share())).append(" cropped away"));
+        return out.toString();
+    }
+
+    private static String white(Rect at, double below) {
+        return ", white " + Length.mm(at.x()) + " mm at the sides, " + Length.mm(at.y()) + " above and " + Length.mm(below) + " below";
+    }
+
+    @Override
+    public Said gang(Gang plan) {
+        int prints = layout.placed().size();
+        int pages = layout.pages().size();
+        String together = prints == 1 ? "one picture" : prints + " pictures together";
+        String lost = layout.losses().isEmpty() ? ""
+            : layout.losses().size() == 1 ? ", one of them cropped" : ", " + layout.losses().size() + " of them cropped";
+        double bare = layout.bareMm2() / layout.pages().stream().mapToDouble(Page::areaMm2).sum();
+        return new Said(together + " on " + (pages == 1 ? "" : pages + " × ") + d.stock().name(),
+            ", " + together + lost + ", " + DocketPhrases.percent(bare) + " of the paper bare");
+    }
+
+    @Override
+    public Said wrap(Wrap plan) {
+        WrapBody.TurnOver turned = plan.body().turnOver();
+        String body = DocketPhrases.wrap(plan);
+        StringBuilder out = new StringBuilder(plan.panels().count() == 1 ? ", one wrap of " : ", ").append(body).append(" with ")
+            .append(plan.fill().words());
+        String moved = DocketPhrases.sides(plan.moves());
+        out.append(moved.isEmpty() ? "" : " (" + moved + ")");
+        out.append(", ").append(Length.mm(turned.widthMm() + turned.playMm())).append(" mm turned over ")
+            .append(turned.printed() ? "with picture on it" : "bare");
+        layout.losses().forEach(loss -> out.append(", ").append(DocketPhrases.percent(loss.share())).append(" of it on no face"));
+        String face = (plan.panels().count() == 1 ? "face " : "") + DocketPhrases.faces(plan) + ", " + DocketPhrases.support(plan);
+        return new Said(face + ", " + Math.round(layout.placed().get(0).ppi()) + " ppi", out.toString());
+    }
+
+    @Override
+    public Said chart(Chart plan) {
+        Page page = layout.pages().get(0);
+        if (page.placed().isEmpty()) {
+            return new Said("larger than " + d.stock().name(), ", nothing of the chart: it doesn't fit");
+        }
+        Placed placed = page.placed().get(0);
+        return new Said(size(placed), picture(placed.atMm()) + white(placed.atMm(), page.heightMm() - placed.atMm().bottom()));
+    }
+}
