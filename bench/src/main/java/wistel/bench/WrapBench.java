@@ -22,6 +22,7 @@ import wistel.core.icc.transform.Transform;
 import wistel.core.icc.transform.TransformCompiler;
 import wistel.core.length.Margins;
 import wistel.core.pictures.Crop;
+import wistel.core.pictures.GrownTexture;
 import wistel.core.pictures.Histogram;
 import wistel.core.pictures.Orientation;
 import wistel.core.pictures.PatchSynthesis;
@@ -91,7 +92,7 @@ final class WrapBench {
         return Crop.whole(picture.facts().width(), picture.facts().height()).shaped(1.5, 0.5, 0.5);
     }
 
-    private PatchSynthesis.Grown texture() {
+    private GrownTexture texture() {
         View view = View.fitting(picture.rows(), 2400, PictureLight.of(StandardSpaces.SRGB), new Histogram.Counter(3), workers);
         double scale = (double) view.width() / picture.facts().width();
         View small = view.scaled(crop().scaled(scale), FACE, FACE * 2 / 3, PictureLight.of(StandardSpaces.SRGB));

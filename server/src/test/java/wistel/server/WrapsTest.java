@@ -34,7 +34,7 @@ import wistel.server.docket.DocketRepository;
 import wistel.server.proof.LaidDownService;
 import wistel.standin.ink.Paper;
 import wistel.standin.room.Feeds;
-import wistel.standin.room.RoomPrinter;
+import wistel.standin.room.Loaded;
 
 /** Pictures wrapped round bars and boards, on canvas from the 44-inch roll. */
 public class WrapsTest extends InTestRoom {
@@ -261,7 +261,7 @@ public class WrapsTest extends InTestRoom {
     /** Released, printed on canvas and scanned: what was foreseen, sides and marks too, and the canvas's warm white beside it. */
     @Test
     public void aWrapComesOutOnCanvasAsItWasForeseen() throws Exception {
-        test.room.large().load(Feeds.ROLL, RoomPrinter.Loaded.roll(ROLL_MM, 15_000, Paper.TARN_CANVAS).size(), Paper.TARN_CANVAS, 1);
+        test.room.large().load(Feeds.ROLL, Loaded.roll(ROLL_MM, 15_000, Paper.TARN_CANVAS).size(), Paper.TARN_CANVAS, 1);
         String path = onCanvas("printed");
         body(path, "{\"width\":\"180\",\"depth\":\"30\",\"growsAcross\":\"0.4\",\"growsAlong\":\"0.7\"}");
         change(path, "{\"kind\":\"set\",\"setting\":\"printer-resolution\",\"value\":\"180\",\"said\":\"\"}");

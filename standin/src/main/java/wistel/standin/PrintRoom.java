@@ -32,8 +32,10 @@ import wistel.standin.ipp.IppService;
 import wistel.standin.room.Feeds;
 import wistel.standin.room.Flatbed;
 import wistel.standin.room.Instrument;
+import wistel.standin.room.Loaded;
 import wistel.standin.room.MachineModel;
 import wistel.standin.room.RoomPrinter;
+import wistel.standin.room.Trouble;
 
 /**
  * The print room stand-in as a process: the printers at /ipp/print and /ipp/large, their finished sheets at /scan, the instrument at
@@ -244,9 +246,9 @@ public final class PrintRoom implements AutoCloseable {
             case "empty" -> printer.empty(feed(printer, form));
             case "drain" -> printer.drain(form.getOrDefault("ink", ""));
             case "replace" -> printer.replaceInks();
-            case "jam" -> printer.trouble(RoomPrinter.Trouble.JAM);
-            case "cover" -> printer.trouble(RoomPrinter.Trouble.COVER);
-            case "clear" -> printer.trouble(RoomPrinter.Trouble.NONE);
+            case "jam" -> printer.trouble(Trouble.JAM);
+            case "cover" -> printer.trouble(Trouble.COVER);
+            case "clear" -> printer.trouble(Trouble.NONE);
             case "vanish" -> printer.vanish(true);
             case "return" -> printer.vanish(false);
             case "slow" -> printer.intake(SLOW_INTAKE);
@@ -266,7 +268,7 @@ public final class PrintRoom implements AutoCloseable {
 
     /** A sheet by its name, or "roll 24" by its width in inches. */
     private static SheetSize size(String name) {
-        return name.matches("roll \\d{2}") ? RoomPrinter.Loaded.roll(Integer.parseInt(name.substring(5)) * 25.4, 1000, Paper.PLAIN).size()
+        return name.matches("roll \\d{2}") ? Loaded.roll(Integer.parseInt(name.substring(5)) * 25.4, 1000, Paper.PLAIN).size()
             : SheetSize.named(name).orElseThrow();
     }
 
@@ -315,7 +317,7 @@ public final class PrintRoom implements AutoCloseable {
             + model.offers().stream().filter(o -> o.feed().equals(Feeds.ROLL)).map(o -> Math.round(o.widthMm().from() / 25.4)).distinct()
                 .sorted().map(w -> "<option>roll " + w + "</option>").collect(Collectors.joining());
         String state = printer.vanished() ? "unplugged"
-            : printer.trouble() == RoomPrinter.Trouble.JAM ? "jammed" : printer.trouble() == RoomPrinter.Trouble.COVER ? "open"
+            : printer.trouble() == Trouble.JAM ? "jammed" : printer.trouble() == Trouble.COVER ? "open"
                 : printer.inkEmpty() ? "out of an ink"
                     : printer.waitsForPaper() ? "waiting for paper" : printer.busy() ? "printing" : "idle";
         return template("/printer.html").replace("{{name}}", model.name()).replace("{{kind}}", model.kind()).replace("{{key}}", key)
@@ -328,7 +330,7 @@ public final class PrintRoom implements AutoCloseable {
                 Arrays.stream(Paper.values()).map(p -> "<option value=" + p + ">" + p.label() + "</option>").collect(Collectors.joining()));
     }
 
-    private static String lying(String feed, RoomPrinter.Loaded l) {
+    private static String lying(String feed, Loaded l) {
         return l.sheets() == 0 ? "empty" : l.size().name() + ", " + l.paper().label() + ", "
             + (feed.equals(Feeds.ROLL) ? String.format(Locale.ROOT, "%.1f m left", l.size().heightMm() / 1000) : l.sheets() + " sheets");
     }

@@ -31,10 +31,12 @@ import wistel.core.pictures.LabScan;
 import wistel.core.render.PwgRaster;
 import wistel.standin.ink.Paper;
 import wistel.standin.room.Feeds;
+import wistel.standin.room.Loaded;
 import wistel.standin.room.MachineModel;
 import wistel.standin.room.PrintJob;
 import wistel.standin.room.RoomPrinter;
 import wistel.standin.room.Ticket;
+import wistel.standin.room.Trouble;
 
 /** What the two printers do by their rules: inks, blacks, margins, heads and troubles. */
 public class RoomPrinterTest {
@@ -205,11 +207,11 @@ public class RoomPrinterTest {
         try (RoomPrinter printer = printer(MachineModel.ARDLE_17)) {
             printer.attendant(false);
             Ticket t = ticket(Paper.SKERRY_BARYTA, Feeds.REAR, List.of(3.0, 3.0, 14.0, 3.0), Map.of());
-            for (RoomPrinter.Trouble trouble : List.of(RoomPrinter.Trouble.JAM, RoomPrinter.Trouble.COVER)) {
+            for (Trouble trouble : List.of(Trouble.JAM, Trouble.COVER)) {
                 printer.trouble(trouble);
                 int id = send(printer, t, gray((char) 30000, PwgRaster.Space.DEVICE3));
                 until(printer, id, PrintJob.State.STOPPED);
-                printer.trouble(RoomPrinter.Trouble.NONE);
+                printer.trouble(Trouble.NONE);
                 over(printer, id);
             }
             printer.drain("cyan");
@@ -245,7 +247,7 @@ public class RoomPrinterTest {
         Path folder = Files.createTempDirectory("room");
         Map<String, Integer> inks;
         try (RoomPrinter first = new RoomPrinter(MachineModel.ARDLE_44, folder, Clock.systemUTC(), 0)) {
-            first.load(Feeds.ROLL, RoomPrinter.Loaded.roll(914.4, 15_000, Paper.TARN_CANVAS).size(), Paper.TARN_CANVAS, 1);
+            first.load(Feeds.ROLL, Loaded.roll(914.4, 15_000, Paper.TARN_CANVAS).size(), Paper.TARN_CANVAS, 1);
             Ticket t = new Ticket("t", "test", Map.of("media-type", Paper.TARN_CANVAS.mediaType(), "media-source", Feeds.ROLL), 914.4, 600,
                 Optional.of(List.of(30.0, 3.0, 30.0, 3.0)), 0, 1, false);
             int w = (int) Math.round(914.4 / 25.4 * 20);
@@ -264,7 +266,7 @@ public class RoomPrinterTest {
         try (RoomPrinter second = new RoomPrinter(MachineModel.ARDLE_44, folder, Clock.systemUTC(), 0)) {
             assertThat(second.inks()).isEqualTo(inks);
             assertThat(second.photoBlack()).isFalse();
-            RoomPrinter.Loaded roll = second.feeds().get(Feeds.ROLL);
+            Loaded roll = second.feeds().get(Feeds.ROLL);
             assertThat(roll.paper()).isEqualTo(Paper.TARN_CANVAS);
             assertThat(roll.size().heightMm()).isCloseTo(14_400, within(1.0));
         }

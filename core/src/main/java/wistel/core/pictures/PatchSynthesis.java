@@ -64,86 +64,7 @@ public final class PatchSynthesis {
         this.used = new int[source.length / channels];
     }
 
-    /**
-     * @param margin on all four sides, in pixels
-     * @param origin of each pixel of the grown picture, row by row: its place in the picture times four, with {@link #ACROSS_FLIPPED} and
-     *               {@link #DOWN_FLIPPED} where its surroundings lie mirrored
-     */
-    public record Grown(int margin, int width, int height, int[] origin) {
-        /** The same picture, grown. */
-        public View of(View picture) {
-            int c = picture.channels();
-            char[] pixels = new char[origin.length * c];
-            for (int i = 0; i < origin.length; i++) {
-                System.arraycopy(picture.pixels(), place(origin[i]) * c, pixels, i * c, c);
-            }
-            return new View(width, height, c, pixels);
-        }
-
-        /** The place in the picture that a pixel is taken from. */
-        int from(int x, int y) {
-            return place(origin[y * width + x]);
-        }
-
-        public int faceWidth() {
-            return width - 2 * margin;
-        }
-
-        public int faceHeight() {
-            return height - 2 * margin;
-        }
-
-        boolean inFace(int x, int y) {
-            return x >= margin && y >= margin && x < width - margin && y < height - margin;
-        }
-
-        int column(int code) {
-            return place(code) % faceWidth();
-        }
-
-        int row(int code) {
-            return place(code) / faceWidth();
-        }
-
-        /** The same, of the picture as it lies when it is turned or mirrored. */
-        public Grown turned(Orientation orientation) {
-            if (orientation == Orientation.UPRIGHT) {
-                return this;
-            }
-            boolean swaps = orientation.swapsSides();
-            int w = swaps ? height : width;
-            int h = swaps ? width : height;
-            int[] turned = new int[origin.length];
-            int[] placeOf = placesOf(orientation);
-            for (int y = 0; y < h; y++) {
-                for (int x = 0; x < w; x++) {
-                    int[] from = orientation.toStored(x, y, width, height);
-                    int code = origin[from[1] * width + from[0]];
-                    int flips = code & (ACROSS_FLIPPED | DOWN_FLIPPED);
-                    int swapped = !swaps || flips == 0 || flips == (ACROSS_FLIPPED | DOWN_FLIPPED) ? flips
-                        : flips ^ (ACROSS_FLIPPED | DOWN_FLIPPED);
-                    turned[y * w + x] = placeOf[place(code)] << 2 | swapped;
-                }
-            }
-            return new Grown(margin, w, h, turned);
-        }
-
-        /** Where each place of the picture lies once that is turned. */
-        private int[] placesOf(Orientation orientation) {
-            int w = orientation.swapsSides() ? faceHeight() : faceWidth();
-            int h = orientation.swapsSides() ? faceWidth() : faceHeight();
-            int[] places = new int[w * h];
-            for (int y = 0; y < h; y++) {
-                for (int x = 0; x < w; x++) {
-                    int[] from = orientation.toStored(x, y, faceWidth(), faceHeight());
-                    places[from[1] * faceWidth() + from[0]] = y * w + x;
-                }
-            }
-            return places;
-        }
-    }
-
-    private static int place(int code) {
+    static int place(int code) {
         return code >>> 2;
     }
 
@@ -152,7 +73,7 @@ public final class PatchSynthesis {
      * @param seed    another one grows another picture; the same one the same
      * @throws IllegalArgumentException for a margin below one, or larger than the picture
      */
-    public static Grown grow(View picture, int margin, long seed) {
+    public static GrownTexture grow(View picture, int margin, long seed) {
         if (margin < 1 || margin > Math.max(picture.width(), picture.height())) {
             throw new IllegalArgumentException("a margin of " + margin + " round " + picture.width() + " x " + picture.height());
         }
@@ -175,7 +96,7 @@ public final class PatchSynthesis {
         }
         // one half turn and two quarter turns more than it came: once more half way round
         int[] upright = turned(turned(origin, w, h), h, w);
-        return new Grown(margin, w, h, sided(upright, w, h, picture, margin));
+        return new GrownTexture(margin, w, h, sided(upright, w, h, picture, margin));
     }
 
     /** By a quarter to the right. */

@@ -17,7 +17,7 @@ public final class Surround {
     private final Ring ring;
     private final SideFill fill;
     private final double pixelsPerMm;
-    private final Optional<PatchSynthesis.Grown> grown;
+    private final Optional<GrownTexture> grown;
     private final int n;
 
     /** Pixels that are made on each side of the picture; 0 where it goes on itself. */
@@ -33,7 +33,7 @@ public final class Surround {
      * @param picture     as it is printed
      * @param grown       of it, small; needed where texture is to be grown
      */
-    public Surround(PixelRuns picture, Ring ring, SideFill fill, double pixelsPerMm, Optional<PatchSynthesis.Grown> grown) {
+    public Surround(PixelRuns picture, Ring ring, SideFill fill, double pixelsPerMm, Optional<GrownTexture> grown) {
         if (fill instanceof SideFill.Extended && grown.isEmpty()) {
             throw new IllegalArgumentException("no texture was grown");
         }
@@ -239,7 +239,7 @@ public final class Surround {
      * it is copied.
      */
     private void extended(int y, int x0, int x1, char[] out, int at) {
-        PatchSynthesis.Grown g = grown.orElseThrow();
+        GrownTexture g = grown.orElseThrow();
         double scaleX = (double) picture.width() / g.faceWidth();
         double scaleY = (double) picture.height() / g.faceHeight();
         double v = (y - ring.top + 0.5) / scaleY + g.margin() - 0.5;
@@ -257,7 +257,7 @@ public final class Surround {
 
     /** Pixels between four neighbours of the small picture. */
     private final class Cell {
-        private final PatchSynthesis.Grown g;
+        private final GrownTexture g;
         private final double scaleX;
         private final double scaleY;
         private final int row;
@@ -265,7 +265,7 @@ public final class Surround {
         private char[] run = new char[0];
         private double[] sum = new double[0];
 
-        Cell(PatchSynthesis.Grown g, double scaleX, double scaleY, int row, double v) {
+        Cell(GrownTexture g, double scaleX, double scaleY, int row, double v) {
             this.g = g;
             this.scaleX = scaleX;
             this.scaleY = scaleY;

@@ -10,23 +10,18 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Executor;
-import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import wistel.core.icc.transform.Transform;
 import wistel.core.length.Length;
-import wistel.core.pictures.Crop;
 import wistel.core.pictures.ForwardRows;
+import wistel.core.pictures.GrownTexture;
 import wistel.core.pictures.OrderedExecutor;
 import wistel.core.pictures.LightCurve;
 import wistel.core.pictures.MirroredRows;
 import wistel.core.pictures.Orientation;
-import wistel.core.pictures.PatchSynthesis;
 import wistel.core.pictures.PixelRuns;
 import wistel.core.pictures.PixelSpool;
 import wistel.core.pictures.Progress;
-import wistel.core.pictures.Resampler;
-import wistel.core.pictures.Resampling;
-import wistel.core.pictures.RotatedResampler;
 import wistel.core.pictures.RowSource;
 import wistel.core.pictures.RowWindow;
 import wistel.core.pictures.StageTimes.Stage;
@@ -77,7 +72,7 @@ public final class LayoutRenderer {
      * @param conversion of the sides, with what is done to them alone
      * @param grown      texture of the face, as it lies on the page looked at upright; needed where that fills the sides
      */
-    public record SideColours(Transform conversion, Optional<PatchSynthesis.Grown> grown) {
+    public record SideColours(Transform conversion, Optional<GrownTexture> grown) {
     }
 
     /**
@@ -171,7 +166,7 @@ public final class LayoutRenderer {
 
     /** @param times is told how long each stage took */
     public void render(Job job, RasterSink sink, OutputStream out, Progress progress, StageTimes times) throws IOException {
-        List<Piece> pieces = pieces(job);
+        List<RasterPiece> pieces = RasterPiece.of(job);
         try (Windows windows = open(pieces, progress, times)) {
             surround(job, pieces, windows, progress, times);
             new Composition(job, sink, new Content(pieces.stream().filter(p -> p.placed.sides().isEmpty()).toList(), windows.sided), times)
@@ -179,95 +174,6 @@ public final class LayoutRenderer {
         } catch (UncheckedIOException e) {
             throw e.getCause();
         }
-    }
-
-    /** A placed picture on the raster: where its visible part lies, and how its source gets there. */
-    private static final class Piece {
-        private final Placed placed;
-        private final Picture picture;
-        private final Orientation turn;
-        private final int x;
-        private final int y;
-        private final int width;
-        private final int height;
-        private final Resampling resampler;
-        private RowWindow window;
-
-        private Piece(Placed placed, Picture picture, Orientation turn, int[] at, Resampling resampler) {
-            this.placed = placed;
-            this.picture = picture;
-            this.turn = turn;
-            this.x = at[0];
-            this.y = at[1];
-            this.width = at[2];
-            this.height = at[3];
-            this.resampler = resampler;
-        }
-
-        private Strip strip(int from, int to, Sharpener sharpener, StageTimes times) {
-            int above = within(from - sharpener.reach());
-            int below = within(to + sharpener.reach());
-            int first = resampler.firstRow(above);
-            return new Strip(this, source(first, resampler.lastRow(below - 1) + 1, times), first, from, to, above, below);
-        }
-
-        private int within(int row) {
-            return Math.max(0, Math.min(height, row));
-        }
-
-        /** Rows that come forward are taken here, in order; a spool is read where the band is made. */
-        private Supplier<char[]> source(int from, int to, StageTimes times) {
-            if (window instanceof ForwardRows forward) {
-                char[] rows = forward.rows(from, to);
-                return () -> rows;
-            }
-            return () -> {
-                long began = StageTimes.now();
-                char[] rows = window.rows(from, to);
-                times.add(Stage.TURN, began);
-                return rows;
-            };
-        }
-    }
-
-    private static List<Piece> pieces(Job job) {
-        List<Piece> pieces = new ArrayList<>();
-        for (Placed placed : job.placed()) {
-            Picture picture = job.pictures.get(placed.renditionId());
-            Orientation shown = placed.orientation().then(job.page.feedTurn());
-            int[] at = job.onRaster(placed.atMm().turned(job.page.feedTurn(), job.page.widthMm(), job.page.heightMm()));
-            Crop crop = placed.crop().turned(shown, picture.shownWidth(), picture.shownHeight());
-            int left = at[0];
-            int top = at[1];
-            int right = at[2];
-            int bottom = at[3];
-            int[] visible = placed.sides().isPresent() ? new int[] {left, top, right, bottom}
-                : new int[] {Math.max(0, left), Math.max(0, top), Math.min(job.width(), right), Math.min(job.height(), bottom)};
-            if (visible[2] <= visible[0] || visible[3] <= visible[1]) {
-                continue;
-            }
-            double perX = crop.width() / (right - left);
-            double perY = crop.height() / (bottom - top);
-            Crop used = new Crop(crop.x() + (visible[0] - left) * perX, crop.y() + (visible[1] - top) * perY,
-                (visible[2] - visible[0]) * perX, (visible[3] - visible[1]) * perY);
-            Orientation turn = picture.orientation().then(shown);
-            int sourceWidth = turn.swapsSides() ? picture.stored.height() : picture.stored.width();
-            int sourceHeight = turn.swapsSides() ? picture.stored.width() : picture.stored.height();
-            Resampler.Size size = new Resampler.Size(used, visible[2] - visible[0], visible[3] - visible[1],
-                Math.max(1, perX * job.dpi / job.mostPpi));
-            pieces.add(new Piece(placed, picture, turn, new int[] {visible[0], visible[1], size.width(), size.height()},
-                resampling(placed, shown, sourceWidth, sourceHeight, picture, size)));
-        }
-        return pieces;
-    }
-
-    private static Resampling resampling(Placed placed, Orientation shown, int sourceWidth, int sourceHeight, Picture picture,
-        Resampler.Size size) {
-        if (placed.straighten() == 0) {
-            return new Resampler(sourceWidth, sourceHeight, picture.stored.channels(), size, picture.light);
-        }
-        double degrees = shown.mirrors() ? -placed.straighten() : placed.straighten();
-        return new RotatedResampler(sourceWidth, sourceHeight, picture.stored.channels(), size, degrees, picture.light);
     }
 
     /** The open windows of a page. */
@@ -285,36 +191,17 @@ public final class LayoutRenderer {
     }
 
     /** What is drawn on a page: pictures as they come, and pictures with what is made round them. */
-    private record Content(List<Piece> pieces, List<SidedPiece> sided) {
+    private record Content(List<RasterPiece> pieces, List<SidedPiece> sided) {
     }
 
-    /**
-     * The part of a piece in one band, with the source rows that it needs; rows from {@code above} on are resampled, so that sharpening
-     * sees its surroundings.
-     */
-    private record Strip(Piece piece, Supplier<char[]> source, int top, int from, int to, int above, int below) {
-        private char[] resampled(Sharpener sharpener, StageTimes times) {
-            char[] rows = source.get();
-            long began = StageTimes.now();
-            char[] resampled = piece.resampler.band(rows, top, above, below);
-            times.add(Stage.RESAMPLE, began);
-            if (!sharpener.off()) {
-                long sharpening = StageTimes.now();
-                sharpener.apply(resampled, piece.width, piece.picture.stored.channels(), piece.picture.light, piece.picture.luminance);
-                times.add(Stage.SHARPEN, sharpening);
-            }
-            return resampled;
-        }
-    }
-
-    private Windows open(List<Piece> pieces, Progress progress, StageTimes times) throws IOException {
+    private Windows open(List<RasterPiece> pieces, Progress progress, StageTimes times) throws IOException {
         Windows windows = new Windows();
         try {
-            Map<RowSource, List<Piece>> byMaster = pieces.stream()
+            Map<RowSource, List<RasterPiece>> byMaster = pieces.stream()
                 .collect(Collectors.groupingBy(p -> p.picture.stored, LinkedHashMap::new, Collectors.toList()));
             int done = 0;
-            for (Map.Entry<RowSource, List<Piece>> entry : byMaster.entrySet()) {
-                List<Piece> uses = entry.getValue();
+            for (Map.Entry<RowSource, List<RasterPiece>> entry : byMaster.entrySet()) {
+                List<RasterPiece> uses = entry.getValue();
                 if (uses.size() == 1 && uses.get(0).turn.keepsRows()) {
                     RowSource stored = entry.getKey();
                     uses.get(0).window = new ForwardRows(uses.get(0).turn == Orientation.MIRRORED ? new MirroredRows(stored) : stored,
@@ -335,8 +222,8 @@ public final class LayoutRenderer {
     }
 
     /** Resamples pictures that something is made round, whole, and keeps them for it. */
-    private void surround(Job job, List<Piece> pieces, Windows windows, Progress progress, StageTimes times) throws IOException {
-        for (Piece piece : pieces) {
+    private void surround(Job job, List<RasterPiece> pieces, Windows windows, Progress progress, StageTimes times) throws IOException {
+        for (RasterPiece piece : pieces) {
             if (piece.placed.sides().isPresent()) {
                 double from = windows.spooled ? SPOOL_SHARE / 2 : 0;
                 windows.spooled = true;
@@ -354,11 +241,11 @@ public final class LayoutRenderer {
 
     /** A piece as it is printed, from its upper row to its lowest. */
     private final class ResampledRows implements RowSource {
-        private final Piece piece;
+        private final RasterPiece piece;
         private final Sharpener sharpener;
         private final StageTimes times;
 
-        private ResampledRows(Piece piece, Sharpener sharpener, StageTimes times) {
+        private ResampledRows(RasterPiece piece, Sharpener sharpener, StageTimes times) {
             this.piece = piece;
             this.sharpener = sharpener;
             this.times = times;
@@ -392,9 +279,9 @@ public final class LayoutRenderer {
                 }
             })) {
                 for (int top = 0; top < piece.height; top += most) {
-                    Strip strip = piece.strip(top, Math.min(piece.height, top + most), sharpener, times);
-                    bands.submit(() -> Arrays.copyOfRange(strip.resampled(sharpener, times), (strip.from - strip.above) * row,
-                        (strip.to - strip.above) * row));
+                    RasterPiece.Strip strip = piece.strip(top, Math.min(piece.height, top + most), sharpener, times);
+                    bands.submit(() -> Arrays.copyOfRange(strip.resampled(sharpener, times), (strip.from() - strip.above()) * row,
+                        (strip.to() - strip.above()) * row));
                 }
                 bands.finish();
             }
@@ -402,11 +289,11 @@ public final class LayoutRenderer {
     }
 
     /** Decodes a master once into a spool for each way in which it is turned. */
-    private void spool(RowSource stored, List<Piece> uses, Windows windows, Progress progress, StageTimes times) throws IOException {
+    private void spool(RowSource stored, List<RasterPiece> uses, Windows windows, Progress progress, StageTimes times) throws IOException {
         Orientation[] turns = uses.stream().map(p -> p.turn).distinct().toArray(Orientation[]::new);
         PixelSpool[] spools = PixelSpool.of(stored, turns, scratch, workers, progress, times);
         windows.open.addAll(List.of(spools));
-        for (Piece use : uses) {
+        for (RasterPiece use : uses) {
             use.window = spools[Arrays.asList(turns).indexOf(use.turn)];
         }
     }
@@ -438,7 +325,7 @@ public final class LayoutRenderer {
                 for (int top = 0; top < height; top += bandRows) {
                     int first = top;
                     int rows = Math.min(bandRows, height - top);
-                    List<Strip> strips = strips(top, top + rows);
+                    List<RasterPiece.Strip> strips = strips(top, top + rows);
                     bands.submit(() -> packed(composed(strips, first, rows), first, rows));
                     progress.at((double) top / height);
                 }
@@ -464,9 +351,9 @@ public final class LayoutRenderer {
             }
         }
 
-        private List<Strip> strips(int top, int bottom) {
-            List<Strip> strips = new ArrayList<>();
-            for (Piece piece : content.pieces) {
+        private List<RasterPiece.Strip> strips(int top, int bottom) {
+            List<RasterPiece.Strip> strips = new ArrayList<>();
+            for (RasterPiece piece : content.pieces) {
                 int from = Math.max(0, top - piece.y);
                 int to = Math.min(piece.height, bottom - piece.y);
                 if (from < to) {
@@ -476,16 +363,16 @@ public final class LayoutRenderer {
             return strips;
         }
 
-        private char[] composed(List<Strip> strips, int top, int rows) {
+        private char[] composed(List<RasterPiece.Strip> strips, int top, int rows) {
             int channels = sink.channels();
             char[] band = new char[rows * width * channels];
             Arrays.fill(band, (char) 65535);
-            for (Strip strip : strips) {
-                Piece piece = strip.piece;
+            for (RasterPiece.Strip strip : strips) {
+                RasterPiece piece = strip.piece();
                 char[] resampled = strip.resampled(sharpener, times);
                 long resampledAt = StageTimes.now();
-                for (int y = strip.from; y < strip.to; y++) {
-                    piece.picture.conversion.apply(resampled, (y - strip.above) * piece.resampler.rowSamples(), band,
+                for (int y = strip.from(); y < strip.to(); y++) {
+                    piece.picture.conversion.apply(resampled, (y - strip.above()) * piece.resampler.rowSamples(), band,
                         ((piece.y + y - top) * width + piece.x) * channels, piece.width);
                 }
                 times.add(Stage.CONVERT, resampledAt);

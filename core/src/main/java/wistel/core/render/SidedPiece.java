@@ -3,7 +3,7 @@ package wistel.core.render;
 import java.util.Optional;
 import wistel.core.icc.transform.Transform;
 import wistel.core.length.Length;
-import wistel.core.pictures.PatchSynthesis;
+import wistel.core.pictures.GrownTexture;
 import wistel.core.pictures.PixelRuns;
 import wistel.core.pictures.SideMoves;
 import wistel.core.pictures.Surround;
@@ -39,7 +39,7 @@ final class SidedPiece {
     record Base(PixelRuns picture, int x, int y) {
     }
 
-    private SidedPiece(LayoutRenderer.Job job, Placed placed, Base base, Optional<PatchSynthesis.Grown> texture) {
+    private SidedPiece(LayoutRenderer.Job job, Placed placed, Base base, Optional<GrownTexture> texture) {
         WrappedSides sides = placed.sides().orElseThrow();
         Box asked = box(job, sides.grownMm());
         Box whole = new Box(base.x, base.y, base.x + base.picture.width(), base.y + base.picture.height());
@@ -58,7 +58,7 @@ final class SidedPiece {
     }
 
     static SidedPiece of(LayoutRenderer.Job job, Placed placed, Base base) {
-        Optional<PatchSynthesis.Grown> texture = job.sides().get(placed.id()).grown()
+        Optional<GrownTexture> texture = job.sides().get(placed.id()).grown()
             .map(g -> g.turned(placed.orientation().then(job.page().feedTurn())));
         return new SidedPiece(job, placed, base, texture);
     }

@@ -46,7 +46,7 @@ public class PatchSynthesisTest {
     @Test(dataProvider = "pictures")
     public void thePictureStaysAndItsEdgeIsMirrored(View picture) {
         int margin = Math.min(MARGIN, Math.max(picture.width(), picture.height()));
-        PatchSynthesis.Grown grown = PatchSynthesis.grow(picture, margin, 1);
+        GrownTexture grown = PatchSynthesis.grow(picture, margin, 1);
         assertThat(grown.width()).isEqualTo(picture.width() + 2 * margin);
         assertThat(grown.height()).isEqualTo(picture.height() + 2 * margin);
         assertThat(Arrays.stream(grown.origin()).allMatch(o -> o >= 0 && o >>> 2 < picture.width() * picture.height())).isTrue();
@@ -154,7 +154,7 @@ public class PatchSynthesisTest {
         View small = picture(WIDTH, HEIGHT, drawn);
         View large = picture(3 * WIDTH, 3 * HEIGHT,
             (x, y) -> 0.5 + 0.3 * Math.sin((x - 1) / 27.0) + 0.15 * Math.sin((y - 1) / 12.0 + (x - 1) / 69.0));
-        PatchSynthesis.Grown grown = PatchSynthesis.grow(small, MARGIN, 4);
+        GrownTexture grown = PatchSynthesis.grow(small, MARGIN, 4);
         int m = 3 * MARGIN;
         View carried = carried(grown, large, m);
         assertThat(carried.width()).isEqualTo(large.width() + 2 * m);
@@ -178,7 +178,7 @@ public class PatchSynthesisTest {
         assertThat(carried(grown, small, MARGIN).pixels()).as("at its own size").isEqualTo(flat.pixels());
     }
 
-    private static View carried(PatchSynthesis.Grown grown, View large, int m) {
+    private static View carried(GrownTexture grown, View large, int m) {
         Surround all = new Surround(large, new Surround.Ring(m, m, m, m), new SideFill.Extended(0), 10, Optional.of(grown));
         return new View(all.width(), all.height(), 3, all.block(0, all.width(), 0, all.height()));
     }
@@ -188,7 +188,7 @@ public class PatchSynthesisTest {
     public void theTextureOfATurnedPictureIsTheTextureTurned() {
         View small = noise();
         View large = picture(2 * WIDTH, 2 * HEIGHT, (x, y) -> 0.5 + 0.3 * Math.sin(x / 7.0) + 0.15 * Math.sin(y / 4.0 + x / 23.0));
-        PatchSynthesis.Grown grown = PatchSynthesis.grow(small, MARGIN, 4);
+        GrownTexture grown = PatchSynthesis.grow(small, MARGIN, 4);
         View upright = carried(grown, large, 2 * MARGIN);
         for (Orientation orientation : Orientation.values()) {
             View turned = carried(grown.turned(orientation), large.oriented(orientation), 2 * MARGIN);

@@ -32,7 +32,7 @@ public class SurroundTest {
     }
 
     private static Surround surround(PixelRuns picture, SideFill fill) {
-        Optional<PatchSynthesis.Grown> grown = fill instanceof SideFill.Extended ? Optional.of(PatchSynthesis.grow(PICTURE, 30, 1))
+        Optional<GrownTexture> grown = fill instanceof SideFill.Extended ? Optional.of(PatchSynthesis.grow(PICTURE, 30, 1))
             : Optional.empty();
         return new Surround(picture, RING, fill, 4, grown);
     }

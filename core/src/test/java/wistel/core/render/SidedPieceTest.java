@@ -31,6 +31,7 @@ import wistel.core.icc.transform.Transform;
 import wistel.core.icc.transform.TransformCompiler;
 import wistel.core.length.Margins;
 import wistel.core.pictures.Crop;
+import wistel.core.pictures.GrownTexture;
 import wistel.core.pictures.LightCurve;
 import wistel.core.pictures.Orientation;
 import wistel.core.pictures.PatchSynthesis;
@@ -105,7 +106,7 @@ public class SidedPieceTest {
     private View printed(Placed placed, Orientation feed, Sharpener sharpener, Progress progress) throws IOException {
         Page page = Page.of(28, 24, Margins.NONE, feed, List.of(placed), List.of());
         View picture = picture();
-        Optional<PatchSynthesis.Grown> grown = placed.sides().filter(s -> s.fill() instanceof SideFill.Extended)
+        Optional<GrownTexture> grown = placed.sides().filter(s -> s.fill() instanceof SideFill.Extended)
             .map(s -> PatchSynthesis.grow(picture.scaled(placed.crop(), 80, 60, LightCurve.GAMMA_22), 25, 3));
         Transform moved = placed.sides().filter(s -> !s.moves().leavesColours())
             .map(s -> RenditionCompiler.through(StandardSpaces.SRGB, RenditionChange.NONE, SideChange.of(s.moves()),

@@ -5,6 +5,7 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import wistel.core.pictures.Crop;
+import wistel.core.pictures.GrownTexture;
 import wistel.core.pictures.LightCurve;
 import wistel.core.pictures.PatchSynthesis;
 import wistel.core.pictures.SideFill;
@@ -27,8 +28,8 @@ public class SideTextures {
     private static final long MOST_PLACES = 8_000_000;
 
     private final PreviewStore previews;
-    private final Cache<Asked, PatchSynthesis.Grown> kept = Caffeine.newBuilder().executor(Runnable::run).maximumWeight(MOST_PLACES)
-        .weigher((Asked k, PatchSynthesis.Grown g) -> g.origin().length).build();
+    private final Cache<Asked, GrownTexture> kept = Caffeine.newBuilder().executor(Runnable::run).maximumWeight(MOST_PLACES)
+        .weigher((Asked k, GrownTexture g) -> g.origin().length).build();
 
     SideTextures(PreviewStore previews) {
         this.previews = previews;
@@ -49,7 +50,7 @@ public class SideTextures {
     }
 
     /** Of a face; empty where its sides are filled otherwise. */
-    public Optional<PatchSynthesis.Grown> of(Master master, Placed placed) {
+    public Optional<GrownTexture> of(Master master, Placed placed) {
         WrappedSides sides = placed.sides().orElse(null);
         if (sides == null || !(sides.fill() instanceof SideFill.Extended extended)) {
             return Optional.empty();
@@ -59,7 +60,7 @@ public class SideTextures {
             .of(kept.get(new Asked(master.hash(), placed.crop(), placed.straighten(), size, extended.seed()), k -> grown(master, k)));
     }
 
-    private PatchSynthesis.Grown grown(Master master, Asked asked) {
+    private GrownTexture grown(Master master, Asked asked) {
         View view = previews.view(master, PreviewStore.LARGEST);
         LightCurve light = PictureLight.of(previews.profile(master));
         double scale = (double) view.width() / master.width();

@@ -27,7 +27,6 @@ import wistel.core.docket.costs.Costs;
 import wistel.core.fault.Conflict;
 import wistel.core.fault.NotFound;
 import wistel.core.fault.RecordException;
-import wistel.core.render.PageFingerprint;
 import wistel.server.docket.PrintHistory;
 import wistel.server.store.Json;
 import wistel.server.store.RecordRepository;
@@ -35,12 +34,11 @@ import wistel.server.store.StoredSpecs;
 import wistel.server.store.StoredText;
 
 /**
- * Attempts and their pages. Whoever works on an attempt holds its lease; what is written under a lease that was taken over since is
- * refused, so that two servers never work on one attempt.
+ * Attempts and their pages: released, read, stopped, judged. How far one is, is {@link PrintProgress}'s to write.
  */
 @Repository
 public class AttemptRepository implements PrintHistory {
-    private static final String RUNNING = "('waiting', 'rendering', 'sending', 'printing')";
+    static final String RUNNING = "('waiting', 'rendering', 'sending', 'printing')";
     private static final String SELECT = """
         select a.id, a.docket_id, a.number, a.printer_id, a.order_hash, a.title, a.paper, a.summary, a.readback, a.state, a.message,
           a.cancel_asked, a.verdict, a.remark,
@@ -67,28 +65,6 @@ public class AttemptRepository implements PrintHistory {
         this.json = json;
         this.specs = specs;
         this.clock = clock;
-    }
-
-    /** What a lease is for: making files and printing go on at the same time. */
-    private enum Work {
-        PRINT("lease"), RENDER("render_lease");
-
-        private final String column;
-
-        Work(String column) {
-            this.column = column;
-        }
-    }
-
-    /** The right to work on an attempt, for one run of a task. */
-    record Lease(UUID attempt, UUID token, Work work) {
-    }
-
-    /** Somebody else works on the attempt by now. */
-    static final class LeaseLost extends RuntimeException {
-        LeaseLost(UUID attempt) {
-            super("attempt " + attempt + " is worked on elsewhere");
-        }
     }
 
     /** @param placed names of what lies on it */
@@ -251,147 +227,6 @@ public class AttemptRepository implements PrintHistory {
             order by a.created desc limit ?""").params(like, LOG_PAGE), row));
     }
 
-    // --- under a lease ---
-
-    /** Takes the lease, whoever held it before. */
-    Lease lease(UUID id) {
-        return lease(id, Work.PRINT);
-    }
-
-    /** Takes the lease to make an attempt's files. */
-    Lease leaseToRender(UUID id) {
-        return lease(id, Work.RENDER);
-    }
-
-    private Lease lease(UUID id, Work work) {
-        Lease lease = new Lease(id, UUID.randomUUID(), work);
-        jdbc.sql("update attempt set " + work.column + " = ? where id = ?").params(lease.token, id).update();
-        return lease;
-    }
-
-    void held(Lease lease) {
-        if (jdbc.sql("select 1 from attempt where id = ? and " + lease.work.column + " = ?").params(lease.attempt, lease.token)
-            .query(Integer.class).optional().isEmpty()) {
-            throw new LeaseLost(lease.attempt);
-        }
-    }
-
-    @Transactional
-    void state(Lease lease, int page, AttemptState state, String message, int percent) {
-        int percentShown = Math.max(0, Math.min(100, percent));
-        onAttempt(lease, "state = ?, message = ?", state.word(), message);
-        onPage(lease, page, "state = ?, message = ?, percent = ?", state.word(), message, percentShown);
-    }
-
-    @Transactional
-    void closePage(Lease lease, int page, AttemptState state, String message) {
-        onPage(lease, page, "state = ?, message = ?, percent = case when ? = 'done' then 100 else percent end, finished = ?", state.word(),
-            message, state.word(),
-            Timestamp.from(clock.instant()));
-    }
-
-    /**
-     * Ends the attempt; pages that were not begun are cancelled with it, and whoever still makes a file for it has lost the right to say
-     * so.
-     */
-    @Transactional
-    void close(Lease lease, AttemptState state, String message) {
-        onAttempt(lease, "state = ?, message = ?, finished = ?, render_lease = null", state.word(), message,
-            Timestamp.from(clock.instant()));
-        jdbc.sql("update attempt_page set state = ?, message = ?, finished = ? where attempt_id = ? and state in " + RUNNING)
-            .params(state == AttemptState.DONE ? "cancelled" : state.word(), message, Timestamp.from(clock.instant()), lease.attempt)
-            .update();
-    }
-
-    /** A page's file is being made; the attempt says so as long as none of its pages is further. */
-    @Transactional
-    void making(Lease lease, int page, int percent) {
-        onPage(lease, page, "state = 'rendering', message = '', percent = ?", percent);
-        jdbc.sql("update attempt set state = 'rendering', message = '' where id = ? and state in ('waiting', 'rendering')")
-            .param(lease.attempt).update();
-    }
-
-    /** A page's file is there. Where it differs from the print that it repeats, the attempt waits until a person has agreed. */
-    @Transactional
-    void rendered(Lease lease, int page, Rendering.Made made, Optional<MadeAnew> anew) {
-        onPage(lease, page,
-            "file_hash = ?, coverage = ?, engine = ?, fingerprint = ?, file_kept = true, state = 'waiting', message = '', percent = 0, "
-                + "made_anew = ?, difference_mean = ?, difference_most = ?",
-            made.hash(), made.coverage().orElse(null), PrintOrder.ENGINE, made.fingerprint().bytes(), anew.isPresent(),
-            anew.flatMap(MadeAnew::mean).orElse(null), anew.flatMap(MadeAnew::most).orElse(null));
-        anew.ifPresent(a -> jdbc.sql("update attempt set held = true where id = ? and coalesce(agreed, -1) < ?")
-            .params(lease.attempt, a.extent()).update());
-        nowMaking(lease, "waiting");
-    }
-
-    /** A page is not made after all. */
-    @Transactional
-    void notMade(Lease lease, int page) {
-        onPage(lease, page, "state = 'waiting', percent = 0");
-        nowMaking(lease, "waiting");
-    }
-
-    private void nowMaking(Lease lease, String state) {
-        jdbc.sql("update attempt set state = ? where id = ? and state = 'rendering'").params(state, lease.attempt).update();
-    }
-
-    /** What a page looked like, when its file is about to be let go of and this was never kept. */
-    public void looked(UUID id, int page, PageFingerprint fingerprint) {
-        jdbc.sql("update attempt_page set fingerprint = ? where attempt_id = ? and page = ?").params(fingerprint.bytes(), id, page)
-            .update();
-    }
-
-    /** What a page looked like; empty for prints of versions that didn't keep it, whose files are gone. */
-    public Optional<PageFingerprint> fingerprint(UUID id, int page) {
-        return jdbc.sql("select fingerprint from attempt_page where attempt_id = ? and page = ?").params(id, page)
-            .query((r, n) -> Optional.ofNullable(r.getBytes(1))).single()
-            .map(PageFingerprint::read);
-    }
-
-    void announced(Lease lease, int page, int jobId) {
-        onPage(lease, page, "job_id = ?, job_sent = false", jobId);
-    }
-
-    void sent(Lease lease, int page) {
-        onPage(lease, page, "job_sent = true");
-    }
-
-    void began(Lease lease, int page) {
-        onPage(lease, page, "began = coalesce(began, ?)", Timestamp.from(clock.instant()));
-    }
-
-    /** Counts time that the printer was at work on the page, waiting left out. */
-    void printed(Lease lease, int page, double seconds) {
-        onPage(lease, page, "printed_seconds = printed_seconds + ?", seconds);
-    }
-
-    /** What the printer told that the page took. */
-    void inked(Lease lease, int page, double ml) {
-        onPage(lease, page, "ink_ml = ?", ml);
-    }
-
-    void scanned(Lease lease, int page, String scanHash) {
-        onPage(lease, page, "scan_hash = ?, scan_kept = true", scanHash);
-    }
-
-    private void onAttempt(Lease lease, String set, Object... values) {
-        List<Object> params = new ArrayList<>(Arrays.asList(values));
-        params.addAll(List.of(lease.attempt, lease.token));
-        if (jdbc.sql("update attempt set " + set + " where id = ? and " + lease.work.column + " = ?").params(params).update() != 1) {
-            throw new LeaseLost(lease.attempt);
-        }
-    }
-
-    private void onPage(Lease lease, int page, String set, Object... values) {
-        List<Object> params = new ArrayList<>(Arrays.asList(values));
-        params.addAll(List.of(lease.attempt, page, lease.attempt, lease.token));
-        if (jdbc.sql("update attempt_page set " + set
-            + " where attempt_id = ? and page = ? and exists (select 1 from attempt where id = ? and " + lease.work.column + " = ?)")
-            .params(params).update() != 1) {
-            throw new LeaseLost(lease.attempt);
-        }
-    }
-
     // --- what a person does ---
 
     public void askCancel(UUID id) {
@@ -478,51 +313,6 @@ public class AttemptRepository implements PrintHistory {
     }
 
     // --- files that may be let go ---
-
-    /**
-     * A file of a page that is over.
-     *
-     * @param matches a print of it was judged to match
-     */
-    public record KeptFile(String hash, Instant finished, boolean matches) {
-    }
-
-    record PageOf(UUID attempt, int page) {
-    }
-
-    /** Pages printed from a file of which it isn't kept what they look like. */
-    List<PageOf> notLookedAt(String fileHash) {
-        return jdbc.sql(
-            "select p.attempt_id, p.page from attempt_page p join attempt a on a.id = p.attempt_id where p.file_hash = ? and "
-                + "p.fingerprint is null and not a.lab_file")
-            .param(fileHash).query((r, n) -> new PageOf(r.getObject(1, UUID.class), r.getInt(2))).list();
-    }
-
-    /** Print files of pages that are over, oldest first; a file that a running page or a later one needs too counts with the later. */
-    public List<KeptFile> printFiles() {
-        return kept("file_hash", "file_kept");
-    }
-
-    public List<KeptFile> scans() {
-        return kept("scan_hash", "scan_kept");
-    }
-
-    private List<KeptFile> kept(String hash, String kept) {
-        return jdbc.sql("select p." + hash
-            + ", max(p.finished) as finished, bool_or(a.verdict = 'matches') as matches from attempt_page p join attempt a on a.id = "
-            + "p.attempt_id where p."
-            + hash + " is not null and p." + kept
-            + " group by p." + hash + " having bool_and(a.state not in " + RUNNING + ") order by 2 nulls first")
-            .query((r, n) -> new KeptFile(r.getString(1),
-                Optional.ofNullable(r.getTimestamp(2)).map(Timestamp::toInstant).orElse(Instant.EPOCH), r.getBoolean(3)))
-            .list();
-    }
-
-    /** The file isn't there any more, whatever pages it was of. */
-    public void forgetFile(String hash) {
-        jdbc.sql("update attempt_page set file_kept = false where file_hash = ?").param(hash).update();
-        jdbc.sql("update attempt_page set scan_kept = false where scan_hash = ?").param(hash).update();
-    }
 
     // --- reading ---
 

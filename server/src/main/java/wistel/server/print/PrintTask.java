@@ -33,13 +33,15 @@ class PrintTask {
     private static final String ASKED = " It goes on when you say so.";
 
     private final AttemptRepository attempts;
+    private final PrintProgress progress;
     private final Rendering rendering;
     private final Sending sending;
     private final Events events;
     private final Shutdown shutdown;
 
-    PrintTask(AttemptRepository attempts, Rendering rendering, Sending sending, Events events, Shutdown shutdown) {
+    PrintTask(AttemptRepository attempts, PrintProgress progress, Rendering rendering, Sending sending, Events events, Shutdown shutdown) {
         this.attempts = attempts;
+        this.progress = progress;
         this.rendering = rendering;
         this.sending = sending;
         this.events = events;
@@ -63,10 +65,10 @@ class PrintTask {
         if (waitsForItsFile(before)) {
             return LOOK_AGAIN_SOON;
         }
-        AttemptRepository.Lease lease = attempts.lease(id);
+        PrintProgress.Lease lease = progress.lease(id);
         try {
             return step(before, lease);
-        } catch (AttemptRepository.LeaseLost e) {
+        } catch (PrintProgress.LeaseLost e) {
             LOG.info("{}", e.getMessage());
             return StepTask.AFTER_FAULT;
         } catch (DataAccessException e) {
@@ -87,7 +89,7 @@ class PrintTask {
         return a.pageOnItsWay().isEmpty() && !a.cancelAsked() && !a.spoilt() && a.openPage().filter(p -> !rendering.hasFile(p)).isPresent();
     }
 
-    private Duration step(Attempt a, AttemptRepository.Lease lease) throws Exception {
+    private Duration step(Attempt a, PrintProgress.Lease lease) throws Exception {
         Optional<AttemptPage> onItsWay = a.pageOnItsWay();
         if (onItsWay.isPresent()) {
             return sending.step(a, onItsWay.get(), lease);
@@ -106,7 +108,7 @@ class PrintTask {
             return LOOK_AGAIN;
         }
         if (a.labFile()) {
-            attempts.closePage(lease, page.page(), AttemptState.DONE, page.anew().map(MadeAnew::words).orElse(""));
+            progress.closePage(lease, page.page(), AttemptState.DONE, page.anew().map(MadeAnew::words).orElse(""));
             return StepTask.NOW;
         }
         int before = attempts.before(a.id());
@@ -119,25 +121,25 @@ class PrintTask {
     }
 
     /** Says why a page waits, once. */
-    private void waits(Attempt a, AttemptPage page, AttemptRepository.Lease lease, String why) {
+    private void waits(Attempt a, AttemptPage page, PrintProgress.Lease lease, String why) {
         if (page.state() != AttemptState.WAITING || !page.message().equals(why) || !a.message().equals(why)) {
-            attempts.state(lease, page.page(), AttemptState.WAITING, why, 0);
+            progress.state(lease, page.page(), AttemptState.WAITING, why, 0);
             events.publish("attempt", a.id().toString());
         }
     }
 
-    private void close(Attempt a, AttemptRepository.Lease lease) {
+    private void close(Attempt a, PrintProgress.Lease lease) {
         Optional<AttemptPage> failed = a.pages().stream().filter(p -> p.state() == AttemptState.FAILED).findFirst();
         Optional<AttemptPage> cancelled = a.pages().stream().filter(p -> p.state() == AttemptState.CANCELLED).findFirst();
         Optional<AttemptPage> first = failed.or(() -> cancelled);
         String message = first.map(p -> (a.pages().size() > 1 ? "Page " + p.page() + ": " : "") + p.message())
             .orElseGet(() -> a.pages().stream().map(AttemptPage::message).filter(m -> !m.isEmpty()).findFirst().orElse(""));
-        attempts.close(lease, failed.isPresent() ? AttemptState.FAILED : cancelled.isPresent() ? AttemptState.CANCELLED : AttemptState.DONE,
+        progress.close(lease, failed.isPresent() ? AttemptState.FAILED : cancelled.isPresent() ? AttemptState.CANCELLED : AttemptState.DONE,
             message);
     }
 
     /** Whatever ended a step leaves a record that is true and a docket that can be released again. */
-    private Duration ended(Attempt a, AttemptRepository.Lease lease, Throwable e) {
+    private Duration ended(Attempt a, PrintProgress.Lease lease, Throwable e) {
         if (shutdown.underWay() && !Thread.currentThread().isInterrupted()) {
             return StepTask.NOW;
         }
@@ -145,13 +147,13 @@ class PrintTask {
             throw new StepTask.Stopped(e);
         }
         if (e instanceof CancellationException && attempts.cancelAsked(a.id())) {
-            attempts.close(lease, AttemptState.CANCELLED, "Cancelled before anything was printed.");
+            progress.close(lease, AttemptState.CANCELLED, "Cancelled before anything was printed.");
             return StepTask.OVER;
         }
         if (e instanceof PrinterException p && p.reason() == PrinterException.Reason.INTERRUPTED) {
             throw new StepTask.Stopped(e);
         }
-        attempts.close(lease, AttemptState.FAILED, AttemptFaults.words(a.id(), e));
+        progress.close(lease, AttemptState.FAILED, AttemptFaults.words(a.id(), e));
         return StepTask.OVER;
     }
 }

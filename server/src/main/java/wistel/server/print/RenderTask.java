@@ -38,6 +38,7 @@ class RenderTask {
     private static final int MOST_AT_ONCE = 2;
 
     private final AttemptRepository attempts;
+    private final PrintProgress progress;
     private final Rendering rendering;
     private final SchedulerClient scheduler;
     private final Events events;
@@ -45,11 +46,13 @@ class RenderTask {
     private final Clock clock;
     private final Semaphore places = new Semaphore(MOST_AT_ONCE);
 
-    RenderTask(AttemptRepository attempts, Rendering rendering, @Lazy SchedulerClient scheduler, Events events, Shutdown shutdown,
+    RenderTask(AttemptRepository attempts, PrintProgress progress, Rendering rendering, @Lazy SchedulerClient scheduler, Events events,
+        Shutdown shutdown,
         Clock clock) {
         this.scheduler = scheduler;
         this.clock = clock;
         this.attempts = attempts;
+        this.progress = progress;
         this.rendering = rendering;
         this.events = events;
         this.shutdown = shutdown;
@@ -90,12 +93,12 @@ class RenderTask {
 
     private Duration make(RenderQueue.Next next) {
         Attempt a = next.attempt();
-        AttemptRepository.Lease lease = attempts.leaseToRender(a.id());
+        PrintProgress.Lease lease = progress.leaseToRender(a.id());
         try {
             rendering.render(a, next.page(), lease);
             wake(a);
             return StepTask.NOW;
-        } catch (AttemptRepository.LeaseLost e) {
+        } catch (PrintProgress.LeaseLost e) {
             LOG.info("{}", e.getMessage());
             return LOOK_AGAIN;
         } catch (DataAccessException e) {
@@ -118,7 +121,7 @@ class RenderTask {
     }
 
     /** Whatever ended it leaves a record that is true. */
-    private Duration ended(Attempt a, AttemptPage page, AttemptRepository.Lease lease, Throwable e) {
+    private Duration ended(Attempt a, AttemptPage page, PrintProgress.Lease lease, Throwable e) {
         if (Thread.currentThread().isInterrupted()) {
             throw new StepTask.Stopped(e);
         }
@@ -127,11 +130,11 @@ class RenderTask {
         }
         try {
             if (e instanceof CancellationException && attempts.cancelAsked(a.id())) {
-                attempts.notMade(lease, page.page());
+                progress.notMade(lease, page.page());
             } else {
-                attempts.closePage(lease, page.page(), AttemptState.FAILED, AttemptFaults.words(a.id(), e));
+                progress.closePage(lease, page.page(), AttemptState.FAILED, AttemptFaults.words(a.id(), e));
             }
-        } catch (AttemptRepository.LeaseLost over) {
+        } catch (PrintProgress.LeaseLost over) {
             LOG.info("{}", over.getMessage());
         }
         return StepTask.NOW;

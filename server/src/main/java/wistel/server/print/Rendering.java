@@ -58,6 +58,8 @@ public class Rendering {
     private static final long TELL_EVERY_NANOS = 400_000_000L;
 
     private final AttemptRepository attempts;
+    private final PageFileRepository pageFiles;
+    private final PrintProgress progress;
     private final FileStore files;
     private final ProfileRepository profiles;
     private final MasterRepository masters;
@@ -66,11 +68,14 @@ public class Rendering {
     private final Events events;
     private final Shutdown shutdown;
 
-    Rendering(AttemptRepository attempts, FileStore files, ProfileRepository profiles, MasterRepository masters, SideTextures textures,
+    Rendering(AttemptRepository attempts, PageFileRepository pageFiles, PrintProgress progress, FileStore files, ProfileRepository profiles,
+        MasterRepository masters, SideTextures textures,
         PixelExecutor workers, Events events, Shutdown shutdown) {
         this.masters = masters;
         this.textures = textures;
         this.attempts = attempts;
+        this.pageFiles = pageFiles;
+        this.progress = progress;
         this.files = files;
         this.profiles = profiles;
         this.workers = workers;
@@ -82,11 +87,11 @@ public class Rendering {
         return page.fileHash().isPresent() && files.has(page.fileHash().get());
     }
 
-    void render(Attempt a, AttemptPage page, AttemptRepository.Lease lease) throws IOException {
-        attempts.making(lease, page.page(), 0);
+    void render(Attempt a, AttemptPage page, PrintProgress.Lease lease) throws IOException {
+        progress.making(lease, page.page(), 0);
         events.publish("attempt", a.id().toString());
         Made made = file(attempts.order(a.id()), page.page(), progress(lease, page.page()));
-        attempts.rendered(lease, page.page(), made, anew(a, page, made));
+        progress.rendered(lease, page.page(), made, anew(a, page, made));
     }
 
     /**
@@ -97,7 +102,8 @@ public class Rendering {
             return Optional.empty();
         }
         return Optional.of(
-            attempts.fingerprint(a.id(), page.page()).map(then -> MadeAnew.of(then.difference(made.fingerprint))).orElse(MadeAnew.UNKNOWN));
+            pageFiles.fingerprint(a.id(), page.page()).map(then -> MadeAnew.of(then.difference(made.fingerprint)))
+                .orElse(MadeAnew.UNKNOWN));
     }
 
     /**
@@ -239,7 +245,7 @@ public class Rendering {
         };
     }
 
-    private Progress progress(AttemptRepository.Lease lease, int page) {
+    private Progress progress(PrintProgress.Lease lease, int page) {
         UUID id = lease.attempt();
         long[] told = {0};
         return share -> {
@@ -254,7 +260,7 @@ public class Rendering {
             if (attempts.cancelAsked(id)) {
                 throw new CancellationException("cancelled");
             }
-            attempts.making(lease, page, (int) (100 * share));
+            progress.making(lease, page, (int) (100 * share));
             events.publish("attempt", id.toString());
         };
     }

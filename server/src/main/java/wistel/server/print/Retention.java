@@ -30,15 +30,18 @@ public class Retention {
     private static final int MOST_GIGABYTES = 100_000;
 
     private final AttemptRepository attempts;
+    private final PageFileRepository pageFiles;
     private final Rendering rendering;
     private final RecordRepository records;
     private final SettingRepository settings;
     private final FileStore files;
     private final Clock clock;
 
-    Retention(AttemptRepository attempts, Rendering rendering, RecordRepository records, SettingRepository settings, FileStore files,
+    Retention(AttemptRepository attempts, PageFileRepository pageFiles, Rendering rendering, RecordRepository records,
+        SettingRepository settings, FileStore files,
         Clock clock) {
         this.attempts = attempts;
+        this.pageFiles = pageFiles;
         this.rendering = rendering;
         this.records = records;
         this.settings = settings;
@@ -81,19 +84,19 @@ public class Retention {
     }
 
     /** Print files that may be let go of, oldest first. */
-    private List<AttemptRepository.KeptFile> printFiles() {
+    private List<PageFileRepository.KeptFile> printFiles() {
         boolean keeps = limits().keepMatching;
-        return attempts.printFiles().stream().filter(f -> !keeps || !f.matches()).toList();
+        return pageFiles.printFiles().stream().filter(f -> !keeps || !f.matches()).toList();
     }
 
     /** Bytes that the files of prints judged to match take. */
     public long matchingBytes() throws IOException {
-        return bytes(attempts.printFiles().stream().filter(AttemptRepository.KeptFile::matches).toList());
+        return bytes(pageFiles.printFiles().stream().filter(PageFileRepository.KeptFile::matches).toList());
     }
 
-    private long bytes(List<AttemptRepository.KeptFile> kept) throws IOException {
+    private long bytes(List<PageFileRepository.KeptFile> kept) throws IOException {
         long bytes = 0;
-        for (AttemptRepository.KeptFile file : kept) {
+        for (PageFileRepository.KeptFile file : kept) {
             bytes += files.size(file.hash());
         }
         return bytes;
@@ -101,25 +104,25 @@ public class Retention {
 
     /** Bytes that print files and scans take now. */
     public long bytes() throws IOException {
-        return bytes(attempts.printFiles()) + bytes(attempts.scans());
+        return bytes(pageFiles.printFiles()) + bytes(pageFiles.scans());
     }
 
     @Scheduled(initialDelay = 120_000, fixedDelay = 3_600_000)
     void tidy() throws IOException {
         Limits limits = limits();
         letGoBefore(printFiles(), limits.printFileDays);
-        letGoBefore(attempts.scans(), limits.scanDays);
+        letGoBefore(pageFiles.scans(), limits.scanDays);
         if (limits.gigabytes > 0) {
             bound((long) limits.gigabytes << 30);
         }
     }
 
-    private void letGoBefore(List<AttemptRepository.KeptFile> kept, int days) throws IOException {
+    private void letGoBefore(List<PageFileRepository.KeptFile> kept, int days) throws IOException {
         if (days == 0) {
             return;
         }
         Instant before = clock.instant().minus(Duration.ofDays(days));
-        for (AttemptRepository.KeptFile file : kept) {
+        for (PageFileRepository.KeptFile file : kept) {
             if (file.finished().isBefore(before)) {
                 delete(file);
             }
@@ -128,11 +131,11 @@ public class Retention {
 
     /** Lets the oldest go until no more bytes are taken; print files first, as they can be made again, and never one that is needed now. */
     public void bound(long mostBytes) throws IOException {
-        List<AttemptRepository.KeptFile> prints = printFiles();
-        List<AttemptRepository.KeptFile> scans = attempts.scans();
+        List<PageFileRepository.KeptFile> prints = printFiles();
+        List<PageFileRepository.KeptFile> scans = pageFiles.scans();
         long bytes = bytes(prints) + bytes(scans);
-        for (List<AttemptRepository.KeptFile> kept : List.of(prints, scans)) {
-            for (AttemptRepository.KeptFile file : kept) {
+        for (List<PageFileRepository.KeptFile> kept : List.of(prints, scans)) {
+            for (PageFileRepository.KeptFile file : kept) {
                 if (bytes <= mostBytes) {
                     return;
                 }
@@ -142,19 +145,19 @@ public class Retention {
         }
     }
 
-    private void delete(AttemptRepository.KeptFile file) throws IOException {
+    private void delete(PageFileRepository.KeptFile file) throws IOException {
         look(file.hash());
-        attempts.forgetFile(file.hash());
+        pageFiles.forgetFile(file.hash());
         files.delete(file.hash());
         LOG.info("let go of {}, of a print that ended {}", file.hash(), file.finished());
     }
 
     /** Keeps what pages look like that were printed by a version which didn't: from then on only their order can tell. */
     private void look(String fileHash) {
-        for (AttemptRepository.PageOf page : attempts.notLookedAt(fileHash)) {
+        for (PageFileRepository.PageOf page : pageFiles.notLookedAt(fileHash)) {
             try {
                 if (files.has(fileHash)) {
-                    attempts.looked(page.attempt(), page.page(), rendering.fingerprint(attempts.order(page.attempt()), fileHash));
+                    pageFiles.looked(page.attempt(), page.page(), rendering.fingerprint(attempts.order(page.attempt()), fileHash));
                 }
             } catch (IOException | RuntimeException e) {
                 LOG.warn("what page {} of attempt {} looks like can't be kept: {}", page.page(), page.attempt(), e.toString());

@@ -22,8 +22,9 @@ import wistel.core.printer.Keywords;
 import wistel.core.printer.PrinterDescription;
 import wistel.server.edge.Events;
 import wistel.server.edge.Shutdown;
-import wistel.server.printer.IppClient.JobSeen;
 import wistel.server.printer.IppClient;
+import wistel.server.printer.JobSeen;
+import wistel.server.printer.JobTicket;
 import wistel.server.printer.Printer;
 import wistel.server.printer.PrinterRepository;
 import wistel.server.store.FileStore;
@@ -45,6 +46,7 @@ class Sending {
     private static final int LARGEST_SCAN = 400 << 20;
 
     private final AttemptRepository attempts;
+    private final PrintProgress progress;
     private final PrinterRepository printers;
     private final IppClient ipp;
     private final FileStore files;
@@ -54,9 +56,11 @@ class Sending {
     /** When a page was last seen being printed, by its job's name. */
     private final Map<String, Instant> atWork = new ConcurrentHashMap<>();
 
-    Sending(AttemptRepository attempts, PrinterRepository printers, IppClient ipp, FileStore files, Events events, Shutdown shutdown,
+    Sending(AttemptRepository attempts, PrintProgress progress, PrinterRepository printers, IppClient ipp, FileStore files, Events events,
+        Shutdown shutdown,
         Clock clock) {
         this.attempts = attempts;
+        this.progress = progress;
         this.printers = printers;
         this.ipp = ipp;
         this.files = files;
@@ -66,7 +70,7 @@ class Sending {
     }
 
     /** One page on its way. */
-    private record PageJob(Attempt attempt, AttemptPage page, AttemptRepository.Lease lease, Printer printer) {
+    private record PageJob(Attempt attempt, AttemptPage page, PrintProgress.Lease lease, Printer printer) {
         int number() {
             return page.page();
         }
@@ -78,7 +82,7 @@ class Sending {
     }
 
     /** @return when to come again */
-    Duration step(Attempt a, AttemptPage page, AttemptRepository.Lease lease) throws IOException {
+    Duration step(Attempt a, AttemptPage page, PrintProgress.Lease lease) throws IOException {
         PageJob trip = new PageJob(a, page, lease, printers.get(a.printerId()));
         try {
             return page.jobSent() ? follow(trip) : send(trip);
@@ -91,7 +95,7 @@ class Sending {
         return switch (e.reason()) {
             case LOST_JOB -> lost(t);
             case REFUSED, SUBSTITUTES, RASTER_BROKEN -> {
-                attempts.closePage(t.lease, t.number(), AttemptState.FAILED, e.getMessage() + " " + e.next());
+                progress.closePage(t.lease, t.number(), AttemptState.FAILED, e.getMessage() + " " + e.next());
                 yield NOW;
             }
             case INTERRUPTED -> throw e;
@@ -100,7 +104,7 @@ class Sending {
                     throw new CancellationException();
                 }
                 String why = e.reason() == PrinterException.Reason.AWAY ? t.printer.name() + " doesn't answer" : e.getMessage();
-                attempts.state(t.lease, t.number(), t.page.jobSent() ? AttemptState.PRINTING : AttemptState.SENDING, "waiting: " + why,
+                progress.state(t.lease, t.number(), t.page.jobSent() ? AttemptState.PRINTING : AttemptState.SENDING, "waiting: " + why,
                     t.page.percent());
                 yield LATER;
             }
@@ -112,8 +116,8 @@ class Sending {
         if (known.isPresent()
             && (known.get().completed() || !known.get().over() && (known.get().processing() || !known.get().lacksDocument()))) {
             // it has the document, or is at work on what it has of it: that job is never taken from it without asking
-            attempts.announced(t.lease, t.number(), known.get().id());
-            attempts.sent(t.lease, t.number());
+            progress.announced(t.lease, t.number(), known.get().id());
+            progress.sent(t.lease, t.number());
             return SOON;
         }
         if (known.isPresent() && known.get().over() && known.get().begun()) {
@@ -127,9 +131,9 @@ class Sending {
         if (t.attempt.cancelAsked()) {
             throw new CancellationException();
         }
-        attempts.held(t.lease);
+        progress.held(t.lease);
         PrinterDescription now = t.printer.description().orElse(PrinterDescription.UNKNOWN);
-        IppClient.Ticket ticket = ticket(t, now);
+        JobTicket ticket = ticket(t, now);
         List<String> unknown = now.unknown(new DriverSettings(ticket.asked().with(DriverSettings.TOP_MARGIN, "").settings()));
         if (!unknown.isEmpty()) {
             throw new PrinterException(PrinterException.Reason.SUBSTITUTES,
@@ -137,13 +141,13 @@ class Sending {
                 "Nothing was printed. Set the docket to what the printer offers.");
         }
         int job = ipp.createJob(t.printer.uri(), ticket);
-        attempts.announced(t.lease, t.number(), job);
-        attempts.state(t.lease, t.number(), AttemptState.SENDING, "", 0);
+        progress.announced(t.lease, t.number(), job);
+        progress.state(t.lease, t.number(), AttemptState.SENDING, "", 0);
         events.publish("attempt", t.attempt.id().toString());
         String hash = t.page.fileHash().orElseThrow();
         ipp.sendDocument(t.printer.uri(), job, files.path(hash), "image/pwg-raster", watched(t, job, files.size(hash)));
-        attempts.sent(t.lease, t.number());
-        attempts.state(t.lease, t.number(), AttemptState.PRINTING, "", 0);
+        progress.sent(t.lease, t.number());
+        progress.state(t.lease, t.number(), AttemptState.PRINTING, "", 0);
         return SOON;
     }
 
@@ -154,7 +158,7 @@ class Sending {
             if (shutdown.underWay()) {
                 throw new CancellationException("the server stops");
             }
-            attempts.held(t.lease);
+            progress.held(t.lease);
             if (attempts.cancelAsked(t.attempt.id())) {
                 ipp.cancel(t.printer.uri(), job);
                 throw new CancellationException("cancelled");
@@ -163,7 +167,7 @@ class Sending {
                 try {
                     JobSeen seen = ipp.job(t.printer.uri(), job);
                     answered[0] = System.nanoTime();
-                    attempts.state(t.lease, t.number(), AttemptState.SENDING,
+                    progress.state(t.lease, t.number(), AttemptState.SENDING,
                         seen.stopped() ? stopped(t) : "the printer takes its data slowly", percent(sent, bytes));
                 } catch (PrinterException e) {
                     if (Duration.ofNanos(System.nanoTime() - answered[0]).compareTo(DEAD) > 0) {
@@ -172,7 +176,7 @@ class Sending {
                 }
             } else {
                 answered[0] = System.nanoTime();
-                attempts.state(t.lease, t.number(), AttemptState.SENDING, "going to the printer, " + percent(sent, bytes) + " %",
+                progress.state(t.lease, t.number(), AttemptState.SENDING, "going to the printer, " + percent(sent, bytes) + " %",
                     percent(sent, bytes));
             }
             events.publish("attempt", t.attempt.id().toString());
@@ -184,16 +188,16 @@ class Sending {
     }
 
     private Duration lost(PageJob t) {
-        attempts.closePage(t.lease, t.number(), AttemptState.FAILED,
+        progress.closePage(t.lease, t.number(), AttemptState.FAILED,
             t.printer.name() + " has lost this job: it was probably switched off in the middle. "
                 + "Look whether a sheet came out; if not, print it again.");
         return NOW;
     }
 
     /** What the printer is asked for: from the order alone, but for the words that this printer has for it. */
-    private IppClient.Ticket ticket(PageJob t, PrinterDescription now) {
+    private JobTicket ticket(PageJob t, PrinterDescription now) {
         PrintOrder order = attempts.order(t.attempt.id());
-        return new IppClient.Ticket(t.jobName(), order.request(t.number(), now), now.supported(), order.output().feedMargins(),
+        return new JobTicket(t.jobName(), order.request(t.number(), now), now.supported(), order.output().feedMargins(),
             order.output().copies(), order.page(t.number()).overMm());
     }
 
@@ -209,15 +213,15 @@ class Sending {
         countTime(t, job);
         if (!job.over()) {
             String message = job.stopped() ? stopped(t) : job.state() < 5 ? "in the printer's queue" : "";
-            attempts.state(t.lease, t.number(), AttemptState.PRINTING, message, Math.max(0, job.percent()));
+            progress.state(t.lease, t.number(), AttemptState.PRINTING, message, Math.max(0, job.percent()));
             return SOON;
         }
         if (job.completed()) {
-            attempts.began(t.lease, t.number());
+            progress.began(t.lease, t.number());
             if (job.inkMl() > 0) {
-                attempts.inked(t.lease, t.number(), job.inkMl());
+                progress.inked(t.lease, t.number(), job.inkMl());
             }
-            attempts.closePage(t.lease, t.number(), AttemptState.DONE, fetchScan(t, job.scan()));
+            progress.closePage(t.lease, t.number(), AttemptState.DONE, fetchScan(t, job.scan()));
             return NOW;
         }
         return ended(t, job);
@@ -226,10 +230,10 @@ class Sending {
     /** Over, and not as it should be. */
     private Duration ended(PageJob t, JobSeen job) {
         if (job.state() == 7) {
-            attempts.closePage(t.lease, t.number(), AttemptState.CANCELLED,
+            progress.closePage(t.lease, t.number(), AttemptState.CANCELLED,
                 "Cancelled at the printer; the sheet is spoilt if printing had begun.");
         } else {
-            attempts.closePage(t.lease, t.number(), AttemptState.FAILED,
+            progress.closePage(t.lease, t.number(), AttemptState.FAILED,
                 "The printer gave up (" + job.reasons().stream().map(Keywords::words).collect(Collectors.joining(", "))
                     + "). Look whether a sheet came out, then print it again.");
         }
@@ -241,10 +245,10 @@ class Sending {
         Instant now = clock.instant();
         Instant before = job.state() == 5 ? atWork.put(t.jobName(), now) : atWork.remove(t.jobName());
         if (job.state() == 5) {
-            attempts.began(t.lease, t.number());
+            progress.began(t.lease, t.number());
         }
         if (before != null && (job.state() == 5 || job.completed())) {
-            attempts.printed(t.lease, t.number(), Duration.between(before, now).toMillis() / 1000.0);
+            progress.printed(t.lease, t.number(), Duration.between(before, now).toMillis() / 1000.0);
         }
     }
 
@@ -265,9 +269,9 @@ class Sending {
         }
         try {
             String hash = files.put(out -> ipp.fetch(t.printer.uri(), scan.get(), LARGEST_SCAN, out)).hash();
-            attempts.scanned(t.lease, t.number(), hash);
+            progress.scanned(t.lease, t.number(), hash);
             return "";
-        } catch (AttemptRepository.LeaseLost | DataAccessException e) {
+        } catch (PrintProgress.LeaseLost | DataAccessException e) {
             throw e;
         } catch (PrinterException e) {
             if (e.reason() == PrinterException.Reason.INTERRUPTED) {

@@ -2,22 +2,19 @@ package wistel.server.printer;
 
 import static wistel.server.printer.IppValues.first;
 import static wistel.server.printer.IppValues.keywords;
-import static wistel.server.printer.IppValues.member;
 import static wistel.server.printer.IppValues.value;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import com.hp.jipp.encoding.Attribute;
-import com.hp.jipp.encoding.AttributeCollection;
 import com.hp.jipp.encoding.AttributeGroup;
-import com.hp.jipp.encoding.IppInputStream;
 import com.hp.jipp.encoding.IppOutputStream;
 import com.hp.jipp.encoding.IppPacket;
 import com.hp.jipp.encoding.Name;
 import com.hp.jipp.encoding.OtherString;
 import com.hp.jipp.encoding.Tag;
 import com.hp.jipp.encoding.UnknownAttribute;
-import java.io.ByteArrayInputStream;
+import com.hp.jipp.model.Operation;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -32,10 +29,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
-import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
@@ -46,14 +40,9 @@ import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.UnaryOperator;
 import org.springframework.stereotype.Component;
 import wistel.core.fault.PrinterException;
-import wistel.core.length.Margins;
-import wistel.core.printer.Conflict;
-import wistel.core.printer.DriverSettings;
-import wistel.core.printer.JobRequest;
 import wistel.core.printer.Keywords;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.PrinterState;
-import wistel.core.printer.ValueSet;
 
 /** IPP over HTTP (RFC 8010, 8011; PWG 5100.14) as a client of any printer. It knows nothing of who answers. */
 @Component
@@ -76,49 +65,8 @@ public class IppClient {
     public record Described(String uuid, String name, PrinterState state, String moreInfo, PrinterDescription description) {
     }
 
-    /** Where its sheet can be read: by an instrument that takes spots, and as a flatbed sees it. */
-    public record Readers(Optional<URI> instrument, Optional<URI> flatbed) {
-    }
-
-    /**
-     * A job as the printer sees it: state codes of RFC 8011, 5.3.7; percent below 0 when it doesn't say; whether it was ever at work on it;
-     * ink that went into it, 0 when it doesn't say; what it took of the settings, as far as it says.
-     */
-    public record JobSeen(int id, String name, int state, List<String> reasons, int percent, boolean begun, Optional<URI> scan,
-        Readers readers, double inkMl, Map<String, String> took) {
-        public boolean over() {
-            return state >= 7;
-        }
-
-        public boolean completed() {
-            return state == 9;
-        }
-
-        /** It is at work on it, or was and waits for something. */
-        public boolean processing() {
-            return state == 5 || state == 6;
-        }
-
-        public boolean stopped() {
-            return state == 6;
-        }
-
-        public boolean lacksDocument() {
-            return reasons.contains("job-incoming") || reasons.contains("job-data-insufficient");
-        }
-    }
-
-    /**
-     * What is asked of the printer besides the document.
-     *
-     * @param asked    settings and paper
-     * @param known    syntaxes of settings; those that the printer doesn't know are left out
-     */
-    public record Ticket(String jobName, JobRequest asked, Map<String, ValueSet> known, Margins margins, int copies, double overMm) {
-    }
-
     public Described describe(String uri) {
-        IppPacket answer = call(uri, 0x0b,
+        IppPacket answer = call(uri, Operation.getPrinterAttributes,
             List.of(keywords("requested-attributes", "printer-description", "job-template", "media-col-database", "media-col-ready",
                 "job-constraints-supported",
                 "job-resolvers-supported", "printer-supply", "printer-supply-description", "printer-strings-uri", "all")),
@@ -140,7 +88,7 @@ public class IppClient {
         }
         return strings.get(uuid + " " + address, key -> {
             try {
-                return address(address).map(
+                return JobSeen.address(address).map(
                     uri -> PrinterStrings.read(new String(fetch(printer, uri, PrinterStrings.LARGEST, PATIENCE), StandardCharsets.UTF_8)))
                     .orElse(Map.of());
             } catch (PrinterException e) {
@@ -159,7 +107,8 @@ public class IppClient {
 
     /** Why a printer waits, in words: what it says of itself; empty when it says nothing. */
     public String stopReason(String uri) {
-        IppPacket answer = call(uri, 0x0b, List.of(keywords("requested-attributes", "printer-state-reasons")), List.of());
+        IppPacket answer = call(uri, Operation.getPrinterAttributes, List.of(keywords("requested-attributes", "printer-state-reasons")),
+            List.of());
         AttributeGroup p = answer.get(Tag.printerAttributes);
         return p == null ? "" : StopReasons.words(IppValues.strings(p, "printer-state-reasons"));
     }
@@ -169,17 +118,17 @@ public class IppClient {
      *
      * @throws PrinterException SUBSTITUTES when it took the job but names settings that it will not follow; the job is cancelled then
      */
-    public int createJob(String uri, Ticket ticket) {
-        List<Attribute<?>> operation = List.of(new UnknownAttribute("job-name", List.of(new Name(ticket.jobName))),
+    public int createJob(String uri, JobTicket ticket) {
+        List<Attribute<?>> operation = List.of(new UnknownAttribute("job-name", List.of(new Name(ticket.jobName()))),
             new UnknownAttribute("ipp-attribute-fidelity", List.of(true)));
-        IppPacket answer = call(uri, 0x05, operation, jobAttributes(ticket));
+        IppPacket answer = call(uri, Operation.createJob, operation, ticket.attributes());
         AttributeGroup job = answer.get(Tag.jobAttributes);
         int id = Optional.ofNullable(job).flatMap(j -> value(j, "job-id")).map(IppValues::number)
             .orElseThrow(() -> new PrinterException(PrinterException.Reason.UNCLEAR, "The printer took the job but gave it no number.",
                 "Release the docket again."));
         List<String> ignored = answer.getAttributeGroups().stream().filter(g -> g.getTag().equals(Tag.unsupportedAttributes))
             .flatMap(g -> g.stream().map(Attribute::getName)).filter(n -> !n.equals("ipp-attribute-fidelity")).toList();
-        List<String> other = ignored.isEmpty() ? substituted(ticket, job(uri, id)) : ignored.stream().map(Keywords::words).toList();
+        List<String> other = ignored.isEmpty() ? ticket.substituted(job(uri, id)) : ignored.stream().map(Keywords::words).toList();
         if (!other.isEmpty()) {
             cancel(uri, id);
             throw new PrinterException(PrinterException.Reason.SUBSTITUTES,
@@ -194,13 +143,13 @@ public class IppClient {
      *
      * @return empty when it would; else why not, in words
      */
-    public Optional<String> validate(String uri, Ticket ticket) {
+    public Optional<String> validate(String uri, JobTicket ticket) {
         try {
-            IppPacket answer = call(uri, 0x04,
-                List.of(new UnknownAttribute("job-name", List.of(new Name(ticket.jobName))),
+            IppPacket answer = call(uri, Operation.validateJob,
+                List.of(new UnknownAttribute("job-name", List.of(new Name(ticket.jobName()))),
                     new UnknownAttribute("ipp-attribute-fidelity", List.of(true)),
                     IppValues.mime("document-format", "image/pwg-raster")),
-                jobAttributes(ticket));
+                ticket.attributes());
             return answer.getCode() == 0 ? Optional.empty() : Optional.of("it would print it with other settings");
         } catch (PrinterException e) {
             if (e.reason() == PrinterException.Reason.REFUSED) {
@@ -208,52 +157,6 @@ public class IppClient {
             }
             throw e;
         }
-    }
-
-    /** What a job says that it took against what was asked for; what it doesn't say is taken as asked. */
-    private static List<String> substituted(Ticket ticket, JobSeen job) {
-        Map<String, String> asked = new LinkedHashMap<>(ticket.asked.settings());
-        asked.put("copies", Integer.toString(ticket.copies));
-        asked.put("x-dimension", Integer.toString(hundredths(ticket.asked.widthMm())));
-        asked.put("y-dimension", Integer.toString(hundredths(ticket.asked.lengthMm())));
-        return asked.entrySet().stream()
-            .filter(e -> !e.getValue().isEmpty() && job.took.containsKey(e.getKey()) && !job.took.get(e.getKey()).equals(e.getValue()))
-            .map(e -> Keywords.words(e.getKey()) + " " + Keywords.words(job.took.get(e.getKey())) + " instead of "
-                + Keywords.words(e.getValue()))
-            .toList();
-    }
-
-    private static List<Attribute<?>> jobAttributes(Ticket t) {
-        JobRequest asked = t.asked;
-        List<Attribute<?>> media = new ArrayList<>();
-        media.add(IppValues.collection("media-size", List.of(IppValues.ints("x-dimension", hundredths(asked.widthMm())),
-            IppValues.ints("y-dimension", hundredths(asked.lengthMm())))));
-        for (String name : List.of(DriverSettings.MEDIA_TYPE, DriverSettings.FEED)) {
-            if (!asked.get(name).isEmpty()) {
-                media.add(keywords(name, asked.get(name)));
-            }
-        }
-        if (asked.thicknessMm() > 0 && t.known.containsKey(Conflict.THICKNESS)) {
-            media.add(IppValues.ints(Conflict.THICKNESS, hundredths(asked.thicknessMm())));
-        }
-        media.add(IppValues.ints("media-top-margin", hundredths(t.margins.top())));
-        media.add(IppValues.ints("media-bottom-margin", hundredths(t.margins.bottom())));
-        media.add(IppValues.ints("media-left-margin", hundredths(t.margins.left())));
-        media.add(IppValues.ints("media-right-margin", hundredths(t.margins.right())));
-        List<Attribute<?>> job = new ArrayList<>(List.of(IppValues.collection("media-col", media), IppValues.ints("copies", t.copies),
-            keywords("print-scaling", "none"), keywords("sides", "one-sided")));
-        asked.settings().forEach((name, value) -> {
-            ValueSet known = t.known.get(name);
-            if (known != null && !value.isEmpty() && !name.startsWith("media-")) {
-                IppValues.setting(name, value, known.syntax()).ifPresent(job::add);
-            } else if (known == null && name.equals(DriverSettings.QUALITY)) {
-                job.add(IppValues.enums(name, Integer.parseInt(value)));
-            }
-        });
-        if (t.overMm > 0 && t.known.containsKey(PrinterDescription.OVER_EDGE)) {
-            job.add(IppValues.ints(PrinterDescription.OVER_EDGE, hundredths(t.overMm)));
-        }
-        return job;
     }
 
     /** Told now and then while a document goes out. */
@@ -274,14 +177,14 @@ public class IppClient {
     public void sendDocument(String uri, int jobId, Path document, String format, Sending watcher) throws IOException {
         List<Attribute<?>> operation = List.of(IppValues.ints("job-id", jobId), IppValues.mime("document-format", format),
             new UnknownAttribute("last-document", List.of(true)));
-        CountedFile body = new CountedFile(packet(uri, 0x06, operation, List.of()), document);
+        CountedFile body = new CountedFile(packet(uri, Operation.sendDocument, operation, List.of()), document);
         HttpRequest request = HttpRequest.newBuilder(http(uri)).header("Content-Type", "application/ipp").POST(body.publisher()).build();
         CompletableFuture<HttpResponse<byte[]>> answer = http.sendAsync(request, BoundedBody.upTo(LARGEST_ANSWER));
         long sent = -1;
         long moved = System.nanoTime();
         while (true) {
             try {
-                understood(uri, answer.get(1, TimeUnit.SECONDS));
+                IppStatus.understood(uri, answer.get(1, TimeUnit.SECONDS));
                 return;
             } catch (TimeoutException e) {
                 if (body.sent() != sent) {
@@ -305,14 +208,14 @@ public class IppClient {
     }
 
     public JobSeen job(String uri, int jobId) {
-        IppPacket answer = call(uri, 0x09, List.of(IppValues.ints("job-id", jobId)), List.of());
-        return seen(answer.get(Tag.jobAttributes));
+        IppPacket answer = call(uri, Operation.getJobAttributes, List.of(IppValues.ints("job-id", jobId)), List.of());
+        return JobSeen.of(answer.get(Tag.jobAttributes));
     }
 
     /** Finds the newest job by the name it was announced with, over or not. */
     public Optional<Integer> findJob(String uri, String jobName) {
         for (String which : List.of("not-completed", "completed")) {
-            IppPacket answer = call(uri, 0x0a,
+            IppPacket answer = call(uri, Operation.getJobs,
                 List.of(keywords("which-jobs", which), keywords("requested-attributes", "job-id", "job-name")), List.of());
             Optional<Integer> found = answer.getAttributeGroups().stream()
                 .filter(g -> g.getTag().equals(Tag.jobAttributes) && first(g, "job-name").equals(jobName))
@@ -325,53 +228,7 @@ public class IppClient {
     }
 
     public void cancel(String uri, int jobId) {
-        call(uri, 0x08, List.of(IppValues.ints("job-id", jobId)), List.of());
-    }
-
-    private static JobSeen seen(AttributeGroup job) {
-        if (job == null) {
-            throw new PrinterException(PrinterException.Reason.UNCLEAR, "The printer said nothing of the job.",
-                "Wistel asks again by itself.");
-        }
-        return new JobSeen(value(job, "job-id").map(IppValues::number).orElse(0), first(job, "job-name"),
-            value(job, "job-state").map(IppValues::number).orElse(5),
-            IppValues.strings(job, "job-state-reasons"), value(job, "wistel-percent-laid-down").map(IppValues::number).orElse(-1),
-            value(job, "time-at-processing").map(IppValues::number).orElse(0) > 0,
-            address(job, "wistel-scan-uri"), new Readers(address(job, "wistel-instrument-uri"), address(job, "wistel-flatbed-uri")),
-            Math.max(0, value(job, "wistel-ink-microlitres").map(IppValues::number).orElse(0)) / 1000.0, took(job));
-    }
-
-    private static Optional<URI> address(AttributeGroup job, String name) {
-        return Optional.of(first(job, name)).filter(u -> !u.isEmpty()).flatMap(IppClient::address);
-    }
-
-    private static Optional<URI> address(String text) {
-        try {
-            return Optional.of(URI.create(text));
-        } catch (IllegalArgumentException e) {
-            return Optional.empty();
-        }
-    }
-
-    private static Map<String, String> took(AttributeGroup job) {
-        Map<String, String> took = new HashMap<>();
-        for (Attribute<?> a : job) {
-            if (!a.isEmpty() && !a.getName().startsWith("job-") && !a.getName().equals("media-col")) {
-                IppValues.setting(a.get(0)).ifPresent(v -> took.put(a.getName(), v));
-            }
-        }
-        IppValues.collections(job, "media-col").stream().findFirst().ifPresent(media -> {
-            for (String name : List.of(DriverSettings.MEDIA_TYPE, DriverSettings.FEED)) {
-                member(media, name).map(IppValues::plain).ifPresent(v -> took.put(name, v));
-            }
-            member(media, "media-size").filter(AttributeCollection.class::isInstance).map(AttributeCollection.class::cast)
-                .ifPresent(size -> {
-                    for (String name : List.of("x-dimension", "y-dimension")) {
-                        member(size, name).flatMap(IppValues::whole).ifPresent(v -> took.put(name, Integer.toString(v)));
-                    }
-                });
-        });
-        return took;
+        call(uri, Operation.cancelJob, List.of(IppValues.ints("job-id", jobId)), List.of());
     }
 
     /** Fetches a file that the job offered; only from the printer's own host, whatever name it goes by. */
@@ -436,7 +293,7 @@ public class IppClient {
         }
     }
 
-    private byte[] packet(String uri, int operation, List<Attribute<?>> attributes, List<Attribute<?>> jobAttributes) {
+    private byte[] packet(String uri, Operation operation, List<Attribute<?>> attributes, List<Attribute<?>> jobAttributes) {
         List<Attribute<?>> head = new ArrayList<>(List.of(
             new UnknownAttribute("attributes-charset", List.of(new OtherString(Tag.charset, "utf-8"))),
             new UnknownAttribute("attributes-natural-language", List.of(new OtherString(Tag.naturalLanguage, "en"))),
@@ -454,14 +311,14 @@ public class IppClient {
             groups.add(AttributeGroup.groupOf(Tag.jobAttributes, jobAttributes));
         }
         ByteArrayOutputStream packet = new ByteArrayOutputStream();
-        new IppOutputStream(packet).write(new IppPacket(0x0200, operation, requests.incrementAndGet() & 0x7FFFFFFF, groups));
+        new IppOutputStream(packet).write(new IppPacket(0x0200, operation.getCode(), requests.incrementAndGet() & 0x7FFFFFFF, groups));
         return packet.toByteArray();
     }
 
-    private IppPacket call(String uri, int operation, List<Attribute<?>> attributes, List<Attribute<?>> jobAttributes) {
+    private IppPacket call(String uri, Operation operation, List<Attribute<?>> attributes, List<Attribute<?>> jobAttributes) {
         HttpRequest request = HttpRequest.newBuilder(http(uri)).header("Content-Type", "application/ipp")
             .POST(BodyPublishers.ofByteArray(packet(uri, operation, attributes, jobAttributes))).build();
-        return understood(uri, answered(uri, request, BoundedBody.upTo(LARGEST_ANSWER), PATIENCE));
+        return IppStatus.understood(uri, answered(uri, request, BoundedBody.upTo(LARGEST_ANSWER), PATIENCE));
     }
 
     /** The whole answer within the time, and within the bytes. */
@@ -491,63 +348,8 @@ public class IppClient {
             "Switch it on, or check its cable; Wistel goes on by itself.", cause);
     }
 
-    private static IppPacket understood(String uri, HttpResponse<byte[]> answer) {
-        if (answer.statusCode() == 503) {
-            throw new PrinterException(PrinterException.Reason.BUSY, "The printer is busy.", "Wistel asks again by itself.");
-        }
-        if (answer.statusCode() >= 500) {
-            throw new PrinterException(PrinterException.Reason.BUSY,
-                "The printer has a fault of its own just now (HTTP " + answer.statusCode() + ").", "Wistel asks again by itself.");
-        }
-        if (answer.statusCode() != 200) {
-            throw new PrinterException(PrinterException.Reason.REFUSED,
-                "The printer's address answered with HTTP " + answer.statusCode() + ".", "Check its IPP address.");
-        }
-        IppPacket packet;
-        try {
-            packet = new IppInputStream(new ByteArrayInputStream(answer.body())).readPacket();
-        } catch (IOException | RuntimeException | StackOverflowError e) {
-            throw new PrinterException(PrinterException.Reason.UNCLEAR, "What answers at " + uri + " is not understood.",
-                "Check that this is a printer's IPP address.");
-        }
-        int code = packet.getCode();
-        if (code == 0x0406 || code == 0x0405) {
-            throw new PrinterException(PrinterException.Reason.LOST_JOB, "The printer doesn't know this job any more.",
-                "Look whether a sheet came out.");
-        }
-        if (WAIT.containsKey(code)) {
-            throw new PrinterException(PrinterException.Reason.BUSY, "The printer " + WAIT.get(code) + ".", "Wistel asks again by itself.");
-        }
-        if (code >= 0x0400) {
-            throw new PrinterException(PrinterException.Reason.REFUSED, "The printer refused: " + refusal(code) + ".",
-                "Check the docket's machine settings against the printer.");
-        }
-        return packet;
-    }
-
-    /** Refusals that pass by themselves (RFC 8011, 5.1.8, and PWG 5100.13). */
-    private static final Map<Integer, String> WAIT = Map.of(0x0502, "is not available just now", 0x0505, "has a passing error", 0x0506,
-        "takes no jobs just now", 0x0507, "is busy",
-        0x0509, "takes only one job at a time");
-
-    private static String refusal(int code) {
-        return switch (code) {
-            case 0x0400 -> "it didn't understand the request";
-            case 0x0401, 0x0402, 0x0403 -> "it wants to know who asks";
-            case 0x0404 -> "not possible now";
-            case 0x0408 -> "the document is too large for it";
-            case 0x040a -> "it doesn't take this file format";
-            case 0x040b, 0x040e -> "it doesn't offer these settings together";
-            default -> String.format(Locale.ROOT, "status %04x", code);
-        };
-    }
-
     private static URI http(String uri) {
         URI ipp = URI.create(uri);
         return URI.create("http://" + ipp.getHost() + ":" + port(ipp, 631) + ipp.getPath());
-    }
-
-    private static int hundredths(double mm) {
-        return (int) Math.round(mm * 100);
     }
 }

@@ -12,7 +12,6 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import wistel.core.docket.PrintOrder;
 import wistel.core.docket.costs.Costs;
 import wistel.core.docket.findings.PrintPrediction;
 import wistel.core.docket.spec.DocketSpec;
@@ -27,10 +26,7 @@ import wistel.core.paper.PairingVersion;
 import wistel.core.pictures.Histogram;
 import wistel.core.printer.RasterType;
 import wistel.core.rendition.PairingComparison;
-import wistel.core.rendition.Rendition;
 import wistel.core.rendition.RenditionCompiler;
-import wistel.core.sheet.Page;
-import wistel.core.sheet.Placed;
 import wistel.server.display.DisplayRepository;
 import wistel.server.docket.DocketAssessment;
 import wistel.server.docket.DocketAssessor;
@@ -39,8 +35,6 @@ import wistel.server.docket.PrintHistory;
 import wistel.server.master.Master;
 import wistel.server.master.MasterRepository;
 import wistel.server.pairing.PairingRepository;
-import wistel.server.print.AttemptPage;
-import wistel.server.print.AttemptRepository;
 import wistel.server.store.Hash;
 import wistel.server.store.ProfileRepository;
 
@@ -55,6 +49,7 @@ class ProofController {
     private static final CacheControl FOR_EVER = CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable();
 
     private final ProofService proofs;
+    private final PaperViews papers;
     private final LoupeService loupes;
     private final LaidDownService laidDown;
     private final PrintHistory history;
@@ -62,14 +57,14 @@ class ProofController {
     private final MasterRepository masters;
     private final DocketRepository dockets;
     private final PairingRepository pairings;
-    private final AttemptRepository attempts;
     private final RenditionChangeParser changes;
     private final DisplayRepository displays;
     private final ToneProofs tones;
     private final ProfileRepository profiles;
 
-    ProofController(ProofService proofs, LoupeService loupes, LaidDownService laidDown, PrintHistory history, DocketAssessor assessor,
-        MasterRepository masters, DocketRepository dockets, PairingRepository pairings, AttemptRepository attempts,
+    ProofController(ProofService proofs, PaperViews papers, LoupeService loupes, LaidDownService laidDown, PrintHistory history,
+        DocketAssessor assessor,
+        MasterRepository masters, DocketRepository dockets, PairingRepository pairings,
         RenditionChangeParser changes,
         DisplayRepository displays, ProfileRepository profiles, ToneProofs tones) {
         this.tones = tones;
@@ -77,6 +72,7 @@ class ProofController {
         this.displays = displays;
         this.changes = changes;
         this.proofs = proofs;
+        this.papers = papers;
         this.loupes = loupes;
         this.laidDown = laidDown;
         this.history = history;
@@ -84,10 +80,10 @@ class ProofController {
         this.masters = masters;
         this.dockets = dockets;
         this.pairings = pairings;
-        this.attempts = attempts;
     }
 
-    private static ResponseEntity<byte[]> picture(byte[] png) {
+    /** Its address names everything that it depends on. */
+    static ResponseEntity<byte[]> picture(byte[] png) {
         return ResponseEntity.ok().contentType(Png.type(png)).cacheControl(FOR_EVER).body(png);
     }
 
@@ -146,22 +142,22 @@ class ProofController {
     @GetMapping(value = "/profiles/{hash}/sweep", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> sweep(@PathVariable String hash, @RequestParam(defaultValue = SRGB) String display,
         @RequestParam(defaultValue = "true") boolean tagged) {
-        return picture(proofs.sweep(profiles.get(hash), displays.display(display, tagged)));
+        return picture(papers.sweep(profiles.get(hash), displays.display(display, tagged)));
     }
 
     /** The boundary of what a paper on a printer can hold, as numbers for plots. */
     @GetMapping("/pairings/{id}/gamut")
-    ProofService.Boundary boundary(@PathVariable String id, @RequestParam(defaultValue = "") List<Double> slices) {
+    PaperViews.Boundary boundary(@PathVariable String id, @RequestParam(defaultValue = "") List<Double> slices) {
         if (slices.size() > MOST_SLICES || slices.stream().anyMatch(l -> !(l >= 0 && l <= 100))) {
             throw new InvalidRequest(InvalidRequest.Reason.SLICES_OUT_OF_RANGE,
                 "Slices lie at L* 0 to 100, at most " + MOST_SLICES + " at once.", "Ask for other slices.");
         }
-        return proofs.boundary(pairings.find(id).orElseThrow(() -> new NotFound("This pairing isn't there.", "Choose another one.")),
+        return papers.boundary(pairings.find(id).orElseThrow(() -> new NotFound("This pairing isn't there.", "Choose another one.")),
             slices);
     }
 
     @GetMapping("/dockets/{id}/renditions/{rendition}/figures")
-    ProofService.Figures figures(@PathVariable UUID id, @PathVariable String rendition,
+    Figures figures(@PathVariable UUID id, @PathVariable String rendition,
         @RequestParam(defaultValue = "true") boolean compensated,
         @RequestParam(defaultValue = SRGB) String display) {
         DocketAssessment judged = assessor.assess(dockets.get(id));
@@ -245,55 +241,6 @@ class ProofController {
     @GetMapping("/dockets/{id}/renditions/{rendition}/pairing-comparison")
     List<PairingComparison> comparison(@PathVariable UUID id, @PathVariable String rendition) {
         return proofs.compared(counted(assessor.assess(dockets.get(id)), rendition), pairings.all());
-    }
-
-    /** The scan of one picture of a page, as the picture stands upright. */
-    @GetMapping(value = "/attempts/{id}/pages/{page}/placed/{placed}/scan", produces = {MediaType.IMAGE_PNG_VALUE,
-        MediaType.IMAGE_JPEG_VALUE})
-    ResponseEntity<byte[]> scan(@PathVariable UUID id, @PathVariable int page, @PathVariable String placed,
-        @RequestParam(defaultValue = "900") int longest,
-        @RequestParam(defaultValue = SRGB) String display, @RequestParam(defaultValue = "true") boolean tagged) {
-        return picture(proofs.scan(scanned(id, page, placed), displays.display(display, tagged), longest));
-    }
-
-    record ScanFigures(double meanDifference) {
-    }
-
-    @GetMapping("/attempts/{id}/pages/{page}/placed/{placed}/scan/figures")
-    ScanFigures scanFigures(@PathVariable UUID id, @PathVariable int page, @PathVariable String placed) {
-        PrintOrder order = attempts.order(id);
-        ProofService.Scanned scanned = scanned(id, page, placed);
-        return new ScanFigures(
-            proofs.scanDifference(promised(order, scanned.placed().renditionId()), order.spec().shownRoute(order.pairing()), scanned));
-    }
-
-    /** What the proof showed when the order was frozen. */
-    private ToneProofs.MeasuredProof promised(PrintOrder order, String rendition) {
-        DocketSpec d = order.spec();
-        Rendition r = d.rendition(rendition);
-        int channels = master(d, rendition).channels();
-        PairingVersion pairing = order.pairing().withCurves(order.curve().stream().toList());
-        String tone = d.tone(r, channels, order.curve()).orElse("");
-        return tones.of(seen(d, rendition), pairing, tone, ProofService.onward(d.shownRoute(pairing)));
-    }
-
-    private ProofService.Scanned scanned(UUID attempt, int number, String id) {
-        String hash = scanHash(attempt, number);
-        Page page = attempts.order(attempt).page(number);
-        Placed whole = page.placed(id)
-            .orElseThrow(() -> new NotFound("Nothing of that name lies on page " + number + ".", "Choose one of its pictures."));
-        // of a picture that reaches over the edge, the scan shows what is on the paper; of one with sides its face, as these may be moved
-        Placed placed = whole.face().on(page.widthMm(), page.heightMm())
-            .orElseThrow(() -> new NotFound("This picture lies beside the paper.", "Choose another one."));
-        return new ProofService.Scanned(hash, page, placed);
-    }
-
-    private String scanHash(UUID attempt, int number) {
-        AttemptPage page = attempts.get(attempt).page(number);
-        if (page.scanHash().isPresent() && !page.scanKept()) {
-            throw new NotFound("The scan of this sheet was let go to make room.", "Print it again to see one.");
-        }
-        return page.scanHash().orElseThrow(() -> new NotFound("This printer gave no scan of the sheet.", "Judge the sheet itself."));
     }
 
     private ProofService.RenditionView seen(DocketSpec d, String renditionId) {

@@ -4,8 +4,6 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.annotation.PreDestroy;
 import java.awt.image.BufferedImage;
-import java.io.IOException;
-import java.io.InputStream;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -23,8 +21,6 @@ import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import wistel.core.colour.Lab;
 import wistel.core.colour.LabEncoding;
-import wistel.core.fault.NotFound;
-import wistel.core.icc.gamut.GamutBoundary;
 import wistel.core.icc.gamut.GamutCheck;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
@@ -37,8 +33,6 @@ import wistel.core.icc.transform.Transform;
 import wistel.core.icc.transform.TransformCache;
 import wistel.core.paper.PairingVersion;
 import wistel.core.pictures.Crop;
-import wistel.core.pictures.Orientation;
-import wistel.core.pictures.LabScan;
 import wistel.core.pictures.LightCurve;
 import wistel.core.pictures.View;
 import wistel.core.printer.ColourRoute;
@@ -48,13 +42,11 @@ import wistel.core.rendition.RenditionCompiler;
 import wistel.core.rendition.LinearisationStep;
 import wistel.core.rendition.Treatment;
 import wistel.core.sheet.Layout;
-import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
 import wistel.server.display.Display;
 import wistel.server.master.Master;
 import wistel.server.master.PreviewStore;
 import wistel.server.pairing.PairingRepository;
-import wistel.server.store.FileStore;
 import wistel.server.store.ProfileRepository;
 
 /** The viewing booth: master, proof and scan as pictures for a display, and the numbers beside them. */
@@ -67,12 +59,9 @@ public class ProofService {
     private static final Logger LOG = LoggerFactory.getLogger(ProofService.class);
     /** Of a view that parts are cut from. */
     private static final int LARGE_ENOUGH = 1200;
-    private static final int LARGEST_SCAN_VIEW = 1600;
-    private static final LightCurve CODES = new LightCurve(v -> v);
 
     private final PreviewStore previews;
     private final ProfileRepository profiles;
-    private final FileStore files;
     private final PairingRepository pairings;
     private final TransformCache transforms = new TransformCache(240L << 20);
     private volatile long lastAsked = System.nanoTime() - QUIET_NANOS;
@@ -85,13 +74,11 @@ public class ProofService {
         return thread;
     });
     private final Cache<List<IccProfile>, GamutCheck> gamuts = Caffeine.newBuilder().executor(Runnable::run).maximumSize(8).build();
-    private final Cache<IccProfile, GamutBoundary> boundaries = Caffeine.newBuilder().executor(Runnable::run).maximumSize(30).build();
 
-    public ProofService(PreviewStore previews, ProfileRepository profiles, FileStore files, PairingRepository pairings) {
+    public ProofService(PreviewStore previews, ProfileRepository profiles, PairingRepository pairings) {
         this.pairings = pairings;
         this.previews = previews;
         this.profiles = profiles;
-        this.files = files;
     }
 
     /** How a proof is made and looked at. */
@@ -166,7 +153,7 @@ public class ProofService {
         return placed.straighten() == 0 && placed.crop().equals(Crop.whole(master.width(), master.height()));
     }
 
-    private View part(Master master, Placed placed, int width, int height) {
+    View part(Master master, Placed placed, int width, int height) {
         View large = previews.view(master, LARGE_ENOUGH);
         double toView = (double) large.width() / master.width();
         return large.scaled(placed.crop().scaled(toView), placed.straighten(), width, height, LightCurve.GAMMA_22);
@@ -285,43 +272,8 @@ public class ProofService {
         return gamuts.get(List.of(source, paper), k -> new GamutCheck(source, paper));
     }
 
-    /**
-     * A gamut's boundary for plots, in L*a*b* relative to the paper.
-     *
-     * @param volume    cubic L*a*b* units
-     * @param vertices  L*, a*, b* each
-     * @param triangles places in {@code vertices}, counter-clockwise seen from outside
-     */
-    public record Boundary(double volume, List<double[]> vertices, List<int[]> triangles, List<Slice> slices) {
-    }
-
-    /** Closed lines of a*, b* at one L*. */
-    public record Slice(double lightness, List<List<double[]>> outlines) {
-    }
-
-    /** What a pairing can hold, with slices at the lightnesses asked for. */
-    public Boundary boundary(PairingVersion pairing, List<Double> lightnesses) {
-        GamutBoundary found = boundaries.get(profiles.get(pairing.profileHash()), GamutBoundary::of);
-        return new Boundary(found.volume(), found.vertices().stream().map(Lab::toArray).toList(), found.triangles(),
-            lightnesses.stream().map(l -> new Slice(l, found.slice(l))).toList());
-    }
-
-    /**
-     * @param meanDifference mean CIEDE2000 between master and print by intent, over the part that is printed; both against their own white,
-     *                       as an eye that is used to the paper sees them, whichever the intent
-     * @param threshold      CIEDE2000 from which a colour counts as one that the paper can't hold, or the screen can't show
-     * @param screen         what the screen can't show
-     * @param blackAlways    intents that compensate black whether or not it is asked for, as the paper's profile is of version 4
-     */
-    public record Figures(Map<Intent, Double> meanDifference, GamutCheck.Report gamut, double threshold, Screen screen, double paperL,
-        double blackL, List<Intent> blackAlways) {
-    }
-
-    /** Shares that the screen can't show, of the master, and of the print with its paper white. */
-    public record Screen(double ofMaster, double ofPrint) {
-    }
-
-    private Screen screen(RenditionView seen, View view, char[] wanted, PairingVersion pairing, RenditionCompiler.ConversionOptions onward,
+    private Figures.Screen screen(RenditionView seen, View view, char[] wanted, PairingVersion pairing,
+        RenditionCompiler.ConversionOptions onward,
         IccProfile display) {
         IccProfile paper = profiles.get(pairing.profileHash());
         Transform read = transforms.get(new Recipe.DeviceToLab(display, true));
@@ -329,7 +281,7 @@ public class ProofService {
             from -> new Recipe.Convert(from, display, Intent.RELATIVE, false, Observer.ADAPTED));
         Transform proof = through(seen, onward,
             from -> new Recipe.Proof(from, paper, onward.intent(), onward.blackPoint(), ProofView.PAPER_WHITE, display));
-        return new Screen(apart(wanted, read.apply(master.apply(view.pixels()))),
+        return new Figures.Screen(apart(wanted, read.apply(master.apply(view.pixels()))),
             apart(proofLab(seen, pairing.profileHash(), onward, true).apply(view.pixels()), read.apply(proof.apply(view.pixels()))));
     }
 
@@ -406,12 +358,12 @@ public class ProofService {
         return transforms;
     }
 
-    private Transform proofLab(RenditionView seen, String profileHash, RenditionCompiler.ConversionOptions onward, boolean absolute) {
+    Transform proofLab(RenditionView seen, String profileHash, RenditionCompiler.ConversionOptions onward, boolean absolute) {
         IccProfile paper = profiles.get(profileHash);
         return through(seen, onward, from -> new Recipe.ProofToLab(from, paper, onward.intent(), onward.blackPoint(), absolute));
     }
 
-    private static double meanDifference(char[] a, char[] b) {
+    static double meanDifference(char[] a, char[] b) {
         return differences(a, b).average().orElse(0);
     }
 
@@ -439,71 +391,5 @@ public class ProofService {
         Lab measured = LabEncoding.V4.lab(proofLab(seen, pairing.profileHash(), onward, true).apply(pixel), 0);
         GamutCheck.Cause cause = GamutCheck.Cause.values()[gamutCheck(seen, pairing).map(asked(seen, pixel), new float[0])[0]];
         return new Probe(wanted, got, measured, wanted.deltaE2000(got), cause);
-    }
-
-    private static final int SWEEP_WIDTH = 480;
-    private static final int SWEEP_HEIGHT = 144;
-    private static final int GRAYS_HEIGHT = 48;
-    private static final double SWEEP_CHROMA = 60;
-
-    /** Grays from black to white, and under them all hues from light to dark, as a paper gives them. */
-    public byte[] sweep(IccProfile paper, Display display) {
-        char[] lab = new char[3 * SWEEP_WIDTH * SWEEP_HEIGHT];
-        for (int i = 0; i < lab.length / 3; i++) {
-            double across = i % SWEEP_WIDTH / (SWEEP_WIDTH - 1.0);
-            int row = i / SWEEP_WIDTH;
-            boolean gray = row < GRAYS_HEIGHT;
-            double hue = 2 * Math.PI * across;
-            double down = (row - GRAYS_HEIGHT) / (SWEEP_HEIGHT - GRAYS_HEIGHT - 1.0);
-            lab[3 * i] = LabEncoding.V4.ofL(gray ? 100 * across : 90 - 70 * down);
-            lab[3 * i + 1] = LabEncoding.V4.ofAb(gray ? 0 : SWEEP_CHROMA * Math.cos(hue));
-            lab[3 * i + 2] = LabEncoding.V4.ofAb(gray ? 0 : SWEEP_CHROMA * Math.sin(hue));
-        }
-        char[] device = transforms.get(new Recipe.FromLab(paper, Intent.RELATIVE)).apply(lab);
-        return Png.of(SWEEP_WIDTH, SWEEP_HEIGHT,
-            transforms.get(new Recipe.Convert(paper, display.profile(), Intent.ABSOLUTE, false, Observer.ADAPTED)).apply(device), display);
-    }
-
-    /** A placed picture of a page that was scanned. */
-    public record Scanned(String scanHash, Page page, Placed placed) {
-    }
-
-    /** The picture's part of the scan, as the picture stands upright. */
-    private View scanView(Scanned scanned, int width, int height) {
-        Orientation turned = scanned.placed.orientation();
-        Placed placed = scanned.placed;
-        LabScan scan;
-        try (InputStream in = files.open(scanned.scanHash)) {
-            scan = LabScan.read(in);
-        } catch (IOException e) {
-            throw new NotFound("The scan of this sheet is not there any more.", "Scan it again, or print it again.");
-        }
-        View sheet = new View(scan.width(), scan.height(), 3, scan.pixels()).oriented(scanned.page.feedTurn().inverse());
-        double perMm = scan.dpi() / 25.4;
-        double x = Math.max(0, placed.atMm().x() * perMm);
-        double y = Math.max(0, placed.atMm().y() * perMm);
-        Crop crop = new Crop(x, y, Math.min(sheet.width() - x, placed.atMm().width() * perMm),
-            Math.min(sheet.height() - y, placed.atMm().height() * perMm));
-        return sheet.scaled(crop, turned.swapsSides() ? height : width, turned.swapsSides() ? width : height, CODES)
-            .oriented(turned.inverse());
-    }
-
-    public byte[] scan(Scanned scanned, Display display, int longest) {
-        Placed placed = scanned.placed;
-        double scale = Math.min(longest, LARGEST_SCAN_VIEW) / Math.max(placed.uprightWidthMm(), placed.uprightHeightMm());
-        View view = scanView(scanned, (int) Math.max(1, Math.round(placed.uprightWidthMm() * scale)),
-            (int) Math.max(1, Math.round(placed.uprightHeightMm() * scale)));
-        Transform toDisplay = transforms.get(new Recipe.FromLab(display.profile(), Intent.ABSOLUTE));
-        return Png.of(view.width(), view.height(), toDisplay.apply(view.pixels()), display);
-    }
-
-    /** Mean CIEDE2000 between what the proof promised, paper white included, and what the scanner saw of the picture. */
-    double scanDifference(ToneProofs.MeasuredProof promised, ColourRoute.ByWistel route, Scanned scanned) {
-        Placed placed = scanned.placed;
-        int w = 160;
-        int h = (int) Math.max(1, Math.round(w * placed.uprightHeightMm() / placed.uprightWidthMm()));
-        View small = part(promised.seen().master(), placed, w, h);
-        char[] shown = proofLab(promised.seen(), promised.pairing().profileHash(), onward(route), true).apply(small.pixels());
-        return meanDifference(shown, scanView(scanned, w, h).pixels());
     }
 }

@@ -64,16 +64,19 @@ class ToneController {
     private final WedgeRepository wedges;
     private final WedgePrinting printing;
     private final ToneService tones;
+    private final ScannerCalibration calibration;
     private final Json json;
     private final RecordRepository records;
     private final Clock clock;
 
-    ToneController(WedgeRepository wedges, WedgePrinting printing, ToneService tones, Json json, RecordRepository records, Clock clock) {
+    ToneController(WedgeRepository wedges, WedgePrinting printing, ToneService tones, ScannerCalibration calibration, Json json,
+        RecordRepository records, Clock clock) {
         this.records = records;
         this.json = json;
         this.wedges = wedges;
         this.printing = printing;
         this.tones = tones;
+        this.calibration = calibration;
         this.clock = clock;
     }
 
@@ -250,20 +253,20 @@ class ToneController {
     }
 
     @GetMapping("/scanner")
-    Optional<ToneService.Scanner> scanner() {
-        return tones.scanner();
+    Optional<ScannerCalibration.Scanner> scanner() {
+        return calibration.scanner();
     }
 
     /** Calibrates the scanner by this wedge, which it scanned and an instrument read. */
     @PutMapping("/{number}/scanner")
-    ToneService.Scanner learn(@PathVariable int number) {
-        return tones.learnScanner(number);
+    ScannerCalibration.Scanner learn(@PathVariable int number) {
+        return calibration.learn(number);
     }
 
     @DeleteMapping("/scanner")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void forgetScanner() {
-        tones.forgetScanner();
+        calibration.forget();
     }
 
     /** The scale through its curve, as an ICC profile of grays. */

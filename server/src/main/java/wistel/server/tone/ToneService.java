@@ -37,7 +37,6 @@ import wistel.core.printer.ColourRoute;
 import wistel.core.sheet.Rect;
 import wistel.core.tone.PairingToneCurve;
 import wistel.core.tone.Linearisation;
-import wistel.core.tone.ScannerCurve;
 import wistel.core.tone.StraightenedScale;
 import wistel.core.tone.ToneCurve;
 import wistel.core.tone.ToneReport;
@@ -52,13 +51,11 @@ import wistel.server.print.AttemptPage;
 import wistel.server.print.AttemptRepository;
 import wistel.server.print.AttemptState;
 import wistel.server.printer.IppClient;
+import wistel.server.printer.JobSeen;
 import wistel.server.printer.Printer;
 import wistel.server.printer.PrinterRepository;
-import wistel.server.setting.SettingRepository;
 import wistel.server.store.FileStore;
-import wistel.server.store.Json;
 import wistel.server.store.ProfileRepository;
-import wistel.server.store.RecordRepository;
 import wistel.server.tone.WedgeRepository.Origin;
 import wistel.server.tone.WedgeRepository.Reading;
 import wistel.server.tone.WedgeRepository.Row;
@@ -68,7 +65,6 @@ import wistel.server.tone.WedgeRepository.Row;
 public class ToneService {
     private static final int LARGEST_READING = 1 << 20;
     private static final int LARGEST_SCAN = 400 << 20;
-    private static final String SCANNER = "scanner-curve";
 
     private final WedgeRepository wedges;
     private final PairingRepository pairings;
@@ -77,10 +73,8 @@ public class ToneService {
     private final IppClient ipp;
     private final FileStore files;
     private final ProfileRepository profiles;
-    private final SettingRepository settings;
     private final ScanPictures scans;
-    private final Json json;
-    private final RecordRepository records;
+    private final ScannerCalibration calibration;
     private final Events events;
     private final Clock clock;
     private final TransactionTemplate transaction;
@@ -89,9 +83,8 @@ public class ToneService {
 
     public ToneService(WedgeRepository wedges, PairingRepository pairings, AttemptRepository attempts, PrinterRepository printers,
         IppClient ipp, FileStore files, ProfileRepository profiles,
-        SettingRepository settings, ScanPictures scans, Json json, RecordRepository records, Events events, Clock clock,
+        ScannerCalibration calibration, ScanPictures scans, Events events, Clock clock,
         TransactionTemplate transaction) {
-        this.records = records;
         this.wedges = wedges;
         this.pairings = pairings;
         this.attempts = attempts;
@@ -99,9 +92,8 @@ public class ToneService {
         this.ipp = ipp;
         this.files = files;
         this.profiles = profiles;
-        this.settings = settings;
         this.scans = scans;
-        this.json = json;
+        this.calibration = calibration;
         this.events = events;
         this.clock = clock;
         this.transaction = transaction;
@@ -111,7 +103,7 @@ public class ToneService {
     public ToneReport report(Row wedge, Reading reading) {
         return reports.get(reading, r -> {
             Optional<Linearisation> known = wedges.fit(r.id());
-            ToneReport report = ToneReport.of(scale(wedge, r), r.target(), r.leftOut(), r.points(), known);
+            ToneReport report = ToneReport.of(scale(wedge, r, files), r.target(), r.leftOut(), r.points(), known);
             if (known.isEmpty()) {
                 wedges.fitted(r, report.fitted());
             }
@@ -119,7 +111,8 @@ public class ToneService {
         });
     }
 
-    private ToneScale scale(Row wedge, Reading reading) {
+    /** As it was read; turned where it was read from black to paper. */
+    static ToneScale scale(Row wedge, Reading reading, FileStore files) {
         ToneScale scale = scale(wedge, Readings.parse(new String(files.bytes(reading.hash()), StandardCharsets.UTF_8)));
         return reading.turned() ? scale.turned() : scale;
     }
@@ -224,10 +217,10 @@ public class ToneService {
     private Reading byScan(Row wedge, String picture, Instant taken) {
         PairingVersion pairing = pairing(wedge);
         WedgeScan scan = WedgeScan.of(wedge(wedge), scans.lab(picture));
-        Optional<Scanner> scanner = scanner();
+        Optional<ScannerCalibration.Scanner> scanner = calibration.scanner();
         double paperL = pairing.white().l();
-        Readings readings = scanner.map(s -> scan.by(s.curve, paperL)).orElseGet(() -> scan.byEnds(paperL, pairing.blackL()));
-        String note = scanner.map(s -> "lightness by the scanner's curve from wedge " + s.wedge + "; colour is not read").orElse(
+        Readings readings = scanner.map(s -> scan.by(s.curve(), paperL)).orElseGet(() -> scan.byEnds(paperL, pairing.blackL()));
+        String note = scanner.map(s -> "lightness by the scanner's curve from wedge " + s.wedge() + "; colour is not read").orElse(
             "lightness between the paper and black that the profile tells; colour and the depth of black are not read");
         return kept(wedge, readings.text("Wedge " + wedge.number() + ", from a scan"), Optional.of(picture), Origin.SCANNER, taken, note);
     }
@@ -256,7 +249,7 @@ public class ToneService {
     }
 
     /** A wedge's sheet that came out, and who can read it. */
-    private record Sheet(Printer printer, Rect at, IppClient.Readers readers) {
+    private record Sheet(Printer printer, Rect at, JobSeen.Readers readers) {
     }
 
     private Sheet sheet(Row wedge) {
@@ -294,7 +287,7 @@ public class ToneService {
             : as.points.map(ToneCurve::new).or(r::points);
         List<Integer> leftOut = as.leftOut.orElse(r.leftOut());
         Reading next = r.taken(as.turned.orElse(r.turned()), leftOut, points, as.target.orElse(r.target()));
-        ToneScale scale = scale(wedges.get(r.wedge()), next);
+        ToneScale scale = scale(wedges.get(r.wedge()), next, files);
         if (leftOut.size() > scale.steps().size() / 2) {
             throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "More than half of the steps can't be left out.",
                 "Read the wedge again.");
@@ -371,38 +364,6 @@ public class ToneService {
     StraightenedScale straightened(Row wedge) {
         ToneReport report = report(wedge, newest(wedge));
         return new StraightenedScale(report.used(), report.curve());
-    }
-
-    /** @param wedge that told it */
-    record Scanner(ScannerCurve curve, int wedge, Instant made) {
-    }
-
-    Optional<Scanner> scanner() {
-        return settings.get(SCANNER).filter(text -> !text.isEmpty())
-            .flatMap(text -> records.readable("the scanner's curve", () -> json.read(text, Scanner.class)));
-    }
-
-    /** Learns the scanner's curve from a wedge that an instrument and the scanner have read. */
-    Scanner learnScanner(int number) {
-        Row wedge = wedges.get(number);
-        List<Reading> readings = wedges.readings(number);
-        Optional<Reading> scanned = readings.stream().filter(r -> r.scanHash().isPresent()).findFirst();
-        Optional<Reading> measured = readings.stream().filter(r -> r.origin() != Origin.SCANNER).findFirst();
-        if (scanned.isEmpty() || measured.isEmpty()) {
-            throw new Conflict(Conflict.Reason.STOPPED, "Wedge " + number + " wants both to be scanned and read by an instrument.",
-                scanned.isEmpty() ? "Scan it too." : "Read it with an instrument too.");
-        }
-        WedgeScan scan = WedgeScan.of(wedge(wedge), scans.lab(scanned.get().scanHash().get()));
-        Scanner scanner = new Scanner(ScannerCurve.of(scan, scale(wedge, measured.get())), number, clock.instant());
-        settings.put(SCANNER, json.text(scanner));
-        events.publish("wedge", Integer.toString(number));
-        return scanner;
-    }
-
-    /** Scans are calibrated by the wedges' own ends again. */
-    void forgetScanner() {
-        settings.put(SCANNER, "");
-        events.publish("wedge", "");
     }
 
     Map<Integer, List<Reading>> readingsByWedge() {

@@ -33,6 +33,7 @@ import wistel.core.length.Range;
 import wistel.core.paper.SheetSize;
 import wistel.standin.room.MachineModel;
 import wistel.standin.room.RoomPrinter;
+import wistel.standin.room.Trouble;
 
 /** What a printer says of itself (RFC 8011, 5.4; PWG 5100.12, 6; PWG 5100.13; PWG 5100.14, 5). */
 final class PrinterDescription {
@@ -117,7 +118,7 @@ final class PrinterDescription {
     }
 
     private String reason() {
-        return printer.trouble() != RoomPrinter.Trouble.NONE ? printer.trouble().reason()
+        return printer.trouble() != Trouble.NONE ? printer.trouble().reason()
             : printer.inkEmpty() ? "marker-supply-empty-error" : printer.waitsForPaper() ? "media-needed-error" : "none";
     }
 

@@ -1,0 +1,127 @@
+package wistel.core.render;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Supplier;
+import wistel.core.pictures.Crop;
+import wistel.core.pictures.ForwardRows;
+import wistel.core.pictures.Orientation;
+import wistel.core.pictures.Resampler;
+import wistel.core.pictures.Resampling;
+import wistel.core.pictures.RotatedResampler;
+import wistel.core.pictures.RowWindow;
+import wistel.core.pictures.StageTimes.Stage;
+import wistel.core.pictures.StageTimes;
+import wistel.core.sheet.Placed;
+
+/** A placed picture on the raster: where its visible part lies, and how its source gets there. */
+final class RasterPiece {
+    final Placed placed;
+    final LayoutRenderer.Picture picture;
+    final Orientation turn;
+    final int x;
+    final int y;
+    final int width;
+    final int height;
+    final Resampling resampler;
+    /** Set before the first band is made. */
+    RowWindow window;
+
+    private RasterPiece(Placed placed, LayoutRenderer.Picture picture, Orientation turn, int[] at, Resampling resampler) {
+        this.placed = placed;
+        this.picture = picture;
+        this.turn = turn;
+        this.x = at[0];
+        this.y = at[1];
+        this.width = at[2];
+        this.height = at[3];
+        this.resampler = resampler;
+    }
+
+    Strip strip(int from, int to, Sharpener sharpener, StageTimes times) {
+        int above = within(from - sharpener.reach());
+        int below = within(to + sharpener.reach());
+        int first = resampler.firstRow(above);
+        return new Strip(this, source(first, resampler.lastRow(below - 1) + 1, times), first, from, to, above, below);
+    }
+
+    private int within(int row) {
+        return Math.max(0, Math.min(height, row));
+    }
+
+    /** Rows that come forward are taken here, in order; a spool is read where the band is made. */
+    private Supplier<char[]> source(int from, int to, StageTimes times) {
+        if (window instanceof ForwardRows forward) {
+            char[] rows = forward.rows(from, to);
+            return () -> rows;
+        }
+        return () -> {
+            long began = StageTimes.now();
+            char[] rows = window.rows(from, to);
+            times.add(Stage.TURN, began);
+            return rows;
+        };
+    }
+
+    /**
+     * The part of a piece in one band, with the source rows that it needs; rows from {@code above} on are resampled, so that sharpening
+     * sees its surroundings.
+     */
+    record Strip(RasterPiece piece, Supplier<char[]> source, int top, int from, int to, int above, int below) {
+        char[] resampled(Sharpener sharpener, StageTimes times) {
+            char[] rows = source.get();
+            long began = StageTimes.now();
+            char[] resampled = piece.resampler.band(rows, top, above, below);
+            times.add(Stage.RESAMPLE, began);
+            if (!sharpener.off()) {
+                long sharpening = StageTimes.now();
+                sharpener.apply(resampled, piece.width, piece.picture.stored().channels(), piece.picture.light(),
+                    piece.picture.luminance());
+                times.add(Stage.SHARPEN, sharpening);
+            }
+            return resampled;
+        }
+    }
+
+    /** Of all placed pictures that reach onto the raster, in their order. */
+    static List<RasterPiece> of(LayoutRenderer.Job job) {
+        List<RasterPiece> pieces = new ArrayList<>();
+        for (Placed placed : job.placed()) {
+            LayoutRenderer.Picture picture = job.pictures().get(placed.renditionId());
+            Orientation shown = placed.orientation().then(job.page().feedTurn());
+            int[] at = job.onRaster(placed.atMm().turned(job.page().feedTurn(), job.page().widthMm(), job.page().heightMm()));
+            Crop crop = placed.crop().turned(shown, picture.shownWidth(), picture.shownHeight());
+            int left = at[0];
+            int top = at[1];
+            int right = at[2];
+            int bottom = at[3];
+            int[] visible = placed.sides().isPresent() ? new int[] {left, top, right, bottom}
+                : new int[] {Math.max(0, left), Math.max(0, top), Math.min(job.width(), right), Math.min(job.height(), bottom)};
+            if (visible[2] <= visible[0] || visible[3] <= visible[1]) {
+                continue;
+            }
+            double perX = crop.width() / (right - left);
+            double perY = crop.height() / (bottom - top);
+            Crop used = new Crop(crop.x() + (visible[0] - left) * perX, crop.y() + (visible[1] - top) * perY,
+                (visible[2] - visible[0]) * perX, (visible[3] - visible[1]) * perY);
+            Orientation turn = picture.orientation().then(shown);
+            int sourceWidth = turn.swapsSides() ? picture.stored().height() : picture.stored().width();
+            int sourceHeight = turn.swapsSides() ? picture.stored().width() : picture.stored().height();
+            Resampler.Size size = new Resampler.Size(used, visible[2] - visible[0], visible[3] - visible[1],
+                Math.max(1, perX * job.dpi() / job.mostPpi()));
+            pieces.add(new RasterPiece(placed, picture, turn, new int[] {visible[0], visible[1], size.width(), size.height()},
+                resampling(placed, shown, sourceWidth, sourceHeight, picture, size)));
+        }
+        return pieces;
+    }
+
+    private static Resampling resampling(Placed placed, Orientation shown, int sourceWidth, int sourceHeight,
+        LayoutRenderer.Picture picture,
+        Resampler.Size size) {
+        if (placed.straighten() == 0) {
+            return new Resampler(sourceWidth, sourceHeight, picture.stored().channels(), size, picture.light());
+        }
+        double degrees = shown.mirrors() ? -placed.straighten() : placed.straighten();
+        return new RotatedResampler(sourceWidth, sourceHeight, picture.stored().channels(), size, degrees, picture.light());
+    }
+}
