@@ -59,7 +59,11 @@ final class Running implements AutoCloseable {
     }
 
     @Override
-    public void close() throws IOException, InterruptedException {
-        launcher("stop");
+    public void close() throws IOException {
+        try {
+            launcher("stop");
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
     }
 }

@@ -3,93 +3,26 @@ package wistel.server;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import java.awt.Color;
-import java.awt.Graphics2D;
-import java.awt.RenderingHints;
-import java.awt.image.BufferedImage;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.InputStream;
-import java.net.URI;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
-import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.TreeMap;
-import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import javax.imageio.ImageIO;
-import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 import wistel.core.cgats.Readings;
-import wistel.core.colour.D50;
 import wistel.core.colour.LabEncoding;
 import wistel.core.icc.profile.ColourSpace;
 import wistel.core.icc.profile.IccProfile;
-import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.ProfileReader;
 import wistel.core.icc.transform.TransformCompiler;
-import wistel.core.paper.PairingVersion;
-import wistel.core.printer.DriverSettings;
-import wistel.server.pairing.PairingRepository;
-import wistel.standin.ink.Paper;
-import wistel.standin.room.Feeds;
 
 /** The tone bench by its API: wedges through the queue, read in the print room, curves kept with pairings and in force on dockets. */
-public class ToneBenchTest extends InTestRoom {
+public class ToneBenchTest extends ToneRoom {
     private static final double LARGEST_OFF = 0.7;
-
-    @BeforeClass
-    void open() throws IOException {
-        PrintingTest.pair(test, Paper.SKERRY_BARYTA, Feeds.REAR, Intent.RELATIVE);
-        PrintingTest.pair(test, Paper.MOSS_COTTON, Feeds.FRONT, Intent.RELATIVE);
-        PrintingTest.pair(test, Paper.CORRIE_LUSTRE, Feeds.REAR, Intent.RELATIVE);
-        String large = api.post("/api/printers", "{\"uri\":\"" + test.ipp().replace("/ipp/print", "/ipp/large") + "\"}", 0).body()
-            .path("id").asString();
-        PairingVersion small = test.bean(PairingRepository.class).find(pairing("Moss Cotton 300", false)).orElseThrow();
-        test.bean(PairingRepository.class)
-            .add(new PairingVersion(UUID.randomUUID().toString(), 1, large, "", small.paper(), small.surface(), small.body(),
-                DriverSettings.of(small.settings().mediaType(), Feeds.ROLL, 5), small.profileHash(), small.intent(), small.white(),
-                small.blackL()));
-    }
-
-    private String pairing(String paper, boolean large) {
-        return api.get("/api/pairings").body().valueStream()
-            .filter(p -> p.path("paper").asString().equals(paper) && p.path("printerName").asString().contains("44") == large).findFirst()
-            .orElseThrow().path("pairingId").asString();
-    }
-
-    /** At a coarse resolution, which no tone hangs on: it takes a quarter of the time. */
-    private static String mode(String pairing, String way, Map<String, String> own) {
-        Map<String, String> settings = new TreeMap<>(own);
-        settings.put("printer-resolution", "180");
-        return "{\"pairingId\":\"" + pairing + "\",\"way\":\"" + way + "\",\"settings\":{"
-            + settings.entrySet().stream().map(e -> "\"" + e.getKey() + "\":\"" + e.getValue() + "\"").collect(Collectors.joining(","))
-            + "}}";
-    }
-
-    private JsonNode print(String mode, int steps, int repeats, boolean scattered) throws Exception {
-        Api.Answer asked = api.post("/api/wedges",
-            "{\"mode\":" + mode + ",\"steps\":" + steps + ",\"repeats\":" + repeats + ",\"scattered\":" + scattered + "}", 0);
-        assertThat(asked.status()).as(asked.body().toString()).isEqualTo(202);
-        return out(asked.body().path("number").asInt());
-    }
-
-    private JsonNode out(int wedge) throws Exception {
-        return Waiting.until(() -> api.get("/api/wedges/" + wedge).body(), w -> w.path("printing").path("over").asBoolean(), 120);
-    }
-
-    private JsonNode read(JsonNode wedge, String by) {
-        Api.Answer read = api.post("/api/wedges/" + wedge.path("number").asInt() + "/readings/" + by, "", 0);
-        assertThat(read.status()).as(read.body().toString()).isEqualTo(201);
-        return read.body();
-    }
 
     @DataProvider
     public Object[][] modes() {
@@ -108,11 +41,6 @@ public class ToneBenchTest extends InTestRoom {
         assertThat(proof.path("ofWedge").asInt()).isEqualTo(wedge.path("number").asInt());
         JsonNode proved = even(read(out(proof.path("number").asInt()), "instrument"));
         assertThat(proved.path("before").asDouble()).as(told.toString()).isLessThan(LARGEST_OFF);
-    }
-
-    private JsonNode even(JsonNode wedge) {
-        return api.patch("/api/wedges/readings/" + wedge.path("reading").path("id").asString(), "{\"target\":\"EVEN\"}", 0).body()
-            .path("reading");
     }
 
     /**
@@ -135,14 +63,6 @@ public class ToneBenchTest extends InTestRoom {
         assertThat(100 * off(numbers(even(byTarget).path("line")), byInstrument)).isLessThan(0.6);
         assertThat(byTarget.path("readings").size()).as("nothing is overwritten").isEqualTo(3);
         assertThat(api.delete("/api/wedges/scanner").status()).isEqualTo(204);
-    }
-
-    private static double[] numbers(JsonNode list) {
-        return list.valueStream().mapToDouble(JsonNode::asDouble).toArray();
-    }
-
-    private static double off(double[] a, double[] b) {
-        return Math.sqrt(IntStream.range(0, a.length).mapToDouble(i -> Math.pow(a[i] - b[i], 2)).average().orElseThrow());
     }
 
     /**
@@ -200,155 +120,6 @@ public class ToneBenchTest extends InTestRoom {
             .asString();
         Waiting.until(() -> api.get("/api/attempts/" + attempt).body(), a -> a.path("state").asString().equals("done"), 60);
         return api.get("/api/attempts/" + attempt + "/pages/1/placed/i1/scan/figures").body().path("meanDifference").asDouble();
-    }
-
-    private int someWedge = -1;
-    private List<String> someLines;
-
-    /** A printed ramp of 21 steps, and its reading. */
-    private List<String> lines() throws Exception {
-        if (someWedge < 0) {
-            someWedge = print(mode(pairing("Skerry Baryta 310", false), "DRIVER", Map.of()), 21, 1, false).path("number").asInt();
-            read(api.get("/api/wedges/" + someWedge).body(), "instrument");
-            String text = new String(api.get("/api/wedges/" + someWedge + "/reading.txt").raw().body(), StandardCharsets.UTF_8);
-            someLines = text.lines().dropWhile(l -> !l.equals("BEGIN_DATA")).skip(1).takeWhile(l -> !l.equals("END_DATA"))
-                .map(l -> l.substring(l.indexOf(' ') + 1)).toList();
-        }
-        return someLines;
-    }
-
-    private Api.Answer bring(String text) throws Exception {
-        lines();
-        return api.post("/api/wedges/" + someWedge + "/readings", text.getBytes(StandardCharsets.UTF_8));
-    }
-
-    @Test
-    public void readingsOfOtherLengthsAndWedgesAreRefusedAndNothingIsKept() throws Exception {
-        List<String> lines = lines();
-        int kept = api.get("/api/wedges/" + someWedge).body().path("readings").size();
-        assertThat(bring(String.join("\n", lines.subList(0, 20))).code()).isEqualTo("reading-of-another-length");
-        assertThat(bring(String.join("\n", lines) + "\n50 0 0").code()).isEqualTo("reading-of-another-length");
-        StringBuilder other = new StringBuilder("CGATS.17\nBEGIN_DATA_FORMAT\nSAMPLE_ID LAB_L LAB_A LAB_B\nEND_DATA_FORMAT\nBEGIN_DATA\n");
-        for (int i = 0; i < lines.size(); i++) {
-            other.append("W").append(someWedge + 1000).append('-').append(i + 1).append(' ').append(lines.get(i)).append('\n');
-        }
-        assertThat(bring(other + "END_DATA\n").code()).isEqualTo("reading-of-another-wedge");
-        assertThat(bring("no numbers here").code()).isEqualTo("reading-unclear");
-        assertThat(bring("").code()).isEqualTo("reading-unclear");
-        assertThat(api.get("/api/wedges/" + someWedge).body().path("readings").size()).isEqualTo(kept);
-    }
-
-    @Test
-    public void aReversedReadingIsToldAndTurned() throws Exception {
-        List<String> lines = new ArrayList<>(lines());
-        JsonNode straight = bring(String.join("\n", lines)).body().path("reading");
-        Collections.reverse(lines);
-        JsonNode reversed = bring(String.join("\n", lines)).body().path("reading");
-        assertThat(reversed.path("reversed").asBoolean()).isTrue();
-        assertThat(api.put("/api/wedges/" + someWedge + "/curve", "", 0).code()).as("not kept before it is turned").isEqualTo("stopped");
-        JsonNode turned = api.patch("/api/wedges/readings/" + reversed.path("id").asString(), "{\"turned\":true}", 0).body()
-            .path("reading");
-        assertThat(turned.path("reversed").asBoolean()).isFalse();
-        assertThat(turned.path("before").asDouble()).isCloseTo(straight.path("before").asDouble(), within(1e-6));
-    }
-
-    /** Density, decimal commas, and a patch with dust on it. */
-    @Test
-    public void otherFormsOfReadingsSayTheSame() throws Exception {
-        List<String> lines = lines();
-        double before = bring(String.join("\n", lines)).body().path("reading").path("before").asDouble();
-        String commas = String.join("\n", lines).replace('.', ',');
-        assertThat(bring(commas).body().path("reading").path("before").asDouble()).isCloseTo(before, within(1e-6));
-        String densities = lines.stream()
-            .map(l -> String.format(Locale.ROOT, "%.4f", -Math.log10(D50.luminance(Double.parseDouble(l.split(" ")[0])))))
-            .collect(Collectors.joining("\n"));
-        JsonNode dense = bring(densities).body();
-        assertThat(dense.path("reading").path("before").asDouble()).isCloseTo(before, within(0.05));
-        assertThat(dense.path("readings").get(0).path("note").asString()).contains("lightness alone");
-        List<String> dusty = new ArrayList<>(lines);
-        dusty.set(8, "20 0 0");
-        JsonNode dust = bring(String.join("\n", dusty)).body().path("reading");
-        assertThat(dust.path("steps").get(8).path("suspect").asBoolean()).isTrue();
-        assertThat(dust.path("verdict").toString()).contains("suspect");
-        assertThat(dust.path("after").asDouble()).isLessThan(1);
-    }
-
-    /** However it lies on the glass, as long as all of it does. */
-    @Test
-    public void scansAreReadAsTheyLieOrRefusedInWords() throws Exception {
-        JsonNode instrument = even(bring(String.join("\n", lines())).body());
-        BufferedImage scan = flatbed(someWedge);
-        BufferedImage down = turned(scan, Math.PI);
-        assertThat(100 * off(numbers(even(bring(down)).path("line")), numbers(instrument.path("line")))).isLessThan(1.5);
-        BufferedImage askew = turned(scan, Math.toRadians(6));
-        assertThat(100 * off(numbers(even(bring(askew)).path("line")), numbers(instrument.path("line")))).isLessThan(1.5);
-        BufferedImage warm = tinted(scan, 0.82);
-        assertThat(100 * off(numbers(even(bring(warm)).path("line")), numbers(instrument.path("line")))).isLessThan(1.5);
-        assertThat(bringScan(tinted(scan, 0.25)).code()).isEqualTo("scan-unclear");
-        assertThat(bringScan(scan.getSubimage(0, 0, scan.getWidth() * 3 / 4, scan.getHeight())).code()).isEqualTo("scan-cropped");
-        assertThat(bringScan(new BufferedImage(600, 800, BufferedImage.TYPE_INT_RGB)).code()).isEqualTo("scan-without-wedge");
-        int other = print(mode(pairing("Skerry Baryta 310", false), "DRIVER", Map.of()), 21, 1, false).path("number").asInt();
-        assertThat(bringScan(flatbed(other)).code()).isEqualTo("reading-of-another-wedge");
-    }
-
-    private JsonNode bring(BufferedImage scan) throws IOException {
-        Api.Answer read = bringScan(scan);
-        assertThat(read.status()).as(read.body().toString()).isEqualTo(201);
-        return read.body();
-    }
-
-    private Api.Answer bringScan(BufferedImage scan) throws IOException {
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        ImageIO.write(scan, "png", out);
-        return api.post("/api/wedges/" + someWedge + "/readings", out.toByteArray());
-    }
-
-    /** The flatbed's picture; as a PNG it loses its profile, so its curve is made that of sRGB first. */
-    private BufferedImage flatbed(int wedge) throws Exception {
-        String attempt = api.get("/api/wedges/" + wedge).body().path("printing").path("attemptId").asString();
-        int job = Api.page(api.get("/api/attempts/" + attempt).body()).path("jobId").asInt();
-        try (InputStream in = URI.create("http://localhost:" + test.room.port() + "/flatbed/print/" + job + ".tif").toURL().openStream()) {
-            BufferedImage deep = ImageIO.read(in);
-            BufferedImage image = new BufferedImage(deep.getWidth(), deep.getHeight(), BufferedImage.TYPE_INT_RGB);
-            for (int y = 0; y < image.getHeight(); y++) {
-                for (int x = 0; x < image.getWidth(); x++) {
-                    int rgb = 0;
-                    for (int c = 0; c < 3; c++) {
-                        double light = Math.pow(deep.getRaster().getSample(x, y, c) / 65535.0, 1.8);
-                        double code = light <= 0.0031308 ? 12.92 * light : 1.055 * Math.pow(light, 1 / 2.4) - 0.055;
-                        rgb = rgb << 8 | (int) Math.round(255 * code);
-                    }
-                    image.setRGB(x, y, rgb);
-                }
-            }
-            return image;
-        }
-    }
-
-    private static BufferedImage turned(BufferedImage scan, double by) {
-        int side = (int) (1.1 * Math.max(scan.getWidth(), scan.getHeight()));
-        BufferedImage turned = new BufferedImage(side, side, BufferedImage.TYPE_INT_RGB);
-        Graphics2D g = turned.createGraphics();
-        g.setColor(Color.WHITE);
-        g.fillRect(0, 0, side, side);
-        g.setRenderingHint(RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BILINEAR);
-        g.translate(side / 2.0, side / 2.0);
-        g.rotate(by);
-        g.drawImage(scan, -scan.getWidth() / 2, -scan.getHeight() / 2, null);
-        g.dispose();
-        return turned;
-    }
-
-    /** With less blue. */
-    private static BufferedImage tinted(BufferedImage scan, double blue) {
-        BufferedImage tinted = new BufferedImage(scan.getWidth(), scan.getHeight(), BufferedImage.TYPE_INT_RGB);
-        for (int y = 0; y < scan.getHeight(); y++) {
-            for (int x = 0; x < scan.getWidth(); x++) {
-                int rgb = scan.getRGB(x, y);
-                tinted.setRGB(x, y, rgb & 0xFFFF00 | (int) Math.round(blue * (rgb & 255)));
-            }
-        }
-        return tinted;
     }
 
     @Test

@@ -119,7 +119,7 @@ public final class PrintRoom implements AutoCloseable {
         stumbles = on;
     }
 
-    /** The small printer says that its scans lie at another address. */
+    /** The small printer says that its scans lie at another address; at their own when it is empty. */
     public void scanAddress(String address) {
         ipp.scanAddress(address);
     }

@@ -1,18 +1,23 @@
 package wistel.core.render;
 
+import static wistel.core.render.RenderSamples.pixelOf;
+import static wistel.core.render.RenderSamples.pixel;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
+import static wistel.core.render.RenderSamples.STRAIGHT;
+import static wistel.core.render.RenderSamples.THIRDS;
+import static wistel.core.render.RenderSamples.named;
+import static wistel.core.render.RenderSamples.page;
+import static wistel.core.render.RenderSamples.picture;
+import static wistel.core.render.RenderSamples.pixels;
+import static wistel.core.render.RenderSamples.places;
 
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.nio.ByteBuffer;
-import java.nio.charset.StandardCharsets;
-import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardOpenOption;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
@@ -22,14 +27,10 @@ import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicInteger;
-import javax.imageio.ImageIO;
-import javax.imageio.ImageReader;
-import javax.imageio.stream.MemoryCacheImageInputStream;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import wistel.core.fault.PictureException;
-import wistel.core.fault.PrinterException;
 import wistel.core.icc.kernel.Kernels;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.ProfileReader;
@@ -43,7 +44,6 @@ import wistel.core.paper.Stock;
 import wistel.core.pictures.Crop;
 import wistel.core.pictures.LightCurve;
 import wistel.core.pictures.Orientation;
-import wistel.core.pictures.PictureFile;
 import wistel.core.pictures.Progress;
 import wistel.core.pictures.RowSource;
 import wistel.core.pictures.View;
@@ -59,13 +59,8 @@ import wistel.core.sheet.Rect;
 import wistel.core.sheet.SheetPlan;
 import wistel.core.sheet.Single;
 
+/** Pages rendered from pictures: where every pixel comes to lie, how bands join, what is drawn over them. */
 public class LayoutRendererTest {
-    private static final LightCurve STRAIGHT = new LightCurve(v -> v);
-    private static final float[] THIRDS = {1 / 3f, 1 / 3f, 1 / 3f};
-    private static final Transform SAME = TransformCompiler
-        .compile(new Recipe.Convert(StandardSpaces.SRGB, StandardSpaces.SRGB, Intent.RELATIVE, false,
-            Observer.ADAPTED), Kernels.SCALAR);
-
     private final ExecutorService workers = Executors.newFixedThreadPool(3);
 
     @AfterClass(alwaysRun = true)
@@ -73,31 +68,11 @@ public class LayoutRendererTest {
         workers.shutdown();
     }
 
-    /** 24 by 16 pixels, each telling its own place: red grows to the right, green downwards. */
-    private static View places() {
-        char[] pixels = new char[3 * 24 * 16];
-        for (int i = 0; i < 24 * 16; i++) {
-            pixels[3 * i] = (char) (2000 * (i % 24 + 1));
-            pixels[3 * i + 1] = (char) (3000 * (i / 24 + 1));
-            pixels[3 * i + 2] = 9000;
-        }
-        return new View(24, 16, 3, pixels);
-    }
-
-    private static LayoutRenderer.Picture picture(RowSource source) {
-        return new LayoutRenderer.Picture(source, Orientation.UPRIGHT, STRAIGHT, THIRDS, SAME);
-    }
-
-    private static FileChannel scratch() throws IOException {
-        return FileChannel.open(Files.createTempFile("spool", ".raw"), StandardOpenOption.READ, StandardOpenOption.WRITE,
-            StandardOpenOption.DELETE_ON_CLOSE);
-    }
-
     private byte[] file(LayoutRenderer.Job job, Progress progress) throws IOException {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         PwgRaster.Page raster = new PwgRaster.Page(job.width(), job.height(), (int) job.dpi(), 16, PwgRaster.Space.SRGB, 0, 0, "x", "m", 5,
             1);
-        new LayoutRenderer(workers, LayoutRendererTest::scratch).render(job, new PwgSink(raster), out, progress);
+        new LayoutRenderer(workers, RenderSamples::scratch).render(job, new PwgSink(raster), out, progress);
         return out.toByteArray();
     }
 
@@ -111,26 +86,6 @@ public class LayoutRendererTest {
             reader.row(row);
         }
         return rows;
-    }
-
-    private static Rect pixels(double x, double y, double width, double height) {
-        return new Rect(x * 2.54, y * 2.54, width * 2.54, height * 2.54);
-    }
-
-    private static Placed named(String id, Placed p) {
-        return new Placed(id, p.itemId(), p.renditionId(), p.crop(), p.straighten(), p.atMm(), p.orientation(), p.bleed(), p.sides());
-    }
-
-    private static Page page(double width, double height, Orientation feed, Placed... placed) {
-        return Page.of(width * 2.54, height * 2.54, Margins.NONE, feed, List.of(placed), List.of());
-    }
-
-    private static char[] pixel(char[][] rows, int x, int y) {
-        return Arrays.copyOfRange(rows[y], 3 * x, 3 * x + 3);
-    }
-
-    private static char[] of(View picture, int x, int y) {
-        return picture.pixel(x, y);
     }
 
     private static final char[] WHITE = {65535, 65535, 65535};
@@ -149,7 +104,7 @@ public class LayoutRendererTest {
         for (int y = 0; y < 40; y++) {
             for (int x = 0; x < 40; x++) {
                 boolean inside = x >= 3 && x < 3 + shown.width() && y >= 2 && y < 2 + shown.height();
-                assertThat(pixel(rows, x, y)).isEqualTo(inside ? of(shown, x - 3, y - 2) : WHITE);
+                assertThat(pixel(rows, x, y)).isEqualTo(inside ? pixelOf(shown, x - 3, y - 2) : WHITE);
             }
         }
     }
@@ -237,7 +192,7 @@ public class LayoutRendererTest {
                 boolean inside = px >= -3 && px < 27 && py >= -3 && py < 19;
                 int mx = px < 0 ? -1 - px : px >= 24 ? 47 - px : px;
                 int my = py < 0 ? -1 - py : py >= 16 ? 31 - py : py;
-                assertThat(pixel(rows, x, y)).as(x + ", " + y).isEqualTo(inside ? of(places(), mx, my) : WHITE);
+                assertThat(pixel(rows, x, y)).as(x + ", " + y).isEqualTo(inside ? pixelOf(places(), mx, my) : WHITE);
             }
         }
     }
@@ -268,8 +223,8 @@ public class LayoutRendererTest {
         char[][] rows = printed(
             page(20, 10, Orientation.UPRIGHT, new Placed("r", Crop.whole(24, 16), 0, pixels(-6, -3, 24, 16), Orientation.UPRIGHT)),
             Map.of("r", picture(places())));
-        assertThat(pixel(rows, 0, 0)).isEqualTo(of(places(), 6, 3));
-        assertThat(pixel(rows, 17, 9)).isEqualTo(of(places(), 23, 12));
+        assertThat(pixel(rows, 0, 0)).isEqualTo(pixelOf(places(), 6, 3));
+        assertThat(pixel(rows, 17, 9)).isEqualTo(pixelOf(places(), 23, 12));
         assertThat(pixel(rows, 18, 5)).isEqualTo(WHITE);
         char[][] beside = printed(
             page(20, 10, Orientation.UPRIGHT, new Placed("r", Crop.whole(24, 16), 0, pixels(40, 0, 24, 16), Orientation.UPRIGHT)),
@@ -312,10 +267,10 @@ public class LayoutRendererTest {
             new Placed("b", Crop.whole(8, 8), 0, pixels(40, 40, 8, 8), Orientation.UPRIGHT));
         char[][] rows = printed(page, Map.of("a", picture(counted), "b", picture(new View(8, 8, 3, gray))));
         assertThat(decoded).hasValue(1);
-        assertThat(pixel(rows, 33, 12)).isEqualTo(of(places(), 23, 2));
-        assertThat(pixel(rows, 34, 12)).as("mirrored at the edge").isEqualTo(of(places(), 23, 2));
-        assertThat(pixel(rows, 37, 12)).isEqualTo(of(places(), 20, 2));
-        assertThat(pixel(rows, 10, 30)).isEqualTo(of(places(), 23, 0));
+        assertThat(pixel(rows, 33, 12)).isEqualTo(pixelOf(places(), 23, 2));
+        assertThat(pixel(rows, 34, 12)).as("mirrored at the edge").isEqualTo(pixelOf(places(), 23, 2));
+        assertThat(pixel(rows, 37, 12)).isEqualTo(pixelOf(places(), 20, 2));
+        assertThat(pixel(rows, 10, 30)).isEqualTo(pixelOf(places(), 23, 0));
         assertThat((int) pixel(rows, 44, 44)[1]).isEqualTo(30000);
     }
 
@@ -364,7 +319,7 @@ public class LayoutRendererTest {
         byte[] warm = file(job, Progress.SILENT);
         assertThat(warm).isEqualTo(cold);
         ByteArrayOutputStream alone = new ByteArrayOutputStream();
-        new LayoutRenderer(Runnable::run, LayoutRendererTest::scratch).render(job,
+        new LayoutRenderer(Runnable::run, RenderSamples::scratch).render(job,
             new PwgSink(new PwgRaster.Page(job.width(), job.height(), 200, 16,
                 PwgRaster.Space.SRGB, 0, 0, "x", "m", 5, 1)),
             alone, Progress.SILENT);
@@ -417,90 +372,5 @@ public class LayoutRendererTest {
                     Progress.SILENT))
                 .isInstanceOfSatisfying(PictureException.class, e -> assertThat(e.code()).isEqualTo("picture-damaged"));
         }
-    }
-
-    /** A TIFF sink's file is what another program's reader reads: size, resolution, profile and every sample. */
-    @Test
-    public void aTiffIsReadByTheJdkAsItWasRendered() throws IOException {
-        Page page = page(40, 30, Orientation.UPRIGHT, new Placed("r", Crop.whole(24, 16), 0, pixels(3, 2, 24, 16), Orientation.UPRIGHT));
-        LayoutRenderer.Job job = LayoutRenderer.Job.plain(page, Map.of("r", picture(places())), 10, Double.POSITIVE_INFINITY,
-            Sharpener.NONE);
-        for (int bits : new int[] {8, 16}) {
-            ByteArrayOutputStream out = new ByteArrayOutputStream();
-            new LayoutRenderer(workers, LayoutRendererTest::scratch).render(job,
-                new TiffSink(40, 30, bits, 3, 10, StandardSpaces.SRGB.bytes(), Xmp.titled("Fells & <light>")), out, Progress.SILENT);
-            ImageReader reader = null;
-            var readers = ImageIO.getImageReadersByFormatName("tiff");
-            while (reader == null || !reader.getClass().getName().startsWith("com.sun.")) {
-                reader = readers.next();
-            }
-            reader.setInput(new MemoryCacheImageInputStream(new ByteArrayInputStream(out.toByteArray())));
-            int[] pixel = reader.read(0).getRaster().getPixel(3 + 7, 2 + 5, (int[]) null);
-            char[] wanted = of(places(), 7, 5);
-            for (int c = 0; c < 3; c++) {
-                assertThat((double) pixel[c]).isCloseTo(bits == 16 ? wanted[c] : wanted[c] / 257.0, within(0.51));
-            }
-            var file = PictureFile.open(() -> new MemoryCacheImageInputStream(new ByteArrayInputStream(out.toByteArray())));
-            assertThat(file.facts().profile()).isEqualTo(StandardSpaces.SRGB.bytes());
-            assertThat(file.facts().bits()).isEqualTo(bits);
-        }
-    }
-
-    /** BigTIFF (Adobe's proposal as libtiff writes it): 43, 8-byte offsets, a directory at 16. */
-    @Test
-    public void aTiffBeyondFourGigabytesIsABigTiff() throws IOException {
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        new TiffSink(40_000, 20_000, 16, 3, 720, new byte[0], new byte[0]).begin(out, 100);
-        var head = ByteBuffer.wrap(out.toByteArray());
-        assertThat(head.getShort(2)).isEqualTo((short) 43);
-        assertThat(head.getLong(8)).isEqualTo(16);
-        assertThat(head.getLong(16)).isEqualTo(15);
-        assertThat(out.size()).isGreaterThan(2 * 8 * 200);
-    }
-
-    @DataProvider
-    Object[][] depths() {
-        return new Object[][] {{16}, {8}, {1}};
-    }
-
-    @Test(dataProvider = "depths")
-    public void rasterRowsComeBackAsTheyWentIn(int bits) throws IOException {
-        SplittableRandom random = new SplittableRandom(4);
-        PwgRaster.Space space = bits == 1 ? PwgRaster.Space.BLACK : PwgRaster.Space.DEVICE3;
-        int n = space.channels();
-        int step = 65535 / ((1 << bits) - 1);
-        char[][] rows = new char[600][n * 301];
-        for (int y = 0; y < rows.length; y++) {
-            for (int i = 0; i < rows[y].length; i++) {
-                // stretches of equal pixels, noise, and repeated rows, some of them more often than a count can say
-                rows[y][i] = y % 5 == 1 || y > 200 && y < 500 ? rows[y - 1][i]
-                    : (i / 60) % 2 == 0 ? (char) 0 : (char) (random.nextInt(65536) / step * step);
-            }
-        }
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        PwgRaster.Writer writer = new PwgRaster.Writer(out,
-            new PwgRaster.Page(301, rows.length, 360, bits, space, 60, 8, "x", "gloss", 5, 1));
-        for (char[] row : rows) {
-            writer.row(row);
-        }
-        writer.finish();
-        PwgRaster.Reader reader = new PwgRaster.Reader(new ByteArrayInputStream(out.toByteArray()));
-        PwgRaster.Page page = reader.nextPage();
-        assertThat(page.mediaType()).isEqualTo("gloss");
-        char[] row = new char[n * 301];
-        for (char[] wanted : rows) {
-            reader.row(row);
-            assertThat(row).isEqualTo(wanted);
-        }
-        assertThat(reader.nextPage()).isNull();
-    }
-
-    @Test
-    public void aBrokenRasterIsRefusedBeforeMemoryIsTaken() {
-        byte[] junk = new byte[2000];
-        assertThatThrownBy(() -> new PwgRaster.Reader(new ByteArrayInputStream(junk))).isInstanceOf(PrinterException.class);
-        Arrays.fill(junk, (byte) 0x7F);
-        System.arraycopy("RaS2".getBytes(StandardCharsets.ISO_8859_1), 0, junk, 0, 4);
-        assertThatThrownBy(() -> new PwgRaster.Reader(new ByteArrayInputStream(junk)).nextPage()).isInstanceOf(PrinterException.class);
     }
 }

@@ -8,6 +8,8 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ForkJoinPool;
 import java.util.stream.Stream;
 import javax.imageio.stream.FileImageInputStream;
@@ -41,24 +43,45 @@ public class SuggestionTest {
         return all.toArray(Object[][]::new);
     }
 
-    private static Suggestion.Found suggested(Path file, Path profile) throws IOException {
-        PictureFile picture = PictureFile.open(() -> {
+    /** A demo picture, small, and its colours in L*a*b*. */
+    private record Seen(View view, Transform wanted) {
+        static Seen of(Path file) {
+            PictureFile picture = PictureFile.open(() -> {
+                try {
+                    return new FileImageInputStream(file.toFile());
+                } catch (IOException e) {
+                    throw new UncheckedIOException(e);
+                }
+            });
+            byte[] embedded = picture.facts().profile();
+            IccProfile source = embedded.length > 0 ? ProfileReader.read(embedded) : StandardSpaces.assumedFor(picture.facts().channels());
+            View view = View.fitting(picture.rows(), 320, PictureLight.of(source), new Histogram.Counter(picture.facts().channels()),
+                ForkJoinPool.commonPool());
+            return new Seen(view, TransformCompiler.compile(new Recipe.DeviceToLab(source, false)));
+        }
+    }
+
+    private record Printed(Transform nearest, Transform print) {
+        static Printed of(Path profile) {
             try {
-                return new FileImageInputStream(file.toFile());
+                IccProfile paper = ProfileReader.read(Files.readAllBytes(profile));
+                return new Printed(
+                    TransformCompiler.compile(new Recipe.ProofToLab(RenditionCompiler.WORKING, paper, Intent.RELATIVE, false, false)),
+                    TransformCompiler.compile(new Recipe.ProofToLab(RenditionCompiler.WORKING, paper, Intent.RELATIVE, true, false)));
             } catch (IOException e) {
                 throw new UncheckedIOException(e);
             }
-        });
-        byte[] embedded = picture.facts().profile();
-        IccProfile source = embedded.length > 0 ? ProfileReader.read(embedded) : StandardSpaces.assumedFor(picture.facts().channels());
-        IccProfile paper = ProfileReader.read(Files.readAllBytes(profile));
-        View view = View.fitting(picture.rows(), 320, PictureLight.of(source), new Histogram.Counter(picture.facts().channels()),
-            ForkJoinPool.commonPool());
-        Transform wanted = TransformCompiler.compile(new Recipe.DeviceToLab(source, false));
-        Transform nearest = TransformCompiler
-            .compile(new Recipe.ProofToLab(RenditionCompiler.WORKING, paper, Intent.RELATIVE, false, false));
-        Transform print = TransformCompiler.compile(new Recipe.ProofToLab(RenditionCompiler.WORKING, paper, Intent.RELATIVE, true, false));
-        return Suggestion.of(view.pixels(), view.channels(), view.channels() == 1, wanted, nearest, print);
+        }
+    }
+
+    private static final Map<Path, Seen> SEEN = new ConcurrentHashMap<>();
+    private static final Map<Path, Printed> PRINTED = new ConcurrentHashMap<>();
+
+    private static Suggestion.Found suggested(Path file, Path profile) {
+        Seen seen = SEEN.computeIfAbsent(file, Seen::of);
+        Printed on = PRINTED.computeIfAbsent(profile, Printed::of);
+        View view = seen.view;
+        return Suggestion.of(view.pixels(), view.channels(), view.channels() == 1, seen.wanted, on.nearest, on.print);
     }
 
     @Test(dataProvider = "picturesOnPapers")

@@ -63,7 +63,7 @@ public final class IppService {
 
     /** Offers scans at an address of somebody's making. */
     public void scanAddress(String address) {
-        scanAddress = Optional.of(address);
+        scanAddress = Optional.of(address).filter(a -> !a.isEmpty());
     }
 
     /** Reads one request and its document from the stream. */

@@ -20,8 +20,12 @@ final class OverEdge {
         this.enlarged = new char[page.width() * page.space().channels()];
     }
 
-    /** Hands on the rows of the paper that this row of the raster comes to lie on: none, one or two. */
+    /** Hands on the rows of the paper that this row of the raster comes to lie on: none, one or two; the row itself where nothing is enlarged. */
     void row(int y, char[] samples, Consumer<char[]> paper) {
+        if (acrossScale == 1) {
+            paper.accept(samples);
+            return;
+        }
         boolean ready = false;
         while (next < page.height() && source(next, page.height(), downScale) == y) {
             if (!ready) {
