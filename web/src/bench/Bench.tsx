@@ -1,10 +1,10 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { Button, Input, type InputRef } from 'antd'
-import { useEffect, useRef, useState } from 'react'
+import { useRef, useState } from 'react'
 import { Link } from 'react-router'
 import { answer, api, Problem, upload } from '../api/client'
 import type { DocketView, OnBench } from '../api/types'
-import { typing } from '../frame/Frame'
+import { useKeys } from '../frame/keys'
 import { HELP } from '../frame/words'
 import { MarkSign } from '../parts/MarkSign'
 import { PageDrawing } from '../parts/PageDrawing'
@@ -32,16 +32,7 @@ export function Bench() {
   const finder = useRef<InputRef>(null)
   const nextKey = useRef(1)
 
-  useEffect(() => {
-    const press = (e: KeyboardEvent) => {
-      if (e.key === '/' && !typing(e)) {
-        e.preventDefault()
-        finder.current?.focus()
-      }
-    }
-    window.addEventListener('keydown', press)
-    return () => window.removeEventListener('keydown', press)
-  }, [])
+  useKeys({ find: () => finder.current?.focus() })
 
   const change = (key: number, next: Partial<Arrival>) =>
     setArrivals((all) => all.map((a) => (a.key === key ? { ...a, ...next } : a)))

@@ -5,7 +5,7 @@ import { useNavigate, useParams } from 'react-router'
 import { answer, api, since, upload } from '../api/client'
 import type { DocketView } from '../api/types'
 import { filesOf } from '../bench/arrivals'
-import { typing } from '../frame/Frame'
+import { useKeys } from '../frame/keys'
 import { MachineStation } from '../machine/MachineStation'
 import { PaperStation } from '../paper/PaperStation'
 import { MarkSign } from '../parts/MarkSign'
@@ -66,24 +66,18 @@ export function Docket() {
     )
   const go = (to: string) => navigate(`/dockets/${id}/${to}`)
 
-  useEffect(() => {
-    const press = (e: KeyboardEvent) => {
-      const control = e.ctrlKey || e.metaKey
-      if (control && e.key.toLowerCase() === 'z' && !typing(e)) {
-        e.preventDefault()
-        change({ kind: e.shiftKey ? 'redo' : 'undo' })
-      } else if ((e.key === '[' || e.key === ']') && !typing(e) && !control) {
-        const at = place.current + (e.key === ']' ? 1 : -1)
-        const to = STATIONS[at]
-        if (to) {
-          place.current = at
-          navigate(`/dockets/${id}/${to}`)
-        }
-      }
-    }
-    window.addEventListener('keydown', press)
-    return () => window.removeEventListener('keydown', press)
-  }, [change, id, navigate])
+  const step = (by: number) => {
+    const to = STATIONS[place.current + by]
+    if (!to) return
+    place.current += by
+    navigate(`/dockets/${id}/${to}`)
+  }
+  useKeys({
+    undo: () => change({ kind: 'undo' }),
+    redo: () => change({ kind: 'redo' }),
+    stationBefore: () => step(-1),
+    stationAfter: () => step(1),
+  })
 
   if (tools.error && !view) {
     return (

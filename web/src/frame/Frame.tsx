@@ -1,36 +1,21 @@
 import { useQuery } from '@tanstack/react-query'
 import { Modal } from 'antd'
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
 import { Link, NavLink, Outlet, useLocation } from 'react-router'
 import { answer, api } from '../api/client'
 import { useServerEvents } from '../api/events'
 import { useScreen } from '../api/screen'
 import { MarkSign } from '../parts/MarkSign'
 import { DOING, DOING_MARK } from '../printers/words'
-import { damagedWords, HELP, SHORTCUTS } from './words'
+import { KEYS, useKeys } from './keys'
+import { damagedWords, HELP } from './words'
 import './frame.css'
-
-/** Kinds of input whose keys are text; a radio button or a slider takes none of ours. */
-const TEXT = /^(text|search|url|tel|email|password|number|date|time|)$/
-
-export function typing(e: { target: EventTarget | null }) {
-  const at = e.target as HTMLElement | null
-  if (!at?.tagName) return false
-  if (at.isContentEditable || at.tagName === 'TEXTAREA' || at.tagName === 'SELECT') return true
-  return at.tagName === 'INPUT' && TEXT.test((at as HTMLInputElement).type) && !(at as HTMLInputElement).readOnly
-}
 
 export function Frame() {
   useServerEvents()
   const [keys, setKeys] = useState(false)
   const place = useLocation().pathname
-  useEffect(() => {
-    const press = (e: KeyboardEvent) => {
-      if (e.key === '?' && !typing(e)) setKeys((k) => !k)
-    }
-    window.addEventListener('keydown', press)
-    return () => window.removeEventListener('keydown', press)
-  }, [])
+  useKeys({ help: () => setKeys((k) => !k) })
   const screen = useScreen()
   return (
     <div className="frame">
@@ -64,10 +49,10 @@ export function Frame() {
         </p>
         <table className="keys">
           <tbody>
-            {SHORTCUTS.map(([key, what]) => (
-              <tr key={key}>
+            {Object.values(KEYS).map(({ shown, what }) => (
+              <tr key={shown}>
                 <td>
-                  <kbd>{key}</kbd>
+                  <kbd>{shown}</kbd>
                 </td>
                 <td>{what}</td>
               </tr>

@@ -1,5 +1,5 @@
-import { useCallback, useEffect, useState } from 'react'
-import { typing } from '../frame/Frame'
+import { useCallback, useState } from 'react'
+import { useKeys } from '../frame/keys'
 
 const SURROUNDS = ['', 'l70', 'paper'] as const
 export const SURROUND_NAMES: Record<string, string> = { '': 'booth L* 50', l70: 'booth L* 70', paper: 'booth paper white' }
@@ -16,12 +16,6 @@ export function useSurround(): [string, () => void] {
       }),
     [],
   )
-  useEffect(() => {
-    const press = (e: KeyboardEvent) => {
-      if (e.key.toLowerCase() === 'b' && !typing(e) && !e.ctrlKey && !e.metaKey) turn()
-    }
-    window.addEventListener('keydown', press)
-    return () => window.removeEventListener('keydown', press)
-  }, [turn])
+  useKeys({ surround: turn })
   return [surround, turn]
 }

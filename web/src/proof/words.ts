@@ -1,5 +1,5 @@
-import type { Cause, Intent } from '../api/types'
-import { day, percent } from '../parts/numbers'
+import type { Cause, Figures, Intent } from '../api/types'
+import { day, fixed, percent } from '../parts/numbers'
 
 export const INTENTS: { value: Intent; label: string }[] = [
   { value: 'PERCEPTUAL', label: 'Perceptual' },
@@ -32,4 +32,26 @@ export const TONES = {
   look: 'See it',
   on: (move: number) => `print through its curve, which moves tones by up to ${percent(move)}`,
   straight: 'straight by itself: nothing to move',
+}
+
+const worth = (g: Figures['gamut']) => g.parts.filter((p) => p.share >= 0.005).sort((a, b) => b.share - a.share)
+
+/** What of a picture a paper can't hold, the largest part first. */
+export function heldWords(g: Figures['gamut'], drawn: boolean) {
+  const parts = worth(g)
+  if (parts.length === 0) return g.inside > 0.9995 ? 'It holds all of this picture.' : 'It holds all but a few spots.'
+  const words = parts.map((p) => {
+    const { short, drawn: how } = CAUSES[p.cause]
+    return `${percent(p.share)} ${short} (${drawn ? `${how}, ` : ''}mean ΔE ${fixed(p.meanDifference, 1)})`
+  })
+  return `${words.join(', ')}.`
+}
+
+export function screenWords({ ofMaster, ofPrint }: Figures['screen']) {
+  if (ofMaster < 0.0005 && ofPrint < 0.0005) return 'This screen shows both as they are.'
+  const lost = [
+    ofPrint >= 0.0005 && `${percent(ofPrint)} of the print`,
+    ofMaster >= 0.0005 && `${percent(ofMaster)} of the master`,
+  ]
+  return `This screen can't show ${lost.filter(Boolean).join(' and ')}.`
 }
