@@ -5,6 +5,7 @@ import { answer, api } from '../api/client'
 import { pairingOf } from '../api/pictures'
 import type { SettingChoice } from '../api/types'
 import type { DocketTools, StationProps } from '../docket/useDocket'
+import { Choices } from '../parts/Choices'
 import { StationFindings } from '../parts/Findings'
 import { fixed } from '../parts/numbers'
 import { colourPath, lostWords, restWords, WORDS } from './words'
@@ -115,21 +116,18 @@ function Row({ choice, tools, docket }: { choice: SettingChoice; tools: DocketTo
         {choice.label}
       </span>
       <div>
-        <div className="values" role="radiogroup" aria-labelledby={`label-${choice.setting}`}>
-          {choice.values.map((v) => (
-            <button
-              type="button"
-              role="radio"
-              key={v.value}
-              aria-checked={v.chosen}
-              title={v.why ? `${WORDS.notNow}: ${v.why}` : undefined}
-              className={`${v.chosen ? 'chosen' : ''} ${v.why ? 'struck' : ''}`}
-              onClick={() => press(v)}
-            >
-              {v.label}
-            </button>
-          ))}
-        </div>
+        <Choices
+          className="values"
+          aria-labelledby={`label-${choice.setting}`}
+          value={choice.values.find((v) => v.chosen)?.value}
+          choices={choice.values.map((v) => ({
+            value: v.value,
+            shown: v.label,
+            title: v.why ? `${WORDS.notNow}: ${v.why}` : undefined,
+            className: v.why ? 'struck' : '',
+          }))}
+          onChoose={(value) => choice.values.filter((v) => v.value === value).forEach(press)}
+        />
         {told.map((v) => (
           <div className="why" key={v.value}>
             <b>{v.label}</b>: {v.why}.{' '}
@@ -157,20 +155,13 @@ function Spaces({ id, space, tools }: { id: string; space: string; tools: Docket
     <div className="told-row spaces">
       <span className="soft">{WORDS.sentIn}</span>
       <div>
-        <div className="values" role="radiogroup" aria-label={WORDS.sentIn}>
-          {data.map((s) => (
-            <button
-              type="button"
-              role="radio"
-              key={s.space}
-              aria-checked={s.space === space}
-              className={s.space === space ? 'chosen' : ''}
-              onClick={() => tools.decide({ kind: 'routed', route: { kind: 'by-driver', space: s.space } })}
-            >
-              {s.name}
-            </button>
-          ))}
-        </div>
+        <Choices
+          className="values"
+          aria-label={WORDS.sentIn}
+          value={data.find((s) => s.space === space)?.space}
+          choices={data.map((s) => ({ value: s.space, shown: s.name }))}
+          onChoose={(next) => tools.decide({ kind: 'routed', route: { kind: 'by-driver', space: next } })}
+        />
         {data.map((s) => (
           <div className="why" key={s.space}>
             {lostWords(s.name, fixed(100 * s.lost, 1), s.lost)}

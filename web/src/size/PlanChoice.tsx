@@ -1,4 +1,5 @@
 import type { StationProps } from '../docket/useDocket'
+import { Choices } from '../parts/Choices'
 import { PLAN_KINDS, PLANS } from './plans'
 
 /** How the picture sits on its paper; small drawings of what comes out. */
@@ -7,20 +8,21 @@ export function PlanChoice({ view, tools }: Pick<StationProps, 'view' | 'tools'>
   return (
     <section>
       <h2 className="head">How it is made up</h2>
-      <div className="plans" role="radiogroup" aria-label="How it is made up">
-        {PLAN_KINDS.map((kind) => (
-          <button
-            type="button"
-            role="radio"
-            key={kind}
-            aria-checked={kind === now}
-            onClick={() => kind !== now && tools.change({ kind: 'plan', plan: kind })}
-          >
-            {PLANS[kind].drawing}
-            {PLANS[kind].name}
-          </button>
-        ))}
-      </div>
+      <Choices
+        className="plans"
+        aria-label="How it is made up"
+        value={now}
+        choices={PLAN_KINDS.map((kind) => ({
+          value: kind,
+          shown: (
+            <>
+              {PLANS[kind].drawing}
+              {PLANS[kind].name}
+            </>
+          ),
+        }))}
+        onChoose={(plan) => tools.change({ kind: 'plan', plan })}
+      />
     </section>
   )
 }

@@ -2,6 +2,7 @@ import { Button, Slider } from 'antd'
 import { useEffect, useState } from 'react'
 import type { SideMoves, WrapDocket } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
+import { Choices } from '../parts/Choices'
 import { mm } from '../parts/numbers'
 import { fillSides } from './fills'
 import { FILLS } from './words'
@@ -29,13 +30,22 @@ export function SidesCard({ view, tools, picking, onPicking }: Props) {
     <>
       <section>
         <h2 className="head">What fills the sides</h2>
-        <div className="fills" role="radiogroup" aria-label="What fills the sides">
-          {FILLS.map((f) => (
-            <button type="button" role="radio" key={f.kind} aria-checked={f.kind === fill.kind} onClick={() => choose(f.kind)}>
-              <b>{f.name}</b>
-              <span className="soft">{f.says(side)}</span>
-            </button>
-          ))}
+        <div className="fills">
+          <Choices
+            className="all"
+            aria-label="What fills the sides"
+            value={fill.kind}
+            choices={FILLS.map((f) => ({
+              value: f.kind,
+              shown: (
+                <>
+                  <b>{f.name}</b>
+                  <span className="soft">{f.says(side)}</span>
+                </>
+              ),
+            }))}
+            onChoose={choose}
+          />
           {fill.kind === 'one-colour' && (
             <Button aria-pressed={picking} onClick={() => onPicking(!picking)}>
               {picking ? 'Drag over a patch' : 'Pick another patch'}
