@@ -1684,7 +1684,7 @@ export interface components {
             offered: boolean;
             overMm: number[];
         };
-        Borders: components["schemas"]["Sides"] | components["schemas"]["Even"] | components["schemas"]["HeavierFoot"];
+        Borders: components["schemas"]["Even"] | components["schemas"]["HeavierFoot"] | components["schemas"]["Sides"];
         BordersAsked: {
             bottom: string;
             left: string;
@@ -1746,7 +1746,7 @@ export interface components {
             kind: "colour";
         };
         ColourRoute: components["schemas"]["ByWistel"] | components["schemas"]["ByDriver"] | components["schemas"]["DriverMonochrome"];
-        Command: components["schemas"]["Titled"] | components["schemas"]["Noted"] | components["schemas"]["Copies"] | components["schemas"]["ProfileConfirmed"] | components["schemas"]["Treated"] | components["schemas"]["Compensates"] | components["schemas"]["Straightens"] | components["schemas"]["Framed"] | components["schemas"]["Fitted"] | components["schemas"]["Filled"] | components["schemas"]["Cropped"] | components["schemas"]["Trimmed"] | components["schemas"]["Annotated"] | components["schemas"]["Stocked"] | components["schemas"]["Turned"] | components["schemas"]["Laid"] | components["schemas"]["Edged"] | components["schemas"]["Bordered"] | components["schemas"]["Wraps"] | components["schemas"]["Unwraps"] | components["schemas"]["SidesFilled"] | components["schemas"]["SidesMoved"] | components["schemas"]["Set"] | components["schemas"]["Sharpened"] | components["schemas"]["Resolved"] | components["schemas"]["Routed"] | components["schemas"]["Together"];
+        Command: components["schemas"]["Titled"] | components["schemas"]["Noted"] | components["schemas"]["Copies"] | components["schemas"]["ProfileConfirmed"] | components["schemas"]["Treated"] | components["schemas"]["Compensates"] | components["schemas"]["Straightens"] | components["schemas"]["Framed"] | components["schemas"]["Fitted"] | components["schemas"]["Filled"] | components["schemas"]["Cropped"] | components["schemas"]["Trimmed"] | components["schemas"]["Annotated"] | components["schemas"]["Stocked"] | components["schemas"]["Turned"] | components["schemas"]["Laid"] | components["schemas"]["Edged"] | components["schemas"]["Bordered"] | components["schemas"]["Wraps"] | components["schemas"]["Unwraps"] | components["schemas"]["SidesFilled"] | components["schemas"]["SidesMoved"] | components["schemas"]["Sharpened"] | components["schemas"]["Resolved"] | components["schemas"]["Routed"] | components["schemas"]["Set"] | components["schemas"]["Together"];
         Compensated: {
             kept?: components["schemas"]["CompensationRef"];
             moves: components["schemas"]["Move"][];
@@ -2783,7 +2783,7 @@ export interface components {
             /** Format: int32 */
             repeats: number;
         };
-        Stock: components["schemas"]["Roll"] | components["schemas"]["Sheet"];
+        Stock: components["schemas"]["Sheet"] | components["schemas"]["Roll"];
         StockChoice: {
             feed?: string;
             fills: boolean;

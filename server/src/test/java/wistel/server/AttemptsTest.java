@@ -13,7 +13,6 @@ import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
-import wistel.server.print.Retention;
 
 /** Nothing is lost and nothing printed twice, whatever stops, is killed, or is asked at once. One room serves all of it. */
 public class AttemptsTest extends PrintingRoom {
@@ -153,28 +152,6 @@ public class AttemptsTest extends PrintingRoom {
         assertThat(api.post("/api/attempts/" + id + "/pages/1/reprints", "", 0).status()).isEqualTo(202);
         Waiting.until(() -> sheets(id), n -> n == 2, 30);
         assertThat(state(over(id, 30))).isEqualTo("done");
-    }
-
-    @Test
-    public void pastABoundOnBytesTheOldestPrintFilesGoFirstAndScansLast() throws Exception {
-        Retention retention = test.bean(Retention.class);
-        JsonNode first = over(released(small(580)), 30);
-        JsonNode second = over(released(small(590)), 30);
-        JsonNode running = release(large(600)).body();
-        retention.bound(retention.bytes() - 1);
-        assertThat(kept(first)).containsExactly(false, true);
-        assertThat(kept(second)).containsExactly(true, true);
-        retention.bound(0);
-        assertThat(kept(first)).containsExactly(false, false);
-        assertThat(kept(second)).containsExactly(false, false);
-        assertThat(retention.bytes()).isZero();
-        assertThat(state(over(running.path("id").asString(), 120))).as("what runs keeps its file").isEqualTo("done");
-    }
-
-    /** Whether its file and its scan are there. */
-    private List<Boolean> kept(JsonNode attempt) {
-        JsonNode page = Api.page(api.attempt(attempt.path("id").asString()));
-        return List.of(page.path("fileKept").asBoolean(), page.path("scanKept").asBoolean());
     }
 
     /** Without its database the server says so at once, and goes on when it is back. */

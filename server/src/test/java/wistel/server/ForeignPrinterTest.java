@@ -19,8 +19,8 @@ import wistel.core.printer.DriverSettings;
 import wistel.core.printer.JobRequest;
 import wistel.core.render.PwgRaster;
 import wistel.server.printer.IppClient;
-import wistel.server.printer.JobSeen;
-import wistel.server.printer.JobTicket;
+import wistel.server.printer.IppJob;
+import wistel.server.printer.IppTicket;
 
 /** Our IPP client against a printer that somebody else wrote: ippeveprinter of cups-ipp-utils. */
 public class ForeignPrinterTest {
@@ -82,11 +82,11 @@ public class ForeignPrinterTest {
         }
         String name = UUID.randomUUID().toString();
         int job = ipp.createJob(URI,
-            new JobTicket(name,
+            new IppTicket(name,
                 new JobRequest(Map.of("print-quality", "5", "print-color-mode", "color"), 215.9, 279.4, false, true, 0),
                 described.description().supported(), Margins.NONE, 1, 0));
         ipp.sendDocument(URI, job, file, "image/pwg-raster", (sent, stalled) -> {});
-        JobSeen seen = Waiting.until(() -> ipp.job(URI, job), JobSeen::over, 30);
+        IppJob seen = Waiting.until(() -> ipp.job(URI, job), IppJob::over, 30);
         assertThat(seen.completed()).as(seen.toString()).isTrue();
         assertThat(seen.scan()).isEmpty();
         assertThat(ipp.findJob(URI, name)).contains(job);

@@ -115,7 +115,7 @@ public class ForeignRulesTest {
         assertThat(quick.path("why").asString()).isEqualTo("not with glossy photo paper");
         JsonNode cut = setting(path, "finishings").path("values").get(1);
         assertThat(cut.path("why").asString()).contains("not with main");
-        change(path, cut.path("mend").path("change").toString());
+        change(path, cut.path("fix").path("change").toString());
         JsonNode after = api.get(path).body();
         assertThat(after.path("spec").path("colour").path("settings").path("values").path("media-source").asString())
             .isEqualTo("main-roll");

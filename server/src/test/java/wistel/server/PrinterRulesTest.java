@@ -21,7 +21,7 @@ import wistel.core.printer.MediaRow;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.PrinterRules;
 import wistel.server.printer.IppClient;
-import wistel.server.printer.JobTicket;
+import wistel.server.printer.IppTicket;
 import wistel.standin.PrintRoom;
 import wistel.standin.room.MachineModel;
 
@@ -71,9 +71,9 @@ public class PrinterRulesTest {
             new double[] {0, 0.2, 0.52, 1.2}[random.nextInt(4)]);
     }
 
-    private JobTicket ticket(JobRequest job, PrinterDescription printer) {
+    private IppTicket ticket(JobRequest job, PrinterDescription printer) {
         Margins margins = new PrinterRules(printer).row(job).map(MediaRow::margins).orElse(job.borderless() ? Margins.NONE : SOME);
-        return new JobTicket("asked", job, printer.supported(), margins, 1, job.borderless() ? 2 : 0);
+        return new IppTicket("asked", job, printer.supported(), margins, 1, job.borderless() ? 2 : 0);
     }
 
     /** Whatever is offered as possible is accepted, whatever is struck out is refused. */

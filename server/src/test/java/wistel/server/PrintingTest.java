@@ -153,7 +153,7 @@ public class PrintingTest extends InTestRoom {
         String path = "/api/dockets/" + d.path("id").asString();
         JsonNode large = api.patch(path + "/size", "{\"width\":\"400\"}", d.path("version").asInt()).body();
         assertThat(api.post(path + "/attempts", "", large.path("version").asInt()).code()).isEqualTo("stopped");
-        JsonNode fix = large.path("findings").get(0).path("mends").get(0).path("change");
+        JsonNode fix = large.path("findings").get(0).path("fixes").get(0).path("change");
         JsonNode mended = api.patch(path, fix.toString(), large.path("version").asInt()).body();
         assertThat(printed(mended).path("state").asString()).isEqualTo("done");
     }

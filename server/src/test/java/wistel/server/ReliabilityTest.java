@@ -11,6 +11,7 @@ import java.net.Socket;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.time.Duration;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -18,6 +19,7 @@ import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
+import wistel.server.print.Retention;
 import wistel.server.printer.PrinterRepository;
 import wistel.standin.PrintRoom;
 import wistel.standin.room.Feeds;
@@ -222,5 +224,27 @@ public class ReliabilityTest extends PrintingRoom {
             dockets += group.path("dockets").size();
         }
         assertThat(dockets).isEqualTo(601);
+    }
+
+    @Test
+    public void pastABoundOnBytesTheOldestPrintFilesGoFirstAndScansLast() throws Exception {
+        Retention retention = test.bean(Retention.class);
+        JsonNode first = over(released(small(580)), 30);
+        JsonNode second = over(released(small(590)), 30);
+        JsonNode running = release(large(600)).body();
+        retention.bound(retention.bytes() - 1);
+        assertThat(kept(first)).containsExactly(false, true);
+        assertThat(kept(second)).containsExactly(true, true);
+        retention.bound(0);
+        assertThat(kept(first)).containsExactly(false, false);
+        assertThat(kept(second)).containsExactly(false, false);
+        assertThat(retention.bytes()).isZero();
+        assertThat(state(over(running.path("id").asString(), 120))).as("what runs keeps its file").isEqualTo("done");
+    }
+
+    /** Whether its file and its scan are there. */
+    private List<Boolean> kept(JsonNode attempt) {
+        JsonNode page = Api.page(api.attempt(attempt.path("id").asString()));
+        return List.of(page.path("fileKept").asBoolean(), page.path("scanKept").asBoolean());
     }
 }

@@ -314,7 +314,7 @@ public class WrapsTest extends InTestRoom {
         assertThat(codes(d)).contains("WRAP_TOO_LARGE");
         assertThat(d.path("track").get(2).path("mark").asString()).isEqualTo("BLOCKED");
         assertThat(d.path("options").path("stocks").valueStream().filter(s -> s.path("holds").asBoolean()).count()).isZero();
-        JsonNode fixes = d.path("findings").get(0).path("mends");
+        JsonNode fixes = d.path("findings").get(0).path("fixes");
         assertThat(fixes.valueStream().map(m -> m.path("label").asString()).toList()).anyMatch(l -> l.startsWith("Make the face "));
         JsonNode smaller = fixes.valueStream().filter(m -> m.path("label").asString().startsWith("Make the face ")).findFirst()
             .orElseThrow();

@@ -10,18 +10,33 @@ public final class MonotoneCubic {
     private final double[] y;
     private final double[] slope;
 
-    /** @param x rising, two or more */
+    /**
+     * @param x two or more, each above the one before
+     * @param y of each; both are copied
+     * @throws IllegalArgumentException when there are fewer than two points, not as many of one as of the other, one isn't finite, or x
+     *                                  doesn't rise
+     */
     public MonotoneCubic(double[] x, double[] y) {
-        this(x, y, ends(x, y));
+        if (x.length < 2 || x.length != y.length) {
+            throw new IllegalArgumentException("a curve through " + x.length + " places and " + y.length + " values");
+        }
+        for (int i = 0; i < x.length; i++) {
+            if (!Double.isFinite(x[i]) || !Double.isFinite(y[i]) || i > 0 && x[i] <= x[i - 1]) {
+                throw new IllegalArgumentException(
+                    "point " + i + " of a curve, (" + x[i] + ", " + y[i] + "), doesn't follow the one before");
+            }
+        }
+        this.x = x.clone();
+        this.y = y.clone();
+        this.slope = slopes(x, y);
     }
 
-    private MonotoneCubic(double[] x, double[] y, double[] slope) {
-        this.x = x;
-        this.y = y;
-        this.slope = slope;
-    }
-
-    /** Over a full turn of 360 degrees: the last point is followed by the first. */
+    /**
+     * Over a full turn of 360 degrees: the last point is followed by the first.
+     *
+     * @param degrees rising, all within one turn; one or more
+     * @throws IllegalArgumentException as of the constructor, and when there is none
+     */
     public static MonotoneCubic periodic(double[] degrees, double[] values) {
         return periodic(degrees, values, 0);
     }
@@ -33,6 +48,9 @@ public final class MonotoneCubic {
 
     private static MonotoneCubic periodic(double[] degrees, double[] values, double aTurn) {
         int n = degrees.length;
+        if (n == 0 || values.length != n) {
+            throw new IllegalArgumentException("a turn through " + n + " places and " + values.length + " values");
+        }
         double[] x = new double[n + 4];
         double[] y = new double[n + 4];
         for (int i = 0; i < n + 4; i++) {
@@ -43,7 +61,7 @@ public final class MonotoneCubic {
         return new MonotoneCubic(x, y);
     }
 
-    private static double[] ends(double[] x, double[] y) {
+    private static double[] slopes(double[] x, double[] y) {
         int n = x.length;
         double[] slope = new double[n];
         for (int i = 0; i < n; i++) {
@@ -69,7 +87,11 @@ public final class MonotoneCubic {
         return before * after / (alpha * after + (1 - alpha) * before);
     }
 
+    /** Defined everywhere; NaN gives NaN. */
     public double at(double v) {
+        if (Double.isNaN(v)) {
+            return v;
+        }
         int n = x.length;
         if (v <= x[0]) {
             return y[0];

@@ -17,6 +17,13 @@ public record LabScan(int width, int height, double dpi, char[] pixels) {
     private static final int DATA_AT = 8 + 2 + 12 * 12 + 4 + 8 + 16;
     private static final long MOST_PIXELS = 60_000_000;
 
+    /** @throws IllegalArgumentException when it is empty, or has another number of samples than its size says; they are kept, not copied */
+    public LabScan {
+        if (width < 1 || height < 1 || !(dpi > 0) || pixels.length != 3L * width * height) {
+            throw new IllegalArgumentException(width + " x " + height + " at " + dpi + " dpi with " + pixels.length + " samples");
+        }
+    }
+
     public void write(OutputStream raw) throws IOException {
         DataOutputStream out = new DataOutputStream(raw);
         int extra = 8 + 2 + 12 * 12 + 4;

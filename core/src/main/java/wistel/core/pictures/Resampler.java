@@ -8,6 +8,8 @@ import java.util.Arrays;
  * limited to the range of the four nearest samples: no edge rings, in the shadows neither. Immutable.
  */
 public final class Resampler implements Resampling {
+    /** Pixels by which rounding may bring a crop past the edge. */
+    private static final double BEYOND = 0.01;
     private static final double LOBES = 3;
     /** Nearest source samples that limit an enlarged value. */
     private static final int LIMITING = 4;
@@ -41,12 +43,21 @@ public final class Resampler implements Resampling {
         }
     }
 
-    /** @param light of the source's codes */
+    /**
+     * @param channels of the source
+     * @param size     a part of the source, and the pixels that it becomes
+     * @param light    of the source's codes
+     * @throws IllegalArgumentException for a source without pixels, or a part that reaches beyond it
+     */
     public Resampler(int sourceWidth, int sourceHeight, int channels, Size size, LightCurve light) {
         this.channels = channels;
         this.sourceWidth = sourceWidth;
         this.width = size.width;
         this.crop = size.crop;
+        if (sourceWidth < 1 || sourceHeight < 1 || channels < 1 || crop.x() < -BEYOND || crop.y() < -BEYOND
+            || crop.x() + crop.width() > sourceWidth + BEYOND || crop.y() + crop.height() > sourceHeight + BEYOND) {
+            throw new IllegalArgumentException(crop + " of " + sourceWidth + " x " + sourceHeight + " x " + channels);
+        }
         this.copies = size.finest == 1 && crop.width() == size.width && crop.height() == size.height && crop.x() == Math.rint(crop.x())
             && crop.y() == Math.rint(crop.y());
         this.enlarges = size.finest == 1 && crop.width() < size.width;

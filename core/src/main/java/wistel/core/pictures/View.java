@@ -9,8 +9,9 @@ public record View(int width, int height, int channels, char[] pixels) implement
     private static final int BAND_SAMPLES = 3 << 20;
     private static final int BANDS_UNDER_WAY = 4;
 
+    /** @throws IllegalArgumentException when it is empty, or has another number of samples than its size says; they are kept, not copied */
     public View {
-        if (pixels.length != width * height * channels) {
+        if (width < 1 || height < 1 || channels < 1 || pixels.length != (long) width * height * channels) {
             throw new IllegalArgumentException(width + " x " + height + " x " + channels + " with " + pixels.length + " samples");
         }
     }

@@ -80,13 +80,19 @@ public final class Suggestion {
     }
 
     /**
-     * @param pixels    of the picture, in its own codes
+     * The moves that bring the print closest, of the picture and papers given; the same for the same input.
+     *
+     * @param pixels    of the picture, in its own codes, one or more
      * @param channels  of them
      * @param toWanted  from them to L*a*b* of the treated picture
      * @param toNearest from WORKING to the nearest that the paper has: relative colorimetric, black not scaled
      * @param toPrint   from WORKING to the print through the docket's own intent
+     * @throws IllegalArgumentException when there is no pixel, or half of one
      */
     public static Found of(char[] pixels, int channels, boolean monochrome, Transform toWanted, Transform toNearest, Transform toPrint) {
+        if (channels < 1 || pixels.length == 0 || pixels.length % channels != 0) {
+            throw new IllegalArgumentException(pixels.length + " samples of " + channels + " channels");
+        }
         Suggestion all = of(sampled(pixels, channels, MOST_COLOURS), monochrome, toWanted, toNearest, toPrint);
         Suggestion some = of(sampled(pixels, channels, COLOURS_AT_FIRST), monochrome, toWanted, toNearest, toPrint);
         double[] found = some.searched(new double[UNIT.length], FIRST_STEP, 4 * LAST_STEP);

@@ -31,7 +31,12 @@ public record Linearisation(ToneCurve curve, ToneTarget target, double before, d
         return curve.unsuited();
     }
 
-    /** @param scale from paper to black, without the steps that are left out */
+    /**
+     * The curve with as few points as the scale justifies; the same for the same scale. It can't tell a scale that was read from the wrong
+     * end from one that is reversed: {@link ToneJudgement} does.
+     *
+     * @param scale from paper to black, without the steps that are left out
+     */
     public static Linearisation fit(ToneScale scale, ToneTarget target) {
         ToneFit whole = new ToneFit(scale.steps(), target);
         List<Fold> folds = IntStream.range(0, FOLDS).parallel().mapToObj(nth -> Fold.of(scale.steps(), whole, nth)).toList();

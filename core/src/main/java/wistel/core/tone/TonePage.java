@@ -2,6 +2,7 @@ package wistel.core.tone;
 
 import java.util.Arrays;
 import java.util.SplittableRandom;
+import wistel.core.colour.LabEncoding;
 
 /**
  * A picture of our own to judge a monochrome setting by eye: ramps, fine steps in shadows and lights, two round targets of near black and
@@ -41,7 +42,7 @@ public final class TonePage {
         double[] l = new TonePage().l;
         char[] gray = new char[l.length];
         for (int i = 0; i < gray.length; i++) {
-            gray[i] = (char) Math.round(655.35 * Math.max(0, Math.min(100, l[i])));
+            gray[i] = LabEncoding.V4.ofL(l[i]);
         }
         return gray;
     }

@@ -3,12 +3,9 @@ package wistel.server.docket;
 import io.swagger.v3.oas.annotations.Parameter;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import org.springframework.http.CacheControl;
-import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -26,6 +23,7 @@ import wistel.core.rendition.Compensation;
 import wistel.core.rendition.Move;
 import wistel.server.compensation.CompensationFiles;
 import wistel.server.compensation.CompensationRepository;
+import wistel.server.edge.FileAnswer;
 import wistel.server.pairing.PairingRepository;
 
 /** Compensations: kept, used again, changed, let go of. */
@@ -109,20 +107,14 @@ class CompensationController {
     @GetMapping(value = "/{id}/file", produces = MediaType.APPLICATION_JSON_VALUE)
     ResponseEntity<byte[]> file(@PathVariable UUID id) {
         Compensation c = compensations.newest(id).compensation();
-        return attached(c.name() + ".json", MediaType.APPLICATION_JSON, files.text(c));
+        return FileAnswer.saved(c.name() + ".json", MediaType.APPLICATION_JSON, files.text(c));
     }
 
     /** The newest version as an ICC abstract profile. */
     @GetMapping(value = "/{id}/profile", produces = "application/vnd.iccprofile")
     ResponseEntity<byte[]> profile(@PathVariable UUID id) {
         Compensation c = compensations.newest(id).compensation();
-        return attached(c.name() + ".icc", MediaType.parseMediaType("application/vnd.iccprofile"), files.profile(c));
-    }
-
-    private static ResponseEntity<byte[]> attached(String name, MediaType type, byte[] body) {
-        return ResponseEntity.ok().contentType(type).cacheControl(CacheControl.noStore())
-            .header("Content-Disposition", ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString())
-            .body(body);
+        return FileAnswer.saved(c.name() + ".icc", MediaType.parseMediaType("application/vnd.iccprofile"), files.profile(c));
     }
 
     /** @param words how it was read */

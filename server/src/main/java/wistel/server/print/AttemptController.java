@@ -1,6 +1,5 @@
 package wistel.server.print;
 
-import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -8,7 +7,6 @@ import java.util.Set;
 import java.util.UUID;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.core.io.Resource;
-import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -27,6 +25,7 @@ import wistel.core.fault.InvalidRequest;
 import wistel.core.fault.NotFound;
 import wistel.core.sheet.Layout;
 import wistel.server.docket.IfMatch;
+import wistel.server.edge.FileAnswer;
 import wistel.server.store.FileStore;
 
 @RestController
@@ -71,9 +70,8 @@ class AttemptController {
         Optional<LabFile.Format> format = attempts.order(id).labFile().map(LabFile::format);
         String name = a.title().replaceAll("[^\\p{L}\\p{N} ,.-]", " ").strip() + (a.pages().size() > 1 ? " " + page : "") + "."
             + format.map(LabFile.Format::suffix).orElse("pwg");
-        return ResponseEntity.ok().contentType(MediaType.parseMediaType(format.map(LabFile.Format::mediaType).orElse("image/pwg-raster")))
-            .header("Content-Disposition", ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString())
-            .body(new FileSystemResource(files.path(hash)));
+        return FileAnswer.saved(name, MediaType.parseMediaType(format.map(LabFile.Format::mediaType).orElse("image/pwg-raster")),
+            new FileSystemResource(files.path(hash)));
     }
 
     @GetMapping("/dockets/{id}/attempts")

@@ -34,7 +34,7 @@ import wistel.server.store.StoredSpecs;
 import wistel.server.store.StoredText;
 
 /**
- * Attempts and their pages: released, read, stopped, judged. How far one is, is {@link PrintProgress}'s to write.
+ * Attempts and their pages: released, read, stopped, judged. How far one is, is {@link PrintProgressRepository}'s to write.
  */
 @Repository
 public class AttemptRepository implements PrintHistory {

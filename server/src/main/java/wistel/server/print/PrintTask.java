@@ -33,13 +33,14 @@ class PrintTask {
     private static final String ASKED = " It goes on when you say so.";
 
     private final AttemptRepository attempts;
-    private final PrintProgress progress;
+    private final PrintProgressRepository progress;
     private final Rendering rendering;
     private final Sending sending;
     private final Events events;
     private final Shutdown shutdown;
 
-    PrintTask(AttemptRepository attempts, PrintProgress progress, Rendering rendering, Sending sending, Events events, Shutdown shutdown) {
+    PrintTask(AttemptRepository attempts, PrintProgressRepository progress, Rendering rendering, Sending sending, Events events,
+        Shutdown shutdown) {
         this.attempts = attempts;
         this.progress = progress;
         this.rendering = rendering;
@@ -65,10 +66,10 @@ class PrintTask {
         if (waitsForItsFile(before)) {
             return LOOK_AGAIN_SOON;
         }
-        PrintProgress.Lease lease = progress.lease(id);
+        PrintProgressRepository.Lease lease = progress.lease(id);
         try {
             return step(before, lease);
-        } catch (PrintProgress.LeaseLost e) {
+        } catch (PrintProgressRepository.LeaseLost e) {
             LOG.info("{}", e.getMessage());
             return StepTask.AFTER_FAULT;
         } catch (DataAccessException e) {
@@ -89,7 +90,7 @@ class PrintTask {
         return a.pageOnItsWay().isEmpty() && !a.cancelAsked() && !a.spoilt() && a.openPage().filter(p -> !rendering.hasFile(p)).isPresent();
     }
 
-    private Duration step(Attempt a, PrintProgress.Lease lease) throws Exception {
+    private Duration step(Attempt a, PrintProgressRepository.Lease lease) throws Exception {
         Optional<AttemptPage> onItsWay = a.pageOnItsWay();
         if (onItsWay.isPresent()) {
             return sending.step(a, onItsWay.get(), lease);
@@ -121,14 +122,14 @@ class PrintTask {
     }
 
     /** Says why a page waits, once. */
-    private void waits(Attempt a, AttemptPage page, PrintProgress.Lease lease, String why) {
+    private void waits(Attempt a, AttemptPage page, PrintProgressRepository.Lease lease, String why) {
         if (page.state() != AttemptState.WAITING || !page.message().equals(why) || !a.message().equals(why)) {
             progress.state(lease, page.page(), AttemptState.WAITING, why, 0);
             events.publish("attempt", a.id().toString());
         }
     }
 
-    private void close(Attempt a, PrintProgress.Lease lease) {
+    private void close(Attempt a, PrintProgressRepository.Lease lease) {
         Optional<AttemptPage> failed = a.pages().stream().filter(p -> p.state() == AttemptState.FAILED).findFirst();
         Optional<AttemptPage> cancelled = a.pages().stream().filter(p -> p.state() == AttemptState.CANCELLED).findFirst();
         Optional<AttemptPage> first = failed.or(() -> cancelled);
@@ -139,7 +140,7 @@ class PrintTask {
     }
 
     /** Whatever ended a step leaves a record that is true and a docket that can be released again. */
-    private Duration ended(Attempt a, PrintProgress.Lease lease, Throwable e) {
+    private Duration ended(Attempt a, PrintProgressRepository.Lease lease, Throwable e) {
         if (shutdown.underWay() && !Thread.currentThread().isInterrupted()) {
             return StepTask.NOW;
         }

@@ -38,7 +38,7 @@ class RenderTask {
     private static final int MOST_AT_ONCE = 2;
 
     private final AttemptRepository attempts;
-    private final PrintProgress progress;
+    private final PrintProgressRepository progress;
     private final Rendering rendering;
     private final SchedulerClient scheduler;
     private final Events events;
@@ -46,7 +46,8 @@ class RenderTask {
     private final Clock clock;
     private final Semaphore places = new Semaphore(MOST_AT_ONCE);
 
-    RenderTask(AttemptRepository attempts, PrintProgress progress, Rendering rendering, @Lazy SchedulerClient scheduler, Events events,
+    RenderTask(AttemptRepository attempts, PrintProgressRepository progress, Rendering rendering, @Lazy SchedulerClient scheduler,
+        Events events,
         Shutdown shutdown,
         Clock clock) {
         this.scheduler = scheduler;
@@ -93,12 +94,12 @@ class RenderTask {
 
     private Duration make(RenderQueue.Next next) {
         Attempt a = next.attempt();
-        PrintProgress.Lease lease = progress.leaseToRender(a.id());
+        PrintProgressRepository.Lease lease = progress.leaseToRender(a.id());
         try {
             rendering.render(a, next.page(), lease);
             wake(a);
             return StepTask.NOW;
-        } catch (PrintProgress.LeaseLost e) {
+        } catch (PrintProgressRepository.LeaseLost e) {
             LOG.info("{}", e.getMessage());
             return LOOK_AGAIN;
         } catch (DataAccessException e) {
@@ -121,7 +122,7 @@ class RenderTask {
     }
 
     /** Whatever ended it leaves a record that is true. */
-    private Duration ended(Attempt a, AttemptPage page, PrintProgress.Lease lease, Throwable e) {
+    private Duration ended(Attempt a, AttemptPage page, PrintProgressRepository.Lease lease, Throwable e) {
         if (Thread.currentThread().isInterrupted()) {
             throw new StepTask.Stopped(e);
         }
@@ -134,7 +135,7 @@ class RenderTask {
             } else {
                 progress.closePage(lease, page.page(), AttemptState.FAILED, AttemptFaults.words(a.id(), e));
             }
-        } catch (PrintProgress.LeaseLost over) {
+        } catch (PrintProgressRepository.LeaseLost over) {
             LOG.info("{}", over.getMessage());
         }
         return StepTask.NOW;

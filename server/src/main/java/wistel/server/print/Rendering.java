@@ -59,7 +59,7 @@ public class Rendering {
 
     private final AttemptRepository attempts;
     private final PageFileRepository pageFiles;
-    private final PrintProgress progress;
+    private final PrintProgressRepository progress;
     private final FileStore files;
     private final ProfileRepository profiles;
     private final MasterRepository masters;
@@ -68,7 +68,8 @@ public class Rendering {
     private final Events events;
     private final Shutdown shutdown;
 
-    Rendering(AttemptRepository attempts, PageFileRepository pageFiles, PrintProgress progress, FileStore files, ProfileRepository profiles,
+    Rendering(AttemptRepository attempts, PageFileRepository pageFiles, PrintProgressRepository progress, FileStore files,
+        ProfileRepository profiles,
         MasterRepository masters, SideTextures textures,
         PixelExecutor workers, Events events, Shutdown shutdown) {
         this.masters = masters;
@@ -87,7 +88,7 @@ public class Rendering {
         return page.fileHash().isPresent() && files.has(page.fileHash().get());
     }
 
-    void render(Attempt a, AttemptPage page, PrintProgress.Lease lease) throws IOException {
+    void render(Attempt a, AttemptPage page, PrintProgressRepository.Lease lease) throws IOException {
         progress.making(lease, page.page(), 0);
         events.publish("attempt", a.id().toString());
         Made made = file(attempts.order(a.id()), page.page(), progress(lease, page.page()));
@@ -245,7 +246,7 @@ public class Rendering {
         };
     }
 
-    private Progress progress(PrintProgress.Lease lease, int page) {
+    private Progress progress(PrintProgressRepository.Lease lease, int page) {
         UUID id = lease.attempt();
         long[] told = {0};
         return share -> {

@@ -23,8 +23,8 @@ import wistel.core.printer.PrinterDescription;
 import wistel.server.edge.Events;
 import wistel.server.edge.Shutdown;
 import wistel.server.printer.IppClient;
-import wistel.server.printer.JobSeen;
-import wistel.server.printer.JobTicket;
+import wistel.server.printer.IppJob;
+import wistel.server.printer.IppTicket;
 import wistel.server.printer.Printer;
 import wistel.server.printer.PrinterRepository;
 import wistel.server.store.FileStore;
@@ -46,7 +46,7 @@ class Sending {
     private static final int LARGEST_SCAN = 400 << 20;
 
     private final AttemptRepository attempts;
-    private final PrintProgress progress;
+    private final PrintProgressRepository progress;
     private final PrinterRepository printers;
     private final IppClient ipp;
     private final FileStore files;
@@ -56,7 +56,8 @@ class Sending {
     /** When a page was last seen being printed, by its job's name. */
     private final Map<String, Instant> atWork = new ConcurrentHashMap<>();
 
-    Sending(AttemptRepository attempts, PrintProgress progress, PrinterRepository printers, IppClient ipp, FileStore files, Events events,
+    Sending(AttemptRepository attempts, PrintProgressRepository progress, PrinterRepository printers, IppClient ipp, FileStore files,
+        Events events,
         Shutdown shutdown,
         Clock clock) {
         this.attempts = attempts;
@@ -70,7 +71,7 @@ class Sending {
     }
 
     /** One page on its way. */
-    private record PageJob(Attempt attempt, AttemptPage page, PrintProgress.Lease lease, Printer printer) {
+    private record PageJob(Attempt attempt, AttemptPage page, PrintProgressRepository.Lease lease, Printer printer) {
         int number() {
             return page.page();
         }
@@ -82,7 +83,7 @@ class Sending {
     }
 
     /** @return when to come again */
-    Duration step(Attempt a, AttemptPage page, PrintProgress.Lease lease) throws IOException {
+    Duration step(Attempt a, AttemptPage page, PrintProgressRepository.Lease lease) throws IOException {
         PageJob trip = new PageJob(a, page, lease, printers.get(a.printerId()));
         try {
             return page.jobSent() ? follow(trip) : send(trip);
@@ -112,7 +113,7 @@ class Sending {
     }
 
     private Duration send(PageJob t) throws IOException {
-        Optional<JobSeen> known = ipp.findJob(t.printer.uri(), t.jobName()).map(j -> ipp.job(t.printer.uri(), j));
+        Optional<IppJob> known = ipp.findJob(t.printer.uri(), t.jobName()).map(j -> ipp.job(t.printer.uri(), j));
         if (known.isPresent()
             && (known.get().completed() || !known.get().over() && (known.get().processing() || !known.get().lacksDocument()))) {
             // it has the document, or is at work on what it has of it: that job is never taken from it without asking
@@ -133,7 +134,7 @@ class Sending {
         }
         progress.held(t.lease);
         PrinterDescription now = t.printer.description().orElse(PrinterDescription.UNKNOWN);
-        JobTicket ticket = ticket(t, now);
+        IppTicket ticket = ticket(t, now);
         List<String> unknown = now.unknown(new DriverSettings(ticket.asked().with(DriverSettings.TOP_MARGIN, "").settings()));
         if (!unknown.isEmpty()) {
             throw new PrinterException(PrinterException.Reason.SUBSTITUTES,
@@ -165,7 +166,7 @@ class Sending {
             }
             if (stalled.compareTo(STALLED) > 0) {
                 try {
-                    JobSeen seen = ipp.job(t.printer.uri(), job);
+                    IppJob seen = ipp.job(t.printer.uri(), job);
                     answered[0] = System.nanoTime();
                     progress.state(t.lease, t.number(), AttemptState.SENDING,
                         seen.stopped() ? stopped(t) : "the printer takes its data slowly", percent(sent, bytes));
@@ -195,14 +196,14 @@ class Sending {
     }
 
     /** What the printer is asked for: from the order alone, but for the words that this printer has for it. */
-    private JobTicket ticket(PageJob t, PrinterDescription now) {
+    private IppTicket ticket(PageJob t, PrinterDescription now) {
         PrintOrder order = attempts.order(t.attempt.id());
-        return new JobTicket(t.jobName(), order.request(t.number(), now), now.supported(), order.output().feedMargins(),
+        return new IppTicket(t.jobName(), order.request(t.number(), now), now.supported(), order.output().feedMargins(),
             order.output().copies(), order.page(t.number()).overMm());
     }
 
     private Duration follow(PageJob t) {
-        JobSeen job = ipp.job(t.printer.uri(), t.page.jobId().orElseThrow());
+        IppJob job = ipp.job(t.printer.uri(), t.page.jobId().orElseThrow());
         if (!job.name().isEmpty() && !job.name().equals(t.jobName())) {
             return lost(t);
         }
@@ -228,7 +229,7 @@ class Sending {
     }
 
     /** Over, and not as it should be. */
-    private Duration ended(PageJob t, JobSeen job) {
+    private Duration ended(PageJob t, IppJob job) {
         if (job.state() == 7) {
             progress.closePage(t.lease, t.number(), AttemptState.CANCELLED,
                 "Cancelled at the printer; the sheet is spoilt if printing had begun.");
@@ -241,7 +242,7 @@ class Sending {
     }
 
     /** Time between two looks counts as printing when the printer was at work at both: waiting for paper is not printing. */
-    private void countTime(PageJob t, JobSeen job) {
+    private void countTime(PageJob t, IppJob job) {
         Instant now = clock.instant();
         Instant before = job.state() == 5 ? atWork.put(t.jobName(), now) : atWork.remove(t.jobName());
         if (job.state() == 5) {
@@ -271,7 +272,7 @@ class Sending {
             String hash = files.put(out -> ipp.fetch(t.printer.uri(), scan.get(), LARGEST_SCAN, out)).hash();
             progress.scanned(t.lease, t.number(), hash);
             return "";
-        } catch (PrintProgress.LeaseLost | DataAccessException e) {
+        } catch (PrintProgressRepository.LeaseLost | DataAccessException e) {
             throw e;
         } catch (PrinterException e) {
             if (e.reason() == PrinterException.Reason.INTERRUPTED) {

@@ -88,7 +88,7 @@ public class IppClient {
         }
         return strings.get(uuid + " " + address, key -> {
             try {
-                return JobSeen.address(address).map(
+                return IppJob.address(address).map(
                     uri -> PrinterStrings.read(new String(fetch(printer, uri, PrinterStrings.LARGEST, PATIENCE), StandardCharsets.UTF_8)))
                     .orElse(Map.of());
             } catch (PrinterException e) {
@@ -118,7 +118,7 @@ public class IppClient {
      *
      * @throws PrinterException SUBSTITUTES when it took the job but names settings that it will not follow; the job is cancelled then
      */
-    public int createJob(String uri, JobTicket ticket) {
+    public int createJob(String uri, IppTicket ticket) {
         List<Attribute<?>> operation = List.of(new UnknownAttribute("job-name", List.of(new Name(ticket.jobName()))),
             new UnknownAttribute("ipp-attribute-fidelity", List.of(true)));
         IppPacket answer = call(uri, Operation.createJob, operation, ticket.attributes());
@@ -143,7 +143,7 @@ public class IppClient {
      *
      * @return empty when it would; else why not, in words
      */
-    public Optional<String> validate(String uri, JobTicket ticket) {
+    public Optional<String> validate(String uri, IppTicket ticket) {
         try {
             IppPacket answer = call(uri, Operation.validateJob,
                 List.of(new UnknownAttribute("job-name", List.of(new Name(ticket.jobName()))),
@@ -207,9 +207,9 @@ public class IppClient {
         }
     }
 
-    public JobSeen job(String uri, int jobId) {
+    public IppJob job(String uri, int jobId) {
         IppPacket answer = call(uri, Operation.getJobAttributes, List.of(IppValues.ints("job-id", jobId)), List.of());
-        return JobSeen.of(answer.get(Tag.jobAttributes));
+        return IppJob.of(answer.get(Tag.jobAttributes));
     }
 
     /** Finds the newest job by the name it was announced with, over or not. */

@@ -17,8 +17,6 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.function.DoubleUnaryOperator;
 import java.util.stream.IntStream;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -46,6 +44,7 @@ import wistel.core.tone.PairingToneCurve;
 import wistel.core.tone.ToneCurve;
 import wistel.core.tone.ToneReport;
 import wistel.core.tone.ToneScale;
+import wistel.server.edge.FileAnswer;
 import wistel.server.print.Attempt;
 import wistel.server.print.AttemptState;
 import wistel.server.store.Json;
@@ -273,27 +272,22 @@ class ToneController {
     @GetMapping("/{number}/scale.icc")
     ResponseEntity<byte[]> profile(@PathVariable int number) {
         Row wedge = wedges.get(number);
-        return file(tones.straightened(wedge).profile(ToneService.described(wedge, tones.pairing(wedge))), "wedge-" + number + ".icc",
-            MediaType.APPLICATION_OCTET_STREAM);
+        return FileAnswer.saved("wedge-" + number + ".icc", MediaType.APPLICATION_OCTET_STREAM,
+            tones.straightened(wedge).profile(ToneService.described(wedge, tones.pairing(wedge))));
     }
 
     /** The scale through its curve, as CGATS text. */
     @GetMapping("/{number}/scale.txt")
     ResponseEntity<byte[]> cgats(@PathVariable int number) {
         Row wedge = wedges.get(number);
-        return file(
-            tones.straightened(wedge).cgats(ToneService.described(wedge, tones.pairing(wedge))).text().getBytes(StandardCharsets.UTF_8),
-            "wedge-" + number + ".txt", MediaType.TEXT_PLAIN);
+        return FileAnswer.saved("wedge-" + number + ".txt", MediaType.TEXT_PLAIN,
+            tones.straightened(wedge).cgats(ToneService.described(wedge, tones.pairing(wedge))).text().getBytes(StandardCharsets.UTF_8));
     }
 
     /** The reading as it was taken. */
     @GetMapping("/{number}/reading.txt")
     ResponseEntity<byte[]> reading(@PathVariable int number) {
-        return file(tones.text(tones.newest(wedges.get(number))), "wedge-" + number + "-reading.txt", MediaType.TEXT_PLAIN);
+        return FileAnswer.saved("wedge-" + number + "-reading.txt", MediaType.TEXT_PLAIN, tones.text(tones.newest(wedges.get(number))));
     }
 
-    private static ResponseEntity<byte[]> file(byte[] bytes, String name, MediaType type) {
-        return ResponseEntity.ok().contentType(type)
-            .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name).build().toString()).body(bytes);
-    }
 }

@@ -51,7 +51,7 @@ import wistel.server.print.AttemptPage;
 import wistel.server.print.AttemptRepository;
 import wistel.server.print.AttemptState;
 import wistel.server.printer.IppClient;
-import wistel.server.printer.JobSeen;
+import wistel.server.printer.IppJob;
 import wistel.server.printer.Printer;
 import wistel.server.printer.PrinterRepository;
 import wistel.server.store.FileStore;
@@ -249,7 +249,7 @@ public class ToneService {
     }
 
     /** A wedge's sheet that came out, and who can read it. */
-    private record Sheet(Printer printer, Rect at, JobSeen.Readers readers) {
+    private record Sheet(Printer printer, Rect at, IppJob.Readers readers) {
     }
 
     private Sheet sheet(Row wedge) {

@@ -5,8 +5,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.CacheControl;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -33,6 +31,7 @@ import wistel.server.docket.DocketView;
 import wistel.server.docket.DocketViews;
 import wistel.server.docket.IfMatch;
 import wistel.server.edge.Events;
+import wistel.server.edge.FileAnswer;
 import wistel.server.proof.LaidDownService;
 import wistel.server.proof.Png;
 
@@ -133,10 +132,7 @@ class WrapController {
         DocketAssessment judged = assessor.assess(dockets.get(id));
         byte[] picture = laidDown.alone(judged, 1, new Display(displays.profile("srgb"), true), 900);
         byte[] pdf = WrapInstructions.pdf(judged, picture);
-        return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).cacheControl(CacheControl.noStore())
-            .header(HttpHeaders.CONTENT_DISPOSITION,
-                ContentDisposition.inline().filename("wrap-" + judged.row().number() + ".pdf").build().toString())
-            .body(pdf);
+        return FileAnswer.opened("wrap-" + judged.row().number() + ".pdf", MediaType.APPLICATION_PDF, pdf);
     }
 
     @GetMapping("/own-bodies")

@@ -1,12 +1,14 @@
 package wistel.core.icc.making;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import wistel.core.cgats.Patch;
 import wistel.core.colour.D50;
 import wistel.core.colour.Lab;
+import wistel.core.colour.MonotoneCubic;
 import wistel.core.fault.MeasurementException;
 
 /**
@@ -19,7 +21,7 @@ final class GrayRamp {
 
     private final double[] levels;
     private final double[][] lab;
-    private final double[] slopes;
+    private final MonotoneCubic lightness;
     private final double[] whiteXyz;
 
     private GrayRamp(double[] levels, double[][] lab, double[] whiteXyz) {
@@ -27,7 +29,7 @@ final class GrayRamp {
         this.lab = lab;
         this.whiteXyz = whiteXyz;
         pool(lab);
-        this.slopes = slopes(levels, lab);
+        this.lightness = new MonotoneCubic(levels, Arrays.stream(lab).mapToDouble(colour -> colour[0]).toArray());
     }
 
     /** @throws MeasurementException when there are fewer than five levels, or neither black nor paper among them */
@@ -80,18 +82,6 @@ final class GrayRamp {
         }
     }
 
-    private static double[] slopes(double[] x, double[][] lab) {
-        int n = x.length;
-        double[] slopes = new double[n];
-        for (int i = 0; i < n; i++) {
-            double before = i == 0 ? 0 : (lab[i][0] - lab[i - 1][0]) / (x[i] - x[i - 1]);
-            double after = i == n - 1 ? 0 : (lab[i + 1][0] - lab[i][0]) / (x[i + 1] - x[i]);
-            // the harmonic mean keeps the cubic monotone; at the ends the one slope there is
-            slopes[i] = i == 0 ? after : i == n - 1 ? before : before * after <= 0 ? 0 : 2 * before * after / (before + after);
-        }
-        return slopes;
-    }
-
     double[] whiteXyz() {
         return whiteXyz.clone();
     }
@@ -108,9 +98,7 @@ final class GrayRamp {
         }
         double span = levels[i + 1] - levels[i];
         double t = Math.max(0, Math.min(1, (gray - levels[i]) / span));
-        double l = (1 + 2 * t) * (1 - t) * (1 - t) * lab[i][0] + t * (1 - t) * (1 - t) * span * slopes[i]
-            + t * t * (3 - 2 * t) * lab[i + 1][0] + t * t * (t - 1) * span * slopes[i + 1];
-        return new Lab(l, lab[i][1] + t * (lab[i + 1][1] - lab[i][1]), lab[i][2] + t * (lab[i + 1][2] - lab[i][2]));
+        return new Lab(lightness.at(gray), lab[i][1] + t * (lab[i + 1][1] - lab[i][1]), lab[i][2] + t * (lab[i + 1][2] - lab[i][2]));
     }
 
     /** The gray value of a lightness, by bisection; darker than black gives 0. */

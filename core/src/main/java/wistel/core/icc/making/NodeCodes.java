@@ -1,6 +1,7 @@
 package wistel.core.icc.making;
 
 import wistel.core.colour.Lab;
+import wistel.core.colour.LabEncoding;
 
 /** Values of a lut16's nodes as 16-bit codes, rounded and clipped; L*a*b* in that type's coding, FF00 = 100 (ICC.1:2022, 10.10). */
 final class NodeCodes {
@@ -12,8 +13,8 @@ final class NodeCodes {
     }
 
     static void put(Lab lab, char[] nodes, int at) {
-        nodes[at] = code(lab.l() * 652.8);
-        nodes[at + 1] = code((lab.a() + 128) * 256);
-        nodes[at + 2] = code((lab.b() + 128) * 256);
+        nodes[at] = LabEncoding.V2.ofL(lab.l());
+        nodes[at + 1] = LabEncoding.V2.ofAb(lab.a());
+        nodes[at + 2] = LabEncoding.V2.ofAb(lab.b());
     }
 }

@@ -9,7 +9,12 @@ public final class ClutGrid {
     private final float[] values;
     private final int[] strides;
 
-    /** @param values outputs of one node side by side, last input fastest; kept, not copied */
+    /**
+     * @param sizes  nodes along each input, one or more
+     * @param values outputs of one node side by side, last input fastest; kept, not copied, as tables are large
+     * @throws IllegalArgumentException when there are not as many values as nodes have outputs
+     * @throws ArithmeticException      when that is more than an array holds
+     */
     public ClutGrid(int[] sizes, int outputs, float[] values) {
         this.sizes = sizes.clone();
         this.outputs = outputs;
@@ -18,9 +23,9 @@ public final class ClutGrid {
         int stride = outputs;
         for (int i = sizes.length - 1; i >= 0; i--) {
             strides[i] = stride;
-            stride *= sizes[i];
+            stride = Math.multiplyExact(stride, sizes[i]);
         }
-        if (stride != values.length) {
+        if (stride != values.length || outputs < 1 || Arrays.stream(sizes).anyMatch(s -> s < 1)) {
             throw new IllegalArgumentException("grid of " + stride + " values, " + values.length + " given");
         }
     }
@@ -47,7 +52,7 @@ public final class ClutGrid {
         return values;
     }
 
-    /** One colour, by the interpolation for this number of inputs. {@code out} may be {@code in}. */
+    /** One colour, 0 to 1 (beyond is clipped), by the interpolation for this number of inputs. {@code out} may be {@code in}. */
     public void at(double[] in, double[] out) {
         double[] work = Arrays.copyOf(in, Math.max(inputs(), outputs));
         Interpolation.forInputs(inputs()).apply(this, work, work.length, 1);

@@ -36,6 +36,14 @@ public sealed interface Curve {
 
     /** Samples over 0 to 1, joined by straight lines; end points exact; input clamped. */
     record Table(double[] samples) implements Curve {
+        /** @throws IllegalArgumentException with fewer than two samples */
+        public Table {
+            if (samples.length < 2) {
+                throw new IllegalArgumentException("a table of " + samples.length + " samples");
+            }
+            samples = samples.clone();
+        }
+
         @Override
         public double at(double x) {
             int last = samples.length - 1;

@@ -17,11 +17,11 @@ import wistel.core.docket.PrintOrder;
  * two runs of a task never write into one another.
  */
 @Repository
-class PrintProgress {
+class PrintProgressRepository {
     private final JdbcClient jdbc;
     private final Clock clock;
 
-    PrintProgress(JdbcClient jdbc, Clock clock) {
+    PrintProgressRepository(JdbcClient jdbc, Clock clock) {
         this.jdbc = jdbc;
         this.clock = clock;
     }

@@ -19,7 +19,7 @@ import wistel.core.printer.DriverSettings;
  * A job as the printer sees it: state codes of RFC 8011, 5.3.7; percent below 0 when it doesn't say; whether it was ever at work on it;
  * ink that went into it, 0 when it doesn't say; what it took of the settings, as far as it says.
  */
-public record JobSeen(int id, String name, int state, List<String> reasons, int percent, boolean begun, Optional<URI> scan,
+public record IppJob(int id, String name, int state, List<String> reasons, int percent, boolean begun, Optional<URI> scan,
     Readers readers, double inkMl, Map<String, String> took) {
     public boolean over() {
         return state >= JobState.Code.canceled;
@@ -47,12 +47,12 @@ public record JobSeen(int id, String name, int state, List<String> reasons, int 
     }
 
     /** @throws PrinterException when the printer said nothing of the job */
-    static JobSeen of(AttributeGroup job) {
+    static IppJob of(AttributeGroup job) {
         if (job == null) {
             throw new PrinterException(PrinterException.Reason.UNCLEAR, "The printer said nothing of the job.",
                 "Wistel asks again by itself.");
         }
-        return new JobSeen(value(job, "job-id").map(IppValues::number).orElse(0), first(job, "job-name"),
+        return new IppJob(value(job, "job-id").map(IppValues::number).orElse(0), first(job, "job-name"),
             value(job, "job-state").map(IppValues::number).orElse(JobState.Code.processing),
             IppValues.strings(job, "job-state-reasons"), value(job, "wistel-percent-laid-down").map(IppValues::number).orElse(-1),
             value(job, "time-at-processing").map(IppValues::number).orElse(0) > 0,
@@ -61,7 +61,7 @@ public record JobSeen(int id, String name, int state, List<String> reasons, int 
     }
 
     private static Optional<URI> address(AttributeGroup job, String name) {
-        return Optional.of(first(job, name)).filter(u -> !u.isEmpty()).flatMap(JobSeen::address);
+        return Optional.of(first(job, name)).filter(u -> !u.isEmpty()).flatMap(IppJob::address);
     }
 
     static Optional<URI> address(String text) {

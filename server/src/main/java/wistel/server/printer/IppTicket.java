@@ -21,9 +21,9 @@ import wistel.core.printer.ValueSet;
  * @param asked    settings and paper
  * @param known    syntaxes of settings; those that the printer doesn't know are left out
  */
-public record JobTicket(String jobName, JobRequest asked, Map<String, ValueSet> known, Margins margins, int copies, double overMm) {
+public record IppTicket(String jobName, JobRequest asked, Map<String, ValueSet> known, Margins margins, int copies, double overMm) {
     /** What a job says that it took against what was asked for; what it doesn't say is taken as asked. */
-    List<String> substituted(JobSeen job) {
+    List<String> substituted(IppJob job) {
         Map<String, String> wanted = new LinkedHashMap<>(asked.settings());
         wanted.put("copies", Integer.toString(copies));
         wanted.put("x-dimension", Integer.toString(hundredths(asked.widthMm())));
