@@ -178,7 +178,7 @@ public class PrintPredictionTest extends InTestRoom {
         return new DocketAssessment(j.row(),
             new PreflightFacts(f.pictures(), f.pairing(), Optional.of(poorer), f.state(), f.blackAlways(), f.proofsSeen(), f.secondsPerM2(),
                 f.today(), f.editions()),
-            j.layout(), j.masters(), j.printer(), j.proofKeys());
+            j.layout(), j.masters(), j.printer(), j.proofKeys(), j.findings());
     }
 
     /** What falls on edges that can't be printed stays white in both, to half a millimetre. */

@@ -76,6 +76,12 @@ public final class PrinterRules {
             .map(MediaRow::topMargin).distinct().toList();
     }
 
+    /** Values of a setting that nothing about them stands in the way of; ways out of the others aren't looked for. */
+    public List<String> possible(String setting, JobRequest job) {
+        return printer.supported(setting).values().stream()
+            .filter(v -> check(job.with(setting, v)).stream().noneMatch(c -> c.between().contains(setting))).toList();
+    }
+
     /** Every value that the printer lists for a setting, with what stands in the way of those that aren't possible now. */
     public List<Offer> offers(String setting, JobRequest job) {
         List<String> values = setting.equals(DriverSettings.TOP_MARGIN) ? topMargins(job) : printer.supported(setting).values();

@@ -5,7 +5,6 @@ import java.util.Map;
 import java.util.Optional;
 import wistel.core.docket.PrintOrder;
 import wistel.core.docket.findings.Finding;
-import wistel.core.docket.findings.Preflight;
 import wistel.core.docket.spec.PreflightFacts;
 import wistel.core.sheet.Layout;
 import wistel.server.printer.Printer;
@@ -14,11 +13,13 @@ import wistel.server.printer.Printer;
  * A docket with what it is judged against.
  *
  * @param proofKeys name the proof of each rendition; empty without a paper
+ * @param findings  what is wrong or doubtful
  */
 public record DocketAssessment(DocketRepository.Row row, PreflightFacts facts, Layout layout, List<PrintOrder.Master> masters,
-    Optional<Printer> printer, Map<String, String> proofKeys) {
-    public List<Finding> findings() {
-        return Preflight.findings(row.spec(), facts, layout);
+    Optional<Printer> printer, Map<String, String> proofKeys, List<Finding> findings) {
+    /** The same, of a printer that was seen since and is as it was. */
+    DocketAssessment seen(Optional<Printer> now) {
+        return new DocketAssessment(row, facts, layout, masters, now, proofKeys, findings);
     }
 
     public String descriptionHash() {

@@ -4,6 +4,7 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -14,6 +15,7 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import wistel.core.docket.PrintOrder;
+import wistel.core.docket.findings.Preflight;
 import wistel.core.docket.spec.DocketSpec;
 import wistel.core.docket.spec.PreflightFacts;
 import wistel.core.fault.RecordException;
@@ -26,6 +28,7 @@ import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.PrinterState;
 import wistel.core.rendition.Rendition;
 import wistel.core.sheet.Item;
+import wistel.core.sheet.Layout;
 import wistel.core.sheet.Plans;
 import wistel.core.sheet.SheetPlan.PixelSize;
 import wistel.core.tone.PairingToneCurve;
@@ -45,6 +48,10 @@ public class DocketAssessor {
     /** A few words each. */
     private static final int MOST_PROFILES = 1000;
 
+    private static final int MOST_KNOWN = 2000;
+
+    /** By docket: the last assessment stands as long as nothing that it is made from has changed. */
+    private final Cache<UUID, Known> known = Caffeine.newBuilder().maximumSize(MOST_KNOWN).build();
     private final Cache<String, Set<Intent>> blackAlways = Caffeine.newBuilder().maximumSize(MOST_PROFILES).build();
     private final MasterRepository masters;
     private final PairingRepository pairings;
@@ -99,29 +106,55 @@ public class DocketAssessor {
     private record History(Map<String, Double> seconds, LocalDate today, Map<String, Integer> editions) {
     }
 
+    /** All that an assessment is made from; when a printer was last seen is no part of it. */
+    private record Inputs(DocketRepository.Row row, List<MasterRepository.Brief> masters, List<Optional<DetailMap>> details,
+        Optional<PairingVersion> pairing, Optional<Printer> printer, Set<Intent> blackAlways, double secondsPerM2, LocalDate today,
+        Map<String, Integer> editions) {
+    }
+
+    private record Known(Inputs inputs, DocketAssessment assessment) {
+    }
+
     private DocketAssessment assessed(DocketRepository.Row row, Map<String, MasterRepository.Brief> briefs,
         Optional<PairingVersion> pairing, Map<String, Printer> printersById,
         History past) {
-        DocketSpec d = row.spec();
-        Map<String, PreflightFacts.Picture> pictures = new HashMap<>();
-        List<PrintOrder.Master> used = d.renditions().stream().map(r -> {
-            MasterRepository.Brief m = Optional.ofNullable(briefs.get(r.masterHash()))
-                .orElseThrow(() -> records.damaged("docket " + row.number(),
-                    new IllegalArgumentException("its picture " + r.masterHash() + " isn't there")));
-            Optional<DetailMap> detail = Plans.wrap(d.plan()).isPresent() ? details.of(m.hash()) : Optional.empty();
-            pictures.put(r.id(), new PreflightFacts.Picture(new PixelSize(m.width(), m.height()), m.channels(), m.profileHash().isPresent(),
-                m.profileProblem(), sourceName(m), detail));
-            return new PrintOrder.Master(r.id(), m.hash(), m.profileHash().orElseGet(() -> StandardSpaces.assumedFor(m.channels()).hash()));
-        }).toList();
+        List<MasterRepository.Brief> masterOf = row.spec().renditions().stream().map(r -> Optional.ofNullable(briefs.get(r.masterHash()))
+            .orElseThrow(() -> records.damaged("docket " + row.number(),
+                new IllegalArgumentException("its picture " + r.masterHash() + " isn't there"))))
+            .toList();
+        boolean detailed = Plans.wrap(row.spec().plan()).isPresent();
         Optional<Printer> printer = pairing.map(p -> printersById.get(p.printerId()));
-        Map<String, String> keys = pairing.map(p -> proofKeys.byRendition(d, p, used, pictures, curve(d, p, printer))).orElse(Map.of());
-        Set<String> seen = keys.entrySet().stream().filter(e -> row.seen().contains(e.getValue())).map(Map.Entry::getKey)
-            .collect(Collectors.toSet());
-        PreflightFacts facts = new PreflightFacts(pictures, pairing, printer.flatMap(Printer::description),
-            printer.map(Printer::state).orElse(PrinterState.AWAY),
-            pairing.map(p -> blackAlways(p.profileHash())).orElse(Set.of()), seen,
+        Inputs inputs = new Inputs(row, masterOf,
+            masterOf.stream().map(m -> detailed ? details.of(m.hash()) : Optional.<DetailMap>empty()).toList(), pairing,
+            printer.map(Printer::unseen), pairing.map(p -> blackAlways(p.profileHash())).orElse(Set.of()),
             pairing.map(p -> past.seconds.getOrDefault(p.pairingId(), 0.0)).orElse(0.0), past.today, editions(row, past.editions));
-        return new DocketAssessment(row, facts, facts.layout(d), used, printer, keys);
+        Known before = known.getIfPresent(row.id());
+        if (before == null || !before.inputs.equals(inputs)) {
+            before = new Known(inputs, assessed(inputs));
+            known.put(row.id(), before);
+        }
+        return before.assessment.seen(printer);
+    }
+
+    private DocketAssessment assessed(Inputs in) {
+        DocketSpec d = in.row.spec();
+        Map<String, PreflightFacts.Picture> pictures = new HashMap<>();
+        List<PrintOrder.Master> used = new ArrayList<>();
+        for (int i = 0; i < in.masters.size(); i++) {
+            String id = d.renditions().get(i).id();
+            MasterRepository.Brief m = in.masters.get(i);
+            pictures.put(id, new PreflightFacts.Picture(new PixelSize(m.width(), m.height()), m.channels(), m.profileHash().isPresent(),
+                m.profileProblem(), sourceName(m), in.details.get(i)));
+            used.add(new PrintOrder.Master(id, m.hash(), m.profileHash().orElseGet(() -> StandardSpaces.assumedFor(m.channels()).hash())));
+        }
+        Map<String, String> keys = in.pairing.map(p -> proofKeys.byRendition(d, p, used, pictures, curve(d, p, in.printer)))
+            .orElse(Map.of());
+        Set<String> seen = keys.entrySet().stream().filter(e -> in.row.seen().contains(e.getValue())).map(Map.Entry::getKey)
+            .collect(Collectors.toSet());
+        PreflightFacts facts = new PreflightFacts(pictures, in.pairing, in.printer.flatMap(Printer::description),
+            in.printer.map(Printer::state).orElse(PrinterState.AWAY), in.blackAlways, seen, in.secondsPerM2, in.today, in.editions);
+        Layout layout = facts.layout(d);
+        return new DocketAssessment(in.row, facts, layout, List.copyOf(used), in.printer, keys, Preflight.findings(d, facts, layout));
     }
 
     private static Map<String, Integer> editions(DocketRepository.Row row, Map<String, Integer> byWork) {

@@ -16,6 +16,11 @@ import wistel.core.printer.PrinterState;
 public record Printer(UUID id, String name, String uri, String ippUuid, boolean retired, String moreInfo,
     Optional<PrinterDescription> description,
     String descriptionHash, PrinterState state, Optional<Instant> seen) {
+    /** Without when it last answered: two that are equal so are alike in all that a docket is judged by. */
+    public Printer unseen() {
+        return new Printer(id, name, uri, ippUuid, retired, moreInfo, description, descriptionHash, state, Optional.empty());
+    }
+
     public boolean away() {
         return state.away();
     }

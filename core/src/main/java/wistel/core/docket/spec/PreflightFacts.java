@@ -15,7 +15,6 @@ import wistel.core.paper.Stock;
 import wistel.core.paper.Surface;
 import wistel.core.pictures.DetailMap;
 import wistel.core.printer.ColourRoute;
-import wistel.core.printer.Conflict;
 import wistel.core.printer.DriverSettings;
 import wistel.core.printer.JobRequest;
 import wistel.core.printer.MediaRow;
@@ -184,8 +183,8 @@ public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVers
         if (!set.equals(usual)) {
             return set;
         }
-        List<String> possible = new PrinterRules(printer).offers(DriverSettings.BLACK, job(d)).stream()
-            .filter(o -> o.possible() && !o.value().equals(usual)).map(Conflict.Offer::value).toList();
+        List<String> possible = new PrinterRules(printer).possible(DriverSettings.BLACK, job(d)).stream().filter(v -> !v.equals(usual))
+            .toList();
         return possible.size() == 1 ? possible.get(0) : "";
     }
 
