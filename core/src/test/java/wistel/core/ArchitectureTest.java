@@ -32,12 +32,12 @@ public class ArchitectureTest {
         entry("pictures", Set.of("fault", "colour", "icc")),
         entry("printer", Set.of("fault", "length", "icc")),
         entry("tone", Set.of("fault", "colour", "cgats", "icc", "pictures", "printer")),
-        // a version of a pairing has its printer's settings and the curves of its tones in it
-        entry("paper", Set.of("fault", "colour", "icc", "length", "printer", "tone")),
-        entry("rendition", Set.of("fault", "colour", "icc", "pictures", "paper", "tone")),
+        entry("paper", Set.of("fault", "colour", "icc", "length")),
+        entry("pairing", Set.of("fault", "colour", "icc", "length", "paper", "printer", "tone")),
+        entry("rendition", Set.of("fault", "colour", "icc", "pictures", "pairing", "paper", "tone")),
         entry("sheet", Set.of("fault", "length", "paper", "pictures")),
         entry("render", Set.of("fault", "colour", "icc", "length", "paper", "pictures", "sheet")),
-        entry("docket", Set.of("fault", "icc", "length", "paper", "pictures", "printer", "rendition", "sheet", "tone")));
+        entry("docket", Set.of("fault", "icc", "length", "pairing", "paper", "pictures", "printer", "rendition", "sheet", "tone")));
 
     @DataProvider
     public Object[][] rooms() {

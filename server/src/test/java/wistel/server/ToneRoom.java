@@ -13,7 +13,7 @@ import java.util.stream.IntStream;
 import org.testng.annotations.BeforeClass;
 import tools.jackson.databind.JsonNode;
 import wistel.core.icc.profile.Intent;
-import wistel.core.paper.PairingVersion;
+import wistel.core.pairing.PairingVersion;
 import wistel.core.printer.DriverSettings;
 import wistel.server.pairing.PairingRepository;
 import wistel.standin.ink.Paper;

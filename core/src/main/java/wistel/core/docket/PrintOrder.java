@@ -14,7 +14,7 @@ import wistel.core.docket.spec.PreflightFacts;
 import wistel.core.docket.spec.Resolution;
 import wistel.core.fault.Conflict;
 import wistel.core.length.Margins;
-import wistel.core.paper.PairingVersion;
+import wistel.core.pairing.PairingVersion;
 import wistel.core.paper.Stock;
 import wistel.core.printer.ColourRoute;
 import wistel.core.printer.DriverSettings;

@@ -14,7 +14,7 @@ import wistel.core.docket.spec.Resolution;
 import wistel.core.icc.profile.Intent;
 import wistel.core.length.Margins;
 import wistel.core.length.Range;
-import wistel.core.paper.PairingVersion;
+import wistel.core.pairing.PairingVersion;
 import wistel.core.paper.PaperBody;
 import wistel.core.paper.SheetSize;
 import wistel.core.paper.Stock;

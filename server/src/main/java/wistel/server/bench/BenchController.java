@@ -18,7 +18,7 @@ import wistel.core.docket.findings.StageStatus.Mark;
 import wistel.core.docket.findings.StageStatus;
 import wistel.core.docket.findings.StageTrack;
 import wistel.core.docket.spec.DocketSpec;
-import wistel.core.paper.PairingVersion;
+import wistel.core.pairing.PairingVersion;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.rendition.Rendition;
 import wistel.core.rendition.Treatment;

@@ -16,7 +16,10 @@ import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 import wistel.core.fault.WistelException;
-import wistel.core.paper.PairingVersion;
+import wistel.core.pairing.PairingVersion;
+import wistel.server.demo.DemoPlan.DocketPlan;
+import wistel.server.demo.DemoPlan.Judged;
+import wistel.server.demo.DemoPlan.WedgePlan;
 import wistel.server.docket.DocketRepository;
 import wistel.server.edge.Events;
 import wistel.server.edge.Shutdown;
@@ -27,9 +30,6 @@ import wistel.server.print.ReleaseService;
 import wistel.server.tone.ToneService;
 import wistel.server.tone.WedgePrinting;
 import wistel.server.tone.WedgeRepository;
-import wistel.server.demo.DemoPlan.DocketPlan;
-import wistel.server.demo.DemoPlan.Judged;
-import wistel.server.demo.DemoPlan.WedgePlan;
 
 /** Prints the demo's dockets and wedges, and judges and reads what comes out. */
 @Component

@@ -19,14 +19,14 @@ import wistel.core.colour.LabEncoding;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.ProfileReader;
 import wistel.core.icc.transform.TransformCompiler;
-import wistel.core.paper.PairingVersion;
+import wistel.core.pairing.PairingVersion;
 import wistel.core.printer.DriverSettings;
-import wistel.server.edge.Shutdown;
-import wistel.server.pairing.PairingRepository;
-import wistel.server.store.ProfileRepository;
 import wistel.server.demo.DemoPlan.DocketPlan;
 import wistel.server.demo.DemoPlan.PairingPlan;
 import wistel.server.demo.DemoPlan.Scenario;
+import wistel.server.edge.Shutdown;
+import wistel.server.pairing.PairingRepository;
+import wistel.server.store.ProfileRepository;
 
 /**
  * Lays out the demo as a person would, through what everybody else uses too. What was laid out once is not laid out again, also when a

@@ -8,7 +8,7 @@ import wistel.core.docket.findings.Finding;
 import wistel.core.docket.spec.DocketSpec;
 import wistel.core.docket.spec.PreflightFacts;
 import wistel.core.docket.words.Readback;
-import wistel.core.paper.PairingVersion;
+import wistel.core.pairing.PairingVersion;
 
 /**
  * The docket on another printer's pairing, and what that changes.

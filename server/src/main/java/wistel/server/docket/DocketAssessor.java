@@ -22,7 +22,7 @@ import wistel.core.fault.RecordException;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.icc.transform.BlackPoint;
-import wistel.core.paper.PairingVersion;
+import wistel.core.pairing.PairingVersion;
 import wistel.core.pictures.DetailMap;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.PrinterState;

@@ -44,14 +44,11 @@ public class DocketOpening {
         Single plan = d.single().plan();
         Item item = d.single().item();
         Frame frame = item.frame();
-        Rendition of = d.renditions().get(0);
-        Rendition rendition = Rendition.of(DocketService.FIRST_RENDITION, master.hash()).treated(of.treatment())
-            .compensated(of.compensation());
+        Rendition rendition = like(d.renditions().get(0), master);
         double aspect = (double) master.width() / master.height();
         Rect before = judged.layout().placed().get(0).atMm();
         boolean turns = aspect != 1 && before.width() != before.height() && aspect > 1 != before.width() > before.height();
-        Item next = new Item(DocketSpec.FIRST_ITEM, rendition.id(), Cut.WHOLE,
-            (turns ? frame.sized(frame.heightMm(), frame.widthMm()) : frame).cropped(0.5, 0.5), item.annotation(), 1);
+        Item next = like(item, rendition, turns ? frame.sized(frame.heightMm(), frame.widthMm()) : frame);
         Single laid = new Single(next.id(), turns != plan.across(), plan.borders(), plan.edge());
         boolean reshaped = !Frame.sameShape(turns ? before.height() / before.width() : before.width() / before.height(), aspect);
         String notice = (turns ? "The sheet was turned for it. " : "")
@@ -65,20 +62,28 @@ public class DocketOpening {
     private Like wrappedLike(MasterImport.Taken taken, DocketSpec d) {
         Master master = taken.master();
         Wrap wrap = d.wrap().plan();
-        Rendition of = d.renditions().get(0);
-        Rendition rendition = Rendition.of(DocketService.FIRST_RENDITION, master.hash()).treated(of.treatment())
-            .compensated(of.compensation());
+        Rendition rendition = like(d.renditions().get(0), master);
         PixelSize size = new PixelSize(master.width(), master.height());
         double longer = Math.max(wrap.body().faceWidthMm(), wrap.body().faceHeightMm());
         SideFill fill = wrap.fill() instanceof SideFill.OneColour ? new SideFill.Mirrored() : wrap.fill();
         Item item = d.wrap().item();
-        Item next = new Item(DocketSpec.FIRST_ITEM, rendition.id(), Cut.WHOLE, item.frame().cropped(0.5, 0.5), item.annotation(), 1);
+        Item next = like(item, rendition, item.frame());
         WrapPiece whole = new WrapPiece(next,
             new Wrap(next.id(), wrap.across(), wrap.body().sized(longer, longer), wrap.panels(), fill, wrap.moves(), wrap.corners()));
         Wrap shaped = size.aspect() >= 1 ? whole.byWidth(size, longer) : whole.byHeight(size, longer);
         return new Like(
             dockets.add(d.withTitle(title(taken.fileName())).withPictures(List.of(rendition), List.of(next), shaped.onStock(d.stock()))),
             wrap.fill() instanceof SideFill.OneColour ? "Its sides are mirrored: their colour was picked from the other picture." : "");
+    }
+
+    /** Another picture, treated and compensated as this one is. */
+    private static Rendition like(Rendition of, Master master) {
+        return Rendition.of(DocketService.FIRST_RENDITION, master.hash()).treated(of.treatment()).compensated(of.compensation());
+    }
+
+    /** A piece of it, all of the picture in the frame's middle. */
+    private static Item like(Item of, Rendition rendition, Frame frame) {
+        return new Item(DocketSpec.FIRST_ITEM, rendition.id(), Cut.WHOLE, frame.cropped(0.5, 0.5), of.annotation(), 1);
     }
 
     public record Like(UUID docket, String notice) {

@@ -9,7 +9,7 @@ import wistel.core.docket.findings.Finding;
 import wistel.core.docket.findings.StageStatus;
 import wistel.core.docket.spec.DocketSpec;
 import wistel.core.length.Ppi;
-import wistel.core.paper.PairingVersion;
+import wistel.core.pairing.PairingVersion;
 import wistel.core.paper.Stock;
 import wistel.core.sheet.Layout;
 import wistel.server.master.Master;

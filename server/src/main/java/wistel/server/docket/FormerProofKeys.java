@@ -15,7 +15,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 import wistel.core.docket.spec.DocketSpec;
 import wistel.core.fault.WistelException;
-import wistel.core.paper.PairingVersion;
+import wistel.core.pairing.PairingVersion;
 import wistel.core.rendition.Rendition;
 import wistel.core.tone.PairingToneCurve;
 

@@ -9,7 +9,7 @@ import tools.jackson.databind.JsonNode;
 import wistel.core.docket.PrintOrder;
 import wistel.core.docket.spec.DocketSpec;
 import wistel.core.docket.spec.PreflightFacts;
-import wistel.core.paper.PairingVersion;
+import wistel.core.pairing.PairingVersion;
 import wistel.core.printer.ColourRoute;
 import wistel.core.rendition.Move;
 import wistel.core.rendition.Rendition;

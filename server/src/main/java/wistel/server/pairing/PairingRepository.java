@@ -18,7 +18,7 @@ import org.springframework.transaction.annotation.Transactional;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.fault.NotFound;
 import wistel.core.icc.profile.Intent;
-import wistel.core.paper.PairingVersion;
+import wistel.core.pairing.PairingVersion;
 import wistel.core.paper.PaperBody;
 import wistel.core.printer.DriverSettings;
 import wistel.core.tone.PairingToneCurve;

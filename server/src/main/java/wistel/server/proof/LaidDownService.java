@@ -26,7 +26,7 @@ import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.icc.transform.Recipe;
 import wistel.core.icc.transform.Transform;
 import wistel.core.length.Length;
-import wistel.core.paper.PairingVersion;
+import wistel.core.pairing.PairingVersion;
 import wistel.core.pictures.Orientation;
 import wistel.core.pictures.Progress;
 import wistel.core.pictures.View;

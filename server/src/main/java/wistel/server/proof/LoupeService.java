@@ -19,7 +19,7 @@ import wistel.core.icc.transform.Transform;
 import wistel.core.icc.transform.TransformCompiler;
 import wistel.core.length.Length;
 import wistel.core.length.Margins;
-import wistel.core.paper.PairingVersion;
+import wistel.core.pairing.PairingVersion;
 import wistel.core.paper.Surface;
 import wistel.core.pictures.Orientation;
 import wistel.core.pictures.PictureFile;

@@ -11,7 +11,7 @@ import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.transform.Observer;
 import wistel.core.icc.transform.Recipe;
-import wistel.core.paper.PairingVersion;
+import wistel.core.pairing.PairingVersion;
 import wistel.server.display.Display;
 import wistel.server.store.ProfileRepository;
 

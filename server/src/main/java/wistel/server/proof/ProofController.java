@@ -22,7 +22,7 @@ import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.icc.transform.ProofView;
-import wistel.core.paper.PairingVersion;
+import wistel.core.pairing.PairingVersion;
 import wistel.core.pictures.Histogram;
 import wistel.core.printer.RasterType;
 import wistel.core.rendition.PairingComparison;

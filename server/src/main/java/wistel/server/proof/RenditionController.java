@@ -14,7 +14,7 @@ import org.springframework.web.bind.annotation.RestController;
 import wistel.core.docket.spec.DocketSpec;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.icc.profile.Intent;
-import wistel.core.paper.PairingVersion;
+import wistel.core.pairing.PairingVersion;
 import wistel.core.printer.ColourRoute;
 import wistel.core.rendition.Rendition;
 import wistel.core.rendition.RenditionChange;

@@ -11,7 +11,7 @@ import org.springframework.web.bind.annotation.RestController;
 import wistel.core.docket.PrintOrder;
 import wistel.core.docket.spec.DocketSpec;
 import wistel.core.fault.NotFound;
-import wistel.core.paper.PairingVersion;
+import wistel.core.pairing.PairingVersion;
 import wistel.core.rendition.Rendition;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;

@@ -12,7 +12,7 @@ import wistel.core.fault.NotFound;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.transform.Recipe;
-import wistel.core.paper.PairingVersion;
+import wistel.core.pairing.PairingVersion;
 import wistel.core.printer.ColourRoute;
 import wistel.core.rendition.LinearisationStep;
 import wistel.core.rendition.RenditionCompiler;

@@ -39,7 +39,7 @@ import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.icc.transform.Recipe;
 import wistel.core.icc.transform.Transform;
 import wistel.core.icc.transform.TransformCompiler;
-import wistel.core.paper.PairingVersion;
+import wistel.core.pairing.PairingVersion;
 import wistel.core.tone.PairingToneCurve;
 import wistel.core.tone.ToneCurve;
 import wistel.core.tone.ToneReport;

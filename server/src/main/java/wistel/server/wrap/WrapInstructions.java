@@ -17,7 +17,7 @@ import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 import org.apache.pdfbox.util.Matrix;
 import wistel.core.docket.spec.DocketSpec;
 import wistel.core.length.Length;
-import wistel.core.paper.PairingVersion;
+import wistel.core.pairing.PairingVersion;
 import wistel.core.pictures.SideFill;
 import wistel.core.render.LayoutRenderer;
 import wistel.core.sheet.Mark;

@@ -12,7 +12,7 @@ import wistel.core.docket.spec.DocketSpec;
 import wistel.core.docket.spec.PreflightFacts;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.length.Length;
-import wistel.core.paper.PairingVersion;
+import wistel.core.pairing.PairingVersion;
 import wistel.core.paper.Stock;
 import wistel.core.paper.Surface;
 import wistel.core.pictures.SideFill;

@@ -6,7 +6,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import wistel.core.docket.spec.DocketSpec;
 import wistel.core.fault.InvalidRequest;
-import wistel.core.paper.PairingVersion;
+import wistel.core.pairing.PairingVersion;
 import wistel.core.paper.Stock;
 import wistel.core.printer.DriverSettings;
 import wistel.core.rendition.Compensated;

@@ -11,7 +11,7 @@ import wistel.core.docket.findings.Finding.Subject;
 import wistel.core.docket.spec.DocketSpec;
 import wistel.core.docket.spec.PreflightFacts;
 import wistel.core.docket.words.DocketPhrases;
-import wistel.core.paper.PairingVersion;
+import wistel.core.pairing.PairingVersion;
 import wistel.core.printer.ColourRoute;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.RasterType;

@@ -8,7 +8,7 @@ import wistel.core.docket.findings.Finding.Code;
 import wistel.core.docket.spec.DocketSpec;
 import wistel.core.docket.spec.PreflightFacts;
 import wistel.core.length.Length;
-import wistel.core.paper.PairingVersion;
+import wistel.core.pairing.PairingVersion;
 import wistel.core.paper.Surface;
 import wistel.core.printer.ColourRoute;
 import wistel.core.printer.DriverSettings;

@@ -14,7 +14,7 @@ import wistel.core.docket.findings.SettingChoice.Value;
 import wistel.core.docket.spec.DocketSpec;
 import wistel.core.docket.spec.PreflightFacts;
 import wistel.core.docket.words.DocketPhrases;
-import wistel.core.paper.PairingVersion;
+import wistel.core.pairing.PairingVersion;
 import wistel.core.printer.ColourRoute;
 import wistel.core.printer.Conflict.Alteration;
 import wistel.core.printer.Conflict.Offer;

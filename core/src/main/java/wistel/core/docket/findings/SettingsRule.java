@@ -13,7 +13,7 @@ import wistel.core.docket.spec.PreflightFacts;
 import wistel.core.docket.words.DocketPhrases;
 import wistel.core.length.Length;
 import wistel.core.length.Range;
-import wistel.core.paper.PairingVersion;
+import wistel.core.pairing.PairingVersion;
 import wistel.core.printer.Conflict;
 import wistel.core.printer.DriverSettings;
 import wistel.core.printer.JobRequest;

@@ -10,7 +10,7 @@ import wistel.core.docket.changes.Change;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.icc.profile.Intent;
 import wistel.core.length.Margins;
-import wistel.core.paper.PairingVersion;
+import wistel.core.pairing.PairingVersion;
 import wistel.core.paper.SheetSize;
 import wistel.core.paper.Stock;
 import wistel.core.printer.ColourRoute;

@@ -3,7 +3,7 @@ package wistel.core.docket.spec;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
-import wistel.core.paper.PairingVersion;
+import wistel.core.pairing.PairingVersion;
 import wistel.core.paper.Stock;
 import wistel.core.printer.ColourRoute;
 import wistel.core.printer.DriverSettings;

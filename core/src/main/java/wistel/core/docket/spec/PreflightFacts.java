@@ -9,7 +9,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import wistel.core.icc.profile.Intent;
 import wistel.core.length.Margins;
-import wistel.core.paper.PairingVersion;
+import wistel.core.pairing.PairingVersion;
 import wistel.core.paper.SheetSize;
 import wistel.core.paper.Stock;
 import wistel.core.paper.Surface;

@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import wistel.core.icc.profile.Intent;
 import wistel.core.length.Length;
-import wistel.core.paper.PairingVersion;
+import wistel.core.pairing.PairingVersion;
 import wistel.core.pictures.SideMoves;
 import wistel.core.printer.ColourRoute;
 import wistel.core.printer.RasterType;

@@ -20,7 +20,7 @@ import wistel.core.colour.Lab;
 import wistel.core.docket.findings.SettingChoice.Value;
 import wistel.core.length.Margins;
 import wistel.core.length.Range;
-import wistel.core.paper.PairingVersion;
+import wistel.core.pairing.PairingVersion;
 import wistel.core.paper.PaperBody;
 import wistel.core.paper.Stock;
 import wistel.core.printer.BlackChange;

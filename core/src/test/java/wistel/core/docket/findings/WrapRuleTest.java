@@ -22,7 +22,7 @@ import wistel.core.icc.profile.Intent;
 import wistel.core.length.Margins;
 import wistel.core.length.Ppi;
 import wistel.core.length.Range;
-import wistel.core.paper.PairingVersion;
+import wistel.core.pairing.PairingVersion;
 import wistel.core.paper.PaperBody;
 import wistel.core.paper.Stock;
 import wistel.core.pictures.DetailMap;

@@ -16,7 +16,7 @@ import wistel.core.docket.spec.DocketSpec;
 import wistel.core.docket.spec.PreflightFacts;
 import wistel.core.docket.spec.Sharpening;
 import wistel.core.icc.profile.Intent;
-import wistel.core.paper.PairingVersion;
+import wistel.core.pairing.PairingVersion;
 import wistel.core.paper.PaperBody;
 import wistel.core.paper.SheetSize;
 import wistel.core.paper.Stock;

@@ -1,8 +1,9 @@
-package wistel.core.paper;
+package wistel.core.pairing;
 
 import java.util.List;
 import wistel.core.colour.Lab;
 import wistel.core.icc.profile.Intent;
+import wistel.core.paper.PaperBody;
 import wistel.core.printer.DriverSettings;
 import wistel.core.tone.PairingToneCurve;
 

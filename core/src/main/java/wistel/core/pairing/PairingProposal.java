@@ -1,4 +1,4 @@
-package wistel.core.paper;
+package wistel.core.pairing;
 
 import java.util.Arrays;
 import java.util.Comparator;
