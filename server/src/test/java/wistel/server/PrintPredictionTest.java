@@ -18,6 +18,7 @@ import tools.jackson.databind.JsonNode;
 import wistel.core.colour.LabEncoding;
 import wistel.core.docket.PrintOrder;
 import wistel.core.docket.findings.Finding;
+import wistel.core.docket.findings.Preflight;
 import wistel.core.docket.findings.PrintPrediction;
 import wistel.core.docket.spec.PreflightFacts;
 import wistel.core.icc.profile.Intent;
@@ -175,10 +176,10 @@ public class PrintPredictionTest extends InTestRoom {
             p.resolvers(), p.resolutions(), List.of(raster), p.formats(), p.consumption(),
             p.blackChange(), p.words());
         PreflightFacts f = j.facts();
-        return new DocketAssessment(j.row(),
-            new PreflightFacts(f.pictures(), f.pairing(), Optional.of(poorer), f.state(), f.blackAlways(), f.proofsSeen(), f.secondsPerM2(),
-                f.today(), f.editions()),
-            j.layout(), j.masters(), j.printer(), j.proofKeys(), j.findings());
+        PreflightFacts on = new PreflightFacts(f.pictures(), f.pairing(), Optional.of(poorer), f.state(), f.blackAlways(), f.proofsSeen(),
+            f.secondsPerM2(), f.today(), f.editions());
+        return new DocketAssessment(j.row(), on, j.layout(), j.masters(), j.printer(), j.proofKeys(),
+            Preflight.findings(j.row().spec(), on, j.layout()));
     }
 
     /** What falls on edges that can't be printed stays white in both, to half a millimetre. */
