@@ -1745,8 +1745,8 @@ export interface components {
             /** @enum {string} */
             kind: "colour";
         };
-        ColourRoute: components["schemas"]["ByWistel"] | components["schemas"]["ByDriver"] | components["schemas"]["DriverMonochrome"];
-        Command: components["schemas"]["Titled"] | components["schemas"]["Noted"] | components["schemas"]["Copies"] | components["schemas"]["ProfileConfirmed"] | components["schemas"]["Treated"] | components["schemas"]["Compensates"] | components["schemas"]["Straightens"] | components["schemas"]["Framed"] | components["schemas"]["Fitted"] | components["schemas"]["Filled"] | components["schemas"]["Cropped"] | components["schemas"]["Trimmed"] | components["schemas"]["Annotated"] | components["schemas"]["Stocked"] | components["schemas"]["Turned"] | components["schemas"]["Laid"] | components["schemas"]["Edged"] | components["schemas"]["Bordered"] | components["schemas"]["Wraps"] | components["schemas"]["Unwraps"] | components["schemas"]["SidesFilled"] | components["schemas"]["SidesMoved"] | components["schemas"]["Sharpened"] | components["schemas"]["Resolved"] | components["schemas"]["Routed"] | components["schemas"]["Set"] | components["schemas"]["Together"];
+        ColourRoute: components["schemas"]["ByDriver"] | components["schemas"]["ByWistel"] | components["schemas"]["DriverMonochrome"];
+        Command: components["schemas"]["Annotated"] | components["schemas"]["Bordered"] | components["schemas"]["Compensates"] | components["schemas"]["Copies"] | components["schemas"]["Cropped"] | components["schemas"]["Edged"] | components["schemas"]["Filled"] | components["schemas"]["Fitted"] | components["schemas"]["Framed"] | components["schemas"]["Laid"] | components["schemas"]["Noted"] | components["schemas"]["ProfileConfirmed"] | components["schemas"]["Resolved"] | components["schemas"]["Routed"] | components["schemas"]["Set"] | components["schemas"]["Sharpened"] | components["schemas"]["SidesFilled"] | components["schemas"]["SidesMoved"] | components["schemas"]["Stocked"] | components["schemas"]["Straightens"] | components["schemas"]["Titled"] | components["schemas"]["Together"] | components["schemas"]["Treated"] | components["schemas"]["Trimmed"] | components["schemas"]["Turned"] | components["schemas"]["Unwraps"] | components["schemas"]["Wraps"];
         Compensated: {
             kept?: components["schemas"]["CompensationRef"];
             moves: components["schemas"]["Move"][];
@@ -2229,7 +2229,7 @@ export interface components {
             mix: components["schemas"]["HueMix"];
             toning: components["schemas"]["Toning"];
         };
-        Move: components["schemas"]["LightnessCurve"] | components["schemas"]["ToneMoves"] | components["schemas"]["ChromaMoves"] | components["schemas"]["Warmth"];
+        Move: components["schemas"]["ChromaMoves"] | components["schemas"]["LightnessCurve"] | components["schemas"]["ToneMoves"] | components["schemas"]["Warmth"];
         NewCompensation: {
             moves: components["schemas"]["Move"][];
             name: string;
@@ -2462,7 +2462,7 @@ export interface components {
             /** Format: double */
             straighten: number;
         };
-        PlanView: components["schemas"]["OnSheet"] | components["schemas"]["Wrapped"] | components["schemas"]["Charted"];
+        PlanView: components["schemas"]["Charted"] | components["schemas"]["OnSheet"] | components["schemas"]["Wrapped"];
         Point: {
             /** Format: double */
             sent: number;
@@ -2534,7 +2534,7 @@ export interface components {
             volume: number;
             white: components["schemas"]["Lab"];
         };
-        Purpose: components["schemas"]["Work"] | components["schemas"]["WedgeOf"];
+        Purpose: components["schemas"]["WedgeOf"] | components["schemas"]["Work"];
         Reach: {
             /** Format: double */
             fairMm: number;
@@ -2694,8 +2694,8 @@ export interface components {
             name?: string;
             width: string;
         };
-        SheetPlan: components["schemas"]["Single"] | components["schemas"]["Gang"] | components["schemas"]["Chart"] | components["schemas"]["Wrap"];
-        SideFill: components["schemas"]["Itself"] | components["schemas"]["Mirrored"] | components["schemas"]["Stretched"] | components["schemas"]["OneColour"] | components["schemas"]["Extended"];
+        SheetPlan: components["schemas"]["Chart"] | components["schemas"]["Gang"] | components["schemas"]["Single"] | components["schemas"]["Wrap"];
+        SideFill: components["schemas"]["Extended"] | components["schemas"]["Itself"] | components["schemas"]["Mirrored"] | components["schemas"]["OneColour"] | components["schemas"]["Stretched"];
         SideMoves: {
             /** Format: int32 */
             darker: number;
@@ -2783,7 +2783,7 @@ export interface components {
             /** Format: int32 */
             repeats: number;
         };
-        Stock: components["schemas"]["Sheet"] | components["schemas"]["Roll"];
+        Stock: components["schemas"]["Roll"] | components["schemas"]["Sheet"];
         StockChoice: {
             feed?: string;
             fills: boolean;
@@ -2809,7 +2809,7 @@ export interface components {
             /** @enum {string} */
             kind: "stretched";
         };
-        Subject: components["schemas"]["WholeDocket"] | components["schemas"]["OfPicture"] | components["schemas"]["OfPiece"] | components["schemas"]["OnPage"];
+        Subject: components["schemas"]["OfPicture"] | components["schemas"]["OfPiece"] | components["schemas"]["OnPage"] | components["schemas"]["WholeDocket"];
         Suggested: {
             /** Format: double */
             after: number;

@@ -9,6 +9,7 @@ import io.swagger.v3.oas.models.media.Schema;
 import io.swagger.v3.oas.models.media.StringSchema;
 import java.lang.reflect.RecordComponent;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
@@ -62,7 +63,8 @@ class SumSchemas implements ModelConverter {
         if (!context.getDefinedModels().containsKey(name)) {
             Schema<Object> one = new Schema<>();
             context.defineModel(name, one);
-            Json.records(sum).forEach(record -> {
+            // in the order of their names: the compiler's own order may change from one build to the next
+            Json.records(sum).sorted(Comparator.comparing(Class::getSimpleName)).forEach(record -> {
                 context.resolve(new AnnotatedType(record).resolveAsRef(true));
                 one.addOneOfItem(new Schema<>().$ref("#/components/schemas/" + record.getSimpleName()));
             });
