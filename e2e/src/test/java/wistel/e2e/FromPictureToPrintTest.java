@@ -161,7 +161,8 @@ public class FromPictureToPrintTest extends InBrowser {
         page.getByText("Dune on canvas").click();
         page.getByText("Machine", new Page.GetByTextOptions().setExact(true)).click();
         Locator mono = page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("the driver, monochrome"));
-        assertThat(mono).hasAttribute("title", "not possible now: not with canvas");
+        assertThat(page.locator("label").filter(new Locator.FilterOptions().setHas(mono)))
+            .hasAttribute("title", "not possible now: not with canvas");
         mono.click();
         assertThat(page.locator("[data-setting=route]")).containsText("not with canvas");
         Locator cutter = page.locator("[data-setting=finishings]");
