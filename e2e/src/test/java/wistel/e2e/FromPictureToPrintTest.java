@@ -351,7 +351,7 @@ public class FromPictureToPrintTest extends InBrowser {
         assertThat(page.getByLabel("print files, days")).hasValue("90");
     }
 
-    @Test(dependsOnMethods = "howLongPrintFilesAreKeptIsSet")
+    @Test(dependsOnMethods = "howLongPrintFilesAreKeptIsSet", groups = "way")
     public void aSecondTabFollowsWhatIsDecidedInTheFirst() {
         page.navigate(wistel.address + "/");
         page.getByText("Slate quarry I").click();

@@ -10,13 +10,13 @@ import java.util.Arrays;
 import java.util.regex.Pattern;
 import org.testng.annotations.Test;
 
-/** Wraps and the tone bench in the browser, on what the demo brings. */
+/** Wraps and the tone bench in the browser, on what the demo brings; after the way, which prints one of these dockets as it came. */
 public class WrapsAndTonesTest extends InBrowser {
     /**
      * A picture is wrapped, its body typed, its sides chosen from all ways side by side, looked at folded and flat, cut up, and unwrapped
      * again.
      */
-    @Test
+    @Test(dependsOnGroups = "way")
     public void aPictureIsWrappedRoundABody() throws Exception {
         page.navigate(wistel.address + "/");
         page.getByText("Fells, a metre wide").click();
@@ -77,7 +77,7 @@ public class WrapsAndTonesTest extends InBrowser {
     }
 
     /** A wedge in the driver's monochrome is printed, read, straightened and kept. */
-    @Test
+    @Test(dependsOnGroups = "way")
     public void aWedgeIsPrintedReadAndItsCurveKept() {
         page.navigate(wistel.address + "/");
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Tone bench")).click();
