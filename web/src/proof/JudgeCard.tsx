@@ -1,7 +1,7 @@
 import { Checkbox, Radio } from 'antd'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { blackPointOf, changeOf, intentOf, type ProofView, pairingOf, proofUrl, renditionOf } from '../api/pictures'
+import { changeOf, type ProofView, pairingOf, proofUrl, renditionOf } from '../api/pictures'
 import type { Figures, Intent } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { Loupe } from '../parts/Loupe'
@@ -9,7 +9,12 @@ import { fixed } from '../parts/numbers'
 import type { Place } from '../parts/place'
 import { heldWords, INTENTS, screenWords, TONES } from './words'
 
+export type Converted = { intent: Intent; blackPoint: boolean }
+
 type Props = StationProps & {
+  /** How Wistel converts, or would. */
+  converted: Converted
+  set: (next: Partial<Converted>) => void
   figures: Figures | undefined
   shown: ProofView
   setShown: (shown: ProofView) => void
@@ -20,14 +25,11 @@ type Props = StationProps & {
 }
 
 /** Intents side by side, what the paper can't hold, and what a proof is judged with. */
-export function JudgeCard({ view, picture, tools, figures, shown, setShown, outside, setOutside, at }: Props) {
+export function JudgeCard({ view, picture, tools, converted, set, figures, shown, setShown, outside, setOutside, at }: Props) {
   const [loupe, setLoupe] = useState(false)
-  const intent = intentOf(view)
-  const blackPoint = blackPointOf(view)
+  const { intent, blackPoint } = converted
   const blackAlways = figures?.blackAlways.includes(intent) ?? false
   const saved = changeOf(renditionOf(view, picture))
-  const set = (next: Partial<{ intent: Intent; blackPoint: boolean }>) =>
-    tools.decide({ kind: 'routed', route: { kind: 'by-wistel', intent, blackPoint, ...next } })
   const g = figures?.gamut
   return (
     <>

@@ -1,7 +1,6 @@
 import { Button, Radio, Segmented } from 'antd'
 import { useEffect, useState } from 'react'
 import { blackPointOf, type ColourChange, changeOf, intentOf, pairingOf, proofUrl, renditionOf, treated } from '../api/pictures'
-import type { Intent } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { useKeys } from '../frame/keys'
 import { Booth } from '../parts/BoothPicture'
@@ -15,7 +14,7 @@ import { CompensateCard } from '../rendition/CompensateCard'
 import { ShadowStrip } from '../rendition/ShadowStrip'
 import { useFigures } from '../rendition/useFigures'
 import { type Compare, Comparison } from './Comparison'
-import { JudgeCard } from './JudgeCard'
+import { type Converted, JudgeCard } from './JudgeCard'
 import { INTENTS, NOT_THIS } from './words'
 import './proof.css'
 
@@ -36,10 +35,10 @@ export function ProofStation(props: StationProps) {
   const [drawn, setDrawn] = useState('')
   const [shown, setShown] = useProofView()
   const paired = view.pairing !== null && view.pairing !== undefined
-  const intent = paired ? intentOf(view) : 'RELATIVE'
-  const blackPoint = paired ? blackPointOf(view) : true
-  const set = (next: Partial<{ intent: Intent; blackPoint: boolean }>) =>
-    tools.decide({ kind: 'routed', route: { kind: 'by-wistel', intent, blackPoint, ...next } })
+  const converted: Converted = paired
+    ? { intent: intentOf(view), blackPoint: blackPointOf(view) }
+    : { intent: 'RELATIVE', blackPoint: true }
+  const set = (next: Partial<Converted>) => tools.decide({ kind: 'routed', route: { kind: 'by-wistel', ...converted, ...next } })
   const saved = changeOf(renditionOf(view, picture))
   // what was drawn ahead of the docket gives way to what it holds
   // biome-ignore lint/correctness/useExhaustiveDependencies: the version is what tells
@@ -49,7 +48,7 @@ export function ProofStation(props: StationProps) {
   const figures = useFigures(view, picture, true, paired)
 
   // while a slider moves, quick pictures count more than fine ones
-  const proof = paired ? proofUrl(view, picture, draft ? WHILE_MOVING : BOOTH, shown, intent, change) : ''
+  const proof = paired ? proofUrl(view, picture, draft ? WHILE_MOVING : BOOTH, shown, converted.intent, change) : ''
   const { see } = tools
   const unseen = view.findings.find((f) => f.code === 'PROOF_NOT_LOOKED_AT')?.subjects ?? []
   const seen = !unseen.some((s) => s.kind === 'of-picture' && s.renditionId === picture.renditionId)
@@ -146,6 +145,8 @@ export function ProofStation(props: StationProps) {
         {face === 'judge' && (
           <JudgeCard
             {...props}
+            converted={converted}
+            set={set}
             figures={figures}
             shown={shown}
             setShown={setShown}
