@@ -2,36 +2,17 @@ package wistel.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.io.IOException;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.Callable;
 import java.util.stream.IntStream;
-import org.testng.annotations.AfterClass;
-import org.testng.annotations.AfterMethod;
-import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 
 /** Nothing is lost and nothing printed twice, whatever stops, is killed, or is asked at once. One room serves all of it. */
-public class AttemptsTest extends PrintingRoom {
+public class AttemptsTest extends SharedPrintingRoom {
     private static final int TASK_THREADS = 4;
-
-    @BeforeClass
-    void open() throws IOException {
-        openRoom();
-    }
-
-    @AfterClass(alwaysRun = true)
-    void close() {
-        test.close();
-    }
-
-    @AfterMethod(alwaysRun = true)
-    void again() {
-        calm();
-    }
 
     @Test
     public void sixteenReleasesOfOneDocketAtOnceAreOneAttempt() throws Exception {

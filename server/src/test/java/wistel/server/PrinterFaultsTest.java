@@ -2,34 +2,15 @@ package wistel.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.io.IOException;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import org.testng.annotations.AfterClass;
-import org.testng.annotations.AfterMethod;
-import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 import wistel.server.printer.PrinterRepository;
 
 /** Printers that are slow, busy or stumble, and scans that can't be had: the sheet is out, and the record is true. One room serves all of it. */
-public class PrinterFaultsTest extends PrintingRoom {
-    @BeforeClass
-    void open() throws IOException {
-        openRoom();
-    }
-
-    @AfterClass(alwaysRun = true)
-    void close() {
-        test.close();
-    }
-
-    @AfterMethod(alwaysRun = true)
-    void again() {
-        calm();
-    }
-
+public class PrinterFaultsTest extends SharedPrintingRoom {
     /** A printer that takes its data as slowly as it prints is waited for: no bound on the whole, and no second job. */
     @Test
     public void aPrinterThatTakesItsDataSlowlyIsWaitedFor() throws Exception {
