@@ -7,6 +7,8 @@ import com.hp.jipp.encoding.IppInputStream;
 import com.hp.jipp.encoding.IppPacket;
 import com.hp.jipp.encoding.Resolution;
 import com.hp.jipp.encoding.Tag;
+import com.hp.jipp.model.Operation;
+import com.hp.jipp.model.Status;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.PushbackInputStream;
@@ -30,17 +32,6 @@ import wistel.standin.room.Ticket;
 
 /** Answers IPP requests for a printer. Each operation is one method; whatever is wrong with a packet ends in an IPP status. */
 public final class IppService {
-    private static final int OK = 0x0000;
-    private static final int BAD_REQUEST = 0x0400;
-    private static final int NOT_POSSIBLE = 0x0404;
-    private static final int NOT_FOUND = 0x0406;
-    private static final int FORMAT_NOT_SUPPORTED = 0x040a;
-    private static final int ATTRIBUTES_NOT_SUPPORTED = 0x040b;
-    private static final int COMPRESSION_NOT_SUPPORTED = 0x040f;
-    private static final int OPERATION_NOT_SUPPORTED = 0x0501;
-    private static final int VERSION_NOT_SUPPORTED = 0x0503;
-    private static final int BUSY = 0x0507;
-
     private final RoomPrinter printer;
     private final PrinterDescription description;
     private volatile boolean busy;
@@ -73,7 +64,7 @@ public final class IppService {
         try {
             request = in.readPacket();
         } catch (IOException | RuntimeException | StackOverflowError e) {
-            return reply(2, 1, BAD_REQUEST, List.of());
+            return reply(2, 1, Status.Code.clientErrorBadRequest, List.of());
         }
         int version = request.getVersionNumber();
         try {
@@ -81,41 +72,42 @@ public final class IppService {
                 try {
                     return operate(request, in);
                 } catch (IOException e) {
-                    return reply(request, BAD_REQUEST);
+                    return reply(request, Status.Code.clientErrorBadRequest);
                 }
             });
         } catch (RuntimeException | StackOverflowError e) {
-            return reply(version, request.getRequestId(), BAD_REQUEST, List.of());
+            return reply(version, request.getRequestId(), Status.Code.clientErrorBadRequest, List.of());
         }
     }
 
     private Optional<IppPacket> checked(IppPacket request) {
         int major = request.getVersionNumber() >> 8;
         if (major != 1 && major != 2) {
-            return Optional.of(reply(0x0101, request.getRequestId(), VERSION_NOT_SUPPORTED, List.of()));
+            return Optional.of(reply(0x0101, request.getRequestId(), Status.Code.serverErrorVersionNotSupported, List.of()));
         }
         AttributeGroup operation = request.get(Tag.operationAttributes);
         boolean headed = operation != null && operation.size() >= 2 && operation.get(0).getName().equals("attributes-charset")
             && operation.get(1).getName().equals("attributes-natural-language");
         boolean addressed = headed && (operation.get("printer-uri") != null || operation.get("job-uri") != null);
-        return request.getRequestId() < 1 || !addressed ? Optional.of(reply(request, BAD_REQUEST)) : Optional.empty();
+        return request.getRequestId() < 1 || !addressed ? Optional.of(reply(request, Status.Code.clientErrorBadRequest)) : Optional.empty();
     }
 
     private IppPacket operate(IppPacket request, InputStream document) throws IOException {
         return switch (request.getCode()) {
-            case 0x02 -> printJob(request, document);
-            case 0x04 -> validateJob(request);
-            case 0x05 -> createJob(request);
-            case 0x06 -> sendDocument(request, document);
-            case 0x08 -> cancelJob(request);
-            case 0x09 -> jobAttributes(request);
-            case 0x0a -> getJobs(request);
-            case 0x0b -> printerAttributes(request);
-            case 0x0d -> withJob(request, job -> reply(request, printer.release(job.id()) ? OK : NOT_POSSIBLE));
-            case 0x39 -> cancelMyJobs(request);
-            case 0x3b -> withJob(request, job -> jobReply(request, job));
-            case 0x3c -> reply(request, OK);
-            default -> reply(request, OPERATION_NOT_SUPPORTED);
+            case Operation.Code.printJob -> printJob(request, document);
+            case Operation.Code.validateJob -> validateJob(request);
+            case Operation.Code.createJob -> createJob(request);
+            case Operation.Code.sendDocument -> sendDocument(request, document);
+            case Operation.Code.cancelJob -> cancelJob(request);
+            case Operation.Code.getJobAttributes -> jobAttributes(request);
+            case Operation.Code.getJobs -> getJobs(request);
+            case Operation.Code.getPrinterAttributes -> printerAttributes(request);
+            case Operation.Code.releaseJob -> withJob(request,
+                job -> reply(request, printer.release(job.id()) ? Status.Code.successfulOk : Status.Code.clientErrorNotPossible));
+            case Operation.Code.cancelMyJobs -> cancelMyJobs(request);
+            case Operation.Code.closeJob -> withJob(request, job -> jobReply(request, job));
+            case Operation.Code.identifyPrinter -> reply(request, Status.Code.successfulOk);
+            default -> reply(request, Status.Code.serverErrorOperationNotSupported);
         };
     }
 
@@ -123,7 +115,7 @@ public final class IppService {
 
     private IppPacket printJob(IppPacket request, InputStream document) throws IOException {
         int refused = refusal(request);
-        if (refused != OK) {
+        if (refused != Status.Code.successfulOk) {
             return reply(request, refused);
         }
         PrintJob.Seen job = printer.create(ticket(request));
@@ -136,24 +128,24 @@ public final class IppService {
 
     private IppPacket createJob(IppPacket request) {
         int refused = refusal(request);
-        return refused != OK ? reply(request, refused) : jobReply(request, printer.create(ticket(request)));
+        return refused != Status.Code.successfulOk ? reply(request, refused) : jobReply(request, printer.create(ticket(request)));
     }
 
     private IppPacket sendDocument(IppPacket request, InputStream document) throws IOException {
         int refused = refusal(request);
-        if (refused != OK) {
+        if (refused != Status.Code.successfulOk) {
             return reply(request, refused);
         }
         if (operation(request, "last-document").isEmpty()) {
-            return reply(request, BAD_REQUEST);
+            return reply(request, Status.Code.clientErrorBadRequest);
         }
         int id = jobId(request);
         Optional<PrintJob.Seen> job = printer.job(id);
         if (job.isEmpty()) {
-            return reply(request, NOT_FOUND);
+            return reply(request, Status.Code.clientErrorNotFound);
         }
         if (printer.hasDocument(id) || job.get().state().over()) {
-            return reply(request, NOT_POSSIBLE);
+            return reply(request, Status.Code.clientErrorNotPossible);
         }
         return jobReply(request, receive(request, id, document));
     }
@@ -176,13 +168,14 @@ public final class IppService {
     }
 
     private IppPacket cancelJob(IppPacket request) {
-        return withJob(request, job -> reply(request, printer.cancel(job.id()) ? OK : NOT_POSSIBLE));
+        return withJob(request,
+            job -> reply(request, printer.cancel(job.id()) ? Status.Code.successfulOk : Status.Code.clientErrorNotPossible));
     }
 
     private IppPacket cancelMyJobs(IppPacket request) {
         String user = user(request);
         printer.jobs().stream().filter(j -> j.ticket().user().equals(user)).forEach(j -> printer.cancel(j.id()));
-        return reply(request, OK);
+        return reply(request, Status.Code.successfulOk);
     }
 
     private IppPacket jobAttributes(IppPacket request) {
@@ -190,7 +183,7 @@ public final class IppService {
             Set<String> wanted = requested(request);
             List<Attribute<?>> attributes = new ArrayList<>(describe(job));
             attributes.removeIf(a -> !wanted(wanted, a.getName(), Set.of("job-description", "job-template", "all")));
-            return reply(request.getVersionNumber(), request.getRequestId(), OK,
+            return reply(request.getVersionNumber(), request.getRequestId(), Status.Code.successfulOk,
                 List.of(AttributeGroup.groupOf(Tag.jobAttributes, attributes)));
         });
     }
@@ -198,7 +191,7 @@ public final class IppService {
     private IppPacket getJobs(IppPacket request) {
         String which = operation(request, "which-jobs").orElse("not-completed");
         if (!Set.of("completed", "not-completed", "all").contains(which)) {
-            return reply(request, ATTRIBUTES_NOT_SUPPORTED);
+            return reply(request, Status.Code.clientErrorAttributesOrValuesNotSupported);
         }
         boolean mine = operation(request, "my-jobs").orElse("false").equals("true");
         int limit = operation(request, "limit").map(Integer::parseInt).orElse(Integer.MAX_VALUE);
@@ -211,7 +204,7 @@ public final class IppService {
             .map(j -> AttributeGroup.groupOf(Tag.jobAttributes, describe(j).stream()
                 .filter(a -> wanted(fields, a.getName(), Set.of("job-description", "job-template", "all"))).toList()))
             .collect(Collectors.toList());
-        return reply(request.getVersionNumber(), request.getRequestId(), OK, groups);
+        return reply(request.getVersionNumber(), request.getRequestId(), Status.Code.successfulOk, groups);
     }
 
     private IppPacket printerAttributes(IppPacket request) {
@@ -220,7 +213,7 @@ public final class IppService {
         // the media database is long: only for those who ask for it by name (PWG 5100.7, 6.9.13)
         attributes.removeIf(a -> a.getName().equals("media-col-database") ? !wanted.contains("media-col-database")
             : !wanted(wanted, a.getName(), Set.of("printer-description", "job-template", "media-col-database-only", "all")));
-        return reply(request.getVersionNumber(), request.getRequestId(), OK,
+        return reply(request.getVersionNumber(), request.getRequestId(), Status.Code.successfulOk,
             List.of(AttributeGroup.groupOf(Tag.printerAttributes, attributes)));
     }
 
@@ -232,18 +225,19 @@ public final class IppService {
 
     private int refusal(IppPacket request) {
         if (busy) {
-            return BUSY;
+            return Status.Code.serverErrorBusy;
         }
         Optional<String> format = operation(request, "document-format");
         if (format.isPresent() && !PrinterDescription.FORMATS.contains(format.get())) {
-            return FORMAT_NOT_SUPPORTED;
+            return Status.Code.clientErrorDocumentFormatNotSupported;
         }
         Optional<String> compression = operation(request, "compression");
         if (compression.isPresent() && !Set.of("none", "gzip", "deflate").contains(compression.get())) {
-            return COMPRESSION_NOT_SUPPORTED;
+            return Status.Code.clientErrorCompressionNotSupported;
         }
         boolean strict = operation(request, "ipp-attribute-fidelity").orElse("false").equals("true");
-        return strict && !printer.model().takes(ticket(request)) ? ATTRIBUTES_NOT_SUPPORTED : OK;
+        return strict && !printer.model().takes(ticket(request)) ? Status.Code.clientErrorAttributesOrValuesNotSupported
+            : Status.Code.successfulOk;
     }
 
     private Ticket ticket(IppPacket request) {
@@ -330,7 +324,7 @@ public final class IppService {
     }
 
     private IppPacket withJob(IppPacket request, Function<PrintJob.Seen, IppPacket> then) {
-        return printer.job(jobId(request)).map(then).orElseGet(() -> reply(request, NOT_FOUND));
+        return printer.job(jobId(request)).map(then).orElseGet(() -> reply(request, Status.Code.clientErrorNotFound));
     }
 
     // --- writing replies ---
@@ -378,8 +372,9 @@ public final class IppService {
 
     private IppPacket jobReply(IppPacket request, PrintJob.Seen job) {
         Set<String> fields = Set.of("job-id", "job-uri", "job-state", "job-state-reasons");
-        return reply(request.getVersionNumber(), request.getRequestId(), OK, List.of(AttributeGroup.groupOf(Tag.jobAttributes,
-            describe(job).stream().filter(a -> fields.contains(a.getName())).toList())));
+        return reply(request.getVersionNumber(), request.getRequestId(), Status.Code.successfulOk,
+            List.of(AttributeGroup.groupOf(Tag.jobAttributes,
+                describe(job).stream().filter(a -> fields.contains(a.getName())).toList())));
     }
 
     private static IppPacket reply(IppPacket request, int status) {

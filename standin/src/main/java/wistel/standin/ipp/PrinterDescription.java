@@ -22,6 +22,7 @@ import static wistel.standin.ipp.Attrs.uri;
 
 import com.hp.jipp.encoding.Attribute;
 import com.hp.jipp.encoding.UntypedCollection;
+import com.hp.jipp.model.Operation;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -38,7 +39,10 @@ import wistel.standin.room.Trouble;
 /** What a printer says of itself (RFC 8011, 5.4; PWG 5100.12, 6; PWG 5100.13; PWG 5100.14, 5). */
 final class PrinterDescription {
     static final List<String> FORMATS = List.of("image/pwg-raster", "image/jpeg", "application/octet-stream");
-    static final int[] OPERATIONS = {0x02, 0x04, 0x05, 0x06, 0x08, 0x09, 0x0a, 0x0b, 0x0d, 0x39, 0x3b, 0x3c};
+    static final int[] OPERATIONS = {Operation.Code.printJob, Operation.Code.validateJob, Operation.Code.createJob,
+        Operation.Code.sendDocument, Operation.Code.cancelJob, Operation.Code.getJobAttributes, Operation.Code.getJobs,
+        Operation.Code.getPrinterAttributes, Operation.Code.releaseJob, Operation.Code.cancelMyJobs, Operation.Code.closeJob,
+        Operation.Code.identifyPrinter};
 
     /** Said in full media database form; everything else that a job may set. */
     private static final List<String> IN_MEDIA = List.of("media-type", "media-source");
