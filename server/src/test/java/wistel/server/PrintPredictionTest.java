@@ -34,7 +34,7 @@ import wistel.server.docket.DocketAssessment;
 import wistel.server.docket.DocketAssessor;
 import wistel.server.docket.DocketRepository;
 import wistel.server.print.Rendering;
-import wistel.server.proof.LaidDownService;
+import wistel.server.proof.PrintPredictionService;
 import wistel.server.store.FileStore;
 import wistel.standin.ink.Paper;
 import wistel.standin.room.Feeds;
@@ -100,7 +100,7 @@ public class PrintPredictionTest extends InTestRoom {
     }
 
     private View foreseen(DocketAssessment judged) {
-        return test.bean(LaidDownService.class).sheet(judged, 1, SCAN_DPI);
+        return test.bean(PrintPredictionService.class).sheet(judged, 1, SCAN_DPI);
     }
 
     /** Mean CIEDE2000 over the whole sheet, both averaged over squares of about 2 mm, as edges of pictures lie between dots. */
@@ -123,7 +123,7 @@ public class PrintPredictionTest extends InTestRoom {
 
     private void agrees(DocketAssessment judged, Paper paper, RasterType raster, Margins margins, PrintPrediction.Colours colours)
         throws Exception {
-        assertThat(test.bean(LaidDownService.class).told(judged, 1).colours()).isEqualTo(colours);
+        assertThat(test.bean(PrintPredictionService.class).told(judged, 1).colours()).isEqualTo(colours);
         double apart = apart(foreseen(judged), printed(judged, paper, raster, margins));
         System.out.printf("laid down %s on %s: CIEDE2000 %.2f%n", colours, paper, apart);
         assertThat(apart).as(colours + " on " + paper).isLessThan(2);
@@ -140,7 +140,7 @@ public class PrintPredictionTest extends InTestRoom {
         change(docket, "{\"kind\":\"set\",\"setting\":\"media-type\",\"value\":\"photographic-glossy\",\"said\":\"baryta\"}");
         agrees(docket, Paper.CORRIE_LUSTRE, RasterType.DEVICE3_16, REAR, PrintPrediction.Colours.OTHER_TYPE);
         change(docket, "{\"kind\":\"set\",\"setting\":\"media-type\",\"value\":\"stationery-fine\",\"said\":\"cotton\"}");
-        assertThat(test.bean(LaidDownService.class).told(judged(docket), 1).colours()).as("gloss tells nothing of cotton")
+        assertThat(test.bean(PrintPredictionService.class).told(judged(docket), 1).colours()).as("gloss tells nothing of cotton")
             .isEqualTo(PrintPrediction.Colours.OTHER_TYPE_UNKNOWN);
     }
 
@@ -195,7 +195,7 @@ public class PrintPredictionTest extends InTestRoom {
             assertThat(edge(sheet, fromLeft)).as(fromLeft ? "left" : "right").isCloseTo(edge(scan, fromLeft), within(0.5));
         }
         assertThat(edge(sheet, true) + edge(sheet, false)).as("one end is the trailing one").isCloseTo(17, within(1.0));
-        assertThat(test.bean(LaidDownService.class).told(judged, 1).notes()).extracting(PrintPrediction.Note::code)
+        assertThat(test.bean(PrintPredictionService.class).told(judged, 1).notes()).extracting(PrintPrediction.Note::code)
             .contains(Optional.of(Finding.Code.ON_UNPRINTABLE_EDGE));
     }
 

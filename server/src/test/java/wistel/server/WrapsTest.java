@@ -31,7 +31,7 @@ import wistel.core.pictures.View;
 import wistel.server.docket.DocketAssessment;
 import wistel.server.docket.DocketAssessor;
 import wistel.server.docket.DocketRepository;
-import wistel.server.proof.LaidDownService;
+import wistel.server.proof.PrintPredictionService;
 import wistel.standin.ink.Paper;
 import wistel.standin.room.Feeds;
 import wistel.standin.room.Loaded;
@@ -275,7 +275,7 @@ public class WrapsTest extends InTestRoom {
                 30);
         UUID id = UUID.fromString(path.substring(path.lastIndexOf('/') + 1));
         DocketAssessment judged = test.bean(DocketAssessor.class).assess(test.bean(DocketRepository.class).get(id));
-        View foreseen = test.bean(LaidDownService.class).sheet(judged, 1, 90);
+        View foreseen = test.bean(PrintPredictionService.class).sheet(judged, 1, 90);
         String attempt = api.post(path + "/attempts", "", version(path)).body().path("id").asString();
         JsonNode done = Waiting.until(() -> api.get("/api/attempts/" + attempt).body(), a -> OVER.contains(a.path("state").asString()),
             120);

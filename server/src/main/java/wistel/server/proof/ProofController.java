@@ -51,7 +51,7 @@ class ProofController {
     private final ProofService proofs;
     private final PaperViews papers;
     private final LoupeService loupes;
-    private final LaidDownService laidDown;
+    private final PrintPredictionService predictions;
     private final PrintHistory history;
     private final DocketAssessor assessor;
     private final MasterRepository masters;
@@ -62,7 +62,7 @@ class ProofController {
     private final ToneProofs tones;
     private final ProfileRepository profiles;
 
-    ProofController(ProofService proofs, PaperViews papers, LoupeService loupes, LaidDownService laidDown, PrintHistory history,
+    ProofController(ProofService proofs, PaperViews papers, LoupeService loupes, PrintPredictionService predictions, PrintHistory history,
         DocketAssessor assessor,
         MasterRepository masters, DocketRepository dockets, PairingRepository pairings,
         RenditionChangeParser changes,
@@ -74,7 +74,7 @@ class ProofController {
         this.proofs = proofs;
         this.papers = papers;
         this.loupes = loupes;
-        this.laidDown = laidDown;
+        this.predictions = predictions;
         this.history = history;
         this.assessor = assessor;
         this.masters = masters;
@@ -219,7 +219,8 @@ class ProofController {
     Costs costs(@PathVariable UUID id) {
         DocketAssessment judged = assessor.assess(dockets.get(id));
         PairingVersion pairing = pairings.chosen(judged.row().spec().pairingId());
-        return Costs.of(judged.row().spec(), judged.facts(), judged.layout(), laidDown.coverage(judged), history.past(pairing.pairingId()));
+        return Costs.of(judged.row().spec(), judged.facts(), judged.layout(), predictions.coverage(judged),
+            history.past(pairing.pairingId()));
     }
 
     /** A page as the settings would have it come out, mistakes included. */
@@ -227,14 +228,14 @@ class ProofController {
     ResponseEntity<byte[]> laidDown(@PathVariable UUID id, @PathVariable int page, @RequestParam(defaultValue = "900") int longest,
         @RequestParam(defaultValue = SRGB) String display,
         @RequestParam(defaultValue = "true") boolean tagged) {
-        byte[] png = laidDown.picture(assessor.assess(dockets.get(id)), page, displays.display(display, tagged), longest);
+        byte[] png = predictions.picture(assessor.assess(dockets.get(id)), page, displays.display(display, tagged), longest);
         return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).cacheControl(CacheControl.noStore()).body(png);
     }
 
     /** What there is to see on it, and why. */
     @GetMapping("/dockets/{id}/pages/{page}/prediction/notes")
     PrintPrediction laidDownNotes(@PathVariable UUID id, @PathVariable int page) {
-        return laidDown.told(assessor.assess(dockets.get(id)), page);
+        return predictions.told(assessor.assess(dockets.get(id)), page);
     }
 
     /** How a picture would come out on every pairing, the best first; nothing is decided for it. */

@@ -32,7 +32,7 @@ import wistel.server.docket.DocketViews;
 import wistel.server.docket.IfMatch;
 import wistel.server.edge.Events;
 import wistel.server.edge.FileAnswer;
-import wistel.server.proof.LaidDownService;
+import wistel.server.proof.PrintPredictionService;
 import wistel.server.proof.Png;
 
 /** Wraps over REST. */
@@ -47,18 +47,19 @@ class WrapController {
     private final DocketViews views;
     private final DocketAssessor assessor;
     private final DocketRepository dockets;
-    private final LaidDownService laidDown;
+    private final PrintPredictionService predictions;
     private final DisplayRepository displays;
     private final OwnBodyRepository own;
     private final Events events;
 
-    WrapController(WrapService wraps, DocketViews views, DocketAssessor assessor, DocketRepository dockets, LaidDownService laidDown,
+    WrapController(WrapService wraps, DocketViews views, DocketAssessor assessor, DocketRepository dockets,
+        PrintPredictionService predictions,
         DisplayRepository displays, OwnBodyRepository own, Events events) {
         this.wraps = wraps;
         this.views = views;
         this.assessor = assessor;
         this.dockets = dockets;
-        this.laidDown = laidDown;
+        this.predictions = predictions;
         this.displays = displays;
         this.own = own;
         this.events = events;
@@ -110,7 +111,7 @@ class WrapController {
             throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A picture of " + longest + " pixels can't be made.",
                 "Ask for 16 or more.");
         }
-        byte[] png = laidDown.alone(judged, piece, displays.display(display, tagged), longest);
+        byte[] png = predictions.alone(judged, piece, displays.display(display, tagged), longest);
         return ResponseEntity.ok().contentType(Png.type(png)).cacheControl(CacheControl.noStore()).body(png);
     }
 
@@ -130,7 +131,7 @@ class WrapController {
     @GetMapping(value = "/dockets/{id}/wrap/instructions", produces = MediaType.APPLICATION_PDF_VALUE)
     ResponseEntity<byte[]> instructions(@PathVariable UUID id) throws IOException {
         DocketAssessment judged = assessor.assess(dockets.get(id));
-        byte[] picture = laidDown.alone(judged, 1, new Display(displays.profile("srgb"), true), 900);
+        byte[] picture = predictions.alone(judged, 1, new Display(displays.profile("srgb"), true), 900);
         byte[] pdf = WrapInstructions.pdf(judged, picture);
         return FileAnswer.opened("wrap-" + judged.row().number() + ".pdf", MediaType.APPLICATION_PDF, pdf);
     }

@@ -57,7 +57,7 @@ import wistel.server.store.ProfileRepository;
  * Draws the sheet as a docket's settings would have it come out: its print file, small, laid down by what is known of printer and paper.
  */
 @Service
-public class LaidDownService {
+public class PrintPredictionService {
     private static final int LARGEST = 2000;
     /** Longest side of a view that suffices for most sheets and is resampled five times as fast. */
     private static final int SMALL = 1000;
@@ -72,7 +72,7 @@ public class LaidDownService {
     private final ProofService proofs;
     private final SideTextures textures;
 
-    LaidDownService(PreviewStore previews, MasterRepository masters, ProfileRepository profiles, PairingRepository pairings,
+    PrintPredictionService(PreviewStore previews, MasterRepository masters, ProfileRepository profiles, PairingRepository pairings,
         FileStore files, PixelExecutor workers, ProofService proofs,
         SideTextures textures) {
         this.textures = textures;
