@@ -47,11 +47,10 @@ import wistel.server.store.RecordRepository;
 public class DocketAssessor {
     /** A few words each. */
     private static final int MOST_PROFILES = 1000;
-
-    private static final int MOST_KNOWN = 2000;
+    private static final int MOST_ASSESSED = 2000;
 
     /** By docket: the last assessment stands as long as nothing that it is made from has changed. */
-    private final Cache<UUID, Known> known = Caffeine.newBuilder().maximumSize(MOST_KNOWN).build();
+    private final Cache<UUID, Assessed> assessments = Caffeine.newBuilder().maximumSize(MOST_ASSESSED).build();
     private final Cache<String, Set<Intent>> blackAlways = Caffeine.newBuilder().maximumSize(MOST_PROFILES).build();
     private final MasterRepository masters;
     private final PairingRepository pairings;
@@ -112,7 +111,7 @@ public class DocketAssessor {
         Map<String, Integer> editions) {
     }
 
-    private record Known(Inputs inputs, DocketAssessment assessment) {
+    private record Assessed(Inputs inputs, DocketAssessment assessment) {
     }
 
     private DocketAssessment assessed(DocketRepository.Row row, Map<String, MasterRepository.Brief> briefs,
@@ -128,12 +127,12 @@ public class DocketAssessor {
             masterOf.stream().map(m -> detailed ? details.of(m.hash()) : Optional.<DetailMap>empty()).toList(), pairing,
             printer.map(Printer::unseen), pairing.map(p -> blackAlways(p.profileHash())).orElse(Set.of()),
             pairing.map(p -> past.seconds.getOrDefault(p.pairingId(), 0.0)).orElse(0.0), past.today, editions(row, past.editions));
-        Known before = known.getIfPresent(row.id());
-        if (before == null || !before.inputs.equals(inputs)) {
-            before = new Known(inputs, assessed(inputs));
-            known.put(row.id(), before);
+        Assessed last = assessments.getIfPresent(row.id());
+        if (last == null || !last.inputs.equals(inputs)) {
+            last = new Assessed(inputs, assessed(inputs));
+            assessments.put(row.id(), last);
         }
-        return before.assessment.seen(printer);
+        return last.assessment.seen(printer);
     }
 
     private DocketAssessment assessed(Inputs in) {

@@ -6,7 +6,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import wistel.core.docket.changes.Change;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.icc.profile.Intent;
 import wistel.core.length.Margins;
@@ -30,7 +29,7 @@ import wistel.core.sheet.WrapPiece;
 import wistel.core.tone.PairingToneCurve;
 
 /**
- * Everything that a person decides on a docket. Immutable: undo keeps old ones, a {@link Change} makes a new one. What was merely looked
+ * Everything that a person decides on a docket. Immutable: undo keeps old ones, a change makes a new one. What was merely looked
  * at, or how, is no decision and not in here.
  *
  * @param schema the form in which it was written; this one reads {@link #SCHEMA}
