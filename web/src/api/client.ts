@@ -63,11 +63,13 @@ type Parts<P, M extends string> = {
   query?: Values<P, M, 'query'> | (Values<P, M, 'query'> & { v?: string | number })
 }
 
+const querySerializer = createQuerySerializer()
+
 function written(path: string, parts: { path?: unknown; query?: unknown }) {
   return createFinalURL(path as never, {
     baseUrl: '',
     params: parts as never,
-    querySerializer: createQuerySerializer(),
+    querySerializer,
     pathSerializer: defaultPathSerializer,
   })
 }
