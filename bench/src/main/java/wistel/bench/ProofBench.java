@@ -19,6 +19,7 @@ import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.icc.transform.ProofView;
 import wistel.core.icc.transform.Transform;
+import wistel.core.icc.transform.Recipe;
 import wistel.core.icc.transform.TransformCompiler;
 
 /** A proof's whole way, sRGB to the destination and back to a display, and the gamut map of the same view. */
@@ -52,7 +53,8 @@ public class ProofBench {
 
     @Benchmark
     public Transform compileProof() {
-        return TransformCompiler.proof(StandardSpaces.SRGB, printer, Intent.RELATIVE, true, ProofView.PAPER_WHITE, StandardSpaces.SRGB);
+        return TransformCompiler
+            .compile(new Recipe.Proof(StandardSpaces.SRGB, printer, Intent.RELATIVE, true, ProofView.PAPER_WHITE, StandardSpaces.SRGB));
     }
 
     @Benchmark

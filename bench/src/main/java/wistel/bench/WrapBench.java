@@ -112,7 +112,8 @@ final class WrapBench {
         long start = System.nanoTime();
         Transform conversion = TransformCompiler.compile(onward(StandardSpaces.SRGB));
         Optional<LayoutRenderer.SideColours> colours = sides.map(s -> new LayoutRenderer.SideColours(s.moves().leavesColours() ? conversion
-            : RenditionCompiler.through(StandardSpaces.SRGB, RenditionChange.NONE, SideChange.of(s.moves()),
+            : RenditionCompiler.through(StandardSpaces.SRGB,
+                new RenditionCompiler.SidedChange(RenditionChange.NONE, SideChange.of(s.moves())),
                 new RenditionCompiler.ConversionOptions(Intent.PERCEPTUAL, true), this::onward, TransformCompiler::compile),
             s.fill() instanceof SideFill.Extended ? Optional.of(texture()) : Optional.empty()));
         Placed placed = new Placed("r", crop(), 0, face(), Orientation.UPRIGHT);

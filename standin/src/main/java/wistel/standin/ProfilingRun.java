@@ -74,7 +74,7 @@ final class ProfilingRun {
         String feed = paper.thicknessMm() > 0.35 || printer == room.large() ? Feeds.FRONT : Feeds.REAR;
         printer.load(feed, SHEET, paper, 1);
         int job = printer
-            .create(Ticket.bordered("profile chart", "wistel", paper.mediaType(), feed, SHEET.widthMm(), SHEET.heightMm(), 5, 1, false))
+            .create(Ticket.bordered("profile chart", paper.mediaType(), feed, SHEET))
             .id();
         printer.receive(job, new ByteArrayInputStream(file.toByteArray()), "image/pwg-raster");
         while (!printer.job(job).orElseThrow().state().over()) {

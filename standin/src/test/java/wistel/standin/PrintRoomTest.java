@@ -108,14 +108,14 @@ public class PrintRoomTest {
     private static int sent(PrintRoom to, byte[] raster) throws IOException {
         SheetSize a4 = SheetSize.A4;
         int id = to.printer()
-            .create(Ticket.bordered("t", "test", "photographic-glossy", Feeds.REAR, a4.widthMm(), a4.heightMm(), 5, 1, false)).id();
+            .create(Ticket.bordered("t", "photographic-glossy", Feeds.REAR, a4)).id();
         to.printer().receive(id, new ByteArrayInputStream(raster), "image/pwg-raster");
         return id;
     }
 
     private PrintJob.Seen print(String mediaType, String feed, byte[] raster) throws IOException, InterruptedException {
         SheetSize a4 = SheetSize.A4;
-        int id = room.printer().create(Ticket.bordered("t", "test", mediaType, feed, a4.widthMm(), a4.heightMm(), 5, 1, false)).id();
+        int id = room.printer().create(Ticket.bordered("t", mediaType, feed, a4)).id();
         room.printer().receive(id, new ByteArrayInputStream(raster), "image/pwg-raster");
         return over(id);
     }
@@ -172,7 +172,9 @@ public class PrintRoomTest {
     public void aRollGetsShorterByWhatWasPrinted() throws Exception {
         double before = room.printer().feeds().get(Feeds.ROLL).size().heightMm();
         byte[] raster = flat(new SheetSize("cut", "custom", 431.8, 300), (char) 20000, (char) 20000, (char) 20000, PwgRaster.Space.DEVICE3);
-        int id = room.printer().create(Ticket.bordered("t", "test", "photographic-satin", Feeds.ROLL, 431.8, 300, 5, 1, false)).id();
+        int id = room.printer()
+            .create(Ticket.bordered("t", "photographic-satin", Feeds.ROLL, new SheetSize("custom", "custom", 431.8, 300)))
+            .id();
         room.printer().receive(id, new ByteArrayInputStream(raster), "image/pwg-raster");
         assertThat(over(id).state()).isEqualTo(PrintJob.State.COMPLETED);
         assertThat(room.printer().feeds().get(Feeds.ROLL).size().heightMm()).isCloseTo(before - 300, within(0.1));
@@ -243,7 +245,7 @@ public class PrintRoomTest {
         try {
             SheetSize a4 = SheetSize.A4;
             int id = room.printer()
-                .create(Ticket.bordered("waits", "test", "stationery-fine", Feeds.FRONT, a4.widthMm(), a4.heightMm(), 5, 1, false)).id();
+                .create(Ticket.bordered("t", "stationery-fine", Feeds.FRONT, a4)).id();
             room.printer().receive(id, new ByteArrayInputStream(flat(a4, (char) 0, (char) 0, (char) 0, PwgRaster.Space.DEVICE3)),
                 "image/pwg-raster");
             for (int i = 0; i < 300 && !room.printer().waitsForPaper(); i++) {

@@ -40,20 +40,25 @@ public final class PixelSpool implements RowWindow, PixelRuns {
     }
 
     /**
-     * Decodes a picture once into a spool for each orientation.
+     * With what a picture is spooled.
      *
      * @param workers turns the blocks
+     */
+    public record Means(Places places, Executor workers, Progress progress, StageTimes times) {
+    }
+
+    /**
+     * Decodes a picture once into a spool for each orientation.
+     *
      * @throws wistel.core.fault.PictureException when it is damaged; nothing is left open then
      */
-    public static PixelSpool[] of(RowSource stored, Orientation[] orientations, Places places, Executor workers, Progress progress,
-        StageTimes times)
-        throws IOException {
+    public static PixelSpool[] of(RowSource stored, Orientation[] orientations, Means means) throws IOException {
         PixelSpool[] spools = new PixelSpool[orientations.length];
         try {
             for (int i = 0; i < spools.length; i++) {
-                spools[i] = new PixelSpool(stored, orientations[i], places.open());
+                spools[i] = new PixelSpool(stored, orientations[i], means.places.open());
             }
-            fill(stored, spools, workers, progress, times);
+            fill(stored, spools, means);
             return spools;
         } catch (RuntimeException | IOException | Error e) {
             for (PixelSpool spool : spools) {
@@ -65,9 +70,11 @@ public final class PixelSpool implements RowWindow, PixelRuns {
         }
     }
 
-    private static void fill(RowSource stored, PixelSpool[] spools, Executor workers, Progress progress, StageTimes times) {
+    private static void fill(RowSource stored, PixelSpool[] spools, Means means) {
+        StageTimes times = means.times;
         try (ForwardRows reader = new ForwardRows(stored, times);
-            OrderedExecutor<ByteBuffer[]> turned = new OrderedExecutor<>(workers, BLOCKS_UNDER_WAY, blocks -> append(spools, blocks))) {
+            OrderedExecutor<ByteBuffer[]> turned = new OrderedExecutor<>(means.workers, BLOCKS_UNDER_WAY,
+                blocks -> append(spools, blocks))) {
             int rows = spools[0].block;
             for (int top = 0; top < stored.height(); top += rows) {
                 char[] samples = reader.rows(top, Math.min(stored.height(), top + rows));
@@ -80,12 +87,12 @@ public final class PixelSpool implements RowWindow, PixelRuns {
                     times.add(StageTimes.Stage.TURN, began);
                     return blocks;
                 });
-                progress.at((double) top / stored.height());
+                means.progress.at((double) top / stored.height());
             }
             turned.finish();
             reader.finish();
         }
-        progress.at(1);
+        means.progress.at(1);
     }
 
     private static void append(PixelSpool[] spools, ByteBuffer[] blocks) {

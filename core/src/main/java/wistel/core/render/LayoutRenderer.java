@@ -236,7 +236,7 @@ public final class LayoutRenderer {
 
     private PixelRuns kept(RowSource rows, Progress progress, StageTimes times) throws IOException {
         return 2L * rows.width() * rows.height() * rows.channels() <= SMALL_BYTES ? View.whole(rows)
-            : PixelSpool.of(rows, new Orientation[] {Orientation.UPRIGHT}, scratch, workers, progress, times)[0];
+            : PixelSpool.of(rows, new Orientation[] {Orientation.UPRIGHT}, new PixelSpool.Means(scratch, workers, progress, times))[0];
     }
 
     /** A piece as it is printed, from its upper row to its lowest. */
@@ -291,7 +291,7 @@ public final class LayoutRenderer {
     /** Decodes a master once into a spool for each way in which it is turned. */
     private void spool(RowSource stored, List<RasterPiece> uses, Windows windows, Progress progress, StageTimes times) throws IOException {
         Orientation[] turns = uses.stream().map(p -> p.turn).distinct().toArray(Orientation[]::new);
-        PixelSpool[] spools = PixelSpool.of(stored, turns, scratch, workers, progress, times);
+        PixelSpool[] spools = PixelSpool.of(stored, turns, new PixelSpool.Means(scratch, workers, progress, times));
         windows.open.addAll(List.of(spools));
         for (RasterPiece use : uses) {
             use.window = spools[Arrays.asList(turns).indexOf(use.turn)];

@@ -105,19 +105,18 @@ final class RasterPiece {
             Crop used = new Crop(crop.x() + (visible[0] - left) * perX, crop.y() + (visible[1] - top) * perY,
                 (visible[2] - visible[0]) * perX, (visible[3] - visible[1]) * perY);
             Orientation turn = picture.orientation().then(shown);
-            int sourceWidth = turn.swapsSides() ? picture.stored().height() : picture.stored().width();
-            int sourceHeight = turn.swapsSides() ? picture.stored().width() : picture.stored().height();
             Resampler.Size size = new Resampler.Size(used, visible[2] - visible[0], visible[3] - visible[1],
                 Math.max(1, perX * job.dpi() / job.mostPpi()));
             pieces.add(new RasterPiece(placed, picture, turn, new int[] {visible[0], visible[1], size.width(), size.height()},
-                resampling(placed, shown, sourceWidth, sourceHeight, picture, size)));
+                resampling(placed, shown, picture, size)));
         }
         return pieces;
     }
 
-    private static Resampling resampling(Placed placed, Orientation shown, int sourceWidth, int sourceHeight,
-        LayoutRenderer.Picture picture,
-        Resampler.Size size) {
+    private static Resampling resampling(Placed placed, Orientation shown, LayoutRenderer.Picture picture, Resampler.Size size) {
+        boolean across = picture.orientation().then(shown).swapsSides();
+        int sourceWidth = across ? picture.stored().height() : picture.stored().width();
+        int sourceHeight = across ? picture.stored().width() : picture.stored().height();
         if (placed.straighten() == 0) {
             return new Resampler(sourceWidth, sourceHeight, picture.stored().channels(), size, picture.light());
         }

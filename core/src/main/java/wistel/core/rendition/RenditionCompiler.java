@@ -43,11 +43,16 @@ public final class RenditionCompiler {
             : compile.apply(recipe(source, change, route.intent, route.blackPoint)).then(compile.apply(onward.apply(WORKING)));
     }
 
-    /** The same for a picture's sides, which are moved once more. */
-    public static Transform through(IccProfile source, RenditionChange change, SideChange sides, ConversionOptions route,
-        Function<IccProfile, Recipe> onward, Function<Recipe, Transform> compile) {
+    /** A picture's change, and how its sides are moved once more. */
+    public record SidedChange(RenditionChange picture, SideChange sides) {
+    }
+
+    /** The same for a picture's sides. */
+    public static Transform through(IccProfile source, SidedChange sided, ConversionOptions route, Function<IccProfile, Recipe> onward,
+        Function<Recipe, Transform> compile) {
+        RenditionChange change = sided.picture;
         IccProfile from = change.changesNothing() ? source : WORKING;
-        Transform moved = compile.apply(new Recipe.Changed(from, sides, WORKING, route.intent, route.blackPoint));
+        Transform moved = compile.apply(new Recipe.Changed(from, sided.sides, WORKING, route.intent, route.blackPoint));
         Transform all = change.changesNothing() ? moved : compile.apply(recipe(source, change, route.intent, route.blackPoint)).then(moved);
         return all.then(compile.apply(onward.apply(WORKING)));
     }

@@ -125,8 +125,8 @@ public class PictureFileTest {
         View stored = new View(150, 90, 3, pixels);
         View shown = stored.oriented(o);
         int row = 3 * shown.width();
-        try (PixelSpool spool = PixelSpool.of(stored, new Orientation[] {o}, PictureFiles::scratch, Runnable::run, Progress.SILENT,
-            new StageTimes())[0]) {
+        try (PixelSpool spool = PixelSpool.of(stored, new Orientation[] {o},
+            new PixelSpool.Means(PictureFiles::scratch, Runnable::run, Progress.SILENT, new StageTimes()))[0]) {
             for (int[] part : new int[][] {{0, 1}, {60, 70}, {3, 66}, {0, shown.height()}}) {
                 assertThat(spool.rows(part[0], part[1])).isEqualTo(Arrays.copyOfRange(shown.pixels(), part[0] * row, part[1] * row));
             }

@@ -70,8 +70,8 @@ public class SurroundTest {
     public void aLargePictureIsReadFromItsFile(SideFill fill) throws IOException {
         PixelSpool.Places places = () -> FileChannel.open(Files.createTempFile("spool", ".raw"), StandardOpenOption.READ,
             StandardOpenOption.WRITE, StandardOpenOption.DELETE_ON_CLOSE);
-        try (PixelSpool spool = PixelSpool.of(PICTURE, new Orientation[] {Orientation.UPRIGHT}, places, Runnable::run, Progress.SILENT,
-            new StageTimes())[0]) {
+        try (PixelSpool spool = PixelSpool.of(PICTURE, new Orientation[] {Orientation.UPRIGHT},
+            new PixelSpool.Means(places, Runnable::run, Progress.SILENT, new StageTimes()))[0]) {
             Surround filed = surround(spool, fill);
             Surround held = surround(PICTURE, fill);
             assertThat(filed.block(0, held.width(), 0, held.height())).isEqualTo(held.block(0, held.width(), 0, held.height()));

@@ -109,7 +109,8 @@ public class SidedPieceTest {
         Optional<GrownTexture> grown = placed.sides().filter(s -> s.fill() instanceof SideFill.Extended)
             .map(s -> PatchSynthesis.grow(picture.scaled(placed.crop(), 80, 60, LightCurve.GAMMA_22), 25, 3));
         Transform moved = placed.sides().filter(s -> !s.moves().leavesColours())
-            .map(s -> RenditionCompiler.through(StandardSpaces.SRGB, RenditionChange.NONE, SideChange.of(s.moves()),
+            .map(s -> RenditionCompiler.through(StandardSpaces.SRGB,
+                new RenditionCompiler.SidedChange(RenditionChange.NONE, SideChange.of(s.moves())),
                 new RenditionCompiler.ConversionOptions(Intent.RELATIVE, false), SidedPieceTest::onward, TransformCompiler::compile))
             .orElse(SAME);
         LayoutRenderer.Picture of = new LayoutRenderer.Picture(picture, Orientation.UPRIGHT, LightCurve.GAMMA_22,

@@ -272,17 +272,26 @@ public class ProofService {
         return gamuts.get(List.of(source, paper), k -> new GamutCheck(source, paper));
     }
 
-    private Figures.Screen screen(RenditionView seen, View view, char[] wanted, PairingVersion pairing,
-        RenditionCompiler.ConversionOptions onward,
+    /**
+     * The pixels that figures are taken from.
+     *
+     * @param wanted their L*a*b* codes before compensation
+     */
+    private record Counted(RenditionView seen, View view, char[] wanted) {
+    }
+
+    private Figures.Screen screen(Counted counted, PairingVersion pairing, RenditionCompiler.ConversionOptions onward,
         IccProfile display) {
+        RenditionView seen = counted.seen;
+        char[] pixels = counted.view.pixels();
         IccProfile paper = profiles.get(pairing.profileHash());
         Transform read = transforms.get(new Recipe.DeviceToLab(display, true));
         Transform master = through(seen.uncompensated(), new RenditionCompiler.ConversionOptions(Intent.RELATIVE, false),
             from -> new Recipe.Convert(from, display, Intent.RELATIVE, false, Observer.ADAPTED));
         Transform proof = through(seen, onward,
             from -> new Recipe.Proof(from, paper, onward.intent(), onward.blackPoint(), ProofView.PAPER_WHITE, display));
-        return new Figures.Screen(apart(wanted, read.apply(master.apply(view.pixels()))),
-            apart(proofLab(seen, pairing.profileHash(), onward, true).apply(view.pixels()), read.apply(proof.apply(view.pixels()))));
+        return new Figures.Screen(apart(counted.wanted, read.apply(master.apply(pixels))),
+            apart(proofLab(seen, pairing.profileHash(), onward, true).apply(pixels), read.apply(proof.apply(pixels))));
     }
 
     /** Share of colours that differ by more than the threshold. */
@@ -301,7 +310,7 @@ public class ProofService {
                         .apply(view.pixels())));
         }
         return new Figures(means, gamutCheck(seen, pairing).report(asked(seen, view.pixels())), GamutCheck.THRESHOLD,
-            screen(seen, view, wanted, pairing, route, display), pairing.white().l(), pairing.blackL(),
+            screen(new Counted(seen, view, wanted), pairing, route, display), pairing.white().l(), pairing.blackL(),
             List.copyOf(BlackPoint.always(profiles.get(pairing.profileHash()))));
     }
 

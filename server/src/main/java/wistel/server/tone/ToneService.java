@@ -157,7 +157,7 @@ public class ToneService {
             sheet.readers.instrument()
                 .orElseThrow(() -> new NotFound("No instrument reads this printer's sheets.", "Bring the reading as a file.")),
             spots.toString(), LARGEST_READING), StandardCharsets.US_ASCII);
-        return kept(wedge, text, Optional.empty(), Origin.INSTRUMENT, clock.instant(), "");
+        return kept(wedge, new Brought(text, Origin.INSTRUMENT, clock.instant()));
     }
 
     /** By the flatbed in the printer's room. */
@@ -181,7 +181,7 @@ public class ToneService {
         byte[] start = file.readNBytes(ScanPictures.TOLD_BY);
         InputStream whole = new SequenceInputStream(new ByteArrayInputStream(start), file);
         return ScanPictures.isPicture(start) ? byScan(wedge, files.put(whole, LARGEST_SCAN), at)
-            : kept(wedge, text(whole), Optional.empty(), Origin.FILE, at, "");
+            : kept(wedge, new Brought(text(whole), Origin.FILE, at));
     }
 
     /** @throws InvalidRequest when it is longer than readings are */
@@ -222,15 +222,30 @@ public class ToneService {
         Readings readings = scanner.map(s -> scan.by(s.curve(), paperL)).orElseGet(() -> scan.byEnds(paperL, pairing.blackL()));
         String note = scanner.map(s -> "lightness by the scanner's curve from wedge " + s.wedge() + "; colour is not read").orElse(
             "lightness between the paper and black that the profile tells; colour and the depth of black are not read");
-        return kept(wedge, readings.text("Wedge " + wedge.number() + ", from a scan"), Optional.of(picture), Origin.SCANNER, taken, note);
+        return kept(wedge,
+            new Brought(readings.text("Wedge " + wedge.number() + ", from a scan"), Optional.of(picture), Origin.SCANNER, taken, note));
+    }
+
+    /**
+     * What was measured, before it is checked.
+     *
+     * @param text CGATS
+     * @param scan the picture it was taken from, by hash
+     */
+    private record Brought(String text, Optional<String> scan, Origin origin, Instant taken, String note) {
+        Brought(String text, Origin origin, Instant taken) {
+            this(text, Optional.empty(), origin, taken, "");
+        }
     }
 
     /** Checked before anything is written. */
-    private Reading kept(Row wedge, String text, Optional<String> scan, Origin origin, Instant taken, String note) {
-        ToneScale scale = scale(wedge, Readings.parse(text));
-        String noted = note.isEmpty() && scale.kind() == Readings.Kind.LIGHTNESS ? "lightness alone was read, no colour" : note;
-        Reading reading = wedges.add(new Reading(UUID.randomUUID(), wedge.number(), put(text.getBytes(StandardCharsets.UTF_8)).hash(), scan,
-            origin, taken, false, List.of(), Optional.empty(), usualTarget(wedge), noted));
+    private Reading kept(Row wedge, Brought brought) {
+        ToneScale scale = scale(wedge, Readings.parse(brought.text));
+        String noted = brought.note.isEmpty() && scale.kind() == Readings.Kind.LIGHTNESS ? "lightness alone was read, no colour"
+            : brought.note;
+        Reading reading = wedges
+            .add(new Reading(UUID.randomUUID(), wedge.number(), put(brought.text.getBytes(StandardCharsets.UTF_8)).hash(), brought.scan,
+                brought.origin, brought.taken, false, List.of(), Optional.empty(), usualTarget(wedge), noted));
         events.publish("wedge", Integer.toString(wedge.number()));
         return reading;
     }

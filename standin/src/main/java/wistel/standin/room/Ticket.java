@@ -3,6 +3,7 @@ package wistel.standin.room;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import wistel.core.paper.SheetSize;
 
 /**
  * What a job asks of the printer. A size of zero leaves it to what is loaded.
@@ -19,11 +20,10 @@ public record Ticket(String name, String user, Map<String, String> settings, dou
         settings = Map.copyOf(settings);
     }
 
-    /** With borders; an empty media type or feed leaves it to what is loaded. */
-    public static Ticket bordered(String name, String user, String mediaType, String feed, double widthMm, double heightMm, int quality,
-        int copies, boolean held) {
-        return new Ticket(name, user, Map.of("media-type", mediaType, "media-source", feed, "print-quality", Integer.toString(quality)),
-            widthMm, heightMm, Optional.empty(), 0, copies, held);
+    /** One sheet in the usual quality, with borders. */
+    public static Ticket bordered(String name, String mediaType, String feed, SheetSize sheet) {
+        return new Ticket(name, "wistel", Map.of("media-type", mediaType, "media-source", feed), sheet.widthMm(), sheet.heightMm(),
+            Optional.empty(), 0, 1, false);
     }
 
     public String get(String setting) {

@@ -88,7 +88,7 @@ public record PrintPrediction(Colours colours, RasterType.Space raster, Optional
         }
         List<Note> notes = new ArrayList<>();
         edges(d, facts, page, notes);
-        colour(colours, d, facts, page, other, notes);
+        colour(colours, d, facts, page, other).filter(n -> !page.placed().isEmpty()).ifPresent(notes::add);
         return new PrintPrediction(colours, raster, other, notes);
     }
 
@@ -138,15 +138,14 @@ public record PrintPrediction(Colours colours, RasterType.Space raster, Optional
         };
     }
 
-    private static void colour(Colours colours, DocketSpec d, PreflightFacts facts, Page page, Optional<PairingVersion> other,
-        List<Note> notes) {
+    private static Optional<Note> colour(Colours colours, DocketSpec d, PreflightFacts facts, Page page, Optional<PairingVersion> other) {
         PrinterDescription printer = facts.described();
         PairingVersion own = facts.pairing().orElseThrow();
         String set = "set for " + printer.type(d.settings().mediaType()) + ", the profile was made for "
             + printer.type(own.settings().mediaType());
         Rect at = page.placed().stream().findFirst().map(p -> p.on(page.widthMm(), page.heightMm()).map(Placed::atMm).orElse(p.atMm()))
             .orElse(new Rect(0, 0, page.widthMm(), page.heightMm()));
-        Optional<Note> note = switch (colours) {
+        return switch (colours) {
             case AS_PROOFED, DRIVER_GRAY_MEASURED -> Optional.empty();
             case OTHER_TYPE -> said(Code.MEDIA_TYPE_DIFFERS, set + ". Shown by the profile of " + other.orElseThrow().paper()
                 + (other.get().paper().equals(own.paper()) ? "" : ", on the white of this paper"), at);
@@ -157,7 +156,6 @@ public record PrintPrediction(Colours colours, RasterType.Space raster, Optional
             case UNCONVERTED -> said(Code.NOBODY_CONVERTS, "converted by nobody: the picture's numbers as they are", at);
             case DRIVER_GRAY -> said(Code.MONOCHROME_UNMEASURED, "the driver's gray: how light or dark it prints is not known", at);
         };
-        note.filter(n -> !page.placed().isEmpty()).ifPresent(notes::add);
     }
 
     private static Optional<Note> said(Code code, String text, Rect at) {

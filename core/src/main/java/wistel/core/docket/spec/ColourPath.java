@@ -127,7 +127,8 @@ public record ColourPath(RenditionChange change, ColourRoute.ByWistel shown, To 
     /** The same of what is made round a picture, whose colours are moved once more. */
     public Transform from(IccProfile master, SideMoves sides, Function<Recipe, Transform> compile) {
         return sides.leavesColours() ? from(master, compile)
-            : RenditionCompiler.through(master, change, SideChange.of(sides), onward(), to::from, compile);
+            : RenditionCompiler.through(master, new RenditionCompiler.SidedChange(change, SideChange.of(sides)), onward(), to::from,
+                compile);
     }
 
     private RenditionCompiler.ConversionOptions onward() {

@@ -45,47 +45,51 @@ public record GamutBoundary(List<Lab> vertices, List<int[]> triangles) {
 
     /** Every square of the device cube's surface, cut into triangles; corners that squares share are one vertex. */
     private static GamutBoundary squares(Chain look, int channels) {
-        List<Lab> vertices = new ArrayList<>();
-        List<int[]> triangles = new ArrayList<>();
-        Map<Integer, Integer> known = new HashMap<>();
+        Surface surface = new Surface(look, channels, new ArrayList<>(), new ArrayList<>(), new HashMap<>());
         for (int first = 0; first < channels; first++) {
             for (int second = first + 1; second < channels; second++) {
                 for (int ends = 0; ends < 1 << (channels - 2); ends++) {
-                    square(look, new int[] {first, second}, ends, channels, vertices, triangles, known);
+                    surface.square(new int[] {first, second}, ends);
                 }
             }
         }
-        return new GamutBoundary(vertices, triangles);
+        return new GamutBoundary(surface.vertices, surface.triangles);
     }
 
-    private static void square(Chain look, int[] free, int ends, int channels, List<Lab> vertices, List<int[]> triangles,
-        Map<Integer, Integer> known) {
-        int[][] at = new int[STEPS + 1][STEPS + 1];
-        for (int i = 0; i <= STEPS; i++) {
-            for (int j = 0; j <= STEPS; j++) {
-                int key = 0;
-                double[] device = new double[channels];
-                for (int c = 0, end = 0; c < channels; c++) {
-                    int step = c == free[0] ? i : c == free[1] ? j : (ends >> end++ & 1) * STEPS;
-                    device[c] = (double) step / STEPS;
-                    key = key * (STEPS + 1) + step;
+    /**
+     * The device cube's surface as it grows.
+     *
+     * @param known a vertex by its place on the grid
+     */
+    private record Surface(Chain look, int channels, List<Lab> vertices, List<int[]> triangles, Map<Integer, Integer> known) {
+        void square(int[] free, int ends) {
+            int[][] at = new int[STEPS + 1][STEPS + 1];
+            for (int i = 0; i <= STEPS; i++) {
+                for (int j = 0; j <= STEPS; j++) {
+                    int key = 0;
+                    double[] device = new double[channels];
+                    for (int c = 0, end = 0; c < channels; c++) {
+                        int step = c == free[0] ? i : c == free[1] ? j : (ends >> end++ & 1) * STEPS;
+                        device[c] = (double) step / STEPS;
+                        key = key * (STEPS + 1) + step;
+                    }
+                    at[i][j] = known.computeIfAbsent(key, k -> {
+                        vertices.add(Lab.of(look.at(device)));
+                        return vertices.size() - 1;
+                    });
                 }
-                at[i][j] = known.computeIfAbsent(key, k -> {
-                    vertices.add(Lab.of(look.at(device)));
-                    return vertices.size() - 1;
-                });
             }
-        }
-        // squares on opposite sides of the cube, and those whose axes are turned, are run round the other way
-        boolean turned = (Integer.bitCount(ends) + free[0] + free[1]) % 2 == 0;
-        for (int i = 0; i < STEPS; i++) {
-            for (int j = 0; j < STEPS; j++) {
-                int a = at[i][j];
-                int b = at[i + 1][j];
-                int c = at[i + 1][j + 1];
-                int d = at[i][j + 1];
-                triangles.add(turned ? new int[] {a, c, b} : new int[] {a, b, c});
-                triangles.add(turned ? new int[] {a, d, c} : new int[] {a, c, d});
+            // squares on opposite sides of the cube, and those whose axes are turned, are run round the other way
+            boolean turned = (Integer.bitCount(ends) + free[0] + free[1]) % 2 == 0;
+            for (int i = 0; i < STEPS; i++) {
+                for (int j = 0; j < STEPS; j++) {
+                    int a = at[i][j];
+                    int b = at[i + 1][j];
+                    int c = at[i + 1][j + 1];
+                    int d = at[i][j + 1];
+                    triangles.add(turned ? new int[] {a, c, b} : new int[] {a, b, c});
+                    triangles.add(turned ? new int[] {a, d, c} : new int[] {a, c, d});
+                }
             }
         }
     }

@@ -89,12 +89,6 @@ public final class TransformCompiler {
         return compile(new Recipe.FromLab(display, Intent.ABSOLUTE));
     }
 
-    /** The picture as this printer would lay it down, shown on a display. */
-    public static Transform proof(IccProfile source, IccProfile printer, Intent intent, boolean blackPoint, ProofView view,
-        IccProfile display) {
-        return compile(new Recipe.Proof(source, printer, intent, blackPoint, view, display));
-    }
-
     /** The picture as this printer would lay it down, as absolute L*a*b*, or relative to its paper. */
     public static Transform proofToLab(IccProfile source, IccProfile printer, Intent intent, boolean blackPoint, boolean absolute) {
         return compile(new Recipe.ProofToLab(source, printer, intent, blackPoint, absolute));

@@ -124,7 +124,8 @@ public class FastFormTest {
     public void proofsAreAGridAndArithmeticAfterIt() {
         for (IccProfile printer : List.of(MadeProfiles.printer(), FoundProfiles.press())) {
             for (ProofView view : ProofView.values()) {
-                Baked baked = TransformCompiler.proof(StandardSpaces.SRGB, printer, Intent.RELATIVE, true, view, StandardSpaces.SRGB)
+                Baked baked = TransformCompiler
+                    .compile(new Recipe.Proof(StandardSpaces.SRGB, printer, Intent.RELATIVE, true, view, StandardSpaces.SRGB))
                     .baked();
                 assertThat(baked.kind()).as(view.name()).endsWith("then L*a*b* to light");
                 assertThat(baked.side()).isBetween(33, 97);
@@ -240,7 +241,8 @@ public class FastFormTest {
             TransformCompiler.convert(StandardSpaces.SRGB, odd, Intent.RELATIVE, false).apply(new char[] {0, 0, 0, 30000, 40000, 50000}))
             .hasSize(6);
         assertThat(TransformCompiler.toLab(odd).exact(0, 0, 0)).hasSize(3);
-        assertThat(TransformCompiler.proof(StandardSpaces.SRGB, odd, Intent.RELATIVE, false, ProofView.PAPER_WHITE, StandardSpaces.SRGB)
+        assertThat(TransformCompiler
+            .compile(new Recipe.Proof(StandardSpaces.SRGB, odd, Intent.RELATIVE, false, ProofView.PAPER_WHITE, StandardSpaces.SRGB))
             .exact(0, 0, 0)).hasSize(3);
     }
 
@@ -277,7 +279,7 @@ public class FastFormTest {
     public void fastFormsAreRightInTheShadowsToo(IccProfile source, IccProfile printer, Intent intent) {
         boolean black = intent != Intent.ABSOLUTE;
         for (Transform t : List.of(TransformCompiler.convert(source, printer, intent, black),
-            TransformCompiler.proof(source, printer, intent, black, ProofView.PAPER_WHITE, StandardSpaces.SRGB))) {
+            TransformCompiler.compile(new Recipe.Proof(source, printer, intent, black, ProofView.PAPER_WHITE, StandardSpaces.SRGB)))) {
             Transform look = TransformCompiler
                 .toLab(t.outputs() == 3 && t.baked().kind().contains("light") ? StandardSpaces.SRGB : printer);
             assertThat(t.baked().kernel()).as(t.baked().kind()).isPresent();

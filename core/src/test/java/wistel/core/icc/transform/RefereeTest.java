@@ -135,7 +135,7 @@ public class RefereeTest {
                 case SCREEN_WHITE_AND_BLACK -> new IccProfile[] {scaling(BlackPoint.ofSource(printer, Intent.RELATIVE), new double[3])};
             };
             char[] theirs = Referee.proof(source, printer, intent, display, changes).apply(in);
-            assertAlike(TransformCompiler.proof(source, printer, intent, false, view, display), display, in, theirs);
+            assertAlike(TransformCompiler.compile(new Recipe.Proof(source, printer, intent, false, view, display)), display, in, theirs);
         }
     }
 

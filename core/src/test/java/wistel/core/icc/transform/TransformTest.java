@@ -149,8 +149,10 @@ public class TransformTest {
 
     @Test
     public void theProofShowsThePapersWhiteWhenAsked() {
-        double[] white = TransformCompiler.proof(StandardSpaces.SRGB, MadeProfiles.printer(), Intent.RELATIVE, true, ProofView.PAPER_WHITE,
-            StandardSpaces.SRGB).exact(1, 1, 1);
+        double[] white = TransformCompiler
+            .compile(new Recipe.Proof(StandardSpaces.SRGB, MadeProfiles.printer(), Intent.RELATIVE, true, ProofView.PAPER_WHITE,
+                StandardSpaces.SRGB))
+            .exact(1, 1, 1);
         Lab shown = LabEncoding.V4.lab(TransformCompiler.toLab(StandardSpaces.SRGB).exact(white));
         assertThat(shown.deltaE2000(LabEncoding.V4.lab(TransformCompiler.toMeasuredLab(MadeProfiles.printer()).exact(1, 1, 1))))
             .isLessThan(0.5);
