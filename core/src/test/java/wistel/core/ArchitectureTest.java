@@ -35,7 +35,8 @@ public class ArchitectureTest {
         entry("paper", Set.of("fault", "colour", "icc", "length")),
         entry("pairing", Set.of("fault", "colour", "icc", "length", "paper", "printer", "tone")),
         entry("rendition", Set.of("fault", "colour", "icc", "pictures", "pairing", "paper", "tone")),
-        entry("sheet", Set.of("fault", "length", "paper", "pictures")),
+        entry("packing", Set.of()),
+        entry("sheet", Set.of("fault", "length", "packing", "paper", "pictures")),
         entry("render", Set.of("fault", "colour", "icc", "length", "paper", "pictures", "sheet")),
         entry("docket", Set.of("fault", "icc", "length", "pairing", "paper", "pictures", "printer", "rendition", "sheet", "tone")));
 
