@@ -11,8 +11,10 @@ import java.util.stream.IntStream;
  */
 abstract class Filling {
     protected static final double SAME = Space.SAME;
+    private static final int RANGES = 4096;
 
     private final Space space;
+    private final double area;
     protected final int count;
     protected final double[] width;
     protected final double[] height;
@@ -21,6 +23,9 @@ abstract class Filling {
     protected final double[] side;
     protected final int[] sideOf;
     protected final boolean[] sideIsHeight;
+    /** Where the sides of each of many equal ranges of length begin. */
+    private final int[] firstOfRange = new int[RANGES];
+    private final double rangesPerLength;
     protected final int[] rank;
     protected final boolean[] placed;
     protected final boolean[] turned;
@@ -33,6 +38,8 @@ abstract class Filling {
     private int remaining;
     private int shortest;
     private double end;
+    /** Area that may stay bare before more blocks are left than is allowed. */
+    private double spare;
 
     Filling(List<Block> blocks, Space space) {
         this.space = space;
@@ -57,9 +64,19 @@ abstract class Filling {
             sideIsHeight[k] = sorted[k] % 2 == 1;
             side[k] = sideIsHeight[k] ? height[sideOf[k]] : width[sideOf[k]];
         }
+        rangesPerLength = (RANGES - 1) / side[side.length - 1];
+        for (int r = 0, k = 0; r < RANGES; r++) {
+            while (k < side.length - 1 && (int) (side[k] * rangesPerLength) < r) {
+                k++;
+            }
+            firstOfRange[r] = k;
+        }
+        double all = 0;
         for (int i = 0; i < count; i++) {
             mayTurn[i] = blocks.get(i).mayTurn();
+            all += blocks.get(i).area();
         }
+        area = all;
     }
 
     /** Fills one page as far as that goes. */
@@ -73,7 +90,18 @@ abstract class Filling {
      * @return area of the blocks that found no place
      */
     final double fill(int[] order, double total) {
+        return fill(order, total, Double.MAX_VALUE);
+    }
+
+    /**
+     * The same, given up when more is left than is of use.
+     *
+     * @param allowed area that may be left
+     * @return infinity when it was given up
+     */
+    final double fill(int[] order, double total, double allowed) {
         start(order);
+        spare = space.width() * Math.min(total, space.length() * space.most()) - area + allowed + SAME * space.width();
         for (current = 0; current < space.most() && remaining > 0; current++) {
             double limit = Math.min(space.length(), total - current * space.length());
             if (limit <= SAME) {
@@ -82,6 +110,9 @@ abstract class Filling {
             end = 0;
             int before = remaining;
             fillPage(limit);
+            if (spare < 0) {
+                return Double.POSITIVE_INFINITY;
+            }
             if (remaining == before) {
                 break;
             }
@@ -123,6 +154,12 @@ abstract class Filling {
         return all;
     }
 
+    /** Area that nothing can lie on any more; true when that is too much. */
+    protected final boolean waste(double bare) {
+        spare -= bare;
+        return spare < 0;
+    }
+
     protected final double pageWidth() {
         return space.width();
     }
@@ -146,17 +183,14 @@ abstract class Filling {
 
     /** The first side that isn't shorter. */
     protected final int firstSide(double atLeast) {
-        int low = 0;
-        int high = side.length;
-        while (low < high) {
-            int middle = (low + high) >>> 1;
-            if (side[middle] < atLeast) {
-                low = middle + 1;
-            } else {
-                high = middle;
-            }
+        if (atLeast > side[side.length - 1]) {
+            return side.length;
         }
-        return low;
+        int k = firstOfRange[Math.max(0, (int) (atLeast * rangesPerLength))];
+        while (side[k] < atLeast) {
+            k++;
+        }
+        return k;
     }
 
     /** The first block of the order that fits into a gap in either way; -1 for none. */

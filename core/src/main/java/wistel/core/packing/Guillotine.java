@@ -60,6 +60,8 @@ public final class Guillotine extends Filling {
                 boolean turn = turn(block, w, h);
                 place(block, turn, x, y);
                 cut(block, across(block, turn), down(block, turn), x, y, w, h);
+            } else if (waste(w * h)) {
+                return;
             }
         }
     }

@@ -161,9 +161,10 @@ final class OrderSearch {
             } else {
                 flip(kind - 3, a);
             }
-            double now = filling.fill(kind < 3 ? other : order, target);
             double warmth = WARMTH * area * (1 - (double) k / most);
-            if (now <= left || random.nextDouble() < StrictMath.exp((left - now) / Math.max(Space.SAME, warmth))) {
+            double allowed = left - warmth * StrictMath.log(1 - random.nextDouble());
+            double now = filling.fill(kind < 3 ? other : order, target, allowed);
+            if (now <= allowed) {
                 left = now;
                 int[] kept = kind < 3 ? other : order;
                 other = kind < 3 ? order : other;

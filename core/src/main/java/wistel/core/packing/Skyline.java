@@ -56,6 +56,9 @@ public final class Skyline extends Filling {
             } else {
                 level[gap] = Math.min(gap == 0 ? Double.MAX_VALUE : level[gap - 1],
                     gap == segments - 1 ? Double.MAX_VALUE : level[gap + 1]);
+                if (waste(wide[gap] * (level[gap] - base))) {
+                    return;
+                }
                 merge(gap);
             }
         }
