@@ -40,7 +40,7 @@ public class TwoPicturesTest extends InTestRoom {
         DocketSpec b = dockets.get(UUID.fromString(other.path("id").asString())).spec();
         Rendition second = Rendition.of("r2", b.renditions().get(0).masterHash()).treated(Treatment.Monochrome.NEUTRAL);
         List<Item> items = List.of(Item.whole("i1", "r1", 120, 80), Item.whole("i2", "r2", 90, 60));
-        Gang gang = new Gang(false, List.of(new Gang.Spot("i1", 1, 20, 20, false), new Gang.Spot("i2", 1, 20, 120, true)));
+        Gang gang = Gang.byHand(false, List.of(new Gang.Spot("i1", 1, 20, 20, false), new Gang.Spot("i2", 1, 20, 120, true)));
         id = dockets.add(d.withTitle("Two together").withPictures(List.of(d.renditions().get(0), second), items, gang));
         path = "/api/dockets/" + id;
     }

@@ -1,10 +1,12 @@
 package wistel.core.docket;
 
+import java.util.List;
 import wistel.core.docket.spec.DocketSpec;
 import wistel.core.docket.spec.PreflightFacts;
 import wistel.core.sheet.Chart;
 import wistel.core.sheet.Gang;
 import wistel.core.sheet.Layout;
+import wistel.core.sheet.Page;
 import wistel.core.sheet.SheetPlan;
 import wistel.core.sheet.Single;
 import wistel.core.sheet.Wrap;
@@ -25,6 +27,15 @@ public sealed interface PlanView {
         boolean pictureShaped) implements PlanView {
     }
 
+    /**
+     * @param prints         that lie on all pages
+     * @param bareShare      of the paper, 0 to 1
+     * @param leastBareShare that no arrangement goes below, as far as a bound tells
+     * @param joined         ids of what straight cuts don't part from its neighbours, by page
+     */
+    record Together(int prints, double bareShare, double leastBareShare, List<List<String>> joined) implements PlanView {
+    }
+
     /** Shown on the tone bench. */
     record Charted() implements PlanView {
     }
@@ -38,7 +49,9 @@ public sealed interface PlanView {
 
             @Override
             public PlanView gang(Gang plan) {
-                return new OnSheet();
+                double paper = layout.pages().stream().mapToDouble(Page::areaMm2).sum();
+                return new Together(layout.placed().size(), layout.bareMm2() / paper, plan.leastBareShare(facts.input(d), layout),
+                    plan.joined(facts.input(d), layout));
             }
 
             @Override

@@ -25,6 +25,10 @@ public final class InvalidRequest extends WistelException {
         OUT_OF_RANGE,
         /** A page that an attempt doesn't have. */
         PAGE_UNKNOWN,
+        /** A piece was put over another one. */
+        PIECES_OVERLAP,
+        /** What is to be printed together is for different papers. */
+        PAIRING_DIFFERS,
         /** No paper is chosen yet. */
         PAIRING_MISSING,
         /** A change of another sheet plan than the docket's. */

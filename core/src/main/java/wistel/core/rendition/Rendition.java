@@ -14,6 +14,11 @@ public record Rendition(String id, String masterHash, Treatment treatment, Compe
         return new Rendition(id, masterHash, new Treatment.Colour(), Compensated.NONE, false, true);
     }
 
+    /** The same under another id. */
+    public Rendition as(String nextId) {
+        return new Rendition(nextId, masterHash, treatment, compensation, profileConfirmed, straightened);
+    }
+
     public Rendition confirmed() {
         return new Rendition(id, masterHash, treatment, compensation, true, straightened);
     }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import wistel.core.pictures.Orientation;
 
 /** The marks round one picture: rule, cut marks, and the caption below it. */
 final class AnnotationMarks {
@@ -13,8 +14,39 @@ final class AnnotationMarks {
     private static final double HAIRLINE_MM = 0.1;
     private static final double CAPTION_GAP_MM = 3;
     private static final double SIGNATURE_MM = 45;
+    /** Of a line of text, above and below its baseline, as a multiple of its size. */
+    private static final double LINE = 1.3;
 
     private AnnotationMarks() {
+    }
+
+    /**
+     * How far what stands round a picture reaches.
+     *
+     * @param sidesMm left, right and above
+     */
+    record Round(double sidesMm, double belowMm) {
+    }
+
+    static Round round(Edge edge, Annotation annotation) {
+        if (edge.borderless()) {
+            return new Round(0, 0);
+        }
+        double out = edge.bleedMm() + (annotation.ruleMm() > 0 ? annotation.ruleGapMm() + annotation.ruleMm() : 0)
+            + (annotation.cutMarks() ? CUT_GAP_MM + CUT_LENGTH_MM : 0);
+        Caption caption = annotation.caption();
+        return new Round(out, caption.blank() ? out : out + CAPTION_GAP_MM + caption.sizePt() * POINT_MM * LINE);
+    }
+
+    /** Round a picture that may lie turned to the right: they are turned with it. */
+    static List<Mark> marks(Placed placed, Edge edge, Annotation annotation, CaptionText text) {
+        Rect at = placed.atMm();
+        if (placed.orientation() == Orientation.UPRIGHT) {
+            return marks(at, edge, annotation, text);
+        }
+        Rect upright = new Rect(0, 0, placed.uprightWidthMm(), placed.uprightHeightMm());
+        return marks(upright, edge, annotation, text).stream().map(mark -> mark.turnedRight(at))
+            .toList();
     }
 
     static List<Mark> marks(Rect picture, Edge edge, Annotation annotation, CaptionText text) {

@@ -47,6 +47,10 @@ public record Frame(double widthMm, double heightMm, Fit fit, double cropX, doub
         return new Frame(widthMm, heightMm, next, cropX, cropY, mayTurn);
     }
 
+    public Frame turning(boolean may) {
+        return new Frame(widthMm, heightMm, fit, cropX, cropY, may);
+    }
+
     public Frame cropped(double x, double y) {
         return new Frame(widthMm, heightMm, fit, x, y, mayTurn);
     }

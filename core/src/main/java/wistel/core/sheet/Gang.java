@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.stream.Stream;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.length.Margins;
 import wistel.core.paper.Stock;
@@ -15,11 +16,17 @@ import wistel.core.pictures.Orientation;
  * Several pieces together on sheets, or along a roll.
  *
  * @param across the way the paper feeds lies left to right, as in {@link Single}
- * @param spots  where each piece lies; pages are as many as are named
+ * @param pieces ids of all that are to be laid, in their order
+ * @param spots  where each print of a piece lies; pages are as many as are named. An arrangement finds them when what is arranged changes,
+ *               so that an order lies as it lay for ever
  */
-public record Gang(boolean across, List<Spot> spots) implements SheetPlan {
+public record Gang(boolean across, Arrangement arrangement, List<String> pieces, List<Spot> spots) implements SheetPlan {
     /** Roll before and behind what lies on it, to hold it by. */
-    private static final double ROLL_END_MM = 15;
+    static final double ROLL_END_MM = 15;
+    /** Pieces that lie over one another by less touch: a rounding. */
+    public static final double TOUCHING_MM = 0.01;
+    private static final double CUT_MARK_MM = 4;
+    private static final double HAIRLINE_MM = 0.1;
     private static final int MOST_PAGES = 500;
 
     /**
@@ -40,26 +47,87 @@ public record Gang(boolean across, List<Spot> spots) implements SheetPlan {
         }
     }
 
+    /** @throws InvalidRequest when there is no piece, or a spot of one that isn't among them */
     public Gang {
         spots = List.copyOf(spots);
-        if (spots.isEmpty()) {
+        // plans of the time before arrangements name neither
+        arrangement = arrangement == null ? Arrangement.UNTOLD : arrangement;
+        pieces = pieces == null ? spots.stream().map(Spot::itemId).distinct().toList() : List.copyOf(pieces);
+        if (pieces.isEmpty()) {
             throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "Nothing is laid.", "Lay at least one piece.");
         }
+        if (!pieces.containsAll(spots.stream().map(Spot::itemId).toList()) || pieces.stream().distinct().count() != pieces.size()) {
+            throw new InvalidRequest(InvalidRequest.Reason.ITEM_UNKNOWN, "A place is kept for a piece that isn't laid here.",
+                "Look at the docket as it is now.");
+        }
+    }
+
+    /** Where a person put them. */
+    public static Gang byHand(boolean across, List<Spot> spots) {
+        return new Gang(across, Arrangement.UNTOLD, spots.stream().map(Spot::itemId).distinct().toList(), spots);
     }
 
     @Override
     public List<String> items() {
-        return spots.stream().map(Spot::itemId).distinct().toList();
+        return pieces;
+    }
+
+    public Gang arranged(Arrangement next) {
+        return new Gang(across, next, pieces, spots);
+    }
+
+    /** Other pieces, or the same in another order; spots of those that are gone go with them. */
+    public Gang of(List<String> next) {
+        return new Gang(across, arrangement, next, spots.stream().filter(s -> next.contains(s.itemId)).toList());
+    }
+
+    public Gang laid(List<Spot> next) {
+        return new Gang(across, arrangement, pieces, next);
+    }
+
+    /** Whether what its places depend on is the same here and there. */
+    public boolean arrangedAlike(LayoutInput in, Gang other, LayoutInput otherIn) {
+        return Arranger.of(this, in).equals(Arranger.of(other, otherIn));
+    }
+
+    /** Every print where its arrangement puts it; by hand, those that have no place yet behind the others. */
+    public Gang placed(LayoutInput in) {
+        if (arrangement.way() != Arrangement.Way.BY_HAND) {
+            return laid(Arranger.of(this, in).spots(spots));
+        }
+        return laidByHand(in);
+    }
+
+    private Gang laidByHand(LayoutInput in) {
+        Map<String, Integer> open = new HashMap<>();
+        pieces.forEach(id -> open.put(id, in.item(id).copies()));
+        List<Spot> kept = new ArrayList<>(spots.stream().filter(s -> open.merge(s.itemId, -1, Integer::sum) >= 0).toList());
+        open.replaceAll((id, n) -> Math.max(0, n));
+        int last = kept.stream().mapToInt(Spot::page).max().orElse(0);
+        Gang rest = arranged(arrangement.by(Arrangement.Way.CUT_ACROSS));
+        Arranger.of(rest, in, item -> open.get(item.id())).spots(List.of())
+            .forEach(s -> kept.add(new Spot(s.itemId, last + s.page, s.x, s.y, s.turned)));
+        return laid(kept);
+    }
+
+    /** Share of the paper's length that stays bare in the arrangement that wastes least, as far as a bound tells; 0 to 1. */
+    public double leastBareShare(LayoutInput in, Layout layout) {
+        double pictures = layout.pages().stream().mapToDouble(Page::areaMm2).sum() - layout.bareMm2();
+        double sheets = in.stock() instanceof Stock.Sheet s
+            ? Math.ceil(pictures / (s.widthMm() * s.lengthMm()) - 1e-9) * s.widthMm() * s.lengthMm()
+            : (Arranger.of(this, in).leastLengthMm() + 2 * ROLL_END_MM - arrangement.gutterMm()) * in.stock().widthMm();
+        return Math.max(0, 1 - pictures / Math.max(1, sheets));
     }
 
     @Override
     public Layout lay(LayoutInput in) {
         Margins margins = across ? in.feedMargins().across() : in.feedMargins();
         Orientation feed = across ? Orientation.QUARTER_RIGHT : Orientation.UPRIGHT;
-        int last = spots.stream().mapToInt(Spot::page).max().orElseThrow();
+        int last = spots.stream().mapToInt(Spot::page).max().orElse(1);
         Map<String, Integer> numbers = new HashMap<>();
         Map<String, Integer> prints = new HashMap<>();
         List<Page> pages = new ArrayList<>();
+        List<CutLine> cuts = new ArrayList<>();
         for (int nth = 0; nth < last * (copiesByPrinter(in.items()) ? 1 : in.copies()); nth++) {
             int page = nth % last + 1;
             if (page == 1) {
@@ -72,20 +140,62 @@ public record Gang(boolean across, List<Spot> spots) implements SheetPlan {
                 int number = numbers.merge(item.id(), 1, Integer::sum);
                 Placed piece = placed(item, spot, in.picture(item), prints.merge(item.id(), 1, Integer::sum));
                 placed.add(piece);
-                marks.addAll(AnnotationMarks.marks(piece.atMm(), edge(), item.annotation(), in.caption(item).plus(number - 1)));
+                marks.addAll(AnnotationMarks.marks(piece, edge(), item.annotation(), in.caption(item).plus(number - 1)));
             }
             double end = Math.max(ROLL_END_MM, across ? margins.right() : margins.bottom());
             double along = placed.stream().map(Placed::printedMm).mapToDouble(r -> across ? r.right() : r.bottom()).max().orElse(0) + end;
             double length = in.stock() instanceof Stock.Sheet s ? s.lengthMm() : along;
-            pages
-                .add(Page.of(across ? length : in.stock().widthMm(), across ? in.stock().widthMm() : length, margins, feed, placed, marks));
+            Page bare = Page.of(across ? length : in.stock().widthMm(), across ? in.stock().widthMm() : length, margins, feed, placed,
+                marks);
+            Cuts parted = Cuts.of(nth + 1, bare, placed.stream().map(p -> lain(p, in)).toList());
+            cuts.addAll(parted.lines());
+            pages.add(arrangement.cutMarks() ? bare.marked(parted.lines().stream().flatMap(c -> cutMarks(c, bare)).toList()) : bare);
         }
-        return Layout.of(pages, losses(in));
+        return Layout.of(pages, losses(in), unplaced(in)).cut(cuts);
+    }
+
+    /** Ids of what straight cuts don't part, by page. */
+    public List<List<String>> joined(LayoutInput in, Layout layout) {
+        return layout.pages().stream().map(page -> Cuts.of(1, page, page.placed().stream().map(p -> lain(p, in)).toList()).joined())
+            .toList();
+    }
+
+    /** A piece on its page, with what stands round it. */
+    private Cuts.Lain lain(Placed p, LayoutInput in) {
+        AnnotationMarks.Round round = AnnotationMarks.round(edge(), in.item(p.itemId()).annotation());
+        boolean turned = p.orientation() != Orientation.UPRIGHT;
+        double left = turned ? round.belowMm() : round.sidesMm();
+        double below = turned ? round.sidesMm() : round.belowMm();
+        Rect at = p.atMm();
+        return new Cuts.Lain(p.id(), new Rect(at.x() - left, at.y() - round.sidesMm(), at.width() + left + round.sidesMm(),
+            at.height() + round.sidesMm() + below));
+    }
+
+    /** Short lines at both ends of a cut, as far as they lie beside all pictures. */
+    private static Stream<Mark> cutMarks(CutLine cut, Page page) {
+        return Stream.of(new double[] {cut.fromMm(), cut.fromMm() + CUT_MARK_MM}, new double[] {cut.toMm() - CUT_MARK_MM, cut.toMm()})
+            .filter(ends -> page.placed().stream().map(Placed::atMm).noneMatch(r -> cut.down()
+                ? r.x() < cut.atMm() && r.right() > cut.atMm() && r.y() < ends[1] && r.bottom() > ends[0]
+                : r.y() < cut.atMm() && r.bottom() > cut.atMm() && r.x() < ends[1] && r.right() > ends[0]))
+            .map(ends -> cut.down() ? new Mark.Line(cut.atMm(), ends[0], cut.atMm(), ends[1], HAIRLINE_MM)
+                : new Mark.Line(ends[0], cut.atMm(), ends[1], cut.atMm(), HAIRLINE_MM));
+    }
+
+    /** Pieces of which not all prints have a place. */
+    private List<Layout.Unplaced> unplaced(LayoutInput in) {
+        Arranger room = Arranger.of(this, in);
+        List<Layout.Unplaced> unplaced = new ArrayList<>();
+        for (String id : pieces) {
+            long lie = spots.stream().filter(s -> s.itemId.equals(id)).count();
+            if (lie < in.item(id).copies() && (arrangement.way() != Arrangement.Way.BY_HAND || lie == 0)) {
+                unplaced.add(new Layout.Unplaced(id, room.holds(id) ? Layout.Unplaced.Reason.NO_ROOM : Layout.Unplaced.Reason.TOO_LARGE));
+            }
+        }
+        return unplaced;
     }
 
     private static Placed placed(Item item, Spot spot, PixelSize picture, int print) {
-        Frame frame = item.frame();
-        double[] size = frame.filledBy(item.aspect(picture), frame.widthMm(), frame.heightMm());
+        double[] size = item.size(picture);
         Rect at = new Rect(spot.x, spot.y, spot.turned ? size[1] : size[0], spot.turned ? size[0] : size[1]);
         Placed piece = Placed.of(item, item.shown(picture, size[0], size[1]), at)
             .oriented(spot.turned ? Orientation.QUARTER_RIGHT : Orientation.UPRIGHT);
@@ -106,7 +216,7 @@ public record Gang(boolean across, List<Spot> spots) implements SheetPlan {
 
     @Override
     public Gang turned() {
-        return new Gang(!across, spots);
+        return new Gang(!across, arrangement, pieces, spots);
     }
 
     @Override

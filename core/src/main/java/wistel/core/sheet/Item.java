@@ -11,15 +11,23 @@ import wistel.core.pictures.Crop;
  * @param cut        the part of the picture that is wanted
  * @param annotation what is written and drawn round it, where the plan leaves room for that
  * @param copies     how often a plan that lays several pieces lays this one; others print it once on each copy of their pages
+ * @param title      what its caption calls it; blank where that is the docket's title
  */
-public record Item(String id, String renditionId, Cut cut, Frame frame, Annotation annotation, int copies) {
+public record Item(String id, String renditionId, Cut cut, Frame frame, Annotation annotation, int copies, String title) {
     public static final int MOST_COPIES = 500;
+    private static final int LONGEST_TITLE = 200;
 
     /** @throws InvalidRequest when a number is out of its range */
     public Item {
         Objects.requireNonNull(cut);
         Objects.requireNonNull(frame);
         Objects.requireNonNull(annotation);
+        // pieces of the time before they had titles name none
+        title = title == null ? "" : title;
+        if (title.length() > LONGEST_TITLE) {
+            throw new InvalidRequest(InvalidRequest.Reason.TEXT_OUT_OF_RANGE, "A title has up to " + LONGEST_TITLE + " characters.",
+                "Write it shorter.");
+        }
         if (id.isBlank() || renditionId.isBlank()) {
             throw new IllegalArgumentException("a piece and its picture have names");
         }
@@ -29,13 +37,27 @@ public record Item(String id, String renditionId, Cut cut, Frame frame, Annotati
         }
     }
 
+    /** With a caption that names the docket. */
+    public Item(String id, String renditionId, Cut cut, Frame frame, Annotation annotation, int copies) {
+        this(id, renditionId, cut, frame, annotation, copies, "");
+    }
+
+    /** The same of another picture, or under another id. */
+    public Item as(String nextId, String ofRendition) {
+        return new Item(nextId, ofRendition, cut, frame, annotation, copies, title);
+    }
+
+    public Item titled(String next) {
+        return new Item(id, renditionId, cut, frame, annotation, copies, next);
+    }
+
     /** All of a picture, nothing round it. */
     public static Item whole(String id, String renditionId, double widthMm, double heightMm) {
         return new Item(id, renditionId, Cut.WHOLE, Frame.whole(widthMm, heightMm), Annotation.NONE, 1);
     }
 
     public Item framed(Frame next) {
-        return new Item(id, renditionId, cut, next, annotation, copies);
+        return new Item(id, renditionId, cut, next, annotation, copies, title);
     }
 
     public Item sized(double widthMm, double heightMm) {
@@ -43,17 +65,26 @@ public record Item(String id, String renditionId, Cut cut, Frame frame, Annotati
     }
 
     public Item cut(Cut next) {
-        return new Item(id, renditionId, next, frame, annotation, copies);
+        return new Item(id, renditionId, next, frame, annotation, copies, title);
+    }
+
+    public Item repeated(int next) {
+        return new Item(id, renditionId, cut, frame, annotation, next, title);
     }
 
     public Item annotated(Annotation next) {
-        return new Item(id, renditionId, cut, frame, next, copies);
+        return new Item(id, renditionId, cut, frame, next, copies, title);
     }
 
     /** Width over height of what is wanted of the picture. */
     double aspect(SheetPlan.PixelSize picture) {
         Cut kept = cut.inside(picture.aspect());
         return picture.aspect() * kept.width() / kept.height();
+    }
+
+    /** Width and height of its picture on paper, upright. */
+    double[] size(SheetPlan.PixelSize picture) {
+        return frame.filledBy(aspect(picture), frame.widthMm(), frame.heightMm());
     }
 
     /** What of it a frame of this size shows. */

@@ -14,10 +14,12 @@ import wistel.core.pictures.Orientation;
  *
  * @param losses       parts of pictures that are not printed, only where there are any
  * @param unplaced     pieces that lie on no page
+ * @param cuts         that part what lies on the pages, where there are any
  * @param bareMm2      paper without picture, over all pages
  * @param usedLengthMm length of paper that goes through the printer, over all pages
  */
-public record Layout(List<Page> pages, List<Loss> losses, List<Unplaced> unplaced, double bareMm2, double usedLengthMm) {
+public record Layout(List<Page> pages, List<Loss> losses, List<Unplaced> unplaced, List<CutLine> cuts, double bareMm2,
+    double usedLengthMm) {
     /** @param share of the piece's picture that no page shows, 0 to 1 */
     public record Loss(String itemId, double share) {
         /** A smaller one is rounding. */
@@ -30,8 +32,10 @@ public record Layout(List<Page> pages, List<Loss> losses, List<Unplaced> unplace
 
     /** A piece that lies on no page. */
     public record Unplaced(String itemId, Reason reason) {
-        /** It is larger than what can be printed on this stock. */
-        public enum Reason { TOO_LARGE }
+        /** It is larger than what can be printed on this stock; the others leave no room for it. */
+        public enum Reason {
+            TOO_LARGE, NO_ROOM
+        }
     }
 
     public Layout {
@@ -41,6 +45,11 @@ public record Layout(List<Page> pages, List<Loss> losses, List<Unplaced> unplace
         pages = List.copyOf(pages);
         losses = List.copyOf(losses);
         unplaced = List.copyOf(unplaced);
+        cuts = List.copyOf(cuts);
+    }
+
+    Layout cut(List<CutLine> lines) {
+        return new Layout(pages, losses, unplaced, lines, bareMm2, usedLengthMm);
     }
 
     /** The pictures of all pages, in their order. */
@@ -107,6 +116,6 @@ public record Layout(List<Page> pages, List<Loss> losses, List<Unplaced> unplace
             bare += Math.max(0, page.areaMm2() - printed);
             length += page.fedHeightMm();
         }
-        return new Layout(pages, losses, unplaced, bare, length);
+        return new Layout(pages, losses, unplaced, List.of(), bare, length);
     }
 }

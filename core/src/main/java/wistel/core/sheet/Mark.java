@@ -2,12 +2,24 @@ package wistel.core.sheet;
 
 /** Something drawn on the page besides pictures, in the printer's black. Places are in mm on the page as it is looked at. */
 public sealed interface Mark {
+    /**
+     * As it lies when all of a rectangle from 0, 0 on is turned to the right.
+     *
+     * @param at where the turned rectangle lies
+     */
+    Mark turnedRight(Rect at);
+
     /** A straight line: cut marks, fold lines, register ticks, a rule. */
     record Line(double fromX, double fromY, double toX, double toY, double widthMm) implements Mark {
         public Line {
             if (!(widthMm > 0) || !Double.isFinite(fromX + fromY + toX + toY)) {
                 throw new IllegalArgumentException("a line of " + widthMm + " mm");
             }
+        }
+
+        @Override
+        public Line turnedRight(Rect at) {
+            return new Line(at.right() - fromY, at.y() + fromX, at.right() - toY, at.y() + toX, widthMm);
         }
     }
 
@@ -26,6 +38,11 @@ public sealed interface Mark {
             if (!(sizePt >= 1 && sizePt <= 400) || !Double.isFinite(x + y + turnDegrees)) {
                 throw new IllegalArgumentException("text of " + sizePt + " pt");
             }
+        }
+
+        @Override
+        public Text turnedRight(Rect at) {
+            return new Text(words, at.right() - y, at.y() + x, sizePt, turnDegrees + 90, anchor);
         }
     }
 }

@@ -1,5 +1,6 @@
 package wistel.core.sheet;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import wistel.core.length.Margins;
@@ -31,8 +32,30 @@ public record Page(double widthMm, double heightMm, Margins unprintable, Orienta
         return new Page(widthMm, heightMm, unprintable, feedTurn, 0, placed, marks);
     }
 
+    /** With more marks. */
+    Page marked(List<Mark> more) {
+        List<Mark> all = new ArrayList<>(marks);
+        all.addAll(more);
+        return new Page(widthMm, heightMm, unprintable, feedTurn, overMm, placed, all);
+    }
+
     public Optional<Placed> placed(String id) {
         return placed.stream().filter(p -> p.id().equals(id)).findFirst();
+    }
+
+    /** How far pieces lie over one another, the deepest of all pairs; 0 or less where none do. */
+    public double deepestOverlapMm() {
+        double most = 0;
+        for (int a = 0; a < placed.size(); a++) {
+            for (int b = a + 1; b < placed.size(); b++) {
+                Rect one = placed.get(a).printedMm();
+                Rect other = placed.get(b).printedMm();
+                double across = Math.min(one.right(), other.right()) - Math.max(one.x(), other.x());
+                double down = Math.min(one.bottom(), other.bottom()) - Math.max(one.y(), other.y());
+                most = Math.max(most, Math.min(across, down));
+            }
+        }
+        return most;
     }
 
     /** What lies on it of a rendition. */

@@ -14,6 +14,10 @@ public final class Plans {
         return plan instanceof Single single ? Optional.of(single) : Optional.empty();
     }
 
+    public static Optional<Gang> gang(SheetPlan plan) {
+        return plan instanceof Gang gang ? Optional.of(gang) : Optional.empty();
+    }
+
     public static Optional<Wrap> wrap(SheetPlan plan) {
         return plan instanceof Wrap wrap ? Optional.of(wrap) : Optional.empty();
     }

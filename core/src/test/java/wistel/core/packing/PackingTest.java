@@ -116,11 +116,11 @@ public class PackingTest {
         Space sheets = new Space(420, 594, 100);
         int easy = 0;
         int reached = 0;
-        for (int seed = 0; seed < 8; seed++) {
-            List<Block> blocks = prints(20 + 7 * seed, seed);
+        for (int seed = 0; seed < 24; seed++) {
+            List<Block> blocks = prints(20 + 3 * seed, seed);
             Packing rows = Shelf.firstFit(blocks, sheets);
-            Packing tight = Skyline.pack(blocks, sheets, List.of(), Effort.THOROUGH);
-            Packing straight = Guillotine.pack(blocks, sheets, List.of(), Effort.THOROUGH);
+            Packing tight = Skyline.pack(blocks, sheets, List.of(), Effort.QUICK);
+            Packing straight = Guillotine.pack(blocks, sheets, List.of(), Effort.QUICK);
             for (Packing packing : List.of(rows, tight, straight)) {
                 assertLies(packing, blocks, sheets);
             }

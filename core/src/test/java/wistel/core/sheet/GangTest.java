@@ -33,7 +33,7 @@ public class GangTest {
 
     @Test
     public void piecesLieWhereTheyWereLaidAndTurnedOnesByAQuarter() {
-        Gang gang = new Gang(false, List.of(at(WIDE, 1, 10, 20), at(SQUARE, 1, 110, 20), new Gang.Spot("wide", 1, 10, 100, true)));
+        Gang gang = Gang.byHand(false, List.of(at(WIDE, 1, 10, 20), at(SQUARE, 1, 110, 20), new Gang.Spot("wide", 1, 10, 100, true)));
         Layout layout = gang.lay(input(A4, 1, WIDE, SQUARE));
         List<Placed> placed = layout.pages().get(0).placed();
         assertThat(placed).extracting(Placed::id).containsExactly("wide", "square", "wide.2");
@@ -48,7 +48,7 @@ public class GangTest {
     /** Half of a turned picture lies beside the page: what is on it is the half that is turned there. */
     @Test
     public void ofATurnedPictureThePartOnThePageIsTold() {
-        Layout layout = new Gang(false, List.of(new Gang.Spot("wide", 1, 180, 100, true))).lay(input(A4, 1, WIDE, WIDE));
+        Layout layout = Gang.byHand(false, List.of(new Gang.Spot("wide", 1, 180, 100, true))).lay(input(A4, 1, WIDE, WIDE));
         Placed shown = layout.printed("r1").get(0);
         assertThat(shown.atMm()).isEqualTo(new Rect(180, 100, 30, 90));
         // turned to the right, the picture's foot lies left: the left half of what is laid is its lower one
@@ -59,17 +59,17 @@ public class GangTest {
 
     @Test
     public void aFilledFrameIsToldToLoseWhatIsOutsideOfItOnceHoweverOftenItIsLaid() {
-        Layout layout = new Gang(false, List.of(at(SQUARE, 1, 10, 10), at(SQUARE, 1, 70, 10))).lay(input(A4, 1, SQUARE, SQUARE));
+        Layout layout = Gang.byHand(false, List.of(at(SQUARE, 1, 10, 10), at(SQUARE, 1, 70, 10))).lay(input(A4, 1, SQUARE, SQUARE));
         assertThat(layout.losses()).hasSize(1);
         assertThat(layout.losses().get(0).share()).isCloseTo(1 / 3.0, within(1e-9));
     }
 
     @Test
     public void aRollIsCutBehindTheLastPiece() {
-        Layout layout = new Gang(false, List.of(at(WIDE, 1, 10, 20), at(SQUARE, 1, 110, 200)))
+        Layout layout = Gang.byHand(false, List.of(at(WIDE, 1, 10, 20), at(SQUARE, 1, 110, 200)))
             .lay(input(new Stock.Roll(431.8), 1, WIDE, SQUARE));
         assertThat(layout.usedLengthMm()).isCloseTo(200 + 50 + 15, within(1e-9));
-        Layout across = new Gang(true, List.of(at(WIDE, 1, 10, 20))).lay(input(new Stock.Roll(431.8), 1, WIDE, WIDE));
+        Layout across = Gang.byHand(true, List.of(at(WIDE, 1, 10, 20))).lay(input(new Stock.Roll(431.8), 1, WIDE, WIDE));
         assertThat(across.pages().get(0).widthMm()).isCloseTo(100 + 15, within(1e-9));
         assertThat(across.pages().get(0).fedWidthMm()).isCloseTo(431.8, within(1e-9));
     }
@@ -78,7 +78,7 @@ public class GangTest {
     @Test
     public void numbersGoOnOverPagesAndCopies() {
         Item numbered = WIDE.annotated(new Annotation(new Caption(false, false, 25, false, 9), 0, 0, false));
-        Gang gang = new Gang(false, List.of(at(WIDE, 1, 10, 10), at(WIDE, 1, 10, 110), at(WIDE, 2, 10, 10), at(WIDE, 2, 10, 110)));
+        Gang gang = Gang.byHand(false, List.of(at(WIDE, 1, 10, 10), at(WIDE, 1, 10, 110), at(WIDE, 2, 10, 10), at(WIDE, 2, 10, 110)));
         Layout layout = gang.lay(input(A4, 3, numbered, numbered));
         List<String> said = layout.pages().stream().flatMap(p -> p.marks().stream()).map(m -> ((Mark.Text) m).words()).toList();
         assertThat(said).containsExactly("4 of 25", "5 of 25", "6 of 25", "7 of 25", "8 of 25", "9 of 25", "10 of 25", "11 of 25",
@@ -89,7 +89,7 @@ public class GangTest {
 
     @Test
     public void whatCantBeIsRefusedInWords() {
-        assertThatThrownBy(() -> new Gang(false, List.of())).isInstanceOf(InvalidRequest.class);
+        assertThatThrownBy(() -> new Gang(false, Arrangement.USUAL, List.of(), List.of())).isInstanceOf(InvalidRequest.class);
         assertThatThrownBy(() -> new Gang.Spot("i", 0, 0, 0, false)).isInstanceOf(InvalidRequest.class);
         assertThatThrownBy(() -> new Gang.Spot("i", 1, Double.NaN, 0, false)).isInstanceOf(InvalidRequest.class);
     }

@@ -96,7 +96,7 @@ public class DocketOpening {
         return dockets.add(DocketSpec.fresh(title(taken.fileName()), rendition, new PixelSize(master.width(), master.height())));
     }
 
-    private static String title(String fileName) {
+    static String title(String fileName) {
         String stem = fileName.replaceFirst("\\.[^.]{1,5}$", "").replace('_', ' ').replace('-', ' ').strip();
         return stem.isEmpty() ? "Untitled" : Character.toUpperCase(stem.charAt(0)) + stem.substring(1);
     }

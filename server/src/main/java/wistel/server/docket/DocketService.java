@@ -32,8 +32,11 @@ public class DocketService {
     private final DocketAssessor assessor;
     private final PairingChoice pairings;
     private final CompensationRepository compensations;
+    private final PiecePlacing placing;
 
-    DocketService(DocketRepository dockets, DocketAssessor assessor, PairingChoice pairings, CompensationRepository compensations) {
+    DocketService(DocketRepository dockets, DocketAssessor assessor, PairingChoice pairings, CompensationRepository compensations,
+        PiecePlacing placing) {
+        this.placing = placing;
         this.dockets = dockets;
         this.assessor = assessor;
         this.pairings = pairings;
@@ -62,7 +65,8 @@ public class DocketService {
     }
 
     public void change(UUID id, int version, Change change) {
-        dockets.change(id, version, change instanceof PieceCommand.Fitted f && f.fit() == Frame.Fit.FILL ? filling(id, f) : change);
+        dockets.change(id, version,
+            placing.after(dockets.get(id), change instanceof PieceCommand.Fitted f && f.fit() == Frame.Fit.FILL ? filling(id, f) : change));
     }
 
     private Change filling(UUID id, PieceCommand.Fitted asked) {

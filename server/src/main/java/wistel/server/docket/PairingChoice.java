@@ -33,8 +33,11 @@ public class PairingChoice {
     private final DocketAssessor assessor;
     private final PairingRepository pairings;
     private final CompensationRepository compensations;
+    private final PiecePlacing placing;
 
-    PairingChoice(DocketRepository dockets, DocketAssessor assessor, PairingRepository pairings, CompensationRepository compensations) {
+    PairingChoice(DocketRepository dockets, DocketAssessor assessor, PairingRepository pairings, CompensationRepository compensations,
+        PiecePlacing placing) {
+        this.placing = placing;
         this.dockets = dockets;
         this.assessor = assessor;
         this.pairings = pairings;
@@ -49,7 +52,7 @@ public class PairingChoice {
         DocketRepository.Row row = dockets.get(id);
         Change.Paired paired = new Change.Paired(pairing, usual);
         List<Command> along = following(row, new Change.PairedWith(paired, List.of()));
-        dockets.change(id, version, along.isEmpty() ? paired : new Change.PairedWith(paired, along));
+        dockets.change(id, version, placing.after(row, along.isEmpty() ? paired : new Change.PairedWith(paired, along)));
     }
 
     /**
@@ -127,6 +130,6 @@ public class PairingChoice {
         } else if (!after.settings().feed().equals(pairing.settings().feed())) {
             changes.add(new MachineCommand.Set(DriverSettings.FEED, after.settings().feed()));
         }
-        dockets.change(id, version, new Change.PairedWith(new Change.Paired(pairing), changes));
+        dockets.change(id, version, placing.after(row, new Change.PairedWith(new Change.Paired(pairing), changes)));
     }
 }

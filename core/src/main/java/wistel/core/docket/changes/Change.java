@@ -2,6 +2,7 @@ package wistel.core.docket.changes;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import wistel.core.docket.spec.DocketSpec;
@@ -10,10 +11,16 @@ import wistel.core.pairing.PairingVersion;
 import wistel.core.paper.Stock;
 import wistel.core.printer.DriverSettings;
 import wistel.core.rendition.Compensated;
+import wistel.core.rendition.Rendition;
+import wistel.core.sheet.Arrangement;
 import wistel.core.sheet.Chart;
+import wistel.core.sheet.Gang;
+import wistel.core.sheet.Item;
+import wistel.core.sheet.LayoutInput;
+import wistel.core.sheet.Plans;
 
 /** One change of a docket: what a person did, and what undo says it takes back. {@link Command} is what may come from outside. */
-public sealed interface Change permits Command, Change.Charted, Change.Paired, Change.PairedWith {
+public sealed interface Change permits Command, Change.Charted, Change.Paired, Change.PairedWith, Change.Added, Change.Placing {
     /** @throws InvalidRequest when it can't be done to this docket */
     DocketSpec on(DocketSpec d);
 
@@ -79,6 +86,59 @@ public sealed interface Change permits Command, Change.Charted, Change.Paired, C
         @Override
         public String words() {
             return Stream.concat(Stream.of(paired.words()), along.stream().map(Command::words)).collect(Collectors.joining(", "));
+        }
+    }
+
+    /** More pieces, and their pictures where those are new to the docket; one that printed one picture prints several together. */
+    record Added(List<Rendition> renditions, List<Item> items) implements Change {
+        public Added {
+            renditions = List.copyOf(renditions);
+            items = List.copyOf(items);
+        }
+
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            DocketSpec gathered = Plans.gang(d.plan()).isPresent() ? d : new GangCommand.Gathered(Arrangement.USUAL).on(d);
+            Gang gang = GangCommand.gang(gathered);
+            return d.withPictures(Stream.concat(d.renditions().stream(), renditions.stream()).toList(),
+                Stream.concat(d.items().stream(), items.stream()).toList(),
+                gang.of(Stream.concat(gang.pieces().stream(), items.stream().map(Item::id)).toList()));
+        }
+
+        @Override
+        public String words() {
+            return items.size() == 1 ? "one more piece" : items.size() + " more pieces";
+        }
+    }
+
+    /**
+     * A change, and the places that pieces find after it where several are printed together.
+     *
+     * @param input what a docket would be laid out on
+     */
+    record Placing(Change asked, Function<DocketSpec, LayoutInput> input) implements Change {
+        /** @throws InvalidRequest when a piece was put over another one */
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            DocketSpec next = asked.on(d);
+            Optional<Gang> gang = Plans.gang(next.plan());
+            if (gang.isEmpty()) {
+                return next;
+            }
+            LayoutInput in = input.apply(next);
+            boolean alike = Plans.gang(d.plan()).filter(before -> before.arrangedAlike(input.apply(d), gang.get(), in)).isPresent();
+            Gang placed = alike ? gang.get() : gang.get().placed(in);
+            if (asked instanceof GangCommand.Moved moved
+                && placed.lay(in).pages().get(moved.to().page() - 1).deepestOverlapMm() > Gang.TOUCHING_MM) {
+                throw new InvalidRequest(InvalidRequest.Reason.PIECES_OVERLAP, "Another piece lies there already.",
+                    "Lay it where nothing lies, or move the other one first.");
+            }
+            return next.withPlan(placed);
+        }
+
+        @Override
+        public String words() {
+            return asked.words();
         }
     }
 }

@@ -42,6 +42,9 @@ final class PlanRule implements Rule {
         Stream<Finding> unplaced = layout.unplaced().stream().map(u -> switch (u.reason()) {
             case TOO_LARGE -> Finding.stop(Stage.SIZE, Code.PIECE_TOO_LARGE, "It doesn't fit " + d.stock().name() + ".",
                 "Nothing of it would be printed: take a larger sheet, or make it smaller.").of(new Subject.OfPiece(u.itemId()));
+            case NO_ROOM -> Finding.stop(Stage.SIZE, Code.NO_ROOM, "Not all of its prints find room on " + d.stock().name() + ".",
+                "What is left out is not printed: make it smaller, let it be turned, or take other paper.")
+                .of(new Subject.OfPiece(u.itemId()));
         });
         return Stream.concat(unplaced, d.plan().accept(OF_PLAN).stream().flatMap(rule -> rule.check(d, facts, layout)));
     }

@@ -117,7 +117,8 @@ public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVers
         Map<String, SheetPlan.PixelSize> sizes = pictures.entrySet().stream()
             .collect(Collectors.toMap(Map.Entry::getKey, e -> e.getValue().size()));
         Map<String, CaptionText> captions = d.items().stream()
-            .collect(Collectors.toMap(Item::id, item -> new CaptionText(d.title(), CaptionText.date(today), nextEdition(item.id()))));
+            .collect(Collectors.toMap(Item::id, item -> new CaptionText(item.title().isBlank() ? d.title() : item.title(),
+                CaptionText.date(today), nextEdition(item.id()))));
         return new LayoutInput(d.stock(), margins(d), sizes, d.itemsById(), captions, d.copies());
     }
 

@@ -2,6 +2,8 @@ package wistel.core.docket.words;
 
 import wistel.core.docket.spec.DocketSpec;
 import wistel.core.length.Length;
+import wistel.core.paper.Stock;
+import wistel.core.sheet.Arrangement;
 import wistel.core.sheet.Chart;
 import wistel.core.sheet.Gang;
 import wistel.core.sheet.Layout;
@@ -72,8 +74,11 @@ public final class PlanWords implements SheetPlan.Visitor<PlanWords.Said> {
         String lost = layout.losses().isEmpty() ? ""
             : layout.losses().size() == 1 ? ", one of them cropped" : ", " + layout.losses().size() + " of them cropped";
         double bare = layout.bareMm2() / layout.pages().stream().mapToDouble(Page::areaMm2).sum();
-        return new Said(together + " on " + (pages == 1 ? "" : pages + " × ") + d.stock().name(),
-            ", " + together + lost + ", " + DocketPhrases.percent(bare) + " of the paper bare");
+        String cuts = layout.cuts().isEmpty() || plan.arrangement().way() == Arrangement.Way.BY_HAND ? ""
+            : ", " + (layout.cuts().size() == 1 ? "one cut" : layout.cuts().size() + " cuts") + " right across";
+        String on = d.stock() instanceof Stock.Roll ? Length.mm(layout.usedLengthMm()) + " mm of " : pages == 1 ? "" : pages + " × ";
+        return new Said(together + " on " + on + d.stock().name(),
+            ", " + together + lost + cuts + ", " + DocketPhrases.percent(bare) + " of the paper bare");
     }
 
     @Override

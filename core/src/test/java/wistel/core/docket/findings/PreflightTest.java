@@ -211,13 +211,13 @@ public class PreflightTest {
         DocketSpec d = ready();
         List<Item> items = List.of(Item.whole("a", "r1", 90, 60), Item.whole("b", "r1", 90, 60));
         DocketSpec over = d.withPictures(d.renditions(), items,
-            new Gang(false, List.of(new Gang.Spot("a", 1, 20, 20, false), new Gang.Spot("b", 1, 100, 20, false))));
+            Gang.byHand(false, List.of(new Gang.Spot("a", 1, 20, 20, false), new Gang.Spot("b", 1, 100, 20, false))));
         assertThat(findings(over, facts())).anySatisfy(x -> {
             assertThat(x.code()).isEqualTo(Code.PIECES_OVERLAP);
             assertThat(x.what()).contains("10 mm");
         });
         DocketSpec beside = over
-            .withPlan(new Gang(false, List.of(new Gang.Spot("a", 1, 20, 20, false), new Gang.Spot("b", 1, 110, 20, false))));
+            .withPlan(Gang.byHand(false, List.of(new Gang.Spot("a", 1, 20, 20, false), new Gang.Spot("b", 1, 110, 20, false))));
         assertThat(codes(beside, facts())).doesNotContain(Code.PIECES_OVERLAP);
         assertThat(Readback.of(beside, facts(), facts().layout(beside))).contains("2 pictures together, 83 % of the paper bare");
     }

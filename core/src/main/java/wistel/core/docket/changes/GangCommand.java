@@ -1,0 +1,186 @@
+package wistel.core.docket.changes;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import wistel.core.docket.spec.DocketSpec;
+import wistel.core.fault.InvalidRequest;
+import wistel.core.length.Length;
+import wistel.core.rendition.Rendition;
+import wistel.core.sheet.Arrangement;
+import wistel.core.sheet.Gang;
+import wistel.core.sheet.Item;
+import wistel.core.sheet.Plans;
+import wistel.core.sheet.Single;
+
+/** What a person decides of several pictures together. Places that an arrangement finds are found when the change is made. */
+public sealed interface GangCommand extends Command {
+    /** From one picture on its sheet: the first of several. */
+    record Gathered(Arrangement arrangement) implements GangCommand {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            Single single = d.single().plan();
+            return d.withPlan(new Gang(single.across(), arrangement, List.of(single.itemId()), List.of()));
+        }
+
+        @Override
+        public String words() {
+            return "together";
+        }
+    }
+
+    /** One of them alone on its sheet; the others leave the docket. */
+    record PickedOut(String itemId) implements GangCommand {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            Gang gang = gang(d, itemId);
+            Item item = d.item(itemId).repeated(1);
+            return d.withPictures(List.of(d.rendition(item.renditionId())), List.of(item), Single.of(itemId, gang.across()));
+        }
+
+        @Override
+        public String words() {
+            return "one picture on the sheet";
+        }
+    }
+
+    record Arranged(Arrangement arrangement) implements GangCommand {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            return d.withPlan(gang(d).arranged(arrangement));
+        }
+
+        @Override
+        public String words() {
+            return switch (arrangement.way()) {
+                case TIGHTEST -> "laid as tightly as can be";
+                case CUT_ACROSS -> "laid to be cut right across";
+                case ROWS -> "laid in rows";
+                case BY_HAND -> "laid by hand";
+            } + ", gutter " + Length.mm(arrangement.gutterMm()) + " mm";
+        }
+    }
+
+    /** Pieces leave the docket, and pictures of which none is left. */
+    record TakenOff(List<String> itemIds) implements GangCommand {
+        public TakenOff {
+            itemIds = List.copyOf(itemIds);
+        }
+
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            Gang gang = gang(d);
+            Set<String> gone = new HashSet<>(itemIds);
+            itemIds.forEach(id -> gang(d, id));
+            List<Item> items = d.items().stream().filter(i -> !gone.contains(i.id())).toList();
+            if (items.isEmpty()) {
+                throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A docket keeps at least one picture.",
+                    "Put the docket away instead.");
+            }
+            Set<String> shown = items.stream().map(Item::renditionId).collect(Collectors.toSet());
+            List<Rendition> renditions = d.renditions().stream().filter(r -> shown.contains(r.id())).toList();
+            return d.withPictures(renditions, items, gang.of(gang.pieces().stream().filter(id -> !gone.contains(id)).toList()));
+        }
+
+        @Override
+        public String words() {
+            return itemIds.size() == 1 ? "a piece taken off" : itemIds.size() + " pieces taken off";
+        }
+    }
+
+    record Repeated(String itemId, int copies) implements GangCommand {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            gang(d, itemId);
+            return d.withItem(d.item(itemId).repeated(copies));
+        }
+
+        @Override
+        public String words() {
+            return copies == 1 ? "a piece once" : "a piece " + copies + " times";
+        }
+    }
+
+    record MayTurn(List<String> itemIds, boolean mayTurn) implements GangCommand {
+        public MayTurn {
+            itemIds = List.copyOf(itemIds);
+        }
+
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            DocketSpec next = d;
+            for (String id : itemIds) {
+                gang(d, id);
+                next = next.withItem(next.item(id).framed(next.item(id).frame().turning(mayTurn)));
+            }
+            return next;
+        }
+
+        @Override
+        public String words() {
+            return mayTurn ? "may be turned" : "stays upright";
+        }
+    }
+
+    /**
+     * A print put somewhere by hand: the others stay where they lie.
+     *
+     * @param print index among the prints as they lie
+     */
+    record Moved(int print, Gang.Spot to) implements GangCommand {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            Gang gang = gang(d);
+            if (print < 0 || print >= gang.spots().size() || !gang.spots().get(print).itemId().equals(to.itemId())) {
+                throw new InvalidRequest(InvalidRequest.Reason.ITEM_UNKNOWN, "This print doesn't lie here any more.",
+                    "Look at the docket as it is now.");
+            }
+            List<Gang.Spot> spots = new java.util.ArrayList<>(gang.spots());
+            spots.set(print, to);
+            return d.withPlan(gang.arranged(gang.arrangement().by(Arrangement.Way.BY_HAND)).laid(spots));
+        }
+
+        @Override
+        public String words() {
+            return "a piece moved" + (to.page() > 1 ? " to page " + to.page() : "");
+        }
+    }
+
+    /** The order in which rows take them. */
+    record Reordered(List<String> itemIds) implements GangCommand {
+        public Reordered {
+            itemIds = List.copyOf(itemIds);
+        }
+
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            Gang gang = gang(d);
+            if (!Set.copyOf(gang.pieces()).equals(new HashSet<>(itemIds))) {
+                throw new InvalidRequest(InvalidRequest.Reason.ITEM_UNKNOWN, "An order names each piece of the docket.",
+                    "Look at the docket as it is now.");
+            }
+            return d.withPlan(gang.of(itemIds));
+        }
+
+        @Override
+        public String words() {
+            return "another order";
+        }
+    }
+
+    /** @throws InvalidRequest when the docket has another plan */
+    static Gang gang(DocketSpec d) {
+        return Plans.gang(d.plan()).orElseThrow(() -> new InvalidRequest(InvalidRequest.Reason.PLAN_DIFFERS,
+            "This docket doesn't print several pictures together.", "Choose together at the size station first."));
+    }
+
+    private static Gang gang(DocketSpec d, String itemId) {
+        Gang gang = gang(d);
+        if (!gang.pieces().contains(itemId)) {
+            throw new InvalidRequest(InvalidRequest.Reason.ITEM_UNKNOWN, "This piece is not on the docket.",
+                "Look at the docket as it is now.");
+        }
+        return gang;
+    }
+}

@@ -1,0 +1,82 @@
+package wistel.server.docket;
+
+import io.swagger.v3.oas.annotations.Parameter;
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.http.CacheControl;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import wistel.server.edge.Events;
+import wistel.server.master.MasterImport;
+
+/** Pieces that are printed together, over REST. */
+@RestController
+@RequestMapping("/api")
+class PieceController {
+    private final GangService gangs;
+    private final DocketRepository dockets;
+    private final DocketViews views;
+    private final MasterImport imports;
+    private final Events events;
+
+    PieceController(GangService gangs, DocketRepository dockets, DocketViews views, MasterImport imports, Events events) {
+        this.gangs = gangs;
+        this.dockets = dockets;
+        this.views = views;
+        this.imports = imports;
+        this.events = events;
+    }
+
+    record DocketsAsked(List<UUID> dockets) {
+    }
+
+    record SizesAsked(String itemId, List<GangService.SizeWanted> sizes) {
+    }
+
+    /** A docket that prints what others hold together. */
+    @PostMapping("/joint-dockets")
+    ResponseEntity<DocketView> together(@RequestBody DocketsAsked asked) {
+        UUID id = gangs.together(asked.dockets);
+        events.publish("docket", id.toString());
+        return ResponseEntity.status(HttpStatus.CREATED).body(views.view(id));
+    }
+
+    /** Takes a picture file as the request's body and lays it beside what is on the docket. */
+    @PostMapping(value = "/dockets/{id}/pieces", consumes = "!application/x-www-form-urlencoded")
+    ResponseEntity<DocketView> add(@PathVariable UUID id, @RequestParam String name, @RequestHeader("If-Match") String version,
+        @Parameter(hidden = true) HttpServletRequest request) throws IOException {
+        dockets.get(id);
+        imports.accepts(request.getContentLengthLong());
+        gangs.add(id, IfMatch.version(version), imports.take(name, request.getInputStream()));
+        return changed(id);
+    }
+
+    /** Lays what other dockets of the same paper hold beside it. */
+    @PostMapping("/dockets/{id}/pieces/from-dockets")
+    ResponseEntity<DocketView> add(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody DocketsAsked asked) {
+        gangs.add(id, IfMatch.version(version), asked.dockets);
+        return changed(id);
+    }
+
+    /** Lays a picture of the docket in more sizes. */
+    @PostMapping("/dockets/{id}/pieces/sizes")
+    ResponseEntity<DocketView> resized(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody SizesAsked asked) {
+        gangs.resized(id, IfMatch.version(version), asked.itemId, asked.sizes);
+        return changed(id);
+    }
+
+    private ResponseEntity<DocketView> changed(UUID id) {
+        events.publish("docket", id.toString());
+        DocketView view = views.view(id);
+        return ResponseEntity.ok().cacheControl(CacheControl.noStore()).eTag("\"" + view.version() + "\"").body(view);
+    }
+}
