@@ -365,7 +365,7 @@ export interface paths {
         };
         get: operations["all_1"];
         put?: never;
-        post: operations["add_1"];
+        post: operations["add_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -450,6 +450,22 @@ export interface paths {
         options?: never;
         head?: never;
         patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{id}/arrangement": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch: operations["arrange"];
         trace?: never;
     };
     "/api/dockets/{id}/attempts": {
@@ -578,6 +594,70 @@ export interface paths {
         options?: never;
         head?: never;
         patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{id}/pieces": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["add_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{id}/pieces/from-dockets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["add_2"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{id}/pieces/sizes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["resized"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{id}/pieces/{itemId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch: operations["resize_1"];
         trace?: never;
     };
     "/api/dockets/{id}/redo": {
@@ -974,6 +1054,22 @@ export interface paths {
         get: operations["listen"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/joint-dockets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["together"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1583,6 +1679,27 @@ export interface components {
             /** Format: double */
             ruleMm: number;
         };
+        Arranged: {
+            arrangement: components["schemas"]["Arrangement"];
+            /** @enum {string} */
+            kind: "arranged";
+        };
+        Arrangement: {
+            cutMarks: boolean;
+            /** Format: double */
+            gutterMm: number;
+            /** Format: double */
+            longestMm: number;
+            /** @enum {string} */
+            way: "TIGHTEST" | "CUT_ACROSS" | "ROWS" | "BY_HAND";
+        };
+        ArrangementAsked: {
+            cutMarks?: boolean;
+            gutter?: string;
+            longest?: string;
+            /** @enum {string} */
+            way?: "TIGHTEST" | "CUT_ACROSS" | "ROWS" | "BY_HAND";
+        };
         AskedMode: {
             blackPoint?: boolean;
             /** @enum {string} */
@@ -1746,7 +1863,7 @@ export interface components {
             kind: "colour";
         };
         ColourRoute: components["schemas"]["ByDriver"] | components["schemas"]["ByWistel"] | components["schemas"]["DriverMonochrome"];
-        Command: components["schemas"]["Annotated"] | components["schemas"]["Bordered"] | components["schemas"]["Compensates"] | components["schemas"]["Copies"] | components["schemas"]["Cropped"] | components["schemas"]["Edged"] | components["schemas"]["Filled"] | components["schemas"]["Fitted"] | components["schemas"]["Framed"] | components["schemas"]["Laid"] | components["schemas"]["Noted"] | components["schemas"]["ProfileConfirmed"] | components["schemas"]["Resolved"] | components["schemas"]["Routed"] | components["schemas"]["Set"] | components["schemas"]["Sharpened"] | components["schemas"]["SidesFilled"] | components["schemas"]["SidesMoved"] | components["schemas"]["Stocked"] | components["schemas"]["Straightens"] | components["schemas"]["Titled"] | components["schemas"]["Together"] | components["schemas"]["Treated"] | components["schemas"]["Trimmed"] | components["schemas"]["Turned"] | components["schemas"]["Unwraps"] | components["schemas"]["Wraps"];
+        Command: components["schemas"]["Annotated"] | components["schemas"]["Arranged"] | components["schemas"]["Bordered"] | components["schemas"]["Compensates"] | components["schemas"]["Copies"] | components["schemas"]["Cropped"] | components["schemas"]["Edged"] | components["schemas"]["Filled"] | components["schemas"]["Fitted"] | components["schemas"]["Framed"] | components["schemas"]["Gathered"] | components["schemas"]["Laid"] | components["schemas"]["MayTurn"] | components["schemas"]["Moved"] | components["schemas"]["Noted"] | components["schemas"]["PickedOut"] | components["schemas"]["ProfileConfirmed"] | components["schemas"]["Reordered"] | components["schemas"]["Repeated"] | components["schemas"]["Resolved"] | components["schemas"]["Routed"] | components["schemas"]["Set"] | components["schemas"]["Sharpened"] | components["schemas"]["SidesFilled"] | components["schemas"]["SidesMoved"] | components["schemas"]["Stocked"] | components["schemas"]["Straightens"] | components["schemas"]["TakenOff"] | components["schemas"]["Titled"] | components["schemas"]["Together"] | components["schemas"]["Treated"] | components["schemas"]["Trimmed"] | components["schemas"]["Turned"] | components["schemas"]["Unwraps"] | components["schemas"]["Wraps"];
         Compensated: {
             kept?: components["schemas"]["CompensationRef"];
             moves: components["schemas"]["Move"][];
@@ -1838,6 +1955,22 @@ export interface components {
             /** Format: double */
             y: number;
         };
+        CutLine: {
+            /** Format: double */
+            atMm: number;
+            down: boolean;
+            /** Format: double */
+            fromMm: number;
+            /** Format: int32 */
+            number: number;
+            off: string[];
+            /** Format: double */
+            offMm: number;
+            /** Format: int32 */
+            page: number;
+            /** Format: double */
+            toMm: number;
+        };
         Damaged: {
             name: string;
             why: string;
@@ -1876,6 +2009,9 @@ export interface components {
             undo?: string;
             /** Format: int32 */
             version: number;
+        };
+        DocketsAsked: {
+            dockets: string[];
         };
         DriverMonochrome: {
             /** @enum {string} */
@@ -1956,7 +2092,7 @@ export interface components {
         };
         Finding: {
             /** @enum {string} */
-            code: "PROFILE_MISSING" | "MIX_WITHOUT_HUES" | "PAIRING_MISSING" | "PRINTER_UNKNOWN" | "PRINTER_AWAY" | "PIECE_TOO_LARGE" | "PIECES_OVERLAP" | "LARGER_THAN_SHEET" | "ON_UNPRINTABLE_EDGE" | "CROPPED" | "CAPTION_CUT" | "WRAP_TOO_LARGE" | "WRAP_ON_UNPRINTABLE_EDGE" | "TURN_OVER_SMALL" | "DETAIL_NEAR_FOLD" | "NOT_ON_FACE" | "BARS_WANT_CANVAS" | "BOARD_WANTS_THIN_PAPER" | "STRETCH_UNKNOWN" | "CUTTER_AND_CANVAS" | "DRY_BEFORE_STRETCHING" | "FEW_PIXELS" | "PIXELS_DISCARDED" | "PIXELS_INVENTED" | "PIXELS_AVERAGED" | "PROOF_NOT_LOOKED_AT" | "MEDIA_TYPE_DIFFERS" | "QUALITY_DIFFERS" | "BLACK_DIFFERS" | "SETTING_GONE" | "SETTINGS_EXCLUDE" | "TOO_THICK" | "FEED_NOT_FOR_MEDIA" | "ENDS_NOT_OFFERED" | "SHEET_NOT_FOR_FEED" | "LENGTH_OUT_OF_RANGE" | "GRAY_PROFILE" | "DRIVER_CONVERTS" | "NO_MONOCHROME" | "MONOCHROME_UNMEASURED" | "COLOUR_DROPPED" | "NO_DEVICE_SPACE" | "NOBODY_CONVERTS" | "NO_RASTER" | "EIGHT_BITS" | "WEDGE_OLD" | "CURVE_OFF" | "WEDGE_OF_OTHER_BLACK" | "NO_WEDGE" | "OTHER_PAPER_LOADED" | "SUPPLY_LOW" | "ENDS_WAIVED" | "ROLL_ENDS_SHORT" | "ROLL_TOO_SHORT" | "BLACK_CHANGES";
+            code: "PROFILE_MISSING" | "MIX_WITHOUT_HUES" | "PAIRING_MISSING" | "PRINTER_UNKNOWN" | "PRINTER_AWAY" | "PIECE_TOO_LARGE" | "NO_ROOM" | "PIECES_OVERLAP" | "LARGER_THAN_SHEET" | "ON_UNPRINTABLE_EDGE" | "CROPPED" | "CAPTION_CUT" | "WRAP_TOO_LARGE" | "WRAP_ON_UNPRINTABLE_EDGE" | "TURN_OVER_SMALL" | "DETAIL_NEAR_FOLD" | "NOT_ON_FACE" | "BARS_WANT_CANVAS" | "BOARD_WANTS_THIN_PAPER" | "STRETCH_UNKNOWN" | "CUTTER_AND_CANVAS" | "DRY_BEFORE_STRETCHING" | "FEW_PIXELS" | "PIXELS_DISCARDED" | "PIXELS_INVENTED" | "PIXELS_AVERAGED" | "PROOF_NOT_LOOKED_AT" | "MEDIA_TYPE_DIFFERS" | "QUALITY_DIFFERS" | "BLACK_DIFFERS" | "SETTING_GONE" | "SETTINGS_EXCLUDE" | "TOO_THICK" | "FEED_NOT_FOR_MEDIA" | "ENDS_NOT_OFFERED" | "SHEET_NOT_FOR_FEED" | "LENGTH_OUT_OF_RANGE" | "GRAY_PROFILE" | "DRIVER_CONVERTS" | "NO_MONOCHROME" | "MONOCHROME_UNMEASURED" | "COLOUR_DROPPED" | "NO_DEVICE_SPACE" | "NOBODY_CONVERTS" | "NO_RASTER" | "EIGHT_BITS" | "WEDGE_OLD" | "CURVE_OFF" | "WEDGE_OF_OTHER_BLACK" | "NO_WEDGE" | "OTHER_PAPER_LOADED" | "SUPPLY_LOW" | "ENDS_WAIVED" | "ROLL_ENDS_SHORT" | "ROLL_TOO_SHORT" | "BLACK_CHANGES";
             effect: string;
             fixes: components["schemas"]["Fix"][];
             /** @enum {string} */
@@ -2005,9 +2141,27 @@ export interface components {
         };
         Gang: {
             across: boolean;
+            arrangement: components["schemas"]["Arrangement"];
             /** @enum {string} */
             kind: "gang";
+            pieces: string[];
             spots: components["schemas"]["Spot"][];
+        };
+        Ganged: {
+            /** Format: double */
+            bareShare: number;
+            joined: string[][];
+            /** @enum {string} */
+            kind: "ganged";
+            /** Format: double */
+            leastBareShare: number;
+            /** Format: int32 */
+            prints: number;
+        };
+        Gathered: {
+            arrangement: components["schemas"]["Arrangement"];
+            /** @enum {string} */
+            kind: "gathered";
         };
         Group: {
             dockets: components["schemas"]["OnBench"][];
@@ -2071,6 +2225,7 @@ export interface components {
             frame: components["schemas"]["Frame"];
             id: string;
             renditionId: string;
+            title: string;
         };
         Itself: {
             /** @enum {string} */
@@ -2108,6 +2263,7 @@ export interface components {
         Layout: {
             /** Format: double */
             bareMm2: number;
+            cuts: components["schemas"]["CutLine"][];
             losses: components["schemas"]["Loss"][];
             pages: components["schemas"]["Page"][];
             unplaced: components["schemas"]["Unplaced"][];
@@ -2207,6 +2363,12 @@ export interface components {
             /** Format: int32 */
             width: number;
         };
+        MayTurn: {
+            itemIds: string[];
+            /** @enum {string} */
+            kind: "may-turn";
+            mayTurn: boolean;
+        };
         Mirrored: {
             /** @enum {string} */
             kind: "mirrored";
@@ -2230,6 +2392,13 @@ export interface components {
             toning: components["schemas"]["Toning"];
         };
         Move: components["schemas"]["ChromaMoves"] | components["schemas"]["LightnessCurve"] | components["schemas"]["ToneMoves"] | components["schemas"]["Warmth"];
+        Moved: {
+            /** @enum {string} */
+            kind: "moved";
+            /** Format: int32 */
+            print: number;
+            to: components["schemas"]["Spot"];
+        };
         NewCompensation: {
             moves: components["schemas"]["Move"][];
             name: string;
@@ -2259,7 +2428,7 @@ export interface components {
         Note: {
             atMm: components["schemas"]["Rect"];
             /** @enum {string} */
-            code?: "PROFILE_MISSING" | "MIX_WITHOUT_HUES" | "PAIRING_MISSING" | "PRINTER_UNKNOWN" | "PRINTER_AWAY" | "PIECE_TOO_LARGE" | "PIECES_OVERLAP" | "LARGER_THAN_SHEET" | "ON_UNPRINTABLE_EDGE" | "CROPPED" | "CAPTION_CUT" | "WRAP_TOO_LARGE" | "WRAP_ON_UNPRINTABLE_EDGE" | "TURN_OVER_SMALL" | "DETAIL_NEAR_FOLD" | "NOT_ON_FACE" | "BARS_WANT_CANVAS" | "BOARD_WANTS_THIN_PAPER" | "STRETCH_UNKNOWN" | "CUTTER_AND_CANVAS" | "DRY_BEFORE_STRETCHING" | "FEW_PIXELS" | "PIXELS_DISCARDED" | "PIXELS_INVENTED" | "PIXELS_AVERAGED" | "PROOF_NOT_LOOKED_AT" | "MEDIA_TYPE_DIFFERS" | "QUALITY_DIFFERS" | "BLACK_DIFFERS" | "SETTING_GONE" | "SETTINGS_EXCLUDE" | "TOO_THICK" | "FEED_NOT_FOR_MEDIA" | "ENDS_NOT_OFFERED" | "SHEET_NOT_FOR_FEED" | "LENGTH_OUT_OF_RANGE" | "GRAY_PROFILE" | "DRIVER_CONVERTS" | "NO_MONOCHROME" | "MONOCHROME_UNMEASURED" | "COLOUR_DROPPED" | "NO_DEVICE_SPACE" | "NOBODY_CONVERTS" | "NO_RASTER" | "EIGHT_BITS" | "WEDGE_OLD" | "CURVE_OFF" | "WEDGE_OF_OTHER_BLACK" | "NO_WEDGE" | "OTHER_PAPER_LOADED" | "SUPPLY_LOW" | "ENDS_WAIVED" | "ROLL_ENDS_SHORT" | "ROLL_TOO_SHORT" | "BLACK_CHANGES";
+            code?: "PROFILE_MISSING" | "MIX_WITHOUT_HUES" | "PAIRING_MISSING" | "PRINTER_UNKNOWN" | "PRINTER_AWAY" | "PIECE_TOO_LARGE" | "NO_ROOM" | "PIECES_OVERLAP" | "LARGER_THAN_SHEET" | "ON_UNPRINTABLE_EDGE" | "CROPPED" | "CAPTION_CUT" | "WRAP_TOO_LARGE" | "WRAP_ON_UNPRINTABLE_EDGE" | "TURN_OVER_SMALL" | "DETAIL_NEAR_FOLD" | "NOT_ON_FACE" | "BARS_WANT_CANVAS" | "BOARD_WANTS_THIN_PAPER" | "STRETCH_UNKNOWN" | "CUTTER_AND_CANVAS" | "DRY_BEFORE_STRETCHING" | "FEW_PIXELS" | "PIXELS_DISCARDED" | "PIXELS_INVENTED" | "PIXELS_AVERAGED" | "PROOF_NOT_LOOKED_AT" | "MEDIA_TYPE_DIFFERS" | "QUALITY_DIFFERS" | "BLACK_DIFFERS" | "SETTING_GONE" | "SETTINGS_EXCLUDE" | "TOO_THICK" | "FEED_NOT_FOR_MEDIA" | "ENDS_NOT_OFFERED" | "SHEET_NOT_FOR_FEED" | "LENGTH_OUT_OF_RANGE" | "GRAY_PROFILE" | "DRIVER_CONVERTS" | "NO_MONOCHROME" | "MONOCHROME_UNMEASURED" | "COLOUR_DROPPED" | "NO_DEVICE_SPACE" | "NOBODY_CONVERTS" | "NO_RASTER" | "EIGHT_BITS" | "WEDGE_OLD" | "CURVE_OFF" | "WEDGE_OF_OTHER_BLACK" | "NO_WEDGE" | "OTHER_PAPER_LOADED" | "SUPPLY_LOW" | "ENDS_WAIVED" | "ROLL_ENDS_SHORT" | "ROLL_TOO_SHORT" | "BLACK_CHANGES";
             text: string;
         };
         Noted: {
@@ -2280,12 +2449,14 @@ export interface components {
         OnBench: {
             /** Format: uuid */
             id: string;
+            joins: boolean;
             line: string;
             /** @enum {string} */
             mark: "SETTLED" | "LOOK" | "BLOCKED" | "OPEN";
             /** Format: int32 */
             number: number;
             pages: components["schemas"]["Page"][];
+            pairingId?: string;
             paperLab: number[];
             pictures: components["schemas"]["Lying"][];
             title: string;
@@ -2449,6 +2620,15 @@ export interface components {
             /** Format: double */
             y: number;
         };
+        PickedOut: {
+            itemId: string;
+            /** @enum {string} */
+            kind: "picked-out";
+        };
+        PieceSize: {
+            height?: string;
+            width?: string;
+        };
         Placed: {
             atMm: components["schemas"]["Rect"];
             bleed?: components["schemas"]["Bleed"];
@@ -2462,7 +2642,7 @@ export interface components {
             /** Format: double */
             straighten: number;
         };
-        PlanView: components["schemas"]["Charted"] | components["schemas"]["OnSheet"] | components["schemas"]["Wrapped"];
+        PlanView: components["schemas"]["Charted"] | components["schemas"]["Ganged"] | components["schemas"]["OnSheet"] | components["schemas"]["Wrapped"];
         Point: {
             /** Format: double */
             sent: number;
@@ -2572,6 +2752,18 @@ export interface components {
             profileConfirmed: boolean;
             straightened: boolean;
             treatment: components["schemas"]["Treatment"];
+        };
+        Reordered: {
+            itemIds: string[];
+            /** @enum {string} */
+            kind: "reordered";
+        };
+        Repeated: {
+            /** Format: int32 */
+            copies: number;
+            itemId: string;
+            /** @enum {string} */
+            kind: "repeated";
         };
         Report: {
             /** Format: double */
@@ -2744,6 +2936,16 @@ export interface components {
             top?: string;
             width?: string;
         };
+        SizeWanted: {
+            /** Format: int32 */
+            copies: number;
+            height: string;
+            width: string;
+        };
+        SizesAsked: {
+            itemId: string;
+            sizes: components["schemas"]["SizeWanted"][];
+        };
         Slice: {
             /** Format: double */
             lightness: number;
@@ -2839,6 +3041,11 @@ export interface components {
         TakenCompensation: {
             compensation: components["schemas"]["CompensationView"];
             words: string;
+        };
+        TakenOff: {
+            itemIds: string[];
+            /** @enum {string} */
+            kind: "taken-off";
         };
         TakenProfile: {
             file: string;
@@ -2961,7 +3168,7 @@ export interface components {
         Unplaced: {
             itemId: string;
             /** @enum {string} */
-            reason: "TOO_LARGE";
+            reason: "TOO_LARGE" | "NO_ROOM";
         };
         Unwraps: {
             /** @enum {string} */
@@ -3754,7 +3961,7 @@ export interface operations {
             };
         };
     };
-    add_1: {
+    add_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -3936,6 +4143,34 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    arrange: {
+        parameters: {
+            query?: never;
+            header: {
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ArrangementAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DocketView"];
+                };
             };
         };
     };
@@ -4145,6 +4380,115 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["PairingAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DocketView"];
+                };
+            };
+        };
+    };
+    add_1: {
+        parameters: {
+            query: {
+                name: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DocketView"];
+                };
+            };
+        };
+    };
+    add_2: {
+        parameters: {
+            query?: never;
+            header: {
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DocketsAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DocketView"];
+                };
+            };
+        };
+    };
+    resized: {
+        parameters: {
+            query?: never;
+            header: {
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SizesAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DocketView"];
+                };
+            };
+        };
+    };
+    resize_1: {
+        parameters: {
+            query?: never;
+            header: {
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+                itemId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PieceSize"];
             };
         };
         responses: {
@@ -4828,6 +5172,30 @@ export interface operations {
                 };
                 content: {
                     "text/event-stream": components["schemas"]["SseEmitter"];
+                };
+            };
+        };
+    };
+    together: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DocketsAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DocketView"];
                 };
             };
         };

@@ -3,13 +3,20 @@ import type { components, paths } from './schema'
 type S = components['schemas']
 type WrapPicture = paths['/api/dockets/{id}/wrap/pieces/{piece}/picture']['get']
 /** A docket of the bench. What the tone bench prints are dockets too, with a chart for a plan; they are shown there. */
-export type DocketSpec = Omit<S['DocketSpec'], 'plan'> & { plan: Single | Wrap }
+export type DocketSpec = Omit<S['DocketSpec'], 'plan'> & { plan: Single | Gang | Wrap }
 export type DocketView = Omit<S['DocketView'], 'spec'> & { spec: DocketSpec }
 type On<Plan> = DocketView & { spec: { plan: Plan } }
 /** One picture on a sheet. */
 export type SheetDocket = On<Single>
 /** A picture round a body. */
 export type WrapDocket = On<Wrap> & { planned: Wrapped }
+/** Several pictures together. */
+export type GangDocket = On<Gang> & { planned: Ganged }
+export type Gang = S['Gang']
+export type Ganged = S['Ganged']
+export type Spot = S['Spot']
+export type CutLine = S['CutLine']
+export type Arrangement = S['Arrangement']
 export type Wrap = S['Wrap']
 export type SideFill = Wrap['fill']
 /** What is laid round a face when a wrap's picture is asked for. */

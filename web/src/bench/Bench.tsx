@@ -9,6 +9,7 @@ import { HELP } from '../frame/words'
 import { MarkSign } from '../parts/MarkSign'
 import { PageDrawing } from '../parts/PageDrawing'
 import { filesOf } from './arrivals'
+import { PrintTogether } from './PrintTogether'
 import { WORDS } from './words'
 import './bench.css'
 
@@ -101,6 +102,7 @@ export function Bench() {
             <section className="group" key={g.paper + g.note}>
               <header>
                 <h2>{g.paper}</h2> <span>{[g.note, g.takes].filter(Boolean).join(' · ')}</span>
+                {g.dockets.filter((d) => d.joins).length > 1 && <PrintTogether dockets={g.dockets.filter((d) => d.joins)} />}
               </header>
               <div className="lying">
                 {g.dockets.map((d) => (

@@ -1,5 +1,5 @@
 import { RedoOutlined, UndoOutlined } from '@ant-design/icons'
-import { App, Button, Input, Popconfirm, Segmented, Tooltip } from 'antd'
+import { App, Button, Input, Popconfirm, Segmented, Select, Tooltip } from 'antd'
 import { useEffect, useRef, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { answer, api, since, upload } from '../api/client'
@@ -25,6 +25,8 @@ const ROOMS = {
   machine: MachineStation,
   release: ReleaseStation,
 }
+
+const MOST_SIDE_BY_SIDE = 6
 
 export function Docket() {
   const { id = '', station } = useParams()
@@ -111,7 +113,10 @@ export function Docket() {
       onDragOver={(e) => e.preventDefault()}
       onDrop={async (e) => {
         e.preventDefault()
-        for (const file of await filesOf(e.dataTransfer)) await like(file)
+        const files = await filesOf(e.dataTransfer)
+        // at the size station pictures are laid beside what is there; elsewhere each gets a docket of its own
+        if (open === 'size' && view.spec.plan.kind !== 'wrap') await tools.bring(files)
+        else for (const file of files) await like(file)
       }}
     >
       <div className="docket-head">
@@ -130,7 +135,18 @@ export function Docket() {
             docket {view.number}
             {` · master ${m.fileName}, ${m.width} × ${m.height}, ${m.bits} bit, ${m.channels === 1 ? 'gray' : 'RGB'}`}
           </span>
-          {view.pictures.length > 1 && (
+          {view.pictures.length > MOST_SIDE_BY_SIDE && (
+            <Select
+              showSearch
+              size="small"
+              aria-label="Picture looked at"
+              value={picture.renditionId}
+              onChange={lookAt}
+              optionFilterProp="label"
+              options={view.pictures.map((p, i) => ({ value: p.renditionId, label: `${i + 1} ${p.master.fileName}` }))}
+            />
+          )}
+          {view.pictures.length > 1 && view.pictures.length <= MOST_SIDE_BY_SIDE && (
             <Segmented
               aria-label="Picture looked at"
               value={picture.renditionId}

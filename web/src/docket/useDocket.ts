@@ -1,10 +1,12 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { App } from 'antd'
-import { answer, api, type Problem, since } from '../api/client'
+import { answer, api, type Problem, since, upload } from '../api/client'
 import type { components } from '../api/schema'
-import type { Attempt, Command, DocketView, OnDocket, SheetDocket } from '../api/types'
+import type { Attempt, Command, DocketView, GangDocket, OnDocket, SheetDocket } from '../api/types'
 import { OVER } from '../release/words'
 import { PLANS, type PlanKind } from '../size/plans'
+
+type S = components['schemas']
 
 /** Lengths as they were typed; one of them is given, or all four borders. */
 export type SizeAsked = Partial<Record<'width' | 'height' | 'ppi' | 'left' | 'top' | 'right' | 'bottom', string>> & {
@@ -39,6 +41,10 @@ type Step =
   | { kind: 'largest' }
   | { kind: 'sheet'; width: string; length: string; name: string }
   | { kind: 'plan'; plan: PlanKind }
+  | { kind: 'arrange'; asked: S['ArrangementAsked'] }
+  | { kind: 'piece-size'; itemId: string; asked: S['PieceSize'] }
+  | { kind: 'more-sizes'; itemId: string; sizes: S['SizeWanted'][] }
+  | { kind: 'from-dockets'; dockets: string[] }
   | { kind: 'body'; asked: BodyAsked }
   | { kind: 'side-colour'; patch: { x: number; y: number; width: number; height: number } }
   | { kind: 'pair'; pairingId: string }
@@ -47,6 +53,7 @@ type Step =
   | { kind: 'redo' }
 
 const ASK_AGAIN_MS = 5000
+const LARGEST_FILE = 1073741824
 
 /** An event may be lost on the way: while something is being printed it is asked for now and then as well. */
 export const whileUnderWay = (attempts: Attempt[] | undefined) =>
@@ -93,7 +100,19 @@ export function useDocket(id: string) {
             api.PUT('/api/dockets/{id}/sheet', { params, body: { width: step.width, length: step.length, name: step.name } }),
           )
         case 'plan':
-          return docketOf(PLANS[step.plan].take(id, version))
+          return docketOf(PLANS[step.plan].take(client.getQueryData<DocketView>(key) as DocketView))
+        case 'arrange':
+          return docketOf(api.PATCH('/api/dockets/{id}/arrangement', { params, body: step.asked }))
+        case 'piece-size': {
+          const piece = { ...params, path: { id, itemId: step.itemId } }
+          return docketOf(api.PATCH('/api/dockets/{id}/pieces/{itemId}', { params: piece, body: step.asked }))
+        }
+        case 'more-sizes':
+          return docketOf(
+            api.POST('/api/dockets/{id}/pieces/sizes', { params, body: { itemId: step.itemId, sizes: step.sizes } }),
+          )
+        case 'from-dockets':
+          return docketOf(api.POST('/api/dockets/{id}/pieces/from-dockets', { params, body: { dockets: step.dockets } }))
         case 'body':
           return docketOf(api.PATCH('/api/dockets/{id}/wrap', { params, body: step.asked }))
         case 'side-colour':
@@ -109,6 +128,16 @@ export function useDocket(id: string) {
     onSuccess: (next) => client.setQueryData(key, next),
     onError: complain,
   })
+
+  /** Pictures laid beside what is on the docket, one after the other; what can't be read is told and the others go on. */
+  const bring = async (files: File[]) => {
+    for (const file of files) {
+      await upload<DocketView>('/api/dockets/{id}/pieces', { path: { id }, query: { name: file.name } }, file, LARGEST_FILE).then(
+        (next) => client.setQueryData(key, next),
+        (e: Problem) => notification.open({ title: `${file.name} is left out: ${e.message}`, description: e.next, duration: 12 }),
+      )
+    }
+  }
 
   const release = useMutation({
     mutationFn: (held: boolean) =>
@@ -134,6 +163,7 @@ export function useDocket(id: string) {
     attempts: attempts.data ?? [],
     change: change.mutate,
     decide,
+    bring,
     see,
     release,
     complain,
@@ -141,6 +171,8 @@ export function useDocket(id: string) {
 }
 
 export type DocketTools = ReturnType<typeof useDocket>
+/** At the size station of several pictures. */
+export type GangProps = StationProps & { view: GangDocket }
 /** At the size station of one picture on a sheet. */
 export type SheetProps = StationProps & { view: SheetDocket }
 /** `picture` is the one of the docket that is looked at. */

@@ -16,21 +16,23 @@ const MIRROR: Partial<Record<Placed['orientation'], string>> = {
   HALF_TURN: 'scale(-1, -1)',
 }
 
-/** A picture where it lies on its page: cropped, straightened, mirrored. */
+/** A picture where it lies on its page: cropped, straightened, mirrored, turned. */
 export function PlacedPicture({ placed, master, src, scale }: Props) {
   const at = placed.atMm
   const crop = placed.crop
+  const turned = placed.orientation === 'QUARTER_RIGHT'
   const across = (100 * master.width) / crop.width
   const down = (100 * master.height) / crop.height
   return (
     <div
       className="placed"
       style={{
-        left: at.x * scale,
+        left: (turned ? at.x + at.width : at.x) * scale,
         top: at.y * scale,
-        width: at.width * scale,
-        height: at.height * scale,
-        transform: MIRROR[placed.orientation],
+        width: (turned ? at.height : at.width) * scale,
+        height: (turned ? at.width : at.height) * scale,
+        transform: turned ? 'rotate(90deg)' : MIRROR[placed.orientation],
+        transformOrigin: turned ? '0 0' : undefined,
       }}
     >
       <img

@@ -1,7 +1,7 @@
 import { Button, Segmented, Select } from 'antd'
 import { type ReactNode, useState } from 'react'
 import { itemOf } from '../api/pictures'
-import type { SheetDocket, WrapDocket } from '../api/types'
+import type { GangDocket, SheetDocket, WrapDocket } from '../api/types'
 import type { SheetProps, StationProps } from '../docket/useDocket'
 import { StationFindings } from '../parts/Findings'
 import { mm, percent } from '../parts/numbers'
@@ -13,6 +13,7 @@ import { DetailCard } from './DetailCard'
 import { LayCard } from './LayCard'
 import { SheetDrawing } from './SheetDrawing'
 import './size.css'
+import { TogetherStation } from '../together/TogetherStation'
 import { WrapStation } from '../wrap/WrapStation'
 import { PlanChoice } from './PlanChoice'
 import type { PlanKind } from './plans'
@@ -21,6 +22,7 @@ import { FACES, type Face } from './words'
 /** A new plan doesn't compile until it has one. */
 const STATIONS: Record<PlanKind, (props: StationProps) => ReactNode> = {
   single: (props) => <SheetStation {...props} view={props.view as SheetDocket} />,
+  gang: (props) => <TogetherStation {...props} view={props.view as GangDocket} />,
   wrap: (props) => <WrapStation {...props} view={props.view as WrapDocket} />,
 }
 

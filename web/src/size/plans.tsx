@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react'
-import { api, since } from '../api/client'
+import { answer, api, since } from '../api/client'
 import type { components } from '../api/schema'
-import type { DocketSpec } from '../api/types'
+import type { DocketSpec, DocketView } from '../api/types'
 
 export type PlanKind = DocketSpec['plan']['kind']
 
@@ -12,10 +12,21 @@ type PlanEntry = {
   /** Of what comes out, small. */
   drawing: ReactNode
   /** Goes over to it from any other. */
-  take: (docket: string, version: number) => Promise<{ data?: Planned }>
+  take: (view: DocketView) => Promise<{ data?: Planned }>
   /** A lab gets the whole sheet, since its marks are needed. */
   marked: boolean
 }
+
+const params = ({ id, version }: Pick<DocketView, 'id' | 'version'>) => ({ path: { id }, header: since(version) })
+
+/** The first piece of several, alone. */
+const alone = (view: DocketView) =>
+  view.spec.plan.kind === 'gang'
+    ? api.PATCH('/api/dockets/{id}', {
+        params: params(view),
+        body: { kind: 'picked-out', itemId: view.spec.plan.pieces[0] ?? '' },
+      })
+    : undefined
 
 /** The ways in which work is made up, in the order in which they are offered. */
 export const PLANS: Record<PlanKind, PlanEntry> = {
@@ -27,8 +38,23 @@ export const PLANS: Record<PlanKind, PlanEntry> = {
         <rect x="5" y="4" width="20" height="12" className="made-picture" />
       </svg>
     ),
-    take: (id, version) => api.DELETE('/api/dockets/{id}/wrap', { params: { path: { id }, header: since(version) } }),
+    take: (view) => alone(view) ?? api.DELETE('/api/dockets/{id}/wrap', { params: params(view) }),
     marked: false,
+  },
+  gang: {
+    name: 'together',
+    drawing: (
+      <svg width="30" height="22" aria-hidden="true">
+        <rect x="0.5" y="0.5" width="29" height="21" className="made-paper" />
+        <path d="M3 3h14v9H3zM19 3h8v9h-8zM3 14h8v5H3zM13 14h14v5H13z" className="made-picture" />
+      </svg>
+    ),
+    take: (view) =>
+      api.PATCH('/api/dockets/{id}', {
+        params: params(view),
+        body: { kind: 'gathered', arrangement: { way: 'CUT_ACROSS', gutterMm: 8, cutMarks: true, longestMm: 0 } },
+      }),
+    marked: true,
   },
   wrap: {
     name: 'wrapped',
@@ -38,7 +64,11 @@ export const PLANS: Record<PlanKind, PlanEntry> = {
         <path d="M22 2L28 4V15L22 17Z" className="made-side" />
       </svg>
     ),
-    take: (id, version) => api.POST('/api/dockets/{id}/wrap', { params: { path: { id }, header: since(version) } }),
+    take: async (view) => {
+      const picked = alone(view)
+      const from = picked ? await answer(picked) : view
+      return api.POST('/api/dockets/{id}/wrap', { params: params(from) })
+    },
     marked: true,
   },
 }

@@ -33,7 +33,7 @@ public sealed interface PlanView {
      * @param leastBareShare that no arrangement goes below, as far as a bound tells
      * @param joined         ids of what straight cuts don't part from its neighbours, by page
      */
-    record Together(int prints, double bareShare, double leastBareShare, List<List<String>> joined) implements PlanView {
+    record Ganged(int prints, double bareShare, double leastBareShare, List<List<String>> joined) implements PlanView {
     }
 
     /** Shown on the tone bench. */
@@ -50,7 +50,7 @@ public sealed interface PlanView {
             @Override
             public PlanView gang(Gang plan) {
                 double paper = layout.pages().stream().mapToDouble(Page::areaMm2).sum();
-                return new Together(layout.placed().size(), layout.bareMm2() / paper, plan.leastBareShare(facts.input(d), layout),
+                return new Ganged(layout.placed().size(), layout.bareMm2() / paper, plan.leastBareShare(facts.input(d), layout),
                     plan.joined(facts.input(d), layout));
             }
 

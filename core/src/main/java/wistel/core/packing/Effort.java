@@ -7,6 +7,9 @@ public enum Effort {
     /** When it rests. */
     THOROUGH(640_000, 40);
 
+    /** Few blocks have few orders. */
+    private static final int MOST_FOR_EACH = 2500;
+
     /** Blocks laid in all; an order of n blocks lays n. */
     private final int laid;
     /** Lengths that are tried. */
@@ -18,7 +21,7 @@ public enum Effort {
     }
 
     int steps(int blocks) {
-        return Math.max(50, laid / blocks);
+        return Math.max(50, Math.min(laid / blocks, MOST_FOR_EACH * blocks));
     }
 
     int stepsOfATry(int blocks) {

@@ -19,7 +19,7 @@ public record Arrangement(Way way, double gutterMm, boolean cutMarks, double lon
     public static final double WIDEST_GUTTER_MM = 50;
     public static final Arrangement USUAL = new Arrangement(Way.CUT_ACROSS, 8, true, 0);
     /** Of plans that were made before there were others. */
-    static final Arrangement UNTOLD = new Arrangement(Way.BY_HAND, 8, false, 0);
+    public static final Arrangement UNTOLD = new Arrangement(Way.BY_HAND, 8, false, 0);
 
     /** @throws InvalidRequest when a length is out of its range */
     public Arrangement {

@@ -50,9 +50,8 @@ public record Gang(boolean across, Arrangement arrangement, List<String> pieces,
     /** @throws InvalidRequest when there is no piece, or a spot of one that isn't among them */
     public Gang {
         spots = List.copyOf(spots);
-        // plans of the time before arrangements name neither
-        arrangement = arrangement == null ? Arrangement.UNTOLD : arrangement;
-        pieces = pieces == null ? spots.stream().map(Spot::itemId).distinct().toList() : List.copyOf(pieces);
+        pieces = List.copyOf(pieces);
+        Objects.requireNonNull(arrangement);
         if (pieces.isEmpty()) {
             throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "Nothing is laid.", "Lay at least one piece.");
         }
@@ -171,9 +170,12 @@ public record Gang(boolean across, Arrangement arrangement, List<String> pieces,
             at.height() + round.sidesMm() + below));
     }
 
-    /** Short lines at both ends of a cut, as far as they lie beside all pictures. */
+    /** Short lines at both ends of a cut, on printable paper, where they lie beside all pictures. */
     private static Stream<Mark> cutMarks(CutLine cut, Page page) {
-        return Stream.of(new double[] {cut.fromMm(), cut.fromMm() + CUT_MARK_MM}, new double[] {cut.toMm() - CUT_MARK_MM, cut.toMm()})
+        Margins m = page.unprintable();
+        double from = Math.max(cut.fromMm(), cut.down() ? m.top() : m.left());
+        double to = Math.min(cut.toMm(), cut.down() ? page.heightMm() - m.bottom() : page.widthMm() - m.right());
+        return Stream.of(new double[] {from, from + CUT_MARK_MM}, new double[] {to - CUT_MARK_MM, to})
             .filter(ends -> page.placed().stream().map(Placed::atMm).noneMatch(r -> cut.down()
                 ? r.x() < cut.atMm() && r.right() > cut.atMm() && r.y() < ends[1] && r.bottom() > ends[0]
                 : r.y() < cut.atMm() && r.bottom() > cut.atMm() && r.x() < ends[1] && r.right() > ends[0]))
@@ -217,6 +219,12 @@ public record Gang(boolean across, Arrangement arrangement, List<String> pieces,
     @Override
     public Gang turned() {
         return new Gang(!across, arrangement, pieces, spots);
+    }
+
+    /** A roll is looked at from the side, as long as it may become. */
+    @Override
+    public Gang onStock(Stock stock) {
+        return stock instanceof Stock.Roll ? new Gang(true, arrangement, pieces, spots) : this;
     }
 
     @Override

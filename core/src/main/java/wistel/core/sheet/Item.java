@@ -22,8 +22,6 @@ public record Item(String id, String renditionId, Cut cut, Frame frame, Annotati
         Objects.requireNonNull(cut);
         Objects.requireNonNull(frame);
         Objects.requireNonNull(annotation);
-        // pieces of the time before they had titles name none
-        title = title == null ? "" : title;
         if (title.length() > LONGEST_TITLE) {
             throw new InvalidRequest(InvalidRequest.Reason.TEXT_OUT_OF_RANGE, "A title has up to " + LONGEST_TITLE + " characters.",
                 "Write it shorter.");
@@ -83,7 +81,7 @@ public record Item(String id, String renditionId, Cut cut, Frame frame, Annotati
     }
 
     /** Width and height of its picture on paper, upright. */
-    double[] size(SheetPlan.PixelSize picture) {
+    public double[] size(SheetPlan.PixelSize picture) {
         return frame.filledBy(aspect(picture), frame.widthMm(), frame.heightMm());
     }
 

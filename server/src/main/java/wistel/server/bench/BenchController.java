@@ -54,9 +54,10 @@ class BenchController {
      * @param pages what will be laid down
      * @param mark  where it stands: the first stage that is not settled
      * @param line  that in words
+     * @param joins it can be printed together with others of its pairing
      */
     record OnBench(UUID id, int number, int version, String title, List<Lying> pictures, List<Page> pages, List<Double> paperLab, Mark mark,
-        String line) {
+        String line, Optional<String> pairingId, boolean joins) {
     }
 
     /**
@@ -162,6 +163,6 @@ class BenchController {
         return new OnBench(judged.row().id(), judged.row().number(), judged.row().version(), d.title(),
             d.renditions().stream().map(r -> lying(r, judged)).toList(), judged.layout().pages(),
             judged.facts().pairing().map(PairingVersion::whiteLab).orElse(UNKNOWN_PAPER), running.isPresent() ? Mark.LOOK : status.mark(),
-            line);
+            line, d.pairingId(), d.plan().frames() && judged.facts().pairing().isPresent());
     }
 }

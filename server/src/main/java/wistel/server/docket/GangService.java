@@ -8,9 +8,12 @@ import java.util.Set;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import wistel.core.docket.changes.Change;
+import wistel.core.docket.changes.GangCommand;
+import wistel.core.docket.changes.PieceCommand;
 import wistel.core.docket.spec.DocketSpec;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.length.Length;
+import wistel.core.paper.Stock;
 import wistel.core.rendition.Rendition;
 import wistel.core.sheet.Arrangement;
 import wistel.core.sheet.Cut;
@@ -40,8 +43,9 @@ public class GangService {
     }
 
     /** A picture that was brought as a file, its longer side as long as the docket's pieces are in the middle. */
-    public void add(UUID id, int version, MasterImport.Taken taken) {
-        DocketSpec d = dockets.get(id).spec();
+    public void add(UUID id, MasterImport.Taken taken) {
+        DocketRepository.Row row = dockets.get(id);
+        DocketSpec d = row.spec();
         Master master = taken.master();
         Names names = new Names(d);
         Rendition rendition = Rendition.of(names.rendition(), master.hash());
@@ -52,7 +56,7 @@ public class GangService {
         double height = Math.max(Frame.SMALLEST_MM, width / size.aspect());
         Item item = Item.whole(names.item(), rendition.id(), Math.max(Frame.SMALLEST_MM, width), height)
             .titled(DocketOpening.title(taken.fileName()));
-        decisions.change(id, version, new Change.Added(List.of(rendition), List.of(item)));
+        decisions.change(id, row.version(), new Change.Added(List.of(rendition), List.of(item)));
     }
 
     /** Pieces of other dockets, each with its crop, size, treatment, compensation and caption. */
@@ -101,7 +105,8 @@ public class GangService {
         }
         DocketRepository.Row first = dockets.get(others.get(0));
         Gathered all = gathered(new Names(), first.spec().pairingId(), others);
-        Gang gang = new Gang(false, Arrangement.USUAL, all.items.stream().map(Item::id).toList(), List.of());
+        Gang gang = new Gang(first.spec().stock() instanceof Stock.Roll, Arrangement.USUAL, all.items.stream().map(Item::id).toList(),
+            List.of());
         DocketSpec spec = first.spec().withTitle("Together, " + others.size() + (others.size() == 1 ? " docket" : " dockets")).withNotes("")
             .withCopies(1).withPictures(all.renditions, all.items, gang);
         return dockets.add(spec.withPlan(gang.placed(assessor.assess(first.with(spec)).facts().input(spec))));
@@ -124,13 +129,50 @@ public class GangService {
         Names names = new Names(d);
         List<Item> items = new ArrayList<>();
         for (SizeWanted size : sizes) {
-            double a = Length.parseMm(size.width, Length.Unit.MM);
-            double b = Length.parseMm(size.height, Length.Unit.MM);
+            double a = mm(size.width);
+            double b = mm(size.height);
             boolean turns = picture.aspect() >= 1 != a >= b;
             Frame frame = new Frame(turns ? b : a, turns ? a : b, Frame.Fit.FILL, 0.5, 0.5, of.frame().mayTurn());
             items.add(new Item(names.item(), of.renditionId(), Cut.WHOLE, frame, of.annotation(), size.copies, of.title()));
         }
         decisions.change(id, version, new Change.Added(List.of(), items));
+    }
+
+    /** Lengths as a person typed them; what is empty follows or stays. */
+    public record PieceSize(Optional<String> width, Optional<String> height) {
+    }
+
+    /** A piece in another size; all of a picture keeps its shape. */
+    public void resize(UUID id, int version, String itemId, PieceSize asked) {
+        DocketRepository.Row row = dockets.get(id);
+        Item item = row.spec().item(itemId);
+        PixelSize picture = assessor.assess(row).facts().pictures().get(item.renditionId()).size();
+        double[] now = item.size(picture);
+        double width = asked.width.map(GangService::mm).orElse(now[0]);
+        double height = asked.height.map(GangService::mm).orElse(now[1]);
+        if (item.frame().fit() == Frame.Fit.WHOLE) {
+            double aspect = now[0] / now[1];
+            height = asked.width.isPresent() ? width / aspect : height;
+            width = asked.width.isPresent() ? width : height * aspect;
+        }
+        decisions.change(id, version, new PieceCommand.Framed(itemId, width, height));
+    }
+
+    /** How pieces are to be laid, lengths as a person typed them; what is empty stays. */
+    public record ArrangementAsked(Optional<Arrangement.Way> way, Optional<String> gutter, Optional<Boolean> cutMarks,
+        Optional<String> longest) {
+    }
+
+    public void arrange(UUID id, int version, ArrangementAsked asked) {
+        Arrangement now = Plans.gang(dockets.get(id).spec().plan()).map(Gang::arrangement).orElse(Arrangement.USUAL);
+        decisions.change(id, version,
+            new GangCommand.Arranged(
+                new Arrangement(asked.way.orElse(now.way()), asked.gutter.map(GangService::mm).orElse(now.gutterMm()),
+                    asked.cutMarks.orElse(now.cutMarks()), asked.longest.map(GangService::mm).orElse(now.longestMm()))));
+    }
+
+    private static double mm(String written) {
+        return Length.parseMm(written, Length.Unit.MM);
     }
 
     /** Names that no picture and no piece of a docket has. */

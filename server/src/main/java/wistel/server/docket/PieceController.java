@@ -8,6 +8,7 @@ import java.util.UUID;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.PatchMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -50,13 +51,13 @@ class PieceController {
         return ResponseEntity.status(HttpStatus.CREATED).body(views.view(id));
     }
 
-    /** Takes a picture file as the request's body and lays it beside what is on the docket. */
+    /** Takes a picture file as the request's body and lays it beside what is on the docket, however that stands by then. */
     @PostMapping(value = "/dockets/{id}/pieces", consumes = "!application/x-www-form-urlencoded")
-    ResponseEntity<DocketView> add(@PathVariable UUID id, @RequestParam String name, @RequestHeader("If-Match") String version,
-        @Parameter(hidden = true) HttpServletRequest request) throws IOException {
+    ResponseEntity<DocketView> add(@PathVariable UUID id, @RequestParam String name, @Parameter(hidden = true) HttpServletRequest request)
+        throws IOException {
         dockets.get(id);
         imports.accepts(request.getContentLengthLong());
-        gangs.add(id, IfMatch.version(version), imports.take(name, request.getInputStream()));
+        gangs.add(id, imports.take(name, request.getInputStream()));
         return changed(id);
     }
 
@@ -71,6 +72,22 @@ class PieceController {
     @PostMapping("/dockets/{id}/pieces/sizes")
     ResponseEntity<DocketView> resized(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody SizesAsked asked) {
         gangs.resized(id, IfMatch.version(version), asked.itemId, asked.sizes);
+        return changed(id);
+    }
+
+    /** Gives a piece another size. */
+    @PatchMapping("/dockets/{id}/pieces/{itemId}")
+    ResponseEntity<DocketView> resize(@PathVariable UUID id, @PathVariable String itemId, @RequestHeader("If-Match") String version,
+        @RequestBody GangService.PieceSize asked) {
+        gangs.resize(id, IfMatch.version(version), itemId, asked);
+        return changed(id);
+    }
+
+    /** Lays the pieces in another way. */
+    @PatchMapping("/dockets/{id}/arrangement")
+    ResponseEntity<DocketView> arrange(@PathVariable UUID id, @RequestHeader("If-Match") String version,
+        @RequestBody GangService.ArrangementAsked asked) {
+        gangs.arrange(id, IfMatch.version(version), asked);
         return changed(id);
     }
 

@@ -11,6 +11,7 @@ import java.util.regex.Pattern;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import wistel.core.colour.Lab;
 import wistel.core.docket.PrintOrder;
@@ -38,6 +39,7 @@ import wistel.core.rendition.Compensated;
 import wistel.core.rendition.Rendition;
 import wistel.core.rendition.Treatment;
 import wistel.core.sheet.Annotation;
+import wistel.core.sheet.Arrangement;
 import wistel.core.sheet.Borders;
 import wistel.core.sheet.Cut;
 import wistel.core.sheet.Edge;
@@ -68,6 +70,7 @@ public class StoredSpecs {
             case 4 -> json.read(fourthSpec((ObjectNode) tree), DocketSpec.class);
             case 5 -> json.read(fifthSpec((ObjectNode) tree), DocketSpec.class);
             case 6 -> json.read(sixthSpec((ObjectNode) tree), DocketSpec.class);
+            case 7 -> json.read(seventhSpec((ObjectNode) tree), DocketSpec.class);
             default -> json.read(tree, DocketSpec.class);
         };
     }
@@ -82,6 +85,7 @@ public class StoredSpecs {
             case 5 -> json.read(fifthOrder((ObjectNode) node), PrintOrder.class);
             case 6 -> json.read(sixthOrder((ObjectNode) node), PrintOrder.class);
             case 7 -> json.read(seventhOrder((ObjectNode) node), PrintOrder.class);
+            case 8 -> json.read(eighthOrder((ObjectNode) node), PrintOrder.class);
             default -> json.read(node, PrintOrder.class);
         };
     }
@@ -158,6 +162,18 @@ public class StoredSpecs {
         List.of("resolution", "sharpening").forEach(part -> move(d, part, output));
         ObjectNode colour = d.putObject("colour");
         List.of("route", "settings").forEach(part -> move(d, part, colour));
+        return seventhSpec(d);
+    }
+
+    /** Schema 7: pieces had no titles of their own, and those that were printed together lay where they were put. */
+    private ObjectNode seventhSpec(ObjectNode d) {
+        d.path("items").forEach(item -> ((ObjectNode) item).put("title", ""));
+        ObjectNode plan = (ObjectNode) d.path("plan");
+        if (plan.path("kind").asString().equals("gang")) {
+            plan.set("arrangement", json.tree(Arrangement.UNTOLD));
+            ArrayNode pieces = plan.putArray("pieces");
+            plan.path("spots").valueStream().map(s -> s.path("itemId").asString()).distinct().forEach(pieces::add);
+        }
         return d.put("schema", DocketSpec.SCHEMA);
     }
 
@@ -210,6 +226,13 @@ public class StoredSpecs {
         }
         layout.path("losses").forEach(loss -> ((ObjectNode) loss).put("itemId", DocketSpec.FIRST_ITEM).remove("renditionId"));
         layout.putArray("unplaced");
+        return eighthOrder(o);
+    }
+
+    /** Schema 8: a layout knew no cuts. */
+    private ObjectNode eighthOrder(ObjectNode o) {
+        seventhSpec((ObjectNode) o.path("spec"));
+        ((ObjectNode) o.path("layout")).putArray("cuts");
         return o.put("schema", PrintOrder.SCHEMA);
     }
 

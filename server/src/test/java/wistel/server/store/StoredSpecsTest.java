@@ -31,6 +31,7 @@ import wistel.core.sheet.CaptionText;
 import wistel.core.sheet.Cut;
 import wistel.core.sheet.Edge;
 import wistel.core.sheet.Frame;
+import wistel.core.sheet.Gang;
 import wistel.core.sheet.Item;
 import wistel.core.sheet.LayoutInput;
 import wistel.core.sheet.SheetPlan;
@@ -166,5 +167,19 @@ public class StoredSpecsTest {
         DocketSpec unknown = wrapped
             .withPlan(wrapped.wrap().plan().around(body.of(0.3, Optional.empty())).filled(new SideFill.Extended(4)));
         assertThat(SPECS.spec(DocketSpec.SCHEMA, JSON.tree(unknown).toString())).isEqualTo(unknown);
+    }
+
+    /** Form 7: pieces that were printed together lay where they were put, and had no titles of their own. */
+    @Test
+    public void piecesOfTheTimeBeforeArrangementsLieWhereTheyWerePut() {
+        Item one = Item.whole("i1", "r1", 90, 60);
+        DocketSpec fresh = DocketSpec.fresh("Two", Rendition.of("r1", "a".repeat(64)), new SheetPlan.PixelSize(3000, 2000));
+        Gang gang = Gang.byHand(true, List.of(new Gang.Spot("i1", 1, 10, 20, false), new Gang.Spot("i1", 2, 10, 20, true)));
+        DocketSpec now = fresh.withPictures(fresh.renditions(), List.of(one), gang);
+        ObjectNode written = (ObjectNode) JSON.tree(JSON.text(now));
+        written.put("schema", 7);
+        written.path("items").forEach(item -> ((ObjectNode) item).remove("title"));
+        ((ObjectNode) written.path("plan")).remove(List.of("arrangement", "pieces"));
+        assertThat(SPECS.spec(7, written.toString())).isEqualTo(now);
     }
 }

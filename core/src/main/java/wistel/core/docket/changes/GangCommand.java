@@ -1,5 +1,6 @@
 package wistel.core.docket.changes;
 
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -16,12 +17,13 @@ import wistel.core.sheet.Single;
 
 /** What a person decides of several pictures together. Places that an arrangement finds are found when the change is made. */
 public sealed interface GangCommand extends Command {
-    /** From one picture on its sheet: the first of several. */
+    /** The docket's picture becomes the first of several. */
     record Gathered(Arrangement arrangement) implements GangCommand {
         @Override
         public DocketSpec on(DocketSpec d) {
-            Single single = d.single().plan();
-            return d.withPlan(new Gang(single.across(), arrangement, List.of(single.itemId()), List.of()));
+            DocketSpec flat = Plans.wrap(d.plan()).isPresent() ? d.with(d.wrap().unwrapped()) : d;
+            Single single = flat.single().plan();
+            return flat.withPlan(new Gang(single.across(), arrangement, List.of(single.itemId()), List.of()));
         }
 
         @Override
@@ -136,7 +138,7 @@ public sealed interface GangCommand extends Command {
                 throw new InvalidRequest(InvalidRequest.Reason.ITEM_UNKNOWN, "This print doesn't lie here any more.",
                     "Look at the docket as it is now.");
             }
-            List<Gang.Spot> spots = new java.util.ArrayList<>(gang.spots());
+            List<Gang.Spot> spots = new ArrayList<>(gang.spots());
             spots.set(print, to);
             return d.withPlan(gang.arranged(gang.arrangement().by(Arrangement.Way.BY_HAND)).laid(spots));
         }

@@ -1,0 +1,63 @@
+import { App, Button, Checkbox, Modal } from 'antd'
+import { useState } from 'react'
+import { useNavigate } from 'react-router'
+import { answer, api, type Problem } from '../api/client'
+import { masterThumbnail, treated } from '../api/pictures'
+import type { OnBench } from '../api/types'
+import '../together/together.css'
+
+/** Dockets of one paper are picked, and laid on one sheet or one length of roll. */
+export function PrintTogether({ dockets }: { dockets: OnBench[] }) {
+  const [open, setOpen] = useState(false)
+  const [left, leave] = useState<string[]>([])
+  const [busy, setBusy] = useState(false)
+  const navigate = useNavigate()
+  const { notification } = App.useApp()
+  const chosen = dockets.filter((d) => !left.includes(d.id))
+  const lay = async () => {
+    setBusy(true)
+    try {
+      const joint = await answer(api.POST('/api/joint-dockets', { body: { dockets: chosen.map((d) => d.id) } }))
+      navigate(`/dockets/${joint.id}/size`)
+    } catch (e) {
+      const problem = e as Problem
+      notification.open({ title: problem.message, description: problem.next, duration: 8 })
+      setBusy(false)
+    }
+  }
+  return (
+    <>
+      <Button size="small" onClick={() => setOpen(true)}>
+        Print these together …
+      </Button>
+      <Modal
+        open={open}
+        title="Print these together"
+        okText={chosen.length === 1 ? 'Lay this one' : `Lay these ${chosen.length}`}
+        cancelText="Leave them"
+        okButtonProps={{ disabled: chosen.length === 0, loading: busy }}
+        onCancel={() => setOpen(false)}
+        onOk={lay}
+      >
+        <p className="soft">
+          They come with their crop, size, treatment, compensation and caption, and stay on the bench themselves.
+        </p>
+        <ul className="waiting">
+          {dockets.map((d) => (
+            <li key={d.id}>
+              <Checkbox
+                checked={!left.includes(d.id)}
+                onChange={(e) => leave(e.target.checked ? left.filter((l) => l !== d.id) : [...left, d.id])}
+              >
+                {d.pictures.slice(0, 1).map((p) => (
+                  <img key={p.renditionId} src={masterThumbnail(p.masterHash, 120, treated(p.treatment))} alt="" />
+                ))}
+                {d.title} <span className="soft">{d.line}</span>
+              </Checkbox>
+            </li>
+          ))}
+        </ul>
+      </Modal>
+    </>
+  )
+}

@@ -1,0 +1,45 @@
+import { useQuery } from '@tanstack/react-query'
+import { Checkbox, Modal } from 'antd'
+import { useState } from 'react'
+import { answer, api } from '../api/client'
+import { masterThumbnail, treated } from '../api/pictures'
+import type { GangProps } from '../docket/useDocket'
+
+/** Dockets that wait for the same paper, with their pictures, to be laid beside what is here. */
+export function FromBench({ view, tools, onClose }: Pick<GangProps, 'view' | 'tools'> & { onClose: () => void }) {
+  const { data: groups } = useQuery({ queryKey: ['bench'], queryFn: ({ signal }) => answer(api.GET('/api/bench', { signal })) })
+  const [chosen, choose] = useState<string[]>([])
+  const paper = view.pairing?.pairingId
+  const waiting = (groups ?? []).flatMap((g) => g.dockets).filter((d) => d.id !== view.id && d.pairingId === paper && d.joins)
+  return (
+    <Modal
+      open
+      title="What waits for this paper"
+      okText={chosen.length > 1 ? `Lay these ${chosen.length}` : 'Lay it'}
+      cancelText="Leave it"
+      okButtonProps={{ disabled: chosen.length === 0 }}
+      onCancel={onClose}
+      onOk={() => {
+        tools.change({ kind: 'from-dockets', dockets: chosen })
+        onClose()
+      }}
+    >
+      {groups && waiting.length === 0 && <p>Nothing else on the bench is for this paper.</p>}
+      <ul className="waiting">
+        {waiting.map((d) => (
+          <li key={d.id}>
+            <Checkbox
+              checked={chosen.includes(d.id)}
+              onChange={(e) => choose(e.target.checked ? [...chosen, d.id] : chosen.filter((c) => c !== d.id))}
+            >
+              {d.pictures.slice(0, 1).map((p) => (
+                <img key={p.renditionId} src={masterThumbnail(p.masterHash, 120, treated(p.treatment))} alt="" />
+              ))}
+              {d.title} <span className="soft">{d.line}</span>
+            </Checkbox>
+          </li>
+        ))}
+      </ul>
+    </Modal>
+  )
+}

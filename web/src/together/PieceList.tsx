@@ -1,0 +1,180 @@
+import { Button, Dropdown, InputNumber, Modal, Select } from 'antd'
+import { useRef, useState } from 'react'
+import { masterThumbnail, treated } from '../api/pictures'
+import type { GangDocket, Item } from '../api/types'
+import type { GangProps } from '../docket/useDocket'
+import { mm } from '../parts/numbers'
+import { Typed } from '../parts/Typed'
+import { FromBench } from './FromBench'
+import { titleOf } from './spots'
+
+type Props = GangProps & { picked: string | undefined; onPick: (itemId: string) => void }
+
+const MOST_COPIES = 500
+
+/** Every piece with its size and copies, and the ways in which more come in. */
+export function PieceList({ view, tools, picked, onPick }: Props) {
+  const chooser = useRef<HTMLInputElement>(null)
+  const [dialog, setDialog] = useState<'bench' | 'sizes'>()
+  const pieces = view.spec.plan.pieces.flatMap((id) => view.spec.items.find((i) => i.id === id) ?? [])
+  const chosen = pieces.find((i) => i.id === picked) ?? pieces[0]
+  return (
+    <section>
+      <h2 className="head">What lies on it</h2>
+      <ul className="pieces" aria-label="Pieces">
+        {pieces.map((item) => (
+          <Piece key={item.id} view={view} tools={tools} item={item} picked={item.id === picked} onPick={onPick} />
+        ))}
+      </ul>
+      <div className="row">
+        <Dropdown
+          menu={{
+            items: [
+              { key: 'files', label: 'picture files …', onClick: () => chooser.current?.click() },
+              { key: 'bench', label: 'dockets that wait for this paper …', onClick: () => setDialog('bench') },
+              { key: 'sizes', label: 'the same picture in other sizes …', onClick: () => setDialog('sizes') },
+            ],
+          }}
+          trigger={['click']}
+        >
+          <Button>Add …</Button>
+        </Dropdown>
+        <span className="soft">or drop pictures here</span>
+        <input
+          ref={chooser}
+          type="file"
+          multiple
+          hidden
+          aria-label="More picture files"
+          data-testid="more-pictures"
+          onChange={(e) => {
+            tools.bring([...(e.target.files ?? [])])
+            e.target.value = ''
+          }}
+        />
+      </div>
+      {dialog === 'bench' && <FromBench view={view} tools={tools} onClose={() => setDialog(undefined)} />}
+      {dialog === 'sizes' && chosen && <MoreSizes view={view} tools={tools} item={chosen} onClose={() => setDialog(undefined)} />}
+    </section>
+  )
+}
+
+function Piece({
+  view,
+  tools,
+  item,
+  picked,
+  onPick,
+}: Omit<Props, 'picked' | 'picture' | 'go'> & { item: Item; picked: boolean }) {
+  const picture = view.pictures.find((p) => p.renditionId === item.renditionId)
+  const treatment = view.spec.renditions.find((r) => r.id === item.renditionId)?.treatment ?? { kind: 'colour' }
+  const title = titleOf(view, item)
+  const size = sizeOf(view, item)
+  const left = view.layout.unplaced.some((u) => u.itemId === item.id)
+  return (
+    <li className={picked ? 'picked' : ''}>
+      <button type="button" className="which" aria-pressed={picked} onClick={() => onPick(item.id)}>
+        {picture && <img src={masterThumbnail(picture.master.hash, 120, treated(treatment))} alt="" />}
+        <span>
+          {title}
+          {left && <i>not all of it lies on the paper</i>}
+        </span>
+      </button>
+      <span className="size">
+        <Typed
+          label={`Width of ${title}`}
+          value={size.width}
+          onEnter={(width) => tools.change({ kind: 'piece-size', itemId: item.id, asked: { width } })}
+        />
+        ×
+        <Typed
+          label={`Height of ${title}`}
+          value={size.height}
+          onEnter={(height) => tools.change({ kind: 'piece-size', itemId: item.id, asked: { height } })}
+        />
+      </span>
+      <InputNumber
+        key={item.copies}
+        size="small"
+        min={1}
+        max={MOST_COPIES}
+        controls={false}
+        aria-label={`Copies of ${title}`}
+        defaultValue={item.copies}
+        onBlur={(e) => {
+          const copies = Number(e.target.value)
+          if (Number.isInteger(copies) && copies >= 1 && copies !== item.copies) {
+            tools.decide({ kind: 'repeated', itemId: item.id, copies: Math.min(MOST_COPIES, copies) })
+          }
+        }}
+        onPressEnter={(e) => e.currentTarget.blur()}
+      />
+      <Button
+        type="text"
+        size="small"
+        aria-label={`Take ${title} off`}
+        title="Take it off"
+        disabled={view.spec.plan.pieces.length === 1}
+        onClick={() => tools.decide({ kind: 'taken-off', itemIds: [item.id] })}
+      >
+        ×
+      </Button>
+    </li>
+  )
+}
+
+/** As large as it lies; a piece that lies nowhere is as large as its frame. */
+function sizeOf(view: GangDocket, item: Item) {
+  const placed = view.layout.pages.flatMap((p) => p.placed).find((p) => p.itemId === item.id)
+  if (!placed) return { width: item.frame.widthMm, height: item.frame.heightMm }
+  const { width, height } = placed.atMm
+  return placed.orientation === 'QUARTER_RIGHT' ? { width: height, height: width } : { width, height }
+}
+
+/** Sizes that prints are commonly ordered in. */
+const COMMON = [
+  ['100', '150'],
+  ['130', '180'],
+  ['200', '300'],
+  ['300', '400'],
+  ['400', '600'],
+]
+
+function MoreSizes({ view, tools, item, onClose }: Pick<Props, 'view' | 'tools'> & { item: Item; onClose: () => void }) {
+  const [sizes, setSizes] = useState<string[]>([])
+  return (
+    <Modal
+      open
+      title={`${titleOf(view, item)} in other sizes`}
+      okText="Lay them"
+      cancelText="Leave it"
+      okButtonProps={{ disabled: sizes.length === 0 }}
+      onCancel={onClose}
+      onOk={() => {
+        tools.change({
+          kind: 'more-sizes',
+          itemId: item.id,
+          sizes: sizes.map((s) => {
+            const [width = '', height = ''] = s.split('×').map((part) => part.trim())
+            return { width, height, copies: 1 }
+          }),
+        })
+        onClose()
+      }}
+    >
+      <p>
+        Each frame is filled with the picture; what another shape cuts off is told. Write your own as 30cm × 45cm or 8in × 10in.
+      </p>
+      <Select
+        mode="tags"
+        className="wide"
+        aria-label="Sizes"
+        value={sizes}
+        onChange={setSizes}
+        tokenSeparators={[';']}
+        options={COMMON.map(([a, b]) => ({ value: `${a} × ${b}`, label: `${mm(Number(a))} × ${mm(Number(b))} mm` }))}
+        style={{ width: '100%' }}
+      />
+    </Modal>
+  )
+}
