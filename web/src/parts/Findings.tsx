@@ -2,6 +2,7 @@ import { Button } from 'antd'
 import type { DocketView, Finding } from '../api/types'
 import type { DocketTools } from '../docket/useDocket'
 import { MarkSign } from './MarkSign'
+import { pieceName } from './pieces'
 import './findings.css'
 
 const SUBJECTS = { 'whole-docket': 'times', 'of-picture': 'pictures', 'of-piece': 'pieces', 'on-page': 'pages' }
@@ -12,14 +13,29 @@ const counted = (subjects: Finding['subjects']) => {
   return `${subjects.length} ${kinds.length === 1 && kinds[0] ? SUBJECTS[kinds[0]] : 'times'}`
 }
 
+/** Which of several pieces or pictures is meant; nothing where there is one. */
+function named(view: DocketView, subject: Finding['subjects'][number] | undefined) {
+  if (subject?.kind === 'of-piece' && view.spec.items.length > 1) {
+    const item = view.spec.items.find((i) => i.id === subject.itemId)
+    return item ? ` (${pieceName(view, item)})` : ''
+  }
+  if (subject?.kind === 'of-picture' && view.pictures.length > 1) {
+    const picture = view.pictures.find((p) => p.renditionId === subject.renditionId)
+    return picture ? ` (${picture.master.fileName})` : ''
+  }
+  return ''
+}
+
 /** What is wrong or doubtful: why, what it does to the print, and the buttons that mend it. */
 export function Findings({
   findings,
   tools,
+  view,
   numbers = {},
 }: {
   findings: Finding[]
   tools: DocketTools
+  view: DocketView
   numbers?: Record<string, number>
 }) {
   if (findings.length === 0) return null
@@ -31,7 +47,7 @@ export function Findings({
           <span className="what">
             {numbers[f.code] !== undefined && `${numbers[f.code]} `}
             {f.what}
-            {f.subjects.length > 1 && ` (${counted(f.subjects)})`}
+            {f.subjects.length > 1 ? ` (${counted(f.subjects)})` : named(view, f.subjects[0])}
           </span>
           <span className="effect">{f.effect}</span>
           {f.fixes.length > 0 && (
@@ -64,7 +80,7 @@ export function StationFindings({
   const findings = view.findings.filter((f) => f.stage === stage && !without.includes(f.code))
   return findings.length === 0 ? null : (
     <section className="station-findings" aria-label="What to look at here">
-      <Findings findings={findings} tools={tools} />
+      <Findings findings={findings} tools={tools} view={view} />
     </section>
   )
 }

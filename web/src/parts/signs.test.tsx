@@ -1,6 +1,6 @@
 import { renderToStaticMarkup } from 'react-dom/server'
 import { expect, test } from 'vitest'
-import type { Finding } from '../api/types'
+import type { DocketView, Finding } from '../api/types'
 import type { DocketTools } from '../docket/useDocket'
 import { Findings } from './Findings'
 import { MarkSign } from './MarkSign'
@@ -33,16 +33,29 @@ const finding = (more: Partial<Finding>) =>
     ...more,
   }) as Finding
 const tools = {} as DocketTools
+const item = (id: string, title: string) => ({ id, title, renditionId: 'r1', frame: { widthMm: 90, heightMm: 60 } })
+const docket = (...items: ReturnType<typeof item>[]) => ({ spec: { items }, pictures: [] }) as unknown as DocketView
+const one = docket(item('a', 'Fells'))
+
+test('of several pieces, the one that is meant is named with its size', () => {
+  const about = [finding({ subjects: [{ kind: 'of-piece', itemId: 'b' }] })]
+  const two = docket(item('a', 'Fells'), item('b', 'Dune'))
+  expect(renderToStaticMarkup(<Findings view={two} tools={tools} findings={about} />)).toContain('(Dune, 90 × 60 mm)')
+  expect(renderToStaticMarkup(<Findings view={one} tools={tools} findings={about} />)).not.toContain('Dune')
+})
 
 test('what is said of several pieces says of how many', () => {
   const of = (itemId: string) => ({ kind: 'of-piece', itemId }) as const
-  const html = renderToStaticMarkup(<Findings tools={tools} findings={[finding({ subjects: [of('a'), of('b'), of('c')] })]} />)
+  const html = renderToStaticMarkup(
+    <Findings view={one} tools={tools} findings={[finding({ subjects: [of('a'), of('b'), of('c')] })]} />,
+  )
   expect(html).toContain('(3 pieces)')
 })
 
 test('a finding says what is wrong, what it does to the print, and offers its mends', () => {
   const html = renderToStaticMarkup(
     <Findings
+      view={one}
       tools={tools}
       findings={[finding({ fixes: [{ label: 'Keep the pixels', change: {} }] as unknown as Finding['fixes'] })]}
     />,
@@ -53,6 +66,6 @@ test('a finding says what is wrong, what it does to the print, and offers its me
 })
 
 test('without mends there is no empty row of buttons, without findings nothing at all', () => {
-  expect(renderToStaticMarkup(<Findings tools={tools} findings={[finding({})]} />)).not.toContain('mends')
-  expect(renderToStaticMarkup(<Findings tools={tools} findings={[]} />)).toBe('')
+  expect(renderToStaticMarkup(<Findings view={one} tools={tools} findings={[finding({})]} />)).not.toContain('mends')
+  expect(renderToStaticMarkup(<Findings view={one} tools={tools} findings={[]} />)).toBe('')
 })

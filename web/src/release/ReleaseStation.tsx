@@ -30,7 +30,7 @@ export function ReleaseStation({ view, picture, tools }: StationProps) {
       <aside className="card" aria-label="Release">
         <section>
           <h2 className="head">{view.findings.length === 0 ? WORDS.clear : WORDS.before}</h2>
-          <Findings findings={view.findings} tools={tools} numbers={numbers} />
+          <Findings findings={view.findings} tools={tools} view={view} numbers={numbers} />
         </section>
         <section>
           <div className="send">

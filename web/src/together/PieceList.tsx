@@ -4,9 +4,9 @@ import { masterThumbnail, treated } from '../api/pictures'
 import type { GangDocket, Item } from '../api/types'
 import type { GangProps } from '../docket/useDocket'
 import { mm } from '../parts/numbers'
+import { titleOf } from '../parts/pieces'
 import { Typed } from '../parts/Typed'
 import { FromBench } from './FromBench'
-import { titleOf } from './spots'
 
 type Props = GangProps & { picked: string | undefined; onPick: (itemId: string) => void }
 

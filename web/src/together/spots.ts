@@ -1,4 +1,4 @@
-import type { GangDocket, Item, Placed } from '../api/types'
+import type { GangDocket, Placed } from '../api/types'
 
 /** What lies on a page, counted from 0. */
 export const spotsOn = (view: GangDocket, page: number): Placed[] => view.layout.pages[page]?.placed ?? []
@@ -12,10 +12,6 @@ export function pieceAt(view: GangDocket, page: number, placedId: string): numbe
   const indices = spots.flatMap((s, i) => (s.page === nth ? [i] : []))
   return on < 0 ? -1 : (indices[on] ?? -1)
 }
-
-/** What a piece is called: its own title, or its picture's file. */
-export const titleOf = (view: GangDocket, item: Item) =>
-  item.title || view.pictures.find((p) => p.renditionId === item.renditionId)?.master.fileName || 'picture'
 
 const SNAP_MM = 2
 

@@ -11,6 +11,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 import wistel.core.docket.changes.Change;
 import wistel.core.docket.changes.DocketCommand;
+import wistel.core.docket.changes.GangCommand;
 import wistel.core.docket.changes.MachineCommand;
 import wistel.core.docket.changes.PictureCommand;
 import wistel.core.docket.changes.PieceCommand;
@@ -29,10 +30,12 @@ import wistel.core.sheet.Borders;
 import wistel.core.sheet.Frame;
 import wistel.server.compensation.CompensationRepository;
 import wistel.server.demo.DemoPlan.DocketPlan;
+import wistel.server.demo.DemoPlan.PiecePlan;
 import wistel.server.demo.DemoPlan.WrapPlan;
 import wistel.server.docket.DocketOpening;
 import wistel.server.docket.DocketRepository;
 import wistel.server.docket.DocketService;
+import wistel.server.docket.GangService;
 import wistel.server.edge.Events;
 import wistel.server.master.MasterImport;
 import wistel.server.pairing.PairingRepository;
@@ -55,10 +58,12 @@ class DemoDockets {
     private final DemoRepository entries;
     private final Events events;
     private final TransactionTemplate transaction;
+    private final GangService gangs;
 
     DemoDockets(MasterImport imports, DocketService docketService, DocketOpening opening, DocketRepository dockets,
         PairingRepository pairings, CompensationRepository compensations, RenditionService renditions, WrapService wraps,
-        DemoRepository entries, Events events, TransactionTemplate transaction) {
+        DemoRepository entries, Events events, TransactionTemplate transaction, GangService gangs) {
+        this.gangs = gangs;
         this.imports = imports;
         this.docketService = docketService;
         this.opening = opening;
@@ -73,11 +78,7 @@ class DemoDockets {
     }
 
     void open(Path demo, DocketPlan plan) throws IOException {
-        Path file = demo.resolve(plan.picture());
-        MasterImport.Taken taken;
-        try (InputStream in = Files.newInputStream(file)) {
-            taken = imports.take(file.getFileName().toString(), in);
-        }
+        MasterImport.Taken taken = take(demo.resolve(plan.picture()));
         double aspect = (double) taken.master().width() / taken.master().height();
         UUID docket = transaction.execute(t -> {
             UUID id = opening.open(taken);
@@ -85,11 +86,14 @@ class DemoDockets {
             entries.add("docket:" + plan.title(), Optional.of(id));
             return id;
         });
+        gather(docket, demo, plan);
         events.publish("docket", docket.toString());
     }
 
     private void decide(UUID id, DocketPlan plan, double aspect) {
-        change(id, new DocketCommand.Titled(plan.title()));
+        if (!gathers(plan)) {
+            change(id, new DocketCommand.Titled(plan.title()));
+        }
         if (Boolean.TRUE.equals(plan.profileTaken())) {
             change(id, new PictureCommand.ProfileConfirmed(DocketService.FIRST_RENDITION));
         }
@@ -133,6 +137,35 @@ class DemoDockets {
         }
         if (Boolean.TRUE.equals(plan.looked())) {
             docketService.see(id, DocketService.FIRST_RENDITION);
+        }
+    }
+
+    private static boolean gathers(DocketPlan plan) {
+        return plan.together() != null || plan.sizes() != null;
+    }
+
+    /** Other pictures, and more sizes of this one, are laid beside it, which keeps its own title. */
+    private void gather(UUID id, Path demo, DocketPlan plan) throws IOException {
+        for (PiecePlan piece : plan.together() == null ? List.<PiecePlan>of() : plan.together()) {
+            gangs.add(id, take(demo.resolve(piece.picture())));
+            DocketSpec d = dockets.get(id).spec();
+            String item = d.items().get(d.items().size() - 1).id();
+            gangs.resize(id, dockets.get(id).version(), item, new GangService.PieceSize(Optional.of(piece.width()), Optional.empty()));
+            if (piece.copies() != null) {
+                change(id, new GangCommand.Repeated(item, piece.copies()));
+            }
+        }
+        if (plan.sizes() != null) {
+            gangs.resized(id, dockets.get(id).version(), DocketSpec.FIRST_ITEM, plan.sizes());
+        }
+        if (gathers(plan)) {
+            change(id, new DocketCommand.Titled(plan.title()));
+        }
+    }
+
+    private MasterImport.Taken take(Path file) throws IOException {
+        try (InputStream in = Files.newInputStream(file)) {
+            return imports.take(file.getFileName().toString(), in);
         }
     }
 

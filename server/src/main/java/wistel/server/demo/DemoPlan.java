@@ -8,6 +8,7 @@ import wistel.core.pictures.SideFill;
 import wistel.core.pictures.SideMoves;
 import wistel.core.rendition.Treatment;
 import wistel.core.sheet.Frame;
+import wistel.server.docket.GangService;
 import wistel.server.tone.WedgePrinting;
 import wistel.server.wrap.WrapService;
 
@@ -27,7 +28,11 @@ final class DemoPlan {
     record DocketPlan(String picture, String title, String printer, String paper, Double rollInches, String sheet, Boolean across,
         Double widthMm, Double heightMm, Frame.Fit fit, Boolean heavierFoot,
         Intent intent, Boolean looked, Boolean profileTaken, String mediaType, Boolean byDriver, Treatment treatment, String compensation,
-        List<Judged> prints, WrapPlan wrap) {
+        List<Judged> prints, WrapPlan wrap, List<PiecePlan> together, List<GangService.SizeWanted> sizes) {
+    }
+
+    /** Another picture laid beside it, of this width as it stands upright. */
+    record PiecePlan(String picture, String width, Integer copies) {
     }
 
     /** A body as a person would type it, and what fills its sides. */

@@ -133,7 +133,8 @@ public class GangService {
             double b = mm(size.height);
             boolean turns = picture.aspect() >= 1 != a >= b;
             Frame frame = new Frame(turns ? b : a, turns ? a : b, Frame.Fit.FILL, 0.5, 0.5, of.frame().mayTurn());
-            items.add(new Item(names.item(), of.renditionId(), Cut.WHOLE, frame, of.annotation(), size.copies, of.title()));
+            items.add(new Item(names.item(), of.renditionId(), Cut.WHOLE, frame, of.annotation(), size.copies,
+                of.title().isBlank() ? d.title() : of.title()));
         }
         decisions.change(id, version, new Change.Added(List.of(), items));
     }

@@ -101,7 +101,7 @@ public sealed interface Change permits Command, Change.Charted, Change.Paired, C
             DocketSpec gathered = Plans.gang(d.plan()).isPresent() ? d : new GangCommand.Gathered(Arrangement.USUAL).on(d);
             Gang gang = GangCommand.gang(gathered);
             return d.withPictures(Stream.concat(d.renditions().stream(), renditions.stream()).toList(),
-                Stream.concat(d.items().stream(), items.stream()).toList(),
+                Stream.concat(gathered.items().stream(), items.stream()).toList(),
                 gang.of(Stream.concat(gang.pieces().stream(), items.stream().map(Item::id)).toList()));
         }
 

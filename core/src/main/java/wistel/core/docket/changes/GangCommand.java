@@ -23,7 +23,9 @@ public sealed interface GangCommand extends Command {
         public DocketSpec on(DocketSpec d) {
             DocketSpec flat = Plans.wrap(d.plan()).isPresent() ? d.with(d.wrap().unwrapped()) : d;
             Single single = flat.single().plan();
-            return flat.withPlan(new Gang(single.across(), arrangement, List.of(single.itemId()), List.of()));
+            Item item = flat.item(single.itemId());
+            return flat.withItem(item.title().isBlank() ? item.titled(d.title()) : item)
+                .withPlan(new Gang(single.across(), arrangement, List.of(single.itemId()), List.of()));
         }
 
         @Override

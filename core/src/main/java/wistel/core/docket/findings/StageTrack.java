@@ -46,6 +46,11 @@ public final class StageTrack {
     }
 
     private static String pictures(DocketSpec d, PreflightFacts facts) {
+        if (d.renditions().size() > 2) {
+            long gray = d.renditions().stream().filter(r -> d.monochrome(r, facts.pictures().get(r.id()).channels())).count();
+            return d.renditions().size() + " pictures, " + (gray == 0 ? "all in colour"
+                : gray == d.renditions().size() ? "all monochrome" : gray + " of them monochrome");
+        }
         return d.renditions().stream().map(r -> {
             PreflightFacts.Picture p = facts.pictures().get(r.id());
             boolean mono = p.channels() == 1 || r.treatment() instanceof Treatment.Monochrome;
