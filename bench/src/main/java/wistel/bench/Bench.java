@@ -2,7 +2,7 @@ package wistel.bench;
 
 /**
  * {@code bench colour}: pixels per second beside the JDK's CMM in the same run. {@code bench print}: reading in and pages of several sizes,
- * time by stages and peak memory. {@code bench wrap}: sides round a large face.
+ * time by stages and peak memory. {@code bench wrap}: sides round a large face. {@code bench packing}: how tightly pieces are laid.
  */
 public final class Bench {
     private Bench() {
@@ -14,15 +14,17 @@ public final class Bench {
             case "colour" -> ColourReport.run();
             case "print" -> PrintBench.run();
             case "wrap" -> WrapBench.run();
+            case "packing" -> PackingBench.run();
             default -> System.out.println(
                 """
-                    usage: ./wistel bench colour|print|wrap
+                    usage: ./wistel bench colour|print|wrap|packing
                       colour  RGB16 through matrix and table profiles, fast and exact, beside the JDK's ColorConvertOp; proofs
                       and gamut maps
                       print   reading the largest demo picture in, beside the JDK's decoder alone,
                       and pages of it up to 44 x 96 in; seconds, shares, peak heap
                       wrap    a face of 36 x 24 in with sides of 50 mm, mirrored and grown, beside the face unwrapped; seconds,
-                      peak heap""");
+                      peak heap
+                      packing strips cut up at random and packed again: length above the least, and time, beside rows""");
         }
     }
 }
