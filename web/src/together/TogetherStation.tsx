@@ -1,5 +1,6 @@
 import { Button, Select } from 'antd'
 import { useState } from 'react'
+import { address } from '../api/client'
 import type { GangDocket } from '../api/types'
 import type { GangProps } from '../docket/useDocket'
 import { StationFindings } from '../parts/Findings'
@@ -79,7 +80,9 @@ export function TogetherStation(props: GangProps) {
         <PieceList {...props} picked={spotsOn(view, shown).find((p) => p.id === picked)?.itemId} onPick={pickItem} />
         <ArrangeCard {...props} />
         <div className="next">
-          <span />
+          <Button href={address('/api/dockets/{id}/cuts', { path: { id: view.id } })} target="_blank">
+            Workbench page
+          </Button>
           <Button type="primary" onClick={() => go('proof')}>
             On to the proof
           </Button>

@@ -7,7 +7,9 @@ import java.util.List;
 import java.util.UUID;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PatchMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -17,6 +19,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import wistel.server.edge.Events;
+import wistel.server.edge.FileAnswer;
 import wistel.server.master.MasterImport;
 
 /** Pieces that are printed together, over REST. */
@@ -27,9 +30,12 @@ class PieceController {
     private final DocketRepository dockets;
     private final DocketViews views;
     private final MasterImport imports;
+    private final DocketAssessor assessor;
     private final Events events;
 
-    PieceController(GangService gangs, DocketRepository dockets, DocketViews views, MasterImport imports, Events events) {
+    PieceController(GangService gangs, DocketRepository dockets, DocketViews views, MasterImport imports, DocketAssessor assessor,
+        Events events) {
+        this.assessor = assessor;
         this.gangs = gangs;
         this.dockets = dockets;
         this.views = views;
@@ -73,6 +79,13 @@ class PieceController {
     ResponseEntity<DocketView> resized(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody SizesAsked asked) {
         gangs.resized(id, IfMatch.version(version), asked.itemId, asked.sizes);
         return changed(id);
+    }
+
+    /** A page for the workbench: the numbered cuts of each sheet, and what comes off at each. */
+    @GetMapping(value = "/dockets/{id}/cuts", produces = MediaType.APPLICATION_PDF_VALUE)
+    ResponseEntity<byte[]> cuts(@PathVariable UUID id) throws IOException {
+        DocketAssessment judged = assessor.assess(dockets.get(id));
+        return FileAnswer.opened("cuts-" + judged.row().number() + ".pdf", MediaType.APPLICATION_PDF, CutInstructions.pdf(judged));
     }
 
     /** Gives a piece another size. */

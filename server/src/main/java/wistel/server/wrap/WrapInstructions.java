@@ -1,76 +1,46 @@
 package wistel.server.wrap;
 
-import java.awt.Color;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import org.apache.pdfbox.pdmodel.PDDocument;
-import org.apache.pdfbox.pdmodel.PDPage;
-import org.apache.pdfbox.pdmodel.PDPageContentStream;
-import org.apache.pdfbox.pdmodel.common.PDRectangle;
-import org.apache.pdfbox.pdmodel.font.PDFont;
-import org.apache.pdfbox.pdmodel.font.PDType0Font;
-import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
-import org.apache.pdfbox.util.Matrix;
 import wistel.core.docket.spec.DocketSpec;
 import wistel.core.length.Length;
 import wistel.core.pairing.PairingVersion;
 import wistel.core.pictures.SideFill;
-import wistel.core.render.LayoutRenderer;
 import wistel.core.sheet.Mark;
 import wistel.core.sheet.Rect;
 import wistel.core.sheet.Wrap;
 import wistel.core.sheet.WrapBody;
 import wistel.server.docket.DocketAssessment;
+import wistel.server.workbench.WorkbenchPdf;
 
 /**
  * The page that lies on the workbench while a print is wrapped: its flat print drawn with lengths, and what to do one after the other. A4,
  * upright.
  */
 final class WrapInstructions {
-    private static final float MARGIN = 56;
-    private static final float TITLE = 20;
-    private static final float TEXT = 10.5f;
-    private static final float LINE = 14.5f;
     private static final float DRAWING = 290;
-    private static final float SMALL = 8;
-    private static final float HAIRLINE = 0.6f;
     private static final float AFTER_DIMENSIONS = 26;
 
-    private final PDDocument document;
-    private final PDFont font;
-    private PDPageContentStream out;
-    private float y;
-
-    private WrapInstructions(PDDocument document, PDFont font) {
-        this.document = document;
-        this.font = font;
+    private WrapInstructions() {
     }
 
     /** @param picture of the first piece with its sides, PNG */
     static byte[] pdf(DocketAssessment judged, byte[] picture) throws IOException {
         DocketSpec d = judged.row().spec();
         Wrap wrap = d.wrap().plan();
-        try (PDDocument document = new PDDocument();
-            InputStream face = LayoutRenderer.class.getResourceAsStream("/fonts/archivo-regular.ttf")) {
-            document.getDocumentInformation().setTitle(d.title() + ", how it is wrapped");
-            WrapInstructions page = new WrapInstructions(document, PDType0Font.load(document, face, true));
-            page.begin();
-            page.text(d.title(), TITLE, 0);
-            page.y -= TITLE * 0.5f;
+        try (WorkbenchPdf page = new WorkbenchPdf(d.title() + ", how it is wrapped")) {
+            page.text(d.title(), WorkbenchPdf.TITLE, 0);
+            page.skip(WorkbenchPdf.TITLE * 0.5f);
             page.text("Docket " + judged.row().number() + " · "
-                + judged.facts().pairing().map(PairingVersion::paper).orElse("no paper chosen yet") + " · " + sizes(wrap), TEXT, 0);
-            page.y -= LINE;
-            page.drawing(wrap, judged, picture);
+                + judged.facts().pairing().map(PairingVersion::paper).orElse("no paper chosen yet") + " · " + sizes(wrap),
+                WorkbenchPdf.TEXT, 0);
+            page.skip(WorkbenchPdf.LINE);
+            drawing(page, wrap, judged, picture);
             page.list("Sizes", lengths(wrap), false);
             page.list("One after the other", steps(wrap), true);
-            page.out.close();
-            ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-            document.save(bytes);
-            return bytes.toByteArray();
+            return page.bytes();
         }
     }
 
@@ -147,140 +117,31 @@ final class WrapInstructions {
         return steps;
     }
 
-    private void begin() throws IOException {
-        PDPage page = new PDPage(PDRectangle.A4);
-        document.addPage(page);
-        out = new PDPageContentStream(document, page);
-        y = PDRectangle.A4.getHeight() - MARGIN;
-    }
-
-    private void list(String head, List<String> lines, boolean numbered) throws IOException {
-        y -= LINE * 0.4f;
-        text(head, TEXT + 2, 0);
-        y -= 3;
-        for (int i = 0; i < lines.size(); i++) {
-            if (numbered) {
-                write(i + 1 + ".", MARGIN, y - TEXT, TEXT);
-            }
-            text(lines.get(i), TEXT, numbered ? 18 : 0);
-        }
-    }
-
-    /** Wrapped to the page's width; a new page where this one is full. */
-    private void text(String words, float size, float indent) throws IOException {
-        StringBuilder line = new StringBuilder();
-        float width = PDRectangle.A4.getWidth() - 2 * MARGIN - indent;
-        for (String word : shown(words).split(" ")) {
-            if (!line.isEmpty() && width(line + " " + word, size) > width) {
-                line(line.toString(), size, indent);
-                line.setLength(0);
-            }
-            line.append(line.isEmpty() ? "" : " ").append(word);
-        }
-        line(line.toString(), size, indent);
-    }
-
-    private void line(String words, float size, float indent) throws IOException {
-        if (y - LINE < MARGIN) {
-            out.close();
-            begin();
-        }
-        write(words, MARGIN + indent, y - size, size);
-        y -= Math.max(LINE, size * 1.2f);
-    }
-
-    private void write(String words, float x, float at, float size) throws IOException {
-        out.beginText();
-        out.setFont(font, size);
-        out.newLineAtOffset(x, at);
-        out.showText(words);
-        out.endText();
-    }
-
-    private float width(String words, float size) throws IOException {
-        return font.getStringWidth(words) / 1000 * size;
-    }
-
-    /** A title may have characters that the typeface hasn't. */
-    private String shown(String words) {
-        StringBuilder kept = new StringBuilder();
-        words.codePoints().filter(c -> !Character.isISOControl(c)).forEach(c -> {
-            String one = Character.toString(c);
-            try {
-                font.encode(one);
-                kept.append(one);
-            } catch (IllegalArgumentException | IOException e) {
-                kept.append('?');
-            }
-        });
-        return kept.toString();
-    }
-
     /** The flat print to scale: picture, folds, cut, corners, lengths. */
-    private void drawing(Wrap wrap, DocketAssessment judged, byte[] picture) throws IOException {
+    private static void drawing(WorkbenchPdf page, Wrap wrap, DocketAssessment judged, byte[] picture) throws IOException {
         Wrap.Lines lines = wrap.lines(judged.layout());
         Rect flat = lines.flatMm();
-        Rect grown = judged.layout().placed().get(0).printedMm();
-        float width = PDRectangle.A4.getWidth() - 2 * MARGIN - 2 * AFTER_DIMENSIONS;
+        float width = WorkbenchPdf.WIDTH - 2 * AFTER_DIMENSIONS;
         float scale = (float) Math.min(width / flat.width(), DRAWING / flat.height());
-        float left = MARGIN + AFTER_DIMENSIONS + (width - (float) flat.width() * scale) / 2;
-        float top = y - AFTER_DIMENSIONS;
-        Sheet sheet = new Sheet(left, top, scale, flat);
-        PDImageXObject image = PDImageXObject.createFromByteArray(document, picture, "print");
-        out.drawImage(image, sheet.x(grown.x()), sheet.y(grown.bottom()), (float) grown.width() * scale, (float) grown.height() * scale);
-        out.setLineWidth(HAIRLINE);
-        out.setStrokingColor(Color.BLACK);
-        rectangle(sheet, flat, new float[0]);
-        rectangle(sheet, lines.faceMm(), new float[] {5, 3});
-        rectangle(sheet, lines.backMm(), new float[] {2, 2});
+        float left = WorkbenchPdf.MARGIN + AFTER_DIMENSIONS + (width - (float) flat.width() * scale) / 2;
+        float top = page.y() - AFTER_DIMENSIONS;
+        WorkbenchPdf.Place place = new WorkbenchPdf.Place(left, top, scale, flat);
+        page.image(place, judged.layout().placed().get(0).printedMm(), picture);
+        page.rectangle(place, flat);
+        page.rectangle(place, lines.faceMm(), 5, 3);
+        page.rectangle(place, lines.backMm(), 2, 2);
         for (Mark mark : judged.layout().pages().get(0).marks()) {
             if (mark instanceof Mark.Line l) {
-                stroke(sheet, l.fromX(), l.fromY(), l.toX(), l.toY());
+                page.line(place, new double[] {l.fromX(), l.fromY(), l.toX(), l.toY()});
             }
         }
-        out.setLineDashPattern(new float[0], 0);
-        centred(mm(flat.width()) + " mm", sheet.x((flat.x() + flat.right()) / 2), top + 6);
-        centred("face " + mm(wrap.body().faceWidthMm()) + " mm", sheet.x((flat.x() + flat.right()) / 2), sheet.y(flat.bottom()) - 12);
-        upright(mm(flat.height()) + " mm", left - 6, sheet.y((flat.y() + flat.bottom()) / 2));
-        upright("face " + mm(wrap.body().faceHeightMm()) + " mm", left + (float) flat.width() * scale + 12,
-            sheet.y((flat.y() + flat.bottom()) / 2));
-        y = sheet.y(flat.bottom()) - AFTER_DIMENSIONS;
-        text("Long dashes: front edges. Dots: back edges. Outer line: cut.", SMALL, 0);
-    }
-
-    /** From the page of a layout to points of the drawing. */
-    private record Sheet(float left, float top, float scale, Rect flat) {
-        float x(double mm) {
-            return left + (float) (mm - flat.x()) * scale;
-        }
-
-        float y(double mm) {
-            return top - (float) (mm - flat.y()) * scale;
-        }
-    }
-
-    private void rectangle(Sheet sheet, Rect r, float[] dashes) throws IOException {
-        out.setLineDashPattern(dashes, 0);
-        out.addRect(sheet.x(r.x()), sheet.y(r.bottom()), (float) r.width() * sheet.scale, (float) r.height() * sheet.scale);
-        out.stroke();
-    }
-
-    private void stroke(Sheet sheet, double fromX, double fromY, double toX, double toY) throws IOException {
-        out.setLineDashPattern(new float[0], 0);
-        out.moveTo(sheet.x(fromX), sheet.y(fromY));
-        out.lineTo(sheet.x(toX), sheet.y(toY));
-        out.stroke();
-    }
-
-    private void centred(String words, float x, float at) throws IOException {
-        write(words, x - width(words, SMALL) / 2, at, SMALL);
-    }
-
-    private void upright(String words, float x, float at) throws IOException {
-        out.beginText();
-        out.setFont(font, SMALL);
-        out.setTextMatrix(Matrix.getRotateInstance(Math.PI / 2, x, at - width(words, SMALL) / 2));
-        out.showText(words);
-        out.endText();
+        float middle = place.x((flat.x() + flat.right()) / 2);
+        float half = place.y((flat.y() + flat.bottom()) / 2);
+        page.centred(mm(flat.width()) + " mm", middle, top + 6);
+        page.centred("face " + mm(wrap.body().faceWidthMm()) + " mm", middle, place.y(flat.bottom()) - 12);
+        page.upright(mm(flat.height()) + " mm", left - 6, half);
+        page.upright("face " + mm(wrap.body().faceHeightMm()) + " mm", left + (float) flat.width() * scale + 12, half);
+        page.skip(page.y() - place.y(flat.bottom()) + AFTER_DIMENSIONS);
+        page.text("Long dashes: front edges. Dots: back edges. Outer line: cut.", WorkbenchPdf.SMALL, 0);
     }
 }
