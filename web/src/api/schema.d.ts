@@ -516,6 +516,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/dockets/{id}/cuts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["cuts"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dockets/{id}/driver-spaces": {
         parameters: {
             query?: never;
@@ -1994,6 +2010,7 @@ export interface components {
             findings: components["schemas"]["Finding"][];
             /** Format: uuid */
             id: string;
+            joint: components["schemas"]["Joint"][];
             layout: components["schemas"]["Layout"];
             /** Format: int32 */
             number: number;
@@ -2230,6 +2247,13 @@ export interface components {
         Itself: {
             /** @enum {string} */
             kind: "itself";
+        };
+        Joint: {
+            /** Format: uuid */
+            id: string;
+            /** Format: int32 */
+            number: number;
+            title: string;
         };
         Kept: {
             /** Format: int64 */
@@ -4262,6 +4286,28 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Costs"];
+                };
+            };
+        };
+    };
+    cuts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
                 };
             };
         };

@@ -1,7 +1,7 @@
 import { RedoOutlined, UndoOutlined } from '@ant-design/icons'
 import { App, Button, Input, Popconfirm, Segmented, Select, Tooltip } from 'antd'
 import { useEffect, useRef, useState } from 'react'
-import { useNavigate, useParams } from 'react-router'
+import { Link, useNavigate, useParams } from 'react-router'
 import { answer, api, since, upload } from '../api/client'
 import type { DocketView } from '../api/types'
 import { filesOf } from '../bench/arrivals'
@@ -135,6 +135,11 @@ export function Docket() {
             docket {view.number}
             {` · master ${m.fileName}, ${m.width} × ${m.height}, ${m.bits} bit, ${m.channels === 1 ? 'gray' : 'RGB'}`}
           </span>
+          {view.joint.map((j) => (
+            <Link key={j.id} className="joint" to={`/dockets/${j.id}/size`}>
+              printed together in docket {j.number}
+            </Link>
+          ))}
           {view.pictures.length > MOST_SIDE_BY_SIDE && (
             <Select
               showSearch

@@ -8,11 +8,15 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 import wistel.core.icc.profile.Intent;
+import wistel.core.length.Length;
 import wistel.standin.ink.Paper;
 import wistel.standin.room.Feeds;
 
@@ -74,6 +78,7 @@ public class TogetherTest extends InTestRoom {
         d.path("spec").path("items").forEach(i -> widths.add(i.path("frame").path("widthMm").asDouble()));
         assertThat(widths).containsExactly(90.0, 80.0);
         assertThat(findings(d)).doesNotContain("PIECES_OVERLAP", "CAPTION_CUT");
+        assertThat(docket(yard).path("joint").get(0).path("number")).as("it says where it is printed").isEqualTo(d.path("number"));
     }
 
     @Test(dependsOnMethods = "waitingDocketsComeWithTheirSizeAndCaption")
@@ -133,6 +138,18 @@ public class TogetherTest extends InTestRoom {
         }
     }
 
+    /** The page for the workbench says of each cut how far it lies from an edge, and what comes off. */
+    @Test(dependsOnMethods = "allArePrintedTogetherAndEachIsScanned")
+    public void cutsAreListedOnAPageForTheWorkbench() throws IOException {
+        byte[] pdf = api.get(path + "/cuts").raw().body();
+        JsonNode cut = api.get(path).body().path("layout").path("cuts").get(0);
+        try (PDDocument document = Loader.loadPDF(pdf)) {
+            String text = new PDFTextStripper().getText(document).replaceAll("\\s+", " ");
+            assertThat(text).contains("1. From ").contains(Length.mm(cut.path("offMm").asDouble()) + " mm from the ")
+                .contains("Boat yard night, 80 × 53.3 mm");
+        }
+    }
+
     @DataProvider
     public Object[][] nonsense() {
         return new Object[][] {{"POST", "/pieces/sizes", "{\"itemId\":\"i1\",\"sizes\":[]}"},
@@ -170,6 +187,19 @@ public class TogetherTest extends InTestRoom {
             .method("POST", HttpRequest.BodyPublishers.ofString("no picture")));
         assertThat(text.status()).isBetween(400, 422);
         assertThat(api.get(path).body().path("spec").path("items").size()).isEqualTo(3);
+    }
+
+    /** What is taken off a joint docket, or whose joint docket was put away, is printed there no more. */
+    @Test(dependsOnMethods = "allArePrintedTogetherAndEachIsScanned")
+    public void aDocketSaysOnlyWhereItLiesNow() {
+        String both = "{\"dockets\":[\"" + greenhouse + "\",\"" + yard + "\"]}";
+        String id = api.post("/api/joint-dockets", both, 0).body().path("id").asString();
+        assertThat(docket(yard).path("joint").size()).isEqualTo(2);
+        patch(id, "{\"kind\":\"taken-off\",\"itemIds\":[\"i2\"]}");
+        assertThat(docket(yard).path("joint").size()).isEqualTo(1);
+        assertThat(docket(greenhouse).path("joint").size()).isEqualTo(2);
+        api.post("/api/dockets/" + id + "/archive", "", docket(id).path("version").asInt());
+        assertThat(docket(greenhouse).path("joint").size()).isEqualTo(1);
     }
 
     /** A piece larger than the paper is told, and what is smaller lies there all the same. */

@@ -21,11 +21,16 @@ import wistel.server.master.Master;
  * @param pictures  in the order of the spec's renditions
  * @param bareShare  of the paper, 0 to 1
  * @param planned    what follows from its plan
+ * @param joint      dockets that print it together with others
  */
 public record DocketView(UUID id, int number, int version, Optional<String> undo, Optional<String> redo, DocketSpec spec, String stockName,
     List<OnDocket> pictures,
     Optional<PairingVersion> pairing, Layout layout, double bareShare, List<StageStatus> track,
-    List<Finding> findings, String readback, Options options, PlanView planned) {
+    List<Finding> findings, String readback, Options options, PlanView planned, List<Joint> joint) {
+
+    /** Another docket, on which this one's pictures lie too. */
+    public record Joint(UUID id, int number, String title) {
+    }
 
     /**
      * A picture of the docket.

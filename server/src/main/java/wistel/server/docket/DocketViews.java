@@ -40,8 +40,11 @@ public class DocketViews {
     private final DocketAssessor assessor;
     private final MasterRepository masters;
     private final OwnSheetRepository ownSheets;
+    private final JointRepository joints;
 
-    DocketViews(DocketRepository dockets, DocketAssessor assessor, MasterRepository masters, OwnSheetRepository ownSheets) {
+    DocketViews(DocketRepository dockets, DocketAssessor assessor, MasterRepository masters, OwnSheetRepository ownSheets,
+        JointRepository joints) {
+        this.joints = joints;
         this.dockets = dockets;
         this.assessor = assessor;
         this.masters = masters;
@@ -59,7 +62,7 @@ public class DocketViews {
             d.renditions().stream().map(r -> onDocket(r, judged)).toList(),
             judged.facts().pairing(), layout, layout.bareMm2() / paper,
             StageTrack.of(d, judged.facts(), layout, findings), findings, Readback.of(d, judged.facts(), layout), options(d, judged),
-            PlanView.of(d, judged.facts(), layout));
+            PlanView.of(d, judged.facts(), layout), joints.of(id));
     }
 
     private OnDocket onDocket(Rendition rendition, DocketAssessment judged) {

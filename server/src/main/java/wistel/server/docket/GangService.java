@@ -2,11 +2,14 @@ package wistel.server.docket;
 
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
 import wistel.core.docket.changes.Change;
 import wistel.core.docket.changes.GangCommand;
 import wistel.core.docket.changes.PieceCommand;
@@ -35,8 +38,10 @@ public class GangService {
     private final DocketRepository dockets;
     private final DocketService decisions;
     private final DocketAssessor assessor;
+    private final JointRepository joints;
 
-    GangService(DocketRepository dockets, DocketService decisions, DocketAssessor assessor) {
+    GangService(DocketRepository dockets, DocketService decisions, DocketAssessor assessor, JointRepository joints) {
+        this.joints = joints;
         this.dockets = dockets;
         this.decisions = decisions;
         this.assessor = assessor;
@@ -60,13 +65,16 @@ public class GangService {
     }
 
     /** Pieces of other dockets, each with its crop, size, treatment, compensation and caption. */
+    @Transactional
     public void add(UUID id, int version, List<UUID> others) {
         DocketSpec d = dockets.get(id).spec();
         Gathered gathered = gathered(new Names(d), d.pairingId(), others);
         decisions.change(id, version, new Change.Added(gathered.renditions, gathered.items));
+        joints.add(id, gathered.sources);
     }
 
-    private record Gathered(List<Rendition> renditions, List<Item> items) {
+    /** @param sources dockets by item */
+    private record Gathered(List<Rendition> renditions, List<Item> items, Map<String, UUID> sources) {
     }
 
     private Gathered gathered(Names names, Optional<String> pairingId, List<UUID> others) {
@@ -76,6 +84,7 @@ public class GangService {
         }
         List<Rendition> renditions = new ArrayList<>();
         List<Item> items = new ArrayList<>();
+        Map<String, UUID> sources = new LinkedHashMap<>();
         for (UUID other : others) {
             DocketSpec d = dockets.get(other).spec();
             if (Plans.single(d.plan()).isEmpty() && Plans.gang(d.plan()).isEmpty()) {
@@ -92,13 +101,17 @@ public class GangService {
                 d.items().stream().filter(i -> i.renditionId().equals(r.id()) && d.plan().items().contains(i.id()))
                     .map(i -> i.as(names.item(), name).titled(i.title().isBlank() ? d.title() : i.title())
                         .repeated(Math.min(Item.MOST_COPIES, i.copies() * d.copies())))
-                    .forEach(items::add);
+                    .forEach(i -> {
+                        items.add(i);
+                        sources.put(i.id(), other);
+                    });
             }
         }
-        return new Gathered(renditions, items);
+        return new Gathered(renditions, items, sources);
     }
 
     /** A docket of its own for what several others print, on the paper and stock of the first. */
+    @Transactional
     public UUID together(List<UUID> others) {
         if (others.isEmpty()) {
             throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "Nothing was chosen.", "Choose dockets of one paper.");
@@ -109,7 +122,9 @@ public class GangService {
             List.of());
         DocketSpec spec = first.spec().withTitle("Together, " + others.size() + (others.size() == 1 ? " docket" : " dockets")).withNotes("")
             .withCopies(1).withPictures(all.renditions, all.items, gang);
-        return dockets.add(spec.withPlan(gang.placed(assessor.assess(first.with(spec)).facts().input(spec))));
+        UUID id = dockets.add(spec.withPlan(gang.placed(assessor.assess(first.with(spec)).facts().input(spec))));
+        joints.add(id, all.sources);
+        return id;
     }
 
     /** @param width as a person typed it, with its unit */

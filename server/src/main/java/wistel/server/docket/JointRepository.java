@@ -1,0 +1,36 @@
+package wistel.server.docket;
+
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Repository;
+
+/** Which pieces of a docket were taken from which other dockets, to be printed together. */
+@Repository
+class JointRepository {
+    private final JdbcClient jdbc;
+
+    JointRepository(JdbcClient jdbc) {
+        this.jdbc = jdbc;
+    }
+
+    /** @param sources by item of the docket */
+    void add(UUID docket, Map<String, UUID> sources) {
+        sources.forEach((item, source) -> jdbc.sql(
+            "insert into joint_piece (docket_id, item_id, source_id) values (?, ?, ?) on conflict (docket_id, item_id) do update set source_id = excluded.source_id")
+            .params(docket, item, source).update());
+    }
+
+    /** Dockets on which a piece of this one lies as they stand now, those left out that were put away. */
+    List<DocketView.Joint> of(UUID source) {
+        return jdbc.sql("""
+            select distinct d.id, d.number, d.spec -> 'heading' ->> 'title'
+            from joint_piece j join docket d on d.id = j.docket_id
+            where j.source_id = ? and not d.put_away
+                and exists (select 1 from jsonb_array_elements(d.spec -> 'items') i where i ->> 'id' = j.item_id)
+            order by d.number""").param(source)
+            .query((r, n) -> new DocketView.Joint(r.getObject(1, UUID.class), r.getInt(2), r.getString(3)))
+            .list();
+    }
+}
