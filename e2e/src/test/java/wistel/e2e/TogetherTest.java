@@ -33,9 +33,9 @@ public class TogetherTest extends InBrowser {
             page.waitForTimeout(400);
         }
         assertThat(page.getByTestId("readback")).containsText("4 cuts right across");
-        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("tightest")).click();
+        page.getByText("tightest", new Page.GetByTextOptions().setExact(true)).click();
         assertThat(page.getByLabel(Pattern.compile("^Undo: laid as tightly"))).isVisible();
-        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("cut right across")).click();
+        page.getByText("cut right across", new Page.GetByTextOptions().setExact(true)).click();
         assertThat(page.getByLabel(Pattern.compile("^Undo: laid to be cut right across"))).isVisible();
         assertThat(page.locator(".cuts circle")).hasCount(4);
         assertThat((int) (Integer) page.evaluate("document.documentElement.scrollWidth")).isLessThanOrEqualTo(1280);
