@@ -6,6 +6,7 @@ import wistel.core.docket.spec.PreflightFacts;
 import wistel.core.sheet.Chart;
 import wistel.core.sheet.Gang;
 import wistel.core.sheet.Layout;
+import wistel.core.sheet.LayoutInput;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.SheetPlan;
 import wistel.core.sheet.Single;
@@ -49,9 +50,10 @@ public sealed interface PlanView {
 
             @Override
             public PlanView gang(Gang plan) {
+                LayoutInput in = facts.input(d);
                 double paper = layout.pages().stream().mapToDouble(Page::areaMm2).sum();
-                return new Ganged(layout.placed().size(), layout.bareMm2() / paper, plan.leastBareShare(facts.input(d), layout),
-                    plan.joined(facts.input(d), layout));
+                return new Ganged(layout.placed().size(), layout.bareMm2() / paper, plan.leastBareShare(in, layout),
+                    plan.joined(in, layout));
             }
 
             @Override

@@ -17,11 +17,22 @@ public record Block(double width, double height, boolean mayTurn) {
         return width * height;
     }
 
-    boolean fits(double w, double h) {
-        return width <= w + Space.SAME && height <= h + Space.SAME || mayTurn && height <= w + Space.SAME && width <= h + Space.SAME;
+    /** Its width as it lies. */
+    public double across(boolean turned) {
+        return turned ? height : width;
+    }
+
+    /** Its height as it lies. */
+    public double down(boolean turned) {
+        return turned ? width : height;
+    }
+
+    /** Whether it may lie so on a page, and fits. */
+    boolean fits(Space space, boolean turned) {
+        return (!turned || mayTurn) && across(turned) <= space.width() + Space.SAME && down(turned) <= space.length() + Space.SAME;
     }
 
     public boolean fits(Space space) {
-        return fits(space.width(), space.length());
+        return fits(space, false) || fits(space, true);
     }
 }

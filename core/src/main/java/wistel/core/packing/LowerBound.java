@@ -28,7 +28,7 @@ public final class LowerBound {
         return upright && turned ? Math.min(b.width(), b.height()) : turned ? b.width() : b.height();
     }
 
-    /** Of pages, by area and by blocks that are too large to share one. */
+    /** Of pages, by area alone. */
     public static int pages(List<Block> blocks, Space space) {
         double area = blocks.stream().mapToDouble(Block::area).sum();
         return (int) Math.max(1, Math.ceil(area / (space.width() * space.length()) - Space.SAME));

@@ -3,6 +3,7 @@ package wistel.core.packing;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.Random;
 import java.util.function.BiFunction;
 import java.util.function.ToDoubleFunction;
@@ -93,9 +94,9 @@ final class OrderSearch {
         }
         double target = next();
         while (steps > 0 && length > bound + Space.SAME) {
-            State reached = anneal(target, stepsOfATry);
-            if (reached != null) {
-                keep(reached, target);
+            Optional<State> reached = anneal(target, stepsOfATry);
+            if (reached.isPresent()) {
+                keep(reached.get(), target);
                 target = next();
             } else {
                 target += (length - target) * CLOSER;
@@ -136,14 +137,11 @@ final class OrderSearch {
 
     /** There is no room for all of them: as little as may be is left. */
     private void leastLeft() {
-        State reached = anneal(most, steps);
-        if (reached != null) {
-            keep(reached, most);
-        }
+        anneal(most, steps).ifPresent(reached -> keep(reached, most));
     }
 
-    /** @return a state that places all within the length; null when none was found */
-    private State anneal(double target, int most) {
+    /** @return a state that places all within the length; empty when none was found */
+    private Optional<State> anneal(double target, int most) {
         State start = best(target);
         int[] order = start.order.clone();
         set(start.flags);
@@ -177,7 +175,7 @@ final class OrderSearch {
                 flip(kind - 3, a);
             }
         }
-        return left > 0 ? null : new State(order.clone(), copy(filling.flags()));
+        return left > 0 ? Optional.empty() : Optional.of(new State(order.clone(), copy(filling.flags())));
     }
 
     /** Of the starts and the best so far, the one that leaves least. */

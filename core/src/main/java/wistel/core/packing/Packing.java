@@ -3,6 +3,7 @@ package wistel.core.packing;
 import java.util.Comparator;
 import java.util.List;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /**
  * What came of packing.
@@ -31,7 +32,7 @@ public record Packing(List<Place> places, List<Integer> left, double length) {
         for (Place p : places) {
             Block b = blocks.get(p.block());
             if (p.page() == last) {
-                end = Math.max(end, p.y() + (p.turned() ? b.width() : b.height()));
+                end = Math.max(end, p.y() + b.down(p.turned()));
             }
         }
         return new Packing(places, IntStream.range(0, placed.length).filter(i -> !placed[i]).boxed().toList(), last * space.length() + end);
@@ -43,7 +44,7 @@ public record Packing(List<Place> places, List<Integer> left, double length) {
 
     /** Blocks in the order in which they lie, those that lie nowhere last: a start for the next search. */
     public List<Integer> order() {
-        return java.util.stream.Stream.concat(places.stream().map(Place::block), left.stream()).toList();
+        return Stream.concat(places.stream().map(Place::block), left.stream()).toList();
     }
 
     /** All blocks placed, then the shorter one. */

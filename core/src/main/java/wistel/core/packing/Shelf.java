@@ -39,8 +39,7 @@ public final class Shelf {
     public static Packing inOrder(List<Block> blocks, Space space) {
         Shelf shelf = new Shelf(blocks, space);
         for (int i = 0; i < blocks.size(); i++) {
-            Block b = blocks.get(i);
-            if (b.width() <= space.width() + Space.SAME && b.height() <= space.length() + Space.SAME) {
+            if (blocks.get(i).fits(space, false)) {
                 shelf.lay(i, false, shelf.rows.isEmpty() ? List.of() : List.of(shelf.rows.get(shelf.rows.size() - 1)));
             }
         }
@@ -50,25 +49,23 @@ public final class Shelf {
     /** Turned so that it is as low as it can be. */
     private boolean lies(int i) {
         Block b = blocks.get(i);
-        boolean turnedFits = b.mayTurn() && b.height() <= space.width() + Space.SAME && b.width() <= space.length() + Space.SAME;
-        boolean uprightFits = b.width() <= space.width() + Space.SAME && b.height() <= space.length() + Space.SAME;
-        return turnedFits && (!uprightFits || b.width() < b.height());
+        return b.fits(space, true) && (!b.fits(space, false) || b.width() < b.height());
     }
 
     private double height(int i) {
-        return lies(i) ? blocks.get(i).width() : blocks.get(i).height();
+        return blocks.get(i).down(lies(i));
     }
 
     private void lay(int i, boolean turned, List<Row> open) {
         Block b = blocks.get(i);
-        double w = turned ? b.height() : b.width();
+        double w = b.across(turned);
         Row row = open.stream().filter(r -> r.used + w <= space.width() + Space.SAME).findFirst().orElseGet(() -> {
             rows.add(new Row());
             return rows.get(rows.size() - 1);
         });
         row.lain.add(new Lain(i, turned));
         row.used += w;
-        row.height = Math.max(row.height, turned ? b.width() : b.height());
+        row.height = Math.max(row.height, b.down(turned));
     }
 
     private Packing packed() {
@@ -86,7 +83,7 @@ public final class Shelf {
             double x = 0;
             for (Lain lain : row.lain) {
                 places.add(new Place(lain.block, page, x, y, lain.turned));
-                x += lain.turned ? blocks.get(lain.block).height() : blocks.get(lain.block).width();
+                x += blocks.get(lain.block).across(lain.turned);
             }
             y += row.height;
         }

@@ -11,7 +11,7 @@ final class AnnotationMarks {
     private static final double POINT_MM = 25.4 / 72;
     private static final double CUT_LENGTH_MM = 5;
     private static final double CUT_GAP_MM = 2;
-    private static final double HAIRLINE_MM = 0.1;
+    static final double HAIRLINE_MM = 0.1;
     private static final double CAPTION_GAP_MM = 3;
     private static final double SIGNATURE_MM = 45;
     /** Of a line of text, above and below its baseline, as a multiple of its size. */

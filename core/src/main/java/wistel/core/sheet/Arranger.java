@@ -28,8 +28,6 @@ record Arranger(boolean across, Arrangement arrangement, List<Print> prints, Lis
     private record Print(String itemId, AnnotationMarks.Round round) {
     }
 
-    private static final int MOST_PAGES = 500;
-
     /** For all prints of all pieces. */
     static Arranger of(Gang gang, LayoutInput in) {
         return of(gang, in, Item::copies);
@@ -63,7 +61,7 @@ record Arranger(boolean across, Arrangement arrangement, List<Print> prints, Lis
         }
         boolean many = !roll || gang.arrangement().longestMm() > 0;
         return new Arranger(gang.across(), gang.arrangement(), prints, blocks,
-            new Space(Math.max(1, width + gutter), Math.max(1, length + gutter), many ? MOST_PAGES : 1), gang.across() ? lead : side,
+            new Space(Math.max(1, width + gutter), Math.max(1, length + gutter), many ? Gang.MOST_PAGES : 1), gang.across() ? lead : side,
             gang.across() ? side : lead, !roll);
     }
 
@@ -106,8 +104,10 @@ record Arranger(boolean across, Arrangement arrangement, List<Print> prints, Lis
 
     /** Of the picture's frame: in the middle of the paper's width, on sheets also of their length. */
     private Gang.Spot spot(Place p, Packing packing) {
-        double wide = packing.places().stream().filter(o -> o.page() == p.page()).mapToDouble(o -> o.x() + across(o)).max().orElseThrow();
-        double far = packing.places().stream().filter(o -> o.page() == p.page()).mapToDouble(o -> o.y() + down(o)).max().orElseThrow();
+        double wide = packing.places().stream().filter(o -> o.page() == p.page()).mapToDouble(o -> o.x() + block(o).across(o.turned()))
+            .max().orElseThrow();
+        double far = packing.places().stream().filter(o -> o.page() == p.page()).mapToDouble(o -> o.y() + block(o).down(o.turned())).max()
+            .orElseThrow();
         double u = p.x() + (room.width() - wide) / 2;
         double v = p.y() + (sheet ? (room.length() - far) / 2 : 0);
         AnnotationMarks.Round round = prints.get(p.block()).round;
@@ -117,12 +117,8 @@ record Arranger(boolean across, Arrangement arrangement, List<Print> prints, Lis
             top + (across ? u : v) + round.sidesMm(), p.turned());
     }
 
-    private double across(Place p) {
-        return p.turned() ? blocks.get(p.block()).height() : blocks.get(p.block()).width();
-    }
-
-    private double down(Place p) {
-        return p.turned() ? blocks.get(p.block()).width() : blocks.get(p.block()).height();
+    private Block block(Place p) {
+        return blocks.get(p.block());
     }
 
     /** Whether a piece fits by itself. */

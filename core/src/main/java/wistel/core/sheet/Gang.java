@@ -26,8 +26,7 @@ public record Gang(boolean across, Arrangement arrangement, List<String> pieces,
     /** Pieces that lie over one another by less touch: a rounding. */
     public static final double TOUCHING_MM = 0.01;
     private static final double CUT_MARK_MM = 4;
-    private static final double HAIRLINE_MM = 0.1;
-    private static final int MOST_PAGES = 500;
+    static final int MOST_PAGES = 500;
 
     /**
      * A piece's place.
@@ -179,18 +178,18 @@ public record Gang(boolean across, Arrangement arrangement, List<String> pieces,
             .filter(ends -> page.placed().stream().map(Placed::atMm).noneMatch(r -> cut.down()
                 ? r.x() < cut.atMm() && r.right() > cut.atMm() && r.y() < ends[1] && r.bottom() > ends[0]
                 : r.y() < cut.atMm() && r.bottom() > cut.atMm() && r.x() < ends[1] && r.right() > ends[0]))
-            .map(ends -> cut.down() ? new Mark.Line(cut.atMm(), ends[0], cut.atMm(), ends[1], HAIRLINE_MM)
-                : new Mark.Line(ends[0], cut.atMm(), ends[1], cut.atMm(), HAIRLINE_MM));
+            .map(ends -> cut.down() ? new Mark.Line(cut.atMm(), ends[0], cut.atMm(), ends[1], AnnotationMarks.HAIRLINE_MM)
+                : new Mark.Line(ends[0], cut.atMm(), ends[1], cut.atMm(), AnnotationMarks.HAIRLINE_MM));
     }
 
     /** Pieces of which not all prints have a place. */
     private List<Layout.Unplaced> unplaced(LayoutInput in) {
-        Arranger room = Arranger.of(this, in);
         List<Layout.Unplaced> unplaced = new ArrayList<>();
         for (String id : pieces) {
             long lie = spots.stream().filter(s -> s.itemId.equals(id)).count();
             if (lie < in.item(id).copies() && (arrangement.way() != Arrangement.Way.BY_HAND || lie == 0)) {
-                unplaced.add(new Layout.Unplaced(id, room.holds(id) ? Layout.Unplaced.Reason.NO_ROOM : Layout.Unplaced.Reason.TOO_LARGE));
+                unplaced.add(new Layout.Unplaced(id,
+                    Arranger.of(this, in).holds(id) ? Layout.Unplaced.Reason.NO_ROOM : Layout.Unplaced.Reason.TOO_LARGE));
             }
         }
         return unplaced;

@@ -80,8 +80,8 @@ public class PackingTest {
         for (Place p : packing.places()) {
             Block b = blocks.get(p.block());
             if (p.page() == page) {
-                rects.add(new double[] {p.x(), p.y(), p.x() + (p.turned() ? b.height() : b.width()),
-                    p.y() + (p.turned() ? b.width() : b.height())});
+                rects.add(new double[] {p.x(), p.y(), p.x() + b.across(p.turned()),
+                    p.y() + b.down(p.turned())});
             }
         }
         return rects;
