@@ -1,10 +1,9 @@
-import { App, Button, Checkbox, Modal } from 'antd'
+import { App, Button, Modal } from 'antd'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { answer, api, type Problem } from '../api/client'
-import { masterThumbnail, treated } from '../api/pictures'
 import type { OnBench } from '../api/types'
-import '../together/together.css'
+import { DocketChecklist } from './DocketChecklist'
 
 /** Dockets of one paper are picked, and laid on one sheet or one length of roll. */
 export function PrintTogether({ dockets }: { dockets: OnBench[] }) {
@@ -42,21 +41,11 @@ export function PrintTogether({ dockets }: { dockets: OnBench[] }) {
         <p className="soft">
           They come with their crop, size, treatment, compensation and caption, and stay on the bench themselves.
         </p>
-        <ul className="waiting">
-          {dockets.map((d) => (
-            <li key={d.id}>
-              <Checkbox
-                checked={!left.includes(d.id)}
-                onChange={(e) => leave(e.target.checked ? left.filter((l) => l !== d.id) : [...left, d.id])}
-              >
-                {d.pictures.slice(0, 1).map((p) => (
-                  <img key={p.renditionId} src={masterThumbnail(p.masterHash, 120, treated(p.treatment))} alt="" />
-                ))}
-                {d.title} <span className="soft">{d.line}</span>
-              </Checkbox>
-            </li>
-          ))}
-        </ul>
+        <DocketChecklist
+          dockets={dockets}
+          chosen={chosen}
+          onChoose={(id, on) => leave(on ? left.filter((l) => l !== id) : [...left, id])}
+        />
       </Modal>
     </>
   )

@@ -1,4 +1,5 @@
 import type { Placed } from '../api/types'
+import { isTurned } from './pieces'
 import './page-drawing.css'
 
 type Props = {
@@ -20,7 +21,7 @@ const MIRROR: Partial<Record<Placed['orientation'], string>> = {
 export function PlacedPicture({ placed, master, src, scale }: Props) {
   const at = placed.atMm
   const crop = placed.crop
-  const turned = placed.orientation === 'QUARTER_RIGHT'
+  const turned = isTurned(placed)
   const across = (100 * master.width) / crop.width
   const down = (100 * master.height) / crop.height
   return (

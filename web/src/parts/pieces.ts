@@ -1,4 +1,4 @@
-import type { DocketView, Item } from '../api/types'
+import type { DocketView, Item, Placed, Treatment } from '../api/types'
 import { mm } from './numbers'
 
 /** What a piece is called: its own title, or its picture's file. */
@@ -8,3 +8,14 @@ export const titleOf = (view: DocketView, item: Item) =>
 /** The same with its size, which tells prints of one picture apart. */
 export const pieceName = (view: DocketView, item: Item) =>
   `${titleOf(view, item)}, ${mm(item.frame.widthMm)} × ${mm(item.frame.heightMm)} mm`
+
+export const treatmentOf = (view: DocketView, renditionId: string): Treatment =>
+  view.spec.renditions.find((r) => r.id === renditionId)?.treatment ?? { kind: 'colour' }
+
+export const isTurned = (placed: Placed) => placed.orientation === 'QUARTER_RIGHT'
+
+/** Its size on paper as the picture stands upright. */
+export const uprightSize = (placed: Placed) => {
+  const { width, height } = placed.atMm
+  return isTurned(placed) ? { width: height, height: width } : { width, height }
+}

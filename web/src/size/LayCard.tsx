@@ -6,7 +6,8 @@ import { itemOf } from '../api/pictures'
 import type { SheetDocket } from '../api/types'
 import type { SheetProps, StationProps } from '../docket/useDocket'
 import { mm } from '../parts/numbers'
-import { type Choice, isStock } from './stock'
+import { StockSelect } from './StockSelect'
+import type { Choice } from './stock'
 import { FINENESS } from './words'
 
 const groups = (stocks: Choice[]) => {
@@ -36,17 +37,7 @@ export function LayCard({ view, picture, tools }: SheetProps) {
       <section>
         <h2 className="head">On what</h2>
         <div className="choices">
-          <Select
-            aria-label="Sheet"
-            className="wide"
-            value={stocks.findIndex(isStock(view))}
-            labelRender={() => view.stockName}
-            onChange={(i) => {
-              const c = stocks[i]
-              if (c) tools.decide({ kind: 'stocked', stock: c.stock, feed: c.feed })
-            }}
-            options={groups(stocks)}
-          />
+          <StockSelect view={view} tools={tools} aria-label="Sheet" className="wide" options={groups(stocks)} />
           <div className="row">
             <CutToMeasure tools={tools} own={stocks.filter((c) => c.own)} />
             <Button onClick={() => tools.decide({ kind: 'turned' })}>Turn the sheet</Button>

@@ -1,15 +1,14 @@
 import { Input } from 'antd'
 import { useEffect, useRef, useState } from 'react'
-import { bleedOf, itemOf, masterUrl, treated } from '../api/pictures'
+import { bleedOf, itemOf } from '../api/pictures'
 import type { Placed, SheetDocket } from '../api/types'
-import { BOOTH } from '../parts/booth'
 import { byArrow, CORNERS, follow } from '../parts/handles'
 import { mm } from '../parts/numbers'
-import { PlacedPicture } from '../parts/PlacedPicture'
 import type { Place } from '../parts/place'
 import { useRoom } from '../parts/useRoom'
 import { Marks } from './Marks'
 import { PaperName, PaperShape } from './PaperShape'
+import { Pieces } from './Pieces'
 
 export type Side = 'width' | 'height' | 'left' | 'top' | 'right' | 'bottom'
 type At = Placed['atMm']
@@ -81,7 +80,6 @@ export function SheetDrawing({ view, onLength, onLaid, lifeScale, handles = true
   const savedAt = saved?.atMm
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new layout ends what was dragged
   useEffect(() => setDragged(undefined), [savedAt])
-  const masterOf = (p: Placed) => view.pictures.find((q) => q.renditionId === p.renditionId)?.master
   if (!page || !saved) return <div ref={box} className="drawing" />
   const placed = { ...saved, atMm: dragged ?? saved.atMm }
   const p = placed.atMm
@@ -120,10 +118,10 @@ export function SheetDrawing({ view, onLength, onLaid, lifeScale, handles = true
         </svg>
         {/* what lies beyond the paper is there, but pale: it isn't printed */}
         <div className="beyond" style={{ left: x0, top: y0 }}>
-          <Pieces view={view} pieces={pieces} masterOf={masterOf} scale={scale} />
+          <Pieces view={view} pieces={pieces} scale={scale} />
         </div>
         <div className="paper" style={{ left: x0, top: y0, width: sw, height: sh }}>
-          <Pieces view={view} pieces={pieces} masterOf={masterOf} scale={scale} />
+          <Pieces view={view} pieces={pieces} scale={scale} />
           {!dragged && <Marks marks={page.marks} scale={scale} width={sw} height={sh} />}
           {borderless && <div className="cut-line" title="Here the paper ends; what lies outside is cut off." />}
         </div>
@@ -185,36 +183,6 @@ export function SheetDrawing({ view, onLength, onLaid, lifeScale, handles = true
       </div>
     </div>
   )
-}
-
-/** Everything that lies on the page, each picture by its own master. */
-function Pieces({
-  pieces,
-  masterOf,
-  view,
-  scale,
-}: {
-  pieces: Placed[]
-  view: SheetDocket
-  masterOf: (p: Placed) => { hash: string; width: number; height: number } | undefined
-  scale: number
-}) {
-  return pieces.map((piece, i) => {
-    const master = masterOf(piece)
-    const treatment = view.spec.renditions.find((r) => r.id === piece.renditionId)?.treatment ?? { kind: 'colour' }
-    return (
-      master && (
-        <PlacedPicture
-          // biome-ignore lint/suspicious/noArrayIndexKey: pieces have no other name than their place
-          key={i}
-          placed={piece}
-          master={master}
-          src={masterUrl(master.hash, BOOTH, treated(treatment))}
-          scale={scale}
-        />
-      )
-    )
-  })
 }
 
 type HandlesProps = {

@@ -1,9 +1,9 @@
-import { Checkbox, Radio, Select } from 'antd'
+import { Checkbox, Radio } from 'antd'
 import type { Arrangement } from '../api/types'
 import type { GangProps } from '../docket/useDocket'
 import { percent } from '../parts/numbers'
 import { Typed } from '../parts/Typed'
-import { isStock } from '../size/stock'
+import { StockSelect } from '../size/StockSelect'
 
 const WAYS: { value: Arrangement['way']; name: string }[] = [
   { value: 'TIGHTEST', name: 'tightest' },
@@ -72,15 +72,11 @@ export function ArrangeCard({ view, tools }: GangProps) {
       <section>
         <h2 className="head">On what</h2>
         <div className="choices">
-          <Select
+          <StockSelect
+            view={view}
+            tools={tools}
             aria-label="Sheet"
             className="wide"
-            value={stocks.findIndex(isStock(view))}
-            labelRender={() => view.stockName}
-            onChange={(i) => {
-              const c = stocks[i]
-              if (c) tools.decide({ kind: 'stocked', stock: c.stock, feed: c.feed })
-            }}
             options={stocks.map((c, i) => ({ value: i, label: c.label }))}
           />
           {roll && (

@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/react-query'
-import { Checkbox, Modal } from 'antd'
+import { Modal } from 'antd'
 import { useState } from 'react'
 import { answer, api } from '../api/client'
-import { masterThumbnail, treated } from '../api/pictures'
+import { DocketChecklist } from '../bench/DocketChecklist'
 import type { GangProps } from '../docket/useDocket'
 
 /** Dockets that wait for the same paper, with their pictures, to be laid beside what is here. */
@@ -25,21 +25,11 @@ export function FromBench({ view, tools, onClose }: Pick<GangProps, 'view' | 'to
       }}
     >
       {groups && waiting.length === 0 && <p>Nothing else on the bench is for this paper.</p>}
-      <ul className="waiting">
-        {waiting.map((d) => (
-          <li key={d.id}>
-            <Checkbox
-              checked={chosen.includes(d.id)}
-              onChange={(e) => choose(e.target.checked ? [...chosen, d.id] : chosen.filter((c) => c !== d.id))}
-            >
-              {d.pictures.slice(0, 1).map((p) => (
-                <img key={p.renditionId} src={masterThumbnail(p.masterHash, 120, treated(p.treatment))} alt="" />
-              ))}
-              {d.title} <span className="soft">{d.line}</span>
-            </Checkbox>
-          </li>
-        ))}
-      </ul>
+      <DocketChecklist
+        dockets={waiting}
+        chosen={waiting.filter((d) => chosen.includes(d.id))}
+        onChoose={(id, on) => choose(on ? [...chosen, id] : chosen.filter((c) => c !== id))}
+      />
     </Modal>
   )
 }

@@ -4,7 +4,7 @@ import { masterThumbnail, treated } from '../api/pictures'
 import type { GangDocket, Item } from '../api/types'
 import type { GangProps } from '../docket/useDocket'
 import { mm } from '../parts/numbers'
-import { titleOf } from '../parts/pieces'
+import { titleOf, treatmentOf, uprightSize } from '../parts/pieces'
 import { Typed } from '../parts/Typed'
 import { FromBench } from './FromBench'
 
@@ -67,14 +67,13 @@ function Piece({
   onPick,
 }: Omit<Props, 'picked' | 'picture' | 'go'> & { item: Item; picked: boolean }) {
   const picture = view.pictures.find((p) => p.renditionId === item.renditionId)
-  const treatment = view.spec.renditions.find((r) => r.id === item.renditionId)?.treatment ?? { kind: 'colour' }
   const title = titleOf(view, item)
   const size = sizeOf(view, item)
   const left = view.layout.unplaced.some((u) => u.itemId === item.id)
   return (
     <li className={picked ? 'picked' : ''}>
       <button type="button" className="which" aria-pressed={picked} onClick={() => onPick(item.id)}>
-        {picture && <img src={masterThumbnail(picture.master.hash, 120, treated(treatment))} alt="" />}
+        {picture && <img src={masterThumbnail(picture.master.hash, 120, treated(treatmentOf(view, item.renditionId)))} alt="" />}
         <span>
           {title}
           {left && <i>not all of it lies on the paper</i>}
@@ -126,9 +125,7 @@ function Piece({
 /** As large as it lies; a piece that lies nowhere is as large as its frame. */
 function sizeOf(view: GangDocket, item: Item) {
   const placed = view.layout.pages.flatMap((p) => p.placed).find((p) => p.itemId === item.id)
-  if (!placed) return { width: item.frame.widthMm, height: item.frame.heightMm }
-  const { width, height } = placed.atMm
-  return placed.orientation === 'QUARTER_RIGHT' ? { width: height, height: width } : { width, height }
+  return placed ? uprightSize(placed) : { width: item.frame.widthMm, height: item.frame.heightMm }
 }
 
 /** Sizes that prints are commonly ordered in. */

@@ -1,13 +1,12 @@
 import { useEffect, useRef, useState } from 'react'
-import { masterUrl, treated } from '../api/pictures'
 import type { CutLine, GangDocket, Placed, Spot } from '../api/types'
-import { BOOTH } from '../parts/booth'
 import { byArrow, follow } from '../parts/handles'
 import { mm } from '../parts/numbers'
-import { PlacedPicture } from '../parts/PlacedPicture'
+import { isTurned, uprightSize } from '../parts/pieces'
 import { useRoom } from '../parts/useRoom'
 import { Marks } from '../size/Marks'
 import { PaperShape } from '../size/PaperShape'
+import { Pieces } from '../size/Pieces'
 import { fitting } from '../size/SheetDrawing'
 import { snapped } from './spots'
 
@@ -46,7 +45,7 @@ export function TogetherDrawing({ view, page: shown, taken, picked, onPick, onMo
     page: (shown % pagesOfPlan) + 1,
     x,
     y,
-    turned: (p.orientation === 'QUARTER_RIGHT') !== turn,
+    turned: isTurned(p) !== turn,
   })
   const snap = (p: Placed, x: number, y: number) => {
     const others = page.placed.filter((o) => o.id !== p.id).map((o) => o.atMm)
@@ -79,21 +78,7 @@ export function TogetherDrawing({ view, page: shown, taken, picked, onPick, onMo
           </text>
         </svg>
         <div className="paper" style={{ left: x0, top: y0, width: sw, height: sh }}>
-          {placed.map((p) => {
-            const master = view.pictures.find((q) => q.renditionId === p.renditionId)?.master
-            const treatment = view.spec.renditions.find((r) => r.id === p.renditionId)?.treatment ?? { kind: 'colour' }
-            return (
-              master && (
-                <PlacedPicture
-                  key={p.id}
-                  placed={p}
-                  master={master}
-                  src={masterUrl(master.hash, BOOTH, treated(treatment))}
-                  scale={scale}
-                />
-              )
-            )
-          })}
+          <Pieces view={view} pieces={placed} scale={scale} />
           {!dragged && <Marks marks={page.marks} scale={scale} width={sw} height={sh} />}
         </div>
         {placed.map((p) => (
@@ -133,11 +118,10 @@ export function TogetherDrawing({ view, page: shown, taken, picked, onPick, onMo
         {told && (
           <div className="told-piece" style={{ left: x0 + told.atMm.x * scale, top: Math.max(2, y0 + told.atMm.y * scale - 27) }}>
             <b>
-              {mm(told.orientation === 'QUARTER_RIGHT' ? told.atMm.height : told.atMm.width)} ×{' '}
-              {mm(told.orientation === 'QUARTER_RIGHT' ? told.atMm.width : told.atMm.height)} mm
+              {mm(uprightSize(told).width)} × {mm(uprightSize(told).height)} mm
             </b>
             {ppi(view, told)}
-            {told.orientation === 'QUARTER_RIGHT' ? ', turned' : ''}
+            {isTurned(told) ? ', turned' : ''}
           </div>
         )}
       </div>

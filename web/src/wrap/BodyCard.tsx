@@ -6,6 +6,7 @@ import type { WrapDocket } from '../api/types'
 import type { BodyAsked, StationProps } from '../docket/useDocket'
 import { mm } from '../parts/numbers'
 import { Typed } from '../parts/Typed'
+import { StockSelect } from '../size/StockSelect'
 import { type Choice, isStock } from '../size/stock'
 import { USUAL } from './words'
 
@@ -259,17 +260,7 @@ function Takes({ view, tools }: Pick<Props, 'view' | 'tools'>) {
       <h2 className="head">On what</h2>
       <div className="choices">
         <div className="row stretch">
-          <Select
-            aria-label="Paper"
-            className="grow"
-            value={stocks.findIndex(isStock(view))}
-            labelRender={() => view.stockName}
-            options={groups}
-            onChange={(i) => {
-              const c = stocks[i]
-              if (c) tools.decide({ kind: 'stocked', stock: c.stock, feed: c.feed })
-            }}
-          />
+          <StockSelect view={view} tools={tools} aria-label="Paper" className="grow" options={groups} />
           <Button onClick={() => tools.decide({ kind: 'turned' })}>Turn it</Button>
         </div>
         <p className="soft">
