@@ -17,6 +17,7 @@ import wistel.server.workbench.WorkbenchPdf;
 /** The page that lies on the workbench while prints are cut apart: each sheet with its numbered cuts, and what comes off at each. */
 final class CutInstructions {
     private static final float DRAWING = 300;
+    private static final float AFTER_DRAWING = 15;
     /** A drawing with the head of its list and a line of it. */
     private static final float WITH_LIST = DRAWING + 70;
 
@@ -27,18 +28,16 @@ final class CutInstructions {
         DocketSpec d = judged.row().spec();
         List<Page> pages = judged.layout().pages();
         try (WorkbenchPdf out = new WorkbenchPdf(d.title() + ", how it is cut")) {
-            out.text(d.title(), WorkbenchPdf.TITLE, 0);
-            out.skip(WorkbenchPdf.TITLE * 0.5f);
-            out.text("Docket " + judged.row().number() + " · "
+            out.heading(d.title(), "Docket " + judged.row().number() + " · "
                 + judged.facts().pairing().map(PairingVersion::paper).orElse("no paper chosen yet") + " · " + d.stock().name() + " · "
-                + judged.layout().placed().size() + " prints", WorkbenchPdf.TEXT, 0);
+                + judged.layout().placed().size() + " prints");
             for (int i = 0; i < pages.size(); i++) {
                 int number = i + 1;
-                out.skip(WorkbenchPdf.LINE);
                 out.room(WITH_LIST);
                 List<CutLine> cuts = judged.layout().cuts().stream().filter(c -> c.page() == number).toList();
                 drawing(out, d, pages.get(i), cuts);
                 out.list(pages.size() == 1 ? "Cuts" : "Sheet " + number + " of " + pages.size(), lines(d, pages.get(i), cuts), true);
+                out.skip(AFTER_DRAWING);
             }
             return out.bytes();
         }
@@ -85,6 +84,6 @@ final class CutInstructions {
             out.centred(Integer.toString(cut.number()), cut.down() ? place.x(cut.atMm()) + 6 : place.x(cut.fromMm()) + 6,
                 cut.down() ? place.y(cut.toMm()) + 3 : place.y(cut.atMm()) + 3);
         }
-        out.skip((float) paper.height() * scale + WorkbenchPdf.LINE);
+        out.skip((float) paper.height() * scale + AFTER_DRAWING);
     }
 }

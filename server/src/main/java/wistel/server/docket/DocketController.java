@@ -6,7 +6,6 @@ import java.io.IOException;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -37,10 +36,13 @@ class DocketController {
     private final PairingChoice pairings;
     private final MasterImport imports;
     private final OwnSheetRepository ownSheets;
+    private final DocketAnswers answers;
     private final Events events;
 
     DocketController(DocketRepository dockets, DocketService docketService, DocketViews views, DocketOpening opening, SizeService sizes,
-        PairingChoice pairings, OwnSheetRepository ownSheets, MasterImport imports, Events events) {
+        PairingChoice pairings, OwnSheetRepository ownSheets, MasterImport imports, DocketAnswers answers,
+        Events events) {
+        this.answers = answers;
         this.ownSheets = ownSheets;
         this.dockets = dockets;
         this.docketService = docketService;
@@ -78,14 +80,12 @@ class DocketController {
     /** The same as a docket of its own. */
     @PostMapping("/dockets/{id}/copies")
     ResponseEntity<DocketView> copy(@PathVariable UUID id) {
-        UUID copy = docketService.copy(id);
-        events.publish("docket", copy.toString());
-        return ResponseEntity.status(HttpStatus.CREATED).body(views.view(copy));
+        return answers.created(docketService.copy(id));
     }
 
     @GetMapping("/dockets/{id}")
     ResponseEntity<DocketView> get(@PathVariable UUID id) {
-        return answer(id);
+        return answers.of(id);
     }
 
     /** What the docket's printer can be set to, and what forbids what. */
@@ -98,34 +98,34 @@ class DocketController {
     @PatchMapping("/dockets/{id}")
     ResponseEntity<DocketView> change(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody Command change) {
         docketService.decide(id, IfMatch.version(version), change);
-        return changed(id);
+        return answers.changed(id);
     }
 
     /** Keeps that the proof of a picture as it stands was looked at. It is no decision, so no version is asked for. */
     @PostMapping("/dockets/{id}/renditions/{rendition}/proof-views")
     ResponseEntity<DocketView> seen(@PathVariable UUID id, @PathVariable String rendition) {
         docketService.see(id, rendition);
-        return changed(id);
+        return answers.changed(id);
     }
 
     @PatchMapping("/dockets/{id}/size")
     ResponseEntity<DocketView> resize(@PathVariable UUID id, @RequestHeader("If-Match") String version,
         @RequestBody SizeService.SizeRequest asked) {
         sizes.resize(id, IfMatch.version(version), asked);
-        return changed(id);
+        return answers.changed(id);
     }
 
     @PostMapping("/dockets/{id}/size/largest")
     ResponseEntity<DocketView> enlarge(@PathVariable UUID id, @RequestHeader("If-Match") String version) {
         sizes.enlarge(id, IfMatch.version(version));
-        return changed(id);
+        return answers.changed(id);
     }
 
     /** A sheet cut to measure. */
     @PutMapping("/dockets/{id}/sheet")
     ResponseEntity<DocketView> cutSheet(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody SheetAsked asked) {
         sizes.cutSheet(id, IfMatch.version(version), asked.width, asked.length, asked.name.orElse(""));
-        return changed(id);
+        return answers.changed(id);
     }
 
     @DeleteMapping("/own-sheets/{name}")
@@ -137,7 +137,7 @@ class DocketController {
     @PutMapping("/dockets/{id}/pairing")
     ResponseEntity<DocketView> pair(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody PairingAsked asked) {
         pairings.choosePairing(id, IfMatch.version(version), asked.pairingId);
-        return changed(id);
+        return answers.changed(id);
     }
 
     /** The docket on other printers' pairings, and what that would change. */
@@ -150,19 +150,19 @@ class DocketController {
     ResponseEntity<DocketView> goElsewhere(@PathVariable UUID id, @RequestHeader("If-Match") String version,
         @RequestBody PairingAsked asked) {
         pairings.goElsewhere(id, IfMatch.version(version), asked.pairingId);
-        return changed(id);
+        return answers.changed(id);
     }
 
     @PostMapping("/dockets/{id}/undo")
     ResponseEntity<DocketView> undo(@PathVariable UUID id, @RequestHeader("If-Match") String version) {
         dockets.step(id, IfMatch.version(version), -1);
-        return changed(id);
+        return answers.changed(id);
     }
 
     @PostMapping("/dockets/{id}/redo")
     ResponseEntity<DocketView> redo(@PathVariable UUID id, @RequestHeader("If-Match") String version) {
         dockets.step(id, IfMatch.version(version), 1);
-        return changed(id);
+        return answers.changed(id);
     }
 
     /** Takes a docket off the bench; its attempts stay in the print log. */
@@ -171,19 +171,5 @@ class DocketController {
         dockets.putAway(id, IfMatch.version(version));
         events.publish("docket", id.toString());
         return ResponseEntity.noContent().build();
-    }
-
-    private ResponseEntity<DocketView> changed(UUID id) {
-        events.publish("docket", id.toString());
-        return answer(id);
-    }
-
-    /**
-     * The version is for If-Match alone. Findings change without it (a proof looked at, paper loaded), so a browser must not keep what it
-     * got.
-     */
-    private ResponseEntity<DocketView> answer(UUID id) {
-        DocketView view = views.view(id);
-        return ResponseEntity.ok().cacheControl(CacheControl.noStore()).eTag("\"" + view.version() + "\"").body(view);
     }
 }

@@ -66,7 +66,7 @@ public class DocketService {
 
     public void change(UUID id, int version, Change change) {
         dockets.change(id, version,
-            placing.after(dockets.get(id), change instanceof PieceCommand.Fitted f && f.fit() == Frame.Fit.FILL ? filling(id, f) : change));
+            placing.after(id, change instanceof PieceCommand.Fitted f && f.fit() == Frame.Fit.FILL ? filling(id, f) : change));
     }
 
     private Change filling(UUID id, PieceCommand.Fitted asked) {

@@ -87,7 +87,7 @@ public class GangService {
         Map<String, UUID> sources = new LinkedHashMap<>();
         for (UUID other : others) {
             DocketSpec d = dockets.get(other).spec();
-            if (Plans.single(d.plan()).isEmpty() && Plans.gang(d.plan()).isEmpty()) {
+            if (!d.plan().frames()) {
                 throw new InvalidRequest(InvalidRequest.Reason.PLAN_DIFFERS, "“" + d.title() + "” is not a picture on a sheet.",
                     "Wraps and charts are printed by themselves.");
             }

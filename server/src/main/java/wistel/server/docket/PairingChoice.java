@@ -52,7 +52,7 @@ public class PairingChoice {
         DocketRepository.Row row = dockets.get(id);
         Change.Paired paired = new Change.Paired(pairing, usual);
         List<Command> along = following(row, new Change.PairedWith(paired, List.of()));
-        dockets.change(id, version, placing.after(row, along.isEmpty() ? paired : new Change.PairedWith(paired, along)));
+        dockets.change(id, version, placing.after(id, along.isEmpty() ? paired : new Change.PairedWith(paired, along)));
     }
 
     /**
@@ -130,6 +130,6 @@ public class PairingChoice {
         } else if (!after.settings().feed().equals(pairing.settings().feed())) {
             changes.add(new MachineCommand.Set(DriverSettings.FEED, after.settings().feed()));
         }
-        dockets.change(id, version, placing.after(row, new Change.PairedWith(new Change.Paired(pairing), changes)));
+        dockets.change(id, version, placing.after(id, new Change.PairedWith(new Change.Paired(pairing), changes)));
     }
 }

@@ -5,8 +5,6 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.util.List;
 import java.util.UUID;
-import org.springframework.http.CacheControl;
-import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -18,7 +16,6 @@ import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import wistel.server.edge.Events;
 import wistel.server.edge.FileAnswer;
 import wistel.server.master.MasterImport;
 
@@ -28,19 +25,16 @@ import wistel.server.master.MasterImport;
 class PieceController {
     private final GangService gangs;
     private final DocketRepository dockets;
-    private final DocketViews views;
+    private final DocketAnswers answers;
     private final MasterImport imports;
     private final DocketAssessor assessor;
-    private final Events events;
 
-    PieceController(GangService gangs, DocketRepository dockets, DocketViews views, MasterImport imports, DocketAssessor assessor,
-        Events events) {
+    PieceController(GangService gangs, DocketRepository dockets, DocketAnswers answers, MasterImport imports, DocketAssessor assessor) {
         this.assessor = assessor;
         this.gangs = gangs;
         this.dockets = dockets;
-        this.views = views;
+        this.answers = answers;
         this.imports = imports;
-        this.events = events;
     }
 
     record DocketsAsked(List<UUID> dockets) {
@@ -52,9 +46,7 @@ class PieceController {
     /** A docket that prints what others hold together. */
     @PostMapping("/joint-dockets")
     ResponseEntity<DocketView> together(@RequestBody DocketsAsked asked) {
-        UUID id = gangs.together(asked.dockets);
-        events.publish("docket", id.toString());
-        return ResponseEntity.status(HttpStatus.CREATED).body(views.view(id));
+        return answers.created(gangs.together(asked.dockets));
     }
 
     /** Takes a picture file as the request's body and lays it beside what is on the docket, however that stands by then. */
@@ -64,21 +56,21 @@ class PieceController {
         dockets.get(id);
         imports.accepts(request.getContentLengthLong());
         gangs.add(id, imports.take(name, request.getInputStream()));
-        return changed(id);
+        return answers.changed(id);
     }
 
     /** Lays what other dockets of the same paper hold beside it. */
     @PostMapping("/dockets/{id}/pieces/from-dockets")
     ResponseEntity<DocketView> add(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody DocketsAsked asked) {
         gangs.add(id, IfMatch.version(version), asked.dockets);
-        return changed(id);
+        return answers.changed(id);
     }
 
     /** Lays a picture of the docket in more sizes. */
     @PostMapping("/dockets/{id}/pieces/sizes")
     ResponseEntity<DocketView> resized(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody SizesAsked asked) {
         gangs.resized(id, IfMatch.version(version), asked.itemId, asked.sizes);
-        return changed(id);
+        return answers.changed(id);
     }
 
     /** A page for the workbench: the numbered cuts of each sheet, and what comes off at each. */
@@ -93,7 +85,7 @@ class PieceController {
     ResponseEntity<DocketView> resize(@PathVariable UUID id, @PathVariable String itemId, @RequestHeader("If-Match") String version,
         @RequestBody GangService.PieceSize asked) {
         gangs.resize(id, IfMatch.version(version), itemId, asked);
-        return changed(id);
+        return answers.changed(id);
     }
 
     /** Lays the pieces in another way. */
@@ -101,12 +93,6 @@ class PieceController {
     ResponseEntity<DocketView> arrange(@PathVariable UUID id, @RequestHeader("If-Match") String version,
         @RequestBody GangService.ArrangementAsked asked) {
         gangs.arrange(id, IfMatch.version(version), asked);
-        return changed(id);
-    }
-
-    private ResponseEntity<DocketView> changed(UUID id) {
-        events.publish("docket", id.toString());
-        DocketView view = views.view(id);
-        return ResponseEntity.ok().cacheControl(CacheControl.noStore()).eTag("\"" + view.version() + "\"").body(view);
+        return answers.changed(id);
     }
 }

@@ -272,11 +272,7 @@ public class ProofService {
         return gamuts.get(List.of(source, paper), k -> new GamutCheck(source, paper));
     }
 
-    /**
-     * The pixels that figures are taken from.
-     *
-     * @param wanted their L*a*b* codes before compensation
-     */
+    /** The pixels that figures are taken from, and their L*a*b* codes before compensation. */
     private record Counted(RenditionView seen, View view, char[] wanted) {
     }
 
@@ -304,10 +300,8 @@ public class ProofService {
         char[] wanted = treated(seen.uncompensated()).apply(view.pixels());
         Map<Intent, Double> means = new EnumMap<>(Intent.class);
         for (Intent intent : Intent.values()) {
-            means.put(intent,
-                meanDifference(wanted,
-                    proofLab(seen, pairing.profileHash(), new RenditionCompiler.ConversionOptions(intent, route.blackPoint()), false)
-                        .apply(view.pixels())));
+            RenditionCompiler.ConversionOptions by = new RenditionCompiler.ConversionOptions(intent, route.blackPoint());
+            means.put(intent, meanDifference(wanted, proofLab(seen, pairing.profileHash(), by, false).apply(view.pixels())));
         }
         return new Figures(means, gamutCheck(seen, pairing).report(asked(seen, view.pixels())), GamutCheck.THRESHOLD,
             screen(new Counted(seen, view, wanted), pairing, route, display), pairing.white().l(), pairing.blackL(),

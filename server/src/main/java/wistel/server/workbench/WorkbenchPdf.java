@@ -18,9 +18,9 @@ import wistel.core.sheet.Rect;
 /** Pages that lie on the workbench: text from above, lists, and drawings to scale. A4, upright; lengths in points. */
 public final class WorkbenchPdf implements AutoCloseable {
     public static final float MARGIN = 56;
-    public static final float TITLE = 20;
-    public static final float TEXT = 10.5f;
-    public static final float LINE = 14.5f;
+    private static final float TITLE = 20;
+    private static final float TEXT = 10.5f;
+    private static final float LINE = 14.5f;
     public static final float SMALL = 8;
     public static final float WIDTH = PDRectangle.A4.getWidth() - 2 * MARGIN;
     private static final float HAIRLINE = 0.6f;
@@ -51,7 +51,7 @@ public final class WorkbenchPdf implements AutoCloseable {
         return y;
     }
 
-    /** Leaves room above what comes next; on a new page where this one hasn't so much left. */
+    /** Goes on to a new page where this one hasn't so much left. */
     public void room(float height) throws IOException {
         if (y - height < MARGIN) {
             out.close();
@@ -61,6 +61,14 @@ public final class WorkbenchPdf implements AutoCloseable {
 
     public void skip(float height) {
         y -= height;
+    }
+
+    /** What it is about, and a line on it. */
+    public void heading(String title, String below) throws IOException {
+        text(title, TITLE, 0);
+        skip(TITLE * 0.5f);
+        text(below, TEXT, 0);
+        skip(LINE);
     }
 
     public void list(String head, List<String> lines, boolean numbered) throws IOException {
@@ -160,8 +168,7 @@ public final class WorkbenchPdf implements AutoCloseable {
 
     /** About a point, small. */
     public void centred(String words, float x, float at) throws IOException {
-        String kept = shown(words);
-        write(kept, x - width(kept, SMALL) / 2, at, SMALL);
+        centred(words, x, at, Float.MAX_VALUE);
     }
 
     /** The same, as much of it as a width holds. */

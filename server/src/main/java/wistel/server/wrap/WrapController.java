@@ -24,13 +24,12 @@ import wistel.core.pictures.SideFill;
 import wistel.core.sheet.WrapBody;
 import wistel.server.display.Display;
 import wistel.server.display.DisplayRepository;
+import wistel.server.docket.DocketAnswers;
 import wistel.server.docket.DocketAssessment;
 import wistel.server.docket.DocketAssessor;
 import wistel.server.docket.DocketRepository;
 import wistel.server.docket.DocketView;
-import wistel.server.docket.DocketViews;
 import wistel.server.docket.IfMatch;
-import wistel.server.edge.Events;
 import wistel.server.edge.FileAnswer;
 import wistel.server.proof.PrintPredictionService;
 import wistel.server.proof.Png;
@@ -44,53 +43,51 @@ class WrapController {
     private static final SideFill.Patch MIDDLE = new SideFill.Patch(0.4, 0.4, 0.2, 0.2);
 
     private final WrapService wraps;
-    private final DocketViews views;
+    private final DocketAnswers answers;
     private final DocketAssessor assessor;
     private final DocketRepository dockets;
     private final PrintPredictionService predictions;
     private final DisplayRepository displays;
     private final OwnBodyRepository own;
-    private final Events events;
 
-    WrapController(WrapService wraps, DocketViews views, DocketAssessor assessor, DocketRepository dockets,
+    WrapController(WrapService wraps, DocketAnswers answers, DocketAssessor assessor, DocketRepository dockets,
         PrintPredictionService predictions,
-        DisplayRepository displays, OwnBodyRepository own, Events events) {
+        DisplayRepository displays, OwnBodyRepository own) {
         this.wraps = wraps;
-        this.views = views;
+        this.answers = answers;
         this.assessor = assessor;
         this.dockets = dockets;
         this.predictions = predictions;
         this.displays = displays;
         this.own = own;
-        this.events = events;
     }
 
     /** Wraps the docket's picture round a body as its paper suggests. */
     @PostMapping("/dockets/{id}/wrap")
     ResponseEntity<DocketView> wrap(@PathVariable UUID id, @RequestHeader("If-Match") String version) {
         wraps.wrap(id, IfMatch.version(version));
-        return changed(id);
+        return answers.changed(id);
     }
 
     /** Back to one picture on a sheet. */
     @DeleteMapping("/dockets/{id}/wrap")
     ResponseEntity<DocketView> unwrap(@PathVariable UUID id, @RequestHeader("If-Match") String version) {
         wraps.unwrap(id, IfMatch.version(version));
-        return changed(id);
+        return answers.changed(id);
     }
 
     @PatchMapping("/dockets/{id}/wrap")
     ResponseEntity<DocketView> change(@PathVariable UUID id, @RequestHeader("If-Match") String version,
         @RequestBody WrapService.WrapRequest asked) {
         wraps.change(id, IfMatch.version(version), asked);
-        return changed(id);
+        return answers.changed(id);
     }
 
     /** Fills the sides with the mean of a patch of the picture. */
     @PutMapping("/dockets/{id}/wrap/colour")
     ResponseEntity<DocketView> colour(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody SideFill.Patch patch) {
         wraps.colour(id, IfMatch.version(version), patch);
-        return changed(id);
+        return answers.changed(id);
     }
 
     /** What the sides may show; {@code CHOSEN} is what the docket says. */
@@ -160,11 +157,5 @@ class WrapController {
     ResponseEntity<Void> forget(@PathVariable String name) {
         own.forget(name);
         return ResponseEntity.noContent().build();
-    }
-
-    private ResponseEntity<DocketView> changed(UUID id) {
-        events.publish("docket", id.toString());
-        DocketView view = views.view(id);
-        return ResponseEntity.ok().cacheControl(CacheControl.noStore()).eTag("\"" + view.version() + "\"").body(view);
     }
 }

@@ -31,12 +31,8 @@ final class WrapInstructions {
         DocketSpec d = judged.row().spec();
         Wrap wrap = d.wrap().plan();
         try (WorkbenchPdf page = new WorkbenchPdf(d.title() + ", how it is wrapped")) {
-            page.text(d.title(), WorkbenchPdf.TITLE, 0);
-            page.skip(WorkbenchPdf.TITLE * 0.5f);
-            page.text("Docket " + judged.row().number() + " · "
-                + judged.facts().pairing().map(PairingVersion::paper).orElse("no paper chosen yet") + " · " + sizes(wrap),
-                WorkbenchPdf.TEXT, 0);
-            page.skip(WorkbenchPdf.LINE);
+            page.heading(d.title(), "Docket " + judged.row().number() + " · "
+                + judged.facts().pairing().map(PairingVersion::paper).orElse("no paper chosen yet") + " · " + sizes(wrap));
             drawing(page, wrap, judged, picture);
             page.list("Sizes", lengths(wrap), false);
             page.list("One after the other", steps(wrap), true);
