@@ -18,6 +18,9 @@ final class JpegProbe {
     /** A decoder holds all coefficients of a progressive JPEG, six bytes a pixel. */
     private static final long MOST_PROGRESSIVE_PIXELS = 120_000_000;
 
+    /** Of an APP1 segment that holds a packet (XMP specification part 3, 1.1.3). */
+    private static final String XMP_MARK = "http://ns.adobe.com/xap/1.0/\0";
+
     private JpegProbe() {
     }
 
@@ -27,6 +30,7 @@ final class JpegProbe {
         TreeMap<Integer, byte[]> profile = new TreeMap<>();
         int profileBytes = 0;
         Orientation orientation = Orientation.UPRIGHT;
+        PictureNotes notes = PictureNotes.NONE;
         int[] frame = null;
         long at = 2;
         while (true) {
@@ -62,8 +66,14 @@ final class JpegProbe {
             } else if (marker == 0xE1) {
                 byte[] data = segment(in, length);
                 if (startsWith(data, "Exif\0\0")) {
-                    orientation = exifOrientation(Arrays.copyOfRange(data, 6, data.length));
+                    byte[] exif = Arrays.copyOfRange(data, 6, data.length);
+                    orientation = exifOrientation(exif);
+                    notes = notes.withExif(exif);
+                } else if (startsWith(data, XMP_MARK)) {
+                    notes = notes.withXmp(Arrays.copyOfRange(data, XMP_MARK.length(), data.length));
                 }
+            } else if (marker == 0xED) {
+                notes = notes.withIptc(segment(in, length));
             }
             long next = at + 2 + length;
             if (marker == 0xDA) {
@@ -100,7 +110,8 @@ final class JpegProbe {
         }
         ByteArrayOutputStream joined = new ByteArrayOutputStream();
         profile.values().forEach(joined::writeBytes);
-        return new PictureProbe.Found(new PictureFacts("JPEG", frame[1], frame[2], 8, frame[3], orientation, joined.toByteArray()), keep,
+        return new PictureProbe.Found(new PictureFacts("JPEG", frame[1], frame[2], 8, frame[3], orientation, joined.toByteArray(), notes),
+            keep,
             PictureProbe.Storage.PLAIN,
             frame[4] == 0xC2 ? scans(in, at) : 1);
     }

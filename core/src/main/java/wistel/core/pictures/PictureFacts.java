@@ -10,7 +10,8 @@ package wistel.core.pictures;
  * @param channels    1 for gray, 3 for colour (alpha and palettes are resolved when pixels are read)
  * @param profile     embedded ICC profile, empty when there is none
  */
-public record PictureFacts(String format, int width, int height, int bits, int channels, Orientation orientation, byte[] profile) {
+public record PictureFacts(String format, int width, int height, int bits, int channels, Orientation orientation, byte[] profile,
+    PictureNotes notes) {
     /** Longest side and most pixels taken: above them a decoder's own tables would outgrow the heap. */
     public static final int LONGEST_SIDE = 60_000;
     public static final long MOST_PIXELS = 600_000_000L;

@@ -4,6 +4,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
 import java.util.List;
 import java.util.zip.DataFormatException;
 import java.util.zip.Inflater;
@@ -14,6 +15,10 @@ import wistel.core.icc.profile.StandardSpaces;
 
 /** Chunks of a PNG file (ISO/IEC 15948). */
 final class PngProbe {
+    private static final String TITLE = "Title\0";
+    /** Keyword, no packing, no language (XMP specification part 3, 1.1.5). */
+    private static final String XMP = "XML:com.adobe.xmp\0\0\0\0\0";
+
     private PngProbe() {
     }
 
@@ -28,6 +33,7 @@ final class PngProbe {
         byte[] profile = {};
         boolean srgb = false;
         Orientation orientation = Orientation.UPRIGHT;
+        PictureNotes notes = PictureNotes.NONE;
         for (int chunk = 0; chunk < 10_000; chunk++) {
             long length = in.readUnsignedInt();
             String name = ascii(in, 4);
@@ -50,7 +56,9 @@ final class PngProbe {
                     byte[] exif = new byte[(int) Math.min(length, 1 << 16)];
                     in.readFully(exif);
                     orientation = JpegProbe.exifOrientation(exif);
+                    notes = notes.withExif(exif);
                 }
+                case "tEXt", "iTXt" -> notes = noted(notes, in, length);
                 case "IDAT" -> {
                     if (type < 0) {
                         throw PictureProbe.damaged("it has no header");
@@ -59,7 +67,8 @@ final class PngProbe {
                     if (srgb && profile.length == 0) {
                         profile = (channels == 1 ? StandardSpaces.SGRAY : StandardSpaces.SRGB).bytes();
                     }
-                    return new PictureProbe.Found(new PictureFacts("PNG", wide, high, type == 3 ? 8 : bits, channels, orientation, profile),
+                    return new PictureProbe.Found(
+                        new PictureFacts("PNG", wide, high, type == 3 ? 8 : bits, channels, orientation, profile, notes),
                         List.of(),
                         storage);
                 }
@@ -70,6 +79,27 @@ final class PngProbe {
             in.seek(body + length + 4);
         }
         throw PictureProbe.damaged("it holds thousands of blocks before its first pixel");
+    }
+
+    /** Title and XMP packet of a text block; what is packed is left aside (ISO/IEC 15948, 11.3.4). */
+    private static PictureNotes noted(PictureNotes notes, ImageInputStream in, long length) throws IOException {
+        if (!PictureNotes.takes(length)) {
+            return notes;
+        }
+        byte[] data = new byte[(int) length];
+        in.readFully(data);
+        String latin = new String(data, StandardCharsets.ISO_8859_1);
+        if (latin.startsWith(TITLE)) {
+            String behind = latin.substring(TITLE.length());
+            // an international block has two flags, and two more words that end in 0
+            if (!behind.startsWith("\0\0")) {
+                return notes.describedAs(behind);
+            }
+            return notes.describedAs(new String(data, TITLE.length() + 2, data.length - TITLE.length() - 2, StandardCharsets.UTF_8)
+                .replaceFirst("(?s)^[^\0]*\0[^\0]*\0", ""));
+        }
+        return latin.startsWith(XMP) && latin.length() > XMP.length()
+            ? notes.withXmp(Arrays.copyOfRange(data, XMP.length(), data.length)) : notes;
     }
 
     private static byte[] pngProfile(ImageInputStream in, long length) throws IOException {

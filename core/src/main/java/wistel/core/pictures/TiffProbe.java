@@ -2,7 +2,10 @@ package wistel.core.pictures;
 
 import java.io.IOException;
 import java.nio.ByteOrder;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Optional;
+import java.util.Set;
 import javax.imageio.stream.ImageInputStream;
 import wistel.core.fault.PictureException;
 import wistel.core.icc.profile.ProfileReader;
@@ -11,6 +14,13 @@ import wistel.core.icc.profile.ProfileReader;
 final class TiffProbe {
     /** Directories of pictures have some dozens. */
     private static final int MOST_ENTRIES = 65_535;
+
+    private static final int DESCRIPTION = 270;
+    private static final int CHANGED = 306;
+    private static final int XMP = 700;
+    private static final int IPTC = 33723;
+    private static final int EXIF = 34665;
+    private static final int TAKEN = 36867;
 
     private TiffProbe() {
     }
@@ -32,6 +42,7 @@ final class TiffProbe {
         long[] v = {0, 0, 1, 0, 1, 1, 1, 0, 1, 0, 1, 1};
         int[] tags = {256, 257, 258, 262, 274, 277, 339, 278, 259, 322, 317, 284};
         byte[] profile = {};
+        PictureNotes notes = PictureNotes.NONE;
         for (int i = 0; i < entries; i++) {
             in.seek(ifd + (big ? 8 + 20L * i : 2 + 12L * i));
             int tag = in.readUnsignedShort();
@@ -47,6 +58,7 @@ final class TiffProbe {
                 profile = new byte[(int) count];
                 in.readFully(profile);
             }
+            notes = noted(notes, in, new Entry(tag, type, count, big));
         }
         if (v[3] == 5) {
             throw PictureProbe.inks();
@@ -78,11 +90,70 @@ final class TiffProbe {
         int channels = v[3] == 2 || v[3] == 3 || v[3] == 6 ? 3 : 1;
         return new PictureProbe.Found(
             new PictureFacts("TIFF", (int) Math.min(v[0], Integer.MAX_VALUE), (int) Math.min(v[1], Integer.MAX_VALUE),
-                v[3] == 3 ? 8 : (int) v[2], channels, Orientation.ofTag((int) v[4]), profile),
+                v[3] == 3 ? 8 : (int) v[2], channels, Orientation.ofTag((int) v[4]), profile, notes),
             List.of(),
             big ? PictureProbe.Storage.BIG
                 : planes ? PictureProbe.Storage.PLANES : floating ? PictureProbe.Storage.FLOAT
                     : v[10] == 2 && v[2] == 16 ? PictureProbe.Storage.DIFFERENCED : PictureProbe.Storage.PLAIN);
+    }
+
+    /** At whose value or place of a value the stream stands. */
+    private record Entry(int tag, int type, long count, boolean big) {
+    }
+
+    private static PictureNotes noted(PictureNotes notes, ImageInputStream in, Entry e) throws IOException {
+        int size = e.type == 4 ? 4 : 1;
+        // some write IPTC records as numbers of 4 bytes
+        boolean words = Set.of(DESCRIPTION, CHANGED, XMP, IPTC).contains(e.tag) && PictureNotes.takes(e.count * size);
+        if (!words && e.tag != EXIF) {
+            return notes;
+        }
+        if (e.tag == EXIF) {
+            long after = in.getStreamPosition();
+            Optional<String> taken = taken(in, offset(in, e.big), e.big);
+            in.seek(after);
+            return taken.map(notes::takenAt).orElse(notes);
+        }
+        byte[] value = new byte[(int) (e.count * size)];
+        try {
+            if (value.length > (e.big ? 8 : 4)) {
+                in.seek(offset(in, e.big));
+            }
+            in.readFully(value);
+        } catch (IOException | IndexOutOfBoundsException damaged) {
+            // costs the words, not the picture
+            return notes;
+        }
+        return switch (e.tag) {
+            case DESCRIPTION -> notes.describedAs(text(value));
+            case CHANGED -> notes.taken().isEmpty() ? notes.takenAt(text(value)) : notes;
+            case XMP -> notes.withXmp(value);
+            default -> notes.withIptc(value);
+        };
+    }
+
+    /** When the picture was taken, in its Exif directory. */
+    private static Optional<String> taken(ImageInputStream in, long ifd, boolean big) {
+        try {
+            in.seek(ifd);
+            long entries = big ? in.readLong() : in.readUnsignedShort();
+            for (int i = 0; i < Math.min(Math.max(0, entries), 1000); i++) {
+                in.seek(ifd + (big ? 8 + 20L * i : 2 + 12L * i));
+                if (in.readUnsignedShort() == TAKEN && in.readUnsignedShort() == 2 && offset(in, big) == 20) {
+                    in.seek(offset(in, big));
+                    byte[] date = new byte[20];
+                    in.readFully(date);
+                    return Optional.of(text(date));
+                }
+            }
+        } catch (IOException | IndexOutOfBoundsException damaged) {
+            // costs the date, not the picture
+        }
+        return Optional.empty();
+    }
+
+    private static String text(byte[] value) {
+        return new String(value, StandardCharsets.UTF_8).replaceFirst("(?s)\0.*", "");
     }
 
     /** A place or count of 4 bytes, or of 8 in a BigTIFF. */

@@ -10,7 +10,8 @@ import java.util.UUID;
  * @param width, height  upright
  * @param profileHash    empty when it brought no usable profile
  * @param profileProblem why an embedded profile could not be used; empty when there was none or it is fine
+ * @param notes          what the file says in words
  */
 public record Master(UUID id, String hash, String fileName, long bytes, String format, int width, int height, int bits, int channels,
-    Optional<String> profileHash, String profileName, String profileProblem, Instant added) {
+    Optional<String> profileHash, String profileName, String profileProblem, Instant added, FileNotes notes) {
 }

@@ -112,7 +112,7 @@ public class MasterImport {
                 facts.shownHeight(),
                 facts.bits(), facts.channels(), embedded.profile.map(IccProfile::hash),
                 embedded.profile.map(IccProfile::description).orElse(""),
-                embedded.problem, clock.instant());
+                embedded.problem, clock.instant(), FileNotes.of(facts.notes()));
             masters.add(master, counter.histogram());
             return master;
         } finally {

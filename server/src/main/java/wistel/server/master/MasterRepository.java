@@ -3,6 +3,8 @@ package wistel.server.master;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
+import java.time.LocalDateTime;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
@@ -14,13 +16,14 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import wistel.core.fault.NotFound;
 import wistel.core.pictures.Histogram;
+import wistel.core.sheet.CaptionText;
 import wistel.server.store.Json;
 import wistel.server.store.RecordRepository;
 
 @Repository
 public class MasterRepository {
     private static final String SELECT = "select m.id, m.hash, m.file_name, m.bytes, m.format, m.width, m.height, m.bits, m.channels, "
-        + "m.profile_hash, m.profile_problem, m.added, p.description as profile_name from master m left join profile p on p.hash = "
+        + "m.profile_hash, m.profile_problem, m.added, m.title, m.taken, p.description as profile_name from master m left join profile p on p.hash = "
         + "m.profile_hash ";
 
     private final JdbcClient jdbc;
@@ -40,10 +43,11 @@ public class MasterRepository {
         jdbc.sql(
             """
                 insert into master (id, hash, file_name, bytes, format, width, height, bits, channels, profile_hash, profile_problem,
-                  histogram, added)
-                values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?::jsonb, ?)""")
-            .params(m.id(), m.hash(), m.fileName(), m.bytes(), m.format(), m.width(), m.height(), m.bits(), m.channels(),
-                m.profileHash().orElse(null), m.profileProblem(), json.text(histogram), Timestamp.from(m.added()))
+                  histogram, added, title, taken, notes_read)
+                values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?::jsonb, ?, ?, ?, true)""")
+            .params(Arrays.asList(m.id(), m.hash(), m.fileName(), m.bytes(), m.format(), m.width(), m.height(), m.bits(), m.channels(),
+                m.profileHash().orElse(null), m.profileProblem(), json.text(histogram), Timestamp.from(m.added()), m.notes().title(),
+                m.notes().taken().map(Timestamp::valueOf).orElse(null)))
             .update();
     }
 
@@ -53,18 +57,20 @@ public class MasterRepository {
 
     /** What judging a docket needs of a master. */
     public record Brief(UUID id, String hash, int width, int height, int channels, Optional<String> profileHash, String profileName,
-        String profileProblem) {
+        String profileProblem, CaptionText.OfFile inCaptions) {
     }
 
     /** By hash. */
     public Map<String, Brief> briefs(Collection<String> hashes) {
         return jdbc.sql("""
-            select m.id, m.hash, m.width, m.height, m.channels, m.profile_hash, m.profile_problem, p.description as profile_name
+            select m.id, m.hash, m.width, m.height, m.channels, m.profile_hash, m.profile_problem, m.file_name,
+              m.taken, p.description as profile_name
             from master m left join profile p on p.hash = m.profile_hash where m.hash = any (?)""").param(hashes.toArray(String[]::new))
             .query((r, n) -> new Brief(r.getObject("id", UUID.class), r.getString("hash"), r.getInt("width"), r.getInt("height"),
                 r.getInt("channels"),
                 Optional.ofNullable(r.getString("profile_hash")), Optional.ofNullable(r.getString("profile_name")).orElse(""),
-                r.getString("profile_problem")))
+                r.getString("profile_problem"), new CaptionText.OfFile(r.getString("file_name"),
+                    taken(r).map(t -> CaptionText.date(t.toLocalDate())).orElse(""))))
             .list()
             .stream().collect(Collectors.toMap(Brief::hash, b -> b));
     }
@@ -85,7 +91,21 @@ public class MasterRepository {
             r.getString("format"),
             r.getInt("width"), r.getInt("height"), r.getInt("bits"), r.getInt("channels"), profile,
             Optional.ofNullable(r.getString("profile_name")).orElse(""), r.getString("profile_problem"),
-            r.getTimestamp("added").toInstant());
+            r.getTimestamp("added").toInstant(), new FileNotes(r.getString("title"), taken(r)));
+    }
+
+    private static Optional<LocalDateTime> taken(ResultSet r) throws SQLException {
+        return Optional.ofNullable(r.getTimestamp("taken")).map(Timestamp::toLocalDateTime);
+    }
+
+    /** Hashes of files whose words were never read: they came before that was kept. */
+    List<String> unread() {
+        return jdbc.sql("select hash from master where not notes_read").query(String.class).list();
+    }
+
+    void note(String hash, FileNotes notes) {
+        jdbc.sql("update master set title = ?, taken = ?, notes_read = true where hash = ?")
+            .params(Arrays.asList(notes.title(), notes.taken().map(Timestamp::valueOf).orElse(null), hash)).update();
     }
 
     /** @throws NotFound when there is no such picture */
