@@ -77,10 +77,19 @@ export function StationFindings({
   stage: Finding['stage']
   without?: string[]
 }) {
-  const findings = view.findings.filter((f) => f.stage === stage && !without.includes(f.code))
-  return findings.length === 0 ? null : (
+  const all = view.findings.filter((f) => f.stage === stage && !without.includes(f.code))
+  const notes = view.spec.items.length > 1 ? all.filter((f) => f.severity === 'NOTE') : []
+  return all.length === 0 ? null : (
     <section className="station-findings" aria-label="What to look at here">
-      <Findings findings={findings} tools={tools} view={view} />
+      <Findings findings={all.filter((f) => !notes.includes(f))} tools={tools} view={view} />
+      {notes.length > 0 && (
+        <details>
+          <summary>
+            <MarkSign mark="NOTE" size={13} /> {notes.length === 1 ? 'one thing to know' : `${notes.length} things to know`}
+          </summary>
+          <Findings findings={notes} tools={tools} view={view} />
+        </details>
+      )}
     </section>
   )
 }
