@@ -107,7 +107,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["order"];
+        get: operations["order_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -397,7 +397,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["open"];
+        post: operations["open_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -493,7 +493,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["copy"];
+        post: operations["copy_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -564,6 +564,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/dockets/{id}/fitting": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["fitting"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dockets/{id}/pages/{page}/prediction": {
         parameters: {
             query?: never;
@@ -625,6 +641,22 @@ export interface paths {
         delete?: never;
         options?: never;
         head?: never;
+        patch: operations["resizeAll"];
+        trace?: never;
+    };
+    "/api/dockets/{id}/pieces/copies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["copy"];
+        delete?: never;
+        options?: never;
+        head?: never;
         patch?: never;
         trace?: never;
     };
@@ -638,6 +670,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["add_2"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{id}/pieces/order": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["order"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1092,6 +1140,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/masters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["bring"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/masters/{hash}/gamut": {
         parameters: {
             query?: never;
@@ -1396,6 +1460,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sheet-dockets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["open"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/status": {
         parameters: {
             query?: never;
@@ -1671,6 +1751,26 @@ export interface components {
             toTheEdge: string;
             ways: string[];
         };
+        AllAnnotated: {
+            annotation: components["schemas"]["Annotation"];
+            itemIds: string[];
+            /** @enum {string} */
+            kind: "all-annotated";
+        };
+        AllFitted: {
+            /** @enum {string} */
+            fit: "WHOLE" | "FILL";
+            itemIds: string[];
+            /** @enum {string} */
+            kind: "all-fitted";
+        };
+        AllRepeated: {
+            /** Format: int32 */
+            copies: number;
+            itemIds: string[];
+            /** @enum {string} */
+            kind: "all-repeated";
+        };
         AlternativePrinter: {
             changes: string[];
             /** Format: uuid */
@@ -1706,6 +1806,7 @@ export interface components {
             gutterMm: number;
             /** Format: double */
             longestMm: number;
+            rows: components["schemas"]["Rows"];
             /** @enum {string} */
             way: "TIGHTEST" | "CUT_ACROSS" | "ROWS" | "BY_HAND";
         };
@@ -1713,6 +1814,7 @@ export interface components {
             cutMarks?: boolean;
             gutter?: string;
             longest?: string;
+            rows?: components["schemas"]["Rows"];
             /** @enum {string} */
             way?: "TIGHTEST" | "CUT_ACROSS" | "ROWS" | "BY_HAND";
         };
@@ -1831,6 +1933,15 @@ export interface components {
             /** Format: double */
             volume: number;
         };
+        Brought: {
+            fileName: string;
+            hash: string;
+        };
+        BroughtPicture: {
+            fileName: string;
+            hash: string;
+            notice: string;
+        };
         ByDriver: {
             /** @enum {string} */
             kind: "by-driver";
@@ -1848,9 +1959,12 @@ export interface components {
             date: boolean;
             /** Format: int32 */
             edition: number;
+            fileName: boolean;
+            number: boolean;
             signature: boolean;
             /** Format: double */
             sizePt: number;
+            taken: boolean;
             title: boolean;
         };
         Chart: {
@@ -1879,7 +1993,7 @@ export interface components {
             kind: "colour";
         };
         ColourRoute: components["schemas"]["ByDriver"] | components["schemas"]["ByWistel"] | components["schemas"]["DriverMonochrome"];
-        Command: components["schemas"]["Annotated"] | components["schemas"]["Arranged"] | components["schemas"]["Bordered"] | components["schemas"]["Compensates"] | components["schemas"]["Copies"] | components["schemas"]["Cropped"] | components["schemas"]["Edged"] | components["schemas"]["Filled"] | components["schemas"]["Fitted"] | components["schemas"]["Framed"] | components["schemas"]["Gathered"] | components["schemas"]["Laid"] | components["schemas"]["MayTurn"] | components["schemas"]["Moved"] | components["schemas"]["Noted"] | components["schemas"]["PickedOut"] | components["schemas"]["ProfileConfirmed"] | components["schemas"]["Reordered"] | components["schemas"]["Repeated"] | components["schemas"]["Resolved"] | components["schemas"]["Routed"] | components["schemas"]["Set"] | components["schemas"]["Sharpened"] | components["schemas"]["SidesFilled"] | components["schemas"]["SidesMoved"] | components["schemas"]["Stocked"] | components["schemas"]["Straightens"] | components["schemas"]["TakenOff"] | components["schemas"]["Titled"] | components["schemas"]["Together"] | components["schemas"]["Treated"] | components["schemas"]["Trimmed"] | components["schemas"]["Turned"] | components["schemas"]["Unwraps"] | components["schemas"]["Wraps"];
+        Command: components["schemas"]["AllAnnotated"] | components["schemas"]["AllFitted"] | components["schemas"]["AllRepeated"] | components["schemas"]["Annotated"] | components["schemas"]["Arranged"] | components["schemas"]["Bordered"] | components["schemas"]["Compensates"] | components["schemas"]["Copies"] | components["schemas"]["Cropped"] | components["schemas"]["Edged"] | components["schemas"]["Filled"] | components["schemas"]["Fitted"] | components["schemas"]["Framed"] | components["schemas"]["Gathered"] | components["schemas"]["Laid"] | components["schemas"]["MayTurn"] | components["schemas"]["Moved"] | components["schemas"]["Noted"] | components["schemas"]["PickedOut"] | components["schemas"]["ProfileConfirmed"] | components["schemas"]["Reordered"] | components["schemas"]["Repeated"] | components["schemas"]["Resolved"] | components["schemas"]["Routed"] | components["schemas"]["Set"] | components["schemas"]["Sharpened"] | components["schemas"]["SidesFilled"] | components["schemas"]["SidesMoved"] | components["schemas"]["Stocked"] | components["schemas"]["Straightens"] | components["schemas"]["TakenOff"] | components["schemas"]["Titled"] | components["schemas"]["Together"] | components["schemas"]["Treated"] | components["schemas"]["Trimmed"] | components["schemas"]["Turned"] | components["schemas"]["Unwraps"] | components["schemas"]["Wraps"];
         Compensated: {
             kept?: components["schemas"]["CompensationRef"];
             moves: components["schemas"]["Move"][];
@@ -2097,6 +2211,11 @@ export interface components {
             screen: components["schemas"]["Screen"];
             /** Format: double */
             threshold: number;
+        };
+        FileNotes: {
+            /** Format: date-time */
+            taken?: string;
+            title: string;
         };
         Filled: {
             /** Format: double */
@@ -2328,6 +2447,10 @@ export interface components {
             flatMm: components["schemas"]["Rect"];
             shownMm: components["schemas"]["Rect"];
         };
+        LongerSide: {
+            itemIds: string[];
+            longer: string;
+        };
         Loss: {
             itemId: string;
             /** Format: double */
@@ -2381,6 +2504,7 @@ export interface components {
             height: number;
             /** Format: uuid */
             id: string;
+            notes: components["schemas"]["FileNotes"];
             profileHash?: string;
             profileName: string;
             profileProblem: string;
@@ -2519,6 +2643,10 @@ export interface components {
             borderless: components["schemas"]["Borderless"];
             stocks: components["schemas"]["StockChoice"][];
         };
+        OrderAsked: {
+            /** @enum {string} */
+            by: "NAME" | "TAKEN";
+        };
         Output: {
             resolution: components["schemas"]["Resolution"];
             /** @enum {string} */
@@ -2649,9 +2777,21 @@ export interface components {
             /** @enum {string} */
             kind: "picked-out";
         };
+        PicturesAsked: {
+            pictures: components["schemas"]["Brought"][];
+        };
+        PicturesTogether: {
+            pictures: components["schemas"]["Brought"][];
+            /** @enum {string} */
+            sheet: "TOGETHER" | "CONTACT";
+            title: string;
+        };
         PieceSize: {
             height?: string;
             width?: string;
+        };
+        PiecesAsked: {
+            itemIds: string[];
         };
         Placed: {
             atMm: components["schemas"]["Rect"];
@@ -2827,6 +2967,12 @@ export interface components {
             /** @enum {string} */
             kind: "routed";
             route: components["schemas"]["ColourRoute"];
+        };
+        Rows: {
+            /** Format: int32 */
+            aPage: number;
+            /** @enum {string} */
+            alike: "HEIGHTS" | "FRAMES";
         };
         ScanFigures: {
             /** Format: double */
@@ -3552,7 +3698,7 @@ export interface operations {
             };
         };
     };
-    order: {
+    order_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -4025,7 +4171,7 @@ export interface operations {
             };
         };
     };
-    open: {
+    open_1: {
         parameters: {
             query: {
                 name: string;
@@ -4246,7 +4392,7 @@ export interface operations {
             };
         };
     };
-    copy: {
+    copy_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -4362,6 +4508,28 @@ export interface operations {
             };
         };
     };
+    fitting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string[];
+                };
+            };
+        };
+    };
     laidDown: {
         parameters: {
             query?: {
@@ -4442,16 +4610,74 @@ export interface operations {
     };
     add_1: {
         parameters: {
-            query: {
-                name: string;
-            };
+            query?: never;
             header?: never;
             path: {
                 id: string;
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PicturesAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DocketView"];
+                };
+            };
+        };
+    };
+    resizeAll: {
+        parameters: {
+            query?: never;
+            header: {
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LongerSide"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DocketView"];
+                };
+            };
+        };
+    };
+    copy: {
+        parameters: {
+            query?: never;
+            header: {
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PiecesAsked"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {
@@ -4478,6 +4704,34 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["DocketsAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DocketView"];
+                };
+            };
+        };
+    };
+    order: {
+        parameters: {
+            query?: never;
+            header: {
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OrderAsked"];
             };
         };
         responses: {
@@ -5246,6 +5500,28 @@ export interface operations {
             };
         };
     };
+    bring: {
+        parameters: {
+            query: {
+                name: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["BroughtPicture"];
+                };
+            };
+        };
+    };
     gamut: {
         parameters: {
             query: {
@@ -5800,6 +6076,30 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Kept"];
+                };
+            };
+        };
+    };
+    open: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PicturesTogether"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DocketView"];
                 };
             };
         };

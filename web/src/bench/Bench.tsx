@@ -1,7 +1,8 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { Button, Input, type InputRef } from 'antd'
 import { useRef, useState } from 'react'
-import { Link } from 'react-router'
+import { Link, useNavigate } from 'react-router'
+import { bringPictures } from '../api/bring'
 import { answer, api, Problem, upload } from '../api/client'
 import type { DocketView, OnBench } from '../api/types'
 import { useKeys } from '../frame/keys'
@@ -9,6 +10,8 @@ import { HELP } from '../frame/words'
 import { MarkSign } from '../parts/MarkSign'
 import { PageDrawing } from '../parts/PageDrawing'
 import { filesOf } from './arrivals'
+import { DropChoice } from './DropChoice'
+import { type Gathering, GatheringSoFar } from './Gathering'
 import { PrintTogether } from './PrintTogether'
 import { WORDS } from './words'
 import './bench.css'
@@ -27,6 +30,9 @@ export function Bench() {
     refetchInterval: (q) => (q.state.data?.ready ? false : 1000),
   })
   const [arrivals, setArrivals] = useState<Arrival[]>([])
+  const [arrived, setArrived] = useState<File[]>()
+  const [gathering, setGathering] = useState<Gathering>()
+  const navigate = useNavigate()
   const [over, setOver] = useState(false)
   const [words, setWords] = useState('')
   const chooser = useRef<HTMLInputElement>(null)
@@ -59,6 +65,46 @@ export function Bench() {
     }
   }
 
+  /** On one docket: each is shown as soon as it is read, and lies there with the first ones. */
+  const gather = async (files: File[], sheet: 'TOGETHER' | 'CONTACT') => {
+    let now: Gathering = {
+      title: sheet === 'CONTACT' ? 'Contact sheet' : 'Together',
+      count: files.length,
+      read: [],
+      left: [],
+      done: false,
+    }
+    const tell = (next: Partial<Gathering>) => {
+      now = { ...now, ...next }
+      setGathering(now)
+    }
+    tell({})
+    const leave = (name: string, e: Problem) => tell({ left: [...now.left, { name, why: `${e.message} ${e.next}` }] })
+    await bringPictures(files, status?.largestFile ?? Number.POSITIVE_INFINITY, {
+      read: (picture) => tell({ read: [...now.read, picture] }),
+      left: (file, e) => leave(file.name, e),
+      some: async (read) => {
+        const pictures = read.map(({ hash, fileName }) => ({ hash, fileName }))
+        try {
+          const view = now.docket
+            ? await answer(api.POST('/api/dockets/{id}/pieces', { params: { path: { id: now.docket } }, body: { pictures } }))
+            : await answer(api.POST('/api/sheet-dockets', { body: { sheet, title: '', pictures } }))
+          tell({ docket: view.id })
+        } catch (e) {
+          for (const p of pictures) leave(p.fileName, e as Problem)
+        }
+        client.invalidateQueries({ queryKey: ['bench'] })
+      },
+    })
+    tell({ done: true })
+    if (now.docket && now.left.length === 0) navigate(`/dockets/${now.docket}/size`)
+  }
+
+  const dropped = (files: File[]) => {
+    if (files.length > 1) setArrived(files)
+    else take(files)
+  }
+
   const match = (d: OnBench) => `${d.title} ${d.number}`.toLowerCase().includes(words.toLowerCase())
   const shown = groups
     ?.map((g) => ({ ...g, dockets: g.dockets.filter(match) }))
@@ -76,10 +122,21 @@ export function Bench() {
       onDrop={async (e) => {
         e.preventDefault()
         setOver(false)
-        take(await filesOf(e.dataTransfer))
+        dropped(await filesOf(e.dataTransfer))
       }}
     >
       <h1 className="unseen">{WORDS.head}</h1>
+      {arrived && (
+        <DropChoice
+          count={arrived.length}
+          onLeave={() => setArrived(undefined)}
+          onChoose={(becomes) => {
+            setArrived(undefined)
+            if (becomes === 'EACH') take(arrived)
+            else gather(arrived, becomes)
+          }}
+        />
+      )}
       <div className="columns">
         <div className="groups">
           {status && !status.ready && (
@@ -134,10 +191,11 @@ export function Bench() {
               aria-label="Picture files"
               data-testid="chooser"
               onChange={(e) => {
-                take([...(e.target.files ?? [])])
+                dropped([...(e.target.files ?? [])])
                 e.target.value = ''
               }}
             />
+            {gathering && <GatheringSoFar gathering={gathering} />}
             <ul className="arrivals" aria-live="polite">
               {arrivals.map((a) => (
                 <li key={a.key}>

@@ -1,5 +1,5 @@
 import { RedoOutlined, UndoOutlined } from '@ant-design/icons'
-import { App, Button, Input, Popconfirm, Segmented, Select, Tooltip } from 'antd'
+import { App, Button, Input, Popconfirm, Tooltip } from 'antd'
 import { useEffect, useRef, useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { answer, api, since, upload } from '../api/client'
@@ -13,6 +13,7 @@ import { PictureStation } from '../picture/PictureStation'
 import { ProofStation } from '../proof/ProofStation'
 import { ReleaseStation } from '../release/ReleaseStation'
 import { SizeStation } from '../size/SizeStation'
+import { PictureStrip } from './PictureStrip'
 import { useDocket } from './useDocket'
 import './docket.css'
 
@@ -26,7 +27,8 @@ const ROOMS = {
   release: ReleaseStation,
 }
 
-const MOST_SIDE_BY_SIDE = 6
+/** Where one picture at a time is looked at. */
+const OF_A_PICTURE = ['picture', 'paper', 'proof']
 
 export function Docket() {
   const { id = '', station } = useParams()
@@ -140,25 +142,6 @@ export function Docket() {
               printed together in docket {j.number}
             </Link>
           ))}
-          {view.pictures.length > MOST_SIDE_BY_SIDE && (
-            <Select
-              showSearch
-              size="small"
-              aria-label="Picture looked at"
-              value={picture.renditionId}
-              onChange={lookAt}
-              optionFilterProp="label"
-              options={view.pictures.map((p, i) => ({ value: p.renditionId, label: `${i + 1} ${p.master.fileName}` }))}
-            />
-          )}
-          {view.pictures.length > 1 && view.pictures.length <= MOST_SIDE_BY_SIDE && (
-            <Segmented
-              aria-label="Picture looked at"
-              value={picture.renditionId}
-              onChange={lookAt}
-              options={view.pictures.map((p, i) => ({ value: p.renditionId, label: `${i + 1}`, title: p.master.fileName }))}
-            />
-          )}
           <span className="tools">
             <Tooltip title={view.undo ? `Undo: ${view.undo} (Ctrl Z)` : 'Nothing to undo'}>
               <Button
@@ -225,6 +208,9 @@ export function Docket() {
             )
           })}
         </nav>
+        {view.pictures.length > 1 && OF_A_PICTURE.includes(open) && (
+          <PictureStrip view={view} shown={picture.renditionId} onShow={lookAt} />
+        )}
       </div>
       <Room view={view} picture={picture} tools={tools} go={go} />
       <footer className="readback">

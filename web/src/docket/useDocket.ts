@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { App } from 'antd'
-import { answer, api, type Problem, since, upload } from '../api/client'
+import { bringPictures } from '../api/bring'
+import { answer, api, type Problem, since } from '../api/client'
 import type { components } from '../api/schema'
 import type { Attempt, Command, DocketView, GangDocket, OnDocket, SheetDocket } from '../api/types'
 import { OVER } from '../release/words'
@@ -43,6 +44,9 @@ type Step =
   | { kind: 'plan'; plan: PlanKind }
   | { kind: 'arrange'; asked: S['ArrangementAsked'] }
   | { kind: 'piece-size'; itemId: string; asked: S['PieceSize'] }
+  | { kind: 'pieces-size'; itemIds: string[]; longer: string }
+  | { kind: 'copy-pieces'; itemIds: string[] }
+  | { kind: 'order'; by: S['OrderAsked']['by'] }
   | { kind: 'more-sizes'; itemId: string; sizes: S['SizeWanted'][] }
   | { kind: 'from-dockets'; dockets: string[] }
   | { kind: 'body'; asked: BodyAsked }
@@ -107,6 +111,12 @@ export function useDocket(id: string) {
           const piece = { ...params, path: { id, itemId: step.itemId } }
           return docketOf(api.PATCH('/api/dockets/{id}/pieces/{itemId}', { params: piece, body: step.asked }))
         }
+        case 'pieces-size':
+          return docketOf(api.PATCH('/api/dockets/{id}/pieces', { params, body: { itemIds: step.itemIds, longer: step.longer } }))
+        case 'copy-pieces':
+          return docketOf(api.POST('/api/dockets/{id}/pieces/copies', { params, body: { itemIds: step.itemIds } }))
+        case 'order':
+          return docketOf(api.PUT('/api/dockets/{id}/pieces/order', { params, body: { by: step.by } }))
         case 'more-sizes':
           return docketOf(
             api.POST('/api/dockets/{id}/pieces/sizes', { params, body: { itemId: step.itemId, sizes: step.sizes } }),
@@ -129,15 +139,19 @@ export function useDocket(id: string) {
     onError: complain,
   })
 
-  /** Pictures laid beside what is on the docket, one after the other; what can't be read is told and the others go on. */
-  const bring = async (files: File[]) => {
-    for (const file of files) {
-      await upload<DocketView>('/api/dockets/{id}/pieces', { path: { id }, query: { name: file.name } }, file, LARGEST_FILE).then(
-        (next) => client.setQueryData(key, next),
-        (e: Problem) => notification.open({ title: `${file.name} is left out: ${e.message}`, description: e.next, duration: 12 }),
-      )
-    }
-  }
+  /** Pictures laid beside what is on the docket; what can't be read is told and the others go on. */
+  const bring = (files: File[]) =>
+    bringPictures(files, LARGEST_FILE, {
+      left: (file, e) =>
+        notification.open({ title: `${file.name} is left out: ${e.message}`, description: e.next, duration: 12 }),
+      some: (read) =>
+        docketOf(
+          api.POST('/api/dockets/{id}/pieces', {
+            params: { path: { id } },
+            body: { pictures: read.map(({ hash, fileName }) => ({ hash, fileName })) },
+          }),
+        ).then((next) => client.setQueryData(key, next), complain),
+    })
 
   const release = useMutation({
     mutationFn: (held: boolean) =>

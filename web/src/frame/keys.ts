@@ -15,6 +15,8 @@ type Shortcut = {
 export const KEYS = {
   stationBefore: { shown: '[', what: 'the station before', keys: ['['] },
   stationAfter: { shown: ']', what: 'the next station', keys: [']'] },
+  pictureBefore: { shown: ',', what: 'the picture before, of several on a docket', keys: [','] },
+  pictureAfter: { shown: '.', what: 'the next picture', keys: ['.'] },
   master: { shown: 'M', what: 'hold: see the master', keys: ['m'] },
   bare: { shown: 'N', what: 'hold: see the proof without the compensation', keys: ['n'] },
   surround: { shown: 'B', what: 'change the surround of the booth', keys: ['b'] },

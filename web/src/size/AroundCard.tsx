@@ -8,10 +8,6 @@ type Annotation = Item['annotation']
 /** What is written and drawn round the picture. */
 export function AroundCard({ view, tools }: SheetProps) {
   const item = itemOf(view)
-  const now = item.annotation
-  const caption = now.caption
-  const set = (next: Partial<Annotation>) => tools.decide({ kind: 'annotated', itemId: item.id, annotation: { ...now, ...next } })
-  const write = (next: Partial<Annotation['caption']>) => set({ caption: { ...caption, ...next } })
   if (view.spec.plan.edge.borderless) {
     return (
       <section>
@@ -20,12 +16,44 @@ export function AroundCard({ view, tools }: SheetProps) {
     )
   }
   return (
+    <AnnotationFields
+      now={item.annotation}
+      onChange={(annotation) => tools.decide({ kind: 'annotated', itemId: item.id, annotation })}
+    />
+  )
+}
+
+/** Caption, rule and marks of a picture, or of several that have them alike. */
+export function AnnotationFields({
+  now,
+  several = false,
+  onChange,
+}: {
+  now: Annotation
+  several?: boolean
+  onChange: (next: Annotation) => void
+}) {
+  const caption = now.caption
+  const set = (next: Partial<Annotation>) => onChange({ ...now, ...next })
+  const write = (next: Partial<Annotation['caption']>) => set({ caption: { ...caption, ...next } })
+  return (
     <>
       <section>
-        <h2 className="head">Below the picture</h2>
+        <h2 className="head">{several ? 'Below each picture' : 'Below the picture'}</h2>
         <div className="choices">
           <Checkbox checked={caption.title} onChange={(e) => write({ title: e.target.checked })}>
             its title
+          </Checkbox>
+          {several && (
+            <Checkbox checked={caption.number} onChange={(e) => write({ number: e.target.checked })}>
+              its number on the sheet
+            </Checkbox>
+          )}
+          <Checkbox checked={caption.fileName} onChange={(e) => write({ fileName: e.target.checked })}>
+            the name of its file
+          </Checkbox>
+          <Checkbox checked={caption.taken} onChange={(e) => write({ taken: e.target.checked })}>
+            the day it was taken
           </Checkbox>
           <Checkbox checked={caption.date} onChange={(e) => write({ date: e.target.checked })}>
             the date of the print
@@ -66,7 +94,7 @@ export function AroundCard({ view, tools }: SheetProps) {
         </div>
       </section>
       <section>
-        <h2 className="head">Round the picture</h2>
+        <h2 className="head">{several ? 'Round each picture' : 'Round the picture'}</h2>
         <div className="choices">
           <div className="row">
             <Checkbox checked={now.ruleMm > 0} onChange={(e) => set({ ruleMm: e.target.checked ? 0.25 : 0 })}>

@@ -99,7 +99,7 @@ export function CropView({ view, item, fills, picture, shape, level, degrees, on
   const scale = Math.min((room.w - 80) / m.width, (room.h - 60) / m.height)
   const w = m.width * scale
   const h = m.height * scale
-  const crop = around(view.layout.pages.flatMap((p) => p.placed).filter((p) => p.renditionId === picture.renditionId)) ?? {
+  const crop = around(view.layout.pages.flatMap((p) => p.placed).filter((p) => p.itemId === item.id)) ?? {
     x: 0,
     y: 0,
     width: m.width,

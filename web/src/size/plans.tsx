@@ -52,7 +52,10 @@ export const PLANS: Record<PlanKind, PlanEntry> = {
     take: (view) =>
       api.PATCH('/api/dockets/{id}', {
         params: params(view),
-        body: { kind: 'gathered', arrangement: { way: 'CUT_ACROSS', gutterMm: 8, cutMarks: true, longestMm: 0 } },
+        body: {
+          kind: 'gathered',
+          arrangement: { way: 'CUT_ACROSS', gutterMm: 8, cutMarks: true, longestMm: 0, rows: { alike: 'FRAMES', aPage: 0 } },
+        },
       }),
     marked: true,
   },

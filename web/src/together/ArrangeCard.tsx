@@ -1,9 +1,12 @@
-import { Checkbox, Radio } from 'antd'
+import { Button, Checkbox, InputNumber, Radio, Select } from 'antd'
 import type { Arrangement } from '../api/types'
 import type { GangProps } from '../docket/useDocket'
 import { percent } from '../parts/numbers'
 import { Typed } from '../parts/Typed'
 import { StockSelect } from '../size/StockSelect'
+
+type Rows = Arrangement['rows']
+const USUAL_A_PAGE = 20
 
 const WAYS: { value: Arrangement['way']; name: string }[] = [
   { value: 'TIGHTEST', name: 'tightest' },
@@ -62,10 +65,12 @@ export function ArrangeCard({ view, tools }: GangProps) {
               cut marks
             </Checkbox>
           </div>
+          {arrangement.way === 'ROWS' && <RowsRow {...{ view, tools }} />}
           <p className="soft" data-testid="bare">
             {percent(view.planned.bareShare)} stays bare
-            {arrangement.way !== 'BY_HAND' && `; ${percent(view.planned.leastBareShare)} is the least that a bound allows`}.
-            {joined > 0 && ` ${joined} of them are not parted by straight cuts: choose “cut right across”, or use a knife.`}
+            {(arrangement.way === 'TIGHTEST' || arrangement.way === 'CUT_ACROSS') &&
+              `; ${percent(view.planned.leastBareShare)} is the least that a bound allows`}
+            .{joined > 0 && ` ${joined} of them are not parted by straight cuts: choose “cut right across”, or use a knife.`}
           </p>
         </div>
       </section>
@@ -92,6 +97,60 @@ export function ArrangeCard({ view, tools }: GangProps) {
           )}
         </div>
       </section>
+    </>
+  )
+}
+
+const ALIKE: { value: Rows['alike']; label: string }[] = [
+  { value: 'FRAMES', label: 'in frames of one size' },
+  { value: 'HEIGHTS', label: 'in rows of one height' },
+]
+
+/** How large pieces in rows are, and in which order they come. */
+function RowsRow({ view, tools }: Pick<GangProps, 'view' | 'tools'>) {
+  const { rows } = view.spec.plan.arrangement
+  const set = (next: Partial<Rows>) => tools.change({ kind: 'arrange', asked: { rows: { ...rows, ...next } } })
+  return (
+    <>
+      <div className="row">
+        <Select
+          aria-label="Sizes in rows"
+          value={rows.aPage === 0 ? 'OWN' : rows.alike}
+          options={[{ value: 'OWN', label: 'in their own sizes' }, ...ALIKE]}
+          onChange={(next) =>
+            next === 'OWN' ? set({ aPage: 0 }) : set({ alike: next as Rows['alike'], aPage: rows.aPage || USUAL_A_PAGE })
+          }
+        />
+        {rows.aPage > 0 && (
+          <span>
+            about{' '}
+            <InputNumber
+              key={rows.aPage}
+              aria-label="Pictures a page"
+              className="number"
+              min={1}
+              max={500}
+              defaultValue={rows.aPage}
+              onBlur={(e) => {
+                const aPage = Number(e.target.value)
+                if (Number.isInteger(aPage) && aPage >= 1 && aPage <= 500 && aPage !== rows.aPage) set({ aPage })
+              }}
+              onPressEnter={(e) => e.currentTarget.blur()}
+            />{' '}
+            a page
+          </span>
+        )}
+      </div>
+      <div className="row">
+        <span>in order of</span>
+        <Button size="small" onClick={() => tools.change({ kind: 'order', by: 'NAME' })}>
+          file names
+        </Button>
+        <Button size="small" onClick={() => tools.change({ kind: 'order', by: 'TAKEN' })}>
+          days taken
+        </Button>
+        <span className="soft">by hand: drag them in the list</span>
+      </div>
     </>
   )
 }

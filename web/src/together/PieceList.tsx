@@ -8,22 +8,48 @@ import { titleOf, treatmentOf, uprightSize } from '../parts/pieces'
 import { Typed } from '../parts/Typed'
 import { FromBench } from './FromBench'
 
-type Props = GangProps & { picked: string | undefined; onPick: (itemId: string) => void }
+type Props = GangProps & {
+  picked: string[]
+  /** @param more beside those that are picked already */
+  onPick: (itemId: string, more: boolean) => void
+  onAll: () => void
+}
 
 const MOST_COPIES = 500
+/** Of what is dragged in the list. */
+const PIECE = 'application/x-wistel-piece'
 
 /** Every piece with its size and copies, and the ways in which more come in. */
-export function PieceList({ view, tools, picked, onPick }: Props) {
+export function PieceList({ view, tools, picked, onPick, onAll }: Props) {
   const chooser = useRef<HTMLInputElement>(null)
   const [dialog, setDialog] = useState<'bench' | 'sizes'>()
   const pieces = view.spec.plan.pieces.flatMap((id) => view.spec.items.find((i) => i.id === id) ?? [])
-  const chosen = pieces.find((i) => i.id === picked) ?? pieces[0]
+  const chosen = pieces.find((i) => i.id === picked[0]) ?? pieces[0]
   return (
     <section>
-      <h2 className="head">What lies on it</h2>
+      <h2 className="head">
+        What lies on it
+        {pieces.length > 1 && picked.length < pieces.length && (
+          <button type="button" className="textual all" onClick={onAll}>
+            pick all {pieces.length}
+          </button>
+        )}
+      </h2>
       <ul className="pieces" aria-label="Pieces">
         {pieces.map((item) => (
-          <Piece key={item.id} view={view} tools={tools} item={item} picked={item.id === picked} onPick={onPick} />
+          <Piece
+            onOrder={(moved, before) => {
+              const rest = view.spec.plan.pieces.filter((id) => id !== moved)
+              const at = before === undefined ? rest.length : rest.indexOf(before)
+              tools.decide({ kind: 'reordered', itemIds: [...rest.slice(0, at), moved, ...rest.slice(at)] })
+            }}
+            key={item.id}
+            view={view}
+            tools={tools}
+            item={item}
+            picked={picked.includes(item.id)}
+            onPick={onPick}
+          />
         ))}
       </ul>
       <div className="row">
@@ -65,15 +91,54 @@ function Piece({
   item,
   picked,
   onPick,
-}: Omit<Props, 'picked' | 'picture' | 'go'> & { item: Item; picked: boolean }) {
+  onOrder,
+}: Omit<Props, 'picked' | 'onAll' | 'picture' | 'go'> & {
+  item: Item
+  picked: boolean
+  /** A piece comes before another one, or behind all. */
+  onOrder: (moved: string, before: string | undefined) => void
+}) {
+  const { pieces } = view.spec.plan
+  const nth = pieces.indexOf(item.id)
+  const ordered = view.spec.plan.arrangement.way === 'ROWS'
   const picture = view.pictures.find((p) => p.renditionId === item.renditionId)
   const title = titleOf(view, item)
   const size = sizeOf(view, item)
   const left = view.layout.unplaced.some((u) => u.itemId === item.id)
   return (
-    <li className={picked ? 'picked' : ''}>
-      <button type="button" className="which" aria-pressed={picked} onClick={() => onPick(item.id)}>
-        {picture && <img src={masterThumbnail(picture.master.hash, 120, treated(treatmentOf(view, item.renditionId)))} alt="" />}
+    <li
+      className={picked ? 'picked' : ''}
+      draggable={ordered}
+      onDragStart={(e) => e.dataTransfer.setData(PIECE, item.id)}
+      onDragOver={(e) => e.dataTransfer.types.includes(PIECE) && e.preventDefault()}
+      onDrop={(e) => {
+        const moved = e.dataTransfer.getData(PIECE)
+        if (!moved) return
+        e.preventDefault()
+        e.stopPropagation()
+        if (moved !== item.id) onOrder(moved, pieces.indexOf(moved) < nth ? pieces[nth + 1] : item.id)
+      }}
+    >
+      <button
+        type="button"
+        className="which"
+        aria-pressed={picked}
+        {...(ordered ? { title: 'Alt with the up or down arrow moves it in the order' } : {})}
+        onKeyDown={(e) => {
+          if (!ordered || !e.altKey || (e.key !== 'ArrowUp' && e.key !== 'ArrowDown')) return
+          e.preventDefault()
+          if (e.key === 'ArrowUp' && nth > 0) onOrder(item.id, pieces[nth - 1])
+          if (e.key === 'ArrowDown' && nth < pieces.length - 1) onOrder(item.id, pieces[nth + 2])
+        }}
+        onClick={(e) => onPick(item.id, e.shiftKey || e.ctrlKey || e.metaKey)}
+      >
+        {picture && (
+          <img
+            loading="lazy"
+            src={masterThumbnail(picture.master.hash, 120, treated(treatmentOf(view, item.renditionId)))}
+            alt=""
+          />
+        )}
         <span>
           {title}
           {left && <i>not all of it lies on the paper</i>}

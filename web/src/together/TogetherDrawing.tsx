@@ -16,18 +16,34 @@ type Props = {
   page: number
   /** What it takes, above the drawing. */
   taken: string
-  /** The print that is picked, by its id on the page. */
-  picked: string | undefined
-  onPick: (placedId: string) => void
+  /** Pieces that are picked. */
+  picked: string[]
+  /** The print of them that is told of, by its id on the page. */
+  told: string | undefined
+  /** @param more beside those that are picked already */
+  onPick: (placed: Placed, more: boolean) => void
+  /** How long its longer side is to be, in mm. */
+  onSized: (itemId: string, longer: number) => void
   onMoved: (placedId: string, to: Spot) => void
   onTakenOff: (itemId: string) => void
   lifeScale?: number
 }
 
 /** A page with all that lies on it, drawn to scale, with its cuts in their order. Each print can be picked, dragged and turned. */
-export function TogetherDrawing({ view, page: shown, taken, picked, onPick, onMoved, onTakenOff, lifeScale }: Props) {
+export function TogetherDrawing({
+  view,
+  page: shown,
+  taken,
+  picked,
+  told: toldOf,
+  onPick,
+  onSized,
+  onMoved,
+  onTakenOff,
+  lifeScale,
+}: Props) {
   const [box, room] = useRoom()
-  const [dragged, setDragged] = useState<{ id: string; x: number; y: number }>()
+  const [dragged, setDragged] = useState<{ id: string; x: number; y: number; by?: number }>()
   const page = view.layout.pages[shown]
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new layout ends what was dragged
   useEffect(() => setDragged(undefined), [view.layout])
@@ -38,7 +54,7 @@ export function TogetherDrawing({ view, page: shown, taken, picked, onPick, onMo
   const sh = page.heightMm * scale
   const gutter = view.spec.plan.arrangement.gutterMm
   const cuts = view.layout.cuts.filter((c) => c.page === shown + 1)
-  const placed = page.placed.map((p) => (p.id === dragged?.id ? { ...p, atMm: { ...p.atMm, x: dragged.x, y: dragged.y } } : p))
+  const placed = page.placed.map((p) => (p.id === dragged?.id ? moved(p, dragged) : p))
   const pagesOfPlan = Math.max(1, ...view.spec.plan.spots.map((s) => s.page))
   const spot = (p: Placed, x: number, y: number, turn = false): Spot => ({
     itemId: p.itemId,
@@ -67,7 +83,7 @@ export function TogetherDrawing({ view, page: shown, taken, picked, onPick, onMo
       ),
     }
   }
-  const told = placed.find((p) => p.id === picked)
+  const told = placed.find((p) => p.id === toldOf)
   return (
     <div ref={box} className="drawing">
       <div className="canvas" style={{ width, height }}>
@@ -85,8 +101,8 @@ export function TogetherDrawing({ view, page: shown, taken, picked, onPick, onMo
           <button
             type="button"
             key={p.id}
-            className={p.id === picked ? 'print picked' : 'print'}
-            aria-pressed={p.id === picked}
+            className={picked.includes(p.itemId) ? 'print picked' : 'print'}
+            aria-pressed={picked.includes(p.itemId)}
             aria-label={`${mm(p.atMm.width)} × ${mm(p.atMm.height)} mm: drag it, move it with the arrow keys, turn it with T, take it off with Delete`}
             style={{
               left: x0 + p.atMm.x * scale,
@@ -94,8 +110,9 @@ export function TogetherDrawing({ view, page: shown, taken, picked, onPick, onMo
               width: p.atMm.width * scale,
               height: p.atMm.height * scale,
             }}
-            onFocus={() => onPick(p.id)}
-            onPointerDown={(e) =>
+            onFocus={(e) => e.currentTarget.matches(':focus-visible') && onPick(p, false)}
+            onPointerDown={(e) => {
+              onPick(p, e.shiftKey || e.ctrlKey || e.metaKey)
               follow(e, {
                 moved: (dx, dy) => {
                   now.current = snap(p, p.atMm.x + dx / scale, p.atMm.y + dy / scale)
@@ -104,7 +121,7 @@ export function TogetherDrawing({ view, page: shown, taken, picked, onPick, onMo
                 done: () => onMoved(p.id, spot(p, now.current.x, now.current.y)),
                 left: () => setDragged(undefined),
               })
-            }
+            }}
             onKeyDown={(e) => {
               byArrow(e, 1, (dx, dy) => onMoved(p.id, spot(p, p.atMm.x + dx, p.atMm.y + dy)))
               if (e.key === 't' || e.key === 'T') onMoved(p.id, spot(p, p.atMm.x, p.atMm.y, true))
@@ -112,6 +129,31 @@ export function TogetherDrawing({ view, page: shown, taken, picked, onPick, onMo
             }}
           />
         ))}
+        {told && (
+          <button
+            type="button"
+            className="sizer"
+            aria-label="Size of this piece: drag it, or use the arrow keys"
+            style={{ left: x0 + (told.atMm.x + told.atMm.width) * scale, top: y0 + (told.atMm.y + told.atMm.height) * scale }}
+            onPointerDown={(e) => {
+              const longer = Math.max(told.atMm.width, told.atMm.height)
+              let by = 1
+              follow(e, {
+                moved: (dx, dy) => {
+                  const grown =
+                    (dx * told.atMm.width + dy * told.atMm.height) / Math.hypot(told.atMm.width, told.atMm.height) / scale
+                  by = Math.max(0.05, 1 + grown / Math.hypot(told.atMm.width, told.atMm.height))
+                  setDragged({ id: told.id, x: told.atMm.x, y: told.atMm.y, by })
+                },
+                done: () => onSized(told.itemId, Math.round(longer * by)),
+                left: () => setDragged(undefined),
+              })
+            }}
+            onKeyDown={(e) =>
+              byArrow(e, 1, (dx, dy) => onSized(told.itemId, Math.max(told.atMm.width, told.atMm.height) + dx + dy))
+            }
+          />
+        )}
         <svg className="cuts" width={width} height={height} aria-hidden="true">
           {!dragged && cuts.map((c) => <Cut key={c.number} cut={c} x0={x0} y0={y0} scale={scale} />)}
         </svg>
@@ -128,6 +170,12 @@ export function TogetherDrawing({ view, page: shown, taken, picked, onPick, onMo
     </div>
   )
 }
+
+/** A print as it is dragged to another place or size. */
+const moved = (p: Placed, to: { x: number; y: number; by?: number }): Placed => ({
+  ...p,
+  atMm: { x: to.x, y: to.y, width: p.atMm.width * (to.by ?? 1), height: p.atMm.height * (to.by ?? 1) },
+})
 
 const ppi = (view: GangDocket, p: Placed) => {
   const printed = view.pictures.find((q) => q.renditionId === p.renditionId)?.printed

@@ -81,11 +81,19 @@ public class TogetherTest extends InTestRoom {
         assertThat(docket(yard).path("joint").get(0).path("number")).as("it says where it is printed").isEqualTo(d.path("number"));
     }
 
+    /** A picture file that was read in, as lists of pictures name it. */
+    private String brought(String name, Path file) throws IOException {
+        Api.Answer read = api.send(api.request("/api/masters?name=" + name).header("Content-Type", "application/octet-stream")
+            .method("POST", HttpRequest.BodyPublishers.ofFile(file)));
+        assertThat(read.status()).as(read.body().toString()).isEqualTo(200);
+        return "{\"hash\":\"" + read.body().path("hash").asString() + "\",\"fileName\":\"" + name + "\"}";
+    }
+
     @Test(dependsOnMethods = "waitingDocketsComeWithTheirSizeAndCaption")
     public void filesAndOtherSizesAreLaidBesideThem() throws IOException {
         String id = path.substring("/api/dockets/".length());
-        Api.Answer dropped = api.send(api.request(path + "/pieces?name=slate-quarry.jpg").header("Content-Type", "application/octet-stream")
-            .method("POST", HttpRequest.BodyPublishers.ofFile(Path.of("../demo/pictures/fells-first-light.jpg"))));
+        Api.Answer dropped = api.post(path + "/pieces",
+            "{\"pictures\":[" + brought("slate-quarry.jpg", Path.of("../demo/pictures/fells-first-light.jpg")) + "]}", 0);
         assertThat(dropped.status()).as(dropped.body().toString()).isEqualTo(200);
         assertThat(dropped.body().path("spec").path("items").size()).isEqualTo(3);
         assertThat(dropped.body().path("layout").path("pages").get(0).path("placed").size()).isEqualTo(3);
@@ -183,7 +191,7 @@ public class TogetherTest extends InTestRoom {
         Api.Answer other = api.post(path + "/pieces/from-dockets", "{\"dockets\":[\"" + bare.path("id").asString() + "\"]}",
             api.get(path).body().path("version").asInt());
         assertThat(other.code()).isEqualTo("pairing-differs");
-        Api.Answer text = api.send(api.request(path + "/pieces?name=list.txt").header("Content-Type", "application/octet-stream")
+        Api.Answer text = api.send(api.request("/api/masters?name=list.txt").header("Content-Type", "application/octet-stream")
             .method("POST", HttpRequest.BodyPublishers.ofString("no picture")));
         assertThat(text.status()).isBetween(400, 422);
         assertThat(api.get(path).body().path("spec").path("items").size()).isEqualTo(3);

@@ -40,7 +40,7 @@ import wistel.core.tone.PairingToneCurve;
 public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVersion pairing, Output output, List<Master> masters,
     String descriptionHash,
     String engine, Optional<LabFile> labFile, Optional<PairingToneCurve> curve) {
-    public static final int SCHEMA = 9;
+    public static final int SCHEMA = 10;
     public static final String ENGINE = "3";
     private static final String INTENT = "print-rendering-intent";
     /** A whole sheet for a lab keeps the pixels between these. */

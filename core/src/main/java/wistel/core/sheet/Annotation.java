@@ -12,6 +12,13 @@ import wistel.core.fault.InvalidRequest;
 public record Annotation(Caption caption, double ruleMm, double ruleGapMm, boolean cutMarks) {
     public static final Annotation NONE = new Annotation(Caption.NONE, 0, 2, false);
 
+    /** As it may stand round other pictures too: without an edition, which is of one picture. */
+    public Annotation perPicture() {
+        Caption c = caption;
+        return new Annotation(new Caption(c.title(), c.date(), 0, c.signature(), c.sizePt(), c.number(), c.fileName(), c.taken()), ruleMm,
+            ruleGapMm, cutMarks);
+    }
+
     /** Each print bears a number of its own, so copies are pages and the printer repeats none. */
     public boolean numbered() {
         return caption.edition() > 0;

@@ -90,12 +90,16 @@ final class AnnotationMarks {
         }
     }
 
-    /** Title and date from the left, the edition in the middle, a line to sign on at the right. */
+    /** Number, title, file name and dates from the left, the edition in the middle, a line to sign on at the right. */
     private static void caption(List<Mark> marks, Rect p, double below, Caption caption, CaptionText text) {
         double size = caption.sizePt();
         double baseline = p.bottom() + below + size * POINT_MM;
-        String left = Stream.of(caption.title() ? text.title() : "", caption.date() ? text.date() : "").filter(s -> !s.isBlank())
+        String left = Stream.of(caption.title() ? text.title() : "", caption.fileName() ? text.file().name() : "",
+            caption.taken() ? text.file().taken() : "", caption.date() ? text.date() : "").filter(s -> !s.isBlank())
             .collect(Collectors.joining(", "));
+        if (caption.number()) {
+            left = left.isEmpty() ? "" + text.number() : text.number() + "  " + left;
+        }
         if (!left.isEmpty()) {
             marks.add(new Mark.Text(left, p.x(), baseline, size, 0, Mark.Anchor.START));
         }

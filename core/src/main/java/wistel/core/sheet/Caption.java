@@ -5,11 +5,15 @@ import wistel.core.fault.InvalidRequest;
 /**
  * What is written below the picture, in its border.
  *
+ * @param number    of the piece among those of its plan
+ * @param fileName  as the picture's file is called
+ * @param taken     the day on which the picture was taken, where its file tells
  * @param edition   how many prints there will be; 0 for an open edition, which isn't counted
  * @param signature leaves a line to sign on
  * @param sizePt    of the type, 1/72 in
  */
-public record Caption(boolean title, boolean date, int edition, boolean signature, double sizePt) {
+public record Caption(boolean title, boolean date, int edition, boolean signature, double sizePt, boolean number, boolean fileName,
+    boolean taken) {
     public static final Caption NONE = new Caption(false, false, 0, false, 9);
     public static final int LARGEST_EDITION = 9999;
 
@@ -21,7 +25,12 @@ public record Caption(boolean title, boolean date, int edition, boolean signatur
         }
     }
 
+    /** Nothing of the picture's file. */
+    public Caption(boolean title, boolean date, int edition, boolean signature, double sizePt) {
+        this(title, date, edition, signature, sizePt, false, false, false);
+    }
+
     public boolean blank() {
-        return !title && !date && edition == 0 && !signature;
+        return !title && !date && edition == 0 && !signature && !number && !fileName && !taken;
     }
 }

@@ -8,6 +8,7 @@ import java.util.Objects;
 import java.util.stream.Stream;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.length.Margins;
+import wistel.core.packing.Effort;
 import wistel.core.paper.Stock;
 import wistel.core.pictures.Crop;
 import wistel.core.pictures.Orientation;
@@ -88,6 +89,32 @@ public record Gang(boolean across, Arrangement arrangement, List<String> pieces,
         return Arranger.of(this, in).equals(Arranger.of(other, otherIn));
     }
 
+    /**
+     * Its pieces in the sizes that its arrangement gives them; none where they keep those that they have.
+     *
+     * @throws InvalidRequest when they would be smaller than can be printed
+     */
+    public List<Item> resized(LayoutInput in) {
+        return arrangement.sizes() ? RowSizes.of(this, in).items() : List.of();
+    }
+
+    /**
+     * Whether more pieces lie on the paper that these take already. A quick trial: it may miss that they do.
+     *
+     * @param in  with the pieces that are there, and with the others
+     * @param now as it lies
+     */
+    public boolean takes(List<String> more, LayoutInput in, Layout now) {
+        Gang all = of(Stream.concat(pieces.stream(), more.stream()).toList());
+        List<Spot> found = Arranger.of(all, in).spots(spots, Effort.QUICK);
+        if (arrangement.way() == Arrangement.Way.BY_HAND
+            || found.size() < all.pieces.stream().mapToInt(id -> in.item(id).copies()).sum()) {
+            return false;
+        }
+        Layout then = all.laid(found).lay(in);
+        return then.pages().size() <= now.pages().size() && then.usedLengthMm() <= now.usedLengthMm() + TOUCHING_MM;
+    }
+
     /** Every print where its arrangement puts it; by hand, those that have no place yet behind the others. */
     public Gang placed(LayoutInput in) {
         if (arrangement.way() != Arrangement.Way.BY_HAND) {
@@ -106,6 +133,17 @@ public record Gang(boolean across, Arrangement arrangement, List<String> pieces,
         Arranger.of(rest, in, item -> open.get(item.id())).spots(List.of())
             .forEach(s -> kept.add(new Spot(s.itemId, last + s.page, s.x, s.y, s.turned)));
         return laid(kept);
+    }
+
+    /** Whether a piece, as large as it is, has room on an empty page. */
+    public boolean holds(String itemId, LayoutInput in) {
+        return Arranger.of(this, in).holds(itemId);
+    }
+
+    /** By what a piece is to be scaled so that it just has room on an empty page; 0 where nothing of it has. */
+    public double largestScale(String itemId, LayoutInput in) {
+        double[] size = in.item(itemId).size(in.picture(in.item(itemId)));
+        return Arranger.of(this, in).largestScale(itemId, size);
     }
 
     /** Share of the paper's length that stays bare in the arrangement that wastes least, as far as a bound tells; 0 to 1. */
@@ -145,17 +183,20 @@ public record Gang(boolean across, Arrangement arrangement, List<String> pieces,
             double length = in.stock() instanceof Stock.Sheet s ? s.lengthMm() : along;
             Page bare = Page.of(across ? length : in.stock().widthMm(), across ? in.stock().widthMm() : length, margins, feed, placed,
                 marks);
-            Cuts parted = Cuts.of(nth + 1, bare, placed.stream().map(p -> lain(p, in)).toList());
-            cuts.addAll(parted.lines());
-            pages.add(arrangement.cutMarks() ? bare.marked(parted.lines().stream().flatMap(c -> cutMarks(c, bare)).toList()) : bare);
+            // a contact sheet stays whole
+            List<CutLine> parted = arrangement.sizes() ? List.of()
+                : Cuts.of(nth + 1, bare, placed.stream().map(p -> lain(p, in)).toList()).lines();
+            cuts.addAll(parted);
+            pages.add(arrangement.cutMarks() ? bare.marked(parted.stream().flatMap(c -> cutMarks(c, bare)).toList()) : bare);
         }
         return Layout.of(pages, losses(in), unplaced(in)).cut(cuts);
     }
 
     /** Ids of what straight cuts don't part, by page. */
     public List<List<String>> joined(LayoutInput in, Layout layout) {
-        return layout.pages().stream().map(page -> Cuts.of(1, page, page.placed().stream().map(p -> lain(p, in)).toList()).joined())
-            .toList();
+        return arrangement.sizes() ? List.of()
+            : layout.pages().stream().map(page -> Cuts.of(1, page, page.placed().stream().map(p -> lain(p, in)).toList()).joined())
+                .toList();
     }
 
     /** A piece on its page, with what stands round it. */

@@ -33,7 +33,8 @@ public class ArrangedGangTest {
     }
 
     private static Gang gang(boolean across, Way way, double gutter, List<Item> items) {
-        return new Gang(across, new Arrangement(way, gutter, true, 0), items.stream().map(Item::id).toList(), List.of());
+        return new Gang(across, new Arrangement(way, gutter, true, 0, Arrangement.Rows.AS_SIZED), items.stream().map(Item::id).toList(),
+            List.of());
     }
 
     @DataProvider
@@ -145,7 +146,8 @@ public class ArrangedGangTest {
     public void aRollIsCutIntoLengthsWhereThatIsWanted() {
         List<Item> items = List.of(Item.whole("many", "r", 300, 200).repeated(9));
         LayoutInput in = on(ROLL, items);
-        Gang lengths = new Gang(false, new Arrangement(Way.CUT_ACROSS, 8, true, 700), List.of("many"), List.of()).placed(in);
+        Gang lengths = new Gang(false, new Arrangement(Way.CUT_ACROSS, 8, true, 700, Arrangement.Rows.AS_SIZED), List.of("many"), List.of())
+            .placed(in);
         Layout layout = lengths.lay(in);
         assertThat(layout.pages().size()).isGreaterThan(1);
         assertThat(layout.placed()).hasSize(9);
@@ -211,6 +213,7 @@ public class ArrangedGangTest {
 
     @Test(dataProvider = "nonsense")
     public void lengthsThatCantBeAreRefusedInWords(double gutter, double longest) {
-        assertThatThrownBy(() -> new Arrangement(Way.TIGHTEST, gutter, true, longest)).isInstanceOf(InvalidRequest.class);
+        assertThatThrownBy(() -> new Arrangement(Way.TIGHTEST, gutter, true, longest, Arrangement.Rows.AS_SIZED))
+            .isInstanceOf(InvalidRequest.class);
     }
 }

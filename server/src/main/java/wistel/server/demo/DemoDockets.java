@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -78,6 +79,10 @@ class DemoDockets {
     }
 
     void open(Path demo, DocketPlan plan) throws IOException {
+        if (plan.contact() != null) {
+            openContact(demo, plan);
+            return;
+        }
         MasterImport.Taken taken = take(demo.resolve(plan.picture()));
         double aspect = (double) taken.master().width() / taken.master().height();
         UUID docket = transaction.execute(t -> {
@@ -90,6 +95,26 @@ class DemoDockets {
         events.publish("docket", docket.toString());
     }
 
+    private void openContact(Path demo, DocketPlan plan) throws IOException {
+        List<GangService.Brought> pictures = new ArrayList<>();
+        for (String file : plan.contact()) {
+            pictures.add(GangService.Brought.of(take(demo.resolve(file))));
+        }
+        UUID docket = transaction.execute(t -> {
+            UUID id = gangs.open(GangService.Sheet.CONTACT, plan.title(), pictures);
+            pair(id, plan);
+            entries.add("docket:" + plan.title(), Optional.of(id));
+            return id;
+        });
+        events.publish("docket", docket.toString());
+    }
+
+    private void pair(UUID id, DocketPlan plan) {
+        pairings.all().stream()
+            .filter(p -> p.paper().equals(plan.paper()) && p.printerName().equals(plan.printer() == null ? FIRST_PRINTER : plan.printer()))
+            .findFirst().ifPresent(p -> change(id, new Change.Paired(p)));
+    }
+
     private void decide(UUID id, DocketPlan plan, double aspect) {
         if (!gathers(plan)) {
             change(id, new DocketCommand.Titled(plan.title()));
@@ -97,9 +122,7 @@ class DemoDockets {
         if (Boolean.TRUE.equals(plan.profileTaken())) {
             change(id, new PictureCommand.ProfileConfirmed(DocketService.FIRST_RENDITION));
         }
-        pairings.all().stream()
-            .filter(p -> p.paper().equals(plan.paper()) && p.printerName().equals(plan.printer() == null ? FIRST_PRINTER : plan.printer()))
-            .findFirst().ifPresent(p -> change(id, new Change.Paired(p)));
+        pair(id, plan);
         if (plan.intent() != null) {
             change(id, new MachineCommand.Routed(new ColourRoute.ByWistel(plan.intent(), true)));
         }
@@ -147,7 +170,7 @@ class DemoDockets {
     /** Other pictures, and more sizes of this one, are laid beside it, which keeps its own title. */
     private void gather(UUID id, Path demo, DocketPlan plan) throws IOException {
         for (PiecePlan piece : plan.together() == null ? List.<PiecePlan>of() : plan.together()) {
-            gangs.add(id, take(demo.resolve(piece.picture())));
+            gangs.add(id, List.of(GangService.Brought.of(take(demo.resolve(piece.picture())))));
             DocketSpec d = dockets.get(id).spec();
             String item = d.items().get(d.items().size() - 1).id();
             gangs.resize(id, dockets.get(id).version(), item, new GangService.PieceSize(Optional.of(piece.width()), Optional.empty()));

@@ -24,11 +24,15 @@ final class DemoPlan {
     record Judged(String verdict, String remark, Boolean cancelled) {
     }
 
-    /** @param compensation name under which the moves that are suggested for it are kept */
+    /**
+     * @param compensation name under which the moves that are suggested for it are kept
+     * @param contact      pictures of a contact sheet, which is laid out with nothing but its paper
+     */
     record DocketPlan(String picture, String title, String printer, String paper, Double rollInches, String sheet, Boolean across,
         Double widthMm, Double heightMm, Frame.Fit fit, Boolean heavierFoot,
         Intent intent, Boolean looked, Boolean profileTaken, String mediaType, Boolean byDriver, Treatment treatment, String compensation,
-        List<Judged> prints, WrapPlan wrap, List<PiecePlan> together, List<GangService.SizeWanted> sizes) {
+        List<Judged> prints, WrapPlan wrap, List<PiecePlan> together, List<GangService.SizeWanted> sizes,
+        List<String> contact) {
     }
 
     /** Another picture laid beside it, of this width as it stands upright. */

@@ -143,7 +143,7 @@ public class DocketAssessor {
             String id = d.renditions().get(i).id();
             MasterRepository.Brief m = in.masters.get(i);
             pictures.put(id, new PreflightFacts.Picture(new PixelSize(m.width(), m.height()), m.channels(), m.profileHash().isPresent(),
-                m.profileProblem(), sourceName(m), in.details.get(i)));
+                m.profileProblem(), sourceName(m), m.inCaptions(), in.details.get(i)));
             used.add(new PrintOrder.Master(id, m.hash(), m.profileHash().orElseGet(() -> StandardSpaces.assumedFor(m.channels()).hash())));
         }
         Map<String, String> keys = in.pairing.map(p -> proofKeys.byRendition(d, p, used, pictures, curve(d, p, in.printer)))

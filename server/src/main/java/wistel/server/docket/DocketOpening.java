@@ -54,7 +54,7 @@ public class DocketOpening {
         String notice = (turns ? "The sheet was turned for it. " : "")
             + (reshaped ? frame.fit() == Frame.Fit.FILL ? "It has another shape and loses something to the frame."
                 : "It has another shape and doesn't fill the frame." : "");
-        UUID id = dockets.add(d.withTitle(title(taken.fileName())).withPictures(List.of(rendition), List.of(next), laid));
+        UUID id = dockets.add(d.withTitle(title(taken.master(), taken.fileName())).withPictures(List.of(rendition), List.of(next), laid));
         return new Like(id, notice.strip());
     }
 
@@ -72,7 +72,8 @@ public class DocketOpening {
             new Wrap(next.id(), wrap.across(), wrap.body().sized(longer, longer), wrap.panels(), fill, wrap.moves(), wrap.corners()));
         Wrap shaped = size.aspect() >= 1 ? whole.byWidth(size, longer) : whole.byHeight(size, longer);
         return new Like(
-            dockets.add(d.withTitle(title(taken.fileName())).withPictures(List.of(rendition), List.of(next), shaped.onStock(d.stock()))),
+            dockets.add(d.withTitle(title(taken.master(), taken.fileName())).withPictures(List.of(rendition), List.of(next),
+                shaped.onStock(d.stock()))),
             wrap.fill() instanceof SideFill.OneColour ? "Its sides are mirrored: their colour was picked from the other picture." : "");
     }
 
@@ -93,10 +94,16 @@ public class DocketOpening {
     public UUID open(MasterImport.Taken taken) {
         Master master = taken.master();
         Rendition rendition = Rendition.of(DocketService.FIRST_RENDITION, master.hash());
-        return dockets.add(DocketSpec.fresh(title(taken.fileName()), rendition, new PixelSize(master.width(), master.height())));
+        return dockets
+            .add(DocketSpec.fresh(title(taken.master(), taken.fileName()), rendition, new PixelSize(master.width(), master.height())));
     }
 
-    static String title(String fileName) {
+    /** What its file calls it, or the file's own name. */
+    static String title(Master master, String fileName) {
+        return master.notes().title().isBlank() ? title(fileName) : master.notes().title();
+    }
+
+    private static String title(String fileName) {
         String stem = fileName.replaceFirst("\\.[^.]{1,5}$", "").replace('_', ' ').replace('-', ' ').strip();
         return stem.isEmpty() ? "Untitled" : Character.toUpperCase(stem.charAt(0)) + stem.substring(1);
     }

@@ -1,32 +1,45 @@
 package wistel.server.docket;
 
+import java.time.LocalDateTime;
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.Function;
+import java.util.regex.Pattern;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import wistel.core.docket.changes.Change;
 import wistel.core.docket.changes.GangCommand;
 import wistel.core.docket.changes.PieceCommand;
 import wistel.core.docket.spec.DocketSpec;
+import wistel.core.docket.spec.PreflightFacts;
 import wistel.core.fault.InvalidRequest;
+import wistel.core.fault.NotFound;
 import wistel.core.length.Length;
+import wistel.core.length.Margins;
 import wistel.core.paper.Stock;
 import wistel.core.rendition.Rendition;
+import wistel.core.sheet.Annotation;
 import wistel.core.sheet.Arrangement;
+import wistel.core.sheet.Caption;
 import wistel.core.sheet.Cut;
 import wistel.core.sheet.Frame;
 import wistel.core.sheet.Gang;
 import wistel.core.sheet.Item;
+import wistel.core.sheet.LayoutInput;
 import wistel.core.sheet.Plans;
 import wistel.core.sheet.SheetPlan.PixelSize;
 import wistel.server.master.Master;
 import wistel.server.master.MasterImport;
+import wistel.server.master.MasterRepository;
 
 /** Brings pieces onto dockets that print several together: from files, from other dockets, of a picture that is there. */
 @Service
@@ -34,34 +47,123 @@ public class GangService {
     private static final int MOST_DOCKETS = 200;
     private static final int MOST_SIZES = 50;
     private static final double FRESH_MM = 150;
+    private static final int CONTACT_A_PAGE = 20;
+    private static final Annotation CONTACT_CAPTION = new Annotation(new Caption(false, false, 0, false, 7, true, true, false), 0, 2,
+        false);
+    private static final Pattern NUMBER = Pattern.compile("\\d{1,12}");
 
     private final DocketRepository dockets;
     private final DocketService decisions;
     private final DocketAssessor assessor;
     private final JointRepository joints;
+    private final MasterRepository masters;
 
-    GangService(DocketRepository dockets, DocketService decisions, DocketAssessor assessor, JointRepository joints) {
+    GangService(DocketRepository dockets, DocketService decisions, DocketAssessor assessor, JointRepository joints,
+        MasterRepository masters) {
+        this.masters = masters;
         this.joints = joints;
         this.dockets = dockets;
         this.decisions = decisions;
         this.assessor = assessor;
     }
 
-    /** A picture that was brought as a file, its longer side as long as the docket's pieces are in the middle. */
-    public void add(UUID id, MasterImport.Taken taken) {
+    /**
+     * A picture that was read in.
+     *
+     * @param hash     of its master
+     * @param fileName that it was brought by this time
+     */
+    public record Brought(String hash, String fileName) {
+        public static Brought of(MasterImport.Taken taken) {
+            return new Brought(taken.master().hash(), taken.fileName());
+        }
+    }
+
+    /** Pictures that were brought as files, in one change; their longer side as long as the docket's pieces are in the middle. */
+    public void add(UUID id, List<Brought> pictures) {
         DocketRepository.Row row = dockets.get(id);
         DocketSpec d = row.spec();
-        Master master = taken.master();
-        Names names = new Names(d);
-        Rendition rendition = Rendition.of(names.rendition(), master.hash());
-        PixelSize size = new PixelSize(master.width(), master.height());
         double longer = d.items().stream().mapToDouble(i -> Math.max(i.frame().widthMm(), i.frame().heightMm())).sorted()
             .skip(d.items().size() / 2).findFirst().orElse(FRESH_MM);
-        double width = size.aspect() >= 1 ? longer : longer * size.aspect();
-        double height = Math.max(Frame.SMALLEST_MM, width / size.aspect());
-        Item item = Item.whole(names.item(), rendition.id(), Math.max(Frame.SMALLEST_MM, width), height)
-            .titled(DocketOpening.title(taken.fileName()));
-        decisions.change(id, row.version(), new Change.Added(List.of(rendition), List.of(item)));
+        Annotation annotation = Plans.gang(d.plan()).map(g -> d.item(g.pieces().get(0)).annotation().perPicture())
+            .orElse(Annotation.NONE);
+        Gathered all = brought(new Names(d), pictures, longer, annotation);
+        decisions.change(id, row.version(), new Change.Added(all.renditions, all.items));
+    }
+
+    private Gathered brought(Names names, List<Brought> pictures, double longer, Annotation annotation) {
+        if (pictures.isEmpty() || pictures.size() > DocketSpec.MOST_PIECES) {
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, pictures.size() + " pictures can't be laid at once.",
+                "Bring 1 to " + DocketSpec.MOST_PIECES + ".");
+        }
+        List<Rendition> renditions = new ArrayList<>();
+        List<Item> items = new ArrayList<>();
+        for (Brought one : pictures) {
+            Master master = masters.byHash(one.hash)
+                .orElseThrow(() -> new NotFound("“" + one.fileName + "” isn't here.", "Bring it again."));
+            Rendition rendition = Rendition.of(names.rendition(), master.hash());
+            renditions.add(rendition);
+            PixelSize size = size(master);
+            double width = size.aspect() >= 1 ? longer : longer * size.aspect();
+            items.add(Item.whole(names.item(), rendition.id(), Math.max(Frame.SMALLEST_MM, width),
+                Math.max(Frame.SMALLEST_MM, width / size.aspect())).annotated(annotation)
+                .titled(DocketOpening.title(master, one.fileName)));
+        }
+        return new Gathered(renditions, items, Map.of());
+    }
+
+    /** What pictures that are brought together become. */
+    public enum Sheet {
+        /** Pieces of 15 cm, cut right across. */
+        TOGETHER,
+        /** Small, in frames of one size over as many pages as it takes, each with its number and file name. */
+        CONTACT
+    }
+
+    /** A docket of its own for pictures that were brought together. */
+    public UUID open(Sheet sheet, String title, List<Brought> pictures) {
+        boolean contact = sheet == Sheet.CONTACT;
+        Gathered all = brought(new Names(), pictures, FRESH_MM, contact ? CONTACT_CAPTION : Annotation.NONE);
+        Arrangement arrangement = contact
+            ? new Arrangement(Arrangement.Way.ROWS, 6, false, 0, new Arrangement.Rows(Arrangement.Rows.Alike.FRAMES, CONTACT_A_PAGE))
+            : Arrangement.USUAL;
+        Gang gang = new Gang(false, arrangement, all.items.stream().map(Item::id).toList(), List.of());
+        Master first = masters.byHash(pictures.get(0).hash).orElseThrow();
+        DocketSpec spec = DocketSpec
+            .fresh(title.isBlank() ? contact ? "Contact sheet" : "Together" : title, all.renditions.get(0), size(first))
+            .withPictures(all.renditions, all.items, gang);
+        Map<String, PixelSize> sizes = new HashMap<>();
+        spec.renditions().forEach(r -> sizes.put(r.id(), size(masters.byHash(r.masterHash()).orElseThrow())));
+        // no paper is chosen yet, so nothing keeps its edges white
+        return dockets.add(new Change.Placing(new GangCommand.Arranged(arrangement),
+            d -> LayoutInput.bare(d.stock(), Margins.NONE, sizes, d.items())).on(spec));
+    }
+
+    private static PixelSize size(Master master) {
+        return new PixelSize(master.width(), master.height());
+    }
+
+    /** By what pieces are put in order. */
+    public enum Order {
+        NAME, TAKEN
+    }
+
+    /** Pieces in the order of their files' names, numbers in them counted as numbers, or of the days on which they were taken. */
+    public void order(UUID id, int version, Order by) {
+        DocketSpec d = dockets.get(id).spec();
+        Gang gang = GangCommand.gang(d);
+        Map<String, Master> byRendition = new HashMap<>();
+        d.renditions().forEach(r -> byRendition.put(r.id(), masters.byHash(r.masterHash()).orElseThrow()));
+        Function<String, Master> of = item -> byRendition.get(d.item(item).renditionId());
+        Comparator<String> byName = Comparator.comparing(item -> naturally(of.apply(item).fileName()));
+        Comparator<String> order = by == Order.NAME ? byName
+            : Comparator.comparing((String item) -> of.apply(item).notes().taken().orElse(LocalDateTime.MAX)).thenComparing(byName);
+        decisions.change(id, version, new GangCommand.Reordered(gang.pieces().stream().sorted(order).toList()));
+    }
+
+    /** Numbers in it filled up, so that 9 comes before 10. */
+    private static String naturally(String name) {
+        return NUMBER.matcher(name.toLowerCase(Locale.ROOT)).replaceAll(n -> "0".repeat(Math.max(0, 12 - n.group().length())) + n.group());
     }
 
     /** Pieces of other dockets, each with its crop, size, treatment, compensation and caption. */
@@ -174,9 +276,59 @@ public class GangService {
         decisions.change(id, version, new PieceCommand.Framed(itemId, width, height));
     }
 
+    /** Several pieces, each with its longer side as long as was typed. */
+    public void resizeAll(UUID id, int version, List<String> itemIds, String longer) {
+        DocketRepository.Row row = dockets.get(id);
+        Map<String, PreflightFacts.Picture> pictures = assessor.assess(row).facts().pictures();
+        double mm = mm(longer);
+        List<PieceCommand.Framed> each = itemIds.stream().map(row.spec()::item).map(item -> {
+            double[] now = item.size(pictures.get(item.renditionId()).size());
+            double scale = mm / Math.max(now[0], now[1]);
+            return new PieceCommand.Framed(item.id(), now[0] * scale, now[1] * scale);
+        }).toList();
+        decisions.change(id, version, new Change.Each(each,
+            (each.size() == 1 ? "a piece" : each.size() + " pieces") + " " + Length.mm(mm) + " mm long"));
+    }
+
+    /** The same pieces once more, each on its own from now on. */
+    public void copy(UUID id, int version, List<String> itemIds) {
+        DocketSpec d = dockets.get(id).spec();
+        Names names = new Names(d);
+        decisions.change(id, version,
+            new Change.Added(List.of(), itemIds.stream().map(d::item).map(i -> i.as(names.item(), i.renditionId())).toList()));
+    }
+
+    /** Waiting dockets of the same paper that together lie on what its pieces leave bare, the largest first. */
+    public List<UUID> fitting(UUID id) {
+        DocketRepository.Row row = dockets.get(id);
+        DocketAssessment judged = assessor.assess(row);
+        DocketSpec d = row.spec();
+        Gang gang = GangCommand.gang(d);
+        List<UUID> fitting = new ArrayList<>();
+        List<DocketRepository.Row> waiting = dockets.onBench().rows().stream()
+            .filter(r -> !r.id().equals(id) && r.spec().pairingId().equals(d.pairingId()) && Plans.single(r.spec().plan()).isPresent()
+                && joints.of(r.id()).stream().noneMatch(j -> j.id().equals(id)))
+            .sorted(Comparator.comparingDouble((DocketRepository.Row r) -> -area(r.spec()))).limit(MOST_DOCKETS).toList();
+        for (DocketRepository.Row other : waiting) {
+            List<UUID> tried = new ArrayList<>(fitting);
+            tried.add(other.id());
+            Gathered more = gathered(new Names(d), d.pairingId(), tried);
+            DocketSpec with = new Change.Added(more.renditions, more.items).on(d);
+            if (gang.takes(more.items.stream().map(Item::id).toList(), assessor.assess(row.with(with)).facts().input(with),
+                judged.layout())) {
+                fitting.add(other.id());
+            }
+        }
+        return fitting;
+    }
+
+    private static double area(DocketSpec d) {
+        return d.items().stream().mapToDouble(i -> i.frame().widthMm() * i.frame().heightMm()).sum();
+    }
+
     /** How pieces are to be laid, lengths as a person typed them; what is empty stays. */
     public record ArrangementAsked(Optional<Arrangement.Way> way, Optional<String> gutter, Optional<Boolean> cutMarks,
-        Optional<String> longest) {
+        Optional<String> longest, Optional<Arrangement.Rows> rows) {
     }
 
     public void arrange(UUID id, int version, ArrangementAsked asked) {
@@ -184,7 +336,8 @@ public class GangService {
         decisions.change(id, version,
             new GangCommand.Arranged(
                 new Arrangement(asked.way.orElse(now.way()), asked.gutter.map(GangService::mm).orElse(now.gutterMm()),
-                    asked.cutMarks.orElse(now.cutMarks()), asked.longest.map(GangService::mm).orElse(now.longestMm()))));
+                    asked.cutMarks.orElse(now.cutMarks()), asked.longest.map(GangService::mm).orElse(now.longestMm()),
+                    asked.rows.orElse(now.rows()))));
     }
 
     private static double mm(String written) {

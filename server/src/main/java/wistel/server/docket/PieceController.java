@@ -11,6 +11,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PatchMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -49,13 +50,51 @@ class PieceController {
         return answers.created(gangs.together(asked.dockets));
     }
 
-    /** Takes a picture file as the request's body and lays it beside what is on the docket, however that stands by then. */
-    @PostMapping(value = "/dockets/{id}/pieces", consumes = "!application/x-www-form-urlencoded")
-    ResponseEntity<DocketView> add(@PathVariable UUID id, @RequestParam String name, @Parameter(hidden = true) HttpServletRequest request)
-        throws IOException {
-        dockets.get(id);
+    record PicturesAsked(List<GangService.Brought> pictures) {
+    }
+
+    /** @param title blank for one that says what it is */
+    record PicturesTogether(GangService.Sheet sheet, String title, List<GangService.Brought> pictures) {
+    }
+
+    record PiecesAsked(List<String> itemIds) {
+    }
+
+    record LongerSide(List<String> itemIds, String longer) {
+    }
+
+    record OrderAsked(GangService.Order by) {
+    }
+
+    /** @param notice something to tell, empty when there is nothing */
+    record BroughtPicture(String hash, String fileName, String notice) {
+    }
+
+    /** Takes a picture file as the request's body; it lies on no docket yet. */
+    @PostMapping(value = "/masters", consumes = "!application/x-www-form-urlencoded")
+    BroughtPicture bring(@RequestParam String name, @Parameter(hidden = true) HttpServletRequest request) throws IOException {
         imports.accepts(request.getContentLengthLong());
-        gangs.add(id, imports.take(name, request.getInputStream()));
+        MasterImport.Taken taken = imports.take(name, request.getInputStream());
+        return new BroughtPicture(taken.master().hash(), taken.fileName(), taken.notice());
+    }
+
+    /** Lays pictures that were brought beside what is on the docket, however that stands by then. */
+    @PostMapping("/dockets/{id}/pieces")
+    ResponseEntity<DocketView> add(@PathVariable UUID id, @RequestBody PicturesAsked asked) {
+        gangs.add(id, asked.pictures);
+        return answers.changed(id);
+    }
+
+    /** A docket for pictures that were brought together. */
+    @PostMapping("/sheet-dockets")
+    ResponseEntity<DocketView> open(@RequestBody PicturesTogether asked) {
+        return answers.created(gangs.open(asked.sheet, asked.title, asked.pictures));
+    }
+
+    /** Puts the pieces in order. */
+    @PutMapping("/dockets/{id}/pieces/order")
+    ResponseEntity<DocketView> order(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody OrderAsked asked) {
+        gangs.order(id, IfMatch.version(version), asked.by);
         return answers.changed(id);
     }
 
@@ -86,6 +125,27 @@ class PieceController {
         @RequestBody GangService.PieceSize asked) {
         gangs.resize(id, IfMatch.version(version), itemId, asked);
         return answers.changed(id);
+    }
+
+    /** Gives several pieces another size: how long their longer side is. */
+    @PatchMapping("/dockets/{id}/pieces")
+    ResponseEntity<DocketView> resizeAll(@PathVariable UUID id, @RequestHeader("If-Match") String version,
+        @RequestBody LongerSide asked) {
+        gangs.resizeAll(id, IfMatch.version(version), asked.itemIds, asked.longer);
+        return answers.changed(id);
+    }
+
+    /** Lays pieces once more, each to be changed by itself. */
+    @PostMapping("/dockets/{id}/pieces/copies")
+    ResponseEntity<DocketView> copy(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody PiecesAsked asked) {
+        gangs.copy(id, IfMatch.version(version), asked.itemIds);
+        return answers.changed(id);
+    }
+
+    /** Dockets that wait for the same paper and together fit on what stays bare. */
+    @GetMapping("/dockets/{id}/fitting")
+    List<UUID> fitting(@PathVariable UUID id) {
+        return gangs.fitting(id);
     }
 
     /** Lays the pieces in another way. */

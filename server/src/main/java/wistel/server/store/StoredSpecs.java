@@ -11,7 +11,6 @@ import java.util.regex.Pattern;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import wistel.core.colour.Lab;
 import wistel.core.docket.PrintOrder;
@@ -71,6 +70,7 @@ public class StoredSpecs {
             case 5 -> json.read(fifthSpec((ObjectNode) tree), DocketSpec.class);
             case 6 -> json.read(sixthSpec((ObjectNode) tree), DocketSpec.class);
             case 7 -> json.read(seventhSpec((ObjectNode) tree), DocketSpec.class);
+            case 8 -> json.read(eighthSpec((ObjectNode) tree), DocketSpec.class);
             default -> json.read(tree, DocketSpec.class);
         };
     }
@@ -86,6 +86,7 @@ public class StoredSpecs {
             case 6 -> json.read(sixthOrder((ObjectNode) node), PrintOrder.class);
             case 7 -> json.read(seventhOrder((ObjectNode) node), PrintOrder.class);
             case 8 -> json.read(eighthOrder((ObjectNode) node), PrintOrder.class);
+            case 9 -> json.read(ninthOrder((ObjectNode) node), PrintOrder.class);
             default -> json.read(node, PrintOrder.class);
         };
     }
@@ -174,6 +175,16 @@ public class StoredSpecs {
             ArrayNode pieces = plan.putArray("pieces");
             plan.path("spots").valueStream().map(s -> s.path("itemId").asString()).distinct().forEach(pieces::add);
         }
+        return eighthSpec(d);
+    }
+
+    /** Schema 8: captions said nothing of files, and rows gave no sizes. */
+    private ObjectNode eighthSpec(ObjectNode d) {
+        d.path("items").forEach(item -> ((ObjectNode) item.path("annotation").path("caption")).put("number", false).put("fileName", false)
+            .put("taken", false));
+        if (d.path("plan").path("arrangement") instanceof ObjectNode arrangement) {
+            arrangement.set("rows", json.tree(Arrangement.Rows.AS_SIZED));
+        }
         return d.put("schema", DocketSpec.SCHEMA);
     }
 
@@ -233,6 +244,11 @@ public class StoredSpecs {
     private ObjectNode eighthOrder(ObjectNode o) {
         seventhSpec((ObjectNode) o.path("spec"));
         ((ObjectNode) o.path("layout")).putArray("cuts");
+        return ninthOrder(o);
+    }
+
+    private ObjectNode ninthOrder(ObjectNode o) {
+        eighthSpec((ObjectNode) o.path("spec"));
         return o.put("schema", PrintOrder.SCHEMA);
     }
 

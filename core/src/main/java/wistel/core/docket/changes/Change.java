@@ -20,7 +20,8 @@ import wistel.core.sheet.LayoutInput;
 import wistel.core.sheet.Plans;
 
 /** One change of a docket: what a person did, and what undo says it takes back. {@link Command} is what may come from outside. */
-public sealed interface Change permits Command, Change.Charted, Change.Paired, Change.PairedWith, Change.Added, Change.Placing {
+public sealed interface Change permits Command, Change.Charted, Change.Paired, Change.PairedWith, Change.Added, Change.Each,
+    Change.Placing {
     /** @throws InvalidRequest when it can't be done to this docket */
     DocketSpec on(DocketSpec d);
 
@@ -111,6 +112,22 @@ public sealed interface Change permits Command, Change.Charted, Change.Paired, C
         }
     }
 
+    /** Several changes as one. */
+    record Each(List<? extends Command> changes, String words) implements Change {
+        public Each {
+            changes = List.copyOf(changes);
+        }
+
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            DocketSpec next = d;
+            for (Command change : changes) {
+                next = change.on(next);
+            }
+            return next;
+        }
+    }
+
     /**
      * A change, and the places that pieces find after it where several are printed together.
      *
@@ -124,6 +141,9 @@ public sealed interface Change permits Command, Change.Charted, Change.Paired, C
             Optional<Gang> gang = Plans.gang(next.plan());
             if (gang.isEmpty()) {
                 return next;
+            }
+            for (Item item : gang.get().resized(input.apply(next))) {
+                next = next.withItem(item);
             }
             LayoutInput in = input.apply(next);
             boolean alike = Plans.gang(d.plan()).filter(before -> before.arrangedAlike(input.apply(d), gang.get(), in)).isPresent();

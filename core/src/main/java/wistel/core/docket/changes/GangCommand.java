@@ -9,7 +9,9 @@ import wistel.core.docket.spec.DocketSpec;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.length.Length;
 import wistel.core.rendition.Rendition;
+import wistel.core.sheet.Annotation;
 import wistel.core.sheet.Arrangement;
+import wistel.core.sheet.Frame;
 import wistel.core.sheet.Gang;
 import wistel.core.sheet.Item;
 import wistel.core.sheet.Plans;
@@ -60,7 +62,8 @@ public sealed interface GangCommand extends Command {
             return switch (arrangement.way()) {
                 case TIGHTEST -> "laid as tightly as can be";
                 case CUT_ACROSS -> "laid to be cut right across";
-                case ROWS -> "laid in rows";
+                case ROWS -> arrangement.rows().aPage() == 0 ? "laid in rows"
+                    : "laid in rows, about " + arrangement.rows().aPage() + " a page";
                 case BY_HAND -> "laid by hand";
             } + ", gutter " + Length.mm(arrangement.gutterMm()) + " mm";
         }
@@ -124,6 +127,71 @@ public sealed interface GangCommand extends Command {
         @Override
         public String words() {
             return mayTurn ? "may be turned" : "stays upright";
+        }
+    }
+
+    /** What is written and drawn round several pieces. */
+    record AllAnnotated(List<String> itemIds, Annotation annotation) implements GangCommand {
+        public AllAnnotated {
+            itemIds = List.copyOf(itemIds);
+        }
+
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            DocketSpec next = d;
+            for (String id : itemIds) {
+                gang(d, id);
+                next = next.withItem(next.item(id).annotated(annotation));
+            }
+            return next;
+        }
+
+        @Override
+        public String words() {
+            return "what is written and drawn round " + (itemIds.size() == 1 ? "a picture" : itemIds.size() + " pictures");
+        }
+    }
+
+    /** All of each picture, or its frame full of it. */
+    record AllFitted(List<String> itemIds, Frame.Fit fit) implements GangCommand {
+        public AllFitted {
+            itemIds = List.copyOf(itemIds);
+        }
+
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            DocketSpec next = d;
+            for (String id : itemIds) {
+                gang(d, id);
+                next = next.withItem(next.item(id).framed(next.item(id).frame().fitted(fit)));
+            }
+            return next;
+        }
+
+        @Override
+        public String words() {
+            return fit == Frame.Fit.FILL ? "frames filled" : "all of each picture";
+        }
+    }
+
+    /** Each of several pieces so often. */
+    record AllRepeated(List<String> itemIds, int copies) implements GangCommand {
+        public AllRepeated {
+            itemIds = List.copyOf(itemIds);
+        }
+
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            DocketSpec next = d;
+            for (String id : itemIds) {
+                next = new Repeated(id, copies).on(next);
+            }
+            return next;
+        }
+
+        @Override
+        public String words() {
+            return copies == 1 ? "pieces once each" : "pieces " + copies + " times each";
         }
     }
 

@@ -4,6 +4,7 @@ import wistel.core.docket.spec.DocketSpec;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.length.Length;
 import wistel.core.sheet.Annotation;
+import wistel.core.sheet.Arrangement;
 import wistel.core.sheet.Cut;
 import wistel.core.sheet.Frame;
 import wistel.core.sheet.Item;
@@ -18,8 +19,13 @@ public sealed interface PieceCommand extends Command {
         @Override
         public DocketSpec on(DocketSpec d) {
             Item item = framed(d, itemId);
-            return Plans.single(d.plan()).isPresent() ? d.with(d.single().framed(widthMm, heightMm))
-                : d.withItem(item.sized(widthMm, heightMm));
+            if (Plans.single(d.plan()).isPresent()) {
+                return d.with(d.single().framed(widthMm, heightMm));
+            }
+            // a size of its own ends those that rows give to all
+            DocketSpec sized = d.withItem(item.sized(widthMm, heightMm));
+            return Plans.gang(d.plan())
+                .map(g -> sized.withPlan(g.arranged(g.arrangement().sized(Arrangement.Rows.AS_SIZED)))).orElse(sized);
         }
 
         @Override

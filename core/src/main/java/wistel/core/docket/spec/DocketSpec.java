@@ -38,13 +38,13 @@ import wistel.core.tone.PairingToneCurve;
  */
 public record DocketSpec(int schema, Heading heading, List<Rendition> renditions, List<Item> items, PaperChoice paper, SheetPlan plan,
     Output output, Conversion colour, int copies) {
-    public static final int SCHEMA = 8;
+    public static final int SCHEMA = 9;
     /** The piece of a docket that has one. */
     public static final String FIRST_ITEM = "i1";
     private static final int LONGEST_TITLE = 200;
     private static final int LONGEST_NOTES = 4000;
     private static final int MOST_COPIES = 99;
-    private static final int MOST_PIECES = 500;
+    public static final int MOST_PIECES = 500;
 
     public record Heading(String title, String notes, Purpose purpose) {
         /** @throws InvalidRequest when a text is too long, or the title blank */

@@ -49,12 +49,13 @@ public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVers
      * @param hasProfile     the file brought a usable profile
      * @param profileProblem why an embedded one could not be used; empty when there was none or it is fine
      * @param sourceName     the profile's name, or what would be taken
+     * @param file           what captions may say of its file
      * @param detail         where there is something to see in it; only where the plan asks for that
      */
     public record Picture(SheetPlan.PixelSize size, int channels, boolean hasProfile, String profileProblem, String sourceName,
-        Optional<DetailMap> detail) {
+        CaptionText.OfFile file, Optional<DetailMap> detail) {
         public Picture(SheetPlan.PixelSize size, int channels, boolean hasProfile, String profileProblem, String sourceName) {
-            this(size, channels, hasProfile, profileProblem, sourceName, Optional.empty());
+            this(size, channels, hasProfile, profileProblem, sourceName, CaptionText.OfFile.UNKNOWN, Optional.empty());
         }
     }
 
@@ -118,7 +119,8 @@ public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVers
             .collect(Collectors.toMap(Map.Entry::getKey, e -> e.getValue().size()));
         Map<String, CaptionText> captions = d.items().stream()
             .collect(Collectors.toMap(Item::id, item -> new CaptionText(item.title().isBlank() ? d.title() : item.title(),
-                CaptionText.date(today), nextEdition(item.id()))));
+                CaptionText.date(today), nextEdition(item.id()), d.plan().items().indexOf(item.id()) + 1,
+                pictures.get(item.renditionId()).file())));
         return new LayoutInput(d.stock(), margins(d), sizes, d.itemsById(), captions, d.copies());
     }
 

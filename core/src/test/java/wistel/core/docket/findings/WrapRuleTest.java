@@ -36,6 +36,7 @@ import wistel.core.printer.ValueSet;
 import wistel.core.rendition.Rendition;
 import wistel.core.sheet.Annotation;
 import wistel.core.sheet.Caption;
+import wistel.core.sheet.CaptionText;
 import wistel.core.sheet.Cut;
 import wistel.core.sheet.SheetPlan;
 import wistel.core.sheet.Wrap;
@@ -58,7 +59,8 @@ public class WrapRuleTest {
                 DriverSettings.QUALITY, ValueSet.enums(4, 5)),
             List.of(360, 720), List.of("device3_16"), List.of("image/pwg-raster"));
         return new PreflightFacts(
-            Map.of("r1", new PreflightFacts.Picture(new SheetPlan.PixelSize(6000, 4000), 3, true, "", "sRGB", detail)),
+            Map.of("r1",
+                new PreflightFacts.Picture(new SheetPlan.PixelSize(6000, 4000), 3, true, "", "sRGB", CaptionText.OfFile.UNKNOWN, detail)),
             Optional.of(pairing(surface, body)), Optional.of(printer),
             Dockets.idle(loaded), Set.of(), Set.of("r1"), 600, Dockets.TODAY, Map.of());
     }
