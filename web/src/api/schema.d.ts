@@ -68,6 +68,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/attempts/{id}/labels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["labels"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/attempts/{id}/layout": {
         parameters: {
             query?: never;
@@ -132,6 +148,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/attempts/{id}/pages/{page}/placed/{placed}/buyers-page": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["buyersPage"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/attempts/{id}/pages/{page}/placed/{placed}/label": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["label"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/attempts/{id}/pages/{page}/placed/{placed}/scan": {
         parameters: {
             query?: never;
@@ -174,6 +222,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["pageAgain"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/attempts/{id}/pieces/{itemId}/dockets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["alone"];
         delete?: never;
         options?: never;
         head?: never;
@@ -235,9 +299,9 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_2"];
+        get: operations["all_3"];
         put?: never;
-        post: operations["keep_3"];
+        post: operations["keep_4"];
         delete?: never;
         options?: never;
         head?: never;
@@ -363,7 +427,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_1"];
+        get: operations["all_2"];
         put?: never;
         post: operations["add_3"];
         delete?: never;
@@ -477,7 +541,7 @@ export interface paths {
         };
         get: operations["ofDocket"];
         put?: never;
-        post: operations["release"];
+        post: operations["release_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -557,7 +621,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["write"];
+        post: operations["write_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1444,6 +1508,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/series": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["release"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/series/taken-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["takeBack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/settings/print-texts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["texts"];
+        put: operations["write"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/settings/retention": {
         parameters: {
             query?: never;
@@ -1471,6 +1583,38 @@ export interface paths {
         put?: never;
         post: operations["open"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/starting-points": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_1"];
+        put?: never;
+        post: operations["keep_3"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/starting-points/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["letGo"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1771,6 +1915,10 @@ export interface components {
             /** @enum {string} */
             kind: "all-repeated";
         };
+        Alone: {
+            /** Format: uuid */
+            docketId: string;
+        };
         AlternativePrinter: {
             changes: string[];
             /** Format: uuid */
@@ -1860,6 +2008,7 @@ export interface components {
             paper: string;
             /** Format: int32 */
             percent: number;
+            pieces: components["schemas"]["Piece"][];
             /** Format: uuid */
             printerId: string;
             printerName: string;
@@ -1901,6 +2050,9 @@ export interface components {
         Attempted: {
             /** Format: uuid */
             attempt: string;
+        };
+        BackAsked: {
+            attempts: string[];
         };
         Bleed: {
             parts: components["schemas"]["MirroredPart"][];
@@ -2323,6 +2475,14 @@ export interface components {
         Held: {
             agreed?: boolean;
             held: boolean;
+        };
+        HeldBack: {
+            /** Format: uuid */
+            docketId: string;
+            /** Format: int32 */
+            docketNumber: number;
+            title: string;
+            why: string;
         };
         Histogram: {
             /** Format: double */
@@ -2786,6 +2946,13 @@ export interface components {
             sheet: "TOGETHER" | "CONTACT";
             title: string;
         };
+        Piece: {
+            /** Format: int32 */
+            docketNumber?: number;
+            fileName: string;
+            itemId: string;
+            title: string;
+        };
         PieceSize: {
             height?: string;
             width?: string;
@@ -2820,6 +2987,12 @@ export interface components {
             notes: components["schemas"]["Note"][];
             /** @enum {string} */
             raster: "DEVICE" | "SRGB" | "OPRGB" | "GRAY";
+        };
+        PrintTexts: {
+            contact: string;
+            inks: string;
+            name: string;
+            note: string;
         };
         Printed: {
             /** Format: int32 */
@@ -2904,6 +3077,15 @@ export interface components {
             x: number;
             /** Format: double */
             y: number;
+        };
+        Released: {
+            /** Format: uuid */
+            attemptId: string;
+            /** Format: uuid */
+            docketId: string;
+            /** Format: int32 */
+            docketNumber: number;
+            title: string;
         };
         Renamed: {
             name?: string;
@@ -2999,6 +3181,13 @@ export interface components {
             ofMaster: number;
             /** Format: double */
             ofPrint: number;
+        };
+        Series: {
+            heldBack: components["schemas"]["HeldBack"][];
+            released: components["schemas"]["Released"][];
+        };
+        SeriesAsked: {
+            dockets: string[];
         };
         Set: {
             /** @enum {string} */
@@ -3142,6 +3331,19 @@ export interface components {
             /** @enum {string} */
             stage: "PICTURE" | "PAPER" | "SIZE" | "PROOF" | "MACHINE" | "RELEASE";
         };
+        StartAsked: {
+            /** Format: uuid */
+            docketId: string;
+            name: string;
+        };
+        StartingPointView: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            pairingId?: string;
+            paper?: string;
+            words: string;
+        };
         Status: {
             doing: string;
             /** Format: int64 */
@@ -3207,6 +3409,10 @@ export interface components {
             depthMm: number;
             /** @enum {string} */
             kind: "BARS" | "BOARD";
+        };
+        TakenBack: {
+            goingOn: string[];
+            takenBack: string[];
         };
         TakenCompensation: {
             compensation: components["schemas"]["CompensationView"];
@@ -3654,6 +3860,28 @@ export interface operations {
             };
         };
     };
+    labels: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                };
+            };
+        };
+    };
     layout: {
         parameters: {
             query?: never;
@@ -3743,6 +3971,54 @@ export interface operations {
             };
         };
     };
+    buyersPage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                page: number;
+                placed: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                };
+            };
+        };
+    };
+    label: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                page: number;
+                placed: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                };
+            };
+        };
+    };
     scan: {
         parameters: {
             query?: {
@@ -3819,6 +4095,29 @@ export interface operations {
             };
         };
     };
+    alone: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                itemId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Alone"];
+                };
+            };
+        };
+    };
     again: {
         parameters: {
             query?: never;
@@ -3887,7 +4186,7 @@ export interface operations {
             };
         };
     };
-    all_2: {
+    all_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -3907,7 +4206,7 @@ export interface operations {
             };
         };
     };
-    keep_3: {
+    keep_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -4111,7 +4410,7 @@ export interface operations {
             };
         };
     };
-    all_1: {
+    all_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -4176,6 +4475,7 @@ export interface operations {
             query: {
                 name: string;
                 like?: string;
+                from?: string;
             };
             header?: never;
             path?: never;
@@ -4366,7 +4666,7 @@ export interface operations {
             };
         };
     };
-    release: {
+    release_1: {
         parameters: {
             query?: {
                 held?: boolean;
@@ -4480,7 +4780,7 @@ export interface operations {
             };
         };
     };
-    write: {
+    write_1: {
         parameters: {
             query?: never;
             header: {
@@ -6036,6 +6336,98 @@ export interface operations {
             };
         };
     };
+    release: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SeriesAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Series"];
+                };
+            };
+        };
+    };
+    takeBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BackAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TakenBack"];
+                };
+            };
+        };
+    };
+    texts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PrintTexts"];
+                };
+            };
+        };
+    };
+    write: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PrintTexts"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PrintTexts"];
+                };
+            };
+        };
+    };
     kept: {
         parameters: {
             query?: never;
@@ -6101,6 +6493,70 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["DocketView"];
                 };
+            };
+        };
+    };
+    all_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["StartingPointView"][];
+                };
+            };
+        };
+    };
+    keep_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StartAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["StartingPointView"];
+                };
+            };
+        };
+    };
+    letGo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

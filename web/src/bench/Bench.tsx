@@ -12,6 +12,7 @@ import { PageDrawing } from '../parts/PageDrawing'
 import { filesOf } from './arrivals'
 import { DropChoice } from './DropChoice'
 import { type Gathering, GatheringSoFar } from './Gathering'
+import { PrintInTurn } from './PrintInTurn'
 import { PrintTogether } from './PrintTogether'
 import { WORDS } from './words'
 import './bench.css'
@@ -29,6 +30,10 @@ export function Bench() {
     queryFn: ({ signal }) => answer(api.GET('/api/status', { signal })),
     refetchInterval: (q) => (q.state.data?.ready ? false : 1000),
   })
+  const { data: starts = [] } = useQuery({
+    queryKey: ['starting-points'],
+    queryFn: ({ signal }) => answer(api.GET('/api/starting-points', { signal })),
+  })
   const [arrivals, setArrivals] = useState<Arrival[]>([])
   const [arrived, setArrived] = useState<File[]>()
   const [gathering, setGathering] = useState<Gathering>()
@@ -44,14 +49,15 @@ export function Bench() {
   const change = (key: number, next: Partial<Arrival>) =>
     setArrivals((all) => all.map((a) => (a.key === key ? { ...a, ...next } : a)))
 
-  const take = async (files: File[]) => {
+  /** @param from a starting point; without one nothing is decided yet */
+  const take = async (files: File[], from?: string) => {
     const coming = files.map((file) => ({ file, key: nextKey.current++ }))
     setArrivals((all) => [...coming.map((c) => ({ key: c.key, name: c.file.name, share: 0 })), ...all].slice(0, 30))
     for (const { file, key } of coming) {
       try {
         const opened = await upload<{ docket: DocketView; notice: string }>(
           '/api/dockets',
-          { query: { name: file.name } },
+          { query: { name: file.name, ...(from ? { from } : {}) } },
           file,
           status?.largestFile ?? Number.POSITIVE_INFINITY,
           (share) => change(key, { share }),
@@ -101,7 +107,7 @@ export function Bench() {
   }
 
   const dropped = (files: File[]) => {
-    if (files.length > 1) setArrived(files)
+    if (files.length > 1 || (files.length > 0 && starts.length > 0)) setArrived(files)
     else take(files)
   }
 
@@ -129,10 +135,11 @@ export function Bench() {
       {arrived && (
         <DropChoice
           count={arrived.length}
+          starts={starts}
           onLeave={() => setArrived(undefined)}
-          onChoose={(becomes) => {
+          onChoose={(becomes, from) => {
             setArrived(undefined)
-            if (becomes === 'EACH') take(arrived)
+            if (becomes === 'EACH') take(arrived, from)
             else gather(arrived, becomes)
           }}
         />
@@ -159,7 +166,12 @@ export function Bench() {
             <section className="group" key={g.paper + g.note}>
               <header>
                 <h2>{g.paper}</h2> <span>{[g.note, g.takes].filter(Boolean).join(' · ')}</span>
-                {g.dockets.filter((d) => d.joins).length > 1 && <PrintTogether dockets={g.dockets.filter((d) => d.joins)} />}
+                {g.dockets.filter((d) => d.pairingId).length > 1 && (
+                  <span className="acts">
+                    <PrintTogether dockets={g.dockets.filter((d) => d.joins)} />
+                    <PrintInTurn dockets={g.dockets.filter((d) => d.pairingId)} />
+                  </span>
+                )}
               </header>
               <div className="lying">
                 {g.dockets.map((d) => (

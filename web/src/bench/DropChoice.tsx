@@ -1,5 +1,8 @@
-import { Modal, Radio } from 'antd'
+import { Modal, Radio, Select } from 'antd'
 import { useState } from 'react'
+import type { components } from '../api/schema'
+
+type StartingPoint = components['schemas']['StartingPointView']
 
 /** What several pictures that were dropped at once become. */
 export type Becomes = 'EACH' | 'TOGETHER' | 'CONTACT'
@@ -18,32 +21,57 @@ const MOST_TOGETHER = 500
 
 export function DropChoice({
   count,
+  starts,
   onChoose,
   onLeave,
 }: {
   count: number
-  onChoose: (becomes: Becomes) => void
+  starts: StartingPoint[]
+  /** @param from a starting point for each; without one nothing is decided yet */
+  onChoose: (becomes: Becomes, from?: string) => void
   onLeave: () => void
 }) {
   const [becomes, choose] = useState<Becomes>('EACH')
+  const [from, startFrom] = useState('')
   const tooMany = becomes !== 'EACH' && count > MOST_TOGETHER
   return (
     <Modal
       open
-      title={`${count} pictures`}
-      okText="Bring them"
-      cancelText="Leave them"
+      title={count === 1 ? 'One picture' : `${count} pictures`}
+      okText={count === 1 ? 'Bring it' : 'Bring them'}
+      cancelText={count === 1 ? 'Leave it' : 'Leave them'}
       okButtonProps={{ disabled: tooMany }}
       onCancel={onLeave}
-      onOk={() => onChoose(becomes)}
+      onOk={() => onChoose(becomes, from || undefined)}
     >
-      <Radio.Group className="becomes" value={becomes} onChange={(e) => choose(e.target.value)}>
-        {WAYS.map((w) => (
-          <Radio key={w.value} value={w.value}>
-            {w.name} <span className="soft">{w.what}</span>
-          </Radio>
-        ))}
-      </Radio.Group>
+      {count > 1 && (
+        <Radio.Group className="becomes" value={becomes} onChange={(e) => choose(e.target.value)}>
+          {WAYS.map((w) => (
+            <Radio key={w.value} value={w.value}>
+              {w.name} <span className="soft">{w.what}</span>
+            </Radio>
+          ))}
+        </Radio.Group>
+      )}
+      {starts.length > 0 && becomes === 'EACH' && (
+        <p className="starts">
+          start with{' '}
+          <Select
+            aria-label="Starting point"
+            value={from}
+            onChange={startFrom}
+            options={[
+              { value: '', label: 'nothing decided yet' },
+              ...[...new Set(starts.map((s) => s.paper ?? ''))].map((paper) => ({
+                label: paper || 'no paper chosen',
+                options: starts
+                  .filter((s) => (s.paper ?? '') === paper)
+                  .map((s) => ({ value: s.id, label: `${s.name} · ${s.words}` })),
+              })),
+            ]}
+          />
+        </p>
+      )}
       {tooMany && <p>One docket holds up to {MOST_TOGETHER} pictures: bring them in parts.</p>}
     </Modal>
   )

@@ -24,6 +24,7 @@ export function PrintTogether({ dockets }: { dockets: OnBench[] }) {
       setBusy(false)
     }
   }
+  if (dockets.length < 2) return null
   return (
     <>
       <Button size="small" onClick={() => setOpen(true)}>

@@ -13,6 +13,7 @@ import { PictureStation } from '../picture/PictureStation'
 import { ProofStation } from '../proof/ProofStation'
 import { ReleaseStation } from '../release/ReleaseStation'
 import { SizeStation } from '../size/SizeStation'
+import { KeepStart } from './KeepStart'
 import { PictureStrip } from './PictureStrip'
 import { useDocket } from './useDocket'
 import './docket.css'
@@ -172,6 +173,7 @@ export function Docket() {
             >
               Another like it
             </Button>
+            {view.spec.plan.kind !== 'gang' && <KeepStart view={view} complain={tools.complain} />}
             <Popconfirm
               title="Take this docket off the bench? Its prints stay in the print log."
               onConfirm={async () => {

@@ -174,7 +174,10 @@ export function useDocket(id: string) {
   return {
     view: query.data,
     error: query.error,
-    attempts: attempts.data ?? [],
+    /** Of the docket itself, newest first. */
+    attempts: attempts.data?.filter((a) => a.docketId === id) ?? [],
+    /** Of dockets that printed a piece of this one together with others. */
+    joint: attempts.data?.filter((a) => a.docketId !== id) ?? [],
     change: change.mutate,
     decide,
     bring,

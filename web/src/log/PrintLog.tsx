@@ -11,6 +11,7 @@ import { moment } from '../parts/numbers'
 import { Again } from '../release/Again'
 import { anewWords, attemptWords, keptWords, OVER, scanned } from '../release/words'
 import './log.css'
+import { PiecesOf } from './PiecesOf'
 
 const thumbnail = (a: Attempt) => {
   const page = scanned(a)
@@ -36,7 +37,7 @@ export function PrintLog() {
         <h1>Print log</h1>
         <Input
           className="search"
-          placeholder="title, paper, verdict, remark …"
+          placeholder="title, piece, paper, verdict, remark …"
           aria-label="Search the log"
           allowClear
           onChange={(e) => setWords(e.target.value)}
@@ -78,6 +79,7 @@ export function PrintLog() {
                   <div className="soft">
                     docket {a.docketNumber}, attempt {a.number}
                   </div>
+                  <PiecesOf attempt={a} complain={complain} />
                 </td>
                 <td title={a.readback}>
                   {a.paper}

@@ -10,6 +10,7 @@ import { wordFor } from '../printers/words'
 import { BringProfile } from './BringProfile'
 import './papers.css'
 import { Pair } from './Pair'
+import { StartingPoints } from './StartingPoints'
 import { bodyWords } from './words'
 
 const MOST_BYTES = 32 * 1048576
@@ -132,6 +133,7 @@ export function Papers() {
       <Modal open={changing !== undefined} onCancel={() => change(undefined)} footer={null} width={560} destroyOnHidden>
         {changing && <Pair profileHash={changing.profileHash} of={changing} done={() => change(undefined)} complain={complain} />}
       </Modal>
+      <StartingPoints complain={complain} />
       <div className="kept">
         <h2>Compensations</h2>
         <FileButton

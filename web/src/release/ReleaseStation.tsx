@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { Button, Input, InputNumber, Progress, Segmented, Select } from 'antd'
 import { useState } from 'react'
+import { Link } from 'react-router'
 import { answer, api } from '../api/client'
 import { masterUrl, renditionOf, scanUrl, treated } from '../api/pictures'
 import type { Attempt, DocketView } from '../api/types'
@@ -10,6 +11,7 @@ import { Findings, numbered } from '../parts/Findings'
 import { MarkSign } from '../parts/MarkSign'
 import { fixed, moment } from '../parts/numbers'
 import { Again } from './Again'
+import { AlongWith } from './AlongWith'
 import { LabFile, Written } from './LabFile'
 import { LaidDownSheet, laidFoot, useLaidDown } from './LaidDownSheet'
 import { OtherPrinter } from './OtherPrinter'
@@ -151,8 +153,25 @@ export function ReleaseStation({ view, picture, tools }: StationProps) {
                   )}
                   {a === last && a.verdict !== '' && a.verdict !== 'matches' && <Next attempt={a} view={view} tools={tools} />}
                   <Again attempt={a} disabled={running} onDone={refresh} complain={tools.complain} />
+                  {a.state === 'done' && !a.labFile && <AlongWith attempt={a} />}
                 </span>
               )}
+            </div>
+          ))}
+          {tools.joint.map((a) => (
+            <div className="finding" key={a.id} data-testid="joint-attempt">
+              <MarkSign
+                mark={a.state === 'done' ? 'SETTLED' : a.state === 'failed' ? 'STOP' : a.state === 'cancelled' ? 'OPEN' : 'BUSY'}
+                size={13}
+              />
+              <span>
+                <b>Together with others: {attemptWords(a)}</b> <span className="soft">{moment(a.created)}</span>
+              </span>
+              <span className="effect">
+                <Link to={`/dockets/${a.docketId}/release`}>
+                  docket {a.docketNumber}, {a.title}
+                </Link>
+              </span>
             </div>
           ))}
         </section>

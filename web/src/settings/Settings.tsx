@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { answer, api, type Problem } from '../api/client'
 import type { Retention } from '../api/types'
 import { megabytes } from '../parts/numbers'
+import { PrintTexts } from './PrintTexts'
 import { ScreenColour } from './ScreenColour'
 import { ScreenMeasure } from './ScreenMeasure'
 import './settings.css'
@@ -72,6 +73,7 @@ export function Settings() {
           {WORDS.save}
         </Button>
       </section>
+      <PrintTexts />
       <ScreenColour />
       <ScreenMeasure />
     </div>

@@ -120,6 +120,7 @@ export const attempt = (more: object = {}) =>
     remark: '',
     created: '2026-11-30T10:00:00Z',
     labFile: false,
+    pieces: [],
     held: false,
     reprint: 'KEPT',
     pages: [],
@@ -142,6 +143,7 @@ export const tools = (more: object = {}) => {
   const done = {
     view: docket(),
     attempts: [],
+    joint: [],
     change: vi.fn(),
     decide: vi.fn(),
     see: vi.fn(),

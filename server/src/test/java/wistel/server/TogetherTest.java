@@ -34,7 +34,7 @@ public class TogetherTest extends InTestRoom {
         change(greenhouse, "/size", "{\"width\":\"90\"}");
         change(yard, "/size", "{\"width\":\"80\"}");
         patch(yard, "{\"kind\":\"annotated\",\"itemId\":\"i1\",\"annotation\":{\"caption\":{\"title\":true,\"date\":false,\"edition\":0,"
-            + "\"signature\":false,\"sizePt\":9},\"ruleMm\":0,\"ruleGapMm\":2,\"cutMarks\":false}}");
+            + "\"signature\":false,\"sizePt\":9,\"number\":false,\"fileName\":false,\"taken\":false},\"ruleMm\":0,\"ruleGapMm\":2,\"cutMarks\":false}}");
     }
 
     private String paired(String file) throws IOException {
@@ -218,5 +218,75 @@ public class TogetherTest extends InTestRoom {
         assertThat(findings(large)).contains("PIECE_TOO_LARGE");
         assertThat(large.path("layout").path("unplaced").toString()).contains("i1");
         assertThat(large.path("layout").path("pages").get(0).path("placed").size()).isEqualTo(2);
+        JsonNode fixes = large.path("findings").valueStream().filter(f -> f.path("code").asString().equals("PIECE_TOO_LARGE")).findFirst()
+            .orElseThrow().path("fixes");
+        JsonNode smaller = patch(copy, fixes.valueStream().filter(f -> f.path("label").asString().equals("Make it as large as fits"))
+            .findFirst().orElseThrow().path("change").toString());
+        assertThat(findings(smaller)).doesNotContain("PIECE_TOO_LARGE", "NO_ROOM");
+        assertThat(smaller.path("layout").path("unplaced").size()).isZero();
+    }
+
+    /** The log finds a print by what lies on it, and each docket that gave a piece has it among its own. */
+    @Test(dependsOnMethods = "allArePrintedTogetherAndEachIsScanned")
+    public void aPrintIsFoundByItsPiecesAndOneOfThemIsPrintedAlone() {
+        JsonNode found = api.get("/api/attempts?words=boat%20yard%20night").body();
+        assertThat(found.size()).isEqualTo(1);
+        assertThat(found.get(0).path("pieces").valueStream().map(x -> x.path("title").asString()))
+            .containsExactly("Greenhouse morning", "Boat yard night", "Slate quarry");
+        assertThat(api.get("/api/attempts?words=slate-quarry.jpg").body().size()).as("by its file").isEqualTo(1);
+        assertThat(api.get("/api/attempts?words=no%20such%20boat").body().size()).isZero();
+        JsonNode own = api.get("/api/dockets/" + yard + "/attempts").body();
+        assertThat(own.get(0).path("id")).isEqualTo(found.get(0).path("id"));
+        String attempt = found.get(0).path("id").asString();
+        String item = found.get(0).path("pieces").get(1).path("itemId").asString();
+        Api.Answer alone = api.post("/api/attempts/" + attempt + "/pieces/" + item + "/dockets", "", 0);
+        assertThat(alone.status()).isEqualTo(201);
+        JsonNode d = docket(alone.body().path("docketId").asString());
+        assertThat(d.path("spec").path("plan").path("kind").asString()).isEqualTo("single");
+        assertThat(d.path("spec").path("heading").path("title").asString()).isEqualTo("Boat yard night");
+        assertThat(Api.picture(d).path("width").asDouble()).isEqualTo(80);
+        assertThat(api.post("/api/attempts/" + attempt + "/pieces/none/dockets", "", 0).status()).isEqualTo(400);
+    }
+
+    @Test(dependsOnMethods = "allArePrintedTogetherAndEachIsScanned")
+    public void severalPiecesAreChangedAtOnceInOneStep() {
+        String copy = api.post(path + "/copies", "", 0).body().path("id").asString();
+        JsonNode before = docket(copy);
+        JsonNode sized = change(copy, "/pieces", "{\"itemIds\":[\"i1\",\"i2\"],\"longer\":\"6cm\"}");
+        for (int i = 0; i < 2; i++) {
+            JsonNode frame = sized.path("spec").path("items").get(i).path("frame");
+            assertThat(Math.max(frame.path("widthMm").asDouble(), frame.path("heightMm").asDouble())).isEqualTo(60);
+        }
+        assertThat(sized.path("spec").path("items").get(2)).isEqualTo(before.path("spec").path("items").get(2));
+        JsonNode filled = patch(copy, "{\"kind\":\"all-fitted\",\"itemIds\":[\"i1\",\"i2\"],\"fit\":\"FILL\"}");
+        assertThat(filled.path("spec").path("items").get(1).path("frame").path("fit").asString()).isEqualTo("FILL");
+        JsonNode twice = patch(copy, "{\"kind\":\"all-repeated\",\"itemIds\":[\"i1\",\"i2\"],\"copies\":2}");
+        assertThat(twice.path("planned").path("prints").asInt()).isEqualTo(5);
+        Api.Answer more = api.post("/api/dockets/" + copy + "/pieces/copies", "{\"itemIds\":[\"i3\"]}", twice.path("version").asInt());
+        assertThat(more.body().path("spec").path("items").size()).isEqualTo(4);
+        JsonNode undone = more.body();
+        for (int i = 0; i < 4; i++) {
+            undone = api.post("/api/dockets/" + copy + "/undo", "", undone.path("version").asInt()).body();
+        }
+        assertThat(undone.path("spec")).isEqualTo(before.path("spec"));
+    }
+
+    /** What waits for the same paper is offered where it takes no more of it, and not where it would. */
+    @Test(dependsOnMethods = "allArePrintedTogetherAndEachIsScanned")
+    public void whatFitsIntoTheBarePartIsOffered() throws IOException {
+        String small = paired("dune-west-wind.jpg");
+        change(small, "/size", "{\"width\":\"45\"}");
+        String large = paired("salt-pans-february.jpg");
+        change(large, "/size", "{\"width\":\"190\"}");
+        String joint = api.post("/api/joint-dockets", "{\"dockets\":[\"" + greenhouse + "\",\"" + yard + "\"]}", 0).body().path("id")
+            .asString();
+        String aRoll = "{\"kind\":\"stocked\",\"stock\":{\"kind\":\"sheet\",\"name\":\"short\",\"widthMm\":130,\"lengthMm\":210}}";
+        patch(joint, aRoll);
+        List<String> fitting = api.get("/api/dockets/" + joint + "/fitting").body().valueStream().map(JsonNode::asString).toList();
+        assertThat(fitting).contains(small).doesNotContain(large, greenhouse, yard);
+        JsonNode filled = api.post("/api/dockets/" + joint + "/pieces/from-dockets", "{\"dockets\":[\"" + small + "\"]}",
+            docket(joint).path("version").asInt()).body();
+        assertThat(filled.path("layout").path("pages").size()).isEqualTo(1);
+        assertThat(filled.path("layout").path("unplaced").size()).isZero();
     }
 }

@@ -21,6 +21,8 @@ public final class InvalidRequest extends WistelException {
         NAME_MISSING,
         /** Too short or too long a name. */
         NAME_OUT_OF_RANGE,
+        /** Another of its kind is called so. */
+        NAME_TAKEN,
         /** A number outside of its range. */
         OUT_OF_RANGE,
         /** A page that an attempt doesn't have. */

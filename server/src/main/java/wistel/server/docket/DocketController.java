@@ -66,11 +66,11 @@ class DocketController {
     /** Takes a picture file as the request's body and opens a docket for it; {@code like} names one that it is to be printed like. */
     @PostMapping(value = "/dockets", consumes = "!application/x-www-form-urlencoded")
     ResponseEntity<Opened> open(@RequestParam String name, @RequestParam Optional<UUID> like,
-        @Parameter(hidden = true) HttpServletRequest request) throws IOException {
+        @RequestParam Optional<UUID> from, @Parameter(hidden = true) HttpServletRequest request) throws IOException {
         like.ifPresent(dockets::get);
         imports.accepts(request.getContentLengthLong());
         MasterImport.Taken taken = imports.take(name, request.getInputStream());
-        DocketOpening.Like opened = like.map(l -> opening.openLike(taken, l))
+        DocketOpening.Like opened = like.map(l -> opening.openLike(taken, l)).or(() -> from.map(f -> opening.openFrom(taken, f)))
             .orElseGet(() -> new DocketOpening.Like(opening.open(taken), ""));
         events.publish("docket", opened.docket().toString());
         return ResponseEntity.status(HttpStatus.CREATED)

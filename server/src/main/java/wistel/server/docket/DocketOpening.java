@@ -1,6 +1,9 @@
 package wistel.server.docket;
 
+import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import wistel.core.docket.spec.DocketSpec;
@@ -23,8 +26,10 @@ import wistel.server.master.MasterImport;
 public class DocketOpening {
     private final DocketRepository dockets;
     private final DocketAssessor assessor;
+    private final StartingPointRepository points;
 
-    DocketOpening(DocketRepository dockets, DocketAssessor assessor) {
+    DocketOpening(DocketRepository dockets, DocketAssessor assessor, StartingPointRepository points) {
+        this.points = points;
         this.dockets = dockets;
         this.assessor = assessor;
     }
@@ -35,8 +40,19 @@ public class DocketOpening {
      * @return the docket, and what could not hold for this picture's shape; empty when all did
      */
     public Like openLike(MasterImport.Taken taken, UUID like) {
+        return openLike(taken, dockets.get(like));
+    }
+
+    /** The same with decisions that were kept under a name. */
+    Like openFrom(MasterImport.Taken taken, UUID startingPoint) {
+        StartingPointRepository.StartingPoint start = points.get(startingPoint);
+        return openLike(taken, new DocketRepository.Row(start.id(), 0, 0, start.spec(), Optional.empty(), Optional.empty(), Set.of(),
+            Instant.EPOCH));
+    }
+
+    private Like openLike(MasterImport.Taken taken, DocketRepository.Row like) {
         Master master = taken.master();
-        DocketAssessment judged = assessor.assess(dockets.get(like));
+        DocketAssessment judged = assessor.assess(like);
         DocketSpec d = judged.row().spec();
         if (Plans.wrap(d.plan()).isPresent()) {
             return wrappedLike(taken, d);

@@ -1,5 +1,6 @@
 package wistel.server.docket;
 
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -8,7 +9,7 @@ import org.springframework.stereotype.Repository;
 
 /** Which pieces of a docket were taken from which other dockets, to be printed together. */
 @Repository
-class JointRepository {
+public class JointRepository {
     private final JdbcClient jdbc;
 
     JointRepository(JdbcClient jdbc) {
@@ -20,6 +21,16 @@ class JointRepository {
         sources.forEach((item, source) -> jdbc.sql(
             "insert into joint_piece (docket_id, item_id, source_id) values (?, ?, ?) on conflict (docket_id, item_id) do update set source_id = excluded.source_id")
             .params(docket, item, source).update());
+    }
+
+    /** Where the pieces of a docket came from, by item; those of its own are left out. */
+    public Map<String, UUID> sources(UUID docket) {
+        Map<String, UUID> sources = new HashMap<>();
+        jdbc.sql("select item_id, source_id from joint_piece where docket_id = ?").param(docket)
+            .query(r -> {
+                sources.put(r.getString(1), r.getObject(2, UUID.class));
+            });
+        return sources;
     }
 
     /** Dockets on which a piece of this one lies as they stand now, those left out that were put away. */

@@ -17,13 +17,22 @@ import wistel.core.fault.NotFound;
  * @param held      its files are made, and wait for a person's word to be sent
  * @param agreed    how far pages that were made anew may be from the print of then, mean CIEDE2000; empty when nobody was asked yet
  * @param labFile   a file for somebody else's printer, written and not printed
+ * @param pieces    that lie on it, where there are several
  * @param orderHash two attempts of the same hash are the same print
  */
 public record Attempt(UUID id, UUID docketId, int docketNumber, int number, UUID printerId, String printerName, String masterHash,
     String orderHash, String title, String paper,
     String summary, String readback, AttemptState state, String message, int percent, boolean cancelAsked, List<AttemptPage> pages,
     String verdict,
-    String remark, Instant created, Optional<Instant> finished, boolean labFile, boolean held, @JsonIgnore Optional<Double> agreed) {
+    String remark, Instant created, Optional<Instant> finished, boolean labFile, boolean held, @JsonIgnore Optional<Double> agreed,
+    List<Piece> pieces) {
+    /**
+     * Something that lies on a print of several pieces.
+     *
+     * @param docketNumber of the docket that it came from; empty where it was brought as a file
+     */
+    public record Piece(String itemId, String title, String fileName, Optional<Integer> docketNumber) {
+    }
 
     public boolean over() {
         return state.over();

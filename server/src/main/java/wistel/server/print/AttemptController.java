@@ -119,6 +119,15 @@ class AttemptController {
         return ResponseEntity.accepted().body(attempts.get(id));
     }
 
+    /** Opens a docket that prints one piece of a print alone. */
+    @PostMapping("/attempts/{id}/pieces/{itemId}/dockets")
+    ResponseEntity<Alone> alone(@PathVariable UUID id, @PathVariable String itemId) {
+        return ResponseEntity.status(HttpStatus.CREATED).body(new Alone(releases.alone(id, itemId)));
+    }
+
+    record Alone(UUID docketId) {
+    }
+
     /** The frozen order, as it was written at release. */
     @GetMapping(value = "/attempts/{id}/order", produces = "application/json")
     String order(@PathVariable UUID id) {

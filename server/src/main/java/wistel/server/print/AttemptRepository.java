@@ -50,6 +50,7 @@ public class AttemptRepository implements PrintHistory {
     private static final int LEARN_FROM = 20;
 
     private final JdbcClient jdbc;
+    private final AttemptPieceRepository pieceRows;
     private final Json json;
     private final StoredSpecs specs;
     private final RecordRepository records;
@@ -57,7 +58,9 @@ public class AttemptRepository implements PrintHistory {
     private final RowMapper<Attempt> row;
     private final RowMapper<AttemptPage> page;
 
-    public AttemptRepository(JdbcClient jdbc, Json json, StoredSpecs specs, RecordRepository records, Clock clock) {
+    public AttemptRepository(JdbcClient jdbc, Json json, StoredSpecs specs, RecordRepository records, Clock clock,
+        AttemptPieceRepository pieceRows) {
+        this.pieceRows = pieceRows;
         this.records = records;
         this.row = records.checked(r -> "print " + r.getInt("number") + " of docket " + r.getInt("docket_number"), AttemptRepository::row);
         this.page = records.checked(r -> "page " + r.getInt("page") + " of print " + r.getString("attempt_id"), (r, n) -> page(r));
@@ -175,8 +178,11 @@ public class AttemptRepository implements PrintHistory {
         return specs.order(storedOrder(id).text());
     }
 
+    /** Of the docket itself, and of those that printed a piece of it together with others; newest first. */
     public List<Attempt> ofDocket(UUID docketId) {
-        return withPages(records.readable(jdbc.sql(SELECT + "where a.docket_id = ? order by a.number desc").param(docketId), row));
+        return withPages(records.readable(jdbc.sql(SELECT + """
+            where a.docket_id = ? or exists (select 1 from attempt_piece p where p.attempt_id = a.id and p.source_id = ?)
+            order by a.created desc, a.number desc""").params(docketId, docketId), row));
     }
 
     /** The newest of each docket; dockets without one are left out. */
@@ -219,18 +225,27 @@ public class AttemptRepository implements PrintHistory {
             .query(Boolean.class).single();
     }
 
-    /** Newest first; words are looked for in title, paper, readback, verdict and remark. */
+    /** Newest first; words are looked for in title, paper, readback, verdict, remark and what lies on it. */
     public List<Attempt> search(String words) {
         String like = "%" + words.toLowerCase(Locale.ROOT).replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_") + "%";
         return withPages(records.readable(jdbc.sql(SELECT + """
             where lower(concat_ws(' ', a.title, a.paper, a.readback, a.verdict, a.remark, 'docket', d.number)) like ?
-            order by a.created desc limit ?""").params(like, LOG_PAGE), row));
+              or exists (select 1 from attempt_piece p left join docket o on o.id = p.source_id
+                where p.attempt_id = a.id and lower(concat_ws(' ', p.title, p.file_name, 'docket', o.number)) like ?)
+            order by a.created desc limit ?""").params(like, like, LOG_PAGE), row));
     }
 
     // --- what a person does ---
 
     public void askCancel(UUID id) {
         jdbc.sql("update attempt set cancel_asked = true where id = ? and state in " + RUNNING).param(id).update();
+    }
+
+    /** Only where the printer was told nothing of it; false when it was, or it is over. */
+    boolean askCancelUnsent(UUID id) {
+        return jdbc.sql("update attempt a set cancel_asked = true where id = ? and state in " + RUNNING
+            + " and not exists (select 1 from attempt_page p where p.attempt_id = a.id and (p.job_sent or p.job_id is not null))")
+            .param(id).update() == 1;
     }
 
     /** It waits before it is sent, or goes on. */
@@ -331,13 +346,14 @@ public class AttemptRepository implements PrintHistory {
                     damaged.add(r.getObject("attempt_id", UUID.class));
                 }
             });
+        Map<UUID, List<Attempt.Piece>> pieces = pieceRows.of(attempts.stream().map(Attempt::id).toList());
         return attempts.stream().filter(a -> !damaged.contains(a.id())).map(a -> {
             List<AttemptPage> own = pages.getOrDefault(a.id(), List.of());
             int percent = (int) own.stream().mapToInt(p -> p.state() == AttemptState.DONE ? 100 : p.percent()).average().orElse(0);
             return new Attempt(a.id(), a.docketId(), a.docketNumber(), a.number(), a.printerId(), a.printerName(), a.masterHash(),
                 a.orderHash(), a.title(), a.paper(), a.summary(),
                 a.readback(), a.state(), a.message(), percent, a.cancelAsked(), own, a.verdict(), a.remark(), a.created(), a.finished(),
-                a.labFile(), a.held(), a.agreed());
+                a.labFile(), a.held(), a.agreed(), pieces.getOrDefault(a.id(), List.of()));
         }).toList();
     }
 
@@ -370,7 +386,8 @@ public class AttemptRepository implements PrintHistory {
             r.getString("message"), 0,
             r.getBoolean("cancel_asked"), List.of(), r.getString("verdict"), r.getString("remark"), r.getTimestamp("created").toInstant(),
             time(r, "finished"), r.getBoolean("lab_file"),
-            r.getBoolean("held"), Optional.ofNullable(r.getObject("agreed", Double.class)));
+            r.getBoolean("held"), Optional.ofNullable(r.getObject("agreed", Double.class)),
+            List.of());
     }
 
 }

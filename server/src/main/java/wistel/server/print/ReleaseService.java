@@ -14,6 +14,7 @@ import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import wistel.core.docket.PrintOrder;
+import wistel.core.docket.changes.GangCommand;
 import wistel.core.docket.findings.Finding;
 import wistel.core.docket.findings.VerdictAdvice;
 import wistel.core.docket.spec.DocketSpec;
@@ -47,9 +48,11 @@ public class ReleaseService {
     private final SchedulerClient scheduler;
     private final Events events;
     private final Clock clock;
+    private final AttemptPieceRepository pieces;
 
-    public ReleaseService(DocketRepository dockets, DocketAssessor assessor, AttemptRepository attempts, @Lazy SchedulerClient scheduler,
-        Events events, Clock clock) {
+    ReleaseService(DocketRepository dockets, DocketAssessor assessor, AttemptRepository attempts, @Lazy SchedulerClient scheduler,
+        Events events, Clock clock, AttemptPieceRepository pieces) {
+        this.pieces = pieces;
         this.dockets = dockets;
         this.assessor = assessor;
         this.attempts = attempts;
@@ -71,6 +74,7 @@ public class ReleaseService {
             summary(order), Readback.of(d, facts, order.layout()), false);
         UUID id = start(docketId, UUID.fromString(order.pairing().printerId()), attempts.stored(order), labels,
             pages(docketId, order, facts));
+        pieces.add(id, docketId, d);
         if (held) {
             attempts.hold(id, true);
         }
@@ -86,8 +90,10 @@ public class ReleaseService {
         AttemptRepository.Labels labels = new AttemptRepository.Labels(docket.spec().title(), order.pairing().paper(),
             Optional.of(UUID.fromString(order.pairing().pairingId())),
             file.words() + ", " + summary(order), howToPrint(order, file), true);
-        return start(docketId, UUID.fromString(order.pairing().printerId()), attempts.stored(order), labels,
+        UUID id = start(docketId, UUID.fromString(order.pairing().printerId()), attempts.stored(order), labels,
             pages(docketId, order, judged.facts()));
+        pieces.add(id, docketId, docket.spec());
+        return id;
     }
 
     /** One sentence to go along with the file. */
@@ -151,7 +157,22 @@ public class ReleaseService {
             Optional.of(UUID.fromString(read.pairing().pairingId())), a.summary(), a.readback(), a.labFile());
         UUID id = start(a.docketId(), a.printerId(), order, labels, attempts.newPages(attemptId));
         attempts.takeFiles(id, attemptId);
+        pieces.take(id, attemptId);
         return id;
+    }
+
+    /**
+     * One piece of a print, as a docket of its own that prints it once in the same way.
+     *
+     * @throws InvalidRequest when there is no such piece
+     */
+    @Transactional
+    public UUID alone(UUID attemptId, String itemId) {
+        Attempt a = attempts.get(attemptId);
+        DocketSpec d = attempts.order(attemptId).spec();
+        String title = a.pieces().stream().filter(p -> p.itemId().equals(itemId)).map(Attempt.Piece::title).findFirst()
+            .orElse(d.title());
+        return dockets.add(new GangCommand.PickedOut(itemId).on(d).withTitle(title).withCopies(1));
     }
 
     /** One page of an attempt that is over, again. */

@@ -15,7 +15,7 @@ import org.apache.pdfbox.util.Matrix;
 import wistel.core.render.LayoutRenderer;
 import wistel.core.sheet.Rect;
 
-/** Pages that lie on the workbench: text from above, lists, and drawings to scale. A4, upright; lengths in points. */
+/** Pages that lie on the workbench: text from above, lists, and drawings to scale. A4, upright, where nothing else is said; lengths in points. */
 public final class WorkbenchPdf implements AutoCloseable {
     public static final float MARGIN = 56;
     private static final float TITLE = 20;
@@ -24,13 +24,26 @@ public final class WorkbenchPdf implements AutoCloseable {
     public static final float SMALL = 8;
     public static final float WIDTH = PDRectangle.A4.getWidth() - 2 * MARGIN;
     private static final float HAIRLINE = 0.6f;
+    /** In a millimetre. */
+    private static final float POINTS = 72 / 25.4f;
 
     private final PDDocument document = new PDDocument();
     private final PDFont font;
+    private final PDRectangle size;
     private PDPageContentStream out;
     private float y;
 
     public WorkbenchPdf(String title) throws IOException {
+        this(title, PDRectangle.A4);
+    }
+
+    /** Of another size than A4. */
+    public WorkbenchPdf(String title, double widthMm, double heightMm) throws IOException {
+        this(title, new PDRectangle((float) widthMm * POINTS, (float) heightMm * POINTS));
+    }
+
+    private WorkbenchPdf(String title, PDRectangle size) throws IOException {
+        this.size = size;
         document.getDocumentInformation().setTitle(title);
         try (InputStream face = LayoutRenderer.class.getResourceAsStream("/fonts/archivo-regular.ttf")) {
             font = PDType0Font.load(document, face, true);
@@ -39,11 +52,31 @@ public final class WorkbenchPdf implements AutoCloseable {
     }
 
     private void begin() throws IOException {
-        PDPage page = new PDPage(PDRectangle.A4);
+        PDPage page = new PDPage(size);
         document.addPage(page);
         out = new PDPageContentStream(document, page);
         out.setLineWidth(HAIRLINE);
-        y = PDRectangle.A4.getHeight() - MARGIN;
+        y = size.getHeight() - MARGIN;
+    }
+
+    public void newPage() throws IOException {
+        out.close();
+        begin();
+    }
+
+    /** All of a page, in millimetres from its upper left corner. */
+    public Place page() {
+        return new Place(0, size.getHeight(), POINTS, new Rect(0, 0, size.getWidth() / POINTS, size.getHeight() / POINTS));
+    }
+
+    /** Where the next line stands, in millimetres from above. */
+    public double topMm() {
+        return (size.getHeight() - y) / POINTS;
+    }
+
+    /** Somewhere, as much of it as a width holds. */
+    public void at(String words, float x, float at, float size, float most) throws IOException {
+        write(held(words, size, most), x, at, size);
     }
 
     /** Where the next line stands, from below. */
@@ -173,11 +206,17 @@ public final class WorkbenchPdf implements AutoCloseable {
 
     /** The same, as much of it as a width holds. */
     public void centred(String words, float x, float at, float most) throws IOException {
-        String kept = shown(words);
-        while (kept.length() > 1 && width(kept, SMALL) > most) {
-            kept = kept.substring(0, kept.length() - 1);
-        }
+        String kept = held(words, SMALL, most);
         write(kept, x - width(kept, SMALL) / 2, at, SMALL);
+    }
+
+    /** What a width holds of it. */
+    private String held(String words, float size, float most) throws IOException {
+        String kept = shown(words);
+        while (kept.length() > 1 && width(kept, size) > most) {
+            kept = kept.substring(0, kept.offsetByCodePoints(kept.length(), -1));
+        }
+        return kept;
     }
 
     /** Read from the right. */

@@ -1,0 +1,218 @@
+package wistel.server.print;
+
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import javax.imageio.ImageIO;
+import org.springframework.stereotype.Service;
+import wistel.core.docket.PrintOrder;
+import wistel.core.fault.NotFound;
+import wistel.core.length.Length;
+import wistel.core.rendition.Rendition;
+import wistel.core.rendition.RenditionChange;
+import wistel.core.sheet.CaptionText;
+import wistel.core.sheet.Item;
+import wistel.core.sheet.Placed;
+import wistel.core.sheet.Rect;
+import wistel.server.display.Display;
+import wistel.server.master.Master;
+import wistel.server.master.MasterRepository;
+import wistel.server.proof.ProofService;
+import wistel.server.setting.SettingRepository;
+import wistel.server.store.Json;
+import wistel.server.workbench.WorkbenchPdf;
+
+/** What goes along with a print: a label for its back, a sheet of labels, and a page for the buyer. */
+@Service
+class PrintPapers {
+    private static final String TEXTS = "print-texts";
+    /** A label, in mm; two by five of them lie on A4. */
+    private static final double LABEL_WIDTH = 85;
+    private static final double LABEL_HEIGHT = 48;
+    private static final int ACROSS = 2;
+    private static final int DOWN = 5;
+    private static final double PICTURE_MM = 26;
+    private static final double BUYER_PICTURE_MM = 110;
+    private static final float POINTS = 72 / 25.4f;
+    private static final int PIXELS = 700;
+
+    private final AttemptRepository attempts;
+    private final AttemptPieceRepository pieces;
+    private final MasterRepository masters;
+    private final ProofService proofs;
+    private final SettingRepository settings;
+    private final Json json;
+
+    PrintPapers(AttemptRepository attempts, AttemptPieceRepository pieces, MasterRepository masters, ProofService proofs,
+        SettingRepository settings, Json json) {
+        this.attempts = attempts;
+        this.pieces = pieces;
+        this.masters = masters;
+        this.proofs = proofs;
+        this.settings = settings;
+        this.json = json;
+    }
+
+    PrintTexts texts() {
+        return settings.get(TEXTS).map(t -> json.read(t, PrintTexts.class)).orElse(PrintTexts.EMPTY);
+    }
+
+    void write(PrintTexts texts) {
+        settings.put(TEXTS, json.text(texts));
+    }
+
+    /** A print of an attempt: what lies on a page, with its number where it bears one. */
+    private record Print(PrintOrder order, Attempt attempt, int page, Placed placed, Optional<Integer> number) {
+        Item item() {
+            return order.spec().item(placed.itemId());
+        }
+
+        String title() {
+            return item().title().isBlank() ? attempt.title() : item().title();
+        }
+
+        String size() {
+            return Length.mm(placed.uprightWidthMm()) + " × " + Length.mm(placed.uprightHeightMm()) + " mm";
+        }
+
+        String day() {
+            return CaptionText.date(attempt.finished().orElse(attempt.created()).atZone(ZoneId.systemDefault()).toLocalDate());
+        }
+
+        Optional<String> edition() {
+            return number.map(n -> n + " of " + item().annotation().caption().edition());
+        }
+    }
+
+    private List<Print> prints(UUID attemptId) {
+        Attempt attempt = attempts.get(attemptId);
+        PrintOrder order = attempts.order(attemptId);
+        Map<String, Integer> numbers = pieces.numbers(attemptId);
+        List<Print> prints = new ArrayList<>();
+        for (int page = 1; page <= order.layout().pages().size(); page++) {
+            for (Placed placed : order.page(page).placed()) {
+                prints.add(new Print(order, attempt, page, placed, Optional.ofNullable(numbers.get(page + " " + placed.id()))));
+            }
+        }
+        return prints;
+    }
+
+    /** A4 with a label for every print of an attempt. */
+    byte[] labels(UUID attemptId) throws IOException {
+        List<Print> prints = prints(attemptId);
+        try (WorkbenchPdf out = new WorkbenchPdf("Labels, " + prints.get(0).attempt.title())) {
+            double left = (210 - ACROSS * LABEL_WIDTH) / 2;
+            double top = (297 - DOWN * LABEL_HEIGHT) / 2;
+            for (int i = 0; i < prints.size(); i++) {
+                int nth = i % (ACROSS * DOWN);
+                if (nth == 0 && i > 0) {
+                    out.newPage();
+                }
+                Rect at = new Rect(left + nth % ACROSS * LABEL_WIDTH, top + nth / ACROSS * LABEL_HEIGHT, LABEL_WIDTH, LABEL_HEIGHT);
+                label(out, at, prints.get(i), true);
+            }
+            return out.bytes();
+        }
+    }
+
+    /** One label on a page of its size. */
+    byte[] label(UUID attemptId, int page, String placedId) throws IOException {
+        Print print = print(attemptId, page, placedId);
+        try (WorkbenchPdf out = new WorkbenchPdf("Label, " + print.title(), LABEL_WIDTH, LABEL_HEIGHT)) {
+            label(out, new Rect(0, 0, LABEL_WIDTH, LABEL_HEIGHT), print, false);
+            return out.bytes();
+        }
+    }
+
+    private Print print(UUID attemptId, int page, String placedId) {
+        return prints(attemptId).stream().filter(p -> p.page == page && p.placed.id().equals(placedId)).findFirst()
+            .orElseThrow(() -> new NotFound("Nothing of that name lies on this page.", "Choose one of its pictures."));
+    }
+
+    private void label(WorkbenchPdf out, Rect at, Print print, boolean framed) throws IOException {
+        WorkbenchPdf.Place place = out.page();
+        if (framed) {
+            out.rectangle(place, at, 1, 3);
+        }
+        PrintTexts texts = texts();
+        picture(out, place, new Rect(at.x() + 5, at.y() + 5, PICTURE_MM, PICTURE_MM), print);
+        double x = at.x() + 5 + PICTURE_MM + 4;
+        float width = (float) (at.right() - 4 - x) * POINTS;
+        double y = at.y() + 8;
+        for (String line : lines(print, texts).toList()) {
+            out.at(line, place.x(x), place.y(y), y == at.y() + 8 ? 10 : 7.5f, width);
+            y += y == at.y() + 8 ? 5 : 3.8;
+        }
+        double sign = at.bottom() - 6;
+        out.line(place, new double[] {x, sign, at.right() - 5, sign});
+        out.at(texts.name(), place.x(at.x() + 5), place.y(sign), 7, (float) PICTURE_MM * POINTS);
+    }
+
+    private static Stream<String> lines(Print print, PrintTexts texts) {
+        return Stream.of(print.title(), print.size(), print.attempt.paper(), texts.inks(), print.edition().orElse(""), print.day())
+            .filter(s -> !s.isBlank());
+    }
+
+    /** A page that goes to whoever buys it. */
+    byte[] buyersPage(UUID attemptId, int page, String placedId) throws IOException {
+        Print print = print(attemptId, page, placedId);
+        PrintTexts texts = texts();
+        try (WorkbenchPdf out = new WorkbenchPdf(print.title())) {
+            out.heading(print.title(), texts.name());
+            out.skip(14);
+            double side = BUYER_PICTURE_MM;
+            WorkbenchPdf.Place place = out.page();
+            double top = out.topMm();
+            double high = picture(out, place, new Rect(WorkbenchPdf.MARGIN / POINTS, top, side, side), print);
+            out.skip((float) high * POINTS + 18);
+            for (String[] row : new String[][] {{"Size", print.size()}, {"Paper", print.attempt.paper()}, {"Inks", texts.inks()},
+                {"Edition", print.edition().map(e -> "number " + e).orElse("")}, {"Printed", print.day()}}) {
+                if (!row[1].isBlank()) {
+                    out.text(row[0] + ":  " + row[1], 11, 0);
+                }
+            }
+            out.skip(12);
+            if (!texts.note().isBlank()) {
+                out.text(texts.note(), 10.5f, 0);
+            }
+            out.skip(44);
+            double sign = out.topMm();
+            out.line(place, new double[] {WorkbenchPdf.MARGIN / POINTS, sign, WorkbenchPdf.MARGIN / POINTS + 70, sign});
+            out.skip(4);
+            out.text(Stream.of(texts.name(), texts.contact()).filter(s -> !s.isBlank()).collect(Collectors.joining(", ")), 9, 0);
+            return out.bytes();
+        }
+    }
+
+    /** What is printed of it, as large as a square holds, from its upper left corner: how high that is, in mm. */
+    private double picture(WorkbenchPdf out, WorkbenchPdf.Place place, Rect square, Print print) throws IOException {
+        Rendition rendition = print.order.spec().rendition(print.placed.renditionId());
+        Optional<Master> master = masters.byHash(rendition.masterHash());
+        if (master.isEmpty()) {
+            return 0;
+        }
+        BufferedImage whole = ImageIO.read(new ByteArrayInputStream(proofs.master(new ProofService.RenditionView(master.get(),
+            new RenditionChange(rendition.treatment(), List.of())), Display.THUMBNAIL, PIXELS)));
+        double scale = (double) whole.getWidth() / master.get().width();
+        var crop = print.placed.face().crop().scaled(scale);
+        int x = (int) Math.max(0, Math.min(whole.getWidth() - 1, Math.round(crop.x())));
+        int y = (int) Math.max(0, Math.min(whole.getHeight() - 1, Math.round(crop.y())));
+        BufferedImage shown = whole.getSubimage(x, y, Math.max(1, Math.min(whole.getWidth() - x, (int) Math.round(crop.width()))),
+            Math.max(1, Math.min(whole.getHeight() - y, (int) Math.round(crop.height()))));
+        ByteArrayOutputStream png = new ByteArrayOutputStream();
+        ImageIO.write(shown, "png", png);
+        double aspect = (double) shown.getWidth() / shown.getHeight();
+        double w = aspect >= 1 ? square.width() : square.width() * aspect;
+        out.image(place, new Rect(square.x(), square.y(), w, w / aspect), png.toByteArray());
+        return w / aspect;
+    }
+}
