@@ -7,6 +7,8 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
+import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.regex.Pattern;
 import org.testng.annotations.Test;
@@ -60,5 +62,65 @@ public class TogetherTest extends InBrowser {
         assertThat(page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("by hand"))).isChecked();
         page.getByLabel(Pattern.compile("^Undo: a piece moved")).click();
         assertThat(page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("cut right across"))).isChecked();
+    }
+
+    /** Pictures that are chosen at once become a contact sheet; one that can't be read is named, and the others go on. */
+    @Test(dependsOnGroups = "way", dependsOnMethods = "waitingDocketsAndFilesArePrintedTogetherAndEachIsJudged")
+    public void picturesBroughtAtOnceBecomeAContactSheet() throws IOException {
+        Path list = Files.createTempFile("list", ".jpg");
+        Files.writeString(list, "no picture");
+        page.navigate(wistel.address + "/");
+        page.getByTestId("chooser").setInputFiles(new Path[] {Path.of("../demo/pictures/salt-pans-february.jpg"),
+            Path.of("../demo/pictures/dune-west-wind.jpg"), list, Path.of("../demo/pictures/boat-yard-night.jpg")});
+        page.getByText("A contact sheet").click();
+        button("Bring them").click();
+        assertThat(page.locator(".gathering")).containsText("3 of 4 brought, 1 left out", new LocatorAssertions.ContainsTextOptions()
+            .setTimeout(60_000));
+        assertThat(page.locator(".gathering")).containsText("This is not a picture file that Wistel knows");
+        page.getByText("open it").click();
+        page.waitForURL(Pattern.compile(".*/dockets/.*/size"));
+        assertThat(page.getByTestId("readback")).containsText("3 pictures together");
+        assertThat(page.locator(".print")).hasCount(3);
+        assertThat(page.locator(".cuts circle")).hasCount(0);
+        button("file names").click();
+        assertThat(page.getByLabel("Pieces").locator("li").first()).containsText("Boat yard night");
+        page.getByText("pick all 3").click();
+        page.getByLabel("Copies of each").fill("2");
+        page.getByLabel("Copies of each").press("Enter");
+        assertThat(page.locator(".print")).hasCount(6);
+        page.getByLabel(Pattern.compile("^Undo: pieces 2 times each")).click();
+        assertThat(page.locator(".print")).hasCount(3);
+        page.navigate(page.url().replace("/size", "/picture"));
+        Locator strip = page.getByLabel("Picture looked at");
+        assertThat(strip.getByRole(AriaRole.TAB)).hasCount(3);
+        page.keyboard().press(".");
+        assertThat(strip.getByRole(AriaRole.TAB).nth(1)).hasAttribute("aria-selected", "true");
+        Files.delete(list);
+    }
+
+    /** What is decided once is kept under a name and offered for the next picture; several dockets go to the printer in one press. */
+    @Test(dependsOnGroups = "way", dependsOnMethods = "picturesBroughtAtOnceBecomeAContactSheet")
+    public void docketsStartAlikeAndArePrintedOneAfterAnother() {
+        page.navigate(wistel.address + "/");
+        page.getByText("Boat yard, night").first().click();
+        page.waitForURL(Pattern.compile(".*/dockets/.*"));
+        button("Keep as a start …").click();
+        page.getByLabel("Name of the starting point").fill("Lustre, as the boats");
+        button("Keep it").click();
+        assertThat(page.getByText("is offered from now on")).isVisible();
+        page.navigate(wistel.address + "/");
+        page.getByTestId("chooser").setInputFiles(Path.of("../demo/pictures/dune-west-wind.jpg"));
+        page.getByLabel("Starting point").click();
+        page.getByText(Pattern.compile("^Lustre, as the boats")).last().click();
+        button("Bring it").click();
+        Locator group = page.locator(".group").filter(new Locator.FilterOptions().setHasText("Corrie Lustre 260, A4"));
+        assertThat(group).containsText("Dune west wind", new LocatorAssertions.ContainsTextOptions().setTimeout(30_000));
+        group.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^One after another"))).click();
+        Locator dialog = page.getByRole(AriaRole.DIALOG);
+        dialog.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^Print these"))).click();
+        assertThat(dialog).containsText("On their way, in this order");
+        assertThat(dialog.locator("ol li").first()).isVisible();
+        dialog.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Take them back")).click();
+        assertThat(page.getByText(Pattern.compile("taken back\\.")).first()).isVisible(within(10));
     }
 }

@@ -33,8 +33,8 @@ import wistel.core.sheet.Rect;
 
 /**
  * Makes the raster of any page: pictures resampled once from their masters, converted, set on white paper and drawn over with marks, in
- * bands of rows. Each master is decoded once, forward: a picture that is placed once and not turned is used as it comes, others go through
- * a spool file. What is made round a picture is made from the picture as it is printed, which is kept for it in memory where it is small,
+ * bands of rows. Each master is decoded once, forward, while the bands run over the pieces that show it: a picture that is placed once and
+ * not turned is used as it comes, others go through a spool file of six bytes a pixel. What is made round a picture is made from the picture as it is printed, which is kept for it in memory where it is small,
  * else in a file. Bands are independent of each other and are made on all workers; they are cut alike everywhere, so the same job gives the
  * same bytes.
  */
@@ -43,8 +43,12 @@ public final class LayoutRenderer {
     private static final int BANDS_UNDER_WAY = 4;
     /** Share of the progress that filling the spools takes, where there are any. */
     private static final double SPOOL_SHARE = 0.3;
-    /** A picture that something is made round stays in memory up to this. */
+    /** A picture that is resampled before the bands come to it stays in memory up to this. */
     private static final long SMALL_BYTES = 32L << 20;
+    /** All of those together. */
+    private static final long SMALL_BYTES_IN_ALL = 192L << 20;
+    /** A master that goes through a file has so many times the pixels of what is printed of it before that is kept instead. */
+    private static final int SHRUNK = 2;
 
     private final Executor workers;
     private final PixelSpool.Places scratch;
@@ -167,75 +171,152 @@ public final class LayoutRenderer {
     /** @param times is told how long each stage took */
     public void render(Job job, RasterSink sink, OutputStream out, Progress progress, StageTimes times) throws IOException {
         List<RasterPiece> pieces = RasterPiece.of(job);
-        try (Windows windows = open(pieces, progress, times)) {
+        boolean surrounds = pieces.stream().anyMatch(p -> p.placed.sides().isPresent());
+        try (Windows windows = new Windows(pieces, job.sharpener, times)) {
             surround(job, pieces, windows, progress, times);
-            new Composition(job, sink, new Content(pieces.stream().filter(p -> p.placed.sides().isEmpty()).toList(), windows.sided), times)
-                .write(out, windows.spooled ? progress.part(SPOOL_SHARE, 1) : progress);
+            new Composition(job, sink, new Content(pieces.stream().filter(p -> p.placed.sides().isEmpty()).toList(), windows), times)
+                .write(out, surrounds ? progress.part(SPOOL_SHARE, 1) : progress);
         } catch (UncheckedIOException e) {
             throw e.getCause();
         }
     }
 
-    /** The open windows of a page. */
-    private static final class Windows implements AutoCloseable {
+    /**
+     * A master with the pieces that show it, and its open windows while the bands run over these. A picture that is placed once and whose
+     * rows come as they are stored is read forward, others go through a file.
+     */
+    private static final class Use {
+        private final RowSource stored;
+        private final List<RasterPiece> pieces;
         private final List<RowWindow> open = new ArrayList<>();
+        private boolean done;
+        /** Its pieces are resampled at once, and its files closed: what is kept of them is smaller. */
+        private boolean shrunk;
+        /** Band after which nothing reads from it any more. */
+        private int lastBand = Integer.MAX_VALUE;
+
+        private Use(RowSource stored, List<RasterPiece> pieces) {
+            this.stored = stored;
+            this.pieces = pieces;
+        }
+
+        private boolean forward() {
+            return pieces.size() == 1 && pieces.get(0).turn.keepsRows();
+        }
+
+        /** Pieces that something is made round are resampled by themselves. */
+        private boolean shrinks() {
+            long kept = pieces.stream().mapToLong(p -> (long) p.width * p.height).sum();
+            return !forward() && pieces.stream().allMatch(p -> p.placed.sides().isEmpty())
+                && kept * SHRUNK < (long) stored.width() * stored.height();
+        }
+
+        private int first() {
+            return pieces.stream().mapToInt(p -> p.y).min().orElseThrow();
+        }
+
+        private int end() {
+            return pieces.stream().mapToInt(p -> p.y + p.height).max().orElseThrow();
+        }
+
+        private void close() {
+            open.forEach(RowWindow::close);
+            open.clear();
+            pieces.forEach(RasterPiece::close);
+            done = true;
+        }
+    }
+
+    /** The windows of a page: each is opened when the bands come to it and closed when they have left it behind. */
+    private final class Windows implements AutoCloseable {
+        private final List<Use> uses;
+        private final StageTimes times;
         private final List<PixelRuns> kept = new ArrayList<>();
         private final List<SidedPiece> sided = new ArrayList<>();
-        private boolean spooled;
+        private final Sharpener sharpener;
+
+        private Windows(List<RasterPiece> pieces, Sharpener sharpener, StageTimes times) {
+            this.times = times;
+            this.sharpener = sharpener;
+            this.uses = pieces.stream().collect(Collectors.groupingBy(p -> p.picture.stored, LinkedHashMap::new, Collectors.toList()))
+                .entrySet().stream().map(e -> new Use(e.getKey(), e.getValue())).toList();
+        }
+
+        /** Opens what shows itself above a row of the raster. */
+        private void reach(int bottom, Progress progress) throws IOException {
+            for (Use use : uses) {
+                if (use.open.isEmpty() && !use.done && !use.shrunk && use.first() < bottom) {
+                    open(use, progress);
+                }
+            }
+        }
+
+        private void open(Use use, Progress progress) throws IOException {
+            if (use.forward()) {
+                RasterPiece only = use.pieces.get(0);
+                only.window = new ForwardRows(only.turn == Orientation.MIRRORED ? new MirroredRows(use.stored) : use.stored, times);
+                use.open.add(only.window);
+                return;
+            }
+            // decoded once, into a file for each way in which it is turned
+            Orientation[] turns = use.pieces.stream().map(p -> p.turn).distinct().toArray(Orientation[]::new);
+            PixelSpool[] spools = PixelSpool.of(use.stored, turns, new PixelSpool.Means(scratch, workers, progress, times));
+            use.open.addAll(List.of(spools));
+            use.pieces.forEach(piece -> piece.window = spools[Arrays.asList(turns).indexOf(piece.turn)]);
+            if (use.shrinks()) {
+                for (RasterPiece piece : use.pieces) {
+                    long inMemory = uses.stream().filter(u -> !u.done).flatMap(u -> u.pieces.stream()).mapToLong(RasterPiece::heldBytes)
+                        .sum();
+                    boolean small = piece.bytes() <= SMALL_BYTES && inMemory + piece.bytes() <= SMALL_BYTES_IN_ALL;
+                    piece.keep(kept(new ResampledRows(piece, sharpener, times), small, progress, times), small);
+                }
+                use.open.forEach(RowWindow::close);
+                use.open.clear();
+                use.shrunk = true;
+            }
+        }
+
+        /**
+         * Closes what lies above a row of the raster: what comes forward at once, as its rows were taken; a file when the bands that read
+         * from it are made.
+         */
+        private void leave(int top, int band) {
+            for (Use use : uses) {
+                if ((use.shrunk || !use.open.isEmpty()) && !use.done && use.end() <= top) {
+                    use.lastBand = Math.min(use.lastBand, band);
+                    if (use.forward() || band > use.lastBand + BANDS_UNDER_WAY) {
+                        use.close();
+                    }
+                }
+            }
+        }
 
         @Override
         public void close() {
-            open.forEach(RowWindow::close);
+            uses.forEach(Use::close);
             kept.forEach(PixelRuns::close);
         }
     }
 
     /** What is drawn on a page: pictures as they come, and pictures with what is made round them. */
-    private record Content(List<RasterPiece> pieces, List<SidedPiece> sided) {
-    }
-
-    private Windows open(List<RasterPiece> pieces, Progress progress, StageTimes times) throws IOException {
-        Windows windows = new Windows();
-        try {
-            Map<RowSource, List<RasterPiece>> byMaster = pieces.stream()
-                .collect(Collectors.groupingBy(p -> p.picture.stored, LinkedHashMap::new, Collectors.toList()));
-            int done = 0;
-            for (Map.Entry<RowSource, List<RasterPiece>> entry : byMaster.entrySet()) {
-                List<RasterPiece> uses = entry.getValue();
-                if (uses.size() == 1 && uses.get(0).turn.keepsRows()) {
-                    RowSource stored = entry.getKey();
-                    uses.get(0).window = new ForwardRows(uses.get(0).turn == Orientation.MIRRORED ? new MirroredRows(stored) : stored,
-                        times);
-                    windows.open.add(uses.get(0).window);
-                } else {
-                    windows.spooled = true;
-                    spool(entry.getKey(), uses, windows,
-                        progress.part(SPOOL_SHARE * done / byMaster.size(), SPOOL_SHARE * (done + 1) / byMaster.size()), times);
-                }
-                done++;
-            }
-            return windows;
-        } catch (RuntimeException | IOException | Error e) {
-            windows.close();
-            throw e;
-        }
+    private record Content(List<RasterPiece> pieces, Windows windows) {
     }
 
     /** Resamples pictures that something is made round, whole, and keeps them for it. */
     private void surround(Job job, List<RasterPiece> pieces, Windows windows, Progress progress, StageTimes times) throws IOException {
         for (RasterPiece piece : pieces) {
             if (piece.placed.sides().isPresent()) {
-                double from = windows.spooled ? SPOOL_SHARE / 2 : 0;
-                windows.spooled = true;
-                PixelRuns whole = kept(new ResampledRows(piece, job.sharpener, times), progress.part(from, SPOOL_SHARE), times);
+                windows.reach(piece.y + 1, progress.part(0, SPOOL_SHARE / 2));
+                PixelRuns whole = kept(new ResampledRows(piece, job.sharpener, times), piece.bytes() <= SMALL_BYTES,
+                    progress.part(SPOOL_SHARE / 2, SPOOL_SHARE), times);
                 windows.kept.add(whole);
                 windows.sided.add(SidedPiece.of(job, piece.placed, new SidedPiece.Base(whole, piece.x, piece.y)));
             }
         }
     }
 
-    private PixelRuns kept(RowSource rows, Progress progress, StageTimes times) throws IOException {
-        return 2L * rows.width() * rows.height() * rows.channels() <= SMALL_BYTES ? View.whole(rows)
+    private PixelRuns kept(RowSource rows, boolean small, Progress progress, StageTimes times) throws IOException {
+        return small ? View.whole(rows)
             : PixelSpool.of(rows, new Orientation[] {Orientation.UPRIGHT}, new PixelSpool.Means(scratch, workers, progress, times))[0];
     }
 
@@ -288,16 +369,6 @@ public final class LayoutRenderer {
         }
     }
 
-    /** Decodes a master once into a spool for each way in which it is turned. */
-    private void spool(RowSource stored, List<RasterPiece> uses, Windows windows, Progress progress, StageTimes times) throws IOException {
-        Orientation[] turns = uses.stream().map(p -> p.turn).distinct().toArray(Orientation[]::new);
-        PixelSpool[] spools = PixelSpool.of(stored, turns, new PixelSpool.Means(scratch, workers, progress, times));
-        windows.open.addAll(List.of(spools));
-        for (RasterPiece use : uses) {
-            use.window = spools[Arrays.asList(turns).indexOf(use.turn)];
-        }
-    }
-
     /** The page band by band. */
     private final class Composition {
         private final int width;
@@ -325,6 +396,9 @@ public final class LayoutRenderer {
                 for (int top = 0; top < height; top += bandRows) {
                     int first = top;
                     int rows = Math.min(bandRows, height - top);
+                    double done = (double) top / height;
+                    content.windows.leave(top, top / bandRows);
+                    content.windows.reach(top + rows, share -> progress.at(done));
                     List<RasterPiece.Strip> strips = strips(top, top + rows);
                     bands.submit(() -> packed(composed(strips, first, rows), first, rows));
                     progress.at((double) top / height);
@@ -378,7 +452,7 @@ public final class LayoutRenderer {
                 times.add(Stage.CONVERT, resampledAt);
             }
             long began = StageTimes.now();
-            content.sided.forEach(s -> s.draw(band, width, top, channels));
+            content.windows.sided.forEach(s -> s.draw(band, width, top, channels));
             times.add(Stage.CONVERT, began);
             marks.draw(band, width, top, rows, channels);
             return band;

@@ -2,10 +2,12 @@ package wistel.core.render;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Supplier;
 import wistel.core.pictures.Crop;
 import wistel.core.pictures.ForwardRows;
 import wistel.core.pictures.Orientation;
+import wistel.core.pictures.PixelRuns;
 import wistel.core.pictures.Resampler;
 import wistel.core.pictures.Resampling;
 import wistel.core.pictures.RotatedResampler;
@@ -26,6 +28,8 @@ final class RasterPiece {
     final Resampling resampler;
     /** Set before the first band is made. */
     RowWindow window;
+    private Optional<PixelRuns> kept = Optional.empty();
+    private boolean held;
 
     private RasterPiece(Placed placed, LayoutRenderer.Picture picture, Orientation turn, int[] at, Resampling resampler) {
         this.placed = placed;
@@ -38,11 +42,50 @@ final class RasterPiece {
         this.resampler = resampler;
     }
 
+    /** What it takes as it is printed. */
+    long bytes() {
+        return 2L * width * height * picture.stored().channels();
+    }
+
+    /** What of it is in memory. */
+    long heldBytes() {
+        return held ? bytes() : 0;
+    }
+
+    /**
+     * As it is printed, resampled and sharpened: its window isn't asked any more.
+     *
+     * @param inMemory rather than in a file
+     */
+    void keep(PixelRuns whole, boolean inMemory) {
+        kept = Optional.of(whole);
+        held = inMemory;
+    }
+
+    void close() {
+        kept.ifPresent(PixelRuns::close);
+        kept = Optional.empty();
+        held = false;
+    }
+
     Strip strip(int from, int to, Sharpener sharpener, StageTimes times) {
+        if (kept.isPresent()) {
+            PixelRuns whole = kept.get();
+            return new Strip(this, () -> rows(whole, from, to), true, 0, from, to, from, to);
+        }
         int above = within(from - sharpener.reach());
         int below = within(to + sharpener.reach());
         int first = resampler.firstRow(above);
-        return new Strip(this, source(first, resampler.lastRow(below - 1) + 1, times), first, from, to, above, below);
+        return new Strip(this, source(first, resampler.lastRow(below - 1) + 1, times), false, first, from, to, above, below);
+    }
+
+    private static char[] rows(PixelRuns whole, int from, int to) {
+        int row = whole.width() * whole.channels();
+        char[] rows = new char[(to - from) * row];
+        for (int y = from; y < to; y++) {
+            whole.run(0, y, whole.width(), rows, (y - from) * row);
+        }
+        return rows;
     }
 
     private int within(int row) {
@@ -66,10 +109,15 @@ final class RasterPiece {
     /**
      * The part of a piece in one band, with the source rows that it needs; rows from {@code above} on are resampled, so that sharpening
      * sees its surroundings.
+     *
+     * @param made the rows are those of the raster already
      */
-    record Strip(RasterPiece piece, Supplier<char[]> source, int top, int from, int to, int above, int below) {
+    record Strip(RasterPiece piece, Supplier<char[]> source, boolean made, int top, int from, int to, int above, int below) {
         char[] resampled(Sharpener sharpener, StageTimes times) {
             char[] rows = source.get();
+            if (made) {
+                return rows;
+            }
             long began = StageTimes.now();
             char[] resampled = piece.resampler.band(rows, top, above, below);
             times.add(Stage.RESAMPLE, began);

@@ -209,6 +209,34 @@ public class LayoutRendererTest {
         assertThat((int) pixel(rows, 10, 6)[0]).as("the middle stays the middle").isCloseTo(2000 * 13, within(1500));
     }
 
+    /** A master that several small pieces show is resampled for each at once; a large one beside them keeps its file open for all. */
+    @Test
+    public void smallPiecesOfOneMasterAreTheSameHoweverTheyAreMade() throws IOException {
+        SplittableRandom random = new SplittableRandom(5);
+        char[] noise = new char[3 * 120 * 80];
+        for (int i = 0; i < noise.length; i++) {
+            noise[i] = (char) random.nextInt(65536);
+        }
+        View master = new View(120, 80, 3, noise);
+        Crop all = Crop.whole(120, 80);
+        Placed upright = named("a", new Placed("r", all, 0, pixels(5, 2, 30, 20), Orientation.UPRIGHT));
+        Placed turned = named("b", new Placed("r", all, 0, pixels(60, 5, 20, 30), Orientation.QUARTER_RIGHT));
+        Placed below = named("c", new Placed("r", all, 0, pixels(100, 40, 30, 20), Orientation.UPRIGHT));
+        Placed large = named("d", new Placed("r", all, 0, pixels(5, 80, 120, 80), Orientation.UPRIGHT));
+        Map<String, LayoutRenderer.Picture> pictures = Map.of("r", picture(master));
+        char[][] together = printed(page(140, 170, Orientation.UPRIGHT, upright, turned, below), pictures);
+        char[][] besideLarge = printed(page(140, 170, Orientation.UPRIGHT, upright, turned, below, large), pictures);
+        char[][] alone = printed(page(140, 170, Orientation.UPRIGHT, below), pictures);
+        for (int y = 0; y < 75; y++) {
+            assertThat(together[y]).as("row " + y).isEqualTo(besideLarge[y]);
+        }
+        for (int y = 40; y < 60; y++) {
+            for (int x = 100; x < 130; x++) {
+                assertThat(pixel(together, x, y)).isEqualTo(pixel(alone, x, y));
+            }
+        }
+    }
+
     private static char[] flat(char[][] rows) {
         char[] all = new char[rows.length * rows[0].length];
         for (int y = 0; y < rows.length; y++) {
