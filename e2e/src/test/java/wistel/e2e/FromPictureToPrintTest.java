@@ -51,6 +51,7 @@ public class FromPictureToPrintTest extends InBrowser {
         Path bad = good.resolveSibling("shopping-list.jpg");
         Files.writeString(bad, "milk, paper, ink");
         page.getByTestId("chooser").setInputFiles(new Path[] {bad, good});
+        button("Bring them").click();
         assertThat(page.getByText("This is not a picture file that Wistel knows.")).isVisible();
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("on the bench")).click();
 

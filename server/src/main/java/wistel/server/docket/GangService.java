@@ -14,6 +14,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import wistel.core.docket.changes.Change;
@@ -46,6 +47,8 @@ import wistel.server.master.MasterRepository;
 public class GangService {
     private static final int MOST_DOCKETS = 200;
     private static final int MOST_SIZES = 50;
+    /** Each is packed with what is there. */
+    private static final int MOST_TRIED = 60;
     private static final double FRESH_MM = 150;
     private static final int CONTACT_A_PAGE = 20;
     private static final Annotation CONTACT_CAPTION = new Annotation(new Caption(false, false, 0, false, 7, true, true, false), 0, 2,
@@ -170,25 +173,35 @@ public class GangService {
     @Transactional
     public void add(UUID id, int version, List<UUID> others) {
         DocketSpec d = dockets.get(id).spec();
-        Gathered gathered = gathered(new Names(d), d.pairingId(), others);
+        Gathered gathered = gathered(new Names(d), d.pairingId(), different(others));
         decisions.change(id, version, new Change.Added(gathered.renditions, gathered.items));
         joints.add(id, gathered.sources);
     }
 
     /** @param sources dockets by item */
     private record Gathered(List<Rendition> renditions, List<Item> items, Map<String, UUID> sources) {
+        Gathered and(Gathered more) {
+            Map<String, UUID> both = new LinkedHashMap<>(sources);
+            both.putAll(more.sources);
+            return new Gathered(Stream.concat(renditions.stream(), more.renditions.stream()).toList(),
+                Stream.concat(items.stream(), more.items.stream()).toList(), both);
+        }
     }
 
-    private Gathered gathered(Names names, Optional<String> pairingId, List<UUID> others) {
+    private List<DocketRepository.Row> different(List<UUID> others) {
         if (others.isEmpty() || others.size() > MOST_DOCKETS || others.stream().distinct().count() != others.size()) {
             throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, others.size() + " dockets can't be printed together.",
                 "Choose 1 to " + MOST_DOCKETS + " different ones.");
         }
+        return others.stream().map(dockets::get).toList();
+    }
+
+    private static Gathered gathered(Names names, Optional<String> pairingId, List<DocketRepository.Row> others) {
         List<Rendition> renditions = new ArrayList<>();
         List<Item> items = new ArrayList<>();
         Map<String, UUID> sources = new LinkedHashMap<>();
-        for (UUID other : others) {
-            DocketSpec d = dockets.get(other).spec();
+        for (DocketRepository.Row other : others) {
+            DocketSpec d = other.spec();
             if (!d.plan().frames()) {
                 throw new InvalidRequest(InvalidRequest.Reason.PLAN_DIFFERS, "“" + d.title() + "” is not a picture on a sheet.",
                     "Wraps and charts are printed by themselves.");
@@ -205,7 +218,7 @@ public class GangService {
                         .repeated(Math.min(Item.MOST_COPIES, i.copies() * d.copies())))
                     .forEach(i -> {
                         items.add(i);
-                        sources.put(i.id(), other);
+                        sources.put(i.id(), other.id());
                     });
             }
         }
@@ -219,7 +232,7 @@ public class GangService {
             throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "Nothing was chosen.", "Choose dockets of one paper.");
         }
         DocketRepository.Row first = dockets.get(others.get(0));
-        Gathered all = gathered(new Names(), first.spec().pairingId(), others);
+        Gathered all = gathered(new Names(), first.spec().pairingId(), different(others));
         Gang gang = new Gang(first.spec().stock() instanceof Stock.Roll, Arrangement.USUAL, all.items.stream().map(Item::id).toList(),
             List.of());
         DocketSpec spec = first.spec().withTitle("Together, " + others.size() + (others.size() == 1 ? " docket" : " dockets")).withNotes("")
@@ -305,18 +318,21 @@ public class GangService {
         DocketSpec d = row.spec();
         Gang gang = GangCommand.gang(d);
         List<UUID> fitting = new ArrayList<>();
+        Map<String, UUID> here = joints.sources(id);
+        here.keySet().retainAll(gang.pieces());
         List<DocketRepository.Row> waiting = dockets.onBench().rows().stream()
             .filter(r -> !r.id().equals(id) && r.spec().pairingId().equals(d.pairingId()) && Plans.single(r.spec().plan()).isPresent()
-                && joints.of(r.id()).stream().noneMatch(j -> j.id().equals(id)))
-            .sorted(Comparator.comparingDouble((DocketRepository.Row r) -> -area(r.spec()))).limit(MOST_DOCKETS).toList();
+                && !here.containsValue(r.id()))
+            .sorted(Comparator.comparingDouble((DocketRepository.Row r) -> -area(r.spec()))).limit(MOST_TRIED).toList();
+        Names names = new Names(d);
+        Gathered fits = new Gathered(List.of(), List.of(), Map.of());
         for (DocketRepository.Row other : waiting) {
-            List<UUID> tried = new ArrayList<>(fitting);
-            tried.add(other.id());
-            Gathered more = gathered(new Names(d), d.pairingId(), tried);
+            Gathered more = fits.and(gathered(names, d.pairingId(), List.of(other)));
             DocketSpec with = new Change.Added(more.renditions, more.items).on(d);
             if (gang.takes(more.items.stream().map(Item::id).toList(), assessor.assess(row.with(with)).facts().input(with),
                 judged.layout())) {
                 fitting.add(other.id());
+                fits = more;
             }
         }
         return fitting;

@@ -25,12 +25,14 @@ import wistel.core.printer.MediaRow;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.rendition.Rendition;
 import wistel.core.sheet.Annotation;
+import wistel.core.sheet.Arrangement;
 import wistel.core.sheet.Borders;
 import wistel.core.sheet.Caption;
 import wistel.core.sheet.CaptionText;
 import wistel.core.sheet.Cut;
 import wistel.core.sheet.Edge;
 import wistel.core.sheet.Frame;
+import wistel.core.sheet.Gang;
 import wistel.core.sheet.Gang;
 import wistel.core.sheet.Item;
 import wistel.core.sheet.LayoutInput;
@@ -123,6 +125,25 @@ public class StoredSpecsTest {
             Map.of("r1", new SheetPlan.PixelSize(600, 400)), Map.of("i1", order.spec().item("i1")),
             Map.of("i1", new CaptionText(order.spec().title(), "", 1)), 2);
         assertThat(order.layout()).isEqualTo(order.spec().plan().lay(in));
+    }
+
+    /** Captions said nothing of files then, and rows gave no sizes: nothing of that is switched on by reading it. */
+    @Test
+    public void whatWasWrittenBeforeContactSheetsIsReadAsItWas() {
+        PrintOrder order = SPECS.order(seventh().toString());
+        DocketSpec gang = order.spec()
+            .withPlan(new Gang(true, Arrangement.USUAL, List.of("i1"), List.of(new Gang.Spot("i1", 1, 20, 20, false))));
+        ObjectNode eighth = (ObjectNode) JSON.tree(JSON.text(gang));
+        eighth.put("schema", 8);
+        ((ObjectNode) eighth.path("plan").path("arrangement")).remove("rows");
+        eighth.path("items")
+            .forEach(i -> ((ObjectNode) i.path("annotation").path("caption")).remove(List.of("number", "fileName", "taken")));
+        assertThat(SPECS.spec(8, eighth.toString())).isEqualTo(gang);
+        ObjectNode ninth = (ObjectNode) JSON.tree(JSON.text(order));
+        ninth.put("schema", 9);
+        ((ObjectNode) ninth.path("spec")).put("schema", 8).path("items")
+            .forEach(i -> ((ObjectNode) i.path("annotation").path("caption")).remove(List.of("number", "fileName", "taken")));
+        assertThat(SPECS.order(ninth.toString())).isEqualTo(order);
     }
 
     /** Its pairing had no curves, and none was in force. */
