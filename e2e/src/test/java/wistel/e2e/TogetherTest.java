@@ -29,7 +29,7 @@ public class TogetherTest extends InBrowser {
                 .isVisible(within(30));
         }
         assertThat(page.getByTestId("readback")).containsText("5 pictures together");
-        for (Locator width : page.getByLabel(Pattern.compile("^Width of ")).all()) {
+        for (Locator width : page.getByLabel("Pieces").getByLabel(Pattern.compile("^Width of ")).all()) {
             width.fill("9cm");
             width.press("Enter");
             page.waitForTimeout(400);

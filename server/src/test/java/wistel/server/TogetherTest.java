@@ -289,4 +289,37 @@ public class TogetherTest extends InTestRoom {
         assertThat(filled.path("layout").path("pages").size()).isEqualTo(1);
         assertThat(filled.path("layout").path("unplaced").size()).isZero();
     }
+
+    /** A docket whose picture lies on a joint sheet is put away: the sheet keeps its piece, and prints it. */
+    @Test(dependsOnMethods = {"aDocketSaysOnlyWhereItLiesNow", "whatFitsIntoTheBarePartIsOffered",
+        "aPrintIsFoundByItsPiecesAndOneOfThemIsPrintedAlone"})
+    public void aSheetKeepsWhatADocketGaveThatIsPutAway() throws IOException {
+        String gone = paired("fells-first-light.jpg");
+        change(gone, "/size", "{\"width\":\"60\"}");
+        String joint = api.post("/api/joint-dockets", "{\"dockets\":[\"" + greenhouse + "\",\"" + gone + "\"]}", 0).body().path("id")
+            .asString();
+        patch(joint, "{\"kind\":\"set\",\"setting\":\"printer-resolution\",\"value\":\"180\",\"said\":\"\"}");
+        assertThat(api.post("/api/dockets/" + gone + "/archive", "", docket(gone).path("version").asInt()).status()).isLessThan(300);
+        assertThat(docket(joint).path("layout").path("pages").get(0).path("placed").size()).isEqualTo(2);
+        JsonNode released = api.post("/api/dockets/" + joint + "/attempts", "", docket(joint).path("version").asInt()).body();
+        assertThat(api.over(released.path("id").asString(), 60).path("state").asString()).isEqualTo("done");
+        assertThat(api.get("/api/attempts?words=fells").body().valueStream().map(a -> a.path("id").asString()))
+            .contains(released.path("id").asString());
+    }
+
+    /** Two tabs move the same piece: the second one is told that the docket was changed meanwhile, and nothing is lost. */
+    @Test(dependsOnMethods = "allArePrintedTogetherAndEachIsScanned")
+    public void ofTwoTabsThatMoveOnePieceTheSecondIsRefused() {
+        String copy = api.post(path + "/copies", "", 0).body().path("id").asString();
+        JsonNode before = docket(copy);
+        String move = "{\"kind\":\"moved\",\"print\":0,\"to\":{\"itemId\":\""
+            + before.path("spec").path("plan").path("spots").get(0).path("itemId")
+                .asString()
+            + "\",\"page\":2,\"x\":40,\"y\":40,\"turned\":false}}";
+        assertThat(api.patch("/api/dockets/" + copy, move, before.path("version").asInt()).status()).isEqualTo(200);
+        Api.Answer second = api.patch("/api/dockets/" + copy, move.replace("\"x\":40", "\"x\":60"), before.path("version").asInt());
+        assertThat(second.status()).isEqualTo(412);
+        assertThat(second.body().path("next").asString()).isNotBlank();
+        assertThat(docket(copy).path("layout").path("pages").get(1).path("placed").get(0).path("atMm").path("x").asDouble()).isEqualTo(40);
+    }
 }
