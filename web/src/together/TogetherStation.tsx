@@ -92,7 +92,9 @@ export function TogetherStation(props: GangProps) {
               ? 'Drag the corners, or the picture behind them. What is pale is not printed.'
               : byHand
                 ? 'Drag a picture, or move it with the arrow keys; T turns it. New ones come on a page behind.'
-                : 'Circles: cuts, in this order, each right across. Drag a picture to place it by hand.'}
+                : view.layout.cuts.length > 0
+                  ? 'Circles: cuts, in this order, each right across. Drag a picture to place it by hand.'
+                  : 'Drag a picture to place it by hand.'}
           </span>
           {cropped && (
             <button type="button" className="textual" onClick={() => crop(undefined)}>
@@ -130,9 +132,11 @@ export function TogetherStation(props: GangProps) {
         <ArrangeCard {...props} />
         <CaptionCard {...props} picked={there} />
         <div className="next">
-          <Button href={address('/api/dockets/{id}/cuts', { path: { id: view.id } })} target="_blank">
-            Workbench page
-          </Button>
+          {view.layout.cuts.length > 0 && (
+            <Button href={address('/api/dockets/{id}/cuts', { path: { id: view.id } })} target="_blank">
+              Workbench page
+            </Button>
+          )}
           <Button type="primary" onClick={() => go('proof')}>
             On to the proof
           </Button>
