@@ -115,6 +115,30 @@ public class ContactSheetTest extends InTestRoom {
             "Tide 9, 5 March 2026", "Tide 11");
     }
 
+    /** Title and day in IPTC records (object name 2:05, date created 2:55), as a JPEG has them. */
+    @Test
+    public void titlesAndDaysOfIptcRecordsAreReadToo() throws IOException {
+        byte[] plain = jpeg(4, "", "");
+        ByteArrayOutputStream records = new ByteArrayOutputStream();
+        for (String[] tag : new String[][] {{"5", "Slack water"}, {"55", "20260411"}}) {
+            records.writeBytes(new byte[] {0x1C, 2, Byte.parseByte(tag[0]), 0, (byte) tag[1].length()});
+            records.writeBytes(tag[1].getBytes(StandardCharsets.ISO_8859_1));
+        }
+        ByteBuffer block = ByteBuffer.allocate(12 + records.size());
+        block.put("8BIM".getBytes(StandardCharsets.ISO_8859_1)).putShort((short) 0x0404).putShort((short) 0).putInt(records.size())
+            .put(records.toByteArray());
+        ByteArrayOutputStream file = new ByteArrayOutputStream();
+        file.write(plain, 0, 2);
+        int length = 2 + 14 + block.capacity();
+        file.writeBytes(new byte[] {(byte) 0xFF, (byte) 0xED, (byte) (length >> 8), (byte) length});
+        file.writeBytes("resources 1.0\0".getBytes(StandardCharsets.ISO_8859_1));
+        file.writeBytes(block.array());
+        file.write(plain, 2, plain.length - 2);
+        JsonNode d = contact(List.of(brought("slack.jpg", file.toByteArray())));
+        assertThat(d.path("spec").path("items").get(0).path("title").asString()).isEqualTo("Slack water");
+        assertThat(d.path("pictures").get(0).path("master").path("notes").path("taken").asString()).startsWith("2026-04-11");
+    }
+
     /** A hundred of them over five pages, a bad one among them; each page is printed. */
     @Test
     public void aHundredLieOnFivePagesAndABadOneIsNamed() throws IOException {
