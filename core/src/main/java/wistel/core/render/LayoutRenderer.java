@@ -5,28 +5,22 @@ import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Executor;
-import java.util.stream.Collectors;
 import wistel.core.icc.transform.Transform;
 import wistel.core.length.Length;
-import wistel.core.pictures.ForwardRows;
 import wistel.core.pictures.GrownTexture;
 import wistel.core.pictures.OrderedExecutor;
 import wistel.core.pictures.LightCurve;
-import wistel.core.pictures.MirroredRows;
 import wistel.core.pictures.Orientation;
 import wistel.core.pictures.PixelRuns;
 import wistel.core.pictures.PixelSpool;
 import wistel.core.pictures.Progress;
 import wistel.core.pictures.RowSource;
-import wistel.core.pictures.RowWindow;
 import wistel.core.pictures.StageTimes.Stage;
 import wistel.core.pictures.StageTimes;
-import wistel.core.pictures.View;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
 import wistel.core.sheet.Rect;
@@ -34,22 +28,15 @@ import wistel.core.sheet.Rect;
 /**
  * Makes the raster of any page: pictures resampled once from their masters, converted, set on white paper and drawn over with marks, in
  * bands of rows. Each master is decoded once, forward, while the bands run over the pieces that show it: a picture that is placed once and
- * not turned is used as it comes, others go through a spool file of six bytes a pixel. What is made round a picture is made from the picture as it is printed, which is kept for it in memory where it is small,
- * else in a file. Bands are independent of each other and are made on all workers; they are cut alike everywhere, so the same job gives the
+ * not turned is used as it comes, others go through a spool file of six bytes a pixel. What is made round a picture is made from the
+ * picture as it is printed, which is kept for it in memory where it is small, else in a file. Bands are independent of each other and are made on all workers; they are cut alike everywhere, so the same job gives the
  * same bytes.
  */
 public final class LayoutRenderer {
-    private static final int BAND_SAMPLES = 3 << 20;
-    private static final int BANDS_UNDER_WAY = 4;
+    static final int BAND_SAMPLES = 3 << 20;
+    static final int BANDS_UNDER_WAY = 4;
     /** Share of the progress that filling the spools takes, where there are any. */
     private static final double SPOOL_SHARE = 0.3;
-    /** A picture that is resampled before the bands come to it stays in memory up to this. */
-    private static final long SMALL_BYTES = 32L << 20;
-    /** All of those together. */
-    private static final long SMALL_BYTES_IN_ALL = 192L << 20;
-    /** A master that goes through a file has so many times the pixels of what is printed of it before that is kept instead. */
-    private static final int SHRUNK = 2;
-
     private final Executor workers;
     private final PixelSpool.Places scratch;
 
@@ -172,201 +159,32 @@ public final class LayoutRenderer {
     public void render(Job job, RasterSink sink, OutputStream out, Progress progress, StageTimes times) throws IOException {
         List<RasterPiece> pieces = RasterPiece.of(job);
         boolean surrounds = pieces.stream().anyMatch(p -> p.placed.sides().isPresent());
-        try (Windows windows = new Windows(pieces, job.sharpener, times)) {
-            surround(job, pieces, windows, progress, times);
-            new Composition(job, sink, new Content(pieces.stream().filter(p -> p.placed.sides().isEmpty()).toList(), windows), times)
+        try (PieceWindows windows = new PieceWindows(pieces, new PieceWindows.Means(scratch, workers, job.sharpener, times))) {
+            List<SidedPiece> sided = surround(job, pieces, windows, progress);
+            List<RasterPiece> flat = pieces.stream().filter(p -> p.placed.sides().isEmpty()).toList();
+            new Composition(job, sink, new Content(flat, windows, sided), times)
                 .write(out, surrounds ? progress.part(SPOOL_SHARE, 1) : progress);
         } catch (UncheckedIOException e) {
             throw e.getCause();
         }
     }
 
-    /**
-     * A master with the pieces that show it, and its open windows while the bands run over these. A picture that is placed once and whose
-     * rows come as they are stored is read forward, others go through a file.
-     */
-    private static final class Use {
-        private final RowSource stored;
-        private final List<RasterPiece> pieces;
-        private final List<RowWindow> open = new ArrayList<>();
-        private boolean done;
-        /** Its pieces are resampled at once, and its files closed: what is kept of them is smaller. */
-        private boolean shrunk;
-        /** Band after which nothing reads from it any more. */
-        private int lastBand = Integer.MAX_VALUE;
-
-        private Use(RowSource stored, List<RasterPiece> pieces) {
-            this.stored = stored;
-            this.pieces = pieces;
-        }
-
-        private boolean forward() {
-            return pieces.size() == 1 && pieces.get(0).turn.keepsRows();
-        }
-
-        /** Pieces that something is made round are resampled by themselves. */
-        private boolean shrinks() {
-            long kept = pieces.stream().mapToLong(p -> (long) p.width * p.height).sum();
-            return !forward() && pieces.stream().allMatch(p -> p.placed.sides().isEmpty())
-                && kept * SHRUNK < (long) stored.width() * stored.height();
-        }
-
-        private int first() {
-            return pieces.stream().mapToInt(p -> p.y).min().orElseThrow();
-        }
-
-        private int end() {
-            return pieces.stream().mapToInt(p -> p.y + p.height).max().orElseThrow();
-        }
-
-        private void close() {
-            open.forEach(RowWindow::close);
-            open.clear();
-            pieces.forEach(RasterPiece::close);
-            done = true;
-        }
-    }
-
-    /** The windows of a page: each is opened when the bands come to it and closed when they have left it behind. */
-    private final class Windows implements AutoCloseable {
-        private final List<Use> uses;
-        private final StageTimes times;
-        private final List<PixelRuns> kept = new ArrayList<>();
-        private final List<SidedPiece> sided = new ArrayList<>();
-        private final Sharpener sharpener;
-
-        private Windows(List<RasterPiece> pieces, Sharpener sharpener, StageTimes times) {
-            this.times = times;
-            this.sharpener = sharpener;
-            this.uses = pieces.stream().collect(Collectors.groupingBy(p -> p.picture.stored, LinkedHashMap::new, Collectors.toList()))
-                .entrySet().stream().map(e -> new Use(e.getKey(), e.getValue())).toList();
-        }
-
-        /** Opens what shows itself above a row of the raster. */
-        private void reach(int bottom, Progress progress) throws IOException {
-            for (Use use : uses) {
-                if (use.open.isEmpty() && !use.done && !use.shrunk && use.first() < bottom) {
-                    open(use, progress);
-                }
-            }
-        }
-
-        private void open(Use use, Progress progress) throws IOException {
-            if (use.forward()) {
-                RasterPiece only = use.pieces.get(0);
-                only.window = new ForwardRows(only.turn == Orientation.MIRRORED ? new MirroredRows(use.stored) : use.stored, times);
-                use.open.add(only.window);
-                return;
-            }
-            // decoded once, into a file for each way in which it is turned
-            Orientation[] turns = use.pieces.stream().map(p -> p.turn).distinct().toArray(Orientation[]::new);
-            PixelSpool[] spools = PixelSpool.of(use.stored, turns, new PixelSpool.Means(scratch, workers, progress, times));
-            use.open.addAll(List.of(spools));
-            use.pieces.forEach(piece -> piece.window = spools[Arrays.asList(turns).indexOf(piece.turn)]);
-            if (use.shrinks()) {
-                for (RasterPiece piece : use.pieces) {
-                    long inMemory = uses.stream().filter(u -> !u.done).flatMap(u -> u.pieces.stream()).mapToLong(RasterPiece::heldBytes)
-                        .sum();
-                    boolean small = piece.bytes() <= SMALL_BYTES && inMemory + piece.bytes() <= SMALL_BYTES_IN_ALL;
-                    piece.keep(kept(new ResampledRows(piece, sharpener, times), small, progress, times), small);
-                }
-                use.open.forEach(RowWindow::close);
-                use.open.clear();
-                use.shrunk = true;
-            }
-        }
-
-        /**
-         * Closes what lies above a row of the raster: what comes forward at once, as its rows were taken; a file when the bands that read
-         * from it are made.
-         */
-        private void leave(int top, int band) {
-            for (Use use : uses) {
-                if ((use.shrunk || !use.open.isEmpty()) && !use.done && use.end() <= top) {
-                    use.lastBand = Math.min(use.lastBand, band);
-                    if (use.forward() || band > use.lastBand + BANDS_UNDER_WAY) {
-                        use.close();
-                    }
-                }
-            }
-        }
-
-        @Override
-        public void close() {
-            uses.forEach(Use::close);
-            kept.forEach(PixelRuns::close);
-        }
-    }
-
     /** What is drawn on a page: pictures as they come, and pictures with what is made round them. */
-    private record Content(List<RasterPiece> pieces, Windows windows) {
+    private record Content(List<RasterPiece> pieces, PieceWindows windows, List<SidedPiece> sided) {
     }
 
     /** Resamples pictures that something is made round, whole, and keeps them for it. */
-    private void surround(Job job, List<RasterPiece> pieces, Windows windows, Progress progress, StageTimes times) throws IOException {
+    private static List<SidedPiece> surround(Job job, List<RasterPiece> pieces, PieceWindows windows, Progress progress)
+        throws IOException {
+        List<SidedPiece> sided = new ArrayList<>();
         for (RasterPiece piece : pieces) {
             if (piece.placed.sides().isPresent()) {
                 windows.reach(piece.y + 1, progress.part(0, SPOOL_SHARE / 2));
-                PixelRuns whole = kept(new ResampledRows(piece, job.sharpener, times), piece.bytes() <= SMALL_BYTES,
-                    progress.part(SPOOL_SHARE / 2, SPOOL_SHARE), times);
-                windows.kept.add(whole);
-                windows.sided.add(SidedPiece.of(job, piece.placed, new SidedPiece.Base(whole, piece.x, piece.y)));
+                PixelRuns whole = windows.whole(piece, progress.part(SPOOL_SHARE / 2, SPOOL_SHARE));
+                sided.add(SidedPiece.of(job, piece.placed, new SidedPiece.Base(whole, piece.x, piece.y)));
             }
         }
-    }
-
-    private PixelRuns kept(RowSource rows, boolean small, Progress progress, StageTimes times) throws IOException {
-        return small ? View.whole(rows)
-            : PixelSpool.of(rows, new Orientation[] {Orientation.UPRIGHT}, new PixelSpool.Means(scratch, workers, progress, times))[0];
-    }
-
-    /** A piece as it is printed, from its upper row to its lowest. */
-    private final class ResampledRows implements RowSource {
-        private final RasterPiece piece;
-        private final Sharpener sharpener;
-        private final StageTimes times;
-
-        private ResampledRows(RasterPiece piece, Sharpener sharpener, StageTimes times) {
-            this.piece = piece;
-            this.sharpener = sharpener;
-            this.times = times;
-        }
-
-        @Override
-        public int width() {
-            return piece.width;
-        }
-
-        @Override
-        public int height() {
-            return piece.height;
-        }
-
-        @Override
-        public int channels() {
-            return piece.picture.stored.channels();
-        }
-
-        @Override
-        public void rows(RowSink sink) {
-            int row = piece.resampler.rowSamples();
-            int most = Math.max(1, Math.min(piece.height, BAND_SAMPLES / row));
-            char[] one = new char[row];
-            int[] next = {0};
-            try (OrderedExecutor<char[]> bands = new OrderedExecutor<>(workers, BANDS_UNDER_WAY, band -> {
-                for (int y = 0; y < band.length / row; y++) {
-                    System.arraycopy(band, y * row, one, 0, row);
-                    sink.row(next[0]++, one);
-                }
-            })) {
-                for (int top = 0; top < piece.height; top += most) {
-                    RasterPiece.Strip strip = piece.strip(top, Math.min(piece.height, top + most), sharpener, times);
-                    bands.submit(() -> Arrays.copyOfRange(strip.resampled(sharpener, times), (strip.from() - strip.above()) * row,
-                        (strip.to() - strip.above()) * row));
-                }
-                bands.finish();
-            }
-        }
+        return sided;
     }
 
     /** The page band by band. */
@@ -452,7 +270,7 @@ public final class LayoutRenderer {
                 times.add(Stage.CONVERT, resampledAt);
             }
             long began = StageTimes.now();
-            content.windows.sided.forEach(s -> s.draw(band, width, top, channels));
+            content.sided.forEach(s -> s.draw(band, width, top, channels));
             times.add(Stage.CONVERT, began);
             marks.draw(band, width, top, rows, channels);
             return band;

@@ -212,18 +212,12 @@ public class LayoutRendererTest {
     /** A master that several small pieces show is resampled for each at once; a large one beside them keeps its file open for all. */
     @Test
     public void smallPiecesOfOneMasterAreTheSameHoweverTheyAreMade() throws IOException {
-        SplittableRandom random = new SplittableRandom(5);
-        char[] noise = new char[3 * 120 * 80];
-        for (int i = 0; i < noise.length; i++) {
-            noise[i] = (char) random.nextInt(65536);
-        }
-        View master = new View(120, 80, 3, noise);
         Crop all = Crop.whole(120, 80);
         Placed upright = named("a", new Placed("r", all, 0, pixels(5, 2, 30, 20), Orientation.UPRIGHT));
         Placed turned = named("b", new Placed("r", all, 0, pixels(60, 5, 20, 30), Orientation.QUARTER_RIGHT));
         Placed below = named("c", new Placed("r", all, 0, pixels(100, 40, 30, 20), Orientation.UPRIGHT));
         Placed large = named("d", new Placed("r", all, 0, pixels(5, 80, 120, 80), Orientation.UPRIGHT));
-        Map<String, LayoutRenderer.Picture> pictures = Map.of("r", picture(master));
+        Map<String, LayoutRenderer.Picture> pictures = Map.of("r", picture(RenderSamples.noise(120, 80)));
         char[][] together = printed(page(140, 170, Orientation.UPRIGHT, upright, turned, below), pictures);
         char[][] besideLarge = printed(page(140, 170, Orientation.UPRIGHT, upright, turned, below, large), pictures);
         char[][] alone = printed(page(140, 170, Orientation.UPRIGHT, below), pictures);

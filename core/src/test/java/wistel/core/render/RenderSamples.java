@@ -6,6 +6,7 @@ import java.nio.file.Files;
 import java.nio.file.StandardOpenOption;
 import java.util.Arrays;
 import java.util.List;
+import java.util.SplittableRandom;
 import wistel.core.icc.kernel.Kernels;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.StandardSpaces;
@@ -42,6 +43,15 @@ final class RenderSamples {
             pixels[3 * i + 2] = 9000;
         }
         return new View(24, 16, 3, pixels);
+    }
+
+    static View noise(int width, int height) {
+        SplittableRandom random = new SplittableRandom(5);
+        char[] noise = new char[3 * width * height];
+        for (int i = 0; i < noise.length; i++) {
+            noise[i] = (char) random.nextInt(65536);
+        }
+        return new View(width, height, 3, noise);
     }
 
     static LayoutRenderer.Picture picture(RowSource source) {
