@@ -66,7 +66,7 @@ public class PlainErrorsTest extends InTestRoom {
             {"{\"kind\":\"annotated\",\"itemId\":\"i1\",\"annotation\":{\"caption\":null,\"ruleMm\":0,\"ruleGapMm\":2,"
                 + "\"cutMarks\":false}}"},
             {"{\"kind\":\"annotated\",\"itemId\":\"i1\",\"annotation\":{\"caption\":{\"title\":true,\"date\":true,\"edition\":-3,"
-                + "\"signature\":true,\"sizePt\":9},\"ruleMm\":0,\"ruleGapMm\":2,\"cutMarks\":false}}"},
+                + "\"signature\":true,\"sizePt\":9,\"number\":false,\"fileName\":false,\"taken\":false},\"ruleMm\":0,\"ruleGapMm\":2,\"cutMarks\":false}}"},
             {"{\"kind\":\"sharpened\",\"sharpening\":\"VERY\"}"},
             {"{\"kind\":\"laid\",\"at\":{\"x\":0,\"y\":0,\"width\":0,\"height\":10}}"},
             {"{\"kind\":\"laid\",\"at\":{\"x\":1e300,\"y\":0,\"width\":10,\"height\":10}}"},

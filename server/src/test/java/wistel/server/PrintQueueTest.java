@@ -112,7 +112,7 @@ public class PrintQueueTest extends InTestRoom {
         String path = "/api/dockets/" + d.path("id").asString();
         d = api.patch(path,
             "{\"kind\":\"annotated\",\"itemId\":\"i1\",\"annotation\":{\"caption\":{\"title\":true,\"date\":false,\"edition\":3,"
-                + "\"signature\":false,\"sizePt\":9},\"ruleMm\":0,\"ruleGapMm\":2,\"cutMarks\":false}}",
+                + "\"signature\":false,\"sizePt\":9,\"number\":false,\"fileName\":false,\"taken\":false},\"ruleMm\":0,\"ruleGapMm\":2,\"cutMarks\":false}}",
             d.path("version").asInt()).body();
         d = api.patch(path, "{\"kind\":\"copies\",\"copies\":3}", d.path("version").asInt()).body();
         test.room.printer().pace(60);

@@ -17,7 +17,7 @@ import wistel.server.docket.JointRepository;
 
 /** What lies on prints that hold several pieces, the dockets that those came from, and the numbers that prints bear. */
 @Repository
-class AttemptPieceRepository {
+public class AttemptPieceRepository {
     private final JdbcClient jdbc;
     private final JointRepository joints;
 
@@ -52,7 +52,7 @@ class AttemptPieceRepository {
     }
 
     /** Numbers of editions that its prints bear, by page and name: "2 i1". */
-    Map<String, Integer> numbers(UUID id) {
+    public Map<String, Integer> numbers(UUID id) {
         Map<String, Integer> numbers = new HashMap<>();
         jdbc.sql("select page, placed_id, number from edition where attempt_id = ?").param(id)
             .query(r -> {

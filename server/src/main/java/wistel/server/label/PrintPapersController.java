@@ -1,4 +1,4 @@
-package wistel.server.print;
+package wistel.server.label;
 
 import java.io.IOException;
 import java.util.UUID;

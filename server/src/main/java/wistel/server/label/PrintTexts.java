@@ -1,4 +1,4 @@
-package wistel.server.print;
+package wistel.server.label;
 
 import java.util.stream.Stream;
 import wistel.core.fault.InvalidRequest;

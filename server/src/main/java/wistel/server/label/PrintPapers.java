@@ -1,4 +1,4 @@
-package wistel.server.print;
+package wistel.server.label;
 
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
@@ -26,6 +26,9 @@ import wistel.core.sheet.Rect;
 import wistel.server.display.Display;
 import wistel.server.master.Master;
 import wistel.server.master.MasterRepository;
+import wistel.server.print.Attempt;
+import wistel.server.print.AttemptPieceRepository;
+import wistel.server.print.AttemptRepository;
 import wistel.server.proof.ProofService;
 import wistel.server.setting.SettingRepository;
 import wistel.server.store.Json;
