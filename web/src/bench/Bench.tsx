@@ -1,4 +1,4 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query'
+import { queryOptions, useQuery, useQueryClient } from '@tanstack/react-query'
 import { Button, Input, type InputRef } from 'antd'
 import { useRef, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
@@ -19,6 +19,11 @@ import './bench.css'
 
 type Arrival = { key: number; name: string; share: number; error?: string; notice?: string; docket?: DocketView }
 
+const STARTS = queryOptions({
+  queryKey: ['starting-points'],
+  queryFn: ({ signal }) => answer(api.GET('/api/starting-points', { signal })),
+})
+
 /** Sheets of one size look the same size everywhere on the table. */
 const PX_PER_MM = 0.47
 
@@ -30,10 +35,7 @@ export function Bench() {
     queryFn: ({ signal }) => answer(api.GET('/api/status', { signal })),
     refetchInterval: (q) => (q.state.data?.ready ? false : 1000),
   })
-  const { data: starts = [] } = useQuery({
-    queryKey: ['starting-points'],
-    queryFn: ({ signal }) => answer(api.GET('/api/starting-points', { signal })),
-  })
+  const { data: starts = [] } = useQuery(STARTS)
   const [arrivals, setArrivals] = useState<Arrival[]>([])
   const [arrived, setArrived] = useState<File[]>()
   const [gathering, setGathering] = useState<Gathering>()
@@ -106,7 +108,9 @@ export function Bench() {
     if (now.docket && now.left.length === 0) navigate(`/dockets/${now.docket}/size`)
   }
 
-  const dropped = (files: File[]) => {
+  const dropped = async (files: File[]) => {
+    // files may be dropped before the starting points are here
+    const starts = await client.ensureQueryData(STARTS).catch(() => [])
     if (files.length > 1 || (files.length > 0 && starts.length > 0)) setArrived(files)
     else take(files)
   }

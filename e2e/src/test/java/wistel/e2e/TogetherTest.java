@@ -79,7 +79,6 @@ public class TogetherTest extends InBrowser {
         assertThat(page.locator(".gathering")).containsText("This is not a picture file that Wistel knows");
         page.getByText("open it").click();
         page.waitForURL(Pattern.compile(".*/dockets/.*/size"));
-        assertThat(page.getByTestId("readback")).containsText("3 pictures together");
         assertThat(page.locator(".print")).hasCount(3);
         assertThat(page.locator(".cuts circle")).hasCount(0);
         button("file names").click();
