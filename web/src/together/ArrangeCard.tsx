@@ -135,7 +135,7 @@ function RowsRow({ view, tools }: Pick<GangProps, 'view' | 'tools'>) {
                 const aPage = Number(e.target.value)
                 if (Number.isInteger(aPage) && aPage >= 1 && aPage <= 500 && aPage !== rows.aPage) set({ aPage })
               }}
-              onPressEnter={(e) => e.currentTarget.blur()}
+              onPressEnter={(e) => (e.target as HTMLInputElement).blur()}
             />{' '}
             a page
           </span>

@@ -53,7 +53,7 @@ export function PickedCard({ view, tools, picked, cropping, onCrop }: Props) {
                   tools.decide({ kind: 'all-repeated', itemIds, copies: next })
                 }
               }}
-              onPressEnter={(e) => e.currentTarget.blur()}
+              onPressEnter={(e) => (e.target as HTMLInputElement).blur()}
             />{' '}
             {items.length === 1 ? 'copies' : 'copies each'}
           </span>

@@ -171,7 +171,7 @@ function Piece({
             tools.decide({ kind: 'repeated', itemId: item.id, copies: Math.min(MOST_COPIES, copies) })
           }
         }}
-        onPressEnter={(e) => e.currentTarget.blur()}
+        onPressEnter={(e) => (e.target as HTMLInputElement).blur()}
       />
       <Button
         type="text"
