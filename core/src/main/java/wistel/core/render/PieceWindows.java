@@ -51,7 +51,8 @@ final class PieceWindows implements AutoCloseable {
     /** Opens what shows itself above a row of the raster. */
     void reach(int bottom, Progress progress) throws IOException {
         for (Use use : uses) {
-            if (use.open.isEmpty() && !use.done && !use.shrunk && use.first() < bottom) {
+            if (use.state == Use.State.WAITING && use.first() < bottom) {
+                use.state = Use.State.REACHED;
                 open(use, progress);
             }
         }
@@ -71,14 +72,13 @@ final class PieceWindows implements AutoCloseable {
         use.pieces.forEach(piece -> piece.window = spools[Arrays.asList(turns).indexOf(piece.turn)]);
         if (use.shrinks()) {
             for (RasterPiece piece : use.pieces) {
-                long inMemory = uses.stream().filter(u -> !u.done).flatMap(u -> u.pieces.stream()).mapToLong(RasterPiece::heldBytes)
+                long inMemory = uses.stream().flatMap(u -> u.pieces.stream()).mapToLong(RasterPiece::heldBytes)
                     .sum();
                 boolean small = piece.bytes() <= SMALL_BYTES && inMemory + piece.bytes() <= SMALL_BYTES_IN_ALL;
                 piece.keep(kept(piece, small, progress), small);
             }
             use.open.forEach(RowWindow::close);
             use.open.clear();
-            use.shrunk = true;
         }
     }
 
@@ -88,7 +88,7 @@ final class PieceWindows implements AutoCloseable {
      */
     void leave(int top, int band) {
         for (Use use : uses) {
-            if ((use.shrunk || !use.open.isEmpty()) && !use.done && use.end() <= top) {
+            if (use.state == Use.State.REACHED && use.end() <= top) {
                 use.lastBand = Math.min(use.lastBand, band);
                 if (use.forward() || band > use.lastBand + LayoutRenderer.BANDS_UNDER_WAY) {
                     use.close();
@@ -120,12 +120,15 @@ final class PieceWindows implements AutoCloseable {
      * rows come as they are stored is read forward, others go through a file.
      */
     private static final class Use {
+        /** The bands have not come to it, are at it, have left it behind. */
+        private enum State {
+            WAITING, REACHED, LEFT
+        }
+
         private final RowSource stored;
         private final List<RasterPiece> pieces;
         private final List<RowWindow> open = new ArrayList<>();
-        private boolean done;
-        /** Its pieces are resampled at once, and its files closed: what is kept of them is smaller. */
-        private boolean shrunk;
+        private State state = State.WAITING;
         /** Band after which nothing reads from it any more. */
         private int lastBand = Integer.MAX_VALUE;
 
@@ -157,7 +160,7 @@ final class PieceWindows implements AutoCloseable {
             open.forEach(RowWindow::close);
             open.clear();
             pieces.forEach(RasterPiece::close);
-            done = true;
+            state = State.LEFT;
         }
     }
 

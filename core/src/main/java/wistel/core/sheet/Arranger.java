@@ -147,32 +147,22 @@ record Arranger(boolean across, Arrangement arrangement, List<Print> prints, Lis
         return blocks.get(p.block());
     }
 
-    /** Whether a piece fits by itself. */
-    boolean holds(String itemId) {
-        for (int i = 0; i < prints.size(); i++) {
-            if (prints.get(i).itemId.equals(itemId)) {
-                return blocks.get(i).fits(room);
-            }
-        }
-        return false;
+    /** Whether its first block fits by itself. */
+    boolean holds() {
+        return blocks.get(0).fits(room);
     }
 
-    /** By what the picture of a piece is to be scaled so that it fits with what stands round it; 0 where that alone doesn't. */
-    double largestScale(String itemId, double[] size) {
-        for (int i = 0; i < prints.size(); i++) {
-            if (prints.get(i).itemId.equals(itemId)) {
-                Block b = blocks.get(i);
-                // what stands round the picture keeps its size
-                double roundWide = b.width() - (across ? size[1] : size[0]);
-                double roundHigh = b.height() - (across ? size[0] : size[1]);
-                double wide = b.width() - roundWide;
-                double high = b.height() - roundHigh;
-                double upright = Math.min((room.width() - roundWide) / wide, (room.length() - roundHigh) / high);
-                double turned = Math.min((room.length() - roundWide) / wide, (room.width() - roundHigh) / high);
-                return Math.max(0, b.mayTurn() && arrangement.way() != Arrangement.Way.ROWS ? Math.max(upright, turned) : upright);
-            }
-        }
-        return 0;
+    /** By what the picture of its first block is to be scaled so that it fits with what stands round it; 0 where that alone doesn't. */
+    double largestScale(double[] size) {
+        Block b = blocks.get(0);
+        double wide = across ? size[1] : size[0];
+        double high = across ? size[0] : size[1];
+        // what stands round the picture keeps its size
+        double roundWide = b.width() - wide;
+        double roundHigh = b.height() - high;
+        double upright = Math.min((room.width() - roundWide) / wide, (room.length() - roundHigh) / high);
+        double turned = Math.min((room.length() - roundWide) / wide, (room.width() - roundHigh) / high);
+        return Math.max(0, b.mayTurn() && arrangement.way() != Arrangement.Way.ROWS ? Math.max(upright, turned) : upright);
     }
 
     /** Length that no arrangement of these goes below, over all pages, with what stays bare at the ends of a roll left out. */

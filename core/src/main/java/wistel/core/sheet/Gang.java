@@ -137,13 +137,17 @@ public record Gang(boolean across, Arrangement arrangement, List<String> pieces,
 
     /** Whether a piece, as large as it is, has room on an empty page. */
     public boolean holds(String itemId, LayoutInput in) {
-        return Arranger.of(this, in).holds(itemId);
+        return alone(itemId, in).holds();
     }
 
     /** By what a piece is to be scaled so that it just has room on an empty page; 0 where nothing of it has. */
     public double largestScale(String itemId, LayoutInput in) {
-        double[] size = in.item(itemId).size(in.picture(in.item(itemId)));
-        return Arranger.of(this, in).largestScale(itemId, size);
+        return alone(itemId, in).largestScale(in.item(itemId).size(in.picture(in.item(itemId))));
+    }
+
+    /** One print of a piece on the paper of all. */
+    private Arranger alone(String itemId, LayoutInput in) {
+        return Arranger.of(new Gang(across, arrangement, List.of(itemId), List.of()), in, item -> 1);
     }
 
     /** Share of the paper's length that stays bare in the arrangement that wastes least, as far as a bound tells; 0 to 1. */
@@ -229,8 +233,7 @@ public record Gang(boolean across, Arrangement arrangement, List<String> pieces,
         for (String id : pieces) {
             long lie = spots.stream().filter(s -> s.itemId.equals(id)).count();
             if (lie < in.item(id).copies() && (arrangement.way() != Arrangement.Way.BY_HAND || lie == 0)) {
-                unplaced.add(new Layout.Unplaced(id,
-                    Arranger.of(this, in).holds(id) ? Layout.Unplaced.Reason.NO_ROOM : Layout.Unplaced.Reason.TOO_LARGE));
+                unplaced.add(new Layout.Unplaced(id, holds(id, in) ? Layout.Unplaced.Reason.NO_ROOM : Layout.Unplaced.Reason.TOO_LARGE));
             }
         }
         return unplaced;

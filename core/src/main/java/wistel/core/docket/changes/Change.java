@@ -28,6 +28,15 @@ public sealed interface Change permits Command, Change.Charted, Change.Paired, C
     /** Short, as it stands behind "Undo:" and "Redo:". */
     String words();
 
+    /** A docket after several changes, one after the other. */
+    static DocketSpec inTurn(DocketSpec d, List<? extends Change> changes) {
+        DocketSpec next = d;
+        for (Change change : changes) {
+            next = change.on(next);
+        }
+        return next;
+    }
+
     /** Laid out as a chart to be measured or judged, on a stock that this feed takes. */
     record Charted(Chart chart, Stock stock, String feed) implements Change {
         @Override
@@ -77,11 +86,7 @@ public sealed interface Change permits Command, Change.Charted, Change.Paired, C
 
         @Override
         public DocketSpec on(DocketSpec d) {
-            DocketSpec next = paired.on(d);
-            for (Command change : along) {
-                next = change.on(next);
-            }
-            return next;
+            return inTurn(paired.on(d), along);
         }
 
         @Override
@@ -120,11 +125,7 @@ public sealed interface Change permits Command, Change.Charted, Change.Paired, C
 
         @Override
         public DocketSpec on(DocketSpec d) {
-            DocketSpec next = d;
-            for (Command change : changes) {
-                next = change.on(next);
-            }
-            return next;
+            return inTurn(d, changes);
         }
     }
 
@@ -142,10 +143,10 @@ public sealed interface Change permits Command, Change.Charted, Change.Paired, C
             if (gang.isEmpty()) {
                 return next;
             }
-            for (Item item : gang.get().resized(input.apply(next))) {
-                next = next.withItem(item);
-            }
-            LayoutInput in = input.apply(next);
+            LayoutInput asSized = input.apply(next);
+            List<Item> resized = gang.get().resized(asSized);
+            next = next.withChanged(resized);
+            LayoutInput in = resized.isEmpty() ? asSized : input.apply(next);
             boolean alike = Plans.gang(d.plan()).filter(before -> before.arrangedAlike(input.apply(d), gang.get(), in)).isPresent();
             Gang placed = alike ? gang.get() : gang.get().placed(in);
             if (asked instanceof GangCommand.Moved moved

@@ -39,11 +39,7 @@ public sealed interface Command extends Change
 
         @Override
         public DocketSpec on(DocketSpec d) {
-            DocketSpec next = d;
-            for (Command change : changes) {
-                next = change.on(next);
-            }
-            return next;
+            return Change.inTurn(d, changes);
         }
 
         @Override

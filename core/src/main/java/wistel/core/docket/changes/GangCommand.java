@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import wistel.core.docket.spec.DocketSpec;
 import wistel.core.fault.InvalidRequest;
@@ -99,8 +100,7 @@ public sealed interface GangCommand extends Command {
     record Repeated(String itemId, int copies) implements GangCommand {
         @Override
         public DocketSpec on(DocketSpec d) {
-            gang(d, itemId);
-            return d.withItem(d.item(itemId).repeated(copies));
+            return each(d, List.of(itemId), item -> item.repeated(copies));
         }
 
         @Override
@@ -116,12 +116,7 @@ public sealed interface GangCommand extends Command {
 
         @Override
         public DocketSpec on(DocketSpec d) {
-            DocketSpec next = d;
-            for (String id : itemIds) {
-                gang(d, id);
-                next = next.withItem(next.item(id).framed(next.item(id).frame().turning(mayTurn)));
-            }
-            return next;
+            return each(d, itemIds, item -> item.framed(item.frame().turning(mayTurn)));
         }
 
         @Override
@@ -138,12 +133,7 @@ public sealed interface GangCommand extends Command {
 
         @Override
         public DocketSpec on(DocketSpec d) {
-            DocketSpec next = d;
-            for (String id : itemIds) {
-                gang(d, id);
-                next = next.withItem(next.item(id).annotated(annotation));
-            }
-            return next;
+            return each(d, itemIds, item -> item.annotated(annotation));
         }
 
         @Override
@@ -160,12 +150,7 @@ public sealed interface GangCommand extends Command {
 
         @Override
         public DocketSpec on(DocketSpec d) {
-            DocketSpec next = d;
-            for (String id : itemIds) {
-                gang(d, id);
-                next = next.withItem(next.item(id).framed(next.item(id).frame().fitted(fit)));
-            }
-            return next;
+            return each(d, itemIds, item -> item.framed(item.frame().fitted(fit)));
         }
 
         @Override
@@ -182,11 +167,7 @@ public sealed interface GangCommand extends Command {
 
         @Override
         public DocketSpec on(DocketSpec d) {
-            DocketSpec next = d;
-            for (String id : itemIds) {
-                next = new Repeated(id, copies).on(next);
-            }
-            return next;
+            return each(d, itemIds, item -> item.repeated(copies));
         }
 
         @Override
@@ -245,6 +226,12 @@ public sealed interface GangCommand extends Command {
     static Gang gang(DocketSpec d) {
         return Plans.gang(d.plan()).orElseThrow(() -> new InvalidRequest(InvalidRequest.Reason.PLAN_DIFFERS,
             "This docket doesn't print several pictures together.", "Choose together at the size station first."));
+    }
+
+    /** Some of its pieces changed. */
+    private static DocketSpec each(DocketSpec d, List<String> itemIds, UnaryOperator<Item> change) {
+        itemIds.forEach(id -> gang(d, id));
+        return d.withChanged(itemIds.stream().map(d::item).map(change).toList());
     }
 
     private static Gang gang(DocketSpec d, String itemId) {

@@ -185,8 +185,18 @@ public record DocketSpec(int schema, Heading heading, List<Rendition> renditions
     }
 
     public DocketSpec withItem(Item changed) {
-        item(changed.id());
-        return withItems(items.stream().map(i -> i.id().equals(changed.id()) ? changed : i).toList());
+        return withChanged(List.of(changed));
+    }
+
+    /**
+     * Pieces as they are from now on, the others as they were.
+     *
+     * @throws InvalidRequest when one of them isn't there
+     */
+    public DocketSpec withChanged(List<Item> changed) {
+        Map<String, Item> byId = changed.stream()
+            .collect(Collectors.toMap(i -> item(i.id()).id(), Function.identity(), (one, same) -> same));
+        return withItems(items.stream().map(i -> byId.getOrDefault(i.id(), i)).toList());
     }
 
     /** Each copy bears a number of its edition: they are pages of their own. */

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import wistel.core.icc.profile.Intent;
 import wistel.core.length.Margins;
@@ -117,9 +118,11 @@ public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVers
     public LayoutInput input(DocketSpec d) {
         Map<String, SheetPlan.PixelSize> sizes = pictures.entrySet().stream()
             .collect(Collectors.toMap(Map.Entry::getKey, e -> e.getValue().size()));
+        List<String> laid = d.plan().items();
+        Map<String, Integer> numbers = IntStream.range(0, laid.size()).boxed().collect(Collectors.toMap(laid::get, i -> i + 1));
         Map<String, CaptionText> captions = d.items().stream()
             .collect(Collectors.toMap(Item::id, item -> new CaptionText(item.title().isBlank() ? d.title() : item.title(),
-                CaptionText.date(today), nextEdition(item.id()), d.plan().items().indexOf(item.id()) + 1,
+                CaptionText.date(today), nextEdition(item.id()), numbers.getOrDefault(item.id(), 0),
                 pictures.get(item.renditionId()).file())));
         return new LayoutInput(d.stock(), margins(d), sizes, d.itemsById(), captions, d.copies());
     }
