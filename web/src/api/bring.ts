@@ -3,7 +3,7 @@ import type { components } from './schema'
 
 type S = components['schemas']
 /** A picture that was read in, and lies on no docket yet. */
-export type Brought = S['BroughtPicture']
+export type Brought = S['Brought']
 
 type Told = {
   /** Each as it was read, in the order in which they are done. */
@@ -28,7 +28,13 @@ export async function bringPictures(files: File[], largest: number, told: Told) 
         const nth = next++
         const file = part[nth] as File
         try {
-          const picture = await upload<Brought>('/api/masters', { query: { name: file.name } }, file, largest)
+          const { hash, fileName } = await upload<S['BroughtPicture']>(
+            '/api/masters',
+            { query: { name: file.name } },
+            file,
+            largest,
+          )
+          const picture = { hash, fileName }
           done[nth] = picture
           told.read?.(picture)
         } catch (e) {

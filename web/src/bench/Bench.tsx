@@ -91,8 +91,7 @@ export function Bench() {
     await bringPictures(files, status?.largestFile ?? Number.POSITIVE_INFINITY, {
       read: (picture) => tell({ read: [...now.read, picture] }),
       left: (file, e) => leave(file.name, e),
-      some: async (read) => {
-        const pictures = read.map(({ hash, fileName }) => ({ hash, fileName }))
+      some: async (pictures) => {
         try {
           const view = now.docket
             ? await answer(api.POST('/api/dockets/{id}/pieces', { params: { path: { id: now.docket } }, body: { pictures } }))

@@ -1,4 +1,5 @@
 import { Link } from 'react-router'
+import type { Brought } from '../api/bring'
 import { masterThumbnail } from '../api/pictures'
 import { MarkSign } from '../parts/MarkSign'
 
@@ -6,7 +7,7 @@ import { MarkSign } from '../parts/MarkSign'
 export type Gathering = {
   title: string
   count: number
-  read: { hash: string; fileName: string }[]
+  read: Brought[]
   left: { name: string; why: string }[]
   docket?: string
   done: boolean

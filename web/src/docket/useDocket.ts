@@ -144,13 +144,11 @@ export function useDocket(id: string) {
     bringPictures(files, LARGEST_FILE, {
       left: (file, e) =>
         notification.open({ title: `${file.name} is left out: ${e.message}`, description: e.next, duration: 12 }),
-      some: (read) =>
-        docketOf(
-          api.POST('/api/dockets/{id}/pieces', {
-            params: { path: { id } },
-            body: { pictures: read.map(({ hash, fileName }) => ({ hash, fileName })) },
-          }),
-        ).then((next) => client.setQueryData(key, next), complain),
+      some: (pictures) =>
+        docketOf(api.POST('/api/dockets/{id}/pieces', { params: { path: { id } }, body: { pictures } })).then(
+          (next) => client.setQueryData(key, next),
+          complain,
+        ),
     })
 
   const release = useMutation({

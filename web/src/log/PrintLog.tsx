@@ -9,7 +9,7 @@ import { whileUnderWay } from '../docket/useDocket'
 import { MarkSign } from '../parts/MarkSign'
 import { moment } from '../parts/numbers'
 import { Again } from '../release/Again'
-import { anewWords, attemptWords, keptWords, OVER, scanned } from '../release/words'
+import { anewWords, attemptWords, keptWords, markOf, OVER, scanned } from '../release/words'
 import './log.css'
 import { PiecesOf } from './PiecesOf'
 
@@ -89,12 +89,7 @@ export function PrintLog() {
                 </td>
                 <td>{moment(a.created)}</td>
                 <td>
-                  <MarkSign
-                    mark={
-                      a.state === 'done' ? 'SETTLED' : a.state === 'failed' ? 'STOP' : a.state === 'cancelled' ? 'OPEN' : 'BUSY'
-                    }
-                  />{' '}
-                  {attemptWords(a)}
+                  <MarkSign mark={markOf(a)} /> {attemptWords(a)}
                   <div className="soft">
                     {a.remark}
                     {keptWords(a)}

@@ -17,7 +17,7 @@ import { LaidDownSheet, laidFoot, useLaidDown } from './LaidDownSheet'
 import { OtherPrinter } from './OtherPrinter'
 import { Takes } from './Takes'
 import './release.css'
-import { attemptWords, HOLD, LAID, looksDifferent, mayBeHeld, OVER, pageWords, scanned, VERDICTS, WORDS } from './words'
+import { attemptWords, HOLD, LAID, looksDifferent, markOf, mayBeHeld, OVER, pageWords, scanned, VERDICTS, WORDS } from './words'
 
 export function ReleaseStation({ view, picture, tools }: StationProps) {
   const client = useQueryClient()
@@ -101,10 +101,7 @@ export function ReleaseStation({ view, picture, tools }: StationProps) {
           <h2 className="head">{tools.attempts.length === 0 ? WORDS.none : 'Attempts'}</h2>
           {tools.attempts.map((a) => (
             <div className="finding" key={a.id} data-testid="attempt">
-              <MarkSign
-                mark={a.state === 'done' ? 'SETTLED' : a.state === 'failed' ? 'STOP' : a.state === 'cancelled' ? 'OPEN' : 'BUSY'}
-                size={13}
-              />
+              <MarkSign mark={markOf(a)} size={13} />
               <span>
                 <b>
                   {a.number}. {attemptWords(a)}
@@ -160,10 +157,7 @@ export function ReleaseStation({ view, picture, tools }: StationProps) {
           ))}
           {tools.joint.map((a) => (
             <div className="finding" key={a.id} data-testid="joint-attempt">
-              <MarkSign
-                mark={a.state === 'done' ? 'SETTLED' : a.state === 'failed' ? 'STOP' : a.state === 'cancelled' ? 'OPEN' : 'BUSY'}
-                size={13}
-              />
+              <MarkSign mark={markOf(a)} size={13} />
               <span>
                 <b>Together with others: {attemptWords(a)}</b> <span className="soft">{moment(a.created)}</span>
               </span>

@@ -21,6 +21,10 @@ export const LAB = {
   leave: 'Leave it',
 }
 
+/** How it stands, as a sign. */
+export const markOf = (a: Attempt) =>
+  a.state === 'done' ? 'SETTLED' : a.state === 'failed' ? 'STOP' : a.state === 'cancelled' ? 'OPEN' : 'BUSY'
+
 /** The first page whose scan is there. */
 export const scanned = (a: Attempt) => a.pages.find((p) => p.scanHash && p.scanKept)
 

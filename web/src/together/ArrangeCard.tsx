@@ -1,12 +1,14 @@
-import { Button, Checkbox, InputNumber, Radio, Select } from 'antd'
+import { Button, Checkbox, Radio, Select } from 'antd'
 import type { Arrangement } from '../api/types'
 import type { GangProps } from '../docket/useDocket'
+import { CountField } from '../parts/CountField'
 import { percent } from '../parts/numbers'
 import { Typed } from '../parts/Typed'
 import { StockSelect } from '../size/StockSelect'
 
 type Rows = Arrangement['rows']
 const USUAL_A_PAGE = 20
+const MOST_A_PAGE = 500
 
 const WAYS: { value: Arrangement['way']; name: string }[] = [
   { value: 'TIGHTEST', name: 'tightest' },
@@ -123,20 +125,7 @@ function RowsRow({ view, tools }: Pick<GangProps, 'view' | 'tools'>) {
         />
         {rows.aPage > 0 && (
           <span>
-            about{' '}
-            <InputNumber
-              key={rows.aPage}
-              aria-label="Pictures a page"
-              className="number"
-              min={1}
-              max={500}
-              defaultValue={rows.aPage}
-              onBlur={(e) => {
-                const aPage = Number(e.target.value)
-                if (Number.isInteger(aPage) && aPage >= 1 && aPage <= 500 && aPage !== rows.aPage) set({ aPage })
-              }}
-              onPressEnter={(e) => (e.target as HTMLInputElement).blur()}
-            />{' '}
+            about <CountField label="Pictures a page" value={rows.aPage} most={MOST_A_PAGE} onEnter={(aPage) => set({ aPage })} />{' '}
             a page
           </span>
         )}

@@ -1,8 +1,10 @@
-import { Button, Checkbox, InputNumber } from 'antd'
+import { Button, Checkbox } from 'antd'
 import type { Item } from '../api/types'
 import type { GangProps } from '../docket/useDocket'
+import { CountField } from '../parts/CountField'
 import { titleOf, uprightSize } from '../parts/pieces'
 import { Typed } from '../parts/Typed'
+import { MOST_COPIES } from './PieceList'
 
 type Props = GangProps & { picked: string[]; cropping: boolean; onCrop: (on: boolean) => void }
 
@@ -38,22 +40,11 @@ export function PickedCard({ view, tools, picked, cropping, onCrop }: Props) {
             mm
           </span>
           <span>
-            <InputNumber
-              key={`${itemIds} ${copies}`}
-              size="small"
-              min={1}
-              max={500}
-              controls={false}
-              className="number"
-              aria-label="Copies of each"
-              {...(copies ? { defaultValue: copies } : {})}
-              onBlur={(e) => {
-                const next = Number(e.target.value)
-                if (Number.isInteger(next) && next >= 1 && next <= 500 && next !== copies) {
-                  tools.decide({ kind: 'all-repeated', itemIds, copies: next })
-                }
-              }}
-              onPressEnter={(e) => (e.target as HTMLInputElement).blur()}
+            <CountField
+              label="Copies of each"
+              value={copies}
+              most={MOST_COPIES}
+              onEnter={(next) => tools.decide({ kind: 'all-repeated', itemIds, copies: next })}
             />{' '}
             {items.length === 1 ? 'copies' : 'copies each'}
           </span>

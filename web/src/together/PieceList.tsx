@@ -1,8 +1,9 @@
-import { Button, Dropdown, InputNumber, Modal, Select } from 'antd'
+import { Button, Dropdown, Modal, Select } from 'antd'
 import { useRef, useState } from 'react'
 import { masterThumbnail, treated } from '../api/pictures'
 import type { GangDocket, Item } from '../api/types'
 import type { GangProps } from '../docket/useDocket'
+import { CountField } from '../parts/CountField'
 import { mm } from '../parts/numbers'
 import { titleOf, treatmentOf, uprightSize } from '../parts/pieces'
 import { Typed } from '../parts/Typed'
@@ -15,7 +16,7 @@ type Props = GangProps & {
   onAll: () => void
 }
 
-const MOST_COPIES = 500
+export const MOST_COPIES = 500
 /** Of what is dragged in the list. */
 const PIECE = 'application/x-wistel-piece'
 
@@ -157,21 +158,11 @@ function Piece({
           onEnter={(height) => tools.change({ kind: 'piece-size', itemId: item.id, asked: { height } })}
         />
       </span>
-      <InputNumber
-        key={item.copies}
-        size="small"
-        min={1}
-        max={MOST_COPIES}
-        controls={false}
-        aria-label={`Copies of ${title}`}
-        defaultValue={item.copies}
-        onBlur={(e) => {
-          const copies = Number(e.target.value)
-          if (Number.isInteger(copies) && copies >= 1 && copies !== item.copies) {
-            tools.decide({ kind: 'repeated', itemId: item.id, copies: Math.min(MOST_COPIES, copies) })
-          }
-        }}
-        onPressEnter={(e) => (e.target as HTMLInputElement).blur()}
+      <CountField
+        label={`Copies of ${title}`}
+        value={item.copies}
+        most={MOST_COPIES}
+        onEnter={(copies) => tools.decide({ kind: 'repeated', itemId: item.id, copies })}
       />
       <Button
         type="text"
