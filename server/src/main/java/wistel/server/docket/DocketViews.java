@@ -1,6 +1,7 @@
 package wistel.server.docket;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Stream;
@@ -57,16 +58,16 @@ public class DocketViews {
         DocketSpec d = row.spec();
         Layout layout = judged.layout();
         List<Finding> findings = judged.findings();
+        Map<String, Master> there = masters.byHashes(d.renditions().stream().map(Rendition::masterHash).toList());
         double paper = layout.pages().stream().mapToDouble(Page::areaMm2).sum();
         return new DocketView(id, row.number(), row.version(), row.undo(), row.redo(), d, d.stock().name(),
-            d.renditions().stream().map(r -> onDocket(r, judged)).toList(),
+            d.renditions().stream().map(r -> onDocket(r, there.get(r.masterHash()), judged)).toList(),
             judged.facts().pairing(), layout, layout.bareMm2() / paper,
             StageTrack.of(d, judged.facts(), layout, findings), findings, Readback.of(d, judged.facts(), layout), options(d, judged),
             PlanView.of(d, judged.facts(), layout), joints.of(id));
     }
 
-    private OnDocket onDocket(Rendition rendition, DocketAssessment judged) {
-        Master master = masters.byHash(rendition.masterHash()).orElseThrow();
+    private static OnDocket onDocket(Rendition rendition, Master master, DocketAssessment judged) {
         Resolution resolution = judged.row().spec().resolution();
         List<Printed> printed = judged.layout().placed().stream().filter(p -> p.renditionId().equals(rendition.id()))
             .map(p -> new Printed(p.ppi(),

@@ -14,6 +14,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -101,8 +102,9 @@ public class GangService {
         }
         List<Rendition> renditions = new ArrayList<>();
         List<Item> items = new ArrayList<>();
+        Map<String, Master> there = masters.byHashes(pictures.stream().map(Brought::hash).toList());
         for (Brought one : pictures) {
-            Master master = masters.byHash(one.hash)
+            Master master = Optional.ofNullable(there.get(one.hash))
                 .orElseThrow(() -> new NotFound("“" + one.fileName + "” isn't here.", "Bring it again."));
             Rendition rendition = Rendition.of(names.rendition(), master.hash());
             renditions.add(rendition);
@@ -131,12 +133,13 @@ public class GangService {
             ? new Arrangement(Arrangement.Way.ROWS, 6, false, 0, new Arrangement.Rows(Arrangement.Rows.Alike.FRAMES, CONTACT_A_PAGE))
             : Arrangement.USUAL;
         Gang gang = new Gang(false, arrangement, all.items.stream().map(Item::id).toList(), List.of());
-        Master first = masters.byHash(pictures.get(0).hash).orElseThrow();
+        Map<String, Master> there = masters.byHashes(pictures.stream().map(Brought::hash).toList());
         DocketSpec spec = DocketSpec
-            .fresh(title.isBlank() ? contact ? "Contact sheet" : "Together" : title, all.renditions.get(0), size(first))
+            .fresh(title.isBlank() ? contact ? "Contact sheet" : "Together" : title, all.renditions.get(0),
+                size(there.get(pictures.get(0).hash)))
             .withPictures(all.renditions, all.items, gang);
         Map<String, PixelSize> sizes = new HashMap<>();
-        spec.renditions().forEach(r -> sizes.put(r.id(), size(masters.byHash(r.masterHash()).orElseThrow())));
+        spec.renditions().forEach(r -> sizes.put(r.id(), size(there.get(r.masterHash()))));
         // no paper is chosen yet, so nothing keeps its edges white
         return dockets.add(new Change.Placing(new GangCommand.Arranged(arrangement),
             d -> LayoutInput.bare(d.stock(), Margins.NONE, sizes, d.items())).on(spec));
@@ -155,9 +158,10 @@ public class GangService {
     public void order(UUID id, int version, Order by) {
         DocketSpec d = dockets.get(id).spec();
         Gang gang = GangCommand.gang(d);
-        Map<String, Master> byRendition = new HashMap<>();
-        d.renditions().forEach(r -> byRendition.put(r.id(), masters.byHash(r.masterHash()).orElseThrow()));
-        Function<String, Master> of = item -> byRendition.get(d.item(item).renditionId());
+        Map<String, Master> there = masters.byHashes(d.renditions().stream().map(Rendition::masterHash).toList());
+        Map<String, Rendition> renditions = d.renditions().stream().collect(Collectors.toMap(Rendition::id, r -> r));
+        Map<String, Item> items = d.itemsById();
+        Function<String, Master> of = item -> there.get(renditions.get(items.get(item).renditionId()).masterHash());
         Comparator<String> byName = Comparator.comparing(item -> naturally(of.apply(item).fileName()));
         Comparator<String> order = by == Order.NAME ? byName
             : Comparator.comparing((String item) -> of.apply(item).notes().taken().orElse(LocalDateTime.MAX)).thenComparing(byName);

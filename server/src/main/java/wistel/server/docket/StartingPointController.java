@@ -1,6 +1,7 @@
 package wistel.server.docket;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
@@ -47,13 +48,18 @@ class StartingPointController {
 
     @GetMapping
     List<StartingPointView> all() {
-        return points.all().stream().map(this::named).toList();
+        return named(points.all());
     }
 
-    private StartingPointView named(StartingPointRepository.StartingPoint p) {
+    private List<StartingPointView> named(List<StartingPointRepository.StartingPoint> all) {
+        Map<String, PairingVersion> known = pairings.known(all.stream().flatMap(p -> p.spec().pairingId().stream()).toList());
+        return all.stream().map(p -> named(p, known)).toList();
+    }
+
+    private static StartingPointView named(StartingPointRepository.StartingPoint p, Map<String, PairingVersion> known) {
         DocketSpec d = p.spec();
         Frame frame = d.items().get(0).frame();
-        Optional<String> paper = d.pairingId().flatMap(pairings::find).map(PairingVersion::paper);
+        Optional<String> paper = d.pairingId().map(known::get).map(PairingVersion::paper);
         String size = Math.round(frame.widthMm()) + " × " + Math.round(frame.heightMm()) + " mm";
         return new StartingPointView(p.id(), p.name(), d.pairingId(), paper,
             d.stock().name() + (Plans.wrap(d.plan()).isPresent() ? ", wrapped" : ", picture " + size));
@@ -68,7 +74,7 @@ class StartingPointController {
             throw new InvalidRequest(InvalidRequest.Reason.PLAN_DIFFERS, "Several pictures together are no start for one.",
                 "Keep the decisions of a docket with one picture.");
         }
-        return ResponseEntity.status(HttpStatus.CREATED).body(named(points.get(points.add(name, d))));
+        return ResponseEntity.status(HttpStatus.CREATED).body(named(List.of(points.get(points.add(name, d)))).get(0));
     }
 
     @DeleteMapping("/{id}")

@@ -6,6 +6,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -45,7 +46,6 @@ class PrintPapers {
     private static final int DOWN = 5;
     private static final double PICTURE_MM = 26;
     private static final double BUYER_PICTURE_MM = 110;
-    private static final float POINTS = 72 / 25.4f;
     private static final int PIXELS = 700;
 
     private final AttemptRepository attempts;
@@ -96,6 +96,14 @@ class PrintPapers {
         }
     }
 
+    /** A document that is written: texts are read, and each picture made, once for all of its labels. */
+    private record Document(WorkbenchPdf out, PrintTexts texts, Map<String, BufferedImage> pictures) {
+    }
+
+    private Document document(WorkbenchPdf out) {
+        return new Document(out, texts(), new HashMap<>());
+    }
+
     private List<Print> prints(UUID attemptId) {
         Attempt attempt = attempts.get(attemptId);
         PrintOrder order = attempts.order(attemptId);
@@ -113,15 +121,17 @@ class PrintPapers {
     byte[] labels(UUID attemptId) throws IOException {
         List<Print> prints = prints(attemptId);
         try (WorkbenchPdf out = new WorkbenchPdf("Labels, " + prints.get(0).attempt.title())) {
-            double left = (210 - ACROSS * LABEL_WIDTH) / 2;
-            double top = (297 - DOWN * LABEL_HEIGHT) / 2;
+            Document document = document(out);
+            Rect paper = out.page().from();
+            double left = (paper.width() - ACROSS * LABEL_WIDTH) / 2;
+            double top = (paper.height() - DOWN * LABEL_HEIGHT) / 2;
             for (int i = 0; i < prints.size(); i++) {
                 int nth = i % (ACROSS * DOWN);
                 if (nth == 0 && i > 0) {
                     out.newPage();
                 }
                 Rect at = new Rect(left + nth % ACROSS * LABEL_WIDTH, top + nth / ACROSS * LABEL_HEIGHT, LABEL_WIDTH, LABEL_HEIGHT);
-                label(out, at, prints.get(i), true);
+                label(document, at, prints.get(i), true);
             }
             return out.bytes();
         }
@@ -131,7 +141,7 @@ class PrintPapers {
     byte[] label(UUID attemptId, int page, String placedId) throws IOException {
         Print print = print(attemptId, page, placedId);
         try (WorkbenchPdf out = new WorkbenchPdf("Label, " + print.title(), LABEL_WIDTH, LABEL_HEIGHT)) {
-            label(out, new Rect(0, 0, LABEL_WIDTH, LABEL_HEIGHT), print, false);
+            label(document(out), out.page().from(), print, false);
             return out.bytes();
         }
     }
@@ -141,42 +151,46 @@ class PrintPapers {
             .orElseThrow(() -> new NotFound("Nothing of that name lies on this page.", "Choose one of its pictures."));
     }
 
-    private void label(WorkbenchPdf out, Rect at, Print print, boolean framed) throws IOException {
+    private void label(Document document, Rect at, Print print, boolean framed) throws IOException {
+        WorkbenchPdf out = document.out;
         WorkbenchPdf.Place place = out.page();
         if (framed) {
             out.rectangle(place, at, 1, 3);
         }
-        PrintTexts texts = texts();
-        picture(out, place, new Rect(at.x() + 5, at.y() + 5, PICTURE_MM, PICTURE_MM), print);
+        picture(document, new Rect(at.x() + 5, at.y() + 5, PICTURE_MM, PICTURE_MM), print);
         double x = at.x() + 5 + PICTURE_MM + 4;
-        float width = (float) (at.right() - 4 - x) * POINTS;
+        float width = (float) (at.right() - 4 - x) * WorkbenchPdf.POINTS;
         double y = at.y() + 8;
-        for (String line : lines(print, texts).toList()) {
-            out.at(line, place.x(x), place.y(y), y == at.y() + 8 ? 10 : 7.5f, width);
-            y += y == at.y() + 8 ? 5 : 3.8;
+        out.at(print.title(), place.x(x), place.y(y), 10, width);
+        y += 5;
+        for (String line : lines(print, document.texts).toList()) {
+            out.at(line, place.x(x), place.y(y), 7.5f, width);
+            y += 3.8;
         }
         double sign = at.bottom() - 6;
         out.line(place, new double[] {x, sign, at.right() - 5, sign});
-        out.at(texts.name(), place.x(at.x() + 5), place.y(sign), 7, (float) PICTURE_MM * POINTS);
+        out.at(document.texts.name(), place.x(at.x() + 5), place.y(sign), 7, (float) PICTURE_MM * WorkbenchPdf.POINTS);
     }
 
+    /** Below its title. */
     private static Stream<String> lines(Print print, PrintTexts texts) {
-        return Stream.of(print.title(), print.size(), print.attempt.paper(), texts.inks(), print.edition().orElse(""), print.day())
+        return Stream.of(print.size(), print.attempt.paper(), texts.inks(), print.edition().orElse(""), print.day())
             .filter(s -> !s.isBlank());
     }
 
     /** A page that goes to whoever buys it. */
     byte[] buyersPage(UUID attemptId, int page, String placedId) throws IOException {
         Print print = print(attemptId, page, placedId);
-        PrintTexts texts = texts();
         try (WorkbenchPdf out = new WorkbenchPdf(print.title())) {
+            Document document = document(out);
+            PrintTexts texts = document.texts;
             out.heading(print.title(), texts.name());
             out.skip(14);
             double side = BUYER_PICTURE_MM;
             WorkbenchPdf.Place place = out.page();
             double top = out.topMm();
-            double high = picture(out, place, new Rect(WorkbenchPdf.MARGIN / POINTS, top, side, side), print);
-            out.skip((float) high * POINTS + 18);
+            double high = picture(document, new Rect(WorkbenchPdf.MARGIN / WorkbenchPdf.POINTS, top, side, side), print);
+            out.skip((float) high * WorkbenchPdf.POINTS + 18);
             for (String[] row : new String[][] {{"Size", print.size()}, {"Paper", print.attempt.paper()}, {"Inks", texts.inks()},
                 {"Edition", print.edition().map(e -> "number " + e).orElse("")}, {"Printed", print.day()}}) {
                 if (!row[1].isBlank()) {
@@ -189,7 +203,8 @@ class PrintPapers {
             }
             out.skip(44);
             double sign = out.topMm();
-            out.line(place, new double[] {WorkbenchPdf.MARGIN / POINTS, sign, WorkbenchPdf.MARGIN / POINTS + 70, sign});
+            out.line(place,
+                new double[] {WorkbenchPdf.MARGIN / WorkbenchPdf.POINTS, sign, WorkbenchPdf.MARGIN / WorkbenchPdf.POINTS + 70, sign});
             out.skip(4);
             out.text(Stream.of(texts.name(), texts.contact()).filter(s -> !s.isBlank()).collect(Collectors.joining(", ")), 9, 0);
             return out.bytes();
@@ -197,14 +212,18 @@ class PrintPapers {
     }
 
     /** What is printed of it, as large as a square holds, from its upper left corner: how high that is, in mm. */
-    private double picture(WorkbenchPdf out, WorkbenchPdf.Place place, Rect square, Print print) throws IOException {
+    private double picture(Document document, Rect square, Print print) throws IOException {
         Rendition rendition = print.order.spec().rendition(print.placed.renditionId());
         Optional<Master> master = masters.byHash(rendition.masterHash());
         if (master.isEmpty()) {
             return 0;
         }
-        BufferedImage whole = ImageIO.read(new ByteArrayInputStream(proofs.master(new ProofService.RenditionView(master.get(),
-            new RenditionChange(rendition.treatment(), List.of())), Display.THUMBNAIL, PIXELS)));
+        BufferedImage whole = document.pictures.get(rendition.id());
+        if (whole == null) {
+            whole = ImageIO.read(new ByteArrayInputStream(proofs.master(new ProofService.RenditionView(master.get(),
+                new RenditionChange(rendition.treatment(), List.of())), Display.THUMBNAIL, PIXELS)));
+            document.pictures.put(rendition.id(), whole);
+        }
         double scale = (double) whole.getWidth() / master.get().width();
         var crop = print.placed.face().crop().scaled(scale);
         int x = (int) Math.max(0, Math.min(whole.getWidth() - 1, Math.round(crop.x())));
@@ -215,7 +234,7 @@ class PrintPapers {
         ImageIO.write(shown, "png", png);
         double aspect = (double) shown.getWidth() / shown.getHeight();
         double w = aspect >= 1 ? square.width() : square.width() * aspect;
-        out.image(place, new Rect(square.x(), square.y(), w, w / aspect), png.toByteArray());
+        document.out.image(document.out.page(), new Rect(square.x(), square.y(), w, w / aspect), png.toByteArray());
         return w / aspect;
     }
 }

@@ -55,6 +55,12 @@ public class MasterRepository {
         return jdbc.sql(SELECT + "where m.hash = ?").param(hash).query(row).optional();
     }
 
+    /** By hash; those that aren't there are left out. */
+    public Map<String, Master> byHashes(Collection<String> hashes) {
+        return jdbc.sql(SELECT + "where m.hash = any (?)").param(hashes.toArray(String[]::new)).query(row).list().stream()
+            .collect(Collectors.toMap(Master::hash, m -> m));
+    }
+
     /** What judging a docket needs of a master. */
     public record Brief(UUID id, String hash, int width, int height, int channels, Optional<String> profileHash, String profileName,
         String profileProblem, CaptionText.OfFile inCaptions) {

@@ -25,7 +25,7 @@ public final class WorkbenchPdf implements AutoCloseable {
     public static final float WIDTH = PDRectangle.A4.getWidth() - 2 * MARGIN;
     private static final float HAIRLINE = 0.6f;
     /** In a millimetre. */
-    private static final float POINTS = 72 / 25.4f;
+    public static final float POINTS = 72 / 25.4f;
 
     private final PDDocument document = new PDDocument();
     private final PDFont font;
