@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Supplier;
 import java.util.stream.IntStream;
 import wistel.core.colour.LabEncoding;
 import wistel.core.icc.kernel.Kernel;
@@ -14,8 +15,8 @@ import wistel.core.icc.stage.Stage;
 
 /**
  * A compiled colour transform. {@code exact} runs the chain of stages in double precision; {@code apply} runs its fast form, whose error
- * against the chain was measured when it was made. Immutable and safe for any number of threads; it never holds a picture: pixels come and
- * go in strips.
+ * against the chain was measured when it was made. The fast form is made for whoever first asks for it: a few colours through the chain
+ * don't wait for it. To its users immutable, and safe for any number of threads; it never holds a picture: pixels come and go in strips.
  *
  * <p>Samples: device values 0 to 65535 (or 255, or 1.0); L*a*b* as {@link wistel.core.colour.LabEncoding#V4}; XYZ 0 to 1.99997 as
  * u1Fixed15.
@@ -29,25 +30,34 @@ public final class Transform {
     private final Chain chain;
     private final ColourSpace from;
     private final ColourSpace to;
-    private final Baked baked;
+    /** Null before the fast form is made. */
+    private volatile Baked baked;
+    /** Null once the fast form is made, so that what it was made from can go. */
+    private Supplier<Baked> bake;
 
-    Transform(Chain chain, ColourSpace from, ColourSpace to, Baked baked) {
+    /** @param bake makes the fast form, once */
+    Transform(Chain chain, ColourSpace from, ColourSpace to, Supplier<Baked> bake) {
         this.chain = chain;
         this.from = from;
         this.to = to;
-        this.baked = baked;
+        this.bake = bake;
     }
 
     /** This one, and another one after it. Its error is taken as the sum of theirs. */
     public Transform then(Transform next) {
         List<Stage> stages = new ArrayList<>(chain.stages());
         stages.addAll(next.chain.stages());
-        Optional<Kernel> both = baked.kernel().isPresent() && next.baked.kernel().isPresent()
-            ? Optional.of(new Sequence(baked.kernel().get(), next.baked.kernel().get(), inputs(), outputs(), next.outputs()))
+        return new Transform(Chain.of(stages), from, next.to, () -> sequence(next));
+    }
+
+    private Baked sequence(Transform next) {
+        Baked first = baked();
+        Baked second = next.baked();
+        Optional<Kernel> both = first.kernel().isPresent() && second.kernel().isPresent()
+            ? Optional.of(new Sequence(first.kernel().get(), second.kernel().get(), inputs(), outputs(), next.outputs()))
             : Optional.empty();
-        return new Transform(Chain.of(stages), from, next.to,
-            new Baked(both, baked.kind() + "; " + next.baked.kind(), next.baked.side(), baked.mean() + next.baked.mean(),
-                baked.nearlyAll() + next.baked.nearlyAll()));
+        return new Baked(both, first.kind() + "; " + second.kind(), second.side(), first.mean() + second.mean(),
+            first.nearlyAll() + second.nearlyAll());
     }
 
     public ColourSpace from() {
@@ -68,12 +78,23 @@ public final class Transform {
 
     /** The fast form: its kind, its size, and how far it is from the chain. */
     public Baked baked() {
-        return baked;
+        Baked made = baked;
+        if (made == null) {
+            synchronized (this) {
+                made = baked;
+                if (made == null) {
+                    made = bake.get();
+                    baked = made;
+                    bake = null;
+                }
+            }
+        }
+        return made;
     }
 
     /** Bytes that the chain's and the fast form's tables hold. */
     public long bytes() {
-        return chain.bytes() + baked.bytes();
+        return chain.bytes() + baked().bytes();
     }
 
     /** One colour through the chain: values 0 to 1, L*a*b* and XYZ as their 16-bit code over 65535. */
@@ -134,8 +155,9 @@ public final class Transform {
      * @param out room for {@code pixels * outputs()} samples from {@code outAt}; may be {@code in} when a pixel doesn't grow
      */
     public void apply(char[] in, int inAt, char[] out, int outAt, int pixels) {
-        if (baked.kernel().isPresent()) {
-            baked.kernel().get().apply(in, inAt, out, outAt, pixels);
+        Optional<Kernel> fast = baked().kernel();
+        if (fast.isPresent()) {
+            fast.get().apply(in, inAt, out, outAt, pixels);
         } else {
             exact(in, inAt, out, outAt, pixels);
         }

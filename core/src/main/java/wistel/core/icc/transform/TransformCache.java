@@ -56,10 +56,14 @@ public final class TransformCache {
         })).orElseGet(() -> get(recipe));
     }
 
+    /** With its fast form: whoever waits here will ask for pixels, and the tables' bytes count. */
     private Transform compiled(Recipe recipe) {
-        return recipe instanceof Recipe.Changed changed
-            ? TransformCompiler.compile(changed, heads.get(changed.meant(), m -> ChangedBaker.head(m, Kernels.best())), Kernels.best())
+        Transform transform = recipe instanceof Recipe.Changed changed
+            ? TransformCompiler.compile(changed, () -> heads.get(changed.meant(), m -> ChangedBaker.head(m, Kernels.best())),
+                Kernels.best())
             : TransformCompiler.compile(recipe);
+        transform.baked();
+        return transform;
     }
 
     public long size() {

@@ -3,6 +3,7 @@ package wistel.core.icc.transform;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Supplier;
 import wistel.core.fault.ProfileException;
 import wistel.core.icc.kernel.Kernel;
 import wistel.core.icc.kernel.KernelFamily;
@@ -30,10 +31,11 @@ public final class TransformCompiler {
      */
     public static Transform compile(Recipe recipe, KernelFamily family) {
         if (recipe instanceof Recipe.Changed changed) {
-            return compile(changed, ChangedBaker.head(changed.meant(), family), family);
+            return compile(changed, () -> ChangedBaker.head(changed.meant(), family), family);
         }
         Chain chain = Chain.of(Recipe.Steps.coded(recipe));
-        return new Transform(chain, recipe.from(), recipe.to(), new Baker(chain, recipe.from(), recipe.to(), look(recipe), family).bake());
+        return new Transform(chain, recipe.from(), recipe.to(),
+            () -> new Baker(chain, recipe.from(), recipe.to(), look(recipe), family).bake());
     }
 
     /**
@@ -44,15 +46,15 @@ public final class TransformCompiler {
         Chain chain = Chain.of(Recipe.Steps.coded(recipe));
         return TableByTable.of(chain.stages(), recipe.from().channels(), recipe.to().channels(), Kernels.best())
             .map(found -> new Transform(chain, recipe.from(), recipe.to(),
-                Baked.withoutGrid(found.kernel(), "own tables, until a grid is made")));
+                () -> Baked.withoutGrid(found.kernel(), "own tables, until a grid is made")));
     }
 
     /** @param head what {@link ChangedBaker#head} makes, which doesn't depend on the change */
-    static Transform compile(Recipe.Changed recipe, Kernel head, KernelFamily family) {
+    static Transform compile(Recipe.Changed recipe, Supplier<Kernel> head, KernelFamily family) {
         List<Stage> tail = new ArrayList<>(List.of(new Stage.LabToXyz()));
         tail.addAll(DeviceModel.fromXyz(recipe.destination(), recipe.intent()));
         return new Transform(Chain.of(recipe.stages()), recipe.from(), recipe.to(),
-            new ChangedBaker(head, Chain.of(tail), family).bake(recipe.change(), recipe.from().channels()));
+            () -> new ChangedBaker(head.get(), Chain.of(tail), family).bake(recipe.change(), recipe.from().channels()));
     }
 
     /** From coded results to L*a*b*. A profile that can't be looked at the other way is measured in codes. */
