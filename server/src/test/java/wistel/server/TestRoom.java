@@ -13,6 +13,7 @@ import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.zip.GZIPInputStream;
 import javax.imageio.stream.FileImageInputStream;
+import org.flywaydb.core.Flyway;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.util.FileSystemUtils;
@@ -38,7 +39,7 @@ final class TestRoom implements AutoCloseable {
         this.room = new PrintRoom(roomFolder, 0, pace);
         this.files = Files.createTempDirectory("files");
         this.database = "t" + Long.toString(System.nanoTime(), 36);
-        admin("create database " + database);
+        admin("create database " + database + (sql.isEmpty() ? " template " + Template.NAME : ""));
         sql.ifPresent(s -> execute(database, s));
     }
 
@@ -137,6 +138,18 @@ final class TestRoom implements AutoCloseable {
         int at = room.port();
         room.close();
         room = new PrintRoom(roomFolder, at, 0);
+    }
+
+    /** A database with the schema of now and nothing in it, made once for all rooms of this process. */
+    private static final class Template {
+        static final String NAME = made();
+
+        private static String made() {
+            String name = "t" + Long.toString(System.nanoTime(), 36);
+            admin("create database " + name);
+            Flyway.configure().dataSource(base() + name, "wistel", password()).load().migrate();
+            return name;
+        }
     }
 
     /** Takes the database away from everybody, or gives it back. */
