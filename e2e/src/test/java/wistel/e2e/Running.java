@@ -33,6 +33,8 @@ final class Running implements AutoCloseable {
         builder.environment().put("WISTEL_HOME", home.toString());
         builder.environment().put("WISTEL_BUILT", "yes");
         builder.environment().put("WISTEL_PACE", "120");
+        // nothing is started twice from this home
+        builder.environment().put("WISTEL_KEEP_CLASSES", "no");
         Process process = builder.start();
         if (!process.waitFor(180, TimeUnit.SECONDS)) {
             process.destroyForcibly();
