@@ -1,4 +1,5 @@
-import { Button, Checkbox, Radio, Select } from 'antd'
+import { Button, Checkbox, Radio, Select, Slider } from 'antd'
+import { useState } from 'react'
 import type { Arrangement } from '../api/types'
 import type { GangProps } from '../docket/useDocket'
 import { CountField } from '../parts/CountField'
@@ -17,8 +18,16 @@ const WAYS: { value: Arrangement['way']; name: string }[] = [
   { value: 'BY_HAND', name: 'by hand' },
 ]
 
+type Props = GangProps & {
+  /** While it is dragged, in mm. */
+  onGutter: (mm: number) => void
+}
+
+const WIDEST_GUTTER = 50
+
 /** On what they lie, and how they find their places. */
-export function ArrangeCard({ view, tools }: GangProps) {
+export function ArrangeCard({ view, tools, onGutter }: Props) {
+  const [dragged, drag] = useState<number>()
   const { arrangement, pieces } = view.spec.plan
   const { stocks } = view.options
   const items = view.spec.items.filter((i) => pieces.includes(i.id))
@@ -55,11 +64,27 @@ export function ArrangeCard({ view, tools }: GangProps) {
               gutter{' '}
               <Typed
                 label="Gutter"
-                value={arrangement.gutterMm}
+                value={dragged ?? arrangement.gutterMm}
                 onEnter={(gutter) => tools.change({ kind: 'arrange', asked: { gutter } })}
               />{' '}
               mm
             </span>
+            <Slider
+              className="gutter"
+              min={0}
+              max={WIDEST_GUTTER}
+              value={dragged ?? arrangement.gutterMm}
+              tooltip={{ open: false }}
+              ariaLabelForHandle="Gutter, dragged"
+              onChange={(mm) => {
+                drag(mm)
+                onGutter(mm)
+              }}
+              onChangeComplete={(mm) => {
+                drag(undefined)
+                tools.change({ kind: 'arrange', asked: { gutter: `${mm}` } })
+              }}
+            />
             <Checkbox
               checked={arrangement.cutMarks}
               onChange={(e) => tools.change({ kind: 'arrange', asked: { cutMarks: e.target.checked } })}

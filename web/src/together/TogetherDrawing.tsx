@@ -12,6 +12,8 @@ import { snapped } from './spots'
 
 type Props = {
   view: GangDocket
+  /** As the pieces would lie with what is dragged just now. */
+  tried: GangDocket['layout'] | undefined
   /** Counted from 0. */
   page: number
   /** What it takes, above the drawing. */
@@ -24,6 +26,8 @@ type Props = {
   onPick: (placed: Placed, more: boolean) => void
   /** How long its longer side is to be, in mm. */
   onSized: (itemId: string, longer: number) => void
+  /** While it is dragged; nothing when it is left. */
+  onSizing: (sizing: { itemId: string; longerMm: number } | undefined) => void
   onMoved: (placedId: string, to: Spot) => void
   onTakenOff: (itemId: string) => void
   lifeScale?: number
@@ -32,28 +36,32 @@ type Props = {
 /** A page with all that lies on it, drawn to scale, with its cuts in their order. Each print can be picked, dragged and turned. */
 export function TogetherDrawing({
   view,
+  tried,
   page: shown,
   taken,
   picked,
   told: toldOf,
   onPick,
   onSized,
+  onSizing,
   onMoved,
   onTakenOff,
   lifeScale,
 }: Props) {
   const [box, room] = useRoom()
-  const [dragged, setDragged] = useState<{ id: string; x: number; y: number; by?: number }>()
-  const page = view.layout.pages[shown]
+  const [dragged, setDragged] = useState<{ id: string; x: number; y: number }>()
+  const layout = tried ?? view.layout
+  const page = layout.pages[Math.min(shown, layout.pages.length - 1)]
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new layout ends what was dragged
   useEffect(() => setDragged(undefined), [view.layout])
   const now = useRef({ x: 0, y: 0 })
+  const lastTold = useRef<Placed>(undefined)
   if (!page) return <div ref={box} className="drawing" />
   const { scale, x0, y0, width, height } = fitting(room, page, [], lifeScale)
   const sw = page.widthMm * scale
   const sh = page.heightMm * scale
   const gutter = view.spec.plan.arrangement.gutterMm
-  const cuts = view.layout.cuts.filter((c) => c.page === shown + 1)
+  const cuts = layout.cuts.filter((c) => c.page === shown + 1)
   const placed = page.placed.map((p) => (p.id === dragged?.id ? moved(p, dragged) : p))
   const pagesOfPlan = Math.max(1, ...view.spec.plan.spots.map((s) => s.page))
   const spot = (p: Placed, x: number, y: number, turn = false): Spot => ({
@@ -83,7 +91,9 @@ export function TogetherDrawing({
       ),
     }
   }
-  const told = placed.find((p) => p.id === toldOf)
+  // while it is sized it may have no room for a moment: the corner stays under the hand
+  const told = placed.find((p) => p.id === toldOf) ?? (tried ? lastTold.current : undefined)
+  lastTold.current = told
   return (
     <div ref={box} className="drawing">
       <div className="canvas" style={{ width, height }}>
@@ -136,17 +146,17 @@ export function TogetherDrawing({
             aria-label="Size of this piece: drag it, or use the arrow keys"
             style={{ left: x0 + (told.atMm.x + told.atMm.width) * scale, top: y0 + (told.atMm.y + told.atMm.height) * scale }}
             onPointerDown={(e) => {
-              const longer = Math.max(told.atMm.width, told.atMm.height)
-              let by = 1
+              const { width, height } = told.atMm
+              const diagonal = Math.hypot(width, height)
+              let longer = Math.max(width, height)
               follow(e, {
                 moved: (dx, dy) => {
-                  const grown =
-                    (dx * told.atMm.width + dy * told.atMm.height) / Math.hypot(told.atMm.width, told.atMm.height) / scale
-                  by = Math.max(0.05, 1 + grown / Math.hypot(told.atMm.width, told.atMm.height))
-                  setDragged({ id: told.id, x: told.atMm.x, y: told.atMm.y, by })
+                  const grown = (dx * width + dy * height) / diagonal / scale
+                  longer = Math.max(1, Math.round(Math.max(width, height) * Math.max(0.05, 1 + grown / diagonal)))
+                  onSizing({ itemId: told.itemId, longerMm: longer })
                 },
-                done: () => onSized(told.itemId, Math.round(longer * by)),
-                left: () => setDragged(undefined),
+                done: () => onSized(told.itemId, longer),
+                left: () => onSizing(undefined),
               })
             }}
             onKeyDown={(e) =>
@@ -171,11 +181,8 @@ export function TogetherDrawing({
   )
 }
 
-/** A print as it is dragged to another place or size. */
-const moved = (p: Placed, to: { x: number; y: number; by?: number }): Placed => ({
-  ...p,
-  atMm: { x: to.x, y: to.y, width: p.atMm.width * (to.by ?? 1), height: p.atMm.height * (to.by ?? 1) },
-})
+/** A print as it is dragged to another place. */
+const moved = (p: Placed, to: { x: number; y: number }): Placed => ({ ...p, atMm: { ...p.atMm, ...to } })
 
 const ppi = (view: GangDocket, p: Placed) => {
   const printed = view.pictures.find((q) => q.renditionId === p.renditionId)?.printed

@@ -14,11 +14,12 @@ import { PickedCard } from './PickedCard'
 import { PieceList } from './PieceList'
 import { pieceAt } from './spots'
 import { TogetherDrawing } from './TogetherDrawing'
+import { useTriedLayout } from './useTriedLayout'
 import './together.css'
 
 /** What of the roll or of how many sheets it takes. */
-const taken = (view: GangDocket) => {
-  const { pages, usedLengthMm } = view.layout
+const taken = (view: GangDocket, tried: GangDocket['layout'] | undefined) => {
+  const { pages, usedLengthMm } = tried ?? view.layout
   return view.spec.paper.stock.kind === 'roll'
     ? `${view.stockName} · ${mm(usedLengthMm)} mm of it`
     : `${pages.length === 1 ? 'one sheet' : `${pages.length} sheets`} of ${view.stockName}`
@@ -33,6 +34,7 @@ export function TogetherStation(props: GangProps) {
   const [cropping, crop] = useState<string>()
   const [life, setLife] = useState(false)
   const [lifeScale] = useLifeScale()
+  const [tried, attempt] = useTriedLayout(view)
   const pages = view.layout.pages.length
   const shown = Math.min(sheet, pages - 1)
   const byHand = view.spec.plan.arrangement.way === 'BY_HAND'
@@ -68,8 +70,9 @@ export function TogetherStation(props: GangProps) {
           ) : (
             <TogetherDrawing
               view={view}
+              tried={tried}
               page={shown}
-              taken={taken(view)}
+              taken={taken(view, tried)}
               picked={there}
               told={told}
               onPick={(placed, more) => {
@@ -77,6 +80,7 @@ export function TogetherStation(props: GangProps) {
                 choose(placed.itemId, more)
               }}
               onSized={(itemId, longer) => tools.change({ kind: 'pieces-size', itemIds: [itemId], longer: `${longer}` })}
+              onSizing={attempt}
               onMoved={(placedId, to) => {
                 const print = pieceAt(view, shown, placedId)
                 if (print >= 0) tools.decide({ kind: 'moved', print, to })
@@ -129,7 +133,7 @@ export function TogetherStation(props: GangProps) {
             onCrop={(on) => crop(on ? there[0] : undefined)}
           />
         )}
-        <ArrangeCard {...props} />
+        <ArrangeCard {...props} onGutter={(gutterMm) => attempt({ gutterMm })} />
         <CaptionCard {...props} picked={there} />
         <div className="next">
           {view.layout.cuts.length > 0 && (

@@ -64,6 +64,11 @@ public record Arrangement(Way way, double gutterMm, boolean cutMarks, double lon
         return new Arrangement(next, gutterMm, cutMarks, longestMm, rows);
     }
 
+    /** With another gutter. */
+    public Arrangement apart(double mm) {
+        return new Arrangement(way, mm, cutMarks, longestMm, rows);
+    }
+
     /** On a roll that is cut into lengths of at most this. */
     public Arrangement lengths(double mm) {
         return new Arrangement(way, gutterMm, cutMarks, mm, rows);
@@ -73,7 +78,7 @@ public record Arrangement(Way way, double gutterMm, boolean cutMarks, double lon
         return new Arrangement(way, gutterMm, cutMarks, longestMm, next);
     }
 
-    /** Pieces are as large as leaves about so many on a page. */
+    /** Pieces are as large as leave about so many on a page. */
     boolean sizes() {
         return way == Way.ROWS && rows.aPage > 0;
     }

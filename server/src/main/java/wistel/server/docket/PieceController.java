@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.Parameter;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -17,6 +18,7 @@ import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import wistel.core.sheet.Layout;
 import wistel.server.edge.FileAnswer;
 import wistel.server.master.MasterImport;
 
@@ -110,6 +112,14 @@ class PieceController {
     ResponseEntity<DocketView> resized(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody SizesAsked asked) {
         gangs.resized(id, IfMatch.version(version), asked.itemId, asked.sizes);
         return answers.changed(id);
+    }
+
+    /** How the pieces would lie with another gutter, or a piece of another size: for who drags it. Nothing is kept. */
+    @GetMapping("/dockets/{id}/tried-layout")
+    Layout tried(@PathVariable UUID id, @RequestParam(required = false) Double gutterMm, @RequestParam(required = false) String itemId,
+        @RequestParam(required = false) Double longerMm) {
+        return gangs.tried(id,
+            new GangService.Trial(Optional.ofNullable(gutterMm), Optional.ofNullable(itemId), Optional.ofNullable(longerMm)));
     }
 
     /** A page for the workbench: the numbered cuts of each sheet, and what comes off at each. */
