@@ -644,6 +644,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/dockets/{id}/joining": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["joining"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dockets/{id}/pages/{page}/prediction": {
         parameters: {
             query?: never;
@@ -1086,6 +1102,38 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["enlarge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{id}/tilings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["tilings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{id}/tried-layout": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["tried"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2054,6 +2102,11 @@ export interface components {
         BackAsked: {
             attempts: string[];
         };
+        Bare: {
+            atMm: components["schemas"]["Rect"];
+            /** @enum {string} */
+            kind: "bare";
+        };
         Bleed: {
             parts: components["schemas"]["MirroredPart"][];
         };
@@ -2145,7 +2198,7 @@ export interface components {
             kind: "colour";
         };
         ColourRoute: components["schemas"]["ByDriver"] | components["schemas"]["ByWistel"] | components["schemas"]["DriverMonochrome"];
-        Command: components["schemas"]["AllAnnotated"] | components["schemas"]["AllFitted"] | components["schemas"]["AllRepeated"] | components["schemas"]["Annotated"] | components["schemas"]["Arranged"] | components["schemas"]["Bordered"] | components["schemas"]["Compensates"] | components["schemas"]["Copies"] | components["schemas"]["Cropped"] | components["schemas"]["Edged"] | components["schemas"]["Filled"] | components["schemas"]["Fitted"] | components["schemas"]["Framed"] | components["schemas"]["Gathered"] | components["schemas"]["Laid"] | components["schemas"]["MayTurn"] | components["schemas"]["Moved"] | components["schemas"]["Noted"] | components["schemas"]["PickedOut"] | components["schemas"]["ProfileConfirmed"] | components["schemas"]["Reordered"] | components["schemas"]["Repeated"] | components["schemas"]["Resolved"] | components["schemas"]["Routed"] | components["schemas"]["Set"] | components["schemas"]["Sharpened"] | components["schemas"]["SidesFilled"] | components["schemas"]["SidesMoved"] | components["schemas"]["Stocked"] | components["schemas"]["Straightens"] | components["schemas"]["TakenOff"] | components["schemas"]["Titled"] | components["schemas"]["Together"] | components["schemas"]["Treated"] | components["schemas"]["Trimmed"] | components["schemas"]["Turned"] | components["schemas"]["Unwraps"] | components["schemas"]["Wraps"];
+        Command: components["schemas"]["AllAnnotated"] | components["schemas"]["AllFitted"] | components["schemas"]["AllRepeated"] | components["schemas"]["Annotated"] | components["schemas"]["Arranged"] | components["schemas"]["Bordered"] | components["schemas"]["Compensates"] | components["schemas"]["Copies"] | components["schemas"]["Cropped"] | components["schemas"]["Edged"] | components["schemas"]["Filled"] | components["schemas"]["Fitted"] | components["schemas"]["Framed"] | components["schemas"]["Gathered"] | components["schemas"]["Laid"] | components["schemas"]["MayTurn"] | components["schemas"]["Moved"] | components["schemas"]["Noted"] | components["schemas"]["OnOneSheet"] | components["schemas"]["OverSheets"] | components["schemas"]["PickedOut"] | components["schemas"]["ProfileConfirmed"] | components["schemas"]["Reordered"] | components["schemas"]["Repeated"] | components["schemas"]["Resolved"] | components["schemas"]["Routed"] | components["schemas"]["SeamMoved"] | components["schemas"]["Set"] | components["schemas"]["Sharpened"] | components["schemas"]["SheetsChosen"] | components["schemas"]["SheetsJoined"] | components["schemas"]["SheetsMarked"] | components["schemas"]["SheetsParted"] | components["schemas"]["SidesFilled"] | components["schemas"]["SidesMoved"] | components["schemas"]["Stocked"] | components["schemas"]["Straightens"] | components["schemas"]["TakenOff"] | components["schemas"]["Titled"] | components["schemas"]["Together"] | components["schemas"]["Treated"] | components["schemas"]["Trimmed"] | components["schemas"]["Turned"] | components["schemas"]["Unwraps"] | components["schemas"]["Wraps"];
         Compensated: {
             kept?: components["schemas"]["CompensationRef"];
             moves: components["schemas"]["Move"][];
@@ -2380,7 +2433,7 @@ export interface components {
         };
         Finding: {
             /** @enum {string} */
-            code: "PROFILE_MISSING" | "MIX_WITHOUT_HUES" | "PAIRING_MISSING" | "PRINTER_UNKNOWN" | "PRINTER_AWAY" | "PIECE_TOO_LARGE" | "NO_ROOM" | "PIECES_OVERLAP" | "LARGER_THAN_SHEET" | "ON_UNPRINTABLE_EDGE" | "CROPPED" | "CAPTION_CUT" | "WRAP_TOO_LARGE" | "WRAP_ON_UNPRINTABLE_EDGE" | "TURN_OVER_SMALL" | "DETAIL_NEAR_FOLD" | "NOT_ON_FACE" | "BARS_WANT_CANVAS" | "BOARD_WANTS_THIN_PAPER" | "STRETCH_UNKNOWN" | "CUTTER_AND_CANVAS" | "DRY_BEFORE_STRETCHING" | "FEW_PIXELS" | "PIXELS_DISCARDED" | "PIXELS_INVENTED" | "PIXELS_AVERAGED" | "PROOF_NOT_LOOKED_AT" | "MEDIA_TYPE_DIFFERS" | "QUALITY_DIFFERS" | "BLACK_DIFFERS" | "SETTING_GONE" | "SETTINGS_EXCLUDE" | "TOO_THICK" | "FEED_NOT_FOR_MEDIA" | "ENDS_NOT_OFFERED" | "SHEET_NOT_FOR_FEED" | "LENGTH_OUT_OF_RANGE" | "GRAY_PROFILE" | "DRIVER_CONVERTS" | "NO_MONOCHROME" | "MONOCHROME_UNMEASURED" | "COLOUR_DROPPED" | "NO_DEVICE_SPACE" | "NOBODY_CONVERTS" | "NO_RASTER" | "EIGHT_BITS" | "WEDGE_OLD" | "CURVE_OFF" | "WEDGE_OF_OTHER_BLACK" | "NO_WEDGE" | "OTHER_PAPER_LOADED" | "SUPPLY_LOW" | "ENDS_WAIVED" | "ROLL_ENDS_SHORT" | "ROLL_TOO_SHORT" | "BLACK_CHANGES";
+            code: "PROFILE_MISSING" | "MIX_WITHOUT_HUES" | "PAIRING_MISSING" | "PRINTER_UNKNOWN" | "PRINTER_AWAY" | "PIECE_TOO_LARGE" | "NO_ROOM" | "PIECES_OVERLAP" | "LARGER_THAN_SHEET" | "ON_UNPRINTABLE_EDGE" | "CROPPED" | "CAPTION_CUT" | "TOO_MANY_SHEETS" | "NOTHING_BESIDE_OVERLAP" | "ONE_SHEET_HOLDS_IT" | "LITTLE_TO_GLUE" | "WRAP_TOO_LARGE" | "WRAP_ON_UNPRINTABLE_EDGE" | "TURN_OVER_SMALL" | "DETAIL_NEAR_FOLD" | "NOT_ON_FACE" | "BARS_WANT_CANVAS" | "BOARD_WANTS_THIN_PAPER" | "STRETCH_UNKNOWN" | "CUTTER_AND_CANVAS" | "DRY_BEFORE_STRETCHING" | "FEW_PIXELS" | "PIXELS_DISCARDED" | "PIXELS_INVENTED" | "PIXELS_AVERAGED" | "PROOF_NOT_LOOKED_AT" | "MEDIA_TYPE_DIFFERS" | "QUALITY_DIFFERS" | "BLACK_DIFFERS" | "SETTING_GONE" | "SETTINGS_EXCLUDE" | "TOO_THICK" | "FEED_NOT_FOR_MEDIA" | "ENDS_NOT_OFFERED" | "SHEET_NOT_FOR_FEED" | "LENGTH_OUT_OF_RANGE" | "GRAY_PROFILE" | "DRIVER_CONVERTS" | "NO_MONOCHROME" | "MONOCHROME_UNMEASURED" | "COLOUR_DROPPED" | "NO_DEVICE_SPACE" | "NOBODY_CONVERTS" | "NO_RASTER" | "EIGHT_BITS" | "WEDGE_OLD" | "CURVE_OFF" | "WEDGE_OF_OTHER_BLACK" | "NO_WEDGE" | "OTHER_PAPER_LOADED" | "SUPPLY_LOW" | "ENDS_WAIVED" | "ROLL_ENDS_SHORT" | "ROLL_TOO_SHORT" | "BLACK_CHANGES";
             effect: string;
             fixes: components["schemas"]["Fix"][];
             /** @enum {string} */
@@ -2647,7 +2700,7 @@ export interface components {
             /** Format: double */
             top: number;
         };
-        Mark: components["schemas"]["Line"] | components["schemas"]["Text"];
+        Mark: components["schemas"]["Bare"] | components["schemas"]["Line"] | components["schemas"]["Text"];
         Master: {
             /** Format: date-time */
             added: string;
@@ -2736,7 +2789,7 @@ export interface components {
         Note: {
             atMm: components["schemas"]["Rect"];
             /** @enum {string} */
-            code?: "PROFILE_MISSING" | "MIX_WITHOUT_HUES" | "PAIRING_MISSING" | "PRINTER_UNKNOWN" | "PRINTER_AWAY" | "PIECE_TOO_LARGE" | "NO_ROOM" | "PIECES_OVERLAP" | "LARGER_THAN_SHEET" | "ON_UNPRINTABLE_EDGE" | "CROPPED" | "CAPTION_CUT" | "WRAP_TOO_LARGE" | "WRAP_ON_UNPRINTABLE_EDGE" | "TURN_OVER_SMALL" | "DETAIL_NEAR_FOLD" | "NOT_ON_FACE" | "BARS_WANT_CANVAS" | "BOARD_WANTS_THIN_PAPER" | "STRETCH_UNKNOWN" | "CUTTER_AND_CANVAS" | "DRY_BEFORE_STRETCHING" | "FEW_PIXELS" | "PIXELS_DISCARDED" | "PIXELS_INVENTED" | "PIXELS_AVERAGED" | "PROOF_NOT_LOOKED_AT" | "MEDIA_TYPE_DIFFERS" | "QUALITY_DIFFERS" | "BLACK_DIFFERS" | "SETTING_GONE" | "SETTINGS_EXCLUDE" | "TOO_THICK" | "FEED_NOT_FOR_MEDIA" | "ENDS_NOT_OFFERED" | "SHEET_NOT_FOR_FEED" | "LENGTH_OUT_OF_RANGE" | "GRAY_PROFILE" | "DRIVER_CONVERTS" | "NO_MONOCHROME" | "MONOCHROME_UNMEASURED" | "COLOUR_DROPPED" | "NO_DEVICE_SPACE" | "NOBODY_CONVERTS" | "NO_RASTER" | "EIGHT_BITS" | "WEDGE_OLD" | "CURVE_OFF" | "WEDGE_OF_OTHER_BLACK" | "NO_WEDGE" | "OTHER_PAPER_LOADED" | "SUPPLY_LOW" | "ENDS_WAIVED" | "ROLL_ENDS_SHORT" | "ROLL_TOO_SHORT" | "BLACK_CHANGES";
+            code?: "PROFILE_MISSING" | "MIX_WITHOUT_HUES" | "PAIRING_MISSING" | "PRINTER_UNKNOWN" | "PRINTER_AWAY" | "PIECE_TOO_LARGE" | "NO_ROOM" | "PIECES_OVERLAP" | "LARGER_THAN_SHEET" | "ON_UNPRINTABLE_EDGE" | "CROPPED" | "CAPTION_CUT" | "TOO_MANY_SHEETS" | "NOTHING_BESIDE_OVERLAP" | "ONE_SHEET_HOLDS_IT" | "LITTLE_TO_GLUE" | "WRAP_TOO_LARGE" | "WRAP_ON_UNPRINTABLE_EDGE" | "TURN_OVER_SMALL" | "DETAIL_NEAR_FOLD" | "NOT_ON_FACE" | "BARS_WANT_CANVAS" | "BOARD_WANTS_THIN_PAPER" | "STRETCH_UNKNOWN" | "CUTTER_AND_CANVAS" | "DRY_BEFORE_STRETCHING" | "FEW_PIXELS" | "PIXELS_DISCARDED" | "PIXELS_INVENTED" | "PIXELS_AVERAGED" | "PROOF_NOT_LOOKED_AT" | "MEDIA_TYPE_DIFFERS" | "QUALITY_DIFFERS" | "BLACK_DIFFERS" | "SETTING_GONE" | "SETTINGS_EXCLUDE" | "TOO_THICK" | "FEED_NOT_FOR_MEDIA" | "ENDS_NOT_OFFERED" | "SHEET_NOT_FOR_FEED" | "LENGTH_OUT_OF_RANGE" | "GRAY_PROFILE" | "DRIVER_CONVERTS" | "NO_MONOCHROME" | "MONOCHROME_UNMEASURED" | "COLOUR_DROPPED" | "NO_DEVICE_SPACE" | "NOBODY_CONVERTS" | "NO_RASTER" | "EIGHT_BITS" | "WEDGE_OLD" | "CURVE_OFF" | "WEDGE_OF_OTHER_BLACK" | "NO_WEDGE" | "OTHER_PAPER_LOADED" | "SUPPLY_LOW" | "ENDS_WAIVED" | "ROLL_ENDS_SHORT" | "ROLL_TOO_SHORT" | "BLACK_CHANGES";
             text: string;
         };
         Noted: {
@@ -2779,6 +2832,10 @@ export interface components {
             sourceName: string;
             tones?: components["schemas"]["Tones"];
         };
+        OnOneSheet: {
+            /** @enum {string} */
+            kind: "on-one-sheet";
+        };
         OnPage: {
             /** @enum {string} */
             kind: "on-page";
@@ -2811,6 +2868,10 @@ export interface components {
             resolution: components["schemas"]["Resolution"];
             /** @enum {string} */
             sharpening: "OFF" | "LIGHT" | "STANDARD" | "STRONG";
+        };
+        OverSheets: {
+            /** @enum {string} */
+            kind: "over-sheets";
         };
         OwnBody: {
             name: string;
@@ -2922,6 +2983,17 @@ export interface components {
             /** Format: double */
             share: number;
         };
+        Parted: {
+            /** Format: int32 */
+            columns: number;
+            /** @enum {string} */
+            kind: "parted";
+            /** Format: double */
+            movedMm: number;
+            /** Format: int32 */
+            rows: number;
+            seams: components["schemas"]["Seam"][];
+        };
         Patch: {
             /** Format: double */
             height: number;
@@ -2972,8 +3044,9 @@ export interface components {
             sides?: components["schemas"]["WrappedSides"];
             /** Format: double */
             straighten: number;
+            tile?: components["schemas"]["Tile"];
         };
-        PlanView: components["schemas"]["Charted"] | components["schemas"]["Ganged"] | components["schemas"]["OnSheet"] | components["schemas"]["Wrapped"];
+        PlanView: components["schemas"]["Charted"] | components["schemas"]["Ganged"] | components["schemas"]["OnSheet"] | components["schemas"]["Parted"] | components["schemas"]["Wrapped"];
         Point: {
             /** Format: double */
             sent: number;
@@ -3182,6 +3255,32 @@ export interface components {
             /** Format: double */
             ofPrint: number;
         };
+        Seam: {
+            /** Format: double */
+            atMm: number;
+            betweenColumns: boolean;
+            /** Format: double */
+            highMm: number;
+            /** Format: int32 */
+            index: number;
+            /** Format: double */
+            lowMm: number;
+        };
+        SeamMoved: {
+            betweenColumns: boolean;
+            /** @enum {string} */
+            kind: "seam-moved";
+            /** Format: int32 */
+            seam: number;
+            /** Format: double */
+            toMm: number;
+        };
+        Seams: {
+            /** @enum {string} */
+            choice: "EVEN" | "QUIET" | "BY_HAND";
+            columnsMm: number[];
+            rowsMm: number[];
+        };
         Series: {
             heldBack: components["schemas"]["HeldBack"][];
             released: components["schemas"]["Released"][];
@@ -3245,7 +3344,37 @@ export interface components {
             name?: string;
             width: string;
         };
-        SheetPlan: components["schemas"]["Chart"] | components["schemas"]["Gang"] | components["schemas"]["Single"] | components["schemas"]["Wrap"];
+        SheetJoint: {
+            /** Format: double */
+            overMm: number;
+            /** @enum {string} */
+            way: "GLUED" | "BUTTED";
+        };
+        SheetPlan: components["schemas"]["Chart"] | components["schemas"]["Gang"] | components["schemas"]["Single"] | components["schemas"]["Tiled"] | components["schemas"]["Wrap"];
+        SheetsChosen: {
+            across: boolean;
+            feed?: string;
+            /** @enum {string} */
+            kind: "sheets-chosen";
+            stock: components["schemas"]["Stock"];
+        };
+        SheetsJoined: {
+            joint: components["schemas"]["SheetJoint"];
+            /** @enum {string} */
+            kind: "sheets-joined";
+        };
+        SheetsMarked: {
+            /** @enum {string} */
+            kind: "sheets-marked";
+            labels: boolean;
+            marks: boolean;
+        };
+        SheetsParted: {
+            /** @enum {string} */
+            choice: "EVEN" | "QUIET" | "BY_HAND";
+            /** @enum {string} */
+            kind: "sheets-parted";
+        };
         SideFill: components["schemas"]["Extended"] | components["schemas"]["Itself"] | components["schemas"]["Mirrored"] | components["schemas"]["OneColour"] | components["schemas"]["Stretched"];
         SideMoves: {
             /** Format: int32 */
@@ -3443,6 +3572,39 @@ export interface components {
             /** Format: double */
             y: number;
         };
+        Tile: {
+            atMm: components["schemas"]["Rect"];
+            crop: components["schemas"]["Crop"];
+        };
+        Tiled: {
+            across: boolean;
+            itemId: string;
+            joint: components["schemas"]["SheetJoint"];
+            /** @enum {string} */
+            kind: "tiled";
+            labels: boolean;
+            marks: boolean;
+            seams: components["schemas"]["Seams"];
+        };
+        Tiling: {
+            across: boolean;
+            /** Format: double */
+            bareShare: number;
+            chosen: components["schemas"]["SheetsChosen"];
+            /** Format: int32 */
+            columns: number;
+            /** Format: int32 */
+            cuts: number;
+            lies?: string;
+            name: string;
+            /** Format: double */
+            paperMm2: number;
+            /** Format: int32 */
+            rows: number;
+            /** Format: double */
+            seconds: number;
+            stock: components["schemas"]["Stock"];
+        };
         Titled: {
             /** @enum {string} */
             kind: "titled";
@@ -3544,7 +3706,7 @@ export interface components {
         Unplaced: {
             itemId: string;
             /** @enum {string} */
-            reason: "TOO_LARGE" | "NO_ROOM";
+            reason: "TOO_LARGE" | "NO_ROOM" | "TOO_MANY_SHEETS" | "NOTHING_BESIDE_OVERLAP";
         };
         Unwraps: {
             /** @enum {string} */
@@ -4830,6 +4992,28 @@ export interface operations {
             };
         };
     };
+    joining: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                };
+            };
+        };
+    };
     laidDown: {
         parameters: {
             query?: {
@@ -5573,6 +5757,54 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["DocketView"];
+                };
+            };
+        };
+    };
+    tilings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Tiling"][];
+                };
+            };
+        };
+    };
+    tried: {
+        parameters: {
+            query?: {
+                gutterMm?: number;
+                itemId?: string;
+                longerMm?: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Layout"];
                 };
             };
         };

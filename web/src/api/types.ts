@@ -3,7 +3,7 @@ import type { components, paths } from './schema'
 type S = components['schemas']
 type WrapPicture = paths['/api/dockets/{id}/wrap/pieces/{piece}/picture']['get']
 /** A docket of the bench. What the tone bench prints are dockets too, with a chart for a plan; they are shown there. */
-export type DocketSpec = Omit<S['DocketSpec'], 'plan'> & { plan: Single | Gang | Wrap }
+export type DocketSpec = Omit<S['DocketSpec'], 'plan'> & { plan: Single | Gang | Tiled | Wrap }
 export type DocketView = Omit<S['DocketView'], 'spec'> & { spec: DocketSpec }
 type On<Plan> = DocketView & { spec: { plan: Plan } }
 /** One picture on a sheet. */
@@ -12,6 +12,12 @@ export type SheetDocket = On<Single>
 export type WrapDocket = On<Wrap> & { planned: Wrapped }
 /** Several pictures together. */
 export type GangDocket = On<Gang> & { planned: Ganged }
+/** One picture over several sheets. */
+export type TiledDocket = On<Tiled>
+export type Tiled = S['Tiled']
+export type Seams = S['Seams']
+export type Seam = S['Seam']
+export type Tiling = S['Tiling']
 export type Gang = S['Gang']
 export type Ganged = S['Ganged']
 export type Spot = S['Spot']

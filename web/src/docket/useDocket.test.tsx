@@ -49,14 +49,14 @@ test('a stale decision is told in words, and the docket is shown as it is now', 
 test('going over to a wrap and back asks the plan of its choice', async () => {
   const { asked, result } = used({
     [`POST ${PATH}/wrap`]: docket({ version: 4 }),
-    [`DELETE ${PATH}/wrap`]: docket({ version: 5 }),
+    [`PATCH ${PATH}`]: docket({ version: 5 }),
   })
   await waitFor(() => expect(result.current.view?.version).toBe(3))
   act(() => result.current.change({ kind: 'plan', plan: 'wrap' }))
   await waitFor(() => expect(result.current.view?.version).toBe(4))
   act(() => result.current.change({ kind: 'plan', plan: 'single' }))
   await waitFor(() => expect(result.current.view?.version).toBe(5))
-  expect(changes(asked).map((a) => `${a.call} ${a.version}`)).toEqual([`POST ${PATH}/wrap "3"`, `DELETE ${PATH}/wrap "4"`])
+  expect(changes(asked).map((a) => `${a.call} ${a.version}`)).toEqual([`POST ${PATH}/wrap "3"`, `PATCH ${PATH} "4"`])
 })
 
 test('a release that is refused leaves the docket and says why', async () => {

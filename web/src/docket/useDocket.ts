@@ -3,7 +3,7 @@ import { App } from 'antd'
 import { bringPictures } from '../api/bring'
 import { answer, api, type Problem, since } from '../api/client'
 import type { components } from '../api/schema'
-import type { Attempt, Command, DocketView, GangDocket, OnDocket, SheetDocket } from '../api/types'
+import type { Attempt, Command, DocketView, GangDocket, OnDocket, SheetDocket, TiledDocket } from '../api/types'
 import { OVER } from '../release/words'
 import { PLANS, type PlanKind } from '../size/plans'
 
@@ -188,6 +188,8 @@ export function useDocket(id: string) {
 export type DocketTools = ReturnType<typeof useDocket>
 /** At the size station of several pictures. */
 export type GangProps = StationProps & { view: GangDocket }
+/** At the size station of one picture over several sheets. */
+export type TiledProps = StationProps & { view: TiledDocket }
 /** At the size station of one picture on a sheet. */
 export type SheetProps = StationProps & { view: SheetDocket }
 /** `picture` is the one of the docket that is looked at. */

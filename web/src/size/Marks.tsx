@@ -18,6 +18,8 @@ export function Marks({ marks, scale, width, height }: { marks: Page['marks']; s
             stroke="#1e1e1e"
             strokeWidth={Math.max(m.widthMm, 0.7 / scale)}
           />
+        ) : m.kind === 'bare' ? (
+          <rect key={JSON.stringify(m)} x={m.atMm.x} y={m.atMm.y} width={m.atMm.width} height={m.atMm.height} fill="#fff" />
         ) : (
           <text
             key={JSON.stringify(m)}
@@ -25,6 +27,7 @@ export function Marks({ marks, scale, width, height }: { marks: Page['marks']; s
             y={m.y}
             fontSize={m.sizePt * POINT_MM}
             textAnchor={ANCHOR[m.anchor]}
+            transform={m.turnDegrees ? `rotate(${m.turnDegrees} ${m.x} ${m.y})` : undefined}
             fill="#1e1e1e"
           >
             {m.words}

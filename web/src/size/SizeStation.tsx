@@ -1,7 +1,7 @@
 import { Button, Segmented, Select } from 'antd'
 import { type ReactNode, useState } from 'react'
 import { itemOf } from '../api/pictures'
-import type { GangDocket, SheetDocket, WrapDocket } from '../api/types'
+import type { GangDocket, SheetDocket, TiledDocket, WrapDocket } from '../api/types'
 import type { SheetProps, StationProps } from '../docket/useDocket'
 import { StationFindings } from '../parts/Findings'
 import { mm, percent } from '../parts/numbers'
@@ -13,6 +13,7 @@ import { DetailCard } from './DetailCard'
 import { LayCard } from './LayCard'
 import { SheetDrawing } from './SheetDrawing'
 import './size.css'
+import { TiledStation } from '../tiles/TiledStation'
 import { TogetherStation } from '../together/TogetherStation'
 import { WrapStation } from '../wrap/WrapStation'
 import { PlanChoice } from './PlanChoice'
@@ -23,6 +24,7 @@ import { FACES, type Face } from './words'
 const STATIONS: Record<PlanKind, (props: StationProps) => ReactNode> = {
   single: (props) => <SheetStation {...props} view={props.view as SheetDocket} />,
   gang: (props) => <TogetherStation {...props} view={props.view as GangDocket} />,
+  tiled: (props) => <TiledStation {...props} view={props.view as TiledDocket} />,
   wrap: (props) => <WrapStation {...props} view={props.view as WrapDocket} />,
 }
 

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react'
-import { answer, api, since } from '../api/client'
+import { api, since } from '../api/client'
 import type { components } from '../api/schema'
 import type { DocketSpec, DocketView } from '../api/types'
 
@@ -19,15 +19,6 @@ type PlanEntry = {
 
 const params = ({ id, version }: Pick<DocketView, 'id' | 'version'>) => ({ path: { id }, header: since(version) })
 
-/** The first piece of several, alone. */
-const alone = (view: DocketView) =>
-  view.spec.plan.kind === 'gang'
-    ? api.PATCH('/api/dockets/{id}', {
-        params: params(view),
-        body: { kind: 'picked-out', itemId: view.spec.plan.pieces[0] ?? '' },
-      })
-    : undefined
-
 /** The ways in which work is made up, in the order in which they are offered. */
 export const PLANS: Record<PlanKind, PlanEntry> = {
   single: {
@@ -38,7 +29,7 @@ export const PLANS: Record<PlanKind, PlanEntry> = {
         <rect x="5" y="4" width="20" height="12" className="made-picture" />
       </svg>
     ),
-    take: (view) => alone(view) ?? api.DELETE('/api/dockets/{id}/wrap', { params: params(view) }),
+    take: (view) => api.PATCH('/api/dockets/{id}', { params: params(view), body: { kind: 'on-one-sheet' } }),
     marked: false,
   },
   gang: {
@@ -59,6 +50,16 @@ export const PLANS: Record<PlanKind, PlanEntry> = {
       }),
     marked: true,
   },
+  tiled: {
+    name: 'over sheets',
+    drawing: (
+      <svg width="30" height="22" aria-hidden="true">
+        <path d="M1 1h13v9H1zM16 1h13v9H16zM1 12h13v9H1zM16 12h13v9H16z" className="made-picture" />
+      </svg>
+    ),
+    take: (view) => api.PATCH('/api/dockets/{id}', { params: params(view), body: { kind: 'over-sheets' } }),
+    marked: false,
+  },
   wrap: {
     name: 'wrapped',
     drawing: (
@@ -67,11 +68,7 @@ export const PLANS: Record<PlanKind, PlanEntry> = {
         <path d="M22 2L28 4V15L22 17Z" className="made-side" />
       </svg>
     ),
-    take: async (view) => {
-      const picked = alone(view)
-      const from = picked ? await answer(picked) : view
-      return api.POST('/api/dockets/{id}/wrap', { params: params(from) })
-    },
+    take: (view) => api.POST('/api/dockets/{id}/wrap', { params: params(view) }),
     marked: true,
   },
 }

@@ -1,5 +1,6 @@
 package wistel.core.docket;
 
+import java.util.ArrayList;
 import java.util.List;
 import wistel.core.docket.spec.DocketSpec;
 import wistel.core.docket.spec.PreflightFacts;
@@ -8,8 +9,12 @@ import wistel.core.sheet.Gang;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.LayoutInput;
 import wistel.core.sheet.Page;
+import wistel.core.sheet.SeamAxis;
+import wistel.core.sheet.Seams;
 import wistel.core.sheet.SheetPlan;
 import wistel.core.sheet.Single;
+import wistel.core.sheet.Tiled;
+import wistel.core.sheet.TiledPiece;
 import wistel.core.sheet.Wrap;
 
 /** What follows from each plan beside its layout. */
@@ -37,6 +42,37 @@ public sealed interface PlanView {
     record Ganged(int prints, double bareShare, double leastBareShare, List<List<String>> joined) implements PlanView {
     }
 
+    /**
+     * @param movedMm of the joint that lies farthest from where it would lie evenly
+     */
+    record Parted(int columns, int rows, List<Seam> seams, double movedMm) implements PlanView {
+        /**
+         * A joint, and how far it can be moved while the others stay.
+         *
+         * @param betweenColumns else between rows
+         * @param index          counted from 0
+         * @param atMm           from the picture's left, or from above
+         */
+        public record Seam(boolean betweenColumns, int index, double atMm, double lowMm, double highMm) {
+        }
+
+        private static Parted of(TiledPiece.Axes axes, Seams seams) {
+            List<Seam> all = new ArrayList<>();
+            double moved = Math.max(add(all, true, axes.columns(), seams.columnsMm()), add(all, false, axes.rows(), seams.rowsMm()));
+            return new Parted(axes.columns().count(), axes.rows().count(), all, moved);
+        }
+
+        private static double add(List<Seam> all, boolean betweenColumns, SeamAxis axis, List<Double> seams) {
+            double moved = 0;
+            for (int i = 0; i < seams.size(); i++) {
+                double[] range = axis.range(seams, i);
+                all.add(new Seam(betweenColumns, i, seams.get(i), range[0], range[1]));
+                moved = Math.max(moved, Math.abs(seams.get(i) - axis.even().get(i)));
+            }
+            return moved;
+        }
+    }
+
     /** Shown on the tone bench. */
     record Charted() implements PlanView {
     }
@@ -54,6 +90,13 @@ public sealed interface PlanView {
                 double paper = layout.pages().stream().mapToDouble(Page::areaMm2).sum();
                 return new Ganged(layout.placed().size(), layout.bareMm2() / paper, plan.leastBareShare(in, layout),
                     plan.joined(in, layout));
+            }
+
+            @Override
+            public PlanView tiled(Tiled plan) {
+                LayoutInput in = facts.input(d);
+                return new TiledPiece(d.item(plan.itemId()), plan).axes(in)
+                    .map(axes -> (PlanView) Parted.of(axes, axes.suited(plan.seams()))).orElseGet(OnSheet::new);
             }
 
             @Override

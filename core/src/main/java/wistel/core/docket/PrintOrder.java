@@ -16,6 +16,7 @@ import wistel.core.fault.Conflict;
 import wistel.core.length.Margins;
 import wistel.core.pairing.PairingVersion;
 import wistel.core.paper.Stock;
+import wistel.core.pictures.Resampler;
 import wistel.core.printer.ColourRoute;
 import wistel.core.printer.DriverSettings;
 import wistel.core.printer.JobRequest;
@@ -41,7 +42,9 @@ public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVers
     String descriptionHash,
     String engine, Optional<LabFile> labFile, Optional<PairingToneCurve> curve) {
     public static final int SCHEMA = 10;
-    public static final String ENGINE = "3";
+    public static final String ENGINE = "4";
+    /** Reduces pictures across first, as all before it did. */
+    private static final String ENGINE_3 = "3";
     private static final String INTENT = "print-rendering-intent";
     /** A whole sheet for a lab keeps the pixels between these. */
     private static final double LEAST_PPI = 150;
@@ -68,6 +71,21 @@ public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVers
     /** @param number 1 for the first */
     public Page page(int number) {
         return layout.pages().get(number - 1);
+    }
+
+    /** The way in which its pictures are reduced. */
+    public Resampler.Passes passes() {
+        return engine.equals(ENGINE) ? Resampler.Passes.DOWN_FIRST : Resampler.Passes.ACROSS_FIRST;
+    }
+
+    /** The engine that makes its files today: its own, or of those that are no more the next one. */
+    public String engineToday() {
+        return engine.equals(ENGINE) ? ENGINE : ENGINE_3;
+    }
+
+    /** Whether files that an engine made come out the same to the byte today. */
+    public static boolean madeTheSame(String engine) {
+        return engine.equals(ENGINE) || engine.equals(ENGINE_3);
     }
 
     /** A print that bears a number of its edition. */
@@ -136,7 +154,8 @@ public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVers
     public static PrintOrder freeze(DocketSpec d, PreflightFacts facts, List<Master> masters, LabFile file) {
         PairingVersion pairing = facts.pairing().orElseThrow(
             () -> new Conflict(Conflict.Reason.STOPPED, "No paper is chosen yet.", "Choose the paper that the lab prints on."));
-        Layout whole = Plans.wrap(d.plan()).map(w -> d.wrap().alone(facts.input(d))).orElseGet(() -> facts.layout(d));
+        Layout whole = Plans.wrap(d.plan()).map(w -> d.wrap().alone(facts.input(d)))
+            .or(() -> Plans.tiled(d.plan()).map(t -> d.tiled().inOnePiece(facts.input(d)))).orElseGet(() -> facts.layout(d));
         double ppi = whole.placed().stream().mapToDouble(Placed::ppi).max().orElse(LEAST_PPI);
         boolean kept = d.resolution().pixels() == Resolution.Pixels.KEEP && !file.sheet();
         // its own pixels, whatever that is an inch; a sheet's text and marks want some, and are no better for more

@@ -7,17 +7,19 @@ import java.util.Arrays;
  * codes over 65535. What a person finds important it can't know; where nothing is to be seen, nothing is lost.
  *
  * @param columns of cells
- * @param steps   row by row, of the upright picture
+ * @param across  steps from left to right, row by row of the upright picture
+ * @param down    steps downwards
  */
-public record DetailMap(int columns, int rows, float[] steps) {
-    private static final int LONGER_SIDE = 48;
+public record DetailMap(int columns, int rows, float[] across, float[] down) {
+    private static final int LONGER_SIDE = 240;
 
     /** @param view upright, some hundred pixels large */
     public static DetailMap of(View view) {
         double scale = (double) LONGER_SIDE / Math.max(view.width(), view.height());
         int columns = Math.max(1, (int) Math.round(view.width() * scale));
         int rows = Math.max(1, (int) Math.round(view.height() * scale));
-        float[] sum = new float[columns * rows];
+        float[] across = new float[columns * rows];
+        float[] down = new float[columns * rows];
         int[] count = new int[columns * rows];
         int n = view.channels();
         for (int y = 1; y < view.height(); y++) {
@@ -26,27 +28,65 @@ public record DetailMap(int columns, int rows, float[] steps) {
                 int at = (y * view.width() + x) * n;
                 for (int c = 0; c < n; c++) {
                     int here = view.pixels()[at + c];
-                    sum[cell] += Math.abs(here - view.pixels()[at + c - n]) + Math.abs(here - view.pixels()[at + c - view.width() * n]);
+                    across[cell] += Math.abs(here - view.pixels()[at + c - n]);
+                    down[cell] += Math.abs(here - view.pixels()[at + c - view.width() * n]);
                 }
-                count[cell] += 2 * n;
+                count[cell] += n;
             }
         }
-        for (int i = 0; i < sum.length; i++) {
-            sum[i] = count[i] == 0 ? 0 : sum[i] / count[i] / 65535;
+        for (int i = 0; i < count.length; i++) {
+            across[i] = count[i] == 0 ? 0 : across[i] / count[i] / 65535;
+            down[i] = count[i] == 0 ? 0 : down[i] / count[i] / 65535;
         }
-        return new DetailMap(columns, rows, sum);
+        return new DetailMap(columns, rows, across, down);
     }
 
     /** The mean in a part of the picture, given in shares of its sides; 0 where that lies outside. */
     public double in(double x, double y, double width, double height) {
         double sum = 0;
         double weights = 0;
-        for (int i = 0; i < steps.length; i++) {
-            double w = overlap(i % columns, columns, x, width) * overlap(i / columns, rows, y, height);
-            sum += w * steps[i];
-            weights += w;
+        for (int row = first(y, rows); row < end(y + height, rows); row++) {
+            for (int column = first(x, columns); column < end(x + width, columns); column++) {
+                double w = overlap(column, columns, x, width) * overlap(row, rows, y, height);
+                sum += w * (across[row * columns + column] + down[row * columns + column]) / 2;
+                weights += w;
+            }
         }
         return weights > 0 ? sum / weights : 0;
+    }
+
+    private static int first(double share, int cells) {
+        return (int) Math.max(0, Math.floor(share * cells));
+    }
+
+    private static int end(double share, int cells) {
+        return (int) Math.min(cells, Math.ceil(share * cells));
+    }
+
+    /** Mean steps from left to right in each column of cells, between two shares of the height. */
+    public double[] acrossByColumn(double from, double to) {
+        double[] means = new double[columns];
+        int first = Math.min(rows - 1, first(from, rows));
+        int end = Math.max(first + 1, end(to, rows));
+        for (int row = first; row < end; row++) {
+            for (int column = 0; column < columns; column++) {
+                means[column] += across[row * columns + column] / (end - first);
+            }
+        }
+        return means;
+    }
+
+    /** Mean steps downwards in each row of cells, between two shares of the width. */
+    public double[] downByRow(double from, double to) {
+        double[] means = new double[rows];
+        int first = Math.min(columns - 1, first(from, columns));
+        int end = Math.max(first + 1, end(to, columns));
+        for (int row = 0; row < rows; row++) {
+            for (int column = first; column < end; column++) {
+                means[row] += down[row * columns + column] / (end - first);
+            }
+        }
+        return means;
     }
 
     private static double overlap(int cell, int cells, double from, double length) {
@@ -55,11 +95,11 @@ public record DetailMap(int columns, int rows, float[] steps) {
 
     @Override
     public boolean equals(Object o) {
-        return o instanceof DetailMap d && d.columns == columns && Arrays.equals(d.steps, steps);
+        return o instanceof DetailMap d && d.columns == columns && Arrays.equals(d.across, across) && Arrays.equals(d.down, down);
     }
 
     @Override
     public int hashCode() {
-        return Arrays.hashCode(steps);
+        return 31 * Arrays.hashCode(across) + Arrays.hashCode(down);
     }
 }

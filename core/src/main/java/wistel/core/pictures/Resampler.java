@@ -1,11 +1,13 @@
 package wistel.core.pictures;
 
 import java.util.Arrays;
+import java.util.Objects;
 
 /**
  * Separable resampling of a crop to a size, band by band; bands may be made on different threads. Reducing is Lanczos with three lobes in
  * linear light, its kernel widened by the scale so that nothing is skipped. Enlarging is Lanczos in lightness (CIE 1976 L*), each pass
- * limited to the range of the four nearest samples: no edge rings, in the shadows neither. Immutable.
+ * limited to the range of the four nearest samples: no edge rings, in the shadows neither. An enlargement goes across first, then down.
+ * Immutable.
  */
 public final class Resampler implements Resampling {
     /** Pixels by which rounding may bring a crop past the edge. */
@@ -17,25 +19,62 @@ public final class Resampler implements Resampling {
     private final int channels;
     private final int sourceWidth;
     private final int width;
-    private final Crop crop;
+    private final int copiedX;
+    private final int copiedY;
     private final Taps across;
     private final Taps down;
     private final LightCurve curve;
     private final boolean enlarges;
     private final boolean copies;
+    private final boolean downFirst;
+
+    /** The order in which a picture is reduced. Both give the same but for rounding. */
+    public enum Passes {
+        /** As print files were made up to engine 3. */
+        ACROSS_FIRST,
+        /** Whole rows are added up, which vector units do; what is left to do across is fewer rows. */
+        DOWN_FIRST
+    }
+
+    /** A part of the result, in its pixels. */
+    public record Window(int x, int y, int width, int height) {
+        public Window {
+            if (width < 1 || height < 1) {
+                throw new IllegalArgumentException(width + " x " + height);
+            }
+        }
+    }
 
     /**
      * The result's size and what is taken for it.
      *
      * @param crop   the part of the source that is used
+     * @param window what of the result is made
      * @param finest source pixels for one line of the finest detail that is kept, at least 1: a print whose picture is brought to fewer
      *               pixels per inch is blurred by this, and still sampled at the printer's own resolution
      */
-    public record Size(Crop crop, int width, int height, double finest) {
+    public record Size(Crop crop, int width, int height, double finest, Passes passes, Window window) {
         public Size {
+            Objects.requireNonNull(passes);
+            if (window.x < 0 || window.y < 0 || window.x + window.width > width || window.y + window.height > height) {
+                throw new IllegalArgumentException(window + " of " + width + " x " + height);
+            }
             if (width < 1 || height < 1 || !(finest >= 1)) {
                 throw new IllegalArgumentException("resampling to " + width + " x " + height + ", finest detail " + finest);
             }
+        }
+
+        public Size(Crop crop, int width, int height, double finest) {
+            this(crop, width, height, finest, Passes.DOWN_FIRST);
+        }
+
+        public Size(Crop crop, int width, int height, double finest, Passes passes) {
+            this(crop, width, height, finest, passes, new Window(0, 0, width, height));
+        }
+
+        /** Only a part of the result, made of the same samples. */
+        public Size part(Window next) {
+            return new Size(crop, width, height, finest, passes, next);
         }
 
         public static Size of(Crop crop, int width, int height) {
@@ -52,28 +91,31 @@ public final class Resampler implements Resampling {
     public Resampler(int sourceWidth, int sourceHeight, int channels, Size size, LightCurve light) {
         this.channels = channels;
         this.sourceWidth = sourceWidth;
-        this.width = size.width;
-        this.crop = size.crop;
+        this.width = size.window.width;
+        Crop crop = size.crop;
         if (sourceWidth < 1 || sourceHeight < 1 || channels < 1 || crop.x() < -BEYOND || crop.y() < -BEYOND
             || crop.x() + crop.width() > sourceWidth + BEYOND || crop.y() + crop.height() > sourceHeight + BEYOND) {
             throw new IllegalArgumentException(crop + " of " + sourceWidth + " x " + sourceHeight + " x " + channels);
         }
         this.copies = size.finest == 1 && crop.width() == size.width && crop.height() == size.height && crop.x() == Math.rint(crop.x())
             && crop.y() == Math.rint(crop.y());
+        this.copiedX = (int) crop.x() + size.window.x;
+        this.copiedY = (int) crop.y() + size.window.y;
         this.enlarges = size.finest == 1 && crop.width() < size.width;
+        this.downFirst = !enlarges && size.passes == Passes.DOWN_FIRST;
         this.curve = enlarges ? light.overLightness() : light;
-        this.across = Taps.of(crop.x(), crop.width(), size.width, sourceWidth, size.finest);
-        this.down = Taps.of(crop.y(), crop.height(), size.height, sourceHeight, size.finest);
+        this.across = new Taps.Side(crop.x(), crop.width() / size.width, size.window.x, size.window.width).taps(sourceWidth, size.finest);
+        this.down = new Taps.Side(crop.y(), crop.height() / size.height, size.window.y, size.window.height).taps(sourceHeight, size.finest);
     }
 
     @Override
     public int firstRow(int y) {
-        return copies ? (int) crop.y() + y : down.first[y];
+        return copies ? copiedY + y : down.first[y];
     }
 
     @Override
     public int lastRow(int y) {
-        return copies ? (int) crop.y() + y : down.first[y] + down.count - 1;
+        return copies ? copiedY + y : down.first[y] + down.count - 1;
     }
 
     @Override
@@ -87,8 +129,12 @@ public final class Resampler implements Resampling {
         char[] out = new char[(to - from) * row];
         if (copies) {
             for (int y = from; y < to; y++) {
-                System.arraycopy(source, ((firstRow(y) - top) * sourceWidth + (int) crop.x()) * channels, out, (y - from) * row, row);
+                System.arraycopy(source, ((firstRow(y) - top) * sourceWidth + copiedX) * channels, out, (y - from) * row, row);
             }
+            return out;
+        }
+        if (downFirst) {
+            reduce(source, top, out, from, to);
             return out;
         }
         float[][] lines = new float[down.count][row];
@@ -112,6 +158,45 @@ public final class Resampler implements Resampling {
             curve.codes(sum, out, (y - from) * row);
         }
         return out;
+    }
+
+    /** Each source row is added to every result row that it is part of; a row that is complete is scaled across. */
+    private void reduce(char[] source, int top, char[] out, int from, int to) {
+        float[] light = new float[across.span() * channels];
+        float[][] sums = new float[open(from, to)][light.length];
+        float[] scaled = new float[rowSamples()];
+        int begun = from;
+        for (int y = from, line = down.first[from]; y < to; line++) {
+            curve.light(source, ((line - top) * sourceWidth + across.first[0]) * channels, light);
+            for (; begun < to && down.first[begun] <= line; begun++) {
+                Arrays.fill(sums[begun % sums.length], 0);
+            }
+            for (int r = y; r < begun; r++) {
+                add(light, down.weights[r * down.count + line - down.first[r]], sums[r % sums.length]);
+            }
+            for (; y < begun && lastRow(y) == line; y++) {
+                scaleAcross(sums[y % sums.length], scaled);
+                curve.codes(scaled, out, (y - from) * scaled.length);
+            }
+        }
+    }
+
+    /** Most result rows that one source row is part of, or that end with the same. */
+    private int open(int from, int to) {
+        int most = 1;
+        for (int y = from, ended = from; y < to; y++) {
+            while (lastRow(ended) < down.first[y]) {
+                ended++;
+            }
+            most = Math.max(most, y - ended + 1);
+        }
+        return most;
+    }
+
+    private static void add(float[] light, float weight, float[] sum) {
+        for (int i = 0; i < sum.length; i++) {
+            sum[i] += weight * light[i];
+        }
     }
 
     private void scaleAcross(float[] line, float[] out) {
@@ -298,8 +383,16 @@ public final class Resampler implements Resampling {
      * @param limiting how many those are
      */
     private record Taps(int[] first, int count, float[] weights, int[] near, int limiting) {
-        static Taps of(double from, double length, int results, int limit, double finest) {
-            double step = length / results;
+        /** The results along one side: where the whole begins in the source, source pixels a result, and which results. */
+        record Side(double from, double step, int skipped, int results) {
+            Taps taps(int limit, double finest) {
+                return Taps.of(this, limit, finest);
+            }
+        }
+
+        private static Taps of(Side side, int limit, double finest) {
+            double step = side.step;
+            int results = side.results;
             double scale = Math.max(step, finest);
             int count = Math.min(limit, 2 * (int) Math.ceil(LOBES * scale));
             int limiting = Math.min(LIMITING, count);
@@ -308,7 +401,7 @@ public final class Resampler implements Resampling {
             float[] weights = new float[results * count];
             double[] w = new double[count];
             for (int i = 0; i < results; i++) {
-                double centre = from + (i + 0.5) * step - 0.5;
+                double centre = side.from + (side.skipped + i + 0.5) * step - 0.5;
                 int low = (int) Math.floor(centre - LOBES * scale) + 1;
                 int high = (int) Math.ceil(centre + LOBES * scale) - 1;
                 int begin = Math.max(0, Math.min(limit - count, low));

@@ -13,6 +13,8 @@ public final class RotatedResampler implements Resampling {
     private final int sourceWidth;
     private final int sourceHeight;
     private final int width;
+    private final int skippedX;
+    private final int skippedY;
     private final LightCurve curve;
     private final boolean enlarges;
     private final Affine toSource;
@@ -38,7 +40,9 @@ public final class RotatedResampler implements Resampling {
         this.channels = channels;
         this.sourceWidth = sourceWidth;
         this.sourceHeight = sourceHeight;
-        this.width = size.width();
+        this.width = size.window().width();
+        this.skippedX = size.window().x();
+        this.skippedY = size.window().y();
         Crop crop = size.crop();
         double stepX = crop.width() / size.width();
         double stepY = crop.height() / size.height();
@@ -78,14 +82,18 @@ public final class RotatedResampler implements Resampling {
 
     @Override
     public int firstRow(int y) {
-        double least = Math.min(toSource.y(0, y), toSource.y(width - 1, y));
+        double least = Math.min(sourceY(0, y), sourceY(width - 1, y));
         return inside((int) Math.floor(least) - count / 2 + 1, sourceHeight);
     }
 
     @Override
     public int lastRow(int y) {
-        double most = Math.max(toSource.y(0, y), toSource.y(width - 1, y));
+        double most = Math.max(sourceY(0, y), sourceY(width - 1, y));
         return inside((int) Math.floor(most) + count / 2, sourceHeight);
+    }
+
+    private double sourceY(int x, int y) {
+        return toSource.y(skippedX + x, skippedY + y);
     }
 
     private static int inside(int place, int limit) {
@@ -106,8 +114,8 @@ public final class RotatedResampler implements Resampling {
         float[] high = new float[channels];
         for (int y = from; y < to; y++) {
             for (int x = 0; x < width; x++) {
-                double sx = toSource.x(x, y);
-                double sy = toSource.y(x, y);
+                double sx = toSource.x(skippedX + x, skippedY + y);
+                double sy = sourceY(x, y);
                 int left = (int) Math.floor(sx);
                 int upper = (int) Math.floor(sy);
                 int across = (int) Math.rint((sx - left) * PHASES) * count;

@@ -18,6 +18,7 @@ import wistel.core.pictures.Orientation;
 import wistel.core.pictures.PixelRuns;
 import wistel.core.pictures.PixelSpool;
 import wistel.core.pictures.Progress;
+import wistel.core.pictures.Resampler;
 import wistel.core.pictures.RowSource;
 import wistel.core.pictures.StageTimes.Stage;
 import wistel.core.pictures.StageTimes;
@@ -39,6 +40,7 @@ public final class LayoutRenderer {
     private static final double SPOOL_SHARE = 0.3;
     private final Executor workers;
     private final PixelSpool.Places scratch;
+    private final Resampler.Passes passes;
 
     /**
      * A rendition's picture.
@@ -138,8 +140,14 @@ public final class LayoutRenderer {
     /** @param workers runs the bands; the thread that renders only reads and writes
      * @param scratch opens an empty file for an intermediate picture, which is gone when it is closed */
     public LayoutRenderer(Executor workers, PixelSpool.Places scratch) {
+        this(workers, scratch, Resampler.Passes.DOWN_FIRST);
+    }
+
+    /** @param passes in which pictures are reduced: files that were made in the other are the same to the byte only in that */
+    public LayoutRenderer(Executor workers, PixelSpool.Places scratch, Resampler.Passes passes) {
         this.workers = workers;
         this.scratch = scratch;
+        this.passes = passes;
     }
 
     /** Whole pixels of a length. */
@@ -157,7 +165,7 @@ public final class LayoutRenderer {
 
     /** @param times is told how long each stage took */
     public void render(Job job, RasterSink sink, OutputStream out, Progress progress, StageTimes times) throws IOException {
-        List<RasterPiece> pieces = RasterPiece.of(job);
+        List<RasterPiece> pieces = RasterPiece.of(job, passes);
         boolean surrounds = pieces.stream().anyMatch(p -> p.placed.sides().isPresent());
         try (PieceWindows windows = new PieceWindows(pieces, new PieceWindows.Means(scratch, workers, job.sharpener, times))) {
             List<SidedPiece> sided = surround(job, pieces, windows, progress);
@@ -264,7 +272,7 @@ public final class LayoutRenderer {
                 char[] resampled = strip.resampled(sharpener, times);
                 long resampledAt = StageTimes.now();
                 for (int y = strip.from(); y < strip.to(); y++) {
-                    piece.picture.conversion.apply(resampled, (y - strip.above()) * piece.resampler.rowSamples(), band,
+                    piece.picture.conversion.apply(resampled, strip.at(y), band,
                         ((piece.y + y - top) * width + piece.x) * channels, piece.width);
                 }
                 times.add(Stage.CONVERT, resampledAt);

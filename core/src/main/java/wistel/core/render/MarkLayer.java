@@ -8,6 +8,7 @@ import java.awt.RenderingHints;
 import java.awt.Shape;
 import java.awt.geom.AffineTransform;
 import java.awt.geom.Line2D;
+import java.awt.geom.Rectangle2D;
 import java.awt.image.BufferedImage;
 import java.awt.image.DataBufferByte;
 import java.util.List;
@@ -16,17 +17,21 @@ import wistel.core.pictures.Orientation;
 import wistel.core.sheet.Mark;
 import wistel.core.sheet.Page;
 
-/** The marks of a page as shapes in the raster's pixels, drawn in black over bands of it with smooth edges. */
+/** The marks of a page as shapes in the raster's pixels, drawn over bands of it with smooth edges. */
 final class MarkLayer {
     private static final double POINT_MM = Length.MM_PER_INCH / 72;
 
-    private final List<Shape> shapes;
+    private final List<Drawn> drawn;
+
+    /** @param bare paper white, else black */
+    private record Drawn(Shape shape, boolean bare) {
+    }
 
     MarkLayer(Page page, double dpi) {
         double scale = dpi / Length.MM_PER_INCH;
         AffineTransform toRaster = AffineTransform.getScaleInstance(scale, scale);
         toRaster.concatenate(turn(page));
-        shapes = page.marks().stream().map(m -> toRaster.createTransformedShape(shape(m))).toList();
+        drawn = page.marks().stream().map(m -> new Drawn(toRaster.createTransformedShape(shape(m)), m instanceof Mark.Bare)).toList();
     }
 
     /** From the page as it is looked at to the page as it feeds. */
@@ -48,6 +53,9 @@ final class MarkLayer {
             return new BasicStroke((float) line.widthMm(), BasicStroke.CAP_BUTT, BasicStroke.JOIN_MITER)
                 .createStrokedShape(new Line2D.Double(line.fromX(), line.fromY(), line.toX(), line.toY()));
         }
+        if (mark instanceof Mark.Bare bare) {
+            return new Rectangle2D.Double(bare.atMm().x(), bare.atMm().y(), bare.atMm().width(), bare.atMm().height());
+        }
         Mark.Text text = (Mark.Text) mark;
         AffineTransform place = AffineTransform.getTranslateInstance(text.x(), text.y());
         place.rotate(Math.toRadians(text.turnDegrees()));
@@ -63,32 +71,32 @@ final class MarkLayer {
 
     /** @param band interleaved rows of the raster from row {@code top} on */
     void draw(char[] band, int width, int top, int rows, int channels) {
-        for (Shape shape : shapes) {
-            Rectangle at = shape.getBounds();
+        for (Drawn mark : drawn) {
+            Rectangle at = mark.shape.getBounds();
             at.grow(1, 1);
             at = at.intersection(new Rectangle(0, top, width, rows));
             if (!at.isEmpty()) {
-                draw(shape, at, band, width, top, channels);
+                draw(mark, at, band, width, top, channels);
             }
         }
     }
 
-    private static void draw(Shape shape, Rectangle at, char[] band, int width, int top, int channels) {
+    private static void draw(Drawn mark, Rectangle at, char[] band, int width, int top, int channels) {
         BufferedImage ink = new BufferedImage(at.width, at.height, BufferedImage.TYPE_BYTE_GRAY);
         Graphics2D g = ink.createGraphics();
         g.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
         g.setRenderingHint(RenderingHints.KEY_STROKE_CONTROL, RenderingHints.VALUE_STROKE_PURE);
         g.translate(-at.x, -at.y);
         g.setColor(Color.WHITE);
-        g.fill(shape);
+        g.fill(mark.shape);
         g.dispose();
         byte[] cover = ((DataBufferByte) ink.getRaster().getDataBuffer()).getData();
         for (int y = 0; y < at.height; y++) {
             for (int x = 0; x < at.width; x++) {
-                int bare = 255 - (cover[y * at.width + x] & 0xFF);
+                int left = 255 - (cover[y * at.width + x] & 0xFF);
                 int to = ((at.y - top + y) * width + at.x + x) * channels;
-                for (int c = 0; bare < 255 && c < channels; c++) {
-                    band[to + c] = (char) (band[to + c] * bare / 255);
+                for (int c = 0; left < 255 && c < channels; c++) {
+                    band[to + c] = (char) (mark.bare ? 65535 - (65535 - band[to + c]) * left / 255 : band[to + c] * left / 255);
                 }
             }
         }

@@ -189,7 +189,7 @@ final class PieceWindows implements AutoCloseable {
 
         @Override
         public void rows(RowSink sink) {
-            int row = piece.resampler.rowSamples();
+            int row = piece.width * channels();
             int most = Math.max(1, Math.min(piece.height, LayoutRenderer.BAND_SAMPLES / row));
             char[] one = new char[row];
             int[] next = {0};
@@ -201,9 +201,14 @@ final class PieceWindows implements AutoCloseable {
             })) {
                 for (int top = 0; top < piece.height; top += most) {
                     RasterPiece.Strip strip = piece.strip(top, Math.min(piece.height, top + most), means.sharpener, means.times);
-                    bands.submit(
-                        () -> Arrays.copyOfRange(strip.resampled(means.sharpener, means.times), (strip.from() - strip.above()) * row,
-                            (strip.to() - strip.above()) * row));
+                    bands.submit(() -> {
+                        char[] resampled = strip.resampled(means.sharpener, means.times);
+                        char[] rows = new char[(strip.to() - strip.from()) * row];
+                        for (int y = strip.from(); y < strip.to(); y++) {
+                            System.arraycopy(resampled, strip.at(y), rows, (y - strip.from()) * row, row);
+                        }
+                        return rows;
+                    });
                 }
                 bands.finish();
             }

@@ -14,7 +14,10 @@ import wistel.core.pictures.RotatedResampler;
 import wistel.core.pictures.RowWindow;
 import wistel.core.pictures.StageTimes.Stage;
 import wistel.core.pictures.StageTimes;
+import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
+import wistel.core.sheet.Rect;
+import wistel.core.sheet.Tile;
 
 /** A placed picture on the raster: where its visible part lies, and how its source gets there. */
 final class RasterPiece {
@@ -25,14 +28,28 @@ final class RasterPiece {
     final int y;
     final int width;
     final int height;
-    final Resampling resampler;
+    /** What is resampled: all of it, and of a tile what sharpening sees beyond it. */
+    private final Resampling resampler;
+    private final Margin margin;
     /** Set before the first band is made. */
     RowWindow window;
     private Optional<PixelRuns> kept = Optional.empty();
     private boolean held;
 
-    private RasterPiece(Placed placed, LayoutRenderer.Picture picture, Orientation turn, int[] at, Resampling resampler) {
-        this.placed = placed;
+    /** Pixels that are resampled beyond a piece and not printed. */
+    private record Margin(int left, int above, int below) {
+        static final Margin NONE = new Margin(0, 0, 0);
+    }
+
+    /** The picture that a piece shows, and how it is turned to lie on the raster. */
+    private record Shown(Placed placed, LayoutRenderer.Picture picture, Orientation orientation) {
+    }
+
+    private RasterPiece(Shown shown, int[] at, Resampling resampler, Margin margin) {
+        this.placed = shown.placed;
+        LayoutRenderer.Picture picture = shown.picture;
+        Orientation turn = picture.orientation().then(shown.orientation);
+        this.margin = margin;
         this.picture = picture;
         this.turn = turn;
         this.x = at[0];
@@ -75,8 +92,8 @@ final class RasterPiece {
         }
         int above = within(from - sharpener.reach());
         int below = within(to + sharpener.reach());
-        int first = resampler.firstRow(above);
-        return new Strip(this, source(first, resampler.lastRow(below - 1) + 1, times), false, first, from, to, above, below);
+        int first = resampler.firstRow(margin.above + above);
+        return new Strip(this, source(first, resampler.lastRow(margin.above + below - 1) + 1, times), false, first, from, to, above, below);
     }
 
     private static char[] rows(PixelRuns whole, int from, int to) {
@@ -89,7 +106,7 @@ final class RasterPiece {
     }
 
     private int within(int row) {
-        return Math.max(0, Math.min(height, row));
+        return Math.max(-margin.above, Math.min(height + margin.below, row));
     }
 
     /** Rows that come forward are taken here, in order; a spool is read where the band is made. */
@@ -113,17 +130,26 @@ final class RasterPiece {
      * @param made the rows are those of the raster already
      */
     record Strip(RasterPiece piece, Supplier<char[]> source, boolean made, int top, int from, int to, int above, int below) {
+        /** Where a row of the piece begins in what is resampled. */
+        int at(int y) {
+            int channels = piece.picture.stored().channels();
+            return made ? (y - above) * piece.width * channels
+                : (y - above) * piece.resampler.rowSamples() + piece.margin.left * channels;
+        }
+
+        /** From {@code above} on, with what lies beside the piece. */
         char[] resampled(Sharpener sharpener, StageTimes times) {
             char[] rows = source.get();
             if (made) {
                 return rows;
             }
             long began = StageTimes.now();
-            char[] resampled = piece.resampler.band(rows, top, above, below);
+            char[] resampled = piece.resampler.band(rows, top, piece.margin.above + above, piece.margin.above + below);
             times.add(Stage.RESAMPLE, began);
             if (!sharpener.off()) {
                 long sharpening = StageTimes.now();
-                sharpener.apply(resampled, piece.width, piece.picture.stored().channels(), piece.picture.light(),
+                int channels = piece.picture.stored().channels();
+                sharpener.apply(resampled, piece.resampler.rowSamples() / channels, channels, piece.picture.light(),
                     piece.picture.luminance());
                 times.add(Stage.SHARPEN, sharpening);
             }
@@ -132,43 +158,84 @@ final class RasterPiece {
     }
 
     /** Of all placed pictures that reach onto the raster, in their order. */
-    static List<RasterPiece> of(LayoutRenderer.Job job) {
+    static List<RasterPiece> of(LayoutRenderer.Job job, Resampler.Passes passes) {
         List<RasterPiece> pieces = new ArrayList<>();
         for (Placed placed : job.placed()) {
             LayoutRenderer.Picture picture = job.pictures().get(placed.renditionId());
-            Orientation shown = placed.orientation().then(job.page().feedTurn());
-            int[] at = job.onRaster(placed.atMm().turned(job.page().feedTurn(), job.page().widthMm(), job.page().heightMm()));
-            Crop crop = placed.crop().turned(shown, picture.shownWidth(), picture.shownHeight());
-            int left = at[0];
-            int top = at[1];
-            int right = at[2];
-            int bottom = at[3];
-            int[] visible = placed.sides().isPresent() ? new int[] {left, top, right, bottom}
-                : new int[] {Math.max(0, left), Math.max(0, top), Math.min(job.width(), right), Math.min(job.height(), bottom)};
-            if (visible[2] <= visible[0] || visible[3] <= visible[1]) {
-                continue;
-            }
-            double perX = crop.width() / (right - left);
-            double perY = crop.height() / (bottom - top);
-            Crop used = new Crop(crop.x() + (visible[0] - left) * perX, crop.y() + (visible[1] - top) * perY,
-                (visible[2] - visible[0]) * perX, (visible[3] - visible[1]) * perY);
-            Orientation turn = picture.orientation().then(shown);
-            Resampler.Size size = new Resampler.Size(used, visible[2] - visible[0], visible[3] - visible[1],
-                Math.max(1, perX * job.dpi() / job.mostPpi()));
-            pieces.add(new RasterPiece(placed, picture, turn, new int[] {visible[0], visible[1], size.width(), size.height()},
-                resampling(placed, shown, picture, size)));
+            Shown shown = new Shown(placed, picture, placed.orientation().then(job.page().feedTurn()));
+            (placed.tile().isPresent() ? tile(job, shown, placed.tile().get()) : whole(job, shown, passes)).ifPresent(pieces::add);
         }
         return pieces;
     }
 
-    private static Resampling resampling(Placed placed, Orientation shown, LayoutRenderer.Picture picture, Resampler.Size size) {
-        boolean across = picture.orientation().then(shown).swapsSides();
+    private static Optional<RasterPiece> whole(LayoutRenderer.Job job, Shown shown, Resampler.Passes passes) {
+        Placed placed = shown.placed;
+        int[] at = job.onRaster(placed.atMm().turned(job.page().feedTurn(), job.page().widthMm(), job.page().heightMm()));
+        Crop crop = placed.crop().turned(shown.orientation, shown.picture.shownWidth(), shown.picture.shownHeight());
+        int left = at[0];
+        int top = at[1];
+        int right = at[2];
+        int bottom = at[3];
+        int[] visible = placed.sides().isPresent() ? new int[] {left, top, right, bottom}
+            : new int[] {Math.max(0, left), Math.max(0, top), Math.min(job.width(), right), Math.min(job.height(), bottom)};
+        if (visible[2] <= visible[0] || visible[3] <= visible[1]) {
+            return Optional.empty();
+        }
+        int width = visible[2] - visible[0];
+        int height = visible[3] - visible[1];
+        double perX = crop.width() / (right - left);
+        double perY = crop.height() / (bottom - top);
+        double finest = Math.max(1, perX * job.dpi() / job.mostPpi());
+        Resampler.Size size;
+        if (passes == Resampler.Passes.ACROSS_FIRST) {
+            Crop used = new Crop(crop.x() + (visible[0] - left) * perX, crop.y() + (visible[1] - top) * perY, width * perX, height * perY);
+            size = new Resampler.Size(used, width, height, finest, passes);
+        } else {
+            size = new Resampler.Size(crop, right - left, bottom - top, finest, passes)
+                .part(new Resampler.Window(visible[0] - left, visible[1] - top, width, height));
+        }
+        return Optional.of(new RasterPiece(shown, new int[] {visible[0], visible[1], width, height}, resampling(shown, size), Margin.NONE));
+    }
+
+    /**
+     * A sheet's part of a picture over several: a window over the raster of the whole picture, with as much round it as sharpening sees, so
+     * that each of its pixels is that of the picture printed in one piece.
+     */
+    private static Optional<RasterPiece> tile(LayoutRenderer.Job job, Shown shown, Tile tile) {
+        Page page = job.page();
+        Rect whole = tile.atMm().turned(page.feedTurn(), page.widthMm(), page.heightMm());
+        Rect part = shown.placed.atMm().turned(page.feedTurn(), page.widthMm(), page.heightMm());
+        int[] at = job.onRaster(part);
+        int[] from = job.onRaster(new Rect(part.x() - whole.x(), part.y() - whole.y(), 1, 1));
+        int[] to = job.onRaster(new Rect(part.right() - whole.x(), part.bottom() - whole.y(), 1, 1));
+        int[] all = job.onRaster(new Rect(0, 0, whole.width(), whole.height()));
+        int width = Math.min(job.width() - at[0], Math.min(all[2], to[0]) - from[0]);
+        int height = Math.min(job.height() - at[1], Math.min(all[3], to[1]) - from[1]);
+        if (width <= 0 || height <= 0) {
+            return Optional.empty();
+        }
+        Crop crop = tile.crop().turned(shown.orientation, shown.picture.shownWidth(), shown.picture.shownHeight());
+        int reach = job.sharpener().reach();
+        int left = Math.max(0, from[0] - reach);
+        int above = Math.max(0, from[1] - reach);
+        int right = Math.min(all[2], from[0] + width + reach);
+        int below = Math.min(all[3], from[1] + height + reach);
+        Resampler.Size size = new Resampler.Size(crop, all[2], all[3], Math.max(1, crop.width() / all[2] * job.dpi() / job.mostPpi()))
+            .part(new Resampler.Window(left, above, right - left, below - above));
+        return Optional.of(new RasterPiece(shown, new int[] {at[0], at[1], width, height}, resampling(shown, size),
+            new Margin(from[0] - left, from[1] - above, below - from[1] - height)));
+    }
+
+    private static Resampling resampling(Shown shown, Resampler.Size size) {
+        LayoutRenderer.Picture picture = shown.picture;
+        boolean across = picture.orientation().then(shown.orientation).swapsSides();
         int sourceWidth = across ? picture.stored().height() : picture.stored().width();
         int sourceHeight = across ? picture.stored().width() : picture.stored().height();
-        if (placed.straighten() == 0) {
+        double straighten = shown.placed.straighten();
+        if (straighten == 0) {
             return new Resampler(sourceWidth, sourceHeight, picture.stored().channels(), size, picture.light());
         }
-        double degrees = shown.mirrors() ? -placed.straighten() : placed.straighten();
+        double degrees = shown.orientation.mirrors() ? -straighten : straighten;
         return new RotatedResampler(sourceWidth, sourceHeight, picture.stored().channels(), size, degrees, picture.light());
     }
 }

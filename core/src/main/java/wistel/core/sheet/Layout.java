@@ -32,9 +32,12 @@ public record Layout(List<Page> pages, List<Loss> losses, List<Unplaced> unplace
 
     /** A piece that lies on no page. */
     public record Unplaced(String itemId, Reason reason) {
-        /** It is larger than what can be printed on this stock; the others leave no room for it. */
+        /**
+         * It is larger than what can be printed on this stock; the others leave no room for it; it takes more sheets than anybody joins;
+         * a sheet prints nothing beside what its neighbours print.
+         */
         public enum Reason {
-            TOO_LARGE, NO_ROOM
+            TOO_LARGE, NO_ROOM, TOO_MANY_SHEETS, NOTHING_BESIDE_OVERLAP
         }
     }
 
@@ -57,15 +60,18 @@ public record Layout(List<Page> pages, List<Loss> losses, List<Unplaced> unplace
         return pages.stream().flatMap(p -> p.placed().stream()).toList();
     }
 
-    /** Where each part of a rendition's picture is placed first: the panels of one that is cut up, one of several alike. */
+    /**
+     * Where each part of a rendition's picture is placed first: the panels of one that is cut up, one of several alike, all of one that goes
+     * over several sheets.
+     */
     public List<Placed> parts(String renditionId) {
-        return distinct(placed().stream().filter(p -> p.renditionId().equals(renditionId)));
+        return distinct(placed().stream().filter(p -> p.renditionId().equals(renditionId)).map(Placed::untiled));
     }
 
     /** The same, as far as they lie on paper; empty where the picture lies on none. */
     public List<Placed> printed(String renditionId) {
         return distinct(pages.stream().flatMap(page -> page.placed().stream().filter(p -> p.renditionId().equals(renditionId))
-            .flatMap(p -> p.on(page.widthMm(), page.heightMm()).stream())));
+            .flatMap(p -> p.tile().isPresent() ? Stream.of(p.untiled()) : p.on(page.widthMm(), page.heightMm()).stream())));
     }
 
     private static List<Placed> distinct(Stream<Placed> all) {

@@ -1,6 +1,6 @@
 package wistel.core.sheet;
 
-/** Something drawn on the page besides pictures, in the printer's black. Places are in mm on the page as it is looked at. */
+/** Something drawn on the page besides pictures, over them, in the printer's black. Places are in mm on the page as it is looked at. */
 public sealed interface Mark {
     /**
      * As it lies when all of a rectangle from 0, 0 on is turned to the right.
@@ -20,6 +20,15 @@ public sealed interface Mark {
         @Override
         public Line turnedRight(Rect at) {
             return new Line(at.right() - fromY, at.y() + fromX, at.right() - toY, at.y() + toX, widthMm);
+        }
+    }
+
+    /** A rectangle that stays paper white, for what is written on it over a picture. */
+    record Bare(Rect atMm) implements Mark {
+        @Override
+        @SuppressWarnings("ArgumentSelectionDefectChecker")
+        public Bare turnedRight(Rect at) {
+            return new Bare(new Rect(at.right() - atMm.bottom(), at.y() + atMm.x(), atMm.height(), atMm.width()));
         }
     }
 

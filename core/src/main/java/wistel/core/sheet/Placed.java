@@ -17,12 +17,19 @@ import wistel.core.pictures.Orientation;
  * @param orientation how the part is turned or mirrored to lie there
  * @param bleed       of mirrored picture round it, there to be cut off
  * @param sides       what is made round it to be folded; empty where nothing is
+ * @param tile        what it is a part of, where a picture goes over several sheets
  */
 public record Placed(String id, String itemId, String renditionId, Crop crop, double straighten, Rect atMm, Orientation orientation,
-    Optional<Bleed> bleed, Optional<WrappedSides> sides) {
+    Optional<Bleed> bleed, Optional<WrappedSides> sides, Optional<Tile> tile) {
     /** Of a page that is made up for one picture: place and piece are named after it. */
     public Placed(String renditionId, Crop crop, double straighten, Rect atMm, Orientation orientation) {
         this(renditionId, renditionId, renditionId, crop, straighten, atMm, orientation, Optional.empty(), Optional.empty());
+    }
+
+    /** Of a picture that goes over no other sheet. */
+    public Placed(String id, String itemId, String renditionId, Crop crop, double straighten, Rect atMm, Orientation orientation,
+        Optional<Bleed> bleed, Optional<WrappedSides> sides) {
+        this(id, itemId, renditionId, crop, straighten, atMm, orientation, bleed, sides, Optional.empty());
     }
 
     /** A whole piece, upright. */
@@ -36,21 +43,21 @@ public record Placed(String id, String itemId, String renditionId, Crop crop, do
     }
 
     Placed oriented(Orientation next) {
-        return new Placed(id, itemId, renditionId, crop, straighten, atMm, next, bleed, sides);
+        return new Placed(id, itemId, renditionId, crop, straighten, atMm, next, bleed, sides, tile);
     }
 
     Placed bled(double mm) {
         return new Placed(id, itemId, renditionId, crop, straighten, atMm, orientation,
-            mm > 0 ? Optional.of(Bleed.round(crop, atMm, mm)) : Optional.empty(), sides);
+            mm > 0 ? Optional.of(Bleed.round(crop, atMm, mm)) : Optional.empty(), sides, tile);
     }
 
     /** One of several parts of its piece. */
     Placed part(int number) {
-        return new Placed(itemId + "." + number, itemId, renditionId, crop, straighten, atMm, orientation, bleed, sides);
+        return new Placed(itemId + "." + number, itemId, renditionId, crop, straighten, atMm, orientation, bleed, sides, tile);
     }
 
     public Placed sided(WrappedSides made) {
-        return new Placed(id, itemId, renditionId, crop, straighten, atMm, orientation, bleed, Optional.of(made));
+        return new Placed(id, itemId, renditionId, crop, straighten, atMm, orientation, bleed, Optional.of(made), tile);
     }
 
     /** Without anything made round it. */
@@ -87,6 +94,19 @@ public record Placed(String id, String itemId, String renditionId, Crop crop, do
             upright.height() * crop.height()), in);
     }
 
+    /** What of it lies in a rectangle, as one of the sheets that it goes over. */
+    Placed tile(Rect in) {
+        Placed part = part(in);
+        return new Placed(id, itemId, renditionId, part.crop, straighten, in, orientation, Optional.empty(), Optional.empty(),
+            Optional.of(new Tile(crop, atMm)));
+    }
+
+    /** All of the picture that it is one sheet of, as it would lie in one piece; itself where it goes over no other sheet. */
+    public Placed untiled() {
+        return tile.map(t -> new Placed(itemId, itemId, renditionId, t.crop(), straighten, t.atMm(), orientation, Optional.empty(),
+            Optional.empty())).orElse(this);
+    }
+
     /** Its width on paper as the picture stands upright. */
     public double uprightWidthMm() {
         return orientation.swapsSides() ? atMm.height() : atMm.width();
@@ -98,13 +118,13 @@ public record Placed(String id, String itemId, String renditionId, Crop crop, do
 
     Placed moved(double dx, double dy) {
         return new Placed(id, itemId, renditionId, crop, straighten, atMm.moved(dx, dy), orientation, bleed.map(b -> b.moved(dx, dy)),
-            sides.map(s -> s.moved(dx, dy)));
+            sides.map(s -> s.moved(dx, dy)), tile.map(t -> t.moved(dx, dy)));
     }
 
     /** The same part of the same picture in another size. */
     public Placed scaled(double scale) {
         return new Placed(id, itemId, renditionId, crop.scaled(scale), straighten, atMm, orientation, bleed.map(b -> b.scaled(scale)),
-            sides);
+            sides, tile.map(t -> t.scaled(scale)));
     }
 
     /** What of it is seen from the front of the body that it goes round, without its sides; all of one that goes round nothing. */

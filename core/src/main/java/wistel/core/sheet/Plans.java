@@ -18,6 +18,10 @@ public final class Plans {
         return plan instanceof Gang gang ? Optional.of(gang) : Optional.empty();
     }
 
+    public static Optional<Tiled> tiled(SheetPlan plan) {
+        return plan instanceof Tiled tiled ? Optional.of(tiled) : Optional.empty();
+    }
+
     public static Optional<Wrap> wrap(SheetPlan plan) {
         return plan instanceof Wrap wrap ? Optional.of(wrap) : Optional.empty();
     }

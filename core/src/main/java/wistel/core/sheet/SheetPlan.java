@@ -5,7 +5,7 @@ import java.util.Map;
 import wistel.core.paper.Stock;
 
 /** How the work sits on the paper. Each plan is an algorithm of its own; all of them give a {@link Layout}. */
-public sealed interface SheetPlan permits Single, Gang, Chart, Wrap {
+public sealed interface SheetPlan permits Single, Gang, Tiled, Chart, Wrap {
     /** Upright size of a picture. */
     record PixelSize(int width, int height) {
         public PixelSize {
@@ -27,6 +27,8 @@ public sealed interface SheetPlan permits Single, Gang, Chart, Wrap {
         R single(Single plan);
 
         R gang(Gang plan);
+
+        R tiled(Tiled plan);
 
         R wrap(Wrap plan);
 

@@ -121,7 +121,7 @@ public class DocketAssessor {
             .orElseThrow(() -> records.damaged("docket " + row.number(),
                 new IllegalArgumentException("its picture " + r.masterHash() + " isn't there"))))
             .toList();
-        boolean detailed = Plans.wrap(row.spec().plan()).isPresent();
+        boolean detailed = Plans.wrap(row.spec().plan()).isPresent() || Plans.tiled(row.spec().plan()).isPresent();
         Optional<Printer> printer = pairing.map(p -> printersById.get(p.printerId()));
         Inputs inputs = new Inputs(row, masterOf,
             masterOf.stream().map(m -> detailed ? details.of(m.hash()) : Optional.<DetailMap>empty()).toList(), pairing,

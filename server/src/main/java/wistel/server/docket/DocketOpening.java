@@ -6,6 +6,10 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
+import wistel.core.sheet.Tiled;
+import wistel.core.sheet.SheetPlan;
+import wistel.core.sheet.Seams;
+import wistel.core.docket.changes.SheetCommand;
 import wistel.core.docket.spec.DocketSpec;
 import wistel.core.pictures.SideFill;
 import wistel.core.rendition.Rendition;
@@ -57,15 +61,20 @@ public class DocketOpening {
         if (Plans.wrap(d.plan()).isPresent()) {
             return wrappedLike(taken, d);
         }
-        Single plan = d.single().plan();
-        Item item = d.single().item();
+        Optional<Tiled> tiled = Plans.tiled(d.plan());
+        Single plan = new SheetCommand.OnOneSheet().on(d).single().plan();
+        Item item = d.item(plan.itemId());
         Frame frame = item.frame();
         Rendition rendition = like(d.renditions().get(0), master);
         double aspect = (double) master.width() / master.height();
-        Rect before = judged.layout().placed().get(0).atMm();
+        Rect before = judged.layout().placed().isEmpty() ? new Rect(0, 0, frame.widthMm(), frame.heightMm())
+            : judged.layout().placed().get(0).untiled().atMm();
         boolean turns = aspect != 1 && before.width() != before.height() && aspect > 1 != before.width() > before.height();
         Item next = like(item, rendition, turns ? frame.sized(frame.heightMm(), frame.widthMm()) : frame);
-        Single laid = new Single(next.id(), turns != plan.across(), plan.borders(), plan.edge());
+        boolean across = turns != plan.across();
+        SheetPlan laid = tiled.<SheetPlan>map(
+            t -> new Tiled(next.id(), across, t.joint(), Seams.of(t.seams().choice()), t.marks(), t.labels()))
+            .orElseGet(() -> new Single(next.id(), across, plan.borders(), plan.edge()));
         boolean reshaped = !Frame.sameShape(turns ? before.height() / before.width() : before.width() / before.height(), aspect);
         String notice = (turns ? "The sheet was turned for it. " : "")
             + (reshaped ? frame.fit() == Frame.Fit.FILL ? "It has another shape and loses something to the frame."

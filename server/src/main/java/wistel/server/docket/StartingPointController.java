@@ -62,7 +62,8 @@ class StartingPointController {
         Optional<String> paper = d.pairingId().map(known::get).map(PairingVersion::paper);
         String size = Math.round(frame.widthMm()) + " × " + Math.round(frame.heightMm()) + " mm";
         return new StartingPointView(p.id(), p.name(), d.pairingId(), paper,
-            d.stock().name() + (Plans.wrap(d.plan()).isPresent() ? ", wrapped" : ", picture " + size));
+            d.stock().name() + (Plans.wrap(d.plan()).isPresent() ? ", wrapped"
+                : Plans.tiled(d.plan()).isPresent() ? ", over sheets, finished " + size : ", picture " + size));
     }
 
     /** Keeps a docket's decisions as they are now. */
@@ -70,7 +71,7 @@ class StartingPointController {
     ResponseEntity<StartingPointView> keep(@RequestBody StartAsked asked) {
         String name = InvalidRequest.named(asked.name, "A starting point's name", LONGEST_NAME);
         DocketSpec d = dockets.get(asked.docketId).spec();
-        if (Plans.single(d.plan()).isEmpty() && Plans.wrap(d.plan()).isEmpty()) {
+        if (Plans.single(d.plan()).isEmpty() && Plans.wrap(d.plan()).isEmpty() && Plans.tiled(d.plan()).isEmpty()) {
             throw new InvalidRequest(InvalidRequest.Reason.PLAN_DIFFERS, "Several pictures together are no start for one.",
                 "Keep the decisions of a docket with one picture.");
         }

@@ -111,7 +111,11 @@ class PrintPapers {
         List<Print> prints = new ArrayList<>();
         for (int page = 1; page <= order.layout().pages().size(); page++) {
             for (Placed placed : order.page(page).placed()) {
-                prints.add(new Print(order, attempt, page, placed, Optional.ofNullable(numbers.get(page + " " + placed.id()))));
+                if (placed.tile().isPresent() && page > 1) {
+                    // all sheets are one print
+                    continue;
+                }
+                prints.add(new Print(order, attempt, page, placed.untiled(), Optional.ofNullable(numbers.get(page + " " + placed.id()))));
             }
         }
         return prints;

@@ -68,7 +68,7 @@ public record Attempt(UUID id, UUID docketId, int docketNumber, int number, UUID
         }
         // what was never made differs from nothing
         boolean same = pages.stream()
-            .allMatch(p -> p.kept() || p.fileHash().isEmpty() || p.engine().filter(PrintOrder.ENGINE::equals).isPresent());
+            .allMatch(p -> p.kept() || p.fileHash().isEmpty() || p.engine().filter(PrintOrder::madeTheSame).isPresent());
         return same ? Reprint.SAME : Reprint.ANEW;
     }
 

@@ -10,7 +10,6 @@ import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
-import wistel.core.docket.PrintOrder;
 
 /**
  * How far an attempt is. Whoever works on it holds its lease; what is written under a lease that was taken over since is refused, so that
@@ -113,7 +112,7 @@ class PrintProgressRepository {
         onPage(lease, page,
             "file_hash = ?, coverage = ?, engine = ?, fingerprint = ?, file_kept = true, state = 'waiting', message = '', percent = 0, "
                 + "made_anew = ?, difference_mean = ?, difference_most = ?",
-            made.hash(), made.coverage().orElse(null), PrintOrder.ENGINE, made.fingerprint().bytes(), anew.isPresent(),
+            made.hash(), made.coverage().orElse(null), made.engine(), made.fingerprint().bytes(), anew.isPresent(),
             anew.flatMap(MadeAnew::mean).orElse(null), anew.flatMap(MadeAnew::most).orElse(null));
         anew.ifPresent(a -> jdbc.sql("update attempt set held = true where id = ? and coalesce(agreed, -1) < ?")
             .params(lease.attempt, a.extent()).update());

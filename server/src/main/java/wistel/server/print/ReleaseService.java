@@ -13,6 +13,7 @@ import org.springframework.context.annotation.Lazy;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import wistel.core.docket.words.PlanWords;
 import wistel.core.docket.PrintOrder;
 import wistel.core.docket.changes.GangCommand;
 import wistel.core.docket.findings.Finding;
@@ -128,6 +129,9 @@ public class ReleaseService {
         List<Placed> placed = layout.placed();
         Rect one = placed.get(0).face().atMm();
         String each = Length.mm(one.width()) + " × " + Length.mm(one.height()) + " mm";
+        if (Plans.tiled(order.spec().plan()).isPresent()) {
+            return new PlanWords(order.spec(), layout).tiled(Plans.tiled(order.spec().plan()).get()).size();
+        }
         boolean wrapped = Plans.wrap(order.spec().plan()).isPresent();
         String size = placed.size() == 1 ? each + (wrapped ? ", wrapped" : "")
             : placed.size() + (wrapped ? " wrapped pieces" : " pictures");

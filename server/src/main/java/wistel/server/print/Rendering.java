@@ -109,16 +109,17 @@ public class Rendering {
 
     /**
      * @param coverage    of the page with ink, where its numbers are the printer's own colorants
+     * @param engine      that made it
      * @param fingerprint what it looks like
      */
-    public record Made(String hash, Optional<Double> coverage, PageFingerprint fingerprint) {
+    public record Made(String hash, String engine, Optional<Double> coverage, PageFingerprint fingerprint) {
     }
 
     public Made file(PrintOrder order, int number, Progress progress) throws IOException {
         Page page = order.page(number);
         double dpi = order.output().dpi();
         LayoutRenderer.Job job = job(order, page);
-        LayoutRenderer renderer = new LayoutRenderer(workers.executor(), files::scratch);
+        LayoutRenderer renderer = new LayoutRenderer(workers.executor(), files::scratch, order.passes());
         if (order.labFile().isPresent()) {
             return labFile(order, job, renderer, progress);
         }
@@ -131,7 +132,8 @@ public class Rendering {
         CoverageSink counted = new CoverageSink(sink);
         FingerprintSink looked = new FingerprintSink(counted, job.width(), job.height());
         String hash = files.put(out -> renderer.render(job, looked, out, progress)).hash();
-        return new Made(hash, raster.device() ? Optional.of(counted.coverage()) : Optional.empty(), fingerprint(order, looked));
+        return new Made(hash, order.engineToday(), raster.device() ? Optional.of(counted.coverage()) : Optional.empty(),
+            fingerprint(order, looked));
     }
 
     /** What the numbers of a file look like: on the order's paper, or as what the file says that they are. */
@@ -165,7 +167,7 @@ public class Rendering {
             FingerprintSink sink = new FingerprintSink(new TiffSink(job.width(), job.height(), 16, 3, job.dpi(), profile, xmp), job.width(),
                 job.height());
             String hash = files.put(out -> renderer.render(job, sink, out, progress)).hash();
-            return new Made(hash, Optional.empty(), fingerprint(order, sink));
+            return new Made(hash, order.engineToday(), Optional.empty(), fingerprint(order, sink));
         }
         boolean jpeg = file.format() == LabFile.Format.JPEG;
         if (jpeg && Math.max(job.width(), job.height()) > LONGEST_JPEG) {
@@ -185,7 +187,7 @@ public class Rendering {
                     LabFileWriter.pdf(content, job.page(), deflated, out);
                 }
             }).hash();
-            return new Made(hash, Optional.empty(), fingerprint(order, sink));
+            return new Made(hash, order.engineToday(), Optional.empty(), fingerprint(order, sink));
         }
     }
 

@@ -67,11 +67,12 @@ public class WrapService {
      * is one.
      */
     public void wrap(UUID id, int version) {
-        DocketAssessment judged = assessor.assess(dockets.get(id));
-        DocketSpec d = judged.row().spec();
-        if (Plans.wrap(d.plan()).isPresent()) {
+        DocketRepository.Row row = dockets.get(id);
+        if (Plans.wrap(row.spec().plan()).isPresent()) {
             return;
         }
+        DocketAssessment judged = assessor.assess(row.with(new SheetCommand.OnOneSheet().on(row.spec())));
+        DocketSpec d = judged.row().spec();
         Optional<PairingVersion> pairing = judged.facts().pairing();
         boolean bars = pairing.isEmpty() || Surface.of(pairing.get().surface()) == Surface.CANVAS;
         double thickness = pairing.map(p -> p.body().thicknessMm()).filter(t -> t > 0).orElse(bars ? CANVAS_MM : PAPER_MM);

@@ -18,6 +18,7 @@ import wistel.core.sheet.Gang;
 import wistel.core.sheet.Item;
 import wistel.core.sheet.LayoutInput;
 import wistel.core.sheet.Plans;
+import wistel.core.sheet.Tiled;
 
 /** One change of a docket: what a person did, and what undo says it takes back. {@link Command} is what may come from outside. */
 public sealed interface Change permits Command, Change.Charted, Change.Paired, Change.PairedWith, Change.Added, Change.Each,
@@ -139,6 +140,9 @@ public sealed interface Change permits Command, Change.Charted, Change.Paired, C
         @Override
         public DocketSpec on(DocketSpec d) {
             DocketSpec next = asked.on(d);
+            if (Plans.tiled(next.plan()).isPresent()) {
+                return next.withPlan(parted(d, next));
+            }
             Optional<Gang> gang = Plans.gang(next.plan());
             if (gang.isEmpty()) {
                 return next;
@@ -155,6 +159,13 @@ public sealed interface Change permits Command, Change.Charted, Change.Paired, C
                     "Lay it where nothing lies, or move the other one first.");
             }
             return next.withPlan(placed);
+        }
+
+        /** With its joints where they lie now. */
+        private Tiled parted(DocketSpec before, DocketSpec next) {
+            return asked instanceof TileCommand.SeamMoved m
+                ? before.tiled().moved(input.apply(before), m.betweenColumns(), m.seam(), m.toMm())
+                : next.tiled().found(input.apply(next));
         }
 
         @Override

@@ -10,7 +10,8 @@ import wistel.core.fault.InvalidRequest;
  * need what only the server knows (a pairing with its profile, a chart) aren't among these, and can't be put into {@link Together} either.
  */
 public sealed interface Command extends Change
-    permits DocketCommand, PictureCommand, PieceCommand, SheetCommand, GangCommand, WrapCommand, MachineCommand, Command.Together {
+    permits DocketCommand, PictureCommand, PieceCommand, SheetCommand, GangCommand, TileCommand, WrapCommand, MachineCommand,
+    Command.Together {
     int MOST_TOGETHER = 512;
 
     /** One of them by itself, or all of them together. */

@@ -24,7 +24,7 @@ public sealed interface GangCommand extends Command {
     record Gathered(Arrangement arrangement) implements GangCommand {
         @Override
         public DocketSpec on(DocketSpec d) {
-            DocketSpec flat = Plans.wrap(d.plan()).isPresent() ? d.with(d.wrap().unwrapped()) : d;
+            DocketSpec flat = new SheetCommand.OnOneSheet().on(d);
             Single single = flat.single().plan();
             Item item = flat.item(single.itemId());
             return flat.withItem(item.title().isBlank() ? item.titled(d.title()) : item)

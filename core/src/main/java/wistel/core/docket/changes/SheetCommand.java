@@ -1,6 +1,13 @@
 package wistel.core.docket.changes;
 
 import java.util.Optional;
+import wistel.core.sheet.Wrap;
+import wistel.core.sheet.Tiled;
+import wistel.core.sheet.Single;
+import wistel.core.sheet.SheetPlan;
+import wistel.core.sheet.Gang;
+import wistel.core.sheet.Chart;
+import wistel.core.fault.InvalidRequest;
 import wistel.core.docket.spec.DocketSpec;
 import wistel.core.length.Length;
 import wistel.core.paper.Stock;
@@ -24,6 +31,45 @@ public sealed interface SheetCommand extends Command {
         @Override
         public String words() {
             return stock instanceof Stock.Sheet ? "sheet " + stock.name() : stock.name();
+        }
+    }
+
+    /** One picture on one sheet, whatever it was before; of several the first, as large as it is. */
+    record OnOneSheet() implements SheetCommand {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            return d.plan().accept(new SheetPlan.Visitor<>() {
+                @Override
+                public DocketSpec single(Single plan) {
+                    return d;
+                }
+
+                @Override
+                public DocketSpec gang(Gang plan) {
+                    return new GangCommand.PickedOut(plan.pieces().get(0)).on(d);
+                }
+
+                @Override
+                public DocketSpec tiled(Tiled plan) {
+                    return d.with(new SinglePiece(d.item(plan.itemId()), Single.of(plan.itemId(), plan.across())));
+                }
+
+                @Override
+                public DocketSpec wrap(Wrap plan) {
+                    return d.with(d.wrap().unwrapped());
+                }
+
+                @Override
+                public DocketSpec chart(Chart plan) {
+                    throw new InvalidRequest(InvalidRequest.Reason.PLAN_DIFFERS, "A chart is printed as it is.",
+                        "Open a docket of its own for the picture.");
+                }
+            });
+        }
+
+        @Override
+        public String words() {
+            return "one picture on the sheet";
         }
     }
 

@@ -14,6 +14,7 @@ import wistel.core.sheet.Layout;
 import wistel.core.sheet.Plans;
 import wistel.core.sheet.SheetPlan;
 import wistel.core.sheet.Single;
+import wistel.core.sheet.Tiled;
 import wistel.core.sheet.Wrap;
 
 /** What each plan is checked for, and that it lays all that it was given. */
@@ -27,6 +28,11 @@ final class PlanRule implements Rule {
         @Override
         public List<Rule> gang(Gang plan) {
             return List.of(new EdgeRule(), new OverlapRule(), new AnnotationRule());
+        }
+
+        @Override
+        public List<Rule> tiled(Tiled plan) {
+            return List.of(new TileRule());
         }
 
         @Override
@@ -44,8 +50,10 @@ final class PlanRule implements Rule {
     public Stream<Finding> check(DocketSpec d, PreflightFacts facts, Layout layout) {
         Optional<UnplacedFixes> fixes = layout.unplaced().isEmpty() ? Optional.empty()
             : Plans.gang(d.plan()).map(gang -> new UnplacedFixes(gang, d, facts));
+        boolean tiled = Plans.tiled(d.plan()).isPresent();
         Stream<Finding> unplaced = layout.unplaced().stream()
-            .map(u -> unplaced(u, d, fixes.map(f -> f.of(u)).orElse(List.of()).toArray(Fix[]::new)));
+            .map(u -> unplaced(u, d, (tiled ? TileRule.fixes(u.reason(), d, facts) : fixes.map(f -> f.of(u)).orElse(List.of()))
+                .toArray(Fix[]::new)));
         return Stream.concat(unplaced, d.plan().accept(OF_PLAN).stream().flatMap(rule -> rule.check(d, facts, layout)));
     }
 
@@ -55,6 +63,12 @@ final class PlanRule implements Rule {
                 "Nothing of it would be printed: take a larger sheet, or make it smaller.", fixes);
             case NO_ROOM -> Finding.stop(Stage.SIZE, Code.NO_ROOM, "Not all of its prints find room on " + d.stock().name() + ".",
                 "What is left out is not printed: make it smaller, let it be turned, or take other paper.", fixes);
+            case TOO_MANY_SHEETS -> Finding.stop(Stage.SIZE, Code.TOO_MANY_SHEETS,
+                "It takes more than " + Tiled.MOST_SHEETS + " sheets of " + d.stock().name() + ".",
+                "Nobody joins so many: take larger sheets or a roll, or make it smaller.", fixes);
+            case NOTHING_BESIDE_OVERLAP -> Finding.stop(Stage.SIZE, Code.NOTHING_BESIDE_OVERLAP,
+                "A sheet of " + d.stock().name() + " prints nothing beside the overlap.",
+                "Its margins and the overlap leave no picture: overlap less, or take larger sheets.", fixes);
         }).of(new Subject.OfPiece(u.itemId()));
     }
 }

@@ -24,6 +24,8 @@ import wistel.core.sheet.Plans;
 import wistel.core.sheet.SheetPlan;
 import wistel.core.sheet.Single;
 import wistel.core.sheet.SinglePiece;
+import wistel.core.sheet.Tiled;
+import wistel.core.sheet.TiledPiece;
 import wistel.core.sheet.Wrap;
 import wistel.core.sheet.WrapPiece;
 import wistel.core.tone.PairingToneCurve;
@@ -230,6 +232,13 @@ public record DocketSpec(int schema, Heading heading, List<Rendition> renditions
         Wrap wrap = Plans.wrap(plan).orElseThrow(() -> new InvalidRequest(InvalidRequest.Reason.PLAN_DIFFERS,
             "This docket's picture is wrapped round nothing.", "Choose wrapped at the size station first."));
         return new WrapPiece(item(wrap.itemId()), wrap);
+    }
+
+    /** @throws InvalidRequest when the docket has another plan */
+    public TiledPiece tiled() {
+        Tiled tiled = Plans.tiled(plan).orElseThrow(() -> new InvalidRequest(InvalidRequest.Reason.PLAN_DIFFERS,
+            "This docket's picture doesn't go over several sheets.", "Choose over sheets at the size station first."));
+        return new TiledPiece(item(tiled.itemId()), tiled);
     }
 
     public DocketSpec with(SinglePiece piece) {

@@ -1,6 +1,7 @@
 package wistel.core.docket.spec;
 
 import java.time.LocalDate;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -124,7 +125,9 @@ public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVers
             .collect(Collectors.toMap(Item::id, item -> new CaptionText(item.title().isBlank() ? d.title() : item.title(),
                 CaptionText.date(today), nextEdition(item.id()), numbers.getOrDefault(item.id(), 0),
                 pictures.get(item.renditionId()).file())));
-        return new LayoutInput(d.stock(), margins(d), sizes, d.itemsById(), captions, d.copies());
+        Map<String, DetailMap> details = new HashMap<>();
+        pictures.forEach((id, p) -> p.detail().ifPresent(detail -> details.put(id, detail)));
+        return new LayoutInput(d.stock(), margins(d), sizes, d.itemsById(), details, captions, d.copies());
     }
 
     /** Edges that stay white, as the paper feeds; none where the printer doesn't say. */

@@ -10,8 +10,10 @@ import wistel.core.sheet.Layout;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
 import wistel.core.sheet.Rect;
+import wistel.core.sheet.SheetJoint;
 import wistel.core.sheet.SheetPlan;
 import wistel.core.sheet.Single;
+import wistel.core.sheet.Tiled;
 import wistel.core.sheet.Wrap;
 import wistel.core.sheet.WrapBody;
 
@@ -79,6 +81,25 @@ public final class PlanWords implements SheetPlan.Visitor<PlanWords.Said> {
         String on = d.stock() instanceof Stock.Roll ? Length.mm(layout.usedLengthMm()) + " mm of " : pages == 1 ? "" : pages + " × ";
         return new Said(together + " on " + on + d.stock().name(),
             ", " + together + lost + cuts + ", " + DocketPhrases.percent(bare) + " of the paper bare");
+    }
+
+    @Override
+    public Said tiled(Tiled plan) {
+        if (layout.placed().isEmpty()) {
+            return new Said("larger than sheets of " + d.stock().name() + " can make up", ", nothing: it can't be joined from these");
+        }
+        Rect all = layout.placed().get(0).tile().orElseThrow().atMm();
+        int sheets = layout.pages().size();
+        String on = d.stock() instanceof Stock.Sheet s ? sheets == 1 ? "one sheet of " + s.name() : sheets + " sheets of " + s.name()
+            : sheets == 1 ? "one length of the " + d.stock().name() : sheets + " lengths of the " + d.stock().name();
+        String joined = sheets == 1 ? ""
+            : plan.joint().way() == SheetJoint.Way.GLUED ? " with " + Length.mm(plan.joint().overMm()) + " mm of overlap to be glued"
+                : " to be cut and laid edge to edge";
+        String lost = layout.losses().stream().map(loss -> ", " + DocketPhrases.percent(loss.share()) + " of it cropped away").findFirst()
+            .orElse("");
+        String finished = Length.mm(all.width()) + " × " + Length.mm(all.height()) + " mm";
+        return new Said(finished + " over " + on + ", " + Math.round(layout.placed().get(0).ppi()) + " ppi",
+            ", together " + finished + joined + lost);
     }
 
     @Override
