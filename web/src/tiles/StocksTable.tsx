@@ -5,7 +5,7 @@ import type { Tiling } from '../api/types'
 import type { TiledProps } from '../docket/useDocket'
 import { percent } from '../parts/numbers'
 
-const FEW = 6
+const FEW = 4
 
 /** What it takes on each stock, both ways round, the fewest sheets first; a row is chosen by one press. */
 export function StocksTable({ view, tools }: Pick<TiledProps, 'view' | 'tools'>) {
@@ -17,8 +17,8 @@ export function StocksTable({ view, tools }: Pick<TiledProps, 'view' | 'tools'>)
   })
   const tilings = query.data ?? []
   const now = (t: Tiling) =>
-    t.across === view.spec.plan.across && JSON.stringify(t.stock) === JSON.stringify(view.spec.paper.stock)
-  const few = tilings.filter((t, i) => i < FEW || now(t) || t.lies)
+    t.across === view.spec.plan.across && t.name === view.stockName
+  const few = tilings.filter((t, i) => i < FEW || now(t))
   const shown = all ? tilings : few
   return (
     <section>

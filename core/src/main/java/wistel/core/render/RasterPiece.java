@@ -205,12 +205,15 @@ final class RasterPiece {
         Page page = job.page();
         Rect whole = tile.atMm().turned(page.feedTurn(), page.widthMm(), page.heightMm());
         Rect part = shown.placed.atMm().turned(page.feedTurn(), page.widthMm(), page.heightMm());
-        int[] at = job.onRaster(part);
+        int[] origin = job.onRaster(whole);
         int[] from = job.onRaster(new Rect(part.x() - whole.x(), part.y() - whole.y(), 1, 1));
         int[] to = job.onRaster(new Rect(part.right() - whole.x(), part.bottom() - whole.y(), 1, 1));
         int[] all = job.onRaster(new Rect(0, 0, whole.width(), whole.height()));
-        int width = Math.min(job.width() - at[0], Math.min(all[2], to[0]) - from[0]);
-        int height = Math.min(job.height() - at[1], Math.min(all[3], to[1]) - from[1]);
+        // where its own pixels lie, so that only the picture's place on the page is rounded
+        int x = Math.max(0, origin[0] + from[0]);
+        int y = Math.max(0, origin[1] + from[1]);
+        int width = Math.min(job.width() - x, Math.min(all[2], to[0]) - from[0]);
+        int height = Math.min(job.height() - y, Math.min(all[3], to[1]) - from[1]);
         if (width <= 0 || height <= 0) {
             return Optional.empty();
         }
@@ -222,7 +225,7 @@ final class RasterPiece {
         int below = Math.min(all[3], from[1] + height + reach);
         Resampler.Size size = new Resampler.Size(crop, all[2], all[3], Math.max(1, crop.width() / all[2] * job.dpi() / job.mostPpi()))
             .part(new Resampler.Window(left, above, right - left, below - above));
-        return Optional.of(new RasterPiece(shown, new int[] {at[0], at[1], width, height}, resampling(shown, size),
+        return Optional.of(new RasterPiece(shown, new int[] {x, y, width, height}, resampling(shown, size),
             new Margin(from[0] - left, from[1] - above, below - from[1] - height)));
     }
 

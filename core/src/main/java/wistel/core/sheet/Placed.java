@@ -94,11 +94,15 @@ public record Placed(String id, String itemId, String renditionId, Crop crop, do
             upright.height() * crop.height()), in);
     }
 
-    /** What of it lies in a rectangle, as one of the sheets that it goes over. */
-    Placed tile(Rect in) {
+    /**
+     * What of it lies in a rectangle, as one of the sheets that it goes over.
+     *
+     * @param seen of that, once all are joined
+     */
+    Placed tile(Rect in, Rect seen) {
         Placed part = part(in);
         return new Placed(id, itemId, renditionId, part.crop, straighten, in, orientation, Optional.empty(), Optional.empty(),
-            Optional.of(new Tile(crop, atMm)));
+            Optional.of(new Tile(crop, atMm, seen)));
     }
 
     /** All of the picture that it is one sheet of, as it would lie in one piece; itself where it goes over no other sheet. */
@@ -127,9 +131,9 @@ public record Placed(String id, String itemId, String renditionId, Crop crop, do
             sides, tile.map(t -> t.scaled(scale)));
     }
 
-    /** What of it is seen from the front of the body that it goes round, without its sides; all of one that goes round nothing. */
+    /** What of it is seen from the front of the body that it goes round, or once sheets are joined; all of any other. */
     public Placed face() {
-        return sides.map(s -> part(s.faceMm())).orElse(this);
+        return sides.map(WrappedSides::faceMm).or(() -> tile.map(Tile::seenMm)).map(this::part).orElse(this);
     }
 
     /** All that is printed of it, what is made round it too. */

@@ -52,11 +52,7 @@ final class TileMarks {
         this.printed = page.placed().get(0).atMm();
         Margins m = page.unprintable();
         this.printable = new Rect(m.left(), m.top(), page.widthMm() - m.left() - m.right(), page.heightMm() - m.top() - m.bottom());
-        double reach = plan.joint().reachMm();
-        double left = printed.x() + (sheet.first(true) ? 0 : reach);
-        double top = printed.y() + (sheet.first(false) ? 0 : reach);
-        this.seen = new Rect(left, top, printed.right() - (sheet.last(true) ? 0 : reach) - left,
-            printed.bottom() - (sheet.last(false) ? 0 : reach) - top);
+        this.seen = page.placed().get(0).tile().orElseThrow().seenMm();
     }
 
     /** @param title of the docket */

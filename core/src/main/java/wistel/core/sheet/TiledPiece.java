@@ -132,7 +132,13 @@ public record TiledPiece(Item item, Tiled plan) {
                     axes.get().rows.toMm(seams.rowsMm(), row) - top);
                 Lain lain = lain(in.stock(), room, part);
                 Placed whole = Placed.of(item, shown, new Rect(lain.x - left, lain.y - top, size[0], size[1]));
-                Placed placed = whole.tile(new Rect(lain.x, lain.y, part.width(), part.height()));
+                double reach = plan.joint().reachMm();
+                double fromLeft = column == 0 ? 0 : reach;
+                double fromTop = row == 0 ? 0 : reach;
+                Rect seen = new Rect(lain.x + fromLeft, lain.y + fromTop,
+                    part.width() - fromLeft - (column == axes.get().columns.count() - 1 ? 0 : reach),
+                    part.height() - fromTop - (row == axes.get().rows.count() - 1 ? 0 : reach));
+                Placed placed = whole.tile(new Rect(lain.x, lain.y, part.width(), part.height()), seen);
                 Placed named = axes.get().sheets() == 1 ? placed : placed.part(row * axes.get().columns.count() + column + 1);
                 Page bare = Page.of(lain.width, lain.height, margins, feed, List.of(named), List.of());
                 pages.add(bare.marked(new TileMarks(plan, new TileMarks.Sheet(axes.get(), column, row), bare)

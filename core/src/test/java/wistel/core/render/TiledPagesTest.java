@@ -93,10 +93,10 @@ public class TiledPagesTest {
             char[][] rows = printed(page, master, sharpener);
             Rect at = page.placed().get(0).atMm().turned(feed, page.widthMm(), page.heightMm());
             Rect all = page.placed().get(0).tile().orElseThrow().atMm().turned(feed, page.widthMm(), page.heightMm());
-            int x = px(at.x());
-            int y = px(at.y());
             int fromX = px(at.x() - all.x());
             int fromY = px(at.y() - all.y());
+            int x = px(all.x()) + fromX;
+            int y = px(all.y()) + fromY;
             int w = px(at.right() - all.x()) - fromX;
             int h = px(at.bottom() - all.y()) - fromY;
             assertThat(w).isGreaterThan(100);

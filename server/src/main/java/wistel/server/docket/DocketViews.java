@@ -21,6 +21,8 @@ import wistel.core.paper.SheetSize;
 import wistel.core.paper.Stock;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.rendition.Rendition;
+import wistel.core.sheet.Plans;
+import wistel.core.sheet.Placed;
 import wistel.core.sheet.Frame;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.Page;
@@ -69,7 +71,10 @@ public class DocketViews {
 
     private static OnDocket onDocket(Rendition rendition, Master master, DocketAssessment judged) {
         Resolution resolution = judged.row().spec().resolution();
-        List<Printed> printed = judged.layout().placed().stream().filter(p -> p.renditionId().equals(rendition.id()))
+        boolean tiled = Plans.tiled(judged.row().spec().plan()).isPresent();
+        Stream<Placed> places = tiled ? judged.layout().parts(rendition.id()).stream()
+            : judged.layout().placed().stream().filter(p -> p.renditionId().equals(rendition.id()));
+        List<Printed> printed = places
             .map(p -> new Printed(p.ppi(),
                 Ppi.label(p.ppi(), resolution.viewingMm(), judged.facts().neededPixels()),
                 judged.facts().printer().map(d -> d.inputDpi(Math.min(p.ppi(), resolution.mostPpi()))).orElse(0)))

@@ -47,12 +47,12 @@ public final class Png {
     private static final float THUMBNAIL = 0.8f;
 
     /** @param rgb interleaved 16-bit sRGB samples */
-    static byte[] of(int width, int height, char[] rgb) {
+    public static byte[] of(int width, int height, char[] rgb) {
         return of(width, height, rgb, new Display(StandardSpaces.SRGB, true));
     }
 
     /** @param rgb interleaved 16-bit samples of the display's own */
-    static byte[] of(int width, int height, char[] rgb, Display display) {
+    public static byte[] of(int width, int height, char[] rgb, Display display) {
         BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_3BYTE_BGR);
         byte[] bgr = ((DataBufferByte) image.getRaster().getDataBuffer()).getData();
         for (int i = 0; i < bgr.length; i += 3) {

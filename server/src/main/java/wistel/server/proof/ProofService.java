@@ -357,7 +357,7 @@ public class ProofService {
             transforms.get(new Recipe.DeviceToLab(space, false)).apply(there.apply(view.pixels())));
     }
 
-    TransformCache transforms() {
+    public TransformCache transforms() {
         return transforms;
     }
 

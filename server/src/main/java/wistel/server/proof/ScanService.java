@@ -36,18 +36,27 @@ public class ScanService {
     public record Scanned(String scanHash, Page page, Placed placed) {
     }
 
+    /** A scan of a page, as the page is looked at. */
+    public record Sheet(View view, double dpi) {
+    }
+
+    /** @throws NotFound when it was let go */
+    public Sheet sheet(String scanHash, Page page) {
+        try (InputStream in = files.open(scanHash)) {
+            LabScan scan = LabScan.read(in);
+            return new Sheet(new View(scan.width(), scan.height(), 3, scan.pixels()).oriented(page.feedTurn().inverse()), scan.dpi());
+        } catch (IOException e) {
+            throw new NotFound("The scan of this sheet is not there any more.", "Scan it again, or print it again.");
+        }
+    }
+
     /** The picture's part of the scan, as the picture stands upright. */
     private View scanView(Scanned scanned, int width, int height) {
         Orientation turned = scanned.placed.orientation();
         Placed placed = scanned.placed;
-        LabScan scan;
-        try (InputStream in = files.open(scanned.scanHash)) {
-            scan = LabScan.read(in);
-        } catch (IOException e) {
-            throw new NotFound("The scan of this sheet is not there any more.", "Scan it again, or print it again.");
-        }
-        View sheet = new View(scan.width(), scan.height(), 3, scan.pixels()).oriented(scanned.page.feedTurn().inverse());
-        double perMm = scan.dpi() / 25.4;
+        Sheet scan = sheet(scanned.scanHash, scanned.page);
+        View sheet = scan.view;
+        double perMm = scan.dpi / 25.4;
         double x = Math.max(0, placed.atMm().x() * perMm);
         double y = Math.max(0, placed.atMm().y() * perMm);
         Crop crop = new Crop(x, y, Math.min(sheet.width() - x, placed.atMm().width() * perMm),

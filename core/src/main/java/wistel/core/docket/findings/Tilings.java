@@ -2,10 +2,10 @@ package wistel.core.docket.findings;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import wistel.core.docket.changes.TileCommand;
 import wistel.core.docket.costs.Costs;
 import wistel.core.docket.spec.DocketSpec;
@@ -48,11 +48,11 @@ public final class Tilings {
     /** @throws wistel.core.fault.InvalidRequest when the docket has another plan */
     public static List<Tiling> of(DocketSpec d, PreflightFacts facts) {
         Tiled plan = d.tiled().plan();
-        Set<Stock> stocks = new HashSet<>();
-        stocks.add(d.stock());
-        facts.stocks(d).forEach(stocks::add);
+        Map<String, Stock> stocks = new LinkedHashMap<>();
+        stocks.put(d.stock().name(), d.stock());
+        facts.stocks(d).forEach(s -> stocks.putIfAbsent(s.name(), s));
         List<Tiling> tilings = new ArrayList<>();
-        for (Stock stock : stocks) {
+        for (Stock stock : stocks.values()) {
             for (boolean across : new boolean[] {false, true}) {
                 Optional<String> feed = facts.feedFor(d, stock);
                 TileCommand.SheetsChosen chosen = new TileCommand.SheetsChosen(stock, across, feed);

@@ -91,7 +91,7 @@ public final class PlanWords implements SheetPlan.Visitor<PlanWords.Said> {
         Rect all = layout.placed().get(0).tile().orElseThrow().atMm();
         int sheets = layout.pages().size();
         String on = d.stock() instanceof Stock.Sheet s ? sheets == 1 ? "one sheet of " + s.name() : sheets + " sheets of " + s.name()
-            : sheets == 1 ? "one length of the " + d.stock().name() : sheets + " lengths of the " + d.stock().name();
+            : (sheets == 1 ? "one length" : sheets + " lengths") + " of " + ((Stock.Roll) d.stock()).widthWords() + " roll";
         String joined = sheets == 1 ? ""
             : plan.joint().way() == SheetJoint.Way.GLUED ? " with " + Length.mm(plan.joint().overMm()) + " mm of overlap to be glued"
                 : " to be cut and laid edge to edge";
