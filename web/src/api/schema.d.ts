@@ -68,6 +68,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/attempts/{id}/joined": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["joined"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/attempts/{id}/labels": {
         parameters: {
             query?: never;
@@ -254,6 +270,38 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["again"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/attempts/{id}/rest": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["goOn"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/attempts/{id}/seams": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["seams"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -3275,6 +3323,19 @@ export interface components {
             /** Format: double */
             toMm: number;
         };
+        SeamScan: {
+            /** Format: double */
+            acrossMm?: number;
+            /** Format: double */
+            alongMm?: number;
+            betweenColumns: boolean;
+            /** Format: double */
+            meanDifference: number;
+            /** Format: int32 */
+            other: number;
+            /** Format: int32 */
+            page: number;
+        };
         Seams: {
             /** @enum {string} */
             choice: "EVEN" | "QUIET" | "BY_HAND";
@@ -3575,6 +3636,7 @@ export interface components {
         Tile: {
             atMm: components["schemas"]["Rect"];
             crop: components["schemas"]["Crop"];
+            seenMm: components["schemas"]["Rect"];
         };
         Tiled: {
             across: boolean;
@@ -4022,6 +4084,33 @@ export interface operations {
             };
         };
     };
+    joined: {
+        parameters: {
+            query?: {
+                longest?: number;
+                display?: string;
+                tagged?: boolean;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": string;
+                    "image/png": string;
+                };
+            };
+        };
+    };
     labels: {
         parameters: {
             query?: never;
@@ -4298,6 +4387,50 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Attempt"];
+                };
+            };
+        };
+    };
+    goOn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Attempt"];
+                };
+            };
+        };
+    };
+    seams: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SeamScan"][];
                 };
             };
         };

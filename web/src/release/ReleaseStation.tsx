@@ -10,6 +10,7 @@ import { Booth } from '../parts/BoothPicture'
 import { Findings, numbered } from '../parts/Findings'
 import { MarkSign } from '../parts/MarkSign'
 import { fixed, moment } from '../parts/numbers'
+import { JoinedSheets } from '../tiles/JoinedSheets'
 import { Again } from './Again'
 import { AlongWith } from './AlongWith'
 import { LabFile, Written } from './LabFile'
@@ -205,29 +206,43 @@ function Pages({
   refresh: () => void
   complain: (e: Error) => void
 }) {
+  const left = attempt.pages.filter((p) => p.state === 'failed' || p.state === 'cancelled')
   return (
-    <ul className="pages" aria-label={`Pages of attempt ${attempt.number}`}>
-      {attempt.pages.map((p) => (
-        <li key={p.page}>
-          <span>
-            page {p.page}: {pageWords(p)}
-          </span>
-          {OVER.includes(p.state) && (
-            <Button
-              size="small"
-              disabled={running}
-              onClick={() =>
-                answer(
-                  api.POST('/api/attempts/{id}/pages/{page}/reprints', { params: { path: { id: attempt.id, page: p.page } } }),
-                ).then(refresh, complain)
-              }
-            >
-              Print this page again
-            </Button>
-          )}
-        </li>
-      ))}
-    </ul>
+    <>
+      {left[0] && attempt.pages.length > left.length && (
+        <Button
+          size="small"
+          disabled={running}
+          onClick={() =>
+            answer(api.POST('/api/attempts/{id}/rest', { params: { path: { id: attempt.id } } })).then(refresh, complain)
+          }
+        >
+          Go on from page {left[0].page}
+        </Button>
+      )}
+      <ul className="pages" aria-label={`Pages of attempt ${attempt.number}`}>
+        {attempt.pages.map((p) => (
+          <li key={p.page}>
+            <span>
+              page {p.page}: {pageWords(p)}
+            </span>
+            {OVER.includes(p.state) && (
+              <Button
+                size="small"
+                disabled={running}
+                onClick={() =>
+                  answer(
+                    api.POST('/api/attempts/{id}/pages/{page}/reprints', { params: { path: { id: attempt.id, page: p.page } } }),
+                  ).then(refresh, complain)
+                }
+              >
+                Print this page again
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+    </>
   )
 }
 
@@ -239,7 +254,7 @@ function Beside({
   numbers,
 }: Pick<StationProps, 'view' | 'picture'> & { attempt: Attempt | undefined; numbers: Record<string, number> }) {
   const told = useLaidDown(view)
-  const [wanted, want] = useState<'sheet' | 'print'>()
+  const [wanted, want] = useState<'sheet' | 'print' | 'joined'>()
   const { treatment } = renditionOf(view, picture)
   const { data: layout } = useQuery({
     queryKey: ['attempt-layout', attempt?.id],
@@ -269,16 +284,18 @@ function Beside({
     staleTime: Number.POSITIVE_INFINITY,
   })
   const at = shown?.placed.sides?.faceMm ?? shown?.placed.atMm
-  const face = wanted ?? (shown ? 'print' : 'sheet')
+  const joins = shown?.placed.tile !== undefined && places.length > 1
+  const face = wanted ?? (joins ? 'joined' : shown ? 'print' : 'sheet')
   const faces = told && shown && (
     <Segmented
       size="small"
       aria-label="What is shown"
       value={face}
-      onChange={(next) => want(next as 'sheet' | 'print')}
+      onChange={(next) => want(next as 'sheet' | 'print' | 'joined')}
       options={[
         { value: 'sheet', label: LAID.sheet },
         { value: 'print', label: LAID.print },
+        ...(joins ? [{ value: 'joined', label: LAID.joined }] : []),
       ]}
     />
   )
@@ -293,6 +310,13 @@ function Beside({
         }
       >
         <LaidDownSheet view={view} told={told} numbers={numbers} />
+      </Booth>
+    )
+  }
+  if (face === 'joined' && attempt) {
+    return (
+      <Booth foot={faces || undefined}>
+        <JoinedSheets attemptId={attempt.id} sheets={places.length} of={attempt.pages.length} />
       </Booth>
     )
   }

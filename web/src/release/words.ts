@@ -118,6 +118,7 @@ export function pageWords(p: AttemptPage): string {
 export const LAID = {
   sheet: 'the sheet to come',
   print: 'the print that came',
+  joined: 'all sheets joined',
   foot: 'The sheet as these settings would give it.',
   unknown: 'The sheet as these settings would give it; its colours are not known and stand as judged in the proof.',
 }

@@ -16,8 +16,7 @@ export function StocksTable({ view, tools }: Pick<TiledProps, 'view' | 'tools'>)
     placeholderData: (before) => before,
   })
   const tilings = query.data ?? []
-  const now = (t: Tiling) =>
-    t.across === view.spec.plan.across && t.name === view.stockName
+  const now = (t: Tiling) => t.across === view.spec.plan.across && t.name === view.stockName
   const few = tilings.filter((t, i) => i < FEW || now(t))
   const shown = all ? tilings : few
   return (

@@ -73,6 +73,29 @@ public class TilesTest extends InTestRoom {
             .path("meanDifference").asDouble()).isBetween(0.01, 2.5);
     }
 
+    /** A set that stopped goes on from the sheet where it did; what came out stays. */
+    @Test
+    public void aSetThatStoppedGoesOnFromThereAndNoSheetIsPrintedTwice() throws IOException {
+        JsonNode d = overA5("slate-quarry.tif");
+        test.room.printer().pace(40);
+        String id = api.post(path(d) + "/attempts", "", d.path("version").asInt()).body().path("id").asString();
+        Waiting.until(() -> api.attempt(id), a -> a.path("pages").get(0).path("state").asString().equals("done"), 60);
+        assertThat(api.post("/api/attempts/" + id + "/cancel", "", 0).status()).isIn(200, 202, 204);
+        JsonNode stopped = api.over(id, 60);
+        assertThat(stopped.path("state").asString()).isEqualTo("cancelled");
+        long came = stopped.path("pages").valueStream().filter(p -> p.path("state").asString().equals("done")).count();
+        assertThat(came).isBetween(1L, 3L);
+        test.room.printer().pace(0);
+        String first = stopped.path("pages").get(0).path("scanHash").asString();
+        assertThat(api.post("/api/attempts/" + id + "/rest", "", 0).status()).isEqualTo(202);
+        JsonNode done = api.over(id, 90);
+        assertThat(done.path("state").asString()).as(done.path("message").asString()).isEqualTo("done");
+        assertThat(done.path("pages").valueStream().map(p -> p.path("state").asString())).containsOnly("done");
+        assertThat(done.path("pages").get(0).path("scanHash").asString()).isEqualTo(first);
+        assertThat(api.get("/api/attempts/" + id + "/seams").body().size()).isEqualTo(4);
+        assertThat(api.post("/api/attempts/" + id + "/rest", "", 0).code()).isEqualTo("not-found");
+    }
+
     @Test
     public void allStocksAreComparedAndTheFewestComeFirst() throws IOException {
         JsonNode d = overA5("fells-first-light.jpg");

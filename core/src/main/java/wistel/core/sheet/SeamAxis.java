@@ -23,7 +23,7 @@ public record SeamAxis(double wholeMm, double mostMm, double commonMm, int count
     /** No sheet shows less than this of what it would evenly. */
     private static final double LEAST_SHARE = 1.0 / 3;
     /** Of the mean contrast: the price of lying as far from its even place as the slack goes. */
-    private static final double PRICE = 0.05;
+    private static final double PRICE = 0.25;
 
     /** @throws IllegalArgumentException when a sheet prints nothing beside what its neighbours print */
     static SeamAxis of(double wholeMm, double mostMm, double commonMm) {

@@ -10,6 +10,8 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
+import wistel.core.docket.findings.Tilings;
+import wistel.core.docket.changes.TileCommand;
 import wistel.core.docket.changes.Change;
 import wistel.core.docket.changes.DocketCommand;
 import wistel.core.docket.changes.GangCommand;
@@ -29,6 +31,8 @@ import wistel.core.rendition.Compensation;
 import wistel.core.rendition.Move;
 import wistel.core.sheet.Borders;
 import wistel.core.sheet.Frame;
+import wistel.server.docket.DocketAssessor;
+import wistel.server.docket.DocketAssessment;
 import wistel.server.compensation.CompensationRepository;
 import wistel.server.demo.DemoPlan.DocketPlan;
 import wistel.server.demo.DemoPlan.PiecePlan;
@@ -60,10 +64,12 @@ class DemoDockets {
     private final Events events;
     private final TransactionTemplate transaction;
     private final GangService gangs;
+    private final DocketAssessor assessor;
 
     DemoDockets(MasterImport imports, DocketService docketService, DocketOpening opening, DocketRepository dockets,
         PairingRepository pairings, CompensationRepository compensations, RenditionService renditions, WrapService wraps,
-        DemoRepository entries, Events events, TransactionTemplate transaction, GangService gangs) {
+        DemoRepository entries, Events events, TransactionTemplate transaction, GangService gangs, DocketAssessor assessor) {
+        this.assessor = assessor;
         this.gangs = gangs;
         this.imports = imports;
         this.docketService = docketService;
@@ -141,7 +147,12 @@ class DemoDockets {
             if (dockets.get(id).spec().single().plan().across() != Boolean.TRUE.equals(plan.across())) {
                 change(id, new SheetCommand.Turned());
             }
-            change(id, new PieceCommand.Framed(DocketSpec.FIRST_ITEM, plan.widthMm(), plan.widthMm() / aspect));
+            change(id, new PieceCommand.Framed(DocketSpec.FIRST_ITEM, plan.widthMm(),
+                plan.fit() == Frame.Fit.FILL ? plan.heightMm() : plan.widthMm() / aspect));
+            change(id, new PieceCommand.Fitted(DocketSpec.FIRST_ITEM, plan.fit() == null ? Frame.Fit.WHOLE : plan.fit()));
+        }
+        if (plan.tiles() != null) {
+            overSheets(id, plan, aspect);
         }
         if (plan.wrap() != null) {
             wrap(id, plan.wrap());
@@ -161,6 +172,16 @@ class DemoDockets {
         if (Boolean.TRUE.equals(plan.looked())) {
             docketService.see(id, DocketService.FIRST_RENDITION);
         }
+    }
+
+    private void overSheets(UUID id, DocketPlan plan, double aspect) {
+        change(id, new TileCommand.OverSheets());
+        change(id, new PieceCommand.Framed(DocketSpec.FIRST_ITEM, plan.widthMm(), plan.widthMm() / aspect));
+        DocketAssessment judged = assessor.assess(dockets.get(id));
+        Tilings.of(judged.row().spec(), judged.facts()).stream()
+            .filter(t -> t.name().equals(plan.tiles().sheet()) && t.across() == plan.tiles().across()).findFirst()
+            .ifPresent(t -> change(id, t.chosen()));
+        change(id, new TileCommand.SheetsParted(plan.tiles().joints()));
     }
 
     private static boolean gathers(DocketPlan plan) {

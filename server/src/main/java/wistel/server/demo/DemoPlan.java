@@ -8,6 +8,7 @@ import wistel.core.pictures.SideFill;
 import wistel.core.pictures.SideMoves;
 import wistel.core.rendition.Treatment;
 import wistel.core.sheet.Frame;
+import wistel.core.sheet.Seams;
 import wistel.server.docket.GangService;
 import wistel.server.tone.WedgePrinting;
 import wistel.server.wrap.WrapService;
@@ -32,11 +33,15 @@ final class DemoPlan {
         Double widthMm, Double heightMm, Frame.Fit fit, Boolean heavierFoot,
         Intent intent, Boolean looked, Boolean profileTaken, String mediaType, Boolean byDriver, Treatment treatment, String compensation,
         List<Judged> prints, WrapPlan wrap, List<PiecePlan> together, List<GangService.SizeWanted> sizes,
-        List<String> contact) {
+        List<String> contact, TilesPlan tiles) {
     }
 
     /** Another picture laid beside it, of this width as it stands upright. */
     record PiecePlan(String picture, String width, Integer copies) {
+    }
+
+    /** Sheets that it goes over, as large as {@code widthMm} says of the docket. */
+    record TilesPlan(String sheet, boolean across, Seams.Choice joints) {
     }
 
     /** A body as a person would type it, and what fills its sides. */

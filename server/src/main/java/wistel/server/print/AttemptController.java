@@ -119,6 +119,13 @@ class AttemptController {
         return ResponseEntity.accepted().body(attempts.get(id));
     }
 
+    /** Goes on with an attempt that stopped: prints its pages that failed, and those that were never printed. */
+    @PostMapping("/attempts/{id}/rest")
+    ResponseEntity<Attempt> goOn(@PathVariable UUID id) {
+        releases.goOn(id);
+        return ResponseEntity.accepted().body(attempts.get(id));
+    }
+
     /** Opens a docket that prints one piece of a print alone. */
     @PostMapping("/attempts/{id}/pieces/{itemId}/dockets")
     ResponseEntity<Alone> alone(@PathVariable UUID id, @PathVariable String itemId) {

@@ -126,6 +126,18 @@ public class AttemptRepository implements PrintHistory {
     /** Sets one page that is over to be printed again, alone, by the same order. */
     @Transactional
     public void again(UUID id, int page) {
+        reopen(id, "page = " + page + " and state in ('done', 'failed', 'cancelled')",
+            new NotFound("This page can't be printed again now.", "Wait until it is over."));
+    }
+
+    /** Sets all pages that failed, or were never printed, to be printed by the same order. */
+    @Transactional
+    public void goOn(UUID id) {
+        reopen(id, "state in ('failed', 'cancelled')",
+            new NotFound("There is nothing left to print of this.", "Print exactly this again."));
+    }
+
+    private void reopen(UUID id, String which, NotFound none) {
         int open = jdbc
             .sql(
                 """
@@ -133,10 +145,10 @@ public class AttemptRepository implements PrintHistory {
                       job_tries = job_tries + 1, began = null, finished = null,
                       printed_seconds = 0, scan_hash = null, scan_kept = true, made_anew = false, difference_mean = null,
                       difference_most = null
-                    where attempt_id = ? and page = ? and state in ('done', 'failed', 'cancelled')""")
-            .params(id, page).update();
+                    where attempt_id = ? and %s""".formatted(which))
+            .param(id).update();
         if (open == 0) {
-            throw new NotFound("This page can't be printed again now.", "Wait until it is over.");
+            throw none;
         }
         try {
             jdbc.sql("update attempt set state = 'waiting', message = '', cancel_asked = false, finished = null, queued = ? where id = ?")

@@ -188,6 +188,18 @@ public class ReleaseService {
                 "Choose one of its pages.");
         }
         attempts.again(attemptId, page);
+        reopened(attemptId);
+    }
+
+    /** What is left of an attempt that stopped: its pages that failed or were never printed. */
+    @Transactional
+    public void goOn(UUID attemptId) {
+        attempts.get(attemptId);
+        attempts.goOn(attemptId);
+        reopened(attemptId);
+    }
+
+    private void reopened(UUID attemptId) {
         schedule(attempts.get(attemptId));
         events.publish("attempt", attemptId.toString());
     }

@@ -39,6 +39,8 @@ class JoinedScans {
     /** Beside a mark, its ink spreads. */
     private static final double BESIDE_MARK_MM = 1;
     private static final double EDGE_MM = 0.8;
+    /** A scanner's pixel beside a cut still sees the line that was cut along. */
+    private static final double CUT_MM = 0.5;
     private static final double MM_PER_INCH = 25.4;
     /** Neighbours along a corner share only a square of what all print. */
     private static final double ROUNDING_MM = 0.5;
@@ -180,8 +182,8 @@ class JoinedScans {
         // each lies over those before it from its joint on, as on the workbench
         double reach = plan(order).joint().reachMm();
         for (Scanned sheet : scanned.values()) {
-            double left = sheet.part.x() > ROUNDING_MM ? sheet.part.x() + reach : 0;
-            double top = sheet.part.y() > ROUNDING_MM ? sheet.part.y() + reach : 0;
+            double left = sheet.part.x() > ROUNDING_MM ? sheet.part.x() + reach + CUT_MM : 0;
+            double top = sheet.part.y() > ROUNDING_MM ? sheet.part.y() + reach + CUT_MM : 0;
             int x0 = (int) Math.round(left * scale);
             int y0 = (int) Math.round(top * scale);
             int x1 = Math.min(width, (int) Math.round(sheet.part.right() * scale));
