@@ -45,13 +45,17 @@ public record Wrap(String itemId, boolean across, WrapBody body, Panels panels, 
             return across * down;
         }
 
+        PictureGrid grid(WrapBody body) {
+            return new PictureGrid(across, down, body.faceWidthMm(), body.faceHeightMm(), gapMm);
+        }
+
         /** Of all faces and the gaps between them. */
         double widthMm(double faceMm) {
-            return across * faceMm + (across - 1) * gapMm;
+            return new PictureGrid(across, 1, faceMm, faceMm, gapMm).widthMm();
         }
 
         double heightMm(double faceMm) {
-            return down * faceMm + (down - 1) * gapMm;
+            return new PictureGrid(1, down, faceMm, faceMm, gapMm).heightMm();
         }
     }
 

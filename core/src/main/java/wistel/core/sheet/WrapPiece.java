@@ -67,11 +67,11 @@ public record WrapPiece(Item item, Wrap plan) {
     private Crop crop(PixelSize picture, int column, int row) {
         double round = plan.shownRoundMm();
         WrapBody body = plan.body();
-        double gap = plan.panels().gapMm();
+        PictureGrid grid = plan.panels().grid(body);
         Crop used = used(picture);
         double perMm = used.width() / (plan.wallWidthMm() + 2 * round);
         double perMmDown = used.height() / (plan.wallHeightMm() + 2 * round);
-        return new Crop(used.x() + column * (body.faceWidthMm() + gap) * perMm, used.y() + row * (body.faceHeightMm() + gap) * perMmDown,
+        return new Crop(used.x() + grid.leftMm(column) * perMm, used.y() + grid.topMm(row) * perMmDown,
             (body.faceWidthMm() + 2 * round) * perMm, (body.faceHeightMm() + 2 * round) * perMmDown);
     }
 
