@@ -31,6 +31,22 @@ public class AttemptsTest extends SharedPrintingRoom {
         }
     }
 
+    /** They share the task that makes files: whoever adds it second doesn't lose the release by it. */
+    @Test
+    public void releasesOfDifferentDocketsAtOnceAllGoThrough() throws Exception {
+        for (int round = 0; round < 4; round++) {
+            List<JsonNode> dockets = new ArrayList<>();
+            for (int i = 0; i < 6; i++) {
+                dockets.add(small(700 + 10 * round + i));
+            }
+            List<Api.Answer> answers = together(dockets.stream().map(d -> (Callable<Api.Answer>) () -> release(d)).toList());
+            assertThat(answers).allSatisfy(a -> assertThat(a.status()).as(a.body().toString()).isEqualTo(202));
+            for (Api.Answer a : answers) {
+                assertThat(state(over(a.body().path("id").asString(), 60))).isEqualTo("done");
+            }
+        }
+    }
+
     /** A stop is neither a cancel nor damage: every attempt that was being made goes on after the start. */
     @Test
     public void aStopWhileSeveralFilesAreMadeLosesNone() throws Exception {

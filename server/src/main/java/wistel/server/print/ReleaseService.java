@@ -2,6 +2,8 @@ package wistel.server.print;
 
 import com.github.kagkarlsson.scheduler.SchedulerClient;
 import com.github.kagkarlsson.scheduler.task.Priority;
+import com.github.kagkarlsson.scheduler.task.TaskInstance;
+import com.github.kagkarlsson.shaded.jdbc.SQLRuntimeException;
 import java.time.Clock;
 import java.util.Comparator;
 import java.util.List;
@@ -9,11 +11,15 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.IntStream;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.context.annotation.Lazy;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.TransactionDefinition;
 import org.springframework.transaction.annotation.Transactional;
-import wistel.core.docket.words.PlanWords;
+import org.springframework.transaction.support.TransactionTemplate;
 import wistel.core.docket.PrintOrder;
 import wistel.core.docket.changes.GangCommand;
 import wistel.core.docket.findings.Finding;
@@ -21,6 +27,7 @@ import wistel.core.docket.findings.VerdictAdvice;
 import wistel.core.docket.spec.DocketSpec;
 import wistel.core.docket.spec.LabFile;
 import wistel.core.docket.spec.PreflightFacts;
+import wistel.core.docket.words.PlanWords;
 import wistel.core.docket.words.Readback;
 import wistel.core.fault.Conflict;
 import wistel.core.fault.InvalidRequest;
@@ -43,6 +50,8 @@ import wistel.server.store.StoredText;
  */
 @Service
 public class ReleaseService {
+    private static final Logger LOG = LoggerFactory.getLogger(ReleaseService.class);
+
     private final DocketRepository dockets;
     private final DocketAssessor assessor;
     private final AttemptRepository attempts;
@@ -50,9 +59,12 @@ public class ReleaseService {
     private final Events events;
     private final Clock clock;
     private final AttemptPieceRepository pieces;
+    private final TransactionTemplate savepoint;
 
     ReleaseService(DocketRepository dockets, DocketAssessor assessor, AttemptRepository attempts, @Lazy SchedulerClient scheduler,
-        Events events, Clock clock, AttemptPieceRepository pieces) {
+        Events events, Clock clock, AttemptPieceRepository pieces, PlatformTransactionManager transactions) {
+        this.savepoint = new TransactionTemplate(transactions);
+        savepoint.setPropagationBehavior(TransactionDefinition.PROPAGATION_NESTED);
         this.pieces = pieces;
         this.dockets = dockets;
         this.assessor = assessor;
@@ -212,8 +224,20 @@ public class ReleaseService {
 
     /** What is sent and followed comes before what is made. */
     private void schedule(Attempt a) {
-        scheduler.scheduleIfNotExists(PrintTask.PRINT.instance(a.id().toString()).priority(Priority.HIGH).build(), clock.instant());
-        scheduler.scheduleIfNotExists(RenderTask.RENDER.instance(RenderTask.instance(a)).priority(Priority.LOW).build(), clock.instant());
+        once(PrintTask.PRINT.instance(a.id().toString()).priority(Priority.HIGH).build());
+        once(RenderTask.RENDER.instance(RenderTask.instance(a)).priority(Priority.LOW).build());
+    }
+
+    /**
+     * Behind a savepoint: two releases at once may add the same task, and the one that comes second must not lose its own transaction by it.
+     * Should the first one be taken back then, {@link #ensureTasks} adds it.
+     */
+    private void once(TaskInstance<?> task) {
+        try {
+            savepoint.executeWithoutResult(status -> scheduler.scheduleIfNotExists(task, clock.instant()));
+        } catch (SQLRuntimeException e) {
+            LOG.debug("{} is there already", task, e);
+        }
     }
 
     private UUID start(UUID docketId, UUID printerId, StoredText order, AttemptRepository.Labels labels,
