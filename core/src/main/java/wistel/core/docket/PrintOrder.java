@@ -103,7 +103,9 @@ public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVers
             Map<String, Integer> next = new HashMap<>(first);
             for (int page = 1; page <= layout.pages().size(); page++) {
                 for (Placed placed : page(page).placed()) {
-                    if (spec.item(placed.itemId()).annotation().numbered()) {
+                    // the sheets of one picture are one print
+                    boolean further = placed.tile().isPresent() && page > 1;
+                    if (!further && spec.item(placed.itemId()).annotation().numbered()) {
                         int number = next.getOrDefault(placed.itemId(), 1);
                         numbered.add(new Numbered(page, placed.id(), placed.itemId(), number));
                         next.put(placed.itemId(), number + 1);
