@@ -89,6 +89,11 @@ public record DetailMap(int columns, int rows, float[] across, float[] down) {
         return means;
     }
 
+    /** That it holds. */
+    public int bytes() {
+        return Float.BYTES * (across.length + down.length);
+    }
+
     private static double overlap(int cell, int cells, double from, double length) {
         return Math.max(0, Math.min(cell + 1.0, (from + length) * cells) - Math.max(cell, from * cells));
     }

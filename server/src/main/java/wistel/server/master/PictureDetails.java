@@ -12,11 +12,12 @@ import wistel.core.pictures.DetailMap;
 @Component
 public class PictureDetails {
     private static final int VIEW = 480;
-    private static final int MOST = 500;
+    private static final long MOST_BYTES = 32L << 20;
 
     private final PreviewStore previews;
     private final MasterRepository masters;
-    private final Cache<String, DetailMap> kept = Caffeine.newBuilder().executor(Runnable::run).maximumSize(MOST).build();
+    private final Cache<String, DetailMap> kept = Caffeine.newBuilder().executor(Runnable::run).maximumWeight(MOST_BYTES)
+        .weigher((String hash, DetailMap map) -> map.bytes()).build();
 
     PictureDetails(PreviewStore previews, MasterRepository masters) {
         this.previews = previews;
