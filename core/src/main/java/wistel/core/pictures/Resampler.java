@@ -12,9 +12,6 @@ import java.util.Objects;
 public final class Resampler implements Resampling {
     /** Pixels by which rounding may bring a crop past the edge. */
     private static final double BEYOND = 0.01;
-    private static final double LOBES = 3;
-    /** Nearest source samples that limit an enlarged value. */
-    private static final int LIMITING = 4;
 
     private final int channels;
     private final int sourceWidth;
@@ -104,18 +101,20 @@ public final class Resampler implements Resampling {
         this.enlarges = size.finest == 1 && crop.width() < size.width;
         this.downFirst = !enlarges && size.passes == Passes.DOWN_FIRST;
         this.curve = enlarges ? light.overLightness() : light;
-        this.across = new Taps.Side(crop.x(), crop.width() / size.width, size.window.x, size.window.width).taps(sourceWidth, size.finest);
-        this.down = new Taps.Side(crop.y(), crop.height() / size.height, size.window.y, size.window.height).taps(sourceHeight, size.finest);
+        this.across = Taps.of(new Taps.Side(crop.x(), crop.width() / size.width, size.window.x, size.window.width), sourceWidth,
+            size.finest);
+        this.down = Taps.of(new Taps.Side(crop.y(), crop.height() / size.height, size.window.y, size.window.height), sourceHeight,
+            size.finest);
     }
 
     @Override
     public int firstRow(int y) {
-        return copies ? copiedY + y : down.first[y];
+        return copies ? copiedY + y : down.first()[y];
     }
 
     @Override
     public int lastRow(int y) {
-        return copies ? copiedY + y : down.first[y] + down.count - 1;
+        return copies ? copiedY + y : down.first()[y] + down.count() - 1;
     }
 
     @Override
@@ -137,22 +136,22 @@ public final class Resampler implements Resampling {
             reduce(source, top, out, from, to);
             return out;
         }
-        float[][] lines = new float[down.count][row];
+        float[][] lines = new float[down.count()][row];
         float[] light = new float[across.span() * channels];
-        int ready = down.first[from];
-        float[][] used = new float[down.count][];
+        int ready = down.first()[from];
+        float[][] used = new float[down.count()][];
         float[] sum = new float[row];
         Ranges ranges = new Ranges(enlarges ? light.length : 0);
         for (int y = from; y < to; y++) {
             for (; ready <= lastRow(y); ready++) {
-                curve.light(source, ((ready - top) * sourceWidth + across.first[0]) * channels, light);
-                scaleAcross(light, lines[ready % down.count]);
+                curve.light(source, ((ready - top) * sourceWidth + across.first()[0]) * channels, light);
+                scaleAcross(light, lines[ready % down.count()]);
                 if (enlarges) {
-                    limitAcross(light, ranges, lines[ready % down.count]);
+                    limitAcross(light, ranges, lines[ready % down.count()]);
                 }
             }
-            for (int k = 0; k < down.count; k++) {
-                used[k] = lines[(down.first[y] + k) % down.count];
+            for (int k = 0; k < down.count(); k++) {
+                used[k] = lines[(down.first()[y] + k) % down.count()];
             }
             scaleDown(used, y, sum);
             curve.codes(sum, out, (y - from) * row);
@@ -166,13 +165,13 @@ public final class Resampler implements Resampling {
         float[][] sums = new float[open(from, to)][light.length];
         float[] scaled = new float[rowSamples()];
         int begun = from;
-        for (int y = from, line = down.first[from]; y < to; line++) {
-            curve.light(source, ((line - top) * sourceWidth + across.first[0]) * channels, light);
-            for (; begun < to && down.first[begun] <= line; begun++) {
+        for (int y = from, line = down.first()[from]; y < to; line++) {
+            curve.light(source, ((line - top) * sourceWidth + across.first()[0]) * channels, light);
+            for (; begun < to && down.first()[begun] <= line; begun++) {
                 Arrays.fill(sums[begun % sums.length], 0);
             }
             for (int r = y; r < begun; r++) {
-                add(light, down.weights[r * down.count + line - down.first[r]], sums[r % sums.length]);
+                add(light, down.weights()[r * down.count() + line - down.first()[r]], sums[r % sums.length]);
             }
             for (; y < begun && lastRow(y) == line; y++) {
                 scaleAcross(sums[y % sums.length], scaled);
@@ -185,7 +184,7 @@ public final class Resampler implements Resampling {
     private int open(int from, int to) {
         int most = 1;
         for (int y = from, ended = from; y < to; y++) {
-            while (lastRow(ended) < down.first[y]) {
+            while (lastRow(ended) < down.first()[y]) {
                 ended++;
             }
             most = Math.max(most, y - ended + 1);
@@ -204,10 +203,10 @@ public final class Resampler implements Resampling {
             scaleRgbAcross(line, out);
         } else {
             for (int x = 0; x < width; x++) {
-                int at = across.first[x] - across.first[0];
+                int at = across.first()[x] - across.first()[0];
                 float v = 0;
-                for (int k = 0; k < across.count; k++) {
-                    v += across.weights[x * across.count + k] * line[at + k];
+                for (int k = 0; k < across.count(); k++) {
+                    v += across.weights()[x * across.count() + k] * line[at + k];
                 }
                 out[x] = v;
             }
@@ -215,17 +214,17 @@ public final class Resampler implements Resampling {
     }
 
     private void scaleRgbAcross(float[] line, float[] out) {
-        int count = across.count;
+        int count = across.count();
         if (count == 6) {
             weighRgb(line, across, out);
             return;
         }
-        float[] weights = across.weights;
+        float[] weights = across.weights();
         for (int x = 0, w = 0; x < width; x++) {
             float r = 0;
             float g = 0;
             float b = 0;
-            for (int k = 0, at = 3 * (across.first[x] - across.first[0]); k < count; k++, at += 3) {
+            for (int k = 0, at = 3 * (across.first()[x] - across.first()[0]); k < count; k++, at += 3) {
                 float weight = weights[w++];
                 r += weight * line[at];
                 g += weight * line[at + 1];
@@ -239,8 +238,8 @@ public final class Resampler implements Resampling {
 
     /** The six samples of an enlargement without a loop over them. */
     private static void weighRgb(float[] line, Taps across, float[] out) {
-        float[] weights = across.weights;
-        int[] first = across.first;
+        float[] weights = across.weights();
+        int[] first = across.first();
         int left = first[0];
         for (int x = 0; x < first.length; x++) {
             int at = 3 * (first[x] - left);
@@ -263,11 +262,11 @@ public final class Resampler implements Resampling {
      * results.
      */
     private void limitAcross(float[] line, Ranges ranges, float[] out) {
-        ranges.of(line, channels, across.limiting);
+        ranges.of(line, channels, across.limiting());
         float[] low = ranges.low;
         float[] high = ranges.high;
         for (int x = 0, to = 0; x < width; x++) {
-            int at = (across.near[x] - across.first[0]) * channels;
+            int at = (across.near()[x] - across.first()[0]) * channels;
             for (int c = 0; c < channels; c++, at++, to++) {
                 float v = out[to];
                 v = v > high[at] ? high[at] : v;
@@ -313,14 +312,14 @@ public final class Resampler implements Resampling {
     }
 
     private void scaleDown(float[][] lines, int y, float[] sum) {
-        int count = down.count;
+        int count = down.count();
         int w = y * count;
         if (count == 6) {
-            weigh(lines, down.weights, w, sum);
+            weigh(lines, down.weights(), w, sum);
         } else {
             Arrays.fill(sum, 0);
             for (int k = 0; k < count; k++) {
-                float weight = down.weights[w + k];
+                float weight = down.weights()[w + k];
                 float[] line = lines[k];
                 for (int i = 0; i < sum.length; i++) {
                     sum[i] += weight * line[i];
@@ -328,7 +327,7 @@ public final class Resampler implements Resampling {
             }
         }
         if (enlarges) {
-            limitDown(lines, down.near[y] - down.first[y], sum);
+            limitDown(lines, down.near()[y] - down.first()[y], sum);
         }
     }
 
@@ -352,7 +351,7 @@ public final class Resampler implements Resampling {
     }
 
     private void limitDown(float[][] lines, int near, float[] sum) {
-        if (down.limiting == LIMITING) {
+        if (down.limiting() == Taps.LIMITING) {
             float[] a = lines[near];
             float[] b = lines[near + 1];
             float[] c = lines[near + 2];
@@ -367,75 +366,11 @@ public final class Resampler implements Resampling {
         for (int i = 0; i < sum.length; i++) {
             float low = lines[near][i];
             float high = low;
-            for (int k = 1; k < down.limiting; k++) {
+            for (int k = 1; k < down.limiting(); k++) {
                 low = Math.min(low, lines[near + k][i]);
                 high = Math.max(high, lines[near + k][i]);
             }
             sum[i] = Math.max(low, Math.min(high, sum[i]));
         }
-    }
-
-    /**
-     * For each result place its first source place and the weights from there on, equally many for all places. Beyond the source's ends its
-     * last samples are repeated.
-     *
-     * @param near     first of the nearest source places, which limit an enlarged value
-     * @param limiting how many those are
-     */
-    private record Taps(int[] first, int count, float[] weights, int[] near, int limiting) {
-        /** The results along one side: where the whole begins in the source, source pixels a result, and which results. */
-        record Side(double from, double step, int skipped, int results) {
-            Taps taps(int limit, double finest) {
-                return Taps.of(this, limit, finest);
-            }
-        }
-
-        private static Taps of(Side side, int limit, double finest) {
-            double step = side.step;
-            int results = side.results;
-            double scale = Math.max(step, finest);
-            int count = Math.min(limit, 2 * (int) Math.ceil(LOBES * scale));
-            int limiting = Math.min(LIMITING, count);
-            int[] first = new int[results];
-            int[] near = new int[results];
-            float[] weights = new float[results * count];
-            double[] w = new double[count];
-            for (int i = 0; i < results; i++) {
-                double centre = side.from + (side.skipped + i + 0.5) * step - 0.5;
-                int low = (int) Math.floor(centre - LOBES * scale) + 1;
-                int high = (int) Math.ceil(centre + LOBES * scale) - 1;
-                int begin = Math.max(0, Math.min(limit - count, low));
-                Arrays.fill(w, 0);
-                double sum = 0;
-                for (int s = low; s <= high; s++) {
-                    double weight = lanczos((s - centre) / scale);
-                    w[Math.max(0, Math.min(limit - 1, s)) - begin] += weight;
-                    sum += weight;
-                }
-                first[i] = begin;
-                near[i] = Math.max(begin, Math.min(begin + count - limiting, (int) Math.floor(centre) - LIMITING / 2 + 1));
-                for (int k = 0; k < count; k++) {
-                    weights[i * count + k] = (float) (w[k] / sum);
-                }
-            }
-            return new Taps(first, count, weights, near, limiting);
-        }
-
-        /** Source places from the first result's first to the last one's last. */
-        int span() {
-            return first[first.length - 1] + count - first[0];
-        }
-    }
-
-    /** The kernel of three lobes (Duchon 1979). */
-    static double lanczos(double x) {
-        if (Math.abs(x) < 1e-9) {
-            return 1;
-        }
-        if (Math.abs(x) >= LOBES) {
-            return 0;
-        }
-        double p = Math.PI * x;
-        return LOBES * Math.sin(p) * Math.sin(p / LOBES) / (p * p);
     }
 }

@@ -5,7 +5,6 @@ package wistel.core.pictures;
  * the same kernel and the same limits on overshoot as {@link Resampler}, in two dimensions. Immutable.
  */
 public final class RotatedResampler implements Resampling {
-    private static final double LOBES = 3;
     /** Places between two source samples for which the kernel is tabled. */
     private static final int PHASES = 1024;
 
@@ -50,7 +49,7 @@ public final class RotatedResampler implements Resampling {
         this.enlarges = size.finest() == 1 && scale < 1;
         this.curve = enlarges ? light.overLightness() : light;
         double support = Math.max(1, scale);
-        this.count = 2 * (int) Math.ceil(LOBES * support);
+        this.count = 2 * (int) Math.ceil(Taps.LOBES * support);
         this.kernel = kernel(support, count);
         double cos = Math.cos(Math.toRadians(degrees));
         double sin = Math.sin(Math.toRadians(degrees));
@@ -70,7 +69,7 @@ public final class RotatedResampler implements Resampling {
             double sum = 0;
             double[] w = new double[count];
             for (int k = 0; k < count; k++) {
-                w[k] = Resampler.lanczos((k - (count / 2 - 1) - (double) phase / PHASES) / support);
+                w[k] = Taps.lanczos((k - (count / 2 - 1) - (double) phase / PHASES) / support);
                 sum += w[k];
             }
             for (int k = 0; k < count; k++) {
