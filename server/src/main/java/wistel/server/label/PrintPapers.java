@@ -1,8 +1,6 @@
 package wistel.server.label;
 
 import java.awt.image.BufferedImage;
-import java.io.ByteArrayInputStream;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.time.ZoneId;
 import java.util.ArrayList;
@@ -13,24 +11,19 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import javax.imageio.ImageIO;
 import org.springframework.stereotype.Service;
 import wistel.core.docket.PrintOrder;
 import wistel.core.fault.NotFound;
 import wistel.core.length.Length;
 import wistel.core.rendition.Rendition;
-import wistel.core.rendition.RenditionChange;
 import wistel.core.sheet.CaptionText;
 import wistel.core.sheet.Item;
 import wistel.core.sheet.Placed;
 import wistel.core.sheet.Rect;
-import wistel.server.display.Display;
-import wistel.server.master.Master;
-import wistel.server.master.MasterRepository;
 import wistel.server.print.Attempt;
 import wistel.server.print.AttemptPieceRepository;
 import wistel.server.print.AttemptRepository;
-import wistel.server.proof.ProofService;
+import wistel.server.proof.PrintThumbnails;
 import wistel.server.setting.SettingRepository;
 import wistel.server.store.Json;
 import wistel.server.workbench.WorkbenchPdf;
@@ -50,17 +43,15 @@ class PrintPapers {
 
     private final AttemptRepository attempts;
     private final AttemptPieceRepository pieces;
-    private final MasterRepository masters;
-    private final ProofService proofs;
+    private final PrintThumbnails thumbnails;
     private final SettingRepository settings;
     private final Json json;
 
-    PrintPapers(AttemptRepository attempts, AttemptPieceRepository pieces, MasterRepository masters, ProofService proofs,
+    PrintPapers(AttemptRepository attempts, AttemptPieceRepository pieces, PrintThumbnails thumbnails,
         SettingRepository settings, Json json) {
         this.attempts = attempts;
         this.pieces = pieces;
-        this.masters = masters;
-        this.proofs = proofs;
+        this.thumbnails = thumbnails;
         this.settings = settings;
         this.json = json;
     }
@@ -97,7 +88,7 @@ class PrintPapers {
     }
 
     /** A document that is written: texts are read, and each picture made, once for all of its labels. */
-    private record Document(WorkbenchPdf out, PrintTexts texts, Map<String, BufferedImage> pictures) {
+    private record Document(WorkbenchPdf out, PrintTexts texts, Map<String, PrintThumbnails.Thumbnail> pictures) {
     }
 
     private Document document(WorkbenchPdf out) {
@@ -218,27 +209,18 @@ class PrintPapers {
     /** What is printed of it, as large as a square holds, from its upper left corner: how high that is, in mm. */
     private double picture(Document document, Rect square, Print print) throws IOException {
         Rendition rendition = print.order.spec().rendition(print.placed.renditionId());
-        Optional<Master> master = masters.byHash(rendition.masterHash());
-        if (master.isEmpty()) {
+        Optional<PrintThumbnails.Thumbnail> whole = Optional.ofNullable(document.pictures.get(rendition.id()));
+        if (whole.isEmpty()) {
+            whole = thumbnails.of(rendition, PIXELS);
+            whole.ifPresent(made -> document.pictures.put(rendition.id(), made));
+        }
+        if (whole.isEmpty()) {
             return 0;
         }
-        BufferedImage whole = document.pictures.get(rendition.id());
-        if (whole == null) {
-            whole = ImageIO.read(new ByteArrayInputStream(proofs.master(new ProofService.RenditionView(master.get(),
-                new RenditionChange(rendition.treatment(), List.of())), Display.THUMBNAIL, PIXELS)));
-            document.pictures.put(rendition.id(), whole);
-        }
-        double scale = (double) whole.getWidth() / master.get().width();
-        var crop = print.placed.face().crop().scaled(scale);
-        int x = (int) Math.max(0, Math.min(whole.getWidth() - 1, Math.round(crop.x())));
-        int y = (int) Math.max(0, Math.min(whole.getHeight() - 1, Math.round(crop.y())));
-        BufferedImage shown = whole.getSubimage(x, y, Math.max(1, Math.min(whole.getWidth() - x, (int) Math.round(crop.width()))),
-            Math.max(1, Math.min(whole.getHeight() - y, (int) Math.round(crop.height()))));
-        ByteArrayOutputStream png = new ByteArrayOutputStream();
-        ImageIO.write(shown, "png", png);
+        BufferedImage shown = whole.get().part(print.placed.face().crop());
         double aspect = (double) shown.getWidth() / shown.getHeight();
         double w = aspect >= 1 ? square.width() : square.width() * aspect;
-        document.out.image(document.out.page(), new Rect(square.x(), square.y(), w, w / aspect), png.toByteArray());
+        document.out.image(document.out.page(), new Rect(square.x(), square.y(), w, w / aspect), PrintThumbnails.png(shown));
         return w / aspect;
     }
 }

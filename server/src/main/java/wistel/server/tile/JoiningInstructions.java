@@ -1,31 +1,21 @@
 package wistel.server.tile;
 
-import java.awt.image.BufferedImage;
-import java.io.ByteArrayInputStream;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import javax.imageio.ImageIO;
 import org.springframework.stereotype.Component;
 import wistel.core.docket.spec.DocketSpec;
 import wistel.core.length.Length;
 import wistel.core.pairing.PairingVersion;
-import wistel.core.pictures.Crop;
-import wistel.core.rendition.Rendition;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
 import wistel.core.sheet.Rect;
 import wistel.core.sheet.SheetJoint;
 import wistel.core.sheet.Seams;
 import wistel.core.sheet.TiledPiece;
-import wistel.server.display.Display;
 import wistel.server.docket.DocketAssessment;
-import wistel.server.master.Master;
-import wistel.server.master.MasterRepository;
-import wistel.server.proof.ProofService;
-import wistel.core.rendition.RenditionChange;
+import wistel.server.proof.PrintThumbnails;
 import wistel.server.workbench.WorkbenchPdf;
 
 /** The page that lies on the workbench while sheets are joined: the finished picture with its joints, and sheet by sheet what to cut. */
@@ -35,12 +25,10 @@ class JoiningInstructions {
     private static final int PIXELS = 900;
     private static final double HARDLY_MM = 0.5;
 
-    private final MasterRepository masters;
-    private final ProofService proofs;
+    private final PrintThumbnails thumbnails;
 
-    JoiningInstructions(MasterRepository masters, ProofService proofs) {
-        this.masters = masters;
-        this.proofs = proofs;
+    JoiningInstructions(PrintThumbnails thumbnails) {
+        this.thumbnails = thumbnails;
     }
 
     byte[] pdf(DocketAssessment judged) throws IOException {
@@ -71,9 +59,9 @@ class JoiningInstructions {
         float scale = (float) Math.min(WorkbenchPdf.WIDTH / width, DRAWING / height);
         WorkbenchPdf.Place place = new WorkbenchPdf.Place(WorkbenchPdf.MARGIN + (WorkbenchPdf.WIDTH - (float) width * scale) / 2, out.y(),
             scale, all);
-        Optional<byte[]> picture = picture(d, whole);
+        Optional<PrintThumbnails.Thumbnail> picture = thumbnails.of(d.rendition(whole.renditionId()), PIXELS);
         if (picture.isPresent()) {
-            out.image(place, all, picture.get());
+            out.image(place, all, PrintThumbnails.png(picture.get().part(whole.crop())));
         }
         out.rectangle(place, all);
         for (double x : seams.columnsMm()) {
@@ -87,24 +75,6 @@ class JoiningInstructions {
         out.skip((float) height * scale + 6);
         out.text("Joints as they are seen, in mm from the left and from above. Sheets are numbered row by row, from above on the left.",
             8, 0);
-    }
-
-    private Optional<byte[]> picture(DocketSpec d, Placed whole) throws IOException {
-        Rendition rendition = d.rendition(whole.renditionId());
-        Optional<Master> master = masters.byHash(rendition.masterHash());
-        if (master.isEmpty()) {
-            return Optional.empty();
-        }
-        BufferedImage shown = ImageIO.read(new ByteArrayInputStream(proofs.master(new ProofService.RenditionView(master.get(),
-            new RenditionChange(rendition.treatment(), List.of())), Display.THUMBNAIL, PIXELS)));
-        Crop crop = whole.crop().scaled((double) shown.getWidth() / master.get().width());
-        int x = (int) Math.max(0, Math.min(shown.getWidth() - 1, Math.round(crop.x())));
-        int y = (int) Math.max(0, Math.min(shown.getHeight() - 1, Math.round(crop.y())));
-        BufferedImage used = shown.getSubimage(x, y, Math.max(1, Math.min(shown.getWidth() - x, (int) Math.round(crop.width()))),
-            Math.max(1, Math.min(shown.getHeight() - y, (int) Math.round(crop.height()))));
-        ByteArrayOutputStream png = new ByteArrayOutputStream();
-        ImageIO.write(used, "png", png);
-        return Optional.of(png.toByteArray());
     }
 
     private static List<String> steps(SheetJoint joint, TiledPiece.Axes axes) {
@@ -131,25 +101,24 @@ class JoiningInstructions {
     /** From which edges of the paper a sheet is cut, and how far from them. */
     private static List<String> cuts(SheetJoint joint, List<Page> pages, TiledPiece.Axes axes) {
         boolean both = joint.way() == SheetJoint.Way.BUTTED;
-        double reach = joint.reachMm();
         List<String> lines = new ArrayList<>();
         for (int i = 0; i < axes.sheets() && i < pages.size(); i++) {
             int column = i % axes.columns().count();
             int row = i / axes.columns().count();
             Page page = pages.get(i);
-            Rect at = page.placed().get(0).atMm();
+            Rect seen = page.placed().get(0).face().atMm();
             List<String> cuts = new ArrayList<>();
             if (column > 0) {
-                cuts.add(cut(at.x() + reach, "left"));
+                cuts.add(cut(seen.x(), "left"));
             }
             if (row > 0) {
-                cuts.add(cut(at.y() + reach, "upper"));
+                cuts.add(cut(seen.y(), "upper"));
             }
             if (both && column < axes.columns().count() - 1) {
-                cuts.add(cut(page.widthMm() - at.right() + reach, "right"));
+                cuts.add(cut(page.widthMm() - seen.right(), "right"));
             }
             if (both && row < axes.rows().count() - 1) {
-                cuts.add(cut(page.heightMm() - at.bottom() + reach, "lower"));
+                cuts.add(cut(page.heightMm() - seen.bottom(), "lower"));
             }
             String where = "Row " + (row + 1) + ", column " + (column + 1) + ": ";
             lines.add(where + (cuts.isEmpty() ? "nothing yet; its neighbours lie on top of it." : String.join(", ", cuts) + "."));
