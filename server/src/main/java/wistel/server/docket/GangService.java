@@ -36,7 +36,6 @@ import wistel.core.sheet.Cut;
 import wistel.core.sheet.Frame;
 import wistel.core.sheet.Gang;
 import wistel.core.sheet.Item;
-import wistel.core.sheet.Layout;
 import wistel.core.sheet.LayoutInput;
 import wistel.core.sheet.Plans;
 import wistel.core.sheet.SheetPlan.PixelSize;
@@ -305,37 +304,11 @@ public class GangService {
             (each.size() == 1 ? "a piece" : each.size() + " pieces") + " " + Length.mm(mm) + " mm long"));
     }
 
-    private static PieceCommand.Framed longer(Item item, PixelSize picture, double mm) {
+    /** With its longer side so long. */
+    static PieceCommand.Framed longer(Item item, PixelSize picture, double mm) {
         double[] now = item.size(picture);
         double scale = mm / Math.max(now[0], now[1]);
         return new PieceCommand.Framed(item.id(), now[0] * scale, now[1] * scale);
-    }
-
-    /**
-     * What a hand asks for while it still moves.
-     *
-     * @param itemId   a piece that is to be longer or shorter
-     * @param longerMm of its longer side
-     */
-    public record Trial(Optional<Double> gutterMm, Optional<String> itemId, Optional<Double> longerMm) {
-    }
-
-    /** How the pieces would lie, found quickly: near to how they will lie when it is decided. Nothing is kept. */
-    public Layout tried(UUID id, Trial asked) {
-        DocketRepository.Row row = dockets.get(id);
-        DocketSpec tried = row.spec();
-        Gang gang = GangCommand.gang(tried);
-        PreflightFacts facts = assessor.assess(row).facts();
-        if (asked.gutterMm.isPresent()) {
-            gang = gang.arranged(gang.arrangement().apart(asked.gutterMm.get()));
-        }
-        if (asked.itemId.isPresent() && asked.longerMm.isPresent()) {
-            Item item = tried.item(asked.itemId.get());
-            tried = longer(item, facts.pictures().get(item.renditionId()).size(), asked.longerMm.get()).on(tried);
-        }
-        tried = tried.withChanged(gang.resized(facts.input(tried)));
-        LayoutInput in = facts.input(tried);
-        return gang.placedQuickly(in).lay(in);
     }
 
     /** The same pieces once more, each on its own from now on. */

@@ -31,8 +31,11 @@ class PieceController {
     private final DocketAnswers answers;
     private final MasterImport imports;
     private final DocketAssessor assessor;
+    private final TriedLayouts trials;
 
-    PieceController(GangService gangs, DocketRepository dockets, DocketAnswers answers, MasterImport imports, DocketAssessor assessor) {
+    PieceController(GangService gangs, DocketRepository dockets, DocketAnswers answers, MasterImport imports, DocketAssessor assessor,
+        TriedLayouts trials) {
+        this.trials = trials;
         this.assessor = assessor;
         this.gangs = gangs;
         this.dockets = dockets;
@@ -118,8 +121,8 @@ class PieceController {
     @GetMapping("/dockets/{id}/tried-layout")
     Layout tried(@PathVariable UUID id, @RequestParam(required = false) Double gutterMm, @RequestParam(required = false) String itemId,
         @RequestParam(required = false) Double longerMm) {
-        return gangs.tried(id,
-            new GangService.Trial(Optional.ofNullable(gutterMm), Optional.ofNullable(itemId), Optional.ofNullable(longerMm)));
+        return trials.tried(id,
+            new TriedLayouts.Trial(Optional.ofNullable(gutterMm), Optional.ofNullable(itemId), Optional.ofNullable(longerMm)));
     }
 
     /** A page for the workbench: the numbered cuts of each sheet, and what comes off at each. */

@@ -158,19 +158,6 @@ public class AttemptRepository implements PrintHistory {
         }
     }
 
-    /**
-     * The files of another attempt of the same order serve this one too, whichever version made them; those let go of are what new ones are
-     * compared with.
-     */
-    public void takeFiles(UUID id, UUID from) {
-        jdbc.sql(
-            """
-                update attempt_page p set file_hash = o.file_hash, file_kept = o.file_kept, coverage = o.coverage, engine = o.engine,
-                  fingerprint = o.fingerprint
-                from attempt_page o where p.attempt_id = ? and o.attempt_id = ? and o.page = p.page""")
-            .params(id, from).update();
-    }
-
     public Attempt get(UUID id) {
         Attempt a = jdbc.sql(SELECT + "where a.id = ?").param(id).query(row).optional()
             .orElseThrow(() -> new NotFound("There is no such attempt.", "Look it up in the print log."));

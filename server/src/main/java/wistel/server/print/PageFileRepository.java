@@ -29,6 +29,19 @@ class PageFileRepository {
     record PageOf(UUID attempt, int page) {
     }
 
+    /**
+     * The files of another attempt of the same order serve this one too, whichever version made them; those let go of are what new ones are
+     * compared with.
+     */
+    public void takeFiles(UUID id, UUID from) {
+        jdbc.sql(
+            """
+                update attempt_page p set file_hash = o.file_hash, file_kept = o.file_kept, coverage = o.coverage, engine = o.engine,
+                  fingerprint = o.fingerprint
+                from attempt_page o where p.attempt_id = ? and o.attempt_id = ? and o.page = p.page""")
+            .params(id, from).update();
+    }
+
     /** Pages printed from a file of which it isn't kept what they look like. */
     List<PageOf> notLookedAt(String fileHash) {
         return jdbc.sql(

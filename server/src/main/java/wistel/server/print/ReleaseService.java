@@ -59,10 +59,12 @@ public class ReleaseService {
     private final Events events;
     private final Clock clock;
     private final AttemptPieceRepository pieces;
+    private final PageFileRepository pageFiles;
     private final TransactionTemplate savepoint;
 
     ReleaseService(DocketRepository dockets, DocketAssessor assessor, AttemptRepository attempts, @Lazy SchedulerClient scheduler,
-        Events events, Clock clock, AttemptPieceRepository pieces, PlatformTransactionManager transactions) {
+        Events events, Clock clock, AttemptPieceRepository pieces, PageFileRepository pageFiles, PlatformTransactionManager transactions) {
+        this.pageFiles = pageFiles;
         this.savepoint = new TransactionTemplate(transactions);
         savepoint.setPropagationBehavior(TransactionDefinition.PROPAGATION_NESTED);
         this.pieces = pieces;
@@ -142,7 +144,7 @@ public class ReleaseService {
         Rect one = placed.get(0).face().atMm();
         String each = Length.mm(one.width()) + " × " + Length.mm(one.height()) + " mm";
         if (Plans.tiled(order.spec().plan()).isPresent()) {
-            return new PlanWords(order.spec(), layout).tiled(Plans.tiled(order.spec().plan()).get()).size();
+            return order.spec().plan().accept(new PlanWords(order.spec(), layout)).size();
         }
         boolean wrapped = Plans.wrap(order.spec().plan()).isPresent();
         String size = placed.size() == 1 ? each + (wrapped ? ", wrapped" : "")
@@ -172,7 +174,7 @@ public class ReleaseService {
         AttemptRepository.Labels labels = new AttemptRepository.Labels(a.title(), a.paper(),
             Optional.of(UUID.fromString(read.pairing().pairingId())), a.summary(), a.readback(), a.labFile());
         UUID id = start(a.docketId(), a.printerId(), order, labels, attempts.newPages(attemptId));
-        attempts.takeFiles(id, attemptId);
+        pageFiles.takeFiles(id, attemptId);
         pieces.take(id, attemptId);
         return id;
     }
