@@ -138,10 +138,10 @@ const SCAN = '/api/attempts/{id}/pages/{page}/placed/{placed}/scan'
 export const scanThumbnail = (attempt: string, page: number, placed: string) =>
   address(SCAN, { path: { id: attempt, page, placed }, query: { longest: 180, display: THUMBNAIL } })
 
-/** The scan of one picture of a page. */
 /** All sheets of a print that were scanned, joined. */
 export const joinedUrl = (attempt: string, sheets: number, longest: number) =>
   address('/api/attempts/{id}/joined', { path: { id: attempt }, query: { longest, ...forScreen(), v: sheets } })
 
+/** The scan of one picture of a page. */
 export const scanUrl = (attempt: string, page: number, placed: string, longest: number) =>
   address(SCAN, { path: { id: attempt, page, placed }, query: { longest, ...forScreen() } })

@@ -17,6 +17,12 @@ export function byArrow(e: React.KeyboardEvent, step: number, change: (dx: numbe
   change(way[0] * far, way[1] * far)
 }
 
+/** By what a drag of its lower right corner enlarges a rectangle that keeps its shape: how far it goes along the diagonal. */
+export function enlargedBy(box: { width: number; height: number }, dx: number, dy: number): number {
+  const diagonal = Math.hypot(box.width, box.height)
+  return 1 + (dx * box.width + dy * box.height) / diagonal / diagonal
+}
+
 const A_CLICK = 2
 
 /** Follows a drag from its press to its release; one that hardly moved was a click and changes nothing. */

@@ -2,7 +2,7 @@ import { useEffect, useRef, useState } from 'react'
 import { masterUrl, treated } from '../api/pictures'
 import type { Placed, Seam, TiledDocket } from '../api/types'
 import { BOOTH } from '../parts/booth'
-import { byArrow, CORNERS, follow } from '../parts/handles'
+import { byArrow, enlargedBy, follow } from '../parts/handles'
 import { mm } from '../parts/numbers'
 import { PlacedPicture } from '../parts/PlacedPicture'
 import { treatmentOf } from '../parts/pieces'
@@ -125,27 +125,23 @@ export function TiledDrawing({ view, onMoved, onLength }: Props) {
           </button>
         )
       })}
-      {CORNERS.filter((c) => c.right && c.bottom).map((c) => (
-        <button
-          type="button"
-          key={c.name}
-          className="sizer"
-          aria-label="Finished size: drag it, or use the arrow keys"
-          style={{ left: x0 + w * scale * size, top: y0 + h * scale * size }}
-          onPointerDown={(e) =>
-            follow(e, {
-              moved: (dx, dy) => {
-                const diagonal = Math.hypot(w, h)
-                now.current = Math.max(0.1, 1 + (dx * w + dy * h) / diagonal / scale / diagonal)
-                grow(now.current)
-              },
-              done: () => onLength('width', `${Math.round(w * now.current)}`),
-              left: () => grow(undefined),
-            })
-          }
-          onKeyDown={(e) => byArrow(e, 1, (dx, dy) => onLength('width', `${Math.max(5, Math.round(w + dx + dy))}`))}
-        />
-      ))}
+      <button
+        type="button"
+        className="sizer"
+        aria-label="Finished size: drag it, or use the arrow keys"
+        style={{ left: x0 + w * scale * size, top: y0 + h * scale * size }}
+        onPointerDown={(e) =>
+          follow(e, {
+            moved: (dx, dy) => {
+              now.current = Math.max(0.1, enlargedBy(whole.atMm, dx / scale, dy / scale))
+              grow(now.current)
+            },
+            done: () => onLength('width', `${Math.round(w * now.current)}`),
+            left: () => grow(undefined),
+          })
+        }
+        onKeyDown={(e) => byArrow(e, 1, (dx, dy) => onLength('width', `${Math.max(5, Math.round(w + dx + dy))}`))}
+      />
     </div>
   )
 }

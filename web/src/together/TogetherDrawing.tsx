@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react'
 import type { CutLine, GangDocket, Placed, Spot } from '../api/types'
-import { byArrow, follow } from '../parts/handles'
+import { byArrow, enlargedBy, follow } from '../parts/handles'
 import { mm } from '../parts/numbers'
 import { isTurned, uprightSize } from '../parts/pieces'
 import { useRoom } from '../parts/useRoom'
@@ -147,12 +147,11 @@ export function TogetherDrawing({
             style={{ left: x0 + (told.atMm.x + told.atMm.width) * scale, top: y0 + (told.atMm.y + told.atMm.height) * scale }}
             onPointerDown={(e) => {
               const { width, height } = told.atMm
-              const diagonal = Math.hypot(width, height)
               let longer = Math.max(width, height)
               follow(e, {
                 moved: (dx, dy) => {
-                  const grown = (dx * width + dy * height) / diagonal / scale
-                  longer = Math.max(1, Math.round(Math.max(width, height) * Math.max(0.05, 1 + grown / diagonal)))
+                  const by = Math.max(0.05, enlargedBy({ width, height }, dx / scale, dy / scale))
+                  longer = Math.max(1, Math.round(Math.max(width, height) * by))
                   onSizing({ itemId: told.itemId, longerMm: longer })
                 },
                 done: () => onSized(told.itemId, longer),
