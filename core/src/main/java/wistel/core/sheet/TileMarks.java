@@ -124,17 +124,17 @@ final class TileMarks {
         double pt = Math.min(Math.min(LARGEST_PT, (1 - AIR) * best.depthMm() / MM_PER_PT),
             Math.max(SMALLEST_PT, length / (LETTER * words.length() * MM_PER_PT)));
         double type = pt * MM_PER_PT;
-        double long_ = LETTER * words.length() * type;
+        double textMm = LETTER * words.length() * type;
         if (best.upright) {
             double middle = best.at.x() + best.at.width() / 2;
             double foot = best.at.bottom() - INDENT_MM;
-            marks.add(new Mark.Bare(new Rect(middle - 0.6 * type, foot - long_ - 3 * type, 1.2 * type, long_ + 3.5 * type)));
+            marks.add(new Mark.Bare(new Rect(middle - 0.6 * type, foot - textMm - 3 * type, 1.2 * type, textMm + 3.5 * type)));
             arrow(marks, middle, foot - 0.2 * type, type, -90);
             marks.add(new Mark.Text(words, middle + RISES * type / 2, foot - 1.5 * type, pt, -90, Mark.Anchor.START));
         } else {
             double middle = best.at.y() + best.at.height() / 2;
             double from = best.at.x() + INDENT_MM;
-            marks.add(new Mark.Bare(new Rect(from - 0.5 * type, middle - 0.6 * type, long_ + 3.5 * type, 1.2 * type)));
+            marks.add(new Mark.Bare(new Rect(from - 0.5 * type, middle - 0.6 * type, textMm + 3.5 * type, 1.2 * type)));
             arrow(marks, from + 0.5 * type, middle, type, 0);
             marks.add(new Mark.Text(words, from + 1.5 * type, middle + RISES * type / 2, pt, 0, Mark.Anchor.START));
         }
