@@ -18,9 +18,7 @@ public class OverSheetsTest extends InBrowser {
     }
 
     private static void takes(String stock) {
-        if (page.getByText(Pattern.compile("^all \\d+$")).isVisible()) {
-            page.getByText(Pattern.compile("^all \\d+$")).click();
-        }
+        page.getByText(Pattern.compile("^all \\d+$")).click();
         page.locator(".tilings").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile(stock + "$"))).click();
     }
 
