@@ -79,10 +79,11 @@ public class EveryEndpointTest extends InTestRoom {
         // what takes things away comes last
         all.sort(Comparator.comparing((Operation o) -> o.method.equals("delete")).thenComparing(o -> !o.method.equals("get"))
             .thenComparing(Operation::path));
+        JsonNode looked = docket(3);
         int seed = 0;
         for (Operation o : all) {
             if (!LEFT_OUT.contains(o.path)) {
-                walk(o.path, o.method, o.about, docket(seed++));
+                walk(o.path, o.method, o.about, o.method.equals("get") ? looked : docket(seed++));
             }
         }
         assertThat(asked).as("requests").isGreaterThan(4000);
