@@ -51,7 +51,7 @@ public record Finding(Code code, Severity severity, Stage stage, List<Subject> s
         // tones
         WEDGE_OLD, CURVE_OFF, WEDGE_OF_OTHER_BLACK, NO_WEDGE,
         // what lies in the printer, and how paper behaves
-        OTHER_PAPER_LOADED, SUPPLY_LOW, ENDS_WAIVED, ROLL_ENDS_SHORT, ROLL_TOO_SHORT, BLACK_CHANGES
+        OTHER_PAPER_LOADED, SUPPLY_LOW, ENDS_WAIVED, ROLL_ENDS_SHORT, ROLL_TOO_SHORT, LENGTH_HANGS, BLACK_CHANGES
     }
 
     /** What something is said of. */

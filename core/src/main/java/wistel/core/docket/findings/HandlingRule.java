@@ -2,17 +2,14 @@ package wistel.core.docket.findings;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import java.util.stream.Stream;
 import wistel.core.docket.findings.Finding.Code;
 import wistel.core.docket.findings.Finding.Fix;
-import wistel.core.docket.findings.Finding.Subject;
 import wistel.core.docket.spec.DocketSpec;
 import wistel.core.docket.spec.PreflightFacts;
 import wistel.core.docket.words.DocketPhrases;
 import wistel.core.length.Length;
 import wistel.core.paper.PaperBody;
-import wistel.core.paper.Stock;
 import wistel.core.printer.BlackChange;
 import wistel.core.printer.Conflict;
 import wistel.core.printer.DriverSettings;
@@ -21,13 +18,9 @@ import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.PrinterRules;
 import wistel.core.printer.Supply;
 import wistel.core.sheet.Layout;
-import wistel.core.sheet.Page;
 
 /** How the paper behaves on its way, what is left in the printer, and what it does before it prints. */
 final class HandlingRule implements Rule {
-    /** Advised at both ends of paper that keeps the shape of its roll. */
-    private static final double ROLL_ENDS_MM = 50;
-
     @Override
     public Stream<Finding> check(DocketSpec d, PreflightFacts facts, Layout layout) {
         if (facts.pairing().isEmpty() || facts.printer().isEmpty()) {
@@ -36,8 +29,6 @@ final class HandlingRule implements Rule {
         List<Finding> found = new ArrayList<>();
         PaperBody body = facts.pairing().get().body();
         ends(d, facts, body, found);
-        roll(d, body, layout, found);
-        left(d, facts, layout, found);
         black(d, facts, found);
         facts.state().supplies().stream().filter(Supply::low)
             .forEach(s -> found
@@ -61,40 +52,6 @@ final class HandlingRule implements Rule {
                     : "Stiff paper may lift and touch the head near its ends.",
                 new Fix("Keep " + kept, new ConflictResolutions(facts).set(DriverSettings.TOP_MARGIN, ""))));
         }
-    }
-
-    private static void roll(DocketSpec d, PaperBody body, Layout layout, List<Finding> found) {
-        for (int i = 0; i < layout.pages().size(); i++) {
-            int number = i + 1;
-            ends(d, body, layout.pages().get(i)).map(f -> f.of(new Subject.OnPage(number))).ifPresent(found::add);
-        }
-    }
-
-    private static Optional<Finding> ends(DocketSpec d, PaperBody body, Page page) {
-        double end = page.placed().stream().mapToDouble(p -> {
-            var at = p.atMm().turned(page.feedTurn(), page.widthMm(), page.heightMm());
-            return Math.min(at.y(), page.fedHeightMm() - at.bottom());
-        }).min().orElse(ROLL_ENDS_MM);
-        boolean touches = d.stock() instanceof Stock.Roll && body.lifts() && end < ROLL_ENDS_MM && page.overMm() == 0;
-        return !touches ? Optional.empty()
-            : Optional.of(
-                Finding.note(Stage.SIZE, Code.ROLL_ENDS_SHORT, "The ends of this length are " + Length.mm(Math.max(0, end)) + " mm wide.",
-                    "Heavy paper keeps the curl of its roll and may touch the head there; 50 mm at both ends can be trimmed off later."));
-    }
-
-    /** Of a roll that lies in the printer. */
-    private static void left(DocketSpec d, PreflightFacts facts, Layout layout, List<Finding> found) {
-        if (facts.state().away() || !(d.stock() instanceof Stock.Roll roll)) {
-            return;
-        }
-        double needed = layout.usedLengthMm() * d.copiesByPrinter();
-        facts.state().loaded().stream()
-            .filter(
-                l -> l.feed().equals(d.settings().feed()) && l.type().equals(d.settings().mediaType()) && l.widthMm().holds(roll.widthMm()))
-            .mapToDouble(l -> l.lengthMm().to()).filter(left -> left < needed).findFirst()
-            .ifPresent(left -> found.add(Finding.look(Stage.RELEASE, Code.ROLL_TOO_SHORT,
-                "The roll has " + Length.mm(left) + " mm left, this takes " + Length.mm(needed) + " mm.",
-                "The printer stops and waits for a new roll.")));
     }
 
     private static void black(DocketSpec d, PreflightFacts facts, List<Finding> found) {
