@@ -708,6 +708,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/dockets/{id}/joint": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["join"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dockets/{id}/pages/{page}/prediction": {
         parameters: {
             query?: never;
@@ -1422,7 +1438,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["forget_1"];
+        delete: operations["forget_2"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1471,6 +1487,38 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pairings/{id}/rulers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["print_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pairings/{id}/true-size": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["trueSize"];
+        put?: never;
+        post?: never;
+        delete: operations["forget_1"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1597,6 +1645,22 @@ export interface paths {
         };
         get: operations["sweep"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rulers/{id}/reading": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["read"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1885,7 +1949,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["read"];
+        post: operations["read_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2451,6 +2515,12 @@ export interface components {
             /** Format: int32 */
             seed: number;
         };
+        FeedScale: {
+            /** Format: double */
+            across: number;
+            /** Format: double */
+            along: number;
+        };
         Figures: {
             blackAlways: ("PERCEPTUAL" | "RELATIVE" | "SATURATION" | "ABSOLUTE")[];
             /** Format: double */
@@ -2481,7 +2551,7 @@ export interface components {
         };
         Finding: {
             /** @enum {string} */
-            code: "PROFILE_MISSING" | "MIX_WITHOUT_HUES" | "PAIRING_MISSING" | "PRINTER_UNKNOWN" | "PRINTER_AWAY" | "PIECE_TOO_LARGE" | "NO_ROOM" | "PIECES_OVERLAP" | "LARGER_THAN_SHEET" | "ON_UNPRINTABLE_EDGE" | "CROPPED" | "CAPTION_CUT" | "TOO_MANY_SHEETS" | "NOTHING_BESIDE_OVERLAP" | "ONE_SHEET_HOLDS_IT" | "LITTLE_TO_GLUE" | "WRAP_TOO_LARGE" | "WRAP_ON_UNPRINTABLE_EDGE" | "TURN_OVER_SMALL" | "DETAIL_NEAR_FOLD" | "NOT_ON_FACE" | "BARS_WANT_CANVAS" | "BOARD_WANTS_THIN_PAPER" | "STRETCH_UNKNOWN" | "CUTTER_AND_CANVAS" | "DRY_BEFORE_STRETCHING" | "FEW_PIXELS" | "PIXELS_DISCARDED" | "PIXELS_INVENTED" | "PIXELS_AVERAGED" | "PROOF_NOT_LOOKED_AT" | "MEDIA_TYPE_DIFFERS" | "QUALITY_DIFFERS" | "BLACK_DIFFERS" | "SETTING_GONE" | "SETTINGS_EXCLUDE" | "TOO_THICK" | "FEED_NOT_FOR_MEDIA" | "ENDS_NOT_OFFERED" | "SHEET_NOT_FOR_FEED" | "LENGTH_OUT_OF_RANGE" | "GRAY_PROFILE" | "DRIVER_CONVERTS" | "NO_MONOCHROME" | "MONOCHROME_UNMEASURED" | "COLOUR_DROPPED" | "NO_DEVICE_SPACE" | "NOBODY_CONVERTS" | "NO_RASTER" | "EIGHT_BITS" | "WEDGE_OLD" | "CURVE_OFF" | "WEDGE_OF_OTHER_BLACK" | "NO_WEDGE" | "OTHER_PAPER_LOADED" | "SUPPLY_LOW" | "ENDS_WAIVED" | "ROLL_ENDS_SHORT" | "ROLL_TOO_SHORT" | "BLACK_CHANGES";
+            code: "PROFILE_MISSING" | "MIX_WITHOUT_HUES" | "PAIRING_MISSING" | "PRINTER_UNKNOWN" | "PRINTER_AWAY" | "PIECE_TOO_LARGE" | "NO_ROOM" | "PIECES_OVERLAP" | "LARGER_THAN_SHEET" | "ON_UNPRINTABLE_EDGE" | "CROPPED" | "CAPTION_CUT" | "TOO_MANY_SHEETS" | "NOTHING_BESIDE_OVERLAP" | "ONE_SHEET_HOLDS_IT" | "LITTLE_TO_GLUE" | "WRAP_TOO_LARGE" | "WRAP_ON_UNPRINTABLE_EDGE" | "TURN_OVER_SMALL" | "DETAIL_NEAR_FOLD" | "NOT_ON_FACE" | "BARS_WANT_CANVAS" | "BOARD_WANTS_THIN_PAPER" | "STRETCH_UNKNOWN" | "CUTTER_AND_CANVAS" | "DRY_BEFORE_STRETCHING" | "FEW_PIXELS" | "PIXELS_DISCARDED" | "PIXELS_INVENTED" | "PIXELS_AVERAGED" | "PROOF_NOT_LOOKED_AT" | "MEDIA_TYPE_DIFFERS" | "QUALITY_DIFFERS" | "BLACK_DIFFERS" | "SETTING_GONE" | "SETTINGS_EXCLUDE" | "TOO_THICK" | "FEED_NOT_FOR_MEDIA" | "ENDS_NOT_OFFERED" | "SHEET_NOT_FOR_FEED" | "LENGTH_OUT_OF_RANGE" | "GRAY_PROFILE" | "DRIVER_CONVERTS" | "NO_MONOCHROME" | "MONOCHROME_UNMEASURED" | "COLOUR_DROPPED" | "NO_DEVICE_SPACE" | "NOBODY_CONVERTS" | "NO_RASTER" | "EIGHT_BITS" | "WEDGE_OLD" | "CURVE_OFF" | "WEDGE_OF_OTHER_BLACK" | "NO_WEDGE" | "OTHER_PAPER_LOADED" | "SUPPLY_LOW" | "ENDS_WAIVED" | "ROLL_ENDS_SHORT" | "ROLL_TOO_SHORT" | "LENGTH_HANGS" | "BLACK_CHANGES";
             effect: string;
             fixes: components["schemas"]["Fix"][];
             /** @enum {string} */
@@ -2634,6 +2704,11 @@ export interface components {
             /** Format: int32 */
             number: number;
             title: string;
+        };
+        JointAsked: {
+            over: string;
+            /** @enum {string} */
+            way: "GLUED" | "BUTTED";
         };
         Kept: {
             /** Format: int64 */
@@ -2837,7 +2912,7 @@ export interface components {
         Note: {
             atMm: components["schemas"]["Rect"];
             /** @enum {string} */
-            code?: "PROFILE_MISSING" | "MIX_WITHOUT_HUES" | "PAIRING_MISSING" | "PRINTER_UNKNOWN" | "PRINTER_AWAY" | "PIECE_TOO_LARGE" | "NO_ROOM" | "PIECES_OVERLAP" | "LARGER_THAN_SHEET" | "ON_UNPRINTABLE_EDGE" | "CROPPED" | "CAPTION_CUT" | "TOO_MANY_SHEETS" | "NOTHING_BESIDE_OVERLAP" | "ONE_SHEET_HOLDS_IT" | "LITTLE_TO_GLUE" | "WRAP_TOO_LARGE" | "WRAP_ON_UNPRINTABLE_EDGE" | "TURN_OVER_SMALL" | "DETAIL_NEAR_FOLD" | "NOT_ON_FACE" | "BARS_WANT_CANVAS" | "BOARD_WANTS_THIN_PAPER" | "STRETCH_UNKNOWN" | "CUTTER_AND_CANVAS" | "DRY_BEFORE_STRETCHING" | "FEW_PIXELS" | "PIXELS_DISCARDED" | "PIXELS_INVENTED" | "PIXELS_AVERAGED" | "PROOF_NOT_LOOKED_AT" | "MEDIA_TYPE_DIFFERS" | "QUALITY_DIFFERS" | "BLACK_DIFFERS" | "SETTING_GONE" | "SETTINGS_EXCLUDE" | "TOO_THICK" | "FEED_NOT_FOR_MEDIA" | "ENDS_NOT_OFFERED" | "SHEET_NOT_FOR_FEED" | "LENGTH_OUT_OF_RANGE" | "GRAY_PROFILE" | "DRIVER_CONVERTS" | "NO_MONOCHROME" | "MONOCHROME_UNMEASURED" | "COLOUR_DROPPED" | "NO_DEVICE_SPACE" | "NOBODY_CONVERTS" | "NO_RASTER" | "EIGHT_BITS" | "WEDGE_OLD" | "CURVE_OFF" | "WEDGE_OF_OTHER_BLACK" | "NO_WEDGE" | "OTHER_PAPER_LOADED" | "SUPPLY_LOW" | "ENDS_WAIVED" | "ROLL_ENDS_SHORT" | "ROLL_TOO_SHORT" | "BLACK_CHANGES";
+            code?: "PROFILE_MISSING" | "MIX_WITHOUT_HUES" | "PAIRING_MISSING" | "PRINTER_UNKNOWN" | "PRINTER_AWAY" | "PIECE_TOO_LARGE" | "NO_ROOM" | "PIECES_OVERLAP" | "LARGER_THAN_SHEET" | "ON_UNPRINTABLE_EDGE" | "CROPPED" | "CAPTION_CUT" | "TOO_MANY_SHEETS" | "NOTHING_BESIDE_OVERLAP" | "ONE_SHEET_HOLDS_IT" | "LITTLE_TO_GLUE" | "WRAP_TOO_LARGE" | "WRAP_ON_UNPRINTABLE_EDGE" | "TURN_OVER_SMALL" | "DETAIL_NEAR_FOLD" | "NOT_ON_FACE" | "BARS_WANT_CANVAS" | "BOARD_WANTS_THIN_PAPER" | "STRETCH_UNKNOWN" | "CUTTER_AND_CANVAS" | "DRY_BEFORE_STRETCHING" | "FEW_PIXELS" | "PIXELS_DISCARDED" | "PIXELS_INVENTED" | "PIXELS_AVERAGED" | "PROOF_NOT_LOOKED_AT" | "MEDIA_TYPE_DIFFERS" | "QUALITY_DIFFERS" | "BLACK_DIFFERS" | "SETTING_GONE" | "SETTINGS_EXCLUDE" | "TOO_THICK" | "FEED_NOT_FOR_MEDIA" | "ENDS_NOT_OFFERED" | "SHEET_NOT_FOR_FEED" | "LENGTH_OUT_OF_RANGE" | "GRAY_PROFILE" | "DRIVER_CONVERTS" | "NO_MONOCHROME" | "MONOCHROME_UNMEASURED" | "COLOUR_DROPPED" | "NO_DEVICE_SPACE" | "NOBODY_CONVERTS" | "NO_RASTER" | "EIGHT_BITS" | "WEDGE_OLD" | "CURVE_OFF" | "WEDGE_OF_OTHER_BLACK" | "NO_WEDGE" | "OTHER_PAPER_LOADED" | "SUPPLY_LOW" | "ENDS_WAIVED" | "ROLL_ENDS_SHORT" | "ROLL_TOO_SHORT" | "LENGTH_HANGS" | "BLACK_CHANGES";
             text: string;
         };
         Noted: {
@@ -2984,6 +3059,7 @@ export interface components {
             blackL: number;
             body: components["schemas"]["PaperBody"];
             curves: components["schemas"]["PairingToneCurve"][];
+            feedScale: components["schemas"]["FeedScale"];
             /** @enum {string} */
             intent: "PERCEPTUAL" | "RELATIVE" | "SATURATION" | "ABSOLUTE";
             /** Format: int32 */
@@ -3172,7 +3248,7 @@ export interface components {
             volume: number;
             white: components["schemas"]["Lab"];
         };
-        Purpose: components["schemas"]["WedgeOf"] | components["schemas"]["Work"];
+        Purpose: components["schemas"]["RulerOf"] | components["schemas"]["WedgeOf"] | components["schemas"]["Work"];
         Reach: {
             /** Format: double */
             fairMm: number;
@@ -3180,6 +3256,14 @@ export interface components {
             fineMm: number;
             /** Format: double */
             goodMm: number;
+        };
+        Reading: {
+            /** Format: double */
+            acrossMm?: number;
+            /** Format: double */
+            alongMm?: number;
+            /** Format: int32 */
+            version: number;
         };
         ReadingTaken: {
             fitted?: boolean;
@@ -3276,6 +3360,39 @@ export interface components {
             aPage: number;
             /** @enum {string} */
             alike: "HEIGHTS" | "FRAMES";
+        };
+        Ruler: {
+            itemId: string;
+            /** @enum {string} */
+            kind: "ruler";
+            lines: string[];
+        };
+        RulerOf: {
+            /** @enum {string} */
+            kind: "ruler-of";
+            pairingId: string;
+        };
+        RulerReading: {
+            across: string;
+            along: string;
+        };
+        RulerView: {
+            /** Format: double */
+            acrossMm: number;
+            /** Format: double */
+            alongMm: number;
+            /** Format: uuid */
+            attempt?: string;
+            /** Format: uuid */
+            docketId: string;
+            /** Format: uuid */
+            id: string;
+            /** Format: date-time */
+            printed: string;
+            reading?: components["schemas"]["Reading"];
+            /** @enum {string} */
+            state?: "waiting" | "rendering" | "sending" | "printing" | "done" | "failed" | "cancelled";
+            stock: string;
         };
         ScanFigures: {
             /** Format: double */
@@ -3411,7 +3528,7 @@ export interface components {
             /** @enum {string} */
             way: "GLUED" | "BUTTED";
         };
-        SheetPlan: components["schemas"]["Chart"] | components["schemas"]["Gang"] | components["schemas"]["Single"] | components["schemas"]["Tiled"] | components["schemas"]["Wrap"];
+        SheetPlan: components["schemas"]["Chart"] | components["schemas"]["Gang"] | components["schemas"]["Ruler"] | components["schemas"]["Single"] | components["schemas"]["Tiled"] | components["schemas"]["Wrap"];
         SheetsChosen: {
             across: boolean;
             feed?: string;
@@ -3751,6 +3868,11 @@ export interface components {
             itemId: string;
             /** @enum {string} */
             kind: "trimmed";
+        };
+        TrueSize: {
+            rulers: components["schemas"]["RulerView"][];
+            scale: components["schemas"]["FeedScale"];
+            words: string;
         };
         TurnOver: {
             /** Format: double */
@@ -5147,6 +5269,34 @@ export interface operations {
             };
         };
     };
+    join: {
+        parameters: {
+            query?: never;
+            header: {
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JointAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DocketView"];
+                };
+            };
+        };
+    };
     laidDown: {
         parameters: {
             query?: {
@@ -6364,7 +6514,7 @@ export interface operations {
             };
         };
     };
-    forget_1: {
+    forget_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -6468,6 +6618,72 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Boundary"];
+                };
+            };
+        };
+    };
+    print_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["RulerView"];
+                };
+            };
+        };
+    };
+    trueSize: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TrueSize"];
+                };
+            };
+        };
+    };
+    forget_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TrueSize"];
                 };
             };
         };
@@ -6697,6 +6913,32 @@ export interface operations {
                 };
                 content: {
                     "image/png": string;
+                };
+            };
+        };
+    };
+    read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RulerReading"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TrueSize"];
                 };
             };
         };
@@ -7214,7 +7456,7 @@ export interface operations {
             };
         };
     };
-    read: {
+    read_1: {
         parameters: {
             query?: {
                 measured?: string;

@@ -50,6 +50,7 @@ type Step =
   | { kind: 'more-sizes'; itemId: string; sizes: S['SizeWanted'][] }
   | { kind: 'from-dockets'; dockets: string[] }
   | { kind: 'body'; asked: BodyAsked }
+  | { kind: 'join'; asked: S['JointAsked'] }
   | { kind: 'side-colour'; patch: { x: number; y: number; width: number; height: number } }
   | { kind: 'pair'; pairingId: string }
   | { kind: 'alternative'; pairingId: string }
@@ -125,6 +126,8 @@ export function useDocket(id: string) {
           return docketOf(api.POST('/api/dockets/{id}/pieces/from-dockets', { params, body: { dockets: step.dockets } }))
         case 'body':
           return docketOf(api.PATCH('/api/dockets/{id}/wrap', { params, body: step.asked }))
+        case 'join':
+          return docketOf(api.PUT('/api/dockets/{id}/joint', { params, body: step.asked }))
         case 'side-colour':
           return docketOf(api.PUT('/api/dockets/{id}/wrap/colour', { params, body: step.patch }))
         case 'pair':

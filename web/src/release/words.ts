@@ -133,7 +133,7 @@ export const ELSEWHERE = {
 
 export const HOLD = { hold: 'Hold it', go: 'Send it now', again: 'Hold it', differs: 'Print it all the same' }
 
-const duration = (seconds: number) =>
+export const duration = (seconds: number) =>
   seconds < 90 ? `${Math.max(5, Math.round(seconds / 5) * 5)} s` : `${fixed(seconds / 60, seconds < 600 ? 1 : 0)} min`
 
 function sureness(e: Estimate, spread: string): string {

@@ -15,10 +15,7 @@ const CHOICES: { value: Seams['choice']; name: string }[] = [
 export function JoinCard({ view, tools }: Pick<TiledProps, 'view' | 'tools'>) {
   const { joint, seams, marks, labels } = view.spec.plan
   const glued = joint.way === 'GLUED'
-  const over = (text: string) => {
-    const mm = Number(text.replace(',', '.').replace(/\s*mm\s*$/, ''))
-    tools.decide({ kind: 'sheets-joined', joint: { way: joint.way, overMm: Number.isFinite(mm) ? mm : 0 } })
-  }
+  const over = (text: string) => tools.change({ kind: 'join', asked: { way: joint.way, over: text } })
   return (
     <section>
       <h2 className="head">How they are joined</h2>

@@ -4,6 +4,7 @@ import { answer, api } from '../api/client'
 import type { Tiling } from '../api/types'
 import type { TiledProps } from '../docket/useDocket'
 import { percent } from '../parts/numbers'
+import { duration } from '../release/words'
 
 const FEW = 4
 
@@ -29,6 +30,7 @@ export function StocksTable({ view, tools }: Pick<TiledProps, 'view' | 'tools'>)
             <th>sheets</th>
             <th>cuts</th>
             <th>bare</th>
+            <th>takes</th>
             <th>here</th>
           </tr>
         </thead>
@@ -50,6 +52,7 @@ export function StocksTable({ view, tools }: Pick<TiledProps, 'view' | 'tools'>)
               </td>
               <td>{t.cuts}</td>
               <td>{percent(t.bareShare)}</td>
+              <td>{t.seconds > 0 ? duration(t.seconds) : ''}</td>
               <td>{t.lies ?? ''}</td>
             </tr>
           ))}

@@ -8,14 +8,24 @@ import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import wistel.core.docket.changes.TileCommand;
 import wistel.core.docket.findings.Tilings;
+import wistel.core.length.Length;
+import wistel.core.sheet.SheetJoint;
 import wistel.server.display.DisplayRepository;
+import wistel.server.docket.DocketAnswers;
 import wistel.server.docket.DocketAssessment;
 import wistel.server.docket.DocketAssessor;
 import wistel.server.docket.DocketRepository;
+import wistel.server.docket.DocketService;
+import wistel.server.docket.DocketView;
+import wistel.server.docket.IfMatch;
 import wistel.server.edge.FileAnswer;
 import wistel.server.proof.Png;
 
@@ -28,9 +38,13 @@ class TileController {
     private final JoiningInstructions instructions;
     private final JoinedScans joined;
     private final DisplayRepository displays;
+    private final DocketService decisions;
+    private final DocketAnswers answers;
 
     TileController(DocketRepository dockets, DocketAssessor assessor, JoiningInstructions instructions, JoinedScans joined,
-        DisplayRepository displays) {
+        DisplayRepository displays, DocketService decisions, DocketAnswers answers) {
+        this.decisions = decisions;
+        this.answers = answers;
         this.joined = joined;
         this.displays = displays;
         this.dockets = dockets;
@@ -43,6 +57,18 @@ class TileController {
     List<Tilings.Tiling> tilings(@PathVariable UUID id) {
         DocketAssessment judged = assessor.assess(dockets.get(id));
         return Tilings.of(judged.row().spec(), judged.facts());
+    }
+
+    /** @param over overlap or bleed as it is typed: "12.7", "0.5in" */
+    record JointAsked(SheetJoint.Way way, String over) {
+    }
+
+    /** How its sheets are joined. */
+    @PutMapping("/dockets/{id}/joint")
+    ResponseEntity<DocketView> join(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody JointAsked asked) {
+        decisions.change(id, IfMatch.version(version),
+            new TileCommand.SheetsJoined(new SheetJoint(asked.way, Length.parseMm(asked.over, Length.Unit.MM))));
+        return answers.changed(id);
     }
 
     /** Sheets of a print beside their neighbours: how much they differ where both show the same, and how far they lie beside each other. */
