@@ -78,7 +78,10 @@ export function Papers() {
               <tr key={p.pairingId}>
                 <td>
                   <span className="swatch" style={{ background: labCss(p.whiteLab) }} />
-                  <span className="titled">{p.paper}</span> <span className="soft">{p.surface}</span>
+                  <Link className="titled" to={`/papers/${p.pairingId}`}>
+                    {p.paper}
+                  </Link>{' '}
+                  <span className="soft">{p.surface}</span>
                   <div className="soft">{bodyWords(p)}</div>
                   {p.curves.length > 0 && (
                     <div className="soft">

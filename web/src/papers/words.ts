@@ -35,3 +35,34 @@ export function bodyWords(p: Pairing): string {
     .filter(Boolean)
     .join(', ')
 }
+
+/** What a version says that the one before it didn't. */
+export function versionWords(p: Pairing, before?: Pairing): string {
+  if (!before) return 'first version'
+  const changed = [
+    p.profileHash !== before.profileHash ? 'another profile' : '',
+    JSON.stringify(p.settings) !== JSON.stringify(before.settings) ? 'other settings' : '',
+    p.intent !== before.intent ? `${p.intent.toLowerCase()} intent` : '',
+    p.paper !== before.paper || p.surface !== before.surface || JSON.stringify(p.body) !== JSON.stringify(before.body)
+      ? 'the paper described anew'
+      : '',
+    JSON.stringify(p.feedScale) !== JSON.stringify(before.feedScale) ? 'its feed measured' : '',
+    JSON.stringify(p.curves) !== JSON.stringify(before.curves) ? 'a wedge measured' : '',
+  ].filter(Boolean)
+  return changed.length > 0 ? changed.join(', ') : 'the same again'
+}
+
+export const TRUE_SIZE = {
+  unmeasured:
+    'Nobody has measured how far this feed moves the paper. A metre may come out some millimetres too long or too short: sheets of one picture don’t meet then.',
+  print: 'Print ruled lines',
+  printAgain: 'Print ruled lines again',
+  printing: (stock: string) => `Two lines are being printed on ${stock}.`,
+  failed: 'The lines didn’t come out.',
+  log: 'See the print log',
+  forget: 'Print sizes as they are sent',
+  help: 'One line along the feed and one across it, as long as the paper that lies in the printer allows, up to a metre. Measure from tick to tick with a good steel ruler: half a millimetre in a metre counts.',
+  drawing: 'The sheet with a line along its feed and one across it; the arrow points at the edge that went in first',
+  read: (stock: string) => `What does the ruler say, from the middle of one tick to the middle of the other? (${stock})`,
+  keep: 'Keep it',
+}

@@ -1,5 +1,9 @@
 /** Numbers as the house writes them: a point, fixed decimals, a thin true minus. */
-export const fixed = (value: number, decimals: number) => value.toFixed(decimals).replace('-', '−')
+export const fixed = (value: number, decimals: number) =>
+  value
+    .toFixed(decimals)
+    .replace(/^-(0(?:\.0*)?)$/, '$1')
+    .replace('-', '−')
 export const mm = (value: number) => {
   const tenths = Math.round(value * 10) / 10
   return Number.isInteger(tenths) ? tenths.toFixed(0) : tenths.toFixed(1)

@@ -40,6 +40,7 @@ import wistel.core.rendition.RenditionChange;
 import wistel.core.rendition.RenditionCompiler;
 import wistel.core.rendition.SideChange;
 import wistel.core.sheet.Page;
+import wistel.core.sheet.PageRaster;
 import wistel.core.sheet.Placed;
 import wistel.core.sheet.Rect;
 import wistel.core.sheet.WrappedSides;
@@ -121,8 +122,8 @@ final class WrapBench {
             List.of(sides.map(placed::sided).orElse(placed)), List.of());
         LayoutRenderer.Picture of = new LayoutRenderer.Picture(picture.rows(), picture.facts().orientation(),
             PictureLight.of(StandardSpaces.SRGB), new float[0], conversion);
-        LayoutRenderer.Job job = new LayoutRenderer.Job(page, Map.of("r", of), colours.map(c -> Map.of("r", c)).orElse(Map.of()), DPI,
-            Double.POSITIVE_INFINITY, Sharpener.NONE);
+        LayoutRenderer.Job job = new LayoutRenderer.Job(page, Map.of("r", of), colours.map(c -> Map.of("r", c)).orElse(Map.of()),
+            PageRaster.exact(DPI, Double.POSITIVE_INFINITY), Sharpener.NONE);
         Path out = Files.createTempFile("wrap", ".pwg");
         Path spool = Files.createTempFile("spool", ".raw");
         try (OutputStream stream = new BufferedOutputStream(Files.newOutputStream(out), 1 << 18)) {

@@ -22,6 +22,7 @@ import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.ProfileReader;
 import wistel.core.icc.transform.TransformCompiler;
 import wistel.core.pairing.PairingVersion;
+import wistel.core.paper.FeedScale;
 import wistel.core.paper.PaperBody;
 import wistel.core.printer.DriverSettings;
 import wistel.server.pairing.PairingRepository;
@@ -30,6 +31,7 @@ import wistel.server.store.ProfileRepository;
 import wistel.standin.PrintRoom;
 import wistel.standin.ink.Paper;
 import wistel.standin.room.Feeds;
+import wistel.standin.room.MachineModel;
 import wistel.standin.room.PrintJob;
 
 /** From a dropped file to a sheet, through the real chain: REST, PostgreSQL, tasks, IPP, ink on paper, scan. */
@@ -41,7 +43,12 @@ public class PrintingTest extends InTestRoom {
         pair(test, Paper.CORRIE_LUSTRE, Feeds.REAR, Intent.RELATIVE);
     }
 
+    /** A pairing whose feed was measured: what is printed on it comes out true. */
     static void pair(TestRoom test, Paper paper, String feed, Intent intent) throws IOException {
+        pair(test, paper, feed, intent, MachineModel.ARDLE_17.feedScale(paper));
+    }
+
+    static void pair(TestRoom test, Paper paper, String feed, Intent intent, FeedScale scale) throws IOException {
         String name = paper.name().toLowerCase(Locale.ROOT).replace('_', '-');
         IccProfile profile = ProfileReader.read(Files.readAllBytes(Path.of("../demo/profiles", name + ".icc")));
         test.bean(ProfileRepository.class).add(profile);
@@ -50,7 +57,7 @@ public class PrintingTest extends InTestRoom {
         test.bean(PairingRepository.class)
             .add(new PairingVersion(UUID.randomUUID().toString(), 1, printer.toString(), "", paper.label(),
                 paper.photoBlack() ? "lustre" : "cotton matte", new PaperBody(paper.thicknessMm(), 0, "", PaperBody.Curl.FLAT),
-                DriverSettings.of(paper.mediaType(), feed, 5), profile.hash(), intent, white, 4));
+                DriverSettings.of(paper.mediaType(), feed, 5), profile.hash(), intent, white, 4).withFeedScale(scale));
     }
 
     static byte[] picture(int seed) throws IOException {

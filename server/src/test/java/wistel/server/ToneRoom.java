@@ -18,6 +18,7 @@ import wistel.core.printer.DriverSettings;
 import wistel.server.pairing.PairingRepository;
 import wistel.standin.ink.Paper;
 import wistel.standin.room.Feeds;
+import wistel.standin.room.MachineModel;
 
 /** A room with papers of both blacks and the large printer, where wedges are printed and read. */
 abstract class ToneRoom extends InTestRoom {
@@ -32,7 +33,7 @@ abstract class ToneRoom extends InTestRoom {
         test.bean(PairingRepository.class)
             .add(new PairingVersion(UUID.randomUUID().toString(), 1, large, "", small.paper(), small.surface(), small.body(),
                 DriverSettings.of(small.settings().mediaType(), Feeds.ROLL, 5), small.profileHash(), small.intent(), small.white(),
-                small.blackL()));
+                small.blackL()).withFeedScale(MachineModel.ARDLE_44.feedScale(Paper.MOSS_COTTON)));
     }
 
     String pairing(String paper, boolean large) {

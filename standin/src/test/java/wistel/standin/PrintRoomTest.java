@@ -333,7 +333,8 @@ public class PrintRoomTest {
     /** L* over a scanned sheet of one middle gray. */
     private static double[] lightness(Paper paper) {
         PwgRaster.Page page = new PwgRaster.Page(720, 720, 360, 16, PwgRaster.Space.DEVICE3, 144, 144, "", paper.mediaType(), 5, 1);
-        SheetMaker maker = new SheetMaker(page, paper, Laying.of(paper, Map.of("media-type", paper.mediaType()), 5), new double[4]);
+        SheetMaker maker = new SheetMaker(page, paper, Laying.of(paper, Map.of("media-type", paper.mediaType()), 5),
+            SheetMaker.Feeding.EXACT);
         char[] row = new char[3 * 720];
         Arrays.fill(row, (char) 32768);
         for (int y = 0; y < 720; y++) {

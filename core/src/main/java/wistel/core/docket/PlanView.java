@@ -9,6 +9,7 @@ import wistel.core.sheet.Gang;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.LayoutInput;
 import wistel.core.sheet.Page;
+import wistel.core.sheet.Ruler;
 import wistel.core.sheet.SeamAxis;
 import wistel.core.sheet.Seams;
 import wistel.core.sheet.SheetPlan;
@@ -73,7 +74,7 @@ public sealed interface PlanView {
         }
     }
 
-    /** Shown on the tone bench. */
+    /** Shown on the tone bench, or on its paper's page. */
     record Charted() implements PlanView {
     }
 
@@ -107,6 +108,11 @@ public sealed interface PlanView {
 
             @Override
             public PlanView chart(Chart plan) {
+                return new Charted();
+            }
+
+            @Override
+            public PlanView ruler(Ruler plan) {
                 return new Charted();
             }
         });

@@ -22,6 +22,7 @@ import wistel.core.printer.DriverSettings;
 import wistel.core.printer.JobRequest;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.RasterType;
+import wistel.core.sheet.PageRaster;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
@@ -41,7 +42,7 @@ import wistel.core.tone.PairingToneCurve;
 public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVersion pairing, Output output, List<Master> masters,
     String descriptionHash,
     String engine, Optional<LabFile> labFile, Optional<PairingToneCurve> curve) {
-    public static final int SCHEMA = 10;
+    public static final int SCHEMA = 11;
     public static final String ENGINE = "4";
     /** Reduces pictures across first, as all before it did. */
     private static final String ENGINE_3 = "3";
@@ -116,11 +117,20 @@ public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVers
         return numbered;
     }
 
+    /** How its pages lie on what is sent: a lab's file as it is, on a printer of our own so that it comes out true. */
+    public PageRaster raster() {
+        return labFile.isPresent() ? PageRaster.exact(output.dpi, spec.resolution().mostPpi())
+            : new PageRaster(output.dpi, spec.resolution().mostPpi(), pairing.feedScale(), roll());
+    }
+
+    private boolean roll() {
+        return spec.stock() instanceof Stock.Roll;
+    }
+
     /** What the printer is asked for, in the words that it has now; its paper as the page feeds. */
     public JobRequest request(int number, PrinterDescription now) {
         Page page = page(number);
-        JobRequest asked = JobRequests.of(spec, Optional.of(pairing), now).sized(page.fedWidthMm(), page.fedHeightMm(),
-            spec.stock() instanceof Stock.Roll);
+        JobRequest asked = JobRequests.of(spec, Optional.of(pairing), now).sized(page.fedWidthMm(), raster().sentLengthMm(page), roll());
         List<String> intents = now.supported(INTENT).values();
         String intent = spec.route() instanceof ColourRoute.ByDriver && intents.contains("relative") ? "relative"
             : intents.contains("auto") ? "auto" : "";
@@ -143,7 +153,7 @@ public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVers
         double ppi = layout.placed().stream().mapToDouble(Placed::ppi).max().orElse(0);
         Output output = new Output(printer.raster(d.route()).orElseThrow(),
             printer.inputDpi(Math.min(ppi, d.resolution().mostPpi()), d.settings()),
-            facts.margins(d), d.copiesByPrinter());
+            facts.printerMargins(d), d.copiesByPrinter());
         return new PrintOrder(SCHEMA, d, layout, facts.pairing().orElseThrow().withCurves(List.of()), output, masters, descriptionHash,
             ENGINE, Optional.empty(), facts.curve(d));
     }

@@ -3,6 +3,7 @@ package wistel.core.pairing;
 import java.util.List;
 import wistel.core.colour.Lab;
 import wistel.core.icc.profile.Intent;
+import wistel.core.paper.FeedScale;
 import wistel.core.paper.PaperBody;
 import wistel.core.printer.DriverSettings;
 import wistel.core.tone.PairingToneCurve;
@@ -19,11 +20,12 @@ import wistel.core.tone.PairingToneCurve;
  * @param intent      the usual one
  * @param whiteLab    the paper's own colour, absolute L*a*b*, from its profile
  * @param blackL      L* of its deepest black, from its profile
+ * @param feedScale   how long a millimetre that is sent comes out; of nothing measured none
  * @param curves      what wedges told of its monochrome modes, one of each
  */
 public record PairingVersion(String pairingId, int number, String printerId, String printerName, String paper, String surface,
     PaperBody body, DriverSettings settings,
-    String profileHash, Intent intent, List<Double> whiteLab, double blackL, List<PairingToneCurve> curves) {
+    String profileHash, Intent intent, List<Double> whiteLab, double blackL, FeedScale feedScale, List<PairingToneCurve> curves) {
     /** @throws IllegalArgumentException when the number isn't positive or the white isn't a colour */
     public PairingVersion {
         curves = List.copyOf(curves);
@@ -33,12 +35,12 @@ public record PairingVersion(String pairingId, int number, String printerId, Str
         }
     }
 
-    /** With no wedge measured. */
+    /** With no wedge and no feed measured. */
     public PairingVersion(String pairingId, int number, String printerId, String printerName, String paper, String surface, PaperBody body,
         DriverSettings settings,
         String profileHash, Intent intent, Lab white, double blackL) {
         this(pairingId, number, printerId, printerName, paper, surface, body, settings, profileHash, intent,
-            List.of(white.l(), white.a(), white.b()), blackL, List.of());
+            List.of(white.l(), white.a(), white.b()), blackL, FeedScale.NONE, List.of());
     }
 
     public Lab white() {
@@ -47,14 +49,19 @@ public record PairingVersion(String pairingId, int number, String printerId, Str
 
     public PairingVersion withCurves(List<PairingToneCurve> next) {
         return new PairingVersion(pairingId, number, printerId, printerName, paper, surface, body, settings, profileHash, intent, whiteLab,
-            blackL, next);
+            blackL, feedScale, next);
+    }
+
+    public PairingVersion withFeedScale(FeedScale next) {
+        return new PairingVersion(pairingId, number, printerId, printerName, paper, surface, body, settings, profileHash, intent, whiteLab,
+            blackL, next, curves);
     }
 
     /** As a mode's scale prints on it that a wedge told: its profile of grays in place of the paper's own. */
     public PairingVersion byScale(PairingToneCurve curve) {
         return new PairingVersion(pairingId, number, printerId, printerName, paper, surface, body, settings, curve.profileHash(), intent,
             curve.scale().paper(),
-            curve.scale().black().l()).withCurves(curves);
+            curve.scale().black().l()).withFeedScale(feedScale).withCurves(curves);
     }
 
     /** Its profile is one of grays, for the printer's own monochrome mode. */

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.util.Arrays;
 import java.util.List;
+import wistel.core.sheet.PageRaster;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.paper.SheetSize;
 
@@ -32,8 +33,8 @@ public record ChartSheet(SheetSize sheet, double marginMm, double patchMm, List<
 
     /** The chart as a print file in the printer's own space. */
     public void write(OutputStream out, int dpi, String mediaType, int quality) throws IOException {
-        int width = LayoutRenderer.pixels(sheet.widthMm(), dpi);
-        int height = LayoutRenderer.pixels(sheet.heightMm(), dpi);
+        int width = PageRaster.pixels(sheet.widthMm(), dpi);
+        int height = PageRaster.pixels(sheet.heightMm(), dpi);
         PwgRaster.Writer writer = new PwgRaster.Writer(out, new PwgRaster.Page(width, height, dpi, 16, PwgRaster.Space.DEVICE3,
             PwgRaster.points(sheet.widthMm()), PwgRaster.points(sheet.heightMm()), sheet.ippName(), mediaType, quality, 1));
         char[] row = new char[3 * width];

@@ -10,7 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Executor;
 import wistel.core.icc.transform.Transform;
-import wistel.core.length.Length;
+import wistel.core.sheet.PageRaster;
 import wistel.core.pictures.GrownTexture;
 import wistel.core.pictures.OrderedExecutor;
 import wistel.core.pictures.LightCurve;
@@ -71,18 +71,13 @@ public final class LayoutRenderer {
     /**
      * @param pictures by rendition
      * @param sides    by placed picture, of those that something is made round
-     * @param dpi      of the raster, pixels an inch; a fraction where pictures keep their pixels
-     * @param mostPpi  detail finer than this is averaged away, as the docket decided; infinite to keep what the raster can hold
+     * @param raster   that it is laid on
      * @param sharpener of the final raster
      */
-    public record Job(Page page, Map<String, Picture> pictures, Map<String, SideColours> sides, double dpi, double mostPpi,
-        Sharpener sharpener) {
+    public record Job(Page page, Map<String, Picture> pictures, Map<String, SideColours> sides, PageRaster raster, Sharpener sharpener) {
         public Job {
             pictures = Map.copyOf(pictures);
             sides = Map.copyOf(sides);
-            if (!(dpi >= 1) || !(mostPpi > 0)) {
-                throw new IllegalArgumentException(dpi + " dpi, at most " + mostPpi + " ppi");
-            }
             for (Placed placed : placed(page)) {
                 if (!pictures.containsKey(placed.renditionId())) {
                     throw new IllegalArgumentException("no picture for rendition " + placed.renditionId());
@@ -95,7 +90,7 @@ public final class LayoutRenderer {
 
         /** With nothing made round its pictures. */
         public static Job plain(Page page, Map<String, Picture> pictures, double dpi, double mostPpi, Sharpener sharpener) {
-            return new Job(page, pictures, Map.of(), dpi, mostPpi, sharpener);
+            return new Job(page, pictures, Map.of(), PageRaster.exact(dpi, mostPpi), sharpener);
         }
 
         private static List<Placed> placed(Page page) {
@@ -108,32 +103,25 @@ public final class LayoutRenderer {
             return placed(page);
         }
 
-        /**
-         * A rectangle of the page as it feeds, in pixels of the raster: left, top, right, bottom. A printer that prints over the edges
-         * enlarges the raster by as much, so the raster stands for the page and what lies over its edges.
-         */
-        int[] onRaster(Rect fed) {
-            double over = page.overMm();
-            int[] across = span(fed.x() + over, fed.width(), (page.fedWidthMm() + 2 * over) / page.fedWidthMm());
-            int[] down = span(fed.y() + over, fed.height(), (page.fedHeightMm() + 2 * over) / page.fedHeightMm());
-            return new int[] {across[0], down[0], across[1], down[1]};
+        public double dpi() {
+            return raster.dpi();
         }
 
-        /** Pictures keep their size in whole pixels; where a bleed joins them, their ends meet its ends instead. */
-        private int[] span(double from, double length, double enlarged) {
-            int first = (int) Math.round(from / (Length.MM_PER_INCH * enlarged) * dpi);
-            int end = page.placed().stream().allMatch(p -> p.bleed().isEmpty())
-                ? first + (int) Math.round(length / (Length.MM_PER_INCH * enlarged) * dpi)
-                : (int) Math.round((from + length) / (Length.MM_PER_INCH * enlarged) * dpi);
-            return new int[] {first, Math.max(first + 1, end)};
+        double mostPpi() {
+            return raster.mostPpi();
+        }
+
+        /** A rectangle of the page as it feeds, in pixels of the raster: left, top, right, bottom. */
+        int[] onRaster(Rect fed) {
+            return raster.of(page, fed);
         }
 
         public int width() {
-            return pixels(page.fedWidthMm(), dpi);
+            return raster.width(page);
         }
 
         public int height() {
-            return pixels(page.fedHeightMm(), dpi);
+            return raster.height(page);
         }
     }
 
@@ -148,11 +136,6 @@ public final class LayoutRenderer {
         this.workers = workers;
         this.scratch = scratch;
         this.passes = passes;
-    }
-
-    /** Whole pixels of a length. */
-    public static int pixels(double mm, double dpi) {
-        return (int) Math.round(mm / Length.MM_PER_INCH * dpi);
     }
 
     /**
@@ -212,7 +195,7 @@ public final class LayoutRenderer {
             this.sink = sink;
             this.content = content;
             this.sharpener = job.sharpener;
-            this.marks = new MarkLayer(job.page, job.dpi);
+            this.marks = new MarkLayer(job.page, job.raster);
         }
 
         private void write(OutputStream out, Progress progress) throws IOException {

@@ -12,6 +12,7 @@ import java.awt.geom.Rectangle2D;
 import java.awt.image.BufferedImage;
 import java.awt.image.DataBufferByte;
 import java.util.List;
+import wistel.core.sheet.PageRaster;
 import wistel.core.length.Length;
 import wistel.core.pictures.Orientation;
 import wistel.core.sheet.Mark;
@@ -27,9 +28,9 @@ final class MarkLayer {
     private record Drawn(Shape shape, boolean bare) {
     }
 
-    MarkLayer(Page page, double dpi) {
-        double scale = dpi / Length.MM_PER_INCH;
-        AffineTransform toRaster = AffineTransform.getScaleInstance(scale, scale);
+    MarkLayer(Page page, PageRaster raster) {
+        double perMm = raster.dpi() / Length.MM_PER_INCH;
+        AffineTransform toRaster = AffineTransform.getScaleInstance(perMm / raster.scale().across(), perMm / raster.scale().along());
         toRaster.concatenate(turn(page));
         drawn = page.marks().stream().map(m -> new Drawn(toRaster.createTransformedShape(shape(m)), m instanceof Mark.Bare)).toList();
     }

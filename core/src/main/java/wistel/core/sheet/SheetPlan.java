@@ -5,7 +5,7 @@ import java.util.Map;
 import wistel.core.paper.Stock;
 
 /** How the work sits on the paper. Each plan is an algorithm of its own; all of them give a {@link Layout}. */
-public sealed interface SheetPlan permits Single, Gang, Tiled, Chart, Wrap {
+public sealed interface SheetPlan permits Single, Gang, Tiled, Wrap, Chart, Ruler {
     /** Upright size of a picture. */
     record PixelSize(int width, int height) {
         public PixelSize {
@@ -33,6 +33,8 @@ public sealed interface SheetPlan permits Single, Gang, Tiled, Chart, Wrap {
         R wrap(Wrap plan);
 
         R chart(Chart plan);
+
+        R ruler(Ruler plan);
     }
 
     /** Ids of the items that it lays, in their order. */

@@ -43,6 +43,7 @@ import wistel.core.rendition.RenditionChange;
 import wistel.core.rendition.RenditionCompiler;
 import wistel.core.rendition.SideChange;
 import wistel.core.sheet.Page;
+import wistel.core.sheet.PageRaster;
 import wistel.core.sheet.Placed;
 import wistel.core.sheet.Rect;
 import wistel.core.sheet.WrappedSides;
@@ -116,7 +117,7 @@ public class SidedPieceTest {
         LayoutRenderer.Picture of = new LayoutRenderer.Picture(picture, Orientation.UPRIGHT, LightCurve.GAMMA_22,
             new float[] {0.3f, 0.6f, 0.1f}, SAME);
         LayoutRenderer.Job job = new LayoutRenderer.Job(page, Map.of("r", of), Map.of("r", new LayoutRenderer.SideColours(moved, grown)),
-            DPI, Double.POSITIVE_INFINITY, sharpener);
+            PageRaster.exact(DPI, Double.POSITIVE_INFINITY), sharpener);
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         new LayoutRenderer(workers, SidedPieceTest::scratch).render(job, new SampleSink(3, 16, false), out, progress);
         byte[] bytes = out.toByteArray();

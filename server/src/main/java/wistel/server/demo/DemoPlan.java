@@ -2,7 +2,9 @@ package wistel.server.demo;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import wistel.core.icc.profile.Intent;
+import wistel.core.paper.FeedScale;
 import wistel.core.paper.PaperBody;
 import wistel.core.pictures.SideFill;
 import wistel.core.pictures.SideMoves;
@@ -18,8 +20,9 @@ final class DemoPlan {
     private DemoPlan() {
     }
 
+    /** @param feedScale where somebody has measured its feed */
     record PairingPlan(String printer, String paper, String surface, PaperBody body, Map<String, String> settings, String profile,
-        Intent intent) {
+        Intent intent, Optional<FeedScale> feedScale) {
     }
 
     record Judged(String verdict, String remark, Boolean cancelled) {

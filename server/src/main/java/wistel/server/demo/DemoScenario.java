@@ -20,6 +20,7 @@ import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.ProfileReader;
 import wistel.core.icc.transform.TransformCompiler;
 import wistel.core.pairing.PairingVersion;
+import wistel.core.paper.FeedScale;
 import wistel.core.printer.DriverSettings;
 import wistel.server.demo.DemoPlan.DocketPlan;
 import wistel.server.demo.DemoPlan.PairingPlan;
@@ -133,7 +134,8 @@ public class DemoScenario {
         Lab black = LabEncoding.V4.lab(TransformCompiler.toMeasuredLab(profile).exact(0, 0, 0));
         PairingVersion pairing = new PairingVersion(before.map(PairingVersion::pairingId).orElseGet(() -> UUID.randomUUID().toString()), 1,
             printer.toString(), plan.printer(), plan.paper(), plan.surface(),
-            plan.body(), new DriverSettings(plan.settings()), profile.hash(), plan.intent(), white, black.l());
+            plan.body(), new DriverSettings(plan.settings()), profile.hash(), plan.intent(), white, black.l())
+            .withFeedScale(before.map(PairingVersion::feedScale).or(plan::feedScale).orElse(FeedScale.NONE));
         transaction.executeWithoutResult(t -> {
             pairings.add(pairing);
             if (!there) {

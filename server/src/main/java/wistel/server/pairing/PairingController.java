@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.Parameter;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -20,12 +21,12 @@ import wistel.core.fault.ProfileException;
 import wistel.core.icc.profile.Intent;
 import wistel.core.pairing.PairingProposal;
 import wistel.core.pairing.PairingVersion;
+import wistel.core.paper.FeedScale;
 import wistel.core.paper.PaperBody;
 import wistel.core.printer.ColourRoute;
 import wistel.core.printer.DriverSettings;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.RasterType;
-import wistel.core.tone.PairingToneCurve;
 import wistel.server.edge.Events;
 import wistel.server.printer.Printer;
 import wistel.server.printer.PrinterRepository;
@@ -81,7 +82,7 @@ class PairingController {
     @PostMapping("/api/pairings")
     @ResponseStatus(HttpStatus.CREATED)
     PairingVersion pair(@RequestBody NewPairing asked) {
-        return add(UUID.randomUUID(), asked, List.of());
+        return add(UUID.randomUUID(), asked, Optional.empty());
     }
 
     /** The next version of a pairing: dockets follow it, what was printed keeps the one that it was printed with. */
@@ -90,7 +91,7 @@ class PairingController {
     PairingVersion change(@PathVariable UUID id, @RequestBody NewPairing asked) {
         PairingVersion before = pairings.find(id.toString())
             .orElseThrow(() -> new NotFound("There is no such pairing.", "Choose another one."));
-        return add(id, asked, before.curves());
+        return add(id, asked, Optional.of(before));
     }
 
     /** The newest first. */
@@ -99,8 +100,11 @@ class PairingController {
         return pairings.versions(id);
     }
 
-    /** @param curves of the version before: those stay that don't hang on a profile or media type that is another one now */
-    private PairingVersion add(UUID id, NewPairing asked, List<PairingToneCurve> curves) {
+    /**
+     * @param before the version before: of what was measured with it that stays which doesn't hang on a profile, printer, paper or media
+     *               type that is another one now
+     */
+    private PairingVersion add(UUID id, NewPairing asked, Optional<PairingVersion> before) {
         Printer printer = printers.get(asked.printerId);
         ProfileFiles.PaperProfile profile = files.known(asked.profileHash);
         String paper = InvalidRequest.named(asked.paper, "A paper's name", LONGEST_NAME);
@@ -115,7 +119,10 @@ class PairingController {
         PairingVersion made = pairings.add(new PairingVersion(id.toString(), 1, printer.id().toString(), printer.name(), paper, surface,
             asked.body, settings, asked.profileHash, asked.intent,
             profile.inspection().white(), profile.inspection().blackL().get(Intent.RELATIVE))
-            .withCurves(curves.stream().filter(k -> k.holds(settings, asked.profileHash)).toList()));
+            .withCurves(before.map(PairingVersion::curves).orElse(List.of()).stream().filter(k -> k.holds(settings, asked.profileHash))
+                .toList())
+            .withFeedScale(before.filter(b -> b.printerId().equals(printer.id().toString()) && b.paper().equals(paper)
+                && b.settings().mediaType().equals(settings.mediaType())).map(PairingVersion::feedScale).orElse(FeedScale.NONE)));
         events.publish("pairing", made.pairingId());
         return made;
     }

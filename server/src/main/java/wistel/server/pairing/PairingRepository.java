@@ -19,6 +19,7 @@ import wistel.core.fault.InvalidRequest;
 import wistel.core.fault.NotFound;
 import wistel.core.icc.profile.Intent;
 import wistel.core.pairing.PairingVersion;
+import wistel.core.paper.FeedScale;
 import wistel.core.paper.PaperBody;
 import wistel.core.printer.DriverSettings;
 import wistel.core.tone.PairingToneCurve;
@@ -64,12 +65,12 @@ public class PairingRepository {
         jdbc.sql(
             """
                 insert into pairing_version (pairing_id, no, printer_id, paper_id, settings, profile_hash, intent, white_l, white_a,
-                  white_b, black_l, made, curves, paper_no)
-                values (?, ?, ?, ?, ?::jsonb, ?, ?, ?, ?, ?, ?, ?, ?::jsonb, ?)""")
+                  white_b, black_l, made, curves, paper_no, feed_across, feed_along)
+                values (?, ?, ?, ?, ?::jsonb, ?, ?, ?, ?, ?, ?, ?, ?::jsonb, ?, ?, ?)""")
             .params(id, number, UUID.fromString(v.printerId()), paper.id, json.text(v.settings().values()), v.profileHash(),
                 v.intent().name(),
                 v.white().l(), v.white().a(), v.white().b(), v.blackL(), Timestamp.from(clock.instant()), json.text(v.curves()),
-                paper.number)
+                paper.number, v.feedScale().across(), v.feedScale().along())
             .update();
         return find(v.pairingId()).orElseThrow();
     }
@@ -172,6 +173,7 @@ public class PairingRepository {
             new DriverSettings((Map<String, String>) json.read(r.getString("settings"), Map.class)), r.getString("profile_hash"),
             Intent.valueOf(r.getString("intent")),
             List.of(r.getDouble("white_l"), r.getDouble("white_a"), r.getDouble("white_b")), r.getDouble("black_l"),
+            new FeedScale(r.getDouble("feed_across"), r.getDouble("feed_along")),
             List.of(json.read(r.getString("curves"), PairingToneCurve[].class)));
     }
 }

@@ -126,8 +126,8 @@ public class Rendering {
         RasterType raster = order.output().raster();
         PwgSink sink = new PwgSink(
             new PwgRaster.Page(job.width(), job.height(), (int) Math.round(dpi), raster.bits(), raster(raster.space()),
-                PwgRaster.points(page.fedWidthMm()), PwgRaster.points(page.fedHeightMm()),
-                SheetSize.ippName(page.fedWidthMm(), page.fedHeightMm()), order.spec().settings().mediaType(),
+                PwgRaster.points(page.fedWidthMm()), PwgRaster.points(job.raster().sentLengthMm(page)),
+                SheetSize.ippName(page.fedWidthMm(), job.raster().sentLengthMm(page)), order.spec().settings().mediaType(),
                 order.spec().settings().quality(), 1));
         CoverageSink counted = new CoverageSink(sink);
         FingerprintSink looked = new FingerprintSink(counted, job.width(), job.height());
@@ -214,7 +214,7 @@ public class Rendering {
                 s -> sides.put(placed.id(), new LayoutRenderer.SideColours(path.from(source, s.moves(), TransformCompiler::compile),
                     masters.byHash(master.hash()).flatMap(m -> textures.of(m, placed))))));
         }
-        return new LayoutRenderer.Job(page, pictures, sides, order.output().dpi(), order.spec().resolution().mostPpi(), sharpener(order));
+        return new LayoutRenderer.Job(page, pictures, sides, order.raster(), sharpener(order));
     }
 
     private static Sharpener sharpener(PrintOrder order) {

@@ -34,6 +34,7 @@ import wistel.core.printer.ColourRoute;
 import wistel.core.printer.RasterType;
 import wistel.core.render.CoverageSink;
 import wistel.core.render.LayoutRenderer;
+import wistel.core.sheet.PageRaster;
 import wistel.core.render.PictureLight;
 import wistel.core.render.SampleSink;
 import wistel.core.render.Sharpener;
@@ -174,7 +175,8 @@ public class PrintPredictionService {
             pictures.put(used.renditionId(), new LayoutRenderer.Picture(view, Orientation.UPRIGHT, PictureLight.of(source), new float[0],
                 path.from(source, proofs.transforms()::get)));
         }
-        return new LayoutRenderer.Job(scaled(page, scales), pictures, sides, dpi, Double.POSITIVE_INFINITY, Sharpener.NONE);
+        return new LayoutRenderer.Job(scaled(page, scales), pictures, sides, PageRaster.exact(dpi, Double.POSITIVE_INFINITY),
+            Sharpener.NONE);
     }
 
     /** Pixels of the sheet for one of the master's, where most are asked for. */

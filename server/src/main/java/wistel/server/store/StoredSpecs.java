@@ -24,6 +24,7 @@ import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.length.Margins;
 import wistel.core.length.Range;
 import wistel.core.pairing.PairingVersion;
+import wistel.core.paper.FeedScale;
 import wistel.core.paper.PaperBody;
 import wistel.core.paper.SheetSize;
 import wistel.core.paper.Stock;
@@ -87,6 +88,7 @@ public class StoredSpecs {
             case 7 -> json.read(seventhOrder((ObjectNode) node), PrintOrder.class);
             case 8 -> json.read(eighthOrder((ObjectNode) node), PrintOrder.class);
             case 9 -> json.read(ninthOrder((ObjectNode) node), PrintOrder.class);
+            case 10 -> json.read(tenthOrder((ObjectNode) node), PrintOrder.class);
             default -> json.read(node, PrintOrder.class);
         };
     }
@@ -249,6 +251,12 @@ public class StoredSpecs {
 
     private ObjectNode ninthOrder(ObjectNode o) {
         eighthSpec((ObjectNode) o.path("spec"));
+        return tenthOrder(o);
+    }
+
+    /** Schema 10: no feed had been measured. */
+    private ObjectNode tenthOrder(ObjectNode o) {
+        ((ObjectNode) o.path("pairing")).set("feedScale", json.tree(FeedScale.NONE));
         return o.put("schema", PrintOrder.SCHEMA);
     }
 

@@ -1,9 +1,5 @@
 package wistel.server.tone;
 
-import java.io.ByteArrayInputStream;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
@@ -13,26 +9,17 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
-import wistel.core.docket.changes.Change;
 import wistel.core.docket.spec.DocketSpec;
-import wistel.core.docket.spec.PreflightFacts;
 import wistel.core.docket.spec.Purpose;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.fault.NotFound;
 import wistel.core.icc.profile.Intent;
-import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.pairing.PairingVersion;
-import wistel.core.paper.SheetSize;
-import wistel.core.paper.Stock;
 import wistel.core.printer.ColourRoute;
 import wistel.core.printer.DriverSettings;
-import wistel.core.printer.MediaRow;
 import wistel.core.printer.PrinterDescription;
-import wistel.core.render.RasterSink;
-import wistel.core.render.TiffSink;
 import wistel.core.rendition.Compensated;
 import wistel.core.rendition.LightnessCurve;
 import wistel.core.rendition.LinearisationStep;
@@ -44,13 +31,12 @@ import wistel.core.tone.ToneCurve;
 import wistel.core.tone.ToneMode;
 import wistel.core.tone.TonePage;
 import wistel.core.tone.Wedge;
-import wistel.server.docket.DocketAssessor;
 import wistel.server.docket.DocketRepository;
 import wistel.server.docket.DocketService;
 import wistel.server.edge.Events;
 import wistel.server.master.Master;
-import wistel.server.master.MasterImport;
 import wistel.server.pairing.PairingRepository;
+import wistel.server.print.ChartDockets;
 import wistel.server.print.ReleaseService;
 import wistel.server.printer.Printer;
 import wistel.server.printer.PrinterRepository;
@@ -60,32 +46,27 @@ import wistel.server.tone.WedgeRepository.Row;
 @Service
 public class WedgePrinting {
     private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
-    private static final List<String> SHEETS = List.of("A4", "Letter", "A3", "A3+");
     /** An instrument's opening, with room to aim. */
     private static final double LEAST_PATCH_MM = 4.2;
     private static final double LEAST_SHARE = 0.55;
-    private static final int DPI = 254;
 
     private final WedgeRepository wedges;
     private final PairingRepository pairings;
     private final PrinterRepository printers;
-    private final MasterImport imports;
+    private final ChartDockets charts;
     private final DocketRepository dockets;
-    private final DocketAssessor assessor;
     private final ReleaseService releases;
     private final Events events;
     private final Clock clock;
     private final TransactionTemplate transaction;
 
-    public WedgePrinting(WedgeRepository wedges, PairingRepository pairings, PrinterRepository printers, MasterImport imports,
-        DocketRepository dockets, DocketAssessor assessor,
-        ReleaseService releases, Events events, Clock clock, TransactionTemplate transaction) {
+    public WedgePrinting(WedgeRepository wedges, PairingRepository pairings, PrinterRepository printers, ChartDockets charts,
+        DocketRepository dockets, ReleaseService releases, Events events, Clock clock, TransactionTemplate transaction) {
         this.wedges = wedges;
         this.pairings = pairings;
         this.printers = printers;
-        this.imports = imports;
+        this.charts = charts;
         this.dockets = dockets;
-        this.assessor = assessor;
         this.releases = releases;
         this.events = events;
         this.clock = clock;
@@ -173,18 +154,20 @@ public class WedgePrinting {
         lines.add(words);
         double least = LEAST_PATCH_MM / Math.min(wedge.place(0).width(), wedge.place(0).height());
         Chart chart = new Chart(DocketSpec.FIRST_ITEM, Wedge.WIDTH_MM, Math.min(1, Math.max(LEAST_SHARE, least)), lines);
-        Master master = picture("wedge-" + wedge.number() + ".tif", wedge.picture(), Wedge.pictureWidth(), Wedge.pictureHeight());
+        Master master = charts.picture("wedge-" + wedge.number() + ".tif",
+            new ChartDockets.Grays(wedge.picture(), Wedge.pictureWidth(), Wedge.pictureHeight()));
         Rendition rendition = rendition(master).compensated(
             proof.map(p -> new Compensated(List.of(new LightnessCurve(LinearisationStep.of(p.curve).points())), Optional.empty(), true))
                 .orElse(Compensated.NONE));
         return transaction.execute(t -> {
-            Laid laid = lay(new DocketSpec.Heading("Wedge " + wedge.number(), "", new Purpose.WedgeOf(wedge.number())), master, rendition,
+            ChartDockets.Laid laid = lay(new DocketSpec.Heading("Wedge " + wedge.number(), "", new Purpose.WedgeOf(wedge.number())), master,
+                rendition,
                 chart, ready);
-            Row row = new Row(wedge.number(), Optional.of(laid.docket), UUID.fromString(ready.pairing.pairingId()), ready.mode(), words,
-                laid.spec.stock().name(), wedge.steps(), wedge.repeats(),
+            Row row = new Row(wedge.number(), Optional.of(laid.docket()), UUID.fromString(ready.pairing.pairingId()), ready.mode(), words,
+                laid.spec().stock().name(), wedge.steps(), wedge.repeats(),
                 wedge.scattered(), proof.map(Proof::curve), proof.map(Proof::of), clock.instant());
             wedges.add(row);
-            releases.release(laid.docket, dockets.get(laid.docket).version(), false);
+            releases.release(laid.docket(), dockets.get(laid.docket()).version(), false);
             events.publish("wedge", Integer.toString(wedge.number()));
             return row;
         });
@@ -206,12 +189,12 @@ public class WedgePrinting {
         ToneMode mode = ready.mode();
         List<String> lines = List.of("Page to judge tones by · " + LocalDate.now(clock).format(DATE),
             ready.pairing.paper() + " on " + ready.pairing.printerName(), mode.words(ready.can));
-        Master master = picture("tone-page.tif", TonePage.picture(), TonePage.WIDTH, TonePage.HEIGHT);
+        Master master = charts.picture("tone-page.tif", new ChartDockets.Grays(TonePage.picture(), TonePage.WIDTH, TonePage.HEIGHT));
         Chart chart = new Chart(DocketSpec.FIRST_ITEM, TonePage.WIDTH_MM, LEAST_SHARE, lines);
         return transaction.execute(t -> {
-            Laid laid = lay(new DocketSpec.Heading("Page to judge tones by", "", new Purpose.Work()), master,
+            ChartDockets.Laid laid = lay(new DocketSpec.Heading("Page to judge tones by", "", new Purpose.Work()), master,
                 rendition(master).straightened(true), chart, ready);
-            return releases.release(laid.docket, dockets.get(laid.docket).version(), false);
+            return releases.release(laid.docket(), dockets.get(laid.docket()).version(), false);
         });
     }
 
@@ -219,56 +202,8 @@ public class WedgePrinting {
         return Rendition.of(DocketService.FIRST_RENDITION, master.hash()).treated(Treatment.Monochrome.NEUTRAL).straightened(false);
     }
 
-    private record Laid(UUID docket, DocketSpec spec) {
-    }
-
-    /** On the first stock that it fits: one that lies in the printer, else a usual sheet or a roll. */
-    private Laid lay(DocketSpec.Heading heading, Master master, Rendition rendition, Chart chart, Ready ready) {
-        DocketSpec d = DocketSpec.fresh(heading.title(), rendition, new PixelSize(master.width(), master.height())).withHeading(heading)
-            .withPairing(ready.pairing).withRoute(ready.route).withSettings(ready.settings);
-        UUID id = dockets.add(d);
-        dockets.putAway(id, dockets.get(id).version());
-        DocketRepository.Row row = dockets.get(id);
-        PreflightFacts facts = assessor.assess(row).facts();
-        String smallest = ready.pairing.printerName() + " takes no sheet or roll of this media type that the wedge fits.";
-        for (Stock stock : stocks(facts, d)) {
-            Optional<String> feed = facts.feedFor(d, stock);
-            if (feed.isEmpty()) {
-                continue;
-            }
-            Change onto = new Change.Charted(chart, stock, feed.get());
-            if (assessor.assess(row.with(onto.on(d))).layout().unplaced().isEmpty()) {
-                dockets.change(id, row.version(), onto);
-                return new Laid(id, onto.on(d));
-            }
-            smallest = "This chart doesn't fit " + stock.name() + ".";
-        }
-        throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, smallest, "Load a larger size, or take a wedge with fewer steps.");
-    }
-
-    private static List<Stock> stocks(PreflightFacts facts, DocketSpec d) {
-        Stream<Stock> loaded = facts.state().loaded().stream().filter(l -> l.type().equals(d.settings().mediaType()))
-            .flatMap(WedgePrinting::stock);
-        Stream<Stock> usual = SHEETS.stream().map(SheetSize::named).flatMap(Optional::stream).map(Stock.Sheet::of).map(Stock.class::cast);
-        return Stream.concat(Stream.concat(loaded, usual), facts.rolls(d).stream()).toList();
-    }
-
-    private static Stream<Stock> stock(MediaRow l) {
-        return l.roll() ? Stream.of(new Stock.Roll(l.widthMm().from()))
-            : SheetSize.KNOWN.stream().filter(s -> l.widthMm().holds(s.widthMm()) && l.lengthMm().holds(s.heightMm())).map(Stock.Sheet::of)
-                .map(Stock.class::cast).limit(1);
-    }
-
-    private Master picture(String name, char[] grays, int width, int height) {
-        try {
-            ByteArrayOutputStream out = new ByteArrayOutputStream();
-            TiffSink tiff = new TiffSink(width, height, 16, 1, DPI, StandardSpaces.GRAY_L.bytes(), new byte[0]);
-            tiff.begin(out, height);
-            RasterSink.Packed packed = tiff.pack(grays, 0, height);
-            out.write(packed.bytes(), 0, packed.size());
-            return imports.take(name, new ByteArrayInputStream(out.toByteArray())).master();
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
+    private ChartDockets.Laid lay(DocketSpec.Heading heading, Master master, Rendition rendition, Chart chart, Ready ready) {
+        return charts.lay(DocketSpec.fresh(heading.title(), rendition, new PixelSize(master.width(), master.height())).withHeading(heading)
+            .withPairing(ready.pairing).withRoute(ready.route).withSettings(ready.settings), chart);
     }
 }

@@ -7,21 +7,22 @@ import java.util.Optional;
  * The papers that can lie in the feeds, all invented.
  */
 public enum Paper {
-    SKERRY_BARYTA("Skerry Baryta 310", "photographic-glossy", "baryta", new Sheet(0.33, 0.1), 0.925, -0.020, 0.0016, 0.13, true, 1.0),
-    MOSS_COTTON("Moss Cotton 300", "stationery-fine", "cotton, smooth", new Sheet(0.52, 0.3), 0.895, 0.035, 0.0145, 0.24, false, 1.0),
-    CORRIE_LUSTRE("Corrie Lustre 260", "photographic-satin", "lustre", new Sheet(0.27, 0.2), 0.915, -0.035, 0.0034, 0.16, true, 0.96),
-    HEATH_COTTON("Heath Cotton 340", "wistel-cotton-textured", "cotton, textured", new Sheet(0.62, 0.6), 0.885, 0.042, 0.0165, 0.26, false,
+    SKERRY_BARYTA("Skerry Baryta 310", "photographic-glossy", "baryta", new Sheet(0.33, 0.1, 1.8), 0.925, -0.020, 0.0016, 0.13, true, 1.0),
+    MOSS_COTTON("Moss Cotton 300", "stationery-fine", "cotton, smooth", new Sheet(0.52, 0.3, -2.1), 0.895, 0.035, 0.0145, 0.24, false, 1.0),
+    CORRIE_LUSTRE("Corrie Lustre 260", "photographic-satin", "lustre", new Sheet(0.27, 0.2, 0.9), 0.915, -0.035, 0.0034, 0.16, true, 0.96),
+    HEATH_COTTON("Heath Cotton 340", "wistel-cotton-textured", "cotton, textured", new Sheet(0.62, 0.6, -1.5), 0.885, 0.042, 0.0165, 0.26,
+        false,
         1.03),
-    TARN_CANVAS("Tarn Canvas 390", "wistel-canvas", "canvas", new Sheet(0.48, 0.5, 0.035), 0.872, 0.052, 0.0190, 0.22, false, 1.08),
-    PLAIN("Plain paper 90", "stationery", "plain", new Sheet(0.11, 0.1), 0.860, -0.030, 0.0260, 0.32, false, 0.80);
+    TARN_CANVAS("Tarn Canvas 390", "wistel-canvas", "canvas", new Sheet(0.48, 0.5, 2.4, 0.035), 0.872, 0.052, 0.0190, 0.22, false, 1.08),
+    PLAIN("Plain paper 90", "stationery", "plain", new Sheet(0.11, 0.1, 0.4), 0.860, -0.030, 0.0260, 0.32, false, 0.80);
 
     /**
-     * The bare sheet: its thickness, how readily its ends lift, 0 to 1, and how much of the light its threads take and give from place to
-     * place.
+     * The bare sheet: its thickness, how readily its ends lift, 0 to 1, by how many mm a metre the rollers move it too far, and how much of
+     * the light its threads take and give from place to place.
      */
-    private record Sheet(double thicknessMm, double lifts, double weave) {
-        Sheet(double thicknessMm, double lifts) {
-            this(thicknessMm, lifts, 0);
+    private record Sheet(double thicknessMm, double lifts, double feedOffMm, double weave) {
+        Sheet(double thicknessMm, double lifts, double feedOffMm) {
+            this(thicknessMm, lifts, feedOffMm, 0);
         }
     }
 
@@ -77,6 +78,11 @@ public enum Paper {
 
     public double thicknessMm() {
         return sheet.thicknessMm;
+    }
+
+    /** By how many mm the rollers move a metre of it too far: what is soft slips, what is thick is taken along. */
+    public double feedOffMm() {
+        return sheet.feedOffMm;
     }
 
     public double lifts() {

@@ -10,12 +10,15 @@ import wistel.core.colour.LabEncoding;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.icc.stage.ClutGrid;
+import wistel.core.paper.FeedScale;
 import wistel.core.pictures.LabScan;
 import wistel.core.render.PwgRaster;
 
 /** Lays one page down, row by row, and keeps what a scan of the dry sheet would show: light averaged over small squares, as L*a*b*. */
 public final class SheetMaker {
     private static final int SCAN_DPI = 90;
+    /** Less of a place of the scan than this tells nothing of its colour. */
+    private static final double LEAST_SHARE = 0.05;
     /** Ink is counted on every so many dots. */
     private static final int COUNTED = 16;
     private static final Map<List<Object>, InkOnPaper> INKS = new ConcurrentHashMap<>();
@@ -25,24 +28,42 @@ public final class SheetMaker {
     private final Paper paper;
     private final InkOnPaper ink;
     private final Optional<ClutGrid> driver;
-    private final double[] edgesMm;
+    private final Feeding feeding;
     private final double[] white = new double[3];
     private final int block;
     private final int step;
     private final int columns;
+    private final int lines;
     private final char[] pixels;
-    private final double[] sums;
-    private final int[] counts;
+    /** Light on the line of the scan that is being made, and on the one below it, with the share of each place that it lies on. */
+    private double[][] sums;
+    private double[][] shares;
     private final double[] cover = new double[Laying.INKS.size()];
     private final double[] covered = new double[Laying.INKS.size()];
     private long counted;
     private int row;
+    private int line;
 
-    /** @param edgesMm that stay white: leading, right, trailing, left */
-    public SheetMaker(PwgRaster.Page page, Paper paper, Laying laying, double[] edgesMm) {
+    /**
+     * How the paper goes through.
+     *
+     * @param edgesMm that stay white: leading, right, trailing, left
+     * @param scale   how long what is sent comes out
+     * @param cut     the paper is cut off where the page ends; a sheet is as long as it is
+     */
+    public record Feeding(double[] edgesMm, FeedScale scale, boolean cut) {
+        public Feeding {
+            edgesMm = edgesMm.clone();
+        }
+
+        /** Exact, printed to all edges. */
+        public static final Feeding EXACT = new Feeding(new double[4], FeedScale.NONE, false);
+    }
+
+    public SheetMaker(PwgRaster.Page page, Paper paper, Laying laying, Feeding feeding) {
         this.page = page;
         this.paper = paper;
-        this.edgesMm = edgesMm.clone();
+        this.feeding = feeding;
         this.ink = INKS.computeIfAbsent(List.of(paper, laying), k -> new InkOnPaper(paper, laying));
         this.driver = laying.monochrome() ? Optional.empty()
             : space(page.space()).map(s -> DRIVERS.computeIfAbsent(List.of(laying.meant(), laying.quality(), page.space()),
@@ -50,9 +71,10 @@ public final class SheetMaker {
         this.block = Math.max(1, Math.round((float) page.dpi() / SCAN_DPI));
         this.step = block > 1 ? 2 : 1;
         this.columns = page.width() / block;
-        this.pixels = new char[3 * columns * (page.height() / block)];
-        this.sums = new double[3 * columns];
-        this.counts = new int[columns];
+        this.lines = (int) Math.round(page.height() * (feeding.cut ? feeding.scale.along() : 1)) / block;
+        this.pixels = new char[3 * columns * lines];
+        this.sums = new double[2][3 * columns];
+        this.shares = new double[2][columns];
         double[] lab = new double[3];
         ink.lab(new double[] {1, 1, 1}, lab);
         D50.labToXyz(lab, white);
@@ -85,48 +107,75 @@ public final class SheetMaker {
      * The next row of the page, in its own space. Every second dot in both directions is laid and measured, every one of a coarse raster.
      */
     public void row(char[] samples) {
-        int line = row / block;
-        if (row % step == 0 && line < page.height() / block) {
-            int n = page.space().channels();
-            double[] rgb = new double[3];
-            double[] lab = new double[3];
-            double[] xyz = new double[3];
-            long last = -1;
-            int left = dots(edgesMm[3]);
-            int right = page.width() - dots(edgesMm[1]);
-            boolean ends = row < dots(edgesMm[0]) || row >= page.height() - dots(edgesMm[2]);
-            for (int x = 0; x < columns * block; x += step) {
-                int column = x / block;
-                if (ends || x < left || x >= right) {
-                    sums[3 * column] += white[0];
-                    sums[3 * column + 1] += white[1];
-                    sums[3 * column + 2] += white[2];
-                    counts[column]++;
-                    counted += x % COUNTED == 0 ? 1 : 0;
-                    continue;
-                }
-                long key = 0;
-                for (int c = 0; c < n; c++) {
-                    key = key << 16 | samples[x * n + c];
-                }
-                if (key != last) {
-                    last = key;
-                    driverRgb(samples, x * n, rgb);
-                    ink.lab(rgb, lab);
-                    D50.labToXyz(lab, xyz);
-                }
-                if (x % COUNTED == 0) {
-                    count(rgb);
-                }
-                sums[3 * column] += xyz[0];
-                sums[3 * column + 1] += xyz[1];
-                sums[3 * column + 2] += xyz[2];
-                counts[column]++;
-            }
+        double along = feeding.scale.along();
+        double from = row * along / block;
+        while (line < (int) from) {
+            finishLine();
+        }
+        if (row % step == 0 && line < lines) {
+            double to = (row + step) * along / block;
+            double mine = Math.min(to, line + 1) - from;
+            boolean ends = row * along < dots(feeding.edgesMm[0]) || row * along >= lines * block - dots(feeding.edgesMm[2]);
+            lay(samples, ends, new double[] {mine, to - from - mine});
         }
         row++;
-        if (row % block == 0 && line < page.height() / block) {
-            finishLine(line);
+    }
+
+    /**
+     * @param ends  the row lies where nothing is printed
+     * @param lines shares of the row that lie on the present line of the scan and on the next
+     */
+    private void lay(char[] samples, boolean ends, double[] lines) {
+        int n = page.space().channels();
+        double[] rgb = new double[3];
+        double[] lab = new double[3];
+        double[] xyz = new double[3];
+        long last = -1;
+        double scale = feeding.scale.across();
+        int left = dots(feeding.edgesMm[3]);
+        int right = page.width() - dots(feeding.edgesMm[1]);
+        for (int x = 0; x < page.width(); x += step) {
+            double from = x * scale / block;
+            double to = (x + step) * scale / block;
+            if (ends || x * scale < left || x * scale >= right) {
+                add(from, to, white, lines);
+                counted += x % COUNTED == 0 ? 1 : 0;
+                continue;
+            }
+            long key = 0;
+            for (int c = 0; c < n; c++) {
+                key = key << 16 | samples[x * n + c];
+            }
+            if (key != last) {
+                last = key;
+                driverRgb(samples, x * n, rgb);
+                ink.lab(rgb, lab);
+                D50.labToXyz(lab, xyz);
+            }
+            if (x % COUNTED == 0) {
+                count(rgb);
+            }
+            add(from, to, xyz, lines);
+        }
+    }
+
+    /** Light of a dot that lies on one column of the scan or on two. */
+    private void add(double from, double to, double[] xyz, double[] lines) {
+        int column = (int) from;
+        double here = Math.min(to, column + 1) - from;
+        add(column, xyz, here, lines);
+        if (to - from - here > 1e-9) {
+            add(column + 1, xyz, to - from - here, lines);
+        }
+    }
+
+    private void add(int column, double[] xyz, double share, double[] lines) {
+        for (int l = 0; l < 2 && column < columns && lines[l] > 1e-9; l++) {
+            double weight = share * lines[l];
+            sums[l][3 * column] += weight * xyz[0];
+            sums[l][3 * column + 1] += weight * xyz[1];
+            sums[l][3 * column + 2] += weight * xyz[2];
+            shares[l][column] += weight;
         }
     }
 
@@ -150,23 +199,40 @@ public final class SheetMaker {
         driver.ifPresent(d -> d.at(rgb, rgb));
     }
 
-    private void finishLine(int line) {
-        double[] lab = new double[3];
-        for (int x = 0; x < columns; x++) {
-            double n = Math.max(1, counts[x])
-                / paper.light((x + 0.5) * block * 25.4 / page.dpi(), (line + 0.5) * block * 25.4 / page.dpi());
-            double[] xyz = {sums[3 * x] / n, sums[3 * x + 1] / n, sums[3 * x + 2] / n};
-            D50.xyzToLab(xyz, lab);
-            int to = 3 * (line * columns + x);
-            pixels[to] = LabEncoding.V4.ofL(lab[0]);
-            pixels[to + 1] = LabEncoding.V4.ofAb(lab[1]);
-            pixels[to + 2] = LabEncoding.V4.ofAb(lab[2]);
+    private void finishLine() {
+        if (line < lines) {
+            double[] lab = new double[3];
+            for (int x = 0; x < columns; x++) {
+                if (shares[0][x] < LEAST_SHARE) {
+                    // the page ends before the paper does
+                    System.arraycopy(white, 0, sums[0], 3 * x, 3);
+                    shares[0][x] = 1;
+                }
+                double n = shares[0][x] / paper.light((x + 0.5) * block * 25.4 / page.dpi(), (line + 0.5) * block * 25.4 / page.dpi());
+                double[] xyz = {sums[0][3 * x] / n, sums[0][3 * x + 1] / n, sums[0][3 * x + 2] / n};
+                D50.xyzToLab(xyz, lab);
+                int to = 3 * (line * columns + x);
+                pixels[to] = LabEncoding.V4.ofL(lab[0]);
+                pixels[to + 1] = LabEncoding.V4.ofAb(lab[1]);
+                pixels[to + 2] = LabEncoding.V4.ofAb(lab[2]);
+            }
         }
-        Arrays.fill(sums, 0);
-        Arrays.fill(counts, 0);
+        double[] below = sums[0];
+        sums[0] = sums[1];
+        sums[1] = below;
+        double[] shared = shares[0];
+        shares[0] = shares[1];
+        shares[1] = shared;
+        Arrays.fill(sums[1], 0);
+        Arrays.fill(shares[1], 0);
+        line++;
     }
 
+    /** The whole sheet, also where the page ended before it. */
     public LabScan scan() {
-        return new LabScan(columns, page.height() / block, (double) page.dpi() / block, pixels);
+        while (line < lines) {
+            finishLine();
+        }
+        return new LabScan(columns, lines, (double) page.dpi() / block, pixels);
     }
 }

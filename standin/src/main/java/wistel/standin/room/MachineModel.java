@@ -16,6 +16,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import wistel.core.length.Length;
 import wistel.core.length.Range;
+import wistel.core.paper.FeedScale;
 import wistel.core.paper.SheetSize;
 import wistel.standin.ink.Paper;
 
@@ -34,6 +35,10 @@ public final class MachineModel {
         double left) {
         public boolean takes(double width, double length) {
             return widthMm.holds(width) && lengthMm.holds(length);
+        }
+
+        public boolean roll() {
+            return feed.equals(Feeds.ROLL);
         }
 
         public boolean borderless() {
@@ -66,10 +71,10 @@ public final class MachineModel {
 
     /** The sheet printer: two feeds and a small roll. */
     public static final MachineModel ARDLE_17 = new MachineModel("Ardle 17", "sheet printer", "/ipp/print", 17 * INCH,
-        Map.of(Feeds.REAR, "rear feed", Feeds.FRONT, "front path", Feeds.ROLL, "roll"), small(), 12, 1);
+        Map.of(Feeds.REAR, "rear feed", Feeds.FRONT, "front path", Feeds.ROLL, "roll"), small(), 12, 1).off(0, -0.3);
     /** The roll printer with its cutter. */
     public static final MachineModel ARDLE_44 = new MachineModel("Ardle 44", "roll printer", "/ipp/large", 44 * INCH,
-        Map.of(Feeds.ROLL, "roll", Feeds.FRONT, "front slot"), large(), 20, 0.55);
+        Map.of(Feeds.ROLL, "roll", Feeds.FRONT, "front slot"), large(), 20, 0.55).off(-2.3, 0.5);
 
     private final String name;
     private final String kind;
@@ -79,6 +84,8 @@ public final class MachineModel {
     private final List<Offer> offers;
     private final double inkMlPerM2;
     private final double pace;
+    private double feedOffMm;
+    private double headOffMm;
     private final List<Setting> settings;
     private final List<Rule> rules;
 
@@ -98,6 +105,18 @@ public final class MachineModel {
         this.pace = pace;
         this.settings = makeSettings(feeds);
         this.rules = makeRules(feeds);
+    }
+
+    /** Not quite exact: by how many mm a metre its rollers and its head go too far. */
+    private MachineModel off(double feedMm, double headMm) {
+        feedOffMm = feedMm;
+        headOffMm = headMm;
+        return this;
+    }
+
+    /** How long a millimetre comes out on a paper. */
+    public FeedScale feedScale(Paper paper) {
+        return new FeedScale(1 + headOffMm / 1000, 1 + (feedOffMm + paper.feedOffMm()) / 1000);
     }
 
     /**

@@ -9,12 +9,17 @@ final class OverEdge {
     private final double acrossScale;
     private final double downScale;
     private final char[] enlarged;
+    private final int rows;
     private int next;
 
-    /** @param overMm on each side */
-    OverEdge(PwgRaster.Page page, double overMm) {
+    /**
+     * @param overMm on each side
+     * @param along  how long a millimetre of the feed comes out: where that is too short, what lies over the trailing edge fills the paper
+     */
+    OverEdge(PwgRaster.Page page, double overMm, double along) {
         this.page = page;
         double perMm = page.dpi() / 25.4;
+        this.rows = (int) Math.ceil(page.height() / Math.min(1, along));
         this.acrossScale = page.width() / (page.width() + 2 * overMm * perMm);
         this.downScale = page.height() / (page.height() + 2 * overMm * perMm);
         this.enlarged = new char[page.width() * page.space().channels()];
@@ -27,7 +32,7 @@ final class OverEdge {
             return;
         }
         boolean ready = false;
-        while (next < page.height() && source(next, page.height(), downScale) == y) {
+        while (next < rows && source(next, page.height(), downScale) == y) {
             if (!ready) {
                 enlarge(samples);
                 ready = true;

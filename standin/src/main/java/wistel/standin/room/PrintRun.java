@@ -12,6 +12,7 @@ import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import wistel.core.pictures.LabScan;
+import wistel.core.paper.FeedScale;
 import wistel.core.render.PwgRaster;
 import wistel.standin.ink.Laying;
 import wistel.standin.ink.SheetMaker;
@@ -65,8 +66,10 @@ final class PrintRun {
         Laying laying = Laying.of(loaded.paper(), settings, quality);
         double before = printer.prepare(job, laying.photoBlack());
         MachineModel.Offer offer = printer.model().offer(ticket);
-        SheetMaker maker = new SheetMaker(page, loaded.paper(), laying, edges(offer));
-        OverEdge enlarging = new OverEdge(page, ticket.overMm());
+        FeedScale scale = printer.model().feedScale(loaded.paper());
+        SheetMaker maker = new SheetMaker(page, loaded.paper(), laying,
+            new SheetMaker.Feeding(edges(offer), scale, offer != null && offer.roll()));
+        OverEdge enlarging = new OverEdge(page, ticket.overMm(), scale.along());
         char[] row = new char[page.width() * page.space().channels()];
         double area = page.width() * 25.4 / page.dpi() * page.height() * 25.4 / page.dpi() / 1e6;
         double seconds = before + area * 60 * printer.model().minutesPerM2(quality);

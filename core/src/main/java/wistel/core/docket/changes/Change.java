@@ -13,7 +13,7 @@ import wistel.core.printer.DriverSettings;
 import wistel.core.rendition.Compensated;
 import wistel.core.rendition.Rendition;
 import wistel.core.sheet.Arrangement;
-import wistel.core.sheet.Chart;
+import wistel.core.sheet.SheetPlan;
 import wistel.core.sheet.Gang;
 import wistel.core.sheet.Item;
 import wistel.core.sheet.LayoutInput;
@@ -39,10 +39,10 @@ public sealed interface Change permits Command, Change.Charted, Change.Paired, C
     }
 
     /** Laid out as a chart to be measured or judged, on a stock that this feed takes. */
-    record Charted(Chart chart, Stock stock, String feed) implements Change {
+    record Charted(SheetPlan plan, Stock stock, String feed) implements Change {
         @Override
         public DocketSpec on(DocketSpec d) {
-            return d.withPlan(chart).withStock(stock).withSettings(d.settings().with(DriverSettings.FEED, feed));
+            return d.withPlan(plan).withStock(stock).withSettings(d.settings().with(DriverSettings.FEED, feed));
         }
 
         @Override

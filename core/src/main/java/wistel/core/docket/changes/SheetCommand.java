@@ -16,6 +16,7 @@ import wistel.core.sheet.Borders;
 import wistel.core.sheet.Edge;
 import wistel.core.sheet.Frame;
 import wistel.core.sheet.Rect;
+import wistel.core.sheet.Ruler;
 import wistel.core.sheet.SinglePiece;
 
 /** What a person decides of the sheet: which one, and how one picture lies on it. */
@@ -61,8 +62,16 @@ public sealed interface SheetCommand extends Command {
 
                 @Override
                 public DocketSpec chart(Chart plan) {
-                    throw new InvalidRequest(InvalidRequest.Reason.PLAN_DIFFERS, "A chart is printed as it is.",
-                        "Open a docket of its own for the picture.");
+                    throw asItIs("A chart is printed as it is.");
+                }
+
+                @Override
+                public DocketSpec ruler(Ruler plan) {
+                    throw asItIs("Ruled lines are printed as they are.");
+                }
+
+                private InvalidRequest asItIs(String what) {
+                    return new InvalidRequest(InvalidRequest.Reason.PLAN_DIFFERS, what, "Open a docket of its own for the picture.");
                 }
             });
         }

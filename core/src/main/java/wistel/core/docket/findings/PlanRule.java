@@ -12,6 +12,7 @@ import wistel.core.sheet.Chart;
 import wistel.core.sheet.Gang;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.Plans;
+import wistel.core.sheet.Ruler;
 import wistel.core.sheet.SheetPlan;
 import wistel.core.sheet.Single;
 import wistel.core.sheet.Tiled;
@@ -42,6 +43,11 @@ final class PlanRule implements Rule {
 
         @Override
         public List<Rule> chart(Chart plan) {
+            return List.of(new EdgeRule());
+        }
+
+        @Override
+        public List<Rule> ruler(Ruler plan) {
             return List.of(new EdgeRule());
         }
     };

@@ -12,6 +12,7 @@ import java.util.stream.Stream;
 import wistel.core.icc.profile.Intent;
 import wistel.core.length.Margins;
 import wistel.core.pairing.PairingVersion;
+import wistel.core.paper.FeedScale;
 import wistel.core.paper.SheetSize;
 import wistel.core.paper.Stock;
 import wistel.core.paper.Surface;
@@ -130,9 +131,18 @@ public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVers
         return new LayoutInput(d.stock(), margins(d), sizes, d.itemsById(), details, captions, d.copies());
     }
 
-    /** Edges that stay white, as the paper feeds; none where the printer doesn't say. */
-    public Margins margins(DocketSpec d) {
+    /** Edges that the printer says it keeps white, as the paper feeds; none where it doesn't say. */
+    public Margins printerMargins(DocketSpec d) {
         return media(d).map(MediaRow::margins).orElse(Margins.NONE);
+    }
+
+    /** Edges that stay white: those of the printer, and on sheets what a feed that moves the paper too little doesn't get to. */
+    public Margins margins(DocketSpec d) {
+        Margins m = printerMargins(d);
+        Stock stock = d.stock();
+        FeedScale scale = pairing.map(PairingVersion::feedScale).orElse(FeedScale.NONE);
+        double trailing = stock instanceof Stock.Sheet s ? s.lengthMm() * (1 - scale.along()) : 0;
+        return new Margins(m.top(), Math.max(m.right(), stock.widthMm() * (1 - scale.across())), Math.max(m.bottom(), trailing), m.left());
     }
 
     /**

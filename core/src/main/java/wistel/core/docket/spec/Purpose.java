@@ -17,4 +17,8 @@ public sealed interface Purpose {
             }
         }
     }
+
+    /** Ruled lines to measure a pairing's feed by. */
+    record RulerOf(String pairingId) implements Purpose {
+    }
 }

@@ -8,6 +8,7 @@ import java.util.Locale;
 import wistel.core.icc.profile.Intent;
 import wistel.core.length.Length;
 import wistel.core.pairing.PairingVersion;
+import wistel.core.paper.FeedScale;
 import wistel.core.pictures.SideMoves;
 import wistel.core.printer.ColourRoute;
 import wistel.core.printer.RasterType;
@@ -22,6 +23,23 @@ public final class DocketPhrases {
 
     public static String percent(double share) {
         return String.format(Locale.ROOT, share < 0.1 ? "%.1f %%" : "%.0f %%", 100 * share);
+    }
+
+    /** What is done for a print to come out true: ", scaled by +0.21 % along the feed to come out true"; nothing where nothing is. */
+    public static String trueSize(FeedScale scale) {
+        List<String> scaled = new ArrayList<>();
+        scaled(scaled, scale.along(), "along the feed");
+        scaled(scaled, scale.across(), "across it");
+        return scaled.isEmpty() ? ""
+            : ", scaled by " + String.join(" and ", scaled).replaceFirst("^(\\S+ %) across it$", "$1 across the feed")
+                + " to come out true";
+    }
+
+    private static void scaled(List<String> words, double factor, String where) {
+        String percent = String.format(Locale.ROOT, "%+.2f %%", 100 * (1 / factor - 1)).replace('-', '−');
+        if (!percent.substring(1).equals("0.00 %")) {
+            words.add(percent + " " + where);
+        }
     }
 
     public static String capital(String words) {

@@ -9,6 +9,7 @@ import wistel.core.sheet.Gang;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
+import wistel.core.sheet.Ruler;
 import wistel.core.sheet.Rect;
 import wistel.core.sheet.SheetJoint;
 import wistel.core.sheet.SheetPlan;
@@ -125,5 +126,16 @@ public final class PlanWords implements SheetPlan.Visitor<PlanWords.Said> {
         }
         Placed placed = page.placed().get(0);
         return new Said(size(placed), picture(placed.atMm()) + white(placed.atMm(), page.heightMm() - placed.atMm().bottom()));
+    }
+
+    @Override
+    public Said ruler(Ruler plan) {
+        Page page = layout.pages().get(0);
+        if (page.placed().isEmpty()) {
+            return new Said(d.stock().name() + " is too small", ", nothing: the lines would be too short to tell anything");
+        }
+        Ruler.Lengths lengths = Ruler.lengths(d.stock(), page.unprintable());
+        String lines = Length.mm(lengths.acrossMm()) + " mm across and " + Length.mm(lengths.alongMm()) + " mm along";
+        return new Said(lines, ", ruled lines of " + lines);
     }
 }
