@@ -243,6 +243,16 @@ function Depths({ view, ask, complain }: { view: WrapDocket; ask: (asked: BodyAs
   )
 }
 
+/** How many lengths, and how many prints lie on each. */
+function lengthWords({ layout }: WrapDocket): string {
+  const [first] = layout.pages
+  const all = layout.pages.flatMap((p) => p.placed).length
+  if (all === 1 || !first) return ''
+  if (first.placed.length === 1) return ' for each piece'
+  if (layout.pages.length === 1) return `, all ${all} pieces side by side`
+  return ` for every ${first.placed.length} pieces, ${layout.pages.length} lengths in all`
+}
+
 /** What paper it takes, and whether that lies in the printer. */
 function Takes({ view, tools }: Pick<Props, 'view' | 'tools'>) {
   const { stocks } = view.options
@@ -265,9 +275,7 @@ function Takes({ view, tools }: Pick<Props, 'view' | 'tools'>) {
         </div>
         <p className="soft">
           It takes {mm(view.planned.neededWidthMm)} × {mm(view.planned.neededLengthMm)} mm
-          {view.spec.paper.stock.kind === 'roll' && length
-            ? `: ${mm(length)} mm of this roll${view.layout.pages.length > 1 ? ' for each piece' : ''}`
-            : ''}
+          {view.spec.paper.stock.kind === 'roll' && length ? `: ${mm(length)} mm of this roll${lengthWords(view)}` : ''}
           {now && (now.holds ? (now.loaded ? '. It is loaded.' : '. It isn’t loaded now.') : '. This is too small.')}
         </p>
       </div>

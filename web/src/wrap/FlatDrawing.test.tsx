@@ -26,17 +26,20 @@ const docket = (bare: boolean) =>
           heightMm: 609.6,
           unprintable: { left: 30, right: 30, top: 3, bottom: 3 },
           marks: bare ? [{ kind: 'line', fromX: 30, fromY: 42, toX: 756, toY: 42, widthMm: 0.2 }] : [],
-          placed: [{ sides: { grownMm: at(51, 63, 684, 484), faceMm: at(93, 105, 600, 400) } }],
+          placed: [{ id: 'i1', sides: { grownMm: at(51, 63, 684, 484), faceMm: at(93, 105, 600, 400) } }],
         },
       ],
+      cuts: [],
     },
     planned: {
-      lines: {
-        faceMm: at(93, 105, 600, 400),
-        backMm: at(54, 66, 678, 478),
-        flatMm: at(30, 42, 726, 525),
-        shownMm: at(54.4, 66.4, 677, 477),
-      },
+      lines: [
+        {
+          faceMm: at(93, 105, 600, 400),
+          backMm: at(54, 66, 678, 478),
+          flatMm: at(30, 42, 726, 525),
+          shownMm: at(54.4, 66.4, 677, 477),
+        },
+      ],
     },
   }) as unknown as WrapDocket
 

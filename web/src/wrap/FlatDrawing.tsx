@@ -27,11 +27,10 @@ export function FlatDrawing({ view, piece, longest, onLength, onPatch }: Props) 
   const [box, room] = useRoom()
   const [patch, setPatch] = useState<Patch>()
   const last = useRef<Patch>(MIDDLE)
-  const shown = useLivePicture(wrapUrl(view, piece + 1, longest))
-  const page = view.layout.pages[piece] ?? view.layout.pages[0]
-  const printed = page?.placed[0]?.sides?.grownMm
-  const lines = view.planned.lines
-  if (!page || !printed) return <div ref={box} className="drawing" />
+  const prints = view.layout.pages.flatMap((page, i) => page.placed.map((placed) => ({ page, number: i + 1, placed })))
+  const { page, number } = prints[piece] ?? { page: view.layout.pages[0], number: 1 }
+  const lines = view.planned.lines[piece] ?? view.planned.lines[0]
+  if (!page || !lines) return <div ref={box} className="drawing" />
   const { scale, x0, y0, width, height } = fitting(room, page, [])
   const at = (r: Patch) => ({ x: x0 + r.x * scale, y: y0 + r.y * scale, width: r.width * scale, height: r.height * scale })
   const face = at(lines.faceMm)
@@ -89,19 +88,17 @@ export function FlatDrawing({ view, piece, longest, onLength, onPatch }: Props) 
         <svg width={width} height={height} role="img" aria-label="The flat print on its paper, to scale">
           <PaperShape view={view} page={page} x0={x0} y0={y0} scale={scale} />
         </svg>
-        {shown && (
-          <img
-            className="flat-picture"
-            src={shown}
-            alt="What is printed: face and sides"
-            draggable={false}
-            style={{
-              left: x0 + printed.x * scale,
-              top: y0 + printed.y * scale,
-              width: printed.width * scale,
-              height: printed.height * scale,
-            }}
-          />
+        {prints.map(
+          (p, i) =>
+            p.number === number &&
+            p.placed.sides && (
+              <FlatPicture
+                key={p.placed.id}
+                url={wrapUrl(view, i + 1, longest)}
+                at={at(p.placed.sides.grownMm)}
+                beside={i !== piece}
+              />
+            ),
         )}
         <div className="paper" style={{ left: x0, top: y0, width: sw, height: sh }}>
           <Marks marks={page.marks} scale={scale} width={sw} height={sh} />
@@ -131,6 +128,19 @@ export function FlatDrawing({ view, piece, longest, onLength, onPatch }: Props) 
             />
             <path d={`M${x0} ${y0 + sh + 14}v12M${x0 + sw} ${y0 + sh + 14}v12M${x0} ${y0 + sh + 20}H${x0 + sw}`} />
           </g>
+          {view.layout.cuts
+            .filter((c) => c.page === number)
+            .map((c) => (
+              <path
+                key={c.number}
+                className="between"
+                d={
+                  c.down
+                    ? `M${x0 + c.atMm * scale} ${y0 + c.fromMm * scale}V${y0 + c.toMm * scale}`
+                    : `M${x0 + c.fromMm * scale} ${y0 + c.atMm * scale}H${x0 + c.toMm * scale}`
+                }
+              />
+            ))}
           <PaperName view={view} page={page} x0={x0} y0={y0} scale={scale} />
         </svg>
         {onPatch && (
@@ -165,4 +175,26 @@ export function FlatDrawing({ view, piece, longest, onLength, onPatch }: Props) 
       </div>
     </div>
   )
+}
+
+/** @param beside another print on the same length */
+function FlatPicture({
+  url,
+  at,
+  beside,
+}: {
+  url: string
+  at: { x: number; y: number; width: number; height: number }
+  beside: boolean
+}) {
+  const shown = useLivePicture(url)
+  return shown ? (
+    <img
+      className="flat-picture"
+      src={shown}
+      alt={beside ? 'A print beside it' : 'What is printed: face and sides'}
+      draggable={false}
+      style={{ left: at.x, top: at.y, width: at.width, height: at.height }}
+    />
+  ) : null
 }

@@ -39,12 +39,14 @@ export function WrapStation(props: Props) {
   const [shape, setShape] = useState<number>()
   const [level, setLevel] = useState(false)
   const [degrees, setDegrees] = useState<number>()
-  const pieces = view.layout.pages.length
+  const prints = view.layout.pages.flatMap((p) => p.placed)
+  const pieces = prints.length
   const one = Math.min(piece, pieces - 1)
-  const printed = view.layout.pages[0]?.placed[0]?.sides?.grownMm
+  const printed = prints[0]?.sides?.grownMm
+  const lines = view.planned.lines[0]
   /** Of the face to the whole picture, in shares. */
   const patch = (p: { x: number; y: number; width: number; height: number }) => {
-    const placed = view.layout.pages[one]?.placed[0]
+    const placed = prints[one]
     if (!placed) return
     const m = picture.master
     const f = faceOf(placed)
@@ -73,7 +75,7 @@ export function WrapStation(props: Props) {
               shape={shape}
               level={level}
               degrees={degrees ?? item.cut.degrees}
-              faces={view.layout.pages.flatMap((p) => p.placed).map(faceOf)}
+              faces={prints.map(faceOf)}
               onCut={(cut) => tools.decide({ kind: 'trimmed', itemId: item.id, cut })}
               onPan={(cropX, cropY) => tools.decide({ kind: 'cropped', itemId: item.id, cropX, cropY })}
               onLevel={(next) => {
@@ -96,12 +98,12 @@ export function WrapStation(props: Props) {
                   />
                 </div>
               )}
-              {(shownLook === 'both' || shownLook === 'round') && printed && (
+              {(shownLook === 'both' || shownLook === 'round') && printed && lines && (
                 <div className="part">
                   <Suspense fallback={null}>
                     <BodyView
-                      body={{ body: plan.body, lines: view.planned.lines, printed, corners: plan.corners }}
-                      pictures={view.layout.pages.map((_, i) => wrapUrl(view, i + 1, pieces > 1 ? FLAT : ROUND))}
+                      body={{ body: plan.body, lines, printed, corners: plan.corners }}
+                      pictures={prints.map((_, i) => wrapUrl(view, i + 1, pieces > 1 ? FLAT : ROUND))}
                       panels={plan.panels}
                       paper={view.pairing ? labCss(view.pairing.whiteLab) : '#f7f6f2'}
                       viewingMm={view.spec.output.resolution.viewingMm}
@@ -132,7 +134,7 @@ export function WrapStation(props: Props) {
               aria-label="Piece shown"
               value={one}
               onChange={setPiece}
-              options={view.layout.pages.map((_, i) => ({ value: i, label: `piece ${i + 1} of ${pieces}` }))}
+              options={prints.map((_, i) => ({ value: i, label: `piece ${i + 1} of ${pieces}` }))}
             />
           )}
           {!crop && (
@@ -208,7 +210,7 @@ function faceOf({ crop, atMm, sides }: Placed) {
 /** Every way to fill the sides, beside one another. */
 function AllSides({ view, piece, tools }: { view: WrapDocket; piece: number; tools: StationProps['tools'] }) {
   const { fill } = view.spec.plan
-  const printed = view.layout.pages[piece]?.placed[0]?.sides
+  const printed = view.layout.pages.flatMap((p) => p.placed)[piece]?.sides
   if (!printed) return null
   const { grownMm: g, faceMm: f } = printed
   const fold = {

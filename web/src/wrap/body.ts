@@ -9,7 +9,7 @@ export type Surface = { corners: Corner[]; light: number }
 
 export type Shown = {
   body: WrapBody
-  lines: Wrapped['lines']
+  lines: Wrapped['lines'][number]
   /** All that is printed of a piece. */
   printed: NonNullable<Placed['sides']>['grownMm']
   corners: 'FOLDED' | 'MITRED'

@@ -143,7 +143,7 @@ public class WrapsTest extends InTestRoom {
         d = body(path, "{\"growsAcross\":\"0,4\",\"growsAlong\":\"0.7 %\",\"depth\":\"45\",\"turnOver\":\"3cm\"}");
         assertThat(codes(d)).doesNotContain("STRETCH_UNKNOWN");
         // 609.6 + 2 (45 + 30 + pi 0.48), printed 0.4 % shorter
-        assertThat(d.path("planned").path("lines").path("flatMm").path("width").asDouble())
+        assertThat(d.path("planned").path("lines").get(0).path("flatMm").path("width").asDouble())
             .isCloseTo((609.6 + 2 * (75 + Math.PI * 0.48)) / 1.004, within(0.01));
     }
 
@@ -175,11 +175,14 @@ public class WrapsTest extends InTestRoom {
     @Test
     public void aTriptychKeepsItsPlaceOnTheWall() throws IOException {
         String path = onCanvas("three");
-        body(path, "{\"width\":\"600\",\"depth\":\"18\"}");
+        body(path, "{\"width\":\"300\",\"depth\":\"18\"}");
         JsonNode d = body(path, "{\"panelsAcross\":3,\"gap\":\"30\"}");
-        assertThat(plan(d).path("body").path("faceWidthMm").asDouble()).isCloseTo(180, within(1e-6));
-        assertThat(d.path("layout").path("pages").size()).isEqualTo(3);
-        assertThat(d.path("readback").asString()).contains("3 pieces of 180 × 400 mm");
+        assertThat(plan(d).path("body").path("faceWidthMm").asDouble()).isCloseTo(80, within(1e-6));
+        assertThat(d.path("layout").path("pages").size()).as("lying, each on a length of its own takes the least roll").isEqualTo(3);
+        JsonNode upright = change(path, "{\"kind\":\"turned\"}");
+        assertThat(upright.path("layout").path("pages").valueStream().map(p -> p.path("placed").size())).containsExactly(2, 1);
+        assertThat(upright.path("layout").path("cuts").size()).isEqualTo(1);
+        assertThat(d.path("readback").asString()).contains("3 pieces of 80 × 200 mm");
         assertThat(api.get(path + "/wrap/pieces/3/picture?longest=200").raw().body())
             .isNotEqualTo(api.get(path + "/wrap/pieces/1/picture?longest=200").raw().body());
         assertThat(api.get(path + "/wrap/pieces/4/picture").code()).isEqualTo("page-unknown");
@@ -331,7 +334,7 @@ public class WrapsTest extends InTestRoom {
     public void aLabAndTheWorkbenchGetTheSameLengths() throws IOException {
         String path = onCanvas("lab");
         JsonNode d = body(path, "{\"width\":\"240\",\"depth\":\"30\",\"turnOver\":\"25\"}");
-        double flat = d.path("planned").path("lines").path("flatMm").path("width").asDouble();
+        double flat = d.path("planned").path("lines").get(0).path("flatMm").path("width").asDouble();
         Api.Answer asked = api.post(path + "/files", "{\"format\":\"PDF\",\"quality\":92,\"space\":\"SRGB\",\"sheet\":true}",
             version(path));
         assertThat(asked.status()).as(asked.body().toString()).isEqualTo(202);

@@ -25,12 +25,13 @@ public sealed interface PlanView {
     }
 
     /**
+     * @param lines          of each print
      * @param foldMm         what one fold takes
      * @param sideMm         from the face's edge to the back
      * @param neededWidthMm  of the paper as it feeds, and its length
      * @param pictureShaped  the faces crop nothing of the picture
      */
-    record Wrapped(Wrap.Lines lines, double foldMm, double sideMm, double neededWidthMm, double neededLengthMm,
+    record Wrapped(List<Wrap.Lines> lines, double foldMm, double sideMm, double neededWidthMm, double neededLengthMm,
         boolean pictureShaped) implements PlanView {
     }
 

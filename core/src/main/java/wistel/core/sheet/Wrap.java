@@ -7,7 +7,8 @@ import wistel.core.pictures.SideFill;
 import wistel.core.pictures.SideMoves;
 
 /**
- * One picture round a body, or cut up over several that hang side by side; each of them is a page. Of what is wanted of the picture the
+ * One picture round a body, or cut up over several that hang side by side; each of them is a page, but on a roll as many lie on one length
+ * as it is wide. Of what is wanted of the picture the
  * faces take the largest part of their shape, where the frame's crop says.
  *
  * @param across the way the paper feeds lies left to right, as in {@link Single}
@@ -18,6 +19,8 @@ public record Wrap(String itemId, boolean across, WrapBody body, Panels panels, 
     Corners corners) implements SheetPlan {
     /** Round a print whose marks lie outside of it. */
     static final double MARKS_MM = 9;
+    /** Between prints that lie side by side: a knife's way with room to err. */
+    static final double BESIDE_MM = 8;
 
     /** How the corners are done: folded in, or cut so that the turned-over edges meet along a mitre. */
     public enum Corners {
@@ -143,8 +146,14 @@ public record Wrap(String itemId, boolean across, WrapBody body, Panels panels, 
         return (across ? body.flatWidthMm() : body.flatHeightMm()) + 2 * roomMm();
     }
 
+    /** How many of its prints lie side by side on a roll of which so much can be printed on; at least one. */
+    int beside(double printableMm) {
+        return Math.max(1, Math.min(panels.count(), (int) ((printableMm + BESIDE_MM) / (neededWidthMm() + BESIDE_MM))));
+    }
+
     private double lengthMm(Stock stock) {
-        return stock instanceof Stock.Sheet s ? s.lengthMm() : neededLengthMm();
+        return stock instanceof Stock.Sheet s ? s.lengthMm()
+            : Math.ceil((double) panels.count() / beside(stock.widthMm())) * (neededLengthMm() + 2 * WrapPiece.ROLL_END_MM);
     }
 
     /** The picture's way round a face's edges. */
@@ -188,9 +197,14 @@ public record Wrap(String itemId, boolean across, WrapBody body, Panels panels, 
     public record Lines(Rect flatMm, Rect faceMm, Rect backMm, Rect shownMm) {
     }
 
-    /** Of every page of a layout of this plan; all panels lie alike. */
-    public Lines lines(Layout layout) {
-        WrappedSides sides = layout.placed().get(0).sides().orElseThrow();
+    /** Of each of its prints, in their order. */
+    public List<Lines> lines(Layout layout) {
+        return layout.placed().stream().map(this::lines).toList();
+    }
+
+    /** @param placed a print of this plan */
+    private Lines lines(Placed placed) {
+        WrappedSides sides = placed.sides().orElseThrow();
         double x = sides.faceMm().x() - body.face().x();
         double y = sides.faceMm().y() - body.face().y();
         return new Lines(body.grown(body.aroundMm()).moved(x, y), sides.faceMm(), body.grown(body.sideMm() + body.foldMm() / 2).moved(x, y),

@@ -12,7 +12,7 @@ import wistel.core.sheet.SheetPlan.PixelSize;
 /** A piece with the plan that lays it round a body. */
 public record WrapPiece(Item item, Wrap plan) {
     /** Roll before and behind the print, to hold it by. */
-    private static final double ROLL_END_MM = 15;
+    static final double ROLL_END_MM = 15;
 
     /** @throws IllegalArgumentException when the plan lays another piece */
     public WrapPiece {
@@ -84,16 +84,42 @@ public record WrapPiece(Item item, Wrap plan) {
         double length = in.stock() instanceof Stock.Sheet s ? s.lengthMm() : plan.neededLengthMm() + 2 * lead;
         double width = across ? length : in.stock().widthMm();
         double height = across ? in.stock().widthMm() : length;
-        double x = (width - body.flatWidthMm()) / 2;
-        double y = (height - body.flatHeightMm()) / 2;
         PixelSize picture = in.picture(item);
+        int count = plan.panels().count();
+        int most = in.stock() instanceof Stock.Roll r ? plan.beside(r.widthMm() - in.feedMargins().left() - in.feedMargins().right()) : 1;
+        double step = plan.neededWidthMm() + Wrap.BESIDE_MM;
         List<Page> pages = new ArrayList<>();
-        for (int i = 0; i < plan.panels().count(); i++) {
-            Placed whole = placed(crop(picture, i % plan.panels().across(), i / plan.panels().across())).moved(x, y);
-            Placed placed = plan.panels().count() == 1 ? whole : whole.part(i + 1);
-            pages.add(Page.of(width, height, margins, feed, List.of(placed), new WrapMarks(plan, x, y).of(in.caption(item), i)));
+        List<CutLine> cuts = new ArrayList<>();
+        for (int first = 0; first < count; first += most) {
+            int beside = Math.min(most, count - first);
+            List<Placed> placed = new ArrayList<>();
+            List<Mark> marks = new ArrayList<>();
+            for (int i = first; i < first + beside; i++) {
+                // from the middle of the length, across the roll
+                double off = step * (i - first - (beside - 1) / 2.0);
+                double x = (width - body.flatWidthMm()) / 2 + (across ? 0 : off);
+                double y = (height - body.flatHeightMm()) / 2 + (across ? off : 0);
+                Placed whole = placed(crop(picture, i % plan.panels().across(), i / plan.panels().across())).moved(x, y);
+                placed.add(count == 1 ? whole : whole.part(i + 1));
+                marks.addAll(new WrapMarks(plan, x, y).of(in.caption(item), i));
+            }
+            pages.add(Page.of(width, height, margins, feed, placed, marks));
+            cuts(cuts, pages.size(), pages.get(pages.size() - 1), step);
         }
-        return Layout.of(pages, losses(picture));
+        return Layout.of(pages, losses(picture)).cut(cuts);
+    }
+
+    /** In the middle between prints that lie side by side, one after the other. */
+    private void cuts(List<CutLine> cuts, int number, Page page, double step) {
+        double wide = plan.across() ? page.heightMm() : page.widthMm();
+        double along = plan.across() ? page.widthMm() : page.heightMm();
+        int beside = page.placed().size();
+        double before = 0;
+        for (int i = 1; i < beside; i++) {
+            double at = wide / 2 + step * (i - beside / 2.0);
+            cuts.add(new CutLine(number, i, !plan.across(), at, 0, along, at - before, List.of(page.placed().get(i - 1).id())));
+            before = at;
+        }
     }
 
     private Placed placed(Crop crop) {

@@ -64,8 +64,9 @@ public class WrapTest {
         double wallWidth = wrap.panels().across() * body.faceWidthMm() + (wrap.panels().across() - 1) * wrap.panels().gapMm() + 2 * round;
         double wallHeight = wrap.panels().down() * body.faceHeightMm() + (wrap.panels().down() - 1) * wrap.panels().gapMm() + 2 * round;
         double pixelsPerMm = Math.min(6000 / wallWidth, 4000 / wallHeight);
-        for (int i = 0; i < layout.pages().size(); i++) {
-            Placed placed = layout.pages().get(i).placed().get(0);
+        assertThat(layout.placed()).hasSize(wrap.panels().count());
+        for (int i = 0; i < layout.placed().size(); i++) {
+            Placed placed = layout.placed().get(i);
             Rect face = placed.sides().orElseThrow().faceMm();
             // where the picture itself goes round, places of the sides are looked up too, unrolled
             double beyond = wrap.fill() instanceof SideFill.Itself ? 0.05 : 0;
@@ -89,16 +90,19 @@ public class WrapTest {
     @Test(dataProvider = "wraps")
     public void noMarkLiesWhereThePrintIsSeen(Wrap wrap) {
         Layout layout = wrap.lay(ground(ROLL_44));
-        Wrap.Lines lines = wrap.lines(layout);
+        List<Wrap.Lines> beside = wrap.lines(layout).subList(0, layout.pages().get(0).placed().size());
         assertThat(layout.pages().get(0).marks()).hasSizeGreaterThan(20);
         for (Mark mark : layout.pages().get(0).marks()) {
             for (double t = 0; t <= 1; t += 0.02) {
                 double x = mark instanceof Mark.Line l ? l.fromX() + t * (l.toX() - l.fromX()) : ((Mark.Text) mark).x();
                 double y = mark instanceof Mark.Line l ? l.fromY() + t * (l.toY() - l.fromY()) : ((Mark.Text) mark).y();
-                boolean seen = inside(x, lines.faceMm().x(), lines.faceMm().right())
-                    && inside(y, lines.shownMm().y(), lines.shownMm().bottom())
-                    || inside(y, lines.faceMm().y(), lines.faceMm().bottom()) && inside(x, lines.shownMm().x(), lines.shownMm().right());
-                assertThat(seen).as("%s at %s, %s", mark, x, y).isFalse();
+                for (Wrap.Lines lines : beside) {
+                    boolean seen = inside(x, lines.faceMm().x(), lines.faceMm().right())
+                        && inside(y, lines.shownMm().y(), lines.shownMm().bottom())
+                        || inside(y, lines.faceMm().y(), lines.faceMm().bottom())
+                            && inside(x, lines.shownMm().x(), lines.shownMm().right());
+                    assertThat(seen).as("%s at %s, %s", mark, x, y).isFalse();
+                }
             }
         }
     }
@@ -142,12 +146,49 @@ public class WrapTest {
     @Test
     public void aTriptychLeavesOutItsGaps() {
         Layout layout = wrap(bars(200, 400, 38, false), new Wrap.Panels(3, 1, 30), MIRRORED, Wrap.Corners.FOLDED).lay(ground(ROLL_44));
-        assertThat(layout.pages()).hasSize(3);
-        Crop first = layout.pages().get(0).placed().get(0).crop();
-        Crop second = layout.pages().get(1).placed().get(0).crop();
+        Crop first = layout.placed().get(0).crop();
+        Crop second = layout.placed().get(1).crop();
         assertThat((second.x() - first.x() - first.width()) / first.width()).isCloseTo(30 / 200.0, within(1e-9));
         // 660 by 400 mm of a picture of 3 to 2, of which 60 mm lie behind the gaps
         assertThat(layout.losses().get(0).share()).isCloseTo(1 - 1.5 / 1.65 * 600 / 660, within(1e-6));
+    }
+
+    @DataProvider
+    Object[][] besides() {
+        // a print of 200 x 300 mm with bars of 18 mm takes 293 mm across: three times with 8 mm between are 895, four times 1196
+        return new Object[][] {{44, 3, 1, List.of(3)}, {36, 3, 1, List.of(3)}, {24, 3, 1, List.of(2, 1)}, {17, 3, 1, List.of(1, 1, 1)},
+            {44, 5, 1, List.of(3, 2)}, {44, 2, 2, List.of(3, 1)}};
+    }
+
+    /** As many as the roll is wide lie side by side, none over another, all on printable paper, with a cut between each two. */
+    @Test(dataProvider = "besides")
+    public void printsLieSideBySideOnARoll(int inches, int columns, int rows, List<Integer> onPages) {
+        for (boolean across : new boolean[] {false, true}) {
+            Wrap wrap = wrap(bars(across ? 300 : 200, across ? 200 : 300, 18, false), new Wrap.Panels(columns, rows, 30), MIRRORED,
+                Wrap.Corners.FOLDED).laid(across);
+            Layout layout = wrap.lay(ground(new Stock.Roll(inches * 25.4)));
+            assertThat(layout.pages().stream().map(p -> p.placed().size())).isEqualTo(onPages);
+            int print = 0;
+            for (int number = 1; number <= layout.pages().size(); number++) {
+                Page page = layout.pages().get(number - 1);
+                double wide = across ? page.heightMm() : page.widthMm();
+                List<Rect> flats = wrap.lines(layout).subList(print, print + page.placed().size()).stream().map(Wrap.Lines::flatMm)
+                    .toList();
+                int on = number;
+                List<CutLine> cuts = layout.cuts().stream().filter(c -> c.page() == on).toList();
+                assertThat(cuts).hasSize(flats.size() - 1);
+                double before = 3;
+                for (int i = 0; i < flats.size(); i++) {
+                    double from = across ? flats.get(i).y() : flats.get(i).x();
+                    double to = across ? flats.get(i).bottom() : flats.get(i).right();
+                    assertThat(from).isGreaterThanOrEqualTo(before);
+                    before = i < cuts.size() ? cuts.get(i).atMm() : wide - 3;
+                    assertThat(to).isLessThanOrEqualTo(before);
+                    assertThat(page.marks().size() % flats.size()).isZero();
+                }
+                print += flats.size();
+            }
+        }
     }
 
     @Test
@@ -170,7 +211,8 @@ public class WrapTest {
         Layout alone = new WrapPiece(ITEM, wrap).alone(ground(ROLL_44));
         assertThat(alone.pages()).hasSize(3);
         assertThat(alone.pages().get(0).widthMm()).isCloseTo(wrap.body().flatWidthMm() + 2 * (Wrap.MARKS_MM + 3), within(1e-9));
-        assertThat(alone.pages().get(0).marks()).hasSameSizeAs(wrap.lay(ground(ROLL_44)).pages().get(0).marks());
+        assertThat(alone.pages().get(0).marks())
+            .hasSameSizeAs(wrap.lay(ground(new Stock.Sheet("A2", 420, 594))).pages().get(0).marks());
         Layout pictures = alone.picturesAlone();
         assertThat(pictures.pages()).hasSize(3);
         assertThat(pictures.pages().get(1).widthMm()).isCloseTo(wrap.body().grown(wrap.body().printedMm()).width(), within(1e-9));

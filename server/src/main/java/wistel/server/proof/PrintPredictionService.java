@@ -122,13 +122,17 @@ public class PrintPredictionService {
     }
 
     /**
-     * The picture of a page with what is made round it, without its paper: as it looks on that, or where none is chosen as the master
-     * looks.
+     * A print with what is made round it, without its paper: as it looks on that, or where none is chosen as the master looks.
+     *
+     * @param print among all that lie on the pages, from 1
      */
-    public byte[] alone(DocketAssessment judged, int number, Display display, int longest) {
-        page(judged, number);
+    public byte[] alone(DocketAssessment judged, int print, Display display, int longest) {
         List<Page> alone = judged.layout().picturesAlone().pages();
-        Page page = alone.get(Math.min(number, alone.size()) - 1);
+        if (print < 1 || print > alone.size()) {
+            throw new InvalidRequest(InvalidRequest.Reason.PAGE_UNKNOWN, "This docket has no print " + print + ".",
+                "Choose one of its prints.");
+        }
+        Page page = alone.get(print - 1);
         int dpi = (int) Math.max(5,
             Math.floor(Math.min(longest, LARGEST) * Length.MM_PER_INCH / Math.max(page.widthMm(), page.heightMm())));
         try {
@@ -139,7 +143,7 @@ public class PrintPredictionService {
                     codes -> codes);
                 return Png.of(shown.width(), shown.height(), shown.pixels(), display);
             }
-            PrintPrediction told = told(judged, number);
+            PrintPrediction told = told(judged, pageOf(judged, print));
             View sheet = SheetPreview.of(renderer(), job(judged, page, dpi, told), told.raster() == RasterType.Space.GRAY ? 1 : 3,
                 laid(told, judged));
             return Png.of(sheet.width(), sheet.height(),
@@ -147,6 +151,19 @@ public class PrintPredictionService {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
+    }
+
+    /** The page that a print lies on. */
+    private static int pageOf(DocketAssessment judged, int print) {
+        int before = 0;
+        List<Page> pages = judged.layout().pages();
+        for (int i = 0; i < pages.size(); i++) {
+            before += pages.get(i).placed().size();
+            if (print <= before) {
+                return i + 1;
+            }
+        }
+        return pages.size();
     }
 
     private LayoutRenderer.Job job(DocketAssessment judged, Page page, int dpi, PrintPrediction told) {

@@ -4,10 +4,13 @@ import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.stream.Collectors;
 import wistel.core.docket.spec.DocketSpec;
 import wistel.core.length.Length;
 import wistel.core.pairing.PairingVersion;
 import wistel.core.pictures.SideFill;
+import wistel.core.sheet.CutLine;
+import wistel.core.sheet.Layout;
 import wistel.core.sheet.Mark;
 import wistel.core.sheet.Rect;
 import wistel.core.sheet.Wrap;
@@ -21,6 +24,8 @@ import wistel.server.workbench.WorkbenchPdf;
  */
 final class WrapInstructions {
     private static final float DRAWING = 290;
+    /** Marks of a print lie no farther outside of it. */
+    private static final double BESIDE_MM = 12;
     private static final float AFTER_DIMENSIONS = 26;
 
     private WrapInstructions() {
@@ -35,7 +40,7 @@ final class WrapInstructions {
                 + judged.facts().pairing().map(PairingVersion::paper).orElse("no paper chosen yet") + " · " + sizes(wrap));
             drawing(page, wrap, judged, picture);
             page.list("Sizes", lengths(wrap), false);
-            page.list("One after the other", steps(wrap), true);
+            page.list("One after the other", steps(wrap, judged.layout()), true);
             return page.bytes();
         }
     }
@@ -68,11 +73,18 @@ final class WrapInstructions {
         return lines;
     }
 
-    private static List<String> steps(Wrap wrap) {
+    private static List<String> steps(Wrap wrap, Layout layout) {
         WrapBody b = wrap.body();
         boolean bars = b.support().kind() == WrapBody.Kind.BARS;
         List<String> steps = new ArrayList<>();
         steps.add(bars ? "Let the print dry for a day. Varnish it now, if it is to be varnished." : "Let the print dry for a day.");
+        if (!layout.cuts().isEmpty()) {
+            layout.cuts().stream().map(CutLine::page).distinct().forEach(
+                number -> steps
+                    .add((layout.pages().size() > 1 ? "Length " + number + ": part" : "Part") + " the prints that lie side by side, "
+                        + layout.cuts().stream().filter(c -> c.page() == number).map(c -> mm(c.atMm())).collect(Collectors.joining(", "))
+                        + " mm from the roll's edge."));
+        }
         steps.add(
             b.turnOver().printed() ? "Cut it out between the ticks that stand beside its corners." : "Cut it out along the outer line.");
         if (wrap.corners() == Wrap.Corners.MITRED) {
@@ -113,9 +125,16 @@ final class WrapInstructions {
         return steps;
     }
 
+    /** It belongs to this print and not to one beside it. */
+    private static boolean within(Rect flat, Mark.Line l) {
+        double x = (l.fromX() + l.toX()) / 2;
+        double y = (l.fromY() + l.toY()) / 2;
+        return x > flat.x() - BESIDE_MM && x < flat.right() + BESIDE_MM && y > flat.y() - BESIDE_MM && y < flat.bottom() + BESIDE_MM;
+    }
+
     /** The flat print to scale: picture, folds, cut, corners, lengths. */
     private static void drawing(WorkbenchPdf page, Wrap wrap, DocketAssessment judged, byte[] picture) throws IOException {
-        Wrap.Lines lines = wrap.lines(judged.layout());
+        Wrap.Lines lines = wrap.lines(judged.layout()).get(0);
         Rect flat = lines.flatMm();
         float width = WorkbenchPdf.WIDTH - 2 * AFTER_DIMENSIONS;
         float scale = (float) Math.min(width / flat.width(), DRAWING / flat.height());
@@ -127,7 +146,7 @@ final class WrapInstructions {
         page.rectangle(place, lines.faceMm(), 5, 3);
         page.rectangle(place, lines.backMm(), 2, 2);
         for (Mark mark : judged.layout().pages().get(0).marks()) {
-            if (mark instanceof Mark.Line l) {
+            if (mark instanceof Mark.Line l && within(flat, l)) {
                 page.line(place, new double[] {l.fromX(), l.fromY(), l.toX(), l.toY()});
             }
         }

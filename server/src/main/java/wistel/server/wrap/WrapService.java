@@ -146,7 +146,12 @@ public class WrapService {
         } else if (asked.free.isPresent() && !asked.free.get()) {
             next = new WrapPiece(item, next).byWidth(picture, next.body().faceWidthMm());
         }
-        docketService.change(id, version, new WrapCommand.Wraps(asked.corners.map(next::cornered).orElse(next).fitting(d.stock())));
+        docketService.change(id, version, new WrapCommand.Wraps(lying(asked.corners.map(next::cornered).orElse(next), before, d.stock())));
+    }
+
+    /** Cut up otherwise it lies so that it takes the least of a roll; else it stays as it lies while that fits. */
+    private static Wrap lying(Wrap next, Wrap before, Stock stock) {
+        return next.panels().count() == before.panels().count() ? next.fitting(stock) : next.onStock(stock);
     }
 
     private static Wrap sized(WrapPiece piece, WrapRequest asked, PixelSize picture, boolean shaped) {

@@ -117,9 +117,12 @@ final class WrapRule implements Rule {
 
     private static Optional<Finding> unprintable(DocketSpec d, PreflightFacts facts, Wrap wrap, Layout layout) {
         Page page = layout.pages().get(0);
-        Rect shown = wrap.lines(layout).shownMm();
-        double over = Math.max(Math.max(page.unprintable().left() - shown.x(), shown.right() - page.widthMm() + page.unprintable().right()),
-            Math.max(page.unprintable().top() - shown.y(), shown.bottom() - page.heightMm() + page.unprintable().bottom()));
+        // the first length is the fullest one
+        double over = wrap.lines(layout).stream().limit(page.placed().size()).map(Wrap.Lines::shownMm)
+            .mapToDouble(shown -> Math.max(
+                Math.max(page.unprintable().left() - shown.x(), shown.right() - page.widthMm() + page.unprintable().right()),
+                Math.max(page.unprintable().top() - shown.y(), shown.bottom() - page.heightMm() + page.unprintable().bottom())))
+            .max().orElse(0);
         return over <= HARDLY_MM ? Optional.empty() : Optional.of(Finding.stop(Stage.SIZE, Code.WRAP_ON_UNPRINTABLE_EDGE,
             "The sides run into the edge that " + facts.described().feed(d.settings().feed()) + " can't print.",
             "Up to " + Length.mm(over) + " mm of a side would stay white."));
@@ -146,9 +149,10 @@ final class WrapRule implements Rule {
             return Optional.empty();
         }
         List<String> busy = new ArrayList<>();
-        for (int i = 0; i < layout.pages().size(); i++) {
-            Placed placed = layout.pages().get(i).placed().get(0);
-            String of = layout.pages().size() > 1 ? " of piece " + (i + 1) : "";
+        List<Placed> prints = layout.placed();
+        for (int i = 0; i < prints.size(); i++) {
+            Placed placed = prints.get(i);
+            String of = prints.size() > 1 ? " of piece " + (i + 1) : "";
             edges(picture, placed, picture.detail().get()).forEach(edge -> busy.add("the " + edge + of));
         }
         return busy.isEmpty() ? Optional.empty() : Optional.of(Finding.note(Stage.SIZE, Code.DETAIL_NEAR_FOLD,
