@@ -50,6 +50,13 @@ export const asked = (change?: ColourChange): { change?: string } =>
 export const masterUrl = (hash: string, longest: number, change?: ColourChange) =>
   address('/api/masters/{hash}/picture', { path: { hash }, query: { longest, ...asked(change), ...forScreen() } })
 
+/** A part of it, in its own pixels, so wide on the screen. */
+export const masterPartUrl = (
+  hash: string,
+  part: { x: number; y: number; width: number; height: number; wide: number },
+  change?: ColourChange,
+) => address('/api/masters/{hash}/part', { path: { hash }, query: { ...part, ...asked(change), ...forScreen() } })
+
 /** For places where nobody judges colour: small. */
 const THUMBNAIL = 'thumbnail'
 

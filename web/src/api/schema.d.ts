@@ -1364,6 +1364,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/masters/{hash}/part": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["part"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/masters/{hash}/picture": {
         parameters: {
             query?: never;
@@ -4085,7 +4101,7 @@ export interface components {
             foldMm: number;
             /** @enum {string} */
             kind: "wrapped";
-            lines: components["schemas"]["Lines"];
+            lines: components["schemas"]["Lines"][];
             /** Format: double */
             neededLengthMm: number;
             /** Format: double */
@@ -6383,6 +6399,38 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Histogram"];
+                };
+            };
+        };
+    };
+    part: {
+        parameters: {
+            query: {
+                x: number;
+                y: number;
+                width: number;
+                height: number;
+                wide: number;
+                change?: string;
+                display?: string;
+                tagged?: boolean;
+            };
+            header?: never;
+            path: {
+                hash: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": string;
+                    "image/png": string;
                 };
             };
         };

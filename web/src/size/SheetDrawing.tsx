@@ -6,6 +6,7 @@ import { byArrow, CORNERS, follow } from '../parts/handles'
 import { mm } from '../parts/numbers'
 import type { Place } from '../parts/place'
 import { useRoom } from '../parts/useRoom'
+import { Overview, SharpPart, useSeen } from './LifeSize'
 import { Marks } from './Marks'
 import { PaperName, PaperShape } from './PaperShape'
 import { Pieces } from './Pieces'
@@ -75,6 +76,8 @@ export function resized(at: At, corner: { right: boolean; bottom: boolean }, dx:
 export function SheetDrawing({ view, onLength, onLaid, lifeScale, handles = true, sheet = 0, picked, onPick }: Props) {
   const [box, room] = useRoom()
   const [dragged, setDragged] = useState<At>()
+  const life = lifeScale !== undefined
+  const seen = useSeen(box, life)
   const page = view.layout.pages[sheet] ?? view.layout.pages[0]
   const saved = page?.placed[0]
   const savedAt = saved?.atMm
@@ -99,7 +102,7 @@ export function SheetDrawing({ view, onLength, onLaid, lifeScale, handles = true
   const right = page.widthMm - p.x - p.width
   const below = page.heightMm - p.y - p.height
   return (
-    <div ref={box} className="drawing">
+    <div ref={box} className={life ? 'drawing life' : 'drawing'} tabIndex={life ? 0 : undefined}>
       <div className="canvas" style={{ width, height }}>
         <svg width={width} height={height} role="img" aria-label="The sheet with the picture on it, to scale">
           <PaperShape view={view} page={page} x0={x0} y0={y0} scale={scale} />
@@ -122,11 +125,13 @@ export function SheetDrawing({ view, onLength, onLaid, lifeScale, handles = true
         </div>
         <div className="paper" style={{ left: x0, top: y0, width: sw, height: sh }}>
           <Pieces view={view} pieces={pieces} scale={scale} />
+          {seen && <SharpPart view={view} placed={placed} seen={seen} x0={x0} y0={y0} scale={scale} />}
           {!dragged && <Marks marks={page.marks} scale={scale} width={sw} height={sh} />}
           {borderless && <div className="cut-line" title="Here the paper ends; what lies outside is cut off." />}
         </div>
         {picked && onPick && <Picker box={{ left: px, top: py, width: pw, height: ph }} at={picked} onPick={onPick} />}
-        {!borderless && handles && !onPick && (
+        {seen && <Overview page={page} placed={placed} seen={seen} at={{ x0, y0, scale }} box={box} />}
+        {!borderless && handles && !life && !onPick && (
           <Handles
             at={p}
             box={{ left: px, top: py, width: pw, height: ph }}

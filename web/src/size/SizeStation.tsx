@@ -81,13 +81,15 @@ function SheetStation(props: SheetProps) {
         </div>
         <div className="foot">
           <span>
-            {face === 'crop'
-              ? 'Drag the corners, or the picture behind them. What is pale is not printed.'
-              : m.top + m.bottom + m.left + m.right > 0
-                ? `Hatched: this feed can't print there (left ${mm(m.left)}, right ${mm(m.right)}, above ${mm(m.top)}, below ${mm(m.bottom)} mm).`
-                : plan.edge.borderless
-                  ? 'Printed past the edge. The line is where the paper ends.'
-                  : 'Choose a paper to see where its feed cannot print.'}
+            {face !== 'crop' && life
+              ? 'Drag, scroll or use the arrow keys to look along it. What is in sight is sharp once it rests.'
+              : face === 'crop'
+                ? 'Drag the corners, or the picture behind them. What is pale is not printed.'
+                : m.top + m.bottom + m.left + m.right > 0
+                  ? `Hatched: this feed can't print there (left ${mm(m.left)}, right ${mm(m.right)}, above ${mm(m.top)}, below ${mm(m.bottom)} mm).`
+                  : plan.edge.borderless
+                    ? 'Printed past the edge. The line is where the paper ends.'
+                    : 'Choose a paper to see where its feed cannot print.'}
           </span>
           {face !== 'crop' && sheets > 1 && (
             <Select

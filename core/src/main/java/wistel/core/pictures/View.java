@@ -106,6 +106,29 @@ public record View(int width, int height, int channels, char[] pixels) implement
         return new View(w, h, source.channels(), pixels);
     }
 
+    /**
+     * A part of a source of any size, read down to where that ends.
+     *
+     * @throws IllegalArgumentException when the part reaches beyond the source
+     */
+    public static View part(RowSource source, Crop crop, int toWidth, int toHeight, LightCurve light) {
+        Resampler resampler = new Resampler(source.width(), source.height(), source.channels(),
+            Resampler.Size.of(crop, toWidth, toHeight), light);
+        int row = toWidth * source.channels();
+        char[] pixels = new char[row * toHeight];
+        int rows = Math.max(1, BAND_SAMPLES / Math.max(1, (int) (source.width() * source.channels() * crop.height() / toHeight)));
+        try (ForwardRows reader = new ForwardRows(source)) {
+            for (int from = 0; from < toHeight; from += rows) {
+                int to = Math.min(toHeight, from + rows);
+                int top = resampler.firstRow(from);
+                char[] read = reader.rows(top, resampler.lastRow(to - 1) + 1);
+                char[] band = resampler.band(read, top, from, to);
+                System.arraycopy(band, 0, pixels, from * row, band.length);
+            }
+        }
+        return new View(toWidth, toHeight, source.channels(), pixels);
+    }
+
     private static int side(int pixels, double scale) {
         return Math.max(1, (int) Math.round(pixels * scale));
     }

@@ -26,7 +26,9 @@ import org.springframework.stereotype.Component;
 import wistel.core.fault.RecordException;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.StandardSpaces;
+import wistel.core.pictures.Crop;
 import wistel.core.pictures.Histogram;
+import wistel.core.pictures.Orientation;
 import wistel.core.pictures.PictureFile;
 import wistel.core.pictures.View;
 import wistel.core.render.PictureLight;
@@ -77,6 +79,18 @@ public class PreviewStore {
             return kept;
         }
         return previews.get(master.hash() + side, k -> kept.fitting(side, PictureLight.of(profile(master))));
+    }
+
+    /** A part of an upright master, so wide in pixels, never enlarged. */
+    public View part(Master master, Crop crop, int wide) {
+        PictureFile picture = PictureFile.open(files.image(master.hash()));
+        Orientation orientation = picture.facts().orientation();
+        double scale = Math.min(1, wide / crop.width());
+        int width = Math.max(1, (int) Math.round(crop.width() * scale));
+        int height = Math.max(1, (int) Math.round(crop.height() * scale));
+        boolean swaps = orientation.swapsSides();
+        return View.part(picture.rows(), crop.turned(orientation.inverse(), master.width(), master.height()), swaps ? height : width,
+            swaps ? width : height, PictureLight.of(profile(master))).oriented(orientation);
     }
 
     /** Makes the views from pixels as they are first read; a file that takes far longer than others of its size is given up. */

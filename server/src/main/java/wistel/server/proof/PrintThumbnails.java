@@ -14,14 +14,17 @@ import wistel.core.rendition.RenditionChange;
 import wistel.server.display.Display;
 import wistel.server.master.Master;
 import wistel.server.master.MasterRepository;
+import wistel.server.master.PreviewStore;
 
 /** Small pictures of what is printed, treated but not proofed, for documents. */
 @Component
 public class PrintThumbnails {
     private final MasterRepository masters;
     private final ProofService proofs;
+    private final PreviewStore previews;
 
-    PrintThumbnails(MasterRepository masters, ProofService proofs) {
+    PrintThumbnails(MasterRepository masters, ProofService proofs, PreviewStore previews) {
+        this.previews = previews;
         this.masters = masters;
         this.proofs = proofs;
     }
@@ -46,7 +49,7 @@ public class PrintThumbnails {
         }
         BufferedImage whole = ImageIO.read(new ByteArrayInputStream(proofs.master(
             new ProofService.RenditionView(master.get(), new RenditionChange(rendition.treatment(), List.of())), Display.THUMBNAIL,
-            pixels)));
+            previews.view(master.get(), pixels))));
         return Optional.of(new Thumbnail(whole, (double) whole.getWidth() / master.get().width()));
     }
 

@@ -23,6 +23,7 @@ import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.icc.transform.ProofView;
 import wistel.core.pairing.PairingVersion;
+import wistel.core.pictures.Crop;
 import wistel.core.pictures.Histogram;
 import wistel.core.printer.RasterType;
 import wistel.core.rendition.PairingComparison;
@@ -34,6 +35,7 @@ import wistel.server.docket.DocketRepository;
 import wistel.server.docket.PrintHistory;
 import wistel.server.master.Master;
 import wistel.server.master.MasterRepository;
+import wistel.server.master.PreviewStore;
 import wistel.server.pairing.PairingRepository;
 import wistel.server.store.Hash;
 import wistel.server.store.ProfileRepository;
@@ -45,6 +47,7 @@ import wistel.server.store.ProfileRepository;
 @RequestMapping("/api")
 class ProofController {
     private static final int MOST_SLICES = 101;
+    private static final int WIDEST_PART = 4000;
     private static final String SRGB = "srgb";
     private static final CacheControl FOR_EVER = CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable();
 
@@ -61,12 +64,14 @@ class ProofController {
     private final DisplayRepository displays;
     private final ToneProofs tones;
     private final ProfileRepository profiles;
+    private final PreviewStore previews;
 
     ProofController(ProofService proofs, PaperViews papers, LoupeService loupes, PrintPredictionService predictions, PrintHistory history,
         DocketAssessor assessor,
         MasterRepository masters, DocketRepository dockets, PairingRepository pairings,
         RenditionChangeParser changes,
-        DisplayRepository displays, ProfileRepository profiles, ToneProofs tones) {
+        DisplayRepository displays, ProfileRepository profiles, ToneProofs tones, PreviewStore previews) {
+        this.previews = previews;
         this.tones = tones;
         this.profiles = profiles;
         this.displays = displays;
@@ -103,7 +108,28 @@ class ProofController {
     ResponseEntity<byte[]> master(@PathVariable String hash, @RequestParam(defaultValue = "900") int longest,
         @RequestParam(defaultValue = "") String change,
         @RequestParam(defaultValue = SRGB) String display, @RequestParam(defaultValue = "true") boolean tagged) {
-        return picture(proofs.master(seen(hash, change), displays.display(display, tagged), longest));
+        ProofService.RenditionView seen = seen(hash, change);
+        return picture(proofs.master(seen, displays.display(display, tagged), previews.view(seen.master(), longest)));
+    }
+
+    /**
+     * A part of a master, for who looks at it in life size.
+     *
+     * @param x, y, width, height of the part, in pixels of the upright master
+     * @param wide of what is answered, in pixels; never enlarged
+     */
+    @GetMapping(value = "/masters/{hash}/part", produces = {MediaType.IMAGE_PNG_VALUE, MediaType.IMAGE_JPEG_VALUE})
+    ResponseEntity<byte[]> part(@PathVariable String hash, @RequestParam double x, @RequestParam double y, @RequestParam double width,
+        @RequestParam double height, @RequestParam int wide, @RequestParam(defaultValue = "") String change,
+        @RequestParam(defaultValue = SRGB) String display, @RequestParam(defaultValue = "true") boolean tagged) {
+        ProofService.RenditionView seen = seen(hash, change);
+        Master m = seen.master();
+        boolean within = x >= 0 && y >= 0 && width >= 1 && height >= 1 && x + width <= m.width() && y + height <= m.height();
+        if (!within || wide < 1 || wide > WIDEST_PART || height * Math.min(1, wide / width) > WIDEST_PART) {
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "There is no such part of this picture.",
+                "Ask for a part that lies within it, up to " + WIDEST_PART + " pixels a side.");
+        }
+        return picture(proofs.master(seen, displays.display(display, tagged), previews.part(m, new Crop(x, y, width, height), wide)));
     }
 
     /** How a master's codes are spread. */

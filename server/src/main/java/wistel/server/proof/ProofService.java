@@ -32,8 +32,8 @@ import wistel.core.icc.transform.Recipe;
 import wistel.core.icc.transform.Transform;
 import wistel.core.icc.transform.TransformCache;
 import wistel.core.pairing.PairingVersion;
-import wistel.core.pictures.Crop;
 import wistel.core.pictures.LightCurve;
+import wistel.core.pictures.Crop;
 import wistel.core.pictures.View;
 import wistel.core.printer.ColourRoute;
 import wistel.core.rendition.LinearisationStep;
@@ -205,9 +205,8 @@ public class ProofService {
         return RenditionCompiler.through(previews.profile(seen.master), seen.change, onward, recipe, transforms::get);
     }
 
-    /** On the display, with no paper in mind. */
-    public byte[] master(RenditionView seen, Display display, int longest) {
-        View view = previews.view(seen.master, longest);
+    /** A view of the master on the display, with no paper in mind. */
+    public byte[] master(RenditionView seen, Display display, View view) {
         Transform toDisplay = getOrApproximate(seen, new RenditionCompiler.ConversionOptions(Intent.RELATIVE, true),
             from -> onDisplay(from, display));
         return Png.of(view.width(), view.height(), toDisplay.apply(view.pixels()), display);
