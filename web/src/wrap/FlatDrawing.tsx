@@ -94,7 +94,7 @@ export function FlatDrawing({ view, piece, longest, onLength, onPatch }: Props) 
             p.placed.sides && (
               <FlatPicture
                 key={p.placed.id}
-                url={wrapUrl(view, i + 1, longest)}
+                url={wrapUrl(view, i + 1, Math.round(longest / page.placed.length))}
                 at={at(p.placed.sides.grownMm)}
                 beside={i !== piece}
               />

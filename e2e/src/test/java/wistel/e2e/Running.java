@@ -2,6 +2,10 @@ package wistel.e2e;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -41,6 +45,14 @@ final class Running implements AutoCloseable {
             throw new IllegalStateException("./wistel " + command + " took too long: " + Files.readString(out));
         }
         return Files.readString(out);
+    }
+
+    /** What somebody does in the print room, at the stand-in's own page: {@code printer=small&do=jam}. */
+    void inTheRoom(String form) throws IOException, InterruptedException {
+        String port = Files.readString(home.resolve("run").resolve("room.port")).strip();
+        HttpClient.newHttpClient().send(HttpRequest.newBuilder(URI.create("http://localhost:" + port + "/room"))
+            .header("Content-Type", "application/x-www-form-urlencoded").POST(HttpRequest.BodyPublishers.ofString(form)).build(),
+            HttpResponse.BodyHandlers.discarding());
     }
 
     /** The last lines of what the server and the print room wrote: for a test that failed. */

@@ -246,6 +246,7 @@ public final class PrintRoom implements AutoCloseable {
             case "empty" -> printer.empty(feed(printer, form));
             case "drain" -> printer.drain(form.getOrDefault("ink", ""));
             case "replace" -> printer.replaceInks();
+            case "spoil" -> printer.spoil();
             case "jam" -> printer.trouble(Trouble.JAM);
             case "cover" -> printer.trouble(Trouble.COVER);
             case "clear" -> printer.trouble(Trouble.NONE);

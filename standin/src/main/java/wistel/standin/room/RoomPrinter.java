@@ -34,6 +34,7 @@ public final class RoomPrinter extends Machine implements AutoCloseable {
     private final JobStore jobs;
     private boolean waiting;
     private volatile boolean vanished;
+    private boolean spoilt;
     private final Thread worker = new Thread(this::work, "room-printer");
 
     /**
@@ -224,6 +225,8 @@ public final class RoomPrinter extends Machine implements AutoCloseable {
                 finish(job.id(), PrintJob.State.COMPLETED, "job-completed-successfully");
             } catch (PowerOff e) {
                 return;
+            } catch (SpoiltSheet e) {
+                finish(job.id(), PrintJob.State.ABORTED, "aborted-by-system");
             } catch (CancellationException e) {
                 finish(job.id(), PrintJob.State.CANCELED, "job-canceled-by-user");
             } catch (IOException | WistelException e) {
@@ -255,6 +258,19 @@ public final class RoomPrinter extends Machine implements AutoCloseable {
         if (job.cancelAsked) {
             throw new CancellationException();
         }
+        if (spoilt && job.state == PrintJob.State.PROCESSING) {
+            spoilt = false;
+            throw new SpoiltSheet();
+        }
+    }
+
+    /** The sheet that is being laid down crumples: it is thrown away, and its job with it. */
+    public synchronized void spoil() {
+        spoilt = busy();
+        notifyAll();
+    }
+
+    private static final class SpoiltSheet extends RuntimeException {
     }
 
     synchronized void takeTime(PrintJob job, Instant began, double seconds, double share) {
