@@ -212,6 +212,7 @@ function Pages({
       {left[0] && attempt.pages.length > left.length && (
         <Button
           size="small"
+          className="goes-on"
           disabled={running}
           onClick={() =>
             answer(api.POST('/api/attempts/{id}/rest', { params: { path: { id: attempt.id } } })).then(refresh, complain)

@@ -84,6 +84,14 @@ class PrintProgressRepository {
             Timestamp.from(clock.instant()));
     }
 
+    /** Pages that were not begun when another one ended the set: nothing went wrong with them. */
+    @Transactional
+    void leaveUnprinted(Lease lease) {
+        held(lease);
+        jdbc.sql("update attempt_page set state = 'cancelled', message = '', finished = ? where attempt_id = ? and state in "
+            + AttemptRepository.RUNNING).params(Timestamp.from(clock.instant()), lease.attempt).update();
+    }
+
     /**
      * Ends the attempt; pages that were not begun are cancelled with it, and whoever still makes a file for it has lost the right to say
      * so.

@@ -135,6 +135,7 @@ class PrintTask {
         Optional<AttemptPage> first = failed.or(() -> cancelled);
         String message = first.map(p -> (a.pages().size() > 1 ? "Page " + p.page() + ": " : "") + p.message())
             .orElseGet(() -> a.pages().stream().map(AttemptPage::message).filter(m -> !m.isEmpty()).findFirst().orElse(""));
+        progress.leaveUnprinted(lease);
         progress.close(lease, failed.isPresent() ? AttemptState.FAILED : cancelled.isPresent() ? AttemptState.CANCELLED : AttemptState.DONE,
             message);
     }
