@@ -49,8 +49,9 @@ public class OverSheetsTest extends InBrowser {
         page.getByText("trim and butt").click();
         assertThat(page.getByTestId("readback")).containsText("to be cut and laid edge to edge");
         page.getByText("overlap and glue").click();
-        page.getByLabel("Overlap").fill("0.6in");
-        page.getByLabel("Overlap").press("Enter");
+        Locator overlap = page.getByLabel("Overlap", new Page.GetByLabelOptions().setExact(true)).and(page.locator("input[type=text]"));
+        overlap.fill("0.6in");
+        overlap.press("Enter");
         assertThat(page.getByTestId("readback")).containsText("together 1200 × 800 mm with 15.2 mm of overlap");
         page.navigate(page.url().replace("/size", "/release"));
         button("Print").click();
