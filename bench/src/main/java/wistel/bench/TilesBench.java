@@ -73,9 +73,9 @@ final class TilesBench {
     static void run() throws IOException {
         TilesBench bench = new TilesBench();
         bench.planning();
-        Layout sheets = bench.lay(1600, 1067, "A2", Seams.EVEN);
+        Layout sheets = bench.lay(2100, 1067, "A2", Seams.EVEN);
         for (int round = 0; round < 2; round++) {
-            bench.pages("peer: one picture of 1600 x 1067 mm", List.of(bench.whole(1600, 1067)));
+            bench.pages("peer: one picture of 2100 x 1067 mm", List.of(bench.whole(2100, 1067)));
             bench.pages(sheets.pages().size() + " sheets of A2", sheets.pages());
             bench.pages("610 x 5000 mm", List.of(bench.whole(5000, 610)));
         }
