@@ -42,7 +42,7 @@ public class RollRuleTest {
             Map.of(DriverSettings.FINISHING, usualCut), List.of(), List.of(), List.of(360), List.of("device3_16"),
             List.of("image/pwg-raster"),
             List.of(), Optional.empty(), Map.of());
-        PairingVersion pairing = new PairingVersion("g", 1, "p", "Test printer", "Some Gloss", "gloss", new PaperBody(0.3, 300, "", curl),
+        PairingVersion pairing = new PairingVersion("g", 1, "p", "Test printer", "Some Gloss", "gloss", new PaperBody(0.2, 180, "", curl),
             SETTINGS, "hash", Intent.RELATIVE, new Lab(96, 0, -1), 4);
         return new PreflightFacts(Map.of("r1", new PreflightFacts.Picture(new SheetPlan.PixelSize(9000, 1000), 3, true, "", "sRGB")),
             Optional.of(pairing), Optional.of(printer),
