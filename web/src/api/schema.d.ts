@@ -2321,6 +2321,16 @@ export interface components {
             /** @enum {string} */
             kind: "chroma-moves";
         };
+        Closeness: {
+            /** Format: int32 */
+            apart: number;
+            /** Format: double */
+            blocked: number;
+            /** Format: int32 */
+            darkApart: number;
+            /** Format: double */
+            mean: number;
+        };
         Colour: {
             /** @enum {string} */
             kind: "colour";
@@ -3708,14 +3718,8 @@ export interface components {
         };
         Subject: components["schemas"]["OfPicture"] | components["schemas"]["OfPiece"] | components["schemas"]["OnPage"] | components["schemas"]["WholeDocket"];
         Suggested: {
-            /** Format: double */
-            after: number;
-            /** Format: int32 */
-            apartAfter: number;
-            /** Format: int32 */
-            apartBefore: number;
-            /** Format: double */
-            before: number;
+            after: components["schemas"]["Closeness"];
+            before: components["schemas"]["Closeness"];
             moves: components["schemas"]["Move"][];
             words: string;
         };
@@ -5914,7 +5918,9 @@ export interface operations {
     };
     suggestion: {
         parameters: {
-            query?: never;
+            query?: {
+                goal?: "CLOSEST" | "SHADOWS_OPEN";
+            };
             header?: never;
             path: {
                 id: string;

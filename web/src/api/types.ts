@@ -69,6 +69,7 @@ export type Move = S['Move']
 export type Compensated = S['Compensated']
 export type CompensationView = S['CompensationView']
 export type Suggested = S['Suggested']
+export type Goal = 'CLOSEST' | 'SHADOWS_OPEN'
 export type Shape = S['Shape']
 export type Hues = S['Hues']
 export type Shadows = S['Shadows']

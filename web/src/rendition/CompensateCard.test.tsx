@@ -30,18 +30,22 @@ function card(answers: Parameters<typeof serverAnswers>[0] = {}, compensation: o
 
 const taken = (t: { decide: ReturnType<typeof vi.fn> }) => t.decide.mock.calls.map(([change]) => change.compensation)
 
+const told = (mean: number, darkApart: number) => ({ mean, apart: 40, darkApart, blocked: 0.02 })
+
 test('a suggestion is taken as one decision, and told with the figures before and after', async () => {
   const { tools: t, setDraft } = card({
-    [`POST ${R}/suggestion`]: { moves: [WARMER], words: 'a little warmer', before: 2.41, after: 1.87 },
+    [`POST ${R}/suggestion`]: { moves: [WARMER], words: 'a little warmer', before: told(2.41, 30), after: told(1.87, 33) },
   })
   fireEvent.click(screen.getByRole('button', { name: /^Suggest/ }))
-  await waitFor(() => expect(screen.getByText(/a little warmer/).textContent).toContain('2.41 before, 1.87 after'))
+  await waitFor(() =>
+    expect(screen.getByText(/a little warmer/).textContent).toMatch(/2\.41 before, 1\.87 after.*30 before, 33 after/),
+  )
   expect(taken(t)).toEqual([{ moves: [WARMER], on: true, kept: null }])
   expect(setDraft).toHaveBeenCalledWith({ treatment: { kind: 'colour' }, moves: [WARMER] })
 })
 
 test('where nothing comes closer, nothing is decided', async () => {
-  const { tools: t } = card({ [`POST ${R}/suggestion`]: { moves: [], words: '', before: 1.2, after: 1.2 } })
+  const { tools: t } = card({ [`POST ${R}/suggestion`]: { moves: [], words: '', before: told(1.2, 30), after: told(1.2, 30) } })
   fireEvent.click(screen.getByRole('button', { name: /^Suggest/ }))
   await screen.findByText(/Nothing brings this print closer/)
   expect(t.decide).not.toHaveBeenCalled()

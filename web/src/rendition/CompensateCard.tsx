@@ -1,9 +1,9 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
-import { Button, Checkbox, Input, InputNumber, Select, Slider } from 'antd'
+import { Button, Checkbox, Input, InputNumber, Radio, Select, Slider } from 'antd'
 import { memo, useEffect, useRef, useState } from 'react'
 import { answer, api, type Problem } from '../api/client'
 import { type ColourChange, pairingOf, renditionOf } from '../api/pictures'
-import type { Compensated, CompensationView, Suggested } from '../api/types'
+import type { Compensated, CompensationView, Goal, Suggested } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { CurvePlot } from '../parts/CurvePlot'
 import { fixed } from '../parts/numbers'
@@ -12,7 +12,7 @@ import { HUES, movesOf, type Sliders, slidersOf } from './moves'
 import './rendition.css'
 import { useFigures } from './useFigures'
 import { useHues, useShape } from './useShape'
-import { SLIDERS, WORDS } from './words'
+import { GOALS, SLIDERS, suggestedWords, WORDS } from './words'
 
 type Props = StationProps & { draft: ColourChange | undefined; setDraft: (draft: ColourChange | undefined) => void }
 
@@ -27,6 +27,7 @@ export function CompensateCard({ view, picture, tools, draft, setDraft }: Props)
   const mono = r.treatment.kind === 'monochrome' || picture.master.channels === 1
   const sliders = slidersOf(moves, hues?.median ?? 50)
   const [suggested, setSuggested] = useState<Suggested>()
+  const [goal, setGoal] = useState<Goal>('CLOSEST')
   const [asking, setAsking] = useState(false)
   const [name, setName] = useState('')
   /** What the moves came from before they were changed. */
@@ -68,7 +69,9 @@ export function CompensateCard({ view, picture, tools, draft, setDraft }: Props)
   const suggest = () => {
     setAsking(true)
     answer(
-      api.POST('/api/dockets/{id}/renditions/{rendition}/suggestion', { params: { path: { id: view.id, rendition: r.id } } }),
+      api.POST('/api/dockets/{id}/renditions/{rendition}/suggestion', {
+        params: { path: { id: view.id, rendition: r.id }, query: { goal } },
+      }),
     )
       .then((found) => {
         setSuggested(found)
@@ -121,6 +124,15 @@ export function CompensateCard({ view, picture, tools, draft, setDraft }: Props)
           <Button onClick={suggest} loading={asking} title={WORDS.suggestHelp}>
             {WORDS.suggest}
           </Button>
+          <Radio.Group size="small" aria-label={WORDS.goal} value={goal} onChange={(e) => setGoal(e.target.value)}>
+            {GOALS.map((g) => (
+              <Radio key={g.value} value={g.value} title={g.help}>
+                {g.name}
+              </Radio>
+            ))}
+          </Radio.Group>
+        </div>
+        <div className="row">
           <Select
             aria-label="Use another compensation"
             className="another"
@@ -134,13 +146,7 @@ export function CompensateCard({ view, picture, tools, draft, setDraft }: Props)
             }}
           />
         </div>
-        {suggested && (
-          <p className="soft">
-            {suggested.moves.length === 0
-              ? WORDS.nothingBetter
-              : `Suggested: ${suggested.words}. Mean ΔE ${fixed(suggested.before, 2)} before, ${fixed(suggested.after, 2)} after.`}
-          </p>
-        )}
+        {suggested && <p className="soft">{suggested.moves.length === 0 ? WORDS.nothingBetter : suggestedWords(suggested)}</p>}
         <Checkbox
           checked={saved.on}
           disabled={saved.moves.length === 0}

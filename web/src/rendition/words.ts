@@ -1,12 +1,31 @@
+import type { Goal, Suggested } from '../api/types'
+import { fixed, percent } from '../parts/numbers'
+
 /** Texts of treatments and compensations. */
 export const WORDS = {
   suggest: 'Suggest for this paper',
-  suggestHelp: 'Finds the moves that bring this print closest to its master.',
+  suggestHelp:
+    'Finds the moves that bring this print closest to its master, fitted to what this paper holds. No shadow that stays apart is lost.',
+  goal: 'What is suggested for',
   nothingBetter: 'Nothing brings this print closer: what differs, this paper can’t hold.',
   keep: 'Keep it under a name',
   mono: 'Press on the picture and drag up or down to make that colour lighter or darker, or move the points.',
   noHues: 'This picture came in gray: there are no hues to tell apart.',
   toned: 'Drag the dots: the filled one tones the shadows, the open one the lights. The cross is the paper’s own tint.',
+}
+
+export const GOALS: { value: Goal; name: string; help: string }[] = [
+  { value: 'CLOSEST', name: 'closest', help: 'The smallest difference to the master, over all of the picture.' },
+  { value: 'SHADOWS_OPEN', name: 'shadows open', help: 'Contrast of the darkest third counts most.' },
+]
+
+/** What was found, and what it does in figures. */
+export function suggestedWords({ words, before, after }: Suggested): string {
+  const blocked = before.blocked >= 0.001 ? ` Blocked: ${percent(before.blocked)} before, ${percent(after.blocked)} after.` : ''
+  return (
+    `Suggested: ${words}. Against the master fitted to this paper: mean ΔE ${fixed(before.mean, 2)} before, ${fixed(after.mean, 2)} after.` +
+    ` Tones of the darkest third that stay apart: ${before.darkApart} before, ${after.darkApart} after.${blocked}`
+  )
 }
 
 export const SLIDERS = [

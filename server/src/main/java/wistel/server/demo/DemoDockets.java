@@ -27,6 +27,7 @@ import wistel.core.paper.Stock;
 import wistel.core.printer.ColourRoute;
 import wistel.core.printer.DriverSettings;
 import wistel.core.rendition.Compensated;
+import wistel.core.rendition.Suggestion;
 import wistel.core.rendition.Compensation;
 import wistel.core.rendition.Move;
 import wistel.core.sheet.Borders;
@@ -224,7 +225,7 @@ class DemoDockets {
 
     private void compensate(UUID id, String name) {
         DocketRepository.Row row = dockets.get(id);
-        List<Move> moves = renditions.suggestion(row, DocketService.FIRST_RENDITION).moves();
+        List<Move> moves = renditions.suggestion(row, DocketService.FIRST_RENDITION, Suggestion.Goal.CLOSEST).moves();
         Compensation kept = compensations
             .add(new Compensation(UUID.randomUUID().toString(), 1, name, moves), row.spec().pairingId().map(UUID::fromString))
             .compensation();

@@ -17,6 +17,7 @@ import wistel.core.icc.profile.Intent;
 import wistel.core.pairing.PairingVersion;
 import wistel.core.printer.ColourRoute;
 import wistel.core.rendition.Rendition;
+import wistel.core.rendition.Suggestion;
 import wistel.core.rendition.RenditionChange;
 import wistel.core.rendition.Toning;
 import wistel.server.docket.DocketAssessment;
@@ -130,8 +131,9 @@ class RenditionController {
 
     /** The moves that bring this print closest to its master; the docket is not changed. */
     @PostMapping("/suggestion")
-    RenditionService.Suggested suggestion(@PathVariable UUID id, @PathVariable String rendition) {
-        return renditions.suggestion(dockets.get(id), rendition);
+    RenditionService.Suggested suggestion(@PathVariable UUID id, @PathVariable String rendition,
+        @RequestParam(defaultValue = "CLOSEST") Suggestion.Goal goal) {
+        return renditions.suggestion(dockets.get(id), rendition, goal);
     }
 
     /** Toning that suits the docket's paper. */

@@ -206,14 +206,13 @@ public class RenditionService {
 
     /**
      * @param words               what the moves do
-     * @param before              mean CIEDE2000 between master and print without moves
-     * @param apartBefore         pairs of neighbouring tones that keep more than half of their separation
+     * @param before              of the print without moves
      */
-    public record Suggested(List<Move> moves, String words, double before, double after, int apartBefore, int apartAfter) {
+    public record Suggested(List<Move> moves, String words, Suggestion.Closeness before, Suggestion.Closeness after) {
     }
 
     /** For the part of a docket's picture that is printed, as it stands; nothing is changed. */
-    public Suggested suggestion(DocketRepository.Row row, String renditionId) {
+    public Suggested suggestion(DocketRepository.Row row, String renditionId, Suggestion.Goal goal) {
         Rendition rendition = row.spec().rendition(renditionId);
         DocketAssessment judged = assessor.assess(row);
         ToneProofs.MeasuredProof toned = tones.of(judged, renditionId,
@@ -233,8 +232,7 @@ public class RenditionService {
         Transform treated = RenditionCompiler.through(previews.profile(seen.master()), seen.uncompensated().change(),
             new RenditionCompiler.ConversionOptions(Intent.RELATIVE, false),
             from -> new Recipe.DeviceToLab(from, false), proofs.transforms()::get);
-        Suggestion.Found found = Suggestion.of(view.pixels(), view.channels(), monochrome, treated, toNearest, toPrint);
-        return new Suggested(found.moves(), Move.words(found.moves()), found.before(), found.after(), found.apartBefore(),
-            found.apartAfter());
+        Suggestion.Found found = Suggestion.of(view, monochrome, new Suggestion.Ways(treated, toNearest, toPrint), goal);
+        return new Suggested(found.moves(), Move.words(found.moves()), found.before(), found.after());
     }
 }
