@@ -1,11 +1,14 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
-import { cleanup, render } from '@testing-library/react'
+import { cleanup, configure, render } from '@testing-library/react'
 import { App } from 'antd'
 import type { ReactNode } from 'react'
 import { MemoryRouter } from 'react-router'
 import { afterEach, vi } from 'vitest'
 import type { Attempt, DocketView, Figures, Finding, OnDocket } from '../api/types'
 import type { DocketTools } from '../docket/useDocket'
+
+// a second is not enough on a machine that does other work beside the tests
+configure({ asyncUtilTimeout: 15_000 })
 
 /** What components need around them, and made-up dockets to show; for tests alone. */
 

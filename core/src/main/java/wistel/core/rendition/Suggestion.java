@@ -361,11 +361,8 @@ public final class Suggestion {
     /** The same of the darkest third's tones as neutrals, which no colour moves. */
     private boolean[] steps(RenditionChange change) {
         char[] codes = new char[3 * darkTones.length];
-        double[] lab = new double[3];
         for (int t = 0; t < darkTones.length; t++) {
-            lab[0] = mean(wanted, darkTones[t]);
-            lab[1] = 0;
-            lab[2] = 0;
+            double[] lab = {mean(wanted, darkTones[t]), 0, 0};
             change.apply(lab, 0);
             codes[3 * t] = LabEncoding.V4.ofL(lab[0]);
             codes[3 * t + 1] = LabEncoding.V4.ofAb(lab[1]);
@@ -381,8 +378,7 @@ public final class Suggestion {
     }
 
     private double fit(double l) {
-        double blackY = luminance(deepest);
-        return lightness(blackY + (1 - blackY) * luminance(l));
+        return lightness(luminance(deepest) + (1 - luminance(deepest)) * luminance(l));
     }
 
     private static int count(boolean[] of) {
