@@ -12,6 +12,7 @@ import { MarkSign } from '../parts/MarkSign'
 import { PictureStation } from '../picture/PictureStation'
 import { ProofStation } from '../proof/ProofStation'
 import { ReleaseStation } from '../release/ReleaseStation'
+import { PLAN_KINDS } from '../size/plans'
 import { SizeStation } from '../size/SizeStation'
 import { KeepStart } from './KeepStart'
 import { PictureStrip } from './PictureStrip'
@@ -92,14 +93,15 @@ export function Docket() {
     )
   }
   if (!view) return null
-  if ((view.spec.plan.kind as string) === 'chart') {
-    const { purpose } = view.spec.heading
+  if (!PLAN_KINDS.includes(view.spec.plan.kind)) {
+    const { purpose, title } = view.spec.heading
+    const [where, to] =
+      purpose.kind === 'ruler-of'
+        ? ['its paper’s page', `/papers/${purpose.pairingId}`]
+        : ['the tone bench', purpose.kind === 'wedge-of' ? `/tones/${purpose.number}` : '/tones']
     return (
       <p className="page">
-        {view.spec.heading.title} was printed from the tone bench.{' '}
-        <Button onClick={() => navigate(purpose.kind === 'wedge-of' ? `/tones/${purpose.number}` : '/tones')}>
-          See it there
-        </Button>
+        {title} was printed from {where}. <Button onClick={() => navigate(to)}>See it there</Button>
       </p>
     )
   }

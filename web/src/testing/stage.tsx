@@ -36,10 +36,10 @@ export function serverAnswers(answers: Answers): Asked[] {
 export const refused = (status: number, code: string, detail: string) =>
   new Response(JSON.stringify({ code, detail, next: 'Look again.' }), { status })
 
-export function Stage({ children, client }: { children: ReactNode; client?: QueryClient }) {
+export function Stage({ children, client, at = '/' }: { children: ReactNode; client?: QueryClient; at?: string }) {
   const own = client ?? new QueryClient({ defaultOptions: { queries: { retry: false } } })
   return (
-    <MemoryRouter>
+    <MemoryRouter initialEntries={[at]}>
       <QueryClientProvider client={own}>
         <App>{children}</App>
       </QueryClientProvider>
@@ -47,7 +47,8 @@ export function Stage({ children, client }: { children: ReactNode; client?: Quer
   )
 }
 
-export const shown = (what: ReactNode) => render(<Stage>{what}</Stage>)
+/** @param at address of the page */
+export const shown = (what: ReactNode, at = '/') => render(<Stage at={at}>{what}</Stage>)
 
 /** The browser that jsdom isn't. */
 export function browserStands() {
