@@ -69,7 +69,9 @@ export type Move = S['Move']
 export type Compensated = S['Compensated']
 export type CompensationView = S['CompensationView']
 export type Suggested = S['Suggested']
-export type Goal = 'CLOSEST' | 'SHADOWS_OPEN'
+export type Goal = NonNullable<
+  NonNullable<paths['/api/dockets/{id}/renditions/{rendition}/suggestion']['post']['parameters']['query']>['goal']
+>
 export type Shape = S['Shape']
 export type Hues = S['Hues']
 export type Shadows = S['Shadows']

@@ -8,7 +8,7 @@ import { fixed, labCss, moment } from '../parts/numbers'
 import { wordFor } from '../printers/words'
 import { Pair } from './Pair'
 import { TrueSize } from './TrueSize'
-import { bodyWords, versionWords } from './words'
+import { bodyWords, setWords, versionWords } from './words'
 import './papers.css'
 
 /** One pairing: what it is, whether its prints come out true to size, and how it came to be so. */
@@ -52,9 +52,7 @@ export function PaperPage() {
             <dd>{[p.surface, bodyWords(p)].filter(Boolean).join(', ')}</dd>
             <dt>set to</dt>
             <dd>
-              {wordFor(can?.mediaTypes, p.settings.values['media-type'])},{' '}
-              {wordFor(can?.qualities, p.settings.values['print-quality'])},{' '}
-              {wordFor(can?.feeds, p.settings.values['media-source'])}
+              {setWords(p, can)}, {wordFor(can?.feeds, p.settings.values['media-source'])}
             </dd>
             <dt>white</dt>
             <dd>

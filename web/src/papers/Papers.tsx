@@ -6,12 +6,11 @@ import { address, answer, api, type Problem, upload } from '../api/client'
 import type { Pairing, TakenCompensation } from '../api/types'
 import { FileButton } from '../parts/FileButton'
 import { fixed, labCss } from '../parts/numbers'
-import { wordFor } from '../printers/words'
 import { BringProfile } from './BringProfile'
 import './papers.css'
 import { Pair } from './Pair'
 import { StartingPoints } from './StartingPoints'
-import { bodyWords } from './words'
+import { bodyWords, setWords } from './words'
 
 const MOST_BYTES = 32 * 1048576
 
@@ -22,10 +21,7 @@ export function Papers() {
     queryFn: ({ signal }) => answer(api.GET('/api/printers', { signal })),
   })
   const [changing, change] = useState<Pairing>()
-  const setTo = (p: Pairing) => {
-    const can = printers?.find((k) => k.id === p.printerId)?.can
-    return `${wordFor(can?.mediaTypes, p.settings.values['media-type'])}, ${wordFor(can?.qualities, p.settings.values['print-quality'])}`
-  }
+  const setTo = (p: Pairing) => setWords(p, printers?.find((k) => k.id === p.printerId)?.can)
   const client = useQueryClient()
   const { notification } = App.useApp()
   const { data: kept = [] } = useQuery({

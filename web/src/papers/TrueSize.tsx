@@ -5,6 +5,7 @@ import { Link } from 'react-router'
 import { answer, api, type Problem } from '../api/client'
 import type { Pairing, RulerView } from '../api/types'
 import { mm, moment } from '../parts/numbers'
+import { OVER } from '../release/words'
 import { TRUE_SIZE } from './words'
 
 const ASK_AGAIN_MS = 2000
@@ -30,7 +31,7 @@ export function TrueSize({ pairing, complain }: { pairing: Pairing; complain: (e
   return (
     <section className="true-size">
       <h2 className="head">True to size</h2>
-      <p>{data.words ? `Prints are${data.words.replace(/^,/, '')}.` : TRUE_SIZE.unmeasured}</p>
+      <p>{data.words ? `Prints are ${data.words}.` : TRUE_SIZE.unmeasured}</p>
       {open && newest.state === 'done' && (
         <Lines
           key={newest.id}
@@ -72,7 +73,7 @@ export function TrueSize({ pairing, complain }: { pairing: Pairing; complain: (e
   )
 }
 
-const underWay = (r: RulerView) => r.state !== undefined && !['done', 'failed', 'cancelled'].includes(r.state)
+const underWay = (r: RulerView) => r.state !== undefined && !OVER.includes(r.state)
 
 function Read({ ruler }: { ruler: RulerView }) {
   const { reading } = ruler

@@ -1,4 +1,5 @@
-import type { Pairing } from '../api/types'
+import type { Pairing, Printer } from '../api/types'
+import { wordFor } from '../printers/words'
 
 export const CURLS = [
   { value: 'FLAT', label: 'lie flat' },
@@ -34,6 +35,11 @@ export function bodyWords(p: Pairing): string {
   ]
     .filter(Boolean)
     .join(', ')
+}
+
+/** "lustre, fine": what it is to be set to, in its printer's words. */
+export function setWords(p: Pairing, can: Printer['can'] | undefined): string {
+  return `${wordFor(can?.mediaTypes, p.settings.values['media-type'])}, ${wordFor(can?.qualities, p.settings.values['print-quality'])}`
 }
 
 /** What a version says that the one before it didn't. */

@@ -4,7 +4,7 @@ import { itemOf } from '../api/pictures'
 import type { GangDocket, SheetDocket, TiledDocket, WrapDocket } from '../api/types'
 import type { SheetProps, StationProps } from '../docket/useDocket'
 import { StationFindings } from '../parts/Findings'
-import { mm, percent } from '../parts/numbers'
+import { percent } from '../parts/numbers'
 import { useLifeScale } from '../parts/useLifeScale'
 import { AroundCard } from './AroundCard'
 import { CropCard } from './CropCard'
@@ -18,7 +18,7 @@ import { TogetherStation } from '../together/TogetherStation'
 import { WrapStation } from '../wrap/WrapStation'
 import { PlanChoice } from './PlanChoice'
 import type { PlanKind } from './plans'
-import { FACES, type Face } from './words'
+import { FACES, type Face, footWords } from './words'
 
 /** A new plan doesn't compile until it has one. */
 const STATIONS: Record<PlanKind, (props: StationProps) => ReactNode> = {
@@ -42,11 +42,9 @@ function SheetStation(props: SheetProps) {
   const [sheet, setSheet] = useState(0)
   const [at, setAt] = useState({ x: 0.5, y: 0.5 })
   const [lifeScale] = useLifeScale()
-  const plan = view.spec.plan
   const item = itemOf(view)
   const sheets = view.layout.pages.length
   const lost = view.layout.losses.reduce((sum, l) => sum + l.share, 0)
-  const m = view.layout.pages[0]?.unprintable ?? { top: 0, right: 0, bottom: 0, left: 0 }
   return (
     <div className="station">
       <div className="booth table">
@@ -80,17 +78,7 @@ function SheetStation(props: SheetProps) {
           )}
         </div>
         <div className="foot">
-          <span>
-            {face !== 'crop' && life
-              ? 'Drag, scroll or use the arrow keys to look along it. What is in sight is sharp once it rests.'
-              : face === 'crop'
-                ? 'Drag the corners, or the picture behind them. What is pale is not printed.'
-                : m.top + m.bottom + m.left + m.right > 0
-                  ? `Hatched: this feed can't print there (left ${mm(m.left)}, right ${mm(m.right)}, above ${mm(m.top)}, below ${mm(m.bottom)} mm).`
-                  : plan.edge.borderless
-                    ? 'Printed past the edge. The line is where the paper ends.'
-                    : 'Choose a paper to see where its feed cannot print.'}
-          </span>
+          <span>{footWords(face, life, view)}</span>
           {face !== 'crop' && sheets > 1 && (
             <Select
               size="small"

@@ -25,21 +25,27 @@ public final class DocketPhrases {
         return String.format(Locale.ROOT, share < 0.1 ? "%.1f %%" : "%.0f %%", 100 * share);
     }
 
-    /** What is done for a print to come out true: ", scaled by +0.21 % along the feed to come out true"; nothing where nothing is. */
+    /** What is done for a print to come out true: "scaled by +0.21 % along the feed to come out true"; nothing where nothing is. */
     public static String trueSize(FeedScale scale) {
+        long along = hundredths(scale.along());
+        long across = hundredths(scale.across());
         List<String> scaled = new ArrayList<>();
-        scaled(scaled, scale.along(), "along the feed");
-        scaled(scaled, scale.across(), "across it");
-        return scaled.isEmpty() ? ""
-            : ", scaled by " + String.join(" and ", scaled).replaceFirst("^(\\S+ %) across it$", "$1 across the feed")
-                + " to come out true";
+        if (along != 0) {
+            scaled.add(signed(along) + " along the feed");
+        }
+        if (across != 0) {
+            scaled.add(signed(across) + (along == 0 ? " across the feed" : " across it"));
+        }
+        return scaled.isEmpty() ? "" : "scaled by " + String.join(" and ", scaled) + " to come out true";
     }
 
-    private static void scaled(List<String> words, double factor, String where) {
-        String percent = String.format(Locale.ROOT, "%+.2f %%", 100 * (1 / factor - 1)).replace('-', '−');
-        if (!percent.substring(1).equals("0.00 %")) {
-            words.add(percent + " " + where);
-        }
+    /** Of a percent, by which what is sent is larger. */
+    private static long hundredths(double factor) {
+        return Math.round(1e4 * (1 / factor - 1));
+    }
+
+    private static String signed(long hundredths) {
+        return String.format(Locale.ROOT, "%+.2f %%", hundredths / 100.0).replace('-', '−');
     }
 
     public static String capital(String words) {

@@ -28,7 +28,8 @@ public final class Readback {
         out.append(paper(d, layout, sheets)).append(" of ").append(facts.pairing().get().paper()).append(" from ")
             .append(facts.described().feed(d.settings().feed()));
         out.append(d.plan().accept(new PlanWords(d, layout)).lies());
-        out.append(DocketPhrases.trueSize(facts.pairing().get().feedScale()));
+        String trueSize = DocketPhrases.trueSize(facts.pairing().get().feedScale());
+        out.append(trueSize.isEmpty() ? "" : ", " + trueSize);
         String treated = d.renditions().stream().map(r -> rendition(r, d, facts)).filter(w -> !w.isEmpty()).distinct()
             .collect(Collectors.joining("; "));
         if (!treated.isEmpty()) {
