@@ -7,6 +7,7 @@ import java.util.SplittableRandom;
 import java.util.function.UnaryOperator;
 import java.util.stream.IntStream;
 import wistel.core.colour.CieDe2000;
+import wistel.core.colour.D50;
 import wistel.core.colour.LabEncoding;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.transform.Recipe;
@@ -159,15 +160,6 @@ public final class Suggestion {
             tones[t] = Arrays.stream(byLightness, t * count / tones.length, (t + 1) * count / tones.length).mapToInt(i -> i).toArray();
         }
         return tones;
-    }
-
-    /** CIE 1976 L*, 0 to 100, from Y of 0 to 1, and back. */
-    private static double lightness(double y) {
-        return y > 216 / 24389.0 ? 116 * Math.cbrt(y) - 16 : y * 24389 / 27;
-    }
-
-    private static double luminance(double l) {
-        return l > 8 ? Math.pow((l + 16) / 116, 3) : l * 27 / 24389;
     }
 
     /**
@@ -378,7 +370,7 @@ public final class Suggestion {
     }
 
     private double fit(double l) {
-        return lightness(luminance(deepest) + (1 - luminance(deepest)) * luminance(l));
+        return D50.lightness(D50.luminance(deepest) + (1 - D50.luminance(deepest)) * D50.luminance(l));
     }
 
     private static int count(boolean[] of) {
