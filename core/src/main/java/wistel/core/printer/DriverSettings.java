@@ -17,6 +17,7 @@ public record DriverSettings(Map<String, String> values) {
     public static final String RESOLUTION = "printer-resolution";
     /** What is done to the printed sheet, the cut among it (PWG 5100.1). */
     public static final String FINISHING = "finishings";
+    public static final String NO_FINISHING = "3";
     public static final String BLACK = "wistel-black-ink";
     /** Of the driver's monochrome mode. */
     public static final String DARKNESS = "wistel-mono-darkness";

@@ -8,6 +8,8 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.Stream;
 import wistel.core.docket.changes.Command;
+import wistel.core.docket.changes.MachineCommand;
+import wistel.core.printer.DriverSettings;
 
 /**
  * One thing that is wrong or doubtful, with what it would do to the print and how to mend it.
@@ -71,6 +73,9 @@ public record Finding(Code code, Severity severity, Stage stage, List<Subject> s
     }
 
     public record Fix(String label, Command change) {
+        static Fix uncut() {
+            return new Fix("Leave it uncut", new MachineCommand.Set(DriverSettings.FINISHING, DriverSettings.NO_FINISHING));
+        }
     }
 
     public Finding {

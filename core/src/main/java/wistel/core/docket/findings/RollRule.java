@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Stream;
-import wistel.core.docket.changes.MachineCommand;
 import wistel.core.docket.changes.SheetCommand;
 import wistel.core.docket.findings.Finding.Code;
 import wistel.core.docket.findings.Finding.Fix;
@@ -14,7 +13,6 @@ import wistel.core.docket.spec.DocketSpec;
 import wistel.core.docket.spec.PreflightFacts;
 import wistel.core.length.Length;
 import wistel.core.paper.Stock;
-import wistel.core.printer.DriverSettings;
 import wistel.core.printer.MediaRow;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.Page;
@@ -29,7 +27,6 @@ final class RollRule implements Rule {
     private static final double ON_CORE_MM = 200;
     /** A longer piece reaches the floor from a printer on its stand. */
     private static final double TO_FLOOR_MM = 1000;
-    private static final String NO_FINISHING = "3";
 
     @Override
     public Stream<Finding> check(DocketSpec d, PreflightFacts facts, Layout layout) {
@@ -103,17 +100,15 @@ final class RollRule implements Rule {
     /** What hangs down to the floor and is cut off falls, wet as it is. */
     private static Optional<Finding> falls(DocketSpec d, PreflightFacts facts, Layout layout) {
         double longest = layout.pages().stream().mapToDouble(Page::fedHeightMm).max().orElse(0);
-        String cut = d.settings().get(DriverSettings.FINISHING)
-            .orElse(facts.described().defaults().getOrDefault(DriverSettings.FINISHING, NO_FINISHING));
         if (longest <= TO_FLOOR_MM) {
             return Optional.empty();
         }
         String what = "A length of " + Length.mm(longest) + " mm reaches the floor before it is done.";
-        return Optional.of(cut.equals(NO_FINISHING)
+        return Optional.of(!facts.cuts(d)
             ? Finding.note(Stage.MACHINE, Code.LENGTH_HANGS, what,
                 "Lay something clean below the printer, or hang up its catcher; take hold of it before you cut it.")
             : Finding.look(Stage.MACHINE, Code.LENGTH_HANGS, what,
                 "Cut off while it is wet it falls, and its face rubs: hang up the catcher, or leave it uncut and take it off yourself.",
-                new Fix("Leave it uncut", new MachineCommand.Set(DriverSettings.FINISHING, NO_FINISHING))));
+                Fix.uncut()));
     }
 }

@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import wistel.core.docket.changes.MachineCommand;
 import wistel.core.docket.changes.SheetCommand;
 import wistel.core.docket.changes.WrapCommand;
 import wistel.core.docket.findings.Finding.Code;
@@ -19,7 +18,6 @@ import wistel.core.paper.Stock;
 import wistel.core.paper.Surface;
 import wistel.core.pictures.DetailMap;
 import wistel.core.pictures.SideFill;
-import wistel.core.printer.DriverSettings;
 import wistel.core.sheet.Item;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.Page;
@@ -45,7 +43,6 @@ final class WrapRule implements Rule {
     private static final double FOLDS_UP_TO_MM = 0.35;
     private static final double SMALLEST_SCALE = 0.3;
     private static final double HARDLY_MM = 0.05;
-    private static final String NO_FINISHING = "3";
 
     @Override
     public Stream<Finding> check(DocketSpec d, PreflightFacts facts, Layout layout) {
@@ -223,12 +220,10 @@ final class WrapRule implements Rule {
     }
 
     private static void cutter(DocketSpec d, PreflightFacts facts, boolean canvas, List<Finding> found) {
-        String cut = d.settings().get(DriverSettings.FINISHING)
-            .orElse(facts.described().defaults().getOrDefault(DriverSettings.FINISHING, NO_FINISHING));
-        if (canvas && !cut.equals(NO_FINISHING) && d.stock() instanceof Stock.Roll) {
+        if (canvas && facts.cuts(d) && d.stock() instanceof Stock.Roll) {
             found.add(Finding.look(Stage.MACHINE, Code.CUTTER_AND_CANVAS, "The printer would cut the canvas itself.",
                 "Its blade frays canvas and is blunt after a few cuts: cut it by hand.",
-                new Fix("Leave it uncut", new MachineCommand.Set(DriverSettings.FINISHING, NO_FINISHING))));
+                Fix.uncut()));
         }
     }
 }

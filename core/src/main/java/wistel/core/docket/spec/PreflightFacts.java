@@ -207,6 +207,13 @@ public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVers
         return possible.size() == 1 ? possible.get(0) : "";
     }
 
+    /** Whether the printer cuts paper off by itself: as it is set, or as it does where nothing is said. */
+    public boolean cuts(DocketSpec d) {
+        return !d.settings().get(DriverSettings.FINISHING)
+            .orElse(described().defaults().getOrDefault(DriverSettings.FINISHING, DriverSettings.NO_FINISHING))
+            .equals(DriverSettings.NO_FINISHING);
+    }
+
     /** Whether black comes out compensated: asked for, or because the profile always does. */
     public boolean compensatesBlack(ColourRoute.ByWistel route) {
         return route.compensatesBlack() || blackAlways.contains(route.intent());
