@@ -50,8 +50,8 @@ public record Chart(String itemId, double widthMm, double leastShare, List<Strin
         double height = fits ? width / picture.aspect() : 0;
         double length = stock instanceof Stock.Sheet s ? s.lengthMm() : height + writing + 2 * ROUND_MM + m.top() + m.bottom();
         if (!fits) {
-            return Layout.of(List.of(Page.of(stock.widthMm(), length, m, Orientation.UPRIGHT, List.of(), List.of())), List.of(),
-                List.of(new Layout.Unplaced(itemId, Layout.Unplaced.Reason.TOO_LARGE)));
+            return Layout.without(new Layout.Unplaced(itemId, Layout.Unplaced.Reason.TOO_LARGE),
+                Page.of(stock.widthMm(), length, m, Orientation.UPRIGHT, List.of(), List.of()));
         }
         Rect at = new Rect((stock.widthMm() - width) / 2 + (m.left() - m.right()) / 2, m.top() + ROUND_MM, width, height);
         List<Mark> marks = new ArrayList<>();

@@ -110,6 +110,11 @@ public record Layout(List<Page> pages, List<Loss> losses, List<Unplaced> unplace
         return pages.stream().map(Page::placed).distinct().count() == 1 ? pages.subList(0, 1) : pages;
     }
 
+    /** An empty page, as a piece that lies on none would have it. */
+    static Layout without(Unplaced piece, Page empty) {
+        return of(List.of(empty), List.of(), List.of(piece));
+    }
+
     public static Layout of(List<Page> pages, List<Loss> losses) {
         return of(pages, losses, List.of());
     }

@@ -58,8 +58,8 @@ public record Ruler(String itemId, List<String> lines) implements SheetPlan {
         Lengths lengths = lengths(stock, m);
         double length = stock instanceof Stock.Sheet s ? s.lengthMm() : lengths.alongMm + m.top() + m.bottom() + 2 * CLEAR_MM + TICK_MM;
         if (Math.min(lengths.acrossMm, lengths.alongMm) < SHORTEST_MM) {
-            return Layout.of(List.of(Page.of(stock.widthMm(), length, m, Orientation.UPRIGHT, List.of(), List.of())), List.of(),
-                List.of(new Layout.Unplaced(itemId, Layout.Unplaced.Reason.TOO_LARGE)));
+            return Layout.without(new Layout.Unplaced(itemId, Layout.Unplaced.Reason.TOO_LARGE),
+                Page.of(stock.widthMm(), length, m, Orientation.UPRIGHT, List.of(), List.of()));
         }
         double left = m.left() + CLEAR_MM;
         double top = m.top() + CLEAR_MM;

@@ -116,7 +116,7 @@ public record TiledPiece(Item item, Tiled plan) {
             double length = in.stock() instanceof Stock.Sheet s ? s.lengthMm() : in.stock().widthMm();
             double width = in.stock().widthMm();
             Page bare = Page.of(plan.across() ? length : width, plan.across() ? width : length, margins, feed, List.of(), List.of());
-            return Layout.of(List.of(bare), List.of(), List.of(new Layout.Unplaced(item.id(), reason(in))));
+            return Layout.without(new Layout.Unplaced(item.id(), reason(in)), bare);
         }
         PixelSize picture = in.picture(item);
         double[] size = item.size(picture);
