@@ -53,8 +53,8 @@ public final class Tilings {
         facts.stocks(d).forEach(s -> stocks.putIfAbsent(s.name(), s));
         List<Tiling> tilings = new ArrayList<>();
         for (Stock stock : stocks.values()) {
+            Optional<String> feed = facts.feedFor(d, stock);
             for (boolean across : new boolean[] {false, true}) {
-                Optional<String> feed = facts.feedFor(d, stock);
                 TileCommand.SheetsChosen chosen = new TileCommand.SheetsChosen(stock, across, feed);
                 tiling(chosen.on(d), plan.lying(across), facts, chosen).ifPresent(tilings::add);
             }
