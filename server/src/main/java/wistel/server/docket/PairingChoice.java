@@ -15,7 +15,6 @@ import wistel.core.docket.changes.PieceCommand;
 import wistel.core.docket.changes.SheetCommand;
 import wistel.core.docket.spec.DocketSpec;
 import wistel.core.docket.spec.PreflightFacts;
-import wistel.core.fault.NotFound;
 import wistel.core.pairing.PairingVersion;
 import wistel.core.paper.SheetSize;
 import wistel.core.paper.Stock;
@@ -45,8 +44,7 @@ public class PairingChoice {
     }
 
     public void choosePairing(UUID id, int version, String pairingId) {
-        PairingVersion pairing = pairings.find(pairingId)
-            .orElseThrow(() -> new NotFound("There is no such pairing.", "Choose another one."));
+        PairingVersion pairing = pairings.get(pairingId);
         Optional<Compensated> usual = compensations.usual(UUID.fromString(pairing.pairingId()))
             .map(c -> new Compensated(c.moves(), Optional.of(c.ref()), true));
         DocketRepository.Row row = dockets.get(id);
@@ -119,8 +117,7 @@ public class PairingChoice {
 
     /** Goes over to another printer's pairing, with what has to change along. */
     public void goElsewhere(UUID id, int version, String pairingId) {
-        PairingVersion pairing = pairings.find(pairingId)
-            .orElseThrow(() -> new NotFound("There is no such pairing.", "Choose another one."));
+        PairingVersion pairing = pairings.get(pairingId);
         DocketRepository.Row row = dockets.get(id);
         DocketSpec before = row.spec();
         DocketSpec after = paired(row, pairing);

@@ -16,7 +16,6 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import wistel.core.fault.InvalidRequest;
-import wistel.core.fault.NotFound;
 import wistel.core.fault.ProfileException;
 import wistel.core.icc.profile.Intent;
 import wistel.core.pairing.PairingProposal;
@@ -89,9 +88,7 @@ class PairingController {
     @PostMapping("/api/pairings/{id}/versions")
     @ResponseStatus(HttpStatus.CREATED)
     PairingVersion change(@PathVariable UUID id, @RequestBody NewPairing asked) {
-        PairingVersion before = pairings.find(id.toString())
-            .orElseThrow(() -> new NotFound("There is no such pairing.", "Choose another one."));
-        return add(id, asked, Optional.of(before));
+        return add(id, asked, Optional.of(pairings.get(id.toString())));
     }
 
     /** The newest first. */

@@ -106,7 +106,7 @@ public class PairingRepository {
     /** Offered no more; dockets and prints that have it keep it. */
     public void retire(UUID id, boolean retired) {
         if (jdbc.sql("update pairing set retired = ? where id = ?").params(retired, id).update() == 0) {
-            throw new NotFound("There is no such pairing.", "Choose another one.");
+            throw none();
         }
     }
 
@@ -132,6 +132,19 @@ public class PairingRepository {
         } catch (IllegalArgumentException e) {
             return Optional.empty();
         }
+    }
+
+    /**
+     * The newest version.
+     *
+     * @throws NotFound when there is none
+     */
+    public PairingVersion get(String id) {
+        return find(id).orElseThrow(PairingRepository::none);
+    }
+
+    private static NotFound none() {
+        return new NotFound("There is no such pairing.", "Choose another one.");
     }
 
     /**

@@ -99,8 +99,7 @@ public class WedgePrinting {
     }
 
     private Ready ready(AskedMode asked) {
-        PairingVersion pairing = pairings.find(asked.pairingId)
-            .orElseThrow(() -> new NotFound("There is no such pairing.", "Choose another one."));
+        PairingVersion pairing = pairings.get(asked.pairingId);
         Printer printer = printers.get(UUID.fromString(pairing.printerId()));
         PrinterDescription can = printer.description().orElse(PrinterDescription.UNKNOWN);
         DriverSettings settings = pairing.settings();

@@ -7,14 +7,12 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.function.Function;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import wistel.core.docket.spec.DocketSpec;
 import wistel.core.docket.spec.Purpose;
 import wistel.core.fault.Conflict;
 import wistel.core.fault.InvalidRequest;
-import wistel.core.fault.NotFound;
 import wistel.core.length.Length;
 import wistel.core.pairing.PairingVersion;
 import wistel.core.paper.FeedScale;
@@ -64,7 +62,7 @@ public class TrueSizeService {
     }
 
     PairingVersion pairing(UUID id) {
-        return pairings.find(id.toString()).orElseThrow(() -> new NotFound("There is no such pairing.", "Choose another one."));
+        return pairings.get(id.toString());
     }
 
     /** Nothing is kept of lines that can't be printed. */
@@ -121,28 +119,27 @@ public class TrueSizeService {
             acrossMm.map(mm -> ruler.scale().measured(Direction.ACROSS, ruler.lengths().acrossMm(), mm))
                 .orElse(before.feedScale().across()),
             alongMm.map(mm -> ruler.scale().measured(Direction.ALONG, ruler.lengths().alongMm(), mm)).orElse(before.feedScale().along()));
-        return next(ruler.pairingId(), before, scale,
-            made -> rulers.read(id, new RulerRepository.Reading(acrossMm, alongMm, made.number())));
+        PairingVersion made = transaction.execute(t -> {
+            PairingVersion next = pairings.add(before.withFeedScale(scale));
+            rulers.read(id, new RulerRepository.Reading(acrossMm, alongMm, next.number()));
+            return next;
+        });
+        events.publish("pairing", made.pairingId());
+        return made;
     }
 
     /** Back to sizes as they are sent: the next version with nothing measured. */
     PairingVersion forget(UUID pairingId) {
         PairingVersion before = pairing(pairingId);
-        return before.feedScale().equals(FeedScale.NONE) ? before : next(pairingId, before, FeedScale.NONE, made -> {
-        });
-    }
-
-    private PairingVersion next(UUID id, PairingVersion before, FeedScale scale, java.util.function.Consumer<PairingVersion> alsoDo) {
-        PairingVersion made = transaction.execute(t -> {
-            PairingVersion next = pairings.add(before.withFeedScale(scale));
-            alsoDo.accept(next);
-            return next;
-        });
-        events.publish("pairing", id.toString());
+        if (before.feedScale().equals(FeedScale.NONE)) {
+            return before;
+        }
+        PairingVersion made = pairings.add(before.withFeedScale(FeedScale.NONE));
+        events.publish("pairing", made.pairingId());
         return made;
     }
 
     private static Optional<Double> length(String written) {
-        return Optional.of(written).filter(w -> !w.isBlank()).map((Function<String, Double>) w -> Length.parseMm(w, Length.Unit.MM));
+        return written.isBlank() ? Optional.empty() : Optional.of(Length.parseMm(written, Length.Unit.MM));
     }
 }
