@@ -93,7 +93,7 @@ class PrintProgressRepository {
     }
 
     /**
-     * Ends the attempt; pages that were not begun are cancelled with it, and whoever still makes a file for it has lost the right to say
+     * Ends the attempt; pages that are not over end as it does, and whoever still makes a file for it has lost the right to say
      * so.
      */
     @Transactional
@@ -102,7 +102,7 @@ class PrintProgressRepository {
             Timestamp.from(clock.instant()));
         jdbc.sql(
             "update attempt_page set state = ?, message = ?, finished = ? where attempt_id = ? and state in " + AttemptRepository.RUNNING)
-            .params(state == AttemptState.DONE ? "cancelled" : state.word(), message, Timestamp.from(clock.instant()), lease.attempt)
+            .params(state.word(), message, Timestamp.from(clock.instant()), lease.attempt)
             .update();
     }
 
