@@ -12,6 +12,9 @@ export const pieceName = (view: DocketView, item: Item) =>
 export const treatmentOf = (view: DocketView, renditionId: string): Treatment =>
   view.spec.renditions.find((r) => r.id === renditionId)?.treatment ?? { kind: 'colour' }
 
+/** What lies on all pages, in their order. */
+export const placedOn = ({ layout }: Pick<DocketView, 'layout'>) => layout.pages.flatMap((p) => p.placed)
+
 export const isTurned = (placed: Placed) => placed.orientation === 'QUARTER_RIGHT'
 
 /** Its size on paper as the picture stands upright. */

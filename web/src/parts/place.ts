@@ -1,4 +1,5 @@
 import type { DocketView, OnDocket } from '../api/types'
+import { placedOn } from './pieces'
 
 /** A place in a picture, as shares of its width and height; of one that is laid in several parts, which of them. */
 export type Place = { x: number; y: number; part?: number }
@@ -18,7 +19,7 @@ export function inCrop({ crop, straighten }: Shown, { width, height }: Sized, at
 
 /** A place of the whole picture in the part of it that shows it: of the panels of one that is cut up, the first that does. */
 export function inPrint(view: DocketView, picture: OnDocket, at: Place): Place {
-  const all = view.layout.pages.flatMap((p) => p.placed).filter((p) => p.renditionId === picture.renditionId)
+  const all = placedOn(view).filter((p) => p.renditionId === picture.renditionId)
   const same = (a: Shown, b: Shown) => a.straighten === b.straighten && JSON.stringify(a.crop) === JSON.stringify(b.crop)
   const parts = all.filter((p, i) => all.findIndex((q) => same(p, q)) === i)
   const places = parts.map((p, part) => ({ ...inCrop(p, picture.master, at), part }))

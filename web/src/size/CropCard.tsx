@@ -2,6 +2,7 @@ import { Button, InputNumber, Select, Slider } from 'antd'
 import type { Item } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { fixed } from '../parts/numbers'
+import { placedOn } from '../parts/pieces'
 import { around, shaped } from './CropView'
 import { SHAPES } from './words'
 
@@ -24,7 +25,7 @@ export function CropCard({ view, item, fills, picture, tools, shape, onShape, le
   const m = picture.master
   const aspect = m.width / m.height
   const page = view.layout.pages[0]
-  const crop = around(view.layout.pages.flatMap((p) => p.placed))
+  const crop = around(placedOn(view))
   const cut = (next: Partial<typeof item.cut>) =>
     tools.decide({ kind: 'trimmed', itemId: item.id, cut: { ...item.cut, ...next } })
   const shapes = [

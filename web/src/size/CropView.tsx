@@ -3,6 +3,7 @@ import { masterUrl, renditionOf, treated } from '../api/pictures'
 import type { DocketView, Item, OnDocket, Placed } from '../api/types'
 import { BOOTH } from '../parts/booth'
 import { byArrow, CORNERS, follow } from '../parts/handles'
+import { placedOn } from '../parts/pieces'
 import { useRoom } from '../parts/useRoom'
 
 export type Cut = Item['cut']
@@ -99,7 +100,7 @@ export function CropView({ view, item, fills, picture, shape, level, degrees, on
   const scale = Math.min((room.w - 80) / m.width, (room.h - 60) / m.height)
   const w = m.width * scale
   const h = m.height * scale
-  const crop = around(view.layout.pages.flatMap((p) => p.placed).filter((p) => p.itemId === item.id)) ?? {
+  const crop = around(placedOn(view).filter((p) => p.itemId === item.id)) ?? {
     x: 0,
     y: 0,
     width: m.width,

@@ -2,7 +2,7 @@ import { Button, Checkbox } from 'antd'
 import type { Item } from '../api/types'
 import type { GangProps } from '../docket/useDocket'
 import { CountField } from '../parts/CountField'
-import { titleOf, uprightSize } from '../parts/pieces'
+import { placedOn, titleOf, uprightSize } from '../parts/pieces'
 import { Typed } from '../parts/Typed'
 import { MOST_COPIES } from './PieceList'
 
@@ -18,7 +18,7 @@ export function PickedCard({ view, tools, picked, cropping, onCrop }: Props) {
   if (!first) return null
   const itemIds = items.map((i) => i.id)
   const longer = (item: Item) => {
-    const placed = view.layout.pages.flatMap((p) => p.placed).find((p) => p.itemId === item.id)
+    const placed = placedOn(view).find((p) => p.itemId === item.id)
     const size = placed ? uprightSize(placed) : { width: item.frame.widthMm, height: item.frame.heightMm }
     return Math.round(Math.max(size.width, size.height) * 10) / 10
   }

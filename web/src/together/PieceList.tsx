@@ -5,7 +5,7 @@ import type { GangDocket, Item } from '../api/types'
 import type { GangProps } from '../docket/useDocket'
 import { CountField } from '../parts/CountField'
 import { mm } from '../parts/numbers'
-import { titleOf, treatmentOf, uprightSize } from '../parts/pieces'
+import { placedOn, titleOf, treatmentOf, uprightSize } from '../parts/pieces'
 import { Typed } from '../parts/Typed'
 import { FromBench } from './FromBench'
 
@@ -180,7 +180,7 @@ function Piece({
 
 /** As large as it lies; a piece that lies nowhere is as large as its frame. */
 function sizeOf(view: GangDocket, item: Item) {
-  const placed = view.layout.pages.flatMap((p) => p.placed).find((p) => p.itemId === item.id)
+  const placed = placedOn(view).find((p) => p.itemId === item.id)
   return placed ? uprightSize(placed) : { width: item.frame.widthMm, height: item.frame.heightMm }
 }
 

@@ -5,6 +5,7 @@ import { answer, api, type Problem } from '../api/client'
 import type { WrapDocket } from '../api/types'
 import type { BodyAsked, StationProps } from '../docket/useDocket'
 import { mm } from '../parts/numbers'
+import { placedOn } from '../parts/pieces'
 import { Typed } from '../parts/Typed'
 import { StockSelect } from '../size/StockSelect'
 import { type Choice, isStock } from '../size/stock'
@@ -244,13 +245,13 @@ function Depths({ view, ask, complain }: { view: WrapDocket; ask: (asked: BodyAs
 }
 
 /** How many lengths, and how many prints lie on each. */
-function lengthWords({ layout }: WrapDocket): string {
-  const [first] = layout.pages
-  const all = layout.pages.flatMap((p) => p.placed).length
+function lengthWords(view: WrapDocket): string {
+  const [first] = view.layout.pages
+  const all = placedOn(view).length
   if (all === 1 || !first) return ''
   if (first.placed.length === 1) return ' for each piece'
-  if (layout.pages.length === 1) return `, all ${all} pieces side by side`
-  return ` for every ${first.placed.length} pieces, ${layout.pages.length} lengths in all`
+  if (view.layout.pages.length === 1) return `, all ${all} pieces side by side`
+  return ` for every ${first.placed.length} pieces, ${view.layout.pages.length} lengths in all`
 }
 
 /** What paper it takes, and whether that lies in the printer. */

@@ -6,6 +6,7 @@ import type { Placed, WrapDocket } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { StationFindings } from '../parts/Findings'
 import { labCss } from '../parts/numbers'
+import { placedOn } from '../parts/pieces'
 import { CropCard } from '../size/CropCard'
 import { CropView } from '../size/CropView'
 import { DetailCard } from '../size/DetailCard'
@@ -39,7 +40,7 @@ export function WrapStation(props: Props) {
   const [shape, setShape] = useState<number>()
   const [level, setLevel] = useState(false)
   const [degrees, setDegrees] = useState<number>()
-  const prints = view.layout.pages.flatMap((p) => p.placed)
+  const prints = placedOn(view)
   const pieces = prints.length
   const one = Math.min(piece, pieces - 1)
   const printed = prints[0]?.sides?.grownMm
@@ -210,7 +211,7 @@ function faceOf({ crop, atMm, sides }: Placed) {
 /** Every way to fill the sides, beside one another. */
 function AllSides({ view, piece, tools }: { view: WrapDocket; piece: number; tools: StationProps['tools'] }) {
   const { fill } = view.spec.plan
-  const printed = view.layout.pages.flatMap((p) => p.placed)[piece]?.sides
+  const printed = placedOn(view)[piece]?.sides
   if (!printed) return null
   const { grownMm: g, faceMm: f } = printed
   const fold = {
