@@ -16,6 +16,8 @@ import java.util.Iterator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.concurrent.Executor;
+import java.util.function.UnaryOperator;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.stream.Collectors;
@@ -190,6 +192,26 @@ final class PrintBench {
             .collect(Collectors.joining(", ")));
         Files.delete(out);
         Files.deleteIfExists(spool);
+    }
+
+    /**
+     * The job's page as a print file in the printer's own space, in a folder that is made and taken away for it.
+     *
+     * @param opened gets each spool file as it is opened
+     */
+    static void render(LayoutRenderer.Job job, Executor workers, UnaryOperator<FileChannel> opened, Progress progress) throws IOException {
+        Path folder = Files.createTempDirectory("bench");
+        Path out = folder.resolve("page.pwg");
+        try (OutputStream stream = new BufferedOutputStream(Files.newOutputStream(out), 1 << 18)) {
+            PwgRaster.Page raster = new PwgRaster.Page(job.width(), job.height(), (int) job.dpi(), 16, PwgRaster.Space.DEVICE3, 0, 0, "",
+                "",
+                5, 1);
+            new LayoutRenderer(workers, () -> opened.apply(FileChannel.open(Files.createTempFile(folder, "spool", ".raw"),
+                StandardOpenOption.READ, StandardOpenOption.WRITE, StandardOpenOption.DELETE_ON_CLOSE)))
+                .render(job, new PwgSink(raster), stream, progress);
+        }
+        Files.deleteIfExists(out);
+        Files.deleteIfExists(folder);
     }
 
     static void resetPeak() {

@@ -1,12 +1,8 @@
 package wistel.bench;
 
-import java.io.BufferedOutputStream;
 import java.io.IOException;
-import java.io.OutputStream;
-import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardOpenOption;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
@@ -14,6 +10,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.function.UnaryOperator;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.ProfileReader;
@@ -34,8 +31,6 @@ import wistel.core.pictures.Progress;
 import wistel.core.pictures.View;
 import wistel.core.render.LayoutRenderer;
 import wistel.core.render.PictureLight;
-import wistel.core.render.PwgRaster;
-import wistel.core.render.PwgSink;
 import wistel.core.render.Sharpener;
 import wistel.core.sheet.Annotation;
 import wistel.core.sheet.Cut;
@@ -129,7 +124,6 @@ final class TilesBench {
     }
 
     private void pages(String what, List<Page> pages) throws IOException {
-        Path folder = Files.createTempDirectory("tiles");
         PrintBench.resetPeak();
         long start = System.nanoTime();
         double megapixels = 0;
@@ -139,16 +133,8 @@ final class TilesBench {
                 new float[0], conversion));
             LayoutRenderer.Job job = LayoutRenderer.Job.plain(page, pictures, DPI, Double.POSITIVE_INFINITY, Sharpener.NONE);
             megapixels += job.width() * (double) job.height() / 1e6;
-            Path out = folder.resolve("page.pwg");
-            try (OutputStream stream = new BufferedOutputStream(Files.newOutputStream(out), 1 << 18)) {
-                PwgRaster.Page raster = new PwgRaster.Page(job.width(), job.height(), DPI, 16, PwgRaster.Space.DEVICE3, 0, 0, "", "", 5, 1);
-                new LayoutRenderer(workers, () -> FileChannel.open(Files.createTempFile(folder, "spool", ".raw"), StandardOpenOption.READ,
-                    StandardOpenOption.WRITE, StandardOpenOption.DELETE_ON_CLOSE))
-                    .render(job, new PwgSink(raster), stream, Progress.SILENT);
-            }
-            Files.deleteIfExists(out);
+            PrintBench.render(job, workers, UnaryOperator.identity(), Progress.SILENT);
         }
         PrintBench.report(what, start, megapixels);
-        Files.deleteIfExists(folder);
     }
 }

@@ -1,13 +1,10 @@
 package wistel.bench;
 
-import java.io.BufferedOutputStream;
 import java.io.IOException;
-import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardOpenOption;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -31,8 +28,6 @@ import wistel.core.pictures.Orientation;
 import wistel.core.pictures.PictureFile;
 import wistel.core.render.LayoutRenderer;
 import wistel.core.render.PictureLight;
-import wistel.core.render.PwgRaster;
-import wistel.core.render.PwgSink;
 import wistel.core.render.Sharpener;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
@@ -102,25 +97,16 @@ final class TogetherBench {
                 PictureLight.of(StandardSpaces.SRGB), new float[0], conversion));
         }
         LayoutRenderer.Job job = LayoutRenderer.Job.plain(page, pictures, DPI, Double.POSITIVE_INFINITY, Sharpener.NONE);
-        Path folder = Files.createTempDirectory("together");
         AtomicLong scratch = new AtomicLong();
         List<FileChannel> open = new ArrayList<>();
         PrintBench.resetPeak();
         long start = System.nanoTime();
-        Path out = folder.resolve("page.pwg");
-        try (OutputStream stream = new BufferedOutputStream(Files.newOutputStream(out), 1 << 18)) {
-            PwgRaster.Page raster = new PwgRaster.Page(job.width(), job.height(), DPI, 16, PwgRaster.Space.DEVICE3, 0, 0, "", "", 5, 1);
-            new LayoutRenderer(workers, () -> {
-                FileChannel channel = FileChannel.open(Files.createTempFile(folder, "spool", ".raw"), StandardOpenOption.READ,
-                    StandardOpenOption.WRITE, StandardOpenOption.DELETE_ON_CLOSE);
-                open.add(channel);
-                return channel;
-            }).render(job, new PwgSink(raster), stream, share -> scratch.accumulateAndGet(bytes(open), Math::max));
-        }
+        PrintBench.render(job, workers, spool -> {
+            open.add(spool);
+            return spool;
+        }, share -> scratch.accumulateAndGet(bytes(open), Math::max));
         PrintBench.report(what + ", " + job.width() + " x " + job.height() + ", scratch at most " + (scratch.get() >> 20) + " MB", start,
             0);
-        Files.deleteIfExists(out);
-        Files.deleteIfExists(folder);
     }
 
     private static long bytes(List<FileChannel> open) {
