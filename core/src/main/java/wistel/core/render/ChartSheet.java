@@ -4,9 +4,9 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.util.Arrays;
 import java.util.List;
-import wistel.core.sheet.PageRaster;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.paper.SheetSize;
+import wistel.core.sheet.PageRaster;
 
 /** Lays device-colour patches out on a sheet, edge to edge in rows, and knows where each lies. */
 public record ChartSheet(SheetSize sheet, double marginMm, double patchMm, List<double[]> patches) {

@@ -12,11 +12,11 @@ import java.awt.geom.Rectangle2D;
 import java.awt.image.BufferedImage;
 import java.awt.image.DataBufferByte;
 import java.util.List;
-import wistel.core.sheet.PageRaster;
 import wistel.core.length.Length;
 import wistel.core.pictures.Orientation;
 import wistel.core.sheet.Mark;
 import wistel.core.sheet.Page;
+import wistel.core.sheet.PageRaster;
 
 /** The marks of a page as shapes in the raster's pixels, drawn over bands of it with smooth edges. */
 final class MarkLayer {
