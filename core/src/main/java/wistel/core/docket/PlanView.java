@@ -9,13 +9,16 @@ import wistel.core.sheet.Gang;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.LayoutInput;
 import wistel.core.sheet.Page;
+import wistel.core.sheet.Placed;
 import wistel.core.sheet.Ruler;
 import wistel.core.sheet.SeamAxis;
 import wistel.core.sheet.Seams;
 import wistel.core.sheet.SheetPlan;
 import wistel.core.sheet.Single;
+import wistel.core.sheet.Strip;
 import wistel.core.sheet.Tiled;
 import wistel.core.sheet.TiledPiece;
+import wistel.core.sheet.Variation;
 import wistel.core.sheet.Wrap;
 
 /** What follows from each plan beside its layout. */
@@ -75,6 +78,18 @@ public sealed interface PlanView {
         }
     }
 
+    /**
+     * A test strip.
+     *
+     * @param largestMm how wide its pieces may be, so that a page holds them
+     * @param pieces    of each page, in the order in which they lie there
+     */
+    record Stripped(double largestMm, List<StripPiece> pieces) implements PlanView {
+        /** @param asItIs the picture as it stands */
+        public record StripPiece(String placedId, int page, String words, boolean asItIs) {
+        }
+    }
+
     /** Shown on the tone bench, or on its paper's page. */
     record Charted() implements PlanView {
     }
@@ -105,6 +120,18 @@ public sealed interface PlanView {
             public PlanView wrap(Wrap w) {
                 return new Wrapped(w.lines(layout), w.body().foldMm(), w.body().sideMm(), w.neededWidthMm(), w.neededLengthMm(),
                     d.wrap().pictureShaped(facts.pictures().get(d.wrap().item().renditionId()).size()));
+            }
+
+            @Override
+            public PlanView strip(Strip plan) {
+                List<Stripped.StripPiece> pieces = new ArrayList<>();
+                for (int page = 1; page <= layout.pages().size(); page++) {
+                    for (Placed placed : layout.pages().get(page - 1).placed()) {
+                        Variation variation = placed.variation().orElseThrow();
+                        pieces.add(new Stripped.StripPiece(placed.id(), page, variation.words(), variation.deltas().isEmpty()));
+                    }
+                }
+                return new Stripped(plan.largestMm(facts.input(d)), pieces);
             }
 
             @Override

@@ -12,6 +12,7 @@ import wistel.core.docket.spec.JobRequests;
 import wistel.core.docket.spec.LabFile;
 import wistel.core.docket.spec.PreflightFacts;
 import wistel.core.docket.spec.Resolution;
+import wistel.core.docket.spec.Variations;
 import wistel.core.fault.Conflict;
 import wistel.core.length.Margins;
 import wistel.core.pairing.PairingVersion;
@@ -42,7 +43,7 @@ import wistel.core.tone.PairingToneCurve;
 public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVersion pairing, Output output, List<Master> masters,
     String descriptionHash,
     String engine, Optional<LabFile> labFile, Optional<PairingToneCurve> curve) {
-    public static final int SCHEMA = 11;
+    public static final int SCHEMA = 12;
     public static final String ENGINE = "4";
     /** Reduces pictures across first, as all before it did. */
     private static final String ENGINE_3 = "3";
@@ -130,7 +131,8 @@ public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVers
     /** What the printer is asked for, in the words that it has now; its paper as the page feeds. */
     public JobRequest request(int number, PrinterDescription now) {
         Page page = page(number);
-        JobRequest asked = JobRequests.of(spec, Optional.of(pairing), now).sized(page.fedWidthMm(), raster().sentLengthMm(page), roll());
+        JobRequest asked = JobRequests.of(Variations.of(spec, page), Optional.of(pairing), now).sized(page.fedWidthMm(),
+            raster().sentLengthMm(page), roll());
         List<String> intents = now.supported(INTENT).values();
         String intent = spec.route() instanceof ColourRoute.ByDriver && intents.contains("relative") ? "relative"
             : intents.contains("auto") ? "auto" : "";

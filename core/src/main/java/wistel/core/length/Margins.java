@@ -10,6 +10,12 @@ public record Margins(double top, double right, double bottom, double left) {
         }
     }
 
+    /** The wider one on every side. */
+    public Margins widest(Margins other) {
+        return new Margins(Math.max(top, other.top), Math.max(right, other.right), Math.max(bottom, other.bottom),
+            Math.max(left, other.left));
+    }
+
     /** As looked at, of a sheet that lies across: it is fed turned a quarter to the right, so its left edge leads. */
     @SuppressWarnings("ArgumentSelectionDefectChecker")
     public Margins across() {

@@ -50,8 +50,14 @@ public final class LayoutRenderer {
      * @param light       of its codes
      * @param luminance   weights of its channels in luminance, adding up to one; used by sharpening alone, else it may be empty
      * @param conversion  its codes to the sink's
+     * @param sharpened   in a way of its own; empty as all of the page is
      */
-    public record Picture(RowSource stored, Orientation orientation, LightCurve light, float[] luminance, Transform conversion) {
+    public record Picture(RowSource stored, Orientation orientation, LightCurve light, float[] luminance, Transform conversion,
+        Optional<Sharpener> sharpened) {
+        public Picture(RowSource stored, Orientation orientation, LightCurve light, float[] luminance, Transform conversion) {
+            this(stored, orientation, light, luminance, conversion, Optional.empty());
+        }
+
         int shownWidth() {
             return orientation.swapsSides() ? stored.height() : stored.width();
         }
@@ -69,7 +75,7 @@ public final class LayoutRenderer {
     }
 
     /**
-     * @param pictures by rendition
+     * @param pictures by rendition; of a test strip by piece
      * @param sides    by placed picture, of those that something is made round
      * @param raster   that it is laid on
      * @param sharpener of the final raster
@@ -79,8 +85,8 @@ public final class LayoutRenderer {
             pictures = Map.copyOf(pictures);
             sides = Map.copyOf(sides);
             for (Placed placed : placed(page)) {
-                if (!pictures.containsKey(placed.renditionId())) {
-                    throw new IllegalArgumentException("no picture for rendition " + placed.renditionId());
+                if (!pictures.containsKey(placed.coloursId())) {
+                    throw new IllegalArgumentException("no picture for " + placed.coloursId());
                 }
                 if (placed.sides().isPresent() && !sides.containsKey(placed.id())) {
                     throw new IllegalArgumentException("no colours for what is made round " + placed.id());
@@ -101,6 +107,10 @@ public final class LayoutRenderer {
 
         List<Placed> placed() {
             return placed(page);
+        }
+
+        Picture picture(Placed placed) {
+            return pictures.get(placed.coloursId());
         }
 
         public double dpi() {
@@ -150,7 +160,7 @@ public final class LayoutRenderer {
     public void render(Job job, RasterSink sink, OutputStream out, Progress progress, StageTimes times) throws IOException {
         List<RasterPiece> pieces = RasterPiece.of(job, passes);
         boolean surrounds = pieces.stream().anyMatch(p -> p.placed.sides().isPresent());
-        try (PieceWindows windows = new PieceWindows(pieces, new PieceWindows.Means(scratch, workers, job.sharpener, times))) {
+        try (PieceWindows windows = new PieceWindows(pieces, new PieceWindows.Means(scratch, workers, times))) {
             List<SidedPiece> sided = surround(job, pieces, windows, progress);
             List<RasterPiece> flat = pieces.stream().filter(p -> p.placed.sides().isEmpty()).toList();
             new Composition(job, sink, new Content(flat, windows, sided), times)
@@ -185,7 +195,6 @@ public final class LayoutRenderer {
         private final RasterSink sink;
         private final Content content;
         private final MarkLayer marks;
-        private final Sharpener sharpener;
         private final StageTimes times;
 
         private Composition(Job job, RasterSink sink, Content content, StageTimes times) {
@@ -194,7 +203,6 @@ public final class LayoutRenderer {
             this.height = job.height();
             this.sink = sink;
             this.content = content;
-            this.sharpener = job.sharpener;
             this.marks = new MarkLayer(job.page, job.raster);
         }
 
@@ -240,7 +248,7 @@ public final class LayoutRenderer {
                 int from = Math.max(0, top - piece.y);
                 int to = Math.min(piece.height, bottom - piece.y);
                 if (from < to) {
-                    strips.add(piece.strip(from, to, sharpener, times));
+                    strips.add(piece.strip(from, to, times));
                 }
             }
             return strips;
@@ -252,7 +260,7 @@ public final class LayoutRenderer {
             Arrays.fill(band, (char) 65535);
             for (RasterPiece.Strip strip : strips) {
                 RasterPiece piece = strip.piece();
-                char[] resampled = strip.resampled(sharpener, times);
+                char[] resampled = strip.resampled(times);
                 long resampledAt = StageTimes.now();
                 for (int y = strip.from(); y < strip.to(); y++) {
                     piece.picture.conversion.apply(resampled, strip.at(y), band,

@@ -35,8 +35,8 @@ final class PieceWindows implements AutoCloseable {
     private final Means means;
     private final List<PixelRuns> kept = new ArrayList<>();
 
-    /** With what masters are opened, and how their pieces are sharpened. */
-    record Means(PixelSpool.Places scratch, Executor workers, Sharpener sharpener, StageTimes times) {
+    /** With what masters are opened. */
+    record Means(PixelSpool.Places scratch, Executor workers, StageTimes times) {
         private PixelSpool.Means spooling(Progress progress) {
             return new PixelSpool.Means(scratch, workers, progress, times);
         }
@@ -200,9 +200,9 @@ final class PieceWindows implements AutoCloseable {
                 }
             })) {
                 for (int top = 0; top < piece.height; top += most) {
-                    RasterPiece.Strip strip = piece.strip(top, Math.min(piece.height, top + most), means.sharpener, means.times);
+                    RasterPiece.Strip strip = piece.strip(top, Math.min(piece.height, top + most), means.times);
                     bands.submit(() -> {
-                        char[] resampled = strip.resampled(means.sharpener, means.times);
+                        char[] resampled = strip.resampled(means.times);
                         char[] rows = new char[(strip.to() - strip.from()) * row];
                         for (int y = strip.from(); y < strip.to(); y++) {
                             System.arraycopy(resampled, strip.at(y), rows, (y - strip.from()) * row, row);

@@ -30,6 +30,7 @@ final class RasterPiece {
     final int height;
     /** What is resampled: all of it, and of a tile what sharpening sees beyond it. */
     private final Resampling resampler;
+    private final Sharpener sharpener;
     private final Margin margin;
     /** Set before the first band is made. */
     RowWindow window;
@@ -42,11 +43,12 @@ final class RasterPiece {
     }
 
     /** The picture that a piece shows, and how it is turned to lie on the raster. */
-    private record Shown(Placed placed, LayoutRenderer.Picture picture, Orientation orientation) {
+    private record Shown(Placed placed, LayoutRenderer.Picture picture, Orientation orientation, Sharpener sharpener) {
     }
 
     private RasterPiece(Shown shown, int[] at, Resampling resampler, Margin margin) {
         this.placed = shown.placed;
+        this.sharpener = shown.sharpener;
         LayoutRenderer.Picture picture = shown.picture;
         Orientation turn = picture.orientation().then(shown.orientation);
         this.margin = margin;
@@ -85,7 +87,7 @@ final class RasterPiece {
         held = false;
     }
 
-    Strip strip(int from, int to, Sharpener sharpener, StageTimes times) {
+    Strip strip(int from, int to, StageTimes times) {
         if (kept.isPresent()) {
             PixelRuns whole = kept.get();
             return new Strip(this, () -> rows(whole, from, to), true, 0, from, to, from, to);
@@ -138,7 +140,8 @@ final class RasterPiece {
         }
 
         /** From {@code above} on, with what lies beside the piece. */
-        char[] resampled(Sharpener sharpener, StageTimes times) {
+        char[] resampled(StageTimes times) {
+            Sharpener sharpener = piece.sharpener;
             char[] rows = source.get();
             if (made) {
                 return rows;
@@ -161,8 +164,9 @@ final class RasterPiece {
     static List<RasterPiece> of(LayoutRenderer.Job job, Resampler.Passes passes) {
         List<RasterPiece> pieces = new ArrayList<>();
         for (Placed placed : job.placed()) {
-            LayoutRenderer.Picture picture = job.pictures().get(placed.renditionId());
-            Shown shown = new Shown(placed, picture, placed.orientation().then(job.page().feedTurn()));
+            LayoutRenderer.Picture picture = job.picture(placed);
+            Shown shown = new Shown(placed, picture, placed.orientation().then(job.page().feedTurn()),
+                picture.sharpened().orElse(job.sharpener()));
             (placed.tile().isPresent() ? tile(job, shown, placed.tile().get()) : whole(job, shown, passes)).ifPresent(pieces::add);
         }
         return pieces;
@@ -218,7 +222,7 @@ final class RasterPiece {
             return Optional.empty();
         }
         Crop crop = tile.crop().turned(shown.orientation, shown.picture.shownWidth(), shown.picture.shownHeight());
-        int reach = job.sharpener().reach();
+        int reach = shown.sharpener.reach();
         int left = Math.max(0, from[0] - reach);
         int above = Math.max(0, from[1] - reach);
         int right = Math.min(all[2], from[0] + width + reach);

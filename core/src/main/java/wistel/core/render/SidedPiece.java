@@ -48,7 +48,7 @@ final class SidedPiece {
             Math.max(asked.bottom, whole.bottom));
         this.face = box(job, sides.faceMm());
         this.moves = sides.moves();
-        this.conversion = job.pictures().get(placed.renditionId()).conversion();
+        this.conversion = job.picture(placed).conversion();
         this.ofSides = job.sides().get(placed.id()).conversion();
         this.pixelsPerMm = job.dpi() / Length.MM_PER_INCH;
         this.n = base.picture.channels();

@@ -2,6 +2,7 @@ package wistel.core.sheet;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import wistel.core.length.Margins;
 import wistel.core.pictures.Orientation;
@@ -12,10 +13,12 @@ import wistel.core.pictures.Orientation;
  * @param unprintable edges that stay white, as looked at
  * @param feedTurn    how the page is turned to lie as it feeds, leading edge first
  * @param overMm      how far the printer prints over each edge, enlarging what it is sent; 0 unless borderless
+ * @param settings    of the printer that are this page's alone, by their IPP names; all others are the docket's
  */
 public record Page(double widthMm, double heightMm, Margins unprintable, Orientation feedTurn, double overMm, List<Placed> placed,
-    List<Mark> marks) {
+    List<Mark> marks, Map<String, String> settings) {
     public Page {
+        settings = Map.copyOf(settings);
         if (!(widthMm > 0 && heightMm > 0 && overMm >= 0)) {
             throw new IllegalArgumentException("a page of " + widthMm + " x " + heightMm + " mm, " + overMm + " mm over its edges");
         }
@@ -24,6 +27,12 @@ public record Page(double widthMm, double heightMm, Margins unprintable, Orienta
             throw new IllegalArgumentException("two pictures of one name on a page");
         }
         marks = List.copyOf(marks);
+    }
+
+    /** With no settings of its own. */
+    public Page(double widthMm, double heightMm, Margins unprintable, Orientation feedTurn, double overMm, List<Placed> placed,
+        List<Mark> marks) {
+        this(widthMm, heightMm, unprintable, feedTurn, overMm, placed, marks, Map.of());
     }
 
     /** With pictures and marks, nothing over its edges. */
@@ -36,7 +45,12 @@ public record Page(double widthMm, double heightMm, Margins unprintable, Orienta
     Page marked(List<Mark> more) {
         List<Mark> all = new ArrayList<>(marks);
         all.addAll(more);
-        return new Page(widthMm, heightMm, unprintable, feedTurn, overMm, placed, all);
+        return new Page(widthMm, heightMm, unprintable, feedTurn, overMm, placed, all, settings);
+    }
+
+    /** The same page with these pictures on it. */
+    public Page laid(List<Placed> next) {
+        return new Page(widthMm, heightMm, unprintable, feedTurn, overMm, next, marks, settings);
     }
 
     public Optional<Placed> placed(String id) {

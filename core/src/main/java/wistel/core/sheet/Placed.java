@@ -18,9 +18,10 @@ import wistel.core.pictures.Orientation;
  * @param bleed       of mirrored picture round it, there to be cut off
  * @param sides       what is made round it to be folded; empty where nothing is
  * @param tile        what it is a part of, where a picture goes over several sheets
+ * @param variation   in what it differs from its rendition, where it is a piece of a test strip
  */
 public record Placed(String id, String itemId, String renditionId, Crop crop, double straighten, Rect atMm, Orientation orientation,
-    Optional<Bleed> bleed, Optional<WrappedSides> sides, Optional<Tile> tile) {
+    Optional<Bleed> bleed, Optional<WrappedSides> sides, Optional<Tile> tile, Optional<Variation> variation) {
     /** Of a page that is made up for one picture: place and piece are named after it. */
     public Placed(String renditionId, Crop crop, double straighten, Rect atMm, Orientation orientation) {
         this(renditionId, renditionId, renditionId, crop, straighten, atMm, orientation, Optional.empty(), Optional.empty());
@@ -29,7 +30,7 @@ public record Placed(String id, String itemId, String renditionId, Crop crop, do
     /** Of a picture that goes over no other sheet. */
     public Placed(String id, String itemId, String renditionId, Crop crop, double straighten, Rect atMm, Orientation orientation,
         Optional<Bleed> bleed, Optional<WrappedSides> sides) {
-        this(id, itemId, renditionId, crop, straighten, atMm, orientation, bleed, sides, Optional.empty());
+        this(id, itemId, renditionId, crop, straighten, atMm, orientation, bleed, sides, Optional.empty(), Optional.empty());
     }
 
     /** A whole piece, upright. */
@@ -42,27 +43,39 @@ public record Placed(String id, String itemId, String renditionId, Crop crop, do
         return new Placed(renditionId, crop, 0, atMm, Orientation.UPRIGHT);
     }
 
+    /** A piece of a test strip. */
+    Placed varied(int number, Variation by) {
+        return new Placed(itemId + "." + number, itemId, renditionId, crop, straighten, atMm, orientation, bleed, sides, tile,
+            Optional.of(by));
+    }
+
+    /** Names the colours that it is printed in: those of its rendition, or of a test strip's piece its own. */
+    public String coloursId() {
+        return variation.isPresent() ? id : renditionId;
+    }
+
     Placed oriented(Orientation next) {
-        return new Placed(id, itemId, renditionId, crop, straighten, atMm, next, bleed, sides, tile);
+        return new Placed(id, itemId, renditionId, crop, straighten, atMm, next, bleed, sides, tile, variation);
     }
 
     Placed bled(double mm) {
         return new Placed(id, itemId, renditionId, crop, straighten, atMm, orientation,
-            mm > 0 ? Optional.of(Bleed.round(crop, atMm, mm)) : Optional.empty(), sides, tile);
+            mm > 0 ? Optional.of(Bleed.round(crop, atMm, mm)) : Optional.empty(), sides, tile, variation);
     }
 
     /** One of several parts of its piece. */
     Placed part(int number) {
-        return new Placed(itemId + "." + number, itemId, renditionId, crop, straighten, atMm, orientation, bleed, sides, tile);
+        return new Placed(itemId + "." + number, itemId, renditionId, crop, straighten, atMm, orientation, bleed, sides, tile, variation);
     }
 
     public Placed sided(WrappedSides made) {
-        return new Placed(id, itemId, renditionId, crop, straighten, atMm, orientation, bleed, Optional.of(made), tile);
+        return new Placed(id, itemId, renditionId, crop, straighten, atMm, orientation, bleed, Optional.of(made), tile, variation);
     }
 
     /** Without anything made round it. */
     private Placed bare(Crop shown, Rect at) {
-        return new Placed(id, itemId, renditionId, shown, straighten, at, orientation, Optional.empty(), Optional.empty());
+        return new Placed(id, itemId, renditionId, shown, straighten, at, orientation, Optional.empty(), Optional.empty(), Optional.empty(),
+            variation);
     }
 
     /** The mirrored parts round it, each as a picture of its own. */
@@ -102,7 +115,7 @@ public record Placed(String id, String itemId, String renditionId, Crop crop, do
     Placed tile(Rect in, Rect seen) {
         Placed part = part(in);
         return new Placed(id, itemId, renditionId, part.crop, straighten, in, orientation, Optional.empty(), Optional.empty(),
-            Optional.of(new Tile(crop, atMm, seen)));
+            Optional.of(new Tile(crop, atMm, seen)), variation);
     }
 
     /** All of the picture that it is one sheet of, as it would lie in one piece; itself where it goes over no other sheet. */
@@ -122,13 +135,13 @@ public record Placed(String id, String itemId, String renditionId, Crop crop, do
 
     Placed moved(double dx, double dy) {
         return new Placed(id, itemId, renditionId, crop, straighten, atMm.moved(dx, dy), orientation, bleed.map(b -> b.moved(dx, dy)),
-            sides.map(s -> s.moved(dx, dy)), tile.map(t -> t.moved(dx, dy)));
+            sides.map(s -> s.moved(dx, dy)), tile.map(t -> t.moved(dx, dy)), variation);
     }
 
     /** The same part of the same picture in another size. */
     public Placed scaled(double scale) {
         return new Placed(id, itemId, renditionId, crop.scaled(scale), straighten, atMm, orientation, bleed.map(b -> b.scaled(scale)),
-            sides, tile.map(t -> t.scaled(scale)));
+            sides, tile.map(t -> t.scaled(scale)), variation);
     }
 
     /** What of it is seen from the front of the body that it goes round, or once sheets are joined; all of any other. */

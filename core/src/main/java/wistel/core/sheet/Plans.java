@@ -22,6 +22,10 @@ public final class Plans {
         return plan instanceof Tiled tiled ? Optional.of(tiled) : Optional.empty();
     }
 
+    public static Optional<Strip> strip(SheetPlan plan) {
+        return plan instanceof Strip strip ? Optional.of(strip) : Optional.empty();
+    }
+
     public static Optional<Wrap> wrap(SheetPlan plan) {
         return plan instanceof Wrap wrap ? Optional.of(wrap) : Optional.empty();
     }

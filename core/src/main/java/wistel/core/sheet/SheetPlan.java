@@ -5,7 +5,7 @@ import java.util.Map;
 import wistel.core.paper.Stock;
 
 /** How the work sits on the paper. Each plan is an algorithm of its own; all of them give a {@link Layout}. */
-public sealed interface SheetPlan permits Single, Gang, Tiled, Wrap, Chart, Ruler {
+public sealed interface SheetPlan permits Single, Gang, Tiled, Wrap, Strip, Chart, Ruler {
     /** Upright size of a picture. */
     record PixelSize(int width, int height) {
         public PixelSize {
@@ -31,6 +31,8 @@ public sealed interface SheetPlan permits Single, Gang, Tiled, Wrap, Chart, Rule
         R tiled(Tiled plan);
 
         R wrap(Wrap plan);
+
+        R strip(Strip plan);
 
         R chart(Chart plan);
 

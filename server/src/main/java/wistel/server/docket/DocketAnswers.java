@@ -27,7 +27,7 @@ public class DocketAnswers {
     }
 
     /** A new one, which others are told of. */
-    ResponseEntity<DocketView> created(UUID id) {
+    public ResponseEntity<DocketView> created(UUID id) {
         events.publish("docket", id.toString());
         return ResponseEntity.status(HttpStatus.CREATED).body(views.view(id));
     }

@@ -196,6 +196,12 @@ public class DocketRepository {
         jdbc.sql("update docket set put_away = true, version = version + 1 where id = ?").param(id).update();
     }
 
+    /** Lays a docket on the bench again; false where it lies there. */
+    @Transactional
+    public boolean bringBack(UUID id) {
+        return jdbc.sql("update docket set put_away = false, version = version + 1 where id = ? and put_away").param(id).update() > 0;
+    }
+
     /** As it is now, locked against others until the transaction ends. */
     Row locked(UUID id) {
         jdbc.sql("select 1 from docket where id = ? for update").param(id).query(Integer.class).optional();

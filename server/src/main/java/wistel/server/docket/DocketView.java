@@ -22,13 +22,14 @@ import wistel.server.master.Master;
  * @param bareShare  of the paper, 0 to 1
  * @param planned    what follows from its plan
  * @param joint      dockets that print it together with others
+ * @param origin     the docket of which it tries variations
  */
 public record DocketView(UUID id, int number, int version, Optional<String> undo, Optional<String> redo, DocketSpec spec, String stockName,
     List<OnDocket> pictures,
     Optional<PairingVersion> pairing, Layout layout, double bareShare, List<StageStatus> track,
-    List<Finding> findings, String readback, Options options, PlanView planned, List<Joint> joint) {
+    List<Finding> findings, String readback, Options options, PlanView planned, List<Joint> joint, Optional<Joint> origin) {
 
-    /** Another docket, on which this one's pictures lie too. */
+    /** Another docket, on which this one's pictures lie too, or that it came from. */
     public record Joint(UUID id, int number, String title) {
     }
 

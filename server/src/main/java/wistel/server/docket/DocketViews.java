@@ -13,6 +13,7 @@ import wistel.core.docket.findings.SettingChoices;
 import wistel.core.docket.findings.StageTrack;
 import wistel.core.docket.spec.DocketSpec;
 import wistel.core.docket.spec.PreflightFacts;
+import wistel.core.docket.spec.Purpose;
 import wistel.core.docket.spec.Resolution;
 import wistel.core.docket.words.Readback;
 import wistel.core.length.Length;
@@ -66,7 +67,8 @@ public class DocketViews {
             d.renditions().stream().map(r -> onDocket(r, there.get(r.masterHash()), judged)).toList(),
             judged.facts().pairing(), layout, layout.bareMm2() / paper,
             StageTrack.of(d, judged.facts(), layout, findings), findings, Readback.of(d, judged.facts(), layout), options(d, judged),
-            PlanView.of(d, judged.facts(), layout), joints.of(id));
+            PlanView.of(d, judged.facts(), layout), joints.of(id),
+            d.heading().purpose() instanceof Purpose.StripOf of ? joints.named(UUID.fromString(of.docketId())) : Optional.empty());
     }
 
     private static OnDocket onDocket(Rendition rendition, Master master, DocketAssessment judged) {

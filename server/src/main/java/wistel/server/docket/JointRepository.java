@@ -3,6 +3,7 @@ package wistel.server.docket;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -31,6 +32,12 @@ public class JointRepository {
                 sources.put(r.getString(1), r.getObject(2, UUID.class));
             });
         return sources;
+    }
+
+    /** What another docket is called. */
+    Optional<DocketView.Joint> named(UUID docket) {
+        return jdbc.sql("select id, number, spec -> 'heading' ->> 'title' from docket where id = ?").param(docket)
+            .query((r, n) -> new DocketView.Joint(r.getObject(1, UUID.class), r.getInt(2), r.getString(3))).optional();
     }
 
     /** Dockets on which a piece of this one lies as they stand now, those left out that were put away. */

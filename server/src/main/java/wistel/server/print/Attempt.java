@@ -18,6 +18,7 @@ import wistel.core.fault.NotFound;
  * @param agreed    how far pages that were made anew may be from the print of then, mean CIEDE2000; empty when nobody was asked yet
  * @param labFile   a file for somebody else's printer, written and not printed
  * @param pieces    that lie on it, where there are several
+ * @param chosen    what its test strip's docket took over from it, in words; blank of other prints
  * @param orderHash two attempts of the same hash are the same print
  */
 public record Attempt(UUID id, UUID docketId, int docketNumber, int number, UUID printerId, String printerName, String masterHash,
@@ -25,7 +26,7 @@ public record Attempt(UUID id, UUID docketId, int docketNumber, int number, UUID
     String summary, String readback, AttemptState state, String message, int percent, boolean cancelAsked, List<AttemptPage> pages,
     String verdict,
     String remark, Instant created, Optional<Instant> finished, boolean labFile, boolean held, @JsonIgnore Optional<Double> agreed,
-    List<Piece> pieces) {
+    List<Piece> pieces, String chosen) {
     /**
      * Something that lies on a print of several pieces.
      *

@@ -15,8 +15,10 @@ import java.util.concurrent.CancellationException;
 import org.springframework.stereotype.Component;
 import wistel.core.docket.PrintOrder;
 import wistel.core.docket.spec.ColourPath;
+import wistel.core.docket.spec.DocketSpec;
 import wistel.core.docket.spec.LabFile;
 import wistel.core.docket.spec.Sharpening;
+import wistel.core.docket.spec.Variations;
 import wistel.core.fault.Conflict;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.transform.Recipe;
@@ -26,6 +28,7 @@ import wistel.core.paper.Surface;
 import wistel.core.pictures.PictureFile;
 import wistel.core.pictures.Progress;
 import wistel.core.pictures.RowSource;
+import wistel.core.printer.DriverSettings;
 import wistel.core.printer.RasterType;
 import wistel.core.render.CoverageSink;
 import wistel.core.render.FingerprintSink;
@@ -124,11 +127,11 @@ public class Rendering {
             return labFile(order, job, renderer, progress);
         }
         RasterType raster = order.output().raster();
+        DriverSettings settings = Variations.of(order.spec(), page).settings();
         PwgSink sink = new PwgSink(
             new PwgRaster.Page(job.width(), job.height(), (int) Math.round(dpi), raster.bits(), raster(raster.space()),
                 PwgRaster.points(page.fedWidthMm()), PwgRaster.points(job.raster().sentLengthMm(page)),
-                SheetSize.ippName(page.fedWidthMm(), job.raster().sentLengthMm(page)), order.spec().settings().mediaType(),
-                order.spec().settings().quality(), 1));
+                SheetSize.ippName(page.fedWidthMm(), job.raster().sentLengthMm(page)), settings.mediaType(), settings.quality(), 1));
         CoverageSink counted = new CoverageSink(sink);
         FingerprintSink looked = new FingerprintSink(counted, job.width(), job.height());
         String hash = files.put(out -> renderer.render(job, looked, out, progress)).hash();
@@ -203,40 +206,45 @@ public class Rendering {
             }
             PictureFile file = PictureFile.open(files.image(master.hash()));
             IccProfile source = profiles.get(master.profileHash());
-            ColourPath path = path(order, master, source);
             // the same master in two renditions is decoded once
             RowSource stored = rows.computeIfAbsent(master.hash(), h -> file.rows());
-            pictures.put(master.renditionId(),
-                new LayoutRenderer.Picture(stored, file.facts().orientation(), PictureLight.of(source),
-                    order.spec().sharpening() == Sharpening.OFF ? UNUSED : PictureLight.luminance(source),
-                    path.from(source, TransformCompiler::compile)));
+            for (Placed placed : uses) {
+                pictures.computeIfAbsent(placed.coloursId(), id -> {
+                    DocketSpec varied = Variations.of(order.spec(), placed);
+                    return new LayoutRenderer.Picture(stored, file.facts().orientation(), PictureLight.of(source),
+                        varied.sharpening() == Sharpening.OFF ? UNUSED : PictureLight.luminance(source),
+                        path(order, varied, master, source).from(source, TransformCompiler::compile),
+                        Optional.of(sharpener(order, varied.sharpening())));
+                });
+            }
+            ColourPath path = path(order, order.spec(), master, source);
             uses.forEach(placed -> placed.sides().ifPresent(
                 s -> sides.put(placed.id(), new LayoutRenderer.SideColours(path.from(source, s.moves(), TransformCompiler::compile),
                     masters.byHash(master.hash()).flatMap(m -> textures.of(m, placed))))));
         }
-        return new LayoutRenderer.Job(page, pictures, sides, order.raster(), sharpener(order));
+        return new LayoutRenderer.Job(page, pictures, sides, order.raster(), sharpener(order, order.spec().sharpening()));
     }
 
-    private static Sharpener sharpener(PrintOrder order) {
+    private static Sharpener sharpener(PrintOrder order, Sharpening sharpening) {
         Surface surface = Surface.of(order.pairing().surface());
-        Sharpening sharpening = order.spec().sharpening();
         return Sharpener.onPaper(sharpening.radiusMm(surface, order.spec().resolution().viewingMm()), sharpening.amount(surface),
             order.output().dpi());
     }
 
-    private ColourPath path(PrintOrder order, PrintOrder.Master master, IccProfile source) {
-        return path(order, order.spec().change(master.renditionId(), source.space().channels(), order.curve()));
+    /** @param d the order's spec, or that of a test strip's piece */
+    private ColourPath path(PrintOrder order, DocketSpec d, PrintOrder.Master master, IccProfile source) {
+        return path(order, d, d.change(master.renditionId(), source.space().channels(), order.curve()));
     }
 
     /** What the numbers of an order's files mean, whichever picture they are of. */
     private IccProfile codes(PrintOrder order) {
-        return path(order, RenditionChange.NONE).codes();
+        return path(order, order.spec(), RenditionChange.NONE).codes();
     }
 
-    private ColourPath path(PrintOrder order, RenditionChange change) {
+    private ColourPath path(PrintOrder order, DocketSpec d, RenditionChange change) {
         IccProfile paper = profiles.get(order.pairing().profileHash());
-        return order.labFile().map(file -> ColourPath.toLabFile(order.spec(), order.pairing(), paper, change, file))
-            .orElseGet(() -> ColourPath.toPrinter(order.spec(), order.pairing(), paper, change, order.output().raster().space()));
+        return order.labFile().map(file -> ColourPath.toLabFile(d, order.pairing(), paper, change, file))
+            .orElseGet(() -> ColourPath.toPrinter(d, order.pairing(), paper, change, order.output().raster().space()));
     }
 
     private static PwgRaster.Space raster(RasterType.Space space) {

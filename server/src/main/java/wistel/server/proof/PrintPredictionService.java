@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.DoubleFunction;
+import java.util.function.BiFunction;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import org.springframework.stereotype.Service;
@@ -19,6 +20,7 @@ import wistel.core.docket.PrintOrder;
 import wistel.core.docket.findings.PrintPrediction;
 import wistel.core.docket.spec.ColourPath;
 import wistel.core.docket.spec.DocketSpec;
+import wistel.core.docket.spec.Variations;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
@@ -91,7 +93,8 @@ public class PrintPredictionService {
         if (judged.facts().pairing().isEmpty()) {
             throw new InvalidRequest(InvalidRequest.Reason.PAIRING_MISSING, "No paper is chosen yet.", "Choose one at the paper station.");
         }
-        return PrintPrediction.of(judged.row().spec(), judged.facts(), page(judged, number), pairings.all());
+        Page page = page(judged, number);
+        return PrintPrediction.of(Variations.of(judged.row().spec(), page), judged.facts(), page, pairings.all());
     }
 
     private static Page page(DocketAssessment judged, int number) {
@@ -139,7 +142,7 @@ public class PrintPredictionService {
             if (judged.facts().pairing().isEmpty()) {
                 ColourRoute.ByWistel plain = new ColourRoute.ByWistel(Intent.RELATIVE, true);
                 View shown = SheetPreview.of(renderer(),
-                    job(judged, page, dpi, change -> ColourPath.toProof(plain, Optional.empty(), change, display.profile())), 3,
+                    job(judged, page, dpi, (d, change) -> ColourPath.toProof(plain, Optional.empty(), change, display.profile())), 3,
                     codes -> codes);
                 return Png.of(shown.width(), shown.height(), shown.pixels(), display);
             }
@@ -167,12 +170,12 @@ public class PrintPredictionService {
     }
 
     private LayoutRenderer.Job job(DocketAssessment judged, Page page, int dpi, PrintPrediction told) {
-        DocketSpec d = judged.row().spec();
         return job(judged, page, dpi,
-            change -> ColourPath.toRaster(d, judged.facts().pairing().orElseThrow(), own(judged), change, told.raster()));
+            (d, change) -> ColourPath.toRaster(d, judged.facts().pairing().orElseThrow(), own(judged), change, told.raster()));
     }
 
-    private LayoutRenderer.Job job(DocketAssessment judged, Page page, int dpi, Function<RenditionChange, ColourPath> leading) {
+    private LayoutRenderer.Job job(DocketAssessment judged, Page page, int dpi,
+        BiFunction<DocketSpec, RenditionChange, ColourPath> leading) {
         Map<String, LayoutRenderer.Picture> pictures = new HashMap<>();
         Map<String, LayoutRenderer.SideColours> sides = new HashMap<>();
         Map<String, Double> scales = new HashMap<>();
@@ -186,11 +189,17 @@ public class PrintPredictionService {
                 asked(uses, dpi) * Math.max(master.width(), master.height()) <= SMALL ? SMALL : PreviewStore.LARGEST);
             IccProfile source = previews.profile(master);
             scales.put(used.renditionId(), (double) view.width() / master.width());
-            ColourPath path = leading.apply(change(judged, used.renditionId()));
+            for (Placed placed : uses) {
+                pictures.computeIfAbsent(placed.coloursId(), id -> {
+                    DocketSpec varied = Variations.of(judged.row().spec(), placed);
+                    return new LayoutRenderer.Picture(view, Orientation.UPRIGHT, PictureLight.of(source), new float[0],
+                        leading.apply(varied, change(varied, judged, used.renditionId())).from(source, proofs.transforms()::get));
+                });
+            }
+            DocketSpec d = judged.row().spec();
+            ColourPath path = leading.apply(d, change(d, judged, used.renditionId()));
             uses.forEach(p -> p.sides().ifPresent(made -> sides.put(p.id(),
                 new LayoutRenderer.SideColours(path.from(source, made.moves(), proofs.transforms()::get), textures.of(master, p)))));
-            pictures.put(used.renditionId(), new LayoutRenderer.Picture(view, Orientation.UPRIGHT, PictureLight.of(source), new float[0],
-                path.from(source, proofs.transforms()::get)));
         }
         return new LayoutRenderer.Job(scaled(page, scales), pictures, sides, PageRaster.exact(dpi, Double.POSITIVE_INFINITY),
             Sharpener.NONE);
@@ -229,15 +238,13 @@ public class PrintPredictionService {
         return new LayoutRenderer(workers.executor(), files::scratch);
     }
 
-    private static RenditionChange change(DocketAssessment judged, String rendition) {
-        DocketSpec d = judged.row().spec();
+    private static RenditionChange change(DocketSpec d, DocketAssessment judged, String rendition) {
         return d.change(rendition, judged.facts().pictures().get(rendition).channels(), judged.facts().curve(d));
     }
 
     /** Crops are told in the master's pixels. */
     private static Page scaled(Page page, Map<String, Double> scales) {
-        return new Page(page.widthMm(), page.heightMm(), page.unprintable(), page.feedTurn(), page.overMm(), scaled(page.placed(), scales),
-            page.marks());
+        return page.laid(scaled(page.placed(), scales));
     }
 
     private static List<Placed> scaled(List<Placed> placed, Map<String, Double> scales) {

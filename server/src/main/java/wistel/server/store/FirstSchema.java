@@ -67,7 +67,7 @@ final class FirstSchema {
         return new DocketSpec(DocketSpec.SCHEMA,
             new DocketSpec.Heading(title.isBlank() ? "Untitled" : title, d.path("notes").asString(), new Purpose.Work()),
             List.of(new Rendition(ONLY, masterHash, new Treatment.Colour(), Compensated.NONE,
-                d.path("picture").path("profileTaken").asBoolean(), true)),
+                d.path("picture").path("profileTaken").asBoolean(), true, List.of())),
             List.of(item), new DocketSpec.PaperChoice(Optional.of(d.path("pairingId").asString()).filter(id -> !id.isEmpty()), sheet), plan,
             new DocketSpec.Output(new Resolution(Resolution.Pixels.valueOf(z.path("pixels").asString()), z.path("resamplePpi").asInt(),
                 z.path("viewingMm").asDouble()), Sharpening.OFF),

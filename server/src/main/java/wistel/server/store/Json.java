@@ -33,9 +33,11 @@ import wistel.core.fault.WistelException;
 import wistel.core.paper.Stock;
 import wistel.core.pictures.SideFill;
 import wistel.core.printer.ColourRoute;
+import wistel.core.rendition.LocalMove;
 import wistel.core.rendition.Move;
 import wistel.core.rendition.Treatment;
 import wistel.core.sheet.Borders;
+import wistel.core.sheet.Delta;
 import wistel.core.sheet.Mark;
 import wistel.core.sheet.SheetPlan;
 
@@ -44,6 +46,7 @@ import wistel.core.sheet.SheetPlan;
 public class Json {
     /** Sums of core: in JSON each of their records says by {@code kind} which it is. */
     public static final List<Class<?>> SUMS = List.of(Command.class, Stock.class, ColourRoute.class, Treatment.class, Move.class,
+        LocalMove.class, Delta.class,
         Mark.class, SheetPlan.class, Borders.class,
         SideFill.class, Purpose.class, Finding.Subject.class, PlanView.class);
 

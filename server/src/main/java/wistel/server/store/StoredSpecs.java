@@ -52,6 +52,7 @@ public class StoredSpecs {
             case 6 -> json.read(sixthSpec((ObjectNode) tree), DocketSpec.class);
             case 7 -> json.read(seventhSpec((ObjectNode) tree), DocketSpec.class);
             case 8 -> json.read(eighthSpec((ObjectNode) tree), DocketSpec.class);
+            case 9 -> json.read(ninthSpec((ObjectNode) tree), DocketSpec.class);
             default -> json.read(tree, DocketSpec.class);
         };
     }
@@ -69,6 +70,7 @@ public class StoredSpecs {
             case 8 -> json.read(eighthOrder((ObjectNode) node), PrintOrder.class);
             case 9 -> json.read(ninthOrder((ObjectNode) node), PrintOrder.class);
             case 10 -> json.read(tenthOrder((ObjectNode) node), PrintOrder.class);
+            case 11 -> json.read(eleventhOrder((ObjectNode) node), PrintOrder.class);
             default -> json.read(node, PrintOrder.class);
         };
     }
@@ -167,6 +169,12 @@ public class StoredSpecs {
         if (d.path("plan").path("arrangement") instanceof ObjectNode arrangement) {
             arrangement.set("rows", json.tree(Arrangement.Rows.AS_SIZED));
         }
+        return ninthSpec(d);
+    }
+
+    /** Schema 9: what was done to a picture was done to all of it. */
+    private ObjectNode ninthSpec(ObjectNode d) {
+        d.path("renditions").forEach(r -> ((ObjectNode) r).putArray("local"));
         return d.put("schema", DocketSpec.SCHEMA);
     }
 
@@ -237,6 +245,19 @@ public class StoredSpecs {
     /** Schema 10: no feed had been measured. */
     private ObjectNode tenthOrder(ObjectNode o) {
         ((ObjectNode) o.path("pairing")).set("feedScale", json.tree(FeedScale.NONE));
+        return eleventhOrder(o);
+    }
+
+    /** Schema 11: all pages were told the same, and a piece was printed as its rendition is. */
+    private ObjectNode eleventhOrder(ObjectNode o) {
+        ObjectNode spec = (ObjectNode) o.path("spec");
+        if (spec.path("schema").asInt() < DocketSpec.SCHEMA) {
+            ninthSpec(spec);
+        }
+        for (JsonNode page : o.path("layout").path("pages")) {
+            ((ObjectNode) page).putObject("settings");
+            page.path("placed").forEach(placed -> ((ObjectNode) placed).putNull("variation"));
+        }
         return o.put("schema", PrintOrder.SCHEMA);
     }
 

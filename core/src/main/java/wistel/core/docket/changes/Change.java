@@ -21,7 +21,7 @@ import wistel.core.sheet.Plans;
 import wistel.core.sheet.Tiled;
 
 /** One change of a docket: what a person did, and what undo says it takes back. {@link Command} is what may come from outside. */
-public sealed interface Change permits Command, Change.Charted, Change.Paired, Change.PairedWith, Change.Added, Change.Each,
+public sealed interface Change permits Command, StripChange, Change.Charted, Change.Paired, Change.PairedWith, Change.Added, Change.Each,
     Change.Placing {
     /** @throws InvalidRequest when it can't be done to this docket */
     DocketSpec on(DocketSpec d);

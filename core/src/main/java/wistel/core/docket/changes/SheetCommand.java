@@ -18,6 +18,7 @@ import wistel.core.sheet.Frame;
 import wistel.core.sheet.Rect;
 import wistel.core.sheet.Ruler;
 import wistel.core.sheet.SinglePiece;
+import wistel.core.sheet.Strip;
 
 /** What a person decides of the sheet: which one, and how one picture lies on it. */
 public sealed interface SheetCommand extends Command {
@@ -58,6 +59,11 @@ public sealed interface SheetCommand extends Command {
                 @Override
                 public DocketSpec wrap(Wrap plan) {
                     return d.with(d.wrap().unwrapped());
+                }
+
+                @Override
+                public DocketSpec strip(Strip plan) {
+                    throw asItIs("A test strip stays one.");
                 }
 
                 @Override

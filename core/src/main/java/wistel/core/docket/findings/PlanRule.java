@@ -15,6 +15,7 @@ import wistel.core.sheet.Plans;
 import wistel.core.sheet.Ruler;
 import wistel.core.sheet.SheetPlan;
 import wistel.core.sheet.Single;
+import wistel.core.sheet.Strip;
 import wistel.core.sheet.Tiled;
 import wistel.core.sheet.Wrap;
 
@@ -42,6 +43,11 @@ final class PlanRule implements Rule {
         }
 
         @Override
+        public List<Rule> strip(Strip plan) {
+            return List.of(new StripRule());
+        }
+
+        @Override
         public List<Rule> chart(Chart plan) {
             return List.of(new EdgeRule());
         }
@@ -56,10 +62,10 @@ final class PlanRule implements Rule {
     public Stream<Finding> check(DocketSpec d, PreflightFacts facts, Layout layout) {
         Optional<UnplacedFixes> fixes = layout.unplaced().isEmpty() ? Optional.empty()
             : Plans.gang(d.plan()).map(gang -> new UnplacedFixes(gang, d, facts));
-        boolean tiled = Plans.tiled(d.plan()).isPresent();
-        Stream<Finding> unplaced = layout.unplaced().stream()
-            .map(u -> unplaced(u, d, (tiled ? TileRule.fixes(u.reason(), d, facts) : fixes.map(f -> f.of(u)).orElse(List.of()))
-                .toArray(Fix[]::new)));
+        Stream<Finding> unplaced = layout.unplaced().stream().map(u -> unplaced(u, d, (Plans.tiled(d.plan()).isPresent()
+            ? TileRule.fixes(u.reason(), d, facts)
+            : Plans.strip(d.plan()).map(strip -> StripRule.fixes(strip, d, facts)).or(() -> fixes.map(f -> f.of(u))).orElse(List.of()))
+            .toArray(Fix[]::new)));
         return Stream.concat(unplaced, d.plan().accept(OF_PLAN).stream().flatMap(rule -> rule.check(d, facts, layout)));
     }
 

@@ -20,6 +20,7 @@ import wistel.core.docket.words.DocketPhrases;
 import wistel.core.length.Ppi;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.sheet.Layout;
+import wistel.core.sheet.Plans;
 
 /** Pixels per inch against the eye, and what is thrown away or made up on the way to the printer. */
 final class ResolutionRule implements Rule {
@@ -31,6 +32,9 @@ final class ResolutionRule implements Rule {
 
     @Override
     public Stream<Finding> check(DocketSpec d, PreflightFacts facts, Layout layout) {
+        if (Plans.strip(d.plan()).isPresent()) {
+            return Stream.empty();
+        }
         List<Printed> pieces = layout.placed().stream().map(p -> new Printed(p.itemId(), p.ppi())).distinct().toList();
         Stream<Finding> few = each(pieces, p -> few(d, facts, p), (label, group) -> Finding.look(Stage.SIZE, Code.FEW_PIXELS,
             "Only " + range(group, p -> "" + Math.round(Math.min(p.ppi, d.resolution().mostPpi()))) + " pixels an inch at this size.",

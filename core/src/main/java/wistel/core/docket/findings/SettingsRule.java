@@ -31,13 +31,16 @@ final class SettingsRule implements Rule {
         }
         List<Finding> found = new ArrayList<>();
         pairing(d, facts, found);
-        JobRequest job = facts.job(d);
-        PrinterRules rules = new PrinterRules(facts.printer().get());
-        for (Conflict conflict : rules.check(job)) {
-            found.add(finding(conflict, d, facts, job, rules));
-        }
+        conflicts(d, facts).forEach(found::add);
         facts.media(d).ifPresent(row -> length(row, layout, found));
         return found.stream();
+    }
+
+    /** What the printer's own rules have against its settings; nothing of a printer that has never answered. */
+    static Stream<Finding> conflicts(DocketSpec d, PreflightFacts facts) {
+        JobRequest job = facts.job(d);
+        return facts.printer().map(PrinterRules::new).stream()
+            .flatMap(rules -> rules.check(job).stream().map(conflict -> finding(conflict, d, facts, job, rules)));
     }
 
     private static void pairing(DocketSpec d, PreflightFacts facts, List<Finding> found) {

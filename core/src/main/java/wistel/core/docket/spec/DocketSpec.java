@@ -24,6 +24,7 @@ import wistel.core.sheet.Plans;
 import wistel.core.sheet.SheetPlan;
 import wistel.core.sheet.Single;
 import wistel.core.sheet.SinglePiece;
+import wistel.core.sheet.Strip;
 import wistel.core.sheet.Tiled;
 import wistel.core.sheet.TiledPiece;
 import wistel.core.sheet.Wrap;
@@ -40,7 +41,7 @@ import wistel.core.tone.PairingToneCurve;
  */
 public record DocketSpec(int schema, Heading heading, List<Rendition> renditions, List<Item> items, PaperChoice paper, SheetPlan plan,
     Output output, Conversion colour, int copies) {
-    public static final int SCHEMA = 9;
+    public static final int SCHEMA = 10;
     /** The piece of a docket that has one. */
     public static final String FIRST_ITEM = "i1";
     private static final int LONGEST_TITLE = 200;
@@ -239,6 +240,12 @@ public record DocketSpec(int schema, Heading heading, List<Rendition> renditions
         Tiled tiled = Plans.tiled(plan).orElseThrow(() -> new InvalidRequest(InvalidRequest.Reason.PLAN_DIFFERS,
             "This docket's picture doesn't go over several sheets.", "Choose over sheets at the size station first."));
         return new TiledPiece(item(tiled.itemId()), tiled);
+    }
+
+    /** @throws InvalidRequest when the docket has another plan */
+    public Strip strip() {
+        return Plans.strip(plan).orElseThrow(() -> new InvalidRequest(InvalidRequest.Reason.PLAN_DIFFERS,
+            "This docket is no test strip.", "Try variations from it first: that is a docket of its own."));
     }
 
     public DocketSpec with(SinglePiece piece) {

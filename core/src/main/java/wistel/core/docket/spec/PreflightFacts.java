@@ -29,7 +29,9 @@ import wistel.core.sheet.CaptionText;
 import wistel.core.sheet.Item;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.LayoutInput;
+import wistel.core.sheet.Plans;
 import wistel.core.sheet.SheetPlan;
+import wistel.core.sheet.Strip;
 import wistel.core.tone.PairingToneCurve;
 import wistel.core.tone.ToneMode;
 
@@ -138,7 +140,10 @@ public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVers
 
     /** Edges that stay white: those of the printer, and on sheets what a feed that moves the paper too little doesn't get to. */
     public Margins margins(DocketSpec d) {
-        Margins m = printerMargins(d);
+        // pages that are told other settings lie alike
+        Margins m = Plans.strip(d.plan()).flatMap(Strip::pages).stream()
+            .flatMap(p -> p.values().stream().map(v -> d.withSettings(d.settings().with(p.setting(), v.value()))))
+            .map(this::printerMargins).reduce(printerMargins(d), Margins::widest);
         Stock stock = d.stock();
         FeedScale scale = pairing.map(PairingVersion::feedScale).orElse(FeedScale.NONE);
         double trailing = stock instanceof Stock.Sheet s ? s.lengthMm() * (1 - scale.along()) : 0;

@@ -1,6 +1,8 @@
 package wistel.core.docket.spec;
 
+import java.util.List;
 import wistel.core.fault.InvalidRequest;
+import wistel.core.rendition.Compensation;
 
 /** What a docket is for, which decides where it is shown. */
 public sealed interface Purpose {
@@ -15,6 +17,17 @@ public sealed interface Purpose {
                 throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "Wedge " + number + " can't be.",
                     "Wedges are counted from 1.");
             }
+        }
+    }
+
+    /**
+     * Variations of a docket's picture, to find out how it prints best.
+     *
+     * @param tried versions of compensations that its pieces may take
+     */
+    record StripOf(String docketId, String renditionId, List<Compensation> tried) implements Purpose {
+        public StripOf {
+            tried = List.copyOf(tried);
         }
     }
 

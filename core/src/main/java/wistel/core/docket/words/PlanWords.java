@@ -1,19 +1,25 @@
 package wistel.core.docket.words;
 
+import java.util.List;
+import java.util.stream.Collectors;
 import wistel.core.docket.spec.DocketSpec;
 import wistel.core.length.Length;
 import wistel.core.paper.Stock;
 import wistel.core.sheet.Arrangement;
 import wistel.core.sheet.Chart;
+import wistel.core.sheet.Delta;
 import wistel.core.sheet.Gang;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
-import wistel.core.sheet.Ruler;
 import wistel.core.sheet.Rect;
+import wistel.core.sheet.Ruler;
 import wistel.core.sheet.SheetJoint;
 import wistel.core.sheet.SheetPlan;
 import wistel.core.sheet.Single;
+import wistel.core.sheet.Strip;
+import wistel.core.sheet.StripAxis;
+import wistel.core.sheet.StripPages;
 import wistel.core.sheet.Tiled;
 import wistel.core.sheet.Wrap;
 import wistel.core.sheet.WrapBody;
@@ -116,6 +122,35 @@ public final class PlanWords implements SheetPlan.Visitor<PlanWords.Said> {
         layout.losses().forEach(loss -> out.append(", ").append(DocketPhrases.percent(loss.share())).append(" of it on no face"));
         String face = (plan.panels().count() == 1 ? "face " : "") + DocketPhrases.faces(plan) + ", " + DocketPhrases.support(plan);
         return new Said(face + ", " + Math.round(layout.placed().get(0).ppi()) + " ppi", out.toString());
+    }
+
+    @Override
+    public Said strip(Strip plan) {
+        if (layout.placed().isEmpty()) {
+            return new Said("more than " + d.stock().name() + " holds", ", nothing: so many pieces don't fit");
+        }
+        int pages = layout.pages().size();
+        Rect at = layout.placed().get(0).atMm();
+        String pieces = plan.count() + " pieces of one part of the picture, ";
+        String varied = axis(plan.columns()) + " across" + plan.down().map(down -> " and " + axis(down) + " downwards").orElse("")
+            + plan.pages().map(p -> ", " + p.values().stream().map(StripPages.PageSetting::words).collect(Collectors.joining(", "))
+                + " page by page").orElse("");
+        return new Said(plan.count() + " pieces of " + Length.mm(at.width()) + " mm on " + (pages == 1 ? "" : pages + " × ")
+            + d.stock().name(), ", " + pieces + varied + ", each labelled");
+    }
+
+    /** "lightness −20 to +20", "perceptual, as it is and absolute". */
+    private static String axis(StripAxis axis) {
+        List<Delta> steps = axis.steps();
+        if (!axis.what().slides()) {
+            return axis.what().word() + " in " + steps.size() + " ways";
+        }
+        return axis.what().word() + " " + by(steps.get(0)) + " to " + by(steps.get(steps.size() - 1));
+    }
+
+    private static String by(Delta delta) {
+        double by = ((Delta.Shift) delta).by();
+        return by == 0 ? "as it is" : (by > 0 ? "+" : "−") + Length.mm(Math.abs(by));
     }
 
     @Override

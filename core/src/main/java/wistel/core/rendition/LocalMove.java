@@ -1,0 +1,164 @@
+package wistel.core.rendition;
+
+/**
+ * A change of a part of a picture, by a weight from 0 to 1 for each of its places: the colour is the blend of what it is with and without
+ * the change, so that tones keep their order at every weight. Places are shares of the upright picture's width and height before it is
+ * straightened; {@link Edges} alone follow the crop. Weights depend on nothing but the place: the print has the same as any preview.
+ */
+public sealed interface LocalMove {
+    LocalChange change();
+
+    /** False to print as if it weren't there. */
+    boolean on();
+
+    LocalMove switched(boolean next);
+
+    /** "a place, lighter by 12". */
+    String words();
+
+    /**
+     * The weight at a place.
+     *
+     * @param x, y   in shares of the picture
+     * @param aspect width over height of the picture
+     * @param crop   what is printed of it
+     */
+    double weight(double x, double y, double aspect, Framed crop);
+
+    /**
+     * What is printed of a picture, in shares of its width and height.
+     *
+     * @param degrees that the picture is turned by about its middle before this is cut out of it
+     */
+    record Framed(double x, double y, double width, double height, double degrees) {
+        public static final Framed WHOLE = new Framed(0, 0, 1, 1, 0);
+
+        public Framed {
+            if (!(width > 0 && height > 0) || !Double.isFinite(x + y + width + height + degrees)) {
+                throw new IllegalArgumentException("a frame of " + width + " x " + height);
+            }
+        }
+    }
+
+    /** From 0 to 1 without a corner: third derivative finite, so that no rim shows where it begins and ends. */
+    static double smooth(double t) {
+        double u = Math.max(0, Math.min(1, t));
+        return u * u * u * (u * (6 * u - 15) + 10);
+    }
+
+    /**
+     * From the edges of what is printed inwards.
+     *
+     * @param reach how far in, as a share of the way to the middle, 0.02 to 1
+     * @param round 0 along the edges, 1 as an ellipse
+     * @param soft  share of the reach over which it fades, 0.05 to 1
+     */
+    record Edges(double reach, double round, double soft, LocalChange change, boolean on) implements LocalMove {
+        /** @throws wistel.core.fault.InvalidRequest when a number is out of its range */
+        public Edges {
+            Ranges.within("reach", reach, 0.02, 1);
+            Ranges.within("roundness", round, 0, 1);
+            Ranges.within("softness", soft, 0.05, 1);
+        }
+
+        @Override
+        public Edges switched(boolean next) {
+            return new Edges(reach, round, soft, change, next);
+        }
+
+        @Override
+        public String words() {
+            return "edges " + change.words();
+        }
+
+        @Override
+        public double weight(double x, double y, double aspect, Framed crop) {
+            double angle = Math.toRadians(crop.degrees);
+            double fromX = (x - 0.5) * aspect;
+            double fromY = y - 0.5;
+            double u = ((fromX * Math.cos(angle) - fromY * Math.sin(angle)) / aspect + 0.5 - crop.x - crop.width / 2) / (crop.width / 2);
+            double v = (fromX * Math.sin(angle) + fromY * Math.cos(angle) + 0.5 - crop.y - crop.height / 2) / (crop.height / 2);
+            // a norm between that of the rectangle and that of the ellipse: 1 on the edge
+            double power = 2 + 14 * (1 - round) * (1 - round);
+            double out = Math.pow(Math.pow(Math.abs(u), power) + Math.pow(Math.abs(v), power), 1 / power);
+            return smooth((out - (1 - reach)) / (reach * soft));
+        }
+    }
+
+    /**
+     * An ellipse.
+     *
+     * @param x, y    of its middle; it may lie outside of the picture
+     * @param across  half its width in shares of the picture's width, before it is turned
+     * @param down    half its height in shares of the picture's height
+     * @param degrees that it is turned by, clockwise
+     * @param soft    share of the way from the rim inwards over which it fades, 0.05 to 1
+     */
+    record Place(double x, double y, double across, double down, double degrees, double soft, LocalChange change, boolean on)
+        implements
+            LocalMove {
+        public static final double SMALLEST = 0.005;
+
+        /** @throws wistel.core.fault.InvalidRequest when a number is out of its range */
+        public Place {
+            Ranges.within("place", x, -1, 2);
+            Ranges.within("place", y, -1, 2);
+            Ranges.within("size of a place", across, SMALLEST, 3);
+            Ranges.within("size of a place", down, SMALLEST, 3);
+            Ranges.within("angle", degrees, -180, 180);
+            Ranges.within("softness", soft, 0.05, 1);
+        }
+
+        @Override
+        public Place switched(boolean next) {
+            return new Place(x, y, across, down, degrees, soft, change, next);
+        }
+
+        @Override
+        public String words() {
+            return "a place " + change.words();
+        }
+
+        @Override
+        public double weight(double atX, double atY, double aspect, Framed crop) {
+            double angle = Math.toRadians(degrees);
+            double dx = (atX - x) * aspect;
+            double dy = atY - y;
+            double u = (dx * Math.cos(angle) + dy * Math.sin(angle)) / (across * aspect);
+            double v = (-dx * Math.sin(angle) + dy * Math.cos(angle)) / down;
+            return smooth((1 - Math.hypot(u, v)) / soft);
+        }
+    }
+
+    /** Full on one side of a line, gone on the other side of a second one: from the first point to the second it fades. */
+    record Slope(double fromX, double fromY, double toX, double toY, LocalChange change, boolean on) implements LocalMove {
+        private static final double SHORTEST = 0.005;
+
+        /** @throws wistel.core.fault.InvalidRequest when a number is out of its range, or both points are one */
+        public Slope {
+            for (double place : new double[] {fromX, fromY, toX, toY}) {
+                Ranges.within("place", place, -1, 2);
+            }
+            if (Math.hypot(toX - fromX, toY - fromY) < SHORTEST) {
+                throw Ranges.curve("A slope of no length would be a hard edge.", "Draw it from where it is full to where it is gone.");
+            }
+        }
+
+        @Override
+        public Slope switched(boolean next) {
+            return new Slope(fromX, fromY, toX, toY, change, next);
+        }
+
+        @Override
+        public String words() {
+            return "a slope " + change.words();
+        }
+
+        @Override
+        public double weight(double x, double y, double aspect, Framed crop) {
+            double dx = (toX - fromX) * aspect;
+            double dy = toY - fromY;
+            return smooth(1 - ((x - fromX) * aspect * dx + (y - fromY) * dy) / (dx * dx + dy * dy));
+        }
+    }
+}
