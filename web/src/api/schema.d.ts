@@ -1172,6 +1172,102 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/dockets/{id}/strip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["vary"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{id}/strip/choice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["choose"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{id}/strip/choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["choices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{id}/strip/part": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["part"];
+        put: operations["choosePart"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{id}/strips": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["tryVariations"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{id}/strips/finer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["finer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dockets/{id}/tilings": {
         parameters: {
             query?: never;
@@ -1371,7 +1467,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["part"];
+        get: operations["part_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2163,6 +2259,7 @@ export interface components {
         };
         Attempt: {
             cancelAsked: boolean;
+            chosen: string;
             /** Format: date-time */
             created: string;
             /** Format: uuid */
@@ -2226,6 +2323,28 @@ export interface components {
         Attempted: {
             /** Format: uuid */
             attempt: string;
+        };
+        AxisAsked: {
+            /** Format: double */
+            step?: number;
+            /** Format: int32 */
+            steps?: number;
+            values: string[];
+            /** @enum {string} */
+            what: "LIGHTNESS" | "CONTRAST" | "SHADOWS" | "WARMTH" | "TINT" | "CHROMA" | "COMPENSATION" | "INTENT" | "BLACK_POINT" | "SHARPENING";
+        };
+        AxisChoice: {
+            /** Format: double */
+            from: number;
+            /** Format: double */
+            most: number;
+            slides: boolean;
+            /** Format: double */
+            step: number;
+            ways: components["schemas"]["Way"][];
+            /** @enum {string} */
+            what: "LIGHTNESS" | "CONTRAST" | "SHADOWS" | "WARMTH" | "TINT" | "CHROMA" | "COMPENSATION" | "INTENT" | "BLACK_POINT" | "SHARPENING";
+            word: string;
         };
         BackAsked: {
             attempts: string[];
@@ -2348,6 +2467,13 @@ export interface components {
             kind: "compensates";
             renditionId: string;
         };
+        Compensation: {
+            id: string;
+            moves: components["schemas"]["Move"][];
+            name: string;
+            /** Format: int32 */
+            version: number;
+        };
         CompensationName: {
             name: string;
         };
@@ -2448,6 +2574,7 @@ export interface components {
             name: string;
             why: string;
         };
+        Delta: components["schemas"]["Instead"] | components["schemas"]["Shift"];
         DocketSpec: {
             colour: components["schemas"]["Conversion"];
             /** Format: int32 */
@@ -2472,6 +2599,7 @@ export interface components {
             /** Format: int32 */
             number: number;
             options: components["schemas"]["Options"];
+            origin?: components["schemas"]["Joint"];
             pairing?: components["schemas"]["PairingVersion"];
             pictures: components["schemas"]["OnDocket"][];
             planned: components["schemas"]["PlanView"];
@@ -2514,6 +2642,18 @@ export interface components {
             edge: components["schemas"]["Edge"];
             /** @enum {string} */
             kind: "edged";
+        };
+        Edges: {
+            change: components["schemas"]["LocalChange"];
+            /** @enum {string} */
+            kind: "edges";
+            on: boolean;
+            /** Format: double */
+            reach: number;
+            /** Format: double */
+            round: number;
+            /** Format: double */
+            soft: number;
         };
         Ends: {
             /** Format: double */
@@ -2710,6 +2850,14 @@ export interface components {
             /** Format: double */
             median: number;
         };
+        Instead: {
+            /** @enum {string} */
+            kind: "instead";
+            value: string;
+            /** @enum {string} */
+            what: "LIGHTNESS" | "CONTRAST" | "SHADOWS" | "WARMTH" | "TINT" | "CHROMA" | "COMPENSATION" | "INTENT" | "BLACK_POINT" | "SHARPENING";
+            words: string;
+        };
         Item: {
             annotation: components["schemas"]["Annotation"];
             /** Format: int32 */
@@ -2809,6 +2957,17 @@ export interface components {
             flatMm: components["schemas"]["Rect"];
             shownMm: components["schemas"]["Rect"];
         };
+        LocalChange: {
+            /** Format: double */
+            chroma: number;
+            /** Format: double */
+            contrast: number;
+            /** Format: double */
+            lightness: number;
+            /** Format: double */
+            warmth: number;
+        };
+        LocalMove: components["schemas"]["Edges"] | components["schemas"]["Place"] | components["schemas"]["Slope"];
         LongerSide: {
             itemIds: string[];
             longer: string;
@@ -3041,9 +3200,25 @@ export interface components {
             /** Format: double */
             overMm: number;
             placed: components["schemas"]["Placed"][];
+            settings: {
+                [key: string]: string;
+            };
             unprintable: components["schemas"]["Margins"];
             /** Format: double */
             widthMm: number;
+        };
+        PageChoice: {
+            setting: string;
+            ways: components["schemas"]["Way"][];
+            word: string;
+        };
+        PageSetting: {
+            value: string;
+            words: string;
+        };
+        PagesAsked: {
+            setting: string;
+            values: string[];
         };
         PairingAsked: {
             pairingId: string;
@@ -3175,12 +3350,35 @@ export interface components {
             itemId: string;
             title: string;
         };
+        PieceAsked: {
+            /** Format: int32 */
+            page: number;
+            placed: string[];
+        };
         PieceSize: {
             height?: string;
             width?: string;
         };
         PiecesAsked: {
             itemIds: string[];
+        };
+        Place: {
+            /** Format: double */
+            across: number;
+            change: components["schemas"]["LocalChange"];
+            /** Format: double */
+            degrees: number;
+            /** Format: double */
+            down: number;
+            /** @enum {string} */
+            kind: "place";
+            on: boolean;
+            /** Format: double */
+            soft: number;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
         };
         Placed: {
             atMm: components["schemas"]["Rect"];
@@ -3195,8 +3393,9 @@ export interface components {
             /** Format: double */
             straighten: number;
             tile?: components["schemas"]["Tile"];
+            variation?: components["schemas"]["Variation"];
         };
-        PlanView: components["schemas"]["Charted"] | components["schemas"]["Ganged"] | components["schemas"]["OnSheet"] | components["schemas"]["Parted"] | components["schemas"]["Wrapped"];
+        PlanView: components["schemas"]["Charted"] | components["schemas"]["Ganged"] | components["schemas"]["OnSheet"] | components["schemas"]["Parted"] | components["schemas"]["Stripped"] | components["schemas"]["Wrapped"];
         Point: {
             /** Format: double */
             sent: number;
@@ -3274,7 +3473,7 @@ export interface components {
             volume: number;
             white: components["schemas"]["Lab"];
         };
-        Purpose: components["schemas"]["RulerOf"] | components["schemas"]["WedgeOf"] | components["schemas"]["Work"];
+        Purpose: components["schemas"]["RulerOf"] | components["schemas"]["StripOf"] | components["schemas"]["WedgeOf"] | components["schemas"]["Work"];
         Reach: {
             /** Format: double */
             fairMm: number;
@@ -3325,6 +3524,7 @@ export interface components {
         Rendition: {
             compensation: components["schemas"]["Compensated"];
             id: string;
+            local: components["schemas"]["LocalMove"][];
             masterHash: string;
             profileConfirmed: boolean;
             straightened: boolean;
@@ -3554,7 +3754,7 @@ export interface components {
             /** @enum {string} */
             way: "GLUED" | "BUTTED";
         };
-        SheetPlan: components["schemas"]["Chart"] | components["schemas"]["Gang"] | components["schemas"]["Ruler"] | components["schemas"]["Single"] | components["schemas"]["Tiled"] | components["schemas"]["Wrap"];
+        SheetPlan: components["schemas"]["Chart"] | components["schemas"]["Gang"] | components["schemas"]["Ruler"] | components["schemas"]["Single"] | components["schemas"]["Strip"] | components["schemas"]["Tiled"] | components["schemas"]["Wrap"];
         SheetsChosen: {
             across: boolean;
             feed?: string;
@@ -3578,6 +3778,14 @@ export interface components {
             choice: "EVEN" | "QUIET" | "BY_HAND";
             /** @enum {string} */
             kind: "sheets-parted";
+        };
+        Shift: {
+            /** Format: double */
+            by: number;
+            /** @enum {string} */
+            kind: "shift";
+            /** @enum {string} */
+            what: "LIGHTNESS" | "CONTRAST" | "SHADOWS" | "WARMTH" | "TINT" | "CHROMA" | "COMPENSATION" | "INTENT" | "BLACK_POINT" | "SHARPENING";
         };
         SideFill: components["schemas"]["Extended"] | components["schemas"]["Itself"] | components["schemas"]["Mirrored"] | components["schemas"]["OneColour"] | components["schemas"]["Stretched"];
         SideMoves: {
@@ -3642,6 +3850,20 @@ export interface components {
             /** Format: double */
             lightness: number;
             outlines: number[][][];
+        };
+        Slope: {
+            change: components["schemas"]["LocalChange"];
+            /** Format: double */
+            fromX: number;
+            /** Format: double */
+            fromY: number;
+            /** @enum {string} */
+            kind: "slope";
+            on: boolean;
+            /** Format: double */
+            toX: number;
+            /** Format: double */
+            toY: number;
         };
         Spot: {
             itemId: string;
@@ -3716,6 +3938,67 @@ export interface components {
             /** @enum {string} */
             kind: "stretched";
         };
+        Strip: {
+            across: boolean;
+            chosen: string;
+            columns: components["schemas"]["StripAxis"];
+            down?: components["schemas"]["StripAxis"];
+            itemId: string;
+            /** @enum {string} */
+            kind: "strip";
+            pages?: components["schemas"]["StripPages"];
+        };
+        StripAsked: {
+            across: components["schemas"]["AxisAsked"];
+            down?: components["schemas"]["AxisAsked"];
+            pages?: components["schemas"]["PagesAsked"];
+        };
+        StripAxis: {
+            steps: components["schemas"]["Delta"][];
+        };
+        StripChoices: {
+            axes: components["schemas"]["AxisChoice"][];
+            pages: components["schemas"]["PageChoice"][];
+        };
+        StripOf: {
+            docketId: string;
+            /** @enum {string} */
+            kind: "strip-of";
+            renditionId: string;
+            tried: components["schemas"]["Compensation"][];
+        };
+        StripPages: {
+            setting: string;
+            values: components["schemas"]["PageSetting"][];
+        };
+        StripPart: {
+            /** Format: double */
+            colour: number;
+            /** Format: double */
+            darkest: number;
+            /** Format: double */
+            height: number;
+            /** Format: double */
+            width: number;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+        };
+        StripPiece: {
+            asItIs: boolean;
+            /** Format: int32 */
+            page: number;
+            placedId: string;
+            words: string;
+        };
+        Stripped: {
+            /** @enum {string} */
+            kind: "stripped";
+            /** Format: double */
+            largestMm: number;
+            pieces: components["schemas"]["StripPiece"][];
+        };
         Subject: components["schemas"]["OfPicture"] | components["schemas"]["OfPiece"] | components["schemas"]["OnPage"] | components["schemas"]["WholeDocket"];
         Suggested: {
             after: components["schemas"]["Closeness"];
@@ -3749,6 +4032,14 @@ export interface components {
             itemIds: string[];
             /** @enum {string} */
             kind: "taken-off";
+        };
+        TakenOver: {
+            /** Format: uuid */
+            docket: string;
+            notice: string;
+            /** Format: int32 */
+            number: number;
+            piece: string;
         };
         TakenProfile: {
             file: string;
@@ -3928,6 +4219,9 @@ export interface components {
             value: string;
             why: string;
         };
+        Variation: {
+            deltas: components["schemas"]["Delta"][];
+        };
         Verdict: {
             remark?: string;
             verdict?: string;
@@ -3939,6 +4233,11 @@ export interface components {
             tint: number;
             /** Format: double */
             warmth: number;
+        };
+        Way: {
+            now: boolean;
+            value: string;
+            words: string;
         };
         WedgeOf: {
             /** @enum {string} */
@@ -6066,6 +6365,180 @@ export interface operations {
             };
         };
     };
+    vary: {
+        parameters: {
+            query?: never;
+            header: {
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StripAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DocketView"];
+                };
+            };
+        };
+    };
+    choose: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PieceAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TakenOver"];
+                };
+            };
+        };
+    };
+    choices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["StripChoices"];
+                };
+            };
+        };
+    };
+    part: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["StripPart"];
+                };
+            };
+        };
+    };
+    choosePart: {
+        parameters: {
+            query: {
+                by: "DARKEST" | "COLOUR" | "BOTH";
+            };
+            header: {
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DocketView"];
+                };
+            };
+        };
+    };
+    tryVariations: {
+        parameters: {
+            query?: {
+                rendition?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DocketView"];
+                };
+            };
+        };
+    };
+    finer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PieceAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DocketView"];
+                };
+            };
+        };
+    };
     tilings: {
         parameters: {
             query?: never;
@@ -6409,7 +6882,7 @@ export interface operations {
             };
         };
     };
-    part: {
+    part_1: {
         parameters: {
             query: {
                 x: number;

@@ -3,7 +3,7 @@ import type { components, paths } from './schema'
 type S = components['schemas']
 type WrapPicture = paths['/api/dockets/{id}/wrap/pieces/{piece}/picture']['get']
 /** A docket of the bench. What the tone bench prints are dockets too, with a chart for a plan; they are shown there. */
-export type DocketSpec = Omit<S['DocketSpec'], 'plan'> & { plan: Single | Gang | Tiled | Wrap }
+export type DocketSpec = Omit<S['DocketSpec'], 'plan'> & { plan: Single | Gang | Tiled | Wrap | Strip }
 export type DocketView = Omit<S['DocketView'], 'spec'> & { spec: DocketSpec }
 type On<Plan> = DocketView & { spec: { plan: Plan } }
 /** One picture on a sheet. */
@@ -14,6 +14,15 @@ export type WrapDocket = On<Wrap> & { planned: Wrapped }
 export type GangDocket = On<Gang> & { planned: Ganged }
 /** One picture over several sheets. */
 export type TiledDocket = On<Tiled>
+/** Variations of a part of one picture. */
+export type StripDocket = On<Strip> & { planned: Stripped }
+export type Strip = S['Strip']
+export type Stripped = S['Stripped']
+export type StripPiece = Stripped['pieces'][number]
+export type StripChoices = S['StripChoices']
+export type AxisChoice = S['AxisChoice']
+export type AxisAsked = S['AxisAsked']
+export type StripAsked = S['StripAsked']
 export type Tiled = S['Tiled']
 export type Seams = S['Seams']
 export type Seam = S['Seam']

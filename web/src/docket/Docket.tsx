@@ -120,7 +120,7 @@ export function Docket() {
         e.preventDefault()
         const files = await filesOf(e.dataTransfer)
         // at the size station pictures are laid beside what is there; elsewhere each gets a docket of its own
-        if (open === 'size' && view.spec.plan.kind !== 'wrap') await tools.bring(files)
+        if (open === 'size' && !['wrap', 'strip'].includes(view.spec.plan.kind)) await tools.bring(files)
         else for (const file of files) await like(file)
       }}
     >
@@ -140,6 +140,11 @@ export function Docket() {
             docket {view.number}
             {` · master ${m.fileName}, ${m.width} × ${m.height}, ${m.bits} bit, ${m.channels === 1 ? 'gray' : 'RGB'}`}
           </span>
+          {view.origin && (
+            <Link className="joint" to={`/dockets/${view.origin.id}/size`}>
+              variations of docket {view.origin.number}
+            </Link>
+          )}
           {view.joint.map((j) => (
             <Link key={j.id} className="joint" to={`/dockets/${j.id}/size`}>
               printed together in docket {j.number}
@@ -164,6 +169,20 @@ export function Docket() {
                 onClick={() => change({ kind: 'redo' })}
               />
             </Tooltip>
+            {view.spec.plan.kind !== 'strip' && (
+              <Button
+                type="text"
+                onClick={() =>
+                  answer(
+                    api.POST('/api/dockets/{id}/strips', {
+                      params: { path: { id }, query: { rendition: picture.renditionId } },
+                    }),
+                  ).then((strip) => navigate(`/dockets/${strip.id}/size`), tools.complain)
+                }
+              >
+                Try variations
+              </Button>
+            )}
             <Button
               type="text"
               onClick={() =>
@@ -175,7 +194,7 @@ export function Docket() {
             >
               Another like it
             </Button>
-            {view.spec.plan.kind !== 'gang' && <KeepStart view={view} complain={tools.complain} />}
+            {!['gang', 'strip'].includes(view.spec.plan.kind) && <KeepStart view={view} complain={tools.complain} />}
             <Popconfirm
               title="Take this docket off the bench? Its prints stay in the print log."
               onConfirm={async () => {

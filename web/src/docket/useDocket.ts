@@ -3,7 +3,7 @@ import { App } from 'antd'
 import { bringPictures } from '../api/bring'
 import { answer, api, type Problem, since } from '../api/client'
 import type { components } from '../api/schema'
-import type { Attempt, Command, DocketView, GangDocket, OnDocket, SheetDocket, TiledDocket } from '../api/types'
+import type { Attempt, Command, DocketView, GangDocket, OnDocket, SheetDocket, StripDocket, TiledDocket } from '../api/types'
 import { OVER } from '../release/words'
 import { PLANS, type PlanKind } from '../size/plans'
 
@@ -51,6 +51,8 @@ type Step =
   | { kind: 'from-dockets'; dockets: string[] }
   | { kind: 'body'; asked: BodyAsked }
   | { kind: 'join'; asked: S['JointAsked'] }
+  | { kind: 'vary'; asked: S['StripAsked'] }
+  | { kind: 'strip-part'; by: 'DARKEST' | 'COLOUR' | 'BOTH' }
   | { kind: 'side-colour'; patch: { x: number; y: number; width: number; height: number } }
   | { kind: 'pair'; pairingId: string }
   | { kind: 'alternative'; pairingId: string }
@@ -128,6 +130,10 @@ export function useDocket(id: string) {
           return docketOf(api.PATCH('/api/dockets/{id}/wrap', { params, body: step.asked }))
         case 'join':
           return docketOf(api.PUT('/api/dockets/{id}/joint', { params, body: step.asked }))
+        case 'vary':
+          return docketOf(api.PUT('/api/dockets/{id}/strip', { params, body: step.asked }))
+        case 'strip-part':
+          return docketOf(api.PUT('/api/dockets/{id}/strip/part', { params: { ...params, query: { by: step.by } } }))
         case 'side-colour':
           return docketOf(api.PUT('/api/dockets/{id}/wrap/colour', { params, body: step.patch }))
         case 'pair':
@@ -193,6 +199,8 @@ export type DocketTools = ReturnType<typeof useDocket>
 export type GangProps = StationProps & { view: GangDocket }
 /** At the size station of one picture over several sheets. */
 export type TiledProps = StationProps & { view: TiledDocket }
+/** At the size station of a test strip. */
+export type StripProps = StationProps & { view: StripDocket }
 /** At the size station of one picture on a sheet. */
 export type SheetProps = StationProps & { view: SheetDocket }
 /** `picture` is the one of the docket that is looked at. */

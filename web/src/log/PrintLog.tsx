@@ -79,6 +79,7 @@ export function PrintLog() {
                   <div className="soft">
                     docket {a.docketNumber}, attempt {a.number}
                   </div>
+                  {a.chosen && <div className="soft">chosen: {a.chosen}</div>}
                   <PiecesOf attempt={a} complain={complain} />
                 </td>
                 <td title={a.readback}>

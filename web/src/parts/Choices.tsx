@@ -2,7 +2,7 @@ import { Radio } from 'antd'
 import type { ReactNode } from 'react'
 import './choices.css'
 
-type Choice<T extends string> = { value: T; shown: ReactNode; title?: string | undefined; className?: string }
+type Choice<T extends string> = { value: T; shown: ReactNode; title?: string | undefined; className?: string; disabled?: boolean }
 type Props<T extends string> = {
   className: string
   value: T | undefined
@@ -19,6 +19,7 @@ export function Choices<T extends string>({ className, value, choices, onChoose,
           key={c.value}
           value={c.value}
           className={`${c.value === value ? 'chosen' : ''} ${c.className ?? ''}`}
+          disabled={c.disabled ?? false}
           {...(c.title ? { title: c.title } : {})}
         >
           {c.shown}

@@ -1,7 +1,7 @@
 import { Button, Segmented, Select } from 'antd'
 import { type ReactNode, useState } from 'react'
 import { itemOf } from '../api/pictures'
-import type { GangDocket, SheetDocket, TiledDocket, WrapDocket } from '../api/types'
+import type { GangDocket, SheetDocket, StripDocket, TiledDocket, WrapDocket } from '../api/types'
 import type { SheetProps, StationProps } from '../docket/useDocket'
 import { StationFindings } from '../parts/Findings'
 import { percent } from '../parts/numbers'
@@ -13,6 +13,7 @@ import { DetailCard } from './DetailCard'
 import { LayCard } from './LayCard'
 import { SheetDrawing } from './SheetDrawing'
 import './size.css'
+import { StripStation } from '../strip/StripStation'
 import { TiledStation } from '../tiles/TiledStation'
 import { TogetherStation } from '../together/TogetherStation'
 import { WrapStation } from '../wrap/WrapStation'
@@ -25,6 +26,7 @@ const STATIONS: Record<PlanKind, (props: StationProps) => ReactNode> = {
   single: (props) => <SheetStation {...props} view={props.view as SheetDocket} />,
   gang: (props) => <TogetherStation {...props} view={props.view as GangDocket} />,
   tiled: (props) => <TiledStation {...props} view={props.view as TiledDocket} />,
+  strip: (props) => <StripStation {...props} view={props.view as StripDocket} />,
   wrap: (props) => <WrapStation {...props} view={props.view as WrapDocket} />,
 }
 

@@ -11,8 +11,9 @@ type PlanEntry = {
   name: string
   /** Of what comes out, small. */
   drawing: ReactNode
-  /** Goes over to it from any other. */
+  /** Goes over to it from any other; a docket of its own where it says so. */
   take: (view: DocketView) => Promise<{ data?: Planned }>
+  opens?: true
   /** A lab gets the whole sheet, since its marks are needed. */
   marked: boolean
 }
@@ -69,6 +70,19 @@ export const PLANS: Record<PlanKind, PlanEntry> = {
       </svg>
     ),
     take: (view) => api.POST('/api/dockets/{id}/wrap', { params: params(view) }),
+    marked: true,
+  },
+  strip: {
+    name: 'test strip',
+    drawing: (
+      <svg width="30" height="22" aria-hidden="true">
+        {['#4a4a4a', '#6a6a6a', '#8a8a8a', '#a8a8a8', '#c4c4c4'].map((fill, i) => (
+          <rect key={fill} x={i * 6} y="3" width="6" height="16" fill={fill} />
+        ))}
+      </svg>
+    ),
+    take: (view) => api.POST('/api/dockets/{id}/strips', { params: { path: { id: view.id } } }),
+    opens: true,
     marked: true,
   },
 }
