@@ -37,7 +37,7 @@ public class ArchitectureTest {
         entry("rendition", Set.of("fault", "colour", "icc", "pictures", "pairing", "paper", "tone")),
         entry("packing", Set.of()),
         entry("sheet", Set.of("fault", "length", "packing", "paper", "pictures")),
-        entry("render", Set.of("fault", "colour", "icc", "length", "paper", "pictures", "sheet")),
+        entry("render", Set.of("fault", "colour", "icc", "length", "paper", "pictures", "rendition", "sheet")),
         entry("docket", Set.of("fault", "icc", "length", "pairing", "paper", "pictures", "printer", "rendition", "sheet", "tone")));
 
     @DataProvider

@@ -21,6 +21,7 @@ import wistel.core.pictures.Resampler;
 import wistel.core.pictures.RowSource;
 import wistel.core.pictures.StageTimes.Stage;
 import wistel.core.pictures.StageTimes;
+import wistel.core.rendition.PlacedTransform;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.PageRaster;
 import wistel.core.sheet.Placed;
@@ -52,10 +53,10 @@ public final class LayoutRenderer {
      * @param conversion  its codes to the sink's
      * @param sharpened   in a way of its own; empty as all of the page is
      */
-    public record Picture(RowSource stored, Orientation orientation, LightCurve light, float[] luminance, Transform conversion,
+    public record Picture(RowSource stored, Orientation orientation, LightCurve light, float[] luminance, PlacedTransform conversion,
         Optional<Sharpener> sharpened) {
         public Picture(RowSource stored, Orientation orientation, LightCurve light, float[] luminance, Transform conversion) {
-            this(stored, orientation, light, luminance, conversion, Optional.empty());
+            this(stored, orientation, light, luminance, PlacedTransform.everywhere(conversion), Optional.empty());
         }
 
         int shownWidth() {
@@ -71,7 +72,10 @@ public final class LayoutRenderer {
      * @param conversion of the sides, with what is done to them alone
      * @param grown      texture of the face, as it lies on the page looked at upright; needed where that fills the sides
      */
-    public record SideColours(Transform conversion, Optional<GrownTexture> grown) {
+    public record SideColours(PlacedTransform conversion, Optional<GrownTexture> grown) {
+        public SideColours(Transform conversion, Optional<GrownTexture> grown) {
+            this(PlacedTransform.everywhere(conversion), grown);
+        }
     }
 
     /**
@@ -182,7 +186,7 @@ public final class LayoutRenderer {
             if (piece.placed.sides().isPresent()) {
                 windows.reach(piece.y + 1, progress.part(0, SPOOL_SHARE / 2));
                 PixelRuns whole = windows.whole(piece, progress.part(SPOOL_SHARE / 2, SPOOL_SHARE));
-                sided.add(SidedPiece.of(job, piece.placed, new SidedPiece.Base(whole, piece.x, piece.y)));
+                sided.add(SidedPiece.of(job, piece.placed, new SidedPiece.Base(whole, piece.x, piece.y, piece.places)));
             }
         }
         return sided;
@@ -264,7 +268,7 @@ public final class LayoutRenderer {
                 long resampledAt = StageTimes.now();
                 for (int y = strip.from(); y < strip.to(); y++) {
                     piece.picture.conversion.apply(resampled, strip.at(y), band,
-                        ((piece.y + y - top) * width + piece.x) * channels, piece.width);
+                        ((piece.y + y - top) * width + piece.x) * channels, piece.width, piece.places.from(piece.x, piece.y + y));
                 }
                 times.add(Stage.CONVERT, resampledAt);
             }

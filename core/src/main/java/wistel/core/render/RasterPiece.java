@@ -14,6 +14,7 @@ import wistel.core.pictures.RotatedResampler;
 import wistel.core.pictures.RowWindow;
 import wistel.core.pictures.StageTimes.Stage;
 import wistel.core.pictures.StageTimes;
+import wistel.core.rendition.PicturePlaces;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
 import wistel.core.sheet.Rect;
@@ -32,6 +33,8 @@ final class RasterPiece {
     private final Resampling resampler;
     private final Sharpener sharpener;
     private final Margin margin;
+    /** Of the raster's first pixel. */
+    final PicturePlaces places;
     /** Set before the first band is made. */
     RowWindow window;
     private Optional<PixelRuns> kept = Optional.empty();
@@ -42,11 +45,17 @@ final class RasterPiece {
         static final Margin NONE = new Margin(0, 0, 0);
     }
 
-    /** The picture that a piece shows, and how it is turned to lie on the raster. */
-    private record Shown(Placed placed, LayoutRenderer.Picture picture, Orientation orientation, Sharpener sharpener) {
+    /**
+     * The picture that a piece shows, and how it is turned to lie on the raster.
+     *
+     * @param seen of the picture, once it is hung: without what is folded away or lies round it
+     */
+    private record Shown(Placed placed, LayoutRenderer.Picture picture, Orientation orientation, Sharpener sharpener, Crop seen) {
     }
 
-    private RasterPiece(Shown shown, int[] at, Resampling resampler, Margin margin) {
+    /** @param whole where all of its picture's part lies on the raster: left, top, right, bottom */
+    private RasterPiece(Shown shown, int[] at, int[] whole, Resampling resampler, Margin margin) {
+        this.places = places(shown, whole);
         this.placed = shown.placed;
         this.sharpener = shown.sharpener;
         LayoutRenderer.Picture picture = shown.picture;
@@ -166,10 +175,26 @@ final class RasterPiece {
         for (Placed placed : job.placed()) {
             LayoutRenderer.Picture picture = job.picture(placed);
             Shown shown = new Shown(placed, picture, placed.orientation().then(job.page().feedTurn()),
-                picture.sharpened().orElse(job.sharpener()));
+                picture.sharpened().orElse(job.sharpener()), seen(job.page(), placed));
             (placed.tile().isPresent() ? tile(job, shown, placed.tile().get()) : whole(job, shown, passes)).ifPresent(pieces::add);
         }
         return pieces;
+    }
+
+    /** What is made round a picture belongs to what is seen of it. */
+    private static Crop seen(Page page, Placed placed) {
+        Placed piece = page.placed(placed.id()).orElse(placed);
+        return piece.tile().map(Tile::crop).orElseGet(() -> piece.face().crop());
+    }
+
+    private static PicturePlaces places(Shown shown, int[] whole) {
+        int width = shown.picture.shownWidth();
+        int height = shown.picture.shownHeight();
+        Placed placed = shown.placed;
+        Crop crop = placed.tile().map(Tile::crop).orElse(placed.crop());
+        return PicturePlaces.turned(new PicturePlaces.Part(width, height, crop, placed.straighten()), shown.orientation,
+            new double[] {whole[0], whole[1], whole[2], whole[3]},
+            new PicturePlaces.Part(width, height, shown.seen, placed.straighten()).framed());
     }
 
     private static Optional<RasterPiece> whole(LayoutRenderer.Job job, Shown shown, Resampler.Passes passes) {
@@ -198,7 +223,8 @@ final class RasterPiece {
             size = new Resampler.Size(crop, right - left, bottom - top, finest, passes)
                 .part(new Resampler.Window(visible[0] - left, visible[1] - top, width, height));
         }
-        return Optional.of(new RasterPiece(shown, new int[] {visible[0], visible[1], width, height}, resampling(shown, size), Margin.NONE));
+        return Optional
+            .of(new RasterPiece(shown, new int[] {visible[0], visible[1], width, height}, at, resampling(shown, size), Margin.NONE));
     }
 
     /**
@@ -229,7 +255,8 @@ final class RasterPiece {
         int below = Math.min(all[3], from[1] + height + reach);
         Resampler.Size size = new Resampler.Size(crop, all[2], all[3], Math.max(1, crop.width() / all[2] * job.dpi() / job.mostPpi()))
             .part(new Resampler.Window(left, above, right - left, below - above));
-        return Optional.of(new RasterPiece(shown, new int[] {x, y, width, height}, resampling(shown, size),
+        return Optional.of(new RasterPiece(shown, new int[] {x, y, width, height},
+            new int[] {x - from[0], y - from[1], x - from[0] + all[2], y - from[1] + all[3]}, resampling(shown, size),
             new Margin(from[0] - left, from[1] - above, below - from[1] - height)));
     }
 

@@ -1,12 +1,13 @@
 package wistel.core.render;
 
 import java.util.Optional;
-import wistel.core.icc.transform.Transform;
 import wistel.core.length.Length;
 import wistel.core.pictures.GrownTexture;
 import wistel.core.pictures.PixelRuns;
 import wistel.core.pictures.SideMoves;
 import wistel.core.pictures.Surround;
+import wistel.core.rendition.PicturePlaces;
+import wistel.core.rendition.PlacedTransform;
 import wistel.core.sheet.Placed;
 import wistel.core.sheet.Rect;
 import wistel.core.sheet.WrappedSides;
@@ -23,8 +24,9 @@ final class SidedPiece {
     private final Box grown;
     private final Box face;
     private final SideMoves moves;
-    private final Transform conversion;
-    private final Transform ofSides;
+    private final PlacedTransform conversion;
+    private final PlacedTransform ofSides;
+    private final PicturePlaces places;
     private final double pixelsPerMm;
     private final int n;
 
@@ -35,8 +37,12 @@ final class SidedPiece {
         }
     }
 
-    /** The picture as it is printed, from (x, y) of the raster on. */
-    record Base(PixelRuns picture, int x, int y) {
+    /**
+     * The picture as it is printed, from (x, y) of the raster on.
+     *
+     * @param places of the raster's first pixel
+     */
+    record Base(PixelRuns picture, int x, int y, PicturePlaces places) {
     }
 
     private SidedPiece(LayoutRenderer.Job job, Placed placed, Base base, Optional<GrownTexture> texture) {
@@ -50,6 +56,7 @@ final class SidedPiece {
         this.moves = sides.moves();
         this.conversion = job.picture(placed).conversion();
         this.ofSides = job.sides().get(placed.id()).conversion();
+        this.places = base.places;
         this.pixelsPerMm = job.dpi() / Length.MM_PER_INCH;
         this.n = base.picture.channels();
         Surround.Ring ring = new Surround.Ring(whole.left - grown.left, whole.top - grown.top, grown.right - whole.right,
@@ -79,7 +86,7 @@ final class SidedPiece {
         }
         for (int y = from; y < to; y++) {
             char[] row = surround.block(left - grown.left, right - grown.left, y - grown.top, y - grown.top + 1);
-            conversion.apply(row, 0, band, ((y - top) * width + left) * channels, right - left);
+            conversion.apply(row, 0, band, ((y - top) * width + left) * channels, right - left, places.from(left, y));
         }
         if (!moves.changesNothing()) {
             moved(band, width, top, channels, new Box(left, Math.max(from, top), right, Math.min(to, face.top)));
@@ -109,7 +116,7 @@ final class SidedPiece {
             : surround.block(x, x + columns, y, y + part.bottom - part.top);
         char[] converted = new char[columns * channels];
         for (int row = part.top; row < part.bottom; row++) {
-            ofSides.apply(rows, (row - part.top) * columns * n, converted, 0, columns);
+            ofSides.apply(rows, (row - part.top) * columns * n, converted, 0, columns, places.from(part.left, row));
             int at = ((row - top) * width + part.left) * channels;
             double down = Math.max(face.top - row - 0.5, row + 0.5 - face.bottom);
             for (int i = 0; i < columns; i++) {

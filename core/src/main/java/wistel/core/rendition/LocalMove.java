@@ -40,10 +40,10 @@ public sealed interface LocalMove {
         }
     }
 
-    /** From 0 to 1 without a corner: third derivative finite, so that no rim shows where it begins and ends. */
+    /** From 0 to 1 with no slope and no bend at either end, so that no rim shows (K. Perlin, "Improving noise", SIGGRAPH 2002). */
     static double smooth(double t) {
         double u = Math.max(0, Math.min(1, t));
-        return u * u * u * (u * (6 * u - 15) + 10);
+        return Math.min(1, u * u * u * (u * (6 * u - 15) + 10));
     }
 
     /**

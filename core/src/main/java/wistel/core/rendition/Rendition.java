@@ -1,6 +1,7 @@
 package wistel.core.rendition;
 
 import java.util.List;
+import java.util.stream.Collectors;
 import wistel.core.fault.InvalidRequest;
 
 /**
@@ -14,7 +15,7 @@ import wistel.core.fault.InvalidRequest;
  */
 public record Rendition(String id, String masterHash, Treatment treatment, Compensated compensation, boolean profileConfirmed,
     boolean straightened, List<LocalMove> local) {
-    public static final int MOST_LOCAL = 24;
+    public static final int MOST_LOCAL = 12;
 
     /** @throws InvalidRequest when there are too many local moves */
     public Rendition {
@@ -31,6 +32,11 @@ public record Rendition(String id, String masterHash, Treatment treatment, Compe
 
     public Rendition locally(List<LocalMove> next) {
         return new Rendition(id, masterHash, treatment, compensation, profileConfirmed, straightened, next);
+    }
+
+    /** Its local moves that are in force; blank where none are. */
+    public String localWords() {
+        return local.stream().filter(LocalMove::on).map(LocalMove::words).collect(Collectors.joining("; "));
     }
 
     /** The same of another state of its picture. */
@@ -59,8 +65,8 @@ public record Rendition(String id, String masterHash, Treatment treatment, Compe
         return new Rendition(id, masterHash, treatment, compensation, profileConfirmed, on, local);
     }
 
-    /** What happens to its colours before they are converted, without what straightens a monochrome mode. */
+    /** What happens to its colours before they are converted, without what straightens a monochrome mode; local moves among it. */
     public RenditionChange change() {
-        return new RenditionChange(treatment, compensation.inForce());
+        return new RenditionChange(treatment, compensation.inForce()).locally(local);
     }
 }

@@ -17,6 +17,8 @@ public final class RenditionChange implements LabChange {
     private final Treatment treatment;
     private final List<Move> moves;
     private final Optional<LinearisationStep> straightening;
+    private final List<LocalMove> local;
+    private final boolean driverGray;
     private final LabFunction[] steps;
 
     public RenditionChange(Treatment treatment, List<Move> moves) {
@@ -28,8 +30,15 @@ public final class RenditionChange implements LabChange {
      *                      colour where the treatment leaves colours as they are
      */
     public RenditionChange(Treatment treatment, List<Move> moves, Optional<LinearisationStep> straightening) {
+        this(treatment, moves, straightening, List.of(), false);
+    }
+
+    private RenditionChange(Treatment treatment, List<Move> moves, Optional<LinearisationStep> straightening, List<LocalMove> local,
+        boolean driverGray) {
         this.treatment = treatment;
         this.straightening = straightening;
+        this.local = List.copyOf(local);
+        this.driverGray = driverGray;
         this.moves = Compensation.inOrder(moves);
         List<LabFunction> all = new ArrayList<>();
         if (!treatment.changesNothing()) {
@@ -55,7 +64,32 @@ public final class RenditionChange implements LabChange {
 
     /** The same, straightened another way or not at all. */
     public RenditionChange straightened(Optional<LinearisationStep> next) {
-        return new RenditionChange(treatment, moves, next);
+        return new RenditionChange(treatment, moves, next, local, driverGray);
+    }
+
+    /** With local moves, which act after all others and before what straightens. Those that are switched off are left out. */
+    public RenditionChange locally(List<LocalMove> next) {
+        return new RenditionChange(treatment, moves, straightening, next.stream().filter(LocalMove::on).toList(), driverGray);
+    }
+
+    /** Those that are in force; {@link #apply} and {@link #form} know nothing of them: see {@link LocalSteps}. */
+    public List<LocalMove> local() {
+        return local;
+    }
+
+    /** What happens to all of the picture before its local moves. */
+    RenditionChange beforeLocal() {
+        return new RenditionChange(treatment, moves, Optional.empty(), List.of(), driverGray);
+    }
+
+    /** What happens to all of the picture after its local moves. */
+    public RenditionChange afterLocal() {
+        return new RenditionChange(new Treatment.Colour(), List.of(), straightening, List.of(), driverGray);
+    }
+
+    /** A driver's monochrome mode is sent it: nothing may add colour. */
+    boolean driverGray() {
+        return driverGray;
     }
 
     public Optional<LinearisationStep> straightening() {
@@ -66,7 +100,7 @@ public final class RenditionChange implements LabChange {
     public RenditionChange toDriverGray() {
         return new RenditionChange(
             new Treatment.Monochrome(treatment instanceof Treatment.Monochrome m ? m.mix() : new HueMix(List.of()), Toning.NEUTRAL),
-            tones(), straightening);
+            tones(), straightening, local, true);
     }
 
     /** The moves of lightness alone. */
@@ -76,7 +110,7 @@ public final class RenditionChange implements LabChange {
 
     /** Nothing happens: a picture is converted straight from its own profile. */
     public boolean changesNothing() {
-        return steps.length == 0;
+        return steps.length == 0 && local.isEmpty();
     }
 
     @Override
@@ -121,12 +155,12 @@ public final class RenditionChange implements LabChange {
     @Override
     public boolean equals(Object o) {
         return o instanceof RenditionChange r && r.treatment.equals(treatment) && r.moves.equals(moves)
-            && r.straightening.equals(straightening);
+            && r.straightening.equals(straightening) && r.local.equals(local) && r.driverGray == driverGray;
     }
 
     @Override
     public int hashCode() {
-        return Objects.hash(treatment, moves, straightening);
+        return Objects.hash(treatment, moves, straightening, local, driverGray);
     }
 
     @Override

@@ -43,6 +43,39 @@ public final class RenditionCompiler {
             : compile.apply(recipe(source, change, route.intent, route.blackPoint)).then(compile.apply(onward.apply(WORKING)));
     }
 
+    /** The same with the change's local moves, if it has any: onward from WORKING then. */
+    public static PlacedTransform placed(IccProfile source, RenditionChange change, ConversionOptions route,
+        Function<IccProfile, Recipe> onward, Function<Recipe, Transform> compile) {
+        if (change.local().isEmpty()) {
+            return PlacedTransform.everywhere(through(source, change, route, onward, compile));
+        }
+        return PlacedTransform.of(toWorking(source, change, route, compile), LocalSteps.of(change, route, compile),
+            afterLocal(change, route, onward, compile));
+    }
+
+    /** A picture's change with its local moves, and how its sides are moved once more. */
+    public static PlacedTransform placed(IccProfile source, SidedChange sided, ConversionOptions route,
+        Function<IccProfile, Recipe> onward, Function<Recipe, Transform> compile) {
+        RenditionChange change = sided.picture;
+        if (change.local().isEmpty()) {
+            return PlacedTransform.everywhere(through(source, sided, route, onward, compile));
+        }
+        return PlacedTransform.of(toWorking(source, change, route, compile), LocalSteps.of(change, route, compile),
+            through(WORKING, new SidedChange(change.afterLocal(), sided.sides), route, onward, compile));
+    }
+
+    /** A picture's codes to WORKING, all that acts before its local moves done. */
+    public static Transform toWorking(IccProfile source, RenditionChange change, ConversionOptions route,
+        Function<Recipe, Transform> compile) {
+        return compile.apply(recipe(source, change.beforeLocal(), route.intent, route.blackPoint));
+    }
+
+    /** From WORKING, the local moves done, to where a recipe leads. */
+    private static Transform afterLocal(RenditionChange change, ConversionOptions route, Function<IccProfile, Recipe> onward,
+        Function<Recipe, Transform> compile) {
+        return through(WORKING, change.afterLocal(), route, onward, compile);
+    }
+
     /** A picture's change, and how its sides are moved once more. */
     public record SidedChange(RenditionChange picture, SideChange sides) {
     }

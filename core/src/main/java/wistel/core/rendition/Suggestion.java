@@ -71,11 +71,10 @@ public final class Suggestion {
     /**
      * The ways of the colour.
      *
-     * @param toWanted  from the picture's codes to L*a*b* of the treated picture
      * @param toNearest from WORKING to the nearest that the paper has: relative colorimetric, black not scaled
      * @param toPrint   from WORKING to the print through the docket's own intent
      */
-    public record Ways(Transform toWanted, Transform toNearest, Transform toPrint) {
+    public record Ways(Transform toNearest, Transform toPrint) {
     }
 
     /**
@@ -127,9 +126,8 @@ public final class Suggestion {
     private final UnaryOperator<char[]> print;
     private final Judged bare;
 
-    /** @param colours of places and of those beside them, codes of the picture: first all places, then the near ones, then the farther ones */
-    private Suggestion(char[] colours, boolean monochrome, Ways ways, Goal goal) {
-        char[] codes = ways.toWanted.apply(colours);
+    /** @param codes of places and of those beside them: first all places, then the near ones, then the farther ones */
+    private Suggestion(char[] codes, boolean monochrome, Ways ways, Goal goal) {
         this.wanted = labs(codes);
         this.monochrome = monochrome;
         this.goal = goal;
@@ -165,7 +163,7 @@ public final class Suggestion {
     /**
      * The moves that bring the print closest; the same for the same input.
      *
-     * @param picture in its own codes
+     * @param picture as it is wanted, treated and with its local moves: codes of {@link LabEncoding#V4}
      */
     public static Found of(View picture, boolean monochrome, Ways ways, Goal goal) {
         Suggestion all = new Suggestion(sampled(picture, MOST_COLOURS), monochrome, ways, goal);

@@ -82,7 +82,11 @@ public class SuggestionTest {
     private static Suggestion.Found suggested(Path file, Path profile, Suggestion.Goal goal) {
         Seen seen = SEEN.computeIfAbsent(file, Seen::of);
         Printed on = PRINTED.computeIfAbsent(profile, Printed::of);
-        return Suggestion.of(seen.view, seen.view.channels() == 1, new Suggestion.Ways(seen.wanted, on.nearest, on.print), goal);
+        return Suggestion.of(wanted(seen.view, seen.wanted), seen.view.channels() == 1, new Suggestion.Ways(on.nearest, on.print), goal);
+    }
+
+    private static View wanted(View picture, Transform toLab) {
+        return new View(picture.width(), picture.height(), 3, toLab.apply(picture.pixels()));
     }
 
     /** The promises, and that moves stay few. */
@@ -136,8 +140,8 @@ public class SuggestionTest {
         Transform wanted = TransformCompiler.compile(new Recipe.DeviceToLab(StandardSpaces.SRGB, false));
         Printed on = PRINTED.computeIfAbsent(DEMO.resolve("profiles/moss-cotton.icc"), Printed::of);
         for (Suggestion.Goal goal : Suggestion.Goal.values()) {
-            Suggestion.Found found = Suggestion.of(new View(width, 200, 3, pixels), false,
-                new Suggestion.Ways(wanted, on.nearest, on.print), goal);
+            Suggestion.Found found = Suggestion.of(wanted(new View(width, 200, 3, pixels), wanted), false,
+                new Suggestion.Ways(on.nearest, on.print), goal);
             assertThat(found.after().darkApart()).isGreaterThanOrEqualTo(found.before().darkApart());
             assertThat(found.after().apart()).isGreaterThanOrEqualTo(found.before().apart());
             assertThat(found.after().blocked()).isLessThanOrEqualTo(found.before().blocked());
@@ -156,9 +160,11 @@ public class SuggestionTest {
     public void aPictureWithoutStepsIsTaken() {
         Transform wanted = TransformCompiler.compile(new Recipe.DeviceToLab(StandardSpaces.SRGB, false));
         Printed on = PRINTED.computeIfAbsent(DEMO.resolve("profiles/moss-cotton.icc"), Printed::of);
-        Suggestion.Ways ways = new Suggestion.Ways(wanted, on.nearest, on.print);
-        assertThat(Suggestion.of(new View(1, 1, 3, new char[3]), false, ways, Suggestion.Goal.CLOSEST).after().apart()).isZero();
-        assertThat(Suggestion.of(new View(20, 20, 3, new char[1200]), false, ways, Suggestion.Goal.SHADOWS_OPEN).after().blocked())
+        Suggestion.Ways ways = new Suggestion.Ways(on.nearest, on.print);
+        assertThat(Suggestion.of(wanted(new View(1, 1, 3, new char[3]), wanted), false, ways, Suggestion.Goal.CLOSEST).after().apart())
+            .isZero();
+        assertThat(
+            Suggestion.of(wanted(new View(20, 20, 3, new char[1200]), wanted), false, ways, Suggestion.Goal.SHADOWS_OPEN).after().blocked())
             .isLessThanOrEqualTo(1);
     }
 }

@@ -6,11 +6,13 @@ import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 import wistel.core.docket.PrintOrder;
 import wistel.core.docket.spec.DocketSpec;
 import wistel.core.docket.spec.PreflightFacts;
 import wistel.core.pairing.PairingVersion;
 import wistel.core.printer.ColourRoute;
+import wistel.core.rendition.LocalMove;
 import wistel.core.rendition.Move;
 import wistel.core.rendition.Rendition;
 import wistel.core.rendition.Treatment;
@@ -56,7 +58,13 @@ class ProofKeys {
                 json.tree(json.texts(r.compensation().on() ? r.compensation().moves() : List.of(), Move.class)), tone);
             Proof proof = new Proof(pairing.profileHash(), shown.intent().name(), shown.compensatesBlack(),
                 d.route() instanceof ColourRoute.DriverMonochrome, List.of(picture));
-            keys.put(r.id(), StoredText.of(json.canonical(json.tree(proof))).hash());
+            ObjectNode depends = (ObjectNode) json.tree(proof);
+            List<LocalMove> local = r.local().stream().filter(LocalMove::on).toList();
+            if (!local.isEmpty()) {
+                // what has none is named as before there were any
+                depends.set("local", json.tree(json.texts(local, LocalMove.class)));
+            }
+            keys.put(r.id(), StoredText.of(json.canonical(depends)).hash());
         }
         return keys;
     }

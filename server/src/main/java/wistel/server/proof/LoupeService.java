@@ -15,7 +15,6 @@ import wistel.core.fault.NotFound;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.StandardSpaces;
-import wistel.core.icc.transform.Transform;
 import wistel.core.icc.transform.TransformCompiler;
 import wistel.core.length.Length;
 import wistel.core.length.Margins;
@@ -30,6 +29,7 @@ import wistel.core.render.PictureLight;
 import wistel.core.render.PwgRaster;
 import wistel.core.render.PwgSink;
 import wistel.core.render.Sharpener;
+import wistel.core.rendition.PlacedTransform;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
 import wistel.core.sheet.Rect;
@@ -92,13 +92,13 @@ class LoupeService {
         PictureFile file = PictureFile.open(files.image(master.hash()));
         LayoutRenderer.Picture picture = new LayoutRenderer.Picture(file.rows(), file.facts().orientation(), PictureLight.of(source),
             PictureLight.luminance(source),
-            conversion(judged, master, renditionId, source));
+            conversion(judged, master, renditionId, source), Optional.empty());
         LayoutRenderer.Job job = LayoutRenderer.Job.plain(page, Map.of(renditionId, picture), dpi, d.resolution().mostPpi(),
             sharpener(d, judged, at, dpi));
         return middle(job);
     }
 
-    private Transform conversion(DocketAssessment judged, Master master, String renditionId, IccProfile source) {
+    private PlacedTransform conversion(DocketAssessment judged, Master master, String renditionId, IccProfile source) {
         DocketSpec d = judged.row().spec();
         ProofService.RenditionView asIs = new ProofService.RenditionView(master, d.rendition(renditionId).change());
         Optional<ToneProofs.MeasuredProof> toned = judged.facts().pairing().map(p -> tones.of(judged, renditionId, asIs, p));

@@ -193,7 +193,8 @@ public class PrintPredictionService {
                 pictures.computeIfAbsent(placed.coloursId(), id -> {
                     DocketSpec varied = Variations.of(judged.row().spec(), placed);
                     return new LayoutRenderer.Picture(view, Orientation.UPRIGHT, PictureLight.of(source), new float[0],
-                        leading.apply(varied, change(varied, judged, used.renditionId())).from(source, proofs.transforms()::get));
+                        leading.apply(varied, change(varied, judged, used.renditionId())).from(source, proofs.transforms()::get),
+                        Optional.empty());
                 });
             }
             DocketSpec d = judged.row().spec();

@@ -25,8 +25,10 @@ import wistel.core.icc.transform.ProofView;
 import wistel.core.pairing.PairingVersion;
 import wistel.core.pictures.Crop;
 import wistel.core.pictures.Histogram;
+import wistel.core.pictures.View;
 import wistel.core.printer.RasterType;
 import wistel.core.rendition.PairingComparison;
+import wistel.core.rendition.PicturePlaces;
 import wistel.core.rendition.RenditionCompiler;
 import wistel.server.display.DisplayRepository;
 import wistel.server.docket.DocketAssessment;
@@ -101,7 +103,8 @@ class ProofController {
     }
 
     private ProofService.RenditionView seen(String hash, String change) {
-        return new ProofService.RenditionView(byHash(hash), changes.asked(change));
+        RenditionChangeParser.AskedChange asked = changes.asked(change);
+        return new ProofService.RenditionView(byHash(hash), asked.change(), asked.framed(), List.of());
     }
 
     @GetMapping(value = "/masters/{hash}/picture", produces = {MediaType.IMAGE_PNG_VALUE, MediaType.IMAGE_JPEG_VALUE})
@@ -129,7 +132,10 @@ class ProofController {
             throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "There is no such part of this picture.",
                 "Ask for a part that lies within it, up to " + WIDEST_PART + " pixels a side.");
         }
-        return picture(proofs.master(seen, displays.display(display, tagged), previews.part(m, new Crop(x, y, width, height), wide)));
+        Crop crop = new Crop(x, y, width, height);
+        View part = previews.part(m, crop, wide);
+        return picture(proofs.master(seen, displays.display(display, tagged), part, PicturePlaces
+            .part(new PicturePlaces.Part(m.width(), m.height(), crop, 0), part.width(), part.height(), seen.framed())));
     }
 
     /** How a master's codes are spread. */

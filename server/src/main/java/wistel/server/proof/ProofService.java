@@ -37,7 +37,10 @@ import wistel.core.pictures.Crop;
 import wistel.core.pictures.View;
 import wistel.core.printer.ColourRoute;
 import wistel.core.rendition.LinearisationStep;
+import wistel.core.rendition.LocalMove;
+import wistel.core.rendition.LocalSteps;
 import wistel.core.rendition.PairingComparison;
+import wistel.core.rendition.PicturePlaces;
 import wistel.core.rendition.RenditionChange;
 import wistel.core.rendition.RenditionCompiler;
 import wistel.core.rendition.Treatment;
@@ -59,6 +62,8 @@ public class ProofService {
     private static final Logger LOG = LoggerFactory.getLogger(ProofService.class);
     /** Of a view that parts are cut from. */
     private static final int LARGE_ENOUGH = 1200;
+
+    private static final RenditionCompiler.ConversionOptions UNSCALED = new RenditionCompiler.ConversionOptions(Intent.RELATIVE, false);
 
     private final PreviewStore previews;
     private final ProfileRepository profiles;
@@ -91,62 +96,135 @@ public class ProofService {
     /**
      * A master with what happens to its colours before they are converted.
      *
+     * @param framed  what is printed of it, which edges follow
      * @param printed the parts of it that are printed, where figures are to count those alone; empty to count all of it
      */
-    public record RenditionView(Master master, RenditionChange change, List<Placed> printed) {
+    public record RenditionView(Master master, RenditionChange change, LocalMove.Framed framed, List<Placed> printed) {
         public RenditionView(Master master, RenditionChange change) {
-            this(master, change, List.of());
+            this(master, change, LocalMove.Framed.WHOLE, List.of());
         }
 
         /** The same, figures taken from what lies on paper alone. */
         RenditionView on(Layout layout, String renditionId) {
-            return new RenditionView(master, change, layout.printed(renditionId));
+            return new RenditionView(master, change, framedBy(layout, renditionId).framed, layout.printed(renditionId));
+        }
+
+        /** The same, its edges those of what is printed. */
+        RenditionView framedBy(Layout layout, String renditionId) {
+            return new RenditionView(master, change,
+                layout.parts(renditionId).stream().findFirst().map(p -> part(master, p).framed()).orElse(LocalMove.Framed.WHOLE), printed);
+        }
+
+        private RenditionView with(RenditionChange next) {
+            return new RenditionView(master, next, framed, printed);
         }
 
         /** As it came. */
         RenditionView untreated() {
-            return new RenditionView(master, RenditionChange.NONE, printed);
+            return with(RenditionChange.NONE);
         }
 
         RenditionView straightened(Optional<LinearisationStep> next) {
-            return new RenditionView(master, change.straightened(next), printed);
+            return with(change.straightened(next));
         }
 
         /** As a driver's monochrome mode is sent it. */
         RenditionView toDriverGray() {
-            return new RenditionView(master, change.toDriverGray(), printed);
+            return with(change.toDriverGray());
         }
 
         /** The print without its moves. */
         RenditionView withoutMoves() {
-            return new RenditionView(master, new RenditionChange(change.treatment(), List.of(), change.straightening()), printed);
+            return with(new RenditionChange(change.treatment(), List.of(), change.straightening()));
         }
 
         /** Treated, with no moves: what the print is judged against. */
         RenditionView uncompensated() {
-            return new RenditionView(master, new RenditionChange(change.treatment(), List.of()), printed);
+            return with(new RenditionChange(change.treatment(), List.of()));
         }
 
-        /** The moves alone. */
-        RenditionView inColour() {
-            return new RenditionView(master, new RenditionChange(new Treatment.Colour(), change.moves(), change.straightening()), printed);
+        /** Treated, with what a person wants of its places, edges and slopes. */
+        RenditionView locallyMoved() {
+            return with(new RenditionChange(change.treatment(), List.of()).locally(change.local()));
         }
+
+        /** The moves of all of it alone. */
+        RenditionView inColour() {
+            return with(new RenditionChange(new Treatment.Colour(), change.moves(), change.straightening()));
+        }
+
+        /** Where the pixels of a view of all of it lie. */
+        PicturePlaces places(View view) {
+            return PicturePlaces.whole(view.width(), view.height(), framed);
+        }
+    }
+
+    private static PicturePlaces.Part part(Master master, Placed placed) {
+        return new PicturePlaces.Part(master.width(), master.height(), placed.face().crop(), placed.straighten());
+    }
+
+    /** Codes of a picture, the profile that says what they mean, and what is still to happen to their colours. */
+    private record Pixels(View view, IccProfile source, RenditionChange rest) {
+    }
+
+    /** With its local moves done. */
+    private Pixels pixels(RenditionView seen, View view, PicturePlaces places, RenditionCompiler.ConversionOptions onward,
+        Function<Recipe, Transform> compile) {
+        IccProfile source = previews.profile(seen.master);
+        if (seen.change.local().isEmpty()) {
+            return new Pixels(view, source, seen.change);
+        }
+        View working = new View(view.width(), view.height(), RenditionCompiler.WORKING.space().channels(),
+            RenditionCompiler.toWorking(source, seen.change, onward, compile).apply(view.pixels()));
+        LocalSteps.of(seen.change, onward, compile).apply(working, places);
+        return new Pixels(working, RenditionCompiler.WORKING, seen.change.afterLocal());
+    }
+
+    private Pixels pixels(RenditionView seen, View view, RenditionCompiler.ConversionOptions onward) {
+        return pixels(seen, view, seen.places(view), onward, transforms::get);
+    }
+
+    /** What figures are taken from, with its local moves done. */
+    private Pixels countedPixels(RenditionView seen, int longest, RenditionCompiler.ConversionOptions onward) {
+        if (seen.change.local().isEmpty() || all(seen)) {
+            return pixels(seen, counted(seen, longest), onward);
+        }
+        List<Pixels> parts = counts(seen, longest).stream()
+            .map(c -> pixels(seen, c.view, PicturePlaces.part(c.part, c.view.width(), c.view.height(), seen.framed), onward,
+                transforms::get))
+            .toList();
+        return new Pixels(View.stacked(parts.stream().map(Pixels::view).toList()), parts.get(0).source, parts.get(0).rest);
+    }
+
+    private char[] apply(Pixels pixels, RenditionCompiler.ConversionOptions onward, Function<IccProfile, Recipe> recipe) {
+        return RenditionCompiler.through(pixels.source, pixels.rest, onward, recipe, transforms::get).apply(pixels.view.pixels());
+    }
+
+    private static boolean all(RenditionView seen) {
+        List<Placed> parts = seen.printed;
+        return parts.isEmpty() || parts.size() == 1 && isWhole(parts.get(0), seen.master);
+    }
+
+    /** A printed part, as large as its share of what is looked at. */
+    private record Count(View view, PicturePlaces.Part part) {
     }
 
     /** What figures are taken from: the printed parts of a master, in its own codes, one below the other and each as large as its share. */
     View counted(RenditionView seen, int longest) {
+        return all(seen) ? previews.view(seen.master, longest)
+            : View.stacked(counts(seen, longest).stream().map(Count::view).toList());
+    }
+
+    private List<Count> counts(RenditionView seen, int longest) {
         List<Placed> parts = seen.printed;
-        if (parts.isEmpty() || parts.size() == 1 && isWhole(parts.get(0), seen.master)) {
-            return previews.view(seen.master, longest);
-        }
         Crop first = parts.get(0).crop();
         double area = parts.stream().mapToDouble(p -> p.crop().width() * p.crop().height()).sum();
         // of several parts no more is looked at than of one of their shape
         double scale = longest / Math.max(first.width(), first.height()) * Math.sqrt(first.width() * first.height() / area);
         int width = (int) Math.max(1, Math.round(first.width() * scale));
-        return View.stacked(parts.stream().map(
-            p -> part(seen.master, p, width, (int) Math.max(1, Math.round(p.crop().width() * p.crop().height() * scale * scale / width))))
-            .toList());
+        return parts.stream().map(p -> new Count(
+            part(seen.master, p, width, (int) Math.max(1, Math.round(p.crop().width() * p.crop().height() * scale * scale / width))),
+            new PicturePlaces.Part(seen.master.width(), seen.master.height(), p.crop(), p.straighten()))).toList();
     }
 
     private static boolean isWhole(Placed placed, Master master) {
@@ -193,12 +271,13 @@ public class ProofService {
         warming.shutdownNow();
     }
 
-    /** For somebody who waits for a picture. */
-    private Transform getOrApproximate(RenditionView seen, RenditionCompiler.ConversionOptions onward,
+    /** Codes for somebody who waits for a picture. */
+    private char[] soon(RenditionView seen, View view, PicturePlaces places, RenditionCompiler.ConversionOptions onward,
         Function<IccProfile, Recipe> recipe) {
         lastAsked = System.nanoTime();
-        return RenditionCompiler.through(previews.profile(seen.master), seen.change, onward, recipe,
-            r -> transforms.getOrApproximate(r, behind));
+        Function<Recipe, Transform> compile = r -> transforms.getOrApproximate(r, behind);
+        Pixels p = pixels(seen, view, places, onward, compile);
+        return RenditionCompiler.through(p.source, p.rest, onward, recipe, compile).apply(p.view.pixels());
     }
 
     private Transform through(RenditionView seen, RenditionCompiler.ConversionOptions onward, Function<IccProfile, Recipe> recipe) {
@@ -207,9 +286,14 @@ public class ProofService {
 
     /** A view of the master on the display, with no paper in mind. */
     public byte[] master(RenditionView seen, Display display, View view) {
-        Transform toDisplay = getOrApproximate(seen, new RenditionCompiler.ConversionOptions(Intent.RELATIVE, true),
-            from -> onDisplay(from, display));
-        return Png.of(view.width(), view.height(), toDisplay.apply(view.pixels()), display);
+        return master(seen, display, view, seen.places(view));
+    }
+
+    /** @param places where the view's pixels lie in the picture */
+    byte[] master(RenditionView seen, Display display, View view, PicturePlaces places) {
+        return Png.of(view.width(), view.height(),
+            soon(seen, view, places, new RenditionCompiler.ConversionOptions(Intent.RELATIVE, true), from -> onDisplay(from, display)),
+            display);
     }
 
     private static Recipe onDisplay(IccProfile from, Display display) {
@@ -219,9 +303,9 @@ public class ProofService {
     public byte[] proof(RenditionView seen, PairingVersion pairing, ProofOptions how, int longest) {
         IccProfile printer = profiles.get(pairing.profileHash());
         View view = previews.view(seen.master, longest);
-        Transform proof = getOrApproximate(seen, how.onward(),
+        char[] proof = soon(seen, view, seen.places(view), how.onward(),
             from -> new Recipe.Proof(from, printer, how.intent, how.blackPoint, how.view, how.display.profile()));
-        return Png.of(view.width(), view.height(), proof.apply(view.pixels()), how.display);
+        return Png.of(view.width(), view.height(), proof, how.display);
     }
 
     /**
@@ -231,7 +315,7 @@ public class ProofService {
     public byte[] gamut(RenditionView seen, PairingVersion pairing, int longest) {
         View view = previews.view(seen.master, longest);
         float[] distance = new float[view.width() * view.height()];
-        byte[] causes = gamutCheck(seen, pairing).map(asked(seen, view.pixels()), distance);
+        byte[] causes = gamutCheck(seen, pairing).map(asked(seen, view, seen.places(view)), distance);
         BufferedImage image = new BufferedImage(view.width(), view.height(), BufferedImage.TYPE_INT_ARGB);
         GamutCheck.Cause[] kinds = GamutCheck.Cause.values();
         for (int y = 0; y < view.height(); y++) {
@@ -262,17 +346,21 @@ public class ProofService {
     /**
      * A picture's codes as the gamut check of {@link #gamutCheck(RenditionView, PairingVersion)} takes them: the master's own, or those of WORKING.
      */
-    private char[] asked(RenditionView seen, char[] pixels) {
-        return seen.change.changesNothing() ? pixels
-            : transforms.get(RenditionCompiler.recipe(previews.profile(seen.master), seen.change, Intent.RELATIVE, false)).apply(pixels);
+    private char[] asked(RenditionView seen, View view, PicturePlaces places) {
+        return asked(pixels(seen, view, places, UNSCALED, transforms::get));
+    }
+
+    private char[] asked(Pixels p) {
+        return p.rest.changesNothing() ? p.view.pixels()
+            : transforms.get(RenditionCompiler.recipe(p.source, p.rest, Intent.RELATIVE, false)).apply(p.view.pixels());
     }
 
     private GamutCheck gamutCheck(IccProfile source, IccProfile paper) {
         return gamuts.get(List.of(source, paper), k -> new GamutCheck(source, paper));
     }
 
-    /** The pixels that figures are taken from, and their L*a*b* codes before compensation. */
-    private record Counted(RenditionView seen, View view, char[] wanted) {
+    /** The pixels that figures are taken from, as they come and with their local moves, and their L*a*b* codes before compensation. */
+    private record Counted(RenditionView seen, View view, Pixels moved, char[] wanted) {
     }
 
     private Figures.Screen screen(Counted counted, PairingVersion pairing, RenditionCompiler.ConversionOptions onward,
@@ -283,10 +371,10 @@ public class ProofService {
         Transform read = transforms.get(new Recipe.DeviceToLab(display, true));
         Transform master = through(seen.uncompensated(), new RenditionCompiler.ConversionOptions(Intent.RELATIVE, false),
             from -> new Recipe.Convert(from, display, Intent.RELATIVE, false, Observer.ADAPTED));
-        Transform proof = through(seen, onward,
+        char[] proof = apply(counted.moved, onward,
             from -> new Recipe.Proof(from, paper, onward.intent(), onward.blackPoint(), ProofView.PAPER_WHITE, display));
         return new Figures.Screen(apart(counted.wanted, read.apply(master.apply(pixels))),
-            apart(proofLab(seen, pairing.profileHash(), onward, true).apply(pixels), read.apply(proof.apply(pixels))));
+            apart(apply(counted.moved, onward, toLab(paper, onward, true)), read.apply(proof)));
     }
 
     /** Share of colours that differ by more than the threshold. */
@@ -300,10 +388,13 @@ public class ProofService {
         Map<Intent, Double> means = new EnumMap<>(Intent.class);
         for (Intent intent : Intent.values()) {
             RenditionCompiler.ConversionOptions by = new RenditionCompiler.ConversionOptions(intent, route.blackPoint());
-            means.put(intent, meanDifference(wanted, proofLab(seen, pairing.profileHash(), by, false).apply(view.pixels())));
+            means.put(intent, meanDifference(wanted,
+                apply(countedPixels(seen, FIGURES_SIDE, by), by, toLab(profiles.get(pairing.profileHash()), by, false))));
         }
-        return new Figures(means, gamutCheck(seen, pairing).report(asked(seen, view.pixels())), GamutCheck.THRESHOLD,
-            screen(new Counted(seen, view, wanted), pairing, route, display), pairing.white().l(), pairing.blackL(),
+        return new Figures(means, gamutCheck(seen, pairing).report(asked(countedPixels(seen, FIGURES_SIDE, UNSCALED))),
+            GamutCheck.THRESHOLD,
+            screen(new Counted(seen, view, countedPixels(seen, FIGURES_SIDE, route), wanted), pairing, route, display), pairing.white().l(),
+            pairing.blackL(),
             List.copyOf(BlackPoint.always(profiles.get(pairing.profileHash()))));
     }
 
@@ -315,12 +406,19 @@ public class ProofService {
     public List<PairingComparison> compared(RenditionView seen, List<PairingVersion> on) {
         View view = counted(seen, FIGURES_SIDE);
         char[] wanted = treated(seen.uncompensated()).apply(view.pixels());
-        char[] asked = asked(seen, view.pixels());
+        char[] asked = asked(countedPixels(seen, FIGURES_SIDE, UNSCALED));
         return PairingComparison.ranked(on.stream().map(pairing -> PairingComparison.of(pairing,
             meanDifference(wanted,
-                proofLab(seen, pairing.profileHash(), new RenditionCompiler.ConversionOptions(pairing.intent(), true), false)
-                    .apply(view.pixels())),
+                onPaper(countedPixels(seen, FIGURES_SIDE, usual(pairing)), pairing, usual(pairing))),
             gamutCheck(seen, pairing).report(asked))).toList());
+    }
+
+    private static RenditionCompiler.ConversionOptions usual(PairingVersion pairing) {
+        return new RenditionCompiler.ConversionOptions(pairing.intent(), true);
+    }
+
+    private char[] onPaper(Pixels pixels, PairingVersion pairing, RenditionCompiler.ConversionOptions onward) {
+        return apply(pixels, onward, toLab(profiles.get(pairing.profileHash()), onward, false));
     }
 
     static RenditionCompiler.ConversionOptions onward(ColourRoute.ByWistel route) {
@@ -332,9 +430,19 @@ public class ProofService {
         return through(seen, new RenditionCompiler.ConversionOptions(Intent.RELATIVE, false), from -> new Recipe.DeviceToLab(from, false));
     }
 
-    /** To L*a*b* of the print, relative to its paper. */
-    Transform print(RenditionView seen, PairingVersion pairing, ColourRoute.ByWistel route) {
-        return proofLab(seen, pairing.profileHash(), onward(route), false);
+    /** L*a*b* of a view of all of the picture, with no paper in mind. */
+    char[] treated(RenditionView seen, View view) {
+        return apply(pixels(seen, view, UNSCALED), UNSCALED, from -> new Recipe.DeviceToLab(from, false));
+    }
+
+    /** The same of the part that is printed. */
+    char[] treatedCount(RenditionView seen, int longest) {
+        return apply(countedPixels(seen, longest, UNSCALED), UNSCALED, from -> new Recipe.DeviceToLab(from, false));
+    }
+
+    /** L*a*b* of a print of a view of all of the picture, relative to its paper. */
+    char[] print(RenditionView seen, PairingVersion pairing, ColourRoute.ByWistel route, View view) {
+        return onPaper(pixels(seen, view, onward(route)), pairing, onward(route));
     }
 
     /** From another source's codes than the master's. */
@@ -349,20 +457,25 @@ public class ProofService {
 
     /** Share of the printed part's colours that a space can't hold. */
     public double lost(RenditionView seen, IccProfile space) {
-        View view = counted(seen, FIGURES_SIDE);
-        Transform there = through(seen, new RenditionCompiler.ConversionOptions(Intent.RELATIVE, false),
-            from -> new Recipe.Convert(from, space, Intent.RELATIVE, false, Observer.ADAPTED));
-        return apart(treated(seen).apply(view.pixels()),
-            transforms.get(new Recipe.DeviceToLab(space, false)).apply(there.apply(view.pixels())));
+        Pixels pixels = countedPixels(seen, FIGURES_SIDE, UNSCALED);
+        char[] there = apply(pixels, UNSCALED, from -> new Recipe.Convert(from, space, Intent.RELATIVE, false, Observer.ADAPTED));
+        return apart(apply(pixels, UNSCALED, from -> new Recipe.DeviceToLab(from, false)),
+            transforms.get(new Recipe.DeviceToLab(space, false)).apply(there));
     }
 
     public TransformCache transforms() {
         return transforms;
     }
 
-    Transform proofLab(RenditionView seen, String profileHash, RenditionCompiler.ConversionOptions onward, boolean absolute) {
-        IccProfile paper = profiles.get(profileHash);
-        return through(seen, onward, from -> new Recipe.ProofToLab(from, paper, onward.intent(), onward.blackPoint(), absolute));
+    private static Function<IccProfile, Recipe> toLab(IccProfile paper, RenditionCompiler.ConversionOptions onward, boolean absolute) {
+        return from -> new Recipe.ProofToLab(from, paper, onward.intent(), onward.blackPoint(), absolute);
+    }
+
+    /** L*a*b* that an instrument would read on paper of a placed picture, so large. */
+    char[] measured(RenditionView seen, PairingVersion pairing, RenditionCompiler.ConversionOptions onward, Placed placed, View view) {
+        PicturePlaces.Part part = new PicturePlaces.Part(seen.master.width(), seen.master.height(), placed.crop(), placed.straighten());
+        return apply(pixels(seen, view, PicturePlaces.part(part, view.width(), view.height(), part(seen.master, placed).framed()), onward,
+            transforms::get), onward, toLab(profiles.get(pairing.profileHash()), onward, true));
     }
 
     static double meanDifference(char[] a, char[] b) {
@@ -387,11 +500,14 @@ public class ProofService {
         View view = previews.view(seen.master, PreviewStore.LARGEST);
         int px = (int) Math.max(0, Math.min(view.width() - 1, x * view.width()));
         int py = (int) Math.max(0, Math.min(view.height() - 1, y * view.height()));
-        char[] pixel = view.pixel(px, py);
-        Lab wanted = LabEncoding.V4.lab(treated(seen.uncompensated()).apply(pixel), 0);
-        Lab got = LabEncoding.V4.lab(proofLab(seen, pairing.profileHash(), onward, false).apply(pixel), 0);
-        Lab measured = LabEncoding.V4.lab(proofLab(seen, pairing.profileHash(), onward, true).apply(pixel), 0);
-        GamutCheck.Cause cause = GamutCheck.Cause.values()[gamutCheck(seen, pairing).map(asked(seen, pixel), new float[0])[0]];
+        View pixel = new View(1, 1, view.channels(), view.pixel(px, py));
+        PicturePlaces place = seen.places(view).from(px, py);
+        IccProfile paper = profiles.get(pairing.profileHash());
+        Pixels moved = pixels(seen, pixel, place, onward, transforms::get);
+        Lab wanted = LabEncoding.V4.lab(treated(seen.uncompensated()).apply(pixel.pixels()), 0);
+        Lab got = LabEncoding.V4.lab(apply(moved, onward, toLab(paper, onward, false)), 0);
+        Lab measured = LabEncoding.V4.lab(apply(moved, onward, toLab(paper, onward, true)), 0);
+        GamutCheck.Cause cause = GamutCheck.Cause.values()[gamutCheck(seen, pairing).map(asked(seen, pixel, place), new float[0])[0]];
         return new Probe(wanted, got, measured, wanted.deltaE2000(got), cause);
     }
 }

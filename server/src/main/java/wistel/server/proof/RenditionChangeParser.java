@@ -1,9 +1,12 @@
 package wistel.server.proof;
 
 import java.util.List;
+import java.util.Optional;
 import org.springframework.stereotype.Component;
 import wistel.core.fault.InvalidRequest;
+import wistel.core.rendition.LocalMove;
 import wistel.core.rendition.Move;
+import wistel.core.rendition.Rendition;
 import wistel.core.rendition.RenditionChange;
 import wistel.core.rendition.Treatment;
 import wistel.server.store.Json;
@@ -22,19 +25,29 @@ class RenditionChangeParser {
         this.json = json;
     }
 
-    private record Asked(Treatment treatment, List<Move> moves) {
+    private record Asked(Treatment treatment, List<Move> moves, Optional<List<LocalMove>> local, Optional<LocalMove.Framed> framed) {
+    }
+
+    /** @param framed what is printed of the picture, which edges follow */
+    record AskedChange(RenditionChange change, LocalMove.Framed framed) {
     }
 
     /** @param change empty for the master as it is */
-    RenditionChange asked(String change) {
+    AskedChange asked(String change) {
         if (change.isEmpty()) {
-            return RenditionChange.NONE;
+            return new AskedChange(RenditionChange.NONE, LocalMove.Framed.WHOLE);
         }
         if (change.length() > LONGEST) {
             throw new InvalidRequest(InvalidRequest.Reason.REQUEST_UNCLEAR, "A change of " + change.length() + " characters is none.",
                 "Ask for the picture again.");
         }
         Asked asked = json.asked(change, Asked.class);
-        return new RenditionChange(asked.treatment, asked.moves);
+        List<LocalMove> local = asked.local.orElse(List.of());
+        if (local.size() > Rendition.MOST_LOCAL) {
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, local.size() + " local moves are more than can be.",
+                "Keep up to " + Rendition.MOST_LOCAL + " of a picture.");
+        }
+        return new AskedChange(new RenditionChange(asked.treatment, asked.moves).locally(local),
+            asked.framed.orElse(LocalMove.Framed.WHOLE));
     }
 }

@@ -1,6 +1,7 @@
 package wistel.server.proof;
 
 import java.util.Optional;
+import java.util.List;
 import java.util.UUID;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
@@ -18,11 +19,11 @@ import wistel.core.pairing.PairingVersion;
 import wistel.core.printer.ColourRoute;
 import wistel.core.rendition.Rendition;
 import wistel.core.rendition.Suggestion;
-import wistel.core.rendition.RenditionChange;
 import wistel.core.rendition.Toning;
 import wistel.server.docket.DocketAssessment;
 import wistel.server.docket.DocketAssessor;
 import wistel.server.docket.DocketRepository;
+import wistel.server.master.Master;
 import wistel.server.master.MasterRepository;
 import wistel.server.pairing.PairingRepository;
 
@@ -54,14 +55,18 @@ class RenditionController {
 
     private ProofService.RenditionView seen(DocketSpec d, String rendition, String change) {
         Rendition r = d.rendition(rendition);
-        RenditionChange asked = change.isEmpty() ? r.change() : changes.asked(change);
-        return new ProofService.RenditionView(masters.byHash(r.masterHash()).orElseThrow(), asked);
+        Master master = masters.byHash(r.masterHash()).orElseThrow();
+        if (change.isEmpty()) {
+            return new ProofService.RenditionView(master, r.change());
+        }
+        RenditionChangeParser.AskedChange asked = changes.asked(change);
+        return new ProofService.RenditionView(master, asked.change(), asked.framed(), List.of());
     }
 
     /** As a wedge says that its tones print, where one was measured. */
     private ToneProofs.MeasuredProof toned(DocketAssessment judged, String rendition, String change) {
         DocketSpec d = judged.row().spec();
-        return tones.of(judged, rendition, seen(d, rendition, change), pairing(d));
+        return tones.of(judged, rendition, seen(d, rendition, change).framedBy(judged.layout(), rendition), pairing(d));
     }
 
     private PairingVersion pairing(DocketSpec d) {

@@ -162,8 +162,9 @@ public class RenditionService {
     private EndPoints endPoints(ProofService.RenditionView seen, PairingVersion pairing, ColourRoute.ByWistel route, int longest) {
         View view = previews.view(seen.master(), longest);
         // what the paper gives for black by this route
-        double deepest = LabEncoding.V4.l(proofs.print(seen.untreated(), pairing, route).apply(new char[view.channels()])[0]);
-        return EndPoints.of(proofs.print(seen, pairing, route).apply(view.pixels()), view.width(), deepest);
+        double deepest = LabEncoding.V4
+            .l(proofs.print(seen.untreated(), pairing, route, new View(1, 1, view.channels(), new char[view.channels()]))[0]);
+        return EndPoints.of(proofs.print(seen, pairing, route, view), view.width(), deepest);
     }
 
     /**
@@ -229,10 +230,8 @@ public class RenditionService {
         Transform toPrint = proofs.converted(RenditionCompiler.WORKING, RenditionChange.NONE.straightened(seen.change().straightening()),
             route,
             from -> new Recipe.ProofToLab(from, paper(pairing), route.intent(), route.blackPoint(), false));
-        Transform treated = RenditionCompiler.through(previews.profile(seen.master()), seen.uncompensated().change(),
-            new RenditionCompiler.ConversionOptions(Intent.RELATIVE, false),
-            from -> new Recipe.DeviceToLab(from, false), proofs.transforms()::get);
-        Suggestion.Found found = Suggestion.of(view, monochrome, new Suggestion.Ways(treated, toNearest, toPrint), goal);
+        View wanted = new View(view.width(), view.height(), 3, proofs.treatedCount(seen.locallyMoved(), FIGURES_SIDE));
+        Suggestion.Found found = Suggestion.of(wanted, monochrome, new Suggestion.Ways(toNearest, toPrint), goal);
         return new Suggested(found.moves(), Move.words(found.moves()), found.before(), found.after());
     }
 }

@@ -10,6 +10,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import wistel.core.docket.PrintOrder;
 import wistel.core.docket.spec.DocketSpec;
+import wistel.core.docket.spec.Variations;
 import wistel.core.fault.NotFound;
 import wistel.core.pairing.PairingVersion;
 import wistel.core.rendition.Rendition;
@@ -58,13 +59,14 @@ class ScanController {
         PrintOrder order = attempts.order(id);
         ScanService.Scanned scanned = scanned(id, page, placed);
         return new ScanFigures(
-            scans.scanDifference(promised(order, scanned.placed().renditionId()), order.spec().shownRoute(order.pairing()), scanned));
+            scans.scanDifference(promised(order, scanned.placed()),
+                Variations.of(order.spec(), scanned.placed()).shownRoute(order.pairing()), scanned));
     }
 
     /** What the proof showed when the order was frozen. */
-    private ToneProofs.MeasuredProof promised(PrintOrder order, String rendition) {
-        DocketSpec d = order.spec();
-        Rendition r = d.rendition(rendition);
+    private ToneProofs.MeasuredProof promised(PrintOrder order, Placed placed) {
+        DocketSpec d = Variations.of(order.spec(), placed);
+        Rendition r = d.rendition(placed.renditionId());
         Master master = masters.byHash(r.masterHash())
             .orElseThrow(() -> new NotFound("There is no such picture.", "Go back to the bench."));
         PairingVersion pairing = order.pairing().withCurves(order.curve().stream().toList());

@@ -80,8 +80,7 @@ public class ScanService {
         int w = 160;
         int h = (int) Math.max(1, Math.round(w * placed.uprightHeightMm() / placed.uprightWidthMm()));
         View small = proofs.part(promised.seen().master(), placed, w, h);
-        char[] shown = proofs.proofLab(promised.seen(), promised.pairing().profileHash(), ProofService.onward(route), true)
-            .apply(small.pixels());
+        char[] shown = proofs.measured(promised.seen(), promised.pairing(), ProofService.onward(route), placed, small);
         return ProofService.meanDifference(shown, scanView(scanned, w, h).pixels());
     }
 }

@@ -1,7 +1,9 @@
 package wistel.core.docket.changes;
 
+import java.util.List;
 import wistel.core.docket.spec.DocketSpec;
 import wistel.core.rendition.Compensated;
+import wistel.core.rendition.LocalMove;
 import wistel.core.rendition.Treatment;
 
 /** What a person decides of one picture: how it is read and treated, and what is done for the paper. */
@@ -42,6 +44,23 @@ public sealed interface PictureCommand extends Command {
         @Override
         public String words() {
             return compensation.on() ? compensation.words() : "without the compensation";
+        }
+    }
+
+    /** Its edges, places and slopes, all of them anew. */
+    record LocallyMoved(String renditionId, List<LocalMove> local) implements PictureCommand {
+        public LocallyMoved {
+            local = List.copyOf(local);
+        }
+
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            return d.withRendition(d.rendition(renditionId).locally(local));
+        }
+
+        @Override
+        public String words() {
+            return local.isEmpty() ? "no local moves" : local.size() == 1 ? local.get(0).words() : local.size() + " local moves";
         }
     }
 

@@ -13,6 +13,7 @@ import wistel.core.pairing.PairingVersion;
 import wistel.core.pictures.SideMoves;
 import wistel.core.printer.ColourRoute;
 import wistel.core.printer.RasterType;
+import wistel.core.rendition.PlacedTransform;
 import wistel.core.rendition.RenditionChange;
 import wistel.core.rendition.RenditionCompiler;
 import wistel.core.rendition.SideChange;
@@ -120,14 +121,14 @@ public record ColourPath(RenditionChange change, ColourRoute.ByWistel shown, To 
     }
 
     /** @param compile makes or finds transforms */
-    public Transform from(IccProfile master, Function<Recipe, Transform> compile) {
-        return RenditionCompiler.through(master, change, onward(), to::from, compile);
+    public PlacedTransform from(IccProfile master, Function<Recipe, Transform> compile) {
+        return RenditionCompiler.placed(master, change, onward(), to::from, compile);
     }
 
     /** The same of what is made round a picture, whose colours are moved once more. */
-    public Transform from(IccProfile master, SideMoves sides, Function<Recipe, Transform> compile) {
+    public PlacedTransform from(IccProfile master, SideMoves sides, Function<Recipe, Transform> compile) {
         return sides.leavesColours() ? from(master, compile)
-            : RenditionCompiler.through(master, new RenditionCompiler.SidedChange(change, SideChange.of(sides)), onward(), to::from,
+            : RenditionCompiler.placed(master, new RenditionCompiler.SidedChange(change, SideChange.of(sides)), onward(), to::from,
                 compile);
     }
 

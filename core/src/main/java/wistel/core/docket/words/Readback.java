@@ -71,7 +71,8 @@ public final class Readback {
     private static String rendition(Rendition r, DocketSpec d, PreflightFacts facts) {
         String straightened = d.inForce(r, facts.pictures().get(r.id()).channels(), facts.curve(d))
             .map(k -> "straightened by wedge " + k.wedge()).orElse("");
-        return Stream.of(treated(r, d.route()), straightened).filter(w -> !w.isEmpty()).collect(Collectors.joining(", "));
+        return Stream.of(treated(r, d.route()), r.localWords().isEmpty() ? "" : "locally: " + r.localWords(), straightened)
+            .filter(w -> !w.isEmpty()).collect(Collectors.joining(", "));
     }
 
     private static String treated(Rendition r, ColourRoute route) {

@@ -26,7 +26,7 @@ public class ColourPathTest {
     private static final double[] RUST = {0.64, 0.32, 0.14};
 
     private static double[] codes(ColourPath path, double... master) {
-        return path.from(StandardSpaces.SRGB, TransformCompiler::compile).exact(master);
+        return path.from(StandardSpaces.SRGB, TransformCompiler::compile).plain().orElseThrow().exact(master);
     }
 
     @DataProvider

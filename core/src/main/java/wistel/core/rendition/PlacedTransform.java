@@ -1,0 +1,50 @@
+package wistel.core.rendition;
+
+import java.util.Optional;
+import wistel.core.icc.transform.Transform;
+
+/**
+ * A way of a picture's codes that may depend on the place: to {@link RenditionCompiler#WORKING}, through its local moves, and on. Without
+ * local moves it is a plain transform. Safe for any number of threads.
+ */
+public final class PlacedTransform {
+    private final Transform first;
+    private final Optional<Local> local;
+
+    private record Local(LocalSteps steps, Transform onward) {
+    }
+
+    private PlacedTransform(Transform first, Optional<Local> local) {
+        this.first = first;
+        this.local = local;
+    }
+
+    public static PlacedTransform everywhere(Transform transform) {
+        return new PlacedTransform(transform, Optional.empty());
+    }
+
+    /**
+     * @param toWorking from the picture's codes
+     * @param onward    from WORKING's
+     */
+    public static PlacedTransform of(Transform toWorking, LocalSteps steps, Transform onward) {
+        return new PlacedTransform(toWorking, Optional.of(new Local(steps, onward)));
+    }
+
+    /** The transform of a picture without local moves; empty where the place counts. */
+    public Optional<Transform> plain() {
+        return local.isPresent() ? Optional.empty() : Optional.of(first);
+    }
+
+    /** @param places of the first pixel of the run */
+    public void apply(char[] in, int inAt, char[] out, int outAt, int pixels, PicturePlaces places) {
+        if (local.isEmpty()) {
+            first.apply(in, inAt, out, outAt, pixels);
+            return;
+        }
+        char[] working = new char[pixels * RenditionCompiler.WORKING.space().channels()];
+        first.apply(in, inAt, working, 0, pixels);
+        local.get().steps.apply(working, 0, pixels, places);
+        local.get().onward.apply(working, 0, out, outAt, pixels);
+    }
+}
