@@ -2455,7 +2455,7 @@ export interface components {
             kind: "colour";
         };
         ColourRoute: components["schemas"]["ByDriver"] | components["schemas"]["ByWistel"] | components["schemas"]["DriverMonochrome"];
-        Command: components["schemas"]["AllAnnotated"] | components["schemas"]["AllFitted"] | components["schemas"]["AllRepeated"] | components["schemas"]["Annotated"] | components["schemas"]["Arranged"] | components["schemas"]["Bordered"] | components["schemas"]["Compensates"] | components["schemas"]["Copies"] | components["schemas"]["Cropped"] | components["schemas"]["Edged"] | components["schemas"]["Filled"] | components["schemas"]["Fitted"] | components["schemas"]["Framed"] | components["schemas"]["Gathered"] | components["schemas"]["Laid"] | components["schemas"]["MayTurn"] | components["schemas"]["Moved"] | components["schemas"]["Noted"] | components["schemas"]["OnOneSheet"] | components["schemas"]["OverSheets"] | components["schemas"]["PickedOut"] | components["schemas"]["ProfileConfirmed"] | components["schemas"]["Reordered"] | components["schemas"]["Repeated"] | components["schemas"]["Resolved"] | components["schemas"]["Routed"] | components["schemas"]["SeamMoved"] | components["schemas"]["Set"] | components["schemas"]["Sharpened"] | components["schemas"]["SheetsChosen"] | components["schemas"]["SheetsJoined"] | components["schemas"]["SheetsMarked"] | components["schemas"]["SheetsParted"] | components["schemas"]["SidesFilled"] | components["schemas"]["SidesMoved"] | components["schemas"]["Stocked"] | components["schemas"]["Straightens"] | components["schemas"]["TakenOff"] | components["schemas"]["Titled"] | components["schemas"]["Together"] | components["schemas"]["Treated"] | components["schemas"]["Trimmed"] | components["schemas"]["Turned"] | components["schemas"]["Unwraps"] | components["schemas"]["Wraps"];
+        Command: components["schemas"]["AllAnnotated"] | components["schemas"]["AllFitted"] | components["schemas"]["AllRepeated"] | components["schemas"]["Annotated"] | components["schemas"]["Arranged"] | components["schemas"]["Bordered"] | components["schemas"]["Compensates"] | components["schemas"]["Copies"] | components["schemas"]["Cropped"] | components["schemas"]["Edged"] | components["schemas"]["Filled"] | components["schemas"]["Fitted"] | components["schemas"]["Framed"] | components["schemas"]["Gathered"] | components["schemas"]["Laid"] | components["schemas"]["LocallyMoved"] | components["schemas"]["MayTurn"] | components["schemas"]["Moved"] | components["schemas"]["Noted"] | components["schemas"]["OnOneSheet"] | components["schemas"]["OverSheets"] | components["schemas"]["PickedOut"] | components["schemas"]["ProfileConfirmed"] | components["schemas"]["Reordered"] | components["schemas"]["Repeated"] | components["schemas"]["Resolved"] | components["schemas"]["Routed"] | components["schemas"]["SeamMoved"] | components["schemas"]["Set"] | components["schemas"]["Sharpened"] | components["schemas"]["SheetsChosen"] | components["schemas"]["SheetsJoined"] | components["schemas"]["SheetsMarked"] | components["schemas"]["SheetsParted"] | components["schemas"]["SidesFilled"] | components["schemas"]["SidesMoved"] | components["schemas"]["Stocked"] | components["schemas"]["Straightens"] | components["schemas"]["TakenOff"] | components["schemas"]["Titled"] | components["schemas"]["Together"] | components["schemas"]["Treated"] | components["schemas"]["Trimmed"] | components["schemas"]["Turned"] | components["schemas"]["Unwraps"] | components["schemas"]["Wraps"];
         Compensated: {
             kept?: components["schemas"]["CompensationRef"];
             moves: components["schemas"]["Move"][];
@@ -2968,6 +2968,12 @@ export interface components {
             warmth: number;
         };
         LocalMove: components["schemas"]["Edges"] | components["schemas"]["Place"] | components["schemas"]["Slope"];
+        LocallyMoved: {
+            /** @enum {string} */
+            kind: "locally-moved";
+            local: components["schemas"]["LocalMove"][];
+            renditionId: string;
+        };
         LongerSide: {
             itemIds: string[];
             longer: string;

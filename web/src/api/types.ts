@@ -76,6 +76,11 @@ export type Treatment = S['Treatment']
 export type Monochrome = S['Monochrome']
 export type Move = S['Move']
 export type Compensated = S['Compensated']
+/** A change of a part of a picture: edges, a place, a slope. */
+export type LocalMove = S['LocalMove']
+export type LocalChange = S['LocalChange']
+/** What is printed of a picture, which edges follow. */
+export type Framed = { x: number; y: number; width: number; height: number; degrees: number }
 export type CompensationView = S['CompensationView']
 export type Suggested = S['Suggested']
 export type Goal = NonNullable<

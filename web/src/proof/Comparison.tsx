@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react'
+import { type ReactNode, useEffect, useRef, useState } from 'react'
 import { answer, api } from '../api/client'
 import { type ColourChange, gamutUrl, masterUrl, pairingOf, rounded, treated } from '../api/pictures'
 import type { DocketView, OnDocket, Probe } from '../api/types'
@@ -20,6 +20,7 @@ export function Comparison({
   change,
   onDrawn,
   onPick,
+  over,
 }: {
   view: DocketView
   picture: OnDocket
@@ -29,6 +30,8 @@ export function Comparison({
   change: ColourChange
   onDrawn: () => void
   onPick: (at: Place) => void
+  /** Laid over the proof. */
+  over?: ReactNode
 }) {
   const [share, setShare] = useState(0.5)
   const [at, setAt] = useState<{ x: number; y: number; left: number; top: number }>()
@@ -92,6 +95,7 @@ export function Comparison({
             <img src={src || master} alt={i === 0 ? 'Master' : 'Proof'} />
             <span className="tag left">{i === 0 ? 'Master' : `On ${pairingOf(view).paper}`}</span>
             {i === 1 && overlay}
+            {i === 1 && over}
             {i === 1 && reading}
           </div>
         ))}
@@ -127,6 +131,7 @@ export function Comparison({
           }}
         />
       )}
+      {over}
       {reading}
     </div>
   )

@@ -1,8 +1,12 @@
 import { Button, Radio, Segmented } from 'antd'
 import { useEffect, useState } from 'react'
 import { blackPointOf, type ColourChange, changeOf, intentOf, pairingOf, proofUrl, renditionOf, treated } from '../api/pictures'
+import type { LocalMove } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { useKeys } from '../frame/keys'
+import { LocalCard } from '../local/LocalCard'
+import { LocalHandles } from '../local/LocalHandles'
+import { type Drawn, WHOLE } from '../local/shapes'
 import { Booth } from '../parts/BoothPicture'
 import { BOOTH } from '../parts/booth'
 import { StationFindings } from '../parts/Findings'
@@ -26,7 +30,10 @@ const WHILE_MOVING = 700
 export function ProofStation(props: StationProps) {
   const { view, picture, tools, go } = props
   const [face, setFace] = useState<'judge' | 'compensate'>('judge')
-  const [draft, setDraft] = useState<ColourChange>()
+  const [draft, setDraft] = useState<Partial<ColourChange>>()
+  const [moved, setMoved] = useState<'all' | 'parts'>('all')
+  const [picked, pick] = useState<number>()
+  const [drawing, draw] = useState<Drawn>()
   const [bare, setBare] = useState(false)
   const [compare, setCompare] = useState<Compare>('divided')
   const [outside, setOutside] = useState(false)
@@ -39,11 +46,16 @@ export function ProofStation(props: StationProps) {
     ? { intent: intentOf(view), blackPoint: blackPointOf(view) }
     : { intent: 'RELATIVE', blackPoint: true }
   const set = (next: Partial<Converted>) => tools.decide({ kind: 'routed', route: { kind: 'by-wistel', ...converted, ...next } })
-  const saved = changeOf(renditionOf(view, picture))
+  const saved = changeOf(renditionOf(view, picture), view)
   // what was drawn ahead of the docket gives way to what it holds
   // biome-ignore lint/correctness/useExhaustiveDependencies: the version is what tells
   useEffect(() => setDraft(undefined), [view.version])
-  const change = bare ? treated(saved.treatment) : (draft ?? saved)
+  const change = bare ? treated(saved.treatment) : { ...saved, ...draft }
+  const local = { ...saved, ...draft }.local ?? []
+  const moveLocally = (next: LocalMove[], done: boolean) => {
+    setDraft((d) => ({ ...d, local: next }))
+    if (done) tools.decide({ kind: 'locally-moved', renditionId: picture.renditionId, local: next })
+  }
   const settled = useSettled(change, 200)
   const figures = useFigures(view, picture, true, paired)
 
@@ -106,7 +118,7 @@ export function ProofStation(props: StationProps) {
               <Radio.Button value="proof">proof alone</Radio.Button>
             </Radio.Group>
             <span>
-              {saved.moves.length > 0
+              {saved.moves.length > 0 || local.some((m) => m.on)
                 ? 'Hold M for the master, N for the proof without the compensation.'
                 : 'Point at the picture to read both sides. Hold M for the master.'}
             </span>
@@ -122,6 +134,21 @@ export function ProofStation(props: StationProps) {
           change={change}
           onDrawn={() => setDrawn(proof)}
           onPick={setAt}
+          over={
+            face === 'compensate' &&
+            moved === 'parts' && (
+              <LocalHandles
+                aspect={picture.master.width / picture.master.height}
+                framed={saved.framed ?? WHOLE}
+                local={local}
+                picked={picked}
+                onPicked={pick}
+                drawing={drawing}
+                onDrawn={() => draw(undefined)}
+                onMoved={moveLocally}
+              />
+            )
+          }
         />
       </Booth>
       <aside className="card" aria-label="Proof">
@@ -141,7 +168,35 @@ export function ProofStation(props: StationProps) {
             { value: 'compensate', label: 'compensate' },
           ]}
         />
-        {face === 'compensate' && <CompensateCard {...props} draft={draft} setDraft={setDraft} />}
+        {face === 'compensate' && (
+          <Radio.Group
+            size="small"
+            optionType="button"
+            buttonStyle="solid"
+            className="moved"
+            aria-label="What is moved"
+            value={moved}
+            onChange={(e) => setMoved(e.target.value)}
+            options={[
+              { value: 'all', label: 'all of the picture' },
+              { value: 'parts', label: local.length > 0 ? `edges, places, slopes · ${local.length}` : 'edges, places, slopes' },
+            ]}
+          />
+        )}
+        {face === 'compensate' && moved === 'all' && <CompensateCard {...props} draft={draft} setDraft={setDraft} />}
+        {face === 'compensate' && moved === 'parts' && (
+          <LocalCard
+            view={view}
+            picture={picture}
+            tools={tools}
+            local={local}
+            picked={picked}
+            onPicked={pick}
+            drawing={drawing}
+            onDraw={draw}
+            onMoved={moveLocally}
+          />
+        )}
         {face === 'judge' && (
           <JudgeCard
             {...props}

@@ -14,7 +14,10 @@ import { useFigures } from './useFigures'
 import { useHues, useShape } from './useShape'
 import { GOALS, SLIDERS, suggestedWords, WORDS } from './words'
 
-type Props = StationProps & { draft: ColourChange | undefined; setDraft: (draft: ColourChange | undefined) => void }
+type Props = StationProps & {
+  draft: Partial<ColourChange> | undefined
+  setDraft: (draft: Partial<ColourChange> | undefined) => void
+}
 
 /** Moves that bring the print closer to its master, judged beside it. */
 export function CompensateCard({ view, picture, tools, draft, setDraft }: Props) {
@@ -54,7 +57,7 @@ export function CompensateCard({ view, picture, tools, draft, setDraft }: Props)
     })
   }
   const slide = (next: Partial<Sliders>) => setDraft({ treatment: r.treatment, moves: movesOf({ ...sliders, ...next }, moves) })
-  const settle = () => draft && save({ moves: draft.moves, on: true })
+  const settle = () => draft?.moves && save({ moves: draft.moves, on: true })
   const set = (next: Partial<Sliders>) => save({ moves: movesOf({ ...sliders, ...next }, moves), on: true })
 
   // rows that don't move are not drawn again, so they get functions that stay the same
