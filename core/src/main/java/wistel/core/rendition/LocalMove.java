@@ -1,5 +1,7 @@
 package wistel.core.rendition;
 
+import java.util.function.DoubleUnaryOperator;
+
 /**
  * A change of a part of a picture, by a weight from 0 to 1 for each of its places: the colour is the blend of what it is with and without
  * the change, so that tones keep their order at every weight. Places are shares of the upright picture's width and height before it is
@@ -16,14 +18,18 @@ public sealed interface LocalMove {
     /** "a place, lighter by 12". */
     String words();
 
+    /** What a place of a picture weighs, 0 to 1: shares of its width and height. Safe for any number of threads. */
+    interface Weight {
+        double at(double x, double y);
+    }
+
     /**
-     * The weight at a place.
+     * The weights of a picture's places.
      *
-     * @param x, y   in shares of the picture
      * @param aspect width over height of the picture
      * @param crop   what is printed of it
      */
-    double weight(double x, double y, double aspect, Framed crop);
+    Weight weight(double aspect, Framed crop);
 
     /**
      * What is printed of a picture, in shares of its width and height.
@@ -72,16 +78,53 @@ public sealed interface LocalMove {
         }
 
         @Override
-        public double weight(double x, double y, double aspect, Framed crop) {
-            double angle = Math.toRadians(crop.degrees);
-            double fromX = (x - 0.5) * aspect;
-            double fromY = y - 0.5;
-            double u = ((fromX * Math.cos(angle) - fromY * Math.sin(angle)) / aspect + 0.5 - crop.x - crop.width / 2) / (crop.width / 2);
-            double v = (fromX * Math.sin(angle) + fromY * Math.cos(angle) + 0.5 - crop.y - crop.height / 2) / (crop.height / 2);
+        public Weight weight(double aspect, Framed crop) {
+            double cos = Math.cos(Math.toRadians(crop.degrees));
+            double sin = Math.sin(Math.toRadians(crop.degrees));
             // a norm between that of the rectangle and that of the ellipse: 1 on the edge
             double power = 2 + 14 * (1 - round) * (1 - round);
-            double out = Math.pow(Math.pow(Math.abs(u), power) + Math.pow(Math.abs(v), power), 1 / power);
-            return smooth((out - (1 - reach)) / (reach * soft));
+            Table powered = new Table(FARTHEST, v -> Math.pow(v, power));
+            double inner = 1 - reach;
+            double begins = Math.pow(inner, power);
+            double ends = Math.pow(inner + reach * soft, power);
+            DoubleUnaryOperator root = out -> smooth((Math.pow(out, 1 / power) - inner) / (reach * soft));
+            Table faded = new Table(ends, root);
+            // nearer to the middle the root is too steep for straight lines
+            double steep = 256 * ends / Table.STEPS;
+            return (x, y) -> {
+                double fromX = (x - 0.5) * aspect;
+                double fromY = y - 0.5;
+                double u = Math.abs(((fromX * cos - fromY * sin) / aspect + 0.5 - crop.x) / (crop.width / 2) - 1);
+                double v = Math.abs((fromX * sin + fromY * cos + 0.5 - crop.y) / (crop.height / 2) - 1);
+                if (u >= FARTHEST || v >= FARTHEST) {
+                    return 1;
+                }
+                double out = powered.at(u) + powered.at(v);
+                return out <= begins ? 0 : out >= ends ? 1 : out < steep ? root.applyAsDouble(out) : Math.min(1, faded.at(out));
+            };
+        }
+
+        /** As far from the middle, in half sides of what is printed, any place weighs all. */
+        private static final double FARTHEST = 1.5;
+
+        /** A function of 0 to an end, by straight lines between enough places. */
+        private static final class Table {
+            private static final int STEPS = 8192;
+            private final double[] values = new double[STEPS + 2];
+            private final double perStep;
+
+            private Table(double end, DoubleUnaryOperator function) {
+                perStep = STEPS / end;
+                for (int i = 0; i < values.length; i++) {
+                    values[i] = function.applyAsDouble(i / perStep);
+                }
+            }
+
+            private double at(double v) {
+                double place = v * perStep;
+                int step = (int) place;
+                return values[step] + (place - step) * (values[step + 1] - values[step]);
+            }
         }
     }
 
@@ -120,13 +163,17 @@ public sealed interface LocalMove {
         }
 
         @Override
-        public double weight(double atX, double atY, double aspect, Framed crop) {
-            double angle = Math.toRadians(degrees);
-            double dx = (atX - x) * aspect;
-            double dy = atY - y;
-            double u = (dx * Math.cos(angle) + dy * Math.sin(angle)) / (across * aspect);
-            double v = (-dx * Math.sin(angle) + dy * Math.cos(angle)) / down;
-            return smooth((1 - Math.hypot(u, v)) / soft);
+        public Weight weight(double aspect, Framed crop) {
+            double cos = Math.cos(Math.toRadians(degrees));
+            double sin = Math.sin(Math.toRadians(degrees));
+            return (atX, atY) -> {
+                double dx = (atX - x) * aspect;
+                double dy = atY - y;
+                double u = (dx * cos + dy * sin) / (across * aspect);
+                double v = (-dx * sin + dy * cos) / down;
+                double square = u * u + v * v;
+                return square >= 1 ? 0 : smooth((1 - Math.sqrt(square)) / soft);
+            };
         }
     }
 
@@ -155,10 +202,11 @@ public sealed interface LocalMove {
         }
 
         @Override
-        public double weight(double x, double y, double aspect, Framed crop) {
+        public Weight weight(double aspect, Framed crop) {
             double dx = (toX - fromX) * aspect;
             double dy = toY - fromY;
-            return smooth(1 - ((x - fromX) * aspect * dx + (y - fromY) * dy) / (dx * dx + dy * dy));
+            double square = dx * dx + dy * dy;
+            return (x, y) -> smooth(1 - ((x - fromX) * aspect * dx + (y - fromY) * dy) / square);
         }
     }
 }

@@ -1,8 +1,10 @@
 package wistel.core.rendition;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.function.Function;
+import java.util.stream.IntStream;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.transform.Recipe;
 import wistel.core.icc.transform.Transform;
@@ -15,6 +17,7 @@ import wistel.core.pictures.View;
  */
 public final class LocalSteps {
     private static final int CHANNELS = 3;
+    private static final int STRIP_ROWS = 8;
 
     private record Step(LocalMove move, Transform with) {
     }
@@ -41,43 +44,83 @@ public final class LocalSteps {
         return new LocalSteps(List.copyOf(steps));
     }
 
-    /** A view's codes, changed in place. */
-    public void apply(View working, PicturePlaces places) {
-        for (int row = 0; row < working.height(); row++) {
-            apply(working.pixels(), row * working.width() * CHANNELS, working.width(), places.from(0, row));
-        }
+    /**
+     * A view's codes, changed in place, strips of its rows on all processors.
+     *
+     * @return by row, whether anything of it was changed
+     */
+    public boolean[] apply(View working, PicturePlaces places) {
+        Run run = run(places);
+        boolean[] changed = new boolean[working.height()];
+        int strips = (working.height() + STRIP_ROWS - 1) / STRIP_ROWS;
+        IntStream.range(0, strips).parallel().forEach(strip -> {
+            int from = strip * STRIP_ROWS;
+            int rows = Math.min(STRIP_ROWS, working.height() - from);
+            boolean any = run.apply(working.pixels(), from * working.width() * CHANNELS, new int[] {working.width(), rows},
+                places.from(0, from));
+            Arrays.fill(changed, from, from + rows, any);
+        });
+        return changed;
     }
 
-    /**
-     * Codes of a run of pixels, changed in place.
-     *
-     * @param places of the first of them; only what a column adds is looked at
-     */
-    public void apply(char[] working, int at, int count, PicturePlaces places) {
-        double[] weights = new double[count];
-        for (Step step : steps) {
-            int first = count;
-            int end = 0;
-            for (int i = 0; i < count; i++) {
-                weights[i] = step.move.weight(places.x() + i * places.acrossX(), places.y() + i * places.acrossY(), places.aspect(),
-                    places.frame());
-                if (weights[i] > 0) {
-                    first = Math.min(first, i);
-                    end = i + 1;
+    /** With the weights of a picture's places. */
+    Run run(PicturePlaces places) {
+        return new Run(steps.stream().map(s -> s.move.weight(places.aspect(), places.frame())).toArray(LocalMove.Weight[]::new));
+    }
+
+    /** Changes runs of pixels of one picture. */
+    final class Run {
+        private final LocalMove.Weight[] weights;
+
+        private Run(LocalMove.Weight[] weights) {
+            this.weights = weights;
+        }
+
+        /**
+         * Codes of rows of pixels, changed in place.
+         *
+         * @param size   columns and rows
+         * @param places of the first of them
+         * @return whether any was changed
+         */
+        boolean apply(char[] working, int at, int[] size, PicturePlaces places) {
+            int columns = size[0];
+            float[] share = new float[columns * size[1]];
+            boolean any = false;
+            for (int s = 0; s < weights.length; s++) {
+                LocalMove.Weight weight = weights[s];
+                int first = share.length;
+                int end = 0;
+                for (int row = 0; row < size[1]; row++) {
+                    double x = places.x() + row * places.downX();
+                    double y = places.y() + row * places.downY();
+                    for (int column = 0; column < columns; column++) {
+                        int i = row * columns + column;
+                        share[i] = (float) weight.at(x + column * places.acrossX(), y + column * places.acrossY());
+                        if (share[i] > 0) {
+                            first = Math.min(first, i);
+                            end = i + 1;
+                        }
+                    }
+                }
+                if (first < end) {
+                    any = true;
+                    blend(steps.get(s).with, working, at + first * CHANNELS, share, first, end);
                 }
             }
-            if (first < end) {
-                blend(step.with, working, at + first * CHANNELS, weights, first, end);
-            }
+            return any;
         }
     }
 
-    private static void blend(Transform with, char[] working, int at, double[] weights, int first, int end) {
+    private static void blend(Transform with, char[] working, int at, float[] share, int first, int end) {
         char[] moved = new char[(end - first) * CHANNELS];
         with.apply(working, at, moved, 0, end - first);
-        for (int i = 0; i < moved.length; i++) {
-            double weight = weights[first + i / CHANNELS];
-            working[at + i] = (char) Math.round(working[at + i] + weight * (moved[i] - working[at + i]));
+        for (int i = first; i < end; i++) {
+            for (int c = 0; c < CHANNELS; c++) {
+                int to = (i - first) * CHANNELS + c;
+                char before = working[at + to];
+                working[at + to] = (char) (before + share[i] * (moved[to] - before) + 0.5);
+            }
         }
     }
 }

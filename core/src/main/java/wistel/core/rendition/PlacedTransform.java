@@ -1,6 +1,8 @@
 package wistel.core.rendition;
 
+import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import wistel.core.icc.transform.Transform;
 
 /**
@@ -11,7 +13,14 @@ public final class PlacedTransform {
     private final Transform first;
     private final Optional<Local> local;
 
-    private record Local(LocalSteps steps, Transform onward) {
+    /** @param runs by what is printed of a picture: weights are worked out once for all of its rows */
+    private record Local(LocalSteps steps, Transform onward, Map<Of, LocalSteps.Run> runs) {
+        private record Of(double aspect, LocalMove.Framed frame) {
+        }
+
+        private LocalSteps.Run run(PicturePlaces places) {
+            return runs.computeIfAbsent(new Of(places.aspect(), places.frame()), of -> steps.run(places));
+        }
     }
 
     private PlacedTransform(Transform first, Optional<Local> local) {
@@ -28,7 +37,7 @@ public final class PlacedTransform {
      * @param onward    from WORKING's
      */
     public static PlacedTransform of(Transform toWorking, LocalSteps steps, Transform onward) {
-        return new PlacedTransform(toWorking, Optional.of(new Local(steps, onward)));
+        return new PlacedTransform(toWorking, Optional.of(new Local(steps, onward, new ConcurrentHashMap<>())));
     }
 
     /** The transform of a picture without local moves; empty where the place counts. */
@@ -44,7 +53,7 @@ public final class PlacedTransform {
         }
         char[] working = new char[pixels * RenditionCompiler.WORKING.space().channels()];
         first.apply(in, inAt, working, 0, pixels);
-        local.get().steps.apply(working, 0, pixels, places);
+        local.get().run(places).apply(working, 0, new int[] {pixels, 1}, places);
         local.get().onward.apply(working, 0, out, outAt, pixels);
     }
 }

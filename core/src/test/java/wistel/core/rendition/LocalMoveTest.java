@@ -43,10 +43,10 @@ public class LocalMoveTest {
         double most = 0;
         double least = 1;
         for (double y = 0.05; y < 1; y += 0.1) {
-            double before = move.weight(0, y, 1.5, WHOLE);
-            double slopeBefore = (move.weight(step, y, 1.5, WHOLE) - before) / step;
+            double before = move.weight(1.5, WHOLE).at(0, y);
+            double slopeBefore = (move.weight(1.5, WHOLE).at(step, y) - before) / step;
             for (double x = step; x <= 1; x += step) {
-                double weight = move.weight(x, y, 1.5, WHOLE);
+                double weight = move.weight(1.5, WHOLE).at(x, y);
                 assertThat(weight).isBetween(0.0, 1.0);
                 double slope = (weight - before) / step;
                 assertThat(Math.abs(slope)).isLessThan(60);
@@ -63,34 +63,53 @@ public class LocalMoveTest {
 
     @Test
     public void aPlaceIsFullInItsMiddleAndNothingOutside() {
-        assertThat(PLACE.weight(0.4, 0.6, 1.5, WHOLE)).isEqualTo(1);
+        assertThat(PLACE.weight(1.5, WHOLE).at(0.4, 0.6)).isEqualTo(1);
         // its wider axis, turned by 25 degrees clockwise: 0.31 of the height from the middle is outside
         double angle = Math.toRadians(25 + 90);
-        assertThat(PLACE.weight(0.4 + 0.31 * Math.cos(angle) / 1.5, 0.6 + 0.31 * Math.sin(angle), 1.5, WHOLE)).isZero();
-        assertThat(PLACE.weight(0.4 + 0.2 * Math.cos(angle) / 1.5, 0.6 + 0.2 * Math.sin(angle), 1.5, WHOLE)).isPositive();
+        assertThat(PLACE.weight(1.5, WHOLE).at(0.4 + 0.31 * Math.cos(angle) / 1.5, 0.6 + 0.31 * Math.sin(angle))).isZero();
+        assertThat(PLACE.weight(1.5, WHOLE).at(0.4 + 0.2 * Math.cos(angle) / 1.5, 0.6 + 0.2 * Math.sin(angle))).isPositive();
     }
 
     @Test
     public void aSlopeIsFullBeforeItsFirstPointAndGoneBehindItsSecond() {
-        assertThat(SLOPE.weight(0.2, 0.1, 1.5, WHOLE)).isEqualTo(1);
-        assertThat(SLOPE.weight(0, 0, 1.5, WHOLE)).isEqualTo(1);
-        assertThat(SLOPE.weight(0.7, 0.8, 1.5, WHOLE)).isZero();
-        assertThat(SLOPE.weight(0.45, 0.45, 1.5, WHOLE)).isCloseTo(0.5, within(1e-9));
+        assertThat(SLOPE.weight(1.5, WHOLE).at(0.2, 0.1)).isEqualTo(1);
+        assertThat(SLOPE.weight(1.5, WHOLE).at(0, 0)).isEqualTo(1);
+        assertThat(SLOPE.weight(1.5, WHOLE).at(0.7, 0.8)).isZero();
+        assertThat(SLOPE.weight(1.5, WHOLE).at(0.45, 0.45)).isCloseTo(0.5, within(1e-9));
+    }
+
+    /** By tables and by the formula: the same to a thousandth. */
+    @Test
+    public void edgesFadeAsTheirFormulaSays() {
+        SplittableRandom random = new SplittableRandom(8);
+        for (int i = 0; i < 200; i++) {
+            double reach = random.nextDouble(0.02, 1);
+            double round = random.nextDouble();
+            double soft = random.nextDouble(0.05, 1);
+            LocalMove.Weight weight = new LocalMove.Edges(reach, round, soft, LIGHTER, true).weight(1.5, WHOLE);
+            double power = 2 + 14 * (1 - round) * (1 - round);
+            for (int k = 0; k < 200; k++) {
+                double x = random.nextDouble();
+                double y = random.nextDouble();
+                double out = Math.pow(Math.pow(Math.abs(2 * x - 1), power) + Math.pow(Math.abs(2 * y - 1), power), 1 / power);
+                assertThat(weight.at(x, y)).isCloseTo(LocalMove.smooth((out - (1 - reach)) / (reach * soft)), within(1e-3));
+            }
+        }
     }
 
     /** Half of the picture is printed, straightened: its edges are those of that half. */
     @Test
     public void edgesFollowTheCrop() {
         LocalMove.Framed crop = new LocalMove.Framed(0.25, 0.25, 0.5, 0.5, 0);
-        assertThat(EDGES.weight(0.25, 0.5, 1.5, crop)).isEqualTo(1);
-        assertThat(EDGES.weight(0.1, 0.5, 1.5, crop)).isEqualTo(1);
-        assertThat(EDGES.weight(0.5, 0.5, 1.5, crop)).isZero();
-        assertThat(EDGES.weight(0.26, 0.5, 1.5, crop)).isGreaterThan(0.9);
+        assertThat(EDGES.weight(1.5, crop).at(0.25, 0.5)).isEqualTo(1);
+        assertThat(EDGES.weight(1.5, crop).at(0.1, 0.5)).isEqualTo(1);
+        assertThat(EDGES.weight(1.5, crop).at(0.5, 0.5)).isZero();
+        assertThat(EDGES.weight(1.5, crop).at(0.26, 0.5)).isGreaterThan(0.9);
         LocalMove.Framed turned = new LocalMove.Framed(0.25, 0.25, 0.5, 0.5, 10);
         PicturePlaces places = PicturePlaces.part(new PicturePlaces.Part(300, 200, new Crop(75, 50, 150, 100), 10), 150, 100, turned);
         for (int row : new int[] {0, 50, 99}) {
             PicturePlaces at = places.from(0, row);
-            assertThat(EDGES.weight(at.x(), at.y(), 1.5, turned)).as("row %d", row).isGreaterThan(0.99);
+            assertThat(EDGES.weight(1.5, turned).at(at.x(), at.y())).as("row %d", row).isGreaterThan(0.99);
         }
     }
 
