@@ -100,7 +100,7 @@ class LoupeService {
 
     private PlacedTransform conversion(DocketAssessment judged, Master master, String renditionId, IccProfile source) {
         DocketSpec d = judged.row().spec();
-        ProofService.RenditionView asIs = new ProofService.RenditionView(master, d.rendition(renditionId).change());
+        RenditionView asIs = new RenditionView(master, d.rendition(renditionId).change());
         Optional<ToneProofs.MeasuredProof> toned = judged.facts().pairing().map(p -> tones.of(judged, renditionId, asIs, p));
         Optional<PairingVersion> pairing = toned.map(ToneProofs.MeasuredProof::pairing);
         ColourRoute.ByWistel shown = pairing.map(d::shownRoute).orElse(new ColourRoute.ByWistel(Intent.RELATIVE, true));

@@ -48,7 +48,7 @@ public class PrintThumbnails {
             return Optional.empty();
         }
         BufferedImage whole = ImageIO.read(new ByteArrayInputStream(proofs.master(
-            new ProofService.RenditionView(master.get(), new RenditionChange(rendition.treatment(), List.of())), Display.THUMBNAIL,
+            new RenditionView(master.get(), new RenditionChange(rendition.treatment(), List.of())), Display.THUMBNAIL,
             previews.view(master.get(), pixels))));
         return Optional.of(new Thumbnail(whole, (double) whole.getWidth() / master.get().width()));
     }

@@ -102,16 +102,16 @@ class ProofController {
         return pairings.find(pairing, number).orElseThrow(() -> new NotFound("There is no such pairing.", "Choose another one."));
     }
 
-    private ProofService.RenditionView seen(String hash, String change) {
+    private RenditionView seen(String hash, String change) {
         RenditionChangeParser.AskedChange asked = changes.asked(change);
-        return new ProofService.RenditionView(byHash(hash), asked.change(), asked.framed(), List.of());
+        return new RenditionView(byHash(hash), asked.change(), asked.framed(), List.of());
     }
 
     @GetMapping(value = "/masters/{hash}/picture", produces = {MediaType.IMAGE_PNG_VALUE, MediaType.IMAGE_JPEG_VALUE})
     ResponseEntity<byte[]> master(@PathVariable String hash, @RequestParam(defaultValue = "900") int longest,
         @RequestParam(defaultValue = "") String change,
         @RequestParam(defaultValue = SRGB) String display, @RequestParam(defaultValue = "true") boolean tagged) {
-        ProofService.RenditionView seen = seen(hash, change);
+        RenditionView seen = seen(hash, change);
         return picture(proofs.master(seen, displays.display(display, tagged), previews.view(seen.master(), longest)));
     }
 
@@ -125,7 +125,7 @@ class ProofController {
     ResponseEntity<byte[]> part(@PathVariable String hash, @RequestParam double x, @RequestParam double y, @RequestParam double width,
         @RequestParam double height, @RequestParam int wide, @RequestParam(defaultValue = "") String change,
         @RequestParam(defaultValue = SRGB) String display, @RequestParam(defaultValue = "true") boolean tagged) {
-        ProofService.RenditionView seen = seen(hash, change);
+        RenditionView seen = seen(hash, change);
         Master m = seen.master();
         boolean within = x >= 0 && y >= 0 && width >= 1 && height >= 1 && x + width <= m.width() && y + height <= m.height();
         if (!within || wide < 1 || wide > WIDEST_PART || height * Math.min(1, wide / width) > WIDEST_PART) {
@@ -276,8 +276,8 @@ class ProofController {
         return proofs.compared(counted(assessor.assess(dockets.get(id)), rendition), pairings.all());
     }
 
-    private ProofService.RenditionView seen(DocketSpec d, String renditionId) {
-        return new ProofService.RenditionView(master(d, renditionId), d.rendition(renditionId).change());
+    private RenditionView seen(DocketSpec d, String renditionId) {
+        return new RenditionView(master(d, renditionId), d.rendition(renditionId).change());
     }
 
     /** As a wedge says that its tones print, where one was measured. */
@@ -286,7 +286,7 @@ class ProofController {
     }
 
     /** With the part of it that is printed. */
-    private ProofService.RenditionView counted(DocketAssessment judged, String renditionId) {
+    private RenditionView counted(DocketAssessment judged, String renditionId) {
         return seen(judged.row().spec(), renditionId).on(judged.layout(), renditionId);
     }
 

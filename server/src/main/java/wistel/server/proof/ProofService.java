@@ -7,7 +7,6 @@ import java.awt.image.BufferedImage;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -32,22 +31,14 @@ import wistel.core.icc.transform.Recipe;
 import wistel.core.icc.transform.Transform;
 import wistel.core.icc.transform.TransformCache;
 import wistel.core.pairing.PairingVersion;
-import wistel.core.pictures.LightCurve;
-import wistel.core.pictures.Crop;
 import wistel.core.pictures.View;
 import wistel.core.printer.ColourRoute;
-import wistel.core.rendition.LinearisationStep;
-import wistel.core.rendition.LocalMove;
-import wistel.core.rendition.LocalSteps;
 import wistel.core.rendition.PairingComparison;
 import wistel.core.rendition.PicturePlaces;
 import wistel.core.rendition.RenditionChange;
 import wistel.core.rendition.RenditionCompiler;
-import wistel.core.rendition.Treatment;
-import wistel.core.sheet.Layout;
 import wistel.core.sheet.Placed;
 import wistel.server.display.Display;
-import wistel.server.master.Master;
 import wistel.server.master.PreviewStore;
 import wistel.server.pairing.PairingRepository;
 import wistel.server.store.ProfileRepository;
@@ -60,8 +51,6 @@ public class ProofService {
     private static final long QUIET_NANOS = 300_000_000;
     private static final int MOST_WAITS = 100;
     private static final Logger LOG = LoggerFactory.getLogger(ProofService.class);
-    /** Of a view that parts are cut from. */
-    private static final int LARGE_ENOUGH = 1200;
 
     private static final RenditionCompiler.ConversionOptions UNSCALED = new RenditionCompiler.ConversionOptions(Intent.RELATIVE, false);
 
@@ -69,6 +58,7 @@ public class ProofService {
     private final ProfileRepository profiles;
     private final PairingRepository pairings;
     private final TransformCache transforms = new TransformCache(240L << 20);
+    private final PicturePixels pictures;
     private volatile long lastAsked = System.nanoTime() - QUIET_NANOS;
     private final Executor behind = backgroundExecutor();
     /** Of source and paper. Each holds a table of about 6 MB. */
@@ -83,6 +73,7 @@ public class ProofService {
     public ProofService(PreviewStore previews, ProfileRepository profiles, PairingRepository pairings) {
         this.pairings = pairings;
         this.previews = previews;
+        this.pictures = new PicturePixels(previews, transforms);
         this.profiles = profiles;
     }
 
@@ -91,150 +82,6 @@ public class ProofService {
         private RenditionCompiler.ConversionOptions onward() {
             return new RenditionCompiler.ConversionOptions(intent, blackPoint);
         }
-    }
-
-    /**
-     * A master with what happens to its colours before they are converted.
-     *
-     * @param framed  what is printed of it, which edges follow
-     * @param printed the parts of it that are printed, where figures are to count those alone; empty to count all of it
-     */
-    public record RenditionView(Master master, RenditionChange change, LocalMove.Framed framed, List<Placed> printed) {
-        public RenditionView(Master master, RenditionChange change) {
-            this(master, change, LocalMove.Framed.WHOLE, List.of());
-        }
-
-        /** The same, figures taken from what lies on paper alone. */
-        RenditionView on(Layout layout, String renditionId) {
-            return new RenditionView(master, change, framedBy(layout, renditionId).framed, layout.printed(renditionId));
-        }
-
-        /** The same, its edges those of what is printed. */
-        RenditionView framedBy(Layout layout, String renditionId) {
-            return new RenditionView(master, change,
-                layout.parts(renditionId).stream().findFirst().map(p -> part(master, p).framed()).orElse(LocalMove.Framed.WHOLE), printed);
-        }
-
-        private RenditionView with(RenditionChange next) {
-            return new RenditionView(master, next, framed, printed);
-        }
-
-        /** As it came. */
-        RenditionView untreated() {
-            return with(RenditionChange.NONE);
-        }
-
-        RenditionView straightened(Optional<LinearisationStep> next) {
-            return with(change.straightened(next));
-        }
-
-        /** As a driver's monochrome mode is sent it. */
-        RenditionView toDriverGray() {
-            return with(change.toDriverGray());
-        }
-
-        /** The print without its moves. */
-        RenditionView withoutMoves() {
-            return with(new RenditionChange(change.treatment(), List.of(), change.straightening()));
-        }
-
-        /** Treated, with no moves: what the print is judged against. */
-        RenditionView uncompensated() {
-            return with(new RenditionChange(change.treatment(), List.of()));
-        }
-
-        /** Treated, with what a person wants of its places, edges and slopes. */
-        RenditionView locallyMoved() {
-            return with(new RenditionChange(change.treatment(), List.of()).locally(change.local()));
-        }
-
-        /** The moves of all of it alone. */
-        RenditionView inColour() {
-            return with(new RenditionChange(new Treatment.Colour(), change.moves(), change.straightening()));
-        }
-
-        /** Where the pixels of a view of all of it lie. */
-        PicturePlaces places(View view) {
-            return PicturePlaces.whole(view.width(), view.height(), framed);
-        }
-    }
-
-    private static PicturePlaces.Part part(Master master, Placed placed) {
-        return new PicturePlaces.Part(master.width(), master.height(), placed.face().crop(), placed.straighten());
-    }
-
-    /** Codes of a picture, the profile that says what they mean, and what is still to happen to their colours. */
-    private record Pixels(View view, IccProfile source, RenditionChange rest) {
-    }
-
-    /** With its local moves done. */
-    private Pixels pixels(RenditionView seen, View view, PicturePlaces places, RenditionCompiler.ConversionOptions onward,
-        Function<Recipe, Transform> compile) {
-        IccProfile source = previews.profile(seen.master);
-        if (seen.change.local().isEmpty()) {
-            return new Pixels(view, source, seen.change);
-        }
-        View working = new View(view.width(), view.height(), RenditionCompiler.WORKING.space().channels(),
-            RenditionCompiler.toWorking(source, seen.change, onward, compile).apply(view.pixels()));
-        LocalSteps.of(seen.change, onward, compile).apply(working, places);
-        return new Pixels(working, RenditionCompiler.WORKING, seen.change.afterLocal());
-    }
-
-    private Pixels pixels(RenditionView seen, View view, RenditionCompiler.ConversionOptions onward) {
-        return pixels(seen, view, seen.places(view), onward, transforms::get);
-    }
-
-    /** What figures are taken from, with its local moves done. */
-    private Pixels countedPixels(RenditionView seen, int longest, RenditionCompiler.ConversionOptions onward) {
-        if (seen.change.local().isEmpty() || all(seen)) {
-            return pixels(seen, counted(seen, longest), onward);
-        }
-        List<Pixels> parts = counts(seen, longest).stream()
-            .map(c -> pixels(seen, c.view, PicturePlaces.part(c.part, c.view.width(), c.view.height(), seen.framed), onward,
-                transforms::get))
-            .toList();
-        return new Pixels(View.stacked(parts.stream().map(Pixels::view).toList()), parts.get(0).source, parts.get(0).rest);
-    }
-
-    private char[] apply(Pixels pixels, RenditionCompiler.ConversionOptions onward, Function<IccProfile, Recipe> recipe) {
-        return RenditionCompiler.through(pixels.source, pixels.rest, onward, recipe, transforms::get).apply(pixels.view.pixels());
-    }
-
-    private static boolean all(RenditionView seen) {
-        List<Placed> parts = seen.printed;
-        return parts.isEmpty() || parts.size() == 1 && isWhole(parts.get(0), seen.master);
-    }
-
-    /** A printed part, as large as its share of what is looked at. */
-    private record Count(View view, PicturePlaces.Part part) {
-    }
-
-    /** What figures are taken from: the printed parts of a master, in its own codes, one below the other and each as large as its share. */
-    View counted(RenditionView seen, int longest) {
-        return all(seen) ? previews.view(seen.master, longest)
-            : View.stacked(counts(seen, longest).stream().map(Count::view).toList());
-    }
-
-    private List<Count> counts(RenditionView seen, int longest) {
-        List<Placed> parts = seen.printed;
-        Crop first = parts.get(0).crop();
-        double area = parts.stream().mapToDouble(p -> p.crop().width() * p.crop().height()).sum();
-        // of several parts no more is looked at than of one of their shape
-        double scale = longest / Math.max(first.width(), first.height()) * Math.sqrt(first.width() * first.height() / area);
-        int width = (int) Math.max(1, Math.round(first.width() * scale));
-        return parts.stream().map(p -> new Count(
-            part(seen.master, p, width, (int) Math.max(1, Math.round(p.crop().width() * p.crop().height() * scale * scale / width))),
-            new PicturePlaces.Part(seen.master.width(), seen.master.height(), p.crop(), p.straighten()))).toList();
-    }
-
-    private static boolean isWhole(Placed placed, Master master) {
-        return placed.straighten() == 0 && placed.crop().equals(Crop.whole(master.width(), master.height()));
-    }
-
-    View part(Master master, Placed placed, int width, int height) {
-        View large = previews.view(master, LARGE_ENOUGH);
-        double toView = (double) large.width() / master.width();
-        return large.scaled(placed.crop().scaled(toView), placed.straighten(), width, height, LightCurve.GAMMA_22);
     }
 
     /** Makes the transforms of what lies on the bench before somebody waits for them, and stands back while somebody does. */
@@ -276,12 +123,11 @@ public class ProofService {
         Function<IccProfile, Recipe> recipe) {
         lastAsked = System.nanoTime();
         Function<Recipe, Transform> compile = r -> transforms.getOrApproximate(r, behind);
-        Pixels p = pixels(seen, view, places, onward, compile);
-        return RenditionCompiler.through(p.source, p.rest, onward, recipe, compile).apply(p.view.pixels());
+        return pictures.ledOn(seen, view, places, onward, recipe, compile);
     }
 
     private Transform through(RenditionView seen, RenditionCompiler.ConversionOptions onward, Function<IccProfile, Recipe> recipe) {
-        return RenditionCompiler.through(previews.profile(seen.master), seen.change, onward, recipe, transforms::get);
+        return RenditionCompiler.through(previews.profile(seen.master()), seen.change(), onward, recipe, transforms::get);
     }
 
     /** A view of the master on the display, with no paper in mind. */
@@ -302,7 +148,7 @@ public class ProofService {
 
     public byte[] proof(RenditionView seen, PairingVersion pairing, ProofOptions how, int longest) {
         IccProfile printer = profiles.get(pairing.profileHash());
-        View view = previews.view(seen.master, longest);
+        View view = previews.view(seen.master(), longest);
         char[] proof = soon(seen, view, seen.places(view), how.onward(),
             from -> new Recipe.Proof(from, printer, how.intent, how.blackPoint, how.view, how.display.profile()));
         return Png.of(view.width(), view.height(), proof, how.display);
@@ -313,7 +159,7 @@ public class ProofService {
      * where too vivid, level strokes where the paper adds chroma, upright ones where the hue turns; denser the farther off.
      */
     public byte[] gamut(RenditionView seen, PairingVersion pairing, int longest) {
-        View view = previews.view(seen.master, longest);
+        View view = previews.view(seen.master(), longest);
         float[] distance = new float[view.width() * view.height()];
         byte[] causes = gamutCheck(seen, pairing).map(asked(seen, view, seen.places(view)), distance);
         BufferedImage image = new BufferedImage(view.width(), view.height(), BufferedImage.TYPE_INT_ARGB);
@@ -340,19 +186,19 @@ public class ProofService {
 
     private GamutCheck gamutCheck(RenditionView seen, PairingVersion pairing) {
         IccProfile paper = profiles.get(pairing.profileHash());
-        return gamutCheck(seen.change.changesNothing() ? previews.profile(seen.master) : RenditionCompiler.WORKING, paper);
+        return gamutCheck(seen.change().changesNothing() ? previews.profile(seen.master()) : RenditionCompiler.WORKING, paper);
     }
 
     /**
      * A picture's codes as the gamut check of {@link #gamutCheck(RenditionView, PairingVersion)} takes them: the master's own, or those of WORKING.
      */
     private char[] asked(RenditionView seen, View view, PicturePlaces places) {
-        return asked(pixels(seen, view, places, UNSCALED, transforms::get));
+        return asked(pictures.pixels(seen, view, places, UNSCALED, transforms::get));
     }
 
-    private char[] asked(Pixels p) {
-        return p.rest.changesNothing() ? p.view.pixels()
-            : transforms.get(RenditionCompiler.recipe(p.source, p.rest, Intent.RELATIVE, false)).apply(p.view.pixels());
+    private char[] asked(PicturePixels.Pixels p) {
+        return p.rest().changesNothing() ? p.view().pixels()
+            : transforms.get(RenditionCompiler.recipe(p.source(), p.rest(), Intent.RELATIVE, false)).apply(p.view().pixels());
     }
 
     private GamutCheck gamutCheck(IccProfile source, IccProfile paper) {
@@ -360,7 +206,7 @@ public class ProofService {
     }
 
     /** The pixels that figures are taken from, as they come and with their local moves, and their L*a*b* codes before compensation. */
-    private record Counted(RenditionView seen, View view, Pixels moved, char[] wanted) {
+    private record Counted(RenditionView seen, View view, PicturePixels.Pixels moved, char[] wanted) {
     }
 
     private Figures.Screen screen(Counted counted, PairingVersion pairing, RenditionCompiler.ConversionOptions onward,
@@ -371,10 +217,10 @@ public class ProofService {
         Transform read = transforms.get(new Recipe.DeviceToLab(display, true));
         Transform master = through(seen.uncompensated(), new RenditionCompiler.ConversionOptions(Intent.RELATIVE, false),
             from -> new Recipe.Convert(from, display, Intent.RELATIVE, false, Observer.ADAPTED));
-        char[] proof = apply(counted.moved, onward,
+        char[] proof = pictures.apply(counted.moved, onward,
             from -> new Recipe.Proof(from, paper, onward.intent(), onward.blackPoint(), ProofView.PAPER_WHITE, display));
         return new Figures.Screen(apart(counted.wanted, read.apply(master.apply(pixels))),
-            apart(apply(counted.moved, onward, toLab(paper, onward, true)), read.apply(proof)));
+            apart(pictures.apply(counted.moved, onward, toLab(paper, onward, true)), read.apply(proof)));
     }
 
     /** Share of colours that differ by more than the threshold. */
@@ -383,17 +229,18 @@ public class ProofService {
     }
 
     public Figures figures(RenditionView seen, PairingVersion pairing, RenditionCompiler.ConversionOptions route, IccProfile display) {
-        View view = counted(seen, FIGURES_SIDE);
+        View view = pictures.counted(seen, FIGURES_SIDE);
         char[] wanted = treated(seen.uncompensated()).apply(view.pixels());
         Map<Intent, Double> means = new EnumMap<>(Intent.class);
         for (Intent intent : Intent.values()) {
             RenditionCompiler.ConversionOptions by = new RenditionCompiler.ConversionOptions(intent, route.blackPoint());
             means.put(intent, meanDifference(wanted,
-                apply(countedPixels(seen, FIGURES_SIDE, by), by, toLab(profiles.get(pairing.profileHash()), by, false))));
+                pictures.apply(pictures.countedPixels(seen, FIGURES_SIDE, by), by, toLab(profiles.get(pairing.profileHash()), by, false))));
         }
-        return new Figures(means, gamutCheck(seen, pairing).report(asked(countedPixels(seen, FIGURES_SIDE, UNSCALED))),
+        return new Figures(means, gamutCheck(seen, pairing).report(asked(pictures.countedPixels(seen, FIGURES_SIDE, UNSCALED))),
             GamutCheck.THRESHOLD,
-            screen(new Counted(seen, view, countedPixels(seen, FIGURES_SIDE, route), wanted), pairing, route, display), pairing.white().l(),
+            screen(new Counted(seen, view, pictures.countedPixels(seen, FIGURES_SIDE, route), wanted), pairing, route, display),
+            pairing.white().l(),
             pairing.blackL(),
             List.copyOf(BlackPoint.always(profiles.get(pairing.profileHash()))));
     }
@@ -404,12 +251,12 @@ public class ProofService {
      * parallel in itself.
      */
     public List<PairingComparison> compared(RenditionView seen, List<PairingVersion> on) {
-        View view = counted(seen, FIGURES_SIDE);
+        View view = pictures.counted(seen, FIGURES_SIDE);
         char[] wanted = treated(seen.uncompensated()).apply(view.pixels());
-        char[] asked = asked(countedPixels(seen, FIGURES_SIDE, UNSCALED));
+        char[] asked = asked(pictures.countedPixels(seen, FIGURES_SIDE, UNSCALED));
         return PairingComparison.ranked(on.stream().map(pairing -> PairingComparison.of(pairing,
             meanDifference(wanted,
-                onPaper(countedPixels(seen, FIGURES_SIDE, usual(pairing)), pairing, usual(pairing))),
+                onPaper(pictures.countedPixels(seen, FIGURES_SIDE, usual(pairing)), pairing, usual(pairing))),
             gamutCheck(seen, pairing).report(asked))).toList());
     }
 
@@ -417,8 +264,8 @@ public class ProofService {
         return new RenditionCompiler.ConversionOptions(pairing.intent(), true);
     }
 
-    private char[] onPaper(Pixels pixels, PairingVersion pairing, RenditionCompiler.ConversionOptions onward) {
-        return apply(pixels, onward, toLab(profiles.get(pairing.profileHash()), onward, false));
+    private char[] onPaper(PicturePixels.Pixels pixels, PairingVersion pairing, RenditionCompiler.ConversionOptions onward) {
+        return pictures.apply(pixels, onward, toLab(profiles.get(pairing.profileHash()), onward, false));
     }
 
     static RenditionCompiler.ConversionOptions onward(ColourRoute.ByWistel route) {
@@ -432,22 +279,22 @@ public class ProofService {
 
     /** L*a*b* of a view of all of the picture, with no paper in mind. */
     char[] treated(RenditionView seen, View view) {
-        return apply(pixels(seen, view, UNSCALED), UNSCALED, from -> new Recipe.DeviceToLab(from, false));
+        return pictures.apply(pictures.pixels(seen, view, UNSCALED), UNSCALED, from -> new Recipe.DeviceToLab(from, false));
     }
 
     /** The same of the part that is printed. */
     char[] treatedCount(RenditionView seen, int longest) {
-        return apply(countedPixels(seen, longest, UNSCALED), UNSCALED, from -> new Recipe.DeviceToLab(from, false));
+        return pictures.apply(pictures.countedPixels(seen, longest, UNSCALED), UNSCALED, from -> new Recipe.DeviceToLab(from, false));
     }
 
     /** L*a*b* of a print of a view of all of the picture, relative to its paper. */
     char[] print(RenditionView seen, PairingVersion pairing, ColourRoute.ByWistel route, View view) {
-        return onPaper(pixels(seen, view, onward(route)), pairing, onward(route));
+        return onPaper(pictures.pixels(seen, view, onward(route)), pairing, onward(route));
     }
 
     /** From another source's codes than the master's. */
     Transform onward(RenditionView seen, IccProfile source, ColourRoute.ByWistel route, Function<IccProfile, Recipe> recipe) {
-        return converted(source, seen.change, route, recipe);
+        return converted(source, seen.change(), route, recipe);
     }
 
     /** From a source's codes by a change and a recipe. */
@@ -457,10 +304,14 @@ public class ProofService {
 
     /** Share of the printed part's colours that a space can't hold. */
     public double lost(RenditionView seen, IccProfile space) {
-        Pixels pixels = countedPixels(seen, FIGURES_SIDE, UNSCALED);
-        char[] there = apply(pixels, UNSCALED, from -> new Recipe.Convert(from, space, Intent.RELATIVE, false, Observer.ADAPTED));
-        return apart(apply(pixels, UNSCALED, from -> new Recipe.DeviceToLab(from, false)),
+        PicturePixels.Pixels pixels = pictures.countedPixels(seen, FIGURES_SIDE, UNSCALED);
+        char[] there = pictures.apply(pixels, UNSCALED, from -> new Recipe.Convert(from, space, Intent.RELATIVE, false, Observer.ADAPTED));
+        return apart(pictures.apply(pixels, UNSCALED, from -> new Recipe.DeviceToLab(from, false)),
             transforms.get(new Recipe.DeviceToLab(space, false)).apply(there));
+    }
+
+    PicturePixels pictures() {
+        return pictures;
     }
 
     public TransformCache transforms() {
@@ -473,9 +324,10 @@ public class ProofService {
 
     /** L*a*b* that an instrument would read on paper of a placed picture, so large. */
     char[] measured(RenditionView seen, PairingVersion pairing, RenditionCompiler.ConversionOptions onward, Placed placed, View view) {
-        PicturePlaces.Part part = new PicturePlaces.Part(seen.master.width(), seen.master.height(), placed.crop(), placed.straighten());
-        return apply(pixels(seen, view, PicturePlaces.part(part, view.width(), view.height(), part(seen.master, placed).framed()), onward,
-            transforms::get), onward, toLab(profiles.get(pairing.profileHash()), onward, true));
+        PicturePlaces.Part part = new PicturePlaces.Part(seen.master().width(), seen.master().height(), placed.crop(), placed.straighten());
+        return pictures
+            .apply(pictures.pixels(seen, view, PicturePlaces.part(part, view.width(), view.height(), seen.part(placed).framed()), onward,
+                transforms::get), onward, toLab(profiles.get(pairing.profileHash()), onward, true));
     }
 
     static double meanDifference(char[] a, char[] b) {
@@ -497,16 +349,16 @@ public class ProofService {
 
     /** @param x, y place in the picture, 0 to 1 */
     public Probe probe(RenditionView seen, PairingVersion pairing, RenditionCompiler.ConversionOptions onward, double x, double y) {
-        View view = previews.view(seen.master, PreviewStore.LARGEST);
+        View view = previews.view(seen.master(), PreviewStore.LARGEST);
         int px = (int) Math.max(0, Math.min(view.width() - 1, x * view.width()));
         int py = (int) Math.max(0, Math.min(view.height() - 1, y * view.height()));
         View pixel = new View(1, 1, view.channels(), view.pixel(px, py));
         PicturePlaces place = seen.places(view).from(px, py);
         IccProfile paper = profiles.get(pairing.profileHash());
-        Pixels moved = pixels(seen, pixel, place, onward, transforms::get);
+        PicturePixels.Pixels moved = pictures.pixels(seen, pixel, place, onward, transforms::get);
         Lab wanted = LabEncoding.V4.lab(treated(seen.uncompensated()).apply(pixel.pixels()), 0);
-        Lab got = LabEncoding.V4.lab(apply(moved, onward, toLab(paper, onward, false)), 0);
-        Lab measured = LabEncoding.V4.lab(apply(moved, onward, toLab(paper, onward, true)), 0);
+        Lab got = LabEncoding.V4.lab(pictures.apply(moved, onward, toLab(paper, onward, false)), 0);
+        Lab measured = LabEncoding.V4.lab(pictures.apply(moved, onward, toLab(paper, onward, true)), 0);
         GamutCheck.Cause cause = GamutCheck.Cause.values()[gamutCheck(seen, pairing).map(asked(seen, pixel, place), new float[0])[0]];
         return new Probe(wanted, got, measured, wanted.deltaE2000(got), cause);
     }

@@ -53,14 +53,14 @@ class RenditionController {
         this.pairings = pairings;
     }
 
-    private ProofService.RenditionView seen(DocketSpec d, String rendition, String change) {
+    private RenditionView seen(DocketSpec d, String rendition, String change) {
         Rendition r = d.rendition(rendition);
         Master master = masters.byHash(r.masterHash()).orElseThrow();
         if (change.isEmpty()) {
-            return new ProofService.RenditionView(master, r.change());
+            return new RenditionView(master, r.change());
         }
         RenditionChangeParser.AskedChange asked = changes.asked(change);
-        return new ProofService.RenditionView(master, asked.change(), asked.framed(), List.of());
+        return new RenditionView(master, asked.change(), asked.framed(), List.of());
     }
 
     /** As a wedge says that its tones print, where one was measured. */

@@ -69,7 +69,7 @@ public class RenditionService {
     public record Hues(double[] hues, double median) {
     }
 
-    public Hues hues(ProofService.RenditionView seen) {
+    public Hues hues(RenditionView seen) {
         char[] lab = proofs.treated(seen.untreated()).apply(previews.view(seen.master(), FIGURES_SIDE).pixels());
         double[] lightness = IntStream.range(0, lab.length / 3).mapToDouble(i -> LabEncoding.V4.l(lab[3 * i])).sorted().toArray();
         return new Hues(HueShares.of(lab).shares(), lightness[lightness.length / 2]);
@@ -107,7 +107,7 @@ public class RenditionService {
     }
 
     /** Grays from black to paper as they print, or as a display shows them where no paper is chosen. */
-    public byte[] ramp(ProofService.RenditionView seen, Optional<PairingVersion> pairing, ColourRoute.ByWistel route) {
+    public byte[] ramp(RenditionView seen, Optional<PairingVersion> pairing, ColourRoute.ByWistel route) {
         char[] tones = new char[3 * RAMP_WIDTH * RAMP_HEIGHT];
         for (int i = 0; i < tones.length / 3; i++) {
             tones[3 * i] = LabEncoding.V4.ofL(100.0 * (i % RAMP_WIDTH) / (RAMP_WIDTH - 1));
@@ -127,7 +127,7 @@ public class RenditionService {
     }
 
     /** Of the place that a person points at, 0 to 1. */
-    public double hue(ProofService.RenditionView seen, double x, double y) {
+    public double hue(RenditionView seen, double x, double y) {
         View view = previews.view(seen.master(), FIGURES_SIDE);
         char[] pixel = view.pixel((int) Math.min(view.width() - 1, x * view.width()), (int) Math.min(view.height() - 1, y * view.height()));
         return HueShares.hue(proofs.treated(seen.untreated()).apply(pixel), 0);
@@ -137,13 +137,13 @@ public class RenditionService {
     public record Ends(double bareShare, double blockedShare) {
     }
 
-    public Ends ends(ProofService.RenditionView seen, PairingVersion pairing, ColourRoute.ByWistel route) {
+    public Ends ends(RenditionView seen, PairingVersion pairing, ColourRoute.ByWistel route) {
         EndPoints found = endPoints(seen, pairing, route, FIGURES_SIDE);
         return new Ends(found.bareShare(), found.blockedShare());
     }
 
     /** Bare paper as dots, blocked black as strokes, to lay over the picture. */
-    public byte[] endMarks(ProofService.RenditionView seen, PairingVersion pairing, ColourRoute.ByWistel route, int longest) {
+    public byte[] endMarks(RenditionView seen, PairingVersion pairing, ColourRoute.ByWistel route, int longest) {
         View view = previews.view(seen.master(), longest);
         byte[] kinds = endPoints(seen, pairing, route, longest).kinds();
         BufferedImage image = new BufferedImage(view.width(), view.height(), BufferedImage.TYPE_INT_ARGB);
@@ -159,7 +159,7 @@ public class RenditionService {
         return Png.ofMarks(image);
     }
 
-    private EndPoints endPoints(ProofService.RenditionView seen, PairingVersion pairing, ColourRoute.ByWistel route, int longest) {
+    private EndPoints endPoints(RenditionView seen, PairingVersion pairing, ColourRoute.ByWistel route, int longest) {
         View view = previews.view(seen.master(), longest);
         // what the paper gives for black by this route
         double deepest = LabEncoding.V4
@@ -179,12 +179,12 @@ public class RenditionService {
     public record Shadows(List<ShadowStep> steps, int apart) {
     }
 
-    public Shadows shadows(ProofService.RenditionView seen, PairingVersion pairing, ColourRoute.ByWistel route) {
+    public Shadows shadows(RenditionView seen, PairingVersion pairing, ColourRoute.ByWistel route) {
         char[] tones = ShadowSteps.of(proofs.treated(seen.uncompensated()).apply(previews.view(seen.master(), FIGURES_SIDE).pixels()));
         // the tones are those of the treated picture, so only the moves are still to come
         IccProfile lab = RenditionCompiler.WORKING;
         char[] working = proofs.transforms().get(new Recipe.FromLab(lab, Intent.RELATIVE)).apply(tones);
-        ProofService.RenditionView moved = seen.inColour();
+        RenditionView moved = seen.inColour();
         char[] printed = proofs
             .onward(moved, lab, route, from -> new Recipe.ProofToLab(from, paper(pairing), route.intent(), route.blackPoint(), false))
             .apply(working);
@@ -217,13 +217,13 @@ public class RenditionService {
         Rendition rendition = row.spec().rendition(renditionId);
         DocketAssessment judged = assessor.assess(row);
         ToneProofs.MeasuredProof toned = tones.of(judged, renditionId,
-            new ProofService.RenditionView(masters.byHash(rendition.masterHash()).orElseThrow(), rendition.change())
+            new RenditionView(masters.byHash(rendition.masterHash()).orElseThrow(), rendition.change())
                 .on(judged.layout(), renditionId),
             pairings.chosen(row.spec().pairingId()));
-        ProofService.RenditionView seen = toned.seen();
+        RenditionView seen = toned.seen();
         PairingVersion pairing = toned.pairing();
         ColourRoute.ByWistel route = row.spec().shownRoute(pairing);
-        View view = proofs.counted(seen, FIGURES_SIDE);
+        View view = proofs.pictures().counted(seen, FIGURES_SIDE);
         boolean monochrome = view.channels() == 1 || seen.change().treatment() instanceof Treatment.Monochrome;
         Transform toNearest = proofs.transforms()
             .get(new Recipe.ProofToLab(RenditionCompiler.WORKING, paper(pairing), Intent.RELATIVE, false, false));

@@ -71,7 +71,7 @@ class ScanController {
             .orElseThrow(() -> new NotFound("There is no such picture.", "Go back to the bench."));
         PairingVersion pairing = order.pairing().withCurves(order.curve().stream().toList());
         String tone = d.tone(r, master.channels(), order.curve()).orElse("");
-        return tones.of(new ProofService.RenditionView(master, r.change()), pairing, tone, ProofService.onward(d.shownRoute(pairing)));
+        return tones.of(new RenditionView(master, r.change()), pairing, tone, ProofService.onward(d.shownRoute(pairing)));
     }
 
     private ScanService.Scanned scanned(UUID attempt, int number, String id) {

@@ -79,7 +79,7 @@ public class ScanService {
         Placed placed = scanned.placed;
         int w = 160;
         int h = (int) Math.max(1, Math.round(w * placed.uprightHeightMm() / placed.uprightWidthMm()));
-        View small = proofs.part(promised.seen().master(), placed, w, h);
+        View small = proofs.pictures().part(promised.seen().master(), placed, w, h);
         char[] shown = proofs.measured(promised.seen(), promised.pairing(), ProofService.onward(route), placed, small);
         return ProofService.meanDifference(shown, scanView(scanned, w, h).pixels());
     }

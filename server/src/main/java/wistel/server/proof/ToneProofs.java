@@ -35,11 +35,11 @@ class ToneProofs {
     }
 
     /** What is proofed on what. */
-    record MeasuredProof(ProofService.RenditionView seen, PairingVersion pairing) {
+    record MeasuredProof(RenditionView seen, PairingVersion pairing) {
     }
 
     /** @param tone names the measurement and whether its curve is in force; empty where there is none */
-    MeasuredProof of(ProofService.RenditionView seen, PairingVersion pairing, String tone, RenditionCompiler.ConversionOptions onward) {
+    MeasuredProof of(RenditionView seen, PairingVersion pairing, String tone, RenditionCompiler.ConversionOptions onward) {
         if (tone.isEmpty()) {
             return new MeasuredProof(seen, pairing);
         }
@@ -49,12 +49,12 @@ class ToneProofs {
         PairingVersion shown = byScale ? pairing.byScale(curve) : pairing;
         LinearisationStep prediction = predictions.get(List.of(shown.profileHash(), tone, onward),
             k -> predicted(shown, curve, PairingToneCurve.isOn(tone), onward));
-        ProofService.RenditionView sent = byScale ? seen.toDriverGray() : seen;
+        RenditionView sent = byScale ? seen.toDriverGray() : seen;
         return new MeasuredProof(sent.straightened(Optional.of(prediction)), shown);
     }
 
     /** A docket's rendition as it stands. */
-    MeasuredProof of(DocketAssessment judged, String rendition, ProofService.RenditionView seen, PairingVersion pairing) {
+    MeasuredProof of(DocketAssessment judged, String rendition, RenditionView seen, PairingVersion pairing) {
         DocketSpec d = judged.row().spec();
         return of(seen, pairing, judged.facts().tone(d, d.rendition(rendition)).orElse(""), ProofService.onward(d.shownRoute(pairing)));
     }
