@@ -222,7 +222,7 @@ function CopyTo({ view, picture, tools, local }: Pick<Props, 'view' | 'picture' 
   return (
     <Select
       size="small"
-      className="another"
+      className="local-copy"
       aria-label="Copy them to another docket of this picture"
       placeholder="copy them to another docket of this picture …"
       value={null}

@@ -80,7 +80,8 @@ export function Comparison({
     setProbe(undefined)
   }
   const overlay = outside && <img src={gamutUrl(view, picture, BOOTH, change)} alt="Out of gamut" className="over" />
-  const reading = at && probe && <ProbeTable probe={probe} at={at} />
+  // what is dragged over the proof must be seen
+  const reading = !over && at && probe && <ProbeTable probe={probe} at={at} />
   if (compare === 'beside') {
     return (
       <>
