@@ -6402,7 +6402,9 @@ export interface operations {
     choose: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "If-Match": string;
+            };
             path: {
                 id: string;
             };
@@ -6522,7 +6524,9 @@ export interface operations {
     finer: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "If-Match": string;
+            };
             path: {
                 id: string;
             };

@@ -1,7 +1,8 @@
+import { useQuery } from '@tanstack/react-query'
 import { App, Button, Segmented } from 'antd'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
-import { answer, api } from '../api/client'
+import { answer, api, since } from '../api/client'
 import type { StripProps } from '../docket/useDocket'
 import { StationFindings } from '../parts/Findings'
 import { mm } from '../parts/numbers'
@@ -11,7 +12,7 @@ import { StockSelect } from '../size/StockSelect'
 import { AxesCard } from './AxesCard'
 import { PartCard } from './PartCard'
 import { StripDrawing } from './StripDrawing'
-import { chosenWords } from './words'
+import { chosenWords, piecesOf } from './words'
 import './strip.css'
 
 /** Variations of a part of one picture: what is varied, how it will come out, and which piece was right. */
@@ -27,11 +28,21 @@ export function StripStation(props: StripProps) {
   const pieces = view.planned.pieces
   const here = chosen.flatMap((id) => pieces.filter((p) => p.page === at && p.placedId === id))
   const attempt = tools.attempts.find((a) => scanned(a))
-  const scans = attempt?.pages.find((p) => p.page === at && p.scanHash && p.scanKept) ? attempt.id : undefined
+  const { data: laid } = useQuery({
+    queryKey: ['attempt-layout', attempt?.id],
+    queryFn: ({ signal }) =>
+      answer(api.GET('/api/attempts/{id}/layout', { params: { path: { id: attempt?.id ?? '' } }, signal })),
+    enabled: attempt !== undefined,
+    staleTime: Number.POSITIVE_INFINITY,
+  })
+  // what was changed since it was printed shows other pieces than those that lie on the table
+  const same = laid !== undefined && piecesOf(laid.pages) === piecesOf(view.layout.pages)
+  const scans = same && attempt?.pages.some((p) => p.page === at && p.scanHash && p.scanKept) ? attempt.id : undefined
   const item = view.spec.items[0]
+  const params = { path: { id: view.id }, header: since(view.version) }
   const body = { page: at, placed: here.map((p) => p.placedId) }
   const takeOver = () =>
-    answer(api.PUT('/api/dockets/{id}/strip/choice', { params: { path: { id: view.id } }, body })).then(
+    answer(api.PUT('/api/dockets/{id}/strip/choice', { params, body })).then(
       (taken) =>
         notification.open({
           title: `Docket ${taken.number} is printed like this piece now: ${taken.piece}.`,
@@ -46,7 +57,7 @@ export function StripStation(props: StripProps) {
       tools.complain,
     )
   const finer = () =>
-    answer(api.POST('/api/dockets/{id}/strips/finer', { params: { path: { id: view.id } }, body })).then((made) => {
+    answer(api.POST('/api/dockets/{id}/strips/finer', { params, body })).then((made) => {
       choose([])
       navigate(`/dockets/${made.id}/size`)
     }, tools.complain)
@@ -67,6 +78,7 @@ export function StripStation(props: StripProps) {
             <b>The piece that is right:</b> {chosenWords(here)}
             <span className="soft">
               {' '}
+              {laid && !same && 'The strip was changed since it was printed: what is shown isn’t what lies on the table. '}
               {view.spec.plan.chosen
                 ? `Docket ${view.origin?.number ?? ''} was made like “${view.spec.plan.chosen}”.`
                 : here.length > 0 && 'Judge it dry, in the light it is for.'}

@@ -1,4 +1,4 @@
-import type { StripAsked, StripDocket, StripPiece } from '../api/types'
+import type { Page, StripAsked, StripDocket, StripPiece } from '../api/types'
 
 type Axis = StripDocket['spec']['plan']['columns']
 
@@ -40,3 +40,7 @@ export const BY = [
   { by: 'COLOUR', label: 'strongest colour' },
   { by: 'BOTH', label: 'both' },
 ] as const
+
+/** What pieces pages hold, to tell one layout from another. */
+export const piecesOf = (pages: Page[]) =>
+  JSON.stringify(pages.map((p) => [p.settings, p.placed.map((x) => [x.crop, x.variation])]))

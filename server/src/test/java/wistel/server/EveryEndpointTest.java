@@ -110,7 +110,8 @@ public class EveryEndpointTest extends InTestRoom {
         for (JsonNode example : bodies) {
             for (String bad : IN_BODIES) {
                 withEachPartReplaced(example, bad, "").forEach((part, sent) -> {
-                    if (replaced.add(part + " " + bad)) {
+                    // a change that stands among others is read as one that stands alone
+                    if (replaced.add(part.replace(":together.changes[]:", ":") + " " + bad)) {
                         send(path, method, parameters, usual, Map.of(), sent, docket);
                     }
                 });

@@ -73,7 +73,8 @@ public class StripsTest extends InTestRoom {
 
     private Api.Answer choose(JsonNode strip, int page, String... pieces) {
         return api.put(path(strip) + "/strip/choice",
-            "{\"page\":" + page + ",\"placed\":[\"" + String.join("\",\"", pieces) + "\"]}", 0);
+            "{\"page\":" + page + ",\"placed\":[\"" + String.join("\",\"", pieces) + "\"]}",
+            api.get(path(strip)).body().path("version").asInt());
     }
 
     /** L*a*b* of a print's scan, of 12 x 8 fields of it: two prints never lie alike to a pixel. */
@@ -151,7 +152,8 @@ public class StripsTest extends InTestRoom {
         String two = piece(strip, "lightness +20");
         JsonNode taken = choose(strip, 1, one, two).body();
         assertThat(taken.path("piece").asString()).isEqualTo("lightness +15");
-        JsonNode finer = api.post(path(strip) + "/strips/finer", "{\"page\":1,\"placed\":[\"" + one + "\",\"" + two + "\"]}", 0).body();
+        JsonNode finer = api.post(path(strip) + "/strips/finer", "{\"page\":1,\"placed\":[\"" + one + "\",\"" + two + "\"]}",
+            api.get(path(strip)).body().path("version").asInt()).body();
         JsonNode steps = finer.path("spec").path("plan").path("columns").path("steps");
         assertThat(steps.valueStream().map(s -> s.path("by").asDouble())).containsExactly(-10.0, -5.0, 0.0, 5.0, 10.0);
         JsonNode moves = finer.path("spec").path("renditions").get(0).path("compensation").path("moves");
@@ -237,6 +239,7 @@ public class StripsTest extends InTestRoom {
         Api.Answer refused = choose(strip, 1, chosen);
         assertThat(refused.status()).isEqualTo(409);
         assertThat(refused.body().path("detail").asString().toLowerCase(Locale.ROOT)).contains("another paper");
+        assertThat(api.put(path(strip) + "/strip/choice", "{\"page\":1,\"placed\":[\"" + chosen + "\"]}", 0).status()).isEqualTo(412);
         assertThat(choose(strip, 9, chosen).status()).isEqualTo(400);
         assertThat(choose(strip, 1, "i1.77").status()).isEqualTo(400);
         assertThat(api.post(path(strip) + "/strips", "", 0).code()).isEqualTo("plan-differs");

@@ -60,8 +60,8 @@ class StripController {
 
     /** Finer variations about a piece of a strip, as a docket of their own. */
     @PostMapping("/strips/finer")
-    ResponseEntity<DocketView> finer(@PathVariable UUID id, @RequestBody PieceAsked piece) {
-        return answers.created(strips.finer(id, piece.page, piece.placed));
+    ResponseEntity<DocketView> finer(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody PieceAsked piece) {
+        return answers.created(strips.finer(id, IfMatch.version(version), piece));
     }
 
     /** What can be varied of the strip's picture and printer. */
@@ -92,7 +92,7 @@ class StripController {
 
     /** Prints the docket that the strip came from like one of its pieces. */
     @PutMapping("/strip/choice")
-    StripService.TakenOver choose(@PathVariable UUID id, @RequestBody PieceAsked piece) {
-        return strips.choose(id, piece.page, piece.placed);
+    StripService.TakenOver choose(@PathVariable UUID id, @RequestHeader("If-Match") String version, @RequestBody PieceAsked piece) {
+        return strips.choose(id, IfMatch.version(version), piece);
     }
 }

@@ -3,6 +3,7 @@ package wistel.server.strip;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Stream;
@@ -212,6 +213,16 @@ public class StripService {
             view.width(), view.height());
     }
 
+    /** As it was looked at: a piece of another layout would be another one. */
+    private DocketRepository.Row current(UUID id, int version) {
+        DocketRepository.Row row = dockets.get(id);
+        if (row.version() != version) {
+            throw new Conflict(Conflict.Reason.STALE, "This strip was changed in another window meanwhile.",
+                "Look at it as it is now, then choose again.", Map.of("version", row.version()));
+        }
+        return row;
+    }
+
     /** A piece, or what lies in the middle of two, with the strip's docket as it is for it. */
     private record Piece(Variation variation, Page page, String words) {
     }
@@ -257,10 +268,10 @@ public class StripService {
      * @throws Conflict when that docket has the picture no more, or is on another paper
      */
     @Transactional
-    public TakenOver choose(UUID id, int page, List<String> placed) {
-        DocketRepository.Row row = dockets.get(id);
+    public TakenOver choose(UUID id, int version, StripController.PieceAsked asked) {
+        DocketRepository.Row row = current(id, version);
         Purpose.StripOf of = purpose(row.spec());
-        Piece piece = piece(assessor.assess(row), page, placed);
+        Piece piece = piece(assessor.assess(row), asked.page(), asked.placed());
         DocketRepository.Row origin = dockets.get(UUID.fromString(of.docketId()));
         DocketSpec o = origin.spec();
         String name = "docket " + origin.number();
@@ -287,11 +298,11 @@ public class StripService {
     }
 
     /** A strip of half the steps about a piece of another one; what isn't moved by numbers is as the piece has it. */
-    UUID finer(UUID id, int page, List<String> placed) {
-        DocketRepository.Row row = dockets.get(id);
+    UUID finer(UUID id, int version, StripController.PieceAsked asked) {
+        DocketRepository.Row row = current(id, version);
         purpose(row.spec());
         Strip strip = row.spec().strip();
-        Piece piece = piece(assessor.assess(row), page, placed);
+        Piece piece = piece(assessor.assess(row), asked.page(), asked.placed());
         DocketSpec about = Variations.of(Variations.varied(row.spec(), DocketService.FIRST_RENDITION, piece.variation), piece.page);
         Rendition r = about.renditions().get(0);
         List<StripAxis> axes = new ArrayList<>(Stream.concat(Stream.of(strip.columns()), strip.down().stream())
