@@ -29,7 +29,7 @@ public class VariationsTest extends InBrowser {
 
     @Test(dependsOnGroups = "way")
     public void aStripIsPrintedAndTheDocketTakesOverThePieceThatIsRight() {
-        opened("Greenhouse, morning", "proof");
+        opened("Poppies, copper still", "proof");
         button("Try variations").click();
         assertThat(page.getByTestId("readback")).containsText("15 pieces of one part of the picture, lightness −20 to +20 across");
         assertThat(page.locator(".laid-strip .piece")).hasCount(15);
@@ -43,7 +43,8 @@ public class VariationsTest extends InBrowser {
         button("On to the machine").click();
         page.navigate(page.url().replaceAll("(.*/dockets/[^/]+).*", "$1") + "/release");
         button("Print").click();
-        assertThat(page.getByTestId("attempt").first()).containsText("printed", new LocatorAssertions.ContainsTextOptions().setTimeout(90_000));
+        assertThat(page.getByTestId("attempt").first()).containsText("printed",
+            new LocatorAssertions.ContainsTextOptions().setTimeout(90_000));
         page.navigate(page.url().replace("/release", "/size"));
         page.getByText("as it came out", new Page.GetByTextOptions().setExact(true)).click();
         piece("lightness +10").click();
