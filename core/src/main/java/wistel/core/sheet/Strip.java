@@ -31,7 +31,7 @@ public record Strip(String itemId, boolean across, StripAxis columns, Optional<S
     private static final double ROUND_MM = 4;
     private static final double ROLL_END_MM = 15;
     private static final double TYPE_PT = 7;
-    private static final double SMALL_TYPE_PT = 5;
+    private static final double SMALLEST_TYPE_PT = 4;
     /** A line of type this wide for each character at one point, about. */
     private static final double CHARACTER_MM = 0.19;
 
@@ -162,7 +162,7 @@ public record Strip(String itemId, boolean across, StripAxis columns, Optional<S
 
     /** As large as lets a label end before the next one begins. */
     private static double typePt(String words, double widthMm) {
-        return Math.max(SMALL_TYPE_PT - 1, Math.min(TYPE_PT, (widthMm + GAP_MM - 2) / (CHARACTER_MM * Math.max(1, words.length()))));
+        return Math.max(SMALLEST_TYPE_PT, Math.min(TYPE_PT, (widthMm + GAP_MM - 2) / (CHARACTER_MM * Math.max(1, words.length()))));
     }
 
     @Override

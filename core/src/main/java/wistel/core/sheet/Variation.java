@@ -1,6 +1,7 @@
 package wistel.core.sheet;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import wistel.core.fault.InvalidRequest;
@@ -35,16 +36,16 @@ public record Variation(List<Delta> deltas) {
         if (what.slides()) {
             return new Delta.Shift(what, (by(what) + other.by(what)) / 2);
         }
-        Delta one = deltas.stream().filter(d -> d.what() == what).findFirst().orElse(null);
-        Delta two = other.deltas.stream().filter(d -> d.what() == what).findFirst().orElse(null);
-        if (one == null || !one.equals(two)) {
-            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "These two differ in " + what.word() + ", which has no middle.",
-                "Choose one of them.");
-        }
-        return one;
+        return of(what).filter(one -> other.of(what).filter(one::equals).isPresent())
+            .orElseThrow(() -> new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE,
+                "These two differ in " + what.word() + ", which has no middle.", "Choose one of them."));
+    }
+
+    private Optional<Delta> of(Varied what) {
+        return deltas.stream().filter(d -> d.what() == what).findFirst();
     }
 
     private double by(Varied what) {
-        return deltas.stream().filter(d -> d.what() == what).mapToDouble(d -> ((Delta.Shift) d).by()).sum();
+        return of(what).map(d -> ((Delta.Shift) d).by()).orElse(0.0);
     }
 }
