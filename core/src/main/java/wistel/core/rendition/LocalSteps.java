@@ -63,6 +63,18 @@ public final class LocalSteps {
         return changed;
     }
 
+    /**
+     * Leads rows of a view on, on all processors.
+     *
+     * @param rows those that are led on
+     * @param out  gets them; all others stay
+     */
+    public static void onward(View working, boolean[] rows, Transform last, char[] out) {
+        IntStream.range(0, working.height()).parallel().filter(row -> rows[row])
+            .forEach(row -> last.apply(working.pixels(), row * working.width() * CHANNELS, out, row * working.width() * last.outputs(),
+                working.width()));
+    }
+
     /** With the weights of a picture's places. */
     Run run(PicturePlaces places) {
         return new Run(steps.stream().map(s -> s.move.weight(places.aspect(), places.frame())).toArray(LocalMove.Weight[]::new));

@@ -4,7 +4,6 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.List;
 import java.util.function.Function;
-import java.util.stream.IntStream;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.transform.Recipe;
 import wistel.core.icc.transform.Transform;
@@ -78,9 +77,7 @@ final class PicturePixels {
         boolean[] changed = LocalSteps.of(change, onward, compile).apply(working, places);
         char[] led = unmoved.get(new Unmoved(new View(view.width(), view.height(), channels, before), last),
             u -> u.transform.apply(u.view.pixels())).clone();
-        IntStream.range(0, view.height()).parallel().filter(row -> changed[row])
-            .forEach(row -> last.apply(working.pixels(), row * view.width() * channels, led, row * view.width() * last.outputs(),
-                view.width()));
+        LocalSteps.onward(working, changed, last, led);
         return led;
     }
 
