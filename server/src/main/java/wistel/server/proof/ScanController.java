@@ -51,16 +51,17 @@ class ScanController {
         return ProofController.picture(scans.scan(scanned(id, page, placed), displays.display(display, tagged), longest));
     }
 
-    record ScanFigures(double meanDifference) {
+    /** @param shifted how the print came out otherwise than foreseen, in words; blank where nobody would see it */
+    record ScanFigures(double meanDifference, String shifted) {
     }
 
     @GetMapping("/attempts/{id}/pages/{page}/placed/{placed}/scan/figures")
     ScanFigures scanFigures(@PathVariable UUID id, @PathVariable int page, @PathVariable String placed) {
         PrintOrder order = attempts.order(id);
         ScanService.Scanned scanned = scanned(id, page, placed);
-        return new ScanFigures(
-            scans.scanDifference(promised(order, scanned.placed()),
-                Variations.of(order.spec(), scanned.placed()).shownRoute(order.pairing()), scanned));
+        ScanService.ScanReading reading = scans.reading(promised(order, scanned.placed()),
+            Variations.of(order.spec(), scanned.placed()).shownRoute(order.pairing()), scanned);
+        return new ScanFigures(reading.mean(), reading.shift().words());
     }
 
     /** What the proof showed when the order was frozen. */

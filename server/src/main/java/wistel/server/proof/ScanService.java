@@ -13,6 +13,7 @@ import wistel.core.pictures.LightCurve;
 import wistel.core.pictures.Orientation;
 import wistel.core.pictures.View;
 import wistel.core.printer.ColourRoute;
+import wistel.core.rendition.ScanShift;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
 import wistel.server.display.Display;
@@ -74,13 +75,22 @@ public class ScanService {
         return Png.of(view.width(), view.height(), toDisplay.apply(view.pixels()), display);
     }
 
-    /** Mean CIEDE2000 between what the proof promised, paper white included, and what the scanner saw of the picture. */
-    double scanDifference(ToneProofs.MeasuredProof promised, ColourRoute.ByWistel route, Scanned scanned) {
+    /**
+     * What a scan says of a print against what its proof promised, paper white included.
+     *
+     * @param mean  CIEDE2000
+     * @param shift what is no matter of taste
+     */
+    record ScanReading(double mean, ScanShift shift) {
+    }
+
+    ScanReading reading(ToneProofs.MeasuredProof promised, ColourRoute.ByWistel route, Scanned scanned) {
         Placed placed = scanned.placed;
         int w = 160;
         int h = (int) Math.max(1, Math.round(w * placed.uprightHeightMm() / placed.uprightWidthMm()));
         View small = proofs.pictures().part(promised.seen().master(), placed, w, h);
         char[] shown = proofs.measured(promised.seen(), promised.pairing(), ProofService.onward(route), placed, small);
-        return ProofService.meanDifference(shown, scanView(scanned, w, h).pixels());
+        char[] seen = scanView(scanned, w, h).pixels();
+        return new ScanReading(ProofService.meanDifference(shown, seen), ScanShift.of(shown, seen));
     }
 }
