@@ -98,7 +98,9 @@ export function PictureStation({ view, picture, tools, go }: StationProps) {
             </dd>
           </dl>
           <Checkbox checked={ends} disabled={!paired} onChange={(e) => setEnds(e.target.checked)}>
-            {paired ? 'show the ends: dots bare paper, strokes blocked black' : 'show the ends, once a paper is chosen'}
+            {paired
+              ? 'mark where no ink lies (dots) and where black runs together (strokes)'
+              : 'mark where no ink lies and where black runs together, once a paper is chosen'}
           </Checkbox>
         </section>
         <section>

@@ -103,23 +103,23 @@ export function TreatmentCard({ view, picture, tools, draft, setDraft, pointed }
               />
             </>
           )}
-          <h2 className="head toned">Tone</h2>
+          <h2 className="head toned">Tint of shadows and lights</h2>
           <div className="tone-plane">
             <TonePlane toning={mono.toning} paper={view.pairing?.whiteLab} onMove={tone} onDone={settle} />
             <div className="choices">
               <Button size="small" disabled={!view.pairing} onClick={follow}>
-                Follow the paper
+                As the paper is tinted
               </Button>
               <Button size="small" onClick={() => save({ ...mono, toning: PLAIN.toning })}>
                 Neutral
               </Button>
-              <span className="soft">they cross at L* {mono.toning.crossing}</span>
+              <span className="soft">shadow tone below L* {mono.toning.crossing}, light tone above</span>
               <Slider
                 min={10}
                 max={90}
                 value={mono.toning.crossing}
                 included={false}
-                ariaLabelForHandle="Lightness where the tones cross"
+                ariaLabelForHandle="Lightness where the shadow tone gives way to the light tone"
                 tooltip={{ open: false }}
                 onChange={(crossing) => show({ ...mono, toning: { ...mono.toning, crossing } })}
                 onChangeComplete={settle}

@@ -9,9 +9,10 @@ export const WORDS = {
   goal: 'What is suggested for',
   nothingBetter: 'Nothing brings this print closer: what differs, this paper can’t hold.',
   keep: 'Keep it under a name',
-  mono: 'Press on the picture and drag up or down to make that colour lighter or darker, or move the points.',
+  mono: 'How light each colour becomes as gray: press on it in the picture and drag up or down, or move the points.',
   noHues: 'This picture came in gray: there are no hues to tell apart.',
-  toned: 'Drag the dots: the filled one tones the shadows, the open one the lights. The cross is the paper’s own tint.',
+  toned:
+    'Drag a dot away from the middle to tint: the filled one the shadows, the open one the lights. In the middle is gray; the cross is the paper’s own tint.',
 }
 
 export const GOALS: { value: Goal; name: string; help: string }[] = [
