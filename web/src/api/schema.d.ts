@@ -52,6 +52,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/attempts/{id}/differences": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["differences"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/attempts/{id}/held": {
         parameters: {
             query?: never;
@@ -3629,6 +3645,7 @@ export interface components {
         ScanFigures: {
             /** Format: double */
             meanDifference: number;
+            shifted: string;
         };
         ScanPoint: {
             /** Format: double */
@@ -4501,6 +4518,30 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Attempt"];
+                };
+            };
+        };
+    };
+    differences: {
+        parameters: {
+            query: {
+                from: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string[];
                 };
             };
         };

@@ -3,6 +3,7 @@ import { answer, api } from '../api/client'
 import { type ColourChange, gamutUrl, masterUrl, pairingOf, rounded, treated } from '../api/pictures'
 import type { DocketView, OnDocket, Probe } from '../api/types'
 import { BOOTH } from '../parts/booth'
+import { Divider } from '../parts/Divider'
 import { fixed } from '../parts/numbers'
 import { inPrint, type Place } from '../parts/place'
 import { useLivePicture } from '../parts/useLivePicture'
@@ -111,27 +112,7 @@ export function Comparison({
       <img src={master} alt="Master" className="over" style={{ clipPath: `inset(0 ${100 * (1 - line)}% 0 0)` }} />
       {compare !== 'proof' && <span className="tag left">Master</span>}
       {compare !== 'master' && <span className="tag right">On {pairingOf(view).paper}</span>}
-      {compare === 'divided' && (
-        <button
-          type="button"
-          className="handle"
-          style={{ left: `${100 * share}%` }}
-          role="slider"
-          aria-label="Divider between master and proof"
-          aria-valuenow={Math.round(100 * share)}
-          aria-valuemin={0}
-          aria-valuemax={100}
-          onKeyDown={(e) => {
-            const step = (e.key === 'ArrowRight' ? 1 : e.key === 'ArrowLeft' ? -1 : 0) * (e.shiftKey ? 0.1 : 0.01)
-            setShare((s) => Math.max(0, Math.min(1, s + step)))
-          }}
-          onPointerDown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}
-          onPointerMove={(e) => {
-            const r = e.currentTarget.parentElement?.getBoundingClientRect()
-            if (e.buttons && r) setShare(Math.max(0, Math.min(1, (e.clientX - r.left) / r.width)))
-          }}
-        />
-      )}
+      {compare === 'divided' && <Divider share={share} onShare={setShare} label="Divider between master and proof" />}
       {over}
       {reading}
     </div>

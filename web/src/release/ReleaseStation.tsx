@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { Button, Input, InputNumber, Progress, Segmented, Select } from 'antd'
 import { useState } from 'react'
-import { Link } from 'react-router'
+import { Link, useNavigate } from 'react-router'
 import { answer, api } from '../api/client'
 import { masterUrl, renditionOf, scanUrl, treated } from '../api/pictures'
 import type { Attempt, DocketView } from '../api/types'
@@ -13,16 +13,19 @@ import { fixed, moment } from '../parts/numbers'
 import { JoinedSheets } from '../tiles/JoinedSheets'
 import { Again } from './Again'
 import { AlongWith } from './AlongWith'
+import { FromScan } from './FromScan'
 import { LabFile, Written } from './LabFile'
 import { LaidDownSheet, laidFoot, useLaidDown } from './LaidDownSheet'
 import { OtherPrinter } from './OtherPrinter'
 import { Takes } from './Takes'
 import './release.css'
+import { TwoPrints } from './TwoPrints'
 import { attemptWords, HOLD, LAID, looksDifferent, markOf, mayBeHeld, OVER, pageWords, scanned, VERDICTS, WORDS } from './words'
 
 export function ReleaseStation({ view, picture, tools }: StationProps) {
   const client = useQueryClient()
   const last = tools.attempts[0]
+  const others = (a: Attempt) => tools.attempts.filter((o) => o !== a && o.state === 'done' && !o.labFile)
   const running = last !== undefined && !OVER.includes(last.state)
   const stops = view.findings.some((f) => f.severity === 'STOP')
   const refresh = () => client.invalidateQueries({ queryKey: ['attempts'] })
@@ -149,6 +152,8 @@ export function ReleaseStation({ view, picture, tools }: StationProps) {
                       />
                     </>
                   )}
+                  {a === last && <FromScan attempt={a} />}
+                  {a === last && a.state === 'done' && others(a).length > 0 && <TwoPrints attempt={a} others={others(a)} />}
                   {a === last && a.verdict !== '' && a.verdict !== 'matches' && <Next attempt={a} view={view} tools={tools} />}
                   <Again attempt={a} disabled={running} onDone={refresh} complain={tools.complain} />
                   {a.state === 'done' && !a.labFile && <AlongWith attempt={a} />}
@@ -181,10 +186,24 @@ function Next({ attempt, view, tools }: { attempt: Attempt; view: DocketView; to
     queryKey: ['docket', view.id, 'next', attempt.id, attempt.verdict, view.version],
     queryFn: ({ signal }) => answer(api.GET('/api/attempts/{id}/next', { params: { path: { id: attempt.id } }, signal })),
   })
-  if (!data || data.length === 0) return null
+  const navigate = useNavigate()
+  if (!data) return null
   return (
     <span className="next-time">
       {WORDS.next}{' '}
+      {view.spec.plan.kind !== 'strip' && (
+        <Button
+          size="small"
+          onClick={() =>
+            answer(api.POST('/api/dockets/{id}/strips', { params: { path: { id: view.id } } })).then(
+              (strip) => navigate(`/dockets/${strip.id}/size`),
+              tools.complain,
+            )
+          }
+        >
+          Try variations on a strip
+        </Button>
+      )}
       {data.map((m) => (
         <Button size="small" key={m.label} onClick={() => tools.decide(m.change)}>
           {m.label}

@@ -165,6 +165,12 @@ class AttemptController {
         return releases.next(id);
     }
 
+    /** What was different between this print and an earlier one, in words; empty where nothing that a person decides was. */
+    @GetMapping("/attempts/{id}/differences")
+    List<String> differences(@PathVariable UUID id, @RequestParam UUID from) {
+        return releases.differences(from, id);
+    }
+
     private ResponseEntity<Attempt> accepted(UUID id) {
         return ResponseEntity.accepted().header("Location", "/api/attempts/" + id).body(attempts.get(id));
     }

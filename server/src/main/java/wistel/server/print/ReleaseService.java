@@ -20,6 +20,7 @@ import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.TransactionDefinition;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
+import wistel.core.docket.OrderDifferences;
 import wistel.core.docket.PrintOrder;
 import wistel.core.docket.changes.GangCommand;
 import wistel.core.docket.findings.Finding;
@@ -32,6 +33,7 @@ import wistel.core.docket.words.Readback;
 import wistel.core.fault.Conflict;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.length.Length;
+import wistel.core.printer.PrinterDescription;
 import wistel.core.sheet.Layout;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
@@ -255,6 +257,12 @@ public class ReleaseService {
         Attempt a = attempts.get(attemptId);
         DocketRepository.Row docket = dockets.get(a.docketId());
         return VerdictAdvice.of(a.verdict(), docket.spec(), assessor.assess(docket).facts());
+    }
+
+    /** What was different between two prints, in the words of the later one's printer. */
+    public List<String> differences(UUID earlier, UUID later) {
+        PrinterDescription printer = assessor.assess(dockets.get(attempts.get(later).docketId())).facts().described();
+        return OrderDifferences.between(attempts.order(attempts.get(earlier).id()), attempts.order(later), printer);
     }
 
     /**
