@@ -20,7 +20,20 @@ import { OtherPrinter } from './OtherPrinter'
 import { Takes } from './Takes'
 import './release.css'
 import { TwoPrints } from './TwoPrints'
-import { attemptWords, HOLD, LAID, looksDifferent, markOf, mayBeHeld, OVER, pageWords, scanned, VERDICTS, WORDS } from './words'
+import {
+  attemptWords,
+  HOLD,
+  LAID,
+  looksDifferent,
+  markOf,
+  mayBeHeld,
+  OVER,
+  pageWords,
+  placeWords,
+  scanned,
+  VERDICTS,
+  WORDS,
+} from './words'
 
 export function ReleaseStation({ view, picture, tools }: StationProps) {
   const client = useQueryClient()
@@ -304,7 +317,7 @@ function Beside({
     staleTime: Number.POSITIVE_INFINITY,
   })
   const at = shown?.placed.sides?.faceMm ?? shown?.placed.atMm
-  const joins = shown?.placed.tile !== undefined && places.length > 1
+  const joins = Boolean(shown?.placed.tile) && places.length > 1
   const face = wanted ?? (joins ? 'joined' : shown ? 'print' : 'sheet')
   const faces = told && shown && (
     <Segmented
@@ -351,12 +364,13 @@ function Beside({
         <>
           {faces}
           {places.length > 1 && (
-            <Segmented
+            <Select
               size="small"
               aria-label="Sheet shown"
+              popupMatchSelectWidth={false}
               value={Math.min(chosen, places.length - 1)}
               onChange={choose}
-              options={places.map((p, i) => ({ value: i, label: `sheet ${p.page}` }))}
+              options={places.map((p, i) => ({ value: i, label: placeWords(view, p.page, p.placed, i) }))}
             />
           )}
           <span>

@@ -1,6 +1,17 @@
 import { expect, test } from 'vitest'
-import type { Attempt, AttemptPage } from '../api/types'
-import { AGAIN, anewWords, attemptWords, keptWords, looksDifferent, mayBeHeld, pageWords, scanned, VERDICTS } from './words'
+import type { Attempt, AttemptPage, DocketView, Placed } from '../api/types'
+import {
+  AGAIN,
+  anewWords,
+  attemptWords,
+  keptWords,
+  looksDifferent,
+  mayBeHeld,
+  pageWords,
+  placeWords,
+  scanned,
+  VERDICTS,
+} from './words'
 
 const attempt = (state: string, more: Partial<Attempt> = {}) =>
   ({ state, message: '', percent: 40, verdict: '', ...more }) as Attempt
@@ -68,4 +79,15 @@ test('a print waits for a word as long as nothing of it is at the printer', () =
   expect(mayBeHeld(reprinted({}, { jobId: 4 }))).toBe(false)
   expect(mayBeHeld(reprinted({ held: true }, { jobId: 4 }, { jobId: null }))).toBe(true)
   expect(mayBeHeld(reprinted({ labFile: true }, { jobId: null }))).toBe(false)
+})
+
+test('a strip’s piece is called by what it varies, a sheet of a set by its number', () => {
+  const view = {
+    planned: { kind: 'stripped', largestMm: 50, pieces: [{ placedId: 'i1.2', page: 1, words: 'warmth +4', asItIs: false }] },
+  } as unknown as DocketView
+  const placed = { id: 'i1.2', tile: null } as unknown as Placed
+  expect(placeWords(view, 1, placed, 1)).toBe('sheet 1, warmth +4')
+  const set = { planned: { kind: 'parted' } } as unknown as DocketView
+  expect(placeWords(set, 3, { ...placed, tile: {} } as unknown as Placed, 2)).toBe('sheet 3')
+  expect(placeWords(set, 1, placed, 2)).toBe('sheet 1, print 3')
 })

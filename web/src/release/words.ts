@@ -1,4 +1,4 @@
-import type { Attempt, AttemptPage, Costs, Estimate } from '../api/types'
+import type { Attempt, AttemptPage, Costs, DocketView, Estimate, Placed } from '../api/types'
 import { fixed, mm } from '../parts/numbers'
 
 export const WORDS = {
@@ -157,4 +157,10 @@ export function paperWords(c: Costs, stock: string): string {
   if (c.rollMm === 0) return c.sheets === 1 ? `one sheet of ${stock}` : `${c.sheets} sheets of ${stock}`
   const left = c.rollLeftMm
   return `${mm(c.rollMm)} mm of the ${stock}${left === null || left === undefined ? '; none of it is loaded' : left < 0 ? '; the loaded one is too short' : `; ${fixed(left / 1000, 1)} m stay on it`}`
+}
+
+/** Which print on which sheet: a strip's piece by what it varies, others by their number. */
+export function placeWords(view: DocketView, page: number, placed: Placed, index: number): string {
+  const piece = view.planned.kind === 'stripped' && view.planned.pieces.find((p) => p.page === page && p.placedId === placed.id)
+  return `sheet ${page}${piece ? `, ${piece.words}` : placed.tile ? '' : `, print ${index + 1}`}`
 }
