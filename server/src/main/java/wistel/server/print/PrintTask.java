@@ -112,6 +112,10 @@ class PrintTask {
             progress.closePage(lease, page.page(), AttemptState.DONE, page.anew().map(MadeAnew::words).orElse(""));
             return StepTask.NOW;
         }
+        if (attempts.get(a.id()).held()) {
+            // it was made anew, and is held for that, after the attempt was read and before its pages were
+            return LOOK_AGAIN_SOON;
+        }
         int before = attempts.before(a.id());
         if (before > 0) {
             waits(a, page, lease,
