@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CancellationException;
+import java.util.function.Function;
 import org.springframework.stereotype.Component;
 import wistel.core.docket.PrintOrder;
 import wistel.core.docket.spec.ColourPath;
@@ -22,6 +23,7 @@ import wistel.core.docket.spec.Variations;
 import wistel.core.fault.Conflict;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.transform.Recipe;
+import wistel.core.icc.transform.Transform;
 import wistel.core.icc.transform.TransformCompiler;
 import wistel.core.paper.SheetSize;
 import wistel.core.paper.Surface;
@@ -199,6 +201,9 @@ public class Rendering {
         Map<String, RowSource> rows = new HashMap<>();
         Map<String, LayoutRenderer.Picture> pictures = new HashMap<>();
         Map<String, LayoutRenderer.SideColours> sides = new HashMap<>();
+        // what all pieces of a test strip go through is compiled once
+        Map<Recipe, Transform> compiled = new HashMap<>();
+        Function<Recipe, Transform> compile = recipe -> compiled.computeIfAbsent(recipe, TransformCompiler::compile);
         for (PrintOrder.Master master : order.masters()) {
             List<Placed> uses = page.placedOf(master.renditionId());
             if (uses.isEmpty()) {
@@ -213,13 +218,13 @@ public class Rendering {
                     DocketSpec varied = Variations.of(order.spec(), placed);
                     return new LayoutRenderer.Picture(stored, file.facts().orientation(), PictureLight.of(source),
                         varied.sharpening() == Sharpening.OFF ? UNUSED : PictureLight.luminance(source),
-                        path(order, varied, master, source).from(source, TransformCompiler::compile),
-                        Optional.of(sharpener(order, varied.sharpening())));
+                        path(order, varied, master, source).from(source, compile),
+                        placed.variation().map(v -> sharpener(order, varied.sharpening())));
                 });
             }
             ColourPath path = path(order, order.spec(), master, source);
             uses.forEach(placed -> placed.sides().ifPresent(
-                s -> sides.put(placed.id(), new LayoutRenderer.SideColours(path.from(source, s.moves(), TransformCompiler::compile),
+                s -> sides.put(placed.id(), new LayoutRenderer.SideColours(path.from(source, s.moves(), compile),
                     masters.byHash(master.hash()).flatMap(m -> textures.of(m, placed))))));
         }
         return new LayoutRenderer.Job(page, pictures, sides, order.raster(), sharpener(order, order.spec().sharpening()));
