@@ -50,7 +50,7 @@ public final class RenditionCompiler {
             return PlacedTransform.everywhere(through(source, change, route, onward, compile));
         }
         return PlacedTransform.of(toWorking(source, change, route, compile), LocalSteps.of(change, route, compile),
-            afterLocal(change, route, onward, compile));
+            through(WORKING, change.afterLocal(), route, onward, compile));
     }
 
     /** A picture's change with its local moves, and how its sides are moved once more. */
@@ -68,12 +68,6 @@ public final class RenditionCompiler {
     public static Transform toWorking(IccProfile source, RenditionChange change, ConversionOptions route,
         Function<Recipe, Transform> compile) {
         return compile.apply(recipe(source, change.beforeLocal(), route.intent, route.blackPoint));
-    }
-
-    /** From WORKING, the local moves done, to where a recipe leads. */
-    private static Transform afterLocal(RenditionChange change, ConversionOptions route, Function<IccProfile, Recipe> onward,
-        Function<Recipe, Transform> compile) {
-        return through(WORKING, change.afterLocal(), route, onward, compile);
     }
 
     /** A picture's change, and how its sides are moved once more. */

@@ -21,14 +21,14 @@ import wistel.server.master.PreviewStore;
 
 /** Views of pictures, and of the parts of them that are printed, with their local moves done: what proofs and figures start from. */
 final class PicturePixels {
-    private static final int UNMOVED_BYTES = 24 << 20;
+    private static final int KEPT_BYTES = 24 << 20;
     /** Of a view that parts are cut from. */
     private static final int LARGE_ENOUGH = 1200;
 
     private final PreviewStore previews;
     private final TransformCache transforms;
-    private final Cache<Unmoved, char[]> unmoved = Caffeine.newBuilder().executor(Runnable::run).maximumWeight(UNMOVED_BYTES)
-        .weigher((Unmoved u, char[] codes) -> 2 * codes.length).build();
+    private final Cache<Led, char[]> kept = Caffeine.newBuilder().executor(Runnable::run).maximumWeight(KEPT_BYTES)
+        .weigher((Led led, char[] codes) -> 2 * codes.length).build();
 
     PicturePixels(PreviewStore previews, TransformCache transforms) {
         this.previews = previews;
@@ -39,22 +39,32 @@ final class PicturePixels {
     record Pixels(View view, IccProfile source, RenditionChange rest) {
     }
 
-    /** A view before its local moves: while a place is dragged only these are done anew. */
-    private record Unmoved(View view, Transform transform) {
+    /** A view led through a transform. Kept while a place is dragged: then only rows that it reaches are done anew. */
+    private record Led(View view, Transform by) {
+        private char[] codes() {
+            return by.apply(view.pixels());
+        }
     }
 
     /** With its local moves done. */
     Pixels pixels(RenditionView seen, View view, PicturePlaces places, RenditionCompiler.ConversionOptions onward,
         Function<Recipe, Transform> compile) {
-        IccProfile source = previews.profile(seen.master());
         if (seen.change().local().isEmpty()) {
-            return new Pixels(view, source, seen.change());
+            return new Pixels(view, previews.profile(seen.master()), seen.change());
         }
-        Transform toWorking = RenditionCompiler.toWorking(source, seen.change(), onward, compile);
-        char[] before = unmoved.get(new Unmoved(view, toWorking), u -> u.transform.apply(u.view.pixels()));
-        View working = new View(view.width(), view.height(), RenditionCompiler.WORKING.space().channels(), before.clone());
+        View working = copy(unmoved(seen, view, onward, compile));
         LocalSteps.of(seen.change(), onward, compile).apply(working, places);
         return new Pixels(working, RenditionCompiler.WORKING, seen.change().afterLocal());
+    }
+
+    /** In WORKING, before its local moves. */
+    private View unmoved(RenditionView seen, View view, RenditionCompiler.ConversionOptions onward, Function<Recipe, Transform> compile) {
+        Transform toWorking = RenditionCompiler.toWorking(previews.profile(seen.master()), seen.change(), onward, compile);
+        return new View(view.width(), view.height(), toWorking.outputs(), kept.get(new Led(view, toWorking), Led::codes));
+    }
+
+    private static View copy(View view) {
+        return new View(view.width(), view.height(), view.channels(), view.pixels().clone());
     }
 
     /**
@@ -64,19 +74,15 @@ final class PicturePixels {
      */
     char[] ledOn(RenditionView seen, View view, PicturePlaces places, RenditionCompiler.ConversionOptions onward,
         Function<IccProfile, Recipe> recipe, Function<Recipe, Transform> compile) {
-        IccProfile source = previews.profile(seen.master());
         RenditionChange change = seen.change();
         if (change.local().isEmpty()) {
-            return RenditionCompiler.through(source, change, onward, recipe, compile).apply(view.pixels());
+            return RenditionCompiler.through(previews.profile(seen.master()), change, onward, recipe, compile).apply(view.pixels());
         }
-        Transform toWorking = RenditionCompiler.toWorking(source, change, onward, compile);
-        Transform last = RenditionCompiler.through(RenditionCompiler.WORKING, change.afterLocal(), onward, recipe, compile);
-        char[] before = unmoved.get(new Unmoved(view, toWorking), u -> u.transform.apply(u.view.pixels()));
-        int channels = RenditionCompiler.WORKING.space().channels();
-        View working = new View(view.width(), view.height(), channels, before.clone());
+        View before = unmoved(seen, view, onward, compile);
+        View working = copy(before);
         boolean[] changed = LocalSteps.of(change, onward, compile).apply(working, places);
-        char[] led = unmoved.get(new Unmoved(new View(view.width(), view.height(), channels, before), last),
-            u -> u.transform.apply(u.view.pixels())).clone();
+        Transform last = RenditionCompiler.through(RenditionCompiler.WORKING, change.afterLocal(), onward, recipe, compile);
+        char[] led = kept.get(new Led(before, last), Led::codes).clone();
         LocalSteps.onward(working, changed, last, led);
         return led;
     }
@@ -86,11 +92,12 @@ final class PicturePixels {
     }
 
     /** What figures are taken from, with its local moves done. */
-    Pixels countedPixels(RenditionView seen, int longest, RenditionCompiler.ConversionOptions onward) {
-        if (seen.change().local().isEmpty() || all(seen)) {
-            return pixels(seen, counted(seen, longest), onward);
+    Pixels pixels(Counted counted, RenditionCompiler.ConversionOptions onward) {
+        RenditionView seen = counted.seen;
+        if (seen.change().local().isEmpty() || counted.parts.isEmpty()) {
+            return pixels(seen, counted.view, onward);
         }
-        List<Pixels> parts = counts(seen, longest).stream()
+        List<Pixels> parts = counted.parts.stream()
             .map(c -> pixels(seen, c.view, PicturePlaces.part(c.part, c.view.width(), c.view.height(), seen.framed()), onward,
                 transforms::get))
             .toList();
@@ -107,13 +114,24 @@ final class PicturePixels {
     }
 
     /** A printed part, as large as its share of what is looked at. */
-    private record Count(View view, PicturePlaces.Part part) {
+    record Count(View view, PicturePlaces.Part part) {
     }
 
-    /** What figures are taken from: the printed parts of a master, in its own codes, one below the other and each as large as its share. */
-    View counted(RenditionView seen, int longest) {
-        return all(seen) ? previews.view(seen.master(), longest)
-            : View.stacked(counts(seen, longest).stream().map(Count::view).toList());
+    /**
+     * What figures are taken from: the printed parts of a master, in its own codes, one below the other and each as large as its share.
+     *
+     * @param view  all of them
+     * @param parts empty where that is all of the picture
+     */
+    record Counted(RenditionView seen, View view, List<Count> parts) {
+    }
+
+    Counted counted(RenditionView seen, int longest) {
+        if (all(seen)) {
+            return new Counted(seen, previews.view(seen.master(), longest), List.of());
+        }
+        List<Count> parts = counts(seen, longest);
+        return new Counted(seen, View.stacked(parts.stream().map(Count::view).toList()), parts);
     }
 
     private List<Count> counts(RenditionView seen, int longest) {

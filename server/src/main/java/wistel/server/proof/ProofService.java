@@ -205,22 +205,18 @@ public class ProofService {
         return gamuts.get(List.of(source, paper), k -> new GamutCheck(source, paper));
     }
 
-    /** The pixels that figures are taken from, as they come and with their local moves, and their L*a*b* codes before compensation. */
-    private record Counted(RenditionView seen, View view, PicturePixels.Pixels moved, char[] wanted) {
-    }
-
-    private Figures.Screen screen(Counted counted, PairingVersion pairing, RenditionCompiler.ConversionOptions onward,
-        IccProfile display) {
-        RenditionView seen = counted.seen;
-        char[] pixels = counted.view.pixels();
+    /** @param wanted L*a*b* codes before compensation */
+    private Figures.Screen screen(PicturePixels.Counted counted, char[] wanted, PairingVersion pairing,
+        RenditionCompiler.ConversionOptions onward, IccProfile display) {
+        PicturePixels.Pixels moved = pictures.pixels(counted, onward);
         IccProfile paper = profiles.get(pairing.profileHash());
         Transform read = transforms.get(new Recipe.DeviceToLab(display, true));
-        Transform master = through(seen.uncompensated(), new RenditionCompiler.ConversionOptions(Intent.RELATIVE, false),
+        Transform master = through(counted.seen().uncompensated(), UNSCALED,
             from -> new Recipe.Convert(from, display, Intent.RELATIVE, false, Observer.ADAPTED));
-        char[] proof = pictures.apply(counted.moved, onward,
+        char[] proof = pictures.apply(moved, onward,
             from -> new Recipe.Proof(from, paper, onward.intent(), onward.blackPoint(), ProofView.PAPER_WHITE, display));
-        return new Figures.Screen(apart(counted.wanted, read.apply(master.apply(pixels))),
-            apart(pictures.apply(counted.moved, onward, toLab(paper, onward, true)), read.apply(proof)));
+        return new Figures.Screen(apart(wanted, read.apply(master.apply(counted.view().pixels()))),
+            apart(pictures.apply(moved, onward, toLab(paper, onward, true)), read.apply(proof)));
     }
 
     /** Share of colours that differ by more than the threshold. */
@@ -229,17 +225,16 @@ public class ProofService {
     }
 
     public Figures figures(RenditionView seen, PairingVersion pairing, RenditionCompiler.ConversionOptions route, IccProfile display) {
-        View view = pictures.counted(seen, FIGURES_SIDE);
-        char[] wanted = treated(seen.uncompensated()).apply(view.pixels());
+        PicturePixels.Counted counted = pictures.counted(seen, FIGURES_SIDE);
+        char[] wanted = treated(seen.uncompensated()).apply(counted.view().pixels());
         Map<Intent, Double> means = new EnumMap<>(Intent.class);
         for (Intent intent : Intent.values()) {
             RenditionCompiler.ConversionOptions by = new RenditionCompiler.ConversionOptions(intent, route.blackPoint());
-            means.put(intent, meanDifference(wanted,
-                pictures.apply(pictures.countedPixels(seen, FIGURES_SIDE, by), by, toLab(profiles.get(pairing.profileHash()), by, false))));
+            means.put(intent, meanDifference(wanted, onPaper(pictures.pixels(counted, by), pairing, by)));
         }
-        return new Figures(means, gamutCheck(seen, pairing).report(asked(pictures.countedPixels(seen, FIGURES_SIDE, UNSCALED))),
+        return new Figures(means, gamutCheck(seen, pairing).report(asked(pictures.pixels(counted, UNSCALED))),
             GamutCheck.THRESHOLD,
-            screen(new Counted(seen, view, pictures.countedPixels(seen, FIGURES_SIDE, route), wanted), pairing, route, display),
+            screen(counted, wanted, pairing, route, display),
             pairing.white().l(),
             pairing.blackL(),
             List.copyOf(BlackPoint.always(profiles.get(pairing.profileHash()))));
@@ -251,12 +246,11 @@ public class ProofService {
      * parallel in itself.
      */
     public List<PairingComparison> compared(RenditionView seen, List<PairingVersion> on) {
-        View view = pictures.counted(seen, FIGURES_SIDE);
-        char[] wanted = treated(seen.uncompensated()).apply(view.pixels());
-        char[] asked = asked(pictures.countedPixels(seen, FIGURES_SIDE, UNSCALED));
+        PicturePixels.Counted counted = pictures.counted(seen, FIGURES_SIDE);
+        char[] wanted = treated(seen.uncompensated()).apply(counted.view().pixels());
+        char[] asked = asked(pictures.pixels(counted, UNSCALED));
         return PairingComparison.ranked(on.stream().map(pairing -> PairingComparison.of(pairing,
-            meanDifference(wanted,
-                onPaper(pictures.countedPixels(seen, FIGURES_SIDE, usual(pairing)), pairing, usual(pairing))),
+            meanDifference(wanted, onPaper(pictures.pixels(counted, usual(pairing)), pairing, usual(pairing))),
             gamutCheck(seen, pairing).report(asked))).toList());
     }
 
@@ -274,17 +268,16 @@ public class ProofService {
 
     /** To L*a*b*, relative to white, with no paper in mind. */
     Transform treated(RenditionView seen) {
-        return through(seen, new RenditionCompiler.ConversionOptions(Intent.RELATIVE, false), from -> new Recipe.DeviceToLab(from, false));
+        return through(seen, UNSCALED, from -> new Recipe.DeviceToLab(from, false));
     }
 
-    /** L*a*b* of a view of all of the picture, with no paper in mind. */
-    char[] treated(RenditionView seen, View view) {
-        return pictures.apply(pictures.pixels(seen, view, UNSCALED), UNSCALED, from -> new Recipe.DeviceToLab(from, false));
+    /** The same of what figures are taken from, its local moves done. */
+    char[] treated(PicturePixels.Counted counted) {
+        return treated(pictures.pixels(counted, UNSCALED));
     }
 
-    /** The same of the part that is printed. */
-    char[] treatedCount(RenditionView seen, int longest) {
-        return pictures.apply(pictures.countedPixels(seen, longest, UNSCALED), UNSCALED, from -> new Recipe.DeviceToLab(from, false));
+    private char[] treated(PicturePixels.Pixels pixels) {
+        return pictures.apply(pixels, UNSCALED, from -> new Recipe.DeviceToLab(from, false));
     }
 
     /** L*a*b* of a print of a view of all of the picture, relative to its paper. */
@@ -304,9 +297,9 @@ public class ProofService {
 
     /** Share of the printed part's colours that a space can't hold. */
     public double lost(RenditionView seen, IccProfile space) {
-        PicturePixels.Pixels pixels = pictures.countedPixels(seen, FIGURES_SIDE, UNSCALED);
+        PicturePixels.Pixels pixels = pictures.pixels(pictures.counted(seen, FIGURES_SIDE), UNSCALED);
         char[] there = pictures.apply(pixels, UNSCALED, from -> new Recipe.Convert(from, space, Intent.RELATIVE, false, Observer.ADAPTED));
-        return apart(pictures.apply(pixels, UNSCALED, from -> new Recipe.DeviceToLab(from, false)),
+        return apart(treated(pixels),
             transforms.get(new Recipe.DeviceToLab(space, false)).apply(there));
     }
 

@@ -223,14 +223,15 @@ public class RenditionService {
         RenditionView seen = toned.seen();
         PairingVersion pairing = toned.pairing();
         ColourRoute.ByWistel route = row.spec().shownRoute(pairing);
-        View view = proofs.pictures().counted(seen, FIGURES_SIDE);
+        PicturePixels.Counted counted = proofs.pictures().counted(seen.locallyMoved(), FIGURES_SIDE);
+        View view = counted.view();
         boolean monochrome = view.channels() == 1 || seen.change().treatment() instanceof Treatment.Monochrome;
         Transform toNearest = proofs.transforms()
             .get(new Recipe.ProofToLab(RenditionCompiler.WORKING, paper(pairing), Intent.RELATIVE, false, false));
         Transform toPrint = proofs.converted(RenditionCompiler.WORKING, RenditionChange.NONE.straightened(seen.change().straightening()),
             route,
             from -> new Recipe.ProofToLab(from, paper(pairing), route.intent(), route.blackPoint(), false));
-        View wanted = new View(view.width(), view.height(), 3, proofs.treatedCount(seen.locallyMoved(), FIGURES_SIDE));
+        View wanted = new View(view.width(), view.height(), 3, proofs.treated(counted));
         Suggestion.Found found = Suggestion.of(wanted, monochrome, new Suggestion.Ways(toNearest, toPrint), goal);
         return new Suggested(found.moves(), Move.words(found.moves()), found.before(), found.after());
     }
