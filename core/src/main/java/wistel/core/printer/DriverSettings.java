@@ -59,6 +59,15 @@ public record DriverSettings(Map<String, String> values) {
         return Optional.ofNullable(values.get(name));
     }
 
+    /** With each of these as {@link #with(String, String)} has it. */
+    public DriverSettings with(Map<String, String> others) {
+        DriverSettings next = this;
+        for (Map.Entry<String, String> other : others.entrySet()) {
+            next = next.with(other.getKey(), other.getValue());
+        }
+        return next;
+    }
+
     /** @param value empty to leave the setting to the printer */
     public DriverSettings with(String name, String value) {
         Map<String, String> next = new TreeMap<>(values);

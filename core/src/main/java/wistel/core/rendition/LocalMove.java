@@ -13,8 +13,6 @@ public sealed interface LocalMove {
     /** False to print as if it weren't there. */
     boolean on();
 
-    LocalMove switched(boolean next);
-
     /** "a place, lighter by 12". */
     String words();
 
@@ -65,11 +63,6 @@ public sealed interface LocalMove {
             Ranges.within("reach", reach, 0.02, 1);
             Ranges.within("roundness", round, 0, 1);
             Ranges.within("softness", soft, 0.05, 1);
-        }
-
-        @Override
-        public Edges switched(boolean next) {
-            return new Edges(reach, round, soft, change, next);
         }
 
         @Override
@@ -153,11 +146,6 @@ public sealed interface LocalMove {
         }
 
         @Override
-        public Place switched(boolean next) {
-            return new Place(x, y, across, down, degrees, soft, change, next);
-        }
-
-        @Override
         public String words() {
             return "a place " + change.words();
         }
@@ -189,11 +177,6 @@ public sealed interface LocalMove {
             if (Math.hypot(toX - fromX, toY - fromY) < SHORTEST) {
                 throw Ranges.curve("A slope of no length would be a hard edge.", "Draw it from where it is full to where it is gone.");
             }
-        }
-
-        @Override
-        public Slope switched(boolean next) {
-            return new Slope(fromX, fromY, toX, toY, change, next);
         }
 
         @Override

@@ -1,7 +1,9 @@
 package wistel.core.rendition;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import wistel.core.icc.stage.LabFunction;
 
 /**
@@ -17,6 +19,16 @@ public sealed interface Move permits LightnessCurve, ToneMoves, ChromaMoves, War
 
     /** What a person would call it: "shadows +12, contrast -5". */
     String words();
+
+    /** The one of a kind among several. */
+    static <M extends Move> Optional<M> of(Class<M> kind, List<Move> moves) {
+        return moves.stream().filter(kind::isInstance).map(kind::cast).findFirst();
+    }
+
+    /** Several with another one in place of that of its kind. */
+    static List<Move> with(List<Move> moves, Move next) {
+        return Stream.concat(moves.stream().filter(m -> m.getClass() != next.getClass()), Stream.of(next)).toList();
+    }
 
     /** Of several, one after another; empty for none. */
     static String words(List<Move> moves) {

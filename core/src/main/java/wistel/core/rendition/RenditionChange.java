@@ -130,7 +130,7 @@ public final class RenditionChange implements LabChange {
                 moved.apply(lab, at);
             });
         }
-        Optional<OklabPlane> colour = moves.stream().filter(ChromaMoves.class::isInstance).map(m -> ((ChromaMoves) m).plane()).findFirst();
+        Optional<OklabPlane> colour = Move.of(ChromaMoves.class, moves).map(ChromaMoves::plane);
         return new Form.TonesFirst(last(tones()), colour,
             all(moves.stream().filter(Warmth.class::isInstance).toList()));
     }

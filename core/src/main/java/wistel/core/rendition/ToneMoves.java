@@ -13,6 +13,8 @@ import wistel.core.icc.stage.LabFunction;
  */
 public record ToneMoves(double shadows, double midtones, double lights, double contrast, double brightness, double pivot) implements Move {
     public static final double MOST = 50;
+    /** Nothing moved; contrast would turn about the middle. */
+    public static final ToneMoves NONE = new ToneMoves(0, 0, 0, 0, 0, 50);
     /** Slope that full brightness and contrast give, at black and at the pivot. */
     private static final double STEEPEST = 2;
     /** The slope of t (1 - t)^4 is between 1 and -0.216. */

@@ -8,6 +8,7 @@ import wistel.core.icc.stage.LabFunction;
  */
 public record Warmth(double warmth, double tint) implements Move {
     public static final double MOST = 10;
+    public static final Warmth NONE = new Warmth(0, 0);
 
     /** @throws wistel.core.fault.InvalidRequest when one is out of its range */
     public Warmth {

@@ -202,10 +202,11 @@ public class LocalMoveTest {
             assertThat(LabEncoding.V4.lab(placed, i)
                 .deltaE2000(LabEncoding.V4.lab(moved, i))).isLessThan(0.2);
         }
+        LocalMove off = new LocalMove.Place(0.4, 0.6, 0.2, 0.3, 25, 0.6, LIGHTER, false);
         RenditionChange nowhere = RenditionChange.NONE
             .locally(List.of(new LocalMove.Place(-0.9, -0.9, 0.05, 0.05, 0, 1, LIGHTER, true)));
         assertThat(working(picture, nowhere, PicturePlaces.whole(32, 16, WHOLE)).pixels())
-            .isEqualTo(working(picture, RenditionChange.NONE.locally(List.of(PLACE.switched(false))), PicturePlaces.whole(32, 16, WHOLE))
+            .isEqualTo(working(picture, RenditionChange.NONE.locally(List.of(off)), PicturePlaces.whole(32, 16, WHOLE))
                 .pixels());
     }
 

@@ -87,8 +87,7 @@ public class RenditionService {
 
     public Shape shape(RenditionChange change) {
         double[] tones = IntStream.rangeClosed(0, 50).mapToDouble(i -> of(change, 2.0 * i, 0, 0)[0]).toArray();
-        Optional<ChromaMoves> coloured = change.moves().stream().filter(ChromaMoves.class::isInstance).map(ChromaMoves.class::cast)
-            .findFirst();
+        Optional<ChromaMoves> coloured = Move.of(ChromaMoves.class, change.moves());
         HueMix mixed = change.treatment() instanceof Treatment.Monochrome m ? m.mix() : HueMix.EVEN;
         double[] chroma = new double[HueShares.HUES + 1];
         double[] mix = new double[HueShares.HUES + 1];

@@ -1,10 +1,8 @@
 package wistel.core.docket.changes;
 
 import java.util.Map;
-import java.util.TreeMap;
 import wistel.core.docket.spec.DocketSpec;
 import wistel.core.docket.spec.Purpose;
-import wistel.core.printer.DriverSettings;
 import wistel.core.rendition.Rendition;
 import wistel.core.sheet.Item;
 import wistel.core.sheet.Strip;
@@ -29,8 +27,7 @@ public sealed interface StripChange extends Change {
     record Chosen(String piece) implements StripChange {
         @Override
         public DocketSpec on(DocketSpec d) {
-            Strip strip = d.strip();
-            return d.withPlan(strip.chose(piece));
+            return d.withPlan(d.strip().chose(piece));
         }
 
         @Override
@@ -54,12 +51,8 @@ public sealed interface StripChange extends Change {
         public DocketSpec on(DocketSpec d) {
             Rendition now = d.rendition(renditionId);
             Rendition printed = piece.renditions().get(0);
-            DriverSettings told = d.settings();
-            for (var e : new TreeMap<>(settings).entrySet()) {
-                told = told.with(e.getKey(), e.getValue());
-            }
             return d.withRendition(printed.as(now.id()).of(now.masterHash())).withRoute(piece.route()).withSharpening(piece.sharpening())
-                .withSettings(told);
+                .withSettings(d.settings().with(settings));
         }
 
         @Override

@@ -29,16 +29,15 @@ final class StripRule implements Rule {
     /** Of pieces of which a page doesn't hold all: smaller, the sheet turned, another stock. */
     static List<Fix> fixes(Strip strip, DocketSpec d, PreflightFacts facts) {
         Item item = d.item(strip.itemId());
-        double aspect = item.frame().widthMm() / item.frame().heightMm();
         List<Fix> fixes = new ArrayList<>();
         double turned = strip.turned().largestMm(facts.input(d));
         if (turned >= item.frame().widthMm()) {
             fixes.add(new Fix("Turn the sheet", new SheetCommand.Turned()));
         }
         double largest = strip.largestMm(facts.input(d));
-        if (Math.min(largest, largest / aspect) >= Frame.SMALLEST_MM) {
-            fixes.add(new Fix("Make each " + Length.mm(largest) + " mm wide",
-                new PieceCommand.Framed(item.id(), largest, largest / aspect)));
+        double high = largest * item.frame().heightMm() / item.frame().widthMm();
+        if (Math.min(largest, high) >= Frame.SMALLEST_MM) {
+            fixes.add(new Fix("Make each " + Length.mm(largest) + " mm wide", new PieceCommand.Framed(item.id(), largest, high)));
         }
         facts.stocks(d).filter(s -> !s.equals(d.stock())).filter(s -> fits(strip, d.withStock(s), facts)).findFirst()
             .ifPresent(s -> fixes.add(new Fix("Take " + ((Stock) s).name(), new SheetCommand.Stocked(s, facts.feedFor(d, s)))));

@@ -25,7 +25,6 @@ public final class VerdictAdvice {
     private static final double BRIGHTER = 8;
     private static final double SHADOWS = 10;
     private static final double CAST = 2;
-    private static final double PIVOT = 50;
     private static final int FINE = 5;
     /** Settings that a printer may have against bands and touching heads, with the values that help. */
     private static final Map<String, String> AGAINST_BANDS = Map.of("wistel-passes", "one-way");
@@ -78,23 +77,16 @@ public final class VerdictAdvice {
     /** On every picture of the docket, beside the moves that it has. */
     private static Fix tones(String label, DocketSpec d, UnaryOperator<ToneMoves> by) {
         return new Fix(label, each(d, moves -> {
-            ToneMoves now = moves.stream().filter(ToneMoves.class::isInstance).map(ToneMoves.class::cast).findFirst()
-                .orElse(new ToneMoves(0, 0, 0, 0, 0, PIVOT));
-            return with(moves, ToneMoves.class, by.apply(now));
+            ToneMoves now = Move.of(ToneMoves.class, moves).orElse(ToneMoves.NONE);
+            return Move.with(moves, by.apply(now));
         }));
     }
 
     private static Fix warmth(String label, DocketSpec d, double by) {
         return new Fix(label, each(d, moves -> {
-            Warmth now = moves.stream().filter(Warmth.class::isInstance).map(Warmth.class::cast).findFirst().orElse(new Warmth(0, 0));
-            return with(moves, Warmth.class, new Warmth(Math.max(-Warmth.MOST, Math.min(Warmth.MOST, now.warmth() + by)), now.tint()));
+            Warmth now = Move.of(Warmth.class, moves).orElse(Warmth.NONE);
+            return Move.with(moves, new Warmth(Math.max(-Warmth.MOST, Math.min(Warmth.MOST, now.warmth() + by)), now.tint()));
         }));
-    }
-
-    private static List<Move> with(List<Move> moves, Class<? extends Move> kind, Move next) {
-        List<Move> all = new ArrayList<>(moves.stream().filter(m -> !kind.isInstance(m)).toList());
-        all.add(next);
-        return all;
     }
 
     private static Command each(DocketSpec d, UnaryOperator<List<Move>> moved) {

@@ -1,13 +1,11 @@
 package wistel.core.docket.spec;
 
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.icc.profile.Intent;
 import wistel.core.printer.ColourRoute;
-import wistel.core.printer.DriverSettings;
 import wistel.core.rendition.ChromaMoves;
 import wistel.core.rendition.Compensated;
 import wistel.core.rendition.Compensation;
@@ -25,7 +23,6 @@ import wistel.core.sheet.Varied;
 public final class Variations {
     /** The choice of no compensation. */
     public static final String WITHOUT = "without";
-    private static final double PIVOT = 50;
 
     private Variations() {
     }
@@ -37,11 +34,7 @@ public final class Variations {
 
     /** The docket with the settings that are a page's alone. */
     public static DocketSpec of(DocketSpec d, Page page) {
-        DriverSettings settings = d.settings();
-        for (var e : page.settings().entrySet()) {
-            settings = settings.with(e.getKey(), e.getValue());
-        }
-        return page.settings().isEmpty() ? d : d.withSettings(settings);
+        return page.settings().isEmpty() ? d : d.withSettings(d.settings().with(page.settings()));
     }
 
     /** @throws InvalidRequest when it chooses what isn't there */
@@ -57,10 +50,7 @@ public final class Variations {
     private static DocketSpec moved(DocketSpec d, String renditionId, Delta.Shift shift) {
         Rendition r = d.rendition(renditionId);
         double value = Math.max(-shift.what().most(), Math.min(shift.what().most(), standing(r, shift.what()) + shift.by()));
-        List<Move> moves = new ArrayList<>(inForce(r));
-        Move next = set(moves, shift.what(), value);
-        moves.removeIf(m -> m.getClass() == next.getClass());
-        moves.add(next);
+        List<Move> moves = Move.with(inForce(r), set(inForce(r), shift.what(), value));
         return d.withRendition(r.compensated(new Compensated(moves, Optional.empty(), true)));
     }
 
@@ -71,35 +61,31 @@ public final class Variations {
     /** Where a slider stands in a rendition. */
     public static double standing(Rendition r, Varied what) {
         List<Move> moves = inForce(r);
-        ToneMoves t = one(moves, ToneMoves.class).orElse(new ToneMoves(0, 0, 0, 0, 0, PIVOT));
-        Warmth w = one(moves, Warmth.class).orElse(new Warmth(0, 0));
+        ToneMoves t = Move.of(ToneMoves.class, moves).orElse(ToneMoves.NONE);
+        Warmth w = Move.of(Warmth.class, moves).orElse(Warmth.NONE);
         return switch (what) {
             case LIGHTNESS -> t.brightness();
             case CONTRAST -> t.contrast();
             case SHADOWS -> t.shadows();
             case WARMTH -> w.warmth();
             case TINT -> w.tint();
-            case CHROMA -> 100 * (one(moves, ChromaMoves.class).map(ChromaMoves::chroma).orElse(1.0) - 1);
+            case CHROMA -> 100 * (Move.of(ChromaMoves.class, moves).map(ChromaMoves::chroma).orElse(1.0) - 1);
             case COMPENSATION, INTENT, BLACK_POINT, SHARPENING -> 0;
         };
     }
 
     private static Move set(List<Move> moves, Varied what, double value) {
-        ToneMoves t = one(moves, ToneMoves.class).orElse(new ToneMoves(0, 0, 0, 0, 0, PIVOT));
-        Warmth w = one(moves, Warmth.class).orElse(new Warmth(0, 0));
+        ToneMoves t = Move.of(ToneMoves.class, moves).orElse(ToneMoves.NONE);
+        Warmth w = Move.of(Warmth.class, moves).orElse(Warmth.NONE);
         return switch (what) {
             case LIGHTNESS -> new ToneMoves(t.shadows(), t.midtones(), t.lights(), t.contrast(), value, t.pivot());
             case CONTRAST -> new ToneMoves(t.shadows(), t.midtones(), t.lights(), value, t.brightness(), t.pivot());
             case SHADOWS -> new ToneMoves(value, t.midtones(), t.lights(), t.contrast(), t.brightness(), t.pivot());
             case WARMTH -> new Warmth(value, w.tint());
             case TINT -> new Warmth(w.warmth(), value);
-            case CHROMA -> new ChromaMoves(1 + value / 100, one(moves, ChromaMoves.class).map(ChromaMoves::byHue).orElse(List.of()));
+            case CHROMA -> new ChromaMoves(1 + value / 100, Move.of(ChromaMoves.class, moves).map(ChromaMoves::byHue).orElse(List.of()));
             case COMPENSATION, INTENT, BLACK_POINT, SHARPENING -> throw new IllegalArgumentException(what + " is no slider");
         };
-    }
-
-    private static <M extends Move> Optional<M> one(List<Move> moves, Class<M> kind) {
-        return moves.stream().filter(kind::isInstance).map(kind::cast).findFirst();
     }
 
     private static DocketSpec chosen(DocketSpec d, String renditionId, Delta.Instead choice) {

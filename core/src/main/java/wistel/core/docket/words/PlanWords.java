@@ -139,7 +139,7 @@ public final class PlanWords implements SheetPlan.Visitor<PlanWords.Said> {
             + d.stock().name(), ", " + pieces + varied + ", each labelled");
     }
 
-    /** "lightness −20 to +20", "perceptual, as it is and absolute". */
+    /** "lightness −20 to +20", "intent in 3 ways". */
     private static String axis(StripAxis axis) {
         List<Delta> steps = axis.steps();
         if (!axis.what().slides()) {
