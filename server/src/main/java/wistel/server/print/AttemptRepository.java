@@ -42,7 +42,8 @@ public class AttemptRepository implements PrintHistory {
     private static final String SELECT = """
         select a.id, a.docket_id, a.number, a.printer_id, a.order_hash, a.title, a.paper, a.summary, a.readback, a.state, a.message,
           a.cancel_asked, a.verdict, a.remark,
-          a.created, a.finished, a.lab_file, a.held, a.agreed, d.number as docket_number, coalesce(d.spec -> 'plan' ->> 'chosen', '') as chosen, p.name as printer_name,
+          a.created, a.finished, a.lab_file, a.held, a.agreed, d.number as docket_number,
+          coalesce(d.spec -> 'plan' ->> 'chosen', '') as chosen, p.name as printer_name,
           (select m.hash from docket_rendition r join master m on m.id = r.master_id where r.docket_id = a.docket_id order by r.position,
             r.rendition_id limit 1) as master_hash
         from attempt a join docket d on d.id = a.docket_id join printer p on p.id = a.printer_id\s""";

@@ -25,6 +25,11 @@ public record MadeAnew(Optional<Double> mean, Optional<Double> most) {
         return mean.orElse(Double.POSITIVE_INFINITY);
     }
 
+    /** Whether it waits for a person who agreed to that much, or to nothing yet. */
+    boolean beyond(Optional<Double> agreed) {
+        return agreed.orElse(-1.0) < extent();
+    }
+
     /** Whether it has to be confirmed. */
     @JsonProperty
     public boolean seen() {

@@ -104,17 +104,15 @@ class PrintTask {
         if (a.cancelAsked()) {
             throw new CancellationException();
         }
-        if (a.held() && (!a.labFile() || page.anew().isPresent())) {
+        // a page that was made anew after the attempt was read, and before its pages were, tells by itself that it is held
+        boolean held = a.held() || page.anew().filter(anew -> anew.beyond(a.agreed())).isPresent();
+        if (held && (!a.labFile() || page.anew().isPresent())) {
             waits(a, page, lease, page.anew().map(anew -> anew.words() + ASKED).orElse(HELD));
             return LOOK_AGAIN;
         }
         if (a.labFile()) {
             progress.closePage(lease, page.page(), AttemptState.DONE, page.anew().map(MadeAnew::words).orElse(""));
             return StepTask.NOW;
-        }
-        if (attempts.get(a.id()).held()) {
-            // it was made anew, and is held for that, after the attempt was read and before its pages were
-            return LOOK_AGAIN_SOON;
         }
         int before = attempts.before(a.id());
         if (before > 0) {
