@@ -2,7 +2,6 @@ import { address } from './client'
 import { forScreen } from './screen'
 import type {
   DocketView,
-  Framed,
   Intent,
   Item,
   LocalMove,
@@ -10,6 +9,7 @@ import type {
   OnDocket,
   Pairing,
   Placed,
+  PrintFrame,
   Rendition,
   Sharpening,
   SheetDocket,
@@ -22,7 +22,7 @@ import type {
 export type ProofView = 'PAPER_WHITE' | 'INK_BLACK' | 'SCREEN_WHITE_AND_BLACK'
 
 /** What happens to a picture's colours before they are converted: saved with the docket, or as sliders just now stand. */
-export type ColourChange = { treatment: Treatment; moves: Move[]; local?: LocalMove[]; framed?: Framed }
+export type ColourChange = { treatment: Treatment; moves: Move[]; local?: LocalMove[]; framed?: PrintFrame }
 
 /** The pairing of a docket whose paper is chosen: what is proofed, judged or printed has one. */
 export const pairingOf = (view: DocketView) => view.pairing as Pairing
@@ -36,42 +36,12 @@ export const bleedOf = (placed: Placed): Placed[] => (placed.bleed?.parts ?? [])
 /** The piece that the plan of this docket lays. */
 export const itemOf = (view: SheetDocket | WrapDocket) => view.spec.items.find((i) => i.id === view.spec.plan.itemId) as Item
 
-export const changeOf = (r: Rendition, view: DocketView): ColourChange => ({
+export const changeOf = (r: Rendition, { framed }: OnDocket): ColourChange => ({
   treatment: r.treatment,
   moves: r.compensation.on ? r.compensation.moves : [],
   local: r.local,
-  framed: framedOf(view, r.id),
+  framed,
 })
-
-/** What is printed of a picture, where it lies first: all of what goes over several sheets. */
-export function framedOf(view: DocketView, renditionId: string): Framed {
-  const master = view.pictures.find((p) => p.renditionId === renditionId)?.master
-  const placed = view.layout.pages.flatMap((p) => p.placed).find((p) => p.renditionId === renditionId)
-  if (!placed || !master) return { x: 0, y: 0, width: 1, height: 1, degrees: 0 }
-  const crop = placed.tile?.crop ?? placed.crop
-  const face = placed.sides && placed.orientation === 'UPRIGHT' ? faceOf(crop, placed) : crop
-  return {
-    x: face.x / master.width,
-    y: face.y / master.height,
-    width: face.width / master.width,
-    height: face.height / master.height,
-    degrees: placed.straighten,
-  }
-}
-
-/** What is seen from the front of the body that a picture goes round. */
-function faceOf(crop: Placed['crop'], { atMm, sides }: Placed): Placed['crop'] {
-  if (!sides) return crop
-  const across = crop.width / atMm.width
-  const down = crop.height / atMm.height
-  const { faceMm } = sides
-  return {
-    x: crop.x + (faceMm.x - atMm.x) * across,
-    y: crop.y + (faceMm.y - atMm.y) * down,
-    width: faceMm.width * across,
-    height: faceMm.height * down,
-  }
-}
 
 /** As it is treated, without any moves: what a print is judged against. */
 export const treated = (treatment: Treatment): ColourChange => ({ treatment, moves: [] })

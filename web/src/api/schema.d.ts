@@ -3155,6 +3155,7 @@ export interface components {
             version: number;
         };
         OnDocket: {
+            framed: components["schemas"]["PrintFrame"];
             master: components["schemas"]["Master"];
             printed: components["schemas"]["Printed"][];
             reach: components["schemas"]["Reach"];
@@ -3423,6 +3424,18 @@ export interface components {
             sent: number;
             /** Format: double */
             wanted: number;
+        };
+        PrintFrame: {
+            /** Format: double */
+            degrees: number;
+            /** Format: double */
+            height: number;
+            /** Format: double */
+            width: number;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
         };
         PrintPrediction: {
             by?: components["schemas"]["PairingVersion"];

@@ -80,7 +80,7 @@ export type Compensated = S['Compensated']
 export type LocalMove = S['LocalMove']
 export type LocalChange = S['LocalChange']
 /** What is printed of a picture, which edges follow. */
-export type Framed = { x: number; y: number; width: number; height: number; degrees: number }
+export type PrintFrame = S['PrintFrame']
 export type CompensationView = S['CompensationView']
 export type Suggested = S['Suggested']
 export type Goal = NonNullable<

@@ -1,5 +1,5 @@
 import { useRef, useState } from 'react'
-import type { Framed, LocalMove } from '../api/types'
+import type { LocalMove, PrintFrame } from '../api/types'
 import { byArrow, follow } from '../parts/handles'
 import { type Drawn, drawn, handlesOf, NAMES, type Spot } from './shapes'
 import './local.css'
@@ -7,7 +7,7 @@ import './local.css'
 type Props = {
   /** Width over height of the picture. */
   aspect: number
-  framed: Framed
+  framed: PrintFrame
   local: LocalMove[]
   picked: number | undefined
   onPicked: (index: number | undefined) => void
@@ -103,7 +103,7 @@ export function LocalHandles({ aspect, framed, local, picked, onPicked, drawing,
 }
 
 /** Where a move begins, as thin lines that can be seen on dark and light. */
-function Outline({ move, aspect, framed, faint }: { move: LocalMove; aspect: number; framed: Framed; faint: boolean }) {
+function Outline({ move, aspect, framed, faint }: { move: LocalMove; aspect: number; framed: PrintFrame; faint: boolean }) {
   const w = 1000 * aspect
   const shape = () => {
     if (move.kind === 'place')

@@ -1,6 +1,8 @@
 import { expect, test } from 'vitest'
-import type { LocalMove } from '../api/types'
-import { drawn, EDGES, handlesOf, NOTHING, WHOLE, wordsOf } from './shapes'
+import type { LocalMove, PrintFrame } from '../api/types'
+import { drawn, EDGES, handlesOf, NOTHING, wordsOf } from './shapes'
+
+const WHOLE: PrintFrame = { x: 0, y: 0, width: 1, height: 1, degrees: 0 }
 
 const place: LocalMove = {
   kind: 'place',

@@ -1,9 +1,8 @@
-import type { Framed, LocalChange, LocalMove } from '../api/types'
+import type { LocalChange, LocalMove, PrintFrame } from '../api/types'
 
 export type Drawn = 'place' | 'slope'
 export type Spot = { x: number; y: number }
 
-export const WHOLE: Framed = { x: 0, y: 0, width: 1, height: 1, degrees: 0 }
 export const NOTHING: LocalChange = { lightness: 0, contrast: 0, chroma: 0, warmth: 0 }
 const SMALLEST = 0.01
 const USUAL = 0.18
@@ -51,7 +50,7 @@ const turnedBy = (degrees: number, x: number, y: number) => {
 const spot = ({ x, y }: Spot): Spot => ({ x: thousandth(limit(x, -0.5, 1.5)), y: thousandth(limit(y, -0.5, 1.5)) })
 
 /** What a move is taken hold of by; places are shares of the picture. */
-export function handlesOf(move: LocalMove, aspect: number, framed: Framed): Handle[] {
+export function handlesOf(move: LocalMove, aspect: number, framed: PrintFrame): Handle[] {
   if (move.kind === 'place') {
     const rim = turnedBy(move.degrees, move.across * aspect, 0)
     const foot = turnedBy(move.degrees, 0, move.down)

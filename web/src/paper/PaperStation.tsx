@@ -16,7 +16,7 @@ export function PaperStation({ view, picture, tools, go }: StationProps) {
     queryKey: ['pairings'],
     queryFn: ({ signal }) => answer(api.GET('/api/pairings', { signal })),
   })
-  const change = changeOf(renditionOf(view, picture), view)
+  const change = changeOf(renditionOf(view, picture), picture)
   const { data: comparison } = useQuery({
     queryKey: [
       'pairing-comparison',

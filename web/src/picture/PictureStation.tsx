@@ -24,7 +24,7 @@ export function PictureStation({ view, picture, tools, go }: StationProps) {
   useEffect(() => setDraft(undefined), [view.version])
   const shown = useLivePicture(masterUrl(m.hash, BOOTH, draft ?? treated(r.treatment)))
   const paired = view.pairing !== null && view.pairing !== undefined
-  const change = changeOf(r, view)
+  const change = changeOf(r, picture)
   const { data: levels } = useQuery({
     queryKey: ['histogram', picture.master.hash],
     queryFn: ({ signal }) =>

@@ -29,7 +29,7 @@ export function JudgeCard({ view, picture, tools, converted, set, figures, shown
   const [loupe, setLoupe] = useState(false)
   const { intent, blackPoint } = converted
   const blackAlways = figures?.blackAlways.includes(intent) ?? false
-  const saved = changeOf(renditionOf(view, picture), view)
+  const saved = changeOf(renditionOf(view, picture), picture)
   const g = figures?.gamut
   return (
     <>

@@ -6,7 +6,7 @@ import type { StationProps } from '../docket/useDocket'
 import { useKeys } from '../frame/keys'
 import { LocalCard } from '../local/LocalCard'
 import { LocalHandles } from '../local/LocalHandles'
-import { type Drawn, WHOLE } from '../local/shapes'
+import type { Drawn } from '../local/shapes'
 import { Booth } from '../parts/BoothPicture'
 import { BOOTH } from '../parts/booth'
 import { StationFindings } from '../parts/Findings'
@@ -46,7 +46,7 @@ export function ProofStation(props: StationProps) {
     ? { intent: intentOf(view), blackPoint: blackPointOf(view) }
     : { intent: 'RELATIVE', blackPoint: true }
   const set = (next: Partial<Converted>) => tools.decide({ kind: 'routed', route: { kind: 'by-wistel', ...converted, ...next } })
-  const saved = changeOf(renditionOf(view, picture), view)
+  const saved = changeOf(renditionOf(view, picture), picture)
   // what was drawn ahead of the docket gives way to what it holds
   // biome-ignore lint/correctness/useExhaustiveDependencies: the version is what tells
   useEffect(() => setDraft(undefined), [view.version])
@@ -139,7 +139,7 @@ export function ProofStation(props: StationProps) {
             moved === 'parts' && (
               <LocalHandles
                 aspect={picture.master.width / picture.master.height}
-                framed={saved.framed ?? WHOLE}
+                framed={picture.framed}
                 local={local}
                 picked={picked}
                 onPicked={pick}

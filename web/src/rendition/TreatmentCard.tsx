@@ -132,7 +132,7 @@ export function TreatmentCard({ view, picture, tools, draft, setDraft, pointed }
             alt="From black to paper as it prints"
             src={address('/api/dockets/{id}/renditions/{rendition}/ramp', {
               path: { id: view.id, rendition: r.id },
-              query: { v: view.version, ...asked({ ...changeOf(r, view), treatment }) },
+              query: { v: view.version, ...asked({ ...changeOf(r, picture), treatment }) },
             })}
           />
         </>

@@ -27,17 +27,17 @@ public sealed interface LocalMove {
      * @param aspect width over height of the picture
      * @param crop   what is printed of it
      */
-    Weight weight(double aspect, Framed crop);
+    Weight weight(double aspect, PrintFrame crop);
 
     /**
      * What is printed of a picture, in shares of its width and height.
      *
      * @param degrees that the picture is turned by about its middle before this is cut out of it
      */
-    record Framed(double x, double y, double width, double height, double degrees) {
-        public static final Framed WHOLE = new Framed(0, 0, 1, 1, 0);
+    record PrintFrame(double x, double y, double width, double height, double degrees) {
+        public static final PrintFrame WHOLE = new PrintFrame(0, 0, 1, 1, 0);
 
-        public Framed {
+        public PrintFrame {
             if (!(width > 0 && height > 0) || !Double.isFinite(x + y + width + height + degrees)) {
                 throw new IllegalArgumentException("a frame of " + width + " x " + height);
             }
@@ -71,7 +71,7 @@ public sealed interface LocalMove {
         }
 
         @Override
-        public Weight weight(double aspect, Framed crop) {
+        public Weight weight(double aspect, PrintFrame crop) {
             double cos = Math.cos(Math.toRadians(crop.degrees));
             double sin = Math.sin(Math.toRadians(crop.degrees));
             // a norm between that of the rectangle and that of the ellipse: 1 on the edge
@@ -151,7 +151,7 @@ public sealed interface LocalMove {
         }
 
         @Override
-        public Weight weight(double aspect, Framed crop) {
+        public Weight weight(double aspect, PrintFrame crop) {
             double cos = Math.cos(Math.toRadians(degrees));
             double sin = Math.sin(Math.toRadians(degrees));
             return (atX, atY) -> {
@@ -185,7 +185,7 @@ public sealed interface LocalMove {
         }
 
         @Override
-        public Weight weight(double aspect, Framed crop) {
+        public Weight weight(double aspect, PrintFrame crop) {
             double dx = (toX - fromX) * aspect;
             double dy = toY - fromY;
             double square = dx * dx + dy * dy;

@@ -14,9 +14,9 @@ import wistel.core.pictures.Orientation;
  * @param frame    what is printed of it
  */
 public record PicturePlaces(double x, double y, double acrossX, double acrossY, double downX, double downY, double aspect,
-    LocalMove.Framed frame) {
+    LocalMove.PrintFrame frame) {
     /** @param width, height of a view of all of a picture */
-    public static PicturePlaces whole(int width, int height, LocalMove.Framed frame) {
+    public static PicturePlaces whole(int width, int height, LocalMove.PrintFrame frame) {
         return new PicturePlaces(0.5 / width, 0.5 / height, 1.0 / width, 0, 0, 1.0 / height, (double) width / height, frame);
     }
 
@@ -28,14 +28,14 @@ public record PicturePlaces(double x, double y, double acrossX, double acrossY, 
      */
     public record Part(int pictureWidth, int pictureHeight, Crop crop, double straighten) {
         /** In shares of the picture, after it was straightened. */
-        public LocalMove.Framed framed() {
-            return new LocalMove.Framed(crop.x() / pictureWidth, crop.y() / pictureHeight, crop.width() / pictureWidth,
+        public LocalMove.PrintFrame framed() {
+            return new LocalMove.PrintFrame(crop.x() / pictureWidth, crop.y() / pictureHeight, crop.width() / pictureWidth,
                 crop.height() / pictureHeight, straighten);
         }
     }
 
     /** A part in a raster of its own, upright. */
-    public static PicturePlaces part(Part part, int width, int height, LocalMove.Framed frame) {
+    public static PicturePlaces part(Part part, int width, int height, LocalMove.PrintFrame frame) {
         return turned(part, Orientation.UPRIGHT, new double[] {0, 0, width, height}, frame);
     }
 
@@ -44,7 +44,7 @@ public record PicturePlaces(double x, double y, double acrossX, double acrossY, 
      *
      * @param at where it lies: left, top, right, bottom in the raster's pixels
      */
-    public static PicturePlaces turned(Part part, Orientation orientation, double[] at, LocalMove.Framed frame) {
+    public static PicturePlaces turned(Part part, Orientation orientation, double[] at, LocalMove.PrintFrame frame) {
         Mapping mapping = new Mapping(part, orientation, at);
         double[] first = mapping.place(0.5, 0.5);
         double[] next = mapping.place(1.5, 0.5);

@@ -15,7 +15,7 @@ public final class PlacedTransform {
 
     /** @param runs by what is printed of a picture: weights are worked out once for all of its rows */
     private record Local(LocalSteps steps, Transform onward, Map<Of, LocalSteps.Run> runs) {
-        private record Of(double aspect, LocalMove.Framed frame) {
+        private record Of(double aspect, LocalMove.PrintFrame frame) {
         }
 
         private LocalSteps.Run run(PicturePlaces places) {

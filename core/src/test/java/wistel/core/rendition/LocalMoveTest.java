@@ -25,7 +25,7 @@ import wistel.core.pictures.View;
 /** Edges, places and slopes: their weights, and what they make of colours. */
 public class LocalMoveTest {
     private static final LocalChange LIGHTER = new LocalChange(30, 0, 0, 0);
-    private static final LocalMove.Framed WHOLE = LocalMove.Framed.WHOLE;
+    private static final LocalMove.PrintFrame WHOLE = LocalMove.PrintFrame.WHOLE;
     private static final RenditionCompiler.ConversionOptions ROUTE = new RenditionCompiler.ConversionOptions(Intent.RELATIVE, false);
     private static final LocalMove.Place PLACE = new LocalMove.Place(0.4, 0.6, 0.2, 0.3, 25, 0.6, LIGHTER, true);
     private static final LocalMove.Slope SLOPE = new LocalMove.Slope(0.2, 0.1, 0.7, 0.8, LIGHTER, true);
@@ -100,12 +100,12 @@ public class LocalMoveTest {
     /** Half of the picture is printed, straightened: its edges are those of that half. */
     @Test
     public void edgesFollowTheCrop() {
-        LocalMove.Framed crop = new LocalMove.Framed(0.25, 0.25, 0.5, 0.5, 0);
+        LocalMove.PrintFrame crop = new LocalMove.PrintFrame(0.25, 0.25, 0.5, 0.5, 0);
         assertThat(EDGES.weight(1.5, crop).at(0.25, 0.5)).isEqualTo(1);
         assertThat(EDGES.weight(1.5, crop).at(0.1, 0.5)).isEqualTo(1);
         assertThat(EDGES.weight(1.5, crop).at(0.5, 0.5)).isZero();
         assertThat(EDGES.weight(1.5, crop).at(0.26, 0.5)).isGreaterThan(0.9);
-        LocalMove.Framed turned = new LocalMove.Framed(0.25, 0.25, 0.5, 0.5, 10);
+        LocalMove.PrintFrame turned = new LocalMove.PrintFrame(0.25, 0.25, 0.5, 0.5, 10);
         PicturePlaces places = PicturePlaces.part(new PicturePlaces.Part(300, 200, new Crop(75, 50, 150, 100), 10), 150, 100, turned);
         for (int row : new int[] {0, 50, 99}) {
             PicturePlaces at = places.from(0, row);

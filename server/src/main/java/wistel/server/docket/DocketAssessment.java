@@ -6,7 +6,10 @@ import java.util.Optional;
 import wistel.core.docket.PrintOrder;
 import wistel.core.docket.findings.Finding;
 import wistel.core.docket.spec.PreflightFacts;
+import wistel.core.rendition.LocalMove;
+import wistel.core.rendition.PicturePlaces;
 import wistel.core.sheet.Layout;
+import wistel.core.sheet.SheetPlan;
 import wistel.server.printer.Printer;
 
 /**
@@ -20,6 +23,14 @@ public record DocketAssessment(DocketRepository.Row row, PreflightFacts facts, L
     /** The same, of a printer that was seen since and is as it was. */
     DocketAssessment seen(Optional<Printer> now) {
         return new DocketAssessment(row, facts, layout, masters, now, proofKeys, findings);
+    }
+
+    /** What is printed of a picture, which edges follow: where it lies first, and all of it where it lies nowhere. */
+    public LocalMove.PrintFrame framed(String renditionId) {
+        SheetPlan.PixelSize size = facts.pictures().get(renditionId).size();
+        return layout.parts(renditionId).stream().findFirst()
+            .map(p -> new PicturePlaces.Part(size.width(), size.height(), p.face().crop(), p.straighten()).framed())
+            .orElse(LocalMove.PrintFrame.WHOLE);
     }
 
     public String descriptionHash() {

@@ -11,6 +11,7 @@ import wistel.core.docket.spec.DocketSpec;
 import wistel.core.length.Ppi;
 import wistel.core.pairing.PairingVersion;
 import wistel.core.paper.Stock;
+import wistel.core.rendition.LocalMove;
 import wistel.core.sheet.Layout;
 import wistel.server.master.Master;
 
@@ -37,10 +38,12 @@ public record DocketView(UUID id, int number, int version, Optional<String> undo
      * A picture of the docket.
      *
      * @param sourceName of the profile that says what its numbers mean
+     * @param framed     what is printed of it, which edges follow
      * @param printed    once for each place where it is laid down
      * @param tones      what a wedge told of the way in which it comes out in monochrome; empty where none was measured, and in colour
      */
-    public record OnDocket(String renditionId, Master master, String sourceName, Reach reach, List<Printed> printed,
+    public record OnDocket(String renditionId, Master master, String sourceName, Reach reach, LocalMove.PrintFrame framed,
+        List<Printed> printed,
         Optional<Tones> tones) {
     }
 

@@ -84,8 +84,9 @@ public class DocketViews {
         int longest = Math.max(master.width(), master.height());
         Reach reach = new Reach(Ppi.longestMm(longest, Ppi.Label.FINE), Ppi.longestMm(longest, Ppi.Label.GOOD),
             Ppi.longestMm(longest, Ppi.Label.FAIR));
-        return new OnDocket(rendition.id(), master, judged.facts().pictures().get(rendition.id()).sourceName(), reach, printed,
-            tones(rendition, judged));
+        return new OnDocket(rendition.id(), master, judged.facts().pictures().get(rendition.id()).sourceName(), reach,
+            judged.framed(rendition.id()),
+            printed, tones(rendition, judged));
     }
 
     private static Optional<DocketView.Tones> tones(Rendition r, DocketAssessment judged) {

@@ -287,7 +287,7 @@ class ProofController {
 
     /** With the part of it that is printed. */
     private RenditionView counted(DocketAssessment judged, String renditionId) {
-        return seen(judged.row().spec(), renditionId).on(judged.layout(), renditionId);
+        return seen(judged.row().spec(), renditionId).on(judged, renditionId);
     }
 
     private Master master(DocketSpec d, String renditionId) {

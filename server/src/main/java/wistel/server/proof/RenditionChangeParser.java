@@ -25,17 +25,17 @@ class RenditionChangeParser {
         this.json = json;
     }
 
-    private record Asked(Treatment treatment, List<Move> moves, Optional<List<LocalMove>> local, Optional<LocalMove.Framed> framed) {
+    private record Asked(Treatment treatment, List<Move> moves, Optional<List<LocalMove>> local, Optional<LocalMove.PrintFrame> framed) {
     }
 
     /** @param framed what is printed of the picture, which edges follow */
-    record AskedChange(RenditionChange change, LocalMove.Framed framed) {
+    record AskedChange(RenditionChange change, LocalMove.PrintFrame framed) {
     }
 
     /** @param change empty for the master as it is */
     AskedChange asked(String change) {
         if (change.isEmpty()) {
-            return new AskedChange(RenditionChange.NONE, LocalMove.Framed.WHOLE);
+            return new AskedChange(RenditionChange.NONE, LocalMove.PrintFrame.WHOLE);
         }
         if (change.length() > LONGEST) {
             throw new InvalidRequest(InvalidRequest.Reason.REQUEST_UNCLEAR, "A change of " + change.length() + " characters is none.",
@@ -48,6 +48,6 @@ class RenditionChangeParser {
                 "Keep up to " + Rendition.MOST_LOCAL + " of a picture.");
         }
         return new AskedChange(new RenditionChange(asked.treatment, asked.moves).locally(local),
-            asked.framed.orElse(LocalMove.Framed.WHOLE));
+            asked.framed.orElse(LocalMove.PrintFrame.WHOLE));
     }
 }

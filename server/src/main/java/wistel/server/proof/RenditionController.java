@@ -66,7 +66,7 @@ class RenditionController {
     /** As a wedge says that its tones print, where one was measured. */
     private ToneProofs.MeasuredProof toned(DocketAssessment judged, String rendition, String change) {
         DocketSpec d = judged.row().spec();
-        return tones.of(judged, rendition, seen(d, rendition, change).framedBy(judged.layout(), rendition), pairing(d));
+        return tones.of(judged, rendition, seen(d, rendition, change).framedBy(judged, rendition), pairing(d));
     }
 
     private PairingVersion pairing(DocketSpec d) {

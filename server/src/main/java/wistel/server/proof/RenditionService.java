@@ -217,7 +217,7 @@ public class RenditionService {
         DocketAssessment judged = assessor.assess(row);
         ToneProofs.MeasuredProof toned = tones.of(judged, renditionId,
             new RenditionView(masters.byHash(rendition.masterHash()).orElseThrow(), rendition.change())
-                .on(judged.layout(), renditionId),
+                .on(judged, renditionId),
             pairings.chosen(row.spec().pairingId()));
         RenditionView seen = toned.seen();
         PairingVersion pairing = toned.pairing();

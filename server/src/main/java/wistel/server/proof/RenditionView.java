@@ -8,8 +8,8 @@ import wistel.core.rendition.LocalMove;
 import wistel.core.rendition.PicturePlaces;
 import wistel.core.rendition.RenditionChange;
 import wistel.core.rendition.Treatment;
-import wistel.core.sheet.Layout;
 import wistel.core.sheet.Placed;
+import wistel.server.docket.DocketAssessment;
 import wistel.server.master.Master;
 
 /**
@@ -18,20 +18,19 @@ import wistel.server.master.Master;
  * @param framed  what is printed of it, which edges follow
  * @param printed the parts of it that are printed, where figures are to count those alone; empty to count all of it
  */
-public record RenditionView(Master master, RenditionChange change, LocalMove.Framed framed, List<Placed> printed) {
+public record RenditionView(Master master, RenditionChange change, LocalMove.PrintFrame framed, List<Placed> printed) {
     public RenditionView(Master master, RenditionChange change) {
-        this(master, change, LocalMove.Framed.WHOLE, List.of());
+        this(master, change, LocalMove.PrintFrame.WHOLE, List.of());
     }
 
     /** The same, figures taken from what lies on paper alone. */
-    RenditionView on(Layout layout, String renditionId) {
-        return new RenditionView(master, change, framedBy(layout, renditionId).framed, layout.printed(renditionId));
+    RenditionView on(DocketAssessment judged, String renditionId) {
+        return new RenditionView(master, change, judged.framed(renditionId), judged.layout().printed(renditionId));
     }
 
     /** The same, its edges those of what is printed. */
-    RenditionView framedBy(Layout layout, String renditionId) {
-        return new RenditionView(master, change,
-            layout.parts(renditionId).stream().findFirst().map(p -> part(p).framed()).orElse(LocalMove.Framed.WHOLE), printed);
+    RenditionView framedBy(DocketAssessment judged, String renditionId) {
+        return new RenditionView(master, change, judged.framed(renditionId), printed);
     }
 
     private RenditionView with(RenditionChange next) {
