@@ -22,6 +22,14 @@ const CHANGES: { name: keyof LocalChange; label: string; most: number; step: num
   { name: 'warmth', label: 'warmth', most: 10, step: 0.5 },
 ]
 
+type Share = 'reach' | 'round' | 'soft'
+/** What a kind has of these, in per cent. */
+const SHAPES: { name: Share; label: string; min: number }[] = [
+  { name: 'reach', label: 'how far in', min: 2 },
+  { name: 'round', label: 'how round', min: 0 },
+  { name: 'soft', label: 'how soft', min: 5 },
+]
+
 /** Edges, places and slopes of this picture: drawn on the proof, switched and set here. */
 export function LocalCard({ view, picture, tools, local, picked, onPicked, drawing, onDraw, onMoved }: Props) {
   const move = picked === undefined ? undefined : local[picked]
@@ -121,36 +129,17 @@ export function LocalCard({ view, picture, tools, local, picked, onPicked, drawi
               onSlide={(v, done) => onMoved(replaced({ ...move, change: { ...move.change, [name]: v } }), done)}
             />
           ))}
-          {move.kind === 'edges' && (
-            <>
-              <Slid
-                label="how far in"
-                min={2}
-                max={100}
-                step={1}
-                value={Math.round(100 * move.reach)}
-                onSlide={(v, done) => onMoved(replaced({ ...move, reach: v / 100 }), done)}
-              />
-              <Slid
-                label="how round"
-                min={0}
-                max={100}
-                step={1}
-                value={Math.round(100 * move.round)}
-                onSlide={(v, done) => onMoved(replaced({ ...move, round: v / 100 }), done)}
-              />
-            </>
-          )}
-          {move.kind !== 'slope' && (
+          {SHAPES.filter(({ name }) => name in move).map(({ name, label, min }) => (
             <Slid
-              label="how soft"
-              min={5}
+              key={name}
+              label={label}
+              min={min}
               max={100}
               step={1}
-              value={Math.round(100 * move.soft)}
-              onSlide={(v, done) => onMoved(replaced({ ...move, soft: v / 100 }), done)}
+              value={Math.round(100 * ((move as Partial<Record<Share, number>>)[name] ?? 0))}
+              onSlide={(v, done) => onMoved(replaced({ ...move, [name]: v / 100 }), done)}
             />
-          )}
+          ))}
         </div>
       )}
       {local.length > 0 && <CopyTo view={view} picture={picture} tools={tools} local={local} />}
