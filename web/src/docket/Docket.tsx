@@ -14,6 +14,7 @@ import { ProofStation } from '../proof/ProofStation'
 import { ReleaseStation } from '../release/ReleaseStation'
 import { PLAN_KINDS } from '../size/plans'
 import { SizeStation } from '../size/SizeStation'
+import { useTryVariations } from '../strip/useTryVariations'
 import { KeepStart } from './KeepStart'
 import { PictureStrip } from './PictureStrip'
 import { useDocket } from './useDocket'
@@ -39,6 +40,7 @@ export function Docket() {
   const { notification } = App.useApp()
   const [lookedAt, lookAt] = useState('')
   const { view, change } = tools
+  const tryVariations = useTryVariations(id, tools)
   const unsettled = view?.track.findIndex((s) => s.mark !== 'SETTLED') ?? 0
   const first = STATIONS[unsettled < 0 ? 5 : unsettled] ?? 'picture'
   const open = STATIONS.find((s) => s === station) ?? first
@@ -170,16 +172,7 @@ export function Docket() {
               />
             </Tooltip>
             {view.spec.plan.kind !== 'strip' && (
-              <Button
-                type="text"
-                onClick={() =>
-                  answer(
-                    api.POST('/api/dockets/{id}/strips', {
-                      params: { path: { id }, query: { rendition: picture.renditionId } },
-                    }),
-                  ).then((strip) => navigate(`/dockets/${strip.id}/size`), tools.complain)
-                }
-              >
+              <Button type="text" onClick={() => tryVariations(picture.renditionId)}>
                 Try variations
               </Button>
             )}

@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { Button, Input, InputNumber, Progress, Segmented, Select } from 'antd'
 import { useState } from 'react'
-import { Link, useNavigate } from 'react-router'
+import { Link } from 'react-router'
 import { answer, api } from '../api/client'
 import { masterUrl, renditionOf, scanUrl, treated } from '../api/pictures'
 import type { Attempt, DocketView } from '../api/types'
@@ -19,7 +19,9 @@ import { LaidDownSheet, laidFoot, useLaidDown } from './LaidDownSheet'
 import { OtherPrinter } from './OtherPrinter'
 import { Takes } from './Takes'
 import './release.css'
+import { useTryVariations } from '../strip/useTryVariations'
 import { TwoPrints } from './TwoPrints'
+import { useAttemptLayout, useScanFigures } from './useScans'
 import {
   attemptWords,
   HOLD,
@@ -199,21 +201,13 @@ function Next({ attempt, view, tools }: { attempt: Attempt; view: DocketView; to
     queryKey: ['docket', view.id, 'next', attempt.id, attempt.verdict, view.version],
     queryFn: ({ signal }) => answer(api.GET('/api/attempts/{id}/next', { params: { path: { id: attempt.id } }, signal })),
   })
-  const navigate = useNavigate()
+  const tryVariations = useTryVariations(view.id, tools)
   if (!data) return null
   return (
     <span className="next-time">
       {WORDS.next}{' '}
       {view.spec.plan.kind !== 'strip' && (
-        <Button
-          size="small"
-          onClick={() =>
-            answer(api.POST('/api/dockets/{id}/strips', { params: { path: { id: view.id } } })).then(
-              (strip) => navigate(`/dockets/${strip.id}/size`),
-              tools.complain,
-            )
-          }
-        >
+        <Button size="small" onClick={() => tryVariations()}>
           Try variations on a strip
         </Button>
       )}
@@ -289,13 +283,7 @@ function Beside({
   const told = useLaidDown(view)
   const [wanted, want] = useState<'sheet' | 'print' | 'joined'>()
   const { treatment } = renditionOf(view, picture)
-  const { data: layout } = useQuery({
-    queryKey: ['attempt-layout', attempt?.id],
-    queryFn: ({ signal }) =>
-      answer(api.GET('/api/attempts/{id}/layout', { params: { path: { id: attempt?.id ?? '' } }, signal })),
-    enabled: attempt !== undefined,
-    staleTime: Number.POSITIVE_INFINITY,
-  })
+  const layout = useAttemptLayout(attempt)
   const places = attempt
     ? attempt.pages
         .filter((p) => p.scanHash && p.scanKept)
@@ -304,18 +292,7 @@ function Beside({
     : []
   const [chosen, choose] = useState(0)
   const shown = places[chosen] ?? places[0]
-  const { data } = useQuery({
-    queryKey: ['scan-figures', attempt?.id, shown?.page, shown?.placed.id],
-    queryFn: ({ signal }) =>
-      answer(
-        api.GET('/api/attempts/{id}/pages/{page}/placed/{placed}/scan/figures', {
-          params: { path: { id: attempt?.id ?? '', page: shown?.page ?? 0, placed: shown?.placed.id ?? '' } },
-          signal,
-        }),
-      ),
-    enabled: shown !== undefined,
-    staleTime: Number.POSITIVE_INFINITY,
-  })
+  const data = useScanFigures(attempt, shown?.page, shown?.placed.id)
   const at = shown?.placed.sides?.faceMm ?? shown?.placed.atMm
   const joins = Boolean(shown?.placed.tile) && places.length > 1
   const face = wanted ?? (joins ? 'joined' : shown ? 'print' : 'sheet')

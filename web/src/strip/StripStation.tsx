@@ -1,4 +1,3 @@
-import { useQuery } from '@tanstack/react-query'
 import { App, Button, Segmented } from 'antd'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
@@ -6,6 +5,7 @@ import { answer, api, since } from '../api/client'
 import type { StripProps } from '../docket/useDocket'
 import { StationFindings } from '../parts/Findings'
 import { mm } from '../parts/numbers'
+import { useAttemptLayout } from '../release/useScans'
 import { scanned } from '../release/words'
 import { PlanChoice } from '../size/PlanChoice'
 import { StockSelect } from '../size/StockSelect'
@@ -28,13 +28,7 @@ export function StripStation(props: StripProps) {
   const pieces = view.planned.pieces
   const here = chosen.flatMap((id) => pieces.filter((p) => p.page === at && p.placedId === id))
   const attempt = tools.attempts.find((a) => scanned(a))
-  const { data: laid } = useQuery({
-    queryKey: ['attempt-layout', attempt?.id],
-    queryFn: ({ signal }) =>
-      answer(api.GET('/api/attempts/{id}/layout', { params: { path: { id: attempt?.id ?? '' } }, signal })),
-    enabled: attempt !== undefined,
-    staleTime: Number.POSITIVE_INFINITY,
-  })
+  const laid = useAttemptLayout(attempt)
   // what was changed since it was printed shows other pieces than those that lie on the table
   const same = laid !== undefined && piecesOf(laid.pages) === piecesOf(view.layout.pages)
   const scans = same && attempt?.pages.some((p) => p.page === at && p.scanHash && p.scanKept) ? attempt.id : undefined
