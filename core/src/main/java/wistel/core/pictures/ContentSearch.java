@@ -37,6 +37,9 @@ public final class ContentSearch {
 
     private final LightnessPlane older;
     private final LightnessPlane newer;
+    /** Of both, what the coarse copies are made of. */
+    private final LightnessPlane olderSmall;
+    private final LightnessPlane newerSmall;
     private final SameContent.Size olderSize;
     private final SameContent.Size newerSize;
 
@@ -45,6 +48,13 @@ public final class ContentSearch {
         this.newer = newer;
         this.olderSize = olderSize;
         this.newerSize = newerSize;
+        this.olderSmall = small(older);
+        this.newerSmall = small(newer);
+    }
+
+    private static LightnessPlane small(LightnessPlane plane) {
+        double scale = Math.min(1, 4.0 * COARSE / Math.max(plane.width(), plane.height()));
+        return plane.resized(Math.max(1, (int) Math.round(plane.width() * scale)), Math.max(1, (int) Math.round(plane.height() * scale)));
     }
 
     /** @param olderSize of the file that the plane was made of */
@@ -70,8 +80,8 @@ public final class ContentSearch {
     private Pair pair(int longest, double scale) {
         double per = Math.min(1.0 * longest / Math.max(olderSize.width(), olderSize.height()),
             scale * longest / Math.max(newerSize.width(), newerSize.height()));
-        LightnessPlane a = sized(older, olderSize, per);
-        LightnessPlane b = sized(newer, newerSize, per / scale);
+        LightnessPlane a = sized(longest > COARSE ? older : olderSmall, olderSize, per);
+        LightnessPlane b = sized(longest > COARSE ? newer : newerSmall, newerSize, per / scale);
         int reach = Math.max(2, Math.max(a.width(), a.height()) / 16);
         return new Pair(a.structure(reach, FLAT), b.structure(reach, FLAT), Density.of(a, olderSize), Density.of(b, newerSize));
     }

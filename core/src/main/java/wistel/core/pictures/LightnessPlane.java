@@ -21,22 +21,22 @@ public record LightnessPlane(int width, int height, float[] values) {
     /** Means over equal parts; where it grows, what lies nearest. */
     LightnessPlane resized(int toWidth, int toHeight) {
         float[] across = new float[toWidth * height];
-        for (int x = 0; x < toWidth; x++) {
-            double from = (double) x * width / toWidth;
-            double to = Math.min(width, (double) (x + 1) * width / toWidth);
-            for (int y = 0; y < height; y++) {
-                across[y * toWidth + x] = mean(values, y * width, 1, from, to, width);
+        for (int y = 0; y < height; y++) {
+            for (int x = 0; x < toWidth; x++) {
+                across[y * toWidth + x] = mean(values, y * width, 1, part(x, width, toWidth), part(x + 1, width, toWidth), width);
             }
         }
         float[] out = new float[toWidth * toHeight];
         for (int y = 0; y < toHeight; y++) {
-            double from = (double) y * height / toHeight;
-            double to = Math.min(height, (double) (y + 1) * height / toHeight);
             for (int x = 0; x < toWidth; x++) {
-                out[y * toWidth + x] = mean(across, x, toWidth, from, to, height);
+                out[y * toWidth + x] = mean(across, x, toWidth, part(y, height, toHeight), part(y + 1, height, toHeight), height);
             }
         }
         return new LightnessPlane(toWidth, toHeight, out);
+    }
+
+    private static double part(int nth, int of, int parts) {
+        return Math.min(of, (double) nth * of / parts);
     }
 
     private static float mean(float[] of, int at, int step, double from, double to, int count) {
