@@ -13,6 +13,8 @@ public final class InvalidRequest extends WistelException {
         CHART_TOO_LARGE,
         /** A body stopped coming. */
         UPLOAD_STALLED,
+        /** A folder that can't be watched. */
+        FOLDER_UNFIT,
         /** More bytes than are taken. */
         FILE_TOO_LARGE,
         /** Not a length. */

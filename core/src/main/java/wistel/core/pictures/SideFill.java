@@ -85,6 +85,13 @@ public sealed interface SideFill {
             }
         }
 
+        /** The same content in another file of the picture, as far as that shows it. */
+        public Patch in(SameContent content) {
+            double w = Math.min(1, content.across(width));
+            double h = Math.min(1, content.down(height));
+            return new Patch(Math.max(0, Math.min(1 - w, content.x(x))), Math.max(0, Math.min(1 - h, content.y(y))), w, h);
+        }
+
         /** The mean of what lies in it, averaged as light. */
         public List<Integer> meanOf(View picture, LightCurve light) {
             int left = (int) Math.min(picture.width() - 1, Math.max(0, x) * picture.width());

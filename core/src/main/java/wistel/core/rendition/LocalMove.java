@@ -1,6 +1,7 @@
 package wistel.core.rendition;
 
 import java.util.function.DoubleUnaryOperator;
+import wistel.core.pictures.SameContent;
 
 /**
  * A change of a part of a picture, by a weight from 0 to 1 for each of its places: the colour is the blend of what it is with and without
@@ -12,6 +13,9 @@ public sealed interface LocalMove {
 
     /** False to print as if it weren't there. */
     boolean on();
+
+    /** The same over the same content of another file of the picture; the edges stay with what is printed. */
+    LocalMove in(SameContent content);
 
     /** "a place, lighter by 12". */
     String words();
@@ -44,6 +48,11 @@ public sealed interface LocalMove {
         }
     }
 
+    /** As near to a share as one may lie beside the picture. */
+    private static double near(double share) {
+        return Math.max(-1, Math.min(2, share));
+    }
+
     /** From 0 to 1 with no slope and no bend at either end, so that no rim shows (K. Perlin, "Improving noise", SIGGRAPH 2002). */
     static double smooth(double t) {
         double u = Math.max(0, Math.min(1, t));
@@ -63,6 +72,11 @@ public sealed interface LocalMove {
             Ranges.within("reach", reach, 0.02, 1);
             Ranges.within("roundness", round, 0, 1);
             Ranges.within("softness", soft, 0.05, 1);
+        }
+
+        @Override
+        public LocalMove in(SameContent content) {
+            return this;
         }
 
         @Override
@@ -134,15 +148,22 @@ public sealed interface LocalMove {
         implements
             LocalMove {
         public static final double SMALLEST = 0.005;
+        private static final double LARGEST = 3;
 
         /** @throws wistel.core.fault.InvalidRequest when a number is out of its range */
         public Place {
             Ranges.within("place", x, -1, 2);
             Ranges.within("place", y, -1, 2);
-            Ranges.within("size of a place", across, SMALLEST, 3);
-            Ranges.within("size of a place", down, SMALLEST, 3);
+            Ranges.within("size of a place", across, SMALLEST, LARGEST);
+            Ranges.within("size of a place", down, SMALLEST, LARGEST);
             Ranges.within("angle", degrees, -180, 180);
             Ranges.within("softness", soft, 0.05, 1);
+        }
+
+        @Override
+        public LocalMove in(SameContent content) {
+            return new Place(near(content.x(x)), near(content.y(y)), Math.max(SMALLEST, Math.min(LARGEST, content.across(across))),
+                Math.max(SMALLEST, Math.min(LARGEST, content.down(down))), degrees, soft, change, on);
         }
 
         @Override
@@ -177,6 +198,15 @@ public sealed interface LocalMove {
             if (Math.hypot(toX - fromX, toY - fromY) < SHORTEST) {
                 throw Ranges.curve("A slope of no length would be a hard edge.", "Draw it from where it is full to where it is gone.");
             }
+        }
+
+        @Override
+        public LocalMove in(SameContent content) {
+            double atX = near(content.x(fromX));
+            double atY = near(content.y(fromY));
+            double x = near(content.x(toX));
+            double y = near(content.y(toY));
+            return Math.hypot(x - atX, y - atY) < SHORTEST ? this : new Slope(atX, atY, x, y, change, on);
         }
 
         @Override

@@ -2,6 +2,7 @@ package wistel.core.sheet;
 
 import wistel.core.fault.InvalidRequest;
 import wistel.core.pictures.Crop;
+import wistel.core.pictures.SameContent;
 
 /**
  * The part of a picture that a person wants, in shares of its upright width and height, 0 to 1, after it was straightened.
@@ -57,6 +58,51 @@ public record Cut(double x, double y, double width, double height, double degree
             }
         }
         return best == null ? new Cut(0.5 - SMALLEST, 0.5 - SMALLEST, 2 * SMALLEST, 2 * SMALLEST, degrees) : best;
+    }
+
+    /**
+     * The same content in another file of the picture; moved, and made smaller where that isn't enough, to lie on it.
+     *
+     * @return this where it is all of the picture, or both files have one frame
+     */
+    public Cut in(SameContent content) {
+        if (whole() || content.sameFrame()) {
+            return this;
+        }
+        double[] middle = middle(content);
+        double w = Math.min(1, Math.max(SMALLEST, content.across(width)));
+        double h = Math.min(1, Math.max(SMALLEST, content.down(height)));
+        return new Cut(Math.max(0, Math.min(1 - w, middle[0] - w / 2)), Math.max(0, Math.min(1 - h, middle[1] - h / 2)), w, h, degrees)
+            .inside((double) content.newer().width() / content.newer().height());
+    }
+
+    /** Pixels of the newer file that its content lies off where it should, at the corner where that is most. */
+    public double off(SameContent content) {
+        if (whole() || content.sameFrame()) {
+            return 0;
+        }
+        Cut got = in(content);
+        double[] middle = middle(content);
+        double left = Math.abs(got.x - (middle[0] - content.across(width) / 2));
+        double right = Math.abs(got.x + got.width - (middle[0] + content.across(width) / 2));
+        double top = Math.abs(got.y - (middle[1] - content.down(height) / 2));
+        double bottom = Math.abs(got.y + got.height - (middle[1] + content.down(height) / 2));
+        return Math.max(Math.max(left, right) * content.newer().width(), Math.max(top, bottom) * content.newer().height());
+    }
+
+    /** Where its middle lies in the other file, turned about the middle of that. */
+    private double[] middle(SameContent content) {
+        double cos = Math.cos(Math.toRadians(degrees));
+        double sin = Math.sin(Math.toRadians(degrees));
+        double dx = (x + width / 2 - 0.5) * content.older().width();
+        double dy = (y + height / 2 - 0.5) * content.older().height();
+        // on the picture as it was before it was turned, in shares of it
+        double atX = 0.5 + (dx * cos + dy * sin) / content.older().width();
+        double atY = 0.5 + (-dx * sin + dy * cos) / content.older().height();
+        double toX = (content.x(atX) - 0.5) * content.newer().width();
+        double toY = (content.y(atY) - 0.5) * content.newer().height();
+        return new double[] {0.5 + (toX * cos - toY * sin) / content.newer().width(),
+            0.5 + (toX * sin + toY * cos) / content.newer().height()};
     }
 
     /** The largest factor by which it may grow about its middle. */

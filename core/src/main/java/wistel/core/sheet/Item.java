@@ -3,6 +3,7 @@ package wistel.core.sheet;
 import java.util.Objects;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.pictures.Crop;
+import wistel.core.pictures.SameContent;
 
 /**
  * A piece: one picture as it is wanted on paper. Plans name items; where several are laid, one rendition may be in many of them.
@@ -64,6 +65,28 @@ public record Item(String id, String renditionId, Cut cut, Frame frame, Annotati
 
     public Item cut(Cut next) {
         return new Item(id, renditionId, next, frame, annotation, copies, title);
+    }
+
+    /** The same piece of another file of its picture: the same content, where that has it. */
+    public Item in(SameContent content) {
+        Cut next = cut.in(content);
+        if (frame.fit() == Frame.Fit.WHOLE || content.sameFrame()) {
+            return cut(next);
+        }
+        SheetPlan.PixelSize older = new SheetPlan.PixelSize(content.older().width(), content.older().height());
+        SheetPlan.PixelSize newer = new SheetPlan.PixelSize(content.newer().width(), content.newer().height());
+        Crop before = shown(older, frame.widthMm(), frame.heightMm());
+        Crop wanted = cut(next).wanted(newer);
+        Crop shown = cut(next).shown(newer, frame.widthMm(), frame.heightMm());
+        double x = content.x((before.x() + before.width() / 2) / older.width()) * newer.width();
+        double y = content.y((before.y() + before.height() / 2) / older.height()) * newer.height();
+        return cut(next).framed(frame.cropped(within(x - shown.width() / 2 - wanted.x(), wanted.width() - shown.width(), frame.cropX()),
+            within(y - shown.height() / 2 - wanted.y(), wanted.height() - shown.height(), frame.cropY())));
+    }
+
+    /** A share of what is left beside; as it was where nothing is. */
+    private static double within(double at, double left, double was) {
+        return left < 1e-6 ? was : Math.max(0, Math.min(1, at / left));
     }
 
     public Item repeated(int next) {

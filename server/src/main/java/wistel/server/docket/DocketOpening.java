@@ -48,7 +48,7 @@ public class DocketOpening {
     }
 
     /** The same with decisions that were kept under a name. */
-    Like openFrom(MasterImport.Taken taken, UUID startingPoint) {
+    public Like openFrom(MasterImport.Taken taken, UUID startingPoint) {
         StartingPointRepository.StartingPoint start = points.get(startingPoint);
         return openLike(taken, new DocketRepository.Row(start.id(), 0, 0, start.spec(), Optional.empty(), Optional.empty(), Set.of(),
             Instant.EPOCH));

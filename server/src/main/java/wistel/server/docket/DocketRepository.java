@@ -9,6 +9,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -128,6 +129,13 @@ public class DocketRepository {
             }
         });
         return new OnBench(rows, unreadable);
+    }
+
+    /** Dockets on the bench that hold one of these pictures, those left out that can't be read. */
+    public List<Row> onBenchHolding(Collection<String> masterHashes) {
+        return records.readable(jdbc.sql(SELECT + """
+            where not d.put_away and d.id in (select x.docket_id from docket_rendition x join master m on m.id = x.master_id
+              where m.hash = any (?)) order by d.number""").param(masterHashes.toArray(String[]::new)), row);
     }
 
     /** Dockets that hold a version of this compensation now, those put away among them. */

@@ -86,6 +86,11 @@ public class MasterRepository {
             .orElseThrow(() -> new NotFound("There is no such picture.", "Go back to the bench."));
     }
 
+    /** Files that were called so, whatever their kind; {@code stem} in small letters, without the ending. */
+    public List<Master> called(String stem) {
+        return jdbc.sql(SELECT + "where lower(regexp_replace(m.file_name, '\\.[^.]{1,5}$', '')) = ?").param(stem).query(row).list();
+    }
+
     public boolean nameTaken(String fileName) {
         return !List.of()
             .equals(jdbc.sql("select 1 from master where lower(file_name) = lower(?)").param(fileName).query(Integer.class).list());

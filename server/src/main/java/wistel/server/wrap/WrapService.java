@@ -211,7 +211,11 @@ public class WrapService {
     }
 
     SideFill.OneColour picked(DocketSpec d, SideFill.Patch patch) {
-        Master master = masters.byHash(d.rendition(d.wrap().item().renditionId()).masterHash()).orElseThrow();
+        return picked(masters.byHash(d.rendition(d.wrap().item().renditionId()).masterHash()).orElseThrow(), patch);
+    }
+
+    /** The mean of a patch of a picture. */
+    public SideFill.OneColour picked(Master master, SideFill.Patch patch) {
         View view = previews.view(master, COLOUR_VIEW);
         return new SideFill.OneColour(patch, patch.meanOf(view, PictureLight.of(previews.profile(master))));
     }

@@ -9,6 +9,8 @@ import wistel.core.docket.spec.DocketSpec;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.pairing.PairingVersion;
 import wistel.core.paper.Stock;
+import wistel.core.pictures.SameContent;
+import wistel.core.pictures.SideFill;
 import wistel.core.printer.DriverSettings;
 import wistel.core.rendition.Compensated;
 import wistel.core.rendition.Rendition;
@@ -22,7 +24,7 @@ import wistel.core.sheet.Tiled;
 
 /** One change of a docket: what a person did, and what undo says it takes back. {@link Command} is what may come from outside. */
 public sealed interface Change permits Command, StripChange, Change.Charted, Change.Paired, Change.PairedWith, Change.Added, Change.Each,
-    Change.Placing {
+    Change.Placing, Change.Newer {
     /** @throws InvalidRequest when it can't be done to this docket */
     DocketSpec on(DocketSpec d);
 
@@ -115,6 +117,29 @@ public sealed interface Change permits Command, StripChange, Change.Charted, Cha
         @Override
         public String words() {
             return items.size() == 1 ? "one more piece" : items.size() + " more pieces";
+        }
+    }
+
+    /**
+     * A newer file of one of its pictures: all that was decided stays, over the same content.
+     *
+     * @param content  where the older file's content lies in the newer one
+     * @param sides    of a wrap in one colour, that colour read from the newer file; empty where nothing of it is on the docket
+     * @param fileName of the newer file
+     */
+    record Newer(String renditionId, String masterHash, SameContent content, Optional<SideFill> sides, String fileName) implements Change {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            Rendition now = d.rendition(renditionId);
+            List<Item> items = d.items().stream().map(i -> i.renditionId().equals(renditionId) ? i.in(content) : i).toList();
+            SheetPlan plan = sides.flatMap(fill -> Plans.wrap(d.plan()).<SheetPlan>map(w -> w.filled(fill))).orElse(d.plan());
+            return d.withRendition(now.of(masterHash).locally(now.local().stream().map(m -> m.in(content)).toList())).withItems(items)
+                .withPlan(plan);
+        }
+
+        @Override
+        public String words() {
+            return "a newer file, " + fileName;
         }
     }
 
