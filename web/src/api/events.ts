@@ -29,6 +29,8 @@ export function useServerEvents() {
       client.invalidateQueries({ queryKey: ['status'] })
       client.invalidateQueries({ queryKey: ['bench'] })
     })
+    source.addEventListener('arrival', () => client.invalidateQueries({ queryKey: ['arrivals'] }))
+    source.addEventListener('watched-folder', () => client.invalidateQueries({ queryKey: ['watched-folder'] }))
     source.addEventListener('wedge', () => client.invalidateQueries({ queryKey: ['wedges'] }))
     source.addEventListener('pairing', () => {
       client.invalidateQueries({ queryKey: ['pairings'] })

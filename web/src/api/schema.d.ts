@@ -4,6 +4,70 @@
  */
 
 export interface paths {
+    "/api/arrivals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_4"];
+        put?: never;
+        post: operations["drop_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/arrivals/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["forget_3"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/arrivals/{id}/answer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["answer"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/arrivals/{id}/comparisons": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["compared_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/attempts": {
         parameters: {
             query?: never;
@@ -27,7 +91,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["get_1"];
+        get: operations["get_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -381,7 +445,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["take_1"];
+        post: operations["take_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -525,7 +589,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["open_1"];
+        post: operations["open_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -539,7 +603,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["get"];
+        get: operations["get_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -996,6 +1060,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/dockets/{id}/renditions/{rendition}/master": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["take"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dockets/{id}/renditions/{rendition}/move-curves": {
         parameters: {
             query?: never;
@@ -1444,6 +1524,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/masters/{hash}/comparisons": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["compared"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/masters/{hash}/difference": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["difference"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/masters/{hash}/gamut": {
         parameters: {
             query?: never;
@@ -1668,6 +1780,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/picture-dockets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["open_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/printers": {
         parameters: {
             query?: never;
@@ -1725,7 +1853,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["take"];
+        post: operations["take_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1860,6 +1988,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/settings/watched-folder": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["get"];
+        put: operations["set"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sheet-dockets": {
         parameters: {
             query?: never;
@@ -1969,7 +2113,7 @@ export interface paths {
         delete?: never;
         options?: never;
         head?: never;
-        patch: operations["take_2"];
+        patch: operations["take_3"];
         trace?: never;
     };
     "/api/wedges/scanner": {
@@ -2231,6 +2375,9 @@ export interface components {
             /** Format: double */
             ruleMm: number;
         };
+        AnswerAsked: {
+            pictures: components["schemas"]["DocketPicture"][];
+        };
         Arranged: {
             arrangement: components["schemas"]["Arrangement"];
             /** @enum {string} */
@@ -2253,6 +2400,34 @@ export interface components {
             rows?: components["schemas"]["Rows"];
             /** @enum {string} */
             way?: "TIGHTEST" | "CUT_ACROSS" | "ROWS" | "BY_HAND";
+        };
+        Arrival: {
+            /** Format: date-time */
+            came: string;
+            dockets: components["schemas"]["ArrivalPlace"][];
+            fileName: string;
+            /** Format: uuid */
+            id: string;
+            masterHash?: string;
+            /** @enum {string} */
+            origin: "DROPPED" | "WATCHED";
+            /** @enum {string} */
+            state: "ASKS" | "OPENED" | "NEWER" | "UNREADABLE";
+            words: string;
+        };
+        ArrivalPlace: {
+            /** Format: uuid */
+            docketId: string;
+            /** Format: int32 */
+            number: number;
+            renditionId: string;
+            title: string;
+        };
+        ArrivalTaken: {
+            /** Format: uuid */
+            arrival?: string;
+            docket?: components["schemas"]["DocketView"];
+            notice: string;
         };
         AskedMode: {
             blackPoint?: boolean;
@@ -2591,6 +2766,11 @@ export interface components {
             why: string;
         };
         Delta: components["schemas"]["Instead"] | components["schemas"]["Shift"];
+        DocketPicture: {
+            /** Format: uuid */
+            docketId: string;
+            renditionId: string;
+        };
         DocketSpec: {
             colour: components["schemas"]["Conversion"];
             /** Format: int32 */
@@ -2717,6 +2897,23 @@ export interface components {
             /** Format: double */
             threshold: number;
         };
+        FileCompared: {
+            alike: boolean;
+            differences: string[];
+            /** Format: uuid */
+            docketId: string;
+            left: string[];
+            /** Format: int32 */
+            number: number;
+            older: components["schemas"]["OlderFrame"];
+            olderHash: string;
+            olderName: string;
+            renditionId: string;
+            title: string;
+            unchanged: boolean;
+            /** Format: int32 */
+            version: number;
+        };
         FileNotes: {
             /** Format: date-time */
             taken?: string;
@@ -2753,6 +2950,13 @@ export interface components {
         Fix: {
             change: components["schemas"]["Command"];
             label: string;
+        };
+        FolderState: {
+            /** Format: date-time */
+            looked?: string;
+            problem: string;
+            /** Format: int32 */
+            waiting: number;
         };
         FoundPrinter: {
             name: string;
@@ -3110,6 +3314,10 @@ export interface components {
         NewPrinter: {
             uri: string;
         };
+        NewerFileAsked: {
+            fileName: string;
+            hash: string;
+        };
         NextVersion: {
             follow: boolean;
             moves: components["schemas"]["Move"][];
@@ -3136,6 +3344,16 @@ export interface components {
             itemId: string;
             /** @enum {string} */
             kind: "of-piece";
+        };
+        OlderFrame: {
+            /** Format: double */
+            height: number;
+            /** Format: double */
+            width: number;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
         };
         OnBench: {
             /** Format: uuid */
@@ -3356,6 +3574,14 @@ export interface components {
             itemId: string;
             /** @enum {string} */
             kind: "picked-out";
+        };
+        PictureDocketAsked: {
+            fileName: string;
+            /** Format: uuid */
+            from?: string;
+            hash: string;
+            /** Format: uuid */
+            like?: string;
         };
         PicturesAsked: {
             pictures: components["schemas"]["Brought"][];
@@ -4270,6 +4496,19 @@ export interface components {
             /** Format: double */
             warmth: number;
         };
+        Watch: {
+            /** @enum {string} */
+            done: "LEFT" | "MOVED";
+            folder: string;
+            /** @enum {string} */
+            newer: "TAKEN" | "ASKED";
+            on: boolean;
+        };
+        WatchedFolderView: {
+            doneFolder: string;
+            now: components["schemas"]["FolderState"];
+            watch: components["schemas"]["Watch"];
+        };
         Way: {
             now: boolean;
             value: string;
@@ -4469,6 +4708,117 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    all_4: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Arrival"][];
+                };
+            };
+        };
+    };
+    drop_1: {
+        parameters: {
+            query: {
+                name: string;
+                from?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ArrivalTaken"];
+                };
+            };
+        };
+    };
+    forget_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    answer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AnswerAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ArrivalTaken"];
+                };
+            };
+        };
+    };
+    compared_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["FileCompared"][];
+                };
+            };
+        };
+    };
     search: {
         parameters: {
             query?: {
@@ -4491,7 +4841,7 @@ export interface operations {
             };
         };
     };
-    get_1: {
+    get_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -5026,7 +5376,7 @@ export interface operations {
             };
         };
     };
-    take_1: {
+    take_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -5266,7 +5616,7 @@ export interface operations {
             };
         };
     };
-    open_1: {
+    open_2: {
         parameters: {
             query: {
                 name: string;
@@ -5290,7 +5640,7 @@ export interface operations {
             };
         };
     };
-    get: {
+    get_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -6128,6 +6478,35 @@ export interface operations {
             };
         };
     };
+    take: {
+        parameters: {
+            query?: never;
+            header: {
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+                rendition: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewerFileAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DocketView"];
+                };
+            };
+        };
+    };
     shape: {
         parameters: {
             query?: {
@@ -6896,6 +7275,56 @@ export interface operations {
             };
         };
     };
+    compared: {
+        parameters: {
+            query: {
+                docket: string;
+            };
+            header?: never;
+            path: {
+                hash: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["FileCompared"][];
+                };
+            };
+        };
+    };
+    difference: {
+        parameters: {
+            query: {
+                from: string;
+                longest?: number;
+            };
+            header?: never;
+            path: {
+                hash: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": string;
+                    "image/png": string;
+                };
+            };
+        };
+    };
     gamut: {
         parameters: {
             query: {
@@ -7327,6 +7756,30 @@ export interface operations {
             };
         };
     };
+    open_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PictureDocketAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ArrivalTaken"];
+                };
+            };
+        };
+    };
     printers: {
         parameters: {
             query?: never;
@@ -7417,7 +7870,7 @@ export interface operations {
             };
         };
     };
-    take: {
+    take_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -7670,6 +8123,50 @@ export interface operations {
             };
         };
     };
+    get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["WatchedFolderView"];
+                };
+            };
+        };
+    };
+    set: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Watch"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["WatchedFolderView"];
+                };
+            };
+        };
+    };
     open: {
         parameters: {
             query?: never;
@@ -7849,7 +8346,7 @@ export interface operations {
             };
         };
     };
-    take_2: {
+    take_3: {
         parameters: {
             query?: never;
             header?: never;

@@ -43,6 +43,11 @@ export type OwnBody = S['OwnBody']
 /** What a person decides on a docket. */
 export type Command = S['Command']
 export type OnDocket = S['OnDocket']
+/** A file that came in and asks or is told of. */
+export type Arrival = S['Arrival']
+/** A file beside a picture of which it may be the newer one. */
+export type FileCompared = S['FileCompared']
+export type BroughtPicture = S['BroughtPicture']
 export type Single = S['Single']
 /** A piece: one picture as it is wanted on paper. */
 export type Item = S['Item']

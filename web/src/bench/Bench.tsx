@@ -5,6 +5,7 @@ import { Link, useNavigate } from 'react-router'
 import { bringPictures } from '../api/bring'
 import { answer, api, Problem, upload } from '../api/client'
 import type { DocketView, OnBench } from '../api/types'
+import { BenchArrivals } from '../arrivals/BenchArrivals'
 import { useKeys } from '../frame/keys'
 import { HELP } from '../frame/words'
 import { MarkSign } from '../parts/MarkSign'
@@ -57,14 +58,16 @@ export function Bench() {
     setArrivals((all) => [...coming.map((c) => ({ key: c.key, name: c.file.name, share: 0 })), ...all].slice(0, 30))
     for (const { file, key } of coming) {
       try {
-        const opened = await upload<{ docket: DocketView; notice: string }>(
-          '/api/dockets',
+        const opened = await upload<{ docket?: DocketView; notice: string }>(
+          '/api/arrivals',
           { query: { name: file.name, ...(from ? { from } : {}) } },
           file,
           status?.largestFile ?? Number.POSITIVE_INFINITY,
           (share) => change(key, { share }),
         )
-        change(key, { share: 1, docket: opened.docket, notice: opened.notice })
+        if (opened.docket) change(key, { share: 1, docket: opened.docket, notice: opened.notice })
+        else setArrivals((all) => all.filter((a) => a.key !== key))
+        client.invalidateQueries({ queryKey: ['arrivals'] })
       } catch (e) {
         const problem = e instanceof Problem ? e : new Problem('unforeseen', String(e), '')
         change(key, { error: `${problem.message} ${problem.next}` })
@@ -210,6 +213,7 @@ export function Bench() {
                 e.target.value = ''
               }}
             />
+            <BenchArrivals />
             {gathering && <GatheringSoFar gathering={gathering} />}
             <ul className="arrivals" aria-live="polite">
               {arrivals.map((a) => (

@@ -1,9 +1,9 @@
 import { RedoOutlined, UndoOutlined } from '@ant-design/icons'
-import { App, Button, Input, Popconfirm, Tooltip } from 'antd'
+import { Button, Input, Popconfirm, Tooltip } from 'antd'
 import { useEffect, useRef, useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
-import { answer, api, since, upload } from '../api/client'
-import type { DocketView } from '../api/types'
+import { answer, api, since } from '../api/client'
+import { useFilesOnDocket } from '../arrivals/useFilesOnDocket'
 import { filesOf } from '../bench/arrivals'
 import { useKeys } from '../frame/keys'
 import { MachineStation } from '../machine/MachineStation'
@@ -37,11 +37,12 @@ export function Docket() {
   const { id = '', station } = useParams()
   const tools = useDocket(id)
   const navigate = useNavigate()
-  const { notification } = App.useApp()
   const [lookedAt, lookAt] = useState('')
   const { view, change } = tools
   const tryVariations = useTryVariations(id, tools)
   const unsettled = view?.track.findIndex((s) => s.mark !== 'SETTLED') ?? 0
+  // at the size station pictures may be laid beside what is there
+  const files = useFilesOnDocket(id, tools, station === 'size' && !['wrap', 'strip'].includes(view?.spec.plan.kind ?? ''))
   const first = STATIONS[unsettled < 0 ? 5 : unsettled] ?? 'picture'
   const open = STATIONS.find((s) => s === station) ?? first
   // the station that is opened stands in the address from the start: only the person moves on
@@ -52,26 +53,6 @@ export function Docket() {
   // keys may come faster than the page is drawn: they count from where the last one went
   const place = useRef<number>(0)
   place.current = STATIONS.indexOf(open)
-  /** A picture dropped here gets a docket of its own that is printed the same way. */
-  const like = (file: File) =>
-    upload<{ docket: DocketView; notice: string }>(
-      '/api/dockets',
-      { query: { like: id, name: file.name } },
-      file,
-      Number.POSITIVE_INFINITY,
-    ).then(
-      (opened) =>
-        notification.open({
-          title: `${opened.docket.spec.heading.title} is on the bench, to be printed like this one.`,
-          description: opened.notice,
-          actions: (
-            <Button size="small" onClick={() => navigate(`/dockets/${opened.docket.id}/size`)}>
-              Open it
-            </Button>
-          ),
-        }),
-      tools.complain,
-    )
   const go = (to: string) => navigate(`/dockets/${id}/${to}`)
 
   const step = (by: number) => {
@@ -120,10 +101,7 @@ export function Docket() {
       onDragOver={(e) => e.preventDefault()}
       onDrop={async (e) => {
         e.preventDefault()
-        const files = await filesOf(e.dataTransfer)
-        // at the size station pictures are laid beside what is there; elsewhere each gets a docket of its own
-        if (open === 'size' && !['wrap', 'strip'].includes(view.spec.plan.kind)) await tools.bring(files)
-        else for (const file of files) await like(file)
+        files.dropped(await filesOf(e.dataTransfer))
       }}
     >
       <div className="docket-head">
@@ -228,7 +206,8 @@ export function Docket() {
           <PictureStrip view={view} shown={picture.renditionId} onShow={lookAt} />
         )}
       </div>
-      <Room view={view} picture={picture} tools={tools} go={go} />
+      {files.question}
+      <Room view={view} picture={picture} tools={tools} go={go} onFile={(file) => files.dropped([file])} />
       <footer className="readback">
         <span data-testid="readback">
           <b>If printed now:</b> {view.readback}

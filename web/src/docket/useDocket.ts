@@ -204,4 +204,11 @@ export type StripProps = StationProps & { view: StripDocket }
 /** At the size station of one picture on a sheet. */
 export type SheetProps = StationProps & { view: SheetDocket }
 /** `picture` is the one of the docket that is looked at. */
-export type StationProps = { view: DocketView; picture: OnDocket; tools: DocketTools; go: (station: string) => void }
+export type StationProps = {
+  view: DocketView
+  picture: OnDocket
+  tools: DocketTools
+  go: (station: string) => void
+  /** A file that is chosen on a station is asked about as one that was dropped. */
+  onFile?: (file: File) => void
+}

@@ -6,6 +6,7 @@ import { asked, type ColourChange, changeOf, masterUrl, renditionOf, rounded, tr
 import type { StationProps } from '../docket/useDocket'
 import { Booth } from '../parts/BoothPicture'
 import { BOOTH } from '../parts/booth'
+import { FileButton } from '../parts/FileButton'
 import { StationFindings } from '../parts/Findings'
 import { megabytes, mm, percent } from '../parts/numbers'
 import { useLivePicture } from '../parts/useLivePicture'
@@ -14,7 +15,9 @@ import { lighterOf, mixed, TreatmentCard } from '../rendition/TreatmentCard'
 import { HistogramPlot } from './HistogramPlot'
 import './picture.css'
 
-export function PictureStation({ view, picture, tools, go }: StationProps) {
+const PICTURES = '.jpg,.jpeg,.tif,.tiff,.png'
+
+export function PictureStation({ view, picture, tools, go, onFile }: StationProps) {
   const m = picture.master
   const r = renditionOf(view, picture)
   const [draft, setDraft] = useState<ColourChange>()
@@ -80,6 +83,11 @@ export function PictureStation({ view, picture, tools, go }: StationProps) {
             <dt>profile</dt>
             <dd>{m.profileName || `none: read as ${picture.sourceName}`}</dd>
           </dl>
+          {onFile && (
+            <FileButton size="small" accept={PICTURES} onFile={onFile}>
+              A newer file of it
+            </FileButton>
+          )}
         </section>
         <TreatmentCard view={view} picture={picture} tools={tools} draft={draft} setDraft={setDraft} pointed={pointed} />
         <section>

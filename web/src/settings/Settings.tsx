@@ -8,6 +8,7 @@ import { PrintTexts } from './PrintTexts'
 import { ScreenColour } from './ScreenColour'
 import { ScreenMeasure } from './ScreenMeasure'
 import './settings.css'
+import { WatchedFolder } from './WatchedFolder'
 import { matchingWords, WORDS } from './words'
 
 type Limits = Retention['limits']
@@ -73,6 +74,7 @@ export function Settings() {
           {WORDS.save}
         </Button>
       </section>
+      <WatchedFolder />
       <PrintTexts />
       <ScreenColour />
       <ScreenMeasure />

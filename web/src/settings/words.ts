@@ -12,6 +12,15 @@ export const WORDS = {
   room: 'both together, GB',
   forEver: '0 is for ever, or without a bound.',
   save: 'Keep it so',
+  watched: 'Watched folder',
+  watchedHelp:
+    'What your editor exports there comes in by itself, once a file has stopped growing: as a docket, or as the newer state of a picture that is on the bench. Each file is taken once; links and hidden files are left alone.',
+  watchedPath: 'folder, its whole path',
+  watchOn: 'watch it',
+  newerTaken: 'becomes its newer state, where every decision can follow; else it asks on the bench',
+  newerAsked: 'asks on the bench',
+  doneLeft: 'stay where they are',
+  doneMoved: 'are moved to a folder beside it',
   colour: "This screen's colour",
   colourHelp:
     'Proofs are made for the colours that this screen shows, and say what it can’t show. With a profile that was measured on it, they are right for this very screen.',

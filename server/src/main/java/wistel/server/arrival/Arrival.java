@@ -13,7 +13,7 @@ import java.util.UUID;
  * @param dockets    pictures that it may be the newer file of, or became; for an opened one the docket
  */
 public record Arrival(UUID id, String fileName, Optional<String> masterHash, Origin origin, State state, String words, Instant came,
-    List<Where> dockets) {
+    List<ArrivalPlace> dockets) {
     /** Dropped by a person, or found in the watched folder. */
     public enum Origin {
         DROPPED, WATCHED
@@ -30,6 +30,6 @@ public record Arrival(UUID id, String fileName, Optional<String> masterHash, Ori
         UNREADABLE
     }
 
-    public record Where(UUID docketId, int number, String title, String renditionId) {
+    public record ArrivalPlace(UUID docketId, int number, String title, String renditionId) {
     }
 }

@@ -65,7 +65,7 @@ class ArrivalController {
     }
 
     /** @param pictures whose newer state the file is; none for a docket of its own */
-    record AnswerAsked(List<NewerStates.OnDocket> pictures) {
+    record AnswerAsked(List<NewerStates.DocketPicture> pictures) {
     }
 
     record NewerFileAsked(String hash, String fileName) {
@@ -99,7 +99,7 @@ class ArrivalController {
 
     /** How the file that asks stands to what it may be the newer state of. */
     @GetMapping("/arrivals/{id}/comparisons")
-    List<NewerStates.Compared> compared(@PathVariable UUID id) {
+    List<NewerStates.FileCompared> compared(@PathVariable UUID id) {
         return arrivals.compared(id);
     }
 
@@ -118,7 +118,7 @@ class ArrivalController {
 
     /** How a file that was brought stands to each picture of a docket, the likest first. */
     @GetMapping("/masters/{hash}/comparisons")
-    List<NewerStates.Compared> compared(@PathVariable String hash, @RequestParam UUID docket) {
+    List<NewerStates.FileCompared> compared(@PathVariable String hash, @RequestParam UUID docket) {
         return newer.compared(newer.master(hash), docket);
     }
 
@@ -134,7 +134,7 @@ class ArrivalController {
     @PutMapping("/dockets/{id}/renditions/{rendition}/master")
     ResponseEntity<DocketView> take(@PathVariable UUID id, @PathVariable String rendition, @RequestHeader("If-Match") String version,
         @RequestBody NewerFileAsked asked) {
-        newer.take(new NewerStates.OnDocket(id, rendition), IfMatch.version(version), newer.master(asked.hash), asked.fileName);
+        newer.take(new NewerStates.DocketPicture(id, rendition), IfMatch.version(version), newer.master(asked.hash), asked.fileName);
         return answers.changed(id);
     }
 }

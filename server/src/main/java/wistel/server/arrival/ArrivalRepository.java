@@ -12,7 +12,7 @@ import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import wistel.core.fault.NotFound;
-import wistel.server.arrival.NewerStates.OnDocket;
+import wistel.server.arrival.NewerStates.DocketPicture;
 
 /** Files that came in, until they are answered or told. */
 @Repository
@@ -35,7 +35,7 @@ class ArrivalRepository {
     }
 
     /** Those told before go when there are many. */
-    UUID add(Came came, List<OnDocket> dockets) {
+    UUID add(Came came, List<DocketPicture> dockets) {
         UUID id = UUID.randomUUID();
         jdbc.sql("insert into arrival (id, file_name, master_hash, origin, state, words, path, came) values (?, ?, ?, ?, ?, ?, ?, ?)")
             .params(Arrays.asList(id, came.fileName, came.masterHash.orElse(null), came.origin.name(), came.state.name(), came.words,
@@ -51,13 +51,13 @@ class ArrivalRepository {
 
     /** All that ask something or couldn't be read, and the last ones that were dealt with; the newest first. */
     List<Arrival> all() {
-        Map<UUID, List<Arrival.Where>> where = new HashMap<>();
+        Map<UUID, List<Arrival.ArrivalPlace>> where = new HashMap<>();
         jdbc.sql("""
             select a.arrival_id, a.docket_id, a.rendition_id, d.number, d.spec -> 'heading' ->> 'title' as title
             from arrival_docket a join docket d on d.id = a.docket_id where not d.put_away order by d.number, a.rendition_id""")
             .query(r -> {
                 where.computeIfAbsent(r.getObject("arrival_id", UUID.class), k -> new ArrayList<>())
-                    .add(new Arrival.Where(r.getObject("docket_id", UUID.class), r.getInt("number"),
+                    .add(new Arrival.ArrivalPlace(r.getObject("docket_id", UUID.class), r.getInt("number"),
                         Optional.ofNullable(r.getString("title")).orElse(""), r.getString("rendition_id")));
             });
         return jdbc.sql(SELECT + "order by came desc, id limit ?").param(MOST_OPEN).query((r, n) -> {

@@ -11,7 +11,7 @@ import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import wistel.core.fault.InvalidRequest;
-import wistel.server.arrival.NewerStates.OnDocket;
+import wistel.server.arrival.NewerStates.DocketPicture;
 import wistel.server.docket.DocketOpening;
 import wistel.server.docket.DocketRepository;
 import wistel.server.edge.Events;
@@ -57,7 +57,7 @@ class ArrivalService {
 
     /** One that a person dropped on the bench. */
     Came dropped(MasterImport.Taken taken, Optional<UUID> from) {
-        List<OnDocket> candidates = newer.candidates(taken.master(), taken.fileName());
+        List<DocketPicture> candidates = newer.candidates(taken.master(), taken.fileName());
         if (candidates.isEmpty()) {
             return opened(taken, Optional.empty(), from);
         }
@@ -85,10 +85,10 @@ class ArrivalService {
     }
 
     /** How the file of one that asks stands to what it may be the newer state of. */
-    List<NewerStates.Compared> compared(UUID id) {
+    List<NewerStates.FileCompared> compared(UUID id) {
         Arrival arrival = arrivals.asking(id);
         Master master = newer.master(arrival.masterHash().orElseThrow());
-        return arrival.dockets().stream().map(w -> newer.compared(master, new OnDocket(w.docketId(), w.renditionId()))).toList();
+        return arrival.dockets().stream().map(w -> newer.compared(master, new DocketPicture(w.docketId(), w.renditionId()))).toList();
     }
 
     /**
@@ -96,11 +96,11 @@ class ArrivalService {
      *
      * @param pictures none for a docket of its own
      */
-    Came answer(UUID id, List<OnDocket> pictures) {
+    Came answer(UUID id, List<DocketPicture> pictures) {
         Came answered = transaction.execute(status -> {
             Arrival arrival = arrivals.asking(id);
-            Set<OnDocket> asked = new HashSet<>();
-            arrival.dockets().forEach(w -> asked.add(new OnDocket(w.docketId(), w.renditionId())));
+            Set<DocketPicture> asked = new HashSet<>();
+            arrival.dockets().forEach(w -> asked.add(new DocketPicture(w.docketId(), w.renditionId())));
             if (!asked.containsAll(pictures)) {
                 throw new InvalidRequest(InvalidRequest.Reason.RENDITION_UNKNOWN, "This file isn't asked about for that picture.",
                     "Drop it on the docket itself.");
@@ -117,8 +117,8 @@ class ArrivalService {
         return answered;
     }
 
-    private void take(List<OnDocket> pictures, Master master, String fileName) {
-        for (OnDocket on : pictures) {
+    private void take(List<DocketPicture> pictures, Master master, String fileName) {
+        for (DocketPicture on : pictures) {
             newer.take(on, dockets.get(on.docketId()).version(), master, fileName);
             events.publish("docket", on.docketId().toString());
         }
@@ -133,7 +133,7 @@ class ArrivalService {
     void watched(WatchedFileRepository.Watched file, MasterImport.Taken taken, Newer choice) {
         Master master = taken.master();
         boolean known = here(file.path(), master, taken.fileName());
-        List<OnDocket> candidates = known ? List.of() : newer.candidates(master, taken.fileName());
+        List<DocketPicture> candidates = known ? List.of() : newer.candidates(master, taken.fileName());
         boolean follows = choice == Newer.TAKEN
             && candidates.stream().map(c -> newer.compared(master, c)).allMatch(c -> c.alike() && c.left().isEmpty());
         transaction.executeWithoutResult(status -> {
@@ -148,7 +148,7 @@ class ArrivalService {
             if (candidates.isEmpty()) {
                 UUID docket = opened(taken, Optional.empty(), Optional.empty()).docket().orElseThrow();
                 arrivals.add(came(taken, Arrival.Origin.WATCHED, Arrival.State.OPENED, taken.notice(), path),
-                    List.of(new OnDocket(docket, dockets.get(docket).spec().renditions().get(0).id())));
+                    List.of(new DocketPicture(docket, dockets.get(docket).spec().renditions().get(0).id())));
             } else if (follows) {
                 take(candidates, master, taken.fileName());
                 arrivals.add(came(taken, Arrival.Origin.WATCHED, Arrival.State.NEWER, "", path), candidates);

@@ -47,11 +47,11 @@ public class NewerStates {
     }
 
     /** A picture on a docket. */
-    public record OnDocket(UUID docketId, String renditionId) {
+    public record DocketPicture(UUID docketId, String renditionId) {
     }
 
     /** Where a picture lies in the newer file, in shares of that; it may reach beyond. */
-    public record Lies(double x, double y, double width, double height) {
+    public record OlderFrame(double x, double y, double width, double height) {
     }
 
     /**
@@ -63,8 +63,8 @@ public class NewerStates {
      * @param differences in short sentences
      * @param left        what of the docket's decisions can't stay as it is, in sentences
      */
-    public record Compared(UUID docketId, int number, String title, int version, String renditionId, String olderHash, String olderName,
-        boolean alike, boolean unchanged, Lies older, List<String> differences, List<String> left) {
+    public record FileCompared(UUID docketId, int number, String title, int version, String renditionId, String olderHash, String olderName,
+        boolean alike, boolean unchanged, OlderFrame older, List<String> differences, List<String> left) {
     }
 
     /** Whether a docket's pictures may have newer files: what is measured or chosen from was laid out with one. */
@@ -73,7 +73,7 @@ public class NewerStates {
     }
 
     /** Pictures on the bench of which a file may be the newer one: it is called as their file is and shows nearly the same. */
-    public List<OnDocket> candidates(Master newer, String fileName) {
+    public List<DocketPicture> candidates(Master newer, String fileName) {
         Map<String, Master> called = masters.called(stem(fileName)).stream().filter(m -> !m.hash().equals(newer.hash()))
             .collect(Collectors.toMap(Master::hash, m -> m));
         if (called.isEmpty()) {
@@ -85,11 +85,11 @@ public class NewerStates {
     }
 
     /** Pictures of dockets on the bench that are of these files. */
-    List<OnDocket> holding(Collection<String> hashes) {
+    List<DocketPicture> holding(Collection<String> hashes) {
         return hashes.isEmpty() ? List.of()
             : dockets.onBenchHolding(hashes).stream().filter(row -> takes(row.spec()))
                 .flatMap(row -> row.spec().renditions().stream().filter(r -> hashes.contains(r.masterHash()))
-                    .map(r -> new OnDocket(row.id(), r.id())))
+                    .map(r -> new DocketPicture(row.id(), r.id())))
                 .toList();
     }
 
@@ -99,27 +99,27 @@ public class NewerStates {
     }
 
     /** How a file stands to each picture of a docket, the likest first. */
-    public List<Compared> compared(Master newer, UUID docket) {
+    public List<FileCompared> compared(Master newer, UUID docket) {
         DocketRepository.Row row = dockets.get(docket);
         return row.spec().renditions().stream().map(r -> compared(newer, row, r))
-            .sorted(Comparator.comparing((Compared c) -> !c.alike)).toList();
+            .sorted(Comparator.comparing((FileCompared c) -> !c.alike)).toList();
     }
 
     /** @throws NotFound when the docket or its picture isn't there any more */
-    public Compared compared(Master newer, OnDocket on) {
+    public FileCompared compared(Master newer, DocketPicture on) {
         DocketRepository.Row row = dockets.get(on.docketId);
         return compared(newer, row, row.spec().rendition(on.renditionId));
     }
 
-    private Compared compared(Master newer, DocketRepository.Row row, Rendition r) {
+    private FileCompared compared(Master newer, DocketRepository.Row row, Rendition r) {
         Master older = master(r.masterHash());
         boolean unchanged = older.hash().equals(newer.hash());
         SameContent content = comparison.content(older, newer);
         SameContent shown = NewerFileWords.followed(content);
         List<String> differences = new ArrayList<>(NewerFileWords.differences(facts(older), facts(newer), content));
         differences.add(unchanged ? "It is the very file that is there." : differing(comparison.differing(older, newer)));
-        return new Compared(row.id(), row.number(), row.spec().title(), row.version(), r.id(), older.hash(), older.fileName(),
-            content.alike(), unchanged, new Lies(shown.x(0), shown.y(0), shown.across(1), shown.down(1)), differences,
+        return new FileCompared(row.id(), row.number(), row.spec().title(), row.version(), r.id(), older.hash(), older.fileName(),
+            content.alike(), unchanged, new OlderFrame(shown.x(0), shown.y(0), shown.across(1), shown.down(1)), differences,
             NewerFileWords.left(row.spec(), r.id(), content, facts(older), facts(newer)));
     }
 
@@ -149,7 +149,7 @@ public class NewerStates {
      * @param version of the docket that this was decided on
      */
     @Transactional
-    public void take(OnDocket on, int version, Master newer, String fileName) {
+    public void take(DocketPicture on, int version, Master newer, String fileName) {
         DocketSpec d = dockets.get(on.docketId).spec();
         Rendition now = d.rendition(on.renditionId);
         SameContent content = NewerFileWords.followed(comparison.content(master(now.masterHash()), newer));

@@ -70,7 +70,7 @@ class WatchedFolder {
     });
     /** Files that were seen and not yet taken: how they looked, and since when. */
     private final Map<Path, Seen> coming = new HashMap<>();
-    private volatile Watching now = new Watching("", 0, Optional.empty());
+    private volatile FolderState now = new FolderState("", 0, Optional.empty());
 
     WatchedFolder(WatchSettings settings, WatchedFileRepository files, ArrivalService arrivals, MasterImport imports, Events events,
         Clock clock) {
@@ -90,10 +90,10 @@ class WatchedFolder {
      * @param waiting files that are still to be taken
      * @param looked  when it was looked into last
      */
-    record Watching(String problem, int waiting, Optional<Instant> looked) {
+    record FolderState(String problem, int waiting, Optional<Instant> looked) {
     }
 
-    Watching now() {
+    FolderState now() {
         return now;
     }
 
@@ -117,8 +117,8 @@ class WatchedFolder {
     }
 
     private void tell(String problem, int waiting) {
-        Watching before = now;
-        now = new Watching(problem, waiting, Optional.of(clock.instant()));
+        FolderState before = now;
+        now = new FolderState(problem, waiting, Optional.of(clock.instant()));
         if (!before.problem.equals(problem) || before.waiting == 0 != (waiting == 0)) {
             events.publish("watched-folder", "state");
         }
@@ -129,7 +129,7 @@ class WatchedFolder {
         WatchSettings.Watch watch = settings.get();
         if (!watch.on()) {
             coming.clear();
-            now = new Watching("", 0, Optional.empty());
+            now = new FolderState("", 0, Optional.empty());
             return;
         }
         Path folder = Path.of(watch.folder());

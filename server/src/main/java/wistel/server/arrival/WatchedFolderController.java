@@ -20,7 +20,7 @@ class WatchedFolderController {
     }
 
     /** @param doneFolder where files go that are moved; blank where no folder is named */
-    record WatchedFolderView(WatchSettings.Watch watch, WatchedFolder.Watching now, String doneFolder) {
+    record WatchedFolderView(WatchSettings.Watch watch, WatchedFolder.FolderState now, String doneFolder) {
     }
 
     private WatchedFolderView view(WatchSettings.Watch watch) {
