@@ -32,6 +32,9 @@ import wistel.server.wrap.WrapService;
 /** A newer file of a picture that is on a docket: which it may be, how it differs, and putting it there. */
 @Service
 public class NewerStates {
+    /** Share of a picture that isn't told as a number. */
+    private static final double HARDLY_ANY = 0.001;
+
     private final DocketRepository dockets;
     private final DocketService decisions;
     private final MasterRepository masters;
@@ -126,7 +129,8 @@ public class NewerStates {
     private static String differing(FileComparison.Differing d) {
         return d.most() < FileComparison.SEEN ? "Nothing of it differs by as much as a person sees (ΔE00 " + FileComparison.SEEN + ")."
             : String.format(Locale.ROOT, "%s of it differs by more than ΔE00 %.0f; %.1f on average, %.0f at most, %s.",
-                DocketPhrases.percent(d.share()), FileComparison.SEEN, d.mean(), d.most(), where(d));
+                d.share() < HARDLY_ANY ? "Hardly anything" : DocketPhrases.percent(d.share()), FileComparison.SEEN, d.mean(), d.most(),
+                where(d));
     }
 
     private static String where(FileComparison.Differing d) {

@@ -96,9 +96,8 @@ public final class NewerFileWords {
         }
         boolean shaped = !Frame.sameShape((double) older.size.width() / older.size.height(),
             (double) newer.size.width() / newer.size.height());
-        if (shaped && pieces.stream().anyMatch(i -> i.cut().whole())) {
-            told.add("It has another shape: " + (pieces.stream().allMatch(i -> i.frame().fit() == Frame.Fit.FILL)
-                ? "its frame shows another part of it." : "it doesn't fill the size that was chosen."));
+        if (shaped && pieces.stream().anyMatch(i -> i.cut().whole() && i.frame().fit() == Frame.Fit.WHOLE)) {
+            told.add("It has another shape: it doesn't fill the size that was chosen.");
         }
         if (newer.channels == 1 && older.channels != 1 && r.treatment() instanceof Treatment.Monochrome) {
             told.add("It has no colours left for the mix by hue to act on.");
