@@ -5,15 +5,18 @@ import type {
   Intent,
   Item,
   LocalMove,
+  MarkArt,
   Move,
   OnDocket,
   Pairing,
+  PictureStamp,
   Placed,
   PrintFrame,
   Rendition,
   Sharpening,
   SheetDocket,
   Sides,
+  TiledDocket,
   Treatment,
   WrapDocket,
 } from './types'
@@ -22,7 +25,13 @@ import type {
 export type ProofView = 'PAPER_WHITE' | 'INK_BLACK' | 'SCREEN_WHITE_AND_BLACK'
 
 /** What happens to a picture's colours before they are converted: saved with the docket, or as sliders just now stand. */
-export type ColourChange = { treatment: Treatment; moves: Move[]; local?: LocalMove[]; framed?: PrintFrame }
+export type ColourChange = {
+  treatment: Treatment
+  moves: Move[]
+  local?: LocalMove[]
+  framed?: PrintFrame
+  stamps?: PictureStamp[]
+}
 
 /** The pairing of a docket whose paper is chosen: what is proofed, judged or printed has one. */
 export const pairingOf = (view: DocketView) => view.pairing as Pairing
@@ -34,7 +43,8 @@ export const renditionOf = (view: DocketView, picture: OnDocket) =>
 export const bleedOf = (placed: Placed): Placed[] => (placed.bleed?.parts ?? []).map((part) => ({ ...placed, ...part }))
 
 /** The piece that the plan of this docket lays. */
-export const itemOf = (view: SheetDocket | WrapDocket) => view.spec.items.find((i) => i.id === view.spec.plan.itemId) as Item
+export const itemOf = (view: SheetDocket | WrapDocket | TiledDocket) =>
+  view.spec.items.find((i) => i.id === view.spec.plan.itemId) as Item
 
 export const changeOf = (r: Rendition, { framed }: OnDocket): ColourChange => ({
   treatment: r.treatment,
@@ -46,17 +56,23 @@ export const changeOf = (r: Rendition, { framed }: OnDocket): ColourChange => ({
 /** As it is treated, without any moves: what a print is judged against. */
 export const treated = (treatment: Treatment): ColourChange => ({ treatment, moves: [] })
 
+/** With the marks of one's own that lie over it: in pictures alone, figures know nothing of them. */
+const marked = ({ framed, stamps }: OnDocket, change?: ColourChange): ColourChange | undefined =>
+  stamps.length === 0 ? change : { ...(change ?? treated({ kind: 'colour' })), framed, stamps }
+
 /** For an address; nothing where nothing is changed. */
 export const asked = (change?: ColourChange): { change?: string } => {
   if (!change) return {}
   const local = (change.local ?? []).filter((m) => m.on)
-  if (change.treatment.kind === 'colour' && change.moves.length === 0 && local.length === 0) return {}
+  const stamps = change.stamps ?? []
+  if (change.treatment.kind === 'colour' && change.moves.length + local.length + stamps.length === 0) return {}
   return {
     change: JSON.stringify({
       treatment: change.treatment,
       moves: change.moves,
       ...(local.length > 0 ? { local } : {}),
-      ...(local.some((m) => m.kind === 'edges') ? { framed: change.framed } : {}),
+      ...(stamps.length > 0 ? { stamps } : {}),
+      ...(stamps.length > 0 || local.some((m) => m.kind === 'edges') ? { framed: change.framed } : {}),
     }),
   }
 }
@@ -64,6 +80,10 @@ export const asked = (change?: ColourChange): { change?: string } => {
 /** Addresses of pictures. Each names everything that the picture depends on, so it can be kept for ever. */
 export const masterUrl = (hash: string, longest: number, change?: ColourChange) =>
   address('/api/masters/{hash}/picture', { path: { hash }, query: { longest, ...asked(change), ...forScreen() } })
+
+/** What a mark of one's own shows, transparent around it. */
+export const markUrl = (art: MarkArt, wide: number) =>
+  address('/api/mark-picture', { query: { kind: art.kind, content: art.content, aspect: art.aspect, wide } })
 
 /** A part of it, in its own pixels, so wide on the screen. */
 export const masterPartUrl = (
@@ -113,7 +133,7 @@ export const proofUrl = (
       intent,
       black: blackPointOf(view),
       view: shown,
-      ...asked(change),
+      ...asked(marked(picture, change)),
       ...toned(picture),
       ...forScreen(),
     },

@@ -11,7 +11,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_4"];
+        get: operations["all_5"];
         put?: never;
         post: operations["drop_1"];
         delete?: never;
@@ -30,7 +30,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["forget_3"];
+        delete: operations["forget_4"];
         options?: never;
         head?: never;
         patch?: never;
@@ -427,7 +427,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_3"];
+        get: operations["all_4"];
         put?: never;
         post: operations["keep_4"];
         delete?: never;
@@ -555,7 +555,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_2"];
+        get: operations["all_3"];
         put?: never;
         post: operations["add_3"];
         delete?: never;
@@ -749,7 +749,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["write_1"];
+        post: operations["write_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1467,7 +1467,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["picture"];
+        get: operations["picture_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1508,6 +1508,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/mark-picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["picture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/masters": {
         parameters: {
             query?: never;
@@ -1517,7 +1533,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["bring"];
+        post: operations["bring_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1663,6 +1679,54 @@ export interface paths {
         put: operations["keep_2"];
         post?: never;
         delete: operations["forget"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/own-marks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_2"];
+        put?: never;
+        post: operations["bring"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/own-marks/words": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["write_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/own-marks/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["forget_3"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2370,6 +2434,7 @@ export interface components {
         Annotation: {
             caption: components["schemas"]["Caption"];
             cutMarks: boolean;
+            own?: components["schemas"]["OwnMark"];
             /** Format: double */
             ruleGapMm: number;
             /** Format: double */
@@ -3234,7 +3299,15 @@ export interface components {
             /** Format: double */
             top: number;
         };
-        Mark: components["schemas"]["Bare"] | components["schemas"]["Line"] | components["schemas"]["Text"];
+        Mark: components["schemas"]["Bare"] | components["schemas"]["Line"] | components["schemas"]["Stamp"] | components["schemas"]["Text"];
+        MarkArt: {
+            /** Format: double */
+            aspect: number;
+            content: string;
+            /** @enum {string} */
+            kind: "PICTURE" | "DRAWING" | "WORDS";
+            name: string;
+        };
         Master: {
             /** Format: date-time */
             added: string;
@@ -3379,6 +3452,7 @@ export interface components {
             reach: components["schemas"]["Reach"];
             renditionId: string;
             sourceName: string;
+            stamps: components["schemas"]["PictureStamp"][];
             tones?: components["schemas"]["Tones"];
         };
         OnOneSheet: {
@@ -3431,6 +3505,25 @@ export interface components {
         OwnDisplay: {
             hash: string;
             name: string;
+        };
+        OwnMark: {
+            art: components["schemas"]["MarkArt"];
+            /** @enum {string} */
+            ink: "OWN" | "DARKENS" | "LIGHTENS";
+            /** Format: double */
+            insetMm: number;
+            /** Format: double */
+            opacity: number;
+            over: boolean;
+            /** @enum {string} */
+            spot: "UPPER_LEFT" | "UPPER_MIDDLE" | "UPPER_RIGHT" | "LOWER_LEFT" | "LOWER_MIDDLE" | "LOWER_RIGHT";
+            /** Format: double */
+            widthMm: number;
+        };
+        OwnMarkView: {
+            art: components["schemas"]["MarkArt"];
+            /** Format: uuid */
+            id: string;
         };
         Page: {
             /** @enum {string} */
@@ -3582,6 +3675,21 @@ export interface components {
             hash: string;
             /** Format: uuid */
             like?: string;
+        };
+        PictureStamp: {
+            art: components["schemas"]["MarkArt"];
+            /** Format: double */
+            height: number;
+            /** @enum {string} */
+            ink: "OWN" | "DARKENS" | "LIGHTENS";
+            /** Format: double */
+            opacity: number;
+            /** Format: double */
+            width: number;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
         };
         PicturesAsked: {
             pictures: components["schemas"]["Brought"][];
@@ -4148,6 +4256,19 @@ export interface components {
             /** @enum {string} */
             stage: "PICTURE" | "PAPER" | "SIZE" | "PROOF" | "MACHINE" | "RELEASE";
         };
+        Stamp: {
+            art: components["schemas"]["MarkArt"];
+            atMm: components["schemas"]["Rect"];
+            /** @enum {string} */
+            ink: "OWN" | "DARKENS" | "LIGHTENS";
+            /** @enum {string} */
+            kind: "stamp";
+            /** Format: double */
+            opacity: number;
+            /** @enum {string} */
+            orientation: "UPRIGHT" | "MIRRORED" | "HALF_TURN" | "FLIPPED" | "TRANSPOSED" | "QUARTER_RIGHT" | "TRANSVERSED" | "QUARTER_LEFT";
+            shownMm: components["schemas"]["Rect"];
+        };
         StartAsked: {
             /** Format: uuid */
             docketId: string;
@@ -4624,6 +4745,10 @@ export interface components {
             label: string;
             value: string;
         };
+        WordsAsked: {
+            name: string;
+            words: string;
+        };
         Work: {
             /** @enum {string} */
             kind: "work";
@@ -4708,7 +4833,7 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
-    all_4: {
+    all_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -4751,7 +4876,7 @@ export interface operations {
             };
         };
     };
-    forget_3: {
+    forget_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -5332,7 +5457,7 @@ export interface operations {
             };
         };
     };
-    all_3: {
+    all_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -5556,7 +5681,7 @@ export interface operations {
             };
         };
     };
-    all_2: {
+    all_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -5926,7 +6051,7 @@ export interface operations {
             };
         };
     };
-    write_1: {
+    write_2: {
         parameters: {
             query?: never;
             header: {
@@ -7180,7 +7305,7 @@ export interface operations {
             };
         };
     };
-    picture: {
+    picture_1: {
         parameters: {
             query?: {
                 longest?: number;
@@ -7253,7 +7378,32 @@ export interface operations {
             };
         };
     };
-    bring: {
+    picture: {
+        parameters: {
+            query: {
+                kind: "PICTURE" | "DRAWING" | "WORDS";
+                content: string;
+                aspect: number;
+                wide?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/png": string;
+                };
+            };
+        };
+    };
+    bring_1: {
         parameters: {
             query: {
                 name: string;
@@ -7520,6 +7670,92 @@ export interface operations {
             header?: never;
             path: {
                 name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    all_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["OwnMarkView"][];
+                };
+            };
+        };
+    };
+    bring: {
+        parameters: {
+            query: {
+                name: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["OwnMarkView"];
+                };
+            };
+        };
+    };
+    write_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WordsAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["OwnMarkView"];
+                };
+            };
+        };
+    };
+    forget_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
             };
             cookie?: never;
         };

@@ -43,6 +43,10 @@ export type OwnBody = S['OwnBody']
 /** What a person decides on a docket. */
 export type Command = S['Command']
 export type OnDocket = S['OnDocket']
+/** A mark of one's own on a docket, and what it shows. */
+export type OwnMark = S['OwnMark']
+export type MarkArt = S['MarkArt']
+export type PictureStamp = S['PictureStamp']
 /** A file that came in and asks or is told of. */
 export type Arrival = S['Arrival']
 /** A file beside a picture of which it may be the newer one. */

@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { answer, api, type Problem } from '../api/client'
 import type { Retention } from '../api/types'
 import { megabytes } from '../parts/numbers'
+import { OwnMarks } from './OwnMarks'
 import { PrintTexts } from './PrintTexts'
 import { ScreenColour } from './ScreenColour'
 import { ScreenMeasure } from './ScreenMeasure'
@@ -75,6 +76,7 @@ export function Settings() {
         </Button>
       </section>
       <WatchedFolder />
+      <OwnMarks />
       <PrintTexts />
       <ScreenColour />
       <ScreenMeasure />

@@ -89,7 +89,7 @@ export function WatchedFolder() {
         loading={save.isPending}
         onClick={() => save.mutate(watch)}
       >
-        {WORDS.save}
+        {WORDS.keepFolder}
       </Button>
     </section>
   )

@@ -17,10 +17,15 @@ export const WORDS = {
     'What your editor exports there comes in by itself, once a file has stopped growing: as a docket, or as the newer state of a picture that is on the bench. Each file is taken once; links and hidden files are left alone.',
   watchedPath: 'folder, its whole path',
   watchOn: 'watch it',
+  keepFolder: 'Keep the folder so',
   newerTaken: 'becomes its newer state, where every decision can follow; else it asks on the bench',
   newerAsked: 'asks on the bench',
   doneLeft: 'stay where they are',
   doneMoved: 'are moved to a folder beside it',
+  marks: 'Marks of your own',
+  marksHelp:
+    'A signature, a stamp, a logo: PNG with transparency or SVG, or a line of text. At the size station each can be laid in the border or over a corner of the picture. A docket keeps the mark as it was when it was laid.',
+  forgetMark: 'Take this mark off the list? Dockets that have it keep it.',
   colour: "This screen's colour",
   colourHelp:
     'Proofs are made for the colours that this screen shows, and say what it can’t show. With a profile that was measured on it, they are right for this very screen.',

@@ -1,24 +1,35 @@
 import { Checkbox, InputNumber } from 'antd'
 import { itemOf } from '../api/pictures'
 import type { Item } from '../api/types'
-import type { SheetProps } from '../docket/useDocket'
+import type { DocketTools, SheetProps } from '../docket/useDocket'
+import { OwnMarkFields } from './OwnMarkFields'
 
 type Annotation = Item['annotation']
 
 /** What is written and drawn round the picture. */
 export function AroundCard({ view, tools }: SheetProps) {
   const item = itemOf(view)
+  const change = (annotation: Annotation) => tools.decide({ kind: 'annotated', itemId: item.id, annotation })
   if (view.spec.plan.edge.borderless) {
     return (
-      <section>
-        <p>There is no border to write or draw in: this is printed to the edge.</p>
-      </section>
+      <>
+        <section>
+          <p>There is no border to write or draw in: this is printed to the edge.</p>
+        </section>
+        <OwnMarkOf item={item} tools={tools} />
+      </>
     )
   }
+  return <AnnotationFields now={item.annotation} onChange={change} />
+}
+
+/** Over a picture that has no border. */
+export function OwnMarkOf({ item, tools }: { item: Item; tools: DocketTools }) {
   return (
-    <AnnotationFields
-      now={item.annotation}
-      onChange={(annotation) => tools.decide({ kind: 'annotated', itemId: item.id, annotation })}
+    <OwnMarkFields
+      border={false}
+      now={item.annotation.own ?? undefined}
+      onChange={(own) => tools.decide({ kind: 'annotated', itemId: item.id, annotation: { ...item.annotation, own } })}
     />
   )
 }
@@ -128,6 +139,7 @@ export function AnnotationFields({
           </Checkbox>
         </div>
       </section>
+      <OwnMarkFields border now={now.own ?? undefined} onChange={(own) => set({ own })} />
     </>
   )
 }

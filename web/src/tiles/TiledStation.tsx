@@ -1,9 +1,11 @@
 import { Button } from 'antd'
 import { address } from '../api/client'
+import { itemOf } from '../api/pictures'
 import type { TiledProps } from '../docket/useDocket'
 import { StationFindings } from '../parts/Findings'
 import { mm } from '../parts/numbers'
 import { Typed } from '../parts/Typed'
+import { OwnMarkOf } from '../size/AroundCard'
 import { PlanChoice } from '../size/PlanChoice'
 import { JoinCard } from './JoinCard'
 import { SheetsStrip } from './SheetsStrip'
@@ -64,6 +66,7 @@ export function TiledStation(props: TiledProps) {
         </section>
         <StocksTable view={view} tools={tools} />
         <JoinCard view={view} tools={tools} />
+        <OwnMarkOf item={itemOf(view)} tools={tools} />
         <div className="next">
           <Button href={address('/api/dockets/{id}/joining', { path: { id: view.id } })} target="_blank">
             Page for the workbench

@@ -7,6 +7,7 @@ import type { StationProps } from '../docket/useDocket'
 import { StationFindings } from '../parts/Findings'
 import { labCss } from '../parts/numbers'
 import { placedOn } from '../parts/pieces'
+import { OwnMarkOf } from '../size/AroundCard'
 import { CropCard } from '../size/CropCard'
 import { CropView } from '../size/CropView'
 import { DetailCard } from '../size/DetailCard'
@@ -167,7 +168,12 @@ export function WrapStation(props: Props) {
           options={FACES}
         />
         {face === 'body' && <BodyCard {...props} />}
-        {face === 'sides' && <SidesCard {...props} picking={picking} onPicking={setPicking} />}
+        {face === 'sides' && (
+          <>
+            <SidesCard {...props} picking={picking} onPicking={setPicking} />
+            <OwnMarkOf item={itemOf(view)} tools={tools} />
+          </>
+        )}
         {crop && (
           <CropCard
             {...props}

@@ -43,7 +43,7 @@ import wistel.core.tone.PairingToneCurve;
 public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVersion pairing, Output output, List<Master> masters,
     String descriptionHash,
     String engine, Optional<LabFile> labFile, Optional<PairingToneCurve> curve) {
-    public static final int SCHEMA = 12;
+    public static final int SCHEMA = 13;
     public static final String ENGINE = "4";
     /** Reduces pictures across first, as all before it did. */
     private static final String ENGINE_3 = "3";

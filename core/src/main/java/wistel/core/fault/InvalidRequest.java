@@ -13,6 +13,8 @@ public final class InvalidRequest extends WistelException {
         CHART_TOO_LARGE,
         /** A body stopped coming. */
         UPLOAD_STALLED,
+        /** An SVG that is none, or holds what isn't drawn. */
+        DRAWING_UNFIT,
         /** A folder that can't be watched. */
         FOLDER_UNFIT,
         /** More bytes than are taken. */

@@ -5,6 +5,7 @@ import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -79,12 +80,47 @@ public final class LayoutRenderer {
     }
 
     /**
+     * For marks of one's own.
+     *
+     * @param arts      by content
+     * @param toWorking by picture, its codes to WORKING
+     * @param onward    from there to the sink's
+     * @param white     bare paper in WORKING
+     * @param neutral   nothing may add colour
+     */
+    public record Stamps(Map<String, StampArt> arts, Map<String, PlacedTransform> toWorking, Transform onward, char[] white,
+        boolean neutral) {
+        public Stamps {
+            arts = Map.copyOf(arts);
+            toWorking = Map.copyOf(toWorking);
+        }
+    }
+
+    /**
      * @param pictures by rendition; of a test strip by piece
      * @param sides    by placed picture, of those that something is made round
      * @param raster   that it is laid on
      * @param sharpener of the final raster
+     * @param stamps    what marks of one's own need; empty where the page has none
      */
-    public record Job(Page page, Map<String, Picture> pictures, Map<String, SideColours> sides, PageRaster raster, Sharpener sharpener) {
+    public record Job(Page page, Map<String, Picture> pictures, Map<String, SideColours> sides, PageRaster raster, Sharpener sharpener,
+        Optional<Stamps> stamps) {
+        /** Of a page without marks of one's own. */
+        public Job(Page page, Map<String, Picture> pictures, Map<String, SideColours> sides, PageRaster raster, Sharpener sharpener) {
+            this(page, pictures, sides, raster, sharpener, Optional.empty());
+        }
+
+        /** The same, its colours those of WORKING. */
+        private Job working(Stamps by) {
+            Map<String, Picture> working = new HashMap<>();
+            pictures.forEach((id, p) -> working.put(id,
+                new Picture(p.stored, p.orientation, p.light, p.luminance, by.toWorking.get(id), p.sharpened)));
+            Map<String, SideColours> around = new HashMap<>();
+            page.placed().stream().filter(p -> p.sides().isPresent())
+                .forEach(p -> around.put(p.id(), new SideColours(by.toWorking.get(p.coloursId()), sides.get(p.id()).grown)));
+            return new Job(page, working, around, raster, sharpener, Optional.empty());
+        }
+
         public Job {
             pictures = Map.copyOf(pictures);
             sides = Map.copyOf(sides);
@@ -165,7 +201,7 @@ public final class LayoutRenderer {
         List<RasterPiece> pieces = RasterPiece.of(job, passes);
         boolean surrounds = pieces.stream().anyMatch(p -> p.placed.sides().isPresent());
         try (PieceWindows windows = new PieceWindows(pieces, new PieceWindows.Means(scratch, workers, times))) {
-            List<SidedPiece> sided = surround(job, pieces, windows, progress);
+            Surrounded sided = surround(job, pieces, windows, progress);
             List<RasterPiece> flat = pieces.stream().filter(p -> p.placed.sides().isEmpty()).toList();
             new Composition(job, sink, new Content(flat, windows, sided), times)
                 .write(out, surrounds ? progress.part(SPOOL_SHARE, 1) : progress);
@@ -175,21 +211,29 @@ public final class LayoutRenderer {
     }
 
     /** What is drawn on a page: pictures as they come, and pictures with what is made round them. */
-    private record Content(List<RasterPiece> pieces, PieceWindows windows, List<SidedPiece> sided) {
+    private record Content(List<RasterPiece> pieces, PieceWindows windows, Surrounded sided) {
+    }
+
+    /** @param working the same in WORKING, where marks of one's own are laid over them; empty elsewhere */
+    private record Surrounded(List<SidedPiece> pieces, List<SidedPiece> working) {
     }
 
     /** Resamples pictures that something is made round, whole, and keeps them for it. */
-    private static List<SidedPiece> surround(Job job, List<RasterPiece> pieces, PieceWindows windows, Progress progress)
+    private static Surrounded surround(Job job, List<RasterPiece> pieces, PieceWindows windows, Progress progress)
         throws IOException {
         List<SidedPiece> sided = new ArrayList<>();
+        List<SidedPiece> working = new ArrayList<>();
+        Optional<Job> inWorking = job.stamps.map(job::working);
         for (RasterPiece piece : pieces) {
             if (piece.placed.sides().isPresent()) {
                 windows.reach(piece.y + 1, progress.part(0, SPOOL_SHARE / 2));
                 PixelRuns whole = windows.whole(piece, progress.part(SPOOL_SHARE / 2, SPOOL_SHARE));
-                sided.add(SidedPiece.of(job, piece.placed, new SidedPiece.Base(whole, piece.x, piece.y, piece.places)));
+                SidedPiece.Base base = new SidedPiece.Base(whole, piece.x, piece.y, piece.places);
+                sided.add(SidedPiece.of(job, piece.placed, base));
+                inWorking.ifPresent(w -> working.add(SidedPiece.of(w, piece.placed, base)));
             }
         }
-        return sided;
+        return new Surrounded(sided, working);
     }
 
     /** The page band by band. */
@@ -199,7 +243,12 @@ public final class LayoutRenderer {
         private final RasterSink sink;
         private final Content content;
         private final MarkLayer marks;
+        private final Optional<Stamped> stamped;
         private final StageTimes times;
+
+        /** Marks of one's own, and what they need. */
+        private record Stamped(StampLayer layer, Stamps by) {
+        }
 
         private Composition(Job job, RasterSink sink, Content content, StageTimes times) {
             this.times = times;
@@ -208,6 +257,7 @@ public final class LayoutRenderer {
             this.sink = sink;
             this.content = content;
             this.marks = new MarkLayer(job.page, job.raster);
+            this.stamped = job.stamps.map(by -> new Stamped(new StampLayer(job, by.arts), by));
         }
 
         private void write(OutputStream out, Progress progress) throws IOException {
@@ -262,6 +312,7 @@ public final class LayoutRenderer {
             int channels = sink.channels();
             char[] band = new char[rows * width * channels];
             Arrays.fill(band, (char) 65535);
+            Optional<Below> below = stamped.filter(s -> s.layer.in(top, rows)).map(s -> new Below(s, top, rows));
             for (RasterPiece.Strip strip : strips) {
                 RasterPiece piece = strip.piece();
                 char[] resampled = strip.resampled(times);
@@ -270,13 +321,46 @@ public final class LayoutRenderer {
                     piece.picture.conversion.apply(resampled, strip.at(y), band,
                         ((piece.y + y - top) * width + piece.x) * channels, piece.width, piece.places.from(piece.x, piece.y + y));
                 }
+                below.ifPresent(b -> b.take(strip, resampled));
                 times.add(Stage.CONVERT, resampledAt);
             }
             long began = StageTimes.now();
-            content.sided.forEach(s -> s.draw(band, width, top, channels));
+            content.sided.pieces.forEach(s -> s.draw(band, width, top, channels));
+            below.ifPresent(b -> b.stamp(band));
             times.add(Stage.CONVERT, began);
             marks.draw(band, width, top, rows, channels);
             return band;
+        }
+
+        /** A band in WORKING: what marks of one's own are laid over. */
+        private final class Below {
+            private static final int CHANNELS = 3;
+            private final Stamped by;
+            private final int top;
+            private final char[] codes;
+
+            private Below(Stamped by, int top, int rows) {
+                this.by = by;
+                this.top = top;
+                this.codes = new char[rows * width * CHANNELS];
+                for (int i = 0; i < codes.length; i++) {
+                    codes[i] = by.by.white[i % CHANNELS];
+                }
+            }
+
+            private void take(RasterPiece.Strip strip, char[] resampled) {
+                RasterPiece piece = strip.piece();
+                PlacedTransform toWorking = by.by.toWorking.get(piece.placed.coloursId());
+                for (int y = strip.from(); y < strip.to(); y++) {
+                    toWorking.apply(resampled, strip.at(y), codes, ((piece.y + y - top) * width + piece.x) * CHANNELS, piece.width,
+                        piece.places.from(piece.x, piece.y + y));
+                }
+            }
+
+            private void stamp(char[] band) {
+                content.sided.working.forEach(s -> s.draw(codes, width, top, CHANNELS));
+                by.layer.draw(codes, band, width, top, by.by);
+            }
         }
     }
 }

@@ -32,7 +32,8 @@ final class MarkLayer {
         double perMm = raster.dpi() / Length.MM_PER_INCH;
         AffineTransform toRaster = AffineTransform.getScaleInstance(perMm / raster.scale().across(), perMm / raster.scale().along());
         toRaster.concatenate(turn(page));
-        drawn = page.marks().stream().map(m -> new Drawn(toRaster.createTransformedShape(shape(m)), m instanceof Mark.Bare)).toList();
+        drawn = page.marks().stream().filter(m -> !(m instanceof Mark.Stamp))
+            .map(m -> new Drawn(toRaster.createTransformedShape(shape(m)), m instanceof Mark.Bare)).toList();
     }
 
     /** From the page as it is looked at to the page as it feeds. */

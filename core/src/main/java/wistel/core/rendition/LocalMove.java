@@ -46,6 +46,15 @@ public sealed interface LocalMove {
                 throw new IllegalArgumentException("a frame of " + width + " x " + height);
             }
         }
+
+        /** Where a place of the picture lies in it, in shares of it. */
+        public double[] share(double atX, double atY, double aspect) {
+            double cos = Math.cos(Math.toRadians(degrees));
+            double sin = Math.sin(Math.toRadians(degrees));
+            double fromX = (atX - 0.5) * aspect;
+            double fromY = atY - 0.5;
+            return new double[] {((fromX * cos - fromY * sin) / aspect + 0.5 - x) / width, (fromX * sin + fromY * cos + 0.5 - y) / height};
+        }
     }
 
     /** As near to a share as one may lie beside the picture. */

@@ -13,8 +13,11 @@ public final class PlacedTransform {
     private final Transform first;
     private final Optional<Local> local;
 
-    /** @param runs by what is printed of a picture: weights are worked out once for all of its rows */
-    private record Local(LocalSteps steps, Transform onward, Map<Of, LocalSteps.Run> runs) {
+    /**
+     * @param onward empty where WORKING's codes are wanted
+     * @param runs   by what is printed of a picture: weights are worked out once for all of its rows
+     */
+    private record Local(LocalSteps steps, Optional<Transform> onward, Map<Of, LocalSteps.Run> runs) {
         private record Of(double aspect, LocalMove.PrintFrame frame) {
         }
 
@@ -37,7 +40,12 @@ public final class PlacedTransform {
      * @param onward    from WORKING's
      */
     public static PlacedTransform of(Transform toWorking, LocalSteps steps, Transform onward) {
-        return new PlacedTransform(toWorking, Optional.of(new Local(steps, onward, new ConcurrentHashMap<>())));
+        return new PlacedTransform(toWorking, Optional.of(new Local(steps, Optional.of(onward), new ConcurrentHashMap<>())));
+    }
+
+    /** To WORKING, local moves done. */
+    public static PlacedTransform toWorking(Transform first, LocalSteps steps) {
+        return new PlacedTransform(first, Optional.of(new Local(steps, Optional.empty(), new ConcurrentHashMap<>())));
     }
 
     /** The transform of a picture without local moves; empty where the place counts. */
@@ -54,6 +62,7 @@ public final class PlacedTransform {
         char[] working = new char[pixels * RenditionCompiler.WORKING.space().channels()];
         first.apply(in, inAt, working, 0, pixels);
         local.get().run(places).apply(working, 0, new int[] {pixels, 1}, places);
-        local.get().onward.apply(working, 0, out, outAt, pixels);
+        local.get().onward.ifPresentOrElse(onward -> onward.apply(working, 0, out, outAt, pixels),
+            () -> System.arraycopy(working, 0, out, outAt, working.length));
     }
 }

@@ -1,5 +1,6 @@
 package wistel.core.sheet;
 
+import java.util.Optional;
 import wistel.core.fault.InvalidRequest;
 
 /**
@@ -8,15 +9,21 @@ import wistel.core.fault.InvalidRequest;
  * @param ruleMm    width of a thin line round the picture; 0 for none
  * @param ruleGapMm white between picture and line
  * @param cutMarks  at the corners of what is to be cut out
+ * @param own       a mark of one's own, beside the picture or over it
  */
-public record Annotation(Caption caption, double ruleMm, double ruleGapMm, boolean cutMarks) {
+public record Annotation(Caption caption, double ruleMm, double ruleGapMm, boolean cutMarks, Optional<OwnMark> own) {
     public static final Annotation NONE = new Annotation(Caption.NONE, 0, 2, false);
+
+    /** Without a mark of one's own. */
+    public Annotation(Caption caption, double ruleMm, double ruleGapMm, boolean cutMarks) {
+        this(caption, ruleMm, ruleGapMm, cutMarks, Optional.empty());
+    }
 
     /** As it may stand round other pictures too: without an edition, which is of one picture. */
     public Annotation perPicture() {
         Caption c = caption;
         return new Annotation(new Caption(c.title(), c.date(), 0, c.signature(), c.sizePt(), c.number(), c.fileName(), c.taken()), ruleMm,
-            ruleGapMm, cutMarks);
+            ruleGapMm, cutMarks, own);
     }
 
     /** Each print bears a number of its own, so copies are pages and the printer repeats none. */

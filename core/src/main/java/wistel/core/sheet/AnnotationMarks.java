@@ -35,7 +35,10 @@ final class AnnotationMarks {
         double out = edge.bleedMm() + (annotation.ruleMm() > 0 ? annotation.ruleGapMm() + annotation.ruleMm() : 0)
             + (annotation.cutMarks() ? CUT_GAP_MM + CUT_LENGTH_MM : 0);
         Caption caption = annotation.caption();
-        return new Round(out, caption.blank() ? out : out + CAPTION_GAP_MM + caption.sizePt() * POINT_MM * LINE);
+        double below = caption.blank() ? out : out + CAPTION_GAP_MM + caption.sizePt() * POINT_MM * LINE;
+        double mark = annotation.own().filter(m -> !m.over()).map(m -> m.insetMm() + m.heightMm()).orElse(0.0);
+        boolean above = annotation.own().map(m -> m.spot().upper()).orElse(false);
+        return above ? new Round(Math.max(out, mark), below) : new Round(out, Math.max(below, mark));
     }
 
     /** Round a picture that may lie turned to the right: they are turned with it. */
@@ -51,6 +54,8 @@ final class AnnotationMarks {
 
     static List<Mark> marks(Rect picture, Edge edge, Annotation annotation, CaptionText text) {
         List<Mark> marks = new ArrayList<>();
+        annotation.own().map(m -> edge.borderless() ? m.inside() : m)
+            .ifPresent(m -> marks.add(m.stamp(m.at(picture), m.over() ? picture : m.at(picture))));
         if (edge.borderless()) {
             return marks;
         }

@@ -1,5 +1,7 @@
 package wistel.core.sheet;
 
+import wistel.core.pictures.Orientation;
+
 /** Something drawn on the page besides pictures, over them, in the printer's black. Places are in mm on the page as it is looked at. */
 public sealed interface Mark {
     /**
@@ -26,10 +28,28 @@ public sealed interface Mark {
     /** A rectangle that stays paper white, for what is written on it over a picture. */
     record Bare(Rect atMm) implements Mark {
         @Override
-        @SuppressWarnings("ArgumentSelectionDefectChecker")
         public Bare turnedRight(Rect at) {
-            return new Bare(new Rect(at.right() - atMm.bottom(), at.y() + atMm.x(), atMm.height(), atMm.width()));
+            return new Bare(turned(atMm, at));
         }
+    }
+
+    /**
+     * A mark of one's own.
+     *
+     * @param shownMm     what of it is printed: it is cut off outside of this
+     * @param orientation how it is turned to lie there
+     */
+    record Stamp(MarkArt art, Rect atMm, Rect shownMm, Orientation orientation, double opacity, OwnMark.Ink ink) implements Mark {
+        @Override
+        public Stamp turnedRight(Rect at) {
+            return new Stamp(art, turned(atMm, at), turned(shownMm, at), orientation.then(Orientation.QUARTER_RIGHT), opacity, ink);
+        }
+    }
+
+    /** A rectangle of what is turned to the right. */
+    @SuppressWarnings("ArgumentSelectionDefectChecker")
+    private static Rect turned(Rect it, Rect at) {
+        return new Rect(at.right() - it.bottom(), at.y() + it.x(), it.height(), it.width());
     }
 
     /** Which part of a text lies at its place. */

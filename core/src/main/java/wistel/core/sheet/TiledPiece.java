@@ -141,8 +141,11 @@ public record TiledPiece(Item item, Tiled plan) {
                 Placed placed = whole.tile(new Rect(lain.x, lain.y, part.width(), part.height()), seen);
                 Placed named = axes.get().sheets() == 1 ? placed : placed.part(row * axes.get().columns.count() + column + 1);
                 Page bare = Page.of(lain.width, lain.height, margins, feed, List.of(named), List.of());
-                pages.add(bare.marked(new TileMarks(plan, new TileMarks.Sheet(axes.get(), column, row), bare)
-                    .of(in.caption(item).title())));
+                List<Mark> marks = new ArrayList<>(new TileMarks(plan, new TileMarks.Sheet(axes.get(), column, row), bare)
+                    .of(in.caption(item).title()));
+                item.annotation().own().map(OwnMark::inside)
+                    .ifPresent(m -> marks.add(0, m.stamp(m.at(named.untiled().atMm()), named.atMm())));
+                pages.add(bare.marked(marks));
             }
         }
         return Layout.of(pages, Layout.Loss.of(item,

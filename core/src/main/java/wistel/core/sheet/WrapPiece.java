@@ -101,6 +101,10 @@ public record WrapPiece(Item item, Wrap plan) {
                 double y = (height - body.flatHeightMm()) / 2 + (across ? off : 0);
                 Placed whole = placed(crop(picture, i % plan.panels().across(), i / plan.panels().across())).moved(x, y);
                 placed.add(count == 1 ? whole : whole.part(i + 1));
+                if (i == panel(item.annotation())) {
+                    Rect face = whole.face().atMm();
+                    item.annotation().own().map(OwnMark::inside).ifPresent(m -> marks.add(m.stamp(m.at(face), face)));
+                }
                 marks.addAll(new WrapMarks(plan, x, y).of(in.caption(item), i));
             }
             pages.add(Page.of(width, height, margins, feed, placed, marks));
@@ -138,6 +142,13 @@ public record WrapPiece(Item item, Wrap plan) {
             / ((plan.wallWidthMm() + 2 * round) * (plan.wallHeightMm() + 2 * round));
         double shown = used.width() * used.height() / ((double) picture.width() * picture.height()) * faces;
         return Layout.Loss.of(item, 1 - shown);
+    }
+
+    /** The one whose corner of the whole picture a mark of one's own stands in. */
+    private int panel(Annotation annotation) {
+        int across = plan.panels().across();
+        return annotation.own().map(OwnMark::spot).map(s -> (s.upper() ? 0 : plan.panels().down() - 1) * across
+            + (s.column() == 0 ? 0 : s.column() == 1 ? across / 2 : across - 1)).orElse(-1);
     }
 
     /** For somebody who prints on paper of their own: each print on a sheet that is just large enough for it and its marks. */

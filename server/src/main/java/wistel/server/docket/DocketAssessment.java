@@ -9,6 +9,9 @@ import wistel.core.docket.spec.PreflightFacts;
 import wistel.core.rendition.LocalMove;
 import wistel.core.rendition.PicturePlaces;
 import wistel.core.sheet.Layout;
+import wistel.core.sheet.PictureStamp;
+import wistel.core.sheet.Placed;
+import wistel.core.sheet.Rect;
 import wistel.core.sheet.SheetPlan;
 import wistel.server.printer.Printer;
 
@@ -31,6 +34,18 @@ public record DocketAssessment(DocketRepository.Row row, PreflightFacts facts, L
         return layout.parts(renditionId).stream().findFirst()
             .map(p -> new PicturePlaces.Part(size.width(), size.height(), p.face().crop(), p.straighten()).framed())
             .orElse(LocalMove.PrintFrame.WHOLE);
+    }
+
+    /** Marks of one's own over a picture, where it lies first. */
+    List<PictureStamp> stamps(String renditionId) {
+        SheetPlan plan = row.spec().plan();
+        boolean inside = !plan.annotates() || plan.edge().borderless();
+        return layout.placed().stream().filter(p -> p.renditionId().equals(renditionId)).findFirst().flatMap(p -> {
+            Placed whole = p.untiled().face();
+            Rect upright = new Rect(0, 0, whole.uprightWidthMm(), whole.uprightHeightMm());
+            return row.spec().item(p.itemId()).annotation().own().filter(m -> m.over() || inside)
+                .map(m -> PictureStamp.of(m.inside(), upright));
+        }).stream().toList();
     }
 
     public String descriptionHash() {

@@ -19,9 +19,11 @@ import wistel.core.rendition.Compensated;
 import wistel.core.rendition.Compensation;
 import wistel.core.rendition.CompensationRef;
 import wistel.core.sheet.Frame;
+import wistel.core.sheet.OwnMark;
 import wistel.core.sheet.Plans;
 import wistel.core.sheet.SinglePiece;
 import wistel.server.compensation.CompensationRepository;
+import wistel.server.mark.MarkArts;
 
 /** Decisions of dockets. */
 @Service
@@ -33,10 +35,12 @@ public class DocketService {
     private final PairingChoice pairings;
     private final CompensationRepository compensations;
     private final PiecePlacing placing;
+    private final MarkArts marks;
 
     DocketService(DocketRepository dockets, DocketAssessor assessor, PairingChoice pairings, CompensationRepository compensations,
-        PiecePlacing placing) {
+        PiecePlacing placing, MarkArts marks) {
         this.placing = placing;
+        this.marks = marks;
         this.dockets = dockets;
         this.assessor = assessor;
         this.pairings = pairings;
@@ -55,6 +59,10 @@ public class DocketService {
     private Command checked(Command command) {
         if (command instanceof Command.Together together) {
             return new Command.Together(together.changes().stream().map(this::checked).toList());
+        }
+        if (command instanceof PieceCommand.Annotated a) {
+            // a mark that can't be read would stop the print later
+            a.annotation().own().map(OwnMark::art).ifPresent(marks::art);
         }
         if (command instanceof PictureCommand.Compensates c) {
             Optional<CompensationRef> kept = c.compensation().kept().flatMap(compensations::known)

@@ -13,6 +13,7 @@ import wistel.core.pairing.PairingVersion;
 import wistel.core.paper.Stock;
 import wistel.core.rendition.LocalMove;
 import wistel.core.sheet.Layout;
+import wistel.core.sheet.PictureStamp;
 import wistel.server.master.Master;
 
 /**
@@ -39,11 +40,12 @@ public record DocketView(UUID id, int number, int version, Optional<String> undo
      *
      * @param sourceName of the profile that says what its numbers mean
      * @param framed     what is printed of it, which edges follow
+     * @param stamps     marks of one's own that lie over it
      * @param printed    once for each place where it is laid down
      * @param tones      what a wedge told of the way in which it comes out in monochrome; empty where none was measured, and in colour
      */
     public record OnDocket(String renditionId, Master master, String sourceName, Reach reach, LocalMove.PrintFrame framed,
-        List<Printed> printed,
+        List<PictureStamp> stamps, List<Printed> printed,
         Optional<Tones> tones) {
     }
 

@@ -85,7 +85,7 @@ public class DocketViews {
         Reach reach = new Reach(Ppi.longestMm(longest, Ppi.Label.FINE), Ppi.longestMm(longest, Ppi.Label.GOOD),
             Ppi.longestMm(longest, Ppi.Label.FAIR));
         return new OnDocket(rendition.id(), master, judged.facts().pictures().get(rendition.id()).sourceName(), reach,
-            judged.framed(rendition.id()),
+            judged.framed(rendition.id()), judged.stamps(rendition.id()),
             printed, tones(rendition, judged));
     }
 

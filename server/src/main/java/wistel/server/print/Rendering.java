@@ -30,6 +30,7 @@ import wistel.core.paper.Surface;
 import wistel.core.pictures.PictureFile;
 import wistel.core.pictures.Progress;
 import wistel.core.pictures.RowSource;
+import wistel.core.printer.ColourRoute;
 import wistel.core.printer.DriverSettings;
 import wistel.core.printer.RasterType;
 import wistel.core.render.CoverageSink;
@@ -43,11 +44,13 @@ import wistel.core.render.SampleSink;
 import wistel.core.render.Sharpener;
 import wistel.core.render.TiffSink;
 import wistel.core.render.Xmp;
+import wistel.core.rendition.PlacedTransform;
 import wistel.core.rendition.RenditionChange;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
 import wistel.server.edge.Events;
 import wistel.server.edge.Shutdown;
+import wistel.server.mark.MarkArts;
 import wistel.server.master.MasterRepository;
 import wistel.server.master.PixelExecutor;
 import wistel.server.master.SideTextures;
@@ -69,16 +72,18 @@ public class Rendering {
     private final ProfileRepository profiles;
     private final MasterRepository masters;
     private final SideTextures textures;
+    private final MarkArts marks;
     private final PixelExecutor workers;
     private final Events events;
     private final Shutdown shutdown;
 
     Rendering(AttemptRepository attempts, PageFileRepository pageFiles, PrintProgressRepository progress, FileStore files,
         ProfileRepository profiles,
-        MasterRepository masters, SideTextures textures,
+        MasterRepository masters, SideTextures textures, MarkArts marks,
         PixelExecutor workers, Events events, Shutdown shutdown) {
         this.masters = masters;
         this.textures = textures;
+        this.marks = marks;
         this.attempts = attempts;
         this.pageFiles = pageFiles;
         this.progress = progress;
@@ -227,7 +232,23 @@ public class Rendering {
                 s -> sides.put(placed.id(), new LayoutRenderer.SideColours(path.from(source, s.moves(), compile),
                     masters.byHash(master.hash()).flatMap(m -> textures.of(m, placed))))));
         }
-        return new LayoutRenderer.Job(page, pictures, sides, order.raster(), sharpener(order, order.spec().sharpening()));
+        return new LayoutRenderer.Job(page, pictures, sides, order.raster(), sharpener(order, order.spec().sharpening()),
+            MarkArts.on(page) ? stamps(order, page, compile) : Optional.empty());
+    }
+
+    private Optional<LayoutRenderer.Stamps> stamps(PrintOrder order, Page page, Function<Recipe, Transform> compile) {
+        Map<String, PlacedTransform> toWorking = new HashMap<>();
+        Transform onward = null;
+        for (PrintOrder.Master master : order.masters()) {
+            IccProfile source = profiles.get(master.profileHash());
+            for (Placed placed : page.placedOf(master.renditionId())) {
+                ColourPath path = path(order, Variations.of(order.spec(), placed), master, source);
+                toWorking.put(placed.coloursId(), path.toWorking(source, compile));
+                onward = onward == null ? path.onward(compile) : onward;
+            }
+        }
+        boolean neutral = order.labFile().isEmpty() && order.spec().route() instanceof ColourRoute.DriverMonochrome;
+        return onward == null ? Optional.empty() : marks.stamps(page, toWorking, onward, neutral);
     }
 
     private static Sharpener sharpener(PrintOrder order, Sharpening sharpening) {

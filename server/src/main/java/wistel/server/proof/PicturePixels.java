@@ -11,6 +11,7 @@ import wistel.core.icc.transform.TransformCache;
 import wistel.core.pictures.Crop;
 import wistel.core.pictures.LightCurve;
 import wistel.core.pictures.View;
+import wistel.core.render.StampLayer;
 import wistel.core.rendition.LocalSteps;
 import wistel.core.rendition.PicturePlaces;
 import wistel.core.rendition.RenditionChange;
@@ -75,12 +76,13 @@ final class PicturePixels {
     char[] ledOn(RenditionView seen, View view, PicturePlaces places, RenditionCompiler.ConversionOptions onward,
         Function<IccProfile, Recipe> recipe, Function<Recipe, Transform> compile) {
         RenditionChange change = seen.change();
-        if (change.local().isEmpty()) {
+        if (change.local().isEmpty() && seen.stamps().isEmpty()) {
             return RenditionCompiler.through(previews.profile(seen.master()), change, onward, recipe, compile).apply(view.pixels());
         }
         View before = unmoved(seen, view, onward, compile);
         View working = copy(before);
         boolean[] changed = LocalSteps.of(change, onward, compile).apply(working, places);
+        StampLayer.over(working, places, seen.stamps(), changed);
         Transform last = RenditionCompiler.through(RenditionCompiler.WORKING, change.afterLocal(), onward, recipe, compile);
         char[] led = kept.get(new Led(before, last), Led::codes).clone();
         LocalSteps.onward(working, changed, last, led);

@@ -41,12 +41,14 @@ import wistel.core.render.PictureLight;
 import wistel.core.render.SampleSink;
 import wistel.core.render.Sharpener;
 import wistel.core.render.SheetPreview;
+import wistel.core.rendition.PlacedTransform;
 import wistel.core.rendition.RenditionChange;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
 import wistel.core.tone.ToneScale;
 import wistel.server.display.Display;
 import wistel.server.docket.DocketAssessment;
+import wistel.server.mark.MarkArts;
 import wistel.server.master.Master;
 import wistel.server.master.MasterRepository;
 import wistel.server.master.PixelExecutor;
@@ -74,11 +76,13 @@ public class PrintPredictionService {
     private final PixelExecutor workers;
     private final ProofService proofs;
     private final SideTextures textures;
+    private final MarkArts marks;
 
     PrintPredictionService(PreviewStore previews, MasterRepository masters, ProfileRepository profiles, PairingRepository pairings,
         FileStore files, PixelExecutor workers, ProofService proofs,
-        SideTextures textures) {
+        SideTextures textures, MarkArts marks) {
         this.textures = textures;
+        this.marks = marks;
         this.previews = previews;
         this.masters = masters;
         this.profiles = profiles;
@@ -203,7 +207,24 @@ public class PrintPredictionService {
                 new LayoutRenderer.SideColours(path.from(source, made.moves(), proofs.transforms()::get), textures.of(master, p)))));
         }
         return new LayoutRenderer.Job(scaled(page, scales), pictures, sides, PageRaster.exact(dpi, Double.POSITIVE_INFINITY),
-            Sharpener.NONE);
+            Sharpener.NONE, MarkArts.on(page) ? stamps(judged, page, leading) : Optional.empty());
+    }
+
+    private Optional<LayoutRenderer.Stamps> stamps(DocketAssessment judged, Page page,
+        BiFunction<DocketSpec, RenditionChange, ColourPath> leading) {
+        Map<String, PlacedTransform> toWorking = new HashMap<>();
+        Transform onward = null;
+        for (PrintOrder.Master used : judged.masters()) {
+            for (Placed placed : page.placedOf(used.renditionId())) {
+                DocketSpec varied = Variations.of(judged.row().spec(), placed);
+                ColourPath path = leading.apply(varied, change(varied, judged, used.renditionId()));
+                IccProfile source = previews.profile(masters.byHash(used.hash()).orElseThrow());
+                toWorking.put(placed.coloursId(), path.toWorking(source, proofs.transforms()::get));
+                onward = onward == null ? path.onward(proofs.transforms()::get) : onward;
+            }
+        }
+        boolean neutral = judged.row().spec().route() instanceof ColourRoute.DriverMonochrome;
+        return onward == null ? Optional.empty() : marks.stamps(page, toWorking, onward, neutral);
     }
 
     /** Pixels of the sheet for one of the master's, where most are asked for. */

@@ -27,6 +27,7 @@ import wistel.core.pictures.Crop;
 import wistel.core.pictures.Histogram;
 import wistel.core.pictures.View;
 import wistel.core.printer.RasterType;
+import wistel.core.render.StampLayer;
 import wistel.core.rendition.PairingComparison;
 import wistel.core.rendition.PicturePlaces;
 import wistel.core.rendition.RenditionCompiler;
@@ -35,6 +36,7 @@ import wistel.server.docket.DocketAssessment;
 import wistel.server.docket.DocketAssessor;
 import wistel.server.docket.DocketRepository;
 import wistel.server.docket.PrintHistory;
+import wistel.server.mark.MarkArts;
 import wistel.server.master.Master;
 import wistel.server.master.MasterRepository;
 import wistel.server.master.PreviewStore;
@@ -67,12 +69,15 @@ class ProofController {
     private final ToneProofs tones;
     private final ProfileRepository profiles;
     private final PreviewStore previews;
+    private final MarkArts marks;
 
     ProofController(ProofService proofs, PaperViews papers, LoupeService loupes, PrintPredictionService predictions, PrintHistory history,
         DocketAssessor assessor,
         MasterRepository masters, DocketRepository dockets, PairingRepository pairings,
         RenditionChangeParser changes,
-        DisplayRepository displays, ProfileRepository profiles, ToneProofs tones, PreviewStore previews) {
+        DisplayRepository displays, ProfileRepository profiles, ToneProofs tones, PreviewStore previews,
+        MarkArts marks) {
+        this.marks = marks;
         this.previews = previews;
         this.tones = tones;
         this.profiles = profiles;
@@ -104,7 +109,8 @@ class ProofController {
 
     private RenditionView seen(String hash, String change) {
         RenditionChangeParser.AskedChange asked = changes.asked(change);
-        return new RenditionView(byHash(hash), asked.change(), asked.framed(), List.of());
+        return new RenditionView(byHash(hash), asked.change(), asked.framed(), List.of(),
+            asked.stamps().stream().map(s -> new StampLayer.OnPicture(s, marks.art(s.art()), marks.white())).toList());
     }
 
     @GetMapping(value = "/masters/{hash}/picture", produces = {MediaType.IMAGE_PNG_VALUE, MediaType.IMAGE_JPEG_VALUE})

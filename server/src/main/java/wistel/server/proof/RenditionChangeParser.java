@@ -9,6 +9,7 @@ import wistel.core.rendition.Move;
 import wistel.core.rendition.Rendition;
 import wistel.core.rendition.RenditionChange;
 import wistel.core.rendition.Treatment;
+import wistel.core.sheet.PictureStamp;
 import wistel.server.store.Json;
 
 /**
@@ -18,6 +19,7 @@ import wistel.server.store.Json;
 @Component
 class RenditionChangeParser {
     private static final int LONGEST = 6000;
+    private static final int MOST_STAMPS = 4;
 
     private final Json json;
 
@@ -25,17 +27,21 @@ class RenditionChangeParser {
         this.json = json;
     }
 
-    private record Asked(Treatment treatment, List<Move> moves, Optional<List<LocalMove>> local, Optional<LocalMove.PrintFrame> framed) {
+    private record Asked(Treatment treatment, List<Move> moves, Optional<List<LocalMove>> local, Optional<LocalMove.PrintFrame> framed,
+        Optional<List<PictureStamp>> stamps) {
     }
 
-    /** @param framed what is printed of the picture, which edges follow */
-    record AskedChange(RenditionChange change, LocalMove.PrintFrame framed) {
+    /**
+     * @param framed what is printed of the picture, which edges follow
+     * @param stamps marks of one's own on that
+     */
+    record AskedChange(RenditionChange change, LocalMove.PrintFrame framed, List<PictureStamp> stamps) {
     }
 
     /** @param change empty for the master as it is */
     AskedChange asked(String change) {
         if (change.isEmpty()) {
-            return new AskedChange(RenditionChange.NONE, LocalMove.PrintFrame.WHOLE);
+            return new AskedChange(RenditionChange.NONE, LocalMove.PrintFrame.WHOLE, List.of());
         }
         if (change.length() > LONGEST) {
             throw new InvalidRequest(InvalidRequest.Reason.REQUEST_UNCLEAR, "A change of " + change.length() + " characters is none.",
@@ -47,7 +53,11 @@ class RenditionChangeParser {
             throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, local.size() + " local moves are more than can be.",
                 "Keep up to " + Rendition.MOST_LOCAL + " of a picture.");
         }
+        if (asked.stamps.orElse(List.of()).size() > MOST_STAMPS) {
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A picture has up to " + MOST_STAMPS + " marks.",
+                "Ask for fewer.");
+        }
         return new AskedChange(new RenditionChange(asked.treatment, asked.moves).locally(local),
-            asked.framed.orElse(LocalMove.PrintFrame.WHOLE));
+            asked.framed.orElse(LocalMove.PrintFrame.WHOLE), asked.stamps.orElse(List.of()));
     }
 }

@@ -60,7 +60,7 @@ class RenditionController {
             return new RenditionView(master, r.change());
         }
         RenditionChangeParser.AskedChange asked = changes.asked(change);
-        return new RenditionView(master, asked.change(), asked.framed(), List.of());
+        return new RenditionView(master, asked.change(), asked.framed(), List.of(), List.of());
     }
 
     /** As a wedge says that its tones print, where one was measured. */

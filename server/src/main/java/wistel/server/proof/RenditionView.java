@@ -3,6 +3,7 @@ package wistel.server.proof;
 import java.util.List;
 import java.util.Optional;
 import wistel.core.pictures.View;
+import wistel.core.render.StampLayer;
 import wistel.core.rendition.LinearisationStep;
 import wistel.core.rendition.LocalMove;
 import wistel.core.rendition.PicturePlaces;
@@ -17,24 +18,26 @@ import wistel.server.master.Master;
  *
  * @param framed  what is printed of it, which edges follow
  * @param printed the parts of it that are printed, where figures are to count those alone; empty to count all of it
+ * @param stamps  marks of one's own that lie over it in pictures; figures know nothing of them
  */
-public record RenditionView(Master master, RenditionChange change, LocalMove.PrintFrame framed, List<Placed> printed) {
+public record RenditionView(Master master, RenditionChange change, LocalMove.PrintFrame framed, List<Placed> printed,
+    List<StampLayer.OnPicture> stamps) {
     public RenditionView(Master master, RenditionChange change) {
-        this(master, change, LocalMove.PrintFrame.WHOLE, List.of());
+        this(master, change, LocalMove.PrintFrame.WHOLE, List.of(), List.of());
     }
 
     /** The same, figures taken from what lies on paper alone. */
     RenditionView on(DocketAssessment judged, String renditionId) {
-        return new RenditionView(master, change, judged.framed(renditionId), judged.layout().printed(renditionId));
+        return new RenditionView(master, change, judged.framed(renditionId), judged.layout().printed(renditionId), stamps);
     }
 
     /** The same, its edges those of what is printed. */
     RenditionView framedBy(DocketAssessment judged, String renditionId) {
-        return new RenditionView(master, change, judged.framed(renditionId), printed);
+        return new RenditionView(master, change, judged.framed(renditionId), printed, stamps);
     }
 
     private RenditionView with(RenditionChange next) {
-        return new RenditionView(master, next, framed, printed);
+        return new RenditionView(master, next, framed, printed, stamps);
     }
 
     /** As it came. */

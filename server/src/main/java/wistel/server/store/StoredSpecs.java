@@ -53,6 +53,7 @@ public class StoredSpecs {
             case 7 -> json.read(seventhSpec((ObjectNode) tree), DocketSpec.class);
             case 8 -> json.read(eighthSpec((ObjectNode) tree), DocketSpec.class);
             case 9 -> json.read(ninthSpec((ObjectNode) tree), DocketSpec.class);
+            case 10 -> json.read(tenthSpec((ObjectNode) tree), DocketSpec.class);
             default -> json.read(tree, DocketSpec.class);
         };
     }
@@ -71,6 +72,7 @@ public class StoredSpecs {
             case 9 -> json.read(ninthOrder((ObjectNode) node), PrintOrder.class);
             case 10 -> json.read(tenthOrder((ObjectNode) node), PrintOrder.class);
             case 11 -> json.read(eleventhOrder((ObjectNode) node), PrintOrder.class);
+            case 12 -> json.read(twelfthOrder((ObjectNode) node), PrintOrder.class);
             default -> json.read(node, PrintOrder.class);
         };
     }
@@ -175,6 +177,12 @@ public class StoredSpecs {
     /** Schema 9: what was done to a picture was done to all of it. */
     private ObjectNode ninthSpec(ObjectNode d) {
         d.path("renditions").forEach(r -> ((ObjectNode) r).putArray("local"));
+        return tenthSpec(d);
+    }
+
+    /** Schema 10: nobody had marks of their own. */
+    private ObjectNode tenthSpec(ObjectNode d) {
+        d.path("items").forEach(i -> ((ObjectNode) i.path("annotation")).putNull("own"));
         return d.put("schema", DocketSpec.SCHEMA);
     }
 
@@ -257,6 +265,15 @@ public class StoredSpecs {
         for (JsonNode page : o.path("layout").path("pages")) {
             ((ObjectNode) page).putObject("settings");
             page.path("placed").forEach(placed -> ((ObjectNode) placed).putNull("variation"));
+        }
+        return twelfthOrder(o);
+    }
+
+    /** Schema 12: nobody had marks of their own. */
+    private ObjectNode twelfthOrder(ObjectNode o) {
+        ObjectNode spec = (ObjectNode) o.path("spec");
+        if (spec.path("schema").asInt() < DocketSpec.SCHEMA) {
+            tenthSpec(spec);
         }
         return o.put("schema", PrintOrder.SCHEMA);
     }

@@ -13,6 +13,7 @@ import wistel.core.pairing.PairingVersion;
 import wistel.core.pictures.SideMoves;
 import wistel.core.printer.ColourRoute;
 import wistel.core.printer.RasterType;
+import wistel.core.rendition.LocalSteps;
 import wistel.core.rendition.PlacedTransform;
 import wistel.core.rendition.RenditionChange;
 import wistel.core.rendition.RenditionCompiler;
@@ -123,6 +124,17 @@ public record ColourPath(RenditionChange change, ColourRoute.ByWistel shown, To 
     /** @param compile makes or finds transforms */
     public PlacedTransform from(IccProfile master, Function<Recipe, Transform> compile) {
         return RenditionCompiler.placed(master, change, onward(), to::from, compile);
+    }
+
+    /** To WORKING, where marks of one's own are laid over the picture: all done that acts before those. */
+    public PlacedTransform toWorking(IccProfile master, Function<Recipe, Transform> compile) {
+        return PlacedTransform.toWorking(RenditionCompiler.toWorking(master, change, onward(), compile),
+            LocalSteps.of(change, onward(), compile));
+    }
+
+    /** From WORKING on, after {@link #toWorking}. */
+    public Transform onward(Function<Recipe, Transform> compile) {
+        return RenditionCompiler.through(RenditionCompiler.WORKING, change.afterLocal(), onward(), to::from, compile);
     }
 
     /** The same of what is made round a picture, whose colours are moved once more. */

@@ -41,7 +41,7 @@ import wistel.core.tone.PairingToneCurve;
  */
 public record DocketSpec(int schema, Heading heading, List<Rendition> renditions, List<Item> items, PaperChoice paper, SheetPlan plan,
     Output output, Conversion colour, int copies) {
-    public static final int SCHEMA = 10;
+    public static final int SCHEMA = 11;
     /** The piece of a docket that has one. */
     public static final String FIRST_ITEM = "i1";
     private static final int LONGEST_TITLE = 200;

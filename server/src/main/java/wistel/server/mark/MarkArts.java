@@ -1,0 +1,213 @@
+package wistel.server.mark;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.awt.image.BufferedImage;
+import java.awt.image.ColorModel;
+import java.awt.image.IndexColorModel;
+import java.awt.image.WritableRaster;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Optional;
+import javax.imageio.ImageIO;
+import javax.imageio.stream.MemoryCacheImageInputStream;
+import org.springframework.stereotype.Service;
+import wistel.core.fault.InvalidRequest;
+import wistel.core.fault.PictureException;
+import wistel.core.fault.ProfileException;
+import wistel.core.fault.RecordException;
+import wistel.core.icc.profile.IccProfile;
+import wistel.core.icc.profile.Intent;
+import wistel.core.icc.profile.ProfileReader;
+import wistel.core.icc.profile.StandardSpaces;
+import wistel.core.icc.transform.Transform;
+import wistel.core.icc.transform.TransformCompiler;
+import wistel.core.pictures.PictureFacts;
+import wistel.core.pictures.PictureFile;
+import wistel.core.pictures.View;
+import wistel.core.render.LayoutRenderer;
+import wistel.core.render.MarkPainters;
+import wistel.core.render.SafeSvg;
+import wistel.core.render.StampArt;
+import wistel.core.rendition.PlacedTransform;
+import wistel.core.rendition.RenditionChange;
+import wistel.core.rendition.RenditionCompiler;
+import wistel.core.sheet.Mark;
+import wistel.core.sheet.MarkArt;
+import wistel.core.sheet.Page;
+import wistel.server.store.FileStore;
+
+/** What marks of one's own show: read from their files, kept in memory while they are used. */
+@Service
+public class MarkArts {
+    public static final int MOST_BYTES = 20 << 20;
+    /** At 720 pixels an inch, a mark of 100 mm a side. */
+    private static final long MOST_PIXELS = 8_000_000;
+    private static final int KEPT = 8;
+
+    private final FileStore files;
+    private final Transform fromRgb = toWorking(StandardSpaces.SRGB);
+    private final char[] white = fromRgb.apply(new char[] {65535, 65535, 65535});
+    private final Cache<String, StampArt> kept = Caffeine.newBuilder().executor(Runnable::run).maximumSize(KEPT).build();
+
+    MarkArts(FileStore files) {
+        this.files = files;
+    }
+
+    private static Transform toWorking(IccProfile profile) {
+        return TransformCompiler.compile(RenditionCompiler.recipe(profile, RenditionChange.NONE, Intent.RELATIVE, false));
+    }
+
+    /** Bare paper in WORKING. */
+    public char[] white() {
+        return white.clone();
+    }
+
+    public StampArt art(MarkArt mark) {
+        return kept.get(mark.kind() + mark.content(), k -> switch (mark.kind()) {
+            case WORDS -> MarkPainters.words(mark.content(), fromRgb);
+            case DRAWING -> MarkPainters.drawing(bytes(mark), fromRgb);
+            case PICTURE -> bitmap(bytes(mark));
+        });
+    }
+
+    private byte[] bytes(MarkArt mark) {
+        if (!files.has(mark.content())) {
+            throw new RecordException(RecordException.Reason.RECORD_DAMAGED, "The file of the mark “" + mark.name() + "” is gone.",
+                "Take the mark off the docket, or bring it in the settings again.", null);
+        }
+        return files.bytes(mark.content());
+    }
+
+    /**
+     * Keeps a mark's file.
+     *
+     * @throws InvalidRequest   when it is neither PNG nor SVG, or can't be drawn
+     * @throws PictureException when it is a damaged PNG
+     */
+    MarkArt take(String name, InputStream body) throws IOException {
+        byte[] file = body.readNBytes(MOST_BYTES + 1);
+        if (file.length > MOST_BYTES) {
+            throw FileStore.tooLarge(MOST_BYTES);
+        }
+        boolean png = file.length > 4 && (file[0] & 0xFF) == 0x89 && file[1] == 'P' && file[2] == 'N' && file[3] == 'G';
+        if (png) {
+            StampArt.Bitmap art = bitmap(file);
+            return new MarkArt(MarkArt.Kind.PICTURE, name, kept(file), (double) art.premultiplied().width() / art.premultiplied().height());
+        }
+        byte[] safe = SafeSvg.of(file);
+        double aspect = MarkPainters.drawing(safe, fromRgb).aspect();
+        return new MarkArt(MarkArt.Kind.DRAWING, name, kept(safe), aspect);
+    }
+
+    private String kept(byte[] file) throws IOException {
+        return files.put(out -> out.write(file)).hash();
+    }
+
+    MarkArt words(String name, String words) {
+        return new MarkArt(MarkArt.Kind.WORDS, name, words.strip(), MarkPainters.words(words.strip(), fromRgb).aspect());
+    }
+
+    private StampArt.Bitmap bitmap(byte[] png) {
+        PictureFacts facts = PictureFile.open(() -> new MemoryCacheImageInputStream(new ByteArrayInputStream(png))).facts();
+        if ((long) facts.width() * facts.height() > MOST_PIXELS) {
+            throw new InvalidRequest(InvalidRequest.Reason.FILE_TOO_LARGE, "This mark has more than 8 million pixels.",
+                "Export it smaller, or as SVG: that is drawn at any size.");
+        }
+        try {
+            BufferedImage image = ImageIO.read(new ByteArrayInputStream(png));
+            if (image == null) {
+                throw damaged(null);
+            }
+            return bitmap(image, profile(facts));
+        } catch (IOException | RuntimeException e) {
+            throw damaged(e);
+        }
+    }
+
+    private static PictureException damaged(Exception e) {
+        return new PictureException(PictureException.Reason.DAMAGED, "This PNG is damaged" + (e == null ? "." : ": " + e.getMessage()),
+            "Export it anew.");
+    }
+
+    private static IccProfile profile(PictureFacts facts) {
+        try {
+            IccProfile embedded = facts.profile().length == 0 ? StandardSpaces.SRGB : ProfileReader.read(facts.profile());
+            return embedded.space().channels() == 3 ? embedded : StandardSpaces.SRGB;
+        } catch (ProfileException e) {
+            return StandardSpaces.SRGB;
+        }
+    }
+
+    private StampArt.Bitmap bitmap(BufferedImage image, IccProfile profile) {
+        int w = image.getWidth();
+        int h = image.getHeight();
+        char[] rgb = new char[3 * w * h];
+        char[] alpha = new char[w * h];
+        WritableRaster raster = image.getRaster();
+        ColorModel colours = image.getColorModel();
+        boolean straight = raster.getNumBands() >= 3 && !(colours instanceof IndexColorModel);
+        double scale = straight ? 65535.0 / ((1 << colours.getComponentSize(0)) - 1) : 257;
+        int[] pixel = new int[4];
+        boolean gray = raster.getNumBands() <= 2 && !(colours instanceof IndexColorModel);
+        double grayScale = gray ? 65535.0 / ((1 << colours.getComponentSize(0)) - 1) : 0;
+        for (int y = 0; y < h; y++) {
+            for (int x = 0; x < w; x++) {
+                int i = y * w + x;
+                alpha[i] = 65535;
+                if (straight || gray) {
+                    pixel = raster.getPixel(x, y, pixel);
+                    for (int c = 0; c < 3; c++) {
+                        rgb[3 * i + c] = (char) Math.round(pixel[gray ? 0 : c] * (gray ? grayScale : scale));
+                    }
+                    int band = gray ? 1 : 3;
+                    if (raster.getNumBands() > band) {
+                        alpha[i] = (char) Math.round(pixel[band] * (gray ? grayScale : scale));
+                    }
+                } else {
+                    int argb = image.getRGB(x, y);
+                    alpha[i] = (char) ((argb >>> 24) * 257);
+                    for (int c = 0; c < 3; c++) {
+                        rgb[3 * i + c] = (char) ((argb >> 16 - 8 * c & 0xFF) * 257);
+                    }
+                }
+            }
+        }
+        char[] working = (profile.equals(StandardSpaces.SRGB) ? fromRgb : toWorking(profile)).apply(rgb);
+        char[] all = new char[4 * w * h];
+        boolean covers = true;
+        for (int i = 0; i < alpha.length; i++) {
+            covers &= alpha[i] > 65000;
+            all[4 * i + 3] = alpha[i];
+            for (int c = 0; c < 3; c++) {
+                all[4 * i + c] = (char) Math.round(working[3 * i + c] * (alpha[i] / 65535.0));
+            }
+        }
+        return new StampArt.Bitmap(new View(w, h, 4, all), covers);
+    }
+
+    /**
+     * What a page's marks need to be laid down; empty where it has none.
+     *
+     * @param toWorking of its pictures
+     * @param onward    from WORKING to the raster's codes
+     * @param neutral   nothing may add colour
+     */
+    public Optional<LayoutRenderer.Stamps> stamps(Page page, Map<String, PlacedTransform> toWorking, Transform onward, boolean neutral) {
+        Map<String, StampArt> arts = new HashMap<>();
+        for (Mark mark : page.marks()) {
+            if (mark instanceof Mark.Stamp stamp) {
+                arts.put(stamp.art().content(), art(stamp.art()));
+            }
+        }
+        return arts.isEmpty() ? Optional.empty() : Optional.of(new LayoutRenderer.Stamps(arts, toWorking, onward, white(), neutral));
+    }
+
+    /** Whether any of its own marks lies on a page. */
+    public static boolean on(Page page) {
+        return page.marks().stream().anyMatch(Mark.Stamp.class::isInstance);
+    }
+}
