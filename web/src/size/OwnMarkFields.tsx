@@ -22,8 +22,8 @@ const INKS: { value: OwnMark['ink']; name: string }[] = [
 ]
 
 const SIZES = [
-  { key: 'widthMm', label: 'Width of the mark', before: '', after: 'mm wide', from: 2, to: 300 },
-  { key: 'insetMm', label: 'Distance of the mark', before: '', after: 'mm from the edge', from: 0, to: 200 },
+  { key: 'widthMm', label: 'Width of the mark', after: 'mm wide', from: 2, to: 300 },
+  { key: 'insetMm', label: 'Distance of the mark', after: 'mm from the edge', from: 0, to: 200 },
 ] as const
 
 /** A signature, stamp or logo beside the picture or over it. */

@@ -64,9 +64,15 @@ public final class OrderDifferences {
                 told("locally", local(before), local(after));
             });
         }
+        told("mark of your own", mark(a), mark(b));
         if (a.renditions().size() != b.renditions().size()) {
             told("pictures", Integer.toString(a.renditions().size()), Integer.toString(b.renditions().size()));
         }
+    }
+
+    private static String mark(DocketSpec d) {
+        return d.items().stream().flatMap(i -> i.annotation().own().stream()).findFirst()
+            .map(m -> m.art().name() + ", " + Math.round(m.widthMm()) + " mm wide").orElse("none");
     }
 
     private static String moves(Rendition r) {

@@ -12,6 +12,7 @@ import wistel.core.paper.FeedScale;
 import wistel.core.pictures.SideMoves;
 import wistel.core.printer.ColourRoute;
 import wistel.core.printer.RasterType;
+import wistel.core.sheet.OwnMark;
 import wistel.core.sheet.Wrap;
 import wistel.core.sheet.WrapBody;
 
@@ -23,6 +24,16 @@ public final class DocketPhrases {
 
     public static String percent(double share) {
         return String.format(Locale.ROOT, share < 0.1 ? "%.1f %%" : "%.0f %%", 100 * share);
+    }
+
+    /** A mark of one's own, as it stands in the readback. */
+    static String mark(OwnMark mark, boolean borderless) {
+        String does = switch (mark.ink()) {
+            case OWN -> "";
+            case DARKENS -> ", darkening what lies below";
+            case LIGHTENS -> ", lightening what lies below";
+        };
+        return ", the mark “" + mark.art().name() + "” " + (mark.over() || borderless ? "over the picture" : "in the border") + does;
     }
 
     /** What is done for a print to come out true: "scaled by +0.21 % along the feed to come out true"; nothing where nothing is. */
