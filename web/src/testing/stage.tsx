@@ -69,7 +69,12 @@ export function browserStands() {
 }
 
 export const picture = (more: object = {}) =>
-  ({ renditionId: 'r1', master: { hash: 'm1', channels: 3, width: 3000, height: 2000 }, ...more }) as unknown as OnDocket
+  ({
+    renditionId: 'r1',
+    master: { hash: 'm1', channels: 3, width: 3000, height: 2000 },
+    stamps: [],
+    ...more,
+  }) as unknown as OnDocket
 
 const rendition = {
   id: 'r1',
