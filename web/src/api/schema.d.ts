@@ -2522,6 +2522,7 @@ export interface components {
             docketId: string;
             /** Format: int32 */
             docketNumber: number;
+            fileName: string;
             /** Format: date-time */
             finished?: string;
             held: boolean;

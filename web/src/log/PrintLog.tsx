@@ -78,6 +78,7 @@ export function PrintLog() {
                   </Link>
                   <div className="soft">
                     docket {a.docketNumber}, attempt {a.number}
+                    {a.fileName !== '' && ` · ${a.fileName}`}
                   </div>
                   {a.chosen && <div className="soft">chosen: {a.chosen}</div>}
                   <PiecesOf attempt={a} complain={complain} />

@@ -324,9 +324,10 @@ public class FromPictureToPrintTest extends InBrowser {
     public void proofsAreMadeForThePersonsOwnScreen() {
         page.navigate(wistel.address + "/settings");
         assertThat(page.getByLabel("as this browser says: sRGB")).isChecked();
-        page.locator("input[type=file]").setInputFiles(Path.of("../demo/profiles/skerry-baryta.icc"));
+        Locator profile = page.locator("input[type=file][accept*=icc]");
+        profile.setInputFiles(Path.of("../demo/profiles/skerry-baryta.icc"));
         assertThat(page.getByText(Pattern.compile("is the profile of a printer and its paper"))).isVisible();
-        page.locator("input[type=file]").setInputFiles(Path.of("../demo/profiles/wide-rgb.icc"));
+        profile.setInputFiles(Path.of("../demo/profiles/wide-rgb.icc"));
         assertThat(page.getByLabel(Pattern.compile("^Wide RGB"))).isChecked();
         page.navigate(wistel.address + "/");
         page.getByText("Night yard on cotton").click();

@@ -18,6 +18,9 @@ import javax.imageio.ImageIO;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
+import wistel.core.icc.profile.Intent;
+import wistel.standin.ink.Paper;
+import wistel.standin.room.Feeds;
 
 /** Files that come in again from the editor, dropped or through the watched folder. */
 public class ArrivalsTest extends InTestRoom {
@@ -111,6 +114,38 @@ public class ArrivalsTest extends InTestRoom {
         Api.Answer map = api.get("/api/masters/" + hash + "/difference?from=" + compared.path("olderHash").asString() + "&longest=300");
         BufferedImage drawn = ImageIO.read(new ByteArrayInputStream(map.raw().body()));
         assertThat(drawn.getRGB(drawn.getWidth() / 2, drawn.getHeight() / 2) & 0xFF).as("nothing differs there").isGreaterThan(200);
+    }
+
+    /** Printed from one file, then from a newer one: each print tells its own. */
+    @Test
+    public void thePrintLogKeepsWhatWasPrintedFromWhichFile() throws IOException {
+        PrintingTest.pair(test, Paper.CORRIE_LUSTRE, Feeds.REAR, Intent.RELATIVE);
+        JsonNode d = opened("pans.png", exported("salt-pans-february.jpg", 0, 0, 0, 0, false));
+        String older = first(d.path("pictures")).path("master").path("hash").asString();
+        String pairing = first(api.get("/api/pairings").body()).path("pairingId").asString();
+        d = api.put(path(d) + "/pairing", "{\"pairingId\":\"" + pairing + "\"}", d.path("version").asInt()).body();
+        String print = printed(d);
+        String newer = api.post("/api/masters?name=pans-lighter.png", exported("salt-pans-february.jpg", 0, 0, 0, 0, true)).body()
+            .path("hash").asString();
+        d = api.put(path(d) + "/renditions/r1/master", "{\"hash\":\"" + newer + "\",\"fileName\":\"pans-lighter.png\"}",
+            d.path("version").asInt()).body();
+        String later = printed(d);
+        assertThat(api.attempt(print).path("masterHash").asString()).isEqualTo(older);
+        assertThat(api.attempt(print).path("fileName").asString()).isEqualTo("pans.png");
+        assertThat(api.attempt(later).path("masterHash").asString()).isEqualTo(newer);
+        assertThat(api.attempt(later).path("fileName").asString()).isEqualTo("pans-lighter.png");
+        assertThat(api.get("/api/attempts/" + later + "/differences?from=" + print).body().toString()).contains("file was another one");
+        Api.Answer again = api.post("/api/attempts/" + print + "/reprints", "", 0);
+        assertThat(again.status()).as(again.body().toString()).isBetween(200, 202);
+        assertThat(api.over(again.body().path("id").asString(), 90).path("masterHash").asString()).isEqualTo(older);
+    }
+
+    private String printed(JsonNode d) {
+        Api.Answer released = api.post(path(d) + "/attempts", "", d.path("version").asInt());
+        assertThat(released.status()).as(released.body().toString()).isEqualTo(202);
+        JsonNode done = api.over(released.body().path("id").asString(), 90);
+        assertThat(done.path("state").asString()).as(done.path("message").asString()).isEqualTo("done");
+        return done.path("id").asString();
     }
 
     @DataProvider

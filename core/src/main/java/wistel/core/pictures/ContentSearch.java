@@ -271,8 +271,8 @@ public final class ContentSearch {
                 Math.min(alike[best + wide - 1], alike[best + wide + 1])) <= BESIDE) {
             return Optional.empty();
         }
-        double shiftX = dx + atX - reach + vertex(alike[best - 1], alike[best], alike[best + 1]);
-        double shiftY = dy + atY - reach + vertex(alike[best - wide], alike[best], alike[best + wide]);
+        double shiftX = dx + atX - reach + Parabola.vertex(alike[best - 1], alike[best], alike[best + 1]);
+        double shiftY = dy + atY - reach + Parabola.vertex(alike[best - wide], alike[best], alike[best + wide]);
         double half = side / 2.0;
         return Optional.of(new Match((x + half) / pair.older.x, (y + half) / pair.older.y,
             (x + half + shiftX) / pair.newer.x, (y + half + shiftY) / pair.newer.y,
@@ -285,12 +285,6 @@ public final class ContentSearch {
         double yy = 2 * alike[at] - alike[at - wide] - alike[at + wide];
         double xy = (alike[at - wide - 1] + alike[at + wide + 1] - alike[at - wide + 1] - alike[at + wide - 1]) / 4;
         return Math.max(0, (xx + yy) / 2 - Math.hypot((xx - yy) / 2, xy));
-    }
-
-    /** Where the parabola through three neighbours is most, from the middle one. */
-    private static double vertex(double before, double at, double after) {
-        double bend = 2 * at - before - after;
-        return bend > 0 ? Math.max(-0.5, Math.min(0.5, (after - before) / (2 * bend))) : 0;
     }
 
     /**

@@ -67,16 +67,11 @@ public record ScanDifference(double meanDeltaE, Optional<Shift> shift) {
             double below = means[atY + 1][atX];
             if (Math.max(left, right) - least + Math.max(above, below) - least > TELLS) {
                 shift = Optional
-                    .of(new Shift((bestX + vertex(left, least, right)) * mmAPixel, (bestY + vertex(above, least, below)) * mmAPixel));
+                    .of(new Shift((bestX + Parabola.vertex(left, least, right)) * mmAPixel,
+                        (bestY + Parabola.vertex(above, least, below)) * mmAPixel));
             }
         }
         return Optional.of(new ScanDifference(shift.isPresent() ? sides.colour(bestX, bestY) : sides.colour(0, 0), shift));
-    }
-
-    /** Where the parabola through three neighbours is least, from the middle one. */
-    private static double vertex(double before, double at, double after) {
-        double bend = before - 2 * at + after;
-        return bend > 0 ? Math.max(-0.5, Math.min(0.5, (before - after) / (2 * bend))) : 0;
     }
 
     /** @param leftOut of both, where they lie on each other unshifted */

@@ -133,7 +133,7 @@ public final class StampLayer {
      *
      * @param working codes of WORKING, changed in place
      * @param places  of its pixels in the picture
-     * @param changed by row, set where anything was
+     * @param changed by pixel, set where it was
      */
     public static void over(View working, PicturePlaces places, List<OnPicture> marks, boolean[] changed) {
         for (OnPicture mark : marks) {
@@ -153,7 +153,8 @@ public final class StampLayer {
                     int row = (int) Math.floor((at[1] - s.y()) / s.height() * high);
                     if (column >= 0 && row >= 0 && column < wide && row < high && at[0] >= 0 && at[0] <= 1 && at[1] >= 0 && at[1] <= 1) {
                         int pixel = row * wide + column;
-                        changed[y] |= blend.pixel(working.pixels(), (y * working.width() + x) * CHANNELS, cover.codes(), pixel * CHANNELS,
+                        changed[y * working.width() + x] |= blend.pixel(working.pixels(), (y * working.width() + x) * CHANNELS,
+                            cover.codes(), pixel * CHANNELS,
                             cover.share()[pixel]);
                     }
                 }

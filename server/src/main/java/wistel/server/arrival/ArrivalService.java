@@ -69,8 +69,7 @@ class ArrivalService {
 
     /** A docket for a picture that was brought. */
     Came opened(MasterImport.Taken taken, Optional<UUID> like, Optional<UUID> from) {
-        DocketOpening.Like opened = like.map(l -> opening.openLike(taken, l)).or(() -> from.map(f -> opening.openFrom(taken, f)))
-            .orElseGet(() -> new DocketOpening.Like(opening.open(taken), ""));
+        DocketOpening.Like opened = opening.open(taken, like, from);
         events.publish("docket", opened.docket().toString());
         return new Came(Optional.of(opened.docket()), Optional.empty(), (taken.notice() + " " + opened.notice()).strip());
     }

@@ -70,8 +70,7 @@ class DocketController {
         like.ifPresent(dockets::get);
         imports.accepts(request.getContentLengthLong());
         MasterImport.Taken taken = imports.take(name, request.getInputStream());
-        DocketOpening.Like opened = like.map(l -> opening.openLike(taken, l)).or(() -> from.map(f -> opening.openFrom(taken, f)))
-            .orElseGet(() -> new DocketOpening.Like(opening.open(taken), ""));
+        DocketOpening.Like opened = opening.open(taken, like, from);
         events.publish("docket", opened.docket().toString());
         return ResponseEntity.status(HttpStatus.CREATED)
             .body(new Opened(views.view(opened.docket()), (taken.notice() + " " + opened.notice()).strip()));

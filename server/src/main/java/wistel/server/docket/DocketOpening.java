@@ -38,6 +38,12 @@ public class DocketOpening {
         this.assessor = assessor;
     }
 
+    /** A docket for a picture: printed as another one is, from a starting point, or with nothing decided yet. */
+    public Like open(MasterImport.Taken taken, Optional<UUID> like, Optional<UUID> from) {
+        return like.map(l -> openLike(taken, l)).or(() -> from.map(f -> openFrom(taken, f)))
+            .orElseGet(() -> new Like(open(taken), ""));
+    }
+
     /**
      * A docket for a master that is printed as another one is: paper, size, borders, caption, settings.
      *
@@ -48,7 +54,7 @@ public class DocketOpening {
     }
 
     /** The same with decisions that were kept under a name. */
-    public Like openFrom(MasterImport.Taken taken, UUID startingPoint) {
+    private Like openFrom(MasterImport.Taken taken, UUID startingPoint) {
         StartingPointRepository.StartingPoint start = points.get(startingPoint);
         return openLike(taken, new DocketRepository.Row(start.id(), 0, 0, start.spec(), Optional.empty(), Optional.empty(), Set.of(),
             Instant.EPOCH));

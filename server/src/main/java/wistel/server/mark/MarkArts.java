@@ -3,7 +3,6 @@ package wistel.server.mark;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.awt.image.BufferedImage;
-import java.awt.image.ColorModel;
 import java.awt.image.IndexColorModel;
 import java.awt.image.WritableRaster;
 import java.io.ByteArrayInputStream;
@@ -143,50 +142,41 @@ public class MarkArts {
     }
 
     private StampArt.Bitmap bitmap(BufferedImage image, IccProfile profile) {
-        int w = image.getWidth();
-        int h = image.getHeight();
-        char[] rgb = new char[3 * w * h];
-        char[] alpha = new char[w * h];
-        WritableRaster raster = image.getRaster();
-        ColorModel colours = image.getColorModel();
-        boolean straight = raster.getNumBands() >= 3 && !(colours instanceof IndexColorModel);
-        double scale = straight ? 65535.0 / ((1 << colours.getComponentSize(0)) - 1) : 257;
-        int[] pixel = new int[4];
-        boolean gray = raster.getNumBands() <= 2 && !(colours instanceof IndexColorModel);
-        double grayScale = gray ? 65535.0 / ((1 << colours.getComponentSize(0)) - 1) : 0;
-        for (int y = 0; y < h; y++) {
-            for (int x = 0; x < w; x++) {
-                int i = y * w + x;
-                alpha[i] = 65535;
-                if (straight || gray) {
-                    pixel = raster.getPixel(x, y, pixel);
-                    for (int c = 0; c < 3; c++) {
-                        rgb[3 * i + c] = (char) Math.round(pixel[gray ? 0 : c] * (gray ? grayScale : scale));
-                    }
-                    int band = gray ? 1 : 3;
-                    if (raster.getNumBands() > band) {
-                        alpha[i] = (char) Math.round(pixel[band] * (gray ? grayScale : scale));
-                    }
-                } else {
-                    int argb = image.getRGB(x, y);
-                    alpha[i] = (char) ((argb >>> 24) * 257);
-                    for (int c = 0; c < 3; c++) {
-                        rgb[3 * i + c] = (char) ((argb >> 16 - 8 * c & 0xFF) * 257);
-                    }
-                }
-            }
-        }
+        int pixels = image.getWidth() * image.getHeight();
+        char[] rgb = new char[3 * pixels];
+        char[] alpha = new char[pixels];
+        read(image, rgb, alpha);
         char[] working = (profile.equals(StandardSpaces.SRGB) ? fromRgb : toWorking(profile)).apply(rgb);
-        char[] all = new char[4 * w * h];
+        char[] premultiplied = new char[4 * pixels];
         boolean covers = true;
-        for (int i = 0; i < alpha.length; i++) {
-            covers &= alpha[i] > 65000;
-            all[4 * i + 3] = alpha[i];
+        for (int i = 0; i < pixels; i++) {
+            covers &= alpha[i] == 65535;
+            premultiplied[4 * i + 3] = alpha[i];
             for (int c = 0; c < 3; c++) {
-                all[4 * i + c] = (char) Math.round(working[3 * i + c] * (alpha[i] / 65535.0));
+                premultiplied[4 * i + c] = (char) Math.round(working[3 * i + c] * (alpha[i] / 65535.0));
             }
         }
-        return new StampArt.Bitmap(new View(w, h, 4, all), covers);
+        return new StampArt.Bitmap(new View(image.getWidth(), image.getHeight(), 4, premultiplied), covers);
+    }
+
+    /** Samples of a PNG as they are in its file, in 16 bit: gray or colour, with how much they cover or without, or from a palette. */
+    private static void read(BufferedImage image, char[] rgb, char[] alpha) {
+        boolean palette = image.getColorModel() instanceof IndexColorModel;
+        WritableRaster raster = image.getRaster();
+        int bands = raster.getNumBands();
+        int colours = bands >= 3 ? 3 : 1;
+        double scale = 65535.0 / ((1 << image.getColorModel().getComponentSize(0)) - 1);
+        int[] pixel = new int[4];
+        for (int i = 0; i < alpha.length; i++) {
+            int x = i % image.getWidth();
+            int y = i / image.getWidth();
+            int argb = palette ? image.getRGB(x, y) : 0;
+            pixel = palette ? pixel : raster.getPixel(x, y, pixel);
+            for (int c = 0; c < 3; c++) {
+                rgb[3 * i + c] = (char) (palette ? (argb >> 16 - 8 * c & 0xFF) * 257 : Math.round(pixel[colours == 1 ? 0 : c] * scale));
+            }
+            alpha[i] = (char) (palette ? (argb >>> 24) * 257 : bands > colours ? Math.round(pixel[colours] * scale) : 65535);
+        }
     }
 
     /**

@@ -12,13 +12,14 @@ import wistel.core.fault.NotFound;
 /**
  * One trip of an order through the printer, page by page.
  *
- * @param masterHash of its first picture
+ * @param masterHash of its first picture, as it was printed
  * @param summary   sheet and size, for lists
  * @param held      its files are made, and wait for a person's word to be sent
  * @param agreed    how far pages that were made anew may be from the print of then, mean CIEDE2000; empty when nobody was asked yet
  * @param labFile   a file for somebody else's printer, written and not printed
  * @param pieces    that lie on it, where there are several
  * @param chosen    what its test strip's docket took over from it, in words; blank of other prints
+ * @param fileName  of its first picture, as it was printed; blank of prints that don't tell it
  * @param orderHash two attempts of the same hash are the same print
  */
 public record Attempt(UUID id, UUID docketId, int docketNumber, int number, UUID printerId, String printerName, String masterHash,
@@ -26,7 +27,7 @@ public record Attempt(UUID id, UUID docketId, int docketNumber, int number, UUID
     String summary, String readback, AttemptState state, String message, int percent, boolean cancelAsked, List<AttemptPage> pages,
     String verdict,
     String remark, Instant created, Optional<Instant> finished, boolean labFile, boolean held, @JsonIgnore Optional<Double> agreed,
-    List<Piece> pieces, String chosen) {
+    List<Piece> pieces, String chosen, String fileName) {
     /**
      * Something that lies on a print of several pieces.
      *

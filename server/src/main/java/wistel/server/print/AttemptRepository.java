@@ -44,8 +44,9 @@ public class AttemptRepository implements PrintHistory {
           a.cancel_asked, a.verdict, a.remark,
           a.created, a.finished, a.lab_file, a.held, a.agreed, d.number as docket_number,
           coalesce(d.spec -> 'plan' ->> 'chosen', '') as chosen, p.name as printer_name,
-          (select m.hash from docket_rendition r join master m on m.id = r.master_id where r.docket_id = a.docket_id order by r.position,
-            r.rendition_id limit 1) as master_hash
+          coalesce(a.master_hash, (select m.hash from docket_rendition r join master m on m.id = r.master_id
+            where r.docket_id = a.docket_id order by r.position, r.rendition_id limit 1)) as master_hash,
+          coalesce((select m.file_name from master m where m.hash = a.master_hash), '') as file_name
         from attempt a join docket d on d.id = a.docket_id join printer p on p.id = a.printer_id\s""";
     private static final int LOG_PAGE = 200;
     private static final int LEARN_FROM = 20;
@@ -353,7 +354,7 @@ public class AttemptRepository implements PrintHistory {
             return new Attempt(a.id(), a.docketId(), a.docketNumber(), a.number(), a.printerId(), a.printerName(), a.masterHash(),
                 a.orderHash(), a.title(), a.paper(), a.summary(),
                 a.readback(), a.state(), a.message(), percent, a.cancelAsked(), own, a.verdict(), a.remark(), a.created(), a.finished(),
-                a.labFile(), a.held(), a.agreed(), pieces.getOrDefault(a.id(), List.of()), a.chosen());
+                a.labFile(), a.held(), a.agreed(), pieces.getOrDefault(a.id(), List.of()), a.chosen(), a.fileName());
         }).toList();
     }
 
@@ -387,7 +388,7 @@ public class AttemptRepository implements PrintHistory {
             r.getBoolean("cancel_asked"), List.of(), r.getString("verdict"), r.getString("remark"), r.getTimestamp("created").toInstant(),
             time(r, "finished"), r.getBoolean("lab_file"),
             r.getBoolean("held"), Optional.ofNullable(r.getObject("agreed", Double.class)),
-            List.of(), r.getString("chosen"));
+            List.of(), r.getString("chosen"), r.getString("file_name"));
     }
 
 }

@@ -30,7 +30,7 @@ public class RenderQueueTest {
         }
         return new Attempt(UUID.randomUUID(), UUID.randomUUID(), 1, 1, UUID.randomUUID(), "", "", "", title, "", "", "",
             AttemptState.WAITING, "", 0, cancelled, made, "", "",
-            Instant.EPOCH, Optional.empty(), false, held, Optional.empty(), List.of(), "");
+            Instant.EPOCH, Optional.empty(), false, held, Optional.empty(), List.of(), "", "");
     }
 
     private static String next(Attempt... running) {
