@@ -120,12 +120,12 @@ public class ArrivalsTest extends InTestRoom {
     @Test
     public void thePrintLogKeepsWhatWasPrintedFromWhichFile() throws IOException {
         PrintingTest.pair(test, Paper.CORRIE_LUSTRE, Feeds.REAR, Intent.RELATIVE);
-        JsonNode d = opened("pans.png", exported("salt-pans-february.jpg", 0, 0, 0, 0, false));
+        JsonNode d = opened("pans.png", exported("salt-pans-february.jpg", 11, 0, 0, 0, false));
         String older = first(d.path("pictures")).path("master").path("hash").asString();
         String pairing = first(api.get("/api/pairings").body()).path("pairingId").asString();
         d = api.put(path(d) + "/pairing", "{\"pairingId\":\"" + pairing + "\"}", d.path("version").asInt()).body();
         String print = printed(d);
-        String newer = api.post("/api/masters?name=pans-lighter.png", exported("salt-pans-february.jpg", 0, 0, 0, 0, true)).body()
+        String newer = api.post("/api/masters?name=pans-lighter.png", exported("salt-pans-february.jpg", 11, 0, 0, 0, true)).body()
             .path("hash").asString();
         d = api.put(path(d) + "/renditions/r1/master", "{\"hash\":\"" + newer + "\",\"fileName\":\"pans-lighter.png\"}",
             d.path("version").asInt()).body();
