@@ -246,4 +246,28 @@ public class StripsTest extends InTestRoom {
         assertThat(api.put(path(origin) + "/strip", "{\"across\":{\"what\":\"WARMTH\",\"values\":[]}}",
             api.get(path(origin)).body().path("version").asInt()).code()).isEqualTo("plan-differs");
     }
+
+    /** Nothing of a strip's own is kept of a part that isn't there; a docket that was printed and got a newer file since takes a piece. */
+    @Test
+    public void aPartOutsideIsRefusedAndADocketThatWasPrintedSinceStillTakesAPiece() throws IOException {
+        JsonNode origin = origin();
+        JsonNode strip = varied(strip(origin), "{\"across\":{\"what\":\"WARMTH\",\"steps\":3,\"step\":2,\"values\":[]}}");
+        Api.Answer outside = api.patch(path(strip),
+            "{\"kind\":\"trimmed\",\"itemId\":\"i1\",\"cut\":{\"x\":0.8,\"y\":0.1,\"width\":0.4,\"height\":0.2,\"degrees\":0}}",
+            strip.path("version").asInt());
+        assertThat(outside.status()).isEqualTo(400);
+        assertThat(outside.body().path("detail").asString()).contains("no part of the picture");
+        assertThat(api.get(path(strip)).body().path("version").asInt()).isEqualTo(strip.path("version").asInt());
+        printed(origin);
+        byte[] file = Files.readAllBytes(Path.of("../demo/pictures/fells-first-light.jpg"));
+        String newer = api.post("/api/masters?name=newer.jpg", file).body().path("hash").asString();
+        JsonNode now = api.get(path(origin)).body();
+        assertThat(api.put(path(origin) + "/renditions/r1/master", "{\"hash\":\"" + newer + "\",\"fileName\":\"newer.jpg\"}",
+            now.path("version").asInt()).status()).isEqualTo(200);
+        JsonNode taken = choose(strip, 1, strip.path("planned").path("pieces").get(2).path("placedId").asString()).body();
+        assertThat(taken.path("notice").asString()).contains("keeps the newer file");
+        JsonNode rendition = api.get(path(origin)).body().path("spec").path("renditions").get(0);
+        assertThat(rendition.path("masterHash").asString()).as("the newer file stays").isEqualTo(newer);
+        assertThat(rendition.path("compensation").path("moves").toString()).contains("warmth");
+    }
 }

@@ -284,7 +284,10 @@ public class StripService {
                 "Put it back on the strip's paper first: what is right here says little about another.");
         }
         DocketSpec as = Variations.varied(row.spec(), DocketService.FIRST_RENDITION, piece.variation);
-        boolean changed = !o.rendition(of.renditionId()).as(DocketService.FIRST_RENDITION).equals(row.spec().renditions().get(0));
+        Rendition laid = row.spec().renditions().get(0);
+        Rendition now = o.rendition(of.renditionId()).as(DocketService.FIRST_RENDITION);
+        boolean newer = !now.masterHash().equals(laid.masterHash());
+        boolean changed = !now.of(laid.masterHash()).equals(laid);
         boolean away = dockets.bringBack(origin.id());
         dockets.change(origin.id(), dockets.get(origin.id()).version(),
             new StripChange.LikePiece(as, of.renditionId(), piece.page.settings(), piece.words));
@@ -293,6 +296,7 @@ public class StripService {
         events.publish("docket", id.toString());
         return new TakenOver(origin.id(), origin.number(), piece.words,
             ((away ? "It had been put away and lies on the bench again. " : "")
+                + (newer ? "It keeps the newer file of its picture, which came since the strip was laid out. " : "")
                 + (changed ? "Its picture had been changed since the strip was laid out: that was replaced, and undo brings it back." : ""))
                 .strip());
     }
