@@ -53,7 +53,8 @@ class ArrivalRepository {
     List<Arrival> all() {
         Map<UUID, List<Arrival.ArrivalPlace>> where = new HashMap<>();
         jdbc.sql("""
-            select a.arrival_id, a.docket_id, a.rendition_id, d.number, d.spec -> 'heading' ->> 'title' as title
+            select a.arrival_id, a.docket_id, a.rendition_id, d.number,
+              coalesce(d.spec -> 'heading' ->> 'title', d.spec ->> 'title') as title
             from arrival_docket a join docket d on d.id = a.docket_id where not d.put_away order by d.number, a.rendition_id""")
             .query(r -> {
                 where.computeIfAbsent(r.getObject("arrival_id", UUID.class), k -> new ArrayList<>())

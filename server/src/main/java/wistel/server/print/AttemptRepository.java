@@ -80,8 +80,13 @@ public class AttemptRepository implements PrintHistory {
     public record NewNumber(String placedId, String work, int number) {
     }
 
-    /** What stands beside the order in lists. */
-    public record Labels(String title, String paper, Optional<UUID> pairingId, String summary, String readback, boolean labFile) {
+    /**
+     * What stands beside the order in lists.
+     *
+     * @param masterHash of its first picture
+     */
+    public record Labels(String title, String paper, Optional<UUID> pairingId, String summary, String readback, boolean labFile,
+        String masterHash) {
     }
 
     public StoredText stored(PrintOrder order) {
@@ -98,12 +103,13 @@ public class AttemptRepository implements PrintHistory {
             jdbc.sql(
                 """
                     insert into attempt (id, docket_id, number, printer_id, order_hash, print_order, title, paper, pairing_id, summary,
-                      readback, lab_file, state, created, queued)
-                    select ?, ?, coalesce(max(number), 0) + 1, ?, ?, ?, ?, ?, ?, ?, ?, ?, 'waiting', ?, ? from attempt
+                      readback, lab_file, state, created, queued, master_hash)
+                    select ?, ?, coalesce(max(number), 0) + 1, ?, ?, ?, ?, ?, ?, ?, ?, ?, 'waiting', ?, ?, ? from attempt
                       where docket_id = ?""")
                 .params(Arrays.asList(id, docketId, printerId, order.hash(), order.text(), labels.title, labels.paper,
                     labels.pairingId.orElse(null), labels.summary,
-                    labels.readback, labels.labFile, Timestamp.from(clock.instant()), Timestamp.from(clock.instant()), docketId))
+                    labels.readback, labels.labFile, Timestamp.from(clock.instant()), Timestamp.from(clock.instant()),
+                    labels.masterHash, docketId))
                 .update();
         } catch (DuplicateKeyException e) {
             throw runningAlready();

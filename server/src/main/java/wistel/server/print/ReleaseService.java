@@ -88,7 +88,7 @@ public class ReleaseService {
         PrintOrder order = PrintOrder.freeze(d, facts, judged.masters(), judged.descriptionHash());
         AttemptRepository.Labels labels = new AttemptRepository.Labels(d.title(), order.pairing().paper(),
             Optional.of(UUID.fromString(order.pairing().pairingId())),
-            summary(order), Readback.of(d, facts, order.layout()), false);
+            summary(order), Readback.of(d, facts, order.layout()), false, order.masters().get(0).hash());
         UUID id = start(docketId, UUID.fromString(order.pairing().printerId()), attempts.stored(order), labels,
             pages(docketId, order, facts));
         pieces.add(id, docketId, d);
@@ -106,7 +106,7 @@ public class ReleaseService {
         PrintOrder order = PrintOrder.freeze(docket.spec(), judged.facts(), judged.masters(), file);
         AttemptRepository.Labels labels = new AttemptRepository.Labels(docket.spec().title(), order.pairing().paper(),
             Optional.of(UUID.fromString(order.pairing().pairingId())),
-            file.words() + ", " + summary(order), howToPrint(order, file), true);
+            file.words() + ", " + summary(order), howToPrint(order, file), true, order.masters().get(0).hash());
         UUID id = start(docketId, UUID.fromString(order.pairing().printerId()), attempts.stored(order), labels,
             pages(docketId, order, judged.facts()));
         pieces.add(id, docketId, docket.spec());
@@ -174,7 +174,8 @@ public class ReleaseService {
         StoredText order = attempts.storedOrder(attemptId);
         PrintOrder read = attempts.order(attemptId);
         AttemptRepository.Labels labels = new AttemptRepository.Labels(a.title(), a.paper(),
-            Optional.of(UUID.fromString(read.pairing().pairingId())), a.summary(), a.readback(), a.labFile());
+            Optional.of(UUID.fromString(read.pairing().pairingId())), a.summary(), a.readback(), a.labFile(),
+            read.masters().get(0).hash());
         UUID id = start(a.docketId(), a.printerId(), order, labels, attempts.newPages(attemptId));
         pageFiles.takeFiles(id, attemptId);
         pieces.take(id, attemptId);
