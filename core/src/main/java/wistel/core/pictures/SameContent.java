@@ -67,10 +67,4 @@ public record SameContent(Size older, Size newer, double scale, double dx, doubl
     public double down(double share) {
         return sameFrame() ? share : scale * share * older.height / newer.height;
     }
-
-    /** Pixels of the newer file by which the older one reaches beyond it, at the edge where that is most; 0 where it holds all. */
-    public double lost() {
-        return Math.max(0, Math.max(Math.max(-dx, -dy),
-            Math.max(scale * older.width + dx - newer.width, scale * older.height + dy - newer.height)));
-    }
 }

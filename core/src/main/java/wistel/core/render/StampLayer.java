@@ -133,7 +133,7 @@ public final class StampLayer {
      *
      * @param working codes of WORKING, changed in place
      * @param places  of its pixels in the picture
-     * @param changed by pixel, set where it was
+     * @param changed by row, set where anything was
      */
     public static void over(View working, PicturePlaces places, List<OnPicture> marks, boolean[] changed) {
         for (OnPicture mark : marks) {
@@ -145,20 +145,29 @@ public final class StampLayer {
                 Math.round(s.height() * frame.height() / Math.hypot(places.downY(), places.downX() * places.aspect())));
             StampArt.Cover cover = mark.art.rows(Orientation.UPRIGHT, new int[] {wide, high}, 0, high);
             Blend blend = new Blend(s.ink(), s.opacity(), mark.art.covers(), false, mark.white);
+            // shares of what is printed change evenly along rows and columns
+            double[] first = share(places, 0, 0);
+            double[] next = share(places, 1, 0);
+            double[] below = share(places, 0, 1);
             for (int y = 0; y < working.height(); y++) {
                 for (int x = 0; x < working.width(); x++) {
-                    double[] at = frame.share(places.x() + x * places.acrossX() + y * places.downX(),
-                        places.y() + x * places.acrossY() + y * places.downY(), places.aspect());
-                    int column = (int) Math.floor((at[0] - s.x()) / s.width() * wide);
-                    int row = (int) Math.floor((at[1] - s.y()) / s.height() * high);
-                    if (column >= 0 && row >= 0 && column < wide && row < high && at[0] >= 0 && at[0] <= 1 && at[1] >= 0 && at[1] <= 1) {
+                    double atX = first[0] + x * (next[0] - first[0]) + y * (below[0] - first[0]);
+                    double atY = first[1] + x * (next[1] - first[1]) + y * (below[1] - first[1]);
+                    int column = (int) Math.floor((atX - s.x()) / s.width() * wide);
+                    int row = (int) Math.floor((atY - s.y()) / s.height() * high);
+                    if (column >= 0 && row >= 0 && column < wide && row < high && atX >= 0 && atX <= 1 && atY >= 0 && atY <= 1) {
                         int pixel = row * wide + column;
-                        changed[y * working.width() + x] |= blend.pixel(working.pixels(), (y * working.width() + x) * CHANNELS,
-                            cover.codes(), pixel * CHANNELS,
+                        changed[y] |= blend.pixel(working.pixels(), (y * working.width() + x) * CHANNELS, cover.codes(), pixel * CHANNELS,
                             cover.share()[pixel]);
                     }
                 }
             }
         }
+    }
+
+    /** Where a pixel lies in what is printed. */
+    private static double[] share(PicturePlaces places, int column, int row) {
+        PicturePlaces at = places.from(column, row);
+        return at.frame().share(at.x(), at.y(), at.aspect());
     }
 }

@@ -1,9 +1,9 @@
 package wistel.core.rendition;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.function.Function;
-import java.util.function.IntPredicate;
 import java.util.stream.IntStream;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.transform.Recipe;
@@ -18,8 +18,6 @@ import wistel.core.pictures.View;
 public final class LocalSteps {
     private static final int CHANNELS = 3;
     private static final int STRIP_ROWS = 8;
-    /** Pixels that are taken along rather than a run begun anew. */
-    private static final int GAP = 32;
 
     private record Step(LocalMove move, Transform with) {
     }
@@ -49,73 +47,44 @@ public final class LocalSteps {
     /**
      * A view's codes, changed in place, strips of its rows on all processors.
      *
-     * @return by pixel, whether it was changed
+     * @return by row, whether anything of it was changed
      */
     public boolean[] apply(View working, PicturePlaces places) {
-        Run run = run(places, GAP);
-        boolean[] changed = new boolean[working.width() * working.height()];
+        Run run = run(places);
+        boolean[] changed = new boolean[working.height()];
         int strips = (working.height() + STRIP_ROWS - 1) / STRIP_ROWS;
         IntStream.range(0, strips).parallel().forEach(strip -> {
             int from = strip * STRIP_ROWS;
             int rows = Math.min(STRIP_ROWS, working.height() - from);
-            run.apply(working.pixels(), from * working.width() * CHANNELS, new int[] {working.width(), rows}, places.from(0, from), changed,
-                from * working.width());
+            boolean any = run.apply(working.pixels(), from * working.width() * CHANNELS, new int[] {working.width(), rows},
+                places.from(0, from));
+            Arrays.fill(changed, from, from + rows, any);
         });
         return changed;
     }
 
     /**
-     * Leads pixels of a view on, on all processors.
+     * Leads rows of a view on, on all processors.
      *
-     * @param changed those that are led on
-     * @param out     gets them; all others stay
+     * @param rows those that are led on
+     * @param out  gets them; all others stay
      */
-    public static void onward(View working, boolean[] changed, Transform last, char[] out) {
-        IntStream.range(0, working.height()).parallel()
-            .forEach(row -> runs(row * working.width(), (row + 1) * working.width(), GAP, i -> changed[i],
-                (from, to) -> last.apply(working.pixels(), from * CHANNELS, out, from * last.outputs(), to - from)));
+    public static void onward(View working, boolean[] rows, Transform last, char[] out) {
+        IntStream.range(0, working.height()).parallel().filter(row -> rows[row])
+            .forEach(row -> last.apply(working.pixels(), row * working.width() * CHANNELS, out, row * working.width() * last.outputs(),
+                working.width()));
     }
 
-    /** Takes a run of pixels, from one on to before another. */
-    private interface Span {
-        void of(int from, int to);
-    }
-
-    /** Pixels that are wanted, in runs; short gaps between them are taken along. */
-    private static void runs(int from, int to, int gap, IntPredicate wanted, Span span) {
-        int first = -1;
-        int end = -1;
-        for (int i = from; i < to; i++) {
-            if (wanted.test(i)) {
-                if (first >= 0 && i - end > gap) {
-                    span.of(first, end);
-                    first = -1;
-                }
-                first = first < 0 ? i : first;
-                end = i + 1;
-            }
-        }
-        if (first >= 0) {
-            span.of(first, end);
-        }
-    }
-
-    /** With the weights of a picture's places; a row of a print is led through in one piece, as in all files before. */
+    /** With the weights of a picture's places. */
     Run run(PicturePlaces places) {
-        return run(places, Integer.MAX_VALUE);
-    }
-
-    private Run run(PicturePlaces places, int gap) {
-        return new Run(gap, steps.stream().map(s -> s.move.weight(places.aspect(), places.frame())).toArray(LocalMove.Weight[]::new));
+        return new Run(steps.stream().map(s -> s.move.weight(places.aspect(), places.frame())).toArray(LocalMove.Weight[]::new));
     }
 
     /** Changes runs of pixels of one picture. */
     final class Run {
-        private final int gap;
         private final LocalMove.Weight[] weights;
 
-        private Run(int gap, LocalMove.Weight[] weights) {
-            this.gap = gap;
+        private Run(LocalMove.Weight[] weights) {
             this.weights = weights;
         }
 
@@ -123,26 +92,35 @@ public final class LocalSteps {
          * Codes of rows of pixels, changed in place.
          *
          * @param size   columns and rows
-         * @param places  of the first of them
-         * @param changed set where a pixel was; {@code changedAt} the first of them in it
+         * @param places of the first of them
+         * @return whether any was changed
          */
-        void apply(char[] working, int at, int[] size, PicturePlaces places, boolean[] changed, int changedAt) {
+        boolean apply(char[] working, int at, int[] size, PicturePlaces places) {
             int columns = size[0];
             float[] share = new float[columns * size[1]];
+            boolean any = false;
             for (int s = 0; s < weights.length; s++) {
                 LocalMove.Weight weight = weights[s];
-                Transform with = steps.get(s).with;
+                int first = share.length;
+                int end = 0;
                 for (int row = 0; row < size[1]; row++) {
                     double x = places.x() + row * places.downX();
                     double y = places.y() + row * places.downY();
                     for (int column = 0; column < columns; column++) {
                         int i = row * columns + column;
                         share[i] = (float) weight.at(x + column * places.acrossX(), y + column * places.acrossY());
-                        changed[changedAt + i] |= share[i] > 0;
+                        if (share[i] > 0) {
+                            first = Math.min(first, i);
+                            end = i + 1;
+                        }
                     }
                 }
-                runs(0, share.length, gap, i -> share[i] > 0, (from, to) -> blend(with, working, at + from * CHANNELS, share, from, to));
+                if (first < end) {
+                    any = true;
+                    blend(steps.get(s).with, working, at + first * CHANNELS, share, first, end);
+                }
             }
+            return any;
         }
     }
 

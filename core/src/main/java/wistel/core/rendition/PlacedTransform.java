@@ -61,7 +61,7 @@ public final class PlacedTransform {
         }
         char[] working = new char[pixels * RenditionCompiler.WORKING.space().channels()];
         first.apply(in, inAt, working, 0, pixels);
-        local.get().run(places).apply(working, 0, new int[] {pixels, 1}, places, new boolean[pixels], 0);
+        local.get().run(places).apply(working, 0, new int[] {pixels, 1}, places);
         local.get().onward.ifPresentOrElse(onward -> onward.apply(working, 0, out, outAt, pixels),
             () -> System.arraycopy(working, 0, out, outAt, working.length));
     }
