@@ -22,7 +22,7 @@ public record SameContent(Size older, Size newer, double scale, double dx, doubl
             }
         }
 
-        double aspect() {
+        public double aspect() {
             return (double) width / height;
         }
     }

@@ -19,6 +19,11 @@ public record Annotation(Caption caption, double ruleMm, double ruleGapMm, boole
         this(caption, ruleMm, ruleGapMm, cutMarks, Optional.empty());
     }
 
+    /** The mark as it is laid: over the picture, where that has no border. */
+    public Optional<OwnMark> laid(boolean bordered) {
+        return bordered ? own : own.map(OwnMark::inside);
+    }
+
     /** As it may stand round other pictures too: without an edition, which is of one picture. */
     public Annotation perPicture() {
         Caption c = caption;

@@ -54,8 +54,7 @@ final class AnnotationMarks {
 
     static List<Mark> marks(Rect picture, Edge edge, Annotation annotation, CaptionText text) {
         List<Mark> marks = new ArrayList<>();
-        annotation.own().map(m -> edge.borderless() ? m.inside() : m)
-            .ifPresent(m -> marks.add(m.stamp(m.at(picture), m.over() ? picture : m.at(picture))));
+        annotation.laid(!edge.borderless()).ifPresent(m -> marks.add(m.stamp(m.at(picture), m.over() ? picture : m.at(picture))));
         if (edge.borderless()) {
             return marks;
         }

@@ -73,7 +73,7 @@ public record Cut(double x, double y, double width, double height, double degree
         double w = Math.min(1, Math.max(SMALLEST, content.across(width)));
         double h = Math.min(1, Math.max(SMALLEST, content.down(height)));
         return new Cut(Math.max(0, Math.min(1 - w, middle[0] - w / 2)), Math.max(0, Math.min(1 - h, middle[1] - h / 2)), w, h, degrees)
-            .inside((double) content.newer().width() / content.newer().height());
+            .inside(content.newer().aspect());
     }
 
     /** Pixels of the newer file that its content lies off where it should, at the corner where that is most. */

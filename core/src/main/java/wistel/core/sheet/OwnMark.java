@@ -65,7 +65,7 @@ public record OwnMark(MarkArt art, Spot spot, boolean over, double insetMm, doub
     }
 
     /** Over a picture, whatever was chosen: for work that has no border. */
-    public OwnMark inside() {
+    OwnMark inside() {
         return new OwnMark(art, spot, true, insetMm, widthMm, opacity, ink);
     }
 

@@ -143,7 +143,7 @@ public record TiledPiece(Item item, Tiled plan) {
                 Page bare = Page.of(lain.width, lain.height, margins, feed, List.of(named), List.of());
                 List<Mark> marks = new ArrayList<>(new TileMarks(plan, new TileMarks.Sheet(axes.get(), column, row), bare)
                     .of(in.caption(item).title()));
-                item.annotation().own().map(OwnMark::inside)
+                item.annotation().laid(false)
                     .ifPresent(m -> marks.add(0, m.stamp(m.at(named.untiled().atMm()), named.atMm())));
                 pages.add(bare.marked(marks));
             }

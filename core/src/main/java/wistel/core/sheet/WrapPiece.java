@@ -103,7 +103,7 @@ public record WrapPiece(Item item, Wrap plan) {
                 placed.add(count == 1 ? whole : whole.part(i + 1));
                 if (i == panel(item.annotation())) {
                     Rect face = whole.face().atMm();
-                    item.annotation().own().map(OwnMark::inside).ifPresent(m -> marks.add(m.stamp(m.at(face), face)));
+                    item.annotation().laid(false).ifPresent(m -> marks.add(m.stamp(m.at(face), face)));
                 }
                 marks.addAll(new WrapMarks(plan, x, y).of(in.caption(item), i));
             }

@@ -9,6 +9,7 @@ import wistel.core.docket.spec.PreflightFacts;
 import wistel.core.rendition.LocalMove;
 import wistel.core.rendition.PicturePlaces;
 import wistel.core.sheet.Layout;
+import wistel.core.sheet.OwnMark;
 import wistel.core.sheet.PictureStamp;
 import wistel.core.sheet.Placed;
 import wistel.core.sheet.Rect;
@@ -39,12 +40,11 @@ public record DocketAssessment(DocketRepository.Row row, PreflightFacts facts, L
     /** Marks of one's own over a picture, where it lies first. */
     List<PictureStamp> stamps(String renditionId) {
         SheetPlan plan = row.spec().plan();
-        boolean inside = !plan.annotates() || plan.edge().borderless();
+        boolean bordered = plan.annotates() && !plan.edge().borderless();
         return layout.placed().stream().filter(p -> p.renditionId().equals(renditionId)).findFirst().flatMap(p -> {
             Placed whole = p.untiled().face();
             Rect upright = new Rect(0, 0, whole.uprightWidthMm(), whole.uprightHeightMm());
-            return row.spec().item(p.itemId()).annotation().own().filter(m -> m.over() || inside)
-                .map(m -> PictureStamp.of(m.inside(), upright));
+            return row.spec().item(p.itemId()).annotation().laid(bordered).filter(OwnMark::over).map(m -> PictureStamp.of(m, upright));
         }).stream().toList();
     }
 

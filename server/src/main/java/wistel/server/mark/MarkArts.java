@@ -11,9 +11,11 @@ import java.io.InputStream;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import javax.imageio.ImageIO;
 import javax.imageio.stream.MemoryCacheImageInputStream;
 import org.springframework.stereotype.Service;
+import wistel.core.docket.spec.ColourPath;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.fault.PictureException;
 import wistel.core.fault.ProfileException;
@@ -22,6 +24,7 @@ import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.ProfileReader;
 import wistel.core.icc.profile.StandardSpaces;
+import wistel.core.icc.transform.Recipe;
 import wistel.core.icc.transform.Transform;
 import wistel.core.icc.transform.TransformCompiler;
 import wistel.core.pictures.PictureFacts;
@@ -180,24 +183,51 @@ public class MarkArts {
     }
 
     /**
-     * What a page's marks need to be laid down; empty where it has none.
+     * To be told of the pictures of a page; nothing is made of them where no mark lies on it.
      *
-     * @param toWorking of its pictures
-     * @param onward    from WORKING to the raster's codes
-     * @param neutral   nothing may add colour
+     * @param compile makes or finds transforms
+     * @param neutral nothing may add colour
      */
-    public Optional<LayoutRenderer.Stamps> stamps(Page page, Map<String, PlacedTransform> toWorking, Transform onward, boolean neutral) {
-        Map<String, StampArt> arts = new HashMap<>();
+    public OfPage of(Page page, Function<Recipe, Transform> compile, boolean neutral) {
+        Map<String, StampArt> shown = new HashMap<>();
         for (Mark mark : page.marks()) {
             if (mark instanceof Mark.Stamp stamp) {
-                arts.put(stamp.art().content(), art(stamp.art()));
+                shown.put(stamp.art().content(), art(stamp.art()));
             }
         }
-        return arts.isEmpty() ? Optional.empty() : Optional.of(new LayoutRenderer.Stamps(arts, toWorking, onward, white(), neutral));
+        return new OfPage(shown, compile, neutral);
     }
 
-    /** Whether any of its own marks lies on a page. */
-    public static boolean on(Page page) {
-        return page.marks().stream().anyMatch(Mark.Stamp.class::isInstance);
+    /** What the marks of one page need to be laid down, gathered while its pictures are. */
+    public final class OfPage {
+        private final Map<String, StampArt> shown;
+        private final Function<Recipe, Transform> compile;
+        private final boolean neutral;
+        private final Map<String, PlacedTransform> toWorking = new HashMap<>();
+        private Optional<Transform> onward = Optional.empty();
+
+        private OfPage(Map<String, StampArt> shown, Function<Recipe, Transform> compile, boolean neutral) {
+            this.shown = shown;
+            this.compile = compile;
+            this.neutral = neutral;
+        }
+
+        /**
+         * A picture of the page. Marks go on as the first one does.
+         *
+         * @param id     names its colours
+         * @param source profile of its master
+         */
+        public void picture(String id, ColourPath path, IccProfile source) {
+            if (!shown.isEmpty()) {
+                toWorking.put(id, path.toWorking(source, compile));
+                onward = onward.or(() -> Optional.of(path.onward(compile)));
+            }
+        }
+
+        /** Empty where the page has no marks of one's own, or no picture. */
+        public Optional<LayoutRenderer.Stamps> stamps() {
+            return onward.map(last -> new LayoutRenderer.Stamps(shown, toWorking, last, white(), neutral));
+        }
     }
 }

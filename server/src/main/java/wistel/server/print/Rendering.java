@@ -44,7 +44,6 @@ import wistel.core.render.SampleSink;
 import wistel.core.render.Sharpener;
 import wistel.core.render.TiffSink;
 import wistel.core.render.Xmp;
-import wistel.core.rendition.PlacedTransform;
 import wistel.core.rendition.RenditionChange;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
@@ -209,6 +208,8 @@ public class Rendering {
         // what all pieces of a test strip go through is compiled once
         Map<Recipe, Transform> compiled = new HashMap<>();
         Function<Recipe, Transform> compile = recipe -> compiled.computeIfAbsent(recipe, TransformCompiler::compile);
+        MarkArts.OfPage stamps = marks.of(page, compile,
+            order.labFile().isEmpty() && order.spec().route() instanceof ColourRoute.DriverMonochrome);
         for (PrintOrder.Master master : order.masters()) {
             List<Placed> uses = page.placedOf(master.renditionId());
             if (uses.isEmpty()) {
@@ -221,9 +222,11 @@ public class Rendering {
             for (Placed placed : uses) {
                 pictures.computeIfAbsent(placed.coloursId(), id -> {
                     DocketSpec varied = Variations.of(order.spec(), placed);
+                    ColourPath path = path(order, varied, master, source);
+                    stamps.picture(id, path, source);
                     return new LayoutRenderer.Picture(stored, file.facts().orientation(), PictureLight.of(source),
                         varied.sharpening() == Sharpening.OFF ? UNUSED : PictureLight.luminance(source),
-                        path(order, varied, master, source).from(source, compile),
+                        path.from(source, compile),
                         placed.variation().map(v -> sharpener(order, varied.sharpening())));
                 });
             }
@@ -233,22 +236,7 @@ public class Rendering {
                     masters.byHash(master.hash()).flatMap(m -> textures.of(m, placed))))));
         }
         return new LayoutRenderer.Job(page, pictures, sides, order.raster(), sharpener(order, order.spec().sharpening()),
-            MarkArts.on(page) ? stamps(order, page, compile) : Optional.empty());
-    }
-
-    private Optional<LayoutRenderer.Stamps> stamps(PrintOrder order, Page page, Function<Recipe, Transform> compile) {
-        Map<String, PlacedTransform> toWorking = new HashMap<>();
-        Transform onward = null;
-        for (PrintOrder.Master master : order.masters()) {
-            IccProfile source = profiles.get(master.profileHash());
-            for (Placed placed : page.placedOf(master.renditionId())) {
-                ColourPath path = path(order, Variations.of(order.spec(), placed), master, source);
-                toWorking.put(placed.coloursId(), path.toWorking(source, compile));
-                onward = onward == null ? path.onward(compile) : onward;
-            }
-        }
-        boolean neutral = order.labFile().isEmpty() && order.spec().route() instanceof ColourRoute.DriverMonochrome;
-        return onward == null ? Optional.empty() : marks.stamps(page, toWorking, onward, neutral);
+            stamps.stamps());
     }
 
     private static Sharpener sharpener(PrintOrder order, Sharpening sharpening) {

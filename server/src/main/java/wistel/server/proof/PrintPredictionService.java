@@ -41,7 +41,6 @@ import wistel.core.render.PictureLight;
 import wistel.core.render.SampleSink;
 import wistel.core.render.Sharpener;
 import wistel.core.render.SheetPreview;
-import wistel.core.rendition.PlacedTransform;
 import wistel.core.rendition.RenditionChange;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
@@ -183,6 +182,8 @@ public class PrintPredictionService {
         Map<String, LayoutRenderer.Picture> pictures = new HashMap<>();
         Map<String, LayoutRenderer.SideColours> sides = new HashMap<>();
         Map<String, Double> scales = new HashMap<>();
+        MarkArts.OfPage stamps = marks.of(page, proofs.transforms()::get,
+            judged.row().spec().route() instanceof ColourRoute.DriverMonochrome);
         for (PrintOrder.Master used : judged.masters()) {
             List<Placed> uses = page.placedOf(used.renditionId());
             if (uses.isEmpty()) {
@@ -196,9 +197,10 @@ public class PrintPredictionService {
             for (Placed placed : uses) {
                 pictures.computeIfAbsent(placed.coloursId(), id -> {
                     DocketSpec varied = Variations.of(judged.row().spec(), placed);
+                    ColourPath path = leading.apply(varied, change(varied, judged, used.renditionId()));
+                    stamps.picture(id, path, source);
                     return new LayoutRenderer.Picture(view, Orientation.UPRIGHT, PictureLight.of(source), new float[0],
-                        leading.apply(varied, change(varied, judged, used.renditionId())).from(source, proofs.transforms()::get),
-                        Optional.empty());
+                        path.from(source, proofs.transforms()::get), Optional.empty());
                 });
             }
             DocketSpec d = judged.row().spec();
@@ -207,24 +209,7 @@ public class PrintPredictionService {
                 new LayoutRenderer.SideColours(path.from(source, made.moves(), proofs.transforms()::get), textures.of(master, p)))));
         }
         return new LayoutRenderer.Job(scaled(page, scales), pictures, sides, PageRaster.exact(dpi, Double.POSITIVE_INFINITY),
-            Sharpener.NONE, MarkArts.on(page) ? stamps(judged, page, leading) : Optional.empty());
-    }
-
-    private Optional<LayoutRenderer.Stamps> stamps(DocketAssessment judged, Page page,
-        BiFunction<DocketSpec, RenditionChange, ColourPath> leading) {
-        Map<String, PlacedTransform> toWorking = new HashMap<>();
-        Transform onward = null;
-        for (PrintOrder.Master used : judged.masters()) {
-            for (Placed placed : page.placedOf(used.renditionId())) {
-                DocketSpec varied = Variations.of(judged.row().spec(), placed);
-                ColourPath path = leading.apply(varied, change(varied, judged, used.renditionId()));
-                IccProfile source = previews.profile(masters.byHash(used.hash()).orElseThrow());
-                toWorking.put(placed.coloursId(), path.toWorking(source, proofs.transforms()::get));
-                onward = onward == null ? path.onward(proofs.transforms()::get) : onward;
-            }
-        }
-        boolean neutral = judged.row().spec().route() instanceof ColourRoute.DriverMonochrome;
-        return onward == null ? Optional.empty() : marks.stamps(page, toWorking, onward, neutral);
+            Sharpener.NONE, stamps.stamps());
     }
 
     /** Pixels of the sheet for one of the master's, where most are asked for. */

@@ -27,13 +27,13 @@ public final class DocketPhrases {
     }
 
     /** A mark of one's own, as it stands in the readback. */
-    static String mark(OwnMark mark, boolean borderless) {
+    static String mark(OwnMark mark) {
         String does = switch (mark.ink()) {
             case OWN -> "";
             case DARKENS -> ", darkening what lies below";
             case LIGHTENS -> ", lightening what lies below";
         };
-        return ", the mark “" + mark.art().name() + "” " + (mark.over() || borderless ? "over the picture" : "in the border") + does;
+        return ", the mark “" + mark.art().name() + "” " + (mark.over() ? "over the picture" : "in the border") + does;
     }
 
     /** What is done for a print to come out true: "scaled by +0.21 % along the feed to come out true"; nothing where nothing is. */

@@ -94,8 +94,7 @@ public final class NewerFileWords {
         if (off > UNSEEN) {
             told.add("Its crop reached " + Math.round(off) + " px beyond what the newer file shows: it is moved or made smaller by that.");
         }
-        boolean shaped = !Frame.sameShape((double) older.size.width() / older.size.height(),
-            (double) newer.size.width() / newer.size.height());
+        boolean shaped = !Frame.sameShape(older.size.aspect(), newer.size.aspect());
         if (shaped && pieces.stream().anyMatch(i -> i.cut().whole() && i.frame().fit() == Frame.Fit.WHOLE)) {
             told.add("It has another shape: it doesn't fill the size that was chosen.");
         }

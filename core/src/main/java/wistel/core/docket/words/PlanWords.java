@@ -57,7 +57,7 @@ public final class PlanWords implements SheetPlan.Visitor<PlanWords.Said> {
         if (!d.item(plan.itemId()).annotation().caption().blank() && page.overMm() == 0) {
             out.append(", a caption below");
         }
-        out.append(d.item(plan.itemId()).annotation().own().map(m -> DocketPhrases.mark(m, plan.edge().borderless())).orElse(""));
+        out.append(d.item(plan.itemId()).annotation().laid(!plan.edge().borderless()).map(DocketPhrases::mark).orElse(""));
         return new Said(size(placed), out.toString());
     }
 
