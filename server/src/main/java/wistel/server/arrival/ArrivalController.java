@@ -3,11 +3,9 @@ package wistel.server.arrival;
 import io.swagger.v3.oas.annotations.Parameter;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
-import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -26,14 +24,13 @@ import wistel.server.docket.DocketRepository;
 import wistel.server.docket.DocketView;
 import wistel.server.docket.DocketViews;
 import wistel.server.docket.IfMatch;
+import wistel.server.edge.FileAnswer;
 import wistel.server.master.MasterImport;
 
 /** Files that come in, and newer files of pictures on dockets, over REST. */
 @RestController
 @RequestMapping("/api")
 class ArrivalController {
-    private static final CacheControl FOR_EVER = CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable();
-
     private final ArrivalService arrivals;
     private final NewerStates newer;
     private final FileComparison comparison;
@@ -126,8 +123,7 @@ class ArrivalController {
     @GetMapping(value = "/masters/{hash}/difference", produces = {MediaType.IMAGE_PNG_VALUE, MediaType.IMAGE_JPEG_VALUE})
     ResponseEntity<byte[]> difference(@PathVariable String hash, @RequestParam String from,
         @RequestParam(defaultValue = "900") int longest) {
-        return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).cacheControl(FOR_EVER)
-            .body(comparison.map(newer.master(from), newer.master(hash), longest));
+        return FileAnswer.forEver().contentType(MediaType.IMAGE_PNG).body(comparison.map(newer.master(from), newer.master(hash), longest));
     }
 
     /** Puts a newer file in the place of a docket's picture; every decision stays. */

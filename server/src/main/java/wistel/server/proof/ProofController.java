@@ -1,6 +1,5 @@
 package wistel.server.proof;
 
-import java.time.Duration;
 import java.util.Comparator;
 import java.util.List;
 import java.util.UUID;
@@ -36,6 +35,7 @@ import wistel.server.docket.DocketAssessment;
 import wistel.server.docket.DocketAssessor;
 import wistel.server.docket.DocketRepository;
 import wistel.server.docket.PrintHistory;
+import wistel.server.edge.FileAnswer;
 import wistel.server.mark.MarkArts;
 import wistel.server.master.Master;
 import wistel.server.master.MasterRepository;
@@ -53,7 +53,6 @@ class ProofController {
     private static final int MOST_SLICES = 101;
     private static final int WIDEST_PART = 4000;
     private static final String SRGB = "srgb";
-    private static final CacheControl FOR_EVER = CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable();
 
     private final ProofService proofs;
     private final PaperViews papers;
@@ -96,7 +95,7 @@ class ProofController {
 
     /** Its address names everything that it depends on. */
     static ResponseEntity<byte[]> picture(byte[] png) {
-        return ResponseEntity.ok().contentType(Png.type(png)).cacheControl(FOR_EVER).body(png);
+        return FileAnswer.forEver().contentType(Png.type(png)).body(png);
     }
 
     private Master byHash(String hash) {
@@ -147,8 +146,7 @@ class ProofController {
     /** How a master's codes are spread. */
     @GetMapping("/masters/{hash}/histogram")
     ResponseEntity<Histogram> histogram(@PathVariable String hash) {
-        return ResponseEntity.ok().cacheControl(CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable())
-            .body(masters.histogram(new Hash(hash).hex()));
+        return FileAnswer.forEver().body(masters.histogram(new Hash(hash).hex()));
     }
 
     /** A master as a version of a pairing would lay it down. */
