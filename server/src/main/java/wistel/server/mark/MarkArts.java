@@ -24,9 +24,10 @@ import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.ProfileReader;
 import wistel.core.icc.profile.StandardSpaces;
+import wistel.core.icc.transform.Observer;
 import wistel.core.icc.transform.Recipe;
 import wistel.core.icc.transform.Transform;
-import wistel.core.icc.transform.TransformCompiler;
+import wistel.core.icc.transform.TransformCache;
 import wistel.core.pictures.PictureFacts;
 import wistel.core.pictures.PictureFile;
 import wistel.core.pictures.View;
@@ -49,29 +50,41 @@ public class MarkArts {
     /** At 720 pixels an inch, a mark of 100 mm a side. */
     private static final long MOST_PIXELS = 8_000_000;
     private static final int KEPT = 8;
+    private static final long TRANSFORMS_BYTES = 32L << 20;
 
     private final FileStore files;
-    private final Transform fromRgb = toWorking(StandardSpaces.SRGB);
-    private final char[] white = fromRgb.apply(new char[] {65535, 65535, 65535});
+    /** To WORKING and back, made when the first mark is used. */
+    private final TransformCache transforms = new TransformCache(TRANSFORMS_BYTES);
     private final Cache<String, StampArt> kept = Caffeine.newBuilder().executor(Runnable::run).maximumSize(KEPT).build();
 
     MarkArts(FileStore files) {
         this.files = files;
     }
 
-    private static Transform toWorking(IccProfile profile) {
-        return TransformCompiler.compile(RenditionCompiler.recipe(profile, RenditionChange.NONE, Intent.RELATIVE, false));
+    private Transform toWorking(IccProfile profile) {
+        return transforms.get(RenditionCompiler.recipe(profile, RenditionChange.NONE, Intent.RELATIVE, false));
+    }
+
+    private Transform fromRgb() {
+        return toWorking(StandardSpaces.SRGB);
     }
 
     /** Bare paper in WORKING. */
     public char[] white() {
-        return white.clone();
+        return fromRgb().apply(new char[] {65535, 65535, 65535});
+    }
+
+    /** Codes of WORKING in sRGB. */
+    char[] onScreen(char[] working) {
+        return transforms
+            .get(new Recipe.Convert(RenditionCompiler.WORKING, StandardSpaces.SRGB, Intent.RELATIVE, false, Observer.ADAPTED))
+            .apply(working);
     }
 
     public StampArt art(MarkArt mark) {
         return kept.get(mark.kind() + mark.content(), k -> switch (mark.kind()) {
-            case WORDS -> MarkPainters.words(mark.content(), fromRgb);
-            case DRAWING -> MarkPainters.drawing(bytes(mark), fromRgb);
+            case WORDS -> MarkPainters.words(mark.content(), fromRgb());
+            case DRAWING -> MarkPainters.drawing(bytes(mark), fromRgb());
             case PICTURE -> bitmap(bytes(mark));
         });
     }
@@ -101,7 +114,7 @@ public class MarkArts {
             return new MarkArt(MarkArt.Kind.PICTURE, name, kept(file), (double) art.premultiplied().width() / art.premultiplied().height());
         }
         byte[] safe = SafeSvg.of(file);
-        double aspect = MarkPainters.drawing(safe, fromRgb).aspect();
+        double aspect = MarkPainters.drawing(safe, fromRgb()).aspect();
         return new MarkArt(MarkArt.Kind.DRAWING, name, kept(safe), aspect);
     }
 
@@ -110,7 +123,7 @@ public class MarkArts {
     }
 
     MarkArt words(String name, String words) {
-        return new MarkArt(MarkArt.Kind.WORDS, name, words.strip(), MarkPainters.words(words.strip(), fromRgb).aspect());
+        return new MarkArt(MarkArt.Kind.WORDS, name, words.strip(), MarkPainters.words(words.strip(), fromRgb()).aspect());
     }
 
     private StampArt.Bitmap bitmap(byte[] png) {
@@ -149,7 +162,7 @@ public class MarkArts {
         char[] rgb = new char[3 * pixels];
         char[] alpha = new char[pixels];
         read(image, rgb, alpha);
-        char[] working = (profile.equals(StandardSpaces.SRGB) ? fromRgb : toWorking(profile)).apply(rgb);
+        char[] working = toWorking(profile).apply(rgb);
         char[] premultiplied = new char[4 * pixels];
         boolean covers = true;
         for (int i = 0; i < pixels; i++) {

@@ -5,11 +5,9 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.time.Duration;
 import java.util.List;
 import java.util.UUID;
 import javax.imageio.ImageIO;
-import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -22,28 +20,19 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import wistel.core.fault.InvalidRequest;
-import wistel.core.icc.profile.Intent;
-import wistel.core.icc.profile.StandardSpaces;
-import wistel.core.icc.transform.Observer;
-import wistel.core.icc.transform.Recipe;
-import wistel.core.icc.transform.Transform;
-import wistel.core.icc.transform.TransformCompiler;
 import wistel.core.pictures.Orientation;
 import wistel.core.render.StampArt;
-import wistel.core.rendition.RenditionCompiler;
 import wistel.core.sheet.MarkArt;
+import wistel.server.edge.FileAnswer;
 
 /** Marks of one's own over REST. */
 @RestController
 @RequestMapping("/api")
 class OwnMarkController {
     private static final int WIDEST = 1200;
-    private static final CacheControl FOR_EVER = CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable();
 
     private final OwnMarkRepository marks;
     private final MarkArts arts;
-    private final Transform toScreen = TransformCompiler
-        .compile(new Recipe.Convert(RenditionCompiler.WORKING, StandardSpaces.SRGB, Intent.RELATIVE, false, Observer.ADAPTED));
 
     OwnMarkController(OwnMarkRepository marks, MarkArts arts) {
         this.marks = marks;
@@ -97,7 +86,7 @@ class OwnMarkController {
         StampArt.Cover cover = arts.art(new MarkArt(kind, kind.name(), content, aspect)).rows(Orientation.UPRIGHT, new int[] {wide, high},
             0,
             high);
-        char[] rgb = toScreen.apply(cover.codes());
+        char[] rgb = arts.onScreen(cover.codes());
         BufferedImage image = new BufferedImage(wide, high, BufferedImage.TYPE_INT_ARGB);
         for (int i = 0; i < cover.share().length; i++) {
             image.setRGB(i % wide, i / wide,
@@ -105,6 +94,6 @@ class OwnMarkController {
         }
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         ImageIO.write(image, "png", out);
-        return ResponseEntity.ok().cacheControl(FOR_EVER).contentType(MediaType.IMAGE_PNG).body(out.toByteArray());
+        return FileAnswer.forEver().contentType(MediaType.IMAGE_PNG).body(out.toByteArray());
     }
 }
