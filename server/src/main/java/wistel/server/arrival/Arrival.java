@@ -30,6 +30,10 @@ public record Arrival(UUID id, String fileName, Optional<String> masterHash, Ori
         UNREADABLE
     }
 
+    Arrival at(List<ArrivalPlace> places) {
+        return new Arrival(id, fileName, masterHash, origin, state, words, came, places);
+    }
+
     public record ArrivalPlace(UUID docketId, int number, String title, String renditionId) {
     }
 }

@@ -51,29 +51,32 @@ class ArrivalRepository {
 
     /** All that ask something or couldn't be read, and the last ones that were dealt with; the newest first. */
     List<Arrival> all() {
-        Map<UUID, List<Arrival.ArrivalPlace>> where = new HashMap<>();
-        jdbc.sql("""
-            select a.arrival_id, a.docket_id, a.rendition_id, d.number,
-              coalesce(d.spec -> 'heading' ->> 'title', d.spec ->> 'title') as title
-            from arrival_docket a join docket d on d.id = a.docket_id where not d.put_away order by d.number, a.rendition_id""")
-            .query(r -> {
-                where.computeIfAbsent(r.getObject("arrival_id", UUID.class), k -> new ArrayList<>())
-                    .add(new Arrival.ArrivalPlace(r.getObject("docket_id", UUID.class), r.getInt("number"),
-                        Optional.ofNullable(r.getString("title")).orElse(""), r.getString("rendition_id")));
-            });
-        return jdbc.sql(SELECT + "order by came desc, id limit ?").param(MOST_OPEN).query((r, n) -> {
-            UUID id = r.getObject("id", UUID.class);
-            return new Arrival(id, r.getString("file_name"), Optional.ofNullable(r.getString("master_hash")),
-                Arrival.Origin.valueOf(r.getString("origin")), Arrival.State.valueOf(r.getString("state")), r.getString("words"),
-                r.getTimestamp("came").toInstant(), where.getOrDefault(id, List.of()));
-        }).list();
+        return read(jdbc.sql(SELECT + "order by came desc, id limit ?").param(MOST_OPEN));
     }
 
     /** One that asks, locked until the transaction ends. */
     Arrival asking(UUID id) {
-        jdbc.sql("select 1 from arrival where id = ? for update").param(id).query(Integer.class).optional();
-        return all().stream().filter(a -> a.id().equals(id) && a.state() == Arrival.State.ASKS).findFirst()
+        return read(jdbc.sql(SELECT + "where id = ? and state = 'ASKS' for update").param(id)).stream().findFirst()
             .orElseThrow(() -> new NotFound("This file was dealt with already.", "Look at the bench as it is now."));
+    }
+
+    private List<Arrival> read(JdbcClient.StatementSpec rows) {
+        List<Arrival> bare = rows.query((r, n) -> new Arrival(r.getObject("id", UUID.class), r.getString("file_name"),
+            Optional.ofNullable(r.getString("master_hash")), Arrival.Origin.valueOf(r.getString("origin")),
+            Arrival.State.valueOf(r.getString("state")), r.getString("words"), r.getTimestamp("came").toInstant(), List.of())).list();
+        Map<UUID, List<Arrival.ArrivalPlace>> where = new HashMap<>();
+        jdbc.sql("""
+            select a.arrival_id, a.docket_id, a.rendition_id, d.number,
+              coalesce(d.spec -> 'heading' ->> 'title', d.spec ->> 'title', '') as title
+            from arrival_docket a join docket d on d.id = a.docket_id
+            where a.arrival_id = any (?) and not d.put_away order by d.number, a.rendition_id""")
+            .param(bare.stream().map(Arrival::id).toArray(UUID[]::new))
+            .query(r -> {
+                where.computeIfAbsent(r.getObject("arrival_id", UUID.class), k -> new ArrayList<>())
+                    .add(new Arrival.ArrivalPlace(r.getObject("docket_id", UUID.class), r.getInt("number"), r.getString("title"),
+                        r.getString("rendition_id")));
+            });
+        return bare.stream().map(a -> a.at(where.getOrDefault(a.id(), List.of()))).toList();
     }
 
     void forget(UUID id) {
