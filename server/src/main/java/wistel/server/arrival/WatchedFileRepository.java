@@ -58,8 +58,4 @@ class WatchedFileRepository {
     void moved(String path) {
         jdbc.sql("update watched_file set state = 'MOVED' where path = ?").param(path).update();
     }
-
-    void forget(String path) {
-        jdbc.sql("delete from watched_file where path = ?").param(path).update();
-    }
 }

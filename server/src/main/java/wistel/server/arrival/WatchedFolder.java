@@ -191,10 +191,10 @@ class WatchedFolder {
         if (!of.isRegularFile()) {
             throw new NoSuchFileException(file.toString());
         }
-        return of.size() + " " + of.lastModifiedTime().toInstant();
+        return of.size() + " " + of.lastModifiedTime().toInstant() + " " + changed(file);
     }
 
-    /** A change of a file's name or rights changes this too. */
+    /** A change of a file's name or rights changes this too; the same always where the file system doesn't know it. */
     private static Instant changed(Path file) throws IOException {
         try {
             return ((FileTime) Files.getAttribute(file, CHANGED, LinkOption.NOFOLLOW_LINKS)).toInstant();
@@ -217,15 +217,18 @@ class WatchedFolder {
                 return problem;
             }
             try {
-                String mark = mark(file) + " " + changed(file);
+                String mark = mark(file);
                 Watched before = known.get(file.toString());
+                boolean taken = false;
                 if (before != null && before.mark().equals(mark)) {
-                    problem = before.state() == State.TAKEN && watch.done() == Done.MOVED ? moved(folder, file, mark, problem) : problem;
+                    taken = before.state() == State.TAKEN;
                 } else if (still(file, mark)) {
                     tell(problem, left + 1);
-                    one(watch, file, mark, before);
+                    taken = taken(watch, file, mark, before);
                     coming.remove(file);
-                    problem = watch.done() == Done.MOVED ? moved(folder, file, mark, problem) : problem;
+                }
+                if (taken && watch.done() == Done.MOVED) {
+                    problem = moved(folder, file, mark).orElse(problem);
                 }
             } catch (NoSuchFileException e) {
                 coming.remove(file);
@@ -247,14 +250,15 @@ class WatchedFolder {
         return Duration.between(seen.since, clock.instant()).compareTo(STILL) >= 0;
     }
 
-    private void one(WatchSettings.Watch watch, Path file, String mark, Watched before) throws IOException {
+    /** @return whether it is taken by now, as it was marked */
+    private boolean taken(WatchSettings.Watch watch, Path file, String mark, Watched before) throws IOException {
         String name = file.getFileName().toString();
         try (InputStream in = Files.newInputStream(file, LinkOption.NOFOLLOW_LINKS)) {
             imports.accepts(Files.size(file));
             MasterImport.Taken taken = imports.take(name, in);
-            if (!mark.equals(mark(file) + " " + changed(file))) {
+            if (!mark.equals(mark(file))) {
                 // it was written anew while it was read
-                return;
+                return false;
             }
             Watched kept = new Watched(file.toString(), mark, Optional.of(taken.master().hash()), State.TAKEN);
             if (before != null && before.hash().equals(kept.hash())) {
@@ -263,12 +267,15 @@ class WatchedFolder {
             } else {
                 arrivals.watched(kept, taken, watch.newer());
             }
+            return true;
         } catch (AccessDeniedException e) {
             unreadable(file, mark, name, "It may not be read. Give Wistel the right to read it.");
+            return false;
         } catch (RecordException | Conflict e) {
             throw e;
         } catch (WistelException e) {
             unreadable(file, mark, name, e.getMessage() + " " + e.next());
+            return false;
         }
     }
 
@@ -276,12 +283,15 @@ class WatchedFolder {
         arrivals.unreadable(new Watched(file.toString(), mark, Optional.empty(), State.UNREADABLE), name, words);
     }
 
-    /** Beside the watched folder, under its own name; where one lies there, with a number. */
-    private String moved(Path folder, Path file, String mark, String problem) {
+    /**
+     * Beside the watched folder, under its own name; where one lies there, with a number. One that was written anew meanwhile stays.
+     *
+     * @return why it can't be
+     */
+    private Optional<String> moved(Path folder, Path file, String mark) {
         try {
-            if (files.under(file.toString()).values().stream().noneMatch(w -> w.path().equals(file.toString()) && w.state() == State.TAKEN)
-                || !mark.equals(mark(file) + " " + changed(file))) {
-                return problem;
+            if (!mark.equals(mark(file))) {
+                return Optional.empty();
             }
             Path to = WatchSettings.doneFolder(folder).resolve(folder.relativize(file));
             Files.createDirectories(to.getParent());
@@ -291,9 +301,9 @@ class WatchedFolder {
             }
             Files.move(file, free);
             files.moved(file.toString());
-            return problem;
+            return Optional.empty();
         } catch (IOException e) {
-            return file.getFileName() + " was taken and can't be moved away: " + e.getMessage() + ". It is not taken again.";
+            return Optional.of(file.getFileName() + " was taken and can't be moved away: " + e.getMessage() + ". It is not taken again.");
         }
     }
 
