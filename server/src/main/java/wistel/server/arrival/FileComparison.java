@@ -3,9 +3,7 @@ package wistel.server.arrival;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.Arrays;
-import java.util.stream.IntStream;
 import org.springframework.stereotype.Service;
-import wistel.core.colour.Lab;
 import wistel.core.colour.LabEncoding;
 import wistel.core.icc.transform.Recipe;
 import wistel.core.pictures.ContentSearch;
@@ -31,6 +29,8 @@ public class FileComparison {
     private static final int BARE = 232;
     private static final int FULL = 20;
     private static final int STRIPE = 6;
+    /** Of a pixel, as shares of sides are told. */
+    private static final double ROUNDING = 1e-6;
     private static final long KEPT = 2000;
 
     private final PreviewStore previews;
@@ -61,7 +61,7 @@ public class FileComparison {
     /**
      * @param share of what both show that differs by more than {@link #SEEN}
      * @param mean  CIEDE2000
-     * @param most  CIEDE2000 over a small block
+     * @param most  CIEDE2000 of the pixel of a small copy that differs most
      * @param x, y  where that is, in shares of the newer file
      */
     public record Differing(double share, double mean, double most, double x, double y) {
@@ -75,42 +75,38 @@ public class FileComparison {
         SameContent at = content(older, newer);
         SameContent used = at.alike() ? at : SameContent.framed(size(older), size(newer), 0);
         View b = previews.view(newer, longest);
-        double per = (double) b.width() / newer.width();
-        double perY = (double) b.height() / newer.height();
-        int left = (int) Math.ceil(Math.max(0, used.x(0)) * b.width() - 1e-6);
-        int top = (int) Math.ceil(Math.max(0, used.y(0)) * b.height() - 1e-6);
-        int right = (int) Math.floor(Math.min(1, used.x(1)) * b.width() + 1e-6);
-        int bottom = (int) Math.floor(Math.min(1, used.y(1)) * b.height() + 1e-6);
+        int left = (int) Math.ceil(Math.max(0, used.x(0)) * b.width() - ROUNDING);
+        int top = (int) Math.ceil(Math.max(0, used.y(0)) * b.height() - ROUNDING);
+        int right = (int) Math.floor(Math.min(1, used.x(1)) * b.width() + ROUNDING);
+        int bottom = (int) Math.floor(Math.min(1, used.y(1)) * b.height() + ROUNDING);
         double[] deltaE = new double[b.width() * b.height()];
         Arrays.fill(deltaE, -1);
         if (right > left && bottom > top) {
             View a = previews.view(older, PreviewStore.LARGEST);
-            double scaleX = used.across(1) * b.width() / a.width();
-            double scaleY = used.down(1) * b.height() / a.height();
-            Crop from = new Crop(Math.max(0, (left - used.x(0) * newer.width() * per) / scaleX),
-                Math.max(0, (top - used.y(0) * newer.height() * perY) / scaleY), Math.min(a.width(), (right - left) / scaleX),
-                Math.min(a.height(), (bottom - top) / scaleY));
-            View there = lab(older, a.scaled(within(from, a), right - left, bottom - top, PictureLight.of(previews.profile(older))));
+            double perX = a.width() / (used.across(1) * b.width());
+            double perY = a.height() / (used.down(1) * b.height());
+            Crop from = within(
+                new Crop(Math.max(0, (left - used.x(0) * b.width()) * perX), Math.max(0, (top - used.y(0) * b.height()) * perY),
+                    (right - left) * perX, (bottom - top) * perY),
+                a);
+            View there = lab(older, a.scaled(from, right - left, bottom - top, PictureLight.of(previews.profile(older))));
             View here = lab(newer, b);
-            IntStream.range(top, bottom).forEach(y -> {
+            for (int y = top; y < bottom; y++) {
                 for (int x = left; x < right; x++) {
-                    deltaE[y * b.width() + x] = lab(here, x, y).deltaE2000(lab(there, x - left, y - top));
+                    int pixel = y * b.width() + x;
+                    deltaE[pixel] = LabEncoding.V4.lab(here.pixels(), 3 * pixel)
+                        .deltaE2000(LabEncoding.V4.lab(there.pixels(), 3 * ((y - top) * there.width() + x - left)));
                 }
-            });
+            }
         }
         return new Differences(b.width(), b.height(), deltaE);
     }
 
+    /** Rounding may put it a part of a pixel beyond the view. */
     private static Crop within(Crop crop, View view) {
         double x = Math.min(crop.x(), view.width() - 1.0);
         double y = Math.min(crop.y(), view.height() - 1.0);
         return new Crop(x, y, Math.min(crop.width(), view.width() - x), Math.min(crop.height(), view.height() - y));
-    }
-
-    private static Lab lab(View view, int x, int y) {
-        int at = 3 * (y * view.width() + x);
-        return LabEncoding.V4.lab(
-            new double[] {view.pixels()[at] / 65535.0, view.pixels()[at + 1] / 65535.0, view.pixels()[at + 2] / 65535.0});
     }
 
     public Differing differing(Master older, Master newer) {
