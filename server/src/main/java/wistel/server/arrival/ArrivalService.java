@@ -133,8 +133,7 @@ class ArrivalService {
         Master master = taken.master();
         boolean known = here(file.path(), master, taken.fileName());
         List<DocketPicture> candidates = known ? List.of() : newer.candidates(master, taken.fileName());
-        boolean follows = choice == Newer.TAKEN
-            && candidates.stream().map(c -> newer.compared(master, c)).allMatch(c -> c.alike() && c.left().isEmpty());
+        boolean follows = choice == Newer.TAKEN && candidates.stream().allMatch(c -> newer.follows(master, c));
         transaction.executeWithoutResult(status -> {
             if (!watched.keep(file)) {
                 return;

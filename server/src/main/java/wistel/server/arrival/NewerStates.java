@@ -32,6 +32,8 @@ import wistel.server.wrap.WrapService;
 /** A newer file of a picture that is on a docket: which it may be, how it differs, and putting it there. */
 @Service
 public class NewerStates {
+    /** Of a docket of many pictures: each takes some tenths of a second. */
+    private static final int MOST_COMPARED = 12;
     /** Share of a picture that isn't told as a number. */
     private static final double HARDLY_ANY = 0.001;
 
@@ -96,16 +98,26 @@ public class NewerStates {
                 .toList();
     }
 
-    /** A file's name without what says its kind. */
+    /** Files of one name are alike in this, whatever their kind. */
     static String stem(String fileName) {
-        return fileName.replaceFirst("\\.[^.]{1,5}$", "").toLowerCase(Locale.ROOT);
+        return Master.stem(fileName).toLowerCase(Locale.ROOT);
     }
 
-    /** How a file stands to each picture of a docket, the likest first. */
+    /** How a file stands to the pictures of a docket, the likest first; of many, to those that are called as it is, and the first ones. */
     public List<FileCompared> compared(Master newer, UUID docket) {
         DocketRepository.Row row = dockets.get(docket);
-        return row.spec().renditions().stream().map(r -> compared(newer, row, r))
-            .sorted(Comparator.comparing((FileCompared c) -> !c.alike)).toList();
+        Set<String> calledSo = masters.called(stem(newer.fileName())).stream().map(Master::hash).collect(Collectors.toSet());
+        return row.spec().renditions().stream().sorted(Comparator.comparing((Rendition r) -> !calledSo.contains(r.masterHash())))
+            .limit(MOST_COMPARED)
+            .map(r -> compared(newer, row, r)).sorted(Comparator.comparing((FileCompared c) -> !c.alike)).toList();
+    }
+
+    /** Whether a file shows what a picture on a docket shows, and all that was decided there can stay. */
+    boolean follows(Master newer, DocketPicture on) {
+        DocketSpec d = dockets.get(on.docketId).spec();
+        Master older = master(d.rendition(on.renditionId).masterHash());
+        SameContent content = comparison.content(older, newer);
+        return content.alike() && NewerFileWords.left(d, on.renditionId, content, facts(older), facts(newer)).isEmpty();
     }
 
     /** @throws NotFound when the docket or its picture isn't there any more */

@@ -135,7 +135,7 @@ public class DocketOpening {
     }
 
     private static String title(String fileName) {
-        String stem = fileName.replaceFirst("\\.[^.]{1,5}$", "").replace('_', ' ').replace('-', ' ').strip();
+        String stem = Master.stem(fileName).replace('_', ' ').replace('-', ' ').strip();
         return stem.isEmpty() ? "Untitled" : Character.toUpperCase(stem.charAt(0)) + stem.substring(1);
     }
 }

@@ -14,4 +14,8 @@ import java.util.UUID;
  */
 public record Master(UUID id, String hash, String fileName, long bytes, String format, int width, int height, int bits, int channels,
     Optional<String> profileHash, String profileName, String profileProblem, Instant added, FileNotes notes) {
+    /** A file's name without what says its kind; {@link MasterRepository#called} has the same in SQL. */
+    public static String stem(String fileName) {
+        return fileName.replaceFirst("\\.[^.]{1,5}$", "");
+    }
 }
