@@ -2977,8 +2977,6 @@ export interface components {
             renditionId: string;
             title: string;
             unchanged: boolean;
-            /** Format: int32 */
-            version: number;
         };
         FileNotes: {
             /** Format: date-time */

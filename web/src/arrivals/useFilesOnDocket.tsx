@@ -1,21 +1,20 @@
-import { useQueryClient } from '@tanstack/react-query'
 import { App, Button, Modal, Select } from 'antd'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
-import { answer, api, type Problem, since, upload } from '../api/client'
-import type { BroughtPicture, DocketView, FileCompared } from '../api/types'
+import type { Brought } from '../api/bring'
+import { answer, api, type Problem, upload } from '../api/client'
+import type { BroughtPicture, FileCompared } from '../api/types'
 import type { DocketTools } from '../docket/useDocket'
 import { FileComparison } from './FileComparison'
 import { WORDS } from './words'
 
-type Asked = { hash: string; fileName: string; compared: FileCompared[] }
+type Asked = { picture: Brought; compared: FileCompared[] }
 
 /**
  * Files that are dropped on a docket: each may be the newer state of its picture, lie beside what is there, or be printed the same way on
  * a docket of its own. Of several at once only those are asked about that show what a picture of the docket shows.
  */
 export function useFilesOnDocket(id: string, tools: DocketTools, beside: boolean) {
-  const client = useQueryClient()
   const navigate = useNavigate()
   const { notification } = App.useApp()
   const [asked, ask] = useState<Asked[]>([])
@@ -29,7 +28,7 @@ export function useFilesOnDocket(id: string, tools: DocketTools, beside: boolean
     ask((all) => all.slice(1))
   }
 
-  const like = async ({ hash, fileName }: { hash: string; fileName: string }) => {
+  const like = async ({ hash, fileName }: Brought) => {
     const opened = await answer(api.POST('/api/picture-dockets', { body: { hash, fileName, like: id } }))
     if (!opened.docket) return
     const made = opened.docket.id
@@ -44,25 +43,6 @@ export function useFilesOnDocket(id: string, tools: DocketTools, beside: boolean
     })
   }
 
-  const lay = async (pictures: { hash: string; fileName: string }[]) =>
-    client.setQueryData(
-      ['docket', id],
-      (await answer(api.POST('/api/dockets/{id}/pieces', { params: { path: { id } }, body: { pictures } }))) as DocketView,
-    )
-
-  const take = async ({ hash, fileName }: Asked, c: FileCompared) => {
-    const version = client.getQueryData<DocketView>(['docket', id])?.version ?? c.version
-    client.setQueryData(
-      ['docket', id],
-      (await answer(
-        api.PUT('/api/dockets/{id}/renditions/{rendition}/master', {
-          params: { path: { id, rendition: c.renditionId }, header: since(version) },
-          body: { hash, fileName },
-        }),
-      )) as DocketView,
-    )
-  }
-
   const act = (work: () => Promise<unknown>) => async () => {
     setBusy(true)
     await work().then(next, (e) => tools.complain(e as Error))
@@ -72,19 +52,19 @@ export function useFilesOnDocket(id: string, tools: DocketTools, beside: boolean
   const dropped = async (files: File[]) => {
     for (const file of files) {
       try {
-        const brought = await upload<BroughtPicture>(
+        const { hash, fileName } = await upload<BroughtPicture>(
           '/api/masters',
           { query: { name: file.name } },
           file,
           Number.POSITIVE_INFINITY,
         )
         const compared = await answer(
-          api.GET('/api/masters/{hash}/comparisons', { params: { path: { hash: brought.hash }, query: { docket: id } } }),
+          api.GET('/api/masters/{hash}/comparisons', { params: { path: { hash }, query: { docket: id } } }),
         )
         if (files.length === 1 || compared.some((c) => c.alike && !c.unchanged)) {
-          ask((all) => [...all, { hash: brought.hash, fileName: brought.fileName, compared }])
-        } else if (beside) await lay([brought])
-        else await like(brought)
+          ask((all) => [...all, { picture: { hash, fileName }, compared }])
+        } else if (beside) await tools.lay([{ hash, fileName }])
+        else await like({ hash, fileName })
       } catch (e) {
         const problem = e as Problem
         notification.open({ title: `${file.name}: ${problem.message}`, description: problem.next, duration: 12 })
@@ -96,17 +76,29 @@ export function useFilesOnDocket(id: string, tools: DocketTools, beside: boolean
   const question = (
     <Modal
       open={now !== undefined}
-      title={alike ? `${now?.fileName}: ${WORDS.asks.toLowerCase()}` : `${now?.fileName} was dropped on this docket`}
+      title={
+        alike ? `${now?.picture.fileName}: ${WORDS.asks.toLowerCase()}` : `${now?.picture.fileName} was dropped on this docket`
+      }
       width={1040}
       onCancel={next}
       footer={
         now &&
         compared && [
-          <Button key="like" disabled={busy} type={alike || beside ? 'default' : 'primary'} onClick={act(() => like(now))}>
+          <Button
+            key="like"
+            disabled={busy}
+            type={alike || beside ? 'default' : 'primary'}
+            onClick={act(() => like(now.picture))}
+          >
             {WORDS.like}
           </Button>,
           beside && (
-            <Button key="beside" disabled={busy} type={alike ? 'default' : 'primary'} onClick={act(() => lay([now]))}>
+            <Button
+              key="beside"
+              disabled={busy}
+              type={alike ? 'default' : 'primary'}
+              onClick={act(() => tools.lay([now.picture]))}
+            >
               {WORDS.beside}
             </Button>
           ),
@@ -114,8 +106,9 @@ export function useFilesOnDocket(id: string, tools: DocketTools, beside: boolean
             key="newer"
             type={alike ? 'primary' : 'default'}
             disabled={compared.unchanged}
-            loading={busy}
-            onClick={act(() => take(now, compared))}
+            onClick={() => {
+              tools.change({ kind: 'newer-file', renditionId: compared.renditionId, ...now.picture }, { onSuccess: next })
+            }}
           >
             {WORDS.newer}
           </Button>,
@@ -134,7 +127,7 @@ export function useFilesOnDocket(id: string, tools: DocketTools, beside: boolean
           />
         </p>
       )}
-      {now && compared && <FileComparison hash={now.hash} fileName={now.fileName} compared={compared} />}
+      {now && compared && <FileComparison hash={now.picture.hash} fileName={now.picture.fileName} compared={compared} />}
     </Modal>
   )
   return { dropped, question }

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { App } from 'antd'
-import { bringPictures } from '../api/bring'
+import { type Brought, bringPictures } from '../api/bring'
 import { answer, api, type Problem, since } from '../api/client'
 import type { components } from '../api/schema'
 import type { Attempt, Command, DocketView, GangDocket, OnDocket, SheetDocket, StripDocket, TiledDocket } from '../api/types'
@@ -54,6 +54,7 @@ type Step =
   | { kind: 'vary'; asked: S['StripAsked'] }
   | { kind: 'strip-part'; by: 'DARKEST' | 'COLOUR' | 'BOTH' }
   | { kind: 'side-colour'; patch: { x: number; y: number; width: number; height: number } }
+  | { kind: 'newer-file'; renditionId: string; hash: string; fileName: string }
   | { kind: 'pair'; pairingId: string }
   | { kind: 'alternative'; pairingId: string }
   | { kind: 'undo' }
@@ -134,6 +135,15 @@ export function useDocket(id: string) {
           return docketOf(api.PUT('/api/dockets/{id}/strip', { params, body: step.asked }))
         case 'strip-part':
           return docketOf(api.PUT('/api/dockets/{id}/strip/part', { params: { ...params, query: { by: step.by } } }))
+        case 'newer-file': {
+          const picture = { ...params, path: { id, rendition: step.renditionId } }
+          return docketOf(
+            api.PUT('/api/dockets/{id}/renditions/{rendition}/master', {
+              params: picture,
+              body: { hash: step.hash, fileName: step.fileName },
+            }),
+          )
+        }
         case 'side-colour':
           return docketOf(api.PUT('/api/dockets/{id}/wrap/colour', { params, body: step.patch }))
         case 'pair':
@@ -148,16 +158,18 @@ export function useDocket(id: string) {
     onError: complain,
   })
 
+  /** Pictures that were brought, laid beside what is on the docket. */
+  const lay = (pictures: Brought[]) =>
+    docketOf(api.POST('/api/dockets/{id}/pieces', { params: { path: { id } }, body: { pictures } })).then((next) =>
+      client.setQueryData(key, next),
+    )
+
   /** Pictures laid beside what is on the docket; what can't be read is told and the others go on. */
   const bring = (files: File[]) =>
     bringPictures(files, LARGEST_FILE, {
       left: (file, e) =>
         notification.open({ title: `${file.name} is left out: ${e.message}`, description: e.next, duration: 12 }),
-      some: (pictures) =>
-        docketOf(api.POST('/api/dockets/{id}/pieces', { params: { path: { id } }, body: { pictures } })).then(
-          (next) => client.setQueryData(key, next),
-          complain,
-        ),
+      some: (pictures) => lay(pictures).catch(complain),
     })
 
   const release = useMutation({
@@ -188,6 +200,7 @@ export function useDocket(id: string) {
     change: change.mutate,
     decide,
     bring,
+    lay,
     see,
     release,
     complain,

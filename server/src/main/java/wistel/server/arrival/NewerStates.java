@@ -68,7 +68,7 @@ public class NewerStates {
      * @param differences in short sentences
      * @param left        what of the docket's decisions can't stay as it is, in sentences
      */
-    public record FileCompared(UUID docketId, int number, String title, int version, String renditionId, String olderHash, String olderName,
+    public record FileCompared(UUID docketId, int number, String title, String renditionId, String olderHash, String olderName,
         boolean alike, boolean unchanged, OlderFrame older, List<String> differences, List<String> left) {
     }
 
@@ -133,7 +133,7 @@ public class NewerStates {
         SameContent shown = NewerFileWords.followed(content);
         List<String> differences = new ArrayList<>(NewerFileWords.differences(facts(older), facts(newer), content));
         differences.add(unchanged ? "It is the very file that is there." : differing(comparison.differing(older, newer)));
-        return new FileCompared(row.id(), row.number(), row.spec().title(), row.version(), r.id(), older.hash(), older.fileName(),
+        return new FileCompared(row.id(), row.number(), row.spec().title(), r.id(), older.hash(), older.fileName(),
             content.alike(), unchanged, new OlderFrame(shown.x(0), shown.y(0), shown.across(1), shown.down(1)), differences,
             NewerFileWords.left(row.spec(), r.id(), content, facts(older), facts(newer)));
     }
