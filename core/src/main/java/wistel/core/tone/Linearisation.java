@@ -9,7 +9,8 @@ import wistel.core.tone.ToneScale.Step;
 
 /**
  * The curve that straightens a scale, with as few points as its reading justifies: their number is the smallest whose cross-validated error
- * exceeds the least one by no more than the reading's noise, as variances.
+ * exceeds the least one by no more than the reading's noise, as variances. A bend between a few steps can't be foreseen by a fit that
+ * doesn't see them; where what is left is many times the noise, further points follow it as far as each of them shows well above it.
  *
  * @param before   root mean square of L* against the target, without the curve
  * @param after    the same with it, as the reading predicts
@@ -51,7 +52,7 @@ public record Linearisation(ToneCurve curve, ToneTarget target, double before, d
             n++;
         }
         int points = n == 0 ? 0 : Math.max(FEWEST_POINTS, n);
-        Fitted chosen = whole.best(folds.stream().map(f -> f.byPoints.get(points)).toList());
+        Fitted chosen = whole.withWhatShows(whole.best(folds.stream().map(f -> f.byPoints.get(points)).toList()), noise);
         ToneCurve curve = ToneCurve.within(chosen.points());
         return new Linearisation(curve, target, whole.uncorrected(chosen),
             rms(whole.squares(new Fitted(chosen.paper(), chosen.black(), curve.points()))),

@@ -33,6 +33,10 @@ final class ToneFit {
     /** Places where the slope is held within its bounds, and how much L* a unit of slope beyond them counts. */
     private static final int SLOPES = 80;
     private static final double SLOPE_WEIGHT = 20;
+    /** Noise variances that a point must take off the squares: its place and value take off two or three of nothing but noise. */
+    private static final double SHOWS = 16;
+    /** Few steps tell noise badly: with as many, what shows must be twice as large. */
+    private static final double FEW_STEPS = 12;
     private static final double INSIDE = 0.08;
     private static final double LEAST_GRADIENT = 0.5;
 
@@ -108,6 +112,30 @@ final class ToneFit {
             grown.add(oneMore(grown.get(grown.size() - 1)));
         }
         return grown;
+    }
+
+    /**
+     * With further points while each, or two together, take off far more of the squares than noise would.
+     *
+     * @param noise variance of a step in L*
+     */
+    Fitted withWhatShows(Fitted start, double noise) {
+        Fitted best = start;
+        Fitted next = start;
+        int grown = 0;
+        while (next.points().size() < ToneCurve.MOST_POINTS && grown < 2) {
+            next = oneMore(next);
+            grown++;
+            if (sum(best) - sum(next) > grown * SHOWS * noise * (1 + FEW_STEPS / between.size())) {
+                best = next;
+                grown = 0;
+            }
+        }
+        return best;
+    }
+
+    private double sum(Fitted fitted) {
+        return Arrays.stream(squares(fitted)).sum();
     }
 
     /** Root mean square of L* off the target as it was read, without a curve. */

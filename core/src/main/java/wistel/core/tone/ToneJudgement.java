@@ -20,15 +20,25 @@ import wistel.core.tone.ToneScale.Step;
  * @param drift         largest distance of a* and b* from the paper's own; 0 where only lightness was read
  * @param driftDepth    where that is
  * @param reversed      it was read from black to paper
+ * @param range         L* from the lightest step to the darkest, the suspects left out
  */
 public record ToneJudgement(double density, double paperDensity, double blackL, List<Integer> suspects, List<Integer> rises,
-    OptionalDouble blockedFrom, double drift, double driftDepth, boolean reversed) {
+    OptionalDouble blockedFrom, double drift, double driftDepth, boolean reversed, double range) {
     /** Two large patches side by side are told apart from about this difference in L* on. */
     public static final double JUST_VISIBLE = 0.3;
+    /** In noises of their difference: two readings that are as far apart may be of different steps. */
+    private static final double NOISES_APART = 1;
+    /** From paper to black, in L*: less is no scale. */
+    private static final double NO_SCALE = 2;
     private static final double WILD_NOISES = 5;
     private static final double WILD_L = 0.8;
     private static final double WILD_COLOUR = 3;
     private static final double LEAST_Y = 1e-5;
+
+    /** All patches are alike, whatever they were sent. */
+    public boolean isNoScale() {
+        return range < NO_SCALE;
+    }
 
     public ToneJudgement {
         suspects = List.copyOf(suspects);
@@ -53,10 +63,11 @@ public record ToneJudgement(double density, double paperDensity, double blackL, 
             darkest = s.lab().l() < darkest.lab().l() ? s : darkest;
             tinted = apart(s.lab(), rightWay.paper()) > apart(tinted.lab(), rightWay.paper()) ? s : tinted;
         }
+        double lightest = sound.stream().mapToDouble(s -> s.lab().l()).max().orElseThrow();
         boolean colour = scale.kind() == Readings.Kind.COLOUR;
         return new ToneJudgement(density(darkest.lab().l()), density(rightWay.paper().l()), darkest.lab().l(), suspects,
             rises(rightWay, sound, places), blocked(rightWay, sound),
-            colour ? apart(tinted.lab(), rightWay.paper()) : 0, colour ? tinted.depth() : 0, reversed);
+            colour ? apart(tinted.lab(), rightWay.paper()) : 0, colour ? tinted.depth() : 0, reversed, lightest - darkest.lab().l());
     }
 
     private static double density(double l) {
@@ -146,14 +157,19 @@ public record ToneJudgement(double density, double paperDensity, double blackL, 
         return rises;
     }
 
-    /** From the end: the first of the steps that all look like the last. */
+    /**
+     * From the end: the first of the steps that all look like the last. Where the reading's noise hides differences that an eye would see,
+     * it says nothing of them.
+     */
     private static OptionalDouble blocked(ToneScale scale, List<Step> sound) {
         Step black = sound.get(sound.size() - 1);
         int first = sound.size() - 1;
-        while (first > 0 && Math.abs(sound.get(first - 1).lab().l() - black.lab().l()) < Math.max(JUST_VISIBLE,
-            2 * Math.hypot(scale.noiseOf(sound.get(first - 1)), scale.noiseOf(black)))) {
+        while (first > 0 && Math.abs(sound.get(first - 1).lab().l() - black.lab().l()) < JUST_VISIBLE
+            && NOISES_APART * Math.hypot(scale.noiseOf(sound.get(first - 1)), scale.noiseOf(black)) < JUST_VISIBLE) {
             first--;
         }
-        return first == sound.size() - 1 ? OptionalDouble.empty() : OptionalDouble.of(sound.get(first).depth());
+        // steps sent so near to black that an even scale wouldn't show them either say nothing
+        double even = (1 - sound.get(first).depth()) * (scale.paper().l() - black.lab().l());
+        return even < 2 * JUST_VISIBLE ? OptionalDouble.empty() : OptionalDouble.of(sound.get(first).depth());
     }
 }

@@ -43,21 +43,27 @@ public record ToneReport(ToneScale scale, ToneScale used, ToneJudgement judgemen
      * @param drawn   a person's own curve; empty for the fitted one
      */
     public static ToneReport of(ToneScale scale, ToneTarget target, List<Integer> leftOut, Optional<ToneCurve> drawn) {
-        return of(scale, target, leftOut, drawn, Optional.empty());
+        return of(scale, target, leftOut, drawn, new Known(Optional.empty(), true));
     }
 
-    /** @param known what the fit of this very scale came to, where that is known */
-    public static ToneReport of(ToneScale scale, ToneTarget target, List<Integer> leftOut, Optional<ToneCurve> drawn,
-        Optional<Linearisation> known) {
+    /**
+     * @param fit     what the fit of this very scale came to, where that is known
+     * @param scanner false for a scan by a scanner whose own curve was never found out
+     */
+    public record Known(Optional<Linearisation> fit, boolean scanner) {
+    }
+
+    public static ToneReport of(ToneScale scale, ToneTarget target, List<Integer> leftOut, Optional<ToneCurve> drawn, Known known) {
         ToneJudgement judgement = ToneJudgement.of(scale);
         Set<Integer> out = new HashSet<>(leftOut);
         out.addAll(judgement.suspects());
         ToneScale used = (judgement.reversed() ? scale.turned() : scale).without(List.copyOf(out));
-        Linearisation fitted = known.orElseGet(() -> Linearisation.fit(used, target));
+        Linearisation fitted = known.fit.orElseGet(() -> Linearisation.fit(used, target));
         ToneCurve curve = drawn.orElse(fitted.curve());
         double before = off(used, target, ToneCurve.STRAIGHT);
         double after = off(used, target, curve);
-        return new ToneReport(scale, used, judgement, fitted, curve, before, after, verdict(scale, judgement, curve, before, after));
+        return new ToneReport(scale, used, judgement, fitted, curve, before, after,
+            verdict(scale, judgement, curve, before, after, known.scanner));
     }
 
     /** How light each depth is to be, from paper to black, in even steps. */
@@ -87,19 +93,28 @@ public record ToneReport(ToneScale scale, ToneScale used, ToneJudgement judgemen
         return Math.sqrt(values.map(v -> v * v).average().orElse(0));
     }
 
-    private static List<String> verdict(ToneScale scale, ToneJudgement j, ToneCurve curve, double before, double after) {
+    private static List<String> verdict(ToneScale scale, ToneJudgement j, ToneCurve curve, double before, double after,
+        boolean scannerKnown) {
         List<String> said = new ArrayList<>();
+        if (j.isNoScale()) {
+            return List
+                .of("This is no scale at all: all of its patches are alike. See whether the wedge was printed, and read where it lies.");
+        }
         if (j.reversed()) {
             said.add("This was read from black to paper.");
         }
         double move = Math.abs(curve.largestMove().sent());
+        boolean scanner = !scannerKnown && move >= SMALL_MOVE;
+        if (scanner) {
+            said.add("This scanner isn't known yet: its own curve may be all that is seen here. Teach it with a wedge that was measured.");
+        }
         j.blockedFrom().ifPresent(from -> said
             .add(String.format(Locale.ROOT, "Shadows block up: steps from %.0f %% on can't be told from full black.", 100 * from)));
         if (!j.rises().isEmpty()) {
             said.add(j.rises().size() == 1 ? "One step is lighter than the one before it."
                 : j.rises().size() + " steps are lighter than the ones before them.");
         }
-        if (curve.unsuited()) {
+        if (curve.unsuited() && !scanner) {
             said.add(String.format(Locale.ROOT,
                 "Ink, media type and paper don't suit each other: straightening this takes %.1f %% of the scale.", 100 * move));
         } else if (curve.points().isEmpty()) {

@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.stream.IntStream;
 import java.util.function.DoubleFunction;
 import wistel.core.cgats.Readings;
 import wistel.core.cgats.Readings.Reading;
@@ -21,13 +22,19 @@ import wistel.core.fault.MeasurementException.Reason;
  * What the reading of a wedge comes to: the mean of each step, from bare paper to full black.
  *
  * @param kind  whether a* and b* were measured
- * @param noise standard deviation of one reading in L*: from repeats where there are any, else from how far steps lie off a smooth line
+ * @param noise standard deviation of one reading in L*: from repeats where there are enough, else from how far steps lie off a smooth curve
  */
 public record ToneScale(Readings.Kind kind, List<Step> steps, double noise) {
     /** Hand instruments repeat themselves no better. */
     static final double LEAST_NOISE = 0.03;
     /** Median of absolute values to standard deviation of a normal distribution. */
     private static final double MAD = 1.4826;
+    /** The first quartile of absolute values to standard deviation of a normal distribution. */
+    private static final double QUARTER = 3.1384;
+    /** In noises: no reading of as many steps as a wedge has is so far off by chance. */
+    private static final double WILD = 6;
+    /** Readings beyond the first of their step, from which on they tell noise better than a smooth line does. */
+    private static final int ENOUGH_REPEATS = 4;
     private static final int FEWEST = 5;
     private static final double SAME_DEPTH = 1e-4;
 
@@ -116,7 +123,7 @@ public record ToneScale(Readings.Kind kind, List<Step> steps, double noise) {
                 "This scale has " + steps.size() + " steps; it takes " + FEWEST + " or more, with bare paper and full black among them.",
                 "Read the whole wedge.");
         }
-        double noise = single.size() > steps.size() ? ofRepeats(byDepth.values()) : ofSteps(steps);
+        double noise = single.size() - steps.size() >= ENOUGH_REPEATS ? ofRepeats(byDepth.values()) : ofSteps(steps);
         return new ToneScale(kind, steps, Math.max(LEAST_NOISE, noise));
     }
 
@@ -128,26 +135,70 @@ public record ToneScale(Readings.Kind kind, List<Step> steps, double noise) {
             same.size());
     }
 
+    /** From the median of how far readings are off their group's mean; single wild ones among them don't count. */
     private static double ofRepeats(Collection<List<Step>> groups) {
-        double sum = 0;
-        int free = 0;
-        for (List<Step> same : groups) {
+        return MAD * median(groups.stream().filter(same -> same.size() > 1).flatMapToDouble(same -> {
             double mean = mean(same).lab.l();
-            sum += same.stream().mapToDouble(s -> Math.pow(s.lab.l() - mean, 2)).sum();
-            free += same.size() - 1;
-        }
-        return Math.sqrt(sum / free);
+            double free = Math.sqrt(same.size() / (same.size() - 1.0));
+            return same.stream().mapToDouble(s -> Math.abs(s.lab.l() - mean) * free);
+        }).sorted().toArray());
     }
 
-    /** Third differences of a smooth, even scale are next to nothing; of independent errors they are sqrt(1 + 9 + 9 + 1) times as large. */
+    private static double median(double[] sorted) {
+        return sorted.length == 0 ? 0 : sorted[sorted.length / 2];
+    }
+
+    /**
+     * From how far steps lie off the curve through their neighbours, of third and of fifth degree: whichever is nearer to them, as a bent
+     * scale is none of the reading's noise. Wild steps pull their neighbours' curves, so they are taken out one by one first.
+     */
     private static double ofSteps(List<Step> steps) {
-        double[] third = new double[steps.size() - 3];
-        for (int i = 0; i < third.length; i++) {
-            third[i] = Math
-                .abs(steps.get(i + 3).lab.l() - 3 * steps.get(i + 2).lab.l() + 3 * steps.get(i + 1).lab.l() - steps.get(i).lab.l());
+        return Math.min(offCurve(steps, 2), offCurve(steps, 3));
+    }
+
+    /** @param reach neighbours on either side */
+    private static double offCurve(List<Step> steps, int reach) {
+        if (steps.size() < 2 * reach + 1) {
+            return Double.POSITIVE_INFINITY;
         }
-        Arrays.sort(third);
-        return MAD * third[third.length / 2] / Math.sqrt(20);
+        List<Step> left = new ArrayList<>(steps);
+        for (int most = steps.size() / 5; most > 0; most--) {
+            double[] off = off(left, reach);
+            double[] sorted = Arrays.stream(off).sorted().toArray();
+            double quiet = Math.max(LEAST_NOISE, QUARTER * sorted[sorted.length / 4]);
+            int worst = IntStream.range(0, off.length).boxed().max(Comparator.comparingDouble(k -> off[k])).orElseThrow();
+            if (off[worst] < WILD * quiet || left.size() <= 2 * reach + 1) {
+                break;
+            }
+            left.remove(worst + 1);
+        }
+        return MAD * median(Arrays.stream(off(left, reach)).sorted().toArray());
+    }
+
+    /** For each step between the ends, how far it is off its neighbours' curve, over what noise of 1 would come to there. */
+    private static double[] off(List<Step> steps, int reach) {
+        return IntStream.range(1, steps.size() - 1).mapToDouble(k -> {
+            int from = Math.max(0, Math.min(k - reach, steps.size() - 1 - 2 * reach));
+            double off = steps.get(k).lab.l();
+            double spread = 1;
+            for (int i = from; i <= from + 2 * reach; i++) {
+                double share = i == k ? 0 : share(steps, from, from + 2 * reach, i, k);
+                off -= share * steps.get(i).lab.l();
+                spread += share * share;
+            }
+            return Math.abs(off) / Math.sqrt(spread);
+        }).toArray();
+    }
+
+    /** Lagrange's weight of step i at the place of step k, among the steps of a range without k. */
+    private static double share(List<Step> steps, int from, int to, int i, int k) {
+        double share = 1;
+        for (int n = from; n <= to; n++) {
+            if (n != i && n != k) {
+                share *= (steps.get(k).depth - steps.get(n).depth) / (steps.get(i).depth - steps.get(n).depth);
+            }
+        }
+        return share;
     }
 
     public Lab paper() {
@@ -180,7 +231,8 @@ public record ToneScale(Readings.Kind kind, List<Step> steps, double noise) {
                 kept.add(steps.get(i));
             }
         }
-        return new ToneScale(kind, kept, noise);
+        boolean repeated = steps.stream().mapToInt(s -> s.repeats - 1).sum() >= ENOUGH_REPEATS;
+        return new ToneScale(kind, kept, repeated || kept.size() == steps.size() ? noise : Math.max(LEAST_NOISE, ofSteps(kept)));
     }
 
     /** Where lightness alone was read: in the paper's colour, which black ink covers. */

@@ -32,6 +32,26 @@ public class LinearisationTest {
         return Math.sqrt(sum / 201);
     }
 
+    /** A bend over a few steps, as where one ink takes over from another, read without noise. */
+    @Test
+    public void aSmallKinkIsFollowedWhereNothingHidesIt() {
+        for (double at : new double[] {0.25, 0.5, 0.7}) {
+            DoubleUnaryOperator printer = d -> d + 0.012 * Math.exp(-Math.pow((d - at) / 0.05, 2));
+            Linearisation found = Linearisation.fit(Scales.scale(51, printer, 0, 1), ToneTarget.EVEN);
+            assertThat(printedError(printer, ToneCurve.STRAIGHT)).isGreaterThan(0.2);
+            assertThat(printedError(printer, found.curve())).as("kink at %s", at).isLessThan(0.12);
+        }
+    }
+
+    /** With noise as large as the kink, nothing is made of it. */
+    @Test
+    public void whatNoiseHidesIsNotFollowed() {
+        for (long seed = 0; seed < SEEDS; seed++) {
+            assertThat(Linearisation.fit(Scales.scale(51, d -> d, 0.3, seed), ToneTarget.EVEN).curve().points().size())
+                .as("seed %d", seed).isLessThanOrEqualTo(2);
+        }
+    }
+
     @DataProvider
     public Object[][] distortions() {
         return new Object[][] {

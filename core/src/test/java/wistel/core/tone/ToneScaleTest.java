@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
 import org.testng.annotations.DataProvider;
@@ -57,6 +58,75 @@ public class ToneScaleTest {
         assertThat(ToneScale.of(repeated, Scales.read(repeated, d -> Math.pow(d, 1.3), 0.4, 9)).noise()).isCloseTo(0.4, within(0.06));
         assertThat(Scales.scale(101, d -> Math.pow(d, 1.3), 0.4, 9).noise()).isCloseTo(0.4, within(0.1));
         assertThat(Scales.scale(21, d -> d, 0, 9).noise()).as("no instrument is better").isEqualTo(ToneScale.LEAST_NOISE);
+    }
+
+    /** A scale printed elsewhere, its steps nearer to each other in the shadows, and strongly bent: no error in it is the reading's. */
+    @Test
+    public void unevenStepsAreNotTakenForNoise() {
+        List<Reading> all = new ArrayList<>();
+        for (int i = 0; i <= 30; i++) {
+            double depth = 1 - Math.pow(1 - i / 30.0, 2);
+            double l = Scales.PAPER + (Scales.BLACK - Scales.PAPER) * Math.pow(depth, 1.6);
+            all.add(new Reading("", OptionalDouble.of(1 - depth), new Lab(l, 0, 0)));
+        }
+        ToneScale scale = ToneScale.of(new Readings(Readings.Kind.COLOUR, all));
+        assertThat(scale.noise()).isLessThan(0.05);
+        assertThat(ToneJudgement.of(scale).blockedFrom()).isEmpty();
+    }
+
+    /** Two wild patches of 21: neither hides the other, nor what the rest of the reading says. */
+    @Test
+    public void wildPatchesDontBecomeNoise() {
+        for (long seed = 0; seed < 20; seed++) {
+            List<Reading> all = new ArrayList<>(Scales.read(RAMP, d -> d + 0.2 * d * (1 - d), 0.1, seed).all());
+            for (int wild : new int[] {6, 13}) {
+                Reading r = all.get(wild);
+                all.set(wild, new Reading(r.id(), r.gray(), new Lab(r.lab().l() + 9, r.lab().a(), r.lab().b())));
+            }
+            ToneScale scale = ToneScale.of(RAMP, new Readings(Readings.Kind.COLOUR, all));
+            assertThat(scale.noise()).as("seed %d", seed).isLessThan(0.3);
+            ToneReport report = ToneReport.of(scale, ToneTarget.EVEN, List.of(), Optional.empty());
+            assertThat(report.judgement().suspects()).containsExactly(6, 13);
+            assertThat(report.used().noise()).isLessThan(0.3);
+            assertThat(report.curve().points()).isNotEmpty();
+            assertThat(report.after()).isLessThan(0.4);
+        }
+    }
+
+    @Test
+    public void repeatsTellNoiseWhateverIsWildAmongThem() {
+        Wedge repeated = new Wedge(21, 2, true, 3);
+        List<Reading> all = new ArrayList<>(Scales.read(repeated, d -> d, 0.2, 9).all());
+        Reading r = all.get(17);
+        all.set(17, new Reading(r.id(), r.gray(), new Lab(r.lab().l() + 30, 0, 0)));
+        assertThat(ToneScale.of(repeated, new Readings(Readings.Kind.COLOUR, all)).noise()).isCloseTo(0.2, within(0.08));
+    }
+
+    @Test
+    public void patchesThatAreAllAlikeAreNoScale() {
+        ToneReport report = ToneReport.of(Scales.scale(21, d -> 0.4, 0.2, 3), ToneTarget.EVEN, List.of(), Optional.empty());
+        assertThat(report.verdict()).singleElement().asString().contains("no scale at all");
+    }
+
+    /** Steps of 0.25 L* read with noise of 0.5: the reading can't tell them apart, which says nothing of the print. */
+    @Test
+    public void whatNoiseHidesIsNotCalledBlocked() {
+        for (long seed = 0; seed < 10; seed++) {
+            ToneScale scale = Scales.scale(51, d -> d < 0.8 ? d / 0.8 * 0.97 : 0.97 + (d - 0.8) * 0.15, 0.5, seed);
+            assertThat(ToneJudgement.of(scale).blockedFrom()).as("seed %d", seed).isEmpty();
+        }
+    }
+
+    /** A scan by a scanner with a gamma of its own: it is named before the paper is. */
+    @Test
+    public void aScannerThatIsNotKnownIsNamedBeforeThePaper() {
+        ToneScale scale = Scales.scale(33, d -> Math.pow(d, 0.6), 0.1, 2);
+        ToneReport known = ToneReport.of(scale, ToneTarget.EVEN, List.of(), Optional.empty());
+        assertThat(known.verdict().get(0)).contains("don't suit each other");
+        ToneReport unknown = ToneReport.of(scale, ToneTarget.EVEN, List.of(), Optional.empty(),
+            new ToneReport.Known(Optional.of(known.fitted()), false));
+        assertThat(unknown.verdict().get(0)).startsWith("This scanner isn't known yet");
+        assertThat(String.join(" ", unknown.verdict())).doesNotContain("don't suit");
     }
 
     @Test

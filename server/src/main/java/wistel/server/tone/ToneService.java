@@ -103,7 +103,8 @@ public class ToneService {
     public ToneReport report(Row wedge, Reading reading) {
         return reports.get(reading, r -> {
             Optional<Linearisation> known = wedges.fit(r.id());
-            ToneReport report = ToneReport.of(scale(wedge, r, files), r.target(), r.leftOut(), r.points(), known);
+            ToneReport report = ToneReport.of(scale(wedge, r, files), r.target(), r.leftOut(), r.points(),
+                new ToneReport.Known(known, r.scannerKnown()));
             if (known.isEmpty()) {
                 wedges.fitted(r, report.fitted());
             }
@@ -223,18 +224,20 @@ public class ToneService {
         String note = scanner.map(s -> "lightness by the scanner's curve from wedge " + s.wedge() + "; colour is not read").orElse(
             "lightness between the paper and black that the profile tells; colour and the depth of black are not read");
         return kept(wedge,
-            new Brought(readings.text("Wedge " + wedge.number() + ", from a scan"), Optional.of(picture), Origin.SCANNER, taken, note));
+            new Brought(readings.text("Wedge " + wedge.number() + ", from a scan"), Optional.of(picture), Origin.SCANNER, taken, note,
+                scanner.isPresent()));
     }
 
     /**
      * What was measured, before it is checked.
      *
      * @param text CGATS
-     * @param scan the picture it was taken from, by hash
+     * @param scan         the picture it was taken from, by hash
+     * @param scannerKnown false for a scan by a scanner whose own curve is not known
      */
-    private record Brought(String text, Optional<String> scan, Origin origin, Instant taken, String note) {
+    private record Brought(String text, Optional<String> scan, Origin origin, Instant taken, String note, boolean scannerKnown) {
         Brought(String text, Origin origin, Instant taken) {
-            this(text, Optional.empty(), origin, taken, "");
+            this(text, Optional.empty(), origin, taken, "", true);
         }
     }
 
@@ -245,7 +248,8 @@ public class ToneService {
             : brought.note;
         Reading reading = wedges
             .add(new Reading(UUID.randomUUID(), wedge.number(), put(brought.text.getBytes(StandardCharsets.UTF_8)).hash(), brought.scan,
-                brought.origin, brought.taken, false, List.of(), Optional.empty(), usualTarget(wedge), noted));
+                brought.origin, brought.taken, false, List.of(), Optional.empty(), usualTarget(wedge), noted,
+                brought.scannerKnown));
         events.publish("wedge", Integer.toString(wedge.number()));
         return reading;
     }

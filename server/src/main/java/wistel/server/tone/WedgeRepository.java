@@ -63,12 +63,13 @@ public class WedgeRepository {
      * @param leftOut  places of steps that a person leaves out
      * @param points   a person's own curve
      * @param note     what to know of it
+     * @param scannerKnown false for a scan by a scanner whose own curve was not known
      */
     public record Reading(UUID id, int wedge, String hash, Optional<String> scanHash, Origin origin, Instant taken, boolean turned,
         List<Integer> leftOut, Optional<ToneCurve> points, ToneTarget target,
-        String note) {
+        String note, boolean scannerKnown) {
         Reading taken(boolean turn, List<Integer> out, Optional<ToneCurve> curve, ToneTarget next) {
-            return new Reading(id, wedge, hash, scanHash, origin, taken, turn, out, curve, next, note);
+            return new Reading(id, wedge, hash, scanHash, origin, taken, turn, out, curve, next, note, scannerKnown);
         }
     }
 
@@ -98,10 +99,10 @@ public class WedgeRepository {
 
     public Reading add(Reading r) {
         jdbc.sql(
-            "insert into wedge_reading (id, wedge, hash, scan_hash, origin, taken, turned, target, note) values (?, ?, ?, ?, ?, ?, ?, ?, "
-                + "?)")
+            "insert into wedge_reading (id, wedge, hash, scan_hash, origin, taken, turned, target, note, scanner_known) "
+                + "values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)")
             .params(Arrays.asList(r.id, r.wedge, r.hash, r.scanHash.orElse(null), r.origin.name(), Timestamp.from(r.taken), r.turned,
-                r.target.name(), r.note))
+                r.target.name(), r.note, r.scannerKnown))
             .update();
         return r;
     }
@@ -165,6 +166,7 @@ public class WedgeRepository {
         return new Reading(r.getObject("id", UUID.class), r.getInt("wedge"), r.getString("hash"),
             Optional.ofNullable(r.getString("scan_hash")), Origin.valueOf(r.getString("origin")),
             r.getTimestamp("taken").toInstant(), r.getBoolean("turned"), List.of(json.read(r.getString("left_out"), Integer[].class)),
-            curve(r.getString("points")), ToneTarget.valueOf(r.getString("target")), r.getString("note"));
+            curve(r.getString("points")), ToneTarget.valueOf(r.getString("target")), r.getString("note"),
+            r.getBoolean("scanner_known"));
     }
 }
