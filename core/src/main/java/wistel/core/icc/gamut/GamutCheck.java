@@ -7,13 +7,18 @@ import java.util.Optional;
 import java.util.stream.IntStream;
 import wistel.core.colour.CieDe2000;
 import wistel.core.fault.ProfileException;
+import wistel.core.icc.kernel.Axis;
 import wistel.core.icc.kernel.ClutTable;
-import wistel.core.icc.kernel.GrayTable;
+import wistel.core.icc.kernel.FirstInputTable;
 import wistel.core.icc.kernel.Kernel;
 import wistel.core.icc.kernel.Kernels;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.stage.Chain;
+import wistel.core.icc.transform.TransformCompiler;
+import wistel.core.icc.transform.Transform;
+import wistel.core.colour.LabEncoding;
+import java.util.Arrays;
 import wistel.core.icc.transform.Recipe;
 
 /**
@@ -31,6 +36,8 @@ public final class GamutCheck {
     private static final double DISTANCE_CODES = 512;
     private static final double PART_CODES = 256;
     private static final double PART_ZERO = 32768;
+    /** The table is off by less than this; what it has so near to the threshold is asked exactly. */
+    private static final double DOUBT = 1;
     private static final int FIGURES = 4;
     /** Shares below this one are not worth a word. */
     private static final double WORTH_TELLING = 0.001;
@@ -96,13 +103,19 @@ public final class GamutCheck {
 
     private final Chain wanted;
     private final Chain attained;
+    private final Transform wantedLab;
+    private final Transform attainedLab;
     private final int inputs;
     private final Kernel figures;
 
     /** @throws wistel.core.fault.ProfileException when the source has more than four channels or a profile lacks a way */
     public GamutCheck(IccProfile source, IccProfile printer) {
-        wanted = Chain.of(new Recipe.DeviceToLab(source, false).stages());
-        attained = Chain.of(new Recipe.ProofToLab(source, printer, Intent.RELATIVE, false, false).stages());
+        Recipe toLab = new Recipe.DeviceToLab(source, false);
+        Recipe roundTrip = new Recipe.ProofToLab(source, printer, Intent.RELATIVE, false, false);
+        wanted = Chain.of(toLab.stages());
+        attained = Chain.of(roundTrip.stages());
+        wantedLab = TransformCompiler.compile(toLab);
+        attainedLab = TransformCompiler.compile(roundTrip);
         inputs = source.space().channels();
         figures = tabled();
     }
@@ -132,8 +145,8 @@ public final class GamutCheck {
         int rows = (int) Math.round(Math.pow(side, inputs - 1));
         char[] nodes = new char[FIGURES * rows * side];
         IntStream.range(0, rows).parallel().forEach(row -> row(row, side, nodes));
-        return inputs == 1 ? new GrayTable(stretched(nodes), FIGURES)
-            : Kernels.best().over(new ClutTable(inputs, FIGURES, side, nodes, false));
+        return inputs == 1 ? new FirstInputTable(1, stretched(nodes))
+            : Kernels.best().over(new ClutTable.Codes(inputs, FIGURES, new Axis(side - 1), nodes, false));
     }
 
     private void row(int row, int side, char[] nodes) {
@@ -161,13 +174,13 @@ public final class GamutCheck {
     }
 
     /** 256 grays to all 65536, by lines. */
-    private static char[] stretched(char[] nodes) {
-        char[] all = new char[FIGURES * 65536];
+    private static char[][] stretched(char[] nodes) {
+        char[][] all = new char[FIGURES][65536];
         for (int v = 0; v < 65536; v++) {
             int cell = Math.min(254, v / 257);
             double part = v / 257.0 - cell;
             for (int c = 0, from = FIGURES * cell; c < FIGURES; c++, from++) {
-                all[FIGURES * v + c] = code(nodes[from] + part * (nodes[from + FIGURES] - nodes[from]));
+                all[c][v] = code(nodes[from] + part * (nodes[from + FIGURES] - nodes[from]));
             }
         }
         return all;
@@ -185,12 +198,40 @@ public final class GamutCheck {
     private void map(char[] pixels, int from, int count, byte[] causes, float[] distance) {
         char[] codes = new char[FIGURES * count];
         figures.apply(pixels, from * inputs, codes, 0, count);
+        int[] doubtful = new int[count];
+        int doubts = 0;
         for (int p = 0, at = 0; p < count; p++, at += FIGURES) {
             double far = codes[at] / DISTANCE_CODES;
-            if (distance.length > 0) {
-                distance[from + p] = (float) far;
+            if (Math.abs(far - THRESHOLD) < DOUBT) {
+                doubtful[doubts++] = from + p;
+                continue;
             }
-            causes[from + p] = (byte) cause(far, part(codes[at + 1]), part(codes[at + 2]), part(codes[at + 3])).ordinal();
+            told(from + p, new Spot(far, part(codes[at + 1]), part(codes[at + 2]), part(codes[at + 3])), causes, distance);
+        }
+        ask(pixels, Arrays.copyOf(doubtful, doubts), causes, distance);
+    }
+
+    private static void told(int pixel, Spot spot, byte[] causes, float[] distance) {
+        if (distance.length > 0) {
+            distance[pixel] = (float) spot.distance;
+        }
+        causes[pixel] = (byte) spot.cause().ordinal();
+    }
+
+    /** Colours that the table has near the threshold: by the profiles' own tables. */
+    private void ask(char[] pixels, int[] doubtful, byte[] causes, float[] distance) {
+        int count = doubtful.length;
+        char[] some = new char[count * inputs];
+        for (int i = 0; i < count; i++) {
+            System.arraycopy(pixels, doubtful[i] * inputs, some, i * inputs, inputs);
+        }
+        char[] want = new char[3 * count];
+        char[] got = new char[3 * count];
+        wantedLab.apply(some, 0, want, 0, count);
+        attainedLab.apply(some, 0, got, 0, count);
+        for (int i = 0; i < count; i++) {
+            told(doubtful[i], spot(LabEncoding.V4.lab(want, 3 * i).toArray(), LabEncoding.V4.lab(got, 3 * i).toArray(), 0), causes,
+                distance);
         }
     }
 
