@@ -1,28 +1,21 @@
 package wistel.vector;
 
-import static wistel.vector.Planes.BLOCK;
-
-import java.util.Arrays;
 import java.util.List;
-import java.util.function.Supplier;
 import wistel.core.icc.kernel.Kernel;
+import wistel.core.icc.kernel.Loop;
+import wistel.core.icc.kernel.PixelEnds;
 
 /**
- * A loop over lanes. Until the vector loops are compiled its scalar twin takes all pixels: interpreted, vectors would be slower than
- * anything. The twin has tables of its own, so it is made only when it is needed.
+ * A kernel with loops over lanes. Until the vector loops are compiled its plain twin's serve: interpreted, vectors would be slower than
+ * anything.
  */
 abstract class LaneKernel implements Kernel {
     private static volatile boolean serving;
 
-    private final Supplier<Kernel> made;
-    private volatile Kernel scalar;
-    private final int inputs;
-    private final int outputs;
+    private final Kernel plain;
 
-    LaneKernel(Supplier<Kernel> scalar, int inputs, int outputs) {
-        this.made = scalar;
-        this.inputs = inputs;
-        this.outputs = outputs;
+    LaneKernel(Kernel plain) {
+        this.plain = plain;
     }
 
     /** Lets the vector loops to pictures, now that they are compiled and found right. */
@@ -34,62 +27,80 @@ abstract class LaneKernel implements Kernel {
         return serving;
     }
 
-    final int inputs() {
-        return inputs;
-    }
+    /** As {@link Kernel#loops}, over lanes. */
+    abstract List<Loop> lanes(int[][] in, int[][] out);
 
-    final int outputs() {
-        return outputs;
-    }
-
-    /** What is done to a block, in this order, with room of its own for what lies between. */
-    abstract List<Loop> loops(Strip strip);
-
-    /** Whole vectors of pixels. */
-    final void lanes(char[] in, int inAt, char[] out, int outAt, int pixels) {
-        Strip strip = new Strip(in, out);
-        Loop[] loops = loops(strip).toArray(Loop[]::new);
-        for (int done = 0; done < pixels; done += BLOCK) {
-            strip.inAt = inAt + inputs * done;
-            strip.outAt = outAt + outputs * done;
-            for (Loop loop : loops) {
-                loop.over(Math.min(BLOCK, pixels - done));
-            }
-        }
-    }
-
-    /** Bytes of its own tables. */
-    abstract long own();
-
-    @Override
-    public final long bytes() {
-        Kernel twin = scalar;
-        return own() + (twin == null ? 0 : twin.bytes());
+    /** As {@link Kernel#apply}, over lanes. */
+    void lanes(char[] in, int inAt, char[] out, int outAt, int pixels) {
+        inLanes().apply(in, inAt, out, outAt, pixels);
     }
 
     @Override
     public final void apply(char[] in, int inAt, char[] out, int outAt, int pixels) {
-        if (!serving) {
-            scalar().apply(in, inAt, out, outAt, pixels);
-            return;
-        }
-        int whole = pixels - pixels % Lanes.N;
-        int rest = pixels - whole;
-        if (whole > 0) {
-            lanes(in, inAt, out, outAt, whole);
-        }
-        if (rest > 0) {
-            char[] last = Arrays.copyOf(Arrays.copyOfRange(in, inAt + inputs * whole, inAt + inputs * pixels), inputs * Lanes.N);
-            char[] results = new char[outputs * Lanes.N];
-            lanes(last, 0, results, 0, Lanes.N);
-            System.arraycopy(results, 0, out, outAt + outputs * whole, outputs * rest);
+        if (serving) {
+            lanes(in, inAt, out, outAt, pixels);
+        } else {
+            plain.apply(in, inAt, out, outAt, pixels);
         }
     }
 
-    final Kernel scalar() {
-        if (scalar == null) {
-            scalar = made.get();
+    @Override
+    public final int inputs() {
+        return plain.inputs();
+    }
+
+    @Override
+    public final int outputs() {
+        return plain.outputs();
+    }
+
+    @Override
+    public final long bytes() {
+        return plain.bytes();
+    }
+
+    @Override
+    public final List<Loop> loops(int[][] in, int[][] out) {
+        return serving ? lanes(in, out) : plain.loops(in, out);
+    }
+
+    @Override
+    public final PixelEnds ends() {
+        return serving ? LaneEnds.ENDS : PixelEnds.PLAIN;
+    }
+
+    final Kernel plain() {
+        return plain;
+    }
+
+    private Kernel inLanes() {
+        return new InLanes(this);
+    }
+
+    private record InLanes(LaneKernel kernel) implements Kernel {
+        @Override
+        public int inputs() {
+            return kernel.inputs();
         }
-        return scalar;
+
+        @Override
+        public int outputs() {
+            return kernel.outputs();
+        }
+
+        @Override
+        public long bytes() {
+            return kernel.bytes();
+        }
+
+        @Override
+        public List<Loop> loops(int[][] in, int[][] out) {
+            return kernel.lanes(in, out);
+        }
+
+        @Override
+        public PixelEnds ends() {
+            return LaneEnds.ENDS;
+        }
     }
 }

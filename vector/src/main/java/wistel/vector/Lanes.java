@@ -10,7 +10,6 @@ import jdk.incubator.vector.VectorOperators;
 import jdk.incubator.vector.VectorShape;
 import jdk.incubator.vector.VectorShuffle;
 import jdk.incubator.vector.VectorSpecies;
-import wistel.core.icc.kernel.ClutTable;
 import wistel.core.icc.kernel.SinglePrecision;
 
 /** The widest vectors of this machine, and the shuffles that take interleaved pixels apart and put them together again. */
@@ -105,10 +104,6 @@ final class Lanes {
     private static final VectorShuffle<Integer> ODD_PAIRS = shuffle(i -> 2 * i + 1);
     private static final VectorMask<Integer> UPPER = mask(i -> 2 * i >= N);
 
-    static IntVector loadPairs(char[] in, int at) {
-        return ShortVector.fromCharArray(SHORTS, in, at).reinterpretAsInts();
-    }
-
     static IntVector firstPairs(IntVector a, IntVector b) {
         return a.rearrange(EVEN_PAIRS).blend(b.rearrange(EVEN_PAIRS), UPPER);
     }
@@ -128,34 +123,5 @@ final class Lanes {
 
     static FloatVector odd(FloatVector a, FloatVector b) {
         return a.rearrange(ODD).blend(b.rearrange(ODD), UPPER_FLOATS);
-    }
-
-    /** One node, or the sum over some. */
-    static final VectorSpecies<Integer> NODE = IntVector.SPECIES_128;
-    private static final VectorSpecies<Short> NODE_SHORTS = ShortVector.SPECIES_64;
-
-    /** Codes weighted by 15 bits, back to codes. */
-    static IntVector codes(IntVector weighted) {
-        return weighted.add(ClutTable.FULL / 2).lanewise(VectorOperators.LSHR, 15);
-    }
-
-    /** The place {@code part} of 15 bits between codes, as codes. */
-    static IntVector line(IntVector from, IntVector to, int part) {
-        return codes(from.lanewise(VectorOperators.LSHL, 15).add(to.sub(from).mul(part)));
-    }
-
-    /** Four codes are written, whether or not the last is wanted. */
-    static void storeNode(IntVector codes, char[] out, int at) {
-        ((ShortVector) codes.convertShape(VectorOperators.I2S, NODE_SHORTS, 0)).intoCharArray(out, at);
-    }
-
-    /** Two nodes side by side. */
-    static final VectorSpecies<Integer> PAIR = IntVector.SPECIES_256;
-    private static final VectorSpecies<Short> PAIR_SHORTS = ShortVector.SPECIES_128;
-    private static final VectorShuffle<Integer> SWAPPED = VectorShuffle.fromOp(PAIR, i -> i ^ 4);
-
-    /** The place {@code part} between two nodes. Eight codes are written; only the first four, or three, are wanted. */
-    static void storePair(IntVector pair, int part, char[] out, int at) {
-        ((ShortVector) line(pair, pair.rearrange(SWAPPED), part).convertShape(VectorOperators.I2S, PAIR_SHORTS, 0)).intoCharArray(out, at);
     }
 }

@@ -1,20 +1,20 @@
 package wistel.vector;
 
-import wistel.core.icc.kernel.Kernel;
-import wistel.core.icc.kernel.SinglePrecision;
+import java.util.List;
+import wistel.core.icc.kernel.LightKernel;
+import wistel.core.icc.kernel.Loop;
 
-/** A loop over lanes with a matrix between three channels of light and three others. */
-abstract class LightLanes extends LaneKernel {
-    /** See {@link SinglePrecision#rows}. */
-    final float[] matrix;
+/** A {@link LightKernel} over lanes. */
+final class LightLanes extends LaneKernel {
+    private final LightKernel light;
 
-    LightLanes(Kernel scalar, double[] matrix, double[] offset) {
-        super(() -> scalar, 3, 3);
-        this.matrix = SinglePrecision.rows(matrix, offset);
+    LightLanes(LightKernel light) {
+        super(light);
+        this.light = light;
     }
 
     @Override
-    final long own() {
-        return 4L * matrix.length;
+    List<Loop> lanes(int[][] in, int[][] out) {
+        return light.loops(in, out, LanePlaneLoops.LANES);
     }
 }

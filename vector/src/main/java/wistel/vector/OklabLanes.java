@@ -2,11 +2,11 @@ package wistel.vector;
 
 import static wistel.core.icc.kernel.OklabMoves.SIDE;
 import static wistel.core.icc.kernel.OklabMoves.WIDTH;
+import static wistel.core.icc.kernel.SinglePrecision.INVERSE_ROOT_OF_ONE;
 import static wistel.core.icc.kernel.SinglePrecision.SMALLEST;
 import static wistel.vector.Lanes.FLOATS;
 import static wistel.vector.Lanes.INTS;
 import static wistel.vector.Lanes.N;
-import static wistel.vector.Planes.BLOCK;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -15,62 +15,146 @@ import jdk.incubator.vector.IntVector;
 import jdk.incubator.vector.VectorOperators;
 import jdk.incubator.vector.VectorSpecies;
 import wistel.core.colour.LabEncoding;
+import wistel.core.icc.kernel.Loop;
 import wistel.core.icc.kernel.OklabMoves;
 import wistel.core.icc.kernel.SinglePrecision;
 
 /** {@link OklabMoves}, operation by operation. */
-final class OklabLanes extends LightLanes {
+final class OklabLanes extends LaneKernel {
     private static final VectorSpecies<Float> NODE = FloatVector.SPECIES_128;
     private static final float MIDDLE = (SIDE - 1) / 2;
 
     private final OklabMoves moves;
+    private final float[] matrix;
 
     OklabLanes(OklabMoves moves) {
-        super(moves, moves.end().matrix(), moves.end().offset());
+        super(moves);
         this.moves = moves;
+        this.matrix = SinglePrecision.rows(moves.end().matrix(), moves.end().offset());
     }
 
     @Override
-    List<Loop> loops(Strip strip) {
-        int[][] codes = new int[3][BLOCK];
+    List<Loop> lanes(int[][] in, int[][] out) {
+        LanePlaneLoops by = LanePlaneLoops.LANES;
         float[][] v = new float[3][BLOCK];
+        float[][] w = new float[3][BLOCK];
         float[] down = new float[BLOCK];
         float[] right = new float[BLOCK];
-        int[] rows = codes[0];
-        int[] columns = codes[1];
+        int[] rows = out[0];
+        int[] columns = out[1];
         float[] nodes = new float[WIDTH * BLOCK];
-        List<Loop> loops = new ArrayList<>(toOklab(moves.end().codes(), strip, codes, v));
-        loops.addAll(List.of(n -> place(v[1], n), n -> place(v[2], n), n -> apart(v[1], rows, down, n), n -> apart(v[2], columns, right, n),
-            n -> mix(rows, columns, down, right, nodes, n),
-            n -> apart(nodes, v[1], v[2], right, n), n -> lighten(v[0], right, n), n -> Planes.mix(OklabMoves.ROOTS, v, n), n -> cube(v, n),
-            n -> Planes.mix(OklabMoves.XYZ, v, n)));
+        List<Loop> loops = new ArrayList<>(toOklab(moves.end().codes(), in, v, w));
+        if (moves.tones().length > 0) {
+            loops.addAll(tones(w));
+        }
+        float[] beyond = new float[BLOCK];
+        loops.add(n -> inside(w[1], w[2], beyond, n));
+        loops.addAll(List.of(n -> place(w[1], n), n -> place(w[2], n), n -> apart(w[1], rows, down, n), n -> apart(w[2], columns, right, n),
+            n -> mix(rows, columns, down, right, nodes, n), n -> apart(nodes, w[1], w[2], right, n), n -> stretch(w[1], beyond, n),
+            n -> stretch(w[2], beyond, n), n -> lighten(w[0], right, n)));
+        loops.addAll(by.mix(OklabMoves.ROOTS, w, v));
+        loops.add(n -> cube(v, n));
+        loops.addAll(by.mix(OklabMoves.XYZ, v, w));
         if (moves.tint().length > 0) {
             float[] lightness = new float[BLOCK];
-            loops.addAll(List.of(n -> System.arraycopy(v[1], 0, lightness, 0, n), n -> MatrixTrcToLabLanes.compress(lightness, n),
-                n -> MatrixTrcToLabLanes.compress(v[0], n),
-                n -> MatrixTrcToLabLanes.compress(v[2], n), n -> tint(lightness, v[0], v[2], n), n -> expand(v[0], n),
-                n -> expand(v[2], n)));
+            loops.addAll(List.of(n -> System.arraycopy(w[1], 0, lightness, 0, n), n -> by.compress(lightness, n), n -> by.compress(w[0], n),
+                n -> by.compress(w[2], n), n -> tint(lightness, w[0], w[2], n), n -> by.expand(w[0], n), n -> by.expand(w[2], n)));
         }
-        loops.add(n -> Planes.mix(matrix, v, n));
-        loops.addAll(LightTables.loops(moves.end().last(), v, codes));
-        loops.add(n -> Planes.together(codes[0], codes[1], codes[2], strip.out, strip.outAt, n));
+        loops.addAll(by.mix(matrix, w, v));
+        loops.addAll(by.codes(moves.end().last(), v, out));
         return loops;
     }
 
+    private List<Loop> tones(float[][] v) {
+        int[] cells = new int[BLOCK];
+        float[] parts = new float[BLOCK];
+        float[] low = new float[BLOCK];
+        float[] high = new float[BLOCK];
+        return List.of(n -> toneCells(v[0], cells, parts, n), n -> fetch(moves.tones(), cells, low, high, n),
+            n -> tone(low, high, parts, v[0], parts, n), n -> stretch(v[1], parts, n), n -> stretch(v[2], parts, n));
+    }
+
+    private static void toneCells(float[] lightness, int[] cells, float[] parts, int count) {
+        for (int p = 0; p < count; p += N) {
+            FloatVector place = FloatVector.fromArray(FLOATS, lightness, p).max(0).min(1).mul(OklabMoves.TONES);
+            IntVector cell = ((IntVector) place.convertShape(VectorOperators.F2I, INTS, 0)).min(OklabMoves.TONES - 1);
+            cell.intoArray(cells, p);
+            place.sub((FloatVector) cell.convertShape(VectorOperators.I2F, FLOATS, 0)).intoArray(parts, p);
+        }
+    }
+
+    private static void fetch(float[] table, int[] cells, float[] low, float[] high, int count) {
+        for (int p = 0; p < count; p++) {
+            low[p] = table[cells[p]];
+            high[p] = table[cells[p] + 1];
+        }
+    }
+
+    /** @param shares what chroma is multiplied with */
+    private static void tone(float[] low, float[] high, float[] parts, float[] lightness, float[] shares, int count) {
+        for (int p = 0; p < count; p += N) {
+            FloatVector l = FloatVector.fromArray(FLOATS, lightness, p);
+            FloatVector from = FloatVector.fromArray(FLOATS, low, p);
+            FloatVector moved = FloatVector.fromArray(FLOATS, high, p).sub(from).mul(FloatVector.fromArray(FLOATS, parts, p)).add(from)
+                .add(l.sub(l.max(0).min(1)));
+            FloatVector darker = moved.div(l.max(OklabMoves.DARKEST)).max(0).min(1);
+            darker.mul(shown(l).div(shown(moved).max(OklabMoves.DARKEST * OklabMoves.DARKEST)).min(1)).intoArray(shares, p);
+            moved.intoArray(lightness, p);
+        }
+    }
+
+    private static FloatVector shown(FloatVector l) {
+        FloatVector part = l.mul(OklabMoves.SHOWN);
+        return part.mul(part).min(1);
+    }
+
+    private static void stretch(float[] values, float[] factors, int count) {
+        for (int p = 0; p < count; p += N) {
+            FloatVector.fromArray(FLOATS, values, p).mul(FloatVector.fromArray(FLOATS, factors, p)).intoArray(values, p);
+        }
+    }
+
+    /** Colours outside the table to its edge, and how far outside they were. */
+    private static void inside(float[] as, float[] bs, float[] beyond, int count) {
+        for (int p = 0; p < count; p += N) {
+            FloatVector a = FloatVector.fromArray(FLOATS, as, p);
+            FloatVector b = FloatVector.fromArray(FLOATS, bs, p);
+            FloatVector out = a.abs().max(b.abs()).mul(1 / OklabMoves.RANGE).max(1);
+            out.intoArray(beyond, p);
+            a.div(out).intoArray(as, p);
+            b.div(out).intoArray(bs, p);
+        }
+    }
+
     /** Loops from L*a*b* codes to Oklab. */
-    static List<Loop> toOklab(LabEncoding coding, Strip strip, int[][] codes, float[][] v) {
-        return List.of(n -> Planes.deinterleave(strip.in, strip.inAt, codes[0], codes[1], codes[2], n),
-            n -> LabToLightLanes.xyz(coding, codes, v, n),
-            n -> Planes.mix(OklabMoves.CONES, v, n), n -> root(v[0], n), n -> root(v[1], n), n -> root(v[2], n),
-            n -> Planes.mix(OklabMoves.OK, v, n));
+    static List<Loop> toOklab(LabEncoding coding, int[][] codes, float[][] xyz, float[][] oklab) {
+        LanePlaneLoops by = LanePlaneLoops.LANES;
+        float[][] cones = new float[3][BLOCK];
+        List<Loop> loops = new ArrayList<>(by.decode(coding, codes, xyz));
+        loops.addAll(by.mix(OklabMoves.CONES, xyz, cones));
+        loops.addAll(List.of(n -> root(cones[0], n), n -> root(cones[1], n), n -> root(cones[2], n)));
+        loops.addAll(by.mix(OklabMoves.OK, cones, oklab));
+        return loops;
     }
 
     private static void root(float[] values, int count) {
         for (int p = 0; p < count; p += N) {
             FloatVector t = FloatVector.fromArray(FLOATS, values, p);
-            FloatVector root = MatrixTrcToLabLanes.cubeRoot(t.abs().max(SMALLEST));
+            FloatVector root = cubeRoot(t.abs().max(SMALLEST));
             root.blend(root.neg(), t.compare(VectorOperators.LT, 0)).intoArray(values, p);
         }
+    }
+
+    private static FloatVector cubeRoot(FloatVector t) {
+        FloatVector upper = (FloatVector) t.reinterpretAsInts().lanewise(VectorOperators.LSHR, 8).convertShape(VectorOperators.I2F, FLOATS,
+            0);
+        FloatVector r = Lanes.rounded(upper.mul(-1 / 3f).add(INVERSE_ROOT_OF_ONE)).lanewise(VectorOperators.LSHL, 8).reinterpretAsFloats();
+        r = closer(t, closer(t, closer(t, r)));
+        return r.mul(r).mul(t);
+    }
+
+    private static FloatVector closer(FloatVector t, FloatVector r) {
+        return r.mul(r.mul(r).mul(r).mul(t).mul(-1 / 3f).add(4 / 3f));
     }
 
     /** Oklab's a or b to its place in nodes. */
@@ -141,12 +225,6 @@ final class OklabLanes extends LightLanes {
             int step = Math.min(OklabMoves.TINTS - 1, (int) at);
             fx[p] = fx[p] + moves.tint(2 * step, at - step) / 500 - SinglePrecision.BLACK;
             fz[p] = fz[p] - moves.tint(2 * step + 1, at - step) / 200 - SinglePrecision.BLACK;
-        }
-    }
-
-    private static void expand(float[] values, int count) {
-        for (int p = 0; p < count; p += N) {
-            LabToLightLanes.expanded(FloatVector.fromArray(FLOATS, values, p)).intoArray(values, p);
         }
     }
 }

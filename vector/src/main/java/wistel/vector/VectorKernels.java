@@ -3,12 +3,10 @@ package wistel.vector;
 import wistel.core.icc.kernel.ClutTable;
 import wistel.core.icc.kernel.Kernel;
 import wistel.core.icc.kernel.KernelFamily;
-import wistel.core.icc.kernel.Kernels;
-import wistel.core.icc.kernel.LabToLight;
-import wistel.core.icc.kernel.MatrixCurves;
-import wistel.core.icc.kernel.MatrixTrcToLab;
+import wistel.core.icc.kernel.LightKernel;
 import wistel.core.icc.kernel.OklabMix;
 import wistel.core.icc.kernel.OklabMoves;
+import wistel.core.icc.kernel.ShadowGrid;
 
 /**
  * The vector loops, found through {@link java.util.ServiceLoader}. Cubes of other shapes than pictures need are left to the scalar ones.
@@ -37,24 +35,18 @@ public final class VectorKernels implements KernelFamily {
     }
 
     @Override
-    public Kernel over(ClutTable cube) {
-        if (cube.outputs() < 3 || cube.outputs() > 4 || cube.inputs() == 4 && cube.side() > Tetrahedral4D.MOST_SIDE) {
-            return Kernels.SCALAR.over(cube);
-        }
-        if (cube.inputs() == 4) {
-            return new Tetrahedral4D(cube);
-        }
-        return cube.trilinear() ? new Trilinear(cube) : new Tetrahedral3D(cube);
+    public Kernel over(ClutTable table) {
+        return new ClutLanes(table);
     }
 
     @Override
-    public Kernel toLab(MatrixTrcToLab light) {
-        return new MatrixTrcToLabLanes(light);
+    public Kernel over(ShadowGrid grid) {
+        return new ShadowLanes(grid);
     }
 
     @Override
-    public Kernel fromLab(LabToLight light) {
-        return new LabToLightLanes(light);
+    public Kernel by(LightKernel light) {
+        return new LightLanes(light);
     }
 
     @Override
@@ -65,10 +57,5 @@ public final class VectorKernels implements KernelFamily {
     @Override
     public Kernel mixed(OklabMix mix) {
         return new OklabMixLanes(mix);
-    }
-
-    @Override
-    public Kernel between(MatrixCurves light) {
-        return new MatrixLanes(light);
     }
 }

@@ -2,7 +2,9 @@ package wistel.vector;
 
 import java.util.List;
 import java.util.SplittableRandom;
+
 import wistel.core.colour.LabEncoding;
+import wistel.core.icc.kernel.Axis;
 import wistel.core.icc.kernel.ClutTable;
 import wistel.core.icc.kernel.InverseTrc;
 import wistel.core.icc.kernel.LabToLight;
@@ -10,6 +12,7 @@ import wistel.core.icc.kernel.MatrixCurves;
 import wistel.core.icc.kernel.MatrixTrcToLab;
 import wistel.core.icc.kernel.OklabMix;
 import wistel.core.icc.kernel.OklabMoves;
+import wistel.core.icc.kernel.ShadowGrid;
 
 /**
  * Runs every vector loop in the background until the JVM has compiled it, and compares its codes and its time with the scalar twin's. Only
@@ -34,9 +37,8 @@ final class Warming {
     }
 
     private static void run() {
-        List<LaneKernel> kernels = List.of(new Tetrahedral3D(cube(3, 3, false)), new Trilinear(cube(3, 3, true)),
-            new Tetrahedral4D(cube(4, 3, false)),
-            new MatrixTrcToLabLanes(light()), new LabToLightLanes(lab()), new MatrixLanes(matrix()), new OklabLanes(moves()),
+        List<LaneKernel> kernels = List.of(new ClutLanes(cube(3, false)), new ClutLanes(cube(3, true)), new ClutLanes(cube(4, false)),
+            new ShadowLanes(shadows()), new LightLanes(light()), new LightLanes(lab()), new LightLanes(matrix()), new OklabLanes(moves()),
             new OklabMixLanes(mix()));
         try {
             for (int i = 0; i < ATTEMPTS && !LaneKernel.serving(); i++) {
@@ -58,16 +60,16 @@ final class Warming {
         for (int i = 0; i < in.length; i++) {
             in[i] = (char) random.nextInt(65536);
         }
-        char[] lanes = new char[3 * PIXELS];
-        char[] scalar = new char[3 * PIXELS];
+        char[] lanes = new char[kernel.outputs() * PIXELS];
+        char[] plain = new char[kernel.outputs() * PIXELS];
         long lanesTime = quickest(() -> kernel.lanes(in, 0, lanes, 0, PIXELS));
-        long scalarTime = quickest(() -> kernel.scalar().apply(in, 0, scalar, 0, PIXELS));
-        for (int i = 0; i < scalar.length; i++) {
-            if (lanes[i] != scalar[i]) {
-                throw new IllegalStateException(kernel.getClass().getSimpleName() + " gives " + (int) lanes[i] + " for " + (int) scalar[i]);
+        long plainTime = quickest(() -> kernel.plain().apply(in, 0, plain, 0, PIXELS));
+        for (int i = 0; i < plain.length; i++) {
+            if (lanes[i] != plain[i]) {
+                throw new IllegalStateException(kernel.getClass().getSimpleName() + " gives " + (int) lanes[i] + " for " + (int) plain[i]);
             }
         }
-        return scalarTime - lanesTime;
+        return plainTime - lanesTime;
     }
 
     private static long quickest(Runnable work) {
@@ -80,12 +82,20 @@ final class Warming {
         return best;
     }
 
-    private static ClutTable cube(int inputs, int outputs, boolean trilinear) {
-        char[] nodes = new char[outputs * (int) Math.round(Math.pow(9, inputs))];
+    private static ClutTable cube(int inputs, boolean trilinear) {
+        long[] nodes = new long[(int) Math.round(Math.pow(9, inputs))];
         for (int i = 0; i < nodes.length; i++) {
-            nodes[i] = (char) (i * 7919);
+            nodes[i] = i * 0x9E3779B97F4A7C15L;
         }
-        return new ClutTable(inputs, outputs, 9, nodes, trilinear);
+        return new ClutTable(inputs, 3, new Axis(8), nodes, trilinear);
+    }
+
+    private static ShadowGrid shadows() {
+        long[] nodes = new long[729 + 125];
+        for (int i = 0; i < nodes.length; i++) {
+            nodes[i] = i * 0x9E3779B97F4A7C15L;
+        }
+        return new ShadowGrid(3, new Axis(8), new Axis(4), nodes);
     }
 
     private static final double[] MATRIX = {0.45, 0.4, 0.15, 0.22, 0.72, 0.06, 0.02, 0.12, 0.86};
@@ -109,11 +119,21 @@ final class Warming {
             plane[OklabMoves.WIDTH * i] = (float) OklabMoves.node(i / OklabMoves.SIDE);
             plane[OklabMoves.WIDTH * i + 1] = (float) OklabMoves.node(i % OklabMoves.SIDE);
         }
-        return new OklabMoves(plane, new float[2 * (OklabMoves.TINTS + 1)], lab());
+        return new OklabMoves(plane, tones(), new float[2 * (OklabMoves.TINTS + 1)], lab());
     }
 
     private static OklabMix mix() {
         return new OklabMix(new float[OklabMoves.SIDE * OklabMoves.SIDE], LabEncoding.V2);
+    }
+
+    /** A little darker. */
+    private static float[] tones() {
+        float[] tones = new float[OklabMoves.TONES + 1];
+        for (int i = 0; i <= OklabMoves.TONES; i++) {
+            float l = (float) i / OklabMoves.TONES;
+            tones[i] = l * (0.7f + 0.3f * l);
+        }
+        return tones;
     }
 
     private static InverseTrc[] roots() {

@@ -9,6 +9,7 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import wistel.core.colour.LabEncoding;
 import wistel.core.colour.Matrix3;
+import wistel.core.icc.kernel.Axis;
 import wistel.core.icc.kernel.ClutTable;
 import wistel.core.icc.kernel.InverseTrc;
 import wistel.core.icc.kernel.Kernel;
@@ -51,13 +52,13 @@ public class VectorKernelsTest {
         return pixels;
     }
 
-    private static ClutTable randomCube(int inputs, int outputs, int side, boolean trilinear) {
+    private static ClutTable.Codes randomCube(int inputs, int outputs, int side, boolean trilinear) {
         char[] nodes = new char[outputs * (int) Math.round(Math.pow(side, inputs))];
         SplittableRandom random = new SplittableRandom(side);
         for (int i = 0; i < nodes.length; i++) {
             nodes[i] = (char) random.nextInt(65536);
         }
-        return new ClutTable(inputs, outputs, side, nodes, trilinear);
+        return new ClutTable.Codes(inputs, outputs, new Axis(side - 1), nodes, trilinear);
     }
 
     @DataProvider
@@ -69,8 +70,21 @@ public class VectorKernelsTest {
 
     @Test(dataProvider = "cubes")
     public void interpolationGivesTheScalarLoopsCodes(int inputs, int outputs, int side, boolean trilinear) {
-        ClutTable cube = randomCube(inputs, outputs, side, trilinear);
+        ClutTable.Codes cube = randomCube(inputs, outputs, side, trilinear);
         compare(vector.over(cube), Kernels.SCALAR.over(cube), pixels(inputs), inputs, outputs);
+    }
+
+    @Test
+    public void shadowsGiveTheScalarLoopsCodes() {
+        for (int outputs = 1; outputs <= 6; outputs++) {
+            ClutTable.Codes all = randomCube(3, outputs, 17, false);
+            ClutTable.Codes dark = randomCube(3, outputs, 9, false);
+            char[] in = pixels(3);
+            for (int i = 0; i < in.length / 2; i++) {
+                in[i] = (char) (in[i] / 3);
+            }
+            compare(vector.over(all, dark), Kernels.SCALAR.over(all, dark), in, 3, outputs);
+        }
     }
 
     private static void compare(Kernel lanes, Kernel scalar, char[] in, int inputs, int outputs) {
@@ -86,6 +100,16 @@ public class VectorKernelsTest {
         assertThat((int) a[outputs * PIXELS]).as("what lies behind the last pixel").isEqualTo(4711);
     }
 
+    /** A little darker. */
+    private static float[] tones() {
+        float[] tones = new float[OklabMoves.TONES + 1];
+        for (int i = 0; i <= OklabMoves.TONES; i++) {
+            float l = (float) i / OklabMoves.TONES;
+            tones[i] = l * (0.7f + 0.3f * l);
+        }
+        return tones;
+    }
+
     private static InverseTrc[] root() {
         InverseTrc table = new InverseTrc(light -> Math.pow(light, 1 / 2.2));
         return new InverseTrc[] {table, table, table};
@@ -99,7 +123,7 @@ public class VectorKernelsTest {
         }
         MatrixTrcToLab light = new MatrixTrcToLab(new float[][] {curve, curve, curve}, MATRIX, new double[] {0.001, 0, 0.002},
             LabEncoding.V4);
-        compare(vector.toLab(light), light, pixels(3), 3, 3);
+        compare(vector.by(light), light, pixels(3), 3, 3);
     }
 
     /** Colours of a picture: L*a*b* near gray and far from it, all of them lights that a display can hold or nearly. */
@@ -113,7 +137,7 @@ public class VectorKernelsTest {
         new MatrixTrcToLab(new float[][] {linear, linear, linear}, MATRIX, new double[3], LabEncoding.V2).apply(pixels(3), 0, codes, 0,
             PIXELS);
         LabToLight light = new LabToLight(Matrix3.inverse(MATRIX), new double[3], root(), LabEncoding.V2);
-        compare(vector.fromLab(light), light, codes, 3, 3);
+        compare(vector.by(light), light, codes, 3, 3);
     }
 
     /** Between two displays, colours out of gamut and cancelled light included: the matrix is in double precision in both loops. */
@@ -125,7 +149,7 @@ public class VectorKernelsTest {
         }
         double[] narrower = {1.66, -0.59, -0.07, -0.12, 1.13, -0.01, -0.02, -0.1, 1.12};
         MatrixCurves light = new MatrixCurves(new double[][] {curve, curve, curve}, narrower, new double[] {0, 1e-7, 0}, root());
-        compare(vector.between(light), light, pixels(3), 3, 3);
+        compare(vector.by(light), light, pixels(3), 3, 3);
     }
 
     @DataProvider
@@ -148,7 +172,7 @@ public class VectorKernelsTest {
         for (int i = 0; i < tints.length; i++) {
             tints[i] = tint * (i % 7);
         }
-        OklabMoves moves = new OklabMoves(plane, tints,
+        OklabMoves moves = new OklabMoves(plane, tones(), tints,
             new LabToLight(Matrix3.inverse(MATRIX), new double[] {0.001, 0, 0}, root(), LabEncoding.WIDE));
         compare(vector.moved(moves), moves, pixels(3), 3, 3);
     }
@@ -173,7 +197,7 @@ public class VectorKernelsTest {
         char[] in = pixels(3);
         char[] out = new char[in.length];
         for (double factor : new double[] {Double.NaN, Double.POSITIVE_INFINITY, -1e30, 1e30}) {
-            vector.fromLab(nowhere(factor)).apply(in, 0, out, 0, PIXELS);
+            vector.by(nowhere(factor)).apply(in, 0, out, 0, PIXELS);
         }
         assertThat((int) out[3 * 7]).isIn(0, 65535);
     }
@@ -200,8 +224,8 @@ public class VectorKernelsTest {
         LabToLight light = new LabToLight(Matrix3.inverse(MATRIX), new double[3], root(), LabEncoding.V2);
         char[] in = pixels(3);
         char[] out = new char[in.length];
-        vector.fromLab(light).apply(in, 0, out, 0, PIXELS);
-        vector.fromLab(light).apply(in, 0, in, 0, PIXELS);
+        vector.by(light).apply(in, 0, out, 0, PIXELS);
+        vector.by(light).apply(in, 0, in, 0, PIXELS);
         assertThat(in).isEqualTo(out);
     }
 }

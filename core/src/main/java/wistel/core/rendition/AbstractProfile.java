@@ -58,19 +58,21 @@ public final class AbstractProfile {
     public static byte[] write(Compensation compensation, byte[] own) {
         LabFunction tones = RenditionChange
             .all(compensation.moves().stream().filter(m -> m instanceof LightnessCurve || m instanceof ToneMoves).toList());
-        LabFunction colours = RenditionChange
-            .all(compensation.moves().stream().filter(m -> m instanceof ChromaMoves || m instanceof Warmth).toList());
+        LabFunction all = new RenditionChange(new Treatment.Colour(), compensation.moves());
+        double black = beyondWhite(tones, 0, 0, 0)[0];
+        double white = beyondWhite(tones, LIGHTEST, 0, 0)[0];
         char[] lightness = new char[CURVE];
         char[] plane = new char[CURVE];
         for (int i = 0; i < CURVE; i++) {
             double toned = beyondWhite(tones, LIGHTEST * i / (CURVE - 1), 0, 0)[0];
-            lightness[i] = (char) Math.round(65535 * Math.pow(Math.max(0, Math.min(1, toned / LIGHTEST)), 1 / TOWARDS_BLACK));
+            double place = (toned - black) / (white - black);
+            lightness[i] = (char) Math.round(65535 * Math.pow(Math.max(0, Math.min(1, place)), 1 / TOWARDS_BLACK));
             plane[i] = (char) Math.round(65535 * placed(i / (CURVE - 1.0)));
         }
         char[] nodes = new char[3 * SIDE * SIDE * SIDE];
         for (int n = 0; n < nodes.length / 3; n++) {
-            double[] lab = beyondWhite(colours, LIGHTEST * Math.pow(n / SIDE / SIDE / (SIDE - 1.0), TOWARDS_BLACK), ab(n / SIDE % SIDE),
-                ab(n % SIDE));
+            double toned = black + (white - black) * Math.pow(n / SIDE / SIDE / (SIDE - 1.0), TOWARDS_BLACK);
+            double[] lab = beyondWhite(all, before(tones, toned), ab(n / SIDE % SIDE), ab(n % SIDE));
             nodes[3 * n] = CODES.ofL(lab[0]);
             nodes[3 * n + 1] = CODES.ofAb(lab[1]);
             nodes[3 * n + 2] = CODES.ofAb(lab[2]);
@@ -197,10 +199,10 @@ public final class AbstractProfile {
     /** The L* that tones make this one of. */
     private static double before(LabFunction toned, double l) {
         double low = 0;
-        double high = 100;
+        double high = LIGHTEST;
         for (int i = 0; i < 30; i++) {
             double middle = (low + high) / 2;
-            if (at(toned, middle, 0, 0)[0] < l) {
+            if (beyondWhite(toned, middle, 0, 0)[0] < l) {
                 low = middle;
             } else {
                 high = middle;
@@ -217,10 +219,8 @@ public final class AbstractProfile {
             double lighter = 0;
             for (double l : LIGHTNESSES) {
                 for (double c : CHROMAS) {
-                    double[] from = {l, c * Math.cos(Math.toRadians(hue)), c * Math.sin(Math.toRadians(hue))};
-                    double[] lab = from.clone();
-                    Oklab.toLab(lab, 0);
-                    double[] to = at(wanted, before(toned, lab[0]), lab[1], lab[2]);
+                    double[] lab = untoned(toned, l, c, Math.toRadians(hue));
+                    double[] to = at(wanted, lab[0], lab[1], lab[2]);
                     double w = Warmth.weight(to[0]);
                     to[1] -= warmth.tint() * w;
                     to[2] -= warmth.warmth() * w;
@@ -236,6 +236,15 @@ public final class AbstractProfile {
         }).toList());
     }
 
+    /** The colour that tones make one of Oklab's L, chroma and hue of. */
+    private static double[] untoned(LabFunction toned, double l, double c, double hue) {
+        double before = Math.cbrt(D50.luminance(before(toned, D50.lightness(l * l * l))));
+        double chroma = c / TonesOfColours.share(before, l);
+        double[] lab = {before, chroma * Math.cos(hue), chroma * Math.sin(hue)};
+        Oklab.toLab(lab, 0);
+        return lab;
+    }
+
     private static double held(double ab) {
         return Math.max(-128, Math.min(127, ab));
     }
@@ -243,7 +252,7 @@ public final class AbstractProfile {
     private static final int STEPS = 9;
 
     private static Found judged(List<Move> moves, LabFunction wanted) {
-        LabFunction found = RenditionChange.all(moves);
+        LabFunction found = new RenditionChange(new Treatment.Colour(), moves);
         Transform toLab = TransformCompiler.toLab(StandardSpaces.SRGB);
         double sum = 0;
         double most = 0;

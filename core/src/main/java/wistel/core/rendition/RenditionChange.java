@@ -47,8 +47,9 @@ public final class RenditionChange implements LabChange {
             straightening.ifPresent(last -> all.add(last.function()));
         } else {
             List<Move> tones = tones();
-            tones.forEach(m -> all.add(m.function()));
-            straightening.ifPresent(last -> all.add(last.function()));
+            if (!tones.isEmpty() || straightening.isPresent()) {
+                all.add(new TonesOfColours(last(tones)));
+            }
             this.moves.stream().filter(m -> !tones.contains(m)).forEach(m -> all.add(m.function()));
         }
         steps = all.toArray(LabFunction[]::new);

@@ -18,7 +18,7 @@ public record SideChange(int darker, int lessColour) implements LabChange {
 
     @Override
     public void apply(double[] lab, int at) {
-        tones().apply(lab, at);
+        new TonesOfColours(tones()).apply(lab, at);
         Oklab.fromLab(lab, at);
         double factor = chroma();
         lab[at + 1] *= factor;
@@ -36,8 +36,9 @@ public record SideChange(int darker, int lessColour) implements LabChange {
         };
     }
 
+    /** Beyond what tones do to it: they take chroma with them where they darken. */
     private double chroma() {
-        return (1 - Math.abs(darker) / 100.0) * (1 - lessColour / 100.0);
+        return (1 - Math.max(0, -darker) / 100.0) * (1 - lessColour / 100.0);
     }
 
     @Override

@@ -10,6 +10,10 @@ import java.util.SplittableRandom;
 import org.assertj.core.api.ThrowableAssert.ThrowingCallable;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import wistel.core.icc.transform.TransformCompiler;
+import wistel.core.icc.transform.Transform;
+import wistel.core.icc.profile.StandardSpaces;
+import wistel.core.colour.D50;
 import wistel.core.colour.LabEncoding;
 import wistel.core.colour.Oklab;
 import wistel.core.fault.InvalidRequest;
@@ -281,5 +285,26 @@ public class MovesTest {
         assertThat(a).isEqualTo(b).hasSameHashCodeAs(b).isNotEqualTo(RenditionChange.NONE);
         assertThat(RenditionChange.NONE.changesNothing()).isTrue();
         assertThat(new RenditionChange(new Treatment.Monochrome(HueMix.EVEN, Toning.NEUTRAL), List.of()).changesNothing()).isFalse();
+    }
+
+    /** Saturated blue, green and a dark cyan under tones that darken and lighten: Oklab's hue stays, and the colour stays one of light. */
+    @Test
+    public void tonesKeepHuesAndPossibleColours() {
+        Transform toLab = TransformCompiler.toLab(StandardSpaces.WIDE_RGB);
+        for (double[] rgb : new double[][] {{0, 0, 1}, {0, 1, 0}, {1, 0, 0}, {0, 0.3, 0.35}, {0.05, 0, 0.4}}) {
+            for (ToneMoves tones : List.of(new ToneMoves(-50, 50, -50, 50, -50, 50), new ToneMoves(50, 50, 50, -50, 50, 50),
+                new ToneMoves(-50, -50, 0, 50, 0, 30))) {
+                double[] lab = LabEncoding.V4.lab(toLab.exact(rgb)).toArray();
+                double[] before = lab.clone();
+                Oklab.fromLab(before, 0);
+                new RenditionChange(new Treatment.Colour(), List.of(tones)).apply(lab, 0);
+                double[] xyz = lab.clone();
+                D50.labToXyz(xyz, 0);
+                assertThat(Math.min(xyz[0], xyz[2])).as("light of %s", tones.words()).isGreaterThan(-0.002);
+                Oklab.fromLab(lab, 0);
+                assertThat(Oklab.hue(lab[1], lab[2])).as(tones.words()).isCloseTo(Oklab.hue(before[1], before[2]), within(0.01));
+                assertThat(Math.hypot(lab[1], lab[2])).isLessThanOrEqualTo(Math.hypot(before[1], before[2]) + 1e-9);
+            }
+        }
     }
 }

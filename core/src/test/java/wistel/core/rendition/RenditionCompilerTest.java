@@ -123,6 +123,8 @@ public class RenditionCompilerTest {
             new RenditionChange(colour,
                 List.of(new LightnessCurve(List.of(new LightnessCurve.TonePoint(0, 4), new LightnessCurve.TonePoint(30, 40),
                     new LightnessCurve.TonePoint(100, 100))))),
+            new RenditionChange(colour, List.of(new ToneMoves(-50, 50, -50, 50, -50, 50), ChromaMoves.all(1.4))),
+            new RenditionChange(colour, List.of(new ToneMoves(50, -50, 50, -50, 50, 30), ChromaMoves.all(2))),
             new RenditionChange(colour, List.of(new Warmth(6, -4))), new RenditionChange(colour, List.of(ChromaMoves.all(1.3))),
             new RenditionChange(colour,
                 List.of(new ToneMoves(25, 5, 0, 10, 0, 42), new ChromaMoves(1.1, six(0.25, 8, 5)), new Warmth(2, -1))),

@@ -97,8 +97,17 @@ public final class InverseTrc {
         return lines;
     }
 
-    char code(double light) {
-        return code((float) light);
+    /** Some lights to codes. */
+    void codes(float[] light, int[] codes, int count) {
+        if (samples.length > 0) {
+            for (int p = 0; p < count; p++) {
+                codes[p] = searched(light[p]);
+            }
+            return;
+        }
+        for (int p = 0; p < count; p++) {
+            codes[p] = SinglePrecision.rounded(onLine(Float.floatToRawIntBits(light[p])));
+        }
     }
 
     public char code(float light) {

@@ -1,22 +1,38 @@
 package wistel.core.icc.kernel;
 
+import java.util.ArrayList;
+import java.util.List;
 import wistel.core.colour.LabEncoding;
 
 /** L*a*b* codes through a linear change of XYZ over its white, as black point compensation between two tables is. */
-public record LabScaling(double[] matrix, double[] offset, LabEncoding from, LabEncoding to) implements Kernel {
+public record LabScaling(double[] matrix, double[] offset, LabEncoding from, LabEncoding to) implements LightKernel {
+    @Override
+    public int inputs() {
+        return 3;
+    }
+
+    @Override
+    public int outputs() {
+        return 3;
+    }
+
     @Override
     public long bytes() {
         return 0;
     }
 
     @Override
-    public void apply(char[] in, int inAt, char[] out, int outAt, int pixels) {
-        float[] m = SinglePrecision.rows(matrix, offset);
-        float[] v = new float[3];
-        for (int p = 0, i = inAt, o = outAt; p < pixels; p++, i += 3, o += 3) {
-            SinglePrecision.xyz(in, i, from, v);
-            SinglePrecision.writeLab(SinglePrecision.row(m, 0, v[0], v[1], v[2]), SinglePrecision.row(m, 4, v[0], v[1], v[2]),
-                SinglePrecision.row(m, 8, v[0], v[1], v[2]), to, out, o);
-        }
+    public List<Loop> loops(int[][] in, int[][] out) {
+        return loops(in, out, PlaneLoops.PLAIN);
+    }
+
+    @Override
+    public List<Loop> loops(int[][] in, int[][] out, PlaneLoops by) {
+        float[][] xyz = new float[3][BLOCK];
+        float[][] scaled = new float[3][BLOCK];
+        List<Loop> loops = new ArrayList<>(by.decode(from, in, xyz));
+        loops.addAll(by.mix(SinglePrecision.rows(matrix, offset), xyz, scaled));
+        loops.addAll(by.encode(scaled, to, out));
+        return loops;
     }
 }

@@ -1,6 +1,8 @@
 package wistel.core.icc.kernel;
 
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.List;
 import wistel.core.colour.LabEncoding;
 
 /**
@@ -10,24 +12,38 @@ import wistel.core.colour.LabEncoding;
  * @param first  65536 values of light a channel; equal ones best shared
  * @param matrix row-major, light to XYZ over its white
  */
-public record MatrixTrcToLab(float[][] first, double[] matrix, double[] offset, LabEncoding codes) implements Kernel {
+public record MatrixTrcToLab(float[][] first, double[] matrix, double[] offset, LabEncoding codes) implements LightKernel {
+    @Override
+    public int inputs() {
+        return 3;
+    }
+
+    @Override
+    public int outputs() {
+        return 3;
+    }
+
     @Override
     public long bytes() {
         return Arrays.stream(first).distinct().count() * 4L * 65536;
     }
 
     @Override
-    public void apply(char[] in, int inAt, char[] out, int outAt, int pixels) {
-        float[] m = SinglePrecision.rows(matrix, offset);
-        float[] red = first[0];
-        float[] green = first[1];
-        float[] blue = first[2];
-        for (int p = 0, i = inAt, o = outAt; p < pixels; p++, i += 3, o += 3) {
-            float r = red[in[i]];
-            float g = green[in[i + 1]];
-            float b = blue[in[i + 2]];
-            SinglePrecision.writeLab(SinglePrecision.row(m, 0, r, g, b), SinglePrecision.row(m, 4, r, g, b),
-                SinglePrecision.row(m, 8, r, g, b), codes, out, o);
+    public List<Loop> loops(int[][] in, int[][] out) {
+        return loops(in, out, PlaneLoops.PLAIN);
+    }
+
+    @Override
+    public List<Loop> loops(int[][] in, int[][] out, PlaneLoops by) {
+        float[][] light = new float[3][BLOCK];
+        float[][] xyz = new float[3][BLOCK];
+        List<Loop> loops = new ArrayList<>();
+        for (int c = 0; c < 3; c++) {
+            int channel = c;
+            loops.add(n -> PlaneLoops.look(first[channel], in[channel], light[channel], n));
         }
+        loops.addAll(by.mix(SinglePrecision.rows(matrix, offset), light, xyz));
+        loops.addAll(by.encode(xyz, codes, out));
+        return loops;
     }
 }

@@ -1,5 +1,6 @@
 package wistel.core.icc.kernel;
 
+import java.util.List;
 import wistel.core.colour.LabEncoding;
 
 /**
@@ -16,11 +17,26 @@ public record OklabMix(float[] lighter, LabEncoding codes) implements Kernel {
     }
 
     @Override
-    public void apply(char[] in, int inAt, char[] out, int outAt, int pixels) {
+    public int inputs() {
+        return 3;
+    }
+
+    @Override
+    public int outputs() {
+        return 3;
+    }
+
+    /** The other two are 0. */
+    @Override
+    public List<Loop> loops(int[][] in, int[][] out) {
+        return List.of(n -> mixed(in, out[0], n));
+    }
+
+    private void mixed(int[][] in, int[] out, int count) {
         float[] v = new float[3];
-        for (int p = 0, i = inAt, o = outAt; p < pixels; p++, i += 3, o += 3) {
-            OklabMoves.toOklab(in, i, codes, v);
-            out[o] = SinglePrecision.code(mixed(OklabMoves.placed(v[1]), OklabMoves.placed(v[2])) * (float) codes.lightness() + in[i]);
+        for (int p = 0; p < count; p++) {
+            OklabMoves.toOklab(in, p, codes, v);
+            out[p] = SinglePrecision.code(mixed(OklabMoves.placed(v[1]), OklabMoves.placed(v[2])) * (float) codes.lightness() + in[0][p]);
         }
     }
 

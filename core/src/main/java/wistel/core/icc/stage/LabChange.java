@@ -12,7 +12,8 @@ public interface LabChange extends LabFunction {
         /**
          * Lightness by itself, then colour by colour, then a tint.
          *
-         * @param tones  changes L* by L* alone
+         * @param tones  changes L* by L* alone; of colours, it moves Oklab's L, which of a neutral is L* in another scale. Chroma falls with
+         *               it where it falls
          * @param colour empty when it stays
          * @param tint   adds to a* and b* by L* alone
          */

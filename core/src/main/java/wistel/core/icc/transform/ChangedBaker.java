@@ -6,15 +6,15 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.DoubleUnaryOperator;
 import java.util.stream.IntStream;
+import wistel.core.colour.D50;
 import wistel.core.colour.LabEncoding;
+import wistel.core.icc.kernel.FirstInputTable;
 import wistel.core.icc.kernel.Kernel;
 import wistel.core.icc.kernel.KernelFamily;
 import wistel.core.icc.kernel.LabToLight;
-import wistel.core.icc.kernel.LightnessTable;
 import wistel.core.icc.kernel.OklabMix;
 import wistel.core.icc.kernel.OklabMoves;
 import wistel.core.icc.kernel.Sequence;
-import wistel.core.icc.kernel.ShapedKernel;
 import wistel.core.icc.stage.Chain;
 import wistel.core.icc.stage.LabChange;
 import wistel.core.icc.stage.LabFunction;
@@ -22,7 +22,7 @@ import wistel.core.icc.stage.Stage;
 
 /**
  * The fast form of a {@link Recipe.Changed}, quickly made, as a slider waits for it: the source's way to L*a*b* stays from step to step;
- * lightness that depends on lightness is a table of every code, what depends on hue and chroma a table over Oklab's plane, and all between
+ * lightness that depends on lightness is a table over Oklab's L, what depends on hue and chroma one over Oklab's plane, and all between
  * them is arithmetic.
  */
 final class ChangedBaker {
@@ -44,25 +44,24 @@ final class ChangedBaker {
         this.family = family;
     }
 
-    /** @param inputs of the source; what it is wrong by is not measured, as a slider would wait for that */
-    Baked bake(LabChange change, int inputs) {
+    /** What it is wrong by is not measured, as a slider would wait for that. */
+    Baked bake(LabChange change) {
         Kernel rest = change.form() instanceof LabChange.Form.TonesFirst tones ? tonesFirst(tones)
             : collapsed((LabChange.Form.Collapsed) change.form());
-        return Baked.withoutGrid(new Sequence(head, rest, inputs, 3, 3), "L*a*b*, changed");
+        return Baked.withoutGrid(Sequence.of(head, rest), "L*a*b*, changed");
     }
 
     private Kernel tonesFirst(LabChange.Form.TonesFirst form) {
         LabToLight end = MatrixTrcOutput.lightOfLab(tail.stages(), CODES).orElseThrow();
         float[] tint = tint(form.tint());
-        Kernel moved = form.colour().isPresent() || tint.length > 0
-            ? family.moved(new OklabMoves(plane(form.colour().orElse(at -> {})), tint, end)) : family.fromLab(end);
-        char[] straight = Tables.codes(x -> x);
-        return new ShapedKernel(moved, 3, new char[][] {Tables.codes(between(tones(form.tones()))), straight, straight}, new char[0][]);
+        float[] tones = tones(form.tones());
+        return form.colour().isPresent() || tint.length > 0 || tones.length > 0
+            ? family.moved(new OklabMoves(plane(form.colour().orElse(at -> {})), tones, tint, end)) : family.by(end);
     }
 
     private Kernel collapsed(LabChange.Form.Collapsed form) {
-        Kernel end = new LightnessTable(ofLightness(form.ofLightness()), 3, 3);
-        return form.mix().isEmpty() ? end : new Sequence(family.mixed(new OklabMix(lighter(form.mix().get()), CODES)), end, 3, 3, 3);
+        Kernel end = new FirstInputTable(3, ofLightness(form.ofLightness()));
+        return form.mix().isEmpty() ? end : Sequence.of(family.mixed(new OklabMix(lighter(form.mix().get()), CODES)), end);
     }
 
     private static float[] plane(LabChange.OklabPlane function) {
@@ -104,18 +103,22 @@ final class ChangedBaker {
         return Arrays.equals(tint, new float[tint.length]) ? new float[0] : tint;
     }
 
-    /** L* over 100 at evenly spaced L*. */
-    private static double[] tones(LabFunction function) {
-        double[] values = new double[STEPS + 1];
+    /** What Oklab's L becomes; empty when it stays. */
+    private static float[] tones(LabFunction function) {
+        float[] tones = new float[OklabMoves.TONES + 1];
         double[] lab = new double[3];
-        for (int i = 0; i <= STEPS; i++) {
-            lab[0] = 100.0 * i / STEPS;
+        boolean same = true;
+        for (int i = 0; i <= OklabMoves.TONES; i++) {
+            double l = (double) i / OklabMoves.TONES;
+            lab[0] = D50.lightness(l * l * l);
             lab[1] = 0;
             lab[2] = 0;
+            double before = lab[0];
             function.apply(lab, 0);
-            values[i] = lab[0] / 100;
+            same &= Math.abs(lab[0] - before) < 1e-9;
+            tones[i] = (float) Math.cbrt(D50.luminance(lab[0]));
         }
-        return values;
+        return same ? new float[0] : tones;
     }
 
     private static DoubleUnaryOperator between(double[] values) {
@@ -127,23 +130,20 @@ final class ChangedBaker {
     }
 
     /** Destination codes of every code of lightness. */
-    private char[] ofLightness(LabFunction function) {
+    private char[][] ofLightness(LabFunction function) {
         double[] work = new double[(STEPS + 1) * Chain.STRIDE];
         for (int i = 0; i <= STEPS; i++) {
             work[i * Chain.STRIDE] = 100.0 * i / STEPS;
             function.apply(work, i * Chain.STRIDE);
         }
         tail.apply(work, STEPS + 1);
-        char[] codes = new char[3 * 65536];
+        char[][] codes = new char[3][];
         for (int c = 0; c < 3; c++) {
             double[] values = new double[STEPS + 1];
             for (int i = 0; i <= STEPS; i++) {
                 values[i] = work[i * Chain.STRIDE + c];
             }
-            DoubleUnaryOperator curve = between(values);
-            for (int i = 0; i < 65536; i++) {
-                codes[3 * i + c] = Tables.code(curve.applyAsDouble(i / 65535.0));
-            }
+            codes[c] = Tables.codes(between(values));
         }
         return codes;
     }

@@ -1,17 +1,16 @@
 package wistel.core.icc.transform;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import wistel.core.colour.D50;
 import wistel.core.colour.LabEncoding;
-import wistel.core.icc.kernel.FirstChannel;
 import wistel.core.icc.kernel.InverseTrc;
 import wistel.core.icc.kernel.Kernel;
 import wistel.core.icc.kernel.KernelFamily;
 import wistel.core.icc.kernel.LabToLight;
 import wistel.core.icc.kernel.MatrixCurves;
-import wistel.core.icc.kernel.Sequence;
 import wistel.core.icc.stage.Chain;
 import wistel.core.icc.stage.Curve;
 import wistel.core.icc.stage.Stage;
@@ -40,7 +39,7 @@ final class MatrixTrcOutput {
     }
 
     static Kernel between(Curve[] first, Stage.Linear linear, Curve[] last, KernelFamily family) {
-        return family.between(
+        return family.by(
             new MatrixCurves(Tables.each(List.of(first), new double[3][], Tables::values), linear.matrix(), linear.offset(), lights(last)));
     }
 
@@ -57,16 +56,15 @@ final class MatrixTrcOutput {
             return Optional.empty();
         }
         double[] m = linear.matrix();
-        double[] luminance = {m[3] / D50.Y, m[4] / D50.Y, m[5] / D50.Y, 0, 0, 0, 0, 0, 0};
-        double[] offset = {linear.offset()[1] / D50.Y, 0, 0};
-        Kernel light = family.between(new MatrixCurves(Tables.each(List.of(first), new double[3][], Tables::values), luminance, offset,
-            lights(new Curve[] {last, last, last})));
-        return Optional.of(new Sequence(light, new FirstChannel(3), 3, 3, 1));
+        double[] luminance = {m[3] / D50.Y, m[4] / D50.Y, m[5] / D50.Y};
+        double[] offset = {linear.offset()[1] / D50.Y};
+        return Optional.of(family.by(new MatrixCurves(Tables.each(List.of(first), new double[3][], Tables::values), luminance, offset,
+            new InverseTrc[] {light(last)})));
     }
 
     /** From L*a*b* codes on: L*a*b* to XYZ, a matrix, curves, and no more. */
     static Optional<Kernel> afterLab(List<Stage> rest, LabEncoding codes, KernelFamily family) {
-        return lightOfLab(rest, codes).map(family::fromLab);
+        return lightOfLab(rest, codes).map(family::by);
     }
 
     static Optional<LabToLight> lightOfLab(List<Stage> rest, LabEncoding codes) {
@@ -75,6 +73,14 @@ final class MatrixTrcOutput {
             return Optional.empty();
         }
         Stage.Linear linear = takenLinear(stages);
+        if (!stages.isEmpty() && stages.get(0) instanceof Stage.XyzToGray) {
+            stages.remove(0);
+            Curve last = stages.isEmpty() ? Curve.Power.IDENTITY : takenCurves(stages)[0];
+            double[] luminance = Arrays.stream(fromOverWhite(linear.matrix()), 3, 6).map(m -> m / D50.Y).toArray();
+            return stages.isEmpty()
+                ? Optional.of(new LabToLight(luminance, new double[] {linear.offset()[1] / D50.Y}, new InverseTrc[] {light(last)}, codes))
+                : Optional.empty();
+        }
         Curve[] last = takenCurves(stages);
         if (!stages.isEmpty()) {
             return Optional.empty();

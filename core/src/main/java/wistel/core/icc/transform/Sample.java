@@ -16,8 +16,10 @@ import wistel.core.icc.stage.Chain;
  * first, in the shadows.
  */
 final class Sample {
-    private static final int UNIFORM = 1536;
-    private static final int NEAR_GRAY = 512;
+    /** Colours of each of the first three kinds. */
+    private static final int MANY = 3072;
+    /** How many codes a near gray is off the neutral axis at most. */
+    private static final int NEAR = 2000;
     private static final int ON_EDGES = 512;
     private static final int RAMP = 256;
     private static final int BLOCK = 1024;
@@ -29,16 +31,11 @@ final class Sample {
     private final int outputs;
     private final Optional<Chain> look;
 
-    /** Which colours count. */
-    enum Part {
-        ALL, DARK, NOT_DARK
-    }
-
     Sample(Chain chain, ColourSpace from, int outputs, Optional<Chain> look) {
         this.inputs = from.channels();
         this.outputs = outputs;
         this.look = look;
-        colours = 2 * UNIFORM + NEAR_GRAY + ON_EDGES + RAMP * ((1 << inputs) - 1);
+        colours = 3 * MANY + ON_EDGES + RAMP * ((1 << inputs) - 1);
         in = colours(from);
         wanted = new double[colours * Chain.STRIDE];
         for (int i = 0; i < in.length; i++) {
@@ -60,16 +57,16 @@ final class Sample {
             int gray = random.nextInt(65536);
             int face = random.nextInt(inputs);
             int edge = random.nextInt(inputs);
-            int ramp = s - 2 * UNIFORM - NEAR_GRAY - ON_EDGES;
+            int ramp = s - 3 * MANY - ON_EDGES;
             for (int c = 0; c < inputs; c++) {
                 int any = random.nextInt(65536);
                 int code;
-                if (s < UNIFORM) {
+                if (s < MANY) {
                     code = any;
-                } else if (s < 2 * UNIFORM) {
+                } else if (s < 2 * MANY) {
                     code = dark(from, c, any);
-                } else if (s < 2 * UNIFORM + NEAR_GRAY) {
-                    code = Math.max(0, Math.min(65535, gray + any / 8 - 4096));
+                } else if (s < 3 * MANY) {
+                    code = Math.max(0, Math.min(65535, gray + any * NEAR / 32768 - NEAR));
                 } else if (ramp < 0) {
                     code = c == face || c == edge ? any / 32768 * 65535 : any;
                 } else {
@@ -103,47 +100,67 @@ final class Sample {
         });
     }
 
+    /**
+     * Differences from the chain.
+     *
+     * @param mean  over all colours
+     * @param light what 99.9 % stay below among colours that aren't dark, of the kind where that is most
+     * @param dark  the same among those whose inputs all lie in their darkest quarter
+     */
+    record Errors(double mean, double light, double dark) {
+        double nearlyAll() {
+            return Math.max(light, dark);
+        }
+    }
+
     /** A fast form with its errors. */
     Baked measured(Kernel kernel, String kind, int side) {
-        return measured(kernel, kind, side, Part.ALL);
+        Errors errors = errors(kernel);
+        return new Baked(Optional.of(kernel), kind, side, errors.mean, errors.nearlyAll());
     }
 
-    Baked measured(Kernel kernel, String kind, int side, Part part) {
-        double[] errors = errors(kernel, part);
-        return new Baked(Optional.of(kernel), kind, side, Arrays.stream(errors).average().orElse(0),
-            errors.length == 0 ? 0 : errors[(int) Math.ceil(0.999 * errors.length) - 1]);
-    }
-
-    /** Differences from the chain, sorted. */
-    private double[] errors(Kernel kernel, Part part) {
-        int[] places = IntStream.range(0, colours)
-            .filter(s -> part == Part.ALL || (part == Part.DARK) == (inputs == 3 && ShadowGrid.isDark(in, 3 * s))).toArray();
-        char[] codes = new char[places.length * inputs];
-        for (int i = 0; i < codes.length; i++) {
-            codes[i] = in[places[i / inputs] * inputs + i % inputs];
-        }
-        char[] out = new char[places.length * outputs];
-        kernel.apply(codes, 0, out, 0, places.length);
-        double[] got = new double[places.length * Chain.STRIDE];
+    Errors errors(Kernel kernel) {
+        char[] out = new char[colours * outputs];
+        kernel.apply(in, 0, out, 0, colours);
+        double[] got = new double[colours * Chain.STRIDE];
         for (int i = 0; i < out.length; i++) {
             got[i / outputs * Chain.STRIDE + i % outputs] = out[i] / 65535.0;
         }
         look.ifPresent(way -> blocks(way::apply, got));
-        double[] errors = new double[places.length];
-        Arrays.parallelSetAll(errors, i -> look.isPresent() ? seen(got, i * Chain.STRIDE, places[i] * Chain.STRIDE)
-            : coded(got, i * Chain.STRIDE, places[i] * Chain.STRIDE));
-        Arrays.sort(errors);
-        return errors;
+        double[] errors = new double[colours];
+        Arrays.parallelSetAll(errors, i -> look.isPresent() ? seen(got, i * Chain.STRIDE) : coded(got, i * Chain.STRIDE));
+        return new Errors(Arrays.stream(errors).average().orElse(0), nearlyAll(errors, false),
+            nearlyAll(errors, true));
     }
 
-    private double seen(double[] got, int at, int from) {
-        return CieDe2000.between(wanted[from], wanted[from + 1], wanted[from + 2], got[at], got[at + 1], got[at + 2]);
+    private double nearlyAll(double[] errors, boolean dark) {
+        double worst = 0;
+        for (int[] kind : new int[][] {{0, MANY}, {MANY, 2 * MANY}, {2 * MANY, 3 * MANY}, {3 * MANY, colours}}) {
+            double[] some = IntStream.range(kind[0], kind[1]).filter(s -> isDark(s) == dark).mapToDouble(s -> errors[s]).sorted().toArray();
+            if (some.length > 0) {
+                worst = Math.max(worst, some[(int) Math.ceil(0.999 * some.length) - 1]);
+            }
+        }
+        return worst;
     }
 
-    private double coded(double[] got, int at, int from) {
+    private boolean isDark(int colour) {
+        for (int c = 0; c < inputs; c++) {
+            if (in[colour * inputs + c] >= ShadowGrid.BRIGHTEST) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private double seen(double[] got, int at) {
+        return CieDe2000.between(wanted[at], wanted[at + 1], wanted[at + 2], got[at], got[at + 1], got[at + 2]);
+    }
+
+    private double coded(double[] got, int at) {
         double most = 0;
         for (int c = 0; c < outputs; c++) {
-            most = Math.max(most, 100 * Math.abs(got[at + c] - wanted[from + c]));
+            most = Math.max(most, 100 * Math.abs(got[at + c] - wanted[at + c]));
         }
         return most;
     }

@@ -16,7 +16,7 @@ import wistel.core.icc.stage.Stage;
  */
 record ShaperCurves(List<Curve> before, int spacing, String words) {
     /** How far a curve must bend before it is worth a table. */
-    private static final double BEND = 0.03;
+    private static final double BEND = 0.15;
 
     static List<ShaperCurves> candidates(Chain chain, int inputs) {
         List<Curve> none = Collections.nCopies(inputs, Curve.Power.IDENTITY);
@@ -67,13 +67,13 @@ record ShaperCurves(List<Curve> before, int spacing, String words) {
         return false;
     }
 
-    /** The side nearest to a wanted one, not below it, that suits the spacing and the limit. */
-    int side(int wanted, int most) {
-        int cells = (Math.max(1, wanted - 1) + spacing - 1) / spacing * spacing;
-        while (cells + 1 > most && cells > spacing) {
+    /** The number of cells nearest to a wanted one, not below it, that suits the spacing and the limit. */
+    int cells(int wanted, int most) {
+        int cells = (Math.max(1, wanted) + spacing - 1) / spacing * spacing;
+        while (cells > most && cells > spacing) {
             cells -= spacing;
         }
-        return Math.min(cells, most - 1) + 1;
+        return Math.min(cells, most);
     }
 
     boolean isStraight() {

@@ -7,13 +7,14 @@ import java.util.Optional;
 import java.util.stream.IntStream;
 import wistel.core.colour.D50;
 import wistel.core.colour.LabEncoding;
+import wistel.core.icc.kernel.Axis;
 import wistel.core.icc.kernel.ClutTable;
+import wistel.core.icc.kernel.CodeTables;
 import wistel.core.icc.kernel.Kernel;
 import wistel.core.icc.kernel.KernelFamily;
 import wistel.core.icc.kernel.LabScaling;
 import wistel.core.icc.kernel.MatrixTrcToLab;
 import wistel.core.icc.kernel.Sequence;
-import wistel.core.icc.kernel.ShapedKernel;
 import wistel.core.icc.profile.PcsEncoding;
 import wistel.core.icc.stage.ClutGrid;
 import wistel.core.icc.stage.Curve;
@@ -28,8 +29,6 @@ final class TableByTable {
     private final KernelFamily family;
     private final List<Stage> stages;
     private final List<Kernel> parts = new ArrayList<>();
-    private final List<Integer> widths = new ArrayList<>();
-    private final int inputs;
     private int at;
     /** What a code from 0 to 1 means for the stage at hand, for each channel. */
     private Affine[] meaning;
@@ -57,36 +56,22 @@ final class TableByTable {
     private TableByTable(List<Stage> stages, int inputs, KernelFamily family) {
         this.family = family;
         this.stages = stages;
-        this.inputs = inputs;
         meaning = none(inputs);
     }
 
-    /** @return the kernels as one, and how many they are; empty where the chain has another form */
-    static Optional<Found> of(List<Stage> stages, int inputs, int outputs, KernelFamily family) {
+    /** Empty where the chain has another form. */
+    static Optional<Kernel> of(List<Stage> stages, int inputs, KernelFamily family) {
         TableByTable parser = new TableByTable(stages, inputs, family);
         while (parser.possible && parser.at < stages.size()) {
             parser.next();
         }
-        return parser.possible && !parser.parts.isEmpty() ? Optional.of(new Found(parser.joined(outputs), parser.parts.size()))
-            : Optional.empty();
-    }
-
-    record Found(Kernel kernel, int parts) {
+        return parser.possible && !parser.parts.isEmpty() ? Optional.of(new Sequence(parser.parts)) : Optional.empty();
     }
 
     private static Affine[] none(int channels) {
         Affine[] none = new Affine[channels];
         Arrays.fill(none, Affine.NONE);
         return none;
-    }
-
-    private Kernel joined(int outputs) {
-        Kernel all = parts.get(parts.size() - 1);
-        int width = outputs;
-        for (int i = parts.size() - 2; i >= 0; i--) {
-            all = new Sequence(parts.get(i), all, i == 0 ? inputs : widths.get(i - 1), widths.get(i), width);
-        }
-        return all;
     }
 
     private void next() {
@@ -101,11 +86,6 @@ final class TableByTable {
         }
     }
 
-    private void add(Kernel kernel, int width) {
-        parts.add(kernel);
-        widths.add(width);
-    }
-
     private boolean is(int offset, Class<? extends Stage> kind) {
         return at + offset < stages.size() && kind.isInstance(stages.get(at + offset));
     }
@@ -114,18 +94,20 @@ final class TableByTable {
     private void fromLab() {
         LabEncoding codes = new LabEncoding(65535 / meaning[0].factor, 65535 / meaning[1].factor, -128);
         int stop = at + 1 + (is(1, Stage.Linear.class) ? 1 : 0);
+        stop += is(stop - at, Stage.XyzToGray.class) ? 1 : 0;
         stop += is(stop - at, Stage.Curves.class) ? 1 : 0;
         Optional<Kernel> end = endsAt(stop) ? MatrixTrcOutput.afterLab(stages.subList(at, stop), codes, family) : Optional.empty();
         if (Math.abs(meaning[1].offset + 128) > 1e-6) {
             possible = false;
         } else if (end.isPresent()) {
-            add(end.get(), 3);
+            parts.add(end.get());
             at = stop;
-            meaning = none(3);
+            meaning = none(end.get().outputs());
         } else if (is(1, Stage.Linear.class) && is(2, Stage.XyzToLab.class)) {
             Stage.Linear linear = (Stage.Linear) stages.get(at + 1);
             at += 3;
-            add(new LabScaling(MatrixTrcOutput.fromOverWhite(overWhite(linear)), offsetOverWhite(linear), codes, codesNow()), 3);
+            parts.add(
+                family.by(new LabScaling(MatrixTrcOutput.fromOverWhite(overWhite(linear)), offsetOverWhite(linear), codes, codesNow())));
         } else {
             possible = false;
         }
@@ -165,13 +147,13 @@ final class TableByTable {
         if (is(0, Stage.LabToXyz.class)) {
             linear = linear.then((Stage.Linear) PcsEncoding.LAB_V2.encode());
             meaning = LAB;
-            add(MatrixTrcOutput.between(first, linear, identities(3), family), 3);
+            parts.add(MatrixTrcOutput.between(first, linear, identities(3), family));
             return true;
         }
         Curve[] last = curvesOnly(3);
         possible = endsAt(at);
         meaning = none(3);
-        add(MatrixTrcOutput.between(first, linear, last, family), 3);
+        parts.add(MatrixTrcOutput.between(first, linear, last, family));
         return true;
     }
 
@@ -197,7 +179,7 @@ final class TableByTable {
         float[][] tables = Tables.each(List.of(first), new float[3][], TableByTable::light);
         Stage.Linear linear = (Stage.Linear) stages.get(at + curves);
         at += curves + 2;
-        add(family.toLab(new MatrixTrcToLab(tables, overWhite(linear), offsetOverWhite(linear), codesNow())), 3);
+        parts.add(family.by(new MatrixTrcToLab(tables, overWhite(linear), offsetOverWhite(linear), codesNow())));
         return true;
     }
 
@@ -210,7 +192,7 @@ final class TableByTable {
         }
         Curve[] first = curves == 1 ? ((Stage.Curves) stages.get(0)).curves() : identities(3);
         float[][] tables = Tables.each(List.of(first), new float[3][], TableByTable::light);
-        return Optional.of(family.toLab(new MatrixTrcToLab(tables, overWhite(linear), offsetOverWhite(linear), codes)));
+        return Optional.of(family.by(new MatrixTrcToLab(tables, overWhite(linear), offsetOverWhite(linear), codes)));
     }
 
     private static float[] light(Curve curve) {
@@ -261,7 +243,8 @@ final class TableByTable {
         Stage.Clut clut = (Stage.Clut) stages.get(at++);
         ClutGrid grid = clut.grid();
         int n = grid.inputs();
-        boolean even = IntStream.range(1, n).allMatch(i -> grid.size(i) == grid.size(0)) && grid.size(0) <= ClutTable.MOST_SIDE;
+        boolean even = IntStream.range(1, n).allMatch(i -> grid.size(i) == grid.size(0)) && grid.size(0) > 1
+            && grid.size(0) <= Axis.MOST_CELLS + 1;
         if (!even || n != before.length || n != 3 && n != 4 || n == 4 && clut.interpolation() != Interpolation.JOINED_TETRAHEDRA) {
             possible = false;
             return;
@@ -287,14 +270,14 @@ final class TableByTable {
             // the chain goes on in units of L*a*b*, the kernels in its codes
             fold[c] = scale[c].then(1 / LAB[c].factor, -LAB[c].offset / LAB[c].factor);
         }
-        Kernel kernel = family.over(new ClutTable(n, grid.outputs(), grid.size(0), nodes(grid, straightAfter ? fold : none(grid.outputs())),
-            clut.interpolation() == Interpolation.MULTILINEAR));
-        boolean straightBefore = Arrays.stream(before).allMatch(Curve::isIdentity);
-        if (!straightBefore || !straightAfter) {
-            char[][] last = straightAfter ? new char[0][] : tables(after, fold);
-            kernel = new ShapedKernel(kernel, grid.outputs(), tables(before, none(n)), last);
+        if (!Arrays.stream(before).allMatch(Curve::isIdentity)) {
+            parts.add(new CodeTables(tables(before, none(n))));
         }
-        add(kernel, grid.outputs());
+        parts.add(family.over(new ClutTable.Codes(n, grid.outputs(), new Axis(grid.size(0) - 1),
+            nodes(grid, straightAfter ? fold : none(grid.outputs())), clut.interpolation() == Interpolation.MULTILINEAR)));
+        if (!straightAfter) {
+            parts.add(new CodeTables(tables(after, fold)));
+        }
         meaning = endsInUnits ? LAB : none(grid.outputs());
     }
 
@@ -357,7 +340,10 @@ final class TableByTable {
 
     private static char[][] tables(Curve[] curves, Affine[] then) {
         char[][] tables = new char[curves.length][];
-        Arrays.setAll(tables, c -> Tables.codes(x -> then[c].at(curves[c].at(x))));
+        Arrays.setAll(tables, c -> {
+            int same = IntStream.range(0, c).filter(i -> curves[i].equals(curves[c]) && then[i].equals(then[c])).findFirst().orElse(c);
+            return same < c ? tables[same] : Tables.codes(x -> then[c].at(curves[c].at(x)));
+        });
         return tables;
     }
 }

@@ -54,7 +54,7 @@ public final class Transform {
         Baked first = baked();
         Baked second = next.baked();
         Optional<Kernel> both = first.kernel().isPresent() && second.kernel().isPresent()
-            ? Optional.of(new Sequence(first.kernel().get(), second.kernel().get(), inputs(), outputs(), next.outputs()))
+            ? Optional.of(Sequence.of(first.kernel().get(), second.kernel().get()))
             : Optional.empty();
         return new Baked(both, first.kind() + "; " + second.kind(), second.side(), first.mean() + second.mean(),
             first.nearlyAll() + second.nearlyAll());

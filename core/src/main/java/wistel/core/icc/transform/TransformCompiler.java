@@ -44,9 +44,9 @@ public final class TransformCompiler {
      */
     static Optional<Transform> quick(Recipe recipe) {
         Chain chain = Chain.of(Recipe.Steps.coded(recipe));
-        return TableByTable.of(chain.stages(), recipe.from().channels(), recipe.to().channels(), Kernels.best())
+        return TableByTable.of(chain.stages(), recipe.from().channels(), Kernels.best())
             .map(found -> new Transform(chain, recipe.from(), recipe.to(),
-                () -> Baked.withoutGrid(found.kernel(), "own tables, until a grid is made")));
+                () -> Baked.withoutGrid(found, "own tables, until a grid is made")));
     }
 
     /** @param head what {@link ChangedBaker#head} makes, which doesn't depend on the change */
@@ -54,7 +54,7 @@ public final class TransformCompiler {
         List<Stage> tail = new ArrayList<>(List.of(new Stage.LabToXyz()));
         tail.addAll(DeviceModel.fromXyz(recipe.destination(), recipe.intent()));
         return new Transform(Chain.of(recipe.stages()), recipe.from(), recipe.to(),
-            () -> new ChangedBaker(head.get(), Chain.of(tail), family).bake(recipe.change(), recipe.from().channels()));
+            () -> new ChangedBaker(head.get(), Chain.of(tail), family).bake(recipe.change()));
     }
 
     /** From coded results to L*a*b*. A profile that can't be looked at the other way is measured in codes. */

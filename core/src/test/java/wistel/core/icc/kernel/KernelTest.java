@@ -44,7 +44,7 @@ public class KernelTest {
             in[i] = i < 64 ? (char) ((i & 1) * 65535) : (char) random.nextInt(65536);
         }
         char[] out = new char[outputs * PIXELS];
-        Kernels.SCALAR.over(new ClutTable(inputs, outputs, side, nodes, trilinear)).apply(in, 0, out, 0, PIXELS);
+        Kernels.SCALAR.over(new ClutTable.Codes(inputs, outputs, new Axis(side - 1), nodes, trilinear)).apply(in, 0, out, 0, PIXELS);
         for (int p = 0; p < PIXELS; p++) {
             double[] work = new double[16];
             for (int c = 0; c < inputs; c++) {
@@ -58,12 +58,47 @@ public class KernelTest {
         }
     }
 
+    /** Dark colours go through the second grid, as if they were all there is; all others through the first. */
+    @Test
+    public void shadowsGoThroughTheirOwnGrid() {
+        ClutTable.Codes all = new ClutTable.Codes(3, 4, new Axis(8), randomCodes(4 * 729, 3), false);
+        ClutTable.Codes dark = new ClutTable.Codes(3, 4, new Axis(16), randomCodes(4 * 4913, 4), false);
+        Kernel both = Kernels.SCALAR.over(all, dark);
+        char[] in = randomCodes(3 * PIXELS, 5);
+        char[] scaled = in.clone();
+        for (int i = 0; i < in.length; i++) {
+            in[i] = i < in.length / 2 ? (char) (in[i] / 4) : in[i];
+            scaled[i] = (char) (4 * in[i]);
+        }
+        in[0] = 16384; // the first that isn't dark
+        char[] got = new char[4 * PIXELS];
+        char[] inDark = got.clone();
+        char[] inAll = got.clone();
+        both.apply(in, 0, got, 0, PIXELS);
+        Kernels.SCALAR.over(dark).apply(scaled, 0, inDark, 0, PIXELS);
+        Kernels.SCALAR.over(all).apply(in, 0, inAll, 0, PIXELS);
+        for (int p = 0; p < PIXELS; p++) {
+            boolean shadow = p > 0 && (in[3 * p] | in[3 * p + 1] | in[3 * p + 2]) < 16384;
+            assertThat(Arrays.copyOfRange(got, 4 * p, 4 * p + 4)).isEqualTo(Arrays.copyOfRange(shadow ? inDark : inAll, 4 * p, 4 * p + 4));
+        }
+    }
+
+    /** The cube root by two square roots and a polynomial, against CIE 15:2018, 8.2.1.1 in double precision; beyond 2 it stays. */
+    @Test
+    public void theStandardsRootIsFollowedToAThousandthOfLightness() {
+        for (double t = -0.1; t < 2; t += 0.00037) {
+            double exact = t > 216.0 / 24389 ? Math.cbrt(t) : 24389.0 / 27 / 116 * t + 16.0 / 116;
+            assertThat(116.0 * SinglePrecision.compressed((float) t)).as("of %s", t).isCloseTo(116 * exact, within(1e-4));
+        }
+        assertThat((double) SinglePrecision.compressed(100)).isCloseTo(Math.cbrt(2), within(1e-6));
+    }
+
     /** White, black and every corner of the cube must not lose a code. */
     @Test
     public void cornersAreExact() {
         char[] nodes = randomCodes(3 * 33 * 33 * 33, 1);
         for (boolean trilinear : new boolean[] {false, true}) {
-            Kernel kernel = Kernels.SCALAR.over(new ClutTable(3, 3, 33, nodes, trilinear));
+            Kernel kernel = Kernels.SCALAR.over(new ClutTable.Codes(3, 3, new Axis(32), nodes, trilinear));
             for (int corner = 0; corner < 8; corner++) {
                 char[] in = {(char) ((corner >> 2) * 65535), (char) ((corner >> 1 & 1) * 65535), (char) ((corner & 1) * 65535)};
                 char[] out = new char[3];
@@ -143,10 +178,10 @@ public class KernelTest {
         assertThat((int) table.code(1)).isEqualTo(65535);
         assertThat((int) table.code(2)).isEqualTo(65535);
         assertThat((int) table.code(-1)).isZero();
-        assertThat((int) table.code(Double.NaN)).as("no number, as the vector loops have it").isEqualTo(65535);
+        assertThat((int) table.code(Float.NaN)).as("no number, as the vector loops have it").isEqualTo(65535);
         int last = 0;
         for (double light = 1e-9; light < 1; light *= 1.0037) {
-            int code = table.code(light);
+            int code = table.code((float) light);
             assertThat((double) code).isCloseTo(65535 * curve.applyAsDouble(light), within(0.63));
             assertThat(code).isGreaterThanOrEqualTo(last);
             last = code;
@@ -157,9 +192,9 @@ public class KernelTest {
     @Test
     public void stripsOfAnyLengthAndStartGiveTheSameCodes() {
         char[] nodes = randomCodes(3 * 9 * 9 * 9, 6);
-        Kernel cube = Kernels.SCALAR.over(new ClutTable(3, 3, 9, nodes, false));
+        Kernel cube = Kernels.SCALAR.over(new ClutTable.Codes(3, 3, new Axis(8), nodes, false));
         char[] straight = identity();
-        Kernel whole = new Sequence(new ShapedKernel(cube, 3, new char[][] {straight, straight, straight}, new char[0][]), cube, 3, 3, 3);
+        Kernel whole = Sequence.of(new CodeTables(new char[][] {straight, straight, straight}), cube, cube);
         int pixels = 20_000;
         char[] in = randomCodes(3 * pixels, 7);
         char[] once = new char[in.length];
@@ -181,9 +216,11 @@ public class KernelTest {
             negative[i] = (char) (65535 - i);
             halved[i] = (char) (i / 2);
         }
-        Kernel same = new GrayTable(identity(), 1);
+        Kernel same = new FirstInputTable(1, new char[][] {identity()});
         char[] out = new char[2];
-        new ShapedKernel(same, 1, new char[][] {negative}, new char[][] {halved}).apply(new char[] {0, 65535}, 0, out, 0, 2);
+        Sequence.of(new CodeTables(new char[][] {negative}), same, new CodeTables(new char[][] {halved})).apply(new char[] {0, 65535}, 0,
+            out,
+            0, 2);
         assertThat(out).containsExactly((char) 32767, (char) 0);
     }
 

@@ -36,7 +36,9 @@ public class FastFormTest {
             .isEqualTo("curves and matrix");
         assertThat(TransformCompiler.toLab(FoundProfiles.press()).baked().kind()).isEqualTo("own tables");
         assertThat(TransformCompiler.convert(FoundProfiles.press(), StandardSpaces.SRGB, Intent.RELATIVE, true).baked().kind())
-            .contains("own nodes").contains("to light");
+            .isEqualTo("own tables");
+        assertThat(TransformCompiler.convert(StandardSpaces.SRGB, MadeProfiles.printer(), Intent.RELATIVE, true).baked().kind())
+            .contains("grid");
         assertThat(TransformCompiler.toLab(fiveInks()).baked().kernel()).as("five inks: the chain itself").isEmpty();
     }
 
@@ -63,6 +65,28 @@ public class FastFormTest {
         assertThat(out[0] / 257.0).isCloseTo(6.4, within(0.1));
         assertThat(out[1] / 257.0).isCloseTo(8.8, within(0.1));
         assertThat(out[2] / 257.0).isCloseTo(10.5, within(0.15));
+    }
+
+    /** From tables to one gray: the first dark codes had been 6.07 where 8.84 is exact, as a grid can't follow the gray's curve there. */
+    @Test
+    public void tablesToGrayKeepTheGraysCurve() {
+        for (IccProfile source : List.of(MadeProfiles.printer(), FoundProfiles.press(), FoundProfiles.named("moss-cotton.icc"))) {
+            Transform t = TransformCompiler.convert(source, StandardSpaces.GRAY_22, Intent.RELATIVE, true);
+            assertThat(t.baked().kind()).isEqualTo("own tables");
+            SplittableRandom random = new SplittableRandom(9);
+            int n = t.inputs();
+            for (int i = 0; i < 3000; i++) {
+                char[] in = new char[n];
+                double[] unit = new double[n];
+                for (int c = 0; c < n; c++) {
+                    in[c] = (char) (i < 64 ? (n == 4 ? 65535 - 257 * i : 257 * i) : random.nextInt(65536));
+                    unit[c] = in[c] / 65535.0;
+                }
+                char[] out = new char[1];
+                t.apply(in, 0, out, 0, 1);
+                assertThat((double) out[0]).as(Arrays.toString(in)).isCloseTo(65535 * t.exact(unit)[0], within(60.0));
+            }
+        }
     }
 
     /**
@@ -119,16 +143,15 @@ public class FastFormTest {
             .doesNotContain("before");
     }
 
-    /** A proof's grid stops at L*a*b*, and arithmetic takes it from there to the display, whichever view is wanted. */
+    /** A proof goes through one grid, whichever view is wanted, or through the tables it is made of. */
     @Test
-    public void proofsAreAGridAndArithmeticAfterIt() {
+    public void proofsKeepTheirPromiseInEachView() {
         for (IccProfile printer : List.of(MadeProfiles.printer(), FoundProfiles.press())) {
             for (ProofView view : ProofView.values()) {
                 Baked baked = TransformCompiler
                     .compile(new Recipe.Proof(StandardSpaces.SRGB, printer, Intent.RELATIVE, true, view, StandardSpaces.SRGB))
                     .baked();
-                assertThat(baked.kind()).as(view.name()).endsWith("then L*a*b* to light");
-                assertThat(baked.side()).isBetween(33, 97);
+                assertThat(baked.kernel()).as(view.name()).isPresent();
                 assertThat(baked.keepsItsPromise()).as(baked.toString()).isTrue();
             }
         }
@@ -278,10 +301,10 @@ public class FastFormTest {
     @Test(dataProvider = "tables")
     public void fastFormsAreRightInTheShadowsToo(IccProfile source, IccProfile printer, Intent intent) {
         boolean black = intent != Intent.ABSOLUTE;
-        for (Transform t : List.of(TransformCompiler.convert(source, printer, intent, black),
-            TransformCompiler.compile(new Recipe.Proof(source, printer, intent, black, ProofView.PAPER_WHITE, StandardSpaces.SRGB)))) {
-            Transform look = TransformCompiler
-                .toLab(t.outputs() == 3 && t.baked().kind().contains("light") ? StandardSpaces.SRGB : printer);
+        Transform proof = TransformCompiler
+            .compile(new Recipe.Proof(source, printer, intent, black, ProofView.PAPER_WHITE, StandardSpaces.SRGB));
+        for (Transform t : List.of(TransformCompiler.convert(source, printer, intent, black), proof)) {
+            Transform look = TransformCompiler.toLab(t == proof ? StandardSpaces.SRGB : printer);
             assertThat(t.baked().kernel()).as(t.baked().kind()).isPresent();
             char[] in = judged();
             char[] fast = t.apply(in);
