@@ -46,7 +46,7 @@ public class LinearisationTest {
     /** With noise as large as the kink, nothing is made of it. */
     @Test
     public void whatNoiseHidesIsNotFollowed() {
-        for (long seed = 0; seed < SEEDS; seed++) {
+        for (long seed = 0; seed < 8; seed++) {
             assertThat(Linearisation.fit(Scales.scale(51, d -> d, 0.3, seed), ToneTarget.EVEN).curve().points().size())
                 .as("seed %d", seed).isLessThanOrEqualTo(2);
         }
