@@ -198,7 +198,7 @@ public class ArrivalsTest extends InTestRoom {
         assertThat(watch(folder.toString(), "TAKEN", "LEFT").status()).isEqualTo(200);
         try {
             for (int part = file.length / 2; part < file.length; part += file.length / 8) {
-                Thread.sleep(1000);
+                Thread.sleep(300);
                 Files.write(target, Arrays.copyOf(file, part));
                 assertThat(told("fells-watched.png")).as("it still grows").isEmpty();
             }

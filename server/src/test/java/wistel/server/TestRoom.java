@@ -181,7 +181,8 @@ final class TestRoom implements AutoCloseable {
     private ConfigurableApplicationContext server() {
         return new SpringApplication(Wistel.class).run("--server.port=0", "--spring.datasource.url=" + base() + database,
             "--spring.datasource.password=" + password(),
-            "--spring.datasource.username=wistel", "--wistel.files=" + files, "--wistel.demo=", "--wistel.printers=Ardle 17=" + ipp(),
+            "--spring.datasource.username=wistel", "--wistel.files=" + files, "--wistel.demo=", "--wistel.watch.still=PT0.9S",
+            "--wistel.printers=Ardle 17=" + ipp(),
             "--spring.datasource.hikari.maximum-pool-size=6", "--logging.level.wistel=warn");
     }
 

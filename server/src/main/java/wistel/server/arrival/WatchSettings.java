@@ -5,6 +5,7 @@ import java.nio.file.Files;
 import java.nio.file.InvalidPathException;
 import java.nio.file.LinkOption;
 import java.nio.file.Path;
+import java.time.Duration;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
 import wistel.core.fault.InvalidRequest;
@@ -33,11 +34,19 @@ class WatchSettings {
     private final SettingRepository settings;
     private final Json json;
     private final Path own;
+    private final Duration still;
 
-    WatchSettings(SettingRepository settings, Json json, @Value("${wistel.files}") Path own) {
+    WatchSettings(SettingRepository settings, Json json, @Value("${wistel.files}") Path own,
+        @Value("${wistel.watch.still:PT3S}") Duration still) {
+        this.still = still;
         this.settings = settings;
         this.json = json;
         this.own = own;
+    }
+
+    /** A file that hasn't changed for so long has been written to its end. */
+    Duration still() {
+        return still;
     }
 
     Watch get() {

@@ -50,9 +50,6 @@ import wistel.server.master.MasterImport;
 @Service
 class WatchedFolder {
     private static final Logger LOG = LoggerFactory.getLogger(WatchedFolder.class);
-    private static final long EVERY_MILLIS = 2000;
-    /** A file that hasn't changed for so long has been written to its end. */
-    private static final Duration STILL = Duration.ofSeconds(3);
     private static final int DEEPEST = 8;
     static final int MOST_FILES = 20_000;
     private static final String CHANGED = "unix:ctime";
@@ -99,6 +96,7 @@ class WatchedFolder {
 
     @EventListener(ApplicationReadyEvent.class)
     void begin() {
+        long every = settings.still().toMillis() * 2 / 3;
         thread.scheduleWithFixedDelay(() -> {
             try {
                 look();
@@ -108,7 +106,7 @@ class WatchedFolder {
                 LOG.warn("the watched folder could not be looked into", e);
                 tell("It could not be looked into: " + e.getMessage() + ". It is tried again.", now.waiting);
             }
-        }, EVERY_MILLIS, EVERY_MILLIS, TimeUnit.MILLISECONDS);
+        }, every, every, TimeUnit.MILLISECONDS);
     }
 
     @PreDestroy
@@ -247,7 +245,7 @@ class WatchedFolder {
             coming.put(file, new Seen(mark, clock.instant()));
             return false;
         }
-        return Duration.between(seen.since, clock.instant()).compareTo(STILL) >= 0;
+        return Duration.between(seen.since, clock.instant()).compareTo(settings.still()) >= 0;
     }
 
     /** @return whether it is taken by now, as it was marked */
