@@ -18,6 +18,7 @@ final class ColourReport {
     private final Map<String, Double> medians = new HashMap<>();
 
     static void run() throws Exception {
+        TransformReport.run();
         ColourReport report = new ColourReport();
         System.out.println("measuring, about nine minutes ...");
         report.measure("best", "");
