@@ -7,6 +7,8 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import javax.imageio.stream.FileImageInputStream;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -17,7 +19,13 @@ public class ContentSearchTest {
     private static final List<String> NAMES = List.of("boat-yard-night.jpg", "dune-west-wind.jpg", "fells-first-light.jpg",
         "greenhouse-morning.jpg", "harbour-last-ferry.jpg", "salt-pans-february.jpg");
 
+    private static final Map<String, View> DECODED = new ConcurrentHashMap<>();
+
     private static View picture(String name) {
+        return DECODED.computeIfAbsent(name, ContentSearchTest::decoded);
+    }
+
+    private static View decoded(String name) {
         return Pictures.upright(PictureFile.open(() -> {
             try {
                 return new FileImageInputStream(Path.of("../demo/pictures", name).toFile());

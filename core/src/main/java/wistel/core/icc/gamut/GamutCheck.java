@@ -116,6 +116,9 @@ public final class GamutCheck {
         attained = Chain.of(roundTrip.stages());
         wantedLab = TransformCompiler.compile(toLab);
         attainedLab = TransformCompiler.compile(roundTrip);
+        // not left to the strips of a map: making one in a thread of the common pool waits for others of that pool
+        wantedLab.baked();
+        attainedLab.baked();
         inputs = source.space().channels();
         figures = tabled();
     }

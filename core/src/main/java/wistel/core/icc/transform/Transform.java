@@ -173,6 +173,8 @@ public final class Transform {
 
     /** As {@link #apply(char[], int, char[], int, int)}, strips of it on all processors. */
     public void applyInStrips(char[] in, char[] out, int pixels) {
+        // made before strips go to the common pool, whose threads it needs
+        baked();
         int strips = (pixels + STRIP - 1) / STRIP;
         IntStream all = IntStream.range(0, strips);
         (strips > 1 ? all.parallel() : all)
