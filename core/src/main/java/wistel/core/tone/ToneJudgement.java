@@ -127,17 +127,12 @@ public record ToneJudgement(double density, double paperDensity, double blackL, 
         double a = 0;
         double b = 0;
         double spread = 1;
-        for (Step one : around) {
-            double share = 1;
-            for (Step other : around) {
-                if (!other.equals(one)) {
-                    share *= (step.depth() - other.depth()) / (one.depth() - other.depth());
-                }
-            }
-            l += share * one.lab().l();
-            a += share * one.lab().a();
-            b += share * one.lab().b();
-            spread += share * share;
+        double[] weights = ToneScale.weights(around, step.depth());
+        for (int i = 0; i < weights.length; i++) {
+            l += weights[i] * around.get(i).lab().l();
+            a += weights[i] * around.get(i).lab().a();
+            b += weights[i] * around.get(i).lab().b();
+            spread += weights[i] * weights[i];
         }
         double even = Math.abs(scale.paper().l() - scale.black().l()) / (scale.steps().size() - 1);
         double bearable = Math.max(Math.max(WILD_L, WILD_NOISES * scale.noiseOf(step) * Math.sqrt(spread)), 0.5 * even);

@@ -179,26 +179,31 @@ public record ToneScale(Readings.Kind kind, List<Step> steps, double noise) {
     private static double[] off(List<Step> steps, int reach) {
         return IntStream.range(1, steps.size() - 1).mapToDouble(k -> {
             int from = Math.max(0, Math.min(k - reach, steps.size() - 1 - 2 * reach));
+            List<Step> around = new ArrayList<>(steps.subList(from, from + 2 * reach + 1));
+            around.remove(k - from);
+            double[] weights = weights(around, steps.get(k).depth);
             double off = steps.get(k).lab.l();
             double spread = 1;
-            for (int i = from; i <= from + 2 * reach; i++) {
-                double share = i == k ? 0 : share(steps, from, from + 2 * reach, i, k);
-                off -= share * steps.get(i).lab.l();
-                spread += share * share;
+            for (int i = 0; i < weights.length; i++) {
+                off -= weights[i] * around.get(i).lab.l();
+                spread += weights[i] * weights[i];
             }
             return Math.abs(off) / Math.sqrt(spread);
         }).toArray();
     }
 
-    /** Lagrange's weight of step i at the place of step k, among the steps of a range without k. */
-    private static double share(List<Step> steps, int from, int to, int i, int k) {
-        double share = 1;
-        for (int n = from; n <= to; n++) {
-            if (n != i && n != k) {
-                share *= (steps.get(k).depth - steps.get(n).depth) / (steps.get(i).depth - steps.get(n).depth);
+    /** Lagrange's weights of some steps at a depth: of the curve of least degree through them. */
+    static double[] weights(List<Step> steps, double depth) {
+        double[] weights = new double[steps.size()];
+        for (int i = 0; i < weights.length; i++) {
+            weights[i] = 1;
+            for (int n = 0; n < weights.length; n++) {
+                if (n != i) {
+                    weights[i] *= (depth - steps.get(n).depth) / (steps.get(i).depth - steps.get(n).depth);
+                }
             }
         }
-        return share;
+        return weights;
     }
 
     public Lab paper() {
