@@ -70,6 +70,7 @@ public final class LocalSteps {
      * @param out  gets them; all others stay
      */
     public static void onward(View working, boolean[] rows, Transform last, char[] out) {
+        last.baked();
         IntStream.range(0, working.height()).parallel().filter(row -> rows[row])
             .forEach(row -> last.apply(working.pixels(), row * working.width() * CHANNELS, out, row * working.width() * last.outputs(),
                 working.width()));

@@ -76,7 +76,10 @@ public final class Transform {
         return to.channels();
     }
 
-    /** The fast form: its kind, its size, and how far it is from the chain. */
+    /**
+     * The fast form: its kind, its size, and how far it is from the chain. Making it takes threads of the common pool: whoever hands strips
+     * to that pool asks for it first.
+     */
     public Baked baked() {
         Baked made = baked;
         if (made == null) {
