@@ -4,22 +4,18 @@ import static wistel.vector.Lanes.INTS;
 import static wistel.vector.Lanes.LONGS;
 import static wistel.vector.Lanes.N;
 
-import java.util.ArrayList;
 import java.util.List;
 import jdk.incubator.vector.IntVector;
 import jdk.incubator.vector.LongVector;
 import jdk.incubator.vector.VectorOperators;
-import wistel.core.icc.kernel.ClutTable;
 import wistel.core.icc.kernel.CornerSums;
 import wistel.core.icc.kernel.Kernel;
 import wistel.core.icc.kernel.Loop;
 import wistel.core.icc.kernel.PixelEnds;
 
 /** Nodes are fetched one by one, which is quicker than the vector units' own gathering, and weighed a vector of pixels at a time. */
-final class LaneCornerSums implements CornerSums {
+final class LaneCornerSums extends CornerSums {
     static final LaneCornerSums SUMS = new LaneCornerSums();
-    private static final int BLOCK = Kernel.BLOCK;
-    private static final int HALF = ClutTable.FULL / 2;
 
     private LaneCornerSums() {
     }
@@ -30,51 +26,22 @@ final class LaneCornerSums implements CornerSums {
     }
 
     @Override
-    public List<Loop> at(Corners corners, int[][] out) {
-        return sums(corners, 0, out);
+    protected List<Loop> halves(long[] nodes, int[] at, int offset, int[] low, int[] high) {
+        long[] words = new long[Kernel.BLOCK];
+        return List.of(n -> fetch(nodes, at, offset, words, n), n -> halve(words, low, high, n));
     }
 
     @Override
-    public List<Loop> between(Corners corners, int[] part, int[][] out) {
-        int[][] next = new int[out.length][BLOCK];
-        List<Loop> loops = new ArrayList<>(sums(corners, 0, out));
-        loops.addAll(sums(corners, 1, next));
-        for (int c = 0; c < out.length; c++) {
-            int[] from = out[c];
-            int[] to = next[c];
-            loops.add(n -> line(from, to, part, n));
-        }
-        return loops;
+    protected Loop weigh(int[][] halves, boolean upper, int[][] weights, int[] sums) {
+        return upper ? n -> weighHigh(halves, weights, sums, n) : n -> weighLow(halves, weights, sums, n);
     }
 
-    private static List<Loop> sums(Corners corners, int further, int[][] out) {
-        int[][] low = new int[4][BLOCK];
-        int[][] high = new int[4][BLOCK];
-        long[] words = new long[BLOCK];
-        List<Loop> loops = new ArrayList<>();
-        for (int i = 0; i < 4; i++) {
-            int[] at = corners.at()[i];
-            int offset = corners.offsets()[i] + further;
-            int[] l = low[i];
-            int[] h = high[i];
-            loops.add(n -> fetch(corners.nodes(), at, offset, words, n));
-            loops.add(n -> halve(words, l, h, n));
-        }
-        for (int c = 0; c < out.length; c++) {
-            int[][] halves = c < 2 ? low : high;
-            int[] sum = out[c];
-            loops.add(c % 2 == 0 ? n -> weighLow(halves, corners.weights(), sum, n) : n -> weighHigh(halves, corners.weights(), sum, n));
-        }
-        return loops;
+    @Override
+    protected Loop line(int[] from, int[] to, int[] part) {
+        return n -> line(from, to, part, n);
     }
 
-    static void fetch(int[] table, int[] at, int[] out, int count) {
-        for (int p = 0; p < count; p++) {
-            out[p] = table[at[p]];
-        }
-    }
-
-    private static void fetch(long[] nodes, int[] at, int offset, long[] words, int count) {
+    static void fetch(long[] nodes, int[] at, int offset, long[] words, int count) {
         for (int p = 0; p < count; p++) {
             words[p] = nodes[at[p] + offset];
         }

@@ -86,7 +86,7 @@ final class ShadowLanes extends LaneKernel {
         for (int i = 0; i < 4; i++) {
             int[] at = corners[i];
             long[] fetched = nodes[i];
-            loops.add(n -> fetch(grid.nodes(), at, fetched, n));
+            loops.add(n -> LaneCornerSums.fetch(grid.nodes(), at, 0, fetched, n));
         }
         loops.add(n -> weighEven(nodes, weights, even, n));
         loops.add(n -> weighOdd(nodes, weights, even, codes, n));
@@ -120,13 +120,6 @@ final class ShadowLanes extends LaneKernel {
 
     private static IntVector upper(IntVector place) {
         return place.lanewise(VectorOperators.LSHR, 24);
-    }
-
-    /** One by one, which is quicker than the vector units' own gathering. */
-    private static void fetch(long[] nodes, int[] at, long[] out, int count) {
-        for (int p = 0; p < count; p++) {
-            out[p] = nodes[at[p]];
-        }
     }
 
     /** The first corner of a pixel's cell, where it was told whether it is dark, and the last one. */

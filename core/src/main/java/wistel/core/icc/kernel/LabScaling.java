@@ -7,11 +7,6 @@ import wistel.core.colour.LabEncoding;
 /** L*a*b* codes through a linear change of XYZ over its white, as black point compensation between two tables is. */
 public record LabScaling(double[] matrix, double[] offset, LabEncoding from, LabEncoding to) implements LightKernel {
     @Override
-    public int inputs() {
-        return 3;
-    }
-
-    @Override
     public int outputs() {
         return 3;
     }
@@ -19,11 +14,6 @@ public record LabScaling(double[] matrix, double[] offset, LabEncoding from, Lab
     @Override
     public long bytes() {
         return 0;
-    }
-
-    @Override
-    public List<Loop> loops(int[][] in, int[][] out) {
-        return loops(in, out, PlaneLoops.PLAIN);
     }
 
     @Override

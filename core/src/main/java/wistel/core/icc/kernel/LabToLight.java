@@ -13,11 +13,6 @@ import wistel.core.colour.LabEncoding;
  */
 public record LabToLight(double[] matrix, double[] offset, InverseTrc[] last, LabEncoding codes) implements LightKernel {
     @Override
-    public int inputs() {
-        return 3;
-    }
-
-    @Override
     public int outputs() {
         return last.length;
     }
@@ -25,11 +20,6 @@ public record LabToLight(double[] matrix, double[] offset, InverseTrc[] last, La
     @Override
     public long bytes() {
         return last.length * InverseTrc.bytes();
-    }
-
-    @Override
-    public List<Loop> loops(int[][] in, int[][] out) {
-        return loops(in, out, PlaneLoops.PLAIN);
     }
 
     @Override

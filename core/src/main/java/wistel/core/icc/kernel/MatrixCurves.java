@@ -15,11 +15,6 @@ import java.util.List;
  */
 public record MatrixCurves(double[][] first, double[] matrix, double[] offset, InverseTrc[] last) implements LightKernel {
     @Override
-    public int inputs() {
-        return 3;
-    }
-
-    @Override
     public int outputs() {
         return last.length;
     }
@@ -27,11 +22,6 @@ public record MatrixCurves(double[][] first, double[] matrix, double[] offset, I
     @Override
     public long bytes() {
         return Arrays.stream(first).distinct().count() * 8L * 65536 + last.length * InverseTrc.bytes();
-    }
-
-    @Override
-    public List<Loop> loops(int[][] in, int[][] out) {
-        return loops(in, out, PlaneLoops.PLAIN);
     }
 
     @Override

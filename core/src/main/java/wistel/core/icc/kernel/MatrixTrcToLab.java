@@ -14,11 +14,6 @@ import wistel.core.colour.LabEncoding;
  */
 public record MatrixTrcToLab(float[][] first, double[] matrix, double[] offset, LabEncoding codes) implements LightKernel {
     @Override
-    public int inputs() {
-        return 3;
-    }
-
-    @Override
     public int outputs() {
         return 3;
     }
@@ -26,11 +21,6 @@ public record MatrixTrcToLab(float[][] first, double[] matrix, double[] offset, 
     @Override
     public long bytes() {
         return Arrays.stream(first).distinct().count() * 4L * 65536;
-    }
-
-    @Override
-    public List<Loop> loops(int[][] in, int[][] out) {
-        return loops(in, out, PlaneLoops.PLAIN);
     }
 
     @Override

@@ -10,7 +10,8 @@ import wistel.core.colour.Oklab;
 
 /**
  * L*a*b* codes to a device that is curves and a matrix by way of Oklab, whose plane is changed by a table of two inputs, read bilinearly.
- * Before that, a table moves Oklab's L. Nothing is clipped before the device's own codes are. Single precision is good for a tenth of a code.
+ * Before that, a table moves Oklab's L. Nothing is clipped before the device's own codes are. Single precision is good for a tenth of a
+ * code.
  *
  * @param plane {@link #WIDTH} numbers for each of {@link #SIDE} x {@link #SIDE} nodes of a and b from -{@link #RANGE} to {@link #RANGE}: a,
  *              b, what is added to Oklab's L, weighted 4 L (1 - L), and nothing

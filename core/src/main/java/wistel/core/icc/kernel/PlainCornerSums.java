@@ -1,13 +1,10 @@
 package wistel.core.icc.kernel;
 
-import java.util.ArrayList;
 import java.util.List;
 
 /** By plain loops over integers, each short enough for the JIT to spread over vector units. */
-final class PlainCornerSums implements CornerSums {
+final class PlainCornerSums extends CornerSums {
     static final PlainCornerSums SUMS = new PlainCornerSums();
-    private static final int BLOCK = Kernel.BLOCK;
-    private static final int HALF = ClutTable.FULL / 2;
 
     private PlainCornerSums() {
     }
@@ -18,42 +15,19 @@ final class PlainCornerSums implements CornerSums {
     }
 
     @Override
-    public List<Loop> at(Corners corners, int[][] out) {
-        return sums(corners, 0, out);
+    protected List<Loop> halves(long[] nodes, int[] at, int offset, int[] low, int[] high) {
+        return List.of(n -> fetch(nodes, at, offset, low, high, n));
     }
 
     @Override
-    public List<Loop> between(Corners corners, int[] part, int[][] out) {
-        int[][] next = new int[out.length][BLOCK];
-        List<Loop> loops = new ArrayList<>(sums(corners, 0, out));
-        loops.addAll(sums(corners, 1, next));
-        for (int c = 0; c < out.length; c++) {
-            int[] from = out[c];
-            int[] to = next[c];
-            loops.add(n -> line(from, to, part, n));
-        }
-        return loops;
+    protected Loop weigh(int[][] halves, boolean upper, int[][] weights, int[] sums) {
+        int shift = upper ? 16 : 0;
+        return n -> weigh(halves, shift, weights, sums, n);
     }
 
-    /** @param further how many nodes behind its corner each node is */
-    private static List<Loop> sums(Corners corners, int further, int[][] out) {
-        List<Loop> loops = new ArrayList<>();
-        int[][] low = new int[4][BLOCK];
-        int[][] high = new int[4][BLOCK];
-        for (int i = 0; i < 4; i++) {
-            int[] at = corners.at()[i];
-            int offset = corners.offsets()[i] + further;
-            int[] l = low[i];
-            int[] h = high[i];
-            loops.add(out.length > 2 ? n -> fetch(corners.nodes(), at, offset, l, h, n) : n -> fetch(corners.nodes(), at, offset, l, n));
-        }
-        for (int c = 0; c < out.length; c++) {
-            int[][] halves = c < 2 ? low : high;
-            int shift = c % 2 * 16;
-            int[] sum = out[c];
-            loops.add(n -> weigh(halves, shift, corners.weights(), sum, n));
-        }
-        return loops;
+    @Override
+    protected Loop line(int[] from, int[] to, int[] part) {
+        return n -> line(from, to, part, n);
     }
 
     private static void fetch(long[] nodes, int[] at, int offset, int[] low, int[] high, int count) {
@@ -61,12 +35,6 @@ final class PlainCornerSums implements CornerSums {
             long node = nodes[at[p] + offset];
             low[p] = (int) node;
             high[p] = (int) (node >>> 32);
-        }
-    }
-
-    private static void fetch(long[] nodes, int[] at, int offset, int[] low, int count) {
-        for (int p = 0; p < count; p++) {
-            low[p] = (int) nodes[at[p] + offset];
         }
     }
 
