@@ -6,8 +6,8 @@ import wistel.core.icc.stage.LabFunction;
 
 /**
  * A function of lightness on colours: it moves Oklab's L, which of a neutral is L* in another scale, so that hues stay. Where it darkens,
- * chroma falls in the same proportion, as it does in less light: a colour that is possible stays so. Where it lightens, the chroma of L*a*b* stays: that of Oklab grows without end towards black, and lifted shadows would show
- * what their darkness hides.
+ * chroma falls in the same proportion, as it does in less light: a colour that is possible stays so. Where it lightens, the chroma of
+ * L*a*b* stays: that of Oklab grows without end towards black, and lifted shadows would show what their darkness hides.
  *
  * @param tones changes L* by L* alone
  */
