@@ -16,6 +16,7 @@ import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.ProfileReader;
 import wistel.core.icc.profile.StandardSpaces;
+import wistel.core.icc.stage.LabChange.TonesOf;
 import wistel.core.icc.transform.Observer;
 import wistel.core.icc.transform.Recipe;
 import wistel.core.icc.transform.Transform;
@@ -114,7 +115,7 @@ final class WrapBench {
         Transform conversion = TransformCompiler.compile(onward(StandardSpaces.SRGB));
         Optional<LayoutRenderer.SideColours> colours = sides.map(s -> new LayoutRenderer.SideColours(s.moves().leavesColours() ? conversion
             : RenditionCompiler.through(StandardSpaces.SRGB,
-                new RenditionCompiler.SidedChange(RenditionChange.NONE, SideChange.of(s.moves())),
+                new RenditionCompiler.SidedChange(RenditionChange.NONE, SideChange.of(s.moves(), TonesOf.OKLAB)),
                 new RenditionCompiler.ConversionOptions(Intent.PERCEPTUAL, true), this::onward, TransformCompiler::compile),
             s.fill() instanceof SideFill.Extended ? Optional.of(texture()) : Optional.empty()));
         Placed placed = new Placed("r", crop(), 0, face(), Orientation.UPRIGHT);

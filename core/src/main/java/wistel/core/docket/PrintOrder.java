@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import wistel.core.docket.findings.Finding;
 import wistel.core.docket.findings.Preflight;
 import wistel.core.docket.spec.DocketSpec;
@@ -14,6 +15,7 @@ import wistel.core.docket.spec.PreflightFacts;
 import wistel.core.docket.spec.Resolution;
 import wistel.core.docket.spec.Variations;
 import wistel.core.fault.Conflict;
+import wistel.core.icc.stage.LabChange.TonesOf;
 import wistel.core.length.Margins;
 import wistel.core.pairing.PairingVersion;
 import wistel.core.paper.Stock;
@@ -44,9 +46,11 @@ public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVers
     String descriptionHash,
     String engine, Optional<LabFile> labFile, Optional<PairingToneCurve> curve) {
     public static final int SCHEMA = 13;
-    public static final String ENGINE = "4";
-    /** Reduces pictures across first, as all before it did. */
-    private static final String ENGINE_3 = "3";
+    public static final String ENGINE = "5";
+    /** Those before 4 reduced pictures across first. */
+    private static final Set<String> ACROSS_FIRST = Set.of("1", "2", "3");
+    /** Those before 5 moved L* of colours and kept a* and b*. */
+    private static final Set<String> TONES_OF_LAB = Set.of("1", "2", "3", "4");
     private static final String INTENT = "print-rendering-intent";
     /** A whole sheet for a lab keeps the pixels between these. */
     private static final double LEAST_PPI = 150;
@@ -77,17 +81,20 @@ public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVers
 
     /** The way in which its pictures are reduced. */
     public Resampler.Passes passes() {
-        return engine.equals(ENGINE) ? Resampler.Passes.DOWN_FIRST : Resampler.Passes.ACROSS_FIRST;
+        return ACROSS_FIRST.contains(engine) ? Resampler.Passes.ACROSS_FIRST : Resampler.Passes.DOWN_FIRST;
     }
 
-    /** The engine that makes its files today: its own, or of those that are no more the next one. */
-    public String engineToday() {
-        return engine.equals(ENGINE) ? ENGINE : ENGINE_3;
+    /** What its tone moves act on in colours. */
+    public TonesOf tonesOf() {
+        return TONES_OF_LAB.contains(engine) ? TonesOf.LAB : TonesOf.OKLAB;
     }
 
-    /** Whether files that an engine made come out the same to the byte today. */
+    /**
+     * Whether files that an engine made come out the same to the byte today. Those of earlier ones go another way through profiles' tables,
+     * a code or two apart; all that is decided is as it was.
+     */
     public static boolean madeTheSame(String engine) {
-        return engine.equals(ENGINE) || engine.equals(ENGINE_3);
+        return engine.equals(ENGINE);
     }
 
     /** A print that bears a number of its edition. */

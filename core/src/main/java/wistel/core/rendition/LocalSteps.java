@@ -38,7 +38,8 @@ public final class LocalSteps {
             List<Move> moves = move.change().moves(change.driverGray());
             if (!moves.isEmpty()) {
                 steps.add(new Step(move, compile.apply(new Recipe.Changed(RenditionCompiler.WORKING,
-                    new RenditionChange(new Treatment.Colour(), moves), RenditionCompiler.WORKING, Intent.RELATIVE, route.blackPoint()))));
+                    new RenditionChange(new Treatment.Colour(), moves).tonesOf(change.tonesOf()), RenditionCompiler.WORKING,
+                    Intent.RELATIVE, route.blackPoint()))));
             }
         }
         return new LocalSteps(List.copyOf(steps));

@@ -18,8 +18,16 @@ public final class RenditionChange implements LabChange {
     private final List<Move> moves;
     private final Optional<LinearisationStep> straightening;
     private final List<LocalMove> local;
-    private final boolean driverGray;
+    private final Use use;
     private final LabFunction[] steps;
+
+    /**
+     * @param driverGray a driver's monochrome mode is sent it: nothing may add colour
+     * @param tones      what tone moves of colours act on
+     */
+    private record Use(boolean driverGray, TonesOf tones) {
+        static final Use USUAL = new Use(false, TonesOf.OKLAB);
+    }
 
     public RenditionChange(Treatment treatment, List<Move> moves) {
         this(treatment, moves, Optional.empty());
@@ -30,15 +38,15 @@ public final class RenditionChange implements LabChange {
      *                      colour where the treatment leaves colours as they are
      */
     public RenditionChange(Treatment treatment, List<Move> moves, Optional<LinearisationStep> straightening) {
-        this(treatment, moves, straightening, List.of(), false);
+        this(treatment, moves, straightening, List.of(), Use.USUAL);
     }
 
     private RenditionChange(Treatment treatment, List<Move> moves, Optional<LinearisationStep> straightening, List<LocalMove> local,
-        boolean driverGray) {
+        Use use) {
         this.treatment = treatment;
         this.straightening = straightening;
         this.local = List.copyOf(local);
-        this.driverGray = driverGray;
+        this.use = use;
         this.moves = Compensation.inOrder(moves);
         List<LabFunction> all = new ArrayList<>();
         if (!treatment.changesNothing()) {
@@ -48,7 +56,7 @@ public final class RenditionChange implements LabChange {
         } else {
             List<Move> tones = tones();
             if (!tones.isEmpty() || straightening.isPresent()) {
-                all.add(new TonesOfColours(last(tones)));
+                all.add(use.tones == TonesOf.OKLAB ? new TonesOfColours(last(tones)) : last(tones));
             }
             this.moves.stream().filter(m -> !tones.contains(m)).forEach(m -> all.add(m.function()));
         }
@@ -65,12 +73,12 @@ public final class RenditionChange implements LabChange {
 
     /** The same, straightened another way or not at all. */
     public RenditionChange straightened(Optional<LinearisationStep> next) {
-        return new RenditionChange(treatment, moves, next, local, driverGray);
+        return new RenditionChange(treatment, moves, next, local, use);
     }
 
     /** With local moves, which act after all others and before what straightens. Those that are switched off are left out. */
     public RenditionChange locally(List<LocalMove> next) {
-        return new RenditionChange(treatment, moves, straightening, next.stream().filter(LocalMove::on).toList(), driverGray);
+        return new RenditionChange(treatment, moves, straightening, next.stream().filter(LocalMove::on).toList(), use);
     }
 
     /** Those that are in force; {@link #apply} and {@link #form} know nothing of them: see {@link LocalSteps}. */
@@ -80,17 +88,26 @@ public final class RenditionChange implements LabChange {
 
     /** What happens to all of the picture before its local moves. */
     RenditionChange beforeLocal() {
-        return new RenditionChange(treatment, moves, Optional.empty(), List.of(), driverGray);
+        return new RenditionChange(treatment, moves, Optional.empty(), List.of(), use);
     }
 
     /** What happens to all of the picture after its local moves. */
     public RenditionChange afterLocal() {
-        return new RenditionChange(new Treatment.Colour(), List.of(), straightening, List.of(), driverGray);
+        return new RenditionChange(new Treatment.Colour(), List.of(), straightening, List.of(), use);
     }
 
     /** A driver's monochrome mode is sent it: nothing may add colour. */
     boolean driverGray() {
-        return driverGray;
+        return use.driverGray;
+    }
+
+    /** The same, with tones of colours acting on something else. */
+    public RenditionChange tonesOf(TonesOf next) {
+        return new RenditionChange(treatment, moves, straightening, local, new Use(use.driverGray, next));
+    }
+
+    public TonesOf tonesOf() {
+        return use.tones;
     }
 
     public Optional<LinearisationStep> straightening() {
@@ -101,7 +118,7 @@ public final class RenditionChange implements LabChange {
     public RenditionChange toDriverGray() {
         return new RenditionChange(
             new Treatment.Monochrome(treatment instanceof Treatment.Monochrome m ? m.mix() : new HueMix(List.of()), Toning.NEUTRAL),
-            tones(), straightening, local, true);
+            tones(), straightening, local, new Use(true, use.tones));
     }
 
     /** The moves of lightness alone. */
@@ -132,8 +149,7 @@ public final class RenditionChange implements LabChange {
             });
         }
         Optional<OklabPlane> colour = Move.of(ChromaMoves.class, moves).map(ChromaMoves::plane);
-        return new Form.TonesFirst(last(tones()), colour,
-            all(moves.stream().filter(Warmth.class::isInstance).toList()));
+        return new Form.TonesFirst(use.tones, last(tones()), colour, all(moves.stream().filter(Warmth.class::isInstance).toList()));
     }
 
     private LabFunction last(List<Move> some) {
@@ -156,12 +172,12 @@ public final class RenditionChange implements LabChange {
     @Override
     public boolean equals(Object o) {
         return o instanceof RenditionChange r && r.treatment.equals(treatment) && r.moves.equals(moves)
-            && r.straightening.equals(straightening) && r.local.equals(local) && r.driverGray == driverGray;
+            && r.straightening.equals(straightening) && r.local.equals(local) && r.use.equals(use);
     }
 
     @Override
     public int hashCode() {
-        return Objects.hash(treatment, moves, straightening, local, driverGray);
+        return Objects.hash(treatment, moves, straightening, local, use);
     }
 
     @Override

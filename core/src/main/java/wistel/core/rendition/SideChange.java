@@ -10,15 +10,17 @@ import wistel.core.pictures.SideMoves;
 /**
  * What a wrapped picture's sides are darkened, lightened and drained by, in Oklab: darker scales all three of its coordinates, as less
  * light on the side would; lighter draws them towards white.
+ *
+ * @param of what is darkened or lightened of colours: {@link TonesOf#LAB} in print files of old
  */
-public record SideChange(int darker, int lessColour) implements LabChange {
-    public static SideChange of(SideMoves moves) {
-        return new SideChange(moves.darker(), moves.lessColour());
+public record SideChange(int darker, int lessColour, TonesOf of) implements LabChange {
+    public static SideChange of(SideMoves moves, TonesOf of) {
+        return new SideChange(moves.darker(), moves.lessColour(), of);
     }
 
     @Override
     public void apply(double[] lab, int at) {
-        new TonesOfColours(tones()).apply(lab, at);
+        (of == TonesOf.OKLAB ? new TonesOfColours(tones()) : tones()).apply(lab, at);
         Oklab.fromLab(lab, at);
         double factor = chroma();
         lab[at + 1] *= factor;
@@ -36,15 +38,15 @@ public record SideChange(int darker, int lessColour) implements LabChange {
         };
     }
 
-    /** Beyond what tones do to it: they take chroma with them where they darken. */
+    /** Beyond what tones do to it: those of Oklab take chroma with them where they darken. */
     private double chroma() {
-        return (1 - Math.max(0, -darker) / 100.0) * (1 - lessColour / 100.0);
+        return (1 - (of == TonesOf.OKLAB ? Math.max(0, -darker) : Math.abs(darker)) / 100.0) * (1 - lessColour / 100.0);
     }
 
     @Override
     public Form form() {
         double factor = chroma();
-        return new Form.TonesFirst(tones(), Optional.of(at -> {
+        return new Form.TonesFirst(of, tones(), Optional.of(at -> {
             at[0] *= factor;
             at[1] *= factor;
             at[2] = 0;

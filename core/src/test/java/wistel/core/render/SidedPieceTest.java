@@ -25,6 +25,7 @@ import wistel.core.colour.Oklab;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.StandardSpaces;
+import wistel.core.icc.stage.LabChange.TonesOf;
 import wistel.core.icc.transform.Observer;
 import wistel.core.icc.transform.Recipe;
 import wistel.core.icc.transform.Transform;
@@ -111,7 +112,7 @@ public class SidedPieceTest {
             .map(s -> PatchSynthesis.grow(picture.scaled(placed.crop(), 80, 60, LightCurve.GAMMA_22), 25, 3));
         Transform moved = placed.sides().filter(s -> !s.moves().leavesColours())
             .map(s -> RenditionCompiler.through(StandardSpaces.SRGB,
-                new RenditionCompiler.SidedChange(RenditionChange.NONE, SideChange.of(s.moves())),
+                new RenditionCompiler.SidedChange(RenditionChange.NONE, SideChange.of(s.moves(), TonesOf.OKLAB)),
                 new RenditionCompiler.ConversionOptions(Intent.RELATIVE, false), SidedPieceTest::onward, TransformCompiler::compile))
             .orElse(SAME);
         LayoutRenderer.Picture of = new LayoutRenderer.Picture(picture, Orientation.UPRIGHT, LightCurve.GAMMA_22,

@@ -16,6 +16,7 @@ import wistel.core.icc.kernel.Kernels;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.StandardSpaces;
+import wistel.core.icc.stage.LabChange.TonesOf;
 import wistel.core.icc.transform.Observer;
 import wistel.core.icc.transform.Recipe;
 import wistel.core.icc.transform.Transform;
@@ -128,6 +129,8 @@ public class RenditionCompilerTest {
             new RenditionChange(colour, List.of(new Warmth(6, -4))), new RenditionChange(colour, List.of(ChromaMoves.all(1.3))),
             new RenditionChange(colour,
                 List.of(new ToneMoves(25, 5, 0, 10, 0, 42), new ChromaMoves(1.1, six(0.25, 8, 5)), new Warmth(2, -1))),
+            new RenditionChange(colour, List.of(new ToneMoves(25, 5, 0, 10, 0, 42), new ChromaMoves(1.1, six(0.25, 8, 5))))
+                .tonesOf(TonesOf.LAB),
             new RenditionChange(new Treatment.Monochrome(HueMix.EVEN, Toning.NEUTRAL), List.of()),
             new RenditionChange(new Treatment.Monochrome(
                 new HueMix(List.of(new HueMix.MixPoint(25, 25), new HueMix.MixPoint(145, -20), new HueMix.MixPoint(260, 8))),
@@ -156,6 +159,18 @@ public class RenditionCompilerTest {
             assertThat(Arrays.stream(errors).average().orElseThrow()).isLessThan(0.05);
             assertThat(errors[(int) (0.999 * errors.length)]).isLessThan(0.3);
         }
+    }
+
+    @Test
+    public void oldPrintFilesKeepTheirTonesOfLab() {
+        RenditionChange darker = new RenditionChange(new Treatment.Colour(), List.of(new ToneMoves(-50, 0, 0, 0, -50, 42)));
+        double[] old = {45, 60, -40};
+        darker.tonesOf(TonesOf.LAB).apply(old, 0);
+        assertThat(old).startsWith(old[0], 60, -40);
+        double[] now = {45, 60, -40};
+        darker.apply(now, 0);
+        assertThat(Math.hypot(now[1], now[2])).isLessThan(0.9 * Math.hypot(60, -40));
+        assertThat(darker.tonesOf(TonesOf.LAB)).isNotEqualTo(darker);
     }
 
     /** A source of tables has its own grid before what is changed. */

@@ -141,7 +141,7 @@ public class Rendering {
         CoverageSink counted = new CoverageSink(sink);
         FingerprintSink looked = new FingerprintSink(counted, job.width(), job.height());
         String hash = files.put(out -> renderer.render(job, looked, out, progress)).hash();
-        return new Made(hash, order.engineToday(), raster.device() ? Optional.of(counted.coverage()) : Optional.empty(),
+        return new Made(hash, PrintOrder.ENGINE, raster.device() ? Optional.of(counted.coverage()) : Optional.empty(),
             fingerprint(order, looked));
     }
 
@@ -176,7 +176,7 @@ public class Rendering {
             FingerprintSink sink = new FingerprintSink(new TiffSink(job.width(), job.height(), 16, 3, job.dpi(), profile, xmp), job.width(),
                 job.height());
             String hash = files.put(out -> renderer.render(job, sink, out, progress)).hash();
-            return new Made(hash, order.engineToday(), Optional.empty(), fingerprint(order, sink));
+            return new Made(hash, PrintOrder.ENGINE, Optional.empty(), fingerprint(order, sink));
         }
         boolean jpeg = file.format() == LabFile.Format.JPEG;
         if (jpeg && Math.max(job.width(), job.height()) > LONGEST_JPEG) {
@@ -196,7 +196,7 @@ public class Rendering {
                     LabFileWriter.pdf(content, job.page(), deflated, out);
                 }
             }).hash();
-            return new Made(hash, order.engineToday(), Optional.empty(), fingerprint(order, sink));
+            return new Made(hash, PrintOrder.ENGINE, Optional.empty(), fingerprint(order, sink));
         }
     }
 
@@ -247,7 +247,7 @@ public class Rendering {
 
     /** @param d the order's spec, or that of a test strip's piece */
     private ColourPath path(PrintOrder order, DocketSpec d, PrintOrder.Master master, IccProfile source) {
-        return path(order, d, d.change(master.renditionId(), source.space().channels(), order.curve()));
+        return path(order, d, d.change(master.renditionId(), source.space().channels(), order.curve()).tonesOf(order.tonesOf()));
     }
 
     /** What the numbers of an order's files mean, whichever picture they are of. */

@@ -140,7 +140,8 @@ public record ColourPath(RenditionChange change, ColourRoute.ByWistel shown, To 
     /** The same of what is made round a picture, whose colours are moved once more. */
     public PlacedTransform from(IccProfile master, SideMoves sides, Function<Recipe, Transform> compile) {
         return sides.leavesColours() ? from(master, compile)
-            : RenditionCompiler.placed(master, new RenditionCompiler.SidedChange(change, SideChange.of(sides)), onward(), to::from,
+            : RenditionCompiler.placed(master, new RenditionCompiler.SidedChange(change, SideChange.of(sides, change.tonesOf())), onward(),
+                to::from,
                 compile);
     }
 

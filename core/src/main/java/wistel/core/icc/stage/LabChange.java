@@ -12,12 +12,12 @@ public interface LabChange extends LabFunction {
         /**
          * Lightness by itself, then colour by colour, then a tint.
          *
-         * @param tones  changes L* by L* alone; of colours, it moves Oklab's L, which of a neutral is L* in another scale. Chroma falls with
-         *               it where it falls
+         * @param of     what the tones of colours are
+         * @param tones  changes L* by L* alone
          * @param colour empty when it stays
          * @param tint   adds to a* and b* by L* alone
          */
-        record TonesFirst(LabFunction tones, Optional<OklabPlane> colour, LabFunction tint) implements Form {
+        record TonesFirst(TonesOf of, LabFunction tones, Optional<OklabPlane> colour, LabFunction tint) implements Form {
         }
 
         /**
@@ -28,6 +28,14 @@ public interface LabChange extends LabFunction {
          */
         record Collapsed(Optional<OklabPlane> mix, LabFunction ofLightness) implements Form {
         }
+    }
+
+    /** What a function of L* does to colours. Neutrals have the same by either. */
+    enum TonesOf {
+        /** Moves Oklab's L, which of a neutral is L* in another scale; chroma falls with it where it falls. */
+        OKLAB,
+        /** Moves L* and keeps a* and b*, so that what it darkens much may become a colour that can't be. Old print files were made so. */
+        LAB
     }
 
     /** A function of Oklab's a and b. */

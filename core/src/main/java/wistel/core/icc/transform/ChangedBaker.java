@@ -8,6 +8,7 @@ import java.util.function.DoubleUnaryOperator;
 import java.util.stream.IntStream;
 import wistel.core.colour.D50;
 import wistel.core.colour.LabEncoding;
+import wistel.core.icc.kernel.CodeTables;
 import wistel.core.icc.kernel.FirstInputTable;
 import wistel.core.icc.kernel.Kernel;
 import wistel.core.icc.kernel.KernelFamily;
@@ -54,9 +55,27 @@ final class ChangedBaker {
     private Kernel tonesFirst(LabChange.Form.TonesFirst form) {
         LabToLight end = MatrixTrcOutput.lightOfLab(tail.stages(), CODES).orElseThrow();
         float[] tint = tint(form.tint());
+        if (form.of() == LabChange.TonesOf.LAB) {
+            return Sequence.of(lightnesses(form.tones()),
+                family.moved(new OklabMoves(plane(form.colour().orElse(at -> {})), new float[0], tint, end)));
+        }
         float[] tones = tones(form.tones());
         return form.colour().isPresent() || tint.length > 0 || tones.length > 0
             ? family.moved(new OklabMoves(plane(form.colour().orElse(at -> {})), tones, tint, end)) : family.by(end);
+    }
+
+    /** Codes whose L* is moved by itself. */
+    private static Kernel lightnesses(LabFunction tones) {
+        char[] moved = new char[65536];
+        char[] same = new char[65536];
+        double[] lab = new double[3];
+        for (int code = 0; code < moved.length; code++) {
+            lab[0] = CODES.l((char) code);
+            tones.apply(lab, 0);
+            moved[code] = CODES.ofL(lab[0]);
+            same[code] = (char) code;
+        }
+        return new CodeTables(new char[][] {moved, same, same});
     }
 
     private Kernel collapsed(LabChange.Form.Collapsed form) {
