@@ -9,7 +9,6 @@ import jdk.incubator.vector.IntVector;
 import jdk.incubator.vector.LongVector;
 import jdk.incubator.vector.VectorOperators;
 import wistel.core.icc.kernel.CornerSums;
-import wistel.core.icc.kernel.Kernel;
 import wistel.core.icc.kernel.Loop;
 import wistel.core.icc.kernel.PixelEnds;
 
@@ -26,9 +25,8 @@ final class LaneCornerSums extends CornerSums {
     }
 
     @Override
-    protected List<Loop> halves(long[] nodes, int[] at, int offset, int[] low, int[] high) {
-        long[] words = new long[Kernel.BLOCK];
-        return List.of(n -> fetch(nodes, at, offset, words, n), n -> halve(words, low, high, n));
+    protected List<Loop> halves(Places from, long[] words, int[] low, int[] high) {
+        return List.of(n -> fetch(from.nodes(), from.at(), from.offset(), words, n), n -> halve(words, low, high, n));
     }
 
     @Override

@@ -112,6 +112,22 @@ final class Lanes {
         return a.rearrange(ODD_PAIRS).blend(b.rearrange(ODD_PAIRS), UPPER);
     }
 
+    private static final VectorShuffle<Integer> LOWER_TWICE = shuffle(i -> i / 2);
+    private static final VectorShuffle<Integer> UPPER_TWICE = shuffle(i -> (N + i) / 2);
+    private static final VectorMask<Integer> EVERY_SECOND = mask(i -> i % 2 == 1);
+
+    /** Codes of four channels of N pixels, as N / 2 pixels a vector of pairs. */
+    static IntVector pairs(char[] in, int at) {
+        return ShortVector.fromCharArray(SHORTS, in, at).reinterpretAsInts();
+    }
+
+    static void store(IntVector firstPairs, IntVector secondPairs, char[] out, int at) {
+        firstPairs.rearrange(LOWER_TWICE).blend(secondPairs.rearrange(LOWER_TWICE), EVERY_SECOND).reinterpretAsShorts()
+            .intoCharArray(out, at);
+        firstPairs.rearrange(UPPER_TWICE).blend(secondPairs.rearrange(UPPER_TWICE), EVERY_SECOND).reinterpretAsShorts()
+            .intoCharArray(out, at + 2 * N);
+    }
+
     // Floats that come in twos.
     private static final VectorShuffle<Float> EVEN = EVEN_PAIRS.cast(FLOATS);
     private static final VectorShuffle<Float> ODD = ODD_PAIRS.cast(FLOATS);

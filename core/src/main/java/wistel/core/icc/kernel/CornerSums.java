@@ -24,11 +24,22 @@ public abstract class CornerSums {
     public abstract PixelEnds ends();
 
     /**
-     * Nodes to the lower and upper half of their words.
+     * Where the nodes of one corner lie.
      *
      * @param offset added to each of {@code at}
      */
-    protected abstract List<Loop> halves(long[] nodes, int[] at, int offset, int[] low, int[] high);
+    protected record Places(long[] nodes, int[] at, int offset) {
+    }
+
+    /** Planes that one corner after another is fetched through, so that they stay in a processor's first cache. */
+    private record Scratch(long[] words, int[][] low, int[][] high) {
+        private Scratch() {
+            this(new long[BLOCK], new int[4][BLOCK], new int[4][BLOCK]);
+        }
+    }
+
+    /** Nodes to the lower and upper half of their words. */
+    protected abstract List<Loop> halves(Places places, long[] words, int[] low, int[] high);
 
     /** The weighted lower, or upper, 16 bits of four halves, rounded to codes. */
     protected abstract Loop weigh(int[][] halves, boolean upper, int[][] weights, int[] sums);
@@ -38,14 +49,15 @@ public abstract class CornerSums {
 
     /** The weighted corners, rounded to codes of as many channels as there are planes. */
     public final List<Loop> at(Corners corners, int[][] out) {
-        return sums(corners, 0, out);
+        return sums(corners, 0, new Scratch(), out);
     }
 
     /** The same at each corner's next node too, and the place {@code part} on the line from the first result to that one. */
     public final List<Loop> between(Corners corners, int[] part, int[][] out) {
         int[][] next = new int[out.length][BLOCK];
-        List<Loop> loops = new ArrayList<>(sums(corners, 0, out));
-        loops.addAll(sums(corners, 1, next));
+        Scratch scratch = new Scratch();
+        List<Loop> loops = new ArrayList<>(sums(corners, 0, scratch, out));
+        loops.addAll(sums(corners, 1, scratch, next));
         for (int c = 0; c < out.length; c++) {
             loops.add(line(out[c], next[c], part));
         }
@@ -53,15 +65,14 @@ public abstract class CornerSums {
     }
 
     /** @param further how many nodes behind its corner each node is */
-    private List<Loop> sums(Corners corners, int further, int[][] out) {
-        int[][] low = new int[4][BLOCK];
-        int[][] high = new int[4][BLOCK];
+    private List<Loop> sums(Corners corners, int further, Scratch scratch, int[][] out) {
         List<Loop> loops = new ArrayList<>();
         for (int i = 0; i < 4; i++) {
-            loops.addAll(halves(corners.nodes, corners.at[i], corners.offsets[i] + further, low[i], high[i]));
+            loops.addAll(halves(new Places(corners.nodes, corners.at[i], corners.offsets[i] + further), scratch.words, scratch.low[i],
+                scratch.high[i]));
         }
         for (int c = 0; c < out.length; c++) {
-            loops.add(weigh(c < 2 ? low : high, c % 2 == 1, corners.weights, out[c]));
+            loops.add(weigh(c < 2 ? scratch.low : scratch.high, c % 2 == 1, corners.weights, out[c]));
         }
         return loops;
     }

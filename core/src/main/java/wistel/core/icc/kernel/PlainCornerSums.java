@@ -15,8 +15,8 @@ final class PlainCornerSums extends CornerSums {
     }
 
     @Override
-    protected List<Loop> halves(long[] nodes, int[] at, int offset, int[] low, int[] high) {
-        return List.of(n -> fetch(nodes, at, offset, low, high, n));
+    protected List<Loop> halves(Places from, long[] words, int[] low, int[] high) {
+        return List.of(n -> fetch(from.nodes(), from.at(), from.offset(), low, high, n));
     }
 
     @Override
