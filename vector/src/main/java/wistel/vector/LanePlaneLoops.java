@@ -80,18 +80,18 @@ final class LanePlaneLoops extends PlaneLoops {
     @Override
     protected void code(float[] f, float scale, float offset, int[] codes, int count) {
         for (int p = 0; p < count; p += N) {
-            code(at(f, p).mul(scale).add(offset)).intoArray(codes, p);
+            toCode(at(f, p).mul(scale).add(offset)).intoArray(codes, p);
         }
     }
 
     @Override
     protected void code(float[] f, float[] less, float scale, float offset, int[] codes, int count) {
         for (int p = 0; p < count; p += N) {
-            code(at(f, p).sub(at(less, p)).mul(scale).add(offset)).intoArray(codes, p);
+            toCode(at(f, p).sub(at(less, p)).mul(scale).add(offset)).intoArray(codes, p);
         }
     }
 
-    static IntVector code(FloatVector value) {
+    static IntVector toCode(FloatVector value) {
         return (IntVector) value.max(0).min(65535).add(0.5f).convertShape(VectorOperators.F2I, INTS, 0);
     }
 

@@ -1,5 +1,6 @@
 package wistel.core.rendition;
 
+import java.util.Arrays;
 import java.util.function.DoubleUnaryOperator;
 import wistel.core.pictures.SameContent;
 
@@ -23,6 +24,18 @@ public sealed interface LocalMove {
     /** What a place of a picture weighs, 0 to 1: shares of its width and height. Safe for any number of threads. */
     interface Weight {
         double at(double x, double y);
+
+        /**
+         * What places in a row weigh.
+         *
+         * @param from the first of them, and how they go on
+         * @param out  gets as many as {@code count}, from {@code at} on
+         */
+        default void row(PicturePlaces from, float[] out, int at, int count) {
+            for (int i = 0; i < count; i++) {
+                out[at + i] = (float) at(from.x() + i * from.acrossX(), from.y() + i * from.acrossY());
+            }
+        }
     }
 
     /**
@@ -107,16 +120,48 @@ public sealed interface LocalMove {
             Table faded = new Table(ends, root);
             // nearer to the middle the root is too steep for straight lines
             double steep = 256 * ends / Table.STEPS;
-            return (x, y) -> {
-                double fromX = (x - 0.5) * aspect;
-                double fromY = y - 0.5;
-                double u = Math.abs(((fromX * cos - fromY * sin) / aspect + 0.5 - crop.x) / (crop.width / 2) - 1);
-                double v = Math.abs((fromX * sin + fromY * cos + 0.5 - crop.y) / (crop.height / 2) - 1);
-                if (u >= FARTHEST || v >= FARTHEST) {
-                    return 1;
+            return new Weight() {
+                @Override
+                public double at(double x, double y) {
+                    double fromX = (x - 0.5) * aspect;
+                    double fromY = y - 0.5;
+                    double u = Math.abs(((fromX * cos - fromY * sin) / aspect + 0.5 - crop.x) / (crop.width / 2) - 1);
+                    double v = Math.abs((fromX * sin + fromY * cos + 0.5 - crop.y) / (crop.height / 2) - 1);
+                    return u >= FARTHEST || v >= FARTHEST ? 1 : faded(powered.at(u) + powered.at(v));
                 }
-                double out = powered.at(u) + powered.at(v);
-                return out <= begins ? 0 : out >= ends ? 1 : out < steep ? root.applyAsDouble(out) : Math.min(1, faded.at(out));
+
+                private double faded(double out) {
+                    return out <= begins ? 0
+                        : out >= ends ? 1 : out < steep ? root.applyAsDouble(out) : Math.min(1, faded.at(out));
+                }
+
+                /** Of a picture that isn't straightened, a row has one distance from the middle up or down. */
+                @Override
+                public void row(PicturePlaces from, float[] out, int at, int count) {
+                    double v = Math.abs((from.y() - 0.5 + 0.5 - crop.y) / (crop.height / 2) - 1);
+                    if (crop.degrees != 0 || from.acrossY() != 0 || v >= FARTHEST) {
+                        Weight.super.row(from, out, at, count);
+                        return;
+                    }
+                    double down = powered.at(v);
+                    // from both ends inwards, as far as there is any weight
+                    int left = 0;
+                    for (double w = 1; left < count && w > 0; left++) {
+                        w = faded(from.x() + left * from.acrossX(), down);
+                        out[at + left] = (float) w;
+                    }
+                    int right = count - 1;
+                    for (double w = 1; right >= left && w > 0; right--) {
+                        w = faded(from.x() + right * from.acrossX(), down);
+                        out[at + right] = (float) w;
+                    }
+                    Arrays.fill(out, at + left, at + Math.max(left, right + 1), 0);
+                }
+
+                private double faded(double x, double down) {
+                    double u = Math.abs(((x - 0.5) * aspect / aspect + 0.5 - crop.x) / (crop.width / 2) - 1);
+                    return u >= FARTHEST ? 1 : faded(powered.at(u) + down);
+                }
             };
         }
 
@@ -184,13 +229,39 @@ public sealed interface LocalMove {
         public Weight weight(double aspect, PrintFrame crop) {
             double cos = Math.cos(Math.toRadians(degrees));
             double sin = Math.sin(Math.toRadians(degrees));
-            return (atX, atY) -> {
-                double dx = (atX - x) * aspect;
-                double dy = atY - y;
-                double u = (dx * cos + dy * sin) / (across * aspect);
-                double v = (-dx * sin + dy * cos) / down;
-                double square = u * u + v * v;
-                return square >= 1 ? 0 : smooth((1 - Math.sqrt(square)) / soft);
+            return new Weight() {
+                @Override
+                public double at(double atX, double atY) {
+                    double dx = (atX - x) * aspect;
+                    double dy = atY - y;
+                    double u = (dx * cos + dy * sin) / (across * aspect);
+                    double v = (-dx * sin + dy * cos) / down;
+                    double square = u * u + v * v;
+                    return square >= 1 ? 0 : smooth((1 - Math.sqrt(square)) / soft);
+                }
+
+                /** Only where the row passes through the ellipse. */
+                @Override
+                public void row(PicturePlaces from, float[] out, int at, int count) {
+                    double dx = (from.x() - x) * aspect;
+                    double dy = from.y() - y;
+                    double u = (dx * cos + dy * sin) / (across * aspect);
+                    double v = (-dx * sin + dy * cos) / down;
+                    double nextU = (from.acrossX() * aspect * cos + from.acrossY() * sin) / (across * aspect);
+                    double nextV = (-from.acrossX() * aspect * sin + from.acrossY() * cos) / down;
+                    double step = nextU * nextU + nextV * nextV;
+                    double middle = -(u * nextU + v * nextV) / step;
+                    double nearest = u * u + v * v - middle * middle * step;
+                    double half = Math.sqrt(Math.max(0, 1 - nearest) / step);
+                    // a pixel either way for what is lost to rounding
+                    int first = (int) Math.max(0, Math.min(count, Math.floor(middle - half) - 1));
+                    int end = (int) Math.max(first, Math.min(count, Math.ceil(middle + half) + 2));
+                    Arrays.fill(out, at, at + first, 0);
+                    for (int i = first; i < end; i++) {
+                        out[at + i] = (float) at(from.x() + i * from.acrossX(), from.y() + i * from.acrossY());
+                    }
+                    Arrays.fill(out, at + end, at + count, 0);
+                }
             };
         }
     }

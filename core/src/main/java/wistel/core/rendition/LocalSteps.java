@@ -72,9 +72,20 @@ public final class LocalSteps {
      */
     public static void onward(View working, boolean[] rows, Transform last, char[] out) {
         last.baked();
-        IntStream.range(0, working.height()).parallel().filter(row -> rows[row])
-            .forEach(row -> last.apply(working.pixels(), row * working.width() * CHANNELS, out, row * working.width() * last.outputs(),
-                working.width()));
+        int strips = (working.height() + STRIP_ROWS - 1) / STRIP_ROWS;
+        IntStream.range(0, strips).parallel().forEach(strip -> {
+            int end = Math.min(working.height(), (strip + 1) * STRIP_ROWS);
+            for (int row = strip * STRIP_ROWS; row < end;) {
+                int first = row;
+                while (row < end && rows[row] == rows[first]) {
+                    row++;
+                }
+                if (rows[first]) {
+                    last.apply(working.pixels(), first * working.width() * CHANNELS, out, first * working.width() * last.outputs(),
+                        (row - first) * working.width());
+                }
+            }
+        });
     }
 
     /** With the weights of a picture's places. */
@@ -100,40 +111,44 @@ public final class LocalSteps {
         boolean apply(char[] working, int at, int[] size, PicturePlaces places) {
             int columns = size[0];
             float[] share = new float[columns * size[1]];
+            int[] reached = new int[share.length];
             boolean any = false;
             for (int s = 0; s < weights.length; s++) {
-                LocalMove.Weight weight = weights[s];
-                int first = share.length;
-                int end = 0;
                 for (int row = 0; row < size[1]; row++) {
-                    double x = places.x() + row * places.downX();
-                    double y = places.y() + row * places.downY();
-                    for (int column = 0; column < columns; column++) {
-                        int i = row * columns + column;
-                        share[i] = (float) weight.at(x + column * places.acrossX(), y + column * places.acrossY());
-                        if (share[i] > 0) {
-                            first = Math.min(first, i);
-                            end = i + 1;
-                        }
+                    weights[s].row(places.from(0, row), share, row * columns, columns);
+                }
+                int count = 0;
+                for (int i = 0; i < share.length; i++) {
+                    if (share[i] > 0) {
+                        reached[count++] = i;
                     }
                 }
-                if (first < end) {
+                if (count > 0) {
                     any = true;
-                    blend(steps.get(s).with, working, at + first * CHANNELS, share, first, end);
+                    blend(steps.get(s).with, working, at, share, Arrays.copyOf(reached, count));
                 }
             }
             return any;
         }
     }
 
-    private static void blend(Transform with, char[] working, int at, float[] share, int first, int end) {
-        char[] moved = new char[(end - first) * CHANNELS];
-        with.apply(working, at, moved, 0, end - first);
-        for (int i = first; i < end; i++) {
+    /** What has weight is gathered, changed and blended where it came from. */
+    private static void blend(Transform with, char[] working, int at, float[] share, int[] reached) {
+        char[] some = new char[reached.length * CHANNELS];
+        for (int i = 0, to = 0; i < reached.length; i++, to += CHANNELS) {
+            int from = at + reached[i] * CHANNELS;
+            some[to] = working[from];
+            some[to + 1] = working[from + 1];
+            some[to + 2] = working[from + 2];
+        }
+        char[] moved = new char[some.length];
+        with.apply(some, 0, moved, 0, reached.length);
+        for (int i = 0, from = 0; i < reached.length; i++, from += CHANNELS) {
+            float weight = share[reached[i]];
+            int to = at + reached[i] * CHANNELS;
             for (int c = 0; c < CHANNELS; c++) {
-                int to = (i - first) * CHANNELS + c;
-                char before = working[at + to];
-                working[at + to] = (char) (before + share[i] * (moved[to] - before) + 0.5);
+                char before = some[from + c];
+                working[to + c] = (char) (before + weight * (moved[from + c] - before) + 0.5);
             }
         }
     }

@@ -61,6 +61,29 @@ public class LocalMoveTest {
         assertThat(most).isGreaterThan(0.95);
     }
 
+    /** Rows are what places one by one are, to the bit, whichever way the raster runs through the picture. */
+    @Test(dataProvider = "moves")
+    public void aRowWeighsWhatItsPlacesWeigh(LocalMove move) {
+        LocalMove.PrintFrame upright = new LocalMove.PrintFrame(0.1, 0.05, 0.8, 0.9, 0);
+        LocalMove.PrintFrame straightened = new LocalMove.PrintFrame(0.1, 0.05, 0.8, 0.9, 4);
+        float[] row = new float[257];
+        for (LocalMove.PrintFrame frame : new LocalMove.PrintFrame[] {upright, straightened}) {
+            for (PicturePlaces from : new PicturePlaces[] {PicturePlaces.whole(257, 171, frame),
+                new PicturePlaces(-0.3, 0.2, 0.006, 0.001, -0.001, 0.006, 1.5, frame),
+                new PicturePlaces(1.2, 0.9, -0.0054, 0, 0, -0.005, 1.5, frame),
+                new PicturePlaces(0.4, 0, 0, 0.0041, -0.004, 0, 1.5, frame)}) {
+                LocalMove.Weight weight = move.weight(from.aspect(), frame);
+                for (int y = 0; y < 171; y += 10) {
+                    PicturePlaces at = from.from(0, y);
+                    weight.row(at, row, 0, row.length);
+                    for (int x = 0; x < row.length; x++) {
+                        assertThat(row[x]).isEqualTo((float) weight.at(at.x() + x * at.acrossX(), at.y() + x * at.acrossY()));
+                    }
+                }
+            }
+        }
+    }
+
     @Test
     public void aPlaceIsFullInItsMiddleAndNothingOutside() {
         assertThat(PLACE.weight(1.5, WHOLE).at(0.4, 0.6)).isEqualTo(1);
