@@ -1012,6 +1012,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/dockets/{id}/renditions/{rendition}/gamut-colours": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["gamutColours"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dockets/{id}/renditions/{rendition}/hue": {
         parameters: {
             query?: never;
@@ -1787,7 +1803,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["boundary"];
+        get: operations["boundary_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1823,6 +1839,22 @@ export interface paths {
         put?: never;
         post?: never;
         delete: operations["forget_1"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pairings/{id}/uses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["uses"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1932,6 +1964,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["profile_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/profiles/{hash}/judgement": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["judgement"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2078,6 +2126,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["open"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/spaces/{space}/gamut": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["boundary"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2636,9 +2700,11 @@ export interface components {
             top: string;
         };
         Boundary: {
+            colours: number[];
             slices: components["schemas"]["Slice"][];
             triangles: number[][];
             vertices: number[][];
+            vivid: components["schemas"]["VividColour"][];
             /** Format: double */
             volume: number;
         };
@@ -2686,6 +2752,10 @@ export interface components {
             /** Format: double */
             widthMm: number;
         };
+        ChartCheck: {
+            heldBack: boolean;
+            quality: components["schemas"]["Quality"];
+        };
         Charted: {
             /** @enum {string} */
             kind: "charted";
@@ -2696,6 +2766,13 @@ export interface components {
             chroma: number;
             /** @enum {string} */
             kind: "chroma-moves";
+        };
+        Circle: {
+            /** Format: double */
+            chroma: number;
+            device: number[][];
+            /** Format: double */
+            lightness: number;
         };
         Closeness: {
             /** Format: int32 */
@@ -2710,6 +2787,13 @@ export interface components {
         Colour: {
             /** @enum {string} */
             kind: "colour";
+        };
+        ColourPoint: {
+            lab: components["schemas"]["Lab"];
+            /** Format: double */
+            outside: number;
+            /** Format: double */
+            share: number;
         };
         ColourRoute: components["schemas"]["ByDriver"] | components["schemas"]["ByWistel"] | components["schemas"]["DriverMonochrome"];
         Command: components["schemas"]["AllAnnotated"] | components["schemas"]["AllFitted"] | components["schemas"]["AllRepeated"] | components["schemas"]["Annotated"] | components["schemas"]["Arranged"] | components["schemas"]["Bordered"] | components["schemas"]["Compensates"] | components["schemas"]["Copies"] | components["schemas"]["Cropped"] | components["schemas"]["Edged"] | components["schemas"]["Filled"] | components["schemas"]["Fitted"] | components["schemas"]["Framed"] | components["schemas"]["Gathered"] | components["schemas"]["Laid"] | components["schemas"]["LocallyMoved"] | components["schemas"]["MayTurn"] | components["schemas"]["Moved"] | components["schemas"]["Noted"] | components["schemas"]["OnOneSheet"] | components["schemas"]["OverSheets"] | components["schemas"]["PickedOut"] | components["schemas"]["ProfileConfirmed"] | components["schemas"]["Reordered"] | components["schemas"]["Repeated"] | components["schemas"]["Resolved"] | components["schemas"]["Routed"] | components["schemas"]["SeamMoved"] | components["schemas"]["Set"] | components["schemas"]["Sharpened"] | components["schemas"]["SheetsChosen"] | components["schemas"]["SheetsJoined"] | components["schemas"]["SheetsMarked"] | components["schemas"]["SheetsParted"] | components["schemas"]["SidesFilled"] | components["schemas"]["SidesMoved"] | components["schemas"]["Stocked"] | components["schemas"]["Straightens"] | components["schemas"]["TakenOff"] | components["schemas"]["Titled"] | components["schemas"]["Together"] | components["schemas"]["Treated"] | components["schemas"]["Trimmed"] | components["schemas"]["Turned"] | components["schemas"]["Unwraps"] | components["schemas"]["Wraps"];
@@ -3072,6 +3156,11 @@ export interface components {
             /** @enum {string} */
             kind: "gathered";
         };
+        GrayWay: {
+            came: components["schemas"]["Lab"];
+            /** Format: double */
+            lightness: number;
+        };
         Group: {
             dockets: components["schemas"]["OnBench"][];
             note: string;
@@ -3174,6 +3263,12 @@ export interface components {
             limits: components["schemas"]["Limits"];
             /** Format: int64 */
             matchingBytes: number;
+        };
+        Kink: {
+            at: components["schemas"]["Lab"];
+            /** Format: double */
+            size: number;
+            where: string;
         };
         Lab: {
             /** Format: double */
@@ -3633,6 +3728,12 @@ export interface components {
             hash: string;
             inspection: components["schemas"]["ProfileInspection"];
         };
+        PaperUses: {
+            loaded: string[];
+            prints: {
+                [key: string]: number;
+            };
+        };
         Part: {
             /** @enum {string} */
             cause: "INSIDE" | "TOO_DARK" | "TOO_LIGHT" | "TOO_VIVID" | "GAINS_CHROMA" | "SHIFTS_HUE";
@@ -3666,6 +3767,11 @@ export interface components {
             itemId: string;
             /** @enum {string} */
             kind: "picked-out";
+        };
+        PictureColours: {
+            colours: components["schemas"]["ColourPoint"][];
+            /** Format: double */
+            outside: number;
         };
         PictureDocketAsked: {
             fileName: string;
@@ -3841,7 +3947,27 @@ export interface components {
             volume: number;
             white: components["schemas"]["Lab"];
         };
+        ProfileJudgement: {
+            chart?: components["schemas"]["ChartCheck"];
+            grays: components["schemas"]["GrayWay"][];
+            inspection: components["schemas"]["ProfileInspection"];
+            /** Format: date */
+            made?: string;
+            oddities: string[];
+            returns: components["schemas"]["ReturnCell"][];
+            smoothness: components["schemas"]["Smoothness"];
+        };
         Purpose: components["schemas"]["RulerOf"] | components["schemas"]["StripOf"] | components["schemas"]["WedgeOf"] | components["schemas"]["Work"];
+        Quality: {
+            /** Format: double */
+            max: number;
+            /** Format: double */
+            mean: number;
+            /** Format: int32 */
+            patches: number;
+            /** Format: double */
+            percentile95: number;
+        };
         Reach: {
             /** Format: double */
             fairMm: number;
@@ -3929,6 +4055,18 @@ export interface components {
             /** @enum {string} */
             kind: "resolved";
             resolution: components["schemas"]["Resolution"];
+        };
+        ReturnCell: {
+            /** Format: int32 */
+            band: number;
+            /** Format: int32 */
+            colours: number;
+            /** Format: int32 */
+            hue: number;
+            /** Format: double */
+            mean: number;
+            /** Format: double */
+            most: number;
         };
         Roll: {
             /** @enum {string} */
@@ -4233,6 +4371,10 @@ export interface components {
             toX: number;
             /** Format: double */
             toY: number;
+        };
+        Smoothness: {
+            circles: components["schemas"]["Circle"][];
+            kinks: components["schemas"]["Kink"][];
         };
         Spot: {
             itemId: string;
@@ -4607,6 +4749,11 @@ export interface components {
         Verdict: {
             remark?: string;
             verdict?: string;
+        };
+        VividColour: {
+            at: components["schemas"]["Lab"];
+            /** Format: double */
+            hue: number;
         };
         Warmth: {
             /** @enum {string} */
@@ -6524,6 +6671,31 @@ export interface operations {
             };
         };
     };
+    gamutColours: {
+        parameters: {
+            query: {
+                pairing: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+                rendition: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PictureColours"];
+                };
+            };
+        };
+    };
     hue: {
         parameters: {
             query: {
@@ -7853,7 +8025,7 @@ export interface operations {
             };
         };
     };
-    boundary: {
+    boundary_1: {
         parameters: {
             query?: {
                 slices?: number[];
@@ -7939,6 +8111,28 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["TrueSize"];
+                };
+            };
+        };
+    };
+    uses: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PaperUses"];
                 };
             };
         };
@@ -8143,6 +8337,28 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["PaperProfile"];
+                };
+            };
+        };
+    };
+    judgement: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                hash: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ProfileJudgement"];
                 };
             };
         };
@@ -8422,6 +8638,30 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["DocketView"];
+                };
+            };
+        };
+    };
+    boundary: {
+        parameters: {
+            query?: {
+                slices?: number[];
+            };
+            header?: never;
+            path: {
+                space: "SRGB" | "P3" | "OPRGB" | "WIDE";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Boundary"];
                 };
             };
         };

@@ -7,11 +7,13 @@ import type { MadePairing, Pairing } from '../api/types'
 import { fixed, labCss, moment } from '../parts/numbers'
 import { wordFor } from '../printers/words'
 import { Pair } from './Pair'
+import { PaperGamut } from './PaperGamut'
+import { ProfileJudged, ProfilePlots, useJudgement } from './ProfileJudged'
 import { TrueSize } from './TrueSize'
-import { bodyWords, setWords, versionWords } from './words'
+import { bodyWords, PAPER, setWords, versionWords } from './words'
 import './papers.css'
 
-/** One pairing: what it is, whether its prints come out true to size, and how it came to be so. */
+/** One pairing: what its paper holds, its profile judged, how it came to be so, and whether its prints come out true to size. */
 export function PaperPage() {
   const id = useParams().pairing ?? ''
   const { notification } = App.useApp()
@@ -20,6 +22,11 @@ export function PaperPage() {
     queryKey: ['pairings', id, 'versions'],
     queryFn: ({ signal }) => answer(api.GET('/api/pairings/{id}/versions', { params: { path: { id } }, signal })),
   })
+  const { data: uses } = useQuery({
+    queryKey: ['pairings', id, 'uses'],
+    queryFn: ({ signal }) => answer(api.GET('/api/pairings/{id}/uses', { params: { path: { id } }, signal })),
+  })
+  const { data: judged } = useJudgement(versions?.[0]?.version.profileHash)
   const { data: printers } = useQuery({
     queryKey: ['printers'],
     queryFn: ({ signal }) => answer(api.GET('/api/printers', { signal })),
@@ -45,8 +52,13 @@ export function PaperPage() {
         <Button onClick={() => change(true)}>Change</Button>
       </div>
       <div className="paper-columns">
-        <section>
-          <h2 className="head">What it is</h2>
+        <div>
+          <PaperGamut pairing={p} />
+          {judged && <ProfilePlots judged={judged} />}
+        </div>
+        <div>
+          {judged && <ProfileJudged judged={judged} />}
+          <h2 className="head">{PAPER.what}</h2>
           <dl className="rows">
             <dt>surface</dt>
             <dd>{[p.surface, bodyWords(p)].filter(Boolean).join(', ')}</dd>
@@ -58,10 +70,10 @@ export function PaperPage() {
             <dd>
               L* {fixed(p.whiteLab[0] ?? 0, 1)}, a* {fixed(p.whiteLab[1] ?? 0, 1)}, b* {fixed(p.whiteLab[2] ?? 0, 1)}
             </dd>
-            <dt>deepest black</dt>
-            <dd>L* {fixed(p.blackL, 1)}</dd>
             <dt>usual intent</dt>
             <dd>{p.intent.toLowerCase()}</dd>
+            <dt>{PAPER.loaded}</dt>
+            <dd>{uses && uses.loaded.length > 0 ? uses.loaded.join('; ') : PAPER.nowhere}</dd>
             {p.curves.length > 0 && (
               <>
                 <dt>monochrome</dt>
@@ -76,9 +88,9 @@ export function PaperPage() {
               </>
             )}
           </dl>
-          <Versions made={versions} />
-        </section>
-        <TrueSize pairing={p} complain={complain} />
+          <Versions made={versions} prints={uses?.prints ?? {}} />
+          <TrueSize pairing={p} complain={complain} />
+        </div>
       </div>
       <Modal open={changing} onCancel={() => change(false)} footer={null} width={560} destroyOnHidden>
         {changing && <Pair profileHash={p.profileHash} of={p} done={() => change(false)} complain={complain} />}
@@ -87,18 +99,23 @@ export function PaperPage() {
   )
 }
 
-function Versions({ made }: { made: MadePairing[] }) {
+function Versions({ made, prints }: { made: MadePairing[]; prints: Record<string, number> }) {
   const before = (i: number): Pairing | undefined => made[i + 1]?.version
   return (
     <>
       <h2 className="head">Versions</h2>
-      <ol className="versions" reversed>
-        {made.map((m, i) => (
-          <li key={m.version.number} value={m.version.number}>
-            {versionWords(m.version, before(i))} <span className="soft">{moment(m.at)}</span>
-          </li>
-        ))}
-      </ol>
+      <table className="plain versions">
+        <tbody>
+          {made.map((m, i) => (
+            <tr key={m.version.number}>
+              <td>{m.version.number}</td>
+              <td>{versionWords(m.version, before(i))}</td>
+              <td className="soft">{moment(m.at)}</td>
+              <td>{PAPER.prints(prints[m.version.number] ?? 0)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
     </>
   )
 }

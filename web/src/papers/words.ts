@@ -72,3 +72,31 @@ export const TRUE_SIZE = {
   read: (stock: string) => `What does the ruler say, from the middle of one tick to the middle of the other? (${stock})`,
   keep: 'Keep it',
 }
+
+export const PAPER = {
+  what: 'What it is',
+  loaded: 'lies in',
+  nowhere: 'no feed of its printer now',
+  prints: (n: number) => (n === 0 ? 'no prints yet' : n === 1 ? '1 print' : `${n} prints`),
+}
+
+export const JUDGED = {
+  head: 'The profile, judged',
+  back: 'there and back',
+  chart: 'patches of its chart',
+  heldBack: 'held-back patches',
+  grays: 'grays',
+  smooth: 'smoothness',
+  even: 'no bend that a gradient would show',
+  black: 'deepest black',
+  holds: 'holds',
+  file: 'the file',
+  fine: 'Nothing in it needs a second look.',
+  graysPlot: 'Grays asked for, and how they come out: a* and b*',
+  graysHelp: 'Line: a*, plus is redder. Dashes: b*, plus is yellower. A straight line at 0 is a gray without a tint.',
+  returnsPlot: 'There and back, by hue and lightness',
+  returnsHelp: 'The darker a field, the farther a colour comes back from where it was.',
+  circlePlot: (lightness: number, chroma: number) =>
+    `Round the hues at L* ${Math.round(lightness)}, C* ${Math.round(chroma)}: what the printer is told, in per cent`,
+  circleHelp: 'Line: red. Dashes: green. Dots: blue. A corner in a line is a line in a gradient.',
+}

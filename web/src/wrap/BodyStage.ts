@@ -17,6 +17,7 @@ import {
   TextureLoader,
   WebGLRenderer,
 } from 'three'
+import { drawnByProcessor } from '../parts/graphics'
 import { folded, type Shown, type Surface } from './body'
 
 const WALL = '#c6c6c6'
@@ -214,15 +215,6 @@ export class BodyStage {
     this.renderer.dispose()
     this.renderer.domElement.remove()
   }
-}
-
-/** Whether the browser draws three dimensions without a graphics card. */
-function drawnByProcessor() {
-  const gl = document.createElement('canvas').getContext('webgl2')
-  const info = gl?.getExtension('WEBGL_debug_renderer_info')
-  const name = info ? String(gl?.getParameter(info.UNMASKED_RENDERER_WEBGL)) : ''
-  gl?.getExtension('WEBGL_lose_context')?.loseContext()
-  return /swiftshader|llvmpipe|software/i.test(name)
 }
 
 function gray(level: number) {

@@ -19,6 +19,7 @@ import org.springframework.stereotype.Component;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.fault.WistelException;
 import wistel.core.icc.inspection.ProfileInspection;
+import wistel.core.icc.inspection.ProfileJudgement;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.ProfileReader;
 import wistel.server.store.ProfileRepository;
@@ -32,6 +33,7 @@ public class ProfileFiles {
 
     private final ProfileRepository profiles;
     private final Cache<String, ProfileInspection> inspected = Caffeine.newBuilder().maximumSize(50).build();
+    private final Cache<String, ProfileJudgement> judged = Caffeine.newBuilder().maximumSize(20).build();
 
     ProfileFiles(ProfileRepository profiles) {
         this.profiles = profiles;
@@ -103,6 +105,11 @@ public class ProfileFiles {
     public PaperProfile known(String hash) {
         IccProfile profile = profiles.get(hash);
         return new PaperProfile(hash, profile.description(), inspection(profile));
+    }
+
+    /** A profile looked into, for its own page. */
+    public ProfileJudgement judgement(String hash) {
+        return judged.get(hash, h -> ProfileJudgement.of(profiles.get(h)));
     }
 
     private ProfileInspection inspection(IccProfile profile) {

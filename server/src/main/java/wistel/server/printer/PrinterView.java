@@ -58,6 +58,13 @@ public record PrinterView(UUID id, String name, String uri, String ippUuid, bool
             p.seen());
     }
 
+    /** What lies in a printer's feeds under a media type, in words; nothing as long as it doesn't answer. */
+    public static List<String> lying(Printer p, String mediaType) {
+        PrinterDescription d = p.description().orElse(PrinterDescription.UNKNOWN);
+        return p.away() ? List.of() : p.state().loaded().stream().filter(m -> m.type().equals(mediaType)).map(m -> loaded(m, d)).distinct()
+            .toList();
+    }
+
     private static Abilities abilities(PrinterDescription d) {
         return new Abilities(d.model(), words(d, DriverSettings.MEDIA_TYPE), words(d, DriverSettings.FEED),
             words(d, DriverSettings.QUALITY), words(d, DriverSettings.BLACK),

@@ -9,8 +9,11 @@ import wistel.core.colour.LabEncoding;
 import wistel.core.icc.gamut.GamutBoundary;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
+import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.icc.transform.Observer;
 import wistel.core.icc.transform.Recipe;
+import wistel.core.icc.transform.Transform;
+import wistel.core.icc.transform.TransformCompiler;
 import wistel.core.pairing.PairingVersion;
 import wistel.server.display.Display;
 import wistel.server.store.ProfileRepository;
@@ -23,6 +26,9 @@ public class PaperViews {
     private static final int GRAYS_HEIGHT = 48;
     private static final double SWEEP_CHROMA = 60;
 
+    private static final int HUES = 12;
+
+    private final Transform toSrgb = TransformCompiler.compile(new Recipe.FromLab(StandardSpaces.SRGB, Intent.RELATIVE));
     private final ProfileRepository profiles;
     private final ProofService proofs;
     private final Cache<IccProfile, GamutBoundary> boundaries = Caffeine.newBuilder().executor(Runnable::run).maximumSize(30).build();
@@ -37,9 +43,12 @@ public class PaperViews {
      *
      * @param volume    cubic L*a*b* units
      * @param vertices  L*, a*, b* each
+     * @param colours   of the vertices, as a display of sRGB shows them: red, green, blue of 8 bits each
      * @param triangles places in {@code vertices}, counter-clockwise seen from outside
+     * @param vivid     the most vivid colour by hue
      */
-    public record Boundary(double volume, List<double[]> vertices, List<int[]> triangles, List<Slice> slices) {
+    public record Boundary(double volume, List<double[]> vertices, List<Integer> colours, List<int[]> triangles, List<Slice> slices,
+        List<GamutBoundary.VividColour> vivid) {
     }
 
     /** Closed lines of a*, b* at one L*. */
@@ -48,9 +57,24 @@ public class PaperViews {
 
     /** What a pairing can hold, with slices at the lightnesses asked for. */
     public Boundary boundary(PairingVersion pairing, List<Double> lightnesses) {
-        GamutBoundary found = boundaries.get(profiles.get(pairing.profileHash()), GamutBoundary::of);
-        return new Boundary(found.volume(), found.vertices().stream().map(Lab::toArray).toList(), found.triangles(),
-            lightnesses.stream().map(l -> new Slice(l, found.slice(l))).toList());
+        return boundary(profiles.get(pairing.profileHash()), lightnesses);
+    }
+
+    /** The same of any device. */
+    Boundary boundary(IccProfile device, List<Double> lightnesses) {
+        GamutBoundary found = boundaries.get(device, GamutBoundary::of);
+        return new Boundary(found.volume(), found.vertices().stream().map(Lab::toArray).toList(),
+            found.vertices().stream().map(this::shown).toList(), found.triangles(),
+            lightnesses.stream().map(l -> new Slice(l, found.slice(l))).toList(), found.vivid(HUES));
+    }
+
+    private int shown(Lab lab) {
+        double[] rgb = toSrgb.exact(lab.l() / 100, (lab.a() + 128) / 255, (lab.b() + 128) / 255);
+        int packed = 0;
+        for (double v : rgb) {
+            packed = packed << 8 | (int) Math.round(255 * Math.max(0, Math.min(1, v)));
+        }
+        return packed;
     }
 
     /** Grays from black to white, and under them all hues from light to dark, as a paper gives them. */

@@ -184,12 +184,34 @@ class ProofController {
     /** The boundary of what a paper on a printer can hold, as numbers for plots. */
     @GetMapping("/pairings/{id}/gamut")
     PaperViews.Boundary boundary(@PathVariable String id, @RequestParam(defaultValue = "") List<Double> slices) {
+        checked(slices);
+        return papers.boundary(pairings.find(id).orElseThrow(() -> new NotFound("This pairing isn't there.", "Choose another one.")),
+            slices);
+    }
+
+    /** The boundary of a standard RGB space, to be seen beside a paper's. */
+    @GetMapping("/spaces/{space}/gamut")
+    PaperViews.Boundary boundary(@PathVariable Space space, @RequestParam(defaultValue = "") List<Double> slices) {
+        checked(slices);
+        return papers.boundary(space.profile, slices);
+    }
+
+    /** Standard spaces that pictures are often in. */
+    enum Space {
+        SRGB(StandardSpaces.SRGB), P3(StandardSpaces.P3), OPRGB(StandardSpaces.OPRGB), WIDE(StandardSpaces.WIDE_RGB);
+
+        private final IccProfile profile;
+
+        Space(IccProfile profile) {
+            this.profile = profile;
+        }
+    }
+
+    private static void checked(List<Double> slices) {
         if (slices.size() > MOST_SLICES || slices.stream().anyMatch(l -> !(l >= 0 && l <= 100))) {
             throw new InvalidRequest(InvalidRequest.Reason.SLICES_OUT_OF_RANGE,
                 "Slices lie at L* 0 to 100, at most " + MOST_SLICES + " at once.", "Ask for other slices.");
         }
-        return papers.boundary(pairings.find(id).orElseThrow(() -> new NotFound("This pairing isn't there.", "Choose another one.")),
-            slices);
     }
 
     @GetMapping("/dockets/{id}/renditions/{rendition}/figures")

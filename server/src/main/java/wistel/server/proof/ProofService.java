@@ -21,6 +21,7 @@ import org.springframework.stereotype.Service;
 import wistel.core.colour.Lab;
 import wistel.core.colour.LabEncoding;
 import wistel.core.icc.gamut.GamutCheck;
+import wistel.core.icc.gamut.PictureColours;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.StandardSpaces;
@@ -48,6 +49,7 @@ import wistel.server.store.ProfileRepository;
 public class ProofService {
     private static final IccProfile DISPLAY = StandardSpaces.SRGB;
     private static final int FIGURES_SIDE = 320;
+    private static final int MOST_COLOURS = 700;
     private static final long QUIET_NANOS = 300_000_000;
     private static final int MOST_WAITS = 100;
     private static final Logger LOG = LoggerFactory.getLogger(ProofService.class);
@@ -182,6 +184,13 @@ public class ProofService {
             }
         }
         return Png.ofMarks(image);
+    }
+
+    /** The picture's colours, and which of them this paper can't hold. */
+    public PictureColours colours(RenditionView seen, PairingVersion pairing) {
+        PicturePixels.Pixels moved = pictures.pixels(pictures.counted(seen, FIGURES_SIDE), UNSCALED);
+        char[] lab = pictures.apply(moved, UNSCALED, from -> new Recipe.DeviceToLab(from, false));
+        return PictureColours.of(lab, gamutCheck(seen, pairing).map(asked(moved), new float[0]), MOST_COLOURS);
     }
 
     private GamutCheck gamutCheck(RenditionView seen, PairingVersion pairing) {

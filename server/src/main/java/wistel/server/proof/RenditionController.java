@@ -14,6 +14,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import wistel.core.docket.spec.DocketSpec;
 import wistel.core.fault.InvalidRequest;
+import wistel.core.icc.gamut.PictureColours;
 import wistel.core.icc.profile.Intent;
 import wistel.core.pairing.PairingVersion;
 import wistel.core.printer.ColourRoute;
@@ -41,9 +42,11 @@ class RenditionController {
     private final PairingRepository pairings;
     private final DocketAssessor assessor;
     private final ToneProofs tones;
+    private final ProofService proofs;
 
     RenditionController(RenditionService renditions, RenditionChangeParser changes, DocketRepository dockets, MasterRepository masters,
-        PairingRepository pairings, DocketAssessor assessor, ToneProofs tones) {
+        PairingRepository pairings, DocketAssessor assessor, ToneProofs tones, ProofService proofs) {
+        this.proofs = proofs;
         this.assessor = assessor;
         this.tones = tones;
         this.renditions = renditions;
@@ -132,6 +135,13 @@ class RenditionController {
         DocketSpec d = judged.row().spec();
         ToneProofs.MeasuredProof toned = toned(judged, rendition, change);
         return renditions.shadows(toned.seen(), toned.pairing(), d.shownRoute(toned.pairing()));
+    }
+
+    /** The print's colours as points, those apart that a paper can't hold; of any paper, not the docket's alone. */
+    @GetMapping("/gamut-colours")
+    PictureColours gamutColours(@PathVariable UUID id, @PathVariable String rendition, @RequestParam UUID pairing) {
+        DocketSpec d = dockets.get(id).spec();
+        return proofs.colours(seen(d, rendition, ""), pairings.get(pairing.toString()));
     }
 
     /** The moves that bring this print closest to its master; the docket is not changed. */

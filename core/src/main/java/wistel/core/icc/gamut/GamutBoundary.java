@@ -2,6 +2,7 @@ package wistel.core.icc.gamut;
 
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.List;
@@ -162,6 +163,27 @@ public record GamutBoundary(List<Lab> vertices, List<int[]> triangles) {
             sum += dot(vertices.get(t[0]).toArray(), cross(vertices.get(t[1]).toArray(), vertices.get(t[2]).toArray()));
         }
         return sum / 6;
+    }
+
+    /**
+     * The most vivid colour of a part of the hues.
+     *
+     * @param hue in degrees, the middle of the part
+     * @param at  the colour
+     */
+    public record VividColour(double hue, Lab at) {
+    }
+
+    /** @param parts that the hues are divided into, from 0 degrees on; one without a vertex is left out */
+    public List<VividColour> vivid(int parts) {
+        List<VividColour> vivid = new ArrayList<>();
+        for (int part = 0; part < parts; part++) {
+            double from = 360.0 * part / parts;
+            double to = 360.0 * (part + 1) / parts;
+            vertices.stream().filter(v -> v.hueDegrees() >= from && v.hueDegrees() < to).max(Comparator.comparingDouble(Lab::chroma))
+                .ifPresent(v -> vivid.add(new VividColour((from + to) / 2, v)));
+        }
+        return vivid;
     }
 
     /** The outlines at one lightness: closed lines of a*, b*, the first point not repeated. Empty above white and below black. */

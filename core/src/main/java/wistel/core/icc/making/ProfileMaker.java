@@ -7,6 +7,7 @@ import wistel.core.colour.LabEncoding;
 import wistel.core.fault.MeasurementException;
 import wistel.core.icc.profile.ColourSpace;
 import wistel.core.icc.profile.DeviceClass;
+import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.ProfileReader;
 import wistel.core.icc.profile.ProfileWriter;
 import wistel.core.icc.profile.TagWriter;
@@ -23,7 +24,19 @@ public final class ProfileMaker {
     public record Made(byte[] profile, Quality quality) {
     }
 
+    private static final String COPYRIGHT = "Made by Wistel from measurements of the owner";
+
     private ProfileMaker() {
+    }
+
+    /** Whether a profile comes from {@link #make}. */
+    public static boolean madeHere(IccProfile profile) {
+        return profile.text("cprt").filter(COPYRIGHT::equals).isPresent();
+    }
+
+    /** Patches of a chart that {@link #make} leaves aside to judge by; of a gray one none. */
+    public static List<Patch> heldBack(Cgats chart) {
+        return chart.device() == Cgats.Device.RGB ? PrinterModel.split(chart.patches()).heldBack() : List.of();
     }
 
     /**
@@ -56,7 +69,7 @@ public final class ProfileMaker {
     }
 
     private static ProfileWriter writer(String description, ColourSpace space, Cgats chart) {
-        return new ProfileWriter(DeviceClass.OUTPUT, space, ColourSpace.LAB, description, "Made by Wistel from measurements of the owner")
+        return new ProfileWriter(DeviceClass.OUTPUT, space, ColourSpace.LAB, description, COPYRIGHT)
             .tag("targ", TagWriter.text(chart.text()));
     }
 

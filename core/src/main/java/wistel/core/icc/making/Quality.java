@@ -2,9 +2,9 @@ package wistel.core.icc.making;
 
 import java.util.Arrays;
 
-/** CIEDE2000 between measured patches that took no part in making a profile and what the profile says of them. */
+/** CIEDE2000 between measured patches and what a profile says of them. */
 public record Quality(int patches, double mean, double percentile95, double max) {
-    static Quality of(double... differences) {
+    public static Quality of(double... differences) {
         double[] sorted = differences.clone();
         Arrays.sort(sorted);
         return sorted.length == 0 ? new Quality(0, 0, 0, 0)
