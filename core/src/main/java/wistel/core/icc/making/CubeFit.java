@@ -20,8 +20,10 @@ final class CubeFit {
 
     private final int[][] corners;
     private final double[][] weights;
+    private final double stiffness;
 
-    private CubeFit(List<Patch> patches) {
+    private CubeFit(List<Patch> patches, double stiffness) {
+        this.stiffness = stiffness;
         corners = new int[patches.size()][8];
         weights = new double[patches.size()][8];
         for (int p = 0; p < corners.length; p++) {
@@ -45,9 +47,26 @@ final class CubeFit {
         }
     }
 
+    /** The colour that nodes give to device values, by trilinear interpolation. */
+    static Lab at(double[] nodes, double[] device) {
+        CubeFit one = new CubeFit(List.of(new Patch("", device, new Lab(0, 0, 0))), STIFFNESS);
+        double[] lab = new double[3];
+        for (int k = 0; k < 8; k++) {
+            for (int c = 0; c < 3; c++) {
+                lab[c] += one.weights[0][k] * nodes[3 * one.corners[0][k] + c];
+            }
+        }
+        return Lab.of(lab);
+    }
+
     /** @return L*, a*, b* for each node, first channel slowest */
     static double[] nodes(List<Patch> patches, List<Lab> colours) {
-        CubeFit fit = new CubeFit(patches);
+        return nodes(patches, colours, STIFFNESS);
+    }
+
+    /** @param stiffness how much bending counts against misfit */
+    static double[] nodes(List<Patch> patches, List<Lab> colours, double stiffness) {
+        CubeFit fit = new CubeFit(patches, stiffness);
         double[] nodes = new double[3 * NODES];
         for (int c = 0; c < 3; c++) {
             double[] values = new double[patches.size()];
@@ -108,7 +127,7 @@ final class CubeFit {
             for (int n = 0; n < NODES; n++) {
                 int place = n / step % SIDE;
                 if (place > 0 && place < SIDE - 1) {
-                    double bend = STIFFNESS * (x[n - step] - 2 * x[n] + x[n + step]);
+                    double bend = stiffness * (x[n - step] - 2 * x[n] + x[n + step]);
                     out[n - step] += bend;
                     out[n] -= 2 * bend;
                     out[n + step] += bend;
