@@ -13,6 +13,7 @@ import wistel.core.docket.changes.Change;
 import wistel.core.docket.spec.DocketSpec;
 import wistel.core.docket.spec.PreflightFacts;
 import wistel.core.fault.InvalidRequest;
+import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.length.Margins;
 import wistel.core.paper.SheetSize;
@@ -46,13 +47,35 @@ public class ChartDockets {
     public record Grays(char[] codes, int width, int height) {
     }
 
+    /**
+     * Numbers of a printer that it is to be sent as they are: tagged with {@link #AS_THEY_ARE}.
+     *
+     * @param codes red, green, blue of 16 bits, row by row
+     */
+    public record Numbers(char[] codes, int width, int height) {
+    }
+
+    /** The profile of a pairing on which numbers are left alone: from a picture with the same profile the way is no way. */
+    public static final IccProfile AS_THEY_ARE = StandardSpaces.SRGB;
+
     /** A picture that Wistel made itself, kept as any other. */
     public Master picture(String name, Grays grays) {
+        return picture(name, new Raster(grays.codes, grays.width, grays.height, 1, StandardSpaces.GRAY_L));
+    }
+
+    public Master picture(String name, Numbers numbers) {
+        return picture(name, new Raster(numbers.codes, numbers.width, numbers.height, 3, AS_THEY_ARE));
+    }
+
+    private record Raster(char[] codes, int width, int height, int channels, IccProfile profile) {
+    }
+
+    private Master picture(String name, Raster raster) {
         try {
             ByteArrayOutputStream out = new ByteArrayOutputStream();
-            TiffSink tiff = new TiffSink(grays.width, grays.height, 16, 1, DPI, StandardSpaces.GRAY_L.bytes(), new byte[0]);
-            tiff.begin(out, grays.height);
-            RasterSink.Packed packed = tiff.pack(grays.codes, 0, grays.height);
+            TiffSink tiff = new TiffSink(raster.width, raster.height, 16, raster.channels, DPI, raster.profile.bytes(), new byte[0]);
+            tiff.begin(out, raster.height);
+            RasterSink.Packed packed = tiff.pack(raster.codes, 0, raster.height);
             out.write(packed.bytes(), 0, packed.size());
             return imports.take(name, new ByteArrayInputStream(out.toByteArray())).master();
         } catch (IOException e) {

@@ -33,8 +33,8 @@ public record ChartPage(int number, int columns, List<ProfileChart.ChartPatch> p
      * @throws MeasurementException where a page holds fewer than twenty patches
      */
     public static List<ChartPage> of(ProfileChart chart, double widthMm, double lengthMm) {
-        int columns = (int) Math.floor(widthMm / PATCH_MM);
-        int rows = (int) Math.floor(lengthMm / PATCH_MM);
+        int columns = (int) Math.floor(widthMm / PATCH_MM) - 1;
+        int rows = (int) Math.floor(lengthMm / PATCH_MM) - 1;
         if (columns < 4 || rows < 5) {
             throw new MeasurementException(MeasurementException.Reason.CHART_TOO_SMALL,
                 "A page of " + Math.round(widthMm) + " x " + Math.round(lengthMm) + " mm is too small for a chart.",
@@ -56,42 +56,79 @@ public record ChartPage(int number, int columns, List<ProfileChart.ChartPatch> p
         return (patches.size() + columns - 1) / columns;
     }
 
+    /** Of the page's picture: a column of row numbers, then the patches. */
     public double widthMm() {
-        return columns * PATCH_MM;
+        return (columns + 1) * PATCH_MM;
     }
 
+    /** Of the page's picture: a row of letters, then the patches. */
     public double heightMm() {
-        return rows() * PATCH_MM;
+        return (rows() + 1) * PATCH_MM;
     }
 
-    /** Its picture in the printer's own numbers, red, green, blue, 16 bit, row by row; {@link #PATCH_PIXELS} a patch, paper where there is none. */
+    /** The picture's pixels across. */
+    public int widthPixels() {
+        return (columns + 1) * PATCH_PIXELS;
+    }
+
+    public int heightPixels() {
+        return (rows() + 1) * PATCH_PIXELS;
+    }
+
+    /**
+     * Its picture in the printer's own numbers, red, green, blue, 16 bit, row by row: letters above, numbers to the left, paper where there is
+     * nothing.
+     */
     public char[] picture() {
-        int width = columns * PATCH_PIXELS;
-        char[] picture = new char[3 * width * rows() * PATCH_PIXELS];
+        char[] picture = new char[3 * widthPixels() * heightPixels()];
         Arrays.fill(picture, (char) 65535);
         for (int i = 0; i < patches.size(); i++) {
             double[] rgb = patches.get(i).rgb();
-            int left = i % columns * PATCH_PIXELS;
-            int top = i / columns * PATCH_PIXELS;
+            int left = (i % columns + 1) * PATCH_PIXELS;
+            int top = (i / columns + 1) * PATCH_PIXELS;
             for (int p = 0; p < PATCH_PIXELS * PATCH_PIXELS; p++) {
-                int at = 3 * ((top + p / PATCH_PIXELS) * width + left + p % PATCH_PIXELS);
+                int at = 3 * ((top + p / PATCH_PIXELS) * widthPixels() + left + p % PATCH_PIXELS);
                 for (int c = 0; c < 3; c++) {
                     picture[at + c] = (char) Math.round(65535 * rgb[c]);
                 }
             }
         }
+        for (int column = 0; column < columns; column++) {
+            write(letters(column), (column + 1) * PATCH_PIXELS, 0, picture);
+        }
+        for (int row = 0; row < rows(); row++) {
+            write(Integer.toString(row + 1), 0, (row + 1) * PATCH_PIXELS, picture);
+        }
         return picture;
+    }
+
+    /** In the middle of a square of a patch's size, black. */
+    private void write(String letters, int left, int top, char[] picture) {
+        int x0 = left + (PATCH_PIXELS - letters.length() * (SmallType.WIDTH + 1) + 1) / 2;
+        int y0 = top + (PATCH_PIXELS - SmallType.HEIGHT) / 2;
+        for (int i = 0; i < letters.length(); i++) {
+            for (int y = 0; y < SmallType.HEIGHT; y++) {
+                for (int x = 0; x < SmallType.WIDTH; x++) {
+                    if (SmallType.dark(letters.charAt(i), x, y)) {
+                        int at = 3 * ((y0 + y) * widthPixels() + x0 + i * (SmallType.WIDTH + 1) + x);
+                        Arrays.fill(picture, at, at + 3, (char) 0);
+                    }
+                }
+            }
+        }
     }
 
     /** Where the middle of a patch lies, 0 to 1 across and down the page's picture. */
     public double[] middle(int patch) {
-        return new double[] {(patch % columns + 0.5) / columns, (patch / columns + 0.5) / rows()};
+        return new double[] {(patch % columns + 1.5) / (columns + 1), (patch / columns + 1.5) / (rows() + 1)};
     }
 
     /** "C12": the column by letters, the row by number, as they stand on the page. */
     public String name(int patch) {
-        int column = patch % columns;
-        String letters = column < 26 ? "" : Character.toString('A' + column / 26 - 1);
-        return letters + (char) ('A' + column % 26) + (patch / columns + 1);
+        return letters(patch % columns) + (patch / columns + 1);
+    }
+
+    private static String letters(int column) {
+        return (column < 26 ? "" : Character.toString('A' + column / 26 - 1)) + (char) ('A' + column % 26);
     }
 }

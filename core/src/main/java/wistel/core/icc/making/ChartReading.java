@@ -3,6 +3,7 @@ package wistel.core.icc.making;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.List;
 import java.util.stream.IntStream;
 import wistel.core.cgats.Patch;
@@ -23,6 +24,11 @@ public final class ChartReading {
     private static final double TIMES = 6;
     private static final double LEAST = 3;
     private static final int ROUNDS = 3;
+    /** Below this L* misfits count less: towards black L*a*b* bends more than a smooth model follows. */
+    private static final double FULLY_COUNTED_L = 40;
+    /** Neighbours of a patch, and how many times their median misfit it must have: where all bend away, none is a speck. */
+    private static final int NEIGHBOURS = 12;
+    private static final double ALONE = 3;
     /** So that no patch draws the model to itself. */
     private static final double STIFF = 0.5;
     private static final Transform AS_A_DISPLAY = TransformCompiler.toLab(StandardSpaces.SRGB);
@@ -146,7 +152,7 @@ public final class ChartReading {
      * A patch that doesn't fit the others.
      *
      * @param index    among the patches
-     * @param distance CIEDE2000 from what they say of it
+     * @param distance CIEDE2000 from what they say of it, less of it in the dark
      */
     public record Suspect(int index, double distance, Lab expected) {
     }
@@ -166,16 +172,34 @@ public final class ChartReading {
             Lab[] expected = new Lab[out.length];
             for (int i = 0; i < out.length; i++) {
                 expected[i] = CubeFit.at(nodes, patches.get(i).device());
-                apart[i] = expected[i].deltaE2000(patches.get(i).lab());
+                Lab read = patches.get(i).lab();
+                double lightness = (expected[i].l() + read.l()) / 2;
+                apart[i] = expected[i].deltaE2000(read) * Math.min(1, Math.max(0.25, lightness / FULLY_COUNTED_L));
             }
             double[] sorted = apart.clone();
             Arrays.sort(sorted);
             double bound = Math.max(LEAST, TIMES * sorted[sorted.length / 2]);
-            suspects = IntStream.range(0, out.length).filter(i -> apart[i] > bound)
+            suspects = IntStream.range(0, out.length).filter(i -> apart[i] > bound && apart[i] > ALONE * around(patches, apart, i))
                 .mapToObj(i -> new Suspect(i, apart[i], expected[i])).sorted((a, b) -> Double.compare(b.distance, a.distance)).toList();
             Arrays.fill(out, false);
             suspects.forEach(s -> out[s.index] = true);
         }
         return suspects;
+    }
+
+    /** The median misfit of a patch's neighbours among device values. */
+    private static double around(List<Patch> patches, double[] apart, int of) {
+        double[] at = patches.get(of).device();
+        return IntStream.range(0, apart.length).filter(i -> i != of).boxed()
+            .sorted(Comparator.comparingDouble(i -> squared(at, patches.get(i).device()))).limit(NEIGHBOURS).mapToDouble(i -> apart[i])
+            .sorted().skip(NEIGHBOURS / 2).findFirst().orElse(0);
+    }
+
+    private static double squared(double[] a, double[] b) {
+        double sum = 0;
+        for (int c = 0; c < a.length; c++) {
+            sum += (a[c] - b[c]) * (a[c] - b[c]);
+        }
+        return sum;
     }
 }

@@ -82,13 +82,17 @@ public class ProfileChartTest {
     public void thePictureHasEachPatchAtItsPlace() {
         ChartPage page = PAGES.get(1);
         char[] picture = page.picture();
-        int width = page.columns() * ChartPage.PATCH_PIXELS;
-        int height = picture.length / 3 / width;
+        int width = page.widthPixels();
+        int height = page.heightPixels();
+        assertThat(picture).hasSize(3 * width * height);
         for (int i = 0; i < page.patches().size(); i++) {
             double[] middle = page.middle(i);
             int at = 3 * ((int) (middle[1] * height) * width + (int) (middle[0] * width));
             assertThat(picture[at] / 65535.0).isBetween(page.patches().get(i).rgb()[0] - 1e-4, page.patches().get(i).rgb()[0] + 1e-4);
         }
+        // the letter A above the first column: its bar lies in the middle of it
+        assertThat(picture[3 * (width * 7 + ChartPage.PATCH_PIXELS + 7)]).isEqualTo((char) 0);
+        assertThat(picture[3 * (width + 1)]).isEqualTo((char) 65535);
     }
 
     private static List<Lab> read(ChartPage page) {

@@ -1,0 +1,247 @@
+package wistel.server.profiling;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import io.swagger.v3.oas.annotations.Parameter;
+import jakarta.servlet.http.HttpServletRequest;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import wistel.core.cgats.Cgats;
+import wistel.core.cgats.Patch;
+import wistel.core.colour.Lab;
+import wistel.core.fault.InvalidRequest;
+import wistel.core.icc.making.ChartPage;
+import wistel.core.icc.making.ChartReading;
+import wistel.core.icc.making.ProfileChart;
+import wistel.core.icc.making.Quality;
+import wistel.core.icc.profile.Intent;
+import wistel.core.pairing.PairingVersion;
+import wistel.core.paper.PaperBody;
+import wistel.core.printer.DriverSettings;
+import wistel.server.pairing.PairingRepository;
+import wistel.server.print.Attempt;
+import wistel.server.print.AttemptState;
+import wistel.server.profiling.ProfilingRepository.Reading;
+import wistel.server.profiling.ProfilingRepository.Row;
+import wistel.server.store.FileStore;
+
+/** Profiles in the making, a step at a time. */
+@RestController
+@RequestMapping("/api/profilings")
+class ProfilingController {
+    private static final int LONGEST_NAME = 120;
+    private static final int MOST_SUSPECTS = 40;
+    private static final int FEWEST = 80;
+
+    private final ProfilingService service;
+    private final ProfilingRepository profilings;
+    private final PairingRepository pairings;
+
+    ProfilingController(ProfilingService service, ProfilingRepository profilings, PairingRepository pairings) {
+        this.service = service;
+        this.profilings = profilings;
+        this.pairings = pairings;
+    }
+
+    /** @param ofPairing whose next version it is to be; empty for a paper that has none */
+    record NewProfiling(UUID printerId, String paper, String surface, PaperBody body, DriverSettings settings, Intent intent,
+        Optional<UUID> ofPairing, ProfileChart.Size size, double dryingHours) {
+    }
+
+    /** @param colour as it was read; empty before */
+    record PatchView(String id, String name, Optional<Lab> colour, boolean suspect, boolean leftOut) {
+    }
+
+    /**
+     * @param attempt of its newest print
+     * @param dryFrom when it may be read; empty before it came out
+     * @param noise   mean CIEDE2000 between two readings of it
+     * @param words   what was put right when it was read
+     */
+    record PageView(int page, UUID docketId, Optional<UUID> attempt, Optional<AttemptState> state, Optional<Instant> dryFrom, int columns,
+        List<PatchView> patches, int readings, Optional<Double> noise, List<String> words) {
+    }
+
+    /** @param name where it stands: "page 2, C12" */
+    record SuspectView(String id, String name, double distance, Lab colour, Lab expected, boolean leftOut) {
+    }
+
+    /**
+     * @param pairing     what it is made for
+     * @param suspects    patches that don't fit the others
+     * @param profileHash of what was made; empty before, and after something that it was made from changed
+     */
+    record ProfilingView(UUID id, PairingVersion pairing, Optional<UUID> ofPairing, ProfileChart.Size size, int patches,
+        double dryingHours, List<PageView> pages, List<SuspectView> suspects, Optional<String> profileHash, Optional<Quality> quality,
+        Optional<Instant> kept, Instant created) {
+    }
+
+    /** @param read pages that are read */
+    record OpenProfiling(UUID id, String paper, String printerName, int patches, int pages, int read, boolean made, Instant created) {
+    }
+
+    @GetMapping
+    List<OpenProfiling> open() {
+        return profilings.open().stream().map(r -> {
+            PairingVersion p = pairings.get(r.pairingId().toString());
+            return new OpenProfiling(r.id(), p.paper(), p.printerName(), r.size().count(), profilings.dockets(r.id()).size(),
+                (int) profilings.readings(r.id()).stream().map(Reading::page).distinct().count(), r.made().isPresent(), r.created());
+        }).toList();
+    }
+
+    /** Lays a chart and prints it. */
+    @PostMapping
+    @ResponseStatus(HttpStatus.CREATED)
+    ProfilingView begin(@RequestBody NewProfiling asked) {
+        return view(service.begin(
+            new ProfilingService.Wanted(asked.printerId, InvalidRequest.named(asked.paper, "A paper's name", LONGEST_NAME),
+                InvalidRequest.named(asked.surface, "A surface", LONGEST_NAME), asked.body, asked.settings, asked.intent),
+            asked.ofPairing,
+            asked.size, asked.dryingHours));
+    }
+
+    @GetMapping("/{id}")
+    ProfilingView get(@PathVariable UUID id) {
+        return view(profilings.get(id));
+    }
+
+    /** Has the instrument in the printer's room read a page, once more where it was read before. */
+    @PostMapping("/{id}/pages/{page}/readings/instrument")
+    @ResponseStatus(HttpStatus.CREATED)
+    ProfilingView instrument(@PathVariable UUID id, @PathVariable int page) {
+        return view(service.byInstrument(id, page));
+    }
+
+    /** Takes a page's reading, CGATS or plain lines, as the request's body. */
+    @PostMapping(value = "/{id}/pages/{page}/readings", consumes = "!application/x-www-form-urlencoded")
+    @ResponseStatus(HttpStatus.CREATED)
+    ProfilingView file(@PathVariable UUID id, @PathVariable int page, @Parameter(hidden = true) HttpServletRequest request)
+        throws IOException {
+        return view(service.byFile(id, page, text(request.getInputStream())));
+    }
+
+    private static String text(InputStream in) throws IOException {
+        byte[] bytes = in.readNBytes(Cgats.LARGEST_BYTES + 1);
+        if (bytes.length > Cgats.LARGEST_BYTES) {
+            throw FileStore.tooLarge(Cgats.LARGEST_BYTES);
+        }
+        return new String(bytes, StandardCharsets.UTF_8);
+    }
+
+    /** Lets go of what was read of a page. */
+    @DeleteMapping("/{id}/pages/{page}/readings")
+    ProfilingView forget(@PathVariable UUID id, @PathVariable int page) {
+        return view(service.forget(id, page));
+    }
+
+    /** @param patches ids of all that are left out */
+    record LeftOut(List<String> patches) {
+    }
+
+    @PutMapping("/{id}/left-out")
+    ProfilingView leaveOut(@PathVariable UUID id, @RequestBody LeftOut asked) {
+        return view(service.leaveOut(id, asked.patches));
+    }
+
+    /** Makes the profile from what was read. */
+    @PostMapping("/{id}/profile")
+    @ResponseStatus(HttpStatus.CREATED)
+    ProfilingView make(@PathVariable UUID id) {
+        return view(service.make(id));
+    }
+
+    /** Keeps it as a pairing, or as the next version of one. */
+    @PostMapping("/{id}/pairing")
+    @ResponseStatus(HttpStatus.CREATED)
+    PairingVersion keep(@PathVariable UUID id) {
+        return service.keep(id);
+    }
+
+    /** All that was measured, for other software and for keeping. */
+    @GetMapping(value = "/{id}/chart", produces = MediaType.TEXT_PLAIN_VALUE)
+    ResponseEntity<String> chart(@PathVariable UUID id) {
+        Row r = profilings.get(id);
+        List<Patch> patches = service.measured(r, profilings.readings(id)).stream().map(ProfilingService.Measured::patch).toList();
+        return ResponseEntity.ok().header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"chart.txt\"")
+            .body(Cgats.of(Cgats.Device.RGB, "Wistel", "Chart of " + r.size().count() + " patches", patches).text());
+    }
+
+    /** Gives it up; what was printed stays in the log. */
+    @DeleteMapping("/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void drop(@PathVariable UUID id) {
+        service.drop(id);
+    }
+
+    private ProfilingView view(Row r) {
+        List<ChartPage> pages = service.pages(r);
+        List<UUID> dockets = profilings.dockets(r.id());
+        List<Reading> readings = profilings.readings(r.id());
+        List<ProfilingService.Measured> measured = service.measured(r, readings);
+        List<ChartReading.Suspect> suspects = measured.size() < FEWEST ? List.of()
+            : ChartReading.suspects(measured.stream().map(ProfilingService.Measured::patch).toList());
+        Set<String> suspected = new HashSet<>();
+        suspects.forEach(s -> suspected.add(measured.get(s.index()).patch().id()));
+        List<PageView> told = new ArrayList<>();
+        for (ChartPage page : pages) {
+            told.add(page(r, page, dockets.get(page.number() - 1), readings, suspected, measured));
+        }
+        List<SuspectView> named = suspects.stream().limit(MOST_SUSPECTS).map(s -> {
+            ProfilingService.Measured m = measured.get(s.index());
+            return new SuspectView(m.patch().id(),
+                (pages.size() > 1 ? "page " + m.page() + ", " : "") + pages.get(m.page() - 1).name(m.place()),
+                s.distance(), m.patch().lab(), s.expected(), r.leftOut().contains(m.patch().id()));
+        }).toList();
+        return new ProfilingView(r.id(), pairings.get(r.pairingId().toString()), r.ofPairing(), r.size(), r.size().count(), r.dryingHours(),
+            told, named, r.made().map(ProfilingRepository.Made::profileHash), r.made().map(ProfilingRepository.Made::quality), r.kept(),
+            r.created());
+    }
+
+    private PageView page(Row r, ChartPage page, UUID docket, List<Reading> readings, Set<String> suspected,
+        List<ProfilingService.Measured> measured) {
+        List<Reading> of = readings.stream().filter(x -> x.page() == page.number()).toList();
+        List<Lab> colours = measured.stream().filter(m -> m.page() == page.number()).map(m -> m.patch().lab()).toList();
+        List<PatchView> patches = new ArrayList<>();
+        for (int i = 0; i < page.patches().size(); i++) {
+            String id = page.patches().get(i).id();
+            patches.add(new PatchView(id, page.name(i), colours.isEmpty() ? Optional.empty() : Optional.of(colours.get(i)),
+                suspected.contains(id), r.leftOut().contains(id)));
+        }
+        Optional<Attempt> attempt = service.attempt(docket);
+        return new PageView(page.number(), docket, attempt.map(Attempt::id), attempt.map(Attempt::state),
+            attempt.flatMap(a -> service.dryFrom(r, a)), page.columns(), patches, of.size(), noise(of),
+            of.stream().flatMap(x -> x.words().stream()).distinct().toList());
+    }
+
+    private static Optional<Double> noise(List<Reading> of) {
+        if (of.size() < 2) {
+            return Optional.empty();
+        }
+        List<Lab> a = of.get(of.size() - 2).colours();
+        List<Lab> b = of.get(of.size() - 1).colours();
+        double sum = 0;
+        for (int i = 0; i < a.size(); i++) {
+            sum += a.get(i).deltaE2000(b.get(i));
+        }
+        return Optional.of(sum / a.size());
+    }
+}

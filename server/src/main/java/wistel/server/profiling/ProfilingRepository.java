@@ -1,0 +1,136 @@
+package wistel.server.profiling;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Timestamp;
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Repository;
+import wistel.core.colour.Lab;
+import wistel.core.fault.NotFound;
+import wistel.core.icc.making.ProfileChart;
+import wistel.core.icc.making.Quality;
+import wistel.server.store.Json;
+
+/** Profiles in the making, their pages and what was read of them. */
+@Repository
+class ProfilingRepository {
+    private final JdbcClient jdbc;
+    private final Json json;
+
+    ProfilingRepository(JdbcClient jdbc, Json json) {
+        this.jdbc = jdbc;
+        this.json = json;
+    }
+
+    /**
+     * @param pairingId   on which its chart is printed; the new paper's, once it is kept
+     * @param ofPairing   whose next version it becomes; empty for a paper of its own
+     * @param lengthMm    that patches may lie on
+     * @param leftOut     ids of patches
+     * @param profileHash of what was made last
+     */
+    record Row(UUID id, UUID pairingId, Optional<UUID> ofPairing, ProfileChart.Size size, long seed, Area area, double dryingHours,
+        List<String> leftOut, Optional<Made> made, Optional<Instant> kept, Instant created) {
+    }
+
+    /** @param columns of patches across */
+    record Area(int columns, double lengthMm) {
+    }
+
+    record Made(String profileHash, Quality quality) {
+    }
+
+    enum Origin {
+        INSTRUMENT, FILE
+    }
+
+    /** @param colours of a page's patches, in the page's order */
+    record Reading(int page, int number, List<Lab> colours, List<String> words, Origin origin, Instant taken) {
+    }
+
+    void add(Row r, List<UUID> dockets) {
+        jdbc.sql("insert into profiling (id, pairing_id, of_pairing, size, seed, columns, length_mm, drying_hours, created) "
+            + "values (?, ?, ?, ?, ?, ?, ?, ?, ?)")
+            .params(Arrays.asList(r.id, r.pairingId, r.ofPairing.orElse(null), r.size.name(), r.seed, r.area.columns, r.area.lengthMm,
+                r.dryingHours, Timestamp.from(r.created)))
+            .update();
+        for (int i = 0; i < dockets.size(); i++) {
+            jdbc.sql("insert into profiling_page (profiling_id, page, docket_id) values (?, ?, ?)").params(r.id, i + 1, dockets.get(i))
+                .update();
+        }
+    }
+
+    /** Those that aren't kept yet, the newest first. */
+    List<Row> open() {
+        return jdbc.sql("select * from profiling where kept is null order by created desc limit 50").query(this::row).list();
+    }
+
+    Row get(UUID id) {
+        return jdbc.sql("select * from profiling where id = ?").param(id).query(this::row).optional()
+            .orElseThrow(() -> new NotFound("No such profile is in the making.", "Look at the papers as they are now."));
+    }
+
+    /** As {@link #get}, held until the transaction ends. */
+    Row locked(UUID id) {
+        return jdbc.sql("select * from profiling where id = ? for update").param(id).query(this::row).optional()
+            .orElseThrow(() -> new NotFound("No such profile is in the making.", "Look at the papers as they are now."));
+    }
+
+    /** By page. */
+    List<UUID> dockets(UUID id) {
+        return jdbc.sql("select docket_id from profiling_page where profiling_id = ? order by page").param(id)
+            .query((r, n) -> r.getObject(1, UUID.class)).list();
+    }
+
+    List<Reading> readings(UUID id) {
+        return jdbc.sql("select * from profiling_reading where profiling_id = ? order by page, no").param(id)
+            .query((r, n) -> new Reading(r.getInt("page"), r.getInt("no"), List.of(json.read(r.getString("lab"), Lab[].class)),
+                List.of(json.read(r.getString("words"), String[].class)), Origin.valueOf(r.getString("origin")),
+                r.getTimestamp("taken").toInstant()))
+            .list();
+    }
+
+    void add(UUID id, Reading r) {
+        jdbc.sql(
+            "insert into profiling_reading (profiling_id, page, no, lab, words, origin, taken) values (?, ?, ?, ?::jsonb, ?::jsonb, ?, ?)")
+            .params(id, r.page, r.number, json.text(r.colours), json.text(r.words), r.origin.name(), Timestamp.from(r.taken)).update();
+    }
+
+    void forget(UUID id, int page) {
+        jdbc.sql("delete from profiling_reading where profiling_id = ? and page = ?").params(id, page).update();
+    }
+
+    void leaveOut(UUID id, List<String> patches) {
+        jdbc.sql("update profiling set left_out = ?::jsonb where id = ?").params(json.text(patches), id).update();
+    }
+
+    /** Empty where what it was made from has changed since. */
+    void made(UUID id, Optional<Made> made) {
+        jdbc.sql("update profiling set profile_hash = ?, quality = ?::jsonb where id = ?")
+            .params(Arrays.asList(made.map(Made::profileHash).orElse(null), made.map(m -> json.text(m.quality)).orElse(null), id)).update();
+    }
+
+    void kept(UUID id, Instant at) {
+        jdbc.sql("update profiling set kept = ? where id = ?").params(Timestamp.from(at), id).update();
+    }
+
+    void delete(UUID id) {
+        jdbc.sql("delete from profiling where id = ?").param(id).update();
+    }
+
+    private Row row(ResultSet r, int n) throws SQLException {
+        Optional<String> hash = Optional.ofNullable(r.getString("profile_hash"));
+        String quality = r.getString("quality");
+        return new Row(r.getObject("id", UUID.class), r.getObject("pairing_id", UUID.class),
+            Optional.ofNullable(r.getObject("of_pairing", UUID.class)), ProfileChart.Size.valueOf(r.getString("size")), r.getLong("seed"),
+            new Area(r.getInt("columns"), r.getDouble("length_mm")), r.getDouble("drying_hours"),
+            List.of(json.read(r.getString("left_out"), String[].class)),
+            hash.map(h -> new Made(h, json.read(quality, Quality.class))),
+            Optional.ofNullable(r.getTimestamp("kept")).map(Timestamp::toInstant), r.getTimestamp("created").toInstant());
+    }
+}
