@@ -17,6 +17,7 @@ export function useServerEvents() {
     }
     source.addEventListener('attempt', () => {
       client.invalidateQueries({ queryKey: ['attempts'] })
+      client.invalidateQueries({ queryKey: ['profilings'] })
       client.invalidateQueries({ queryKey: ['wedges'] })
       client.invalidateQueries({ queryKey: ['bench'] })
     })
@@ -32,6 +33,7 @@ export function useServerEvents() {
     source.addEventListener('arrival', () => client.invalidateQueries({ queryKey: ['arrivals'] }))
     source.addEventListener('watched-folder', () => client.invalidateQueries({ queryKey: ['watched-folder'] }))
     source.addEventListener('wedge', () => client.invalidateQueries({ queryKey: ['wedges'] }))
+    source.addEventListener('profiling', () => client.invalidateQueries({ queryKey: ['profilings'] }))
     source.addEventListener('pairing', () => {
       client.invalidateQueries({ queryKey: ['pairings'] })
       client.invalidateQueries({ queryKey: ['docket'] })

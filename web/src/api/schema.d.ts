@@ -30,7 +30,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["forget_4"];
+        delete: operations["forget_5"];
         options?: never;
         head?: never;
         patch?: never;
@@ -91,7 +91,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["get_2"];
+        get: operations["get_3"];
         put?: never;
         post?: never;
         delete?: never;
@@ -235,7 +235,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["file_1"];
+        get: operations["file_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -429,7 +429,7 @@ export interface paths {
         };
         get: operations["all_4"];
         put?: never;
-        post: operations["keep_4"];
+        post: operations["keep_5"];
         delete?: never;
         options?: never;
         head?: never;
@@ -491,7 +491,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["file"];
+        get: operations["file_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -589,7 +589,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["open_2"];
+        post: operations["open_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1742,7 +1742,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["forget_3"];
+        delete: operations["forget_4"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1758,7 +1758,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["forget_2"];
+        delete: operations["forget_3"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1838,7 +1838,7 @@ export interface paths {
         get: operations["trueSize"];
         put?: never;
         post?: never;
-        delete: operations["forget_1"];
+        delete: operations["forget_2"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1885,7 +1885,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["open_1"];
+        post: operations["open_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2014,6 +2014,134 @@ export interface paths {
         get: operations["sweep"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/profilings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["open_1"];
+        put?: never;
+        post: operations["begin"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/profilings/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["get_2"];
+        put?: never;
+        post?: never;
+        delete: operations["drop_2"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/profilings/{id}/chart": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["chart"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/profilings/{id}/left-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["leaveOut"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/profilings/{id}/pages/{page}/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["file"];
+        delete: operations["forget_1"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/profilings/{id}/pages/{page}/readings/instrument": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["instrument_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/profilings/{id}/pairing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["keep_4"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/profilings/{id}/profile": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["make"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3302,6 +3430,9 @@ export interface components {
             /** Format: double */
             usedLengthMm: number;
         };
+        LeftOut: {
+            patches: string[];
+        };
         LightnessCurve: {
             /** @enum {string} */
             kind: "lightness-curve";
@@ -3481,6 +3612,22 @@ export interface components {
         NewPrinter: {
             uri: string;
         };
+        NewProfiling: {
+            body: components["schemas"]["PaperBody"];
+            /** Format: double */
+            dryingHours: number;
+            /** @enum {string} */
+            intent: "PERCEPTUAL" | "RELATIVE" | "SATURATION" | "ABSOLUTE";
+            /** Format: uuid */
+            ofPairing?: string;
+            paper: string;
+            /** Format: uuid */
+            printerId: string;
+            settings: components["schemas"]["DriverSettings"];
+            /** @enum {string} */
+            size: "SMALL" | "USUAL" | "LARGE";
+            surface: string;
+        };
         NewerFileAsked: {
             fileName: string;
             hash: string;
@@ -3569,6 +3716,21 @@ export interface components {
             kind: "one-colour";
             patch: components["schemas"]["Patch"];
         };
+        OpenProfiling: {
+            /** Format: date-time */
+            created: string;
+            /** Format: uuid */
+            id: string;
+            made: boolean;
+            /** Format: int32 */
+            pages: number;
+            paper: string;
+            /** Format: int32 */
+            patches: number;
+            printerName: string;
+            /** Format: int32 */
+            read: number;
+        };
         Opened: {
             docket: components["schemas"]["DocketView"];
             notice: string;
@@ -3643,6 +3805,26 @@ export interface components {
         PageSetting: {
             value: string;
             words: string;
+        };
+        PageView: {
+            /** Format: uuid */
+            attempt?: string;
+            /** Format: int32 */
+            columns: number;
+            /** Format: uuid */
+            docketId: string;
+            /** Format: date-time */
+            dryFrom?: string;
+            /** Format: double */
+            noise?: number;
+            /** Format: int32 */
+            page: number;
+            patches: components["schemas"]["PatchView"][];
+            /** Format: int32 */
+            readings: number;
+            /** @enum {string} */
+            state?: "waiting" | "rendering" | "sending" | "printing" | "done" | "failed" | "cancelled";
+            words: string[];
         };
         PagesAsked: {
             setting: string;
@@ -3762,6 +3944,13 @@ export interface components {
             x: number;
             /** Format: double */
             y: number;
+        };
+        PatchView: {
+            colour?: components["schemas"]["Lab"];
+            id: string;
+            leftOut: boolean;
+            name: string;
+            suspect: boolean;
         };
         PickedOut: {
             itemId: string;
@@ -3956,6 +4145,27 @@ export interface components {
             oddities: string[];
             returns: components["schemas"]["ReturnCell"][];
             smoothness: components["schemas"]["Smoothness"];
+        };
+        ProfilingView: {
+            /** Format: date-time */
+            created: string;
+            /** Format: double */
+            dryingHours: number;
+            /** Format: uuid */
+            id: string;
+            /** Format: date-time */
+            kept?: string;
+            /** Format: uuid */
+            ofPairing?: string;
+            pages: components["schemas"]["PageView"][];
+            pairing: components["schemas"]["PairingVersion"];
+            /** Format: int32 */
+            patches: number;
+            profileHash?: string;
+            quality?: components["schemas"]["Quality"];
+            /** @enum {string} */
+            size: "SMALL" | "USUAL" | "LARGE";
+            suspects: components["schemas"]["SuspectView"][];
         };
         Purpose: components["schemas"]["RulerOf"] | components["schemas"]["StripOf"] | components["schemas"]["WedgeOf"] | components["schemas"]["Work"];
         Quality: {
@@ -4544,6 +4754,15 @@ export interface components {
             /** @enum {string} */
             kind: "BARS" | "BOARD";
         };
+        SuspectView: {
+            colour: components["schemas"]["Lab"];
+            /** Format: double */
+            distance: number;
+            expected: components["schemas"]["Lab"];
+            id: string;
+            leftOut: boolean;
+            name: string;
+        };
         TakenBack: {
             goingOn: string[];
             takenBack: string[];
@@ -5022,7 +5241,7 @@ export interface operations {
             };
         };
     };
-    forget_4: {
+    forget_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -5112,7 +5331,7 @@ export interface operations {
             };
         };
     };
-    get_2: {
+    get_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -5321,7 +5540,7 @@ export interface operations {
             };
         };
     };
-    file_1: {
+    file_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -5623,7 +5842,7 @@ export interface operations {
             };
         };
     };
-    keep_4: {
+    keep_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -5737,7 +5956,7 @@ export interface operations {
             };
         };
     };
-    file: {
+    file_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -5887,7 +6106,7 @@ export interface operations {
             };
         };
     };
-    open_2: {
+    open_3: {
         parameters: {
             query: {
                 name: string;
@@ -7921,7 +8140,7 @@ export interface operations {
             };
         };
     };
-    forget_3: {
+    forget_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -7941,7 +8160,7 @@ export interface operations {
             };
         };
     };
-    forget_2: {
+    forget_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -8093,7 +8312,7 @@ export interface operations {
             };
         };
     };
-    forget_1: {
+    forget_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -8185,7 +8404,7 @@ export interface operations {
             };
         };
     };
-    open_1: {
+    open_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -8408,6 +8627,253 @@ export interface operations {
                 };
                 content: {
                     "image/png": string;
+                };
+            };
+        };
+    };
+    open_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["OpenProfiling"][];
+                };
+            };
+        };
+    };
+    begin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewProfiling"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ProfilingView"];
+                };
+            };
+        };
+    };
+    get_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ProfilingView"];
+                };
+            };
+        };
+    };
+    drop_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    chart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/plain": string;
+                };
+            };
+        };
+    };
+    leaveOut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LeftOut"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ProfilingView"];
+                };
+            };
+        };
+    };
+    file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                page: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ProfilingView"];
+                };
+            };
+        };
+    };
+    forget_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                page: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ProfilingView"];
+                };
+            };
+        };
+    };
+    instrument_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                page: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ProfilingView"];
+                };
+            };
+        };
+    };
+    keep_4: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PairingVersion"];
+                };
+            };
+        };
+    };
+    make: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ProfilingView"];
                 };
             };
         };

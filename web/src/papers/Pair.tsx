@@ -2,23 +2,30 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { Button, Form, Input, InputNumber, Select } from 'antd'
 import { useEffect } from 'react'
 import { answer, api, type Problem } from '../api/client'
-import type { Pairing, PairingProposal } from '../api/types'
+import type { NewProfiling, Pairing, PairingProposal } from '../api/types'
 import { INTENTS } from '../proof/words'
-import { CURLS, PROFILE } from './words'
+import { CURLS, MAKE, PROFILE } from './words'
 
 type Body = Pairing['body']
-type Asked = PairingProposal & Body & { printerId: string; black?: string }
+type ChartAsked = { size: NewProfiling['size']; dryingHours: number; as: 'next' | 'own' }
+type Asked = PairingProposal & Body & { printerId: string; black?: string } & Partial<ChartAsked>
 
-/** What belongs to a profile, told in one short form: proposed for a new pairing, as it is for the next version of one. */
+/**
+ * What belongs to a profile, told in one short form: proposed for a new pairing, as it is for the next version of one. Without a profile one is made:
+ * then the chart is chosen in it too.
+ */
 export function Pair({
   profileHash,
   of,
   done,
+  begun,
   complain,
 }: {
-  profileHash: string
-  of?: Pairing
+  profileHash?: string
+  of?: Pairing | undefined
   done: () => void
+  /** A profile is in the making. */
+  begun?: (id: string) => void
   complain: (e: Problem) => void
 }) {
   const client = useQueryClient()
@@ -34,20 +41,33 @@ export function Pair({
     queryFn: ({ signal }) =>
       answer(
         api.GET('/api/profiles/{hash}/proposal', {
-          params: { path: { hash: profileHash }, query: { printerId: printerId ?? '' } },
+          params: { path: { hash: profileHash ?? '' }, query: { printerId: printerId ?? '' } },
           signal,
         }),
       ),
-    enabled: printerId !== undefined && of === undefined,
+    enabled: printerId !== undefined && of === undefined && profileHash !== undefined,
   })
   // biome-ignore lint/correctness/useExhaustiveDependencies: the form is filled once for each proposal
   useEffect(() => {
     if (proposal) form.setFieldsValue({ ...proposal, printerId: printerId as string })
   }, [proposal])
   const pair = useMutation({
-    mutationFn: ({ paper, surface, intent, mediaType, feed, quality, black, printerId: printer, ...kind }: Asked) => {
+    mutationFn: ({
+      paper,
+      surface,
+      intent,
+      mediaType,
+      feed,
+      quality,
+      black,
+      size,
+      dryingHours,
+      as,
+      ...told
+    }: Asked): Promise<unknown> => {
+      const { printerId: printer, ...kind } = told
       const body = {
-        profileHash,
+        profileHash: profileHash ?? '',
         printerId: printer,
         paper,
         surface,
@@ -63,12 +83,19 @@ export function Pair({
           },
         },
       }
+      if (begun) {
+        const { profileHash: _, ...wanted } = body
+        const asked = { ...wanted, size: size ?? 'USUAL', dryingHours: dryingHours ?? 24 }
+        const ofPairing = of && as !== 'own' ? { ofPairing: of.pairingId } : {}
+        return answer(api.POST('/api/profilings', { body: { ...asked, ...ofPairing } })).then((p) => begun(p.id))
+      }
       return of
         ? answer(api.POST('/api/pairings/{id}/versions', { params: { path: { id: of.pairingId } }, body }))
         : answer(api.POST('/api/pairings', { body }))
     },
     onSuccess: () => {
       done()
+      client.invalidateQueries({ queryKey: ['profilings'] })
       return client.invalidateQueries({ queryKey: ['pairings'] })
     },
     onError: complain,
@@ -92,10 +119,30 @@ export function Pair({
       className="pair-form"
       onFinish={(asked) => pair.mutate(asked)}
       requiredMark={false}
-      initialValues={before ?? { curl: 'FLAT', texture: '', thicknessMm: 0, grammage: 0 }}
+      initialValues={{
+        ...(before ?? { curl: 'FLAT', texture: '', thicknessMm: 0, grammage: 0, intent: 'RELATIVE' }),
+        size: 'USUAL',
+        dryingHours: 24,
+        as: 'next',
+      }}
     >
-      <h2 className="head">{of ? PROFILE.change : PROFILE.pair}</h2>
-      <p className="soft">{of ? PROFILE.changeHelp : PROFILE.pairHelp}</p>
+      <h2 className="head">{begun ? MAKE.head : of ? PROFILE.change : PROFILE.pair}</h2>
+      <p className="soft">{begun ? MAKE.help : of ? PROFILE.changeHelp : PROFILE.pairHelp}</p>
+      {begun && (
+        <div className="side-by-side">
+          <Form.Item name="size" label="chart">
+            <Select options={MAKE.sizes} popupMatchSelectWidth={false} />
+          </Form.Item>
+          <Form.Item name="dryingHours" label="hours to dry">
+            <InputNumber min={0} max={336} />
+          </Form.Item>
+          {of && (
+            <Form.Item name="as" label="it becomes">
+              <Select options={MAKE.becomes} />
+            </Form.Item>
+          )}
+        </div>
+      )}
       <Form.Item name="paper" label="paper" rules={[{ required: true, message: PROFILE.name }]}>
         <Input maxLength={120} />
       </Form.Item>
@@ -122,7 +169,7 @@ export function Pair({
         <Select options={printers?.map((p) => ({ value: p.id, label: p.name }))} />
       </Form.Item>
       <div className="side-by-side">
-        <Form.Item name="mediaType" label="media type to set">
+        <Form.Item name="mediaType" label="media type to set" rules={[{ required: begun !== undefined, message: MAKE.type }]}>
           <Select options={can?.mediaTypes} />
         </Form.Item>
         <Form.Item name="feed" label="feed">
@@ -143,7 +190,7 @@ export function Pair({
         </Form.Item>
       </div>
       <Button type="primary" htmlType="submit" loading={pair.isPending}>
-        {of ? PROFILE.keep : PROFILE.done}
+        {begun ? MAKE.print : of ? PROFILE.keep : PROFILE.done}
       </Button>
     </Form>
   )

@@ -6,6 +6,7 @@ import { answer, api, type Problem } from '../api/client'
 import type { MadePairing, Pairing } from '../api/types'
 import { fixed, labCss, moment } from '../parts/numbers'
 import { wordFor } from '../printers/words'
+import { MakeProfile } from './MakeProfile'
 import { Pair } from './Pair'
 import { PaperGamut } from './PaperGamut'
 import { ProfileJudged, ProfilePlots, useJudgement } from './ProfileJudged'
@@ -49,7 +50,9 @@ export function PaperPage() {
           <span className="swatch large" style={{ background: labCss(p.whiteLab) }} /> {p.paper}{' '}
           <span className="soft">on {p.printerName}</span>
         </h1>
-        <Button onClick={() => change(true)}>Change</Button>
+        <span>
+          <MakeProfile of={p} /> <Button onClick={() => change(true)}>Change</Button>
+        </span>
       </div>
       <div className="paper-columns">
         <div>

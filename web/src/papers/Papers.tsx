@@ -7,6 +7,7 @@ import type { Pairing, TakenCompensation } from '../api/types'
 import { FileButton } from '../parts/FileButton'
 import { fixed, labCss } from '../parts/numbers'
 import { BringProfile } from './BringProfile'
+import { MakeProfile, OpenProfilings } from './MakeProfile'
 import './papers.css'
 import { Pair } from './Pair'
 import { StartingPoints } from './StartingPoints'
@@ -42,12 +43,15 @@ export function Papers() {
     <div className="page">
       <div className="placed-head">
         <h1>Papers</h1>
-        <BringProfile />
+        <span>
+          <MakeProfile /> <BringProfile />
+        </span>
       </div>
       <p className="soft">
         A pairing is what belongs together to print well: a printer, a paper, the media type to set, quality, feed and the profile
         made with all of them.
       </p>
+      <OpenProfilings />
       {data?.length === 0 && (
         <p className="empty">
           No pairing is known yet. Bring the profile that came with a paper: Wistel says what it is, and pairs it with a printer.

@@ -6,12 +6,12 @@ import { JUDGED } from './words'
 
 const INTENTS = ['PERCEPTUAL', 'RELATIVE', 'SATURATION', 'ABSOLUTE'] as const
 
-export function useJudgement(hash: string | undefined) {
+export function useJudgement(hash: string | null | undefined) {
   return useQuery({
     queryKey: ['profiles', hash, 'judgement'],
     queryFn: ({ signal }) =>
       answer(api.GET('/api/profiles/{hash}/judgement', { params: { path: { hash: hash ?? '' } }, signal })),
-    enabled: hash !== undefined,
+    enabled: Boolean(hash),
     staleTime: Number.POSITIVE_INFINITY,
   })
 }

@@ -100,3 +100,35 @@ export const JUDGED = {
     `Round the hues at L* ${Math.round(lightness)}, C* ${Math.round(chroma)}: what the printer is told, in per cent`,
   circleHelp: 'Line: red. Dashes: green. Dots: blue. A corner in a line is a line in a gradient.',
 }
+
+export const MAKE = {
+  button: 'Make a profile',
+  head: 'A chart for a new profile',
+  help: 'It is printed exactly as the paper will be printed on, with its numbers left alone. Everything below belongs to the profile: change one of them later, and it is void.',
+  sizes: [
+    { value: 'SMALL', label: '300 patches: quick, for a first look' },
+    { value: 'USUAL', label: '900 patches: for work' },
+    { value: 'LARGE', label: '1700 patches: as good as it gets' },
+  ],
+  becomes: [
+    { value: 'next', label: 'this paper’s next version' },
+    { value: 'own', label: 'a paper of its own' },
+  ],
+  type: 'Choose what the printer is to be set to.',
+  print: 'Print the chart',
+  open: 'In the making',
+  steps: ['chart', 'print', 'dry', 'read', 'judge', 'keep'],
+  read: (page: number) => `Read page ${page}`,
+  again: 'Read it again',
+  bring: 'Bring a reading',
+  forget: 'Let the reading go',
+  misfits: 'What doesn’t fit',
+  leaveOut: 'Leave them out',
+  takeIn: 'Take them in again',
+  make: 'Make the profile',
+  keep: 'Keep it',
+  drop: 'Give it up',
+  dropAsk: 'What was printed stays in the log; what was read is gone.',
+  fits: 'Every patch fits its neighbours.',
+  chart: 'All that was measured, as CGATS',
+}

@@ -9,8 +9,11 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
@@ -34,6 +37,7 @@ import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.ProfileReader;
 import wistel.core.length.Margins;
+import wistel.core.length.Range;
 import wistel.core.pairing.PairingVersion;
 import wistel.core.paper.PaperBody;
 import wistel.core.printer.ColourRoute;
@@ -70,8 +74,8 @@ import wistel.server.store.ProfileRepository;
 class ProfilingService {
     private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
     /** A sheet that everybody has, where nothing is loaded: A4 within usual margins. */
-    private static final MediaRow USUAL = new MediaRow("", "", new wistel.core.length.Range(210, 210),
-        new wistel.core.length.Range(297, 297), new Margins(6, 6, 6, 6));
+    private static final MediaRow USUAL = new MediaRow("", "", new Range(210, 210),
+        new Range(297, 297), new Margins(6, 6, 6, 6));
     /** Round the chart and for the writing below it, as {@link Chart} lays it. */
     private static final double AROUND_MM = 14;
     private static final double WRITING_MM = 22;
@@ -242,7 +246,7 @@ class ProfilingService {
 
     /** By names of places or ids of patches where the reading has all of them, else as they come. */
     private static List<Lab> inOrder(ChartPage page, List<Readings.Reading> all) {
-        java.util.Map<String, Lab> byId = new java.util.HashMap<>();
+        Map<String, Lab> byId = new HashMap<>();
         all.forEach(reading -> byId.put(reading.id(), reading.lab()));
         List<Lab> byName = new ArrayList<>();
         List<Lab> byPatch = new ArrayList<>();
@@ -250,8 +254,8 @@ class ProfilingService {
             byName.add(byId.get(page.name(i)));
             byPatch.add(byId.get(page.patches().get(i).id()));
         }
-        return byName.stream().allMatch(java.util.Objects::nonNull) ? byName
-            : byPatch.stream().allMatch(java.util.Objects::nonNull) ? byPatch : all.stream().map(Readings.Reading::lab).toList();
+        return byName.stream().allMatch(Objects::nonNull) ? byName
+            : byPatch.stream().allMatch(Objects::nonNull) ? byPatch : all.stream().map(Readings.Reading::lab).toList();
     }
 
     private ChartPage page(Row r, int number) {
@@ -339,10 +343,13 @@ class ProfilingService {
             PairingVersion chart = pairings.get(r.pairingId().toString());
             ProfileInspection found = ProfileInspection.of(profiles.get(made.profileHash()));
             String to = r.ofPairing().orElse(r.pairingId()).toString();
+            Optional<PairingVersion> before = r.ofPairing().map(of -> pairings.get(of.toString()));
             PairingVersion next = pairings.add(new PairingVersion(to, 1, chart.printerId(), chart.printerName(), chart.paper(),
                 chart.surface(), chart.body(), chart.settings(), made.profileHash(), chart.intent(), found.white(),
                 found.blackL().get(Intent.RELATIVE))
-                .withFeedScale(r.ofPairing().map(of -> pairings.get(of.toString()).feedScale()).orElse(chart.feedScale())));
+                .withCurves(before.map(PairingVersion::curves).orElse(List.of()).stream()
+                    .filter(k -> k.holds(chart.settings(), made.profileHash())).toList())
+                .withFeedScale(before.map(PairingVersion::feedScale).orElse(chart.feedScale())));
             if (r.ofPairing().isEmpty()) {
                 pairings.retire(r.pairingId(), false);
             }
