@@ -57,6 +57,17 @@ public record PairingVersion(String pairingId, int number, String printerId, Str
             blackL, next, curves);
     }
 
+    /**
+     * With what was measured of the version before: all of that stays which doesn't hang on a profile, printer, paper or media type that is
+     * another one now.
+     */
+    public PairingVersion following(PairingVersion before) {
+        boolean sameFeed = before.printerId.equals(printerId) && before.paper.equals(paper)
+            && before.settings.mediaType().equals(settings.mediaType());
+        return withCurves(before.curves.stream().filter(k -> k.holds(settings, profileHash)).toList())
+            .withFeedScale(sameFeed ? before.feedScale : FeedScale.NONE);
+    }
+
     /** As a mode's scale prints on it that a wedge told: its profile of grays in place of the paper's own. */
     public PairingVersion byScale(PairingToneCurve curve) {
         return new PairingVersion(pairingId, number, printerId, printerName, paper, surface, body, settings, curve.profileHash(), intent,

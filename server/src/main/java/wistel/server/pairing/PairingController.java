@@ -20,7 +20,6 @@ import wistel.core.fault.ProfileException;
 import wistel.core.icc.profile.Intent;
 import wistel.core.pairing.PairingProposal;
 import wistel.core.pairing.PairingVersion;
-import wistel.core.paper.FeedScale;
 import wistel.core.paper.PaperBody;
 import wistel.core.printer.ColourRoute;
 import wistel.core.printer.DriverSettings;
@@ -97,29 +96,18 @@ class PairingController {
         return pairings.versions(id);
     }
 
-    /**
-     * @param before the version before: of what was measured with it that stays which doesn't hang on a profile, printer, paper or media
-     *               type that is another one now
-     */
+    /** @param before the version before */
     private PairingVersion add(UUID id, NewPairing asked, Optional<PairingVersion> before) {
         Printer printer = printers.get(asked.printerId);
         ProfileFiles.PaperProfile profile = files.known(asked.profileHash);
         String paper = InvalidRequest.named(asked.paper, "A paper's name", LONGEST_NAME);
         String surface = InvalidRequest.named(asked.surface, "A surface", LONGEST_NAME);
-        List<String> unknown = printer.description().map(d -> d.unknown(asked.settings)).orElse(List.of());
-        if (!unknown.isEmpty()) {
-            throw new InvalidRequest(InvalidRequest.Reason.SETTINGS_UNCLEAR,
-                printer.name() + " doesn't offer " + String.join(", ", unknown) + ".", "Choose among what it offers.");
-        }
+        printer.offers(asked.settings);
         DriverSettings settings = profile.inspection().volume() == 0 ? gray(profile, printer, asked.settings)
             : asked.settings.with(DriverSettings.COLOUR_MODE, "");
-        PairingVersion made = pairings.add(new PairingVersion(id.toString(), 1, printer.id().toString(), printer.name(), paper, surface,
-            asked.body, settings, asked.profileHash, asked.intent,
-            profile.inspection().white(), profile.inspection().blackL().get(Intent.RELATIVE))
-            .withCurves(before.map(PairingVersion::curves).orElse(List.of()).stream().filter(k -> k.holds(settings, asked.profileHash))
-                .toList())
-            .withFeedScale(before.filter(b -> b.printerId().equals(printer.id().toString()) && b.paper().equals(paper)
-                && b.settings().mediaType().equals(settings.mediaType())).map(PairingVersion::feedScale).orElse(FeedScale.NONE)));
+        PairingVersion next = new PairingVersion(id.toString(), 1, printer.id().toString(), printer.name(), paper, surface, asked.body,
+            settings, asked.profileHash, asked.intent, profile.inspection().white(), profile.inspection().blackL().get(Intent.RELATIVE));
+        PairingVersion made = pairings.add(before.map(next::following).orElse(next));
         events.publish("pairing", made.pairingId());
         return made;
     }

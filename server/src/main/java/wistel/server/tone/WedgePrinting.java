@@ -106,11 +106,7 @@ public class WedgePrinting {
         for (Map.Entry<String, String> e : asked.settings.entrySet()) {
             settings = settings.with(e.getKey(), e.getValue());
         }
-        List<String> unknown = can.unknown(settings);
-        if (!unknown.isEmpty()) {
-            throw new InvalidRequest(InvalidRequest.Reason.SETTINGS_UNCLEAR,
-                printer.name() + " doesn't offer " + String.join(", ", unknown) + ".", "Choose among what it offers.");
-        }
+        printer.offers(settings);
         boolean driver = asked.way == Way.DRIVER || pairing.grayOnly();
         return new Ready(pairing, can, driver ? new ColourRoute.DriverMonochrome()
             : new ColourRoute.ByWistel(asked.intent.orElse(pairing.intent()), asked.blackPoint.orElse(true)), settings);
