@@ -1,8 +1,6 @@
 package wistel.server.profiling;
 
 import java.io.IOException;
-import java.io.InputStream;
-import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -42,7 +40,7 @@ import wistel.server.print.Attempt;
 import wistel.server.print.AttemptState;
 import wistel.server.profiling.ProfilingRepository.Reading;
 import wistel.server.profiling.ProfilingRepository.Row;
-import wistel.server.store.FileStore;
+import wistel.server.store.ReadingFiles;
 
 /** Profiles in the making, a step at a time. */
 @RestController
@@ -136,15 +134,7 @@ class ProfilingController {
     @ResponseStatus(HttpStatus.CREATED)
     ProfilingView file(@PathVariable UUID id, @PathVariable int page, @Parameter(hidden = true) HttpServletRequest request)
         throws IOException {
-        return view(service.byFile(id, page, text(request.getInputStream())));
-    }
-
-    private static String text(InputStream in) throws IOException {
-        byte[] bytes = in.readNBytes(Cgats.LARGEST_BYTES + 1);
-        if (bytes.length > Cgats.LARGEST_BYTES) {
-            throw FileStore.tooLarge(Cgats.LARGEST_BYTES);
-        }
-        return new String(bytes, StandardCharsets.UTF_8);
+        return view(service.byFile(id, page, ReadingFiles.text(request.getInputStream())));
     }
 
     /** Lets go of what was read of a page. */

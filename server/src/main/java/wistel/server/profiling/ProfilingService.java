@@ -2,7 +2,6 @@ package wistel.server.profiling;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -16,13 +15,13 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.IntStream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import wistel.core.cgats.Cgats;
 import wistel.core.cgats.Patch;
 import wistel.core.cgats.Readings;
 import wistel.core.colour.Lab;
-import wistel.core.docket.PrintOrder;
 import wistel.core.docket.spec.DocketSpec;
 import wistel.core.docket.spec.Sharpening;
 import wistel.core.fault.Conflict;
@@ -45,7 +44,6 @@ import wistel.core.printer.DriverSettings;
 import wistel.core.printer.MediaRow;
 import wistel.core.rendition.Rendition;
 import wistel.core.sheet.Chart;
-import wistel.core.sheet.Rect;
 import wistel.core.sheet.SheetPlan.PixelSize;
 import wistel.server.docket.DocketRepository;
 import wistel.server.docket.DocketService;
@@ -53,13 +51,11 @@ import wistel.server.edge.Events;
 import wistel.server.master.Master;
 import wistel.server.pairing.PairingRepository;
 import wistel.server.print.Attempt;
-import wistel.server.print.AttemptPage;
 import wistel.server.print.AttemptRepository;
 import wistel.server.print.AttemptState;
 import wistel.server.print.ChartDockets;
+import wistel.server.print.PrintedSheets;
 import wistel.server.print.ReleaseService;
-import wistel.server.printer.IppClient;
-import wistel.server.printer.IppJob;
 import wistel.server.printer.Printer;
 import wistel.server.printer.PrinterRepository;
 import wistel.server.profiling.ProfilingRepository.Area;
@@ -92,13 +88,14 @@ class ProfilingService {
     private final DocketRepository dockets;
     private final ReleaseService releases;
     private final AttemptRepository attempts;
-    private final IppClient ipp;
+    private final PrintedSheets sheets;
     private final Events events;
     private final Clock clock;
     private final TransactionTemplate transaction;
 
     ProfilingService(ProfilingRepository profilings, PairingRepository pairings, PrinterRepository printers, ProfileRepository profiles,
-        ChartDockets charts, DocketRepository dockets, ReleaseService releases, AttemptRepository attempts, IppClient ipp, Events events,
+        ChartDockets charts, DocketRepository dockets, ReleaseService releases, AttemptRepository attempts, PrintedSheets sheets,
+        Events events,
         Clock clock, TransactionTemplate transaction) {
         this.profilings = profilings;
         this.pairings = pairings;
@@ -108,7 +105,7 @@ class ProfilingService {
         this.dockets = dockets;
         this.releases = releases;
         this.attempts = attempts;
-        this.ipp = ipp;
+        this.sheets = sheets;
         this.events = events;
         this.clock = clock;
         this.transaction = transaction;
@@ -128,11 +125,7 @@ class ProfilingService {
             throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A chart dries for 0 hours to two weeks.", "Give other hours.");
         }
         Printer printer = printers.get(wanted.printerId);
-        List<String> unknown = printer.description().map(d -> d.unknown(wanted.settings)).orElse(List.of());
-        if (!unknown.isEmpty()) {
-            throw new InvalidRequest(InvalidRequest.Reason.SETTINGS_UNCLEAR,
-                printer.name() + " doesn't offer " + String.join(", ", unknown) + ".", "Choose among what it offers.");
-        }
+        printer.offers(wanted.settings);
         of.ifPresent(id -> pairings.get(id.toString()));
         MediaRow lies = printer.state().loaded().stream().filter(m -> m.type().equals(wanted.settings.mediaType())).findFirst()
             .orElse(USUAL);
@@ -195,30 +188,12 @@ class ProfilingService {
     Row byInstrument(UUID id, int number) {
         Row r = profilings.get(id);
         ChartPage page = page(r, number);
-        Attempt attempt = attempt(profilings.dockets(id).get(number - 1)).orElseThrow(() -> notOut(number));
-        AttemptPage sheet = attempt.page(1);
-        if (attempt.state() != AttemptState.DONE || sheet.jobId().isEmpty()) {
-            throw notOut(number);
-        }
-        Printer printer = printers.get(attempt.printerId());
-        PrintOrder order = attempts.order(attempt.id());
-        Rect at = order.page(1).placed().get(0).atMm();
-        IppJob.Readers readers = ipp.job(printer.uri(), sheet.jobId().get()).readers();
-        StringBuilder spots = new StringBuilder();
-        for (int i = 0; i < page.patches().size(); i++) {
-            double[] middle = page.middle(i);
-            spots.append(String.format(Locale.ROOT, "%s %.3f %.3f%n", page.name(i), at.x() + middle[0] * at.width(),
-                at.y() + middle[1] * at.height()));
-        }
-        String text = new String(ipp.read(printer.uri(),
-            readers.instrument()
-                .orElseThrow(() -> new NotFound("No instrument reads this printer's sheets.", "Bring the reading as a file.")),
-            spots.toString(), LARGEST_READING), StandardCharsets.US_ASCII);
+        PrintedSheets.Sheet sheet = attempt(profilings.dockets(id).get(number - 1)).flatMap(sheets::first)
+            .orElseThrow(() -> new Conflict(Conflict.Reason.STOPPED, "Page " + number + " has not come out yet.",
+                "Wait until it lies there, dry."));
+        String text = sheets.measured(sheet, IntStream.range(0, page.patches().size())
+            .mapToObj(i -> new PrintedSheets.Spot(page.name(i), page.middle(i)[0], page.middle(i)[1])).toList(), LARGEST_READING);
         return read(r, number, text, Origin.INSTRUMENT);
-    }
-
-    private static Conflict notOut(int number) {
-        return new Conflict(Conflict.Reason.STOPPED, "Page " + number + " has not come out yet.", "Wait until it lies there, dry.");
     }
 
     /** Takes a page's reading as text: in the page's order, or by the ids of its patches. */
@@ -341,15 +316,11 @@ class ProfilingService {
                 throw new Conflict(Conflict.Reason.STOPPED, "This profile is kept already.", "Look at the paper's page.");
             }
             PairingVersion chart = pairings.get(r.pairingId().toString());
-            ProfileInspection found = ProfileInspection.of(profiles.get(made.profileHash()));
-            String to = r.ofPairing().orElse(r.pairingId()).toString();
-            Optional<PairingVersion> before = r.ofPairing().map(of -> pairings.get(of.toString()));
-            PairingVersion next = pairings.add(new PairingVersion(to, 1, chart.printerId(), chart.printerName(), chart.paper(),
-                chart.surface(), chart.body(), chart.settings(), made.profileHash(), chart.intent(), found.white(),
-                found.blackL().get(Intent.RELATIVE))
-                .withCurves(before.map(PairingVersion::curves).orElse(List.of()).stream()
-                    .filter(k -> k.holds(chart.settings(), made.profileHash())).toList())
-                .withFeedScale(before.map(PairingVersion::feedScale).orElse(chart.feedScale())));
+            ProfileInspection inspection = ProfileInspection.of(profiles.get(made.profileHash()));
+            PairingVersion found = new PairingVersion(r.ofPairing().orElse(r.pairingId()).toString(), 1, chart.printerId(),
+                chart.printerName(), chart.paper(), chart.surface(), chart.body(), chart.settings(), made.profileHash(), chart.intent(),
+                inspection.white(), inspection.blackL().get(Intent.RELATIVE));
+            PairingVersion next = pairings.add(r.ofPairing().map(of -> found.following(pairings.get(of.toString()))).orElse(found));
             if (r.ofPairing().isEmpty()) {
                 pairings.retire(r.pairingId(), false);
             }

@@ -47,6 +47,7 @@ import wistel.core.tone.ToneScale;
 import wistel.server.edge.FileAnswer;
 import wistel.server.print.Attempt;
 import wistel.server.print.AttemptState;
+import wistel.server.store.ReadingFiles;
 import wistel.server.store.Json;
 import wistel.server.store.RecordRepository;
 import wistel.server.tone.WedgeRepository.Reading;
@@ -226,7 +227,7 @@ class ToneController {
         WedgePrinting.AskedMode mode = new WedgePrinting.AskedMode(pairing, way, json.asked(settings, AskedSettings.class).values(), intent,
             blackPoint);
         Optional<Instant> taken = measured.map(this::at);
-        String text = ToneService.text(request.getInputStream());
+        String text = ReadingFiles.text(request.getInputStream());
         int steps = ToneScale.of(Readings.parse(text)).steps().size();
         Row row = printing.foreign(mode, steps);
         return one(tones.byFile(row.number(), new ByteArrayInputStream(text.getBytes(StandardCharsets.UTF_8)), taken).wedge());

@@ -19,6 +19,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import wistel.core.cgats.Cgats;
@@ -47,15 +48,11 @@ import wistel.core.tone.WedgeScan;
 import wistel.server.edge.Events;
 import wistel.server.pairing.PairingRepository;
 import wistel.server.print.Attempt;
-import wistel.server.print.AttemptPage;
 import wistel.server.print.AttemptRepository;
-import wistel.server.print.AttemptState;
-import wistel.server.printer.IppClient;
-import wistel.server.printer.IppJob;
-import wistel.server.printer.Printer;
-import wistel.server.printer.PrinterRepository;
+import wistel.server.print.PrintedSheets;
 import wistel.server.store.FileStore;
 import wistel.server.store.ProfileRepository;
+import wistel.server.store.ReadingFiles;
 import wistel.server.tone.WedgeRepository.Origin;
 import wistel.server.tone.WedgeRepository.Reading;
 import wistel.server.tone.WedgeRepository.Row;
@@ -69,8 +66,7 @@ public class ToneService {
     private final WedgeRepository wedges;
     private final PairingRepository pairings;
     private final AttemptRepository attempts;
-    private final PrinterRepository printers;
-    private final IppClient ipp;
+    private final PrintedSheets sheets;
     private final FileStore files;
     private final ProfileRepository profiles;
     private final ScanPictures scans;
@@ -81,15 +77,14 @@ public class ToneService {
     /** A fit takes some tenths of a second. */
     private final Cache<Reading, ToneReport> reports = Caffeine.newBuilder().executor(Runnable::run).maximumSize(500).build();
 
-    public ToneService(WedgeRepository wedges, PairingRepository pairings, AttemptRepository attempts, PrinterRepository printers,
-        IppClient ipp, FileStore files, ProfileRepository profiles,
+    public ToneService(WedgeRepository wedges, PairingRepository pairings, AttemptRepository attempts, PrintedSheets sheets,
+        FileStore files, ProfileRepository profiles,
         ScannerCalibration calibration, ScanPictures scans, Events events, Clock clock,
         TransactionTemplate transaction) {
         this.wedges = wedges;
         this.pairings = pairings;
         this.attempts = attempts;
-        this.printers = printers;
-        this.ipp = ipp;
+        this.sheets = sheets;
         this.files = files;
         this.profiles = profiles;
         this.scans = scans;
@@ -145,29 +140,21 @@ public class ToneService {
     /** By the instrument in the printer's room. */
     public Reading byInstrument(int number) {
         Row wedge = wedges.get(number);
-        Sheet sheet = sheet(wedge);
+        PrintedSheets.Sheet sheet = sheet(wedge);
         Wedge shape = wedge(wedge);
-        StringBuilder spots = new StringBuilder();
-        for (int i = 0; i < shape.patches(); i++) {
+        List<PrintedSheets.Spot> spots = IntStream.range(0, shape.patches()).mapToObj(i -> {
             Crop at = shape.place(i);
-            spots.append(String.format(Locale.ROOT, "%s %.3f %.3f%n", shape.id(i),
-                sheet.at.x() + (at.x() + at.width() / 2) / Wedge.WIDTH_MM * sheet.at.width(),
-                sheet.at.y() + (at.y() + at.height() / 2) / Wedge.HEIGHT_MM * sheet.at.height()));
-        }
-        String text = new String(ipp.read(sheet.printer.uri(),
-            sheet.readers.instrument()
-                .orElseThrow(() -> new NotFound("No instrument reads this printer's sheets.", "Bring the reading as a file.")),
-            spots.toString(), LARGEST_READING), StandardCharsets.US_ASCII);
+            return new PrintedSheets.Spot(shape.id(i), (at.x() + at.width() / 2) / Wedge.WIDTH_MM,
+                (at.y() + at.height() / 2) / Wedge.HEIGHT_MM);
+        }).toList();
+        String text = sheets.measured(sheet, spots, LARGEST_READING);
         return kept(wedge, new Brought(text, Origin.INSTRUMENT, clock.instant()));
     }
 
     /** By the flatbed in the printer's room. */
     public Reading byFlatbed(int number) {
         Row wedge = wedges.get(number);
-        Sheet sheet = sheet(wedge);
-        byte[] tiff = ipp.fetch(sheet.printer.uri(),
-            sheet.readers.flatbed().orElseThrow(() -> new NotFound("No scanner stands beside this printer.", "Bring the scan as a file.")),
-            LARGEST_SCAN);
+        byte[] tiff = sheets.scanned(sheet(wedge), LARGEST_SCAN);
         return byScan(wedge, put(tiff), clock.instant());
     }
 
@@ -182,16 +169,7 @@ public class ToneService {
         byte[] start = file.readNBytes(ScanPictures.TOLD_BY);
         InputStream whole = new SequenceInputStream(new ByteArrayInputStream(start), file);
         return ScanPictures.isPicture(start) ? byScan(wedge, files.put(whole, LARGEST_SCAN), at)
-            : kept(wedge, new Brought(text(whole), Origin.FILE, at));
-    }
-
-    /** @throws InvalidRequest when it is longer than readings are */
-    static String text(InputStream in) throws IOException {
-        byte[] bytes = in.readNBytes(Cgats.LARGEST_BYTES + 1);
-        if (bytes.length > Cgats.LARGEST_BYTES) {
-            throw FileStore.tooLarge(Cgats.LARGEST_BYTES);
-        }
-        return new String(bytes, StandardCharsets.UTF_8);
+            : kept(wedge, new Brought(ReadingFiles.text(whole), Origin.FILE, at));
     }
 
     private Reading byScan(Row wedge, FileStore.Kept kept, Instant taken) {
@@ -267,21 +245,12 @@ public class ToneService {
         }
     }
 
-    /** A wedge's sheet that came out, and who can read it. */
-    private record Sheet(Printer printer, Rect at, IppJob.Readers readers) {
-    }
-
-    private Sheet sheet(Row wedge) {
+    private PrintedSheets.Sheet sheet(Row wedge) {
         Attempt attempt = attempt(wedge)
             .orElseThrow(() -> new NotFound("This scale was not printed here.", "Bring its reading as a file."));
-        AttemptPage page = attempt.page(1);
-        if (attempt.state() != AttemptState.DONE || page.jobId().isEmpty()) {
-            throw new Conflict(Conflict.Reason.STOPPED, "Wedge " + wedge.number() + " has not come out yet: " + attempt.words() + ".",
-                "Wait until it lies there, dry.");
-        }
-        Printer printer = printers.get(attempt.printerId());
-        PrintOrder order = attempts.order(attempt.id());
-        return new Sheet(printer, order.page(1).placed().get(0).atMm(), ipp.job(printer.uri(), page.jobId().get()).readers());
+        return sheets.first(attempt).orElseThrow(
+            () -> new Conflict(Conflict.Reason.STOPPED, "Wedge " + wedge.number() + " has not come out yet: " + attempt.words() + ".",
+                "Wait until it lies there, dry."));
     }
 
     PairingVersion pairing(Row wedge) {
