@@ -24,6 +24,7 @@ import {
 } from 'three'
 import type { Boundary, PictureColours } from '../api/types'
 import { drawnByProcessor } from '../parts/graphics'
+import type { Way } from '../parts/useTurning'
 
 const GROUND = '#c6c6c6'
 const INK = '#1d1d1d'
@@ -32,8 +33,6 @@ export const START = { turn: 0.55, tilt: 0.28, near: 1 }
 const REACH = 74
 const AXIS = 100
 const SPRITE = 64
-
-export type Way = typeof START
 
 /** What a cut by a lightness leaves: all below it. */
 export type Seen = {

@@ -1,4 +1,4 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query'
+import { useQuery } from '@tanstack/react-query'
 import { InputNumber, Select } from 'antd'
 import { useState } from 'react'
 import { answer, api } from '../api/client'
@@ -8,32 +8,27 @@ import { GAMUT, reachWords, thousands } from '../gamut/words'
 import { percent } from '../parts/numbers'
 
 const RINGS = [10, 20, 30, 40, 50, 60, 70, 80, 90]
-type Space = (typeof GAMUT.spaces)[number]['value']
+const spaceOf = (of: string) => GAMUT.spaces.find((s) => s.value === of)
 
 const slicesWith = (cut: number | undefined) =>
   cut === undefined || RINGS.includes(cut) ? RINGS : [...RINGS, cut].sort((a, b) => a - b)
 
-function usePaperGamut(id: string | undefined, cut: number | undefined) {
-  const slices = slicesWith(cut)
-  return useQuery({
-    queryKey: ['gamut', id, slices],
-    queryFn: ({ signal }) =>
-      answer(api.GET('/api/pairings/{id}/gamut', { params: { path: { id: id ?? '' }, query: { slices } }, signal })),
-    enabled: id !== undefined,
-    placeholderData: keepPreviousData,
+/** Of a pairing by its id, or of a standard space by its name; nothing of an empty one. */
+function useGamut(of: string, cut: number | undefined): Boundary | undefined {
+  const query = { slices: slicesWith(cut) }
+  const { data } = useQuery({
+    queryKey: ['gamut', of, query.slices],
+    queryFn: ({ signal }) => {
+      const space = spaceOf(of)
+      return space
+        ? answer(api.GET('/api/spaces/{space}/gamut', { params: { path: { space: space.value }, query }, signal }))
+        : answer(api.GET('/api/pairings/{id}/gamut', { params: { path: { id: of }, query }, signal }))
+    },
+    enabled: of !== '',
+    placeholderData: (before, query) => (query?.queryKey[1] === of ? before : undefined),
     staleTime: Number.POSITIVE_INFINITY,
-  }).data
-}
-
-function useSpaceGamut(space: Space | undefined, cut: number | undefined) {
-  const slices = slicesWith(cut)
-  return useQuery({
-    queryKey: ['space-gamut', space, slices],
-    queryFn: ({ signal }) =>
-      answer(api.GET('/api/spaces/{space}/gamut', { params: { path: { space: space ?? 'SRGB' }, query: { slices } }, signal })),
-    enabled: space !== undefined,
-    staleTime: Number.POSITIVE_INFINITY,
-  }).data
+  })
+  return of === '' ? undefined : data
 }
 
 /** What a paper holds, with a picture's colours in it and another paper's wire round it. */
@@ -61,14 +56,11 @@ export function PaperGamut({ pairing }: { pairing: Pairing }) {
       ),
     enabled: picture !== '',
   })
-  const space = GAMUT.spaces.find((s) => s.value === wire)
-  const solid = usePaperGamut(pairing.pairingId, cut)
-  const ofPaper = usePaperGamut(wire && !space ? wire : undefined, cut)
-  const ofSpace = useSpaceGamut(space?.value, cut)
+  const solid = useGamut(pairing.pairingId, cut)
+  const round = useGamut(wire, cut)
   if (!solid) return null
-  const round: Boundary | undefined = space ? ofSpace : wire ? ofPaper : undefined
   const others = pairings.filter((p) => p.pairingId !== pairing.pairingId)
-  const called = space?.label ?? others.find((p) => p.pairingId === wire)?.paper
+  const called = spaceOf(wire)?.label ?? others.find((p) => p.pairingId === wire)?.paper
   return (
     <section>
       <GamutView solid={solid} wire={round} colours={picture ? colours : undefined} cut={cut} />
