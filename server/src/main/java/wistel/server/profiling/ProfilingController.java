@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -99,10 +100,13 @@ class ProfilingController {
 
     @GetMapping
     List<OpenProfiling> open() {
-        return profilings.open().stream().map(r -> {
-            PairingVersion p = pairings.get(r.pairingId().toString());
-            return new OpenProfiling(r.id(), p.paper(), p.printerName(), r.size().count(), profilings.dockets(r.id()).size(),
-                (int) profilings.readings(r.id()).stream().map(Reading::page).distinct().count(), r.made().isPresent(), r.created());
+        List<ProfilingRepository.Open> open = profilings.open();
+        Map<String, PairingVersion> known = pairings.known(open.stream().map(o -> o.row().pairingId().toString()).toList());
+        return open.stream().filter(o -> known.containsKey(o.row().pairingId().toString())).map(o -> {
+            Row r = o.row();
+            PairingVersion p = known.get(r.pairingId().toString());
+            return new OpenProfiling(r.id(), p.paper(), p.printerName(), r.size().count(), o.pages(), o.read(), r.made().isPresent(),
+                r.created());
         }).toList();
     }
 

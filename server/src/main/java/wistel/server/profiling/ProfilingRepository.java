@@ -65,9 +65,17 @@ class ProfilingRepository {
         }
     }
 
+    /** @param read pages that are read */
+    record Open(Row row, int pages, int read) {
+    }
+
     /** Those that aren't kept yet, the newest first. */
-    List<Row> open() {
-        return jdbc.sql("select * from profiling where kept is null order by created desc limit 50").query(this::row).list();
+    List<Open> open() {
+        return jdbc.sql("""
+            select f.*, (select count(*) from profiling_page p where p.profiling_id = f.id) as pages,
+              (select count(distinct r.page) from profiling_reading r where r.profiling_id = f.id) as read
+            from profiling f where f.kept is null order by f.created desc limit 50""")
+            .query((r, n) -> new Open(row(r, n), r.getInt("pages"), r.getInt("read"))).list();
     }
 
     Row get(UUID id) {
