@@ -128,6 +128,13 @@ public class ProfilingTest extends InTestRoom {
             assertThat(answer.body().path("detail").asString()).isNotBlank();
             assertThat(answer.body().path("next").asString()).isNotBlank();
         }
+        List<String> doubled = new ArrayList<>();
+        for (JsonNode patch : p.path("pages").get(0).path("patches")) {
+            doubled.add((doubled.isEmpty() ? patch.path("name").asString() : "B1") + " 50 0 0");
+        }
+        assertThat(
+            api.post(path(p) + "/pages/1/readings", cgats(doubled).getBytes(StandardCharsets.US_ASCII)).body().path("detail").asString())
+            .contains("are called B1");
         assertThat(api.post(path(p) + "/pages/9/readings/instrument", "", 0).status()).isEqualTo(404);
         assertThat(api.get(path(p)).body().path("pages").get(0).path("readings").asInt()).isZero();
         assertThat(api.get("/api/profilings").body().toString()).contains("Skerry Baryta, not read");

@@ -222,7 +222,13 @@ class ProfilingService {
     /** By names of places or ids of patches where the reading has all of them, else as they come. */
     private static List<Lab> inOrder(ChartPage page, List<Readings.Reading> all) {
         Map<String, Lab> byId = new HashMap<>();
-        all.forEach(reading -> byId.put(reading.id(), reading.lab()));
+        for (Readings.Reading reading : all) {
+            if (byId.put(reading.id(), reading.lab()) != null) {
+                throw new InvalidRequest(InvalidRequest.Reason.REQUEST_UNCLEAR,
+                    "Two patches of this reading are called " + reading.id() + ".",
+                    "Call each by its place on the page, or leave the names out.");
+            }
+        }
         List<Lab> byName = new ArrayList<>();
         List<Lab> byPatch = new ArrayList<>();
         for (int i = 0; i < page.patches().size(); i++) {

@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.stream.IntStream;
 import wistel.core.cgats.Patch;
 import wistel.core.colour.Lab;
@@ -20,6 +21,9 @@ public final class ChartReading {
     private static final double CLEARLY = 0.25;
     /** Below this no order fits: it is another chart. */
     private static final double FOLLOWS = 0.6;
+    /** An instrument may lie a little below black and above white. */
+    private static final double MOST_OVER_L = 5;
+    private static final double MOST_CHROMA = 180;
     /** Times the median misfit, and CIEDE2000, from which a patch doesn't fit. */
     private static final double TIMES = 6;
     private static final double LEAST = 3;
@@ -56,9 +60,15 @@ public final class ChartReading {
      * @param meant   the page that it is said to be of
      * @param pages   of the chart
      * @param colours in the order in which they were read
-     * @throws MeasurementException where their number is that of no page, or no order fits
+     * @throws MeasurementException where their number is that of no page, one is no colour of a print, or no order fits
      */
     public static Ordered ordered(int meant, List<ChartPage> pages, List<Lab> colours) {
+        colours.stream().filter(c -> !(c.l() > -MOST_OVER_L && c.l() < 100 + MOST_OVER_L && c.chroma() < MOST_CHROMA)).findFirst()
+            .ifPresent(c -> {
+                throw new MeasurementException(MeasurementException.Reason.READING_UNCLEAR,
+                    String.format(Locale.ROOT, "No print has L* %.0f, a* %.0f, b* %.0f.", c.l(), c.a(), c.b()),
+                    "Write L*a*b* with L* from 0 to 100, or XYZ with 100 for white.");
+            });
         List<ChartPage> fitting = pages.stream().filter(p -> p.patches().size() == colours.size()).toList();
         if (fitting.isEmpty()) {
             throw new MeasurementException(MeasurementException.Reason.READING_UNCLEAR,

@@ -145,6 +145,9 @@ public class ProfileChartTest {
             .withMessageContaining("no page of this chart");
         assertThatExceptionOfType(MeasurementException.class).isThrownBy(() -> ChartReading.ordered(1, PAGES, other.subList(0, 17)))
             .withMessageContaining("17 patches");
+        List<Lab> hundredfold = read(PAGES.get(0)).stream().map(c -> new Lab(100 * c.l(), c.a(), c.b())).toList();
+        assertThatExceptionOfType(MeasurementException.class).isThrownBy(() -> ChartReading.ordered(1, PAGES, hundredfold))
+            .withMessageContaining("No print has");
     }
 
     @Test
