@@ -25,11 +25,12 @@ public class ArchitectureTest {
     /** Which rooms each room may know. */
     private static final Map<String, Set<String>> ARROWS = Map.ofEntries(
         entry("fault", Set.of()),
+        entry("progress", Set.of()),
         entry("colour", Set.of("fault")),
         entry("cgats", Set.of("fault", "colour")),
-        entry("icc", Set.of("fault", "colour", "cgats")),
+        entry("icc", Set.of("fault", "colour", "cgats", "progress")),
         entry("length", Set.of("fault")),
-        entry("pictures", Set.of("fault", "colour", "icc")),
+        entry("pictures", Set.of("fault", "colour", "icc", "progress")),
         entry("printer", Set.of("fault", "length", "icc")),
         entry("tone", Set.of("fault", "colour", "cgats", "icc", "pictures", "printer")),
         entry("paper", Set.of("fault", "colour", "icc", "length")),
@@ -37,7 +38,7 @@ public class ArchitectureTest {
         entry("rendition", Set.of("fault", "colour", "icc", "pictures", "pairing", "paper", "tone")),
         entry("packing", Set.of()),
         entry("sheet", Set.of("fault", "length", "packing", "paper", "pictures")),
-        entry("render", Set.of("fault", "colour", "icc", "length", "paper", "pictures", "rendition", "sheet")),
+        entry("render", Set.of("fault", "colour", "icc", "length", "paper", "pictures", "progress", "rendition", "sheet")),
         entry("docket", Set.of("fault", "icc", "length", "pairing", "paper", "pictures", "printer", "rendition", "sheet", "tone")));
 
     @DataProvider

@@ -19,7 +19,7 @@ import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 import wistel.core.docket.PrintOrder;
 import wistel.core.docket.spec.Purpose;
-import wistel.core.pictures.Progress;
+import wistel.core.progress.Progress;
 import wistel.core.render.PageFingerprint;
 import wistel.server.docket.DocketRepository;
 import wistel.server.print.AttemptRepository;

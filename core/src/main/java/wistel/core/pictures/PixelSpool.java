@@ -5,6 +5,7 @@ import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
 import java.util.concurrent.Executor;
+import wistel.core.progress.Progress;
 
 /**
  * A picture turned or mirrored on its way through a file: written once in stored order, block of rows by block of rows, and read in the

@@ -13,11 +13,11 @@ import wistel.core.pictures.OrderedExecutor;
 import wistel.core.pictures.Orientation;
 import wistel.core.pictures.PixelRuns;
 import wistel.core.pictures.PixelSpool;
-import wistel.core.pictures.Progress;
 import wistel.core.pictures.RowSource;
 import wistel.core.pictures.RowWindow;
 import wistel.core.pictures.StageTimes;
 import wistel.core.pictures.View;
+import wistel.core.progress.Progress;
 
 /**
  * The windows over the masters of a page: each is opened when the bands come to it and closed when they have left it behind. A master that

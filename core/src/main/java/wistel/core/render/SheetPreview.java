@@ -6,8 +6,8 @@ import java.util.Arrays;
 import java.util.function.UnaryOperator;
 import wistel.core.length.Length;
 import wistel.core.length.Margins;
-import wistel.core.pictures.Progress;
 import wistel.core.pictures.View;
+import wistel.core.progress.Progress;
 import wistel.core.sheet.Page;
 
 /**

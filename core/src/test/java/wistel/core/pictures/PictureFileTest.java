@@ -37,6 +37,7 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import wistel.core.fault.PictureException;
 import wistel.core.icc.profile.StandardSpaces;
+import wistel.core.progress.Progress;
 
 /** Profiles, depths and orientations of pictures as their files hold them. */
 public class PictureFileTest {

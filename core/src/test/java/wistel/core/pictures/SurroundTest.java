@@ -14,6 +14,7 @@ import java.util.Optional;
 import java.util.SplittableRandom;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import wistel.core.progress.Progress;
 
 /** What is made round a picture of noise, against the same worked out place by place. */
 public class SurroundTest {

@@ -29,7 +29,7 @@ import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.pictures.Crop;
 import wistel.core.pictures.Orientation;
 import wistel.core.pictures.PictureFile;
-import wistel.core.pictures.Progress;
+import wistel.core.progress.Progress;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.Placed;
 

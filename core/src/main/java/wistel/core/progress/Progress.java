@@ -1,7 +1,7 @@
-package wistel.core.pictures;
+package wistel.core.progress;
 
 /**
- * Told now and then how far a loop over pixels is, 0 to 1. It stops the loop by throwing {@link
+ * Told now and then how far a long loop is, 0 to 1. It stops the loop by throwing {@link
  * java.util.concurrent.CancellationException}.
  */
 @FunctionalInterface
