@@ -109,7 +109,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["cancel"];
+        post: operations["cancel_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -235,7 +235,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["file_2"];
+        get: operations["file_4"];
         put?: never;
         post?: never;
         delete?: never;
@@ -420,6 +420,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/checks/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["drop_3"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/checks/{id}/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["file_2"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/checks/{id}/readings/instrument": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["instrument_2"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/compensations": {
         parameters: {
             query?: never;
@@ -491,7 +539,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["file_1"];
+        get: operations["file_3"];
         put?: never;
         post?: never;
         delete?: never;
@@ -557,7 +605,7 @@ export interface paths {
         };
         get: operations["all_3"];
         put?: never;
-        post: operations["add_3"];
+        post: operations["add_4"];
         delete?: never;
         options?: never;
         head?: never;
@@ -574,7 +622,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["remove"];
+        delete: operations["remove_1"];
         options?: never;
         head?: never;
         patch?: never;
@@ -861,7 +909,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["add_1"];
+        post: operations["add_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -893,7 +941,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["add_2"];
+        post: operations["add_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1524,6 +1572,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/libraries": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["libraries"];
+        put?: never;
+        post: operations["add_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/libraries/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["remove"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/libraries/{id}/refresh": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["refresh"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/library-papers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["papers"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/library-papers/fetch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["fetch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/mark-picture": {
         parameters: {
             query?: never;
@@ -1796,6 +1924,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pairings/{id}/checks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["checks"];
+        put?: never;
+        post: operations["begin_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pairings/{id}/gamut": {
         parameters: {
             query?: never;
@@ -1988,6 +2132,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/profiles/{hash}/origin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["origin"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/profiles/{hash}/proofs/{master}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["proofThrough"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/profiles/{hash}/proposal": {
         parameters: {
             query?: never;
@@ -2093,7 +2269,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["file"];
+        post: operations["file_1"];
         delete: operations["forget_1"];
         options?: never;
         head?: never;
@@ -2139,10 +2315,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        get: operations["file"];
         put?: never;
         post: operations["make"];
-        delete?: never;
+        delete: operations["cancel"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2190,6 +2366,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["takeBack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/settings/checks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["every"];
+        put: operations["every_1"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2697,6 +2889,14 @@ export interface components {
             /** @enum {string} */
             way: "DRIVER" | "PROFILE";
         };
+        AskedProfile: {
+            itemId: string;
+            /** Format: uuid */
+            libraryId: string;
+            /** Format: uuid */
+            printerId: string;
+            url: string;
+        };
         AskedWedge: {
             mode: components["schemas"]["AskedMode"];
             /** Format: int32 */
@@ -2877,6 +3077,8 @@ export interface components {
             /** Format: double */
             leastShare: number;
             lines: string[];
+            /** Format: int32 */
+            page?: number;
             /** Format: double */
             widthMm: number;
         };
@@ -2887,6 +3089,29 @@ export interface components {
         Charted: {
             /** @enum {string} */
             kind: "charted";
+        };
+        CheckEvery: {
+            /** Format: int32 */
+            days: number;
+        };
+        CheckView: {
+            /** Format: uuid */
+            attempt?: string;
+            /** Format: date-time */
+            created: string;
+            figures: components["schemas"]["Figure"][];
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            pairingId: string;
+            patches: components["schemas"]["StripPatchView"][];
+            /** @enum {string} */
+            state?: "waiting" | "rendering" | "sending" | "printing" | "done" | "failed" | "cancelled";
+            /** Format: date-time */
+            taken?: string;
+            verdict?: components["schemas"]["StripVerdict"];
+            /** Format: int32 */
+            version: number;
         };
         ChromaMoves: {
             byHue: components["schemas"]["HuePoint"][];
@@ -3105,6 +3330,11 @@ export interface components {
             /** @enum {string} */
             space: "DEVICE" | "SRGB" | "OPRGB" | "GRAY";
         };
+        Due: {
+            /** Format: int64 */
+            days?: number;
+            pairingId: string;
+        };
         Edge: {
             /** Format: double */
             bleedMm: number;
@@ -3160,6 +3390,37 @@ export interface components {
             across: number;
             /** Format: double */
             along: number;
+        };
+        FetchedProfile: {
+            /** Format: double */
+            dryingHours: number;
+            edition: string;
+            licence: string;
+            maker: string;
+            profile: components["schemas"]["PaperProfile"];
+            proposal: components["schemas"]["FetchedProposal"];
+            remarks: string[];
+        };
+        FetchedProposal: {
+            black: string;
+            body: components["schemas"]["PaperBody"];
+            feed: string;
+            /** @enum {string} */
+            intent: "PERCEPTUAL" | "RELATIVE" | "SATURATION" | "ABSOLUTE";
+            mediaType: string;
+            paper: string;
+            /** Format: int32 */
+            quality: number;
+            surface: string;
+            unsure: string[];
+        };
+        Figure: {
+            /** @enum {string} */
+            measure: "MEAN" | "PERCENTILE_95" | "PAPER" | "PRIMARY" | "HUE" | "GRAY";
+            /** Format: double */
+            most: number;
+            /** Format: double */
+            value: number;
         };
         Figures: {
             blackAlways: ("PERCEPTUAL" | "RELATIVE" | "SATURATION" | "ABSOLUTE")[];
@@ -3291,6 +3552,7 @@ export interface components {
         };
         Group: {
             dockets: components["schemas"]["OnBench"][];
+            due?: components["schemas"]["Due"];
             note: string;
             paper: string;
             takes: string;
@@ -3433,6 +3695,40 @@ export interface components {
         LeftOut: {
             patches: string[];
         };
+        Library: {
+            /** Format: date-time */
+            added: string;
+            address: string;
+            etag?: string;
+            failure?: string;
+            /** Format: date-time */
+            fetched: string;
+            /** Format: uuid */
+            id: string;
+            ownNetwork: boolean;
+            title: string;
+        };
+        LibraryPaper: {
+            body: components["schemas"]["PaperBody"];
+            /** Format: double */
+            dryingHours: number;
+            edition: string;
+            itemId: string;
+            /** Format: uuid */
+            libraryId: string;
+            maker: string;
+            profiles: components["schemas"]["LibraryProfile"][];
+            surface: string;
+            title: string;
+        };
+        LibraryProfile: {
+            printer: string;
+            /** Format: uuid */
+            printerId?: string;
+            /** Format: int32 */
+            quality: number;
+            url: string;
+        };
         LightnessCurve: {
             /** @enum {string} */
             kind: "lightness-curve";
@@ -3514,6 +3810,18 @@ export interface components {
             most?: number;
             seen: boolean;
         };
+        MadeView: {
+            inUse?: string;
+            inUseQuality?: components["schemas"]["Quality"];
+            profileHash: string;
+            quality: components["schemas"]["Quality"];
+        };
+        MakingView: {
+            failure?: string;
+            next?: string;
+            /** Format: double */
+            share: number;
+        };
         Margins: {
             /** Format: double */
             bottom: number;
@@ -3592,11 +3900,19 @@ export interface components {
             print: number;
             to: components["schemas"]["Spot"];
         };
+        NewCheck: {
+            /** Format: int32 */
+            patches: number;
+        };
         NewCompensation: {
             moves: components["schemas"]["Move"][];
             name: string;
             /** Format: uuid */
             pairingId?: string;
+        };
+        NewLibrary: {
+            address: string;
+            ownNetwork: boolean;
         };
         NewPairing: {
             body: components["schemas"]["PaperBody"];
@@ -3614,6 +3930,7 @@ export interface components {
         };
         NewProfiling: {
             body: components["schemas"]["PaperBody"];
+            chart?: string;
             /** Format: double */
             dryingHours: number;
             /** @enum {string} */
@@ -3625,7 +3942,7 @@ export interface components {
             printerId: string;
             settings: components["schemas"]["DriverSettings"];
             /** @enum {string} */
-            size: "SMALL" | "USUAL" | "LARGE";
+            size?: "SMALL" | "USUAL" | "LARGE" | "GRAYS";
             surface: string;
         };
         NewerFileAsked: {
@@ -4115,6 +4432,14 @@ export interface components {
             measured: components["schemas"]["Lab"];
             print: components["schemas"]["Lab"];
         };
+        ProfileChoices: {
+            /** @enum {string} */
+            compression: "SOFT" | "MIDDLE" | "STRONG";
+            /** @enum {string} */
+            grays: "PAPER" | "D50";
+            /** @enum {string} */
+            tables: "SMALL" | "USUAL" | "LARGE";
+        };
         ProfileConfirmed: {
             /** @enum {string} */
             kind: "profile-confirmed";
@@ -4146,25 +4471,38 @@ export interface components {
             returns: components["schemas"]["ReturnCell"][];
             smoothness: components["schemas"]["Smoothness"];
         };
+        ProfileOrigin: {
+            edition: string;
+            /** Format: date-time */
+            fetched: string;
+            itemId: string;
+            /** Format: uuid */
+            libraryId?: string;
+            licence: string;
+            maker: string;
+            newer?: string;
+            url: string;
+        };
         ProfilingView: {
+            adds: boolean;
+            choices: components["schemas"]["ProfileChoices"];
             /** Format: date-time */
             created: string;
             /** Format: double */
             dryingHours: number;
+            gray: boolean;
             /** Format: uuid */
             id: string;
             /** Format: date-time */
             kept?: string;
+            made?: components["schemas"]["MadeView"];
+            making?: components["schemas"]["MakingView"];
             /** Format: uuid */
             ofPairing?: string;
             pages: components["schemas"]["PageView"][];
             pairing: components["schemas"]["PairingVersion"];
             /** Format: int32 */
             patches: number;
-            profileHash?: string;
-            quality?: components["schemas"]["Quality"];
-            /** @enum {string} */
-            size: "SMALL" | "USUAL" | "LARGE";
             suspects: components["schemas"]["SuspectView"][];
         };
         Purpose: components["schemas"]["RulerOf"] | components["schemas"]["StripOf"] | components["schemas"]["WedgeOf"] | components["schemas"]["Work"];
@@ -4719,12 +5057,34 @@ export interface components {
             /** Format: double */
             y: number;
         };
+        StripPatchView: {
+            /** Format: double */
+            distance?: number;
+            foreseen: components["schemas"]["Lab"];
+            /** @enum {string} */
+            kind: "PAPER" | "BLACK" | "PRIMARY" | "HALF_TONE" | "GRAY" | "DARK" | "MEMORY";
+            name: string;
+            place: string;
+            read?: components["schemas"]["Lab"];
+        };
         StripPiece: {
             asItIs: boolean;
             /** Format: int32 */
             page: number;
             placedId: string;
             words: string;
+        };
+        StripVerdict: {
+            advice: ("KEEP" | "CLEAN_HEADS" | "OTHER_PAPER" | "NEW_CURVE" | "REPROFILE")[];
+            all: components["schemas"]["Quality"];
+            /** Format: double */
+            gray: number;
+            /** Format: double */
+            hue: number;
+            /** Format: double */
+            paper: number;
+            /** Format: double */
+            primary: number;
         };
         Stripped: {
             /** @enum {string} */
@@ -5353,7 +5713,7 @@ export interface operations {
             };
         };
     };
-    cancel: {
+    cancel_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -5540,7 +5900,7 @@ export interface operations {
             };
         };
     };
-    file_2: {
+    file_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -5822,6 +6182,70 @@ export interface operations {
             };
         };
     };
+    drop_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    file_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CheckView"];
+                };
+            };
+        };
+    };
+    instrument_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CheckView"];
+                };
+            };
+        };
+    };
     all_4: {
         parameters: {
             query?: never;
@@ -5956,7 +6380,7 @@ export interface operations {
             };
         };
     };
-    file_1: {
+    file_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -6066,7 +6490,7 @@ export interface operations {
             };
         };
     };
-    add_3: {
+    add_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -6086,7 +6510,7 @@ export interface operations {
             };
         };
     };
-    remove: {
+    remove_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -6594,7 +7018,7 @@ export interface operations {
             };
         };
     };
-    add_1: {
+    add_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -6676,7 +7100,7 @@ export interface operations {
             };
         };
     };
-    add_2: {
+    add_3: {
         parameters: {
             query?: never;
             header: {
@@ -7768,6 +8192,139 @@ export interface operations {
             };
         };
     };
+    libraries: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Library"][];
+                };
+            };
+        };
+    };
+    add_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewLibrary"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Library"];
+                };
+            };
+        };
+    };
+    remove: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    refresh: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Library"];
+                };
+            };
+        };
+    };
+    papers: {
+        parameters: {
+            query?: {
+                q?: string;
+                own?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["LibraryPaper"][];
+                };
+            };
+        };
+    };
+    fetch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskedProfile"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["FetchedProfile"];
+                };
+            };
+        };
+    };
     picture: {
         parameters: {
             query: {
@@ -8244,6 +8801,54 @@ export interface operations {
             };
         };
     };
+    checks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CheckView"][];
+                };
+            };
+        };
+    };
+    begin_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewCheck"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CheckView"];
+                };
+            };
+        };
+    };
     boundary_1: {
         parameters: {
             query?: {
@@ -8582,6 +9187,56 @@ export interface operations {
             };
         };
     };
+    origin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                hash: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ProfileOrigin"];
+                };
+            };
+        };
+    };
+    proofThrough: {
+        parameters: {
+            query: {
+                intent: "PERCEPTUAL" | "RELATIVE" | "SATURATION" | "ABSOLUTE";
+                longest?: number;
+                display?: string;
+                tagged?: boolean;
+            };
+            header?: never;
+            path: {
+                hash: string;
+                master: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/png": string;
+                };
+            };
+        };
+    };
     proposal: {
         parameters: {
             query: {
@@ -8765,7 +9420,7 @@ export interface operations {
             };
         };
     };
-    file: {
+    file_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -8856,7 +9511,57 @@ export interface operations {
             };
         };
     };
+    file: {
+        parameters: {
+            query?: {
+                version?: "V2" | "V4";
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/vnd.iccprofile": string;
+                };
+            };
+        };
+    };
     make: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ProfileChoices"];
+            };
+        };
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ProfilingView"];
+                };
+            };
+        };
+    };
+    cancel: {
         parameters: {
             query?: never;
             header?: never;
@@ -8867,8 +9572,8 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description Created */
-            201: {
+            /** @description OK */
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8948,6 +9653,50 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["TakenBack"];
+                };
+            };
+        };
+    };
+    every: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CheckEvery"];
+                };
+            };
+        };
+    };
+    every_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CheckEvery"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CheckEvery"];
                 };
             };
         };

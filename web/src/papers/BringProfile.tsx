@@ -82,7 +82,7 @@ export function BringProfile() {
   )
 }
 
-function Inspection({ profile }: { profile: PaperProfile }) {
+export function Inspection({ profile }: { profile: PaperProfile }) {
   const i = profile.inspection
   return (
     <section>

@@ -5,7 +5,7 @@ import { pageWords, steps } from './Making'
 const page = (more: object) =>
   ({ page: 1, state: 'done', readings: 0, patches: [], words: [], ...more }) as unknown as ProfilingPage
 const view = (more: object, ...pages: ProfilingPage[]) =>
-  ({ patches: 300, dryingHours: 24, pages, profileHash: null, quality: null, kept: null, ...more }) as unknown as ProfilingView
+  ({ patches: 300, dryingHours: 24, pages, made: null, making: null, kept: null, ...more }) as unknown as ProfilingView
 const marks = (p: ProfilingView) => steps(p).map((s) => s.mark)
 const past = '2020-01-01T00:00:00Z'
 const later = '2999-01-01T00:00:00Z'

@@ -2,18 +2,19 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { App, Button, Popconfirm } from 'antd'
 import { useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
-import { address, answer, api, type Problem, upload } from '../api/client'
+import { answer, api, type Problem, upload } from '../api/client'
 import type { Mark, ProfilingPage, ProfilingView } from '../api/types'
 import { FileButton } from '../parts/FileButton'
 import { MarkSign } from '../parts/MarkSign'
 import { day, fixed, labCss, moment } from '../parts/numbers'
 import { OVER } from '../release/words'
+import { MadeProfile } from './MadeProfile'
 import { ProfileJudged, ProfilePlots, useJudgement } from './ProfileJudged'
 import { MAKE } from './words'
 import './papers.css'
 import './making.css'
 
-const ASK_AGAIN_MS = 2000
+const ASK_AGAIN_MS = 1000
 const MOST_BYTES = 8 * 1048576
 
 const out = (p: ProfilingPage) => p.state === 'done'
@@ -51,12 +52,19 @@ export function steps(p: ProfilingView): { mark: Mark; words: string }[] {
     },
     { mark: mark(read === pages.length, pages.some(out)), words: `${read} of ${pages.length}` },
     {
-      mark: mark(p.profileHash != null, read === pages.length),
-      words: p.quality ? `held-back ΔE ${fixed(p.quality.mean, 2)}` : 'not made yet',
+      mark: mark(p.made != null, read === pages.length),
+      words: p.made
+        ? `${p.gray ? 'left out in turn' : 'held-back'} ΔE ${fixed(p.made.quality.mean, 2)}`
+        : p.making && p.making.failure == null
+          ? `${Math.round(100 * p.making.share)} % made`
+          : 'not made yet',
     },
-    { mark: mark(p.kept != null, p.profileHash != null), words: p.kept ? day(p.kept) : '' },
+    { mark: mark(p.kept != null, p.made != null), words: p.kept ? day(p.kept) : '' },
   ]
 }
+
+const waits = (p: ProfilingView | undefined) =>
+  p?.pages.some((q) => !q.state || !OVER.includes(q.state)) || (p?.making != null && p.making.failure == null)
 
 /** A profile in the making: left and taken up when a person likes, the next step always plain. */
 export function Making() {
@@ -68,22 +76,13 @@ export function Making() {
   const { data: p, error } = useQuery({
     queryKey: ['profilings', id],
     queryFn: ({ signal }) => answer(api.GET('/api/profilings/{id}', { params: { path: { id } }, signal })),
-    refetchInterval: ({ state }) => (state.data?.pages.some((q) => !q.state || !OVER.includes(q.state)) ? ASK_AGAIN_MS : false),
+    refetchInterval: ({ state }) => (waits(state.data) ? ASK_AGAIN_MS : false),
   })
-  const { data: judged } = useJudgement(p?.profileHash)
+  const { data: judged } = useJudgement(p?.made?.profileHash)
   const complain = (e: Problem) => notification.open({ title: e.message, description: e.next, duration: 9 })
   const act = useMutation({
     mutationFn: (work: () => Promise<ProfilingView>) => work(),
     onSuccess: (next) => client.setQueryData(['profilings', id], next),
-    onError: complain,
-  })
-  const keep = useMutation({
-    mutationFn: () => answer(api.POST('/api/profilings/{id}/pairing', { params: { path: { id } } })),
-    onSuccess: (made) => {
-      client.invalidateQueries({ queryKey: ['pairings'] })
-      client.invalidateQueries({ queryKey: ['profilings'] })
-      navigate(`/papers/${made.pairingId}`)
-    },
     onError: complain,
   })
   if (error) {
@@ -150,7 +149,7 @@ export function Making() {
             {page && page.readings > 0 ? `Page ${page.page} as it was read.` : `Page ${page?.page ?? 1} isn’t read yet.`}{' '}
             {page?.words.join(' ')}
           </p>
-          {judged && <ProfilePlots judged={judged} />}
+          {judged && !p.gray && <ProfilePlots judged={judged} />}
         </div>
         <div>
           <section className="judged">
@@ -215,25 +214,8 @@ export function Making() {
                 </FileButton>
               </div>
             )}
-            {!next && !p.profileHash && (
-              <div className="buttons">
-                <Button
-                  type="primary"
-                  loading={act.isPending}
-                  onClick={() => act.mutate(() => answer(api.POST('/api/profilings/{id}/profile', { params: { path: { id } } })))}
-                >
-                  {MAKE.make}
-                </Button>
-              </div>
-            )}
-            {p.profileHash && !p.kept && (
-              <div className="buttons">
-                <Button type="primary" loading={keep.isPending} onClick={() => keep.mutate()}>
-                  {MAKE.keep}
-                </Button>
-              </div>
-            )}
           </section>
+          {!next && <MadeProfile p={p} act={act.mutate} complain={complain} />}
           {p.pages.some((q) => q.readings > 0) && (
             <>
               <h2 className="head">{MAKE.misfits}</h2>
@@ -251,9 +233,6 @@ export function Making() {
                   <Button onClick={() => leave([...leftOut, ...taken.map((s) => s.id)])}>{MAKE.leaveOut}</Button>
                 )}
                 {leftOut.length > 0 && !p.kept && <Button onClick={() => leave([])}>{MAKE.takeIn}</Button>}
-                <a href={address('/api/profilings/{id}/chart', { path: { id } })} download>
-                  {MAKE.chart}
-                </a>
               </div>
             </>
           )}

@@ -2,12 +2,18 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { Button, Form, Input, InputNumber, Select } from 'antd'
 import { useEffect } from 'react'
 import { answer, api, type Problem } from '../api/client'
-import type { NewProfiling, Pairing, PairingProposal } from '../api/types'
+import type { FetchedProposal, NewProfiling, Pairing, PairingProposal } from '../api/types'
+import { FileButton } from '../parts/FileButton'
 import { INTENTS } from '../proof/words'
 import { CURLS, MAKE, PROFILE } from './words'
 
 type Body = Pairing['body']
-type ChartAsked = { size: NewProfiling['size']; dryingHours: number; as: 'next' | 'own' }
+type ChartAsked = {
+  size: NonNullable<NewProfiling['size']> | 'MORE' | 'OWN'
+  chart?: string
+  dryingHours: number
+  as: 'next' | 'own'
+}
 type Asked = PairingProposal & Body & { printerId: string; black?: string } & Partial<ChartAsked>
 
 /**
@@ -19,6 +25,7 @@ export function Pair({
   of,
   done,
   begun,
+  proposed,
   complain,
 }: {
   profileHash?: string
@@ -26,6 +33,8 @@ export function Pair({
   done: () => void
   /** A profile is in the making. */
   begun?: (id: string) => void
+  /** What a paper maker's library says; it goes before what the profile says of itself. */
+  proposed?: FetchedProposal & { printerId: string }
   complain: (e: Problem) => void
 }) {
   const client = useQueryClient()
@@ -36,6 +45,7 @@ export function Pair({
   })
   const printerId = Form.useWatch('printerId', form) ?? of?.printerId ?? printers?.[0]?.id
   const can = printers?.find((p) => p.id === printerId)?.can
+  const size = Form.useWatch('size', form)
   const { data: proposal } = useQuery({
     queryKey: ['proposal', profileHash, printerId],
     queryFn: ({ signal }) =>
@@ -45,7 +55,7 @@ export function Pair({
           signal,
         }),
       ),
-    enabled: printerId !== undefined && of === undefined && profileHash !== undefined,
+    enabled: printerId !== undefined && of === undefined && profileHash !== undefined && proposed === undefined,
   })
   // biome-ignore lint/correctness/useExhaustiveDependencies: the form is filled once for each proposal
   useEffect(() => {
@@ -61,6 +71,7 @@ export function Pair({
       quality,
       black,
       size,
+      chart,
       dryingHours,
       as,
       ...told
@@ -85,9 +96,10 @@ export function Pair({
       }
       if (begun) {
         const { profileHash: _, ...wanted } = body
-        const asked = { ...wanted, size: size ?? 'USUAL', dryingHours: dryingHours ?? 24 }
-        const ofPairing = of && as !== 'own' ? { ofPairing: of.pairingId } : {}
-        return answer(api.POST('/api/profilings', { body: { ...asked, ...ofPairing } })).then((p) => begun(p.id))
+        const which = size === 'OWN' ? { chart: chart ?? '' } : size === 'MORE' ? {} : { size: size ?? 'USUAL' }
+        const ofPairing = of && (as !== 'own' || size === 'MORE') ? { ofPairing: of.pairingId } : {}
+        const asked = { ...wanted, ...which, ...ofPairing, dryingHours: dryingHours ?? 24 }
+        return answer(api.POST('/api/profilings', { body: asked })).then((p) => begun(p.id))
       }
       return of
         ? answer(api.POST('/api/pairings/{id}/versions', { params: { path: { id: of.pairingId } }, body }))
@@ -111,6 +123,14 @@ export function Pair({
     black: of.settings.values['wistel-black-ink'],
     intent: of.intent,
   }
+  const fetched = proposed && {
+    ...proposed.body,
+    ...proposed,
+    quality: proposed.quality || undefined,
+    feed: proposed.feed || undefined,
+    mediaType: proposed.mediaType || undefined,
+    black: can?.blacks.find((b) => b.value === proposed.black)?.value,
+  }
   return (
     <Form
       form={form}
@@ -120,7 +140,7 @@ export function Pair({
       onFinish={(asked) => pair.mutate(asked)}
       requiredMark={false}
       initialValues={{
-        ...(before ?? { curl: 'FLAT', texture: '', thicknessMm: 0, grammage: 0, intent: 'RELATIVE' }),
+        ...(before ?? fetched ?? { curl: 'FLAT', texture: '', thicknessMm: 0, grammage: 0, intent: 'RELATIVE' }),
         size: 'USUAL',
         dryingHours: 24,
         as: 'next',
@@ -131,12 +151,25 @@ export function Pair({
       {begun && (
         <div className="side-by-side">
           <Form.Item name="size" label="chart">
-            <Select options={MAKE.sizes} popupMatchSelectWidth={false} />
+            <Select
+              options={[
+                ...MAKE.sizes,
+                ...(can?.monochrome ? [MAKE.grayChart] : []),
+                ...(of ? [MAKE.moreChart] : []),
+                MAKE.ownChart,
+              ]}
+              popupMatchSelectWidth={false}
+            />
           </Form.Item>
+          {size === 'OWN' && (
+            <Form.Item name="chart" label="its file" rules={[{ required: true, message: MAKE.ownMissing }]}>
+              <ChartFile />
+            </Form.Item>
+          )}
           <Form.Item name="dryingHours" label="hours to dry">
             <InputNumber min={0} max={336} />
           </Form.Item>
-          {of && (
+          {of && size !== 'MORE' && (
             <Form.Item name="as" label="it becomes">
               <Select options={MAKE.becomes} />
             </Form.Item>
@@ -169,7 +202,11 @@ export function Pair({
         <Select options={printers?.map((p) => ({ value: p.id, label: p.name }))} />
       </Form.Item>
       <div className="side-by-side">
-        <Form.Item name="mediaType" label="media type to set" rules={[{ required: begun !== undefined, message: MAKE.type }]}>
+        <Form.Item
+          name="mediaType"
+          label="media type to set"
+          rules={[{ required: begun !== undefined || proposed !== undefined, message: MAKE.type }]}
+        >
           <Select options={can?.mediaTypes} />
         </Form.Item>
         <Form.Item name="feed" label="feed">
@@ -193,5 +230,19 @@ export function Pair({
         {begun ? MAKE.print : of ? PROFILE.keep : PROFILE.done}
       </Button>
     </Form>
+  )
+}
+
+const MOST_BYTES = 8 * 1048576
+
+/** A chart's text, chosen as a file; a field of the form. */
+function ChartFile({ value, onChange }: { value?: string; onChange?: (text: string) => void }) {
+  return (
+    <FileButton
+      accept=".txt,.cgats,.csv"
+      onFile={(f) => (f.size > MOST_BYTES ? onChange?.('') : f.text().then((text) => onChange?.(text)))}
+    >
+      {value ? `${value.split('\n').length} lines` : MAKE.ownFile}
+    </FileButton>
   )
 }

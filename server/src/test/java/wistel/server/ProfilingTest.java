@@ -24,14 +24,27 @@ public class ProfilingTest extends InTestRoom {
     }
 
     private JsonNode pairing() {
-        return api.get("/api/pairings").body().get(0);
+        for (JsonNode p : api.get("/api/pairings").body()) {
+            if (p.path("paper").asString().equals(PAPER.label())) {
+                return p;
+            }
+        }
+        throw new IllegalStateException("no pairing of " + PAPER.label());
     }
 
     private JsonNode begun(String paper, String of) {
+        return begun(paper, of, "\"size\":\"SMALL\"");
+    }
+
+    private Api.Answer asked(String paper, String of, String chart) {
         JsonNode p = pairing();
-        Api.Answer answer = api.post("/api/profilings", "{\"printerId\":\"" + p.path("printerId").asString() + "\",\"paper\":\"" + paper
+        return api.post("/api/profilings", "{\"printerId\":\"" + p.path("printerId").asString() + "\",\"paper\":\"" + paper
             + "\",\"surface\":\"baryta gloss\",\"body\":" + p.path("body") + ",\"settings\":" + p.path("settings")
-            + ",\"intent\":\"RELATIVE\",\"ofPairing\":" + of + ",\"size\":\"SMALL\",\"dryingHours\":0}", 0);
+            + ",\"intent\":\"RELATIVE\",\"ofPairing\":" + of + "," + chart + (chart.isEmpty() ? "" : ",") + "\"dryingHours\":0}", 0);
+    }
+
+    private JsonNode begun(String paper, String of, String chart) {
+        Api.Answer answer = asked(paper, of, chart);
         assertThat(answer.status()).as(answer.body().toString()).isEqualTo(201);
         JsonNode begun = answer.body();
         return Waiting.until(() -> api.get("/api/profilings/" + begun.path("id").asString()).body(), ProfilingTest::out, 60);
@@ -48,6 +61,18 @@ public class ProfilingTest extends InTestRoom {
 
     private static String path(JsonNode profiling) {
         return "/api/profilings/" + profiling.path("id").asString();
+    }
+
+    private static final String USUAL = "{\"compression\":\"MIDDLE\",\"grays\":\"PAPER\",\"tables\":\"USUAL\"}";
+
+    /** What was made, once it is. */
+    private JsonNode made(JsonNode p, String choices) {
+        Api.Answer begun = api.post(path(p) + "/profile", choices, 0);
+        assertThat(begun.status()).as(begun.body().toString()).isEqualTo(202);
+        JsonNode ended = Waiting.until(() -> api.get(path(p)).body(),
+            v -> v.path("making").isNull() || !v.path("making").path("failure").isNull(), 60);
+        assertThat(ended.path("making").isNull()).as(ended.path("making").toString()).isTrue();
+        return ended.path("made");
     }
 
     /** A page as it was read, as a person's own instrument writes it: names of places, L*, a*, b*. */
@@ -68,18 +93,19 @@ public class ProfilingTest extends InTestRoom {
 
     @Test
     public void aChartIsPrintedReadAndBecomesAPairing() {
+        int offered = api.get("/api/pairings").body().size();
         JsonNode p = begun("Skerry Baryta, made here", "null");
         assertThat(p.path("pages").size()).isEqualTo(1);
         assertThat(p.path("patches").asInt()).isEqualTo(300);
-        assertThat(api.get("/api/pairings").body().size()).as("not offered yet").isEqualTo(1);
-        assertThat(api.post(path(p) + "/profile", "", 0).status()).as("nothing is read").isEqualTo(409);
+        assertThat(api.get("/api/pairings").body().size()).as("not offered yet").isEqualTo(offered);
+        assertThat(api.post(path(p) + "/profile", USUAL, 0).status()).as("nothing is read").isEqualTo(409);
         assertThat(api.post(path(p) + "/pairing", "", 0).status()).as("nothing is made").isEqualTo(409);
         JsonNode read = api.post(path(p) + "/pages/1/readings/instrument", "", 0).body();
         assertThat(read.path("suspects").size()).as(read.path("suspects").toString()).isZero();
         JsonNode twice = api.post(path(p) + "/pages/1/readings/instrument", "", 0).body();
         assertThat(twice.path("pages").get(0).path("readings").asInt()).isEqualTo(2);
         assertThat(twice.path("pages").get(0).path("noise").asDouble()).isBetween(0.005, 0.3);
-        JsonNode made = api.post(path(p) + "/profile", "", 0).body();
+        JsonNode made = made(p, USUAL);
         assertThat(made.path("quality").path("patches").asInt()).isEqualTo(60);
         assertThat(made.path("quality").path("mean").asDouble()).isLessThan(0.8);
         assertThat(made.path("quality").path("percentile95").asDouble()).isLessThan(2);
@@ -89,6 +115,8 @@ public class ProfilingTest extends InTestRoom {
         assertThat(kept.body().path("profileHash").asString()).isEqualTo(made.path("profileHash").asString());
         assertThat(api.get("/api/pairings").body().toString()).contains("Skerry Baryta, made here");
         assertThat(api.post(path(p) + "/pairing", "", 0).status()).as("once").isEqualTo(409);
+        Api.Answer two = api.get(path(p) + "/profile?version=V2");
+        assertThat(two.status()).isEqualTo(200);
         // against the profile that came with the paper: grays of both within what 300 patches know
         JsonNode judged = api.get("/api/profiles/" + made.path("profileHash").asString() + "/judgement").body();
         assertThat(judged.path("inspection").path("roundTrip").path("mean").asDouble()).isLessThan(0.8);
@@ -140,5 +168,71 @@ public class ProfilingTest extends InTestRoom {
         assertThat(api.get("/api/profilings").body().toString()).contains("Skerry Baryta, not read");
         assertThat(api.delete(path(p)).status()).isEqualTo(204);
         assertThat(api.get(path(p)).status()).isEqualTo(404);
+    }
+
+    @Test
+    public void anotherChoiceMakesAnotherProfileBesideTheOneInUse() {
+        JsonNode p = begun("Skerry Baryta, chosen", "\"" + pairing().path("pairingId").asString() + "\"");
+        api.post(path(p) + "/pages/1/readings/instrument", "", 0);
+        JsonNode usual = made(p, USUAL);
+        assertThat(usual.path("inUse").asString()).isEqualTo(pairing().path("profileHash").asString());
+        assertThat(usual.path("inUseQuality").path("mean").asDouble()).as("made from the same printer").isBetween(0.01, 1.0);
+        JsonNode small = made(p, "{\"compression\":\"STRONG\",\"grays\":\"D50\",\"tables\":\"SMALL\"}");
+        assertThat(small.path("profileHash")).isNotEqualTo(usual.path("profileHash"));
+        assertThat(api.get(path(p)).body().path("choices").path("grays").asString()).isEqualTo("D50");
+        api.post(path(p) + "/profile", "{\"compression\":\"SOFT\",\"grays\":\"PAPER\",\"tables\":\"LARGE\"}", 0);
+        JsonNode stopped = api.delete(path(p) + "/profile").body();
+        assertThat(stopped.path("making").isNull()).isTrue();
+        assertThat(stopped.path("made").path("profileHash")).as("what was made before stays").isEqualTo(small.path("profileHash"));
+    }
+
+    /** In the printer's own monochrome: its profile is one of grays, as is its pairing. */
+    @Test
+    public void aChartOfGraysBecomesAGrayPairing() {
+        JsonNode p = begun("Skerry Baryta, grays", "null", "\"size\":\"GRAYS\"");
+        assertThat(p.path("gray").asBoolean()).isTrue();
+        assertThat(p.path("patches").asInt()).isEqualTo(105);
+        JsonNode read = api.post(path(p) + "/pages/1/readings/instrument", "", 0).body();
+        for (JsonNode patch : read.path("pages").get(0).path("patches")) {
+            assertThat(Math.hypot(patch.path("colour").path("a").asDouble(), patch.path("colour").path("b").asDouble())).isLessThan(6);
+        }
+        assertThat(read.path("suspects").size()).as(read.path("suspects").toString()).isZero();
+        assertThat(made(p, USUAL).path("quality").path("mean").asDouble()).isLessThan(0.5);
+        JsonNode kept = api.post(path(p) + "/pairing", "", 0).body();
+        assertThat(kept.path("settings").toString()).contains("print-color-mode");
+    }
+
+    @Test
+    public void aHundredPatchesMoreAddToWhatTheProfileWasMadeFrom() {
+        String of = "\"" + pairing().path("pairingId").asString() + "\"";
+        JsonNode p = begun("Skerry Baryta", of, "");
+        assertThat(p.path("adds").asBoolean()).isTrue();
+        assertThat(p.path("patches").asInt()).isEqualTo(100);
+        JsonNode read = api.post(path(p) + "/pages/1/readings/instrument", "", 0).body();
+        assertThat(read.path("suspects").size()).as(read.path("suspects").toString()).isLessThan(3);
+        JsonNode made = made(p, USUAL);
+        assertThat(made.path("quality").path("mean").asDouble())
+            .isLessThan(made.path("inUseQuality").path("mean").asDouble() + 0.05);
+        assertThat(asked("Skerry Baryta", "null", "").status()).as("of which paper").isEqualTo(400);
+    }
+
+    @Test
+    public void aChartOfOnesOwnIsPrintedInItsOrder() {
+        StringBuilder own = new StringBuilder("BEGIN_DATA_FORMAT\\nSAMPLE_ID RGB_R RGB_G RGB_B\\nEND_DATA_FORMAT\\nBEGIN_DATA\\n");
+        for (int i = 0; i < 125; i++) {
+            own.append("own").append(i).append(' ').append(i / 25 * 25).append(' ').append(i / 5 % 5 * 25).append(' ').append(i % 5 * 25)
+                .append("\\n");
+        }
+        JsonNode p = begun("Skerry Baryta, own chart", "null", "\"chart\":\"" + own + "END_DATA\\n\"");
+        assertThat(p.path("pages").get(0).path("patches").get(7).path("id").asString()).isEqualTo("own7");
+        api.post(path(p) + "/pages/1/readings/instrument", "", 0);
+        assertThat(made(p, USUAL).path("profileHash").asString()).hasSize(64);
+        for (String bad : List.of("nothing", "BEGIN_DATA_FORMAT\\nRGB_R RGB_G RGB_B\\nEND_DATA_FORMAT\\nBEGIN_DATA\\n1 2 3\\nEND_DATA",
+            "BEGIN_DATA_FORMAT\\nCMYK_C CMYK_M CMYK_Y CMYK_K\\nEND_DATA_FORMAT\\nBEGIN_DATA\\n1 2 3 4\\nEND_DATA")) {
+            Api.Answer refused = asked("Skerry", "null", "\"chart\":\"" + bad + "\"");
+            assertThat(refused.status()).as(bad).isBetween(400, 422);
+            assertThat(refused.body().path("next").asString()).isNotBlank();
+        }
+        assertThat(asked("Skerry", "null", "\"size\":\"SMALL\",\"chart\":\"x\"").status()).as("both").isEqualTo(400);
     }
 }

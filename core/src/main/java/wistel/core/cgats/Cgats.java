@@ -56,6 +56,51 @@ public record Cgats(String text, Device device, List<Patch> patches) {
         return new Cgats(text, device, patches);
     }
 
+    /** @param device RGB values or one of gray or four of ink, 0 to 1 */
+    public record Sent(String id, double[] device) {
+    }
+
+    /** What is to be sent to a device, before it is measured. */
+    public record Sheet(Device device, List<Sent> patches) {
+        public Sheet {
+            patches = List.copyOf(patches);
+        }
+    }
+
+    /**
+     * A chart without what was measured of it: the device columns alone count.
+     *
+     * @throws MeasurementException when there are none, or a row can't be read
+     */
+    public static Sheet sheet(String text) {
+        if (text.length() > LARGEST_BYTES) {
+            throw Table.broken("it is larger than " + (LARGEST_BYTES >> 20) + " MB");
+        }
+        Table table = Table.parse(text);
+        Device device = device(table).orElseThrow(() -> Table.broken("it has no RGB, CMYK or gray columns"));
+        IntFunction<double[]> sent = sent(table, device);
+        List<Sent> patches = new ArrayList<>();
+        for (int row = 0; row < table.rows().size(); row++) {
+            patches.add(new Sent(id(table, row), sent.apply(row)));
+        }
+        return new Sheet(device, patches);
+    }
+
+    /** RGB patches to be printed, as a file that {@link #sheet(String)} reads. */
+    public static String sheet(String description, List<Sent> patches) {
+        StringBuilder out = new StringBuilder("CGATS.17\nORIGINATOR \"Wistel\"\nDESCRIPTOR \"").append(description.replace('"', ' '))
+            .append("\"\nNUMBER_OF_FIELDS 4\nBEGIN_DATA_FORMAT\nSAMPLE_ID RGB_R RGB_G RGB_B\nEND_DATA_FORMAT\nNUMBER_OF_SETS ")
+            .append(patches.size()).append("\nBEGIN_DATA\n");
+        for (Sent p : patches) {
+            out.append(p.id());
+            for (double v : p.device()) {
+                out.append(String.format(Locale.ROOT, " %.4f", 100 * v));
+            }
+            out.append('\n');
+        }
+        return out.append("END_DATA\n").toString();
+    }
+
     static String id(Table table, int row) {
         return table.has("SAMPLE_ID") ? table.word(row, "SAMPLE_ID") : String.valueOf(row + 1);
     }

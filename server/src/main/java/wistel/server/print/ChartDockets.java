@@ -58,9 +58,12 @@ public class ChartDockets {
     /** The profile of a pairing on which numbers are left alone: from a picture with the same profile the way is no way. */
     public static final IccProfile AS_THEY_ARE = StandardSpaces.SRGB;
 
+    /** The same of a printer's own monochrome: as much gray as L* says. */
+    public static final IccProfile GRAYS_AS_THEY_ARE = StandardSpaces.GRAY_L;
+
     /** A picture that Wistel made itself, kept as any other. */
     public Master picture(String name, Grays grays) {
-        return picture(name, new Raster(grays.codes, grays.width, grays.height, 1, StandardSpaces.GRAY_L));
+        return picture(name, new Raster(grays.codes, grays.width, grays.height, 1, GRAYS_AS_THEY_ARE));
     }
 
     public Master picture(String name, Numbers numbers) {

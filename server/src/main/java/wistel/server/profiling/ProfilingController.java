@@ -22,25 +22,29 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import wistel.core.cgats.Cgats;
-import wistel.core.cgats.Patch;
 import wistel.core.colour.Lab;
 import wistel.core.fault.InvalidRequest;
+import wistel.core.fault.WistelException;
 import wistel.core.icc.making.ChartPage;
 import wistel.core.icc.making.ChartReading;
 import wistel.core.icc.making.ProfileChart;
+import wistel.core.icc.making.ProfileChoices;
 import wistel.core.icc.making.Quality;
 import wistel.core.icc.profile.Intent;
+import wistel.core.icc.profile.ProfileWriter;
 import wistel.core.pairing.PairingVersion;
 import wistel.core.paper.PaperBody;
 import wistel.core.printer.DriverSettings;
 import wistel.server.pairing.PairingRepository;
 import wistel.server.print.Attempt;
 import wistel.server.print.AttemptState;
+import wistel.server.print.ChartSheets;
 import wistel.server.profiling.ProfilingRepository.Reading;
 import wistel.server.profiling.ProfilingRepository.Row;
+import wistel.server.profiling.ProfilingRepository.Source;
 import wistel.server.store.ReadingFiles;
 
 /** Profiles in the making, a step at a time. */
@@ -49,21 +53,29 @@ import wistel.server.store.ReadingFiles;
 class ProfilingController {
     private static final int LONGEST_NAME = 120;
     private static final int MOST_SUSPECTS = 40;
-    private static final int FEWEST = 80;
 
     private final ProfilingService service;
+    private final ProfileMakingService making;
     private final ProfilingRepository profilings;
     private final PairingRepository pairings;
+    private final ChartSheets sheets;
 
-    ProfilingController(ProfilingService service, ProfilingRepository profilings, PairingRepository pairings) {
+    ProfilingController(ProfilingService service, ProfileMakingService making, ProfilingRepository profilings, PairingRepository pairings,
+        ChartSheets sheets) {
         this.service = service;
+        this.making = making;
         this.profilings = profilings;
         this.pairings = pairings;
+        this.sheets = sheets;
     }
 
-    /** @param ofPairing whose next version it is to be; empty for a paper that has none */
+    /**
+     * @param ofPairing whose next version it is to be; empty for a paper that has none
+     * @param size      of a chart of Wistel's own
+     * @param chart     a person's own, as CGATS; with neither, a hundred patches more for the profile of {@code ofPairing}
+     */
     record NewProfiling(UUID printerId, String paper, String surface, PaperBody body, DriverSettings settings, Intent intent,
-        Optional<UUID> ofPairing, ProfileChart.Size size, double dryingHours) {
+        Optional<UUID> ofPairing, Optional<ProfileChart.Size> size, Optional<String> chart, double dryingHours) {
     }
 
     /** @param colour as it was read; empty before */
@@ -86,12 +98,26 @@ class ProfilingController {
 
     /**
      * @param pairing     what it is made for
+     * @param gray        for the printer's own monochrome
+     * @param adds        to the chart of the profile in use
      * @param suspects    patches that don't fit the others
-     * @param profileHash of what was made; empty before, and after something that it was made from changed
+     * @param making      empty while nothing is made
+     * @param made        empty before, and after something that it was made from changed
      */
-    record ProfilingView(UUID id, PairingVersion pairing, Optional<UUID> ofPairing, ProfileChart.Size size, int patches,
-        double dryingHours, List<PageView> pages, List<SuspectView> suspects, Optional<String> profileHash, Optional<Quality> quality,
-        Optional<Instant> kept, Instant created) {
+    record ProfilingView(UUID id, PairingVersion pairing, Optional<UUID> ofPairing, int patches, boolean gray, boolean adds,
+        double dryingHours, List<PageView> pages, List<SuspectView> suspects, ProfileChoices choices, Optional<MakingView> making,
+        Optional<MadeView> made, Optional<Instant> kept, Instant created) {
+    }
+
+    /**
+     * @param share   0 to 1
+     * @param failure why it ended without a profile
+     */
+    record MakingView(double share, Optional<String> failure, Optional<String> next) {
+    }
+
+    /** @param inUse the profile in use, and how well it foresees the same patches where it can */
+    record MadeView(String profileHash, Quality quality, Optional<String> inUse, Optional<Quality> inUseQuality) {
     }
 
     /** @param read pages that are read */
@@ -105,7 +131,8 @@ class ProfilingController {
         return open.stream().filter(o -> known.containsKey(o.row().pairingId().toString())).map(o -> {
             Row r = o.row();
             PairingVersion p = known.get(r.pairingId().toString());
-            return new OpenProfiling(r.id(), p.paper(), p.printerName(), r.size().count(), o.pages(), o.read(), r.made().isPresent(),
+            return new OpenProfiling(r.id(), p.paper(), p.printerName(), r.chart().patches().size(), o.pages(), o.read(),
+                r.made().isPresent(),
                 r.created());
         }).toList();
     }
@@ -117,8 +144,7 @@ class ProfilingController {
         return view(service.begin(
             new ProfilingService.Wanted(asked.printerId, InvalidRequest.named(asked.paper, "A paper's name", LONGEST_NAME),
                 InvalidRequest.named(asked.surface, "A surface", LONGEST_NAME), asked.body, asked.settings, asked.intent),
-            asked.ofPairing,
-            asked.size, asked.dryingHours));
+            asked.ofPairing, new ProfilingService.Asked(asked.size, asked.chart), asked.dryingHours));
     }
 
     @GetMapping("/{id}")
@@ -156,43 +182,59 @@ class ProfilingController {
         return view(service.leaveOut(id, asked.patches));
     }
 
-    /** Makes the profile from what was read. */
+    /** Begins to make the profile from what was read; the view tells how far it is. */
     @PostMapping("/{id}/profile")
-    @ResponseStatus(HttpStatus.CREATED)
-    ProfilingView make(@PathVariable UUID id) {
-        return view(service.make(id));
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    ProfilingView make(@PathVariable UUID id, @RequestBody ProfileChoices choices) {
+        return view(making.make(id, choices));
+    }
+
+    /** Stops making it. */
+    @DeleteMapping("/{id}/profile")
+    ProfilingView cancel(@PathVariable UUID id) {
+        return view(making.cancel(id));
+    }
+
+    /** What was made, as a file. */
+    @GetMapping(value = "/{id}/profile", produces = "application/vnd.iccprofile")
+    ResponseEntity<byte[]> file(@PathVariable UUID id, @RequestParam(defaultValue = "V4") ProfileWriter.Version version) {
+        String name = version == ProfileWriter.Version.V4 ? "profile-v4.icc" : "profile-v2.icc";
+        return ResponseEntity.ok().header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + name + "\"")
+            .body(making.file(id, version));
     }
 
     /** Keeps it as a pairing, or as the next version of one. */
     @PostMapping("/{id}/pairing")
     @ResponseStatus(HttpStatus.CREATED)
     PairingVersion keep(@PathVariable UUID id) {
-        return service.keep(id);
+        return making.keep(id);
     }
 
     /** All that was measured, for other software and for keeping. */
     @GetMapping(value = "/{id}/chart", produces = MediaType.TEXT_PLAIN_VALUE)
     ResponseEntity<String> chart(@PathVariable UUID id) {
-        Row r = profilings.get(id);
-        List<Patch> patches = service.measured(r, profilings.readings(id)).stream().map(ProfilingService.Measured::patch).toList();
         return ResponseEntity.ok().header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"chart.txt\"")
-            .body(Cgats.of(Cgats.Device.RGB, "Wistel", "Chart of " + r.size().count() + " patches", patches).text());
+            .body(making.measuredText(id));
     }
 
     /** Gives it up; what was printed stays in the log. */
     @DeleteMapping("/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void drop(@PathVariable UUID id) {
+        making.cancel(id);
         service.drop(id);
     }
 
-    private ProfilingView view(Row r) {
+    private ProfilingView view(Row before) {
+        // first, so that what has just ended is seen as made
+        Optional<MakingView> far = making.progressed(before.id())
+            .map(p -> new MakingView(p.share(), p.failure().map(WistelException::getMessage), p.failure().map(WistelException::next)));
+        Row r = profilings.get(before.id());
         List<ChartPage> pages = service.pages(r);
         List<UUID> dockets = profilings.dockets(r.id());
         List<Reading> readings = profilings.readings(r.id());
         List<ProfilingService.Measured> measured = service.measured(r, readings);
-        List<ChartReading.Suspect> suspects = measured.size() < FEWEST ? List.of()
-            : ChartReading.suspects(measured.stream().map(ProfilingService.Measured::patch).toList());
+        List<ChartReading.Suspect> suspects = service.suspects(r, measured);
         Set<String> suspected = new HashSet<>();
         suspects.forEach(s -> suspected.add(measured.get(s.index()).patch().id()));
         List<PageView> told = new ArrayList<>();
@@ -205,8 +247,11 @@ class ProfilingController {
                 (pages.size() > 1 ? "page " + m.page() + ", " : "") + pages.get(m.page() - 1).name(m.place()),
                 s.distance(), m.patch().lab(), s.expected(), r.leftOut().contains(m.patch().id()));
         }).toList();
-        return new ProfilingView(r.id(), pairings.get(r.pairingId().toString()), r.ofPairing(), r.size(), r.size().count(), r.dryingHours(),
-            told, named, r.made().map(ProfilingRepository.Made::profileHash), r.made().map(ProfilingRepository.Made::quality), r.kept(),
+        ProfileChart chart = r.chart();
+        Optional<MadeView> made = r.made().map(m -> new MadeView(m.profileHash(), m.quality(),
+            r.ofPairing().map(of -> pairings.get(of.toString()).profileHash()), m.inUse()));
+        return new ProfilingView(r.id(), pairings.get(r.pairingId().toString()), r.ofPairing(), chart.patches().size(), chart.gray(),
+            r.source() instanceof Source.Brought b && b.base().isPresent(), r.dryingHours(), told, named, r.choices(), far, made, r.kept(),
             r.created());
     }
 
@@ -220,7 +265,7 @@ class ProfilingController {
             patches.add(new PatchView(id, page.name(i), colours.isEmpty() ? Optional.empty() : Optional.of(colours.get(i)),
                 suspected.contains(id), r.leftOut().contains(id)));
         }
-        Optional<Attempt> attempt = service.attempt(docket);
+        Optional<Attempt> attempt = sheets.attempt(docket);
         return new PageView(page.number(), docket, attempt.map(Attempt::id), attempt.map(Attempt::state),
             attempt.flatMap(a -> service.dryFrom(r, a)), page.columns(), patches, of.size(), noise(of),
             of.stream().flatMap(x -> x.words().stream()).distinct().toList());

@@ -13,6 +13,7 @@ import org.springframework.stereotype.Repository;
 import wistel.core.colour.Lab;
 import wistel.core.fault.NotFound;
 import wistel.core.icc.making.ProfileChart;
+import wistel.core.icc.making.ProfileChoices;
 import wistel.core.icc.making.Quality;
 import wistel.server.store.Json;
 
@@ -34,15 +35,43 @@ class ProfilingRepository {
      * @param leftOut     ids of patches
      * @param profileHash of what was made last
      */
-    record Row(UUID id, UUID pairingId, Optional<UUID> ofPairing, ProfileChart.Size size, long seed, Area area, double dryingHours,
+    record Row(UUID id, UUID pairingId, Optional<UUID> ofPairing, Source source, Area area, double dryingHours, ProfileChoices choices,
         List<String> leftOut, Optional<Made> made, Optional<Instant> kept, Instant created) {
+        ProfileChart chart() {
+            return source.chart();
+        }
+    }
+
+    /** Where a chart comes from. */
+    sealed interface Source {
+        ProfileChart chart();
+
+        /** One of Wistel's own sizes. */
+        record Laid(ProfileChart.Size size, long seed) implements Source {
+            @Override
+            public ProfileChart chart() {
+                return ProfileChart.of(size, seed);
+            }
+        }
+
+        /**
+         * @param cgats what is sent, in the order in which it is printed
+         * @param base  of the profile whose chart's measurements count too; empty of a chart that stands alone
+         */
+        record Brought(String cgats, Optional<String> base) implements Source {
+            @Override
+            public ProfileChart chart() {
+                return ProfileChart.own(cgats);
+            }
+        }
     }
 
     /** @param columns of patches across */
     record Area(int columns, double lengthMm) {
     }
 
-    record Made(String profileHash, Quality quality) {
+    /** @param inUse how well the profile in use foresees the same patches; empty of a paper that has none */
+    record Made(String profileHash, Quality quality, Optional<Quality> inUse) {
     }
 
     enum Origin {
@@ -54,10 +83,15 @@ class ProfilingRepository {
     }
 
     void add(Row r, List<UUID> dockets) {
-        jdbc.sql("insert into profiling (id, pairing_id, of_pairing, size, seed, columns, length_mm, drying_hours, created) "
-            + "values (?, ?, ?, ?, ?, ?, ?, ?, ?)")
-            .params(Arrays.asList(r.id, r.pairingId, r.ofPairing.orElse(null), r.size.name(), r.seed, r.area.columns, r.area.lengthMm,
-                r.dryingHours, Timestamp.from(r.created)))
+        Optional<Source.Laid> laid = r.source instanceof Source.Laid l ? Optional.of(l) : Optional.empty();
+        Optional<Source.Brought> brought = r.source instanceof Source.Brought b ? Optional.of(b) : Optional.empty();
+        jdbc.sql(
+            "insert into profiling (id, pairing_id, of_pairing, size, seed, chart, base_hash, columns, length_mm, drying_hours, created) "
+                + "values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)")
+            .params(Arrays.asList(r.id, r.pairingId, r.ofPairing.orElse(null), laid.map(l -> l.size().name()).orElse(null),
+                laid.map(Source.Laid::seed).orElse(0L), brought.map(Source.Brought::cgats).orElse(null),
+                brought.flatMap(Source.Brought::base).orElse(null), r.area.columns, r.area.lengthMm, r.dryingHours,
+                Timestamp.from(r.created)))
             .update();
         for (int i = 0; i < dockets.size(); i++) {
             jdbc.sql("insert into profiling_page (profiling_id, page, docket_id) values (?, ?, ?)").params(r.id, i + 1, dockets.get(i))
@@ -119,8 +153,14 @@ class ProfilingRepository {
 
     /** Empty where what it was made from has changed since. */
     void made(UUID id, Optional<Made> made) {
-        jdbc.sql("update profiling set profile_hash = ?, quality = ?::jsonb where id = ?")
-            .params(Arrays.asList(made.map(Made::profileHash).orElse(null), made.map(m -> json.text(m.quality)).orElse(null), id)).update();
+        jdbc.sql("update profiling set profile_hash = ?, quality = ?::jsonb, in_use = ?::jsonb where id = ?")
+            .params(Arrays.asList(made.map(Made::profileHash).orElse(null), made.map(m -> json.text(m.quality)).orElse(null),
+                made.flatMap(Made::inUse).map(json::text).orElse(null), id))
+            .update();
+    }
+
+    void choose(UUID id, ProfileChoices choices) {
+        jdbc.sql("update profiling set choices = ?::jsonb where id = ?").params(json.text(choices), id).update();
     }
 
     void kept(UUID id, Instant at) {
@@ -134,11 +174,18 @@ class ProfilingRepository {
     private Row row(ResultSet r, int n) throws SQLException {
         Optional<String> hash = Optional.ofNullable(r.getString("profile_hash"));
         String quality = r.getString("quality");
+        Optional<Quality> inUse = Optional.ofNullable(r.getString("in_use")).map(q -> json.read(q, Quality.class));
         return new Row(r.getObject("id", UUID.class), r.getObject("pairing_id", UUID.class),
-            Optional.ofNullable(r.getObject("of_pairing", UUID.class)), ProfileChart.Size.valueOf(r.getString("size")), r.getLong("seed"),
-            new Area(r.getInt("columns"), r.getDouble("length_mm")), r.getDouble("drying_hours"),
+            Optional.ofNullable(r.getObject("of_pairing", UUID.class)), source(r), new Area(r.getInt("columns"), r.getDouble("length_mm")),
+            r.getDouble("drying_hours"), json.read(r.getString("choices"), ProfileChoices.class),
             List.of(json.read(r.getString("left_out"), String[].class)),
-            hash.map(h -> new Made(h, json.read(quality, Quality.class))),
+            hash.map(h -> new Made(h, json.read(quality, Quality.class), inUse)),
             Optional.ofNullable(r.getTimestamp("kept")).map(Timestamp::toInstant), r.getTimestamp("created").toInstant());
+    }
+
+    private static Source source(ResultSet r) throws SQLException {
+        String chart = r.getString("chart");
+        return chart == null ? new Source.Laid(ProfileChart.Size.valueOf(r.getString("size")), r.getLong("seed"))
+            : new Source.Brought(chart, Optional.ofNullable(r.getString("base_hash")));
     }
 }

@@ -164,6 +164,16 @@ class ProofController {
         return picture(proofs.proof(toned.seen(), toned.pairing(), how, longest));
     }
 
+    /** A master as it would look through a profile that need not belong to a pairing yet. */
+    @GetMapping(value = "/profiles/{hash}/proofs/{master}", produces = MediaType.IMAGE_PNG_VALUE)
+    ResponseEntity<byte[]> proofThrough(@PathVariable String hash, @PathVariable String master, @RequestParam Intent intent,
+        @RequestParam(defaultValue = "900") int longest, @RequestParam(defaultValue = SRGB) String display,
+        @RequestParam(defaultValue = "true") boolean tagged) {
+        ProofService.ProofOptions how = new ProofService.ProofOptions(intent, true, ProofView.PAPER_WHITE,
+            displays.display(display, tagged));
+        return picture(proofs.proof(seen(master, ""), profiles.get(hash), how, longest));
+    }
+
     /** What a version of a pairing can't hold of a master, as marks to lay over it. */
     @GetMapping(value = "/masters/{hash}/gamut", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> gamut(@PathVariable String hash, @RequestParam String pairing, @RequestParam int version,

@@ -149,7 +149,11 @@ public class ProofService {
     }
 
     public byte[] proof(RenditionView seen, PairingVersion pairing, ProofOptions how, int longest) {
-        IccProfile printer = profiles.get(pairing.profileHash());
+        return proof(seen, profiles.get(pairing.profileHash()), how, longest);
+    }
+
+    /** @param printer a profile that need not belong to a pairing */
+    byte[] proof(RenditionView seen, IccProfile printer, ProofOptions how, int longest) {
         View view = previews.view(seen.master(), longest);
         char[] proof = soon(seen, view, seen.places(view), how.onward(),
             from -> new Recipe.Proof(from, printer, how.intent, how.blackPoint, how.view, how.display.profile()));

@@ -12,35 +12,39 @@ import wistel.core.colour.Lab;
  */
 final class CubeFit {
     static final int SIDE = 11;
-    private static final int NODES = SIDE * SIDE * SIDE;
-    private static final int[] STEPS = {SIDE * SIDE, SIDE, 1};
     /** How much bending counts against misfit: enough to bridge gaps, little enough to follow ink. */
     private static final double STIFFNESS = 0.01;
     private static final int MOST_ROUNDS = 400;
 
+    private final int side;
+    private final int nodes;
+    private final int[] steps;
     private final int[][] corners;
     private final double[][] weights;
     private final double stiffness;
 
-    private CubeFit(List<Patch> patches, double stiffness) {
+    private CubeFit(List<double[]> devices, int side, double stiffness) {
+        this.side = side;
+        this.nodes = side * side * side;
+        this.steps = new int[] {side * side, side, 1};
         this.stiffness = stiffness;
-        corners = new int[patches.size()][8];
-        weights = new double[patches.size()][8];
+        corners = new int[devices.size()][8];
+        weights = new double[devices.size()][8];
         for (int p = 0; p < corners.length; p++) {
             double[] part = new double[3];
             int origin = 0;
             for (int c = 0; c < 3; c++) {
-                double place = patches.get(p).device()[c] * (SIDE - 1);
-                int cell = Math.min((int) place, SIDE - 2);
+                double place = devices.get(p)[c] * (side - 1);
+                int cell = Math.min((int) place, side - 2);
                 part[c] = place - cell;
-                origin += cell * STEPS[c];
+                origin += cell * steps[c];
             }
             for (int k = 0; k < 8; k++) {
                 corners[p][k] = origin;
                 weights[p][k] = 1;
                 for (int c = 0; c < 3; c++) {
                     boolean upper = (k >> c & 1) == 1;
-                    corners[p][k] += upper ? STEPS[c] : 0;
+                    corners[p][k] += upper ? steps[c] : 0;
                     weights[p][k] *= upper ? part[c] : 1 - part[c];
                 }
             }
@@ -49,7 +53,7 @@ final class CubeFit {
 
     /** The colour that nodes give to device values, by trilinear interpolation. */
     static Lab at(double[] nodes, double[] device) {
-        CubeFit one = new CubeFit(List.of(new Patch("", device, new Lab(0, 0, 0))), STIFFNESS);
+        CubeFit one = new CubeFit(List.of(device), SIDE, STIFFNESS);
         double[] lab = new double[3];
         for (int k = 0; k < 8; k++) {
             for (int c = 0; c < 3; c++) {
@@ -66,26 +70,36 @@ final class CubeFit {
 
     /** @param stiffness how much bending counts against misfit */
     static double[] nodes(List<Patch> patches, List<Lab> colours, double stiffness) {
-        CubeFit fit = new CubeFit(patches, stiffness);
-        double[] nodes = new double[3 * NODES];
+        return new CubeFit(patches.stream().map(Patch::device).toList(), SIDE, stiffness)
+            .solved(colours.stream().map(Lab::toArray).toList());
+    }
+
+    /**
+     * Values of three channels at the nodes of a cube of any side, from values at places in it.
+     *
+     * @param devices places, 0 to 1 along each axis
+     */
+    static double[] nodes(List<double[]> devices, List<double[]> values, int side) {
+        return new CubeFit(devices, side, STIFFNESS).solved(values);
+    }
+
+    private double[] solved(List<double[]> colours) {
+        double[] all = new double[3 * nodes];
         for (int c = 0; c < 3; c++) {
-            double[] values = new double[patches.size()];
-            for (int p = 0; p < values.length; p++) {
-                values[p] = colours.get(p).toArray()[c];
-            }
-            double[] solved = fit.solve(values);
-            for (int n = 0; n < NODES; n++) {
-                nodes[3 * n + c] = solved[n];
+            int channel = c;
+            double[] solved = solve(colours.stream().mapToDouble(v -> v[channel]).toArray());
+            for (int n = 0; n < nodes; n++) {
+                all[3 * n + c] = solved[n];
             }
         }
-        return nodes;
+        return all;
     }
 
     private double[] solve(double[] values) {
-        double[] x = new double[NODES];
+        double[] x = new double[nodes];
         Arrays.fill(x, Arrays.stream(values).average().orElse(0));
         double[] residual = times(x);
-        for (int n = 0; n < NODES; n++) {
+        for (int n = 0; n < nodes; n++) {
             residual[n] = -residual[n];
         }
         for (int p = 0; p < values.length; p++) {
@@ -98,12 +112,12 @@ final class CubeFit {
         for (int round = 0; round < MOST_ROUNDS && size > 1e-9; round++) {
             double[] image = times(direction);
             double step = size / dot(direction, image);
-            for (int n = 0; n < NODES; n++) {
+            for (int n = 0; n < nodes; n++) {
                 x[n] += step * direction[n];
                 residual[n] -= step * image[n];
             }
             double next = dot(residual, residual);
-            for (int n = 0; n < NODES; n++) {
+            for (int n = 0; n < nodes; n++) {
                 direction[n] = residual[n] + next / size * direction[n];
             }
             size = next;
@@ -113,7 +127,7 @@ final class CubeFit {
 
     /** The normal equations' matrix times a vector. */
     private double[] times(double[] x) {
-        double[] out = new double[NODES];
+        double[] out = new double[nodes];
         for (int p = 0; p < corners.length; p++) {
             double sum = 0;
             for (int k = 0; k < 8; k++) {
@@ -123,10 +137,10 @@ final class CubeFit {
                 out[corners[p][k]] += weights[p][k] * sum;
             }
         }
-        for (int step : STEPS) {
-            for (int n = 0; n < NODES; n++) {
-                int place = n / step % SIDE;
-                if (place > 0 && place < SIDE - 1) {
+        for (int step : steps) {
+            for (int n = 0; n < nodes; n++) {
+                int place = n / step % side;
+                if (place > 0 && place < side - 1) {
                     double bend = stiffness * (x[n - step] - 2 * x[n] + x[n + step]);
                     out[n - step] += bend;
                     out[n] -= 2 * bend;

@@ -18,12 +18,15 @@ final class PrinterModel {
     private static final int FINE_SIDE = 41;
 
     private final ClutGrid measured;
+    /** Whether patches between the nodes of a cube have made its steps half as long. */
+    private final boolean halved;
     private final ClutGrid fine;
     private final double[] whiteXyz;
     private final double blackL;
 
-    private PrinterModel(ClutGrid measured, double[] whiteXyz) {
+    private PrinterModel(ClutGrid measured, boolean halved, double[] whiteXyz) {
         this.measured = measured;
+        this.halved = halved;
         this.whiteXyz = whiteXyz;
         this.fine = upsampled(FINE_SIDE);
         this.blackL = fine.values()[0];
@@ -43,11 +46,16 @@ final class PrinterModel {
         List<Patch> heldBack = new ArrayList<>();
         for (int i = 0; i < patches.size(); i++) {
             double[] rgb = patches.get(i).device();
-            boolean back = side > 0 ? node(rgb, side) < 0 && Arrays.stream(rgb).noneMatch(v -> v < 0.001 || v > 0.999)
+            boolean back = side > 0 ? !refines(rgb, side) && Arrays.stream(rgb).noneMatch(v -> v < 0.001 || v > 0.999)
                 : i % HOLD_BACK_EVERY == HOLD_BACK_EVERY - 1 && !isEnd(rgb);
             (back ? heldBack : used).add(patches.get(i));
         }
         return new Split(used, heldBack);
+    }
+
+    /** On a node of the cube, or half-way between some: patches that were added to the cube later. */
+    private static boolean refines(double[] rgb, int side) {
+        return node(rgb, 2 * side - 1) >= 0;
     }
 
     private static boolean isEnd(double[] rgb) {
@@ -67,13 +75,53 @@ final class PrinterModel {
         D50.labToXyz(mean(patches.stream().filter(p -> isEnd(p.device()) && p.device()[0] > 0.5).map(Patch::lab).toList()), white);
         List<Lab> relative = patches.stream().map(p -> relative(p.lab(), white)).toList();
         int side = side(patches);
-        double[] nodes = side > 0 ? cube(patches, relative, side) : CubeFit.nodes(patches, relative);
+        ClutGrid nodes = side > 0 ? refined(grid(cube(patches, relative, side), side), patches, relative)
+            : grid(CubeFit.nodes(patches, relative), CubeFit.SIDE);
+        return new PrinterModel(nodes, side > 0 && nodes.size(0) > side, white);
+    }
+
+    private static ClutGrid grid(double[] nodes, int side) {
         float[] values = new float[nodes.length];
         for (int i = 0; i < values.length; i++) {
             values[i] = (float) nodes[i];
         }
-        int found = side > 0 ? side : CubeFit.SIDE;
-        return new PrinterModel(new ClutGrid(new int[] {found, found, found}, 3, values), white);
+        return new ClutGrid(new int[] {side, side, side}, 3, values);
+    }
+
+    /**
+     * A cube with half its spacing, where patches were measured half-way between nodes: by how far they are from what the cube says there,
+     * fading out evenly towards its nodes.
+     */
+    private static ClutGrid refined(ClutGrid cube, List<Patch> patches, List<Lab> colours) {
+        int side = cube.size(0);
+        int fine = 2 * side - 1;
+        List<double[]> devices = new ArrayList<>();
+        List<double[]> off = new ArrayList<>();
+        for (int p = 0; p < patches.size(); p++) {
+            double[] rgb = patches.get(p).device();
+            if (node(rgb, side) < 0 && refines(rgb, side)) {
+                double[] said = new double[3];
+                smooth(cube, rgb, said);
+                double[] measured = colours.get(p).toArray();
+                devices.add(rgb);
+                off.add(new double[] {measured[0] - said[0], measured[1] - said[1], measured[2] - said[2]});
+            }
+        }
+        if (devices.isEmpty()) {
+            return cube;
+        }
+        for (int n = 0; n < side * side * side; n++) {
+            double top = side - 1;
+            devices.add(new double[] {n / (side * side) / top, n / side % side / top, n % side / top});
+            off.add(new double[3]);
+        }
+        double[] correction = CubeFit.nodes(devices, off, fine);
+        float[] values = upsampled(cube, fine).values();
+        double[] sum = new double[values.length];
+        for (int i = 0; i < sum.length; i++) {
+            sum[i] = values[i] + correction[i];
+        }
+        return grid(sum, fine);
     }
 
     private static Lab relative(Lab measured, double[] white) {
@@ -166,13 +214,17 @@ final class PrinterModel {
 
     /** The model on a grid of any side, media-relative L*a*b*. */
     ClutGrid upsampled(int side) {
+        return upsampled(measured, side);
+    }
+
+    private static ClutGrid upsampled(ClutGrid from, int side) {
         float[] values = new float[3 * side * side * side];
         double[] lab = new double[3];
         int at = 0;
         for (int r = 0; r < side; r++) {
             for (int g = 0; g < side; g++) {
                 for (int b = 0; b < side; b++) {
-                    smooth((double) r / (side - 1), (double) g / (side - 1), (double) b / (side - 1), lab);
+                    smooth(from, new double[] {(double) r / (side - 1), (double) g / (side - 1), (double) b / (side - 1)}, lab);
                     for (double v : lab) {
                         values[at++] = (float) v;
                     }
@@ -182,16 +234,16 @@ final class PrinterModel {
         return new ClutGrid(new int[] {side, side, side}, 3, values);
     }
 
-    private void smooth(double r, double g, double b, double[] lab) {
-        int side = measured.size(0);
+    private static void smooth(ClutGrid nodes, double[] rgb, double[] lab) {
+        int side = nodes.size(0);
         double[] wr = new double[4];
         double[] wg = new double[4];
         double[] wb = new double[4];
-        int cr = weights(r, side, wr);
-        int cg = weights(g, side, wg);
-        int cb = weights(b, side, wb);
+        int cr = weights(rgb[0], side, wr);
+        int cg = weights(rgb[1], side, wg);
+        int cb = weights(rgb[2], side, wb);
         Arrays.fill(lab, 0);
-        float[] values = measured.values();
+        float[] values = nodes.values();
         for (int i = 0; i < 4; i++) {
             for (int j = 0; j < 4; j++) {
                 for (int k = 0; k < 4; k++) {
@@ -229,6 +281,41 @@ final class PrinterModel {
             w[3] = 0;
         }
         return cell;
+    }
+
+    /**
+     * How unsure the model is half-way between the nodes of its cube: what straight lines between them and the model itself say apart.
+     *
+     * @return the distance in L*a*b* for a cube of twice as many steps, first channel slowest; 0 at the nodes
+     */
+    double[] unsure() {
+        ClutGrid half = halved ? measured : upsampled(2 * measured.size(0) - 1);
+        int side = half.size(0);
+        double[] distance = new double[side * side * side];
+        ClutGrid nodes = everySecond(half);
+        double[] straight = new double[3];
+        for (int n = 0; n < distance.length; n++) {
+            double top = side - 1;
+            nodes.at(new double[] {n / (side * side) / top, n / side % side / top, n % side / top}, straight);
+            double sum = 0;
+            for (int c = 0; c < 3; c++) {
+                sum += Math.pow(straight[c] - half.values()[3 * n + c], 2);
+            }
+            distance[n] = Math.sqrt(sum);
+        }
+        return distance;
+    }
+
+    private static ClutGrid everySecond(ClutGrid half) {
+        int fine = half.size(0);
+        int side = (fine + 1) / 2;
+        double[] nodes = new double[3 * side * side * side];
+        for (int n = 0; n < nodes.length; n++) {
+            int at = n / 3;
+            int from = (2 * (at / (side * side)) * fine + 2 * (at / side % side)) * fine + 2 * (at % side);
+            nodes[n] = half.values()[3 * from + n % 3];
+        }
+        return grid(nodes, side);
     }
 
     Lab relative(double[] rgb) {

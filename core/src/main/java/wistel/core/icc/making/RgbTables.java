@@ -1,16 +1,19 @@
 package wistel.core.icc.making;
 
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.UnaryOperator;
 import java.util.stream.IntStream;
 import wistel.core.colour.Lab;
 import wistel.core.icc.profile.LutWriter;
 import wistel.core.icc.profile.ProfileWriter;
 import wistel.core.icc.stage.ClutGrid;
+import wistel.core.progress.Progress;
 
-/** A2B and B2A of an RGB printer for three intents, from its model (ICC.1:2022, 8.4 and 10.10). */
+/**
+ * A2B and B2A of an RGB printer for three intents, from its model (ICC.1:2022, 8.4 and 10.10). The inverse tables take nearly all of the
+ * time.
+ */
 final class RgbTables {
-    private static final int FORWARD_SIDE = 21;
-    private static final int INVERSE_SIDE = 33;
     /** lut16 codes L* 100 as FF00, which is 256 / 257 of its range: with 258 samples the knee falls on one of them. */
     private static final int SAMPLES = 258;
     private static final char[] TO_WHITE = samples(257.0 / 256);
@@ -27,16 +30,19 @@ final class RgbTables {
         return samples;
     }
 
-    static ProfileWriter into(ProfileWriter profile, PrinterModel model) {
-        ClutGrid forward = model.upsampled(FORWARD_SIDE);
-        MediumMapping perceptual = MediumMapping.perceptual(model.blackL());
-        MediumMapping saturation = MediumMapping.saturation(model.blackL());
+    static ProfileWriter into(ProfileWriter profile, PrinterModel model, ProfileChoices choices, Progress progress) {
+        MediumMapping.Blacks blacks = MediumMapping.Blacks.of(profile.version(), model.blackL());
+        GrayTint grays = GrayTint.of(choices.grays(), model.whiteXyz());
+        MediumMapping perceptual = new MediumMapping(blacks, choices.compression().slope(), grays);
+        MediumMapping saturation = new MediumMapping(blacks, 1, grays);
+        ClutGrid forward = model.upsampled(choices.tables().forward());
+        int side = choices.tables().inverse();
         return profile.tag("A2B0", forward(forward, perceptual::undo))
             .tag("A2B1", forward(forward, UnaryOperator.identity()))
             .tag("A2B2", forward(forward, saturation::undo))
-            .tag("B2A0", inverse(model, perceptual::apply))
-            .tag("B2A1", inverse(model, UnaryOperator.identity()))
-            .tag("B2A2", inverse(model, saturation::apply));
+            .tag("B2A0", inverse(model, side, perceptual::apply, progress.part(0, 1 / 3.0)))
+            .tag("B2A1", inverse(model, side, UnaryOperator.identity(), progress.part(1 / 3.0, 2 / 3.0)))
+            .tag("B2A2", inverse(model, side, saturation::apply, progress.part(2 / 3.0, 1)));
     }
 
     private static byte[] forward(ClutGrid grid, UnaryOperator<Lab> mapping) {
@@ -50,17 +56,20 @@ final class RgbTables {
     }
 
     /** B2A: the printer's values for a grid over L*a*b*, whose last plane is exactly L* 100, so that paper white stays free of ink. */
-    private static byte[] inverse(PrinterModel model, UnaryOperator<Lab> mapping) {
-        int side = INVERSE_SIDE;
+    private static byte[] inverse(PrinterModel model, int side, UnaryOperator<Lab> mapping, Progress progress) {
         double[] rgb = new double[3 * side * side * side];
         boolean[] outside = new boolean[side * side * side];
-        IntStream.range(0, side * side * side).parallel().forEach(n -> {
-            double l = 100.0 * (n / (side * side)) / (side - 1);
-            double a = code(n / side % side, side) / 256 - 128;
-            double b = code(n % side, side) / 256 - 128;
-            double[] found = model.nearest(mapping.apply(new Lab(l, a, b)));
-            System.arraycopy(found, 0, rgb, 3 * n, 3);
-            outside[n] = found[3] > 3;
+        AtomicInteger done = new AtomicInteger();
+        IntStream.range(0, side * side).parallel().forEach(row -> {
+            for (int n = row * side; n < (row + 1) * side; n++) {
+                double l = 100.0 * (n / (side * side)) / (side - 1);
+                double a = code(n / side % side, side) / 256 - 128;
+                double b = code(n % side, side) / 256 - 128;
+                double[] found = model.nearest(mapping.apply(new Lab(l, a, b)));
+                System.arraycopy(found, 0, rgb, 3 * n, 3);
+                outside[n] = found[3] > 3;
+            }
+            progress.at(done.incrementAndGet() / (double) (side * side));
         });
         double[] smooth = smoothed(rgb, outside, side);
         char[] codes = new char[smooth.length];

@@ -5,6 +5,7 @@ import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
+import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -19,6 +20,8 @@ public final class ProfileWriter {
     public enum Version { V2, V4 }
 
     private static final int HEADER = 128;
+    /** Of profiles that say no day: the file, and so its hash, is the same for the same content. */
+    private static final LocalDate SAME_DAY = LocalDate.of(2026, 1, 1);
 
     private final Version version;
     private final byte[] header;
@@ -42,10 +45,9 @@ public final class ProfileWriter {
         put(out, 12, deviceClass.signature());
         put(out, 16, space.signature());
         put(out, 20, pcs.signature());
-        // a fixed date keeps the file, and so its hash, the same for the same content
-        out.putShort(24, (short) 2026).putShort(26, (short) 1).putShort(28, (short) 1);
         put(out, 36, "acsp");
         out.putInt(68, TagWriter.fixed(D50.X)).putInt(72, TagWriter.fixed(D50.Y)).putInt(76, TagWriter.fixed(D50.Z));
+        made(SAME_DAY);
         describe(description);
         tag("cprt", version == Version.V4 ? TagWriter.localized(copyright) : TagWriter.text(copyright));
     }
@@ -56,6 +58,17 @@ public final class ProfileWriter {
         ProfileWriter writer = new ProfileWriter(profile.majorVersion() < 4 ? Version.V2 : Version.V4, header);
         writer.tags.putAll(profile.tags());
         return writer;
+    }
+
+    public Version version() {
+        return version;
+    }
+
+    /** The day on which it was made. */
+    public ProfileWriter made(LocalDate day) {
+        ByteBuffer.wrap(header).putShort(24, (short) day.getYear()).putShort(26, (short) day.getMonthValue())
+            .putShort(28, (short) day.getDayOfMonth());
+        return this;
     }
 
     /** What the profile calls itself. */

@@ -4,9 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
+import java.util.Optional;
 import java.util.SplittableRandom;
+import java.util.concurrent.CancellationException;
 import org.testng.annotations.Test;
 import wistel.core.cgats.Cgats;
 import wistel.core.cgats.Patch;
@@ -20,10 +24,12 @@ import wistel.core.icc.profile.ColourSpace;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.ProfileReader;
+import wistel.core.icc.profile.ProfileWriter;
 import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.icc.transform.Recipe;
 import wistel.core.icc.transform.Transform;
 import wistel.core.icc.transform.TransformCompiler;
+import wistel.core.progress.Progress;
 
 public class ProfileMakerTest {
 
@@ -58,6 +64,97 @@ public class ProfileMakerTest {
                 assertThat(v).isGreaterThan(0.9995);
             }
         }
+    }
+
+    private static IccProfile chosen(ProfileChoices choices, ProfileWriter.Version version) {
+        ProfileMaker.Wanted wanted = new ProfileMaker.Wanted("chosen", version, choices, Optional.of(LocalDate.of(2026, 12, 1)));
+        return ProfileReader.read(ProfileMaker.make(wanted, MadeProfiles.chart(), Progress.SILENT).profile());
+    }
+
+    private static ProfileChoices choices(ProfileChoices.Compression compression, ProfileChoices.GrayBalance grays) {
+        return new ProfileChoices(compression, grays, ProfileChoices.Tables.SMALL);
+    }
+
+    /** What a colour comes out as on the printer itself. */
+    private static Lab printed(IccProfile profile, Intent intent, double l, double a, double b) {
+        return MadeProfiles.measured(
+            TransformCompiler.compile(new Recipe.FromLab(profile, intent)).exact(l / 100, (a + 128) / 255, (b + 128) / 255));
+    }
+
+    @Test
+    public void strongerCompressionMakesPerceptualCalmerAndLeavesRelativeAlone() {
+        IccProfile soft = chosen(choices(ProfileChoices.Compression.SOFT, ProfileChoices.GrayBalance.PAPER), ProfileWriter.Version.V4);
+        IccProfile strong = chosen(choices(ProfileChoices.Compression.STRONG, ProfileChoices.GrayBalance.PAPER), ProfileWriter.Version.V4);
+        double vivid = printed(soft, Intent.PERCEPTUAL, 60, 45, 30).chroma();
+        assertThat(printed(strong, Intent.PERCEPTUAL, 60, 45, 30).chroma()).isLessThan(vivid - 2);
+        assertThat(printed(strong, Intent.PERCEPTUAL, 60, 10, 5).deltaE2000(printed(soft, Intent.PERCEPTUAL, 60, 10, 5))).isLessThan(0.3);
+        assertThat(soft.tag("B2A1").orElseThrow()).isEqualTo(strong.tag("B2A1").orElseThrow());
+        assertThat(soft.tag("A2B1").orElseThrow()).isEqualTo(strong.tag("A2B1").orElseThrow());
+    }
+
+    /** The judge is the printer's own function: absolute a* and b* of a gray. */
+    @Test
+    public void graysAreNeutralUnderD50OrHaveThePapersTint() {
+        IccProfile neutral = chosen(choices(ProfileChoices.Compression.MIDDLE, ProfileChoices.GrayBalance.D50), ProfileWriter.Version.V4);
+        IccProfile paper = chosen(choices(ProfileChoices.Compression.MIDDLE, ProfileChoices.GrayBalance.PAPER), ProfileWriter.Version.V4);
+        Lab white = MadeProfiles.measured(new double[] {1, 1, 1});
+        for (double l = 25; l <= 65; l += 10) {
+            assertThat(printed(neutral, Intent.PERCEPTUAL, l, 0, 0).chroma()).as("L* %.0f", l).isLessThan(0.5);
+            Lab tinted = printed(paper, Intent.PERCEPTUAL, l, 0, 0);
+            assertThat(Math.hypot(tinted.a() - white.a() * tinted.l() / white.l(), tinted.b() - white.b() * tinted.l() / white.l()))
+                .isLessThan(1);
+        }
+        assertThat(printed(neutral, Intent.PERCEPTUAL, 100, 0, 0).deltaE2000(white)).as("bare paper stays bare").isLessThan(0.05);
+        assertThat(printed(neutral, Intent.RELATIVE, 50, 0, 0).deltaE2000(printed(paper, Intent.RELATIVE, 50, 0, 0))).isZero();
+    }
+
+    @Test
+    public void whatTheMappingDoesItUndoes() {
+        MediumMapping mapping = new MediumMapping(new MediumMapping.Blacks(3, 14), 0.72,
+            GrayTint.of(ProfileChoices.GrayBalance.D50, 0.86, 0.88, 0.7));
+        SplittableRandom random = new SplittableRandom(3);
+        for (int i = 0; i < 500; i++) {
+            Lab lab = new Lab(4 + 96 * random.nextDouble(), 120 * (random.nextDouble() - 0.5), 120 * (random.nextDouble() - 0.5));
+            assertThat(mapping.undo(mapping.apply(lab)).deltaE2000(lab)).isLessThan(1e-6);
+        }
+        assertThat(mapping.apply(new Lab(100, 0, 0)).deltaE2000(new Lab(100, 0, 0))).isLessThan(1e-9);
+    }
+
+    /** Version 2 has no reference medium: its perceptual black is the darkest there is. */
+    @Test
+    public void aVersionTwoProfileIsReadByTheJdksCmmAlike() {
+        IccProfile two = chosen(ProfileChoices.USUAL, ProfileWriter.Version.V2);
+        assertThat(two.majorVersion()).isEqualTo(2);
+        assertThat(two.text("targ")).isPresent();
+        SplittableRandom random = new SplittableRandom(4);
+        char[] in = new char[3 * 200];
+        for (int i = 0; i < in.length; i++) {
+            in[i] = (char) random.nextInt(65536);
+        }
+        for (Intent intent : List.of(Intent.PERCEPTUAL, Intent.RELATIVE)) {
+            char[] theirs = new Referee(Referee.asVersion2(StandardSpaces.SRGB), two, intent).apply(in);
+            char[] ours = new char[in.length];
+            TransformCompiler.convert(Referee.asVersion2(StandardSpaces.SRGB), two, intent, false).exact(in, 0, ours, 0, 200);
+            double sum = 0;
+            for (int i = 0; i < in.length; i++) {
+                sum += Math.abs(ours[i] - theirs[i]);
+            }
+            assertThat(sum / in.length).as(intent.name()).isLessThan(30);
+        }
+        assertThat(printed(two, Intent.PERCEPTUAL, 0, 0, 0).l()).isCloseTo(MadeProfiles.measured(new double[3]).l(), within(0.3));
+    }
+
+    @Test
+    public void makingTellsHowFarItIsAndStopsWhenToldTo() {
+        List<Double> shares = Collections.synchronizedList(new ArrayList<>());
+        ProfileMaker.Wanted wanted = new ProfileMaker.Wanted("stopped", ProfileWriter.Version.V4, ProfileChoices.USUAL, Optional.empty());
+        assertThatThrownBy(() -> ProfileMaker.make(wanted, MadeProfiles.chart(), share -> {
+            shares.add(share);
+            if (share > 0.4) {
+                throw new CancellationException();
+            }
+        })).isInstanceOf(CancellationException.class);
+        assertThat(shares).allMatch(s -> s > 0 && s < 0.67);
     }
 
     /** A chart of somebody else's: 900 patches anywhere in the cube, black and paper among them. */
