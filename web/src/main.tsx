@@ -20,6 +20,7 @@ const router = createBrowserRouter([
       { path: '/', element: <Bench /> },
       { path: '/dockets/:id/:station?', lazy: async () => ({ Component: (await import('./docket/Docket')).Docket }) },
       { path: '/papers', lazy: async () => ({ Component: (await import('./papers/Papers')).Papers }) },
+      { path: '/papers/makers', lazy: async () => ({ Component: (await import('./papers/Makers')).Makers }) },
       { path: '/papers/making/:id', lazy: async () => ({ Component: (await import('./papers/Making')).Making }) },
       { path: '/papers/:pairing', lazy: async () => ({ Component: (await import('./papers/PaperPage')).PaperPage }) },
       { path: '/tones', lazy: async () => ({ Component: (await import('./tone/ToneBench')).ToneBench }) },

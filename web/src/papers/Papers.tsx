@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { App, Button, Modal, Popconfirm, Select } from 'antd'
 import { useState } from 'react'
-import { Link } from 'react-router'
+import { Link, useNavigate } from 'react-router'
 import { address, answer, api, type Problem, upload } from '../api/client'
 import type { Pairing, TakenCompensation } from '../api/types'
 import { FileButton } from '../parts/FileButton'
@@ -11,7 +11,7 @@ import { MakeProfile, OpenProfilings } from './MakeProfile'
 import './papers.css'
 import { Pair } from './Pair'
 import { StartingPoints } from './StartingPoints'
-import { bodyWords, setWords } from './words'
+import { bodyWords, MAKERS, setWords } from './words'
 
 const MOST_BYTES = 32 * 1048576
 
@@ -24,6 +24,7 @@ export function Papers() {
   const [changing, change] = useState<Pairing>()
   const setTo = (p: Pairing) => setWords(p, printers?.find((k) => k.id === p.printerId)?.can)
   const client = useQueryClient()
+  const navigate = useNavigate()
   const { notification } = App.useApp()
   const { data: kept = [] } = useQuery({
     queryKey: ['compensations'],
@@ -44,7 +45,7 @@ export function Papers() {
       <div className="placed-head">
         <h1>Papers</h1>
         <span>
-          <MakeProfile /> <BringProfile />
+          <MakeProfile /> <Button onClick={() => navigate('/papers/makers')}>{MAKERS.button}</Button> <BringProfile />
         </span>
       </div>
       <p className="soft">

@@ -19,6 +19,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executors;
@@ -27,8 +28,10 @@ import java.util.stream.Collectors;
 import wistel.core.cgats.Readings;
 import wistel.core.paper.SheetSize;
 import wistel.core.pictures.LabScan;
+import wistel.standin.ink.Drift;
 import wistel.standin.ink.Paper;
 import wistel.standin.ipp.IppService;
+import wistel.standin.library.MakersLibrary;
 import wistel.standin.room.Feeds;
 import wistel.standin.room.Flatbed;
 import wistel.standin.room.Instrument;
@@ -54,6 +57,7 @@ public final class PrintRoom implements AutoCloseable {
     private final RoomPrinter large;
     private final HttpServer http;
     private final IppService ipp;
+    private final MakersLibrary library = new MakersLibrary();
     private volatile boolean stumbles;
     /** How often each sheet was read: no two readings have the same noise. */
     private final Map<String, Integer> readings = new ConcurrentHashMap<>();
@@ -80,6 +84,7 @@ public final class PrintRoom implements AutoCloseable {
         http.createContext("/scan/", e -> handle(e, () -> scan(e)));
         http.createContext("/flatbed/", e -> handle(e, () -> flatbed(e)));
         http.createContext("/instrument/", e -> handle(e, () -> read(e)));
+        http.createContext("/library/", e -> handle(e, () -> library(e, "http://" + authority + "/library/")));
         http.createContext("/room", e -> handle(e, () -> room(e)));
         http.createContext("/", e -> handle(e, () -> page(e)));
         http.setExecutor(Executors.newFixedThreadPool(8, r -> {
@@ -107,6 +112,11 @@ public final class PrintRoom implements AutoCloseable {
     /** The printer that an address is about. */
     private RoomPrinter at(HttpExchange exchange) {
         return exchange.getRequestURI().getPath().contains("/large") ? large : small;
+    }
+
+    /** Every paper maker measures its papers anew. */
+    public void nextEdition() {
+        library.nextEdition();
     }
 
     /** Somebody else has the printer: it takes no jobs until they are done. */
@@ -230,22 +240,38 @@ public final class PrintRoom implements AutoCloseable {
             new Readings(Readings.Kind.COLOUR, read).text("read in the print room").getBytes(StandardCharsets.US_ASCII));
     }
 
+    private void library(HttpExchange exchange, String base) throws IOException {
+        Optional<MakersLibrary.Answer> answer = library.answer(exchange.getRequestURI().getPath().substring("/library/".length()),
+            parameters(Optional.ofNullable(exchange.getRequestURI().getRawQuery()).orElse("")), base);
+        if (answer.isEmpty()) {
+            answer(exchange, 404, "text/plain", "No maker has this.".getBytes(StandardCharsets.UTF_8));
+            return;
+        }
+        exchange.getResponseHeaders().set("ETag", answer.get().etag());
+        boolean known = answer.get().etag().equals(exchange.getRequestHeaders().getFirst("If-None-Match"));
+        answer(exchange, known ? 304 : 200, answer.get().type(), known ? new byte[0] : answer.get().body());
+    }
+
+    private static Map<String, String> parameters(String encoded) {
+        return Arrays.stream(encoded.split("&")).map(p -> p.split("=", 2)).filter(p -> p.length == 2)
+            .collect(Collectors.toMap(p -> p[0], p -> URLDecoder.decode(p[1], StandardCharsets.UTF_8), (a, b) -> b));
+    }
+
     /** What a person in the room does: POST do=load|empty|pace|attendant with its fields. */
     private void room(HttpExchange exchange) throws IOException {
         if (!exchange.getRequestMethod().equals("POST")) {
             answer(exchange, 405, "text/plain", "POST only".getBytes(StandardCharsets.UTF_8));
             return;
         }
-        Map<String, String> form = Arrays
-            .stream(new String(exchange.getRequestBody().readNBytes(LONGEST_FORM), StandardCharsets.UTF_8).split("&"))
-            .map(p -> p.split("=", 2)).filter(p -> p.length == 2)
-            .collect(Collectors.toMap(p -> p[0], p -> URLDecoder.decode(p[1], StandardCharsets.UTF_8), (a, b) -> b));
+        Map<String, String> form = parameters(new String(exchange.getRequestBody().readNBytes(LONGEST_FORM), StandardCharsets.UTF_8));
         RoomPrinter printer = form.getOrDefault("printer", "").equals("large") ? large : small;
         switch (form.getOrDefault("do", "")) {
             case "load" -> printer.load(feed(printer, form), size(form.getOrDefault("size", "")), Paper.valueOf(form.get("paper")), 20);
             case "empty" -> printer.empty(feed(printer, form));
             case "drain" -> printer.drain(form.getOrDefault("ink", ""));
             case "replace" -> printer.replaceInks();
+            case "drift" -> printer.drift(Drift.valueOf(form.getOrDefault("drift", "")));
+            case "edition" -> library.nextEdition();
             case "spoil" -> printer.spoil();
             case "jam" -> printer.trouble(Trouble.JAM);
             case "cover" -> printer.trouble(Trouble.COVER);
@@ -324,6 +350,9 @@ public final class PrintRoom implements AutoCloseable {
         return template("/printer.html").replace("{{name}}", model.name()).replace("{{kind}}", model.kind()).replace("{{key}}", key)
             .replace("{{state}}", state).replace("{{feeds}}", feeds)
             .replace("{{inks}}", inks).replace("{{sizes}}", sizes)
+            .replace("{{drift}}", printer.drift().words())
+            .replace("{{drifts}}",
+                Arrays.stream(Drift.values()).map(d -> "<option value=" + d + ">" + d.words() + "</option>").collect(Collectors.joining()))
             .replace("{{ways}}",
                 model.feeds().stream().map(f -> "<option value=" + f + ">" + model.feedWords(f) + "</option>")
                     .collect(Collectors.joining()))

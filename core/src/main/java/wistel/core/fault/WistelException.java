@@ -9,7 +9,7 @@ import java.util.Map;
  */
 public abstract sealed class WistelException extends RuntimeException
     permits PictureException, ProfileException, MeasurementException, InvalidRequest, NotFound, Conflict, PrinterException,
-    RecordException {
+    LibraryException, RecordException {
 
     private final String code;
     private final String next;

@@ -18,6 +18,7 @@ import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import wistel.core.fault.Conflict;
 import wistel.core.fault.InvalidRequest;
+import wistel.core.fault.LibraryException;
 import wistel.core.fault.NotFound;
 import wistel.core.fault.PrinterException;
 import wistel.core.fault.RecordException;
@@ -99,6 +100,9 @@ class Problems extends ResponseEntityExceptionHandler {
                 case DATABASE_AWAY -> HttpStatus.SERVICE_UNAVAILABLE;
                 case DISK_FULL -> HttpStatus.INSUFFICIENT_STORAGE;
             };
+        }
+        if (e instanceof LibraryException l) {
+            return l.reason() == LibraryException.Reason.ADDRESS ? HttpStatus.BAD_REQUEST : HttpStatus.BAD_GATEWAY;
         }
         return e instanceof PrinterException ? HttpStatus.BAD_GATEWAY : HttpStatus.UNPROCESSABLE_CONTENT;
     }

@@ -43,6 +43,7 @@ import wistel.core.fault.PrinterException;
 import wistel.core.printer.Keywords;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.PrinterState;
+import wistel.server.outside.BoundedBody;
 
 /** IPP over HTTP (RFC 8010, 8011; PWG 5100.14) as a client of any printer. It knows nothing of who answers. */
 @Component

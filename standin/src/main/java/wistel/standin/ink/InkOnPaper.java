@@ -28,7 +28,7 @@ public final class InkOnPaper {
 
     /** @param paper what really lies in the feed */
     public InkOnPaper(Paper paper, Laying laying) {
-        double[][] primaries = primaries(paper, laying.photoBlack());
+        double[][] primaries = primaries(paper, laying);
         float[] values = new float[3 * SIDE * SIDE * SIDE];
         float[] cover = new float[Laying.INKS.size() * SIDE * SIDE * SIDE];
         double[] lab = new double[3];
@@ -62,9 +62,9 @@ public final class InkOnPaper {
         grid.at(rgb, lab);
     }
 
-    private static double[][] primaries(Paper paper, boolean photoBlack) {
+    private static double[][] primaries(Paper paper, Laying laying) {
         double[][] primaries = new double[16][BANDS];
-        double black = photoBlack == paper.photoBlack() ? 2.35 : 1.25;
+        double black = laying.photoBlack() == paper.photoBlack() ? 2.35 : 1.25;
         double strength = paper.photoBlack() ? 1 : 0.80;
         for (int set = 0; set < 16; set++) {
             for (int band = 0; band < BANDS; band++) {
@@ -76,7 +76,8 @@ public final class InkOnPaper {
                         density += strength * (s[2] * bell(nm, s[0], s[1]) + s[5] * bell(nm, s[3], s[4]));
                     }
                 }
-                double r = paper.reflectance(nm) * Math.pow(10, -density) * (1 - paper.surface()) + paper.surface();
+                double r = paper.reflectance(nm) * laying.drift().sheet(nm) * Math.pow(10, -density) * (1 - paper.surface())
+                    + paper.surface();
                 primaries[set][band] = Math.pow(r, 1 / YULE_NIELSEN);
             }
         }

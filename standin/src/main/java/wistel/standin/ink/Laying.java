@@ -13,8 +13,10 @@ import java.util.Map;
  * @param monochrome its black and gray inks alone
  * @param darkness   of the monochrome mode, 1 to 5
  * @param tint       of the monochrome mode: -1 cool, 0 neutral, 1 warm
+ * @param drift      what has changed since profiles were made
  */
-public record Laying(Paper meant, double amount, int quality, boolean photoBlack, boolean monochrome, int darkness, int tint) {
+public record Laying(Paper meant, double amount, int quality, boolean photoBlack, boolean monochrome, int darkness, int tint,
+    Drift drift) {
     /** The inks that are counted, in the order in which amounts are given. */
     public static final List<String> INKS = List.of("cyan", "magenta", "yellow", "black", "gray");
     private static final int USUAL_DARKNESS = 3;
@@ -22,7 +24,7 @@ public record Laying(Paper meant, double amount, int quality, boolean photoBlack
     /** In colour, with the black that suits the media type. */
     public static Laying colour(Paper paper, String mediaType, int quality) {
         Paper meant = Paper.ofMediaType(mediaType).orElse(paper);
-        return new Laying(meant, meant.ink() / paper.ink(), quality, meant.photoBlack(), false, USUAL_DARKNESS, 0);
+        return new Laying(meant, meant.ink() / paper.ink(), quality, meant.photoBlack(), false, USUAL_DARKNESS, 0, Drift.NONE);
     }
 
     /** @param settings of a job, by their IPP names */
@@ -40,14 +42,20 @@ public record Laying(Paper meant, double amount, int quality, boolean photoBlack
             default -> 0;
         };
         return new Laying(meant, meant.ink() / paper.ink(), quality, photo, monochrome,
-            monochrome ? Integer.parseInt(settings.getOrDefault("wistel-mono-darkness", "3")) : USUAL_DARKNESS, monochrome ? tint : 0);
+            monochrome ? Integer.parseInt(settings.getOrDefault("wistel-mono-darkness", "3")) : USUAL_DARKNESS, monochrome ? tint : 0,
+            Drift.NONE);
+    }
+
+    /** By a printer, or on a sheet, that has changed since. */
+    public Laying with(Drift now) {
+        return new Laying(meant, amount, quality, photoBlack, monochrome, darkness, tint, now);
     }
 
     /** Cover of cyan, magenta, yellow, black and gray for an input of 0 to 1, white being 1. */
     double[] inks(double r, double g, double b) {
         double[] inks = monochrome ? gray(1 - (0.2126 * r + 0.7152 * g + 0.0722 * b)) : colour(r, g, b);
         for (int i = 0; i < inks.length; i++) {
-            inks[i] *= amount;
+            inks[i] *= amount * drift.amount(i);
         }
         double limit = meant.photoBlack() ? 2.9 : 2.4;
         double total = inks[0] + inks[1] + inks[2] + inks[3] + inks[4];

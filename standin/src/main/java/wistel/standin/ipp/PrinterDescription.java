@@ -241,7 +241,8 @@ final class PrinterDescription {
         List<String> names = new ArrayList<>();
         printer.feeds().forEach((feed, loaded) -> {
             List<MachineModel.Offer> lying = model.offers().stream()
-                .filter(o -> loaded.sheets() > 0 && o.feed().equals(feed) && o.paper() == loaded.paper() && loaded.lies(o))
+                .filter(o -> loaded.sheets() > 0 && o.feed().equals(feed) && o.paper().mediaType().equals(loaded.paper().mediaType())
+                    && loaded.lies(o))
                 .map(loaded::cut).toList();
             if (!lying.isEmpty()) {
                 ready.addAll(lying);

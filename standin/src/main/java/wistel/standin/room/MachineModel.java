@@ -126,7 +126,7 @@ public final class MachineModel {
     private static List<Offer> small() {
         List<Offer> offers = new ArrayList<>();
         double widest = 17 * INCH;
-        for (Paper paper : Paper.values()) {
+        for (Paper paper : Paper.kinds()) {
             for (SheetSize size : sizes(widest)) {
                 sheet(offers, paper, Range.only(size.widthMm()), Range.only(size.heightMm()));
             }
@@ -166,7 +166,7 @@ public final class MachineModel {
     private static List<Offer> large() {
         List<Offer> offers = new ArrayList<>();
         Range lengths = new Range(100, 18_000);
-        for (Paper paper : Paper.values()) {
+        for (Paper paper : Paper.kinds()) {
             rolls(offers, paper, LARGE_ROLLS, lengths, 0.8);
             if (GLOSSY.contains(paper)) {
                 LARGE_ROLLS.forEach(w -> offers.add(new Offer(Range.only(w), lengths, paper, Feeds.ROLL, 0.8, 0, 0, 0, 0)));
@@ -189,7 +189,7 @@ public final class MachineModel {
 
     private static List<Setting> makeSettings(Map<String, String> feeds) {
         Map<String, String> types = new LinkedHashMap<>();
-        Arrays.stream(Paper.values()).forEach(p -> types.put(p.mediaType(), p.words()));
+        Paper.kinds().forEach(p -> types.put(p.mediaType(), p.words()));
         Map<String, String> ways = new LinkedHashMap<>();
         List.of(Feeds.REAR, Feeds.FRONT, Feeds.ROLL).stream().filter(feeds::containsKey).forEach(f -> ways.put(f, feeds.get(f)));
         return List.of(

@@ -71,7 +71,8 @@ final class PaperFeeds {
     /** A page's paper, taken off; nothing when other paper lies there, of which {@code wanted} may be left open. */
     Optional<Loaded> take(String feed, SheetSize asked, Optional<Paper> wanted) {
         Loaded now = feeds.get(feed);
-        if (!now.holds(feed, asked.widthMm(), asked.heightMm()) || wanted.filter(w -> w != now.paper()).isPresent()) {
+        if (!now.holds(feed, asked.widthMm(), asked.heightMm())
+            || wanted.filter(w -> !w.mediaType().equals(now.paper().mediaType())).isPresent()) {
             return Optional.empty();
         }
         feeds.put(feed, now.less(feed, asked.heightMm()));

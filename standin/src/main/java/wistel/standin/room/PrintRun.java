@@ -63,7 +63,7 @@ final class PrintRun {
             settings.put("media-type", loaded.paper().mediaType());
         }
         int quality = ticket.quality();
-        Laying laying = Laying.of(loaded.paper(), settings, quality);
+        Laying laying = Laying.of(loaded.paper(), settings, quality).with(printer.drift());
         double before = printer.prepare(job, laying.photoBlack());
         MachineModel.Offer offer = printer.model().offer(ticket);
         FeedScale scale = printer.model().feedScale(loaded.paper());

@@ -16,6 +16,7 @@ import java.util.UUID;
 import java.util.concurrent.CancellationException;
 import wistel.core.fault.WistelException;
 import wistel.core.paper.SheetSize;
+import wistel.standin.ink.Drift;
 import wistel.standin.ink.Paper;
 
 /**
@@ -34,6 +35,7 @@ public final class RoomPrinter extends Machine implements AutoCloseable {
     private final JobStore jobs;
     private boolean waiting;
     private volatile boolean vanished;
+    private volatile Drift drift = Drift.NONE;
     private boolean spoilt;
     private final Thread worker = new Thread(this::work, "room-printer");
 
@@ -90,6 +92,15 @@ public final class RoomPrinter extends Machine implements AutoCloseable {
 
     public Instant upSince() {
         return up;
+    }
+
+    /** From now on it prints, or its paper is, as something has changed it. */
+    public void drift(Drift now) {
+        drift = now;
+    }
+
+    public Drift drift() {
+        return drift;
     }
 
     public void vanish(boolean gone) {

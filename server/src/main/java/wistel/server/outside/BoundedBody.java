@@ -1,4 +1,4 @@
-package wistel.server.printer;
+package wistel.server.outside;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -11,24 +11,31 @@ import java.util.concurrent.CompletionStage;
 import java.util.concurrent.Flow;
 
 /** An answer's body in memory or written out as it comes, up to a bound; one byte more ends it with an exception. */
-final class BoundedBody implements HttpResponse.BodySubscriber<byte[]> {
+public final class BoundedBody implements HttpResponse.BodySubscriber<byte[]> {
     private final int most;
     private final OutputStream out;
     private long count;
     private final CompletableFuture<byte[]> body = new CompletableFuture<>();
     private Flow.Subscription subscription;
 
+    /** The bound was passed. */
+    static final class TooLong extends IOException {
+        private TooLong(int most) {
+            super("the answer is longer than " + most + " bytes");
+        }
+    }
+
     private BoundedBody(int most, OutputStream out) {
         this.most = most;
         this.out = out;
     }
 
-    static HttpResponse.BodyHandler<byte[]> upTo(int most) {
+    public static HttpResponse.BodyHandler<byte[]> upTo(int most) {
         return info -> new BoundedBody(most, new ByteArrayOutputStream());
     }
 
     /** Written to {@code out}; the body itself is empty then. */
-    static HttpResponse.BodyHandler<byte[]> upTo(int most, OutputStream out) {
+    public static HttpResponse.BodyHandler<byte[]> upTo(int most, OutputStream out) {
         return info -> new BoundedBody(most, out);
     }
 
@@ -48,7 +55,7 @@ final class BoundedBody implements HttpResponse.BodySubscriber<byte[]> {
         for (ByteBuffer part : parts) {
             count += part.remaining();
             if (count > most) {
-                end(new IOException("the answer is longer than " + most + " bytes"));
+                end(new TooLong(most));
                 return;
             }
             byte[] copy = new byte[part.remaining()];
