@@ -15,7 +15,7 @@ import { DropChoice } from './DropChoice'
 import { type Gathering, GatheringSoFar } from './Gathering'
 import { PrintInTurn } from './PrintInTurn'
 import { PrintTogether } from './PrintTogether'
-import { WORDS } from './words'
+import { dueWords, WORDS } from './words'
 import './bench.css'
 
 type Arrival = { key: number; name: string; share: number; error?: string; notice?: string; docket?: DocketView }
@@ -171,7 +171,16 @@ export function Bench() {
           {shown?.map((g) => (
             <section className="group" key={g.paper + g.note}>
               <header>
-                <h2>{g.paper}</h2> <span>{[g.note, g.takes].filter(Boolean).join(' · ')}</span>
+                <h2>{g.paper}</h2>{' '}
+                <span>
+                  {[g.note, g.takes].filter(Boolean).join(' · ')}
+                  {g.due && (
+                    <>
+                      {' · '}
+                      <Link to={`/papers/${g.due.pairingId}`}>{dueWords(g.due.days)}</Link>
+                    </>
+                  )}
+                </span>
                 {g.dockets.filter((d) => d.pairingId).length > 1 && (
                   <span className="acts">
                     <PrintTogether dockets={g.dockets.filter((d) => d.joins)} />

@@ -10,3 +10,6 @@ export const WORDS = {
   find: 'Find a docket',
   taken: 'on the bench',
 }
+
+/** Of a paper whose prints should be checked against its profile. */
+export const dueWords = (days: number | null | undefined) => (days == null ? 'never checked' : `not checked for ${days} days`)

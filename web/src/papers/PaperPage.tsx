@@ -4,14 +4,15 @@ import { useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { answer, api, type Problem } from '../api/client'
 import type { MadePairing, Pairing } from '../api/types'
-import { fixed, labCss, moment } from '../parts/numbers'
+import { day, fixed, labCss, moment } from '../parts/numbers'
 import { wordFor } from '../printers/words'
 import { MakeProfile } from './MakeProfile'
 import { Pair } from './Pair'
+import { PaperChecks } from './PaperChecks'
 import { PaperGamut } from './PaperGamut'
 import { ProfileJudged, ProfilePlots, useJudgement } from './ProfileJudged'
 import { TrueSize } from './TrueSize'
-import { bodyWords, PAPER, setWords, versionWords } from './words'
+import { bodyWords, MAKERS, PAPER, setWords, versionWords } from './words'
 import './papers.css'
 
 /** One pairing: what its paper holds, its profile judged, how it came to be so, and whether its prints come out true to size. */
@@ -77,6 +78,7 @@ export function PaperPage() {
             <dd>{p.intent.toLowerCase()}</dd>
             <dt>{PAPER.loaded}</dt>
             <dd>{uses && uses.loaded.length > 0 ? uses.loaded.join('; ') : PAPER.nowhere}</dd>
+            <FromWhere hash={p.profileHash} />
             {p.curves.length > 0 && (
               <>
                 <dt>monochrome</dt>
@@ -92,6 +94,7 @@ export function PaperPage() {
             )}
           </dl>
           <Versions made={versions} prints={uses?.prints ?? {}} />
+          <PaperChecks pairing={p} />
           <TrueSize pairing={p} complain={complain} />
         </div>
       </div>
@@ -99,6 +102,35 @@ export function PaperPage() {
         {changing && <Pair profileHash={p.profileHash} of={p} done={() => change(false)} complain={complain} />}
       </Modal>
     </div>
+  )
+}
+
+/** Where its profile came from, where that is known. */
+function FromWhere({ hash }: { hash: string }) {
+  const { data: origin } = useQuery({
+    queryKey: ['profiles', hash, 'origin'],
+    queryFn: ({ signal }) => answer(api.GET('/api/profiles/{hash}/origin', { params: { path: { hash } }, signal })),
+  })
+  if (!origin) return null
+  return (
+    <>
+      <dt>{MAKERS.origin}</dt>
+      <dd>
+        {origin.maker}
+        {origin.edition && `, edition ${origin.edition}`}, fetched {day(origin.fetched)}
+        {origin.newer && (
+          <>
+            . {MAKERS.newer(origin.newer)} <Link to="/papers/makers">{MAKERS.newerLook}</Link>
+          </>
+        )}
+      </dd>
+      {origin.licence && (
+        <>
+          <dt>{MAKERS.licence}</dt>
+          <dd className="soft">{origin.licence}</dd>
+        </>
+      )}
+    </>
   )
 }
 

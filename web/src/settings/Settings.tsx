@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { answer, api, type Problem } from '../api/client'
 import type { Retention } from '../api/types'
 import { megabytes } from '../parts/numbers'
+import { CheckInterval } from './CheckInterval'
 import { OwnMarks } from './OwnMarks'
 import { PrintTexts } from './PrintTexts'
 import { ScreenColour } from './ScreenColour'
@@ -76,6 +77,7 @@ export function Settings() {
         </Button>
       </section>
       <WatchedFolder />
+      <CheckInterval />
       <OwnMarks />
       <PrintTexts />
       <ScreenColour />

@@ -36,3 +36,9 @@ export const WORDS = {
     'Hold a bank card against the screen and draw the outline to its size. Then “life size” on the size station is just that.',
   screenSlider: 'Size of the card on this screen',
 }
+
+export const CHECKED = {
+  head: 'Papers kept true',
+  help: 'Inks, heads and batches of paper change. A strip that is printed and read now and then tells before a print does.',
+  every: 'the bench reminds after so many days; 0 is never',
+}

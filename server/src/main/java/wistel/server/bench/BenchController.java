@@ -27,6 +27,7 @@ import wistel.core.sheet.SheetPlan;
 import wistel.server.docket.DocketAssessment;
 import wistel.server.docket.DocketAssessor;
 import wistel.server.docket.DocketRepository;
+import wistel.server.check.CheckInterval;
 import wistel.server.print.Attempt;
 import wistel.server.print.AttemptRepository;
 import wistel.server.printer.Printer;
@@ -39,11 +40,13 @@ class BenchController {
     private final DocketRepository dockets;
     private final DocketAssessor assessor;
     private final AttemptRepository attempts;
+    private final CheckInterval checks;
 
-    BenchController(DocketRepository dockets, DocketAssessor assessor, AttemptRepository attempts) {
+    BenchController(DocketRepository dockets, DocketAssessor assessor, AttemptRepository attempts, CheckInterval checks) {
         this.dockets = dockets;
         this.assessor = assessor;
         this.attempts = attempts;
+        this.checks = checks;
     }
 
     /** A rendition with the upright size of its master, in pixels, and how it is seen. */
@@ -63,8 +66,13 @@ class BenchController {
     /**
      * @param note  where the paper is loaded, or that it is not
      * @param takes what one loading serves: prints and their time; empty where no paper is chosen
+     * @param due   that its paper should be checked; empty while it need not
      */
-    record Group(String paper, String note, String takes, List<OnBench> dockets) {
+    record Group(String paper, String note, String takes, Optional<Due> due, List<OnBench> dockets) {
+    }
+
+    /** @param days since it was checked; empty of a paper that never was */
+    record Due(String pairingId, Optional<Long> days) {
     }
 
     /** Dockets that one loading serves, as they are gathered. */
@@ -89,8 +97,15 @@ class BenchController {
             seconds += Costs.laying(d, docket.facts(), docket.layout());
         }
 
-        private Group group() {
-            return new Group(paper, note, pairing.isEmpty() ? "" : takes(prints, seconds), dockets);
+        private Optional<UUID> pairingId() {
+            return pairing.map(p -> UUID.fromString(p.pairingId()));
+        }
+
+        private Group group(Map<UUID, Long> due) {
+            return new Group(paper, note, pairing.isEmpty() ? "" : takes(prints, seconds),
+                pairingId().filter(due::containsKey)
+                    .map(id -> new Due(id.toString(), Optional.of(due.get(id)).filter(days -> days >= 0))),
+                dockets);
         }
     }
 
@@ -115,12 +130,13 @@ class BenchController {
         Map<Loading, Gathered> groups = new LinkedHashMap<>();
         all.forEach(docket -> groups.computeIfAbsent(Loading.of(docket), k -> new Gathered(docket)).add(docket,
             Optional.ofNullable(running.get(docket.row().id()))));
+        Map<UUID, Long> due = checks.due(groups.values().stream().map(Gathered::pairingId).flatMap(Optional::stream).toList());
         List<Group> ordered = new ArrayList<>(groups.values().stream()
-            .sorted(Comparator.comparing((Gathered g) -> g.pairing.isEmpty()).thenComparing(g -> g.paper)).map(Gathered::group).toList());
+            .sorted(Comparator.comparing((Gathered g) -> g.pairing.isEmpty()).thenComparing(g -> g.paper)).map(g -> g.group(due)).toList());
         if (!unreadable.isEmpty()) {
             String numbers = unreadable.stream().sorted().map(String::valueOf).collect(Collectors.joining(", "));
             ordered.add(new Group("Docket " + numbers + " can't be read",
-                "it is kept as it was written: by another version of Wistel, or damaged since", "", List.of()));
+                "it is kept as it was written: by another version of Wistel, or damaged since", "", Optional.empty(), List.of()));
         }
         return ordered;
     }

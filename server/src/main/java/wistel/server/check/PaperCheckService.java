@@ -1,0 +1,116 @@
+package wistel.server.check;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.IntStream;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+import wistel.core.cgats.Cgats;
+import wistel.core.cgats.Readings;
+import wistel.core.colour.Lab;
+import wistel.core.fault.InvalidRequest;
+import wistel.core.icc.check.ControlStrip;
+import wistel.core.icc.check.StripVerdict;
+import wistel.core.icc.making.ChartPage;
+import wistel.core.icc.making.ProfileChart;
+import wistel.core.pairing.PairingVersion;
+import wistel.server.check.PaperCheckRepository.Area;
+import wistel.server.check.PaperCheckRepository.Read;
+import wistel.server.check.PaperCheckRepository.Row;
+import wistel.server.edge.Events;
+import wistel.server.pairing.PairingRepository;
+import wistel.server.print.ChartSheets;
+import wistel.server.printer.Printer;
+import wistel.server.printer.PrinterRepository;
+import wistel.server.store.ProfileRepository;
+
+/** Checks of papers: a strip is printed, read and judged. */
+@Service
+class PaperCheckService {
+    private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
+
+    private final PaperCheckRepository checks;
+    private final PairingRepository pairings;
+    private final PrinterRepository printers;
+    private final ProfileRepository profiles;
+    private final ChartSheets sheets;
+    private final Events events;
+    private final Clock clock;
+    private final TransactionTemplate transaction;
+
+    PaperCheckService(PaperCheckRepository checks, PairingRepository pairings, PrinterRepository printers, ProfileRepository profiles,
+        ChartSheets sheets, Events events, Clock clock, TransactionTemplate transaction) {
+        this.checks = checks;
+        this.pairings = pairings;
+        this.printers = printers;
+        this.profiles = profiles;
+        this.sheets = sheets;
+        this.events = events;
+        this.clock = clock;
+        this.transaction = transaction;
+    }
+
+    /** Prints a strip for a pairing's profile, in the pairing's settings. */
+    Row begin(UUID pairingId, int count) {
+        if (count < ControlStrip.FEWEST || count > ControlStrip.MOST) {
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE,
+                "A strip has " + ControlStrip.FEWEST + " to " + ControlStrip.MOST + " patches.", "Ask for such a number.");
+        }
+        PairingVersion pairing = pairings.get(pairingId.toString());
+        Printer printer = printers.get(UUID.fromString(pairing.printerId()));
+        ControlStrip strip = ControlStrip.of(profiles.get(pairing.profileHash()), count);
+        ChartSheets.Area area = sheets.area(printer, pairing.settings().mediaType());
+        ChartPage page = ChartPage.of(chart(strip), area.widthMm(), area.lengthMm()).get(0);
+        Row row = transaction.execute(t -> {
+            PairingVersion asTheyAre = sheets.numbersAsTheyAre(printer,
+                new ChartSheets.Paper(pairing.paper(), pairing.surface(), pairing.body()), pairing.settings(), pairing.intent());
+            String title = "Check of " + pairing.paper();
+            UUID docket = sheets.print(page, title,
+                List.of(title + " · " + LocalDate.now(clock).format(DATE), pairing.paper() + " on " + pairing.printerName(),
+                    "Read from A1 row by row"),
+                asTheyAre);
+            Row made = new Row(UUID.randomUUID(), pairingId, pairing.number(), UUID.fromString(asTheyAre.pairingId()), docket, strip,
+                new Area(page.columns(), area.lengthMm()), clock.instant(), Optional.empty());
+            checks.add(made);
+            return made;
+        });
+        events.publish("check", row.id().toString());
+        return row;
+    }
+
+    private static ProfileChart chart(ControlStrip strip) {
+        return ProfileChart.own(IntStream.range(0, strip.patches().size())
+            .mapToObj(i -> new Cgats.Sent(Integer.toString(i + 1), strip.patches().get(i).device())).toList());
+    }
+
+    ChartPage page(Row r) {
+        return ChartPage.of(chart(r.strip()), (r.area().columns() + 1.5) * ChartPage.PATCH_MM, r.area().lengthMm()).get(0);
+    }
+
+    /** Has the instrument in the printer's room read it; once more where it was read before. */
+    Row byInstrument(UUID id) {
+        Row r = checks.get(id);
+        return read(r, sheets.instrument(r.docketId(), page(r)));
+    }
+
+    Row byFile(UUID id, String text) {
+        return read(checks.get(id), Readings.parse(text));
+    }
+
+    private Row read(Row r, Readings readings) {
+        List<Lab> colours = ChartSheets.inOrder(page(r), readings);
+        checks.read(r.id(), new Read(colours, StripVerdict.of(r.strip(), colours), clock.instant()));
+        events.publish("check", r.id().toString());
+        return checks.get(r.id());
+    }
+
+    void drop(UUID id) {
+        checks.delete(checks.get(id).id());
+        events.publish("check", id.toString());
+    }
+}

@@ -1,0 +1,83 @@
+package wistel.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.charset.StandardCharsets;
+import org.testng.annotations.AfterMethod;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+import wistel.core.icc.profile.Intent;
+import wistel.standin.ink.Drift;
+import wistel.standin.ink.Paper;
+import wistel.standin.room.Feeds;
+
+/** A paper that is checked now and then, on a printer that changes. */
+public class PaperCheckTest extends InTestRoom {
+
+    @BeforeClass
+    void pair() throws Exception {
+        PrintingTest.pair(test, Paper.SKERRY_BARYTA, Feeds.REAR, Intent.RELATIVE);
+    }
+
+    @AfterMethod
+    void asItWas() {
+        test.room.printer().drift(Drift.NONE);
+    }
+
+    private String checks() {
+        return "/api/pairings/" + api.get("/api/pairings").body().get(0).path("pairingId").asString() + "/checks";
+    }
+
+    private JsonNode printed() {
+        Api.Answer begun = api.post(checks(), "{\"patches\":36}", 0);
+        assertThat(begun.status()).as(begun.body().toString()).isEqualTo(201);
+        return Waiting.until(() -> api.get(checks()).body().get(0), c -> c.path("state").asString().equals("done"), 60);
+    }
+
+    private JsonNode read() {
+        return api.post("/api/checks/" + printed().path("id").asString() + "/readings/instrument", "", 0).body();
+    }
+
+    @Test
+    public void aPrinterThatHasNotChangedHolds() {
+        JsonNode check = read();
+        assertThat(check.path("patches").size()).isEqualTo(36);
+        assertThat(check.path("verdict").path("advice").get(0).asString()).as(check.path("figures").toString()).isEqualTo("KEEP");
+        assertThat(check.path("verdict").path("all").path("mean").asDouble()).isLessThan(0.8);
+        assertThat(api.get("/api/pairings").body().size()).as("what it is printed on is offered to nobody").isEqualTo(1);
+    }
+
+    @Test
+    public void eachDriftIsToldWithItsReason() {
+        test.room.printer().drift(Drift.BLOCKED_NOZZLE);
+        assertThat(read().path("verdict").path("advice").get(0).asString()).isEqualTo("CLEAN_HEADS");
+        test.room.printer().drift(Drift.PAPER_BATCH);
+        assertThat(read().path("verdict").path("advice").toString()).contains("OTHER_PAPER");
+        test.room.printer().drift(Drift.INK_BATCH);
+        JsonNode inks = read().path("verdict");
+        assertThat(inks.path("advice").toString()).contains("REPROFILE").doesNotContain("OTHER_PAPER");
+        assertThat(api.get(checks()).body().size()).as("all of them stay").isGreaterThanOrEqualTo(3);
+    }
+
+    @Test
+    public void aPaperThatIsDueIsToldOnTheBench() {
+        api.put("/api/settings/checks", "{\"days\":30}", 0);
+        assertThat(api.get("/api/settings/checks").body().path("days").asInt()).isEqualTo(30);
+        assertThat(api.put("/api/settings/checks", "{\"days\":-1}", 0).status()).isEqualTo(400);
+        api.put("/api/settings/checks", "{\"days\":0}", 0);
+    }
+
+    @Test
+    public void whatIsNoReadingOfItIsRefused() {
+        String id = printed().path("id").asString();
+        for (String bad : new String[] {"", "1 50 0 0\n2 51 0 0", "no numbers"}) {
+            Api.Answer answer = api.post("/api/checks/" + id + "/readings", bad.getBytes(StandardCharsets.US_ASCII));
+            assertThat(answer.status()).as(bad).isBetween(400, 422);
+            assertThat(answer.body().path("next").asString()).isNotBlank();
+        }
+        assertThat(api.post(checks(), "{\"patches\":7}", 0).status()).isEqualTo(400);
+        assertThat(api.delete("/api/checks/" + id).status()).isEqualTo(204);
+        assertThat(api.post("/api/checks/" + id + "/readings/instrument", "", 0).status()).isEqualTo(404);
+    }
+}
