@@ -34,6 +34,11 @@ export function useServerEvents() {
     source.addEventListener('watched-folder', () => client.invalidateQueries({ queryKey: ['watched-folder'] }))
     source.addEventListener('wedge', () => client.invalidateQueries({ queryKey: ['wedges'] }))
     source.addEventListener('profiling', () => client.invalidateQueries({ queryKey: ['profilings'] }))
+    source.addEventListener('library', () => client.invalidateQueries({ queryKey: ['libraries'] }))
+    source.addEventListener('check', () => {
+      client.invalidateQueries({ queryKey: ['pairings'] })
+      client.invalidateQueries({ queryKey: ['bench'] })
+    })
     source.addEventListener('pairing', () => {
       client.invalidateQueries({ queryKey: ['pairings'] })
       client.invalidateQueries({ queryKey: ['docket'] })

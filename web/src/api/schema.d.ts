@@ -1972,6 +1972,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pairings/{id}/same-paper": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["samePaper"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pairings/{id}/true-size": {
         parameters: {
             query?: never;
@@ -4673,6 +4689,10 @@ export interface components {
             /** @enum {string} */
             state?: "waiting" | "rendering" | "sending" | "printing" | "done" | "failed" | "cancelled";
             stock: string;
+        };
+        SamePaper: {
+            /** Format: uuid */
+            pairingId: string;
         };
         ScanFigures: {
             /** Format: double */
@@ -8891,6 +8911,32 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["RulerView"];
+                };
+            };
+        };
+    };
+    samePaper: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SamePaper"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PairingVersion"];
                 };
             };
         };

@@ -134,7 +134,7 @@ function Compared({ p }: { p: ProfilingView }) {
     [MAKE.black, (j) => `L* ${fixed(j.inspection.blackL.RELATIVE ?? 0, 1)}`],
   ]
   return (
-    <table className="plain compared">
+    <table className="plain beside-in-use">
       <thead>
         <tr>
           <th />

@@ -94,22 +94,24 @@ export function Makers() {
                   </div>
                 </td>
                 <td>{p.maker}</td>
-                <td className="fetches">
-                  {p.profiles
-                    .filter((f) => !own || f.printerId)
-                    .map((f) => (
-                      <span key={f.url}>
-                        {f.printer}, {qualityWords(f.quality)}{' '}
+                <td>
+                  {byPrinter(p, own).map(([printer, profiles]) => (
+                    <div key={printer} className="fetches">
+                      <span>{printer}</span>
+                      {profiles.map((f) => (
                         <Button
+                          key={f.url}
                           size="small"
+                          aria-label={MAKERS.fetchFor(p.title, printer, qualityWords(f.quality))}
                           loading={fetch.isPending && fetch.variables.url === f.url}
                           disabled={fetch.isPending || printers.length === 0}
                           onClick={() => fetch.mutate({ paper: p, url: f.url, printerId: f.printerId ?? printers[0]?.id ?? '' })}
                         >
-                          {MAKERS.fetch}
+                          {MAKERS.fetch(qualityWords(f.quality))}
                         </Button>
-                      </span>
-                    ))}
+                      ))}
+                    </div>
+                  ))}
                 </td>
               </tr>
             ))}
@@ -139,6 +141,12 @@ export function Makers() {
       </Modal>
     </div>
   )
+}
+
+/** Profiles of a paper, gathered by the printer that they are for. */
+function byPrinter(paper: LibraryPaper, own: boolean): [string, LibraryPaper['profiles']][] {
+  const shown = paper.profiles.filter((f) => !own || f.printerId)
+  return [...new Set(shown.map((f) => f.printer))].map((name) => [name, shown.filter((f) => f.printer === name)])
 }
 
 /** All that was fetched, before any of it is kept. */

@@ -5,7 +5,7 @@ import { answer, api, type Problem } from '../api/client'
 import type { FetchedProposal, NewProfiling, Pairing, PairingProposal } from '../api/types'
 import { FileButton } from '../parts/FileButton'
 import { INTENTS } from '../proof/words'
-import { CURLS, MAKE, PROFILE } from './words'
+import { CURLS, MAKE, MAKERS, PROFILE } from './words'
 
 type Body = Pairing['body']
 type ChartAsked = {
@@ -147,7 +147,7 @@ export function Pair({
       }}
     >
       <h2 className="head">{begun ? MAKE.head : of ? PROFILE.change : PROFILE.pair}</h2>
-      <p className="soft">{begun ? MAKE.help : of ? PROFILE.changeHelp : PROFILE.pairHelp}</p>
+      <p className="soft">{begun ? MAKE.help : of ? PROFILE.changeHelp : proposed ? MAKERS.pairHelp : PROFILE.pairHelp}</p>
       {begun && (
         <div className="side-by-side">
           <Form.Item name="size" label="chart">

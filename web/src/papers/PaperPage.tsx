@@ -1,5 +1,5 @@
-import { useQuery } from '@tanstack/react-query'
-import { App, Button, Modal } from 'antd'
+import { useQuery, useQueryClient } from '@tanstack/react-query'
+import { App, Button, Modal, Select } from 'antd'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { answer, api, type Problem } from '../api/client'
@@ -12,7 +12,7 @@ import { PaperChecks } from './PaperChecks'
 import { PaperGamut } from './PaperGamut'
 import { ProfileJudged, ProfilePlots, useJudgement } from './ProfileJudged'
 import { TrueSize } from './TrueSize'
-import { bodyWords, MAKERS, PAPER, setWords, versionWords } from './words'
+import { bodyWords, MAKERS, PAPER, SAME, setWords, versionWords } from './words'
 import './papers.css'
 
 /** One pairing: what its paper holds, its profile judged, how it came to be so, and whether its prints come out true to size. */
@@ -58,6 +58,7 @@ export function PaperPage() {
       <div className="paper-columns">
         <div>
           <PaperGamut pairing={p} />
+          <PaperChecks pairing={p} />
           {judged && <ProfilePlots judged={judged} />}
         </div>
         <div>
@@ -79,6 +80,7 @@ export function PaperPage() {
             <dt>{PAPER.loaded}</dt>
             <dd>{uses && uses.loaded.length > 0 ? uses.loaded.join('; ') : PAPER.nowhere}</dd>
             <FromWhere hash={p.profileHash} />
+            <SamePaper pairing={p} complain={complain} />
             {p.curves.length > 0 && (
               <>
                 <dt>monochrome</dt>
@@ -94,7 +96,6 @@ export function PaperPage() {
             )}
           </dl>
           <Versions made={versions} prints={uses?.prints ?? {}} />
-          <PaperChecks pairing={p} />
           <TrueSize pairing={p} complain={complain} />
         </div>
       </div>
@@ -102,6 +103,46 @@ export function PaperPage() {
         {changing && <Pair profileHash={p.profileHash} of={p} done={() => change(false)} complain={complain} />}
       </Modal>
     </div>
+  )
+}
+
+/** One paper under two names becomes one. */
+function SamePaper({ pairing, complain }: { pairing: Pairing; complain: (e: Problem) => void }) {
+  const { modal } = App.useApp()
+  const client = useQueryClient()
+  const { data: all = [] } = useQuery({
+    queryKey: ['pairings'],
+    queryFn: ({ signal }) => answer(api.GET('/api/pairings', { signal })),
+  })
+  const others = [...new Map(all.filter((o) => o.paper !== pairing.paper).map((o) => [o.paper, o.pairingId])).entries()]
+  const merge = (other: string) =>
+    modal.confirm({
+      title: SAME.ask(pairing.paper, others.find(([, id]) => id === other)?.[0] ?? ''),
+      content: SAME.help,
+      okText: SAME.yes,
+      cancelText: SAME.no,
+      onOk: () =>
+        answer(
+          api.POST('/api/pairings/{id}/same-paper', {
+            params: { path: { id: pairing.pairingId } },
+            body: { pairingId: other },
+          }),
+        ).then(() => client.invalidateQueries({ queryKey: ['pairings'] }), complain),
+    })
+  return (
+    <>
+      <dt>{SAME.label.toLowerCase()}</dt>
+      <dd>
+        <Select
+          size="small"
+          aria-label={SAME.label}
+          value=""
+          popupMatchSelectWidth={false}
+          options={[{ value: '', label: SAME.choose }, ...others.map(([paper, id]) => ({ value: id, label: paper }))]}
+          onChange={(id) => id && merge(id)}
+        />
+      </dd>
+    </>
   )
 }
 

@@ -8,6 +8,7 @@ import { FileButton } from '../parts/FileButton'
 import { fixed, labCss } from '../parts/numbers'
 import { BringProfile } from './BringProfile'
 import { MakeProfile, OpenProfilings } from './MakeProfile'
+import { type Order, OrderChoice, ordered, useRanking } from './order'
 import './papers.css'
 import { Pair } from './Pair'
 import { StartingPoints } from './StartingPoints'
@@ -22,6 +23,8 @@ export function Papers() {
     queryFn: ({ signal }) => answer(api.GET('/api/printers', { signal })),
   })
   const [changing, change] = useState<Pairing>()
+  const [order, orderBy] = useState<Order>('name')
+  const { data: ranked } = useRanking(order)
   const setTo = (p: Pairing) => setWords(p, printers?.find((k) => k.id === p.printerId)?.can)
   const client = useQueryClient()
   const navigate = useNavigate()
@@ -58,6 +61,7 @@ export function Papers() {
           No pairing is known yet. Bring the profile that came with a paper: Wistel says what it is, and pairs it with a printer.
         </p>
       )}
+      {data && data.length > 1 && <OrderChoice order={order} choose={orderBy} />}
       {data && data.length > 0 && (
         <table className="plain">
           <thead>
@@ -75,7 +79,7 @@ export function Papers() {
             </tr>
           </thead>
           <tbody>
-            {data.map((p) => (
+            {ordered(data, order, ranked).map((p) => (
               <tr key={p.pairingId}>
                 <td>
                   <span className="swatch" style={{ background: labCss(p.whiteLab) }} />

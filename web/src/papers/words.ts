@@ -210,7 +210,9 @@ export const MAKERS = {
   paper: 'Paper',
   maker: 'Maker',
   profiles: 'Profiles',
-  fetch: 'Fetch',
+  fetch: (quality: string) => `Fetch, ${quality}`,
+  fetchFor: (paper: string, printer: string, quality: string) => `Fetch ${paper} for ${printer}, ${quality}`,
+  pairHelp: 'Set as its maker says. The media type is part of it: set another one on the printer, and the profile is void.',
   looked: 'What was fetched',
   nothing: 'No library has such a paper. Try fewer words, or papers for other printers.',
   noLibrary: 'No library is known yet. A paper maker can tell you the address of theirs.',
@@ -264,4 +266,24 @@ export const CHECKS = {
     HUE: 'their hues, ΔH*',
     GRAY: 'grays, ΔC*',
   },
+}
+
+export const ORDER = {
+  by: 'first',
+  label: 'Which paper comes first',
+  columns: [
+    { value: 'name', label: 'by name' },
+    { value: 'black', label: 'the deepest black' },
+    { value: 'white', label: 'the whitest' },
+  ],
+  picture: 'the closest to a picture',
+}
+
+export const SAME = {
+  label: 'The same paper as',
+  choose: 'none other',
+  ask: (paper: string, other: string) => `Is ${paper} the same paper as ${other}?`,
+  help: 'All of its pairings are of that paper from now on. Prints keep the name that they were made under.',
+  yes: 'It is',
+  no: 'It is not',
 }

@@ -13,6 +13,7 @@ import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import org.testng.ITestResult;
 import org.testng.annotations.AfterClass;
@@ -91,5 +92,19 @@ abstract class InBrowser {
 
     Locator button(String name) {
         return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+    }
+
+    /** What a moving picture looks like once it rests. */
+    static byte[] settled(Locator body) {
+        byte[] before = body.screenshot();
+        for (int i = 0; i < 20; i++) {
+            page.waitForTimeout(400);
+            byte[] now = body.screenshot();
+            if (Arrays.equals(now, before)) {
+                return now;
+            }
+            before = now;
+        }
+        return before;
     }
 }

@@ -6,7 +6,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import java.util.Arrays;
 import java.util.regex.Pattern;
 import org.testng.annotations.Test;
 
@@ -60,20 +59,6 @@ public class WrapsAndTonesTest extends InBrowser {
         assertThat((int) (Integer) page.evaluate("document.documentElement.scrollWidth")).isLessThanOrEqualTo(1280);
         page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("one picture")).click();
         assertThat(page.getByTestId("readback")).containsText("picture 240 × 160 mm");
-    }
-
-    /** The body's picture once it no longer changes: textures come a moment later. */
-    private byte[] settled(Locator body) {
-        byte[] before = body.screenshot();
-        for (int i = 0; i < 20; i++) {
-            page.waitForTimeout(400);
-            byte[] now = body.screenshot();
-            if (Arrays.equals(now, before)) {
-                return now;
-            }
-            before = now;
-        }
-        return before;
     }
 
     /** A wedge in the driver's monochrome is printed, read, straightened and kept. */

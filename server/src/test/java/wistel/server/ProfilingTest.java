@@ -235,4 +235,22 @@ public class ProfilingTest extends InTestRoom {
         }
         assertThat(asked("Skerry", "null", "\"size\":\"SMALL\",\"chart\":\"x\"").status()).as("both").isEqualTo(400);
     }
+
+    @Test
+    public void aPaperUnderTwoNamesBecomesOne() {
+        JsonNode p = pairing();
+        JsonNode twin = api.post("/api/pairings",
+            "{\"profileHash\":\"" + p.path("profileHash").asString() + "\",\"printerId\":\"" + p.path("printerId").asString()
+                + "\",\"paper\":\"Skerry B. 310\",\"surface\":\"gloss\",\"body\":" + p.path("body") + ",\"settings\":" + p.path("settings")
+                + ",\"intent\":\"RELATIVE\"}",
+            0).body();
+        String path = "/api/pairings/" + twin.path("pairingId").asString() + "/same-paper";
+        String as = "{\"pairingId\":\"" + p.path("pairingId").asString() + "\"}";
+        JsonNode merged = api.post(path, as, 0).body();
+        assertThat(merged.path("paper").asString()).isEqualTo(PAPER.label());
+        assertThat(merged.path("surface")).isEqualTo(p.path("surface"));
+        assertThat(merged.path("number").asInt()).isEqualTo(2);
+        assertThat(api.post(path, as, 0).status()).as("once").isEqualTo(409);
+        api.delete("/api/pairings/" + twin.path("pairingId").asString());
+    }
 }

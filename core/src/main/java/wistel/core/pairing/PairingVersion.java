@@ -57,6 +57,12 @@ public record PairingVersion(String pairingId, int number, String printerId, Str
             blackL, next, curves);
     }
 
+    /** The same, its paper being that of another pairing. */
+    public PairingVersion onPaper(PairingVersion other) {
+        return new PairingVersion(pairingId, number, printerId, printerName, other.paper, other.surface, other.body, settings, profileHash,
+            intent, whiteLab, blackL, feedScale, curves);
+    }
+
     /**
      * With what was measured of the version before: all of that stays which doesn't hang on a profile, printer, paper or media type that is
      * another one now.

@@ -49,7 +49,7 @@ class PaperCheckController {
 
     /**
      * @param version of the pairing that it is about
-     * @param attempt of its print
+     * @param attempt of its print; empty before, and of a strip that was printed elsewhere
      * @param figures of the verdict beside their limits
      */
     record CheckView(UUID id, UUID pairingId, int version, Instant created, Optional<UUID> attempt, Optional<AttemptState> state,
@@ -117,7 +117,7 @@ class PaperCheckController {
             Optional<Lab> read = r.read().map(x -> x.colours().get(at));
             patches.add(new StripPatchView(page.name(i), p.name(), p.kind(), p.foreseen(), read, read.map(p.foreseen()::deltaE2000)));
         }
-        Optional<Attempt> attempt = sheets.attempt(r.docketId());
+        Optional<Attempt> attempt = r.docketId().flatMap(sheets::attempt);
         return new CheckView(r.id(), r.pairingId(), r.version(), r.created(), attempt.map(Attempt::id), attempt.map(Attempt::state),
             patches,
             r.read().map(Read::verdict), r.read().map(x -> x.verdict().figures()).orElse(List.of()), r.read().map(Read::taken));

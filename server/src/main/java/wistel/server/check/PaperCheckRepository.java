@@ -4,6 +4,7 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Instant;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -37,18 +38,18 @@ class PaperCheckRepository {
     }
 
     /**
-     * @param version        of the pairing whose profile foresees the strip
-     * @param chartPairingId on which it is printed with its numbers left alone
+     * @param version  of the pairing whose profile foresees the strip
+     * @param docketId of its print; empty of one that was printed elsewhere
      */
-    record Row(UUID id, UUID pairingId, int version, UUID chartPairingId, UUID docketId, ControlStrip strip, Area area, Instant created,
+    record Row(UUID id, UUID pairingId, int version, Optional<UUID> docketId, ControlStrip strip, Area area, Instant created,
         Optional<Read> read) {
     }
 
     void add(Row r) {
-        jdbc.sql("insert into paper_check (id, pairing_id, version, chart_pairing_id, docket_id, strip, columns, length_mm, created) "
-            + "values (?, ?, ?, ?, ?, ?::jsonb, ?, ?, ?)")
-            .params(r.id, r.pairingId, r.version, r.chartPairingId, r.docketId, json.text(r.strip), r.area.columns, r.area.lengthMm,
-                Timestamp.from(r.created))
+        jdbc.sql("insert into paper_check (id, pairing_id, version, docket_id, strip, columns, length_mm, created) "
+            + "values (?, ?, ?, ?, ?::jsonb, ?, ?, ?)")
+            .params(Arrays.asList(r.id, r.pairingId, r.version, r.docketId.orElse(null), json.text(r.strip), r.area.columns,
+                r.area.lengthMm, Timestamp.from(r.created)))
             .update();
     }
 
@@ -85,7 +86,7 @@ class PaperCheckRepository {
             : Optional.of(new Read(List.of(json.read(lab, Lab[].class)), json.read(r.getString("verdict"), StripVerdict.class),
                 r.getTimestamp("taken").toInstant()));
         return new Row(r.getObject("id", UUID.class), r.getObject("pairing_id", UUID.class), r.getInt("version"),
-            r.getObject("chart_pairing_id", UUID.class), r.getObject("docket_id", UUID.class),
+            Optional.ofNullable(r.getObject("docket_id", UUID.class)),
             json.read(r.getString("strip"), ControlStrip.class), new Area(r.getInt("columns"), r.getDouble("length_mm")),
             r.getTimestamp("created").toInstant(), read);
     }

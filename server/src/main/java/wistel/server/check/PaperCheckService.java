@@ -1,6 +1,7 @@
 package wistel.server.check;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
@@ -13,6 +14,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 import wistel.core.cgats.Cgats;
 import wistel.core.cgats.Readings;
 import wistel.core.colour.Lab;
+import wistel.core.fault.Conflict;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.icc.check.ControlStrip;
 import wistel.core.icc.check.StripVerdict;
@@ -31,7 +33,7 @@ import wistel.server.store.ProfileRepository;
 
 /** Checks of papers: a strip is printed, read and judged. */
 @Service
-class PaperCheckService {
+public class PaperCheckService {
     private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
 
     private final PaperCheckRepository checks;
@@ -74,13 +76,36 @@ class PaperCheckService {
                 List.of(title + " · " + LocalDate.now(clock).format(DATE), pairing.paper() + " on " + pairing.printerName(),
                     "Read from A1 row by row"),
                 asTheyAre);
-            Row made = new Row(UUID.randomUUID(), pairingId, pairing.number(), UUID.fromString(asTheyAre.pairingId()), docket, strip,
+            Row made = new Row(UUID.randomUUID(), pairingId, pairing.number(), Optional.of(docket), strip,
                 new Area(page.columns(), area.lengthMm()), clock.instant(), Optional.empty());
             checks.add(made);
             return made;
         });
         events.publish("check", row.id().toString());
         return row;
+    }
+
+    /**
+     * Takes what was read of a strip that was printed elsewhere.
+     *
+     * @param taken when it was read
+     */
+    public UUID printedElsewhere(UUID pairingId, int count, String text, Instant taken) {
+        PairingVersion pairing = pairings.get(pairingId.toString());
+        ControlStrip strip = ControlStrip.of(profiles.get(pairing.profileHash()), count);
+        ChartSheets.Area area = sheets.area(printers.get(UUID.fromString(pairing.printerId())), pairing.settings().mediaType());
+        ChartPage page = ChartPage.of(chart(strip), area.widthMm(), area.lengthMm()).get(0);
+        Row row = new Row(UUID.randomUUID(), pairingId, pairing.number(), Optional.empty(), strip,
+            new Area(page.columns(), area.lengthMm()),
+            taken, Optional.empty());
+        List<Lab> colours = ChartSheets.inOrder(page, Readings.parse(text));
+        StripVerdict verdict = StripVerdict.of(strip, colours);
+        transaction.executeWithoutResult(t -> {
+            checks.add(row);
+            checks.read(row.id(), new Read(colours, verdict, taken));
+        });
+        events.publish("check", row.id().toString());
+        return row.id();
     }
 
     private static ProfileChart chart(ControlStrip strip) {
@@ -95,7 +120,9 @@ class PaperCheckService {
     /** Has the instrument in the printer's room read it; once more where it was read before. */
     Row byInstrument(UUID id) {
         Row r = checks.get(id);
-        return read(r, sheets.instrument(r.docketId(), page(r)));
+        UUID docket = r.docketId().orElseThrow(() -> new Conflict(Conflict.Reason.STOPPED, "This strip was printed elsewhere.",
+            "Bring its reading as a file."));
+        return read(r, sheets.instrument(docket, page(r)));
     }
 
     Row byFile(UUID id, String text) {

@@ -3,6 +3,7 @@ package wistel.server.demo;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import wistel.core.icc.making.ProfileChart;
 import wistel.core.icc.profile.Intent;
 import wistel.core.paper.FeedScale;
 import wistel.core.paper.PaperBody;
@@ -65,6 +66,24 @@ final class DemoPlan {
         }
     }
 
-    record Scenario(List<PairingPlan> pairings, List<DocketPlan> dockets, List<WedgePlan> wedges) {
+    /** @param libraries of the print room, by their makers' keys */
+    record PapersPlan(List<String> libraries, List<FetchedPlan> fetched, List<MadePlan> made, List<ChecksPlan> checks) {
+    }
+
+    record FetchedPlan(String library, String paper, String printer) {
+    }
+
+    /** A paper whose profile is made here. */
+    record MadePlan(String printer, String paper, String surface, PaperBody body, Map<String, String> settings, Intent intent,
+        ProfileChart.Size size) {
+    }
+
+    record ChecksPlan(String printer, String paper, int patches, List<ReadingPlan> readings) {
+    }
+
+    record ReadingPlan(String file, int monthsAgo) {
+    }
+
+    record Scenario(List<PairingPlan> pairings, List<DocketPlan> dockets, List<WedgePlan> wedges, PapersPlan papers) {
     }
 }

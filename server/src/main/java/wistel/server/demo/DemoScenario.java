@@ -45,12 +45,14 @@ public class DemoScenario {
     private final DemoRepository entries;
     private final DemoDockets dockets;
     private final DemoPrints prints;
+    private final DemoPapers papers;
     private final Shutdown shutdown;
     private final TransactionTemplate transaction;
     private volatile Scenario laid;
 
     DemoScenario(@Value("${wistel.demo}") String folder, JsonMapper mapper, ProfileRepository profiles, PairingRepository pairings,
-        DemoRepository entries, DemoDockets dockets, DemoPrints prints, Shutdown shutdown, TransactionTemplate transaction) {
+        DemoRepository entries, DemoDockets dockets, DemoPrints prints, DemoPapers papers, Shutdown shutdown,
+        TransactionTemplate transaction) {
         this.folder = folder;
         // a plan names only what it wants to be different
         this.mapper = mapper.rebuild().disable(DeserializationFeature.FAIL_ON_NULL_CREATOR_PROPERTIES).build();
@@ -59,6 +61,7 @@ public class DemoScenario {
         this.entries = entries;
         this.dockets = dockets;
         this.prints = prints;
+        this.papers = papers;
         this.shutdown = shutdown;
         this.transaction = transaction;
     }
@@ -83,6 +86,7 @@ public class DemoScenario {
         Optional.ofNullable(laid).ifPresent(scenario -> {
             scenario.dockets().forEach(prints::print);
             scenario.wedges().forEach(prints::wedge);
+            Optional.ofNullable(scenario.papers()).ifPresent(papers::lay);
         });
     }
 
@@ -97,6 +101,7 @@ public class DemoScenario {
             }
             pairing(demo, plan, printer, say);
         }
+        Optional.ofNullable(scenario.papers()).ifPresent(papers::libraries);
         int nth = 0;
         for (DocketPlan plan : scenario.dockets()) {
             nth++;

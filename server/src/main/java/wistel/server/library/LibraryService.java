@@ -20,6 +20,8 @@ import org.springframework.transaction.support.TransactionTemplate;
 import wistel.core.fault.Conflict;
 import wistel.core.fault.LibraryException;
 import wistel.core.fault.NotFound;
+import wistel.core.icc.profile.Intent;
+import wistel.core.paper.PaperBody;
 import wistel.server.edge.Events;
 import wistel.server.library.Catalogue.CataloguePaper;
 import wistel.server.library.Catalogue.CatalogueProfile;
@@ -32,7 +34,7 @@ import wistel.server.pairing.ProfileFiles;
 
 /** Asks libraries, only when a person wants it, and fetches profiles from them. */
 @Service
-class LibraryService {
+public class LibraryService {
     private static final int LARGEST_PAGE = 4 << 20;
     private static final int LARGEST_PROFILE = 32 << 20;
     private static final int LARGEST_LICENCE = 64 << 10;
@@ -73,6 +75,34 @@ class LibraryService {
         transaction.executeWithoutResult(t -> libraries.put(added, read.papers));
         events.publish("library", added.id().toString());
         return added;
+    }
+
+    /** The id of a library at an address, added where it isn't there yet. */
+    public UUID known(String address, boolean ownNetwork) {
+        return libraries.all().stream().filter(l -> l.address().equals(address)).map(Library::id).findFirst()
+            .orElseGet(() -> add(address, ownNetwork).id());
+    }
+
+    /** A paper of a library with its profile for a printer. */
+    public record FoundPaper(String title, String surface, PaperBody body, CatalogueSettings settings, String profileHash) {
+    }
+
+    /** What a printer is to be set to, as a library says. */
+    public record CatalogueSettings(String mediaType, String feed, int quality, Intent intent) {
+    }
+
+    /** Fetches a paper by its name; empty where the library has none for the printer. */
+    public Optional<FoundPaper> fetchNamed(UUID library, String title, String printer) throws IOException {
+        for (Kept k : libraries.papers()) {
+            Optional<CatalogueProfile> of = k.paper().profiles().stream().filter(p -> p.printer().equals(printer)).findFirst();
+            if (k.libraryId().equals(library) && k.paper().title().equals(title) && of.isPresent()) {
+                CatalogueProfile p = of.get();
+                Fetched fetched = fetch(library, k.paper().itemId(), p.url().toString());
+                return Optional.of(new FoundPaper(title, k.paper().surface(), k.paper().body(),
+                    new CatalogueSettings(p.mediaType(), p.feed(), p.quality(), p.intent()), fetched.profile().hash()));
+            }
+        }
+        return Optional.empty();
     }
 
     /** Asks it anew; what was there stays when it doesn't answer. */

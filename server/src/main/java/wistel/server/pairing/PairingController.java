@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
+import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -15,6 +16,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import wistel.core.fault.Conflict;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.fault.ProfileException;
 import wistel.core.icc.profile.Intent;
@@ -39,17 +41,42 @@ class PairingController {
     private final ProfileFiles files;
     private final PrinterRepository printers;
     private final Events events;
+    private final TransactionTemplate transaction;
 
-    PairingController(PairingRepository pairings, ProfileFiles files, PrinterRepository printers, Events events) {
+    PairingController(PairingRepository pairings, ProfileFiles files, PrinterRepository printers, Events events,
+        TransactionTemplate transaction) {
         this.pairings = pairings;
         this.files = files;
         this.printers = printers;
         this.events = events;
+        this.transaction = transaction;
     }
 
     @GetMapping("/api/pairings")
     List<PairingVersion> pairings() {
         return pairings.all();
+    }
+
+    /**
+     * It is the same paper as that of another pairing: all pairings of it are of that paper from their next version on.
+     *
+     * @return the next version of the pairing
+     */
+    @PostMapping("/api/pairings/{id}/same-paper")
+    PairingVersion samePaper(@PathVariable UUID id, @RequestBody SamePaper asked) {
+        PairingVersion of = pairings.get(id.toString());
+        PairingVersion as = pairings.get(asked.pairingId.toString());
+        if (of.paper().equals(as.paper())) {
+            throw new Conflict(Conflict.Reason.STOPPED, "They are of one paper already.", "Choose another.");
+        }
+        transaction.executeWithoutResult(t -> pairings.all().stream().filter(p -> p.paper().equals(of.paper()))
+            .forEach(p -> pairings.add(p.onPaper(as))));
+        events.publish("pairing", id.toString());
+        return pairings.get(id.toString());
+    }
+
+    /** @param pairingId whose paper it is */
+    record SamePaper(UUID pairingId) {
     }
 
     /** Takes an ICC profile of a printer and paper, or a zip of some, as the request's body, and tells what each is. */

@@ -40,7 +40,7 @@ import wistel.server.store.ProfileRepository;
 
 /** Profiles from charts that were read: made behind the request, judged, kept as a pairing, written as files. */
 @Service
-class ProfileMakingService {
+public class ProfileMakingService {
     private static final Logger LOG = LoggerFactory.getLogger(ProfileMakingService.class);
 
     private final Map<UUID, Run> running = new ConcurrentHashMap<>();

@@ -45,7 +45,7 @@ import wistel.server.store.ProfileRepository;
 
 /** Charts for profiles: laid, printed, dried, read, each step left and taken up when a person likes. */
 @Service
-class ProfilingService {
+public class ProfilingService {
     private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
     /** Fewer patches don't say what one of them should be. */
     private static final int FEWEST_JUDGED = 80;
@@ -79,8 +79,8 @@ class ProfilingService {
      * @param size of a chart of Wistel's own
      * @param own  a person's own, as CGATS
      */
-    record Asked(Optional<ProfileChart.Size> size, Optional<String> own) {
-        Asked {
+    public record Asked(Optional<ProfileChart.Size> size, Optional<String> own) {
+        public Asked {
             if (size.isPresent() && own.isPresent()) {
                 throw new InvalidRequest(InvalidRequest.Reason.REQUEST_UNCLEAR, "A size and a chart are given.", "Give one of them.");
             }
@@ -88,7 +88,7 @@ class ProfilingService {
     }
 
     /** What a profile is to be made for: the printer and how it will be set from then on. */
-    record Wanted(UUID printerId, String paper, String surface, PaperBody body, DriverSettings settings, Intent intent) {
+    public record Wanted(UUID printerId, String paper, String surface, PaperBody body, DriverSettings settings, Intent intent) {
     }
 
     /**
