@@ -41,5 +41,5 @@ export const CHECKED = {
   head: 'Papers kept true',
   help: 'Inks, heads and batches of paper change. A strip that is printed and read now and then tells before a print does.',
   every: 'the bench reminds after so many days; 0 is never',
-  save: 'Keep it so',
+  save: 'Remind me so',
 }
