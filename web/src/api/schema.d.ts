@@ -1956,6 +1956,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pairings/{id}/judging-pages": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["pages"];
+        put?: never;
+        post: operations["print_2"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pairings/{id}/rulers": {
         parameters: {
             query?: never;
@@ -3662,6 +3678,20 @@ export interface components {
             over: string;
             /** @enum {string} */
             way: "GLUED" | "BUTTED";
+        };
+        JudgedPage: {
+            /** Format: uuid */
+            attempt?: string;
+            /** Format: uuid */
+            docketId: string;
+            /** Format: date-time */
+            printed: string;
+            remark: string;
+            /** @enum {string} */
+            state?: "waiting" | "rendering" | "sending" | "printing" | "done" | "failed" | "cancelled";
+            verdict: string;
+            /** Format: int32 */
+            version: number;
         };
         Kept: {
             /** Format: int64 */
@@ -8889,6 +8919,50 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Boundary"];
+                };
+            };
+        };
+    };
+    pages: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["JudgedPage"][];
+                };
+            };
+        };
+    };
+    print_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["JudgedPage"];
                 };
             };
         };

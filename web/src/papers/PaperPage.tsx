@@ -6,6 +6,7 @@ import { answer, api, type Problem } from '../api/client'
 import type { MadePairing, Pairing } from '../api/types'
 import { day, fixed, labCss, moment } from '../parts/numbers'
 import { wordFor } from '../printers/words'
+import { JudgingPages } from './JudgingPages'
 import { MakeProfile } from './MakeProfile'
 import { Pair } from './Pair'
 import { PaperChecks } from './PaperChecks'
@@ -96,6 +97,7 @@ export function PaperPage() {
             )}
           </dl>
           <Versions made={versions} prints={uses?.prints ?? {}} />
+          <JudgingPages pairing={p} complain={complain} />
           <TrueSize pairing={p} complain={complain} />
         </div>
       </div>

@@ -287,3 +287,14 @@ export const SAME = {
   yes: 'It is',
   no: 'It is not',
 }
+
+export const JUDGING = {
+  head: 'A page to judge by',
+  help: 'Ramps, hues, deep shadows and lights in numbered steps, tones of skin, fine lines, two pictures: one sheet tells what the paper is like before any work is printed on it.',
+  print: 'Print the page',
+  again: 'Print it again',
+  printing: 'being printed',
+  failed: 'did not come out; the print log says why',
+  notYet: 'it lies there, nobody has judged it yet.',
+  say: 'Say in the print log what you see',
+}

@@ -80,4 +80,18 @@ public class PaperCheckTest extends InTestRoom {
         assertThat(api.delete("/api/checks/" + id).status()).isEqualTo(204);
         assertThat(api.post("/api/checks/" + id + "/readings/instrument", "", 0).status()).isEqualTo(404);
     }
+
+    /** It goes out as any picture on this paper, and its verdict stands with the paper. */
+    @Test
+    public void aPageToJudgeByIsPrintedAndItsVerdictKept() {
+        String path = checks().replace("/checks", "/judging-pages");
+        Api.Answer begun = api.post(path, "", 0);
+        assertThat(begun.status()).as(begun.body().toString()).isEqualTo(201);
+        JsonNode out = Waiting.until(() -> api.get(path).body().get(0), p -> p.path("state").asString().equals("done"), 60);
+        assertThat(out.path("verdict").asString()).isEmpty();
+        String attempt = "/api/attempts/" + out.path("attempt").asString();
+        api.put(attempt + "/verdict", "{\"verdict\":\"matches\",\"remark\":\"A quiet paper.\"}", 0);
+        assertThat(api.get(path).body().get(0).path("remark").asString()).isEqualTo("A quiet paper.");
+        assertThat(api.get("/api/bench").body().toString()).as("it lies on no bench").doesNotContain("Page to judge");
+    }
 }

@@ -70,6 +70,14 @@ public class ChartDockets {
         return picture(name, new Raster(numbers.codes, numbers.width, numbers.height, 3, AS_THEY_ARE));
     }
 
+    /** @param codes red, green, blue of 16 bits in the wide space of {@link StandardSpaces#WIDE_RGB}, row by row */
+    public record Colours(char[] codes, int width, int height) {
+    }
+
+    public Master picture(String name, Colours colours) {
+        return picture(name, new Raster(colours.codes, colours.width, colours.height, 3, StandardSpaces.WIDE_RGB));
+    }
+
     private record Raster(char[] codes, int width, int height, int channels, IccProfile profile) {
     }
 
