@@ -40,13 +40,14 @@ public class LocalMoveTest {
     @Test(dataProvider = "moves")
     public void weightsGoSmoothlyFromNothingToAll(LocalMove move) {
         double step = 1 / 2000.0;
+        LocalMove.Weight weighed = move.weight(1.5, WHOLE);
         double most = 0;
         double least = 1;
         for (double y = 0.05; y < 1; y += 0.1) {
-            double before = move.weight(1.5, WHOLE).at(0, y);
-            double slopeBefore = (move.weight(1.5, WHOLE).at(step, y) - before) / step;
+            double before = weighed.at(0, y);
+            double slopeBefore = (weighed.at(step, y) - before) / step;
             for (double x = step; x <= 1; x += step) {
-                double weight = move.weight(1.5, WHOLE).at(x, y);
+                double weight = weighed.at(x, y);
                 assertThat(weight).isBetween(0.0, 1.0);
                 double slope = (weight - before) / step;
                 assertThat(Math.abs(slope)).isLessThan(60);
