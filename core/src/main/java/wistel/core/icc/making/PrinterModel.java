@@ -53,9 +53,14 @@ final class PrinterModel {
         return new Split(used, heldBack);
     }
 
-    /** On a node of the cube, or half-way between some: patches that were added to the cube later. */
+    /** On a node of the cube, or half-way between some and no gray: patches that were added to the cube later; grays between judge. */
     private static boolean refines(double[] rgb, int side) {
-        return node(rgb, 2 * side - 1) >= 0;
+        return node(rgb, side) >= 0 || node(rgb, 2 * side - 1) >= 0 && !gray(rgb);
+    }
+
+    /** Whether all channels are alike. */
+    static boolean gray(double[] rgb) {
+        return rgb[0] == rgb[1] && rgb[1] == rgb[2];
     }
 
     private static boolean isEnd(double[] rgb) {

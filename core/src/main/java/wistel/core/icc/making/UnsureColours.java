@@ -6,7 +6,7 @@ import wistel.core.cgats.Patch;
 
 /**
  * Device colours of which a chart says least: half-way between the nodes of its cube, where the model is farthest from straight lines
- * between them. A colour that is taken halves what its neighbours are worth, so that the hundred spread out.
+ * between them; no grays, which judge. A colour that is taken halves what its neighbours are worth, so that the hundred spread out.
  */
 final class UnsureColours {
     /** Neighbours lie within so many half steps. */
@@ -22,6 +22,9 @@ final class UnsureColours {
     static List<double[]> of(PrinterModel model, List<Patch> measured, int count) {
         double[] worth = model.unsure();
         int side = (int) Math.round(Math.cbrt(worth.length));
+        for (int n = 0; n < worth.length; n++) {
+            worth[n] *= PrinterModel.gray(rgb(place(n, side), side)) ? 0 : 1;
+        }
         measured.forEach(p -> {
             int[] at = new int[3];
             for (int c = 0; c < 3; c++) {

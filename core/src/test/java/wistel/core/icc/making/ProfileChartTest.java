@@ -58,7 +58,9 @@ public class ProfileChartTest {
         List<Patch> read = ProfileChart.of(size, 5).patches().stream()
             .map(p -> new Patch(p.id(), p.rgb(), noisy(MadeProfiles.measured(p.rgb()), noise))).toList();
         Cgats chart = Cgats.of(Cgats.Device.RGB, "test", "a chart", read);
-        assertThat(ProfileMaker.heldBack(chart)).allMatch(p -> p.id().startsWith("H") || p.id().startsWith("G"));
+        assertThat(ProfileMaker.heldBack(chart)).as("all grays between and all that is held back").hasSameSizeAs(
+            read.stream().filter(p -> p.id().startsWith("H") || p.id().startsWith("G")).toList())
+            .allMatch(p -> p.id().startsWith("H") || p.id().startsWith("G"));
         Quality quality = ProfileMaker.make("made", chart).quality();
         assertThat(quality.mean()).isLessThan(0.8);
         assertThat(quality.percentile95()).isLessThan(2);

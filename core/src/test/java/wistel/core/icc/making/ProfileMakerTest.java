@@ -6,11 +6,11 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.SplittableRandom;
 import java.util.concurrent.CancellationException;
+import java.util.concurrent.CopyOnWriteArrayList;
 import org.testng.annotations.Test;
 import wistel.core.cgats.Cgats;
 import wistel.core.cgats.Patch;
@@ -146,7 +146,7 @@ public class ProfileMakerTest {
 
     @Test
     public void makingTellsHowFarItIsAndStopsWhenToldTo() {
-        List<Double> shares = Collections.synchronizedList(new ArrayList<>());
+        List<Double> shares = new CopyOnWriteArrayList<>();
         ProfileMaker.Wanted wanted = new ProfileMaker.Wanted("stopped", ProfileWriter.Version.V4, ProfileChoices.USUAL, Optional.empty());
         assertThatThrownBy(() -> ProfileMaker.make(wanted, MadeProfiles.chart(), share -> {
             shares.add(share);
