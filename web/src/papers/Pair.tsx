@@ -97,7 +97,7 @@ export function Pair({
       if (begun) {
         const { profileHash: _, ...wanted } = body
         const which = size === 'OWN' ? { chart: chart ?? '' } : size === 'MORE' ? {} : { size: size ?? 'USUAL' }
-        const ofPairing = of && (as !== 'own' || size === 'MORE') ? { ofPairing: of.pairingId } : {}
+        const ofPairing = of && size !== 'GRAYS' && (as !== 'own' || size === 'MORE') ? { ofPairing: of.pairingId } : {}
         const asked = { ...wanted, ...which, ...ofPairing, dryingHours: dryingHours ?? 24 }
         return answer(api.POST('/api/profilings', { body: asked })).then((p) => begun(p.id))
       }
@@ -169,7 +169,7 @@ export function Pair({
           <Form.Item name="dryingHours" label="hours to dry">
             <InputNumber min={0} max={336} />
           </Form.Item>
-          {of && size !== 'MORE' && (
+          {of && size !== 'MORE' && size !== 'GRAYS' && (
             <Form.Item name="as" label="it becomes">
               <Select options={MAKE.becomes} />
             </Form.Item>

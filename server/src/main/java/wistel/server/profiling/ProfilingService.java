@@ -104,6 +104,10 @@ public class ProfilingService {
         printer.offers(wanted.settings);
         Source source = source(asked, of.map(id -> pairings.get(id.toString())));
         ProfileChart chart = source.chart();
+        if (of.filter(id -> pairings.get(id.toString()).grayOnly() != chart.gray()).isPresent()) {
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A profile of grays is no next version of one of colours.",
+                "Make it a paper of its own.");
+        }
         DriverSettings settings = set(printer, wanted.settings, chart.gray());
         ChartSheets.Area area = sheets.area(printer, settings.mediaType());
         List<ChartPage> pages = ChartPage.of(chart, area.widthMm(), area.lengthMm());
