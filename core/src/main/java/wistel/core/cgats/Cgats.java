@@ -42,18 +42,22 @@ public record Cgats(String text, Device device, List<Patch> patches) {
      * @throws MeasurementException when columns are missing or a row can't be read; the row's number is in the message
      */
     public static Cgats parse(String text) {
+        Table table = table(text);
+        Sheet sheet = sheet(table);
+        IntFunction<Lab> colour = colour(table);
+        List<Patch> patches = new ArrayList<>();
+        for (int row = 0; row < sheet.patches.size(); row++) {
+            Sent sent = sheet.patches.get(row);
+            patches.add(new Patch(sent.id, sent.device, colour.apply(row)));
+        }
+        return new Cgats(text, sheet.device, patches);
+    }
+
+    private static Table table(String text) {
         if (text.length() > LARGEST_BYTES) {
             throw Table.broken("it is larger than " + (LARGEST_BYTES >> 20) + " MB");
         }
-        Table table = Table.parse(text);
-        Device device = device(table).orElseThrow(() -> Table.broken("it has no RGB, CMYK or gray columns"));
-        IntFunction<double[]> sent = sent(table, device);
-        IntFunction<Lab> colour = colour(table);
-        List<Patch> patches = new ArrayList<>();
-        for (int row = 0; row < table.rows().size(); row++) {
-            patches.add(new Patch(id(table, row), sent.apply(row), colour.apply(row)));
-        }
-        return new Cgats(text, device, patches);
+        return Table.parse(text);
     }
 
     /** @param device RGB values or one of gray or four of ink, 0 to 1 */
@@ -73,10 +77,10 @@ public record Cgats(String text, Device device, List<Patch> patches) {
      * @throws MeasurementException when there are none, or a row can't be read
      */
     public static Sheet sheet(String text) {
-        if (text.length() > LARGEST_BYTES) {
-            throw Table.broken("it is larger than " + (LARGEST_BYTES >> 20) + " MB");
-        }
-        Table table = Table.parse(text);
+        return sheet(table(text));
+    }
+
+    private static Sheet sheet(Table table) {
         Device device = device(table).orElseThrow(() -> Table.broken("it has no RGB, CMYK or gray columns"));
         IntFunction<double[]> sent = sent(table, device);
         List<Sent> patches = new ArrayList<>();

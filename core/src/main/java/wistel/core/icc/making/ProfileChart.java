@@ -83,8 +83,7 @@ public record ProfileChart(List<ChartPatch> patches) {
                 double v = i < 2 * size.grays ? i % size.grays / (size.grays - 1.0) : 1;
                 add(all, Role.GRAY, v, v, v);
             }
-            Collections.shuffle(all, new Random(random.nextLong()));
-            return new ProfileChart(all);
+            return shuffled(all, random);
         }
         int top = size.side - 1;
         for (int i = 0; i < size.side * size.side * size.side; i++) {
@@ -104,6 +103,10 @@ public record ProfileChart(List<ChartPatch> patches) {
             double[] rgb = repeated[i % repeated.length];
             add(all, Role.REPEATED, rgb[0], rgb[1], rgb[2]);
         }
+        return shuffled(all, random);
+    }
+
+    private static ProfileChart shuffled(List<ChartPatch> all, SplittableRandom random) {
         Collections.shuffle(all, new Random(random.nextLong()));
         return new ProfileChart(all);
     }
@@ -133,7 +136,7 @@ public record ProfileChart(List<ChartPatch> patches) {
 
     /** Whether all of it is for a printer's own monochrome. */
     public boolean gray() {
-        return patches.stream().allMatch(p -> p.rgb[0] == p.rgb[1] && p.rgb[1] == p.rgb[2]);
+        return patches.stream().allMatch(p -> PrinterModel.gray(p.rgb));
     }
 
     /**
@@ -150,8 +153,7 @@ public record ProfileChart(List<ChartPatch> patches) {
             add(all, Role.REPEATED, corner & 1, corner >> 1 & 1, corner >> 2);
         }
         UnsureColours.of(model, measured, MORE - all.size()).forEach(rgb -> add(all, Role.MORE, rgb[0], rgb[1], rgb[2]));
-        Collections.shuffle(all, new Random(new SplittableRandom(seed).nextLong()));
-        return new ProfileChart(all);
+        return shuffled(all, new SplittableRandom(seed));
     }
 
     /** As a file that {@link #own(String)} reads. */
