@@ -6,9 +6,7 @@ import java.net.http.HttpResponse;
 import java.time.Duration;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutionException;
-import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import org.springframework.stereotype.Component;
 import wistel.core.fault.LibraryException;
@@ -72,10 +70,9 @@ public class OutsideClient {
     private HttpResponse<byte[]> answered(OutsideAddress address, Asked asked) {
         HttpRequest.Builder request = HttpRequest.newBuilder(address.uri()).timeout(patience).header("Accept", "*/*");
         asked.etag.ifPresent(tag -> request.header("If-None-Match", tag));
-        CompletableFuture<HttpResponse<byte[]>> answer = http.sendAsync(request.build(), BoundedBody.upTo(asked.most));
         String host = address.uri().getHost();
         try {
-            return answer.get(patience.toMillis(), TimeUnit.MILLISECONDS);
+            return BoundedRequest.answered(http, request.build(), BoundedBody.upTo(asked.most), patience);
         } catch (TimeoutException e) {
             throw new LibraryException(LibraryException.Reason.AWAY, host + " takes too long to answer.", "Try it again later.", e);
         } catch (ExecutionException e) {
@@ -88,8 +85,6 @@ public class OutsideClient {
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new LibraryException(LibraryException.Reason.AWAY, "Wistel was stopped while it asked " + host + ".", "Try it again.", e);
-        } finally {
-            answer.cancel(true);
         }
     }
 }

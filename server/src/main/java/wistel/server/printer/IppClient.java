@@ -44,6 +44,7 @@ import wistel.core.printer.Keywords;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.PrinterState;
 import wistel.server.outside.BoundedBody;
+import wistel.server.outside.BoundedRequest;
 
 /** IPP over HTTP (RFC 8010, 8011; PWG 5100.14) as a client of any printer. It knows nothing of who answers. */
 @Component
@@ -324,15 +325,12 @@ public class IppClient {
 
     /** The whole answer within the time, and within the bytes. */
     private HttpResponse<byte[]> answered(String uri, HttpRequest request, HttpResponse.BodyHandler<byte[]> body, Duration patience) {
-        CompletableFuture<HttpResponse<byte[]>> answer = http.sendAsync(request, body);
         try {
-            return answer.get(patience.toMillis(), TimeUnit.MILLISECONDS);
+            return BoundedRequest.answered(http, request, body, patience);
         } catch (InterruptedException e) {
-            answer.cancel(true);
             Thread.currentThread().interrupt();
             throw interrupted(e);
         } catch (TimeoutException e) {
-            answer.cancel(true);
             throw away(uri, e);
         } catch (ExecutionException e) {
             throw away(uri, e.getCause());
