@@ -6,7 +6,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.ZoneId;
 import java.time.ZonedDateTime;
-import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.slf4j.Logger;
@@ -14,12 +13,9 @@ import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Component;
-import wistel.core.colour.Lab;
-import wistel.core.colour.LabEncoding;
 import wistel.core.fault.WistelException;
-import wistel.core.icc.profile.IccProfile;
-import wistel.core.icc.transform.Transform;
-import wistel.core.icc.transform.TransformCompiler;
+import wistel.core.icc.inspection.ProfileInspection;
+import wistel.core.icc.profile.Intent;
 import wistel.core.pairing.PairingVersion;
 import wistel.core.printer.DriverSettings;
 import wistel.server.check.PaperCheckService;
@@ -35,7 +31,6 @@ import wistel.server.printer.Printer;
 import wistel.server.printer.PrinterRepository;
 import wistel.server.profiling.ProfilingAtOnce;
 import wistel.server.profiling.ProfilingService;
-import wistel.server.store.ProfileRepository;
 
 /** The demo's papers in depth: fetched from a maker, made in the house, checked over months. */
 @Component
@@ -48,19 +43,17 @@ class DemoPapers {
     private final PaperCheckService checks;
     private final PairingRepository pairings;
     private final PrinterRepository printers;
-    private final ProfileRepository profiles;
     private final DemoRepository entries;
     private final Shutdown shutdown;
 
     DemoPapers(@Value("${wistel.demo}") String folder, LibraryService libraries, ProfilingAtOnce profiling, PaperCheckService checks,
-        PairingRepository pairings, PrinterRepository printers, ProfileRepository profiles, DemoRepository entries, Shutdown shutdown) {
+        PairingRepository pairings, PrinterRepository printers, DemoRepository entries, Shutdown shutdown) {
         this.folder = Path.of(folder);
         this.libraries = libraries;
         this.profiling = profiling;
         this.checks = checks;
         this.pairings = pairings;
         this.printers = printers;
-        this.profiles = profiles;
         this.entries = entries;
         this.shutdown = shutdown;
     }
@@ -129,20 +122,16 @@ class DemoPapers {
 
     private void fetch(FetchedPlan plan) throws IOException {
         Optional<Printer> printer = printer(plan.printer());
-        Optional<LibraryService.FoundPaper> found = libraries.fetchNamed(libraries.known(address(plan.library()), true), plan.paper(),
+        Optional<LibraryService.Found> found = libraries.fetchNamed(libraries.known(address(plan.library()), true), plan.paper(),
             plan.printer());
         if (printer.isEmpty() || found.isEmpty()) {
             return;
         }
-        LibraryService.FoundPaper f = found.get();
-        IccProfile profile = profiles.get(f.profileHash());
-        Transform toLab = TransformCompiler.toMeasuredLab(profile);
-        Lab white = LabEncoding.V4.lab(toLab.exact(1, 1, 1));
-        Lab black = LabEncoding.V4.lab(toLab.exact(0, 0, 0));
-        DriverSettings settings = new DriverSettings(Map.of("media-type", f.settings().mediaType(), "media-source", f.settings().feed(),
-            "print-quality", Integer.toString(f.settings().quality())));
-        pairings.add(new PairingVersion(UUID.randomUUID().toString(), 1, printer.get().id().toString(), plan.printer(), f.title(),
-            f.surface(), f.body(), settings, f.profileHash(), f.settings().intent(), white, black.l()));
+        LibraryService.Found f = found.get();
+        ProfileInspection inspection = f.profile().inspection();
+        pairings.add(new PairingVersion(UUID.randomUUID().toString(), 1, printer.get().id().toString(), plan.printer(), f.paper().title(),
+            f.paper().surface(), f.paper().body(), DriverSettings.of(f.of().mediaType(), f.of().feed(), f.of().quality()),
+            f.profile().hash(), f.of().intent(), inspection.white(), inspection.blackL().get(Intent.RELATIVE)));
     }
 
     private void make(MadePlan plan) throws InterruptedException {

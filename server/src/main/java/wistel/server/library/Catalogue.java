@@ -18,7 +18,7 @@ import wistel.core.paper.PaperBody;
  *
  * @param next the catalogue's next page
  */
-record Catalogue(String title, List<CataloguePaper> papers, Optional<URI> next) {
+public record Catalogue(String title, List<CataloguePaper> papers, Optional<URI> next) {
     private static final int MOST_ITEMS = 2000;
     private static final int MOST_PROFILES = 200;
     private static final int LONGEST_WORDS = 120;
@@ -30,7 +30,7 @@ record Catalogue(String title, List<CataloguePaper> papers, Optional<URI> next) 
      * @param edition  of its profiles, as the maker counts
      * @param licence  where it is written down
      */
-    record CataloguePaper(String itemId, String title, String edition, String surface, PaperBody body, double dryingHours,
+    public record CataloguePaper(String itemId, String title, String edition, String surface, PaperBody body, double dryingHours,
         Optional<URI> licence, List<CatalogueProfile> profiles) {
     }
 
@@ -39,7 +39,7 @@ record Catalogue(String title, List<CataloguePaper> papers, Optional<URI> next) 
      * @param mediaType what it is to be set to; empty where the maker doesn't say
      * @param black     "photo", "matte" or empty
      */
-    record CatalogueProfile(URI url, Optional<URI> chart, String printer, int quality, String mediaType, String feed, String black,
+    public record CatalogueProfile(URI url, Optional<URI> chart, String printer, int quality, String mediaType, String feed, String black,
         Intent intent) {
     }
 

@@ -130,8 +130,9 @@ class LibraryController {
     FetchedProfile fetch(@RequestBody AskedProfile asked) throws IOException {
         Printer printer = printers.get(asked.printerId);
         LibraryService.Fetched f = service.fetch(asked.libraryId, asked.itemId, asked.url);
-        return new FetchedProfile(f.profile(), f.origin().maker(), f.origin().edition(), f.origin().licence(), f.paper().dryingHours(),
-            proposal(f.paper(), f.of(), printer), f.remarks());
+        LibraryService.Found found = f.found();
+        return new FetchedProfile(found.profile(), f.origin().maker(), f.origin().edition(), f.origin().licence(),
+            found.paper().dryingHours(), proposal(found.paper(), found.of(), printer), f.remarks());
     }
 
     private static FetchedProposal proposal(CataloguePaper paper, CatalogueProfile of, Printer printer) {

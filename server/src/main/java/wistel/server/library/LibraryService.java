@@ -20,8 +20,6 @@ import org.springframework.transaction.support.TransactionTemplate;
 import wistel.core.fault.Conflict;
 import wistel.core.fault.LibraryException;
 import wistel.core.fault.NotFound;
-import wistel.core.icc.profile.Intent;
-import wistel.core.paper.PaperBody;
 import wistel.server.edge.Events;
 import wistel.server.library.Catalogue.CataloguePaper;
 import wistel.server.library.Catalogue.CatalogueProfile;
@@ -83,23 +81,16 @@ public class LibraryService {
             .orElseGet(() -> add(address, ownNetwork).id());
     }
 
-    /** A paper of a library with its profile for a printer. */
-    public record FoundPaper(String title, String surface, PaperBody body, CatalogueSettings settings, String profileHash) {
-    }
-
-    /** What a printer is to be set to, as a library says. */
-    public record CatalogueSettings(String mediaType, String feed, int quality, Intent intent) {
+    /** A paper with its profile for a printer, as a library gave it. */
+    public record Found(ProfileFiles.PaperProfile profile, CataloguePaper paper, CatalogueProfile of) {
     }
 
     /** Fetches a paper by its name; empty where the library has none for the printer. */
-    public Optional<FoundPaper> fetchNamed(UUID library, String title, String printer) throws IOException {
+    public Optional<Found> fetchNamed(UUID library, String title, String printer) throws IOException {
         for (Kept k : libraries.papers()) {
             Optional<CatalogueProfile> of = k.paper().profiles().stream().filter(p -> p.printer().equals(printer)).findFirst();
             if (k.libraryId().equals(library) && k.paper().title().equals(title) && of.isPresent()) {
-                CatalogueProfile p = of.get();
-                Fetched fetched = fetch(library, k.paper().itemId(), p.url().toString());
-                return Optional.of(new FoundPaper(title, k.paper().surface(), k.paper().body(),
-                    new CatalogueSettings(p.mediaType(), p.feed(), p.quality(), p.intent()), fetched.profile().hash()));
+                return Optional.of(fetch(library, k.paper().itemId(), of.get().url().toString()).found());
             }
         }
         return Optional.empty();
@@ -184,7 +175,7 @@ public class LibraryService {
      *
      * @param remarks what the library did that a person should know
      */
-    record Fetched(ProfileFiles.PaperProfile profile, Origin origin, CataloguePaper paper, CatalogueProfile of, List<String> remarks) {
+    record Fetched(Found found, Origin origin, List<String> remarks) {
     }
 
     /** Fetches a profile that a library names. */
@@ -216,7 +207,7 @@ public class LibraryService {
             licence,
             clock.instant());
         libraries.add(origin);
-        return new Fetched(profile, origin, kept.paper(), of, remarks);
+        return new Fetched(new Found(profile, kept.paper(), of), origin, remarks);
     }
 
     /** A library of the person's own network leads to its own host there and to nothing else in it. */
