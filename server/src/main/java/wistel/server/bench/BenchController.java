@@ -24,10 +24,10 @@ import wistel.core.rendition.Rendition;
 import wistel.core.rendition.Treatment;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.SheetPlan;
+import wistel.server.check.CheckInterval;
 import wistel.server.docket.DocketAssessment;
 import wistel.server.docket.DocketAssessor;
 import wistel.server.docket.DocketRepository;
-import wistel.server.check.CheckInterval;
 import wistel.server.print.Attempt;
 import wistel.server.print.AttemptRepository;
 import wistel.server.printer.Printer;
@@ -101,10 +101,9 @@ class BenchController {
             return pairing.map(p -> UUID.fromString(p.pairingId()));
         }
 
-        private Group group(Map<UUID, Long> due) {
+        private Group group(Map<UUID, Optional<Long>> due) {
             return new Group(paper, note, pairing.isEmpty() ? "" : takes(prints, seconds),
-                pairingId().filter(due::containsKey)
-                    .map(id -> new Due(id.toString(), Optional.of(due.get(id)).filter(days -> days >= 0))),
+                pairingId().filter(due::containsKey).map(id -> new Due(id.toString(), due.get(id))),
                 dockets);
         }
     }
@@ -130,7 +129,7 @@ class BenchController {
         Map<Loading, Gathered> groups = new LinkedHashMap<>();
         all.forEach(docket -> groups.computeIfAbsent(Loading.of(docket), k -> new Gathered(docket)).add(docket,
             Optional.ofNullable(running.get(docket.row().id()))));
-        Map<UUID, Long> due = checks.due(groups.values().stream().map(Gathered::pairingId).flatMap(Optional::stream).toList());
+        Map<UUID, Optional<Long>> due = checks.due(groups.values().stream().map(Gathered::pairingId).flatMap(Optional::stream).toList());
         List<Group> ordered = new ArrayList<>(groups.values().stream()
             .sorted(Comparator.comparing((Gathered g) -> g.pairing.isEmpty()).thenComparing(g -> g.paper)).map(g -> g.group(due)).toList());
         if (!unreadable.isEmpty()) {

@@ -5,6 +5,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import wistel.core.fault.InvalidRequest;
@@ -39,15 +40,15 @@ public class CheckInterval {
         settings.put(KEY, Integer.toString(days));
     }
 
-    /** Days since pairings were checked last, of those that are due; -1 of one that never was. */
-    public Map<UUID, Long> due(Iterable<UUID> pairings) {
-        Map<UUID, Long> due = new HashMap<>();
+    /** Days since pairings were checked last, of those that are due; empty of one that never was. */
+    public Map<UUID, Optional<Long>> due(Iterable<UUID> pairings) {
+        Map<UUID, Optional<Long>> due = new HashMap<>();
         int days = days();
         if (days > 0) {
             Map<UUID, Instant> last = checks.last();
             for (UUID id : pairings) {
-                long since = last.containsKey(id) ? Duration.between(last.get(id), clock.instant()).toDays() : -1;
-                if (since < 0 || since >= days) {
+                Optional<Long> since = Optional.ofNullable(last.get(id)).map(at -> Duration.between(at, clock.instant()).toDays());
+                if (since.filter(s -> s < days).isEmpty()) {
                     due.put(id, since);
                 }
             }
