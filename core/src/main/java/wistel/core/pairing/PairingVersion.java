@@ -83,6 +83,6 @@ public record PairingVersion(String pairingId, int number, String printerId, Str
 
     /** Its profile is one of grays, for the printer's own monochrome mode. */
     public boolean grayOnly() {
-        return settings.get(DriverSettings.COLOUR_MODE).filter(mode -> !mode.equals("color")).isPresent();
+        return settings.monochrome();
     }
 }

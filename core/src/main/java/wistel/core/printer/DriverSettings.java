@@ -45,6 +45,11 @@ public record DriverSettings(Map<String, String> values) {
         return values.getOrDefault(MEDIA_TYPE, "");
     }
 
+    /** They set the printer's own monochrome. */
+    public boolean monochrome() {
+        return get(COLOUR_MODE).filter(mode -> !mode.equals("color")).isPresent();
+    }
+
     public String feed() {
         return values.getOrDefault(FEED, "");
     }

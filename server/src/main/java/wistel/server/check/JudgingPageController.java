@@ -6,8 +6,7 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.time.Clock;
 import java.time.Instant;
-import java.time.LocalDate;
-import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -29,11 +28,7 @@ import wistel.core.icc.transform.Transform;
 import wistel.core.icc.transform.TransformCompiler;
 import wistel.core.pairing.PairingVersion;
 import wistel.core.printer.ColourRoute;
-import wistel.core.rendition.Rendition;
 import wistel.core.sheet.Chart;
-import wistel.core.sheet.SheetPlan.PixelSize;
-import wistel.server.docket.DocketRepository;
-import wistel.server.docket.DocketService;
 import wistel.server.edge.Events;
 import wistel.server.master.Master;
 import wistel.server.pairing.PairingRepository;
@@ -41,12 +36,10 @@ import wistel.server.print.Attempt;
 import wistel.server.print.AttemptState;
 import wistel.server.print.ChartDockets;
 import wistel.server.print.ChartSheets;
-import wistel.server.print.ReleaseService;
 
 /** Pages to judge a paper by: printed as any picture is on it, their verdicts kept with the paper. */
 @RestController
 class JudgingPageController {
-    private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
     private static final double LEAST_SHARE = 0.6;
     private static final List<String> PICTURES = List.of("/judging/night.jpg", "/judging/harbour.jpg");
 
@@ -54,21 +47,16 @@ class JudgingPageController {
     private final PairingRepository pairings;
     private final ChartDockets charts;
     private final ChartSheets sheets;
-    private final DocketRepository dockets;
-    private final ReleaseService releases;
     private final Events events;
     private final Clock clock;
     private final TransactionTemplate transaction;
 
     JudgingPageController(JudgingPageRepository printed, PairingRepository pairings, ChartDockets charts, ChartSheets sheets,
-        DocketRepository dockets,
-        ReleaseService releases, Events events, Clock clock, TransactionTemplate transaction) {
+        Events events, Clock clock, TransactionTemplate transaction) {
         this.printed = printed;
         this.pairings = pairings;
         this.charts = charts;
         this.sheets = sheets;
-        this.dockets = dockets;
-        this.releases = releases;
         this.events = events;
         this.clock = clock;
         this.transaction = transaction;
@@ -100,17 +88,14 @@ class JudgingPageController {
     JudgedPage print(@PathVariable UUID id) {
         PairingVersion pairing = pairings.get(id.toString());
         Master master = charts.picture("page-to-judge-by.tif", new ChartDockets.Colours(picture(), JudgingPage.WIDTH, JudgingPage.HEIGHT));
-        Rendition rendition = Rendition.of(DocketService.FIRST_RENDITION, master.hash()).straightened(false);
-        ColourRoute route = pairing.grayOnly() ? new ColourRoute.DriverMonochrome() : new ColourRoute.ByWistel(pairing.intent(), true);
-        String title = "Page to judge " + pairing.paper() + " by";
-        Chart chart = new Chart(DocketSpec.FIRST_ITEM, JudgingPage.WIDTH_MM, LEAST_SHARE,
-            List.of("Page to judge a paper by · " + LocalDate.now(clock).format(DATE), pairing.paper() + " on " + pairing.printerName()
-                + ", version " + pairing.number() + ", " + pairing.intent().name().toLowerCase(Locale.ROOT)));
+        DocketSpec docket = sheets.docket("Page to judge " + pairing.paper() + " by", master, pairing,
+            new ColourRoute.ByWistel(pairing.intent(), true));
+        List<String> lines = new ArrayList<>(charts.heading("Page to judge a paper by", pairing));
+        lines.add("Version " + pairing.number() + ", " + pairing.intent().name().toLowerCase(Locale.ROOT));
+        Chart chart = new Chart(DocketSpec.FIRST_ITEM, JudgingPage.WIDTH_MM, LEAST_SHARE, lines);
         JudgedPage made = transaction.execute(t -> {
-            ChartDockets.Laid laid = charts.lay(DocketSpec.fresh(title, rendition, new PixelSize(master.width(), master.height()))
-                .withPairing(pairing).withRoute(route).withSettings(pairing.settings()), chart);
-            releases.release(laid.docket(), dockets.get(laid.docket()).version(), false);
-            JudgingPageRepository.Row row = new JudgingPageRepository.Row(laid.docket(), id, pairing.number(), clock.instant());
+            JudgingPageRepository.Row row = new JudgingPageRepository.Row(sheets.released(docket, chart), id, pairing.number(),
+                clock.instant());
             printed.add(row);
             return page(row);
         });

@@ -16,6 +16,7 @@ import wistel.core.colour.Lab;
 import wistel.core.fault.NotFound;
 import wistel.core.icc.check.ControlStrip;
 import wistel.core.icc.check.StripVerdict;
+import wistel.server.print.ChartSheets;
 import wistel.server.store.Json;
 
 /** Strips that were printed on pairings, and what was read of them. */
@@ -29,10 +30,6 @@ class PaperCheckRepository {
         this.json = json;
     }
 
-    /** @param columns of patches across; the length that they may cover */
-    record Area(int columns, double lengthMm) {
-    }
-
     /** What was read, in the strip's order, and what follows. */
     record Read(List<Lab> colours, StripVerdict verdict, Instant taken) {
     }
@@ -41,15 +38,15 @@ class PaperCheckRepository {
      * @param version  of the pairing whose profile foresees the strip
      * @param docketId of its print; empty of one that was printed elsewhere
      */
-    record Row(UUID id, UUID pairingId, int version, Optional<UUID> docketId, ControlStrip strip, Area area, Instant created,
+    record Row(UUID id, UUID pairingId, int version, Optional<UUID> docketId, ControlStrip strip, ChartSheets.Laid laid, Instant created,
         Optional<Read> read) {
     }
 
     void add(Row r) {
         jdbc.sql("insert into paper_check (id, pairing_id, version, docket_id, strip, columns, length_mm, created) "
             + "values (?, ?, ?, ?, ?::jsonb, ?, ?, ?)")
-            .params(Arrays.asList(r.id, r.pairingId, r.version, r.docketId.orElse(null), json.text(r.strip), r.area.columns,
-                r.area.lengthMm, Timestamp.from(r.created)))
+            .params(Arrays.asList(r.id, r.pairingId, r.version, r.docketId.orElse(null), json.text(r.strip), r.laid.columns(),
+                r.laid.lengthMm(), Timestamp.from(r.created)))
             .update();
     }
 
@@ -87,7 +84,7 @@ class PaperCheckRepository {
                 r.getTimestamp("taken").toInstant()));
         return new Row(r.getObject("id", UUID.class), r.getObject("pairing_id", UUID.class), r.getInt("version"),
             Optional.ofNullable(r.getObject("docket_id", UUID.class)),
-            json.read(r.getString("strip"), ControlStrip.class), new Area(r.getInt("columns"), r.getDouble("length_mm")),
+            json.read(r.getString("strip"), ControlStrip.class), new ChartSheets.Laid(r.getInt("columns"), r.getDouble("length_mm")),
             r.getTimestamp("created").toInstant(), read);
     }
 }

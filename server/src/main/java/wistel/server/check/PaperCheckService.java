@@ -2,10 +2,7 @@ package wistel.server.check;
 
 import java.time.Clock;
 import java.time.Instant;
-import java.time.LocalDate;
-import java.time.format.DateTimeFormatter;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.IntStream;
@@ -21,7 +18,6 @@ import wistel.core.icc.check.StripVerdict;
 import wistel.core.icc.making.ChartPage;
 import wistel.core.icc.making.ProfileChart;
 import wistel.core.pairing.PairingVersion;
-import wistel.server.check.PaperCheckRepository.Area;
 import wistel.server.check.PaperCheckRepository.Read;
 import wistel.server.check.PaperCheckRepository.Row;
 import wistel.server.edge.Events;
@@ -34,8 +30,6 @@ import wistel.server.store.ProfileRepository;
 /** Checks of papers: a strip is printed, read and judged. */
 @Service
 public class PaperCheckService {
-    private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
-
     private final PaperCheckRepository checks;
     private final PairingRepository pairings;
     private final PrinterRepository printers;
@@ -66,18 +60,14 @@ public class PaperCheckService {
         PairingVersion pairing = pairings.get(pairingId.toString());
         Printer printer = printers.get(UUID.fromString(pairing.printerId()));
         ControlStrip strip = ControlStrip.of(profiles.get(pairing.profileHash()), count);
-        ChartSheets.Area area = sheets.area(printer, pairing.settings().mediaType());
-        ChartPage page = ChartPage.of(chart(strip), area.widthMm(), area.lengthMm()).get(0);
+        ChartSheets.Laid laid = laid(strip, printer, pairing);
         Row row = transaction.execute(t -> {
             PairingVersion asTheyAre = sheets.numbersAsTheyAre(printer,
                 new ChartSheets.Paper(pairing.paper(), pairing.surface(), pairing.body()), pairing.settings(), pairing.intent());
-            String title = "Check of " + pairing.paper();
-            UUID docket = sheets.print(page, title,
-                List.of(title + " · " + LocalDate.now(clock).format(DATE), pairing.paper() + " on " + pairing.printerName(),
-                    "Read from A1 row by row"),
+            UUID docket = sheets.print(laid.pages(chart(strip)).get(0), "Check of " + pairing.paper(), "Read from A1 row by row",
                 asTheyAre);
-            Row made = new Row(UUID.randomUUID(), pairingId, pairing.number(), Optional.of(docket), strip,
-                new Area(page.columns(), area.lengthMm()), clock.instant(), Optional.empty());
+            Row made = new Row(UUID.randomUUID(), pairingId, pairing.number(), Optional.of(docket), strip, laid, clock.instant(),
+                Optional.empty());
             checks.add(made);
             return made;
         });
@@ -93,12 +83,10 @@ public class PaperCheckService {
     public UUID printedElsewhere(UUID pairingId, int count, String text, Instant taken) {
         PairingVersion pairing = pairings.get(pairingId.toString());
         ControlStrip strip = ControlStrip.of(profiles.get(pairing.profileHash()), count);
-        ChartSheets.Area area = sheets.area(printers.get(UUID.fromString(pairing.printerId())), pairing.settings().mediaType());
-        ChartPage page = ChartPage.of(chart(strip), area.widthMm(), area.lengthMm()).get(0);
         Row row = new Row(UUID.randomUUID(), pairingId, pairing.number(), Optional.empty(), strip,
-            new Area(page.columns(), area.lengthMm()),
+            laid(strip, printers.get(UUID.fromString(pairing.printerId())), pairing),
             taken, Optional.empty());
-        List<Lab> colours = ChartSheets.inOrder(page, Readings.parse(text));
+        List<Lab> colours = ChartSheets.inOrder(page(row), Readings.parse(text));
         StripVerdict verdict = StripVerdict.of(strip, colours);
         transaction.executeWithoutResult(t -> {
             checks.add(row);
@@ -108,13 +96,24 @@ public class PaperCheckService {
         return row.id();
     }
 
+    /** On one page: a strip that is torn in two is no strip. */
+    private ChartSheets.Laid laid(ControlStrip strip, Printer printer, PairingVersion pairing) {
+        ChartSheets.Area area = sheets.area(printer, pairing.settings().mediaType());
+        List<ChartPage> pages = ChartPage.of(chart(strip), area.widthMm(), area.lengthMm());
+        if (pages.size() > 1) {
+            throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE,
+                "A strip of " + strip.patches().size() + " patches doesn't fit what lies in the printer.", "Load a larger sheet.");
+        }
+        return new ChartSheets.Laid(pages.get(0).columns(), area.lengthMm());
+    }
+
     private static ProfileChart chart(ControlStrip strip) {
         return ProfileChart.own(IntStream.range(0, strip.patches().size())
             .mapToObj(i -> new Cgats.Sent(Integer.toString(i + 1), strip.patches().get(i).device())).toList());
     }
 
     ChartPage page(Row r) {
-        return ChartPage.of(chart(r.strip()), (r.area().columns() + 1.5) * ChartPage.PATCH_MM, r.area().lengthMm()).get(0);
+        return r.laid().pages(chart(r.strip())).get(0);
     }
 
     /** Has the instrument in the printer's room read it; once more where it was read before. */

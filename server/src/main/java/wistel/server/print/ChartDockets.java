@@ -4,7 +4,11 @@ import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Stream;
@@ -16,6 +20,7 @@ import wistel.core.fault.InvalidRequest;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.length.Margins;
+import wistel.core.pairing.PairingVersion;
 import wistel.core.paper.SheetSize;
 import wistel.core.paper.Stock;
 import wistel.core.printer.MediaRow;
@@ -32,15 +37,18 @@ import wistel.server.master.MasterImport;
 public class ChartDockets {
     private static final List<String> SHEETS = List.of("A4", "Letter", "A3", "A3+");
     private static final int DPI = 254;
+    private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
 
     private final MasterImport imports;
     private final DocketRepository dockets;
     private final DocketAssessor assessor;
+    private final Clock clock;
 
-    ChartDockets(MasterImport imports, DocketRepository dockets, DocketAssessor assessor) {
+    ChartDockets(MasterImport imports, DocketRepository dockets, DocketAssessor assessor, Clock clock) {
         this.imports = imports;
         this.dockets = dockets;
         this.assessor = assessor;
+        this.clock = clock;
     }
 
     /** @param codes 16-bit L*, row by row */
@@ -92,6 +100,11 @@ public class ChartDockets {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
+    }
+
+    /** The first two lines below what is printed: what it is and when, and the paper on its printer. */
+    public List<String> heading(String title, PairingVersion pairing) {
+        return List.of(title + " · " + LocalDate.now(clock).format(DATE), pairing.paper() + " on " + pairing.printerName());
     }
 
     /** @param margins of its stock that can't be printed on */

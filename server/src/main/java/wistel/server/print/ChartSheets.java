@@ -18,6 +18,7 @@ import wistel.core.docket.spec.Sharpening;
 import wistel.core.fault.Conflict;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.icc.making.ChartPage;
+import wistel.core.icc.making.ProfileChart;
 import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
 import wistel.core.length.Margins;
@@ -81,13 +82,25 @@ public class ChartSheets {
             lies.roll() ? LONGEST_MM : lies.lengthMm().from() - lies.margins().top() - lies.margins().bottom() - AROUND_MM - WRITING_MM);
     }
 
+    /**
+     * How a chart was laid when it was printed: its pages are those at any later time.
+     *
+     * @param columns  of patches
+     * @param lengthMm that they may cover
+     */
+    public record Laid(int columns, double lengthMm) {
+        public List<ChartPage> pages(ProfileChart chart) {
+            return ChartPage.of(chart, (columns + 1.5) * ChartPage.PATCH_MM, lengthMm);
+        }
+    }
+
     /** @param surface in words */
     public record Paper(String name, String surface, PaperBody body) {
     }
 
     /** A pairing that is offered to nobody: what is printed on it goes out with its numbers as they are. */
     public PairingVersion numbersAsTheyAre(Printer printer, Paper paper, DriverSettings settings, Intent intent) {
-        boolean gray = settings.get(DriverSettings.COLOUR_MODE).isPresent();
+        boolean gray = settings.monochrome();
         IccProfile asTheyAre = gray ? ChartDockets.GRAYS_AS_THEY_ARE : ChartDockets.AS_THEY_ARE;
         try {
             profiles.add(asTheyAre);
@@ -103,22 +116,36 @@ public class ChartSheets {
     /**
      * Lays and releases a page.
      *
-     * @param lines   of writing below the patches
+     * @param how     it is read, in a line below the patches
      * @param pairing of {@link #numbersAsTheyAre}
      * @return the page's docket
      */
-    public UUID print(ChartPage page, String title, List<String> lines, PairingVersion pairing) {
+    public UUID print(ChartPage page, String title, String how, PairingVersion pairing) {
         String file = "chart-page-" + page.number() + ".tif";
         Master master = pairing.grayOnly()
             ? charts.picture(file, new ChartDockets.Grays(red(page.picture()), page.widthPixels(), page.heightPixels()))
             : charts.picture(file, new ChartDockets.Numbers(page.picture(), page.widthPixels(), page.heightPixels()));
-        Rendition rendition = Rendition.of(DocketService.FIRST_RENDITION, master.hash()).straightened(false);
+        List<String> lines = new ArrayList<>(charts.heading(title, pairing));
+        lines.add(how);
         Chart chart = new Chart(DocketSpec.FIRST_ITEM, page.widthMm(), LEAST_SHARE, lines, Optional.of(page.number()));
-        ChartDockets.Laid laid = charts.lay(DocketSpec.fresh(title, rendition, new PixelSize(master.width(), master.height()))
-            .withPairing(pairing)
-            .withRoute(pairing.grayOnly() ? new ColourRoute.DriverMonochrome() : new ColourRoute.ByWistel(Intent.RELATIVE, false))
-            .withSettings(pairing.settings())
-            .withSharpening(Sharpening.OFF), chart);
+        return released(docket(title, master, pairing, new ColourRoute.ByWistel(Intent.RELATIVE, false)).withSharpening(Sharpening.OFF),
+            chart);
+    }
+
+    /**
+     * A docket of a picture that Wistel made itself.
+     *
+     * @param route of a pairing of colours; one of grays goes through the printer's own monochrome
+     */
+    public DocketSpec docket(String title, Master master, PairingVersion pairing, ColourRoute route) {
+        Rendition rendition = Rendition.of(DocketService.FIRST_RENDITION, master.hash()).straightened(false);
+        return DocketSpec.fresh(title, rendition, new PixelSize(master.width(), master.height())).withPairing(pairing)
+            .withRoute(pairing.grayOnly() ? new ColourRoute.DriverMonochrome() : route).withSettings(pairing.settings());
+    }
+
+    /** Lays it on the first stock that it fits, and releases it. */
+    public UUID released(DocketSpec docket, Chart chart) {
+        ChartDockets.Laid laid = charts.lay(docket, chart);
         releases.release(laid.docket(), dockets.get(laid.docket()).version(), false);
         return laid.docket();
     }

@@ -91,7 +91,7 @@ public class ProfileMakingService {
     }
 
     /** Begins to make the profile from all that was read and isn't left out; {@link #progressed} tells how far it is. */
-    Row make(UUID id, ProfileChoices choices) {
+    void make(UUID id, ProfileChoices choices) {
         Row r = profilings.get(id);
         if (profilings.readings(id).stream().map(Reading::page).distinct().count() < charts.pages(r).size()) {
             throw new Conflict(Conflict.Reason.STOPPED, "Not every page of the chart is read yet.", "Read the others first.");
@@ -102,11 +102,10 @@ public class ProfileMakingService {
         profilings.choose(id, choices);
         Run run = new Run();
         Optional.ofNullable(running.put(id, run)).ifPresent(before -> before.cancelled = true);
-        makers.execute(() -> made(id, choices, run));
-        return profilings.get(id);
+        makers.execute(() -> work(id, choices, run));
     }
 
-    private void made(UUID id, ProfileChoices choices, Run run) {
+    private void work(UUID id, ProfileChoices choices, Run run) {
         try {
             Row r = profilings.get(id);
             List<Reading> readings = profilings.readings(id);
@@ -182,10 +181,9 @@ public class ProfileMakingService {
     }
 
     /** Stops making it; what was made before stays. */
-    Row cancel(UUID id) {
+    void cancel(UUID id) {
         Optional.ofNullable(running.remove(id)).ifPresent(run -> run.cancelled = true);
         events.publish("profiling", id.toString());
-        return profilings.get(id);
     }
 
     @PreDestroy

@@ -144,19 +144,20 @@ class ProfilingController {
         return view(service.begin(
             new ProfilingService.Wanted(asked.printerId, InvalidRequest.named(asked.paper, "A paper's name", LONGEST_NAME),
                 InvalidRequest.named(asked.surface, "A surface", LONGEST_NAME), asked.body, asked.settings, asked.intent),
-            asked.ofPairing, new ProfilingService.Asked(asked.size, asked.chart), asked.dryingHours));
+            asked.ofPairing, new ProfilingService.Asked(asked.size, asked.chart), asked.dryingHours).id());
     }
 
     @GetMapping("/{id}")
     ProfilingView get(@PathVariable UUID id) {
-        return view(profilings.get(id));
+        return view(id);
     }
 
     /** Has the instrument in the printer's room read a page, once more where it was read before. */
     @PostMapping("/{id}/pages/{page}/readings/instrument")
     @ResponseStatus(HttpStatus.CREATED)
     ProfilingView instrument(@PathVariable UUID id, @PathVariable int page) {
-        return view(service.byInstrument(id, page));
+        service.byInstrument(id, page);
+        return view(id);
     }
 
     /** Takes a page's reading, CGATS or plain lines, as the request's body. */
@@ -164,13 +165,15 @@ class ProfilingController {
     @ResponseStatus(HttpStatus.CREATED)
     ProfilingView file(@PathVariable UUID id, @PathVariable int page, @Parameter(hidden = true) HttpServletRequest request)
         throws IOException {
-        return view(service.byFile(id, page, ReadingFiles.text(request.getInputStream())));
+        service.byFile(id, page, ReadingFiles.text(request.getInputStream()));
+        return view(id);
     }
 
     /** Lets go of what was read of a page. */
     @DeleteMapping("/{id}/pages/{page}/readings")
     ProfilingView forget(@PathVariable UUID id, @PathVariable int page) {
-        return view(service.forget(id, page));
+        service.forget(id, page);
+        return view(id);
     }
 
     /** @param patches ids of all that are left out */
@@ -179,20 +182,23 @@ class ProfilingController {
 
     @PutMapping("/{id}/left-out")
     ProfilingView leaveOut(@PathVariable UUID id, @RequestBody LeftOut asked) {
-        return view(service.leaveOut(id, asked.patches));
+        service.leaveOut(id, asked.patches);
+        return view(id);
     }
 
     /** Begins to make the profile from what was read; the view tells how far it is. */
     @PostMapping("/{id}/profile")
     @ResponseStatus(HttpStatus.ACCEPTED)
     ProfilingView make(@PathVariable UUID id, @RequestBody ProfileChoices choices) {
-        return view(making.make(id, choices));
+        making.make(id, choices);
+        return view(id);
     }
 
     /** Stops making it. */
     @DeleteMapping("/{id}/profile")
     ProfilingView cancel(@PathVariable UUID id) {
-        return view(making.cancel(id));
+        making.cancel(id);
+        return view(id);
     }
 
     /** What was made, as a file. */
@@ -225,16 +231,16 @@ class ProfilingController {
         service.drop(id);
     }
 
-    private ProfilingView view(Row before) {
+    private ProfilingView view(UUID id) {
         // first, so that what has just ended is seen as made
-        Optional<MakingView> far = making.progressed(before.id())
+        Optional<MakingView> far = making.progressed(id)
             .map(p -> new MakingView(p.share(), p.failure().map(WistelException::getMessage), p.failure().map(WistelException::next)));
-        Row r = profilings.get(before.id());
+        Row r = profilings.get(id);
         List<ChartPage> pages = service.pages(r);
         List<UUID> dockets = profilings.dockets(r.id());
         List<Reading> readings = profilings.readings(r.id());
         List<ProfilingService.Measured> measured = service.measured(r, readings);
-        List<ChartReading.Suspect> suspects = service.suspects(r, measured);
+        List<ChartReading.Suspect> suspects = service.suspects(r, readings, measured);
         Set<String> suspected = new HashSet<>();
         suspects.forEach(s -> suspected.add(measured.get(s.index()).patch().id()));
         List<PageView> told = new ArrayList<>();

@@ -15,6 +15,7 @@ import wistel.core.fault.NotFound;
 import wistel.core.icc.making.ProfileChart;
 import wistel.core.icc.making.ProfileChoices;
 import wistel.core.icc.making.Quality;
+import wistel.server.print.ChartSheets;
 import wistel.server.store.Json;
 
 /** Profiles in the making, their pages and what was read of them. */
@@ -35,7 +36,8 @@ class ProfilingRepository {
      * @param leftOut     ids of patches
      * @param profileHash of what was made last
      */
-    record Row(UUID id, UUID pairingId, Optional<UUID> ofPairing, Source source, Area area, double dryingHours, ProfileChoices choices,
+    record Row(UUID id, UUID pairingId, Optional<UUID> ofPairing, Source source, ChartSheets.Laid laid, double dryingHours,
+        ProfileChoices choices,
         List<String> leftOut, Optional<Made> made, Optional<Instant> kept, Instant created) {
         ProfileChart chart() {
             return source.chart();
@@ -66,10 +68,6 @@ class ProfilingRepository {
         }
     }
 
-    /** @param columns of patches across */
-    record Area(int columns, double lengthMm) {
-    }
-
     /** @param inUse how well the profile in use foresees the same patches; empty of a paper that has none */
     record Made(String profileHash, Quality quality, Optional<Quality> inUse) {
     }
@@ -90,7 +88,7 @@ class ProfilingRepository {
                 + "values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)")
             .params(Arrays.asList(r.id, r.pairingId, r.ofPairing.orElse(null), laid.map(l -> l.size().name()).orElse(null),
                 laid.map(Source.Laid::seed).orElse(0L), brought.map(Source.Brought::cgats).orElse(null),
-                brought.flatMap(Source.Brought::base).orElse(null), r.area.columns, r.area.lengthMm, r.dryingHours,
+                brought.flatMap(Source.Brought::base).orElse(null), r.laid.columns(), r.laid.lengthMm(), r.dryingHours,
                 Timestamp.from(r.created)))
             .update();
         for (int i = 0; i < dockets.size(); i++) {
@@ -176,7 +174,8 @@ class ProfilingRepository {
         String quality = r.getString("quality");
         Optional<Quality> inUse = Optional.ofNullable(r.getString("in_use")).map(q -> json.read(q, Quality.class));
         return new Row(r.getObject("id", UUID.class), r.getObject("pairing_id", UUID.class),
-            Optional.ofNullable(r.getObject("of_pairing", UUID.class)), source(r), new Area(r.getInt("columns"), r.getDouble("length_mm")),
+            Optional.ofNullable(r.getObject("of_pairing", UUID.class)), source(r),
+            new ChartSheets.Laid(r.getInt("columns"), r.getDouble("length_mm")),
             r.getDouble("drying_hours"), json.read(r.getString("choices"), ProfileChoices.class),
             List.of(json.read(r.getString("left_out"), String[].class)),
             hash.map(h -> new Made(h, json.read(quality, Quality.class), inUse)),

@@ -1,13 +1,12 @@
 package wistel.server.profiling;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.LocalDate;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
@@ -36,7 +35,6 @@ import wistel.server.print.AttemptState;
 import wistel.server.print.ChartSheets;
 import wistel.server.printer.Printer;
 import wistel.server.printer.PrinterRepository;
-import wistel.server.profiling.ProfilingRepository.Area;
 import wistel.server.profiling.ProfilingRepository.Origin;
 import wistel.server.profiling.ProfilingRepository.Reading;
 import wistel.server.profiling.ProfilingRepository.Row;
@@ -46,11 +44,17 @@ import wistel.server.store.ProfileRepository;
 /** Charts for profiles: laid, printed, dried, read, each step left and taken up when a person likes. */
 @Service
 public class ProfilingService {
-    private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
     /** Fewer patches don't say what one of them should be. */
     private static final int FEWEST_JUDGED = 80;
     private static final int FEWEST_OWN = 5;
     private static final int MOST_OWN = 5000;
+
+    /** All that was read of a chart. */
+    private record Read(UUID id, List<Reading> readings) {
+    }
+
+    /** A page asks each second while a profile is made; what doesn't fit is found once for what was read. */
+    private final Cache<Read, List<ChartReading.Suspect>> suspects = Caffeine.newBuilder().executor(Runnable::run).maximumSize(8).build();
 
     private final ProfilingRepository profilings;
     private final PairingRepository pairings;
@@ -116,7 +120,8 @@ public class ProfilingService {
                 settings, wanted.intent);
             List<UUID> printed = pages.stream().map(page -> print(page, pages.size(), pairing)).toList();
             Row made = new Row(UUID.randomUUID(), UUID.fromString(pairing.pairingId()), of, source,
-                new Area(pages.get(0).columns(), area.lengthMm()), dryingHours, ProfileChoices.USUAL, List.of(), Optional.empty(),
+                new ChartSheets.Laid(pages.get(0).columns(), area.lengthMm()), dryingHours, ProfileChoices.USUAL, List.of(),
+                Optional.empty(),
                 Optional.empty(),
                 clock.instant());
             profilings.add(made, printed);
@@ -128,9 +133,7 @@ public class ProfilingService {
 
     private UUID print(ChartPage page, int pages, PairingVersion pairing) {
         String title = "Chart, page " + page.number() + " of " + pages;
-        return sheets.print(page, title, List.of(title + " · " + LocalDate.now(clock).format(DATE),
-            pairing.paper() + " on " + pairing.printerName(),
-            "Read from A1 row by row; as many bars in each corner as its number, the block at A1"), pairing);
+        return sheets.print(page, title, "Read from A1 row by row; as many bars in each corner as its number, the block at A1", pairing);
     }
 
     private Source source(Asked asked, Optional<PairingVersion> of) {
@@ -173,7 +176,7 @@ public class ProfilingService {
     }
 
     List<ChartPage> pages(Row r) {
-        return ChartPage.of(r.chart(), (r.area().columns() + 1.5) * ChartPage.PATCH_MM, r.area().lengthMm());
+        return r.laid().pages(r.chart());
     }
 
     /** When a page may be read: it came out, and has dried. */
@@ -184,18 +187,18 @@ public class ProfilingService {
     }
 
     /** Has the instrument in the printer's room read a page. */
-    Row byInstrument(UUID id, int number) {
+    void byInstrument(UUID id, int number) {
         Row r = profilings.get(id);
         ChartPage page = page(r, number);
-        return read(r, number, sheets.instrument(profilings.dockets(id).get(number - 1), page), Origin.INSTRUMENT);
+        read(r, number, sheets.instrument(profilings.dockets(id).get(number - 1), page), Origin.INSTRUMENT);
     }
 
     /** Takes a page's reading as text: in the page's order, or by the ids of its patches. */
-    Row byFile(UUID id, int number, String text) {
-        return read(profilings.get(id), number, Readings.parse(text), Origin.FILE);
+    void byFile(UUID id, int number, String text) {
+        read(profilings.get(id), number, Readings.parse(text), Origin.FILE);
     }
 
-    private Row read(Row r, int number, Readings readings, Origin origin) {
+    private void read(Row r, int number, Readings readings, Origin origin) {
         ChartPage page = page(r, number);
         ChartReading.Ordered ordered = ChartReading.ordered(number, pages(r), ChartSheets.inOrder(page, readings));
         transaction.executeWithoutResult(t -> {
@@ -205,7 +208,6 @@ public class ProfilingService {
             profilings.made(r.id(), Optional.empty());
         });
         events.publish("profiling", r.id().toString());
-        return profilings.get(r.id());
     }
 
     private ChartPage page(Row r, int number) {
@@ -217,16 +219,15 @@ public class ProfilingService {
     }
 
     /** Lets go of what was read of a page. */
-    Row forget(UUID id, int number) {
+    void forget(UUID id, int number) {
         Row r = profilings.get(id);
         page(r, number);
         profilings.forget(id, number);
         profilings.made(id, Optional.empty());
         events.publish("profiling", id.toString());
-        return profilings.get(id);
     }
 
-    Row leaveOut(UUID id, List<String> patches) {
+    void leaveOut(UUID id, List<String> patches) {
         Row r = profilings.get(id);
         List<String> known = r.chart().patches().stream().map(ProfileChart.ChartPatch::id).toList();
         if (!known.containsAll(patches) || patches.size() > known.size() / 5) {
@@ -236,7 +237,6 @@ public class ProfilingService {
         profilings.leaveOut(id, patches.stream().distinct().toList());
         profilings.made(id, Optional.empty());
         events.publish("profiling", id.toString());
-        return profilings.get(id);
     }
 
     /** A patch with the mean of its readings; those left out as well. */
@@ -258,8 +258,12 @@ public class ProfilingService {
         return all;
     }
 
-    /** Patches that don't fit the others, the worst first; their index is that among {@code measured}. */
-    List<ChartReading.Suspect> suspects(Row r, List<Measured> measured) {
+    /** Patches that don't fit the others, the worst first; their index is that among {@code measured}, which were read so. */
+    List<ChartReading.Suspect> suspects(Row r, List<Reading> readings, List<Measured> measured) {
+        return suspects.get(new Read(r.id(), readings), read -> suspects(r, measured));
+    }
+
+    private List<ChartReading.Suspect> suspects(Row r, List<Measured> measured) {
         if (measured.isEmpty()) {
             return List.of();
         }

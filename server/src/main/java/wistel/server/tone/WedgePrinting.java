@@ -1,11 +1,8 @@
 package wistel.server.tone;
 
 import java.time.Clock;
-import java.time.LocalDate;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -45,7 +42,6 @@ import wistel.server.tone.WedgeRepository.Row;
 /** Prints wedges and the page to judge by eye: as dockets that lie on no bench, through the queue that every print goes through. */
 @Service
 public class WedgePrinting {
-    private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
     /** An instrument's opening, with room to aim. */
     private static final double LEAST_PATCH_MM = 4.2;
     private static final double LEAST_SHARE = 0.55;
@@ -141,11 +137,8 @@ public class WedgePrinting {
     private Row print(Ready ready, Wedge wedge, Optional<Proof> proof) {
         String words = ready.mode().words(ready.can);
         String through = proof.map(p -> ", through the curve of wedge " + p.of).orElse("");
-        List<String> lines = new ArrayList<>(List.of(
-            "Wedge " + wedge.number() + through + " · " + wedge.steps() + " steps"
-                + (wedge.repeats() > 1 ? ", " + wedge.repeats() + " of each" : "")
-                + (wedge.scattered() ? ", scattered" : "") + " · " + LocalDate.now(clock).format(DATE),
-            ready.pairing.paper() + " on " + ready.pairing.printerName()));
+        List<String> lines = new ArrayList<>(charts.heading("Wedge " + wedge.number() + through + " · " + wedge.steps() + " steps"
+            + (wedge.repeats() > 1 ? ", " + wedge.repeats() + " of each" : "") + (wedge.scattered() ? ", scattered" : ""), ready.pairing));
         lines.add(words);
         double least = LEAST_PATCH_MM / Math.min(wedge.place(0).width(), wedge.place(0).height());
         Chart chart = new Chart(DocketSpec.FIRST_ITEM, Wedge.WIDTH_MM, Math.min(1, Math.max(LEAST_SHARE, least)), lines);
@@ -182,8 +175,8 @@ public class WedgePrinting {
     public UUID testPage(AskedMode asked) {
         Ready ready = ready(asked);
         ToneMode mode = ready.mode();
-        List<String> lines = List.of("Page to judge tones by · " + LocalDate.now(clock).format(DATE),
-            ready.pairing.paper() + " on " + ready.pairing.printerName(), mode.words(ready.can));
+        List<String> lines = new ArrayList<>(charts.heading("Page to judge tones by", ready.pairing));
+        lines.add(mode.words(ready.can));
         Master master = charts.picture("tone-page.tif", new ChartDockets.Grays(TonePage.picture(), TonePage.WIDTH, TonePage.HEIGHT));
         Chart chart = new Chart(DocketSpec.FIRST_ITEM, TonePage.WIDTH_MM, LEAST_SHARE, lines);
         return transaction.execute(t -> {

@@ -1,10 +1,7 @@
 package wistel.server.truesize;
 
 import java.time.Clock;
-import java.time.LocalDate;
-import java.time.format.DateTimeFormatter;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
@@ -36,7 +33,6 @@ import wistel.server.print.ReleaseService;
 /** Prints ruled lines, and makes a pairing's next version of what a ruler says of them. */
 @Service
 public class TrueSizeService {
-    private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
 
     private final RulerRepository rulers;
     private final PairingRepository pairings;
@@ -68,8 +64,7 @@ public class TrueSizeService {
     /** Nothing is kept of lines that can't be printed. */
     RulerRepository.Row print(UUID pairingId) {
         PairingVersion pairing = pairing(pairingId);
-        Ruler ruler = new Ruler(DocketSpec.FIRST_ITEM, List.of("Ruled lines · " + LocalDate.now(clock).format(DATE),
-            pairing.paper() + " on " + pairing.printerName()));
+        Ruler ruler = new Ruler(DocketSpec.FIRST_ITEM, charts.heading("Ruled lines", pairing));
         Master master = charts.picture("this-end-first.tif", new ChartDockets.Grays(FeedArrow.picture(), FeedArrow.WIDTH,
             FeedArrow.HEIGHT));
         Rendition rendition = Rendition.of(DocketService.FIRST_RENDITION, master.hash()).treated(Treatment.Monochrome.NEUTRAL)
