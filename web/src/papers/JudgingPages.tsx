@@ -4,7 +4,7 @@ import { Link } from 'react-router'
 import { answer, api, type Problem } from '../api/client'
 import type { Pairing } from '../api/types'
 import { day } from '../parts/numbers'
-import { OVER } from '../release/words'
+import { failedToCome, onItsWay } from '../release/words'
 import { JUDGING } from './words'
 
 const ASK_AGAIN_MS = 2000
@@ -17,7 +17,7 @@ export function JudgingPages({ pairing, complain }: { pairing: Pairing; complain
   const { data: pages = [] } = useQuery({
     queryKey: key,
     queryFn: ({ signal }) => answer(api.GET('/api/pairings/{id}/judging-pages', { params: { path }, signal })),
-    refetchInterval: ({ state }) => (state.data?.some((p) => !p.state || !OVER.includes(p.state)) ? ASK_AGAIN_MS : false),
+    refetchInterval: ({ state }) => (state.data?.some((p) => onItsWay(p.state)) ? ASK_AGAIN_MS : false),
   })
   const print = useMutation({
     mutationFn: () => answer(api.POST('/api/pairings/{id}/judging-pages', { params: { path } })),
@@ -37,7 +37,7 @@ export function JudgingPages({ pairing, complain }: { pairing: Pairing; complain
             <>
               {JUDGING.notYet} <Link to="/log">{JUDGING.say}</Link>
             </>
-          ) : p.state && OVER.includes(p.state) ? (
+          ) : failedToCome(p.state) ? (
             JUDGING.failed
           ) : (
             JUDGING.printing

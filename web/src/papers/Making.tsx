@@ -7,7 +7,7 @@ import type { Mark, ProfilingPage, ProfilingView } from '../api/types'
 import { FileButton } from '../parts/FileButton'
 import { MarkSign } from '../parts/MarkSign'
 import { day, fixed, labCss, moment } from '../parts/numbers'
-import { OVER } from '../release/words'
+import { failedToCome, onItsWay } from '../release/words'
 import { MadeProfile } from './MadeProfile'
 import { ProfileJudged, ProfilePlots, useJudgement } from './ProfileJudged'
 import { MAKE } from './words'
@@ -23,7 +23,7 @@ const dry = (p: ProfilingPage) => p.dryFrom != null && new Date(p.dryFrom) <= ne
 /** What each step says, and how it stands. */
 export function steps(p: ProfilingView): { mark: Mark; words: string }[] {
   const { pages } = p
-  const failed = pages.find((q) => q.state && OVER.includes(q.state) && !out(q))
+  const failed = pages.find((q) => failedToCome(q.state))
   const printed = pages.filter(out).length
   const read = pages.filter((q) => q.readings > 0).length
   const latest = pages
@@ -64,7 +64,7 @@ export function steps(p: ProfilingView): { mark: Mark; words: string }[] {
 }
 
 const waits = (p: ProfilingView | undefined) =>
-  p?.pages.some((q) => !q.state || !OVER.includes(q.state)) || (p?.making != null && p.making.failure == null)
+  p?.pages.some((q) => onItsWay(q.state)) || (p?.making != null && p.making.failure == null)
 
 /** A profile in the making: left and taken up when a person likes, the next step always plain. */
 export function Making() {
@@ -248,7 +248,7 @@ export function pageWords(q: ProfilingPage, p: ProfilingView): string {
     const noise = q.noise == null ? '' : `, noise ΔE ${fixed(q.noise, 2)}`
     return `read ${q.readings === 1 ? 'once' : `${q.readings} times`}${noise}`
   }
-  if (!out(q)) return q.state && OVER.includes(q.state) ? 'did not come out' : 'being printed'
+  if (!out(q)) return failedToCome(q.state) ? 'did not come out' : 'being printed'
   return dry(q) ? 'dry, not read yet' : `dries ${p.dryingHours} h, until ${moment(q.dryFrom ?? '')}`
 }
 

@@ -6,7 +6,7 @@ import type { Pairing, PaperCheck } from '../api/types'
 import { FileButton } from '../parts/FileButton'
 import { MarkSign } from '../parts/MarkSign'
 import { day, fixed, labCss } from '../parts/numbers'
-import { OVER } from '../release/words'
+import { failedToCome, onItsWay } from '../release/words'
 import { CHECKS } from './words'
 
 const ASK_AGAIN_MS = 1500
@@ -17,7 +17,7 @@ function useChecks(id: string) {
   return useQuery({
     queryKey: ['pairings', id, 'checks'],
     queryFn: ({ signal }) => answer(api.GET('/api/pairings/{id}/checks', { params: { path: { id } }, signal })),
-    refetchInterval: ({ state }) => (state.data?.some((c) => !c.state || !OVER.includes(c.state)) ? ASK_AGAIN_MS : false),
+    refetchInterval: ({ state }) => (state.data?.some((c) => onItsWay(c.state)) ? ASK_AGAIN_MS : false),
   })
 }
 
@@ -47,13 +47,7 @@ export function PaperChecks({ pairing }: { pairing: Pairing }) {
       {read.length > 0 && <Drift checks={read} />}
       {read[0] && <Verdict check={read[0]} />}
       {waiting && (
-        <p>
-          {waiting.state === 'done'
-            ? CHECKS.ready
-            : waiting.state && OVER.includes(waiting.state)
-              ? CHECKS.failed
-              : CHECKS.printing}
-        </p>
+        <p>{waiting.state === 'done' ? CHECKS.ready : failedToCome(waiting.state) ? CHECKS.failed : CHECKS.printing}</p>
       )}
       <div className="buttons">
         {waiting?.state === 'done' && (
@@ -79,7 +73,7 @@ export function PaperChecks({ pairing }: { pairing: Pairing }) {
             </FileButton>
           </>
         )}
-        {(!waiting || (waiting.state && OVER.includes(waiting.state) && waiting.state !== 'done')) && (
+        {(!waiting || failedToCome(waiting.state)) && (
           <Button loading={act.isPending} onClick={begin}>
             {read.length > 0 ? CHECKS.again : CHECKS.begin}
           </Button>

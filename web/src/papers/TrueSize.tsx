@@ -5,7 +5,7 @@ import { Link } from 'react-router'
 import { answer, api, type Problem } from '../api/client'
 import type { Pairing, RulerView } from '../api/types'
 import { mm, moment } from '../parts/numbers'
-import { OVER } from '../release/words'
+import { onItsWay } from '../release/words'
 import { TRUE_SIZE } from './words'
 
 const ASK_AGAIN_MS = 2000
@@ -17,7 +17,7 @@ export function TrueSize({ pairing, complain }: { pairing: Pairing; complain: (e
   const { data } = useQuery({
     queryKey: ['pairings', pairing.pairingId, 'true-size'],
     queryFn: ({ signal }) => answer(api.GET('/api/pairings/{id}/true-size', { params, signal })),
-    refetchInterval: ({ state }) => (state.data?.rulers.some((r) => underWay(r)) ? ASK_AGAIN_MS : false),
+    refetchInterval: ({ state }) => (state.data?.rulers.some((r) => onItsWay(r.state)) ? ASK_AGAIN_MS : false),
   })
   const act = useMutation({
     mutationFn: (work: () => Promise<unknown>) => work(),
@@ -46,14 +46,14 @@ export function TrueSize({ pairing, complain }: { pairing: Pairing; complain: (e
       )}
       {open && newest.state !== 'done' && (
         <p>
-          {underWay(newest) ? TRUE_SIZE.printing(newest.stock) : TRUE_SIZE.failed} <Link to="/log">{TRUE_SIZE.log}</Link>
+          {onItsWay(newest.state) ? TRUE_SIZE.printing(newest.stock) : TRUE_SIZE.failed} <Link to="/log">{TRUE_SIZE.log}</Link>
         </p>
       )}
       <div className="buttons">
         <Button
           type={data.rulers.length === 0 ? 'primary' : 'default'}
           loading={act.isPending}
-          disabled={open && underWay(newest)}
+          disabled={open && onItsWay(newest.state)}
           onClick={() => act.mutate(() => answer(api.POST('/api/pairings/{id}/rulers', { params })))}
         >
           {data.rulers.length === 0 ? TRUE_SIZE.print : TRUE_SIZE.printAgain}
@@ -72,8 +72,6 @@ export function TrueSize({ pairing, complain }: { pairing: Pairing; complain: (e
     </section>
   )
 }
-
-const underWay = (r: RulerView) => r.state !== undefined && !OVER.includes(r.state)
 
 function Read({ ruler }: { ruler: RulerView }) {
   const { reading } = ruler

@@ -96,6 +96,13 @@ export function attemptWords(a: Attempt): string {
 
 export const OVER: AttemptPage['state'][] = ['done', 'failed', 'cancelled']
 
+/** It has ended without coming out. */
+export const failedToCome = (state: AttemptPage['state'] | null | undefined) =>
+  state != null && state !== 'done' && OVER.includes(state)
+
+/** It is on its way out. */
+export const onItsWay = (state: AttemptPage['state'] | null | undefined) => state != null && !OVER.includes(state)
+
 export function pageWords(p: AttemptPage): string {
   switch (p.state) {
     case 'waiting':
