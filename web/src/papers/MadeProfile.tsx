@@ -1,11 +1,12 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { Button, Progress, Radio, Select } from 'antd'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { address, answer, api, type Problem } from '../api/client'
 import { forScreen } from '../api/screen'
-import type { OnBench, ProfileChoices, ProfileJudgement, ProfilingView } from '../api/types'
+import type { ProfileChoices, ProfileJudgement, ProfilingView } from '../api/types'
 import { fixed } from '../parts/numbers'
+import { useBenchPictures } from '../parts/useBenchPictures'
 import { useJudgement } from './ProfileJudged'
 import { CHOICES, MAKE } from './words'
 
@@ -157,15 +158,8 @@ function Compared({ p }: { p: ProfilingView }) {
 
 /** A picture of the bench through the profile, beside the one in use or the picture itself. */
 function OnAPicture({ hash, inUse }: { hash: string; inUse: string | undefined }) {
-  const { data: bench = [] } = useQuery({
-    queryKey: ['bench'],
-    queryFn: ({ signal }) => answer(api.GET('/api/bench', { signal })),
-  })
-  const pictures = new Map(
-    bench
-      .flatMap((g) => g.dockets)
-      .flatMap((d: OnBench) => d.pictures.slice(0, 1).map((on) => [on.masterHash, d.title] as const)),
-  )
+  // a picture of several dockets is one
+  const pictures = new Map(useBenchPictures().map((p) => [p.masterHash, p.label]))
   const [chosen, choose] = useState<string>()
   const [intent, render] = useState<'PERCEPTUAL' | 'RELATIVE' | 'SATURATION'>('PERCEPTUAL')
   const master = chosen ?? pictures.keys().next().value

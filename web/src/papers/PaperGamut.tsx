@@ -6,6 +6,7 @@ import type { Boundary, Pairing } from '../api/types'
 import { GamutView } from '../gamut/GamutView'
 import { GAMUT, reachWords, thousands } from '../gamut/words'
 import { percent } from '../parts/numbers'
+import { useBenchPictures } from '../parts/useBenchPictures'
 
 const RINGS = [10, 20, 30, 40, 50, 60, 70, 80, 90]
 const spaceOf = (of: string) => GAMUT.spaces.find((s) => s.value === of)
@@ -36,10 +37,7 @@ export function PaperGamut({ pairing }: { pairing: Pairing }) {
   const [picture, setPicture] = useState('')
   const [wire, setWire] = useState('')
   const [cut, setCut] = useState<number>()
-  const { data: bench = [] } = useQuery({
-    queryKey: ['bench'],
-    queryFn: ({ signal }) => answer(api.GET('/api/bench', { signal })),
-  })
+  const bench = useBenchPictures()
   const { data: pairings = [] } = useQuery({
     queryKey: ['pairings'],
     queryFn: ({ signal }) => answer(api.GET('/api/pairings', { signal })),
@@ -74,14 +72,7 @@ export function PaperGamut({ pairing }: { pairing: Pairing }) {
             value={picture}
             popupMatchSelectWidth={false}
             onChange={setPicture}
-            options={[
-              { value: '', label: GAMUT.noColours },
-              ...bench.flatMap((g) =>
-                g.dockets.flatMap((d) =>
-                  d.pictures.slice(0, 1).map((p) => ({ value: `${d.id} ${p.renditionId}`, label: d.title })),
-                ),
-              ),
-            ]}
+            options={[{ value: '', label: GAMUT.noColours }, ...bench.map(({ value, label }) => ({ value, label }))]}
           />
           {picture && colours && ` dots inside, crosses outside (${percent(colours.outside)})`}
         </span>

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query'
 import { Select } from 'antd'
 import { answer, api } from '../api/client'
 import type { Pairing } from '../api/types'
+import { useBenchPictures } from '../parts/useBenchPictures'
 import { ORDER } from './words'
 
 /** By what papers are looked through: by a column, or for a picture, as "docket rendition". */
@@ -32,13 +33,7 @@ export function ordered(pairings: Pairing[], order: Order, ranked: string[] | un
 }
 
 export function OrderChoice({ order, choose }: { order: Order; choose: (next: Order) => void }) {
-  const { data: bench = [] } = useQuery({
-    queryKey: ['bench'],
-    queryFn: ({ signal }) => answer(api.GET('/api/bench', { signal })),
-  })
-  const pictures = bench
-    .flatMap((g) => g.dockets)
-    .flatMap((d) => d.pictures.slice(0, 1).map((on) => ({ value: `${d.id} ${on.renditionId}`, label: d.title })))
+  const pictures = useBenchPictures().map(({ value, label }) => ({ value, label }))
   return (
     <p className="order-by">
       {ORDER.by}{' '}
