@@ -2,9 +2,14 @@ package wistel.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import javax.imageio.ImageIO;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeClass;
+import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 import wistel.core.icc.profile.Intent;
@@ -79,6 +84,64 @@ public class PaperCheckTest extends InTestRoom {
         assertThat(api.post(checks(), "{\"patches\":7}", 0).status()).isEqualTo(400);
         assertThat(api.delete("/api/checks/" + id).status()).isEqualTo(204);
         assertThat(api.post("/api/checks/" + id + "/readings/instrument", "", 0).status()).isEqualTo(404);
+    }
+
+    private JsonNode beside(int width, int height) throws Exception {
+        JsonNode d = api.drop("beside.png", picture(width, height)).body().path("docket");
+        String path = "/api/dockets/" + d.path("id").asString();
+        String pairing = api.get("/api/pairings").body().get(0).path("pairingId").asString();
+        JsonNode on = api.put(path + "/pairing", "{\"pairingId\":\"" + pairing + "\"}", d.path("version").asInt()).body();
+        return api.patch(path, "{\"kind\":\"checked\",\"checked\":true}", on.path("version").asInt()).body();
+    }
+
+    private static byte[] picture(int width, int height) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        ImageIO.write(new BufferedImage(6 * width, 6 * height, BufferedImage.TYPE_INT_RGB), "png", out);
+        return out.toByteArray();
+    }
+
+    private static long patches(JsonNode docket) {
+        return docket.path("layout").path("pages").get(0).path("marks").valueStream().filter(m -> m.path("kind").asString().equals("patch"))
+            .count();
+    }
+
+    @DataProvider
+    Object[][] shapes() {
+        return new Object[][] {{60, 40}, {40, 60}};
+    }
+
+    /** Along an edge of a picture that lies either way on its sheet: read on the print itself, also when that is printed again. */
+    @Test(dataProvider = "shapes")
+    public void aStripBesideAPictureIsReadOnItsPrint(int width, int height) throws Exception {
+        JsonNode d = beside(width, height);
+        assertThat(patches(d)).as(d.toString()).isEqualTo(24);
+        assertThat(d.path("readback").asString()).contains("a control strip beside it");
+        Api.Answer released = api.post("/api/dockets/" + d.path("id").asString() + "/attempts", "", d.path("version").asInt());
+        assertThat(released.status()).as(released.body().toString()).isEqualTo(202);
+        String attempt = released.body().path("id").asString();
+        JsonNode check = Waiting.until(() -> ofAttempt(attempt), c -> c.path("state").asString().equals("done"), 60);
+        assertThat(check.path("beside").asString()).isEqualTo("Beside, print 1");
+        JsonNode read = api.post("/api/checks/" + check.path("id").asString() + "/readings/instrument", "", 0).body();
+        assertThat(read.path("verdict").path("advice").get(0).asString()).as(read.toString()).isEqualTo("KEEP");
+        assertThat(read.path("verdict").path("all").path("mean").asDouble()).isLessThan(0.8);
+        String again = api.post("/api/attempts/" + attempt + "/reprints", "", 0).body().path("id").asString();
+        Waiting.until(() -> ofAttempt(again), c -> c.path("state").asString().equals("done"), 60);
+    }
+
+    private JsonNode ofAttempt(String attempt) {
+        return api.get(checks()).body().valueStream().filter(c -> c.path("attempt").asString().equals(attempt)).findFirst().orElseThrow();
+    }
+
+    @Test
+    public void whereThereIsNoRoomItIsLeftOutAndSaid() throws Exception {
+        JsonNode d = beside(60, 40);
+        String path = "/api/dockets/" + d.path("id").asString();
+        JsonNode large = api.patch(path + "/size", "{\"width\":\"290\"}", d.path("version").asInt()).body();
+        assertThat(patches(large)).as(large.toString()).isZero();
+        assertThat(large.path("findings").toString()).contains("STRIP_LEFT_OUT");
+        JsonNode none = api.patch(path, "{\"kind\":\"checked\",\"checked\":false}", large.path("version").asInt()).body();
+        assertThat(none.path("findings").toString()).doesNotContain("STRIP_LEFT_OUT");
+        assertThat(none.path("readback").asString()).doesNotContain("control strip");
     }
 
     /** It goes out as any picture on this paper, and its verdict stands with the paper. */

@@ -45,7 +45,7 @@ import wistel.core.tone.PairingToneCurve;
 public record PrintOrder(int schema, DocketSpec spec, Layout layout, PairingVersion pairing, Output output, List<Master> masters,
     String descriptionHash,
     String engine, Optional<LabFile> labFile, Optional<PairingToneCurve> curve) {
-    public static final int SCHEMA = 13;
+    public static final int SCHEMA = 14;
     public static final String ENGINE = "5";
     /** Those before 4 reduced pictures across first. */
     private static final Set<String> ACROSS_FIRST = Set.of("1", "2", "3");

@@ -24,8 +24,14 @@ final class MarkLayer {
 
     private final List<Drawn> drawn;
 
-    /** @param bare paper white, else black */
-    private record Drawn(Shape shape, boolean bare) {
+    private static final int[] BLACK = {0};
+    private static final int[] BARE = {65535};
+
+    /** @param codes of each channel, or one for all */
+    private record Drawn(Shape shape, int[] codes) {
+        private int code(int channel) {
+            return codes.length == 1 ? codes[0] : codes[channel];
+        }
     }
 
     MarkLayer(Page page, PageRaster raster) {
@@ -33,7 +39,12 @@ final class MarkLayer {
         AffineTransform toRaster = AffineTransform.getScaleInstance(perMm / raster.scale().across(), perMm / raster.scale().along());
         toRaster.concatenate(turn(page));
         drawn = page.marks().stream().filter(m -> !(m instanceof Mark.Stamp))
-            .map(m -> new Drawn(toRaster.createTransformedShape(shape(m)), m instanceof Mark.Bare)).toList();
+            .map(m -> new Drawn(toRaster.createTransformedShape(shape(m)), codes(m))).toList();
+    }
+
+    private static int[] codes(Mark mark) {
+        return mark instanceof Mark.Patch patch ? patch.codes().stream().mapToInt(Integer::intValue).toArray()
+            : mark instanceof Mark.Bare ? BARE : BLACK;
     }
 
     /** From the page as it is looked at to the page as it feeds. */
@@ -57,6 +68,9 @@ final class MarkLayer {
         }
         if (mark instanceof Mark.Bare bare) {
             return new Rectangle2D.Double(bare.atMm().x(), bare.atMm().y(), bare.atMm().width(), bare.atMm().height());
+        }
+        if (mark instanceof Mark.Patch patch) {
+            return new Rectangle2D.Double(patch.atMm().x(), patch.atMm().y(), patch.atMm().width(), patch.atMm().height());
         }
         Mark.Text text = (Mark.Text) mark;
         AffineTransform place = AffineTransform.getTranslateInstance(text.x(), text.y());
@@ -98,7 +112,8 @@ final class MarkLayer {
                 int left = 255 - (cover[y * at.width + x] & 0xFF);
                 int to = ((at.y - top + y) * width + at.x + x) * channels;
                 for (int c = 0; left < 255 && c < channels; c++) {
-                    band[to + c] = (char) (mark.bare ? 65535 - (65535 - band[to + c]) * left / 255 : band[to + c] * left / 255);
+                    int code = mark.code(c);
+                    band[to + c] = (char) (code + (band[to + c] - code) * left / 255);
                 }
             }
         }

@@ -82,9 +82,23 @@ public record Layout(List<Page> pages, List<Loss> losses, List<Unplaced> unplace
         return List.copyOf(first.values());
     }
 
+    /**
+     * With patches along an edge of the first page; the same where none has room for them.
+     *
+     * @param codes of each, 16 bit, by channel
+     */
+    public Layout patched(List<List<Integer>> codes) {
+        return EdgePatches.on(pages.get(0), codes).map(first -> {
+            List<Page> all = new ArrayList<>(pages);
+            all.set(0, first);
+            return new Layout(all, losses, unplaced, cuts, bareMm2, usedLengthMm);
+        }).orElse(this);
+    }
+
     /** As it is handed to somebody who cuts nothing: upright, and nothing over the edges. */
     public Layout onPaper() {
-        return of(pages.stream().map(p -> new Page(p.widthMm(), p.heightMm(), Margins.NONE, Orientation.UPRIGHT, 0, p.placed(), p.marks()))
+        return of(pages.stream().map(Page::unpatched)
+            .map(p -> new Page(p.widthMm(), p.heightMm(), Margins.NONE, Orientation.UPRIGHT, 0, p.placed(), p.marks()))
             .toList(), losses, unplaced);
     }
 

@@ -1,8 +1,9 @@
 package wistel.core.sheet;
 
+import java.util.List;
 import wistel.core.pictures.Orientation;
 
-/** Something drawn on the page besides pictures, over them, in the printer's black. Places are in mm on the page as it is looked at. */
+/** Something drawn on the page besides pictures, over them, in the printer's black unless it says otherwise. Places are in mm on the page as it is looked at. */
 public sealed interface Mark {
     /**
      * As it lies when all of a rectangle from 0, 0 on is turned to the right.
@@ -30,6 +31,25 @@ public sealed interface Mark {
         @Override
         public Bare turnedRight(Rect at) {
             return new Bare(turned(atMm, at));
+        }
+    }
+
+    /**
+     * A patch that is measured, in the numbers of the page's raster as they are.
+     *
+     * @param codes 16 bit, by channel
+     */
+    record Patch(Rect atMm, List<Integer> codes) implements Mark {
+        public Patch {
+            codes = List.copyOf(codes);
+            if (codes.stream().anyMatch(c -> c < 0 || c > 65535)) {
+                throw new IllegalArgumentException("codes " + codes);
+            }
+        }
+
+        @Override
+        public Patch turnedRight(Rect at) {
+            return new Patch(turned(atMm, at), codes);
         }
     }
 

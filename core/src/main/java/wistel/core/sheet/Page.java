@@ -48,6 +48,23 @@ public record Page(double widthMm, double heightMm, Margins unprintable, Orienta
         return new Page(widthMm, heightMm, unprintable, feedTurn, overMm, placed, all, settings);
     }
 
+    /** Its patches, in their order. */
+    public List<Mark.Patch> patches() {
+        return marks.stream().filter(Mark.Patch.class::isInstance).map(Mark.Patch.class::cast).toList();
+    }
+
+    /** Without them. */
+    Page unpatched() {
+        return new Page(widthMm, heightMm, unprintable, feedTurn, overMm, placed,
+            marks.stream().filter(m -> !(m instanceof Mark.Patch)).toList(), settings);
+    }
+
+    /** Where a place of the page as it is looked at lies on it as it feeds: x and y. */
+    public double[] asFed(double x, double y) {
+        Orientation.Box fed = feedTurn.shown(new Orientation.Box(x, y, 0, 0), widthMm, heightMm);
+        return new double[] {fed.x(), fed.y()};
+    }
+
     /** The same page with these pictures on it. */
     public Page laid(List<Placed> next) {
         return new Page(widthMm, heightMm, unprintable, feedTurn, overMm, next, marks, settings);

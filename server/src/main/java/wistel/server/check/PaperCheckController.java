@@ -24,6 +24,7 @@ import wistel.core.icc.making.ChartPage;
 import wistel.server.check.PaperCheckRepository.Read;
 import wistel.server.check.PaperCheckRepository.Row;
 import wistel.server.print.Attempt;
+import wistel.server.print.AttemptRepository;
 import wistel.server.print.AttemptState;
 import wistel.server.print.ChartSheets;
 import wistel.server.store.ReadingFiles;
@@ -35,12 +36,15 @@ class PaperCheckController {
     private final PaperCheckRepository checks;
     private final CheckInterval interval;
     private final ChartSheets sheets;
+    private final AttemptRepository attempts;
 
-    PaperCheckController(PaperCheckService service, PaperCheckRepository checks, CheckInterval interval, ChartSheets sheets) {
+    PaperCheckController(PaperCheckService service, PaperCheckRepository checks, CheckInterval interval, ChartSheets sheets,
+        AttemptRepository attempts) {
         this.service = service;
         this.checks = checks;
         this.interval = interval;
         this.sheets = sheets;
+        this.attempts = attempts;
     }
 
     /** @param read empty before */
@@ -50,10 +54,12 @@ class PaperCheckController {
     /**
      * @param version of the pairing that it is about
      * @param attempt of its print; empty before, and of a strip that was printed elsewhere
+     * @param beside  what it was printed beside; empty of one on a sheet of its own
      * @param figures of the verdict beside their limits
      */
     record CheckView(UUID id, UUID pairingId, int version, Instant created, Optional<UUID> attempt, Optional<AttemptState> state,
-        List<StripPatchView> patches, Optional<StripVerdict> verdict, List<StripVerdict.Figure> figures, Optional<Instant> taken) {
+        Optional<String> beside, List<StripPatchView> patches, Optional<StripVerdict> verdict, List<StripVerdict.Figure> figures,
+        Optional<Instant> taken) {
     }
 
     /** Of a pairing, the newest first. */
@@ -117,9 +123,9 @@ class PaperCheckController {
             Optional<Lab> read = r.read().map(x -> x.colours().get(at));
             patches.add(new StripPatchView(page.name(i), p.name(), p.kind(), p.foreseen(), read, read.map(p.foreseen()::deltaE2000)));
         }
-        Optional<Attempt> attempt = r.docketId().flatMap(sheets::attempt);
+        Optional<Attempt> attempt = r.beside().map(attempts::get).or(() -> r.docketId().flatMap(sheets::attempt));
         return new CheckView(r.id(), r.pairingId(), r.version(), r.created(), attempt.map(Attempt::id), attempt.map(Attempt::state),
-            patches,
+            r.beside().flatMap(b -> attempt).map(a -> a.title() + ", print " + a.number()), patches,
             r.read().map(Read::verdict), r.read().map(x -> x.verdict().figures()).orElse(List.of()), r.read().map(Read::taken));
     }
 }

@@ -37,15 +37,18 @@ class PaperCheckRepository {
     /**
      * @param version  of the pairing whose profile foresees the strip
      * @param docketId of its print; empty of one that was printed elsewhere
+     * @param beside   the attempt beside whose picture it was printed; empty of one on a sheet of its own
      */
-    record Row(UUID id, UUID pairingId, int version, Optional<UUID> docketId, ControlStrip strip, ChartSheets.Laid laid, Instant created,
+    record Row(UUID id, UUID pairingId, int version, Optional<UUID> docketId, Optional<UUID> beside, ControlStrip strip,
+        ChartSheets.Laid laid, Instant created,
         Optional<Read> read) {
     }
 
     void add(Row r) {
-        jdbc.sql("insert into paper_check (id, pairing_id, version, docket_id, strip, columns, length_mm, created) "
-            + "values (?, ?, ?, ?, ?::jsonb, ?, ?, ?)")
-            .params(Arrays.asList(r.id, r.pairingId, r.version, r.docketId.orElse(null), json.text(r.strip), r.laid.columns(),
+        jdbc.sql("insert into paper_check (id, pairing_id, version, docket_id, attempt_id, strip, columns, length_mm, "
+            + "created) values (?, ?, ?, ?, ?, ?::jsonb, ?, ?, ?)")
+            .params(Arrays.asList(r.id, r.pairingId, r.version, r.docketId.orElse(null), r.beside.orElse(null), json.text(r.strip),
+                r.laid.columns(),
                 r.laid.lengthMm(), Timestamp.from(r.created)))
             .update();
     }
@@ -83,7 +86,7 @@ class PaperCheckRepository {
             : Optional.of(new Read(List.of(json.read(lab, Lab[].class)), json.read(r.getString("verdict"), StripVerdict.class),
                 r.getTimestamp("taken").toInstant()));
         return new Row(r.getObject("id", UUID.class), r.getObject("pairing_id", UUID.class), r.getInt("version"),
-            Optional.ofNullable(r.getObject("docket_id", UUID.class)),
+            Optional.ofNullable(r.getObject("docket_id", UUID.class)), Optional.ofNullable(r.getObject("attempt_id", UUID.class)),
             json.read(r.getString("strip"), ControlStrip.class), new ChartSheets.Laid(r.getInt("columns"), r.getDouble("length_mm")),
             r.getTimestamp("created").toInstant(), read);
     }

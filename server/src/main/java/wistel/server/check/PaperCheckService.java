@@ -6,11 +6,13 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.IntStream;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import wistel.core.cgats.Cgats;
 import wistel.core.cgats.Readings;
 import wistel.core.colour.Lab;
+import wistel.core.docket.PrintOrder;
 import wistel.core.fault.Conflict;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.icc.check.ControlStrip;
@@ -18,11 +20,16 @@ import wistel.core.icc.check.StripVerdict;
 import wistel.core.icc.making.ChartPage;
 import wistel.core.icc.making.ProfileChart;
 import wistel.core.pairing.PairingVersion;
+import wistel.core.sheet.Mark;
+import wistel.core.sheet.Rect;
 import wistel.server.check.PaperCheckRepository.Read;
 import wistel.server.check.PaperCheckRepository.Row;
 import wistel.server.edge.Events;
+import wistel.server.pairing.ControlStrips;
 import wistel.server.pairing.PairingRepository;
+import wistel.server.print.AttemptRepository;
 import wistel.server.print.ChartSheets;
+import wistel.server.print.ReleaseService;
 import wistel.server.printer.Printer;
 import wistel.server.printer.PrinterRepository;
 import wistel.server.store.ProfileRepository;
@@ -35,17 +42,21 @@ public class PaperCheckService {
     private final PrinterRepository printers;
     private final ProfileRepository profiles;
     private final ChartSheets sheets;
+    private final AttemptRepository attempts;
+    private final ControlStrips strips;
     private final Events events;
     private final Clock clock;
     private final TransactionTemplate transaction;
 
     PaperCheckService(PaperCheckRepository checks, PairingRepository pairings, PrinterRepository printers, ProfileRepository profiles,
-        ChartSheets sheets, Events events, Clock clock, TransactionTemplate transaction) {
+        ChartSheets sheets, AttemptRepository attempts, ControlStrips strips, Events events, Clock clock, TransactionTemplate transaction) {
         this.checks = checks;
         this.pairings = pairings;
         this.printers = printers;
         this.profiles = profiles;
         this.sheets = sheets;
+        this.attempts = attempts;
+        this.strips = strips;
         this.events = events;
         this.clock = clock;
         this.transaction = transaction;
@@ -63,10 +74,12 @@ public class PaperCheckService {
         ChartSheets.Laid laid = laid(strip, printer, pairing);
         Row row = transaction.execute(t -> {
             PairingVersion asTheyAre = sheets.numbersAsTheyAre(printer,
-                new ChartSheets.Paper(pairing.paper(), pairing.surface(), pairing.body()), pairing.settings(), pairing.intent());
+                new ChartSheets.Paper(pairing.paper(), pairing.surface(), pairing.body(), pairing.inks()), pairing.settings(),
+                pairing.intent());
             UUID docket = sheets.print(laid.pages(chart(strip)).get(0), "Check of " + pairing.paper(), "Read from A1 row by row",
                 asTheyAre);
-            Row made = new Row(UUID.randomUUID(), pairingId, pairing.number(), Optional.of(docket), strip, laid, clock.instant(),
+            Row made = new Row(UUID.randomUUID(), pairingId, pairing.number(), Optional.of(docket), Optional.empty(), strip, laid,
+                clock.instant(),
                 Optional.empty());
             checks.add(made);
             return made;
@@ -83,7 +96,7 @@ public class PaperCheckService {
     public UUID printedElsewhere(UUID pairingId, int count, String text, Instant taken) {
         PairingVersion pairing = pairings.get(pairingId.toString());
         ControlStrip strip = ControlStrip.of(profiles.get(pairing.profileHash()), count);
-        Row row = new Row(UUID.randomUUID(), pairingId, pairing.number(), Optional.empty(), strip,
+        Row row = new Row(UUID.randomUUID(), pairingId, pairing.number(), Optional.empty(), Optional.empty(), strip,
             laid(strip, printers.get(UUID.fromString(pairing.printerId())), pairing),
             taken, Optional.empty());
         List<Lab> colours = ChartSheets.inOrder(page(row), Readings.parse(text));
@@ -113,7 +126,26 @@ public class PaperCheckService {
     }
 
     ChartPage page(Row r) {
-        return r.laid().pages(chart(r.strip())).get(0);
+        ProfileChart chart = chart(r.strip());
+        return r.beside().isPresent() ? new ChartPage(1, r.laid().columns(), chart.patches()) : r.laid().pages(chart).get(0);
+    }
+
+    /** A print that bears a strip beside its picture can be read by it, and so can each one after it of the same order. */
+    @EventListener
+    void released(ReleaseService.Released released) {
+        PrintOrder order = attempts.order(released.attemptId());
+        List<Rect> patches = order.page(1).patches().stream().map(Mark.Patch::atMm).toList();
+        if (patches.isEmpty()) {
+            return;
+        }
+        int columns = (int) patches.stream().filter(p -> p.y() == patches.get(0).y()).count();
+        double length = patches.get(patches.size() - 1).bottom() - patches.get(0).y();
+        PairingVersion pairing = order.pairing();
+        strips.beside(pairing.profileHash())
+            .filter(strip -> strip.codes().equals(order.page(1).patches().stream().map(Mark.Patch::codes).toList()))
+            .ifPresent(strip -> checks.add(new Row(UUID.randomUUID(), UUID.fromString(pairing.pairingId()), pairing.number(),
+                Optional.of(released.docketId()), Optional.of(released.attemptId()), strip, new ChartSheets.Laid(columns, length),
+                clock.instant(), Optional.empty())));
     }
 
     /** Has the instrument in the printer's room read it; once more where it was read before. */
@@ -121,7 +153,9 @@ public class PaperCheckService {
         Row r = checks.get(id);
         UUID docket = r.docketId().orElseThrow(() -> new Conflict(Conflict.Reason.STOPPED, "This strip was printed elsewhere.",
             "Bring its reading as a file."));
-        return read(r, sheets.instrument(docket, page(r)));
+        ChartPage page = page(r);
+        return read(r, r.beside().map(attempt -> sheets.instrumentBeside(attempt,
+            IntStream.range(0, page.patches().size()).mapToObj(page::name).toList())).orElseGet(() -> sheets.instrument(docket, page)));
     }
 
     Row byFile(UUID id, String text) {

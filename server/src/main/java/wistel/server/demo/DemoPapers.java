@@ -138,7 +138,8 @@ class DemoPapers {
         Optional<Printer> printer = printer(plan.printer());
         if (printer.isPresent()) {
             profiling.make(new ProfilingService.Wanted(printer.get().id(), plan.paper(), plan.surface(), plan.body(),
-                new DriverSettings(plan.settings()), plan.intent()), new ProfilingService.Asked(Optional.of(plan.size()), Optional.empty()),
+                new DriverSettings(plan.settings()), plan.intent(), ""),
+                new ProfilingService.Asked(Optional.of(plan.size()), Optional.empty()),
                 shutdown::underWay);
         }
     }

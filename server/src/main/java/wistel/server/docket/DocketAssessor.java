@@ -19,11 +19,13 @@ import wistel.core.docket.findings.Preflight;
 import wistel.core.docket.spec.DocketSpec;
 import wistel.core.docket.spec.PreflightFacts;
 import wistel.core.fault.RecordException;
+import wistel.core.icc.check.ControlStrip;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.icc.transform.BlackPoint;
 import wistel.core.pairing.PairingVersion;
 import wistel.core.pictures.DetailMap;
+import wistel.core.printer.ColourRoute;
 import wistel.core.printer.PrinterDescription;
 import wistel.core.printer.PrinterState;
 import wistel.core.rendition.Rendition;
@@ -36,6 +38,7 @@ import wistel.core.tone.ToneMode;
 import wistel.server.master.Master;
 import wistel.server.master.MasterRepository;
 import wistel.server.master.PictureDetails;
+import wistel.server.pairing.ControlStrips;
 import wistel.server.pairing.PairingRepository;
 import wistel.server.printer.Printer;
 import wistel.server.printer.PrinterRepository;
@@ -60,10 +63,13 @@ public class DocketAssessor {
     private final PictureDetails details;
     private final RecordRepository records;
     private final ProofKeys proofKeys;
+    private final ControlStrips strips;
     private final Clock clock;
 
     DocketAssessor(MasterRepository masters, PairingRepository pairings, PrinterRepository printers, PrintHistory history,
-        ProfileRepository profiles, PictureDetails details, RecordRepository records, ProofKeys proofKeys, Clock clock) {
+        ProfileRepository profiles, PictureDetails details, RecordRepository records, ProofKeys proofKeys, ControlStrips strips,
+        Clock clock) {
+        this.strips = strips;
         this.masters = masters;
         this.pairings = pairings;
         this.printers = printers;
@@ -151,9 +157,16 @@ public class DocketAssessor {
         Set<String> seen = keys.entrySet().stream().filter(e -> in.row.seen().contains(e.getValue())).map(Map.Entry::getKey)
             .collect(Collectors.toSet());
         PreflightFacts facts = new PreflightFacts(pictures, in.pairing, in.printer.flatMap(Printer::description),
-            in.printer.map(Printer::state).orElse(PrinterState.AWAY), in.blackAlways, seen, in.secondsPerM2, in.today, in.editions);
+            in.printer.map(Printer::state).orElse(PrinterState.AWAY), in.blackAlways, seen, in.secondsPerM2, in.today, in.editions,
+            strip(d, in.pairing));
         Layout layout = facts.layout(d);
         return new DocketAssessment(in.row, facts, layout, List.copyOf(used), in.printer, keys, Preflight.findings(d, facts, layout));
+    }
+
+    /** Its numbers are those of the profile: where somebody else converts the colour they would be taken for something else. */
+    private Optional<ControlStrip> strip(DocketSpec d, Optional<PairingVersion> pairing) {
+        return pairing.filter(p -> d.paper().checked() && d.route() instanceof ColourRoute.ByWistel && !p.grayOnly())
+            .flatMap(p -> strips.beside(p.profileHash()));
     }
 
     private static Map<String, Integer> editions(DocketRepository.Row row, Map<String, Integer> byWork) {

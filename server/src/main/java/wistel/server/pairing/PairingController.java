@@ -100,8 +100,9 @@ class PairingController {
                 .orElse(PrinterDescription.UNKNOWN));
     }
 
+    /** @param inks the set that the profile was made with; empty for the printer maker's own */
     record NewPairing(String profileHash, UUID printerId, String paper, String surface, PaperBody body, DriverSettings settings,
-        Intent intent) {
+        Intent intent, Optional<String> inks) {
     }
 
     @PostMapping("/api/pairings")
@@ -133,7 +134,8 @@ class PairingController {
         DriverSettings settings = profile.inspection().volume() == 0 ? gray(profile, printer, asked.settings)
             : asked.settings.with(DriverSettings.COLOUR_MODE, "");
         PairingVersion next = new PairingVersion(id.toString(), 1, printer.id().toString(), printer.name(), paper, surface, asked.body,
-            settings, asked.profileHash, asked.intent, profile.inspection().white(), profile.inspection().blackL().get(Intent.RELATIVE));
+            settings, asked.profileHash, asked.intent, profile.inspection().white(), profile.inspection().blackL().get(Intent.RELATIVE))
+            .withInks(PairingVersion.inks(asked.inks));
         PairingVersion made = pairings.add(before.map(next::following).orElse(next));
         events.publish("pairing", made.pairingId());
         return made;

@@ -65,12 +65,12 @@ public class PairingRepository {
         jdbc.sql(
             """
                 insert into pairing_version (pairing_id, no, printer_id, paper_id, settings, profile_hash, intent, white_l, white_a,
-                  white_b, black_l, made, curves, paper_no, feed_across, feed_along)
-                values (?, ?, ?, ?, ?::jsonb, ?, ?, ?, ?, ?, ?, ?, ?::jsonb, ?, ?, ?)""")
+                  white_b, black_l, made, curves, paper_no, feed_across, feed_along, inks)
+                values (?, ?, ?, ?, ?::jsonb, ?, ?, ?, ?, ?, ?, ?, ?::jsonb, ?, ?, ?, ?)""")
             .params(id, number, UUID.fromString(v.printerId()), paper.id, json.text(v.settings().values()), v.profileHash(),
                 v.intent().name(),
                 v.white().l(), v.white().a(), v.white().b(), v.blackL(), Timestamp.from(clock.instant()), json.text(v.curves()),
-                paper.number, v.feedScale().across(), v.feedScale().along())
+                paper.number, v.feedScale().across(), v.feedScale().along(), v.inks())
             .update();
         return find(v.pairingId()).orElseThrow();
     }
@@ -187,6 +187,6 @@ public class PairingRepository {
             Intent.valueOf(r.getString("intent")),
             List.of(r.getDouble("white_l"), r.getDouble("white_a"), r.getDouble("white_b")), r.getDouble("black_l"),
             new FeedScale(r.getDouble("feed_across"), r.getDouble("feed_along")),
-            List.of(json.read(r.getString("curves"), PairingToneCurve[].class)));
+            List.of(json.read(r.getString("curves"), PairingToneCurve[].class)), r.getString("inks"));
     }
 }

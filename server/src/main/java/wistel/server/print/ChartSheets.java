@@ -30,6 +30,9 @@ import wistel.core.printer.DriverSettings;
 import wistel.core.printer.MediaRow;
 import wistel.core.rendition.Rendition;
 import wistel.core.sheet.Chart;
+import wistel.core.sheet.Mark;
+import wistel.core.sheet.Page;
+import wistel.core.sheet.Rect;
 import wistel.core.sheet.SheetPlan.PixelSize;
 import wistel.server.docket.DocketRepository;
 import wistel.server.docket.DocketService;
@@ -94,8 +97,11 @@ public class ChartSheets {
         }
     }
 
-    /** @param surface in words */
-    public record Paper(String name, String surface, PaperBody body) {
+    /**
+     * @param surface in words
+     * @param inks    that it is printed with; empty for the printer maker's own
+     */
+    public record Paper(String name, String surface, PaperBody body, String inks) {
     }
 
     /** A pairing that is offered to nobody: what is printed on it goes out with its numbers as they are. */
@@ -108,7 +114,8 @@ public class ChartSheets {
             throw new UncheckedIOException(e);
         }
         PairingVersion pairing = pairings.add(new PairingVersion(UUID.randomUUID().toString(), 1, printer.id().toString(), printer.name(),
-            paper.name, paper.surface, paper.body, settings, asTheyAre.hash(), intent, new Lab(95, 0, 0), USUAL_BLACK_L));
+            paper.name, paper.surface, paper.body, settings, asTheyAre.hash(), intent, new Lab(95, 0, 0), USUAL_BLACK_L)
+            .withInks(paper.inks));
         pairings.retire(UUID.fromString(pairing.pairingId()), true);
         return pairing;
     }
@@ -174,6 +181,24 @@ public class ChartSheets {
                 "Wait until it lies there, dry."));
         return Readings.parse(sheets.measured(sheet, IntStream.range(0, page.patches().size())
             .mapToObj(i -> new PrintedSheets.Spot(page.name(i), page.middle(i)[0], page.middle(i)[1])).toList(), LARGEST_READING));
+    }
+
+    /**
+     * Has the instrument read patches that lie beside a picture, on the first page of its print.
+     *
+     * @param names of the patches, in their order
+     * @throws Conflict as long as it hasn't come out
+     */
+    public Readings instrumentBeside(UUID attempt, List<String> names) {
+        PrintedSheets.Sheet sheet = sheets.first(attempts.get(attempt))
+            .orElseThrow(() -> new Conflict(Conflict.Reason.STOPPED, "This print has not come out yet.", "Wait until it lies there, dry."));
+        Page page = attempts.order(attempt).page(1);
+        List<Mark.Patch> patches = page.patches();
+        return Readings.parse(sheets.measuredAt(sheet, IntStream.range(0, patches.size()).mapToObj(i -> {
+            Rect at = patches.get(i).atMm();
+            double[] fed = page.asFed(at.x() + at.width() / 2, at.y() + at.height() / 2);
+            return new PrintedSheets.Place(names.get(i), fed[0], fed[1]);
+        }).toList(), LARGEST_READING));
     }
 
     /**

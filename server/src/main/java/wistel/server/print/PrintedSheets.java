@@ -55,10 +55,19 @@ public class PrintedSheets {
      * @throws NotFound where there is none
      */
     public String measured(Sheet sheet, List<Spot> spots, int most) {
+        return measuredAt(sheet, spots.stream()
+            .map(s -> new Place(s.name, sheet.at.x() + s.x * sheet.at.width(), sheet.at.y() + s.y * sheet.at.height())).toList(), most);
+    }
+
+    /** @param x, y in mm from the upper left corner of the sheet as it feeds */
+    public record Place(String name, double x, double y) {
+    }
+
+    /** The same of places anywhere on the sheet. */
+    public String measuredAt(Sheet sheet, List<Place> places, int most) {
         StringBuilder lines = new StringBuilder();
-        for (Spot s : spots) {
-            lines.append(String.format(Locale.ROOT, "%s %.3f %.3f%n", s.name, sheet.at.x() + s.x * sheet.at.width(),
-                sheet.at.y() + s.y * sheet.at.height()));
+        for (Place p : places) {
+            lines.append(String.format(Locale.ROOT, "%s %.3f %.3f%n", p.name, p.x, p.y));
         }
         return new String(ipp.read(sheet.printer.uri(),
             sheet.readers.instrument()

@@ -13,6 +13,7 @@ import java.util.UUID;
 import java.util.stream.IntStream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.annotation.Lazy;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
@@ -63,9 +64,12 @@ public class ReleaseService {
     private final AttemptPieceRepository pieces;
     private final PageFileRepository pageFiles;
     private final TransactionTemplate savepoint;
+    private final ApplicationEventPublisher released;
 
     ReleaseService(DocketRepository dockets, DocketAssessor assessor, AttemptRepository attempts, @Lazy SchedulerClient scheduler,
-        Events events, Clock clock, AttemptPieceRepository pieces, PageFileRepository pageFiles, PlatformTransactionManager transactions) {
+        Events events, Clock clock, AttemptPieceRepository pieces, PageFileRepository pageFiles, PlatformTransactionManager transactions,
+        ApplicationEventPublisher released) {
+        this.released = released;
         this.pageFiles = pageFiles;
         this.savepoint = new TransactionTemplate(transactions);
         savepoint.setPropagationBehavior(TransactionDefinition.PROPAGATION_NESTED);
@@ -76,6 +80,10 @@ public class ReleaseService {
         this.scheduler = scheduler;
         this.events = events;
         this.clock = clock;
+    }
+
+    /** Told in the same transaction: an attempt that wasn't there before. */
+    public record Released(UUID attemptId, UUID docketId) {
     }
 
     /** @throws Conflict when a finding stops the print, the docket was changed meanwhile, or it is on its way already */
@@ -248,6 +256,7 @@ public class ReleaseService {
     private UUID start(UUID docketId, UUID printerId, StoredText order, AttemptRepository.Labels labels,
         List<AttemptRepository.NewPage> pages) {
         UUID id = attempts.add(docketId, printerId, order, labels, pages);
+        released.publishEvent(new Released(id, docketId));
         schedule(attempts.get(id));
         events.publish("attempt", id.toString());
         return id;

@@ -204,7 +204,8 @@ public class ProfileMakingService {
             ProfileInspection inspection = ProfileInspection.of(profiles.get(made.profileHash()));
             PairingVersion found = new PairingVersion(r.ofPairing().orElse(r.pairingId()).toString(), 1, chart.printerId(),
                 chart.printerName(), chart.paper(), chart.surface(), chart.body(), chart.settings(), made.profileHash(), chart.intent(),
-                inspection.white(), inspection.blackL().get(Intent.RELATIVE));
+                inspection.white(), inspection.blackL().get(Intent.RELATIVE))
+                .withInks(chart.inks());
             PairingVersion next = pairings.add(r.ofPairing().map(of -> found.following(pairings.get(of.toString()))).orElse(found));
             if (r.ofPairing().isEmpty()) {
                 pairings.retire(r.pairingId(), false);

@@ -73,9 +73,10 @@ class ProfilingController {
      * @param ofPairing whose next version it is to be; empty for a paper that has none
      * @param size      of a chart of Wistel's own
      * @param chart     a person's own, as CGATS; with neither, a hundred patches more for the profile of {@code ofPairing}
+     * @param inks      that it is printed with; empty for the printer maker's own
      */
     record NewProfiling(UUID printerId, String paper, String surface, PaperBody body, DriverSettings settings, Intent intent,
-        Optional<UUID> ofPairing, Optional<ProfileChart.Size> size, Optional<String> chart, double dryingHours) {
+        Optional<UUID> ofPairing, Optional<ProfileChart.Size> size, Optional<String> chart, double dryingHours, Optional<String> inks) {
     }
 
     /** @param colour as it was read; empty before */
@@ -143,7 +144,8 @@ class ProfilingController {
     ProfilingView begin(@RequestBody NewProfiling asked) {
         return view(service.begin(
             new ProfilingService.Wanted(asked.printerId, InvalidRequest.named(asked.paper, "A paper's name", LONGEST_NAME),
-                InvalidRequest.named(asked.surface, "A surface", LONGEST_NAME), asked.body, asked.settings, asked.intent),
+                InvalidRequest.named(asked.surface, "A surface", LONGEST_NAME), asked.body, asked.settings, asked.intent,
+                PairingVersion.inks(asked.inks)),
             asked.ofPairing, new ProfilingService.Asked(asked.size, asked.chart), asked.dryingHours).id());
     }
 

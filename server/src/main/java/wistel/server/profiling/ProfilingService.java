@@ -92,7 +92,8 @@ public class ProfilingService {
     }
 
     /** What a profile is to be made for: the printer and how it will be set from then on. */
-    public record Wanted(UUID printerId, String paper, String surface, PaperBody body, DriverSettings settings, Intent intent) {
+    public record Wanted(UUID printerId, String paper, String surface, PaperBody body, DriverSettings settings, Intent intent,
+        String inks) {
     }
 
     /**
@@ -116,7 +117,8 @@ public class ProfilingService {
         ChartSheets.Area area = sheets.area(printer, settings.mediaType());
         List<ChartPage> pages = ChartPage.of(chart, area.widthMm(), area.lengthMm());
         Row row = transaction.execute(t -> {
-            PairingVersion pairing = sheets.numbersAsTheyAre(printer, new ChartSheets.Paper(wanted.paper, wanted.surface, wanted.body),
+            PairingVersion pairing = sheets.numbersAsTheyAre(printer,
+                new ChartSheets.Paper(wanted.paper, wanted.surface, wanted.body, wanted.inks),
                 settings, wanted.intent);
             List<UUID> printed = pages.stream().map(page -> print(page, pages.size(), pairing)).toList();
             Row made = new Row(UUID.randomUUID(), UUID.fromString(pairing.pairingId()), of, source,

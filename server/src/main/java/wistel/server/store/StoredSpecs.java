@@ -54,6 +54,7 @@ public class StoredSpecs {
             case 8 -> json.read(eighthSpec((ObjectNode) tree), DocketSpec.class);
             case 9 -> json.read(ninthSpec((ObjectNode) tree), DocketSpec.class);
             case 10 -> json.read(tenthSpec((ObjectNode) tree), DocketSpec.class);
+            case 11 -> json.read(eleventhSpec((ObjectNode) tree), DocketSpec.class);
             default -> json.read(tree, DocketSpec.class);
         };
     }
@@ -73,6 +74,7 @@ public class StoredSpecs {
             case 10 -> json.read(tenthOrder((ObjectNode) node), PrintOrder.class);
             case 11 -> json.read(eleventhOrder((ObjectNode) node), PrintOrder.class);
             case 12 -> json.read(twelfthOrder((ObjectNode) node), PrintOrder.class);
+            case 13 -> json.read(thirteenthOrder((ObjectNode) node), PrintOrder.class);
             default -> json.read(node, PrintOrder.class);
         };
     }
@@ -183,6 +185,12 @@ public class StoredSpecs {
     /** Schema 10: nobody had marks of their own. */
     private ObjectNode tenthSpec(ObjectNode d) {
         d.path("items").forEach(i -> ((ObjectNode) i.path("annotation")).putNull("own"));
+        return eleventhSpec(d);
+    }
+
+    /** Schema 11: control strips had sheets of their own. */
+    private static ObjectNode eleventhSpec(ObjectNode d) {
+        ((ObjectNode) d.path("paper")).put("checked", false);
         return d.put("schema", DocketSpec.SCHEMA);
     }
 
@@ -275,6 +283,16 @@ public class StoredSpecs {
         if (spec.path("schema").asInt() < DocketSpec.SCHEMA) {
             tenthSpec(spec);
         }
+        return thirteenthOrder(o);
+    }
+
+    /** Schema 13: control strips had sheets of their own, and nobody said which inks they use. */
+    private ObjectNode thirteenthOrder(ObjectNode o) {
+        ObjectNode spec = (ObjectNode) o.path("spec");
+        if (spec.path("schema").asInt() < DocketSpec.SCHEMA) {
+            eleventhSpec(spec);
+        }
+        ((ObjectNode) o.path("pairing")).put("inks", "");
         return o.put("schema", PrintOrder.SCHEMA);
     }
 

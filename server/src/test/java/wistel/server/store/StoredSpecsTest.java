@@ -146,6 +146,21 @@ public class StoredSpecsTest {
         assertThat(SPECS.order(ninth.toString())).isEqualTo(order);
     }
 
+    /** Strips lay on sheets of their own, and inks were the maker's. */
+    @Test
+    public void anOrderOfBeforeStripsBesidePicturesHasNone() {
+        PrintOrder order = SPECS.order(seventh().toString());
+        ObjectNode before = (ObjectNode) JSON.tree(JSON.text(order));
+        before.put("schema", 13);
+        ((ObjectNode) before.path("pairing")).remove("inks");
+        ((ObjectNode) before.path("spec")).put("schema", 11);
+        ((ObjectNode) before.path("spec").path("paper")).remove("checked");
+        assertThat(SPECS.order(before.toString())).isEqualTo(order);
+        assertThat(SPECS.spec(11, before.path("spec").toString())).isEqualTo(order.spec());
+        assertThat(order.spec().paper().checked()).isFalse();
+        assertThat(order.pairing().inks()).isEmpty();
+    }
+
     /** Its pairing had no curves, and none was in force. */
     @Test
     public void anOrderOfBeforeTheToneBenchHasNoCurve() {

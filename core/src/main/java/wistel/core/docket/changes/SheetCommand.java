@@ -36,6 +36,19 @@ public sealed interface SheetCommand extends Command {
         }
     }
 
+    /** A control strip along an edge, or none. */
+    record Checked(boolean checked) implements SheetCommand {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            return d.withCheck(checked);
+        }
+
+        @Override
+        public String words() {
+            return checked ? "a control strip" : "no control strip";
+        }
+    }
+
     /** One picture on one sheet, whatever it was before; of several the first, as large as it is. */
     record OnOneSheet() implements SheetCommand {
         @Override

@@ -36,6 +36,9 @@ final class AnnotationRule implements Rule {
             Rect at = stamp.shownMm();
             return page.overMm() > 0 || inside(at.x(), at.y(), page) && inside(at.right(), at.bottom(), page);
         }
+        if (mark instanceof Mark.Patch) {
+            return true;
+        }
         Mark.Text text = (Mark.Text) mark;
         return inside(text.x(), text.y(), page);
     }

@@ -33,7 +33,7 @@ public record Finding(Code code, Severity severity, Stage stage, List<Subject> s
         // paper and printer
         PAIRING_MISSING, PRINTER_UNKNOWN, PRINTER_AWAY,
         // what lies where
-        PIECE_TOO_LARGE, NO_ROOM, PIECES_OVERLAP, LARGER_THAN_SHEET, ON_UNPRINTABLE_EDGE, CROPPED, CAPTION_CUT,
+        PIECE_TOO_LARGE, NO_ROOM, PIECES_OVERLAP, LARGER_THAN_SHEET, ON_UNPRINTABLE_EDGE, CROPPED, CAPTION_CUT, STRIP_LEFT_OUT,
         // over several sheets
         TOO_MANY_SHEETS, NOTHING_BESIDE_OVERLAP, ONE_SHEET_HOLDS_IT, LITTLE_TO_GLUE,
         // round a body

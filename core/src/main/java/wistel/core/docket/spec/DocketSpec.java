@@ -41,7 +41,7 @@ import wistel.core.tone.PairingToneCurve;
  */
 public record DocketSpec(int schema, Heading heading, List<Rendition> renditions, List<Item> items, PaperChoice paper, SheetPlan plan,
     Output output, Conversion colour, int copies) {
-    public static final int SCHEMA = 11;
+    public static final int SCHEMA = 12;
     /** The piece of a docket that has one. */
     public static final String FIRST_ITEM = "i1";
     private static final int LONGEST_TITLE = 200;
@@ -59,8 +59,11 @@ public record DocketSpec(int schema, Heading heading, List<Rendition> renditions
         }
     }
 
-    /** @param pairingId empty while none is chosen */
-    public record PaperChoice(Optional<String> pairingId, Stock stock) {
+    /**
+     * @param pairingId empty while none is chosen
+     * @param checked   a control strip is printed along an edge of the first page
+     */
+    public record PaperChoice(Optional<String> pairingId, Stock stock, boolean checked) {
     }
 
     /** What is made of the pictures' pixels. */
@@ -105,7 +108,7 @@ public record DocketSpec(int schema, Heading heading, List<Rendition> renditions
         SinglePiece piece = SinglePiece.usual(FIRST_ITEM, rendition.id(),
             LayoutInput.bare(a4, Margins.NONE, Map.of(rendition.id(), picture), List.of()));
         return new DocketSpec(SCHEMA, new Heading(title, "", new Purpose.Work()), List.of(rendition), List.of(piece.item()),
-            new PaperChoice(Optional.empty(), a4), piece.plan(),
+            new PaperChoice(Optional.empty(), a4, false), piece.plan(),
             new Output(new Resolution(Resolution.Pixels.KEEP, 360, 0), Sharpening.OFF),
             new Conversion(new ColourRoute.ByWistel(Intent.RELATIVE, true), DriverSettings.of("", "", 5)), 1);
     }
@@ -278,7 +281,13 @@ public record DocketSpec(int schema, Heading heading, List<Rendition> renditions
     }
 
     public DocketSpec withStock(Stock next) {
-        return new DocketSpec(schema, heading, renditions, items, new PaperChoice(paper.pairingId, next), plan, output, colour, copies);
+        return new DocketSpec(schema, heading, renditions, items, new PaperChoice(paper.pairingId, next, paper.checked), plan, output,
+            colour, copies);
+    }
+
+    public DocketSpec withCheck(boolean next) {
+        return new DocketSpec(schema, heading, renditions, items, new PaperChoice(paper.pairingId, paper.stock, next), plan, output, colour,
+            copies);
     }
 
     public DocketSpec withPlan(SheetPlan next) {
@@ -319,7 +328,8 @@ public record DocketSpec(int schema, Heading heading, List<Rendition> renditions
         boolean blackPoint = !(route() instanceof ColourRoute.ByWistel by) || by.blackPoint();
         ColourRoute route = pairing.grayOnly() ? new ColourRoute.DriverMonochrome()
             : new ColourRoute.ByWistel(pairing.intent(), blackPoint);
-        return new DocketSpec(schema, heading, renditions, items, new PaperChoice(Optional.of(pairing.pairingId()), stock()), on(pairing),
+        return new DocketSpec(schema, heading, renditions, items, new PaperChoice(Optional.of(pairing.pairingId()), stock(), paper.checked),
+            on(pairing),
             output, new Conversion(route, pairing.settings()), copies);
     }
 }

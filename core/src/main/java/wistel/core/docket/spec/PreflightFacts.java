@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import wistel.core.icc.check.ControlStrip;
 import wistel.core.icc.profile.Intent;
 import wistel.core.length.Margins;
 import wistel.core.pairing.PairingVersion;
@@ -45,10 +46,19 @@ import wistel.core.tone.ToneMode;
  * @param proofsSeen   renditions whose proof was looked at as it stands now
  * @param secondsPerM2 printing alone, from past pages on this pairing; 0 when there are none
  * @param editions     number that the next numbered print of an item gets, by item; those without one start at 1
+ * @param strip        patches by which the pairing's profile is checked; empty where a print can't bear them
  */
 public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVersion> pairing, Optional<PrinterDescription> printer,
     PrinterState state,
-    Set<Intent> blackAlways, Set<String> proofsSeen, double secondsPerM2, LocalDate today, Map<String, Integer> editions) {
+    Set<Intent> blackAlways, Set<String> proofsSeen, double secondsPerM2, LocalDate today, Map<String, Integer> editions,
+    Optional<ControlStrip> strip) {
+    /** Where no control strip can be printed along. */
+    public PreflightFacts(Map<String, Picture> pictures, Optional<PairingVersion> pairing, Optional<PrinterDescription> printer,
+        PrinterState state, Set<Intent> blackAlways, Set<String> proofsSeen, double secondsPerM2, LocalDate today,
+        Map<String, Integer> editions) {
+        this(pictures, pairing, printer, state, blackAlways, proofsSeen, secondsPerM2, today, editions, Optional.empty());
+    }
+
     /**
      * @param size           upright
      * @param hasProfile     the file brought a usable profile
@@ -115,7 +125,8 @@ public record PreflightFacts(Map<String, Picture> pictures, Optional<PairingVers
 
     /** Where the work comes to lie. */
     public Layout layout(DocketSpec d) {
-        return d.plan().lay(input(d));
+        Layout laid = d.plan().lay(input(d));
+        return d.paper().checked() ? strip.map(s -> laid.patched(s.codes())).orElse(laid) : laid;
     }
 
     /** What its plan is laid out on, and with what. */

@@ -30,6 +30,7 @@ public final class Readback {
         out.append(d.plan().accept(new PlanWords(d, layout)).lies());
         String trueSize = DocketPhrases.trueSize(facts.pairing().get().feedScale());
         out.append(trueSize.isEmpty() ? "" : ", " + trueSize);
+        out.append(layout.pages().get(0).patches().isEmpty() ? "" : ", a control strip beside it");
         String treated = d.renditions().stream().map(r -> rendition(r, d, facts)).filter(w -> !w.isEmpty()).distinct()
             .collect(Collectors.joining("; "));
         if (!treated.isEmpty()) {

@@ -1,6 +1,7 @@
 package wistel.core.icc.check;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import wistel.core.colour.Lab;
 import wistel.core.colour.LabEncoding;
@@ -104,6 +105,16 @@ public record ControlStrip(List<StripPatch> patches) {
         }
         REMEMBERED.subList(0, remembered).forEach(r -> all.add(asked(r.name, Kind.MEMORY, r.lab, fromLab, toLab)));
         return new ControlStrip(all);
+    }
+
+    /** What a printer is sent for each patch, 16 bit, by channel. */
+    public List<List<Integer>> codes() {
+        return patches.stream().map(p -> Arrays.stream(p.device).mapToObj(v -> (int) Math.round(65535 * v)).toList()).toList();
+    }
+
+    /** Whether prints of a profile's paper bear it beside a picture: the page's numbers are those of the profile. */
+    public static boolean besidePictures(IccProfile profile) {
+        return profile.space() == ColourSpace.RGB;
     }
 
     private static StripPatch patch(String name, Kind kind, Transform toLab, double... device) {
