@@ -5,7 +5,7 @@ import { answer, api, type Problem } from '../api/client'
 import type { FetchedProposal, NewProfiling, Pairing, PairingProposal } from '../api/types'
 import { FileButton } from '../parts/FileButton'
 import { INTENTS } from '../proof/words'
-import { CURLS, MAKE, MAKERS, PROFILE } from './words'
+import { CURLS, MAKE, MAKERS, PAPER, PROFILE } from './words'
 
 type Body = Pairing['body']
 type ChartAsked = {
@@ -14,7 +14,7 @@ type ChartAsked = {
   dryingHours: number
   as: 'next' | 'own'
 }
-type Asked = PairingProposal & Body & { printerId: string; black?: string } & Partial<ChartAsked>
+type Asked = PairingProposal & Body & { printerId: string; black?: string; inks?: string } & Partial<ChartAsked>
 
 /**
  * What belongs to a profile, told in one short form: proposed for a new pairing, as it is for the next version of one. Without a profile one is made:
@@ -74,6 +74,7 @@ export function Pair({
       chart,
       dryingHours,
       as,
+      inks,
       ...told
     }: Asked): Promise<unknown> => {
       const { printerId: printer, ...kind } = told
@@ -83,6 +84,7 @@ export function Pair({
         paper,
         surface,
         intent,
+        inks: inks ?? '',
         body: { ...kind, thicknessMm: kind.thicknessMm ?? 0, grammage: kind.grammage ?? 0, texture: kind.texture ?? '' },
         settings: {
           values: {
@@ -122,6 +124,7 @@ export function Pair({
     quality: Number(of.settings.values['print-quality']),
     black: of.settings.values['wistel-black-ink'],
     intent: of.intent,
+    inks: of.inks,
   }
   const fetched = proposed && {
     ...proposed.body,
@@ -222,6 +225,9 @@ export function Pair({
             <Select allowClear placeholder="as the printer has it" options={can.blacks} />
           </Form.Item>
         )}
+        <Form.Item name="inks" label="inks">
+          <Input maxLength={120} placeholder={PAPER.ownInks} />
+        </Form.Item>
         <Form.Item name="intent" label="usual intent">
           <Select options={INTENTS} />
         </Form.Item>

@@ -12,6 +12,7 @@ import { CHECKS } from './words'
 const ASK_AGAIN_MS = 1500
 const MOST_BYTES = 4 * 1048576
 const PATCHES = 36
+const MOST_BESIDE = 4
 
 function useChecks(id: string) {
   return useQuery({
@@ -37,8 +38,9 @@ export function PaperChecks({ pairing }: { pairing: Pairing }) {
   const begin = () =>
     act.mutate(() => answer(api.POST('/api/pairings/{id}/checks', { params: { path: { id } }, body: { patches: PATCHES } })))
   const read = checks.filter((c) => c.verdict)
-  const newest = checks[0]
+  const newest = checks.find((c) => c.beside == null)
   const waiting = newest && !newest.verdict ? newest : undefined
+  const beside = checks.filter((c) => c.beside != null && !c.verdict && !failedToCome(c.state)).slice(0, MOST_BESIDE)
   const looked = checks.find((c) => c.id === shown)
   return (
     <section className="checks">
@@ -50,29 +52,7 @@ export function PaperChecks({ pairing }: { pairing: Pairing }) {
         <p>{waiting.state === 'done' ? CHECKS.ready : failedToCome(waiting.state) ? CHECKS.failed : CHECKS.printing}</p>
       )}
       <div className="buttons">
-        {waiting?.state === 'done' && (
-          <>
-            <Button
-              type="primary"
-              loading={act.isPending}
-              onClick={() =>
-                act.mutate(() =>
-                  answer(api.POST('/api/checks/{id}/readings/instrument', { params: { path: { id: waiting.id } } })),
-                )
-              }
-            >
-              {CHECKS.read}
-            </Button>
-            <FileButton
-              accept=".txt,.cgats,.csv"
-              onFile={(f) =>
-                act.mutate(() => upload<PaperCheck>('/api/checks/{id}/readings', { path: { id: waiting.id } }, f, MOST_BYTES))
-              }
-            >
-              {CHECKS.bring}
-            </FileButton>
-          </>
-        )}
+        {waiting?.state === 'done' && <ReadStrip check={waiting} pending={act.isPending} act={act.mutate} main />}
         {(!waiting || failedToCome(waiting.state)) && (
           <Button loading={act.isPending} onClick={begin}>
             {read.length > 0 ? CHECKS.again : CHECKS.begin}
@@ -80,10 +60,56 @@ export function PaperChecks({ pairing }: { pairing: Pairing }) {
         )}
         {read[0] && <Button onClick={() => show(read[0]?.id)}>{CHECKS.patches}</Button>}
       </div>
+      {beside.length > 0 && (
+        <>
+          <p>{CHECKS.beside}</p>
+          {beside.map((c) => (
+            <div className="buttons" key={c.id}>
+              <span>
+                {c.beside} <span className="soft">{c.state === 'done' ? day(c.created) : CHECKS.onItsWay}</span>
+              </span>
+              {c.state === 'done' && <ReadStrip check={c} pending={act.isPending} act={act.mutate} />}
+            </div>
+          ))}
+        </>
+      )}
       <Modal open={looked !== undefined} onCancel={() => show(undefined)} footer={null} width={720} title={CHECKS.patches}>
         {looked && <Patches check={looked} />}
       </Modal>
     </section>
+  )
+}
+
+/** By the instrument in the printer's room, or as a file. */
+function ReadStrip({
+  check,
+  pending,
+  act,
+  main = false,
+}: {
+  check: PaperCheck
+  pending: boolean
+  act: (work: () => Promise<unknown>) => void
+  main?: boolean
+}) {
+  return (
+    <>
+      <Button
+        type={main ? 'primary' : 'default'}
+        loading={pending}
+        onClick={() =>
+          act(() => answer(api.POST('/api/checks/{id}/readings/instrument', { params: { path: { id: check.id } } })))
+        }
+      >
+        {CHECKS.read}
+      </Button>
+      <FileButton
+        accept=".txt,.cgats,.csv"
+        onFile={(f) => act(() => upload<PaperCheck>('/api/checks/{id}/readings', { path: { id: check.id } }, f, MOST_BYTES))}
+      >
+        {CHECKS.bring}
+      </FileButton>
+    </>
   )
 }
 

@@ -72,6 +72,8 @@ export function PaperPage() {
             <dd>
               {setWords(p, can)}, {wordFor(can?.feeds, p.settings.values['media-source'])}
             </dd>
+            <dt>inks</dt>
+            <dd>{p.inks || PAPER.ownInks}</dd>
             <dt>white</dt>
             <dd>
               L* {fixed(p.whiteLab[0] ?? 0, 1)}, a* {fixed(p.whiteLab[1] ?? 0, 1)}, b* {fixed(p.whiteLab[2] ?? 0, 1)}

@@ -48,6 +48,7 @@ export function versionWords(p: Pairing, before?: Pairing): string {
   const changed = [
     p.profileHash !== before.profileHash ? 'another profile' : '',
     JSON.stringify(p.settings) !== JSON.stringify(before.settings) ? 'other settings' : '',
+    p.inks !== before.inks ? (p.inks ? `inks: ${p.inks}` : 'the printer maker’s inks') : '',
     p.intent !== before.intent ? `${p.intent.toLowerCase()} intent` : '',
     p.paper !== before.paper || p.surface !== before.surface || JSON.stringify(p.body) !== JSON.stringify(before.body)
       ? 'the paper described anew'
@@ -76,6 +77,7 @@ export const TRUE_SIZE = {
 export const PAPER = {
   what: 'What it is',
   loaded: 'lies in',
+  ownInks: 'the printer maker’s own',
   nowhere: 'no feed of its printer now',
   prints: (n: number) => (n === 0 ? 'no prints yet' : n === 1 ? '1 print' : `${n} prints`),
 }
@@ -247,6 +249,8 @@ export const CHECKS = {
   read: 'Read the strip',
   bring: 'Bring a reading',
   patches: 'Its patches',
+  beside: 'Strips beside pictures, not read yet:',
+  onItsWay: 'not out yet',
   drift: 'How far prints are from what the profile says: mean ΔE',
   place: 'Patch',
   foreseen: 'Foreseen L* a* b*',

@@ -1,6 +1,6 @@
 import { Checkbox, InputNumber } from 'antd'
 import { itemOf } from '../api/pictures'
-import type { Item } from '../api/types'
+import type { DocketView, Item } from '../api/types'
 import type { DocketTools, SheetProps } from '../docket/useDocket'
 import { OwnMarkFields } from './OwnMarkFields'
 
@@ -20,7 +20,27 @@ export function AroundCard({ view, tools }: SheetProps) {
       </>
     )
   }
-  return <AnnotationFields now={item.annotation} onChange={change} />
+  return (
+    <>
+      <AnnotationFields now={item.annotation} onChange={change} />
+      <ControlStripChoice view={view} tools={tools} />
+    </>
+  )
+}
+
+/** A control strip beside what is printed, so that each print tells whether its paper is still true. */
+export function ControlStripChoice({ view, tools }: { view: DocketView; tools: DocketTools }) {
+  return (
+    <section>
+      <h2 className="head">Kept true</h2>
+      <Checkbox checked={view.spec.paper.checked} onChange={(e) => tools.decide({ kind: 'checked', checked: e.target.checked })}>
+        a control strip along an edge
+      </Checkbox>
+      {view.spec.paper.checked && (
+        <p className="soft">24 patches in the bare paper of the first sheet. Once it is printed, the paper’s page reads them.</p>
+      )}
+    </section>
+  )
 }
 
 /** Over a picture that has no border. */

@@ -21,6 +21,16 @@ export function Marks({ marks, scale, width, height }: { marks: Page['marks']; s
           />
         ) : m.kind === 'bare' ? (
           <rect key={JSON.stringify(m)} x={m.atMm.x} y={m.atMm.y} width={m.atMm.width} height={m.atMm.height} fill="#fff" />
+        ) : m.kind === 'control-patch' ? (
+          <rect
+            key={JSON.stringify(m)}
+            className="patch"
+            x={m.atMm.x}
+            y={m.atMm.y}
+            width={m.atMm.width}
+            height={m.atMm.height}
+            strokeWidth={0.7 / scale}
+          />
         ) : m.kind === 'stamp' ? (
           <Stamp key={JSON.stringify(m)} mark={m} />
         ) : (

@@ -91,6 +91,12 @@ export function ArrangeCard({ view, tools, onGutter }: Props) {
             >
               cut marks
             </Checkbox>
+            <Checkbox
+              checked={view.spec.paper.checked}
+              onChange={(e) => tools.decide({ kind: 'checked', checked: e.target.checked })}
+            >
+              control strip
+            </Checkbox>
           </div>
           {arrangement.way === 'ROWS' && <RowsRow {...{ view, tools }} />}
           <p className="soft" data-testid="bare">

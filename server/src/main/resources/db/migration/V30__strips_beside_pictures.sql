@@ -6,3 +6,6 @@ alter table paper_check add column attempt_id uuid references attempt (id) on de
 alter table paper_check drop constraint paper_check_columns_check;
 alter table paper_check add constraint paper_check_columns_check check (columns between 1 and 500);
 create index paper_check_attempt on paper_check (attempt_id);
+
+-- Spectra of a page's patches, where its reading has them.
+alter table profiling_reading add column spectra jsonb not null default '[]';

@@ -101,7 +101,8 @@ public class PaperCheckTest extends InTestRoom {
     }
 
     private static long patches(JsonNode docket) {
-        return docket.path("layout").path("pages").get(0).path("marks").valueStream().filter(m -> m.path("kind").asString().equals("patch"))
+        return docket.path("layout").path("pages").get(0).path("marks").valueStream()
+            .filter(m -> m.path("kind").asString().equals("control-patch"))
             .count();
     }
 

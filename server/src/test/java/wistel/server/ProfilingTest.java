@@ -6,9 +6,15 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.stream.IntStream;
+import java.util.stream.Collectors;
+import java.util.concurrent.Future;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ExecutorService;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
+import wistel.core.cgats.Cgats;
 import wistel.core.colour.Lab;
 import wistel.core.icc.profile.Intent;
 import wistel.standin.ink.Paper;
@@ -145,6 +151,54 @@ public class ProfilingTest extends InTestRoom {
         JsonNode out = api.put(path(p) + "/left-out", "{\"patches\":[\"" + speck.path("id").asString() + "\"]}", 0).body();
         assertThat(out.path("suspects").get(0).path("leftOut").asBoolean()).isTrue();
         assertThat(api.put(path(p) + "/left-out", "{\"patches\":[\"nobody\"]}", 0).status()).isEqualTo(400);
+    }
+
+    /** As a person's own instrument writes them; read upside down, each still stands beside its patch. */
+    @Test
+    public void spectraOfAReadingGoAlongIntoTheChart() {
+        JsonNode p = begun("Skerry Baryta, spectra", "null");
+        List<String> lines = lines(api.post(path(p) + "/pages/1/readings/instrument", "", 0).body());
+        api.delete(path(p) + "/pages/1/readings");
+        List<String> turned = new ArrayList<>();
+        for (int i = 0; i < lines.size(); i++) {
+            turned.add(lines.get(i).substring(lines.get(i).indexOf(' ') + 1) + " 0." + (1000 + i) + " 0.5".repeat(15));
+        }
+        Collections.reverse(turned);
+        String bands = IntStream.range(0, 16).mapToObj(i -> " SPECTRAL_NM_" + (400 + 20 * i)).collect(Collectors.joining());
+        String file = cgats(turned).replace("SAMPLE_ID LAB_L LAB_A LAB_B", "LAB_L LAB_A LAB_B" + bands);
+        Api.Answer read = api.post(path(p) + "/pages/1/readings", file.getBytes(StandardCharsets.US_ASCII));
+        assertThat(read.status()).as(read.body().toString()).isEqualTo(201);
+        Cgats chart = Cgats.parse(new String(api.get(path(p) + "/chart").raw().body(), StandardCharsets.US_ASCII));
+        assertThat(chart.patches().get(0).spectrum().orElseThrow().values().get(0)).isEqualTo(0.1);
+        assertThat(chart.patches().get(299).spectrum().orElseThrow().values().get(0)).isEqualTo(0.1299);
+        api.post(path(p) + "/pages/1/readings/instrument", "", 0);
+        assertThat(Cgats.parse(new String(api.get(path(p) + "/chart").raw().body(), StandardCharsets.US_ASCII)).patches().get(0).spectrum())
+            .as("read again without them: those that were told stay").isPresent();
+    }
+
+    @Test
+    public void twoPeopleReadAChartWhosePrinterIsRetiredMeanwhile() throws Exception {
+        JsonNode p = begun("Skerry Baryta, of two", "null");
+        ExecutorService people = Executors.newFixedThreadPool(2);
+        try {
+            List<Future<Api.Answer>> both = people
+                .invokeAll(Collections.nCopies(2, () -> api.post(path(p) + "/pages/1/readings/instrument", "", 0)));
+            for (Future<Api.Answer> one : both) {
+                assertThat(one.get().status()).as(one.get().body().toString()).isEqualTo(201);
+            }
+        } finally {
+            people.shutdown();
+        }
+        assertThat(api.get(path(p)).body().path("pages").get(0).path("readings").asInt()).isEqualTo(2);
+        String printer = "/api/printers/" + pairing().path("printerId").asString();
+        assertThat(api.patch(printer, "{\"retired\":true}", 0).status()).isEqualTo(200);
+        try {
+            assertThat(made(p, USUAL).path("profileHash").asString()).hasSize(64);
+            Api.Answer kept = api.post(path(p) + "/pairing", "", 0);
+            assertThat(kept.status()).as(kept.body().toString()).isEqualTo(201);
+        } finally {
+            api.patch(printer, "{\"retired\":false}", 0);
+        }
     }
 
     @Test

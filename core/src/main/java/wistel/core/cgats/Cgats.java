@@ -1,6 +1,7 @@
 package wistel.core.cgats;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -9,7 +10,7 @@ import java.util.function.IntFunction;
 import java.util.stream.Stream;
 import wistel.core.colour.D50;
 import wistel.core.colour.Lab;
-import wistel.core.colour.Spectrum;
+import wistel.core.colour.Reflectance;
 import wistel.core.fault.MeasurementException;
 
 /**
@@ -19,6 +20,9 @@ import wistel.core.fault.MeasurementException;
 public record Cgats(String text, Device device, List<Patch> patches) {
     /** The largest file read. */
     public static final int LARGEST_BYTES = 8 << 20;
+    /** An instrument may lie a little below black; whiteners shine, but not so. */
+    private static final double LEAST_REFLECTANCE = 0.05;
+    private static final double MOST_REFLECTANCE = 2.5;
 
     /** What the device columns are. */
     public enum Device {
@@ -37,7 +41,7 @@ public record Cgats(String text, Device device, List<Patch> patches) {
 
     /**
      * Device columns RGB, CMYK (0 to 100 or 0 to 255) or gray (GRAY, light; GRAY_K, ink); colours as LAB, else XYZ (Y = 100 for white),
-     * else spectral reflectance from 380 to 730 nm in columns that end in the wavelength.
+     * else spectral reflectance from 380 to 730 nm in columns that end in the wavelength; spectra beside the others are taken along.
      *
      * @throws MeasurementException when columns are missing or a row can't be read; the row's number is in the message
      */
@@ -45,10 +49,12 @@ public record Cgats(String text, Device device, List<Patch> patches) {
         Table table = table(text);
         Sheet sheet = sheet(table);
         IntFunction<Lab> colour = colour(table);
+        Optional<IntFunction<Reflectance>> spectrum = spectrum(table);
         List<Patch> patches = new ArrayList<>();
         for (int row = 0; row < sheet.patches.size(); row++) {
             Sent sent = sheet.patches.get(row);
-            patches.add(new Patch(sent.id, sent.device, colour.apply(row)));
+            int at = row;
+            patches.add(new Patch(sent.id, sent.device, colour.apply(row), spectrum.map(of -> of.apply(at))));
         }
         return new Cgats(text, sheet.device, patches);
     }
@@ -141,14 +147,30 @@ public record Cgats(String text, Device device, List<Patch> patches) {
         return most > 100.5 ? 255 : 100;
     }
 
+    /** A row's colour; of L*a*b* and XYZ of another light or observer only what its spectrum says. */
     static IntFunction<Lab> colour(Table table) {
-        if (table.has("LAB_L", "LAB_A", "LAB_B")) {
+        Optional<IntFunction<Reflectance>> spectrum = spectrum(table);
+        if (table.otherViewing().isPresent() && spectrum.isEmpty()) {
+            throw new MeasurementException(MeasurementException.Reason.READING_UNCLEAR,
+                "This file's colours are for " + table.otherViewing().get() + "; a print is judged by those for D50 and 2 degrees.",
+                "Export it again for D50 and 2 degrees, or with spectra.");
+        }
+        if (table.otherViewing().isEmpty() && table.has("LAB_L", "LAB_A", "LAB_B")) {
             return row -> Lab.of(table.numbers(row, "LAB_L", "LAB_A", "LAB_B"));
         }
-        if (table.has("XYZ_X", "XYZ_Y", "XYZ_Z")) {
+        if (table.otherViewing().isEmpty() && table.has("XYZ_X", "XYZ_Y", "XYZ_Z")) {
             return row -> lab(table.numbers(row, "XYZ_X", "XYZ_Y", "XYZ_Z"), 100);
         }
+        IntFunction<Reflectance> of = spectrum.orElseThrow(() -> Table.broken("it lacks LAB, XYZ and spectral columns"));
+        return row -> of.apply(row).lab();
+    }
+
+    /** A row's spectrum, 1 for the perfect diffuser; empty where the file has none. */
+    static Optional<IntFunction<Reflectance>> spectrum(Table table) {
         TreeMap<Integer, String> bands = bands(table);
+        if (bands.isEmpty()) {
+            return Optional.empty();
+        }
         String[] names = bands.values().toArray(String[]::new);
         int first = bands.firstKey();
         int step = (bands.lastKey() - first) / (names.length - 1);
@@ -159,7 +181,15 @@ public record Cgats(String text, Device device, List<Patch> patches) {
             }
         }
         double unit = most > 3 ? 100 : 1;
-        return row -> lab(Spectrum.xyz(first, step, table.numbers(row, names)), unit);
+        return Optional.of(row -> {
+            double[] values = table.numbers(row, names);
+            for (double v : values) {
+                if (!(v / unit > -LEAST_REFLECTANCE && v / unit < MOST_REFLECTANCE)) {
+                    throw Table.broken("row " + (row + 1) + " reflects " + v + ", which no print does");
+                }
+            }
+            return new Reflectance(first, step, Arrays.stream(values).mapToObj(v -> v / unit).toList());
+        });
     }
 
     private static Lab lab(double[] xyz, double white) {
@@ -168,7 +198,7 @@ public record Cgats(String text, Device device, List<Patch> patches) {
         return Lab.of(lab);
     }
 
-    /** Wavelengths and their columns: SPECTRAL_NM_380, SPECTRAL_NM380, SPECTRAL_380, NM380 and the like. */
+    /** Wavelengths and their columns, none where they leave a part of the light out: SPECTRAL_NM_380, SPECTRAL_NM380, SPECTRAL_380, NM380 and the like. */
     private static TreeMap<Integer, String> bands(Table table) {
         TreeMap<Integer, String> bands = new TreeMap<>();
         for (String name : table.columns().keySet()) {
@@ -177,7 +207,7 @@ public record Cgats(String text, Device device, List<Patch> patches) {
             }
         }
         if (bands.size() < 16 || bands.firstKey() > 420 || bands.lastKey() < 680) {
-            throw Table.broken("it lacks LAB, XYZ and spectral columns");
+            return new TreeMap<>();
         }
         int step = (bands.lastKey() - bands.firstKey()) / (bands.size() - 1);
         int at = bands.firstKey();
@@ -190,20 +220,30 @@ public record Cgats(String text, Device device, List<Patch> patches) {
         return bands;
     }
 
-    /** RGB or gray patches as text: device values 0 to 100, L*a*b* under D50, 2 degrees. */
+    /** RGB or gray patches as text: device values 0 to 100, L*a*b* under D50, 2 degrees, and spectra where all patches have them alike. */
     public static Cgats of(Device device, String originator, String description, List<Patch> patches) {
+        Optional<Reflectance> bands = patches.stream().findFirst().flatMap(Patch::spectrum)
+            .filter(first -> patches.stream().allMatch(p -> p.spectrum().filter(first::like).isPresent()));
+        int count = bands.map(b -> b.values().size()).orElse(0);
         StringBuilder out = new StringBuilder("CGATS.17\n")
             .append("ORIGINATOR \"").append(originator).append("\"\nDESCRIPTOR \"").append(description.replace('"', ' ')).append("\"\n")
             .append("MEASUREMENT_SOURCE \"Illumination=D50 ObserverAngle=2degree\"\n")
-            .append("NUMBER_OF_FIELDS ").append(device.columns.length + 4).append("\nBEGIN_DATA_FORMAT\nSAMPLE_ID ")
-            .append(String.join(" ", device.columns))
-            .append(" LAB_L LAB_A LAB_B\nEND_DATA_FORMAT\nNUMBER_OF_SETS ").append(patches.size()).append("\nBEGIN_DATA\n");
+            .append("NUMBER_OF_FIELDS ").append(device.columns.length + 4 + count).append("\nBEGIN_DATA_FORMAT\nSAMPLE_ID ")
+            .append(String.join(" ", device.columns)).append(" LAB_L LAB_A LAB_B");
+        for (int i = 0; i < count; i++) {
+            out.append(" SPECTRAL_NM_").append(bands.get().firstNm() + i * bands.get().stepNm());
+        }
+        out.append("\nEND_DATA_FORMAT\nNUMBER_OF_SETS ").append(patches.size()).append("\nBEGIN_DATA\n");
         for (Patch p : patches) {
             out.append(p.id());
             for (double v : p.device()) {
                 out.append(String.format(Locale.ROOT, " %.4f", 100 * v));
             }
-            out.append(String.format(Locale.ROOT, " %.3f %.3f %.3f%n", p.lab().l(), p.lab().a(), p.lab().b()));
+            out.append(String.format(Locale.ROOT, " %.3f %.3f %.3f", p.lab().l(), p.lab().a(), p.lab().b()));
+            if (count > 0) {
+                p.spectrum().orElseThrow().values().forEach(r -> out.append(String.format(Locale.ROOT, " %.5f", r)));
+            }
+            out.append('\n');
         }
         return new Cgats(out.append("END_DATA\n").toString(), device, patches);
     }

@@ -8,6 +8,7 @@ import java.util.OptionalDouble;
 import java.util.function.IntFunction;
 import wistel.core.colour.D50;
 import wistel.core.colour.Lab;
+import wistel.core.colour.Reflectance;
 import wistel.core.fault.MeasurementException;
 
 /** Patches as an instrument's program wrote them down, one after the other, with or without what was sent for each. */
@@ -19,8 +20,14 @@ public record Readings(Kind kind, List<Reading> all) {
         LIGHTNESS
     }
 
-    /** @param gray what was sent, 0 black to 1 paper, where the file says so */
-    public record Reading(String id, OptionalDouble gray, Lab lab) {
+    /**
+     * @param gray     what was sent, 0 black to 1 paper, where the file says so
+     * @param spectrum where the file has it
+     */
+    public record Reading(String id, OptionalDouble gray, Lab lab, Optional<Reflectance> spectrum) {
+        public Reading(String id, OptionalDouble gray, Lab lab) {
+            this(id, gray, lab, Optional.empty());
+        }
     }
 
     private static final int MOST = 20_000;
@@ -70,11 +77,13 @@ public record Readings(Kind kind, List<Reading> all) {
         Optional<String> density = colours ? Optional.empty() : List.of("D_VIS", "DENSITY").stream().filter(table::has).findFirst();
         IntFunction<Lab> lab = density.<IntFunction<Lab>>map(column -> row -> ofDensity(table.number(row, column)))
             .orElseGet(() -> Cgats.colour(table));
+        Optional<IntFunction<Reflectance>> spectrum = Cgats.spectrum(table);
         Optional<IntFunction<double[]>> sent = Cgats.device(table).map(device -> Cgats.sent(table, device));
         List<Reading> all = new ArrayList<>();
         for (int row = 0; row < table.rows().size(); row++) {
             OptionalDouble gray = sent.isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(gray(sent.get().apply(row), row));
-            all.add(new Reading(Cgats.id(table, row), gray, lab.apply(row)));
+            int at = row;
+            all.add(new Reading(Cgats.id(table, row), gray, lab.apply(row), spectrum.map(of -> of.apply(at))));
         }
         return new Readings(density.isPresent() ? Kind.LIGHTNESS : Kind.COLOUR, all);
     }

@@ -5,23 +5,32 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Function;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import wistel.core.fault.MeasurementException;
 
 /**
  * The data of a CGATS.17 / ISO 28178 text as columns and rows of words: quoting, comments and bounds, no meaning. Columns are told by name.
+ *
+ * @param otherViewing the light or observer that its colours are for, in words, where that isn't D50 and 2 degrees
  */
-record Table(Map<String, Integer> columns, List<List<String>> rows) {
+record Table(Map<String, Integer> columns, List<List<String>> rows, Optional<String> otherViewing) {
     private static final int MOST_ROWS = 50_000;
     private static final int MOST_COLUMNS = 600;
     /** Some columns of spectra have long names, no line has this many. */
     private static final int LONGEST_LINE = 32_768;
     private static final int MOST_LINES = 100_000;
+    private static final int MOST_HEADER = 1000;
     /** What ends a line: those of Unicode (UAX 14, class BK, CR, LF, NL). */
     private static final String ENDS = "\n\r\f\u000B\u0085\u2028\u2029";
     private static final Pattern DECIMAL_COMMA = Pattern.compile("[+-]?\\d*,\\d+(?:[eE][+-]?\\d+)?");
+
+    /** As {@code MEASUREMENT_SOURCE} and {@code WEIGHTING_FUNCTION} say it (ISO 28178, 5.3). */
+    private static final Pattern LIGHT = Pattern.compile("(?i)illumin(?:ant|ation)(?:_name)?\\s*[=,\\s]\\s*\"?\\s*([A-F]\\d{0,2})\\b");
+    private static final Pattern OBSERVER = Pattern.compile("(?i)observer(?:angle|_angle)?\\s*[=,\\s]\\s*\"?\\s*(\\d+)");
 
     /** @throws MeasurementException when a section is missing, a row is too short, or there is more than a chart can hold */
     static Table parse(String text) {
@@ -49,7 +58,24 @@ record Table(Map<String, Integer> columns, List<List<String>> rows) {
             }
             rows.add(row);
         }
-        return new Table(columns, rows);
+        return new Table(columns, rows, otherViewing(lines.subList(0, Math.min(lines.size(), MOST_HEADER))));
+    }
+
+    private static Optional<String> otherViewing(List<String> header) {
+        for (String line : header) {
+            if (line.trim().equals("BEGIN_DATA")) {
+                break;
+            }
+            Matcher light = LIGHT.matcher(line);
+            if (light.find() && !light.group(1).equalsIgnoreCase("D50")) {
+                return Optional.of("illuminant " + light.group(1).toUpperCase(Locale.ROOT));
+            }
+            Matcher observer = OBSERVER.matcher(line);
+            if (observer.find() && !observer.group(1).equals("2")) {
+                return Optional.of("an observer of " + observer.group(1) + " degrees");
+            }
+        }
+        return Optional.empty();
     }
 
     /**

@@ -43,7 +43,7 @@ final class MarkLayer {
     }
 
     private static int[] codes(Mark mark) {
-        return mark instanceof Mark.Patch patch ? patch.codes().stream().mapToInt(Integer::intValue).toArray()
+        return mark instanceof Mark.ControlPatch patch ? patch.codes().stream().mapToInt(Integer::intValue).toArray()
             : mark instanceof Mark.Bare ? BARE : BLACK;
     }
 
@@ -69,7 +69,7 @@ final class MarkLayer {
         if (mark instanceof Mark.Bare bare) {
             return new Rectangle2D.Double(bare.atMm().x(), bare.atMm().y(), bare.atMm().width(), bare.atMm().height());
         }
-        if (mark instanceof Mark.Patch patch) {
+        if (mark instanceof Mark.ControlPatch patch) {
             return new Rectangle2D.Double(patch.atMm().x(), patch.atMm().y(), patch.atMm().width(), patch.atMm().height());
         }
         Mark.Text text = (Mark.Text) mark;

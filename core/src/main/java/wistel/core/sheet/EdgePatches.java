@@ -100,7 +100,7 @@ final class EdgePatches {
         if (mark instanceof Mark.Stamp s) {
             return s.shownMm();
         }
-        if (mark instanceof Mark.Patch p) {
+        if (mark instanceof Mark.ControlPatch p) {
             return p.atMm();
         }
         return extent((Mark.Text) mark);
@@ -147,7 +147,7 @@ final class EdgePatches {
         marks.add(lying ? new Mark.Line(x - bar, y + middle - BAR_LENGTH_MM / 2, x - bar, y + middle + BAR_LENGTH_MM / 2, BAR_MM)
             : new Mark.Line(x + middle - BAR_LENGTH_MM / 2, y - bar, x + middle + BAR_LENGTH_MM / 2, y - bar, BAR_MM));
         for (int i = 0; i < codes.size(); i++) {
-            marks.add(new Mark.Patch(new Rect(x + i % columns * side, y + i / columns * side, side, side), codes.get(i)));
+            marks.add(new Mark.ControlPatch(new Rect(x + i % columns * side, y + i / columns * side, side, side), codes.get(i)));
         }
         return Optional.of(marks);
     }

@@ -39,8 +39,8 @@ public sealed interface Mark {
      *
      * @param codes 16 bit, by channel
      */
-    record Patch(Rect atMm, List<Integer> codes) implements Mark {
-        public Patch {
+    record ControlPatch(Rect atMm, List<Integer> codes) implements Mark {
+        public ControlPatch {
             codes = List.copyOf(codes);
             if (codes.stream().anyMatch(c -> c < 0 || c > 65535)) {
                 throw new IllegalArgumentException("codes " + codes);
@@ -48,8 +48,8 @@ public sealed interface Mark {
         }
 
         @Override
-        public Patch turnedRight(Rect at) {
-            return new Patch(turned(atMm, at), codes);
+        public ControlPatch turnedRight(Rect at) {
+            return new ControlPatch(turned(atMm, at), codes);
         }
     }
 

@@ -49,14 +49,14 @@ public record Page(double widthMm, double heightMm, Margins unprintable, Orienta
     }
 
     /** Its patches, in their order. */
-    public List<Mark.Patch> patches() {
-        return marks.stream().filter(Mark.Patch.class::isInstance).map(Mark.Patch.class::cast).toList();
+    public List<Mark.ControlPatch> patches() {
+        return marks.stream().filter(Mark.ControlPatch.class::isInstance).map(Mark.ControlPatch.class::cast).toList();
     }
 
     /** Without them. */
     Page unpatched() {
         return new Page(widthMm, heightMm, unprintable, feedTurn, overMm, placed,
-            marks.stream().filter(m -> !(m instanceof Mark.Patch)).toList(), settings);
+            marks.stream().filter(m -> !(m instanceof Mark.ControlPatch)).toList(), settings);
     }
 
     /** Where a place of the page as it is looked at lies on it as it feeds: x and y. */

@@ -60,6 +60,33 @@ public class CgatsTest {
         assertThat(percent.patches().get(0).lab().l()).isCloseTo(50.0, within(0.01));
     }
 
+    /** Spectra beside L*a*b* are taken along, and written again; of another light only they count. */
+    @Test
+    public void spectraGoAlong() {
+        String bands = IntStream.range(0, 36).mapToObj(i -> "SPECTRAL_NM_" + (380 + 10 * i)).collect(Collectors.joining(" "));
+        String half = IntStream.range(0, 36).mapToObj(i -> "0.1842").collect(Collectors.joining(" "));
+        String all = file("SAMPLE_ID RGB_R RGB_G RGB_B LAB_L LAB_A LAB_B " + bands, "1 50 50 50 49.5 1 2 " + half);
+        Cgats read = Cgats.parse(all);
+        Patch patch = read.patches().get(0);
+        assertThat(patch.lab().l()).as("what the instrument said goes before").isEqualTo(49.5);
+        assertThat(patch.spectrum().orElseThrow().values()).hasSize(36).containsOnly(0.1842);
+        assertThat(patch.spectrum().orElseThrow().lab().l()).isCloseTo(50.0, within(0.01));
+        Cgats again = Cgats.parse(Cgats.of(Cgats.Device.RGB, "Wistel", "again", read.patches()).text());
+        assertThat(again.patches().get(0).spectrum()).isEqualTo(patch.spectrum());
+        assertThat(Readings.parse(all).all().get(0).spectrum()).isEqualTo(patch.spectrum());
+        for (String other : new String[] {"WEIGHTING_FUNCTION \"ILLUMINANT, D65\"",
+            "MEASUREMENT_SOURCE \"Illumination=A ObserverAngle=2degree\"",
+            "MEASUREMENT_SOURCE \"Illumination=D50\tObserverAngle=10degree\""}) {
+            String viewed = all.replace("BEGIN_DATA_FORMAT", other + "\nBEGIN_DATA_FORMAT");
+            assertThat(Cgats.parse(viewed).patches().get(0).lab().l()).as(other).isCloseTo(50.0, within(0.01));
+            String alone = file("SAMPLE_ID RGB_R RGB_G RGB_B LAB_L LAB_A LAB_B", "1 50 50 50 49.5 1 2").replace("BEGIN_DATA_FORMAT",
+                other + "\nBEGIN_DATA_FORMAT");
+            assertThatThrownBy(() -> Cgats.parse(alone)).isInstanceOf(MeasurementException.class).hasMessageContaining("D50 and 2 degrees");
+        }
+        String same = all.replace("BEGIN_DATA_FORMAT", "MEASUREMENT_SOURCE \"Illumination=D50 ObserverAngle=2degree\"\nBEGIN_DATA_FORMAT");
+        assertThat(Cgats.parse(same).patches().get(0).lab().l()).isEqualTo(49.5);
+    }
+
     /** Published relative powers of D50 (CIE 15:2018, table T.1), which were not typed in but follow from the daylight formula. */
     @Test
     public void d50sPowersAreThePublishedOnes() {

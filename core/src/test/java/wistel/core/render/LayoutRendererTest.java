@@ -325,8 +325,8 @@ public class LayoutRendererTest {
     /** In the numbers that they are, to the edge, turned with the page. */
     @Test
     public void patchesAreSentAsTheyAre() throws IOException {
-        List<Mark> patches = List.of(new Mark.Patch(new Rect(25.4, 50.8, 25.4, 25.4), List.of(1, 40000, 65535)),
-            new Mark.Patch(new Rect(50.8, 50.8, 25.4, 25.4), List.of(65535, 2, 30000)));
+        List<Mark> patches = List.of(new Mark.ControlPatch(new Rect(25.4, 50.8, 25.4, 25.4), List.of(1, 40000, 65535)),
+            new Mark.ControlPatch(new Rect(50.8, 50.8, 25.4, 25.4), List.of(65535, 2, 30000)));
         char[][] rows = printed(Page.of(254, 127, Margins.NONE, Orientation.UPRIGHT, List.of(), patches), Map.of());
         assertThat(pixel(rows, 10, 20)).isEqualTo(new char[] {1, 40000, 65535});
         assertThat(pixel(rows, 19, 29)).isEqualTo(new char[] {1, 40000, 65535});

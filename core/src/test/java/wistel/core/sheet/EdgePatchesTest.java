@@ -32,8 +32,8 @@ public class EdgePatchesTest {
     public void theyLieOnBarePaperWhereThereIsRoom(String where, Rect picture) {
         List<Mark> caption = List.of(new Mark.Text("Dune in the west wind", picture.x(), picture.bottom() + 4, 9, 0, Mark.Anchor.START));
         Page with = EdgePatches.on(page(picture, caption), CODES).orElseThrow();
-        List<Mark.Patch> patches = with.patches();
-        assertThat(patches).extracting(Mark.Patch::codes).containsExactlyElementsOf(CODES);
+        List<Mark.ControlPatch> patches = with.patches();
+        assertThat(patches).extracting(Mark.ControlPatch::codes).containsExactlyElementsOf(CODES);
         double side = patches.get(0).atMm().width();
         assertThat(side).isBetween(6.0, 8.0);
         Rect words = new Rect(picture.x(), picture.bottom() + 1, 40, 3.5);

@@ -99,7 +99,7 @@ public class PaperCheckService {
         Row row = new Row(UUID.randomUUID(), pairingId, pairing.number(), Optional.empty(), Optional.empty(), strip,
             laid(strip, printers.get(UUID.fromString(pairing.printerId())), pairing),
             taken, Optional.empty());
-        List<Lab> colours = ChartSheets.inOrder(page(row), Readings.parse(text));
+        List<Lab> colours = ChartSheets.inOrder(page(row), Readings.parse(text)).stream().map(Readings.Reading::lab).toList();
         StripVerdict verdict = StripVerdict.of(strip, colours);
         transaction.executeWithoutResult(t -> {
             checks.add(row);
@@ -134,7 +134,7 @@ public class PaperCheckService {
     @EventListener
     void released(ReleaseService.Released released) {
         PrintOrder order = attempts.order(released.attemptId());
-        List<Rect> patches = order.page(1).patches().stream().map(Mark.Patch::atMm).toList();
+        List<Rect> patches = order.page(1).patches().stream().map(Mark.ControlPatch::atMm).toList();
         if (patches.isEmpty()) {
             return;
         }
@@ -142,7 +142,7 @@ public class PaperCheckService {
         double length = patches.get(patches.size() - 1).bottom() - patches.get(0).y();
         PairingVersion pairing = order.pairing();
         strips.beside(pairing.profileHash())
-            .filter(strip -> strip.codes().equals(order.page(1).patches().stream().map(Mark.Patch::codes).toList()))
+            .filter(strip -> strip.codes().equals(order.page(1).patches().stream().map(Mark.ControlPatch::codes).toList()))
             .ifPresent(strip -> checks.add(new Row(UUID.randomUUID(), UUID.fromString(pairing.pairingId()), pairing.number(),
                 Optional.of(released.docketId()), Optional.of(released.attemptId()), strip, new ChartSheets.Laid(columns, length),
                 clock.instant(), Optional.empty())));
@@ -163,7 +163,7 @@ public class PaperCheckService {
     }
 
     private Row read(Row r, Readings readings) {
-        List<Lab> colours = ChartSheets.inOrder(page(r), readings);
+        List<Lab> colours = ChartSheets.inOrder(page(r), readings).stream().map(Readings.Reading::lab).toList();
         checks.read(r.id(), new Read(colours, StripVerdict.of(r.strip(), colours), clock.instant()));
         events.publish("check", r.id().toString());
         return checks.get(r.id());

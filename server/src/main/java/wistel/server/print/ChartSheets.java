@@ -193,7 +193,7 @@ public class ChartSheets {
         PrintedSheets.Sheet sheet = sheets.first(attempts.get(attempt))
             .orElseThrow(() -> new Conflict(Conflict.Reason.STOPPED, "This print has not come out yet.", "Wait until it lies there, dry."));
         Page page = attempts.order(attempt).page(1);
-        List<Mark.Patch> patches = page.patches();
+        List<Mark.ControlPatch> patches = page.patches();
         return Readings.parse(sheets.measuredAt(sheet, IntStream.range(0, patches.size()).mapToObj(i -> {
             Rect at = patches.get(i).atMm();
             double[] fed = page.asFed(at.x() + at.width() / 2, at.y() + at.height() / 2);
@@ -202,30 +202,30 @@ public class ChartSheets {
     }
 
     /**
-     * Colours by names of places or ids of patches where the reading has all of them, else as they come.
+     * What was read, by names of places or ids of patches where the reading has all of them, else as they come.
      *
      * @throws InvalidRequest when it holds no colours, or two under one name
      */
-    public static List<Lab> inOrder(ChartPage page, Readings readings) {
+    public static List<Readings.Reading> inOrder(ChartPage page, Readings readings) {
         if (readings.kind() != Readings.Kind.COLOUR) {
             throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "This reading holds lightness alone; a profile takes colours.",
                 "Measure L*a*b*, XYZ or spectra.");
         }
-        Map<String, Lab> byId = new HashMap<>();
+        Map<String, Readings.Reading> byId = new HashMap<>();
         for (Readings.Reading reading : readings.all()) {
-            if (byId.put(reading.id(), reading.lab()) != null) {
+            if (byId.put(reading.id(), reading) != null) {
                 throw new InvalidRequest(InvalidRequest.Reason.REQUEST_UNCLEAR,
                     "Two patches of this reading are called " + reading.id() + ".",
                     "Call each by its place on the page, or leave the names out.");
             }
         }
-        List<Lab> byName = new ArrayList<>();
-        List<Lab> byPatch = new ArrayList<>();
+        List<Readings.Reading> byName = new ArrayList<>();
+        List<Readings.Reading> byPatch = new ArrayList<>();
         for (int i = 0; i < page.patches().size(); i++) {
             byName.add(byId.get(page.name(i)));
             byPatch.add(byId.get(page.patches().get(i).id()));
         }
         return byName.stream().allMatch(Objects::nonNull) ? byName
-            : byPatch.stream().allMatch(Objects::nonNull) ? byPatch : readings.all().stream().map(Readings.Reading::lab).toList();
+            : byPatch.stream().allMatch(Objects::nonNull) ? byPatch : readings.all();
     }
 }

@@ -156,7 +156,7 @@ public class ProfileMakingService {
         }
         boolean gray = r.chart().gray();
         charts.measured(r, readings).stream().map(ProfilingService.Measured::patch).filter(p -> !r.leftOut().contains(p.id()))
-            .forEach(p -> patches.add(gray ? new Patch(p.id(), new double[] {p.device()[0]}, p.lab()) : p));
+            .forEach(p -> patches.add(gray ? new Patch(p.id(), new double[] {p.device()[0]}, p.lab(), p.spectrum()) : p));
         return Cgats.of(gray ? Cgats.Device.GRAY : Cgats.Device.RGB, "Wistel", "Chart of " + patches.size() + " patches on " + called(r),
             patches);
     }

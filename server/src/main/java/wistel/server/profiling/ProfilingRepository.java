@@ -11,6 +11,7 @@ import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import wistel.core.colour.Lab;
+import wistel.core.colour.Reflectance;
 import wistel.core.fault.NotFound;
 import wistel.core.icc.making.ProfileChart;
 import wistel.core.icc.making.ProfileChoices;
@@ -76,8 +77,11 @@ class ProfilingRepository {
         INSTRUMENT, FILE
     }
 
-    /** @param colours of a page's patches, in the page's order */
-    record Reading(int page, int number, List<Lab> colours, List<String> words, Origin origin, Instant taken) {
+    /**
+     * @param colours of a page's patches, in the page's order
+     * @param spectra of the same; empty where one of them has none
+     */
+    record Reading(int page, int number, List<Lab> colours, List<Reflectance> spectra, List<String> words, Origin origin, Instant taken) {
     }
 
     void add(Row r, List<UUID> dockets) {
@@ -130,6 +134,7 @@ class ProfilingRepository {
     List<Reading> readings(UUID id) {
         return jdbc.sql("select * from profiling_reading where profiling_id = ? order by page, no").param(id)
             .query((r, n) -> new Reading(r.getInt("page"), r.getInt("no"), List.of(json.read(r.getString("lab"), Lab[].class)),
+                List.of(json.read(r.getString("spectra"), Reflectance[].class)),
                 List.of(json.read(r.getString("words"), String[].class)), Origin.valueOf(r.getString("origin")),
                 r.getTimestamp("taken").toInstant()))
             .list();
@@ -137,8 +142,11 @@ class ProfilingRepository {
 
     void add(UUID id, Reading r) {
         jdbc.sql(
-            "insert into profiling_reading (profiling_id, page, no, lab, words, origin, taken) values (?, ?, ?, ?::jsonb, ?::jsonb, ?, ?)")
-            .params(id, r.page, r.number, json.text(r.colours), json.text(r.words), r.origin.name(), Timestamp.from(r.taken)).update();
+            "insert into profiling_reading (profiling_id, page, no, lab, spectra, words, origin, taken) "
+                + "values (?, ?, ?, ?::jsonb, ?::jsonb, ?::jsonb, ?, ?)")
+            .params(id, r.page, r.number, json.text(r.colours), json.text(r.spectra), json.text(r.words), r.origin.name(),
+                Timestamp.from(r.taken))
+            .update();
     }
 
     void forget(UUID id, int page) {

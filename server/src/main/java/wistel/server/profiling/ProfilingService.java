@@ -15,6 +15,7 @@ import wistel.core.cgats.Cgats;
 import wistel.core.cgats.Patch;
 import wistel.core.cgats.Readings;
 import wistel.core.colour.Lab;
+import wistel.core.colour.Reflectance;
 import wistel.core.fault.Conflict;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.fault.NotFound;
@@ -202,11 +203,15 @@ public class ProfilingService {
 
     private void read(Row r, int number, Readings readings, Origin origin) {
         ChartPage page = page(r, number);
-        ChartReading.Ordered ordered = ChartReading.ordered(number, pages(r), ChartSheets.inOrder(page, readings));
+        List<Readings.Reading> read = ChartSheets.inOrder(page, readings);
+        ChartReading.Ordered ordered = ChartReading.ordered(number, pages(r), read.stream().map(Readings.Reading::lab).toList());
+        List<Readings.Reading> patches = ordered.of(read);
+        List<Reflectance> spectra = patches.stream().flatMap(p -> p.spectrum().stream()).toList();
         transaction.executeWithoutResult(t -> {
             profilings.locked(r.id());
             int no = 1 + (int) profilings.readings(r.id()).stream().filter(o -> o.page() == ordered.page()).count();
-            profilings.add(r.id(), new Reading(ordered.page(), no, ordered.colours(), ordered.words(), origin, clock.instant()));
+            profilings.add(r.id(), new Reading(ordered.page(), no, patches.stream().map(Readings.Reading::lab).toList(),
+                spectra.size() == patches.size() ? spectra : List.of(), ordered.words(), origin, clock.instant()));
             profilings.made(r.id(), Optional.empty());
         });
         events.publish("profiling", r.id().toString());
@@ -254,10 +259,17 @@ public class ProfilingService {
                 Lab mean = new Lab(of.stream().mapToDouble(x -> x.colours().get(at).l()).average().orElseThrow(),
                     of.stream().mapToDouble(x -> x.colours().get(at).a()).average().orElseThrow(),
                     of.stream().mapToDouble(x -> x.colours().get(at).b()).average().orElseThrow());
-                all.add(new Measured(page.number(), i, new Patch(page.patches().get(i).id(), page.patches().get(i).rgb(), mean)));
+                all.add(new Measured(page.number(), i,
+                    new Patch(page.patches().get(i).id(), page.patches().get(i).rgb(), mean, spectrum(of, i))));
             }
         }
         return all;
+    }
+
+    /** The mean of those readings of a patch that have one. */
+    private static Optional<Reflectance> spectrum(List<Reading> of, int patch) {
+        List<Reflectance> told = of.stream().filter(x -> !x.spectra().isEmpty()).map(x -> x.spectra().get(patch)).toList();
+        return told.isEmpty() || !told.stream().allMatch(told.get(0)::like) ? Optional.empty() : Optional.of(Reflectance.mean(told));
     }
 
     /** Patches that don't fit the others, the worst first; their index is that among {@code measured}, which were read so. */

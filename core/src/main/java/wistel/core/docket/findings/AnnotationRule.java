@@ -36,7 +36,7 @@ final class AnnotationRule implements Rule {
             Rect at = stamp.shownMm();
             return page.overMm() > 0 || inside(at.x(), at.y(), page) && inside(at.right(), at.bottom(), page);
         }
-        if (mark instanceof Mark.Patch) {
+        if (mark instanceof Mark.ControlPatch) {
             return true;
         }
         Mark.Text text = (Mark.Text) mark;

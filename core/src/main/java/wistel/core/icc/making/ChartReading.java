@@ -41,15 +41,21 @@ public final class ChartReading {
     }
 
     /**
-     * A page's colours in its own order.
+     * A page's patches among what was read.
      *
      * @param page  that it is of, 1 for the first
+     * @param order where each patch was read, from 0
      * @param words what was put right; empty for nothing
      */
-    public record Ordered(int page, List<Lab> colours, List<String> words) {
+    public record Ordered(int page, List<Integer> order, List<String> words) {
         public Ordered {
-            colours = List.copyOf(colours);
+            order = List.copyOf(order);
             words = List.copyOf(words);
+        }
+
+        /** What was read, by patch. */
+        public <T> List<T> of(List<T> read) {
+            return order.stream().map(read::get).toList();
         }
     }
 
@@ -75,18 +81,20 @@ public final class ChartReading {
                 "This reading has " + colours.size() + " patches; page " + meant + " has " + pages.get(meant - 1).patches().size() + ".",
                 "Read the page from its first patch to its last, row by row.");
         }
-        List<Lab> turned = new ArrayList<>(colours);
-        Collections.reverse(turned);
+        List<Integer> asRead = IntStream.range(0, colours.size()).boxed().toList();
+        List<Integer> backwards = new ArrayList<>(asRead);
+        Collections.reverse(backwards);
+        List<Lab> turned = backwards.stream().map(colours::get).toList();
         ChartPage first = pages.get(meant - 1);
         double asSaid = first.patches().size() == colours.size() ? follows(first, colours) : -1;
-        Ordered best = new Ordered(meant, colours, List.of());
+        Ordered best = new Ordered(meant, asRead, List.of());
         double most = asSaid + CLEARLY;
         for (ChartPage page : fitting) {
             for (boolean upsideDown : new boolean[] {false, true}) {
                 double now = follows(page, upsideDown ? turned : colours);
                 if (now > most) {
                     most = now;
-                    best = new Ordered(page.number(), upsideDown ? turned : colours, said(page.number(), meant, upsideDown));
+                    best = new Ordered(page.number(), upsideDown ? backwards : asRead, said(page.number(), meant, upsideDown));
                 }
             }
         }
@@ -94,7 +102,7 @@ public final class ChartReading {
             throw new MeasurementException(MeasurementException.Reason.READING_UNCLEAR,
                 "What was read follows no page of this chart: lightness goes its own way.", "Take the reading of this chart.");
         }
-        return rowsBack(pages.get(best.page - 1), best);
+        return rowsBack(pages.get(best.page - 1), best, colours);
     }
 
     private static List<String> said(int page, int meant, boolean upsideDown) {
@@ -135,10 +143,11 @@ public final class ChartReading {
     }
 
     /** Two rows of which each follows the other's patches were read in the wrong order. */
-    private static Ordered rowsBack(ChartPage page, Ordered read) {
+    private static Ordered rowsBack(ChartPage page, Ordered read, List<Lab> all) {
         int n = page.columns();
         int full = page.patches().size() / n;
-        List<Lab> colours = new ArrayList<>(read.colours);
+        List<Integer> order = new ArrayList<>(read.order);
+        List<Lab> colours = new ArrayList<>(read.of(all));
         List<String> words = new ArrayList<>(read.words);
         boolean[] moved = new boolean[full];
         for (int i = 0; i < full; i++) {
@@ -148,6 +157,7 @@ public final class ChartReading {
                 if (!moved[j] && swapped > own + CLEARLY && swapped > FOLLOWS) {
                     for (int c = 0; c < n; c++) {
                         Collections.swap(colours, i * n + c, j * n + c);
+                        Collections.swap(order, i * n + c, j * n + c);
                     }
                     moved[i] = true;
                     moved[j] = true;
@@ -155,7 +165,7 @@ public final class ChartReading {
                 }
             }
         }
-        return new Ordered(read.page, colours, words);
+        return new Ordered(read.page, order, words);
     }
 
     /**

@@ -189,7 +189,7 @@ public class ProfileChartTest {
     public void aPageThatWasReadRightStaysAsItIs() {
         ChartReading.Ordered found = ChartReading.ordered(1, PAGES, read(PAGES.get(0)));
         assertThat(found.words()).isEmpty();
-        assertThat(found.colours()).isEqualTo(read(PAGES.get(0)));
+        assertThat(found.of(read(PAGES.get(0)))).isEqualTo(read(PAGES.get(0)));
     }
 
     @Test
@@ -198,7 +198,7 @@ public class ProfileChartTest {
         Collections.reverse(turned);
         ChartReading.Ordered found = ChartReading.ordered(1, PAGES, turned);
         assertThat(found.words()).containsExactly("It was read upside down; its patches are put in order.");
-        assertThat(found.colours()).isEqualTo(read(PAGES.get(0)));
+        assertThat(found.of(turned)).isEqualTo(read(PAGES.get(0)));
     }
 
     /** Both pages must have as many patches to be taken for each other. */
@@ -220,7 +220,7 @@ public class ProfileChartTest {
         }
         ChartReading.Ordered found = ChartReading.ordered(1, PAGES, read);
         assertThat(found.words()).containsExactly("Rows 4 and 8 were read one for the other; they are put back.");
-        assertThat(found.colours()).isEqualTo(read(page));
+        assertThat(found.of(read)).isEqualTo(read(page));
     }
 
     @Test
