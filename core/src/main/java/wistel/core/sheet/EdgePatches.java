@@ -38,10 +38,11 @@ final class EdgePatches {
         if (page.overMm() > 0 || codes.isEmpty()) {
             return Optional.empty();
         }
-        List<Rect> bands = bands(page);
+        double[] taken = taken(page);
+        List<Rect> bands = bands(page, taken);
         for (double side : SIDES_MM) {
             for (Rect band : bands) {
-                Optional<List<Mark>> marks = within(band, side, codes);
+                Optional<List<Mark>> marks = within(band, taken, side, codes);
                 if (marks.isPresent()) {
                     return marks.map(page::marked);
                 }
@@ -51,22 +52,27 @@ final class EdgePatches {
     }
 
     /** Bare paper that can be printed on: below all that is printed, to its right, above it, to its left. */
-    private static List<Rect> bands(Page page) {
+    private static List<Rect> bands(Page page, double[] taken) {
         Margins m = page.unprintable();
         double left = m.left() + INSIDE_MM;
         double top = m.top() + INSIDE_MM;
         double right = page.widthMm() - m.right() - INSIDE_MM;
         double bottom = page.heightMm() - m.bottom() - INSIDE_MM;
-        double[] taken = {right, bottom, left, top};
-        page.placed().forEach(p -> take(taken, p.printedMm()));
-        page.placed().forEach(p -> p.bleedParts().forEach(b -> take(taken, b.printedMm())));
-        page.marks().forEach(mark -> take(taken, extent(mark)));
         List<Rect> bands = new ArrayList<>();
         band(bands, left, taken[3] + CLEAR_MM, right, bottom);
         band(bands, taken[2] + CLEAR_MM, top, right, bottom);
         band(bands, left, top, right, taken[1] - CLEAR_MM);
         band(bands, left, top, taken[0] - CLEAR_MM, bottom);
         return bands;
+    }
+
+    /** What a rectangle round all that is printed has as its left, upper, right and lower edge. */
+    private static double[] taken(Page page) {
+        double[] taken = {page.widthMm(), page.heightMm(), 0, 0};
+        page.placed().forEach(p -> take(taken, p.printedMm()));
+        page.placed().forEach(p -> p.bleedParts().forEach(b -> take(taken, b.printedMm())));
+        page.marks().forEach(mark -> take(taken, extent(mark)));
+        return taken;
     }
 
     private static void take(double[] taken, Rect at) {
@@ -125,8 +131,13 @@ final class EdgePatches {
         return new Rect(box[0], box[1], Math.max(box[2] - box[0], size), Math.max(box[3] - box[1], size));
     }
 
-    /** In the middle of a band, in as few rows (of an upright one: columns) as they go. */
-    private static Optional<List<Mark>> within(Rect band, double side, List<List<Integer>> codes) {
+    /** Where something of this length begins so that it lies in the middle of what is printed, as far as the band allows. */
+    private static double beside(double from, double to, double length, double least, double most) {
+        return Math.max(least, Math.min(most - length, (from + to - length) / 2));
+    }
+
+    /** In a band, in the middle of what is printed, in as few rows (of an upright one: columns) as they go. */
+    private static Optional<List<Mark>> within(Rect band, double[] taken, double side, List<List<Integer>> codes) {
         boolean lying = band.width() >= band.height();
         double length = (lying ? band.width() : band.height()) - BEFORE_MM;
         double depth = lying ? band.height() : band.width();
@@ -139,8 +150,8 @@ final class EdgePatches {
         int columns = lying ? even : rows;
         double across = columns * side + (lying ? BEFORE_MM : 0);
         double down = ((codes.size() + columns - 1) / columns) * side + (lying ? 0 : BEFORE_MM);
-        double x = band.x() + (band.width() - across) / 2 + (lying ? BEFORE_MM : 0);
-        double y = band.y() + (band.height() - down) / 2 + (lying ? 0 : BEFORE_MM);
+        double x = beside(taken[0], taken[2], across, band.x(), band.right()) + (lying ? BEFORE_MM : 0);
+        double y = beside(taken[1], taken[3], down, band.y(), band.bottom()) + (lying ? 0 : BEFORE_MM);
         List<Mark> marks = new ArrayList<>();
         double bar = BEFORE_MM - BAR_MM / 2;
         double middle = side / 2;
