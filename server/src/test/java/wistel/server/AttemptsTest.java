@@ -51,7 +51,7 @@ public class AttemptsTest extends SharedPrintingRoom {
     @Test
     public void aStopWhileSeveralFilesAreMadeLosesNone() throws Exception {
         List<String> ids = new ArrayList<>();
-        for (int i = 0; i < 4; i++) {
+        for (int i = 0; i < 3; i++) {
             ids.add(released(large(i)));
         }
         Waiting.until(() -> ids.stream().map(id -> state(api.attempt(id))).toList(), states -> states.contains("rendering"), 30);

@@ -27,7 +27,7 @@ public class PrintQueueTest extends InTestRoom {
         PrintingTest.pair(test, Paper.SKERRY_BARYTA, Feeds.REAR, Intent.RELATIVE);
     }
 
-    /** A picture on A4, of grain that doesn't pack: half a second of work. */
+    /** A picture on A5, of grain that doesn't pack: a quarter of a second of work. */
     private JsonNode ready(int seed) throws Exception {
         BufferedImage image = new BufferedImage(900, 600, BufferedImage.TYPE_INT_RGB);
         for (int i = 0; i < 900 * 600; i++) {
@@ -38,7 +38,11 @@ public class PrintQueueTest extends InTestRoom {
         JsonNode d = api.drop("queued-" + seed + ".png", out.toByteArray()).body().path("docket");
         String path = "/api/dockets/" + d.path("id").asString();
         String pairing = api.get("/api/pairings").body().get(0).path("pairingId").asString();
-        return api.put(path + "/pairing", "{\"pairingId\":\"" + pairing + "\"}", d.path("version").asInt()).body();
+        JsonNode on = api.put(path + "/pairing", "{\"pairingId\":\"" + pairing + "\"}", d.path("version").asInt()).body();
+        JsonNode laid = api.patch(path,
+            "{\"kind\":\"stocked\",\"stock\":{\"kind\":\"sheet\",\"name\":\"A5\",\"widthMm\":148,\"lengthMm\":210}}",
+            on.path("version").asInt()).body();
+        return api.patch(path + "/size", "{\"width\":\"170\"}", laid.path("version").asInt()).body();
     }
 
     private String released(JsonNode d, String query) {

@@ -48,8 +48,16 @@ abstract class PrintingRoom {
             .body();
     }
 
+    /** On a small sheet: what is tested by it is how it travels. */
     JsonNode small(int seed) throws IOException {
-        return ready("small-" + seed + ".png", PrintingTest.picture(seed));
+        return on("\"4x6\",\"widthMm\":101.6,\"lengthMm\":152.4", ready("small-" + seed + ".png", PrintingTest.picture(seed)), 120);
+    }
+
+    private JsonNode on(String sheet, JsonNode d, int widthMm) {
+        String path = "/api/dockets/" + d.path("id").asString();
+        int version = api.patch(path, "{\"kind\":\"stocked\",\"stock\":{\"kind\":\"sheet\",\"name\":" + sheet + "}}",
+            d.path("version").asInt()).body().path("version").asInt();
+        return api.patch(path + "/size", "{\"width\":\"" + widthMm + "\"}", version).body();
     }
 
     /** A picture whose page takes a while to make: 1080 x 1620 pixels enlarged to A3 at 360 dpi. */
@@ -60,13 +68,7 @@ abstract class PrintingRoom {
         }
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         ImageIO.write(image, "png", out);
-        JsonNode d = ready("large-" + seed + ".png", out.toByteArray());
-        String path = "/api/dockets/" + d.path("id").asString();
-        JsonNode a3 = api
-            .patch(path, "{\"kind\":\"stocked\",\"stock\":{\"kind\":\"sheet\",\"name\":\"A3\",\"widthMm\":297,\"lengthMm\":420}}",
-                d.path("version").asInt())
-            .body();
-        return api.patch(path + "/size", "{\"width\":\"390\"}", a3.path("version").asInt()).body();
+        return on("\"A3\",\"widthMm\":297,\"lengthMm\":420", ready("large-" + seed + ".png", out.toByteArray()), 390);
     }
 
     Api.Answer release(JsonNode docket) {
