@@ -28,6 +28,7 @@ public class ArchitectureTest {
         entry("progress", Set.of()),
         entry("colour", Set.of("fault")),
         entry("cgats", Set.of("fault", "colour")),
+        entry("light", Set.of("fault", "colour")),
         entry("icc", Set.of("fault", "colour", "cgats", "progress")),
         entry("length", Set.of("fault")),
         entry("pictures", Set.of("fault", "colour", "icc", "progress")),

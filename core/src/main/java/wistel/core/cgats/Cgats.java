@@ -8,7 +8,6 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.IntFunction;
 import java.util.stream.Stream;
-import wistel.core.colour.D50;
 import wistel.core.colour.Lab;
 import wistel.core.colour.Reflectance;
 import wistel.core.fault.MeasurementException;
@@ -193,9 +192,7 @@ public record Cgats(String text, Device device, List<Patch> patches) {
     }
 
     private static Lab lab(double[] xyz, double white) {
-        double[] lab = {xyz[0] / white, xyz[1] / white, xyz[2] / white};
-        D50.xyzToLab(lab, 0);
-        return Lab.of(lab);
+        return Lab.ofXyz(xyz[0] / white, xyz[1] / white, xyz[2] / white);
     }
 
     /** Wavelengths and their columns, none where they leave a part of the light out: SPECTRAL_NM_380, SPECTRAL_NM380, SPECTRAL_380, NM380 and the like. */

@@ -21,6 +21,20 @@ public record Lab(double l, double a, double b) {
         return new double[] {l, a, b};
     }
 
+    /** XYZ, Y = 1 for the perfect diffuser. */
+    public double[] xyz() {
+        double[] xyz = toArray();
+        D50.labToXyz(xyz, 0);
+        return xyz;
+    }
+
+    /** @param xyz Y = 1 for the perfect diffuser */
+    public static Lab ofXyz(double... xyz) {
+        double[] lab = xyz.clone();
+        D50.xyzToLab(lab, 0);
+        return of(lab);
+    }
+
     public static Lab of(double[] lab) {
         return new Lab(lab[0], lab[1], lab[2]);
     }

@@ -41,8 +41,6 @@ public record Reflectance(int firstNm, int stepNm, List<Double> values) {
 
     /** Under D50, 2 degree observer. */
     public Lab lab() {
-        double[] xyz = Spectrum.xyz(firstNm, stepNm, values.stream().mapToDouble(Double::doubleValue).toArray());
-        D50.xyzToLab(xyz, 0);
-        return Lab.of(xyz);
+        return Lab.ofXyz(Spectrum.xyz(firstNm, stepNm, values.stream().mapToDouble(Double::doubleValue).toArray()));
     }
 }

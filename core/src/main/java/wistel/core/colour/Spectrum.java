@@ -47,7 +47,9 @@ public final class Spectrum {
 
     /** Relative spectral power of daylight, 100 at 560 nm (CIE 15:2018, 4.1.2). */
     private static double[] daylight(double kelvin) {
-        double x = -4.6070e9 / Math.pow(kelvin, 3) + 2.9678e6 / (kelvin * kelvin) + 0.09911e3 / kelvin + 0.244063;
+        double x = kelvin <= 7000
+            ? -4.6070e9 / Math.pow(kelvin, 3) + 2.9678e6 / (kelvin * kelvin) + 0.09911e3 / kelvin + 0.244063
+            : -2.0064e9 / Math.pow(kelvin, 3) + 1.9018e6 / (kelvin * kelvin) + 0.24748e3 / kelvin + 0.237040;
         double y = -3 * x * x + 2.870 * x - 0.275;
         double m = 0.0241 + 0.2562 * x - 0.7341 * y;
         double m1 = Math.round(1000 * (-1.3515 - 1.7703 * x + 5.9114 * y) / m) / 1000.0;
@@ -57,6 +59,43 @@ public final class Spectrum {
             power[i] = DAYLIGHT[0][i] + m1 * DAYLIGHT[1][i] + m2 * DAYLIGHT[2][i];
         }
         return power;
+    }
+
+    /**
+     * Relative spectral power of daylight from 380 to 780 nm by 10, 100 at 560 nm.
+     *
+     * @param kelvin 4000 to 25000: what the formula of CIE 15:2018, 4.1.2 is for
+     * @throws IllegalArgumentException when it is another
+     */
+    public static double[] daylightPower(double kelvin) {
+        if (!(kelvin >= 4000 && kelvin <= 25_000)) {
+            throw new IllegalArgumentException("daylight of " + kelvin + " K");
+        }
+        return daylight(kelvin);
+    }
+
+    /**
+     * A response of the CIE 1931 standard observer.
+     *
+     * @param channel 0 to 2 for x, y, z
+     * @param nm      between the tabled wavelengths on a cubic through its four neighbours (Lagrange); 0 outside of 380 to 780
+     */
+    public static double observer(int channel, double nm) {
+        double place = (nm - FIRST_NM) / STEP_NM;
+        double[] table = OBSERVER[channel];
+        if (place < 0 || place > table.length - 1) {
+            return 0;
+        }
+        int first = Math.max(0, Math.min(table.length - 4, (int) Math.floor(place) - 1));
+        double sum = 0;
+        for (int i = 0; i < 4; i++) {
+            double weight = 1;
+            for (int k = 0; k < 4; k++) {
+                weight *= k == i ? 1 : (place - first - k) / (i - k);
+            }
+            sum += weight * table[first + i];
+        }
+        return Math.max(0, sum);
     }
 
     /** D50's relative power at a multiple of 10 nm from 380 to 780. */
