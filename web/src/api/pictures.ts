@@ -139,6 +139,18 @@ export const proofUrl = (
     },
   })
 
+/** The print in a light, with eyes adapted to the screen or settled in it. */
+export const lightUrl = (
+  view: DocketView,
+  picture: OnDocket,
+  light: { lux: number; kelvin: number; seen: 'BESIDE' | 'SETTLED'; longest: number },
+  change?: ColourChange,
+) =>
+  `${address('/api/dockets/{id}/renditions/{rendition}/light-views', {
+    path: { id: view.id, rendition: picture.renditionId },
+    query: { ...light, ...asked(change), ...forScreen() },
+  })}&version=${view.version}`
+
 export const gamutUrl = (view: DocketView, picture: OnDocket, longest: number, change?: ColourChange) =>
   address('/api/masters/{hash}/gamut', {
     path: { hash: picture.master.hash },

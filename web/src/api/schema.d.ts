@@ -11,7 +11,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_5"];
+        get: operations["all_6"];
         put?: never;
         post: operations["drop_1"];
         delete?: never;
@@ -475,7 +475,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_4"];
+        get: operations["all_5"];
         put?: never;
         post: operations["keep_5"];
         delete?: never;
@@ -526,7 +526,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["delete"];
+        delete: operations["delete_1"];
         options?: never;
         head?: never;
         patch: operations["rename"];
@@ -603,9 +603,9 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_3"];
+        get: operations["all_4"];
         put?: never;
-        post: operations["add_4"];
+        post: operations["add_5"];
         delete?: never;
         options?: never;
         head?: never;
@@ -657,7 +657,7 @@ export interface paths {
         delete?: never;
         options?: never;
         head?: never;
-        patch: operations["change_3"];
+        patch: operations["change_4"];
         trace?: never;
     };
     "/api/dockets/{id}/alternatives": {
@@ -909,7 +909,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["add_2"];
+        post: operations["add_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -941,7 +941,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["add_3"];
+        post: operations["add_4"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1051,7 +1051,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["figures"];
+        get: operations["figures_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1100,6 +1100,54 @@ export interface paths {
             cookie?: never;
         };
         get: operations["hues"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{id}/renditions/{rendition}/light-figures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["figures"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{id}/renditions/{rendition}/light-suggestion": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["suggestion_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dockets/{id}/renditions/{rendition}/light-views": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["picture_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1489,7 +1537,7 @@ export interface paths {
         delete: operations["unwrap"];
         options?: never;
         head?: never;
-        patch: operations["change_1"];
+        patch: operations["change_2"];
         trace?: never;
     };
     "/api/dockets/{id}/wrap/colour": {
@@ -1581,7 +1629,7 @@ export interface paths {
         };
         get: operations["libraries"];
         put?: never;
-        post: operations["add_1"];
+        post: operations["add_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1647,6 +1695,38 @@ export interface paths {
         put?: never;
         post: operations["fetch"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lights": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_3"];
+        put?: never;
+        post: operations["add_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lights/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["change"];
+        post?: never;
+        delete: operations["delete"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2045,7 +2125,7 @@ export interface paths {
         };
         get: operations["versions"];
         put?: never;
-        post: operations["change"];
+        post: operations["change_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2113,7 +2193,7 @@ export interface paths {
         delete?: never;
         options?: never;
         head?: never;
-        patch: operations["change_2"];
+        patch: operations["change_3"];
         trace?: never;
     };
     "/api/profiles": {
@@ -2445,6 +2525,22 @@ export interface paths {
         };
         get: operations["kept"];
         put: operations["keep_1"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/settings/screen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["screen"];
+        put: operations["screen_1"];
         post?: never;
         delete?: never;
         options?: never;
@@ -2910,6 +3006,13 @@ export interface components {
             docket?: components["schemas"]["DocketView"];
             notice: string;
         };
+        AskedLight: {
+            /** Format: double */
+            kelvin: number;
+            /** Format: double */
+            lux: number;
+            name: string;
+        };
         AskedMode: {
             blackPoint?: boolean;
             /** @enum {string} */
@@ -3313,6 +3416,14 @@ export interface components {
             why: string;
         };
         Delta: components["schemas"]["Instead"] | components["schemas"]["Shift"];
+        Differences: {
+            /** Format: double */
+            here: number;
+            /** Format: double */
+            judging: number;
+            /** Format: double */
+            l: number;
+        };
         DocketPicture: {
             /** Format: uuid */
             docketId: string;
@@ -3787,6 +3898,26 @@ export interface components {
             quality: number;
             url: string;
         };
+        LightFigures: {
+            /** Format: int32 */
+            apart: number;
+            /** Format: int32 */
+            apartJudging: number;
+            beside: number[];
+            /** Format: double */
+            colourKept: number;
+            /** Format: double */
+            judging: number;
+            /** Format: double */
+            ratio: number;
+            /** Format: double */
+            screen: number;
+            settled: number[];
+            tones: components["schemas"]["Differences"][];
+            /** Format: double */
+            white: number;
+            whiteSeen: components["schemas"]["Lab"];
+        };
         LightnessCurve: {
             /** @enum {string} */
             kind: "lightness-curve";
@@ -3957,6 +4088,15 @@ export interface components {
             /** Format: int32 */
             print: number;
             to: components["schemas"]["Spot"];
+        };
+        NamedLight: {
+            /** Format: uuid */
+            id: string;
+            /** Format: double */
+            kelvin: number;
+            /** Format: double */
+            lux: number;
+            name: string;
         };
         NewCheck: {
             /** Format: int32 */
@@ -4767,6 +4907,10 @@ export interface components {
             /** Format: double */
             ofPrint: number;
         };
+        ScreenSaid: {
+            /** Format: double */
+            white?: number;
+        };
         Seam: {
             /** Format: double */
             atMm: number;
@@ -5163,6 +5307,10 @@ export interface components {
         Suggested: {
             after: components["schemas"]["Closeness"];
             before: components["schemas"]["Closeness"];
+            moves: components["schemas"]["Move"][];
+            words: string;
+        };
+        SuggestedForLight: {
             moves: components["schemas"]["Move"][];
             words: string;
         };
@@ -5624,7 +5772,7 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
-    all_5: {
+    all_6: {
         parameters: {
             query?: never;
             header?: never;
@@ -6312,7 +6460,7 @@ export interface operations {
             };
         };
     };
-    all_4: {
+    all_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -6400,7 +6548,7 @@ export interface operations {
             };
         };
     };
-    delete: {
+    delete_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -6536,7 +6684,7 @@ export interface operations {
             };
         };
     };
-    all_3: {
+    all_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -6556,7 +6704,7 @@ export interface operations {
             };
         };
     };
-    add_4: {
+    add_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -6642,7 +6790,7 @@ export interface operations {
             };
         };
     };
-    change_3: {
+    change_4: {
         parameters: {
             query?: never;
             header: {
@@ -7084,7 +7232,7 @@ export interface operations {
             };
         };
     };
-    add_2: {
+    add_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -7166,7 +7314,7 @@ export interface operations {
             };
         };
     };
-    add_3: {
+    add_4: {
         parameters: {
             query?: never;
             header: {
@@ -7354,7 +7502,7 @@ export interface operations {
             };
         };
     };
-    figures: {
+    figures_1: {
         parameters: {
             query?: {
                 compensated?: boolean;
@@ -7450,6 +7598,92 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Hues"];
+                };
+            };
+        };
+    };
+    figures: {
+        parameters: {
+            query: {
+                change?: string;
+                lux: number;
+                kelvin: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+                rendition: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["LightFigures"];
+                };
+            };
+        };
+    };
+    suggestion_1: {
+        parameters: {
+            query: {
+                change?: string;
+                lux: number;
+                kelvin: number;
+                share?: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+                rendition: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SuggestedForLight"];
+                };
+            };
+        };
+    };
+    picture_2: {
+        parameters: {
+            query: {
+                change?: string;
+                lux: number;
+                kelvin: number;
+                seen?: "BESIDE" | "SETTLED";
+                display?: string;
+                tagged?: boolean;
+                longest?: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+                rendition: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/png": string;
                 };
             };
         };
@@ -8107,7 +8341,7 @@ export interface operations {
             };
         };
     };
-    change_1: {
+    change_2: {
         parameters: {
             query?: never;
             header: {
@@ -8278,7 +8512,7 @@ export interface operations {
             };
         };
     };
-    add_1: {
+    add_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -8388,6 +8622,96 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["FetchedProfile"];
                 };
+            };
+        };
+    };
+    all_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["NamedLight"][];
+                };
+            };
+        };
+    };
+    add_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskedLight"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["NamedLight"];
+                };
+            };
+        };
+    };
+    change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskedLight"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["NamedLight"];
+                };
+            };
+        };
+    };
+    delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -9119,7 +9443,7 @@ export interface operations {
             };
         };
     };
-    change: {
+    change_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -9233,7 +9557,7 @@ export interface operations {
             };
         };
     };
-    change_2: {
+    change_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -9921,6 +10245,50 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Kept"];
+                };
+            };
+        };
+    };
+    screen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ScreenSaid"];
+                };
+            };
+        };
+    };
+    screen_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ScreenSaid"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ScreenSaid"];
                 };
             };
         };

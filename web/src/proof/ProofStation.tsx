@@ -4,6 +4,10 @@ import { blackPointOf, type ColourChange, changeOf, intentOf, pairingOf, proofUr
 import type { LocalMove } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
 import { useKeys } from '../frame/keys'
+import { LightBooth, type Looked } from '../light/LightBooth'
+import { LightCard } from '../light/LightCard'
+import { type Shining, useLightFigures, useLights } from '../light/useLights'
+import { LIGHTS } from '../light/words'
 import { LocalCard } from '../local/LocalCard'
 import { LocalHandles } from '../local/LocalHandles'
 import type { Drawn } from '../local/shapes'
@@ -29,7 +33,10 @@ const WHILE_MOVING = 700
 
 export function ProofStation(props: StationProps) {
   const { view, picture, tools, go } = props
-  const [face, setFace] = useState<'judge' | 'compensate'>('judge')
+  const [face, setFace] = useState<'judge' | 'compensate' | 'light'>('judge')
+  const [looked, look] = useState<Looked>('BESIDE')
+  const [lightId, chooseLight] = useState<string>()
+  const [shone, shine] = useState<Shining>()
   const [draft, setDraft] = useState<Partial<ColourChange>>()
   const [moved, setMoved] = useState<'all' | 'parts'>('all')
   const [picked, pick] = useState<number>()
@@ -58,6 +65,10 @@ export function ProofStation(props: StationProps) {
   }
   const settled = useSettled(change, 200)
   const figures = useFigures(view, picture, true, paired)
+  const { lights = [], change: changeLight } = useLights(tools.complain)
+  const light = lights.find((l) => l.id === lightId) ?? lights[0]
+  const shining = light && (shone ?? { lux: light.lux, kelvin: light.kelvin })
+  const lit = useLightFigures(view, picture, settled, face === 'light' && paired ? shining : undefined)
 
   // while a slider moves, quick pictures count more than fine ones
   const proof = paired ? proofUrl(view, picture, draft ? WHILE_MOVING : BOOTH, shown, converted.intent, change) : ''
@@ -125,31 +136,43 @@ export function ProofStation(props: StationProps) {
           </>
         }
       >
-        <Comparison
-          view={view}
-          picture={picture}
-          compare={held ? 'master' : compare}
-          outside={outside}
-          proof={proof}
-          change={change}
-          onDrawn={() => setDrawn(proof)}
-          onPick={setAt}
-          over={
-            face === 'compensate' &&
-            moved === 'parts' && (
-              <LocalHandles
-                aspect={picture.master.width / picture.master.height}
-                framed={picture.framed}
-                local={local}
-                picked={picked}
-                onPicked={pick}
-                drawing={drawing}
-                onDrawn={() => draw(undefined)}
-                onMoved={moveLocally}
-              />
-            )
-          }
-        />
+        {face === 'light' && light && shining ? (
+          <LightBooth
+            view={view}
+            picture={picture}
+            change={change}
+            light={shining}
+            name={light.name}
+            figures={lit}
+            looked={looked}
+          />
+        ) : (
+          <Comparison
+            view={view}
+            picture={picture}
+            compare={held ? 'master' : compare}
+            outside={outside}
+            proof={proof}
+            change={change}
+            onDrawn={() => setDrawn(proof)}
+            onPick={setAt}
+            over={
+              face === 'compensate' &&
+              moved === 'parts' && (
+                <LocalHandles
+                  aspect={picture.master.width / picture.master.height}
+                  framed={picture.framed}
+                  local={local}
+                  picked={picked}
+                  onPicked={pick}
+                  drawing={drawing}
+                  onDrawn={() => draw(undefined)}
+                  onMoved={moveLocally}
+                />
+              )
+            }
+          />
+        )}
       </Booth>
       <aside className="card" aria-label="Proof">
         {/* it is being looked at */}
@@ -166,6 +189,7 @@ export function ProofStation(props: StationProps) {
           options={[
             { value: 'judge', label: 'judge' },
             { value: 'compensate', label: 'compensate' },
+            { value: 'light', label: 'the light it hangs in' },
           ]}
         />
         {face === 'compensate' && (
@@ -197,6 +221,28 @@ export function ProofStation(props: StationProps) {
             onMoved={moveLocally}
           />
         )}
+        {face === 'light' && light && shining && (
+          <LightCard
+            {...props}
+            lights={lights}
+            light={light}
+            shining={shining}
+            figures={lit}
+            looked={looked}
+            change={settled}
+            onLooked={look}
+            onChosen={(id) => {
+              shine(undefined)
+              chooseLight(id)
+            }}
+            onShining={shine}
+            onChanged={(next) => {
+              shine(undefined)
+              changeLight(next)
+            }}
+          />
+        )}
+        {face === 'light' && !light && <p>{LIGHTS.none}</p>}
         {face === 'judge' && (
           <JudgeCard
             {...props}

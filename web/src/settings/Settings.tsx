@@ -5,6 +5,7 @@ import { answer, api, type Problem } from '../api/client'
 import type { Retention } from '../api/types'
 import { megabytes } from '../parts/numbers'
 import { CheckInterval } from './CheckInterval'
+import { Lights } from './Lights'
 import { OwnMarks } from './OwnMarks'
 import { PrintTexts } from './PrintTexts'
 import { ScreenColour } from './ScreenColour'
@@ -76,6 +77,7 @@ export function Settings() {
           {WORDS.save}
         </Button>
       </section>
+      <Lights />
       <WatchedFolder />
       <CheckInterval />
       <OwnMarks />

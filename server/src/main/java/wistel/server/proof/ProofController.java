@@ -52,7 +52,7 @@ import wistel.server.store.ProfileRepository;
 class ProofController {
     private static final int MOST_SLICES = 101;
     private static final int WIDEST_PART = 4000;
-    private static final String SRGB = "srgb";
+    static final String SRGB = "srgb";
 
     private final ProofService proofs;
     private final PaperViews papers;

@@ -31,6 +31,7 @@ import wistel.core.icc.transform.ProofView;
 import wistel.core.icc.transform.Recipe;
 import wistel.core.icc.transform.Transform;
 import wistel.core.icc.transform.TransformCache;
+import wistel.core.light.LabTable;
 import wistel.core.pairing.PairingVersion;
 import wistel.core.pictures.View;
 import wistel.core.printer.ColourRoute;
@@ -150,6 +151,31 @@ public class ProofService {
 
     public byte[] proof(RenditionView seen, PairingVersion pairing, ProofOptions how, int longest) {
         return proof(seen, profiles.get(pairing.profileHash()), how, longest);
+    }
+
+    /** The print as a light shows it, by a table of what becomes of absolute colours in it. */
+    byte[] inLight(RenditionView seen, PairingVersion pairing, ColourRoute.ByWistel route, LabTable table, Display display, int longest) {
+        View view = previews.view(seen.master(), longest);
+        RenditionCompiler.ConversionOptions onward = new RenditionCompiler.ConversionOptions(route.intent(), route.blackPoint());
+        char[] lab = soon(seen, view, seen.places(view), onward, toLab(profiles.get(pairing.profileHash()), onward, true));
+        table.apply(lab);
+        return Png.of(view.width(), view.height(), transforms.get(new Recipe.FromLab(display.profile(), Intent.RELATIVE)).apply(lab),
+            display);
+    }
+
+    /** L*a*b* that an instrument would read on a small print of all of it. */
+    char[] printed(RenditionView seen, PairingVersion pairing, ColourRoute.ByWistel route, int longest) {
+        RenditionCompiler.ConversionOptions onward = new RenditionCompiler.ConversionOptions(route.intent(), route.blackPoint());
+        return pictures.apply(pictures.pixels(pictures.counted(seen, longest), onward), onward,
+            toLab(profiles.get(pairing.profileHash()), onward, true));
+    }
+
+    View preview(RenditionView seen, int longest) {
+        return previews.view(seen.master(), longest);
+    }
+
+    IccProfile paper(PairingVersion pairing) {
+        return profiles.get(pairing.profileHash());
     }
 
     /** @param printer a profile that need not belong to a pairing */

@@ -36,40 +36,20 @@ import wistel.server.pairing.PairingRepository;
 @RequestMapping("/api/dockets/{id}/renditions/{rendition}")
 class RenditionController {
     private final RenditionService renditions;
-    private final RenditionChangeParser changes;
+    private final AskedViews views;
     private final DocketRepository dockets;
-    private final MasterRepository masters;
     private final PairingRepository pairings;
     private final DocketAssessor assessor;
-    private final ToneProofs tones;
     private final ProofService proofs;
 
-    RenditionController(RenditionService renditions, RenditionChangeParser changes, DocketRepository dockets, MasterRepository masters,
-        PairingRepository pairings, DocketAssessor assessor, ToneProofs tones, ProofService proofs) {
+    RenditionController(RenditionService renditions, AskedViews views, DocketRepository dockets, PairingRepository pairings,
+        DocketAssessor assessor, ProofService proofs) {
         this.proofs = proofs;
         this.assessor = assessor;
-        this.tones = tones;
         this.renditions = renditions;
-        this.changes = changes;
+        this.views = views;
         this.dockets = dockets;
-        this.masters = masters;
         this.pairings = pairings;
-    }
-
-    private RenditionView seen(DocketSpec d, String rendition, String change) {
-        Rendition r = d.rendition(rendition);
-        Master master = masters.byHash(r.masterHash()).orElseThrow();
-        if (change.isEmpty()) {
-            return new RenditionView(master, r.change());
-        }
-        RenditionChangeParser.AskedChange asked = changes.asked(change);
-        return new RenditionView(master, asked.change(), asked.framed(), List.of(), List.of());
-    }
-
-    /** As a wedge says that its tones print, where one was measured. */
-    private ToneProofs.MeasuredProof toned(DocketAssessment judged, String rendition, String change) {
-        DocketSpec d = judged.row().spec();
-        return tones.of(judged, rendition, seen(d, rendition, change).framedBy(judged, rendition), pairing(d));
     }
 
     private PairingVersion pairing(DocketSpec d) {
@@ -78,7 +58,7 @@ class RenditionController {
 
     @GetMapping("/hues")
     RenditionService.Hues hues(@PathVariable UUID id, @PathVariable String rendition) {
-        return renditions.hues(seen(dockets.get(id).spec(), rendition, ""));
+        return renditions.hues(views.seen(dockets.get(id).spec(), rendition, ""));
     }
 
     record Hue(double hue) {
@@ -90,12 +70,12 @@ class RenditionController {
         if (!(x >= 0 && x <= 1 && y >= 0 && y <= 1)) {
             throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A place in a picture goes from 0 to 1.", "Choose another one.");
         }
-        return new Hue(renditions.hue(seen(dockets.get(id).spec(), rendition, ""), x, y));
+        return new Hue(renditions.hue(views.seen(dockets.get(id).spec(), rendition, ""), x, y));
     }
 
     @GetMapping("/move-curves")
     RenditionService.Shape shape(@PathVariable UUID id, @PathVariable String rendition, @RequestParam(defaultValue = "") String change) {
-        return renditions.shape(seen(dockets.get(id).spec(), rendition, change).change());
+        return renditions.shape(views.seen(dockets.get(id).spec(), rendition, change).change());
     }
 
     /** Grays from black to paper, as the picture's treatment and moves print them. */
@@ -103,8 +83,8 @@ class RenditionController {
     ResponseEntity<byte[]> ramp(@PathVariable UUID id, @PathVariable String rendition, @RequestParam(defaultValue = "") String change) {
         DocketAssessment judged = assessor.assess(dockets.get(id));
         DocketSpec d = judged.row().spec();
-        Optional<ToneProofs.MeasuredProof> toned = judged.facts().pairing().map(p -> toned(judged, rendition, change));
-        byte[] png = renditions.ramp(toned.map(ToneProofs.MeasuredProof::seen).orElseGet(() -> seen(d, rendition, change)),
+        Optional<ToneProofs.MeasuredProof> toned = judged.facts().pairing().map(p -> views.toned(judged, rendition, change));
+        byte[] png = renditions.ramp(toned.map(ToneProofs.MeasuredProof::seen).orElseGet(() -> views.seen(d, rendition, change)),
             toned.map(ToneProofs.MeasuredProof::pairing),
             toned.map(t -> d.shownRoute(t.pairing())).orElse(new ColourRoute.ByWistel(Intent.RELATIVE, true)));
         return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).cacheControl(CacheControl.noStore()).body(png);
@@ -114,7 +94,7 @@ class RenditionController {
     RenditionService.Ends ends(@PathVariable UUID id, @PathVariable String rendition, @RequestParam(defaultValue = "") String change) {
         DocketAssessment judged = assessor.assess(dockets.get(id));
         DocketSpec d = judged.row().spec();
-        ToneProofs.MeasuredProof toned = toned(judged, rendition, change);
+        ToneProofs.MeasuredProof toned = views.toned(judged, rendition, change);
         return renditions.ends(toned.seen(), toned.pairing(), d.shownRoute(toned.pairing()));
     }
 
@@ -123,7 +103,7 @@ class RenditionController {
         @RequestParam(defaultValue = "900") int longest) {
         DocketAssessment judged = assessor.assess(dockets.get(id));
         DocketSpec d = judged.row().spec();
-        ToneProofs.MeasuredProof toned = toned(judged, rendition, change);
+        ToneProofs.MeasuredProof toned = views.toned(judged, rendition, change);
         byte[] png = renditions.endMarks(toned.seen(), toned.pairing(), d.shownRoute(toned.pairing()), longest);
         return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).cacheControl(CacheControl.noStore()).body(png);
     }
@@ -133,7 +113,7 @@ class RenditionController {
         @RequestParam(defaultValue = "") String change) {
         DocketAssessment judged = assessor.assess(dockets.get(id));
         DocketSpec d = judged.row().spec();
-        ToneProofs.MeasuredProof toned = toned(judged, rendition, change);
+        ToneProofs.MeasuredProof toned = views.toned(judged, rendition, change);
         return renditions.shadows(toned.seen(), toned.pairing(), d.shownRoute(toned.pairing()));
     }
 
@@ -141,7 +121,7 @@ class RenditionController {
     @GetMapping("/gamut-colours")
     PictureColours gamutColours(@PathVariable UUID id, @PathVariable String rendition, @RequestParam UUID pairing) {
         DocketSpec d = dockets.get(id).spec();
-        return proofs.colours(seen(d, rendition, ""), pairings.get(pairing.toString()));
+        return proofs.colours(views.seen(d, rendition, ""), pairings.get(pairing.toString()));
     }
 
     /** The moves that bring this print closest to its master; the docket is not changed. */

@@ -6,6 +6,7 @@ import wistel.core.pictures.View;
 import wistel.core.render.StampLayer;
 import wistel.core.rendition.LinearisationStep;
 import wistel.core.rendition.LocalMove;
+import wistel.core.rendition.Move;
 import wistel.core.rendition.PicturePlaces;
 import wistel.core.rendition.RenditionChange;
 import wistel.core.rendition.Treatment;
@@ -52,6 +53,11 @@ public record RenditionView(Master master, RenditionChange change, LocalMove.Pri
     /** As a driver's monochrome mode is sent it. */
     RenditionView toDriverGray() {
         return with(change.toDriverGray());
+    }
+
+    /** With other moves of all of it. */
+    RenditionView moved(List<Move> moves) {
+        return with(new RenditionChange(change.treatment(), moves, change.straightening()).locally(change.local()));
     }
 
     /** The print without its moves. */

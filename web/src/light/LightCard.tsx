@@ -1,0 +1,178 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query'
+import { Button, InputNumber, Radio, Select, Slider } from 'antd'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { answer, api } from '../api/client'
+import { asked, type ColourChange, pairingOf, renditionOf } from '../api/pictures'
+import type { LightFigures, NamedLight } from '../api/types'
+import type { StationProps } from '../docket/useDocket'
+import type { Looked } from './LightBooth'
+import { MatchField } from './MatchField'
+import { type Shining, useScreenWhite } from './useLights'
+import { LIGHT } from './words'
+import './light.css'
+
+type Props = StationProps & {
+  lights: NamedLight[]
+  light: NamedLight
+  shining: Shining
+  figures: LightFigures | undefined
+  looked: Looked
+  change: ColourChange
+  onLooked: (next: Looked) => void
+  onChosen: (id: string) => void
+  onShining: (next: Shining) => void
+  onChanged: (next: NamedLight) => void
+}
+
+/** The light that the print will hang in, what the eye makes of it there, and what to move for it. */
+export function LightCard(props: Props) {
+  const { lights, light, shining, figures, looked, onLooked, onChosen, onShining, onChanged } = props
+  const screen = useScreenWhite()
+  const set = (next: Partial<Shining>) => onChanged({ ...light, ...shining, ...next })
+  return (
+    <>
+      <section>
+        <h2 className="head">{LIGHT.head}</h2>
+        <div className="row">
+          <Select
+            aria-label={LIGHT.which}
+            className="which-light"
+            value={light.id}
+            options={lights.map((l) => ({ value: l.id, label: l.name }))}
+            onChange={onChosen}
+          />
+          <InputNumber
+            aria-label={LIGHT.lux}
+            className="number"
+            min={1}
+            max={20_000}
+            value={shining.lux}
+            onChange={(lux) => lux && set({ lux })}
+          />
+          <span className="soft">lx</span>
+          <InputNumber
+            aria-label={LIGHT.kelvin}
+            className="number"
+            min={1500}
+            max={20_000}
+            step={100}
+            value={shining.kelvin}
+            onChange={(kelvin) => kelvin && kelvin >= 1500 && set({ kelvin })}
+          />
+          <span className="soft">K</span>
+        </div>
+        <p className="soft">{LIGHT.match}</p>
+        <MatchField figures={figures} light={shining} onDrag={onShining} onDone={(next) => onChanged({ ...light, ...next })} />
+        {screen?.white == null && figures && (
+          <p className="soft">
+            {LIGHT.screenSupposed(figures.screen)} <Link to="/settings">Settings</Link>
+          </p>
+        )}
+        <Radio.Group
+          size="small"
+          aria-label={LIGHT.seen}
+          value={looked}
+          onChange={(e) => onLooked(e.target.value)}
+          options={[
+            { value: 'BESIDE', label: LIGHT.beside },
+            { value: 'SETTLED', label: LIGHT.settled },
+          ]}
+        />
+      </section>
+      {figures && (
+        <section>
+          <h2 className="head">{LIGHT.sees}</h2>
+          <dl className="rows">
+            <dt>{LIGHT.white}</dt>
+            <dd>{LIGHT.whiteWords(figures.white, figures.judging, figures.screen)}</dd>
+            <dt>{LIGHT.shadows}</dt>
+            <dd>{LIGHT.shadowWords(figures.apart, figures.apartJudging)}</dd>
+            <dt>{LIGHT.colour}</dt>
+            <dd>{LIGHT.colourWords(figures.colourKept)}</dd>
+            <dt>{LIGHT.tint}</dt>
+            <dd>{LIGHT.tintWords(figures.whiteSeen.a, figures.whiteSeen.b)}</dd>
+          </dl>
+          <p className="soft">{LIGHT.foreseen}</p>
+        </section>
+      )}
+      <ForThisLight {...props} />
+    </>
+  )
+}
+
+/** Moves that make the print look here as it does in the judging light, kept under the light's name. */
+function ForThisLight({ view, picture, tools, light, shining, change }: Props) {
+  const client = useQueryClient()
+  const [share, setShare] = useState(75)
+  const [asking, setAsking] = useState(false)
+  const [said, say] = useState<string>()
+  const r = renditionOf(view, picture)
+  const { data: kept = [] } = useQuery({
+    queryKey: ['compensations'],
+    queryFn: ({ signal }) => answer(api.GET('/api/compensations', { signal })),
+  })
+  const name = LIGHT.called(light.name)
+  const suggest = async () => {
+    setAsking(true)
+    try {
+      const found = await answer(
+        api.POST('/api/dockets/{id}/renditions/{rendition}/light-suggestion', {
+          params: {
+            path: { id: view.id, rendition: r.id },
+            query: { ...asked(change), ...shining, share: share / 100 },
+          },
+        }),
+      )
+      const before = kept.find((k) => k.name === name)
+      const body = { moves: found.moves, pairingId: pairingOf(view).pairingId }
+      const made = await (before
+        ? answer(
+            api.POST('/api/compensations/{id}/versions', {
+              params: { path: { id: before.id } },
+              body: { ...body, follow: false },
+            }),
+          )
+        : answer(api.POST('/api/compensations', { body: { ...body, name } })))
+      client.invalidateQueries({ queryKey: ['compensations'] })
+      tools.decide({
+        kind: 'compensates',
+        renditionId: r.id,
+        compensation: {
+          ...r.compensation,
+          moves: found.moves,
+          on: true,
+          kept: { id: made.id, version: made.version, name: made.name },
+        },
+      })
+      say(LIGHT.kept(name, found.words))
+    } catch (e) {
+      tools.complain(e as Parameters<typeof tools.complain>[0])
+    } finally {
+      setAsking(false)
+    }
+  }
+  return (
+    <section>
+      <h2 className="head">{LIGHT.make}</h2>
+      <div className="row">
+        <span className="soft">{LIGHT.halfway}</span>
+        <Slider
+          className="how-far"
+          min={50}
+          max={100}
+          step={5}
+          value={share}
+          onChange={setShare}
+          tooltip={{ open: false }}
+          ariaLabelForHandle={LIGHT.share}
+        />
+        <span className="soft">{LIGHT.allTheWay}</span>
+      </div>
+      <Button onClick={suggest} loading={asking}>
+        {LIGHT.suggest}
+      </Button>
+      {said && <p className="soft">{said}</p>}
+    </section>
+  )
+}
