@@ -1,15 +1,19 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { answer, api, type Problem } from '../api/client'
-import { asked, type ColourChange, pairingOf } from '../api/pictures'
+import { asked, type ColourChange } from '../api/pictures'
 import type { AskedLight, DocketView, NamedLight, OnDocket } from '../api/types'
 import { useSettled } from '../parts/useSettled'
 
 const KEY = ['lights']
 
 /** The lights as they are named, and what changes them. */
-export function useLights(complain: (e: Problem) => void) {
+export function useLights(complain: (e: Problem) => void, enabled = true) {
   const client = useQueryClient()
-  const { data: lights } = useQuery({ queryKey: KEY, queryFn: ({ signal }) => answer(api.GET('/api/lights', { signal })) })
+  const { data: lights } = useQuery({
+    queryKey: KEY,
+    queryFn: ({ signal }) => answer(api.GET('/api/lights', { signal })),
+    enabled,
+  })
   const { mutate: change } = useMutation({
     mutationFn: ({ id, ...body }: NamedLight) => answer(api.PUT('/api/lights/{id}', { params: { path: { id } }, body })),
     onMutate: (next) => client.setQueryData<NamedLight[]>(KEY, (all) => all?.map((l) => (l.id === next.id ? next : l))),
@@ -35,7 +39,7 @@ export type Shining = { lux: number; kelvin: number }
 export function useLightFigures(view: DocketView, picture: OnDocket, change: ColourChange, light: Shining | undefined) {
   const query = useSettled({ ...asked(change), lux: light?.lux ?? 0, kelvin: light?.kelvin ?? 0 }, 60)
   return useQuery({
-    queryKey: ['light-figures', view.id, picture.renditionId, view.version, pairingOf(view).pairingId, query],
+    queryKey: ['light-figures', view.id, picture.renditionId, view.version, view.pairing?.pairingId, query],
     queryFn: ({ signal }) =>
       answer(
         api.GET('/api/dockets/{id}/renditions/{rendition}/light-figures', {

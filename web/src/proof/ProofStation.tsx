@@ -65,7 +65,7 @@ export function ProofStation(props: StationProps) {
   }
   const settled = useSettled(change, 200)
   const figures = useFigures(view, picture, true, paired)
-  const { lights = [], change: changeLight } = useLights(tools.complain)
+  const { lights = [], change: changeLight } = useLights(tools.complain, face === 'light')
   const light = lights.find((l) => l.id === lightId) ?? lights[0]
   const shining = light && (shone ?? { lux: light.lux, kelvin: light.kelvin })
   const lit = useLightFigures(view, picture, settled, face === 'light' && paired ? shining : undefined)
