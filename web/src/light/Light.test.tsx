@@ -1,6 +1,7 @@
 // @vitest-environment jsdom
 import { fireEvent, screen, waitFor } from '@testing-library/react'
 import { expect, test, vi } from 'vitest'
+import { pairingOf } from '../api/pictures'
 import { ProofStation } from '../proof/ProofStation'
 import { browserStands, docket, figures, picture, serverAnswers, shown, tools } from '../testing/stage'
 
@@ -36,7 +37,8 @@ function inTheHall() {
     },
     'POST /api/compensations': { id: 'c9', version: 1, name: 'for hall', moves: [] },
   })
-  const view = docket()
+  const plain = docket()
+  const view = docket({ pairing: { ...pairingOf(plain), whiteLab: [96, 0.3, -1] } })
   const t = tools({ view })
   shown(<ProofStation view={view} picture={picture()} tools={t} go={vi.fn()} />)
   fireEvent.click(screen.getByText('the light it hangs in'))

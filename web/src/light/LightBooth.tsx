@@ -1,8 +1,11 @@
-import { type ColourChange, lightUrl, proofUrl } from '../api/pictures'
+import { type ColourChange, lightUrl, pairingOf, proofUrl } from '../api/pictures'
 import type { DocketView, LightFigures, OnDocket } from '../api/types'
-import { BOOTH } from '../parts/booth'
+import { labCss } from '../parts/numbers'
 import type { Shining } from './useLights'
 import { LIGHT } from './words'
+
+/** Pixels of a picture that stands beside another one. */
+const LIT = 700
 
 export type Looked = 'BESIDE' | 'SETTLED'
 
@@ -30,9 +33,10 @@ export function LightBooth({
       <div className="lit-pair">
         <figure>
           <img
-            className="lit judged"
+            className="lit"
+            style={{ borderColor: labCss(pairingOf(view).whiteLab) }}
             alt="The print under the light for judging"
-            src={proofUrl(view, picture, BOOTH, 'PAPER_WHITE', undefined, change)}
+            src={proofUrl(view, picture, LIT, 'PAPER_WHITE', undefined, change)}
           />
           <figcaption>{LIGHT.judging}</figcaption>
         </figure>
@@ -41,7 +45,7 @@ export function LightBooth({
             className="lit"
             alt={`The print in ${name}`}
             style={white && { borderColor: `rgb(${white.join(' ')})` }}
-            src={lightUrl(view, picture, { ...light, seen: looked, longest: BOOTH }, change)}
+            src={lightUrl(view, picture, { ...light, seen: looked, longest: LIT }, change)}
           />
           <figcaption>{LIGHT.hangs(name, light.lux, light.kelvin, looked === 'BESIDE')}</figcaption>
         </figure>
@@ -59,13 +63,14 @@ const FOOT = 20
 /** Just noticeable differences against the master's lightness, for both lights. */
 function Plot({ figures, name }: { figures: LightFigures; name: string }) {
   const tones = figures.tones
-  const base = Math.min(...tones.map((t) => Math.min(t.judging, t.here)))
-  const top = Math.max(...tones.map((t) => Math.max(t.judging - base, t.here - base)))
+  // both count from the print's own black
+  const from = { judging: tones[0]?.judging ?? 0, here: tones[0]?.here ?? 0 }
+  const top = Math.max(...tones.map((t) => Math.max(t.judging - from.judging, t.here - from.here)))
   const x = (l: number) => LEFT + (l / 100) * (WIDE - LEFT - 10)
   const y = (v: number) => HIGH - FOOT - (v / top) * (HIGH - FOOT - 10)
   const line = (of: 'judging' | 'here') =>
-    tones.map((t, i) => `${i ? 'L' : 'M'}${x(t.l).toFixed(1)} ${y(t[of] - base).toFixed(1)}`).join('')
-  const at = (of: 'judging' | 'here', l: number) => y((tones[l]?.[of] ?? base) - base)
+    tones.map((t, i) => `${i ? 'L' : 'M'}${x(t.l).toFixed(1)} ${y(t[of] - from[of]).toFixed(1)}`).join('')
+  const at = (of: 'judging' | 'here', l: number) => y((tones[l]?.[of] ?? from[of]) - from[of])
   return (
     <svg className="differences" viewBox={`0 0 ${WIDE} ${HIGH}`} role="img" aria-label={LIGHT.plot}>
       <path d={`M${LEFT} 10V${HIGH - FOOT}H${WIDE - 10}`} className="axis" />
@@ -92,7 +97,7 @@ function Plot({ figures, name }: { figures: LightFigures; name: string }) {
       <text x={x(70) - 8} y={at('judging', 70) - 6} textAnchor="end">
         {LIGHT.plotJudging}
       </text>
-      <text x={x(78)} y={at('here', 78) + 16}>
+      <text x={x(55)} y={at('here', 55) - 8} textAnchor="end">
         {name}
       </text>
     </svg>

@@ -1,12 +1,11 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
-import { Button, InputNumber, Radio, Select, Slider } from 'antd'
+import { Button, InputNumber, Select, Slider } from 'antd'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { answer, api } from '../api/client'
 import { asked, type ColourChange, pairingOf, renditionOf } from '../api/pictures'
 import type { LightFigures, NamedLight } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
-import type { Looked } from './LightBooth'
 import { MatchField } from './MatchField'
 import { type Shining, useScreenWhite } from './useLights'
 import { LIGHT } from './words'
@@ -17,9 +16,7 @@ type Props = StationProps & {
   light: NamedLight
   shining: Shining
   figures: LightFigures | undefined
-  looked: Looked
   change: ColourChange
-  onLooked: (next: Looked) => void
   onChosen: (id: string) => void
   onShining: (next: Shining) => void
   onChanged: (next: NamedLight) => void
@@ -27,7 +24,7 @@ type Props = StationProps & {
 
 /** The light that the print will hang in, what the eye makes of it there, and what to move for it. */
 export function LightCard(props: Props) {
-  const { lights, light, shining, figures, looked, onLooked, onChosen, onShining, onChanged } = props
+  const { lights, light, shining, figures, onChosen, onShining, onChanged } = props
   const screen = useScreenWhite()
   const set = (next: Partial<Shining>) => onChanged({ ...light, ...shining, ...next })
   return (
@@ -66,23 +63,15 @@ export function LightCard(props: Props) {
         <MatchField figures={figures} light={shining} onDrag={onShining} onDone={(next) => onChanged({ ...light, ...next })} />
         {screen?.white == null && figures && (
           <p className="soft">
-            {LIGHT.screenSupposed(figures.screen)} <Link to="/settings">Settings</Link>
+            <Link to="/settings">{LIGHT.screenSupposed(figures.screen)}</Link>
           </p>
         )}
-        <Radio.Group
-          size="small"
-          aria-label={LIGHT.seen}
-          value={looked}
-          onChange={(e) => onLooked(e.target.value)}
-          options={[
-            { value: 'BESIDE', label: LIGHT.beside },
-            { value: 'SETTLED', label: LIGHT.settled },
-          ]}
-        />
       </section>
       {figures && (
         <section>
-          <h2 className="head">{LIGHT.sees}</h2>
+          <h2 className="head" title={LIGHT.foreseen}>
+            {LIGHT.sees}
+          </h2>
           <dl className="rows">
             <dt>{LIGHT.white}</dt>
             <dd>{LIGHT.whiteWords(figures.white, figures.judging, figures.screen)}</dd>
@@ -93,7 +82,6 @@ export function LightCard(props: Props) {
             <dt>{LIGHT.tint}</dt>
             <dd>{LIGHT.tintWords(figures.whiteSeen.a, figures.whiteSeen.b)}</dd>
           </dl>
-          <p className="soft">{LIGHT.foreseen}</p>
         </section>
       )}
       <ForThisLight {...props} />
@@ -107,29 +95,36 @@ function ForThisLight({ view, picture, tools, light, shining, change }: Props) {
   const [share, setShare] = useState(75)
   const [asking, setAsking] = useState(false)
   const [said, say] = useState<string>()
+  /** What was moved before something was suggested for this light: what is suggested next starts from there. */
+  const [before, remember] = useState<ColourChange['moves']>()
   const r = renditionOf(view, picture)
   const { data: kept = [] } = useQuery({
     queryKey: ['compensations'],
     queryFn: ({ signal }) => answer(api.GET('/api/compensations', { signal })),
   })
   const name = LIGHT.called(light.name)
+  const itsOwn = r.compensation.kept?.name === name
   const suggest = async () => {
     setAsking(true)
+    const from = itsOwn
+      ? (before ?? change.moves.filter((m) => m.kind !== 'lightness-curve' && m.kind !== 'chroma-moves'))
+      : change.moves
+    remember(from)
     try {
       const found = await answer(
         api.POST('/api/dockets/{id}/renditions/{rendition}/light-suggestion', {
           params: {
             path: { id: view.id, rendition: r.id },
-            query: { ...asked(change), ...shining, share: share / 100 },
+            query: { ...asked({ ...change, moves: from }), ...shining, share: share / 100 },
           },
         }),
       )
-      const before = kept.find((k) => k.name === name)
+      const known = kept.find((k) => k.name === name)
       const body = { moves: found.moves, pairingId: pairingOf(view).pairingId }
-      const made = await (before
+      const made = await (known
         ? answer(
             api.POST('/api/compensations/{id}/versions', {
-              params: { path: { id: before.id } },
+              params: { path: { id: known.id } },
               body: { ...body, follow: false },
             }),
           )

@@ -4,10 +4,10 @@ export const LIGHT = {
   lux: 'Lux',
   kelvin: 'Colour temperature, K',
   match:
-    'No meter? Lay a sheet of this paper where the print will hang, look past it at this screen, and drag the right half until both are as bright; sideways for the colour.',
+    'No meter? Lay this paper where the print will hang, look past it at the screen, and drag until both are as bright; sideways for colour.',
   field: 'Brightness and colour of white paper in this light',
   ofScreen: (ratio: number) => `${ratio >= 0.995 ? ratio.toFixed(1) : ratio.toFixed(2)} of the screen`,
-  screenSupposed: (white: number) => `The screen's white is taken for ${white} cd/m²; say in Settings what it is.`,
+  screenSupposed: (white: number) => `This screen’s white is taken for ${white} cd/m²`,
   sees: 'What the eye will make of it',
   white: 'white',
   whiteWords: (here: number, judging: number, screen: number) =>
@@ -51,6 +51,6 @@ export const LIGHTS = {
   fresh: 'a hall',
   forget: 'Let it go',
   none: 'No light is named yet: name one in Settings.',
-  screen: 'this screen’s white, cd/m²',
-  screenUnknown: 'not said: 140',
+  screen: 'this screen’s white, cd/m² (140 until you say)',
+  screenUnknown: '140',
 }

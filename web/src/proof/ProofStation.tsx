@@ -7,7 +7,7 @@ import { useKeys } from '../frame/keys'
 import { LightBooth, type Looked } from '../light/LightBooth'
 import { LightCard } from '../light/LightCard'
 import { type Shining, useLightFigures, useLights } from '../light/useLights'
-import { LIGHTS } from '../light/words'
+import { LIGHT, LIGHTS } from '../light/words'
 import { LocalCard } from '../local/LocalCard'
 import { LocalHandles } from '../local/LocalHandles'
 import type { Drawn } from '../local/shapes'
@@ -115,25 +115,40 @@ export function ProofStation(props: StationProps) {
       <Booth
         under={face === 'compensate' && <ShadowStrip view={view} picture={picture} change={settled} />}
         foot={
-          <>
+          face === 'light' ? (
             <Radio.Group
               size="small"
               optionType="button"
               buttonStyle="solid"
-              value={compare}
-              onChange={(e) => setCompare(e.target.value)}
-              aria-label="Compare"
-            >
-              <Radio.Button value="divided">divided</Radio.Button>
-              <Radio.Button value="beside">side by side</Radio.Button>
-              <Radio.Button value="proof">proof alone</Radio.Button>
-            </Radio.Group>
-            <span>
-              {saved.moves.length > 0 || local.some((m) => m.on)
-                ? 'Hold M for the master, N for the proof without the compensation.'
-                : 'Point at the picture to read both sides. Hold M for the master.'}
-            </span>
-          </>
+              aria-label={LIGHT.seen}
+              value={looked}
+              onChange={(e) => look(e.target.value)}
+              options={[
+                { value: 'BESIDE', label: LIGHT.beside },
+                { value: 'SETTLED', label: LIGHT.settled },
+              ]}
+            />
+          ) : (
+            <>
+              <Radio.Group
+                size="small"
+                optionType="button"
+                buttonStyle="solid"
+                value={compare}
+                onChange={(e) => setCompare(e.target.value)}
+                aria-label="Compare"
+              >
+                <Radio.Button value="divided">divided</Radio.Button>
+                <Radio.Button value="beside">side by side</Radio.Button>
+                <Radio.Button value="proof">proof alone</Radio.Button>
+              </Radio.Group>
+              <span>
+                {saved.moves.length > 0 || local.some((m) => m.on)
+                  ? 'Hold M for the master, N for the proof without the compensation.'
+                  : 'Point at the picture to read both sides. Hold M for the master.'}
+              </span>
+            </>
+          )
         }
       >
         {face === 'light' && light && shining ? (
@@ -228,9 +243,7 @@ export function ProofStation(props: StationProps) {
             light={light}
             shining={shining}
             figures={lit}
-            looked={looked}
             change={settled}
-            onLooked={look}
             onChosen={(id) => {
               shine(undefined)
               chooseLight(id)

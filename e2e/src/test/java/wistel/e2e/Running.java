@@ -39,6 +39,9 @@ final class Running implements AutoCloseable {
         builder.environment().put("WISTEL_PACE", "120");
         // nothing is started twice from this home
         builder.environment().put("WISTEL_KEEP_CLASSES", "no");
+        // a server that lives for some minutes is worth less of the optimising compiler's time
+        builder.environment().put("JDK_JAVA_OPTIONS", "-XX:Tier4InvocationThreshold=50000 -XX:Tier4MinInvocationThreshold=6000 "
+            + "-XX:Tier4CompileThreshold=150000 -XX:Tier4BackEdgeThreshold=400000");
         Process process = builder.start();
         if (!process.waitFor(180, TimeUnit.SECONDS)) {
             process.destroyForcibly();
