@@ -74,8 +74,14 @@ test('what is suggested is kept under the light’s name and decided as one step
   await waitFor(() =>
     expect(t.decide).toHaveBeenCalledWith(
       expect.objectContaining({
-        kind: 'compensates',
-        compensation: expect.objectContaining({ kept: { id: 'c9', version: 1, name: 'for hall' } }),
+        kind: 'together',
+        changes: [
+          { kind: 'hangs-in', light: { name: 'hall', lux: 90, kelvin: 2700 } },
+          expect.objectContaining({
+            kind: 'compensates',
+            compensation: expect.objectContaining({ kept: { id: 'c9', version: 1, name: 'for hall' } }),
+          }),
+        ],
       }),
     ),
   )

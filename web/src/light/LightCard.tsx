@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
-import { Button, InputNumber, Select, Slider } from 'antd'
+import { Button, Checkbox, InputNumber, Select, Slider } from 'antd'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { answer, api } from '../api/client'
@@ -24,7 +24,9 @@ type Props = StationProps & {
 
 /** The light that the print will hang in, what the eye makes of it there, and what to move for it. */
 export function LightCard(props: Props) {
-  const { lights, light, shining, figures, onChosen, onShining, onChanged } = props
+  const { view, tools, lights, light, shining, figures, onChosen, onShining, onChanged } = props
+  const said = view.spec.heading.light
+  const hangs = said?.name === light.name ? said : undefined
   const screen = useScreenWhite()
   const set = (next: Partial<Shining>) => onChanged({ ...light, ...shining, ...next })
   return (
@@ -59,6 +61,17 @@ export function LightCard(props: Props) {
           />
           <span className="soft">K</span>
         </div>
+        <Checkbox
+          checked={hangs != null}
+          onChange={(e) =>
+            tools.decide({
+              kind: 'hangs-in',
+              light: e.target.checked ? { name: light.name, ...shining } : (null as unknown as typeof hangs),
+            })
+          }
+        >
+          {LIGHT.hangsHere}
+        </Checkbox>
         <p className="soft">{LIGHT.match}</p>
         <MatchField figures={figures} light={shining} onDrag={onShining} onDone={(next) => onChanged({ ...light, ...next })} />
         {screen?.white == null && figures && (
@@ -130,15 +143,22 @@ function ForThisLight({ view, picture, tools, light, shining, change }: Props) {
           )
         : answer(api.POST('/api/compensations', { body: { ...body, name } })))
       client.invalidateQueries({ queryKey: ['compensations'] })
+      const hung = { name: light.name, ...shining }
       tools.decide({
-        kind: 'compensates',
-        renditionId: r.id,
-        compensation: {
-          ...r.compensation,
-          moves: found.moves,
-          on: true,
-          kept: { id: made.id, version: made.version, name: made.name },
-        },
+        kind: 'together',
+        changes: [
+          { kind: 'hangs-in', light: hung },
+          {
+            kind: 'compensates',
+            renditionId: r.id,
+            compensation: {
+              moves: found.moves,
+              on: true,
+              kept: { id: made.id, version: made.version, name: made.name },
+              madeFor: hung,
+            },
+          },
+        ],
       })
       say(LIGHT.kept(name, found.words))
     } catch (e) {

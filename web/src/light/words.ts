@@ -3,6 +3,7 @@ export const LIGHT = {
   which: 'Which light',
   lux: 'Lux',
   kelvin: 'Colour temperature, K',
+  hangsHere: 'this docket’s print will hang there',
   match:
     'No meter? Lay this paper where the print will hang, look past it at the screen, and drag until both are as bright; sideways for colour.',
   field: 'Brightness and colour of white paper in this light',

@@ -66,7 +66,7 @@ export function ProofStation(props: StationProps) {
   const settled = useSettled(change, 200)
   const figures = useFigures(view, picture, true, paired)
   const { lights = [], change: changeLight } = useLights(tools.complain, face === 'light')
-  const light = lights.find((l) => l.id === lightId) ?? lights[0]
+  const light = lights.find((l) => l.id === lightId) ?? lights.find((l) => l.name === view.spec.heading.light?.name) ?? lights[0]
   const shining = light && (shone ?? { lux: light.lux, kelvin: light.kelvin })
   const lit = useLightFigures(view, picture, settled, face === 'light' && paired ? shining : undefined)
 
@@ -252,6 +252,9 @@ export function ProofStation(props: StationProps) {
             onChanged={(next) => {
               shine(undefined)
               changeLight(next)
+              const hung = view.spec.heading.light
+              if (hung?.name === light.name)
+                tools.decide({ kind: 'hangs-in', light: { name: next.name, lux: next.lux, kelvin: next.kelvin } })
             }}
           />
         )}

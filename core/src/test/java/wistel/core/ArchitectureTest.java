@@ -36,11 +36,12 @@ public class ArchitectureTest {
         entry("tone", Set.of("fault", "colour", "cgats", "icc", "pictures", "printer")),
         entry("paper", Set.of("fault", "colour", "icc", "length")),
         entry("pairing", Set.of("fault", "colour", "icc", "length", "paper", "printer", "tone")),
-        entry("rendition", Set.of("fault", "colour", "icc", "pictures", "pairing", "paper", "tone")),
+        entry("rendition", Set.of("fault", "colour", "icc", "light", "pictures", "pairing", "paper", "tone")),
         entry("packing", Set.of()),
         entry("sheet", Set.of("fault", "length", "packing", "paper", "pictures")),
         entry("render", Set.of("fault", "colour", "icc", "length", "paper", "pictures", "progress", "rendition", "sheet")),
-        entry("docket", Set.of("fault", "icc", "length", "pairing", "paper", "pictures", "printer", "rendition", "sheet", "tone")));
+        entry("docket",
+            Set.of("fault", "icc", "length", "light", "pairing", "paper", "pictures", "printer", "rendition", "sheet", "tone")));
 
     @DataProvider
     public Object[][] rooms() {

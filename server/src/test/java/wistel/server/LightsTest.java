@@ -82,6 +82,27 @@ public class LightsTest extends InTestRoom {
         assertThat(api.get(path + "/light-figures?lux=NaN&kelvin=2700").status()).isEqualTo(400);
     }
 
+    /** It is part of the docket: undone like any decision, and moves for it are told elsewhere. */
+    @Test
+    public void aDocketRemembersItsLight() {
+        String one = "/api/dockets/" + docket.path("id").asString();
+        int version = api.get(one).body().path("version").asInt();
+        String hall = "{\"name\":\"the hall\",\"lux\":90,\"kelvin\":2700}";
+        JsonNode made = api.patch(one, "{\"kind\":\"together\",\"changes\":[{\"kind\":\"hangs-in\",\"light\":" + hall
+            + "},{\"kind\":\"compensates\",\"renditionId\":\"r1\",\"compensation\":{\"moves\":[{\"kind\":\"warmth\",\"warmth\":1,\"tint\":0}],"
+            + "\"kept\":null,\"on\":true,\"madeFor\":" + hall + "}}]}", version).body();
+        assertThat(made.path("readback").asString()).as(made.toString()).contains("for the hall (90 lx)");
+        assertThat(made.path("findings").toString()).doesNotContain("MADE_FOR_OTHER_LIGHT");
+        JsonNode elsewhere = api.patch(one, "{\"kind\":\"hangs-in\",\"light\":null}", made.path("version").asInt()).body();
+        assertThat(elsewhere.path("findings").toString()).contains("MADE_FOR_OTHER_LIGHT");
+        assertThat(api.patch(one, "{\"kind\":\"hangs-in\",\"light\":{\"name\":\"x\",\"lux\":-1,\"kelvin\":2700}}",
+            elsewhere.path("version").asInt()).status()).isEqualTo(400);
+        JsonNode plain = api.patch(one,
+            "{\"kind\":\"compensates\",\"renditionId\":\"r1\",\"compensation\":{\"moves\":[],\"kept\":null,\"on\":true,\"madeFor\":null}}",
+            elsewhere.path("version").asInt()).body();
+        assertThat(plain.path("readback").asString()).doesNotContain("lx)");
+    }
+
     private static int[] pixel(byte[] png, double x, double y) throws Exception {
         BufferedImage image = ImageIO.read(new ByteArrayInputStream(png));
         int rgb = image.getRGB((int) (x * (image.getWidth() - 1)), (int) (y * (image.getHeight() - 1)));

@@ -67,7 +67,8 @@ public class DocketService {
         if (command instanceof PictureCommand.Compensates c) {
             Optional<CompensationRef> kept = c.compensation().kept().flatMap(compensations::known)
                 .filter(k -> k.moves().equals(c.compensation().moves())).map(Compensation::ref);
-            return new PictureCommand.Compensates(c.renditionId(), new Compensated(c.compensation().moves(), kept, c.compensation().on()));
+            return new PictureCommand.Compensates(c.renditionId(),
+                new Compensated(c.compensation().moves(), kept, c.compensation().on(), c.compensation().madeFor()));
         }
         return command;
     }

@@ -188,9 +188,11 @@ public class StoredSpecs {
         return eleventhSpec(d);
     }
 
-    /** Schema 11: control strips had sheets of their own. */
+    /** Schema 11: control strips had sheets of their own, and nobody said where a print will hang. */
     private static ObjectNode eleventhSpec(ObjectNode d) {
         ((ObjectNode) d.path("paper")).put("checked", false);
+        ((ObjectNode) d.path("heading")).putNull("light");
+        d.path("renditions").forEach(r -> ((ObjectNode) r.path("compensation")).putNull("madeFor"));
         return d.put("schema", DocketSpec.SCHEMA);
     }
 

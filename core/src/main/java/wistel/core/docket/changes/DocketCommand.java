@@ -1,6 +1,8 @@
 package wistel.core.docket.changes;
 
+import java.util.Optional;
 import wistel.core.docket.spec.DocketSpec;
+import wistel.core.light.HangingLight;
 
 /** What a person decides of a docket as a whole. */
 public sealed interface DocketCommand extends Command {
@@ -25,6 +27,19 @@ public sealed interface DocketCommand extends Command {
         @Override
         public String words() {
             return "notes";
+        }
+    }
+
+    /** The light that the print will hang in, or none in particular. */
+    record HangsIn(Optional<HangingLight> light) implements DocketCommand {
+        @Override
+        public DocketSpec on(DocketSpec d) {
+            return d.withLight(light);
+        }
+
+        @Override
+        public String words() {
+            return light.map(l -> "for " + l.words()).orElse("for no light in particular");
         }
     }
 

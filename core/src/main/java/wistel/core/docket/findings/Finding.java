@@ -43,7 +43,7 @@ public record Finding(Code code, Severity severity, Stage stage, List<Subject> s
         // pixels
         FEW_PIXELS, PIXELS_DISCARDED, PIXELS_INVENTED, PIXELS_AVERAGED,
         // proof
-        PROOF_NOT_LOOKED_AT,
+        PROOF_NOT_LOOKED_AT, MADE_FOR_OTHER_LIGHT,
         // what the printer is set to
         MEDIA_TYPE_DIFFERS, QUALITY_DIFFERS, BLACK_DIFFERS, SETTING_GONE, SETTINGS_EXCLUDE, TOO_THICK, FEED_NOT_FOR_MEDIA, ENDS_NOT_OFFERED,
         SHEET_NOT_FOR_FEED, LENGTH_OUT_OF_RANGE,

@@ -10,7 +10,8 @@ import wistel.core.sheet.Layout;
 public final class Preflight {
     private static final List<Rule> RULES = List.of(new PictureRule(), new PaperRule(), new PlanRule(), new ResolutionRule(),
         new ProofRule(), new SettingsRule(),
-        new ColourRule(), new ToneRule(), new LoadedPaperRule(), new RollRule(), new HandlingRule(), new ControlStripRule());
+        new ColourRule(), new ToneRule(), new LoadedPaperRule(), new RollRule(), new HandlingRule(), new ControlStripRule(),
+        new LightRule());
 
     private Preflight() {
     }

@@ -9,6 +9,7 @@ import java.util.stream.Collectors;
 import wistel.core.fault.InvalidRequest;
 import wistel.core.icc.profile.Intent;
 import wistel.core.length.Margins;
+import wistel.core.light.HangingLight;
 import wistel.core.pairing.PairingVersion;
 import wistel.core.paper.SheetSize;
 import wistel.core.paper.Stock;
@@ -49,7 +50,13 @@ public record DocketSpec(int schema, Heading heading, List<Rendition> renditions
     private static final int MOST_COPIES = 99;
     public static final int MOST_PIECES = 500;
 
-    public record Heading(String title, String notes, Purpose purpose) {
+    /** @param light that the print will hang in, where somebody chose one */
+    public record Heading(String title, String notes, Purpose purpose, Optional<HangingLight> light) {
+        /** With no light chosen. */
+        public Heading(String title, String notes, Purpose purpose) {
+            this(title, notes, purpose, Optional.empty());
+        }
+
         /** @throws InvalidRequest when a text is too long, or the title blank */
         public Heading {
             if (title.isBlank() || title.length() > LONGEST_TITLE || notes.length() > LONGEST_NOTES) {
@@ -260,11 +267,15 @@ public record DocketSpec(int schema, Heading heading, List<Rendition> renditions
     }
 
     public DocketSpec withTitle(String next) {
-        return withHeading(new Heading(next, heading.notes, heading.purpose));
+        return withHeading(new Heading(next, heading.notes, heading.purpose, heading.light));
+    }
+
+    public DocketSpec withLight(Optional<HangingLight> next) {
+        return withHeading(new Heading(heading.title, heading.notes, heading.purpose, next));
     }
 
     public DocketSpec withNotes(String next) {
-        return withHeading(new Heading(heading.title, next, heading.purpose));
+        return withHeading(new Heading(heading.title, next, heading.purpose, heading.light));
     }
 
     public DocketSpec withRenditions(List<Rendition> next) {

@@ -31,6 +31,7 @@ public final class Readback {
         String trueSize = DocketPhrases.trueSize(facts.pairing().get().feedScale());
         out.append(trueSize.isEmpty() ? "" : ", " + trueSize);
         out.append(layout.pages().get(0).patches().isEmpty() ? "" : ", a control strip beside it");
+        out.append(d.heading().light().map(l -> ", for " + l.words()).orElse(""));
         String treated = d.renditions().stream().map(r -> rendition(r, d, facts)).filter(w -> !w.isEmpty()).distinct()
             .collect(Collectors.joining("; "));
         if (!treated.isEmpty()) {
