@@ -34,7 +34,7 @@ public class PaperPageTest extends SharedPrintingRoom {
         int before = api.get(path).body().path("prints").path(version).asInt(0);
         assertThat(state(over(released(small(4321)), 60))).isEqualTo("done");
         assertThat(api.get(path).body().path("prints").path(version).asInt(0)).isEqualTo(before + 1);
-        assertThat(api.get(path).body().path("loaded").toString()).contains("A4 baryta");
+        assertThat(api.get(path).body().path("loaded").toString()).contains("baryta");
     }
 
     /** Against the same boundary, worked out here. */

@@ -123,7 +123,9 @@ public class MarkArts {
     }
 
     MarkArt words(String name, String words) {
-        return new MarkArt(MarkArt.Kind.WORDS, name, words.strip(), MarkPainters.words(words.strip(), fromRgb()).aspect());
+        // refused by its length before it is drawn: an outline of a hundred thousand letters takes seconds
+        MarkArt square = new MarkArt(MarkArt.Kind.WORDS, name, words.strip(), 1);
+        return new MarkArt(square.kind(), name, square.content(), MarkPainters.words(square.content(), fromRgb()).aspect());
     }
 
     private StampArt.Bitmap bitmap(byte[] png) {
