@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.IntFunction;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import wistel.core.colour.Lab;
 import wistel.core.colour.Reflectance;
@@ -47,13 +48,11 @@ public record Cgats(String text, Device device, List<Patch> patches) {
     public static Cgats parse(String text) {
         Table table = table(text);
         Sheet sheet = sheet(table);
-        IntFunction<Lab> colour = colour(table);
-        Optional<IntFunction<Reflectance>> spectrum = spectrum(table);
+        Measured measured = measured(table);
         List<Patch> patches = new ArrayList<>();
         for (int row = 0; row < sheet.patches.size(); row++) {
             Sent sent = sheet.patches.get(row);
-            int at = row;
-            patches.add(new Patch(sent.id, sent.device, colour.apply(row), spectrum.map(of -> of.apply(at))));
+            patches.add(new Patch(sent.id, sent.device, measured.lab.apply(row), measured.spectrum(row)));
         }
         return new Cgats(text, sheet.device, patches);
     }
@@ -146,26 +145,49 @@ public record Cgats(String text, Device device, List<Patch> patches) {
         return most > 100.5 ? 255 : 100;
     }
 
-    /** A row's colour; of L*a*b* and XYZ of another light or observer only what its spectrum says. */
-    static IntFunction<Lab> colour(Table table) {
+    /** What was measured, by row. */
+    record Measured(IntFunction<Lab> lab, Optional<IntFunction<Reflectance>> spectrum) {
+        Optional<Reflectance> spectrum(int row) {
+            return spectrum.map(of -> of.apply(row));
+        }
+    }
+
+    /**
+     * L*a*b*, else XYZ, else what spectra say; of those for another light or observer only the spectra count. Spectra beside colours that
+     * are good by themselves are taken along where they can be read.
+     */
+    static Measured measured(Table table) {
+        Optional<IntFunction<Lab>> told = table.otherViewing().isPresent() ? Optional.empty() : told(table);
+        if (told.isPresent()) {
+            return new Measured(told.get(), readableSpectrum(table));
+        }
         Optional<IntFunction<Reflectance>> spectrum = spectrum(table);
         if (table.otherViewing().isPresent() && spectrum.isEmpty()) {
             throw new MeasurementException(MeasurementException.Reason.READING_UNCLEAR,
                 "This file's colours are for " + table.otherViewing().get() + "; a print is judged by those for D50 and 2 degrees.",
                 "Export it again for D50 and 2 degrees, or with spectra.");
         }
-        if (table.otherViewing().isEmpty() && table.has("LAB_L", "LAB_A", "LAB_B")) {
-            return row -> Lab.of(table.numbers(row, "LAB_L", "LAB_A", "LAB_B"));
-        }
-        if (table.otherViewing().isEmpty() && table.has("XYZ_X", "XYZ_Y", "XYZ_Z")) {
-            return row -> lab(table.numbers(row, "XYZ_X", "XYZ_Y", "XYZ_Z"), 100);
-        }
         IntFunction<Reflectance> of = spectrum.orElseThrow(() -> Table.broken("it lacks LAB, XYZ and spectral columns"));
-        return row -> of.apply(row).lab();
+        return new Measured(row -> of.apply(row).lab(), spectrum);
+    }
+
+    private static Optional<IntFunction<Lab>> told(Table table) {
+        return table.has("LAB_L", "LAB_A", "LAB_B") ? Optional.of(row -> Lab.of(table.numbers(row, "LAB_L", "LAB_A", "LAB_B")))
+            : table.has("XYZ_X", "XYZ_Y", "XYZ_Z") ? Optional.of(row -> lab(table.numbers(row, "XYZ_X", "XYZ_Y", "XYZ_Z"), 100))
+                : Optional.empty();
+    }
+
+    /** All of the file's spectra, or none. */
+    static Optional<IntFunction<Reflectance>> readableSpectrum(Table table) {
+        try {
+            return spectrum(table).map(of -> IntStream.range(0, table.rows().size()).mapToObj(of).toList()::get);
+        } catch (MeasurementException e) {
+            return Optional.empty();
+        }
     }
 
     /** A row's spectrum, 1 for the perfect diffuser; empty where the file has none. */
-    static Optional<IntFunction<Reflectance>> spectrum(Table table) {
+    private static Optional<IntFunction<Reflectance>> spectrum(Table table) {
         TreeMap<Integer, String> bands = bands(table);
         if (bands.isEmpty()) {
             return Optional.empty();

@@ -75,15 +75,14 @@ public record Readings(Kind kind, List<Reading> all) {
     private static Readings ofTable(Table table) {
         boolean colours = table.has("LAB_L", "LAB_A", "LAB_B") || table.has("XYZ_X", "XYZ_Y", "XYZ_Z");
         Optional<String> density = colours ? Optional.empty() : List.of("D_VIS", "DENSITY").stream().filter(table::has).findFirst();
-        IntFunction<Lab> lab = density.<IntFunction<Lab>>map(column -> row -> ofDensity(table.number(row, column)))
-            .orElseGet(() -> Cgats.colour(table));
-        Optional<IntFunction<Reflectance>> spectrum = Cgats.spectrum(table);
+        Cgats.Measured measured = density
+            .map(column -> new Cgats.Measured(row -> ofDensity(table.number(row, column)), Cgats.readableSpectrum(table)))
+            .orElseGet(() -> Cgats.measured(table));
         Optional<IntFunction<double[]>> sent = Cgats.device(table).map(device -> Cgats.sent(table, device));
         List<Reading> all = new ArrayList<>();
         for (int row = 0; row < table.rows().size(); row++) {
             OptionalDouble gray = sent.isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(gray(sent.get().apply(row), row));
-            int at = row;
-            all.add(new Reading(Cgats.id(table, row), gray, lab.apply(row), spectrum.map(of -> of.apply(at))));
+            all.add(new Reading(Cgats.id(table, row), gray, measured.lab().apply(row), measured.spectrum(row)));
         }
         return new Readings(density.isPresent() ? Kind.LIGHTNESS : Kind.COLOUR, all);
     }

@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -28,7 +29,8 @@ record Table(Map<String, Integer> columns, List<List<String>> rows, Optional<Str
     private static final String ENDS = "\n\r\f\u000B\u0085\u2028\u2029";
     private static final Pattern DECIMAL_COMMA = Pattern.compile("[+-]?\\d*,\\d+(?:[eE][+-]?\\d+)?");
 
-    /** As {@code MEASUREMENT_SOURCE} and {@code WEIGHTING_FUNCTION} say it (ISO 28178, 5.3). */
+    /** Keywords that tell light and observer (ISO 28178, 5.3); what other lines say of them is a person's own words. */
+    private static final Set<String> VIEWING = Set.of("MEASUREMENT_SOURCE", "WEIGHTING_FUNCTION", "ILLUMINATION_NAME", "OBSERVER_ANGLE");
     private static final Pattern LIGHT = Pattern.compile("(?i)illumin(?:ant|ation)(?:_name)?\\s*[=,\\s]\\s*\"?\\s*([A-F]\\d{0,2})\\b");
     private static final Pattern OBSERVER = Pattern.compile("(?i)observer(?:angle|_angle)?\\s*[=,\\s]\\s*\"?\\s*(\\d+)");
 
@@ -65,6 +67,9 @@ record Table(Map<String, Integer> columns, List<List<String>> rows, Optional<Str
         for (String line : header) {
             if (line.trim().equals("BEGIN_DATA")) {
                 break;
+            }
+            if (words(line).stream().findFirst().filter(VIEWING::contains).isEmpty()) {
+                continue;
             }
             Matcher light = LIGHT.matcher(line);
             if (light.find() && !light.group(1).equalsIgnoreCase("D50")) {

@@ -87,6 +87,22 @@ public class CgatsTest {
         assertThat(Cgats.parse(same).patches().get(0).lab().l()).isEqualTo(49.5);
     }
 
+    /** Colours that are good by themselves count whatever stands beside them, and a person's own words aren't a light. */
+    @Test
+    public void whatStandsBesideGoodColoursDoesNotSpoilThem() {
+        String bands = IntStream.range(0, 36).mapToObj(i -> "SPECTRAL_NM_" + (380 + 10 * i)).collect(Collectors.joining(" "));
+        String half = IntStream.range(0, 36).mapToObj(i -> "0.1842").collect(Collectors.joining(" "));
+        String all = file("SAMPLE_ID RGB_R RGB_G RGB_B LAB_L LAB_A LAB_B " + bands, "1 50 50 50 49.5 1 2 " + half);
+        for (String spoilt : new String[] {all.replace("SPECTRAL_NM_500", "SPECTRAL_NM_505"), all.replace("0.1842\n", "-0.9\n"),
+            all.replace("0.1842\n", "n/a\n")}) {
+            Patch patch = Cgats.parse(spoilt).patches().get(0);
+            assertThat(patch.lab().l()).isEqualTo(49.5);
+            assertThat(patch.spectrum()).as(spoilt).isEmpty();
+        }
+        String described = all.replace("BEGIN_DATA_FORMAT", "DESCRIPTOR \"Illumination: a hall, observer 10 m away\"\nBEGIN_DATA_FORMAT");
+        assertThat(Cgats.parse(described).patches().get(0).lab().l()).isEqualTo(49.5);
+    }
+
     /** Published relative powers of D50 (CIE 15:2018, table T.1), which were not typed in but follow from the daylight formula. */
     @Test
     public void d50sPowersAreThePublishedOnes() {
