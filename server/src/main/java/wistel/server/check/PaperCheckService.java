@@ -27,7 +27,6 @@ import wistel.server.check.PaperCheckRepository.Row;
 import wistel.server.edge.Events;
 import wistel.server.pairing.ControlStrips;
 import wistel.server.pairing.PairingRepository;
-import wistel.server.print.AttemptRepository;
 import wistel.server.print.ChartSheets;
 import wistel.server.print.ReleaseService;
 import wistel.server.printer.Printer;
@@ -42,20 +41,18 @@ public class PaperCheckService {
     private final PrinterRepository printers;
     private final ProfileRepository profiles;
     private final ChartSheets sheets;
-    private final AttemptRepository attempts;
     private final ControlStrips strips;
     private final Events events;
     private final Clock clock;
     private final TransactionTemplate transaction;
 
     PaperCheckService(PaperCheckRepository checks, PairingRepository pairings, PrinterRepository printers, ProfileRepository profiles,
-        ChartSheets sheets, AttemptRepository attempts, ControlStrips strips, Events events, Clock clock, TransactionTemplate transaction) {
+        ChartSheets sheets, ControlStrips strips, Events events, Clock clock, TransactionTemplate transaction) {
         this.checks = checks;
         this.pairings = pairings;
         this.printers = printers;
         this.profiles = profiles;
         this.sheets = sheets;
-        this.attempts = attempts;
         this.strips = strips;
         this.events = events;
         this.clock = clock;
@@ -133,7 +130,7 @@ public class PaperCheckService {
     /** A print that bears a strip beside its picture can be read by it, and so can each one after it of the same order. */
     @EventListener
     void released(ReleaseService.Released released) {
-        PrintOrder order = attempts.order(released.attemptId());
+        PrintOrder order = released.order();
         List<Rect> patches = order.page(1).patches().stream().map(Mark.ControlPatch::atMm).toList();
         if (patches.isEmpty()) {
             return;

@@ -83,7 +83,7 @@ public class ReleaseService {
     }
 
     /** Told in the same transaction: an attempt that wasn't there before. */
-    public record Released(UUID attemptId, UUID docketId) {
+    public record Released(UUID attemptId, UUID docketId, PrintOrder order) {
     }
 
     /** @throws Conflict when a finding stops the print, the docket was changed meanwhile, or it is on its way already */
@@ -97,7 +97,7 @@ public class ReleaseService {
         AttemptRepository.Labels labels = new AttemptRepository.Labels(d.title(), order.pairing().paper(),
             Optional.of(UUID.fromString(order.pairing().pairingId())),
             summary(order), Readback.of(d, facts, order.layout()), false, order.masters().get(0).hash());
-        UUID id = start(docketId, UUID.fromString(order.pairing().printerId()), attempts.stored(order), labels,
+        UUID id = start(docketId, UUID.fromString(order.pairing().printerId()), new Frozen(order, attempts.stored(order)), labels,
             pages(docketId, order, facts));
         pieces.add(id, docketId, d);
         if (held) {
@@ -115,7 +115,7 @@ public class ReleaseService {
         AttemptRepository.Labels labels = new AttemptRepository.Labels(docket.spec().title(), order.pairing().paper(),
             Optional.of(UUID.fromString(order.pairing().pairingId())),
             file.words() + ", " + summary(order), howToPrint(order, file), true, order.masters().get(0).hash());
-        UUID id = start(docketId, UUID.fromString(order.pairing().printerId()), attempts.stored(order), labels,
+        UUID id = start(docketId, UUID.fromString(order.pairing().printerId()), new Frozen(order, attempts.stored(order)), labels,
             pages(docketId, order, judged.facts()));
         pieces.add(id, docketId, docket.spec());
         return id;
@@ -184,7 +184,7 @@ public class ReleaseService {
         AttemptRepository.Labels labels = new AttemptRepository.Labels(a.title(), a.paper(),
             Optional.of(UUID.fromString(read.pairing().pairingId())), a.summary(), a.readback(), a.labFile(),
             read.masters().get(0).hash());
-        UUID id = start(a.docketId(), a.printerId(), order, labels, attempts.newPages(attemptId));
+        UUID id = start(a.docketId(), a.printerId(), new Frozen(read, order), labels, attempts.newPages(attemptId));
         pageFiles.takeFiles(id, attemptId);
         pieces.take(id, attemptId);
         return id;
@@ -253,10 +253,14 @@ public class ReleaseService {
         }
     }
 
-    private UUID start(UUID docketId, UUID printerId, StoredText order, AttemptRepository.Labels labels,
+    /** An order, and as it is kept. */
+    private record Frozen(PrintOrder order, StoredText stored) {
+    }
+
+    private UUID start(UUID docketId, UUID printerId, Frozen frozen, AttemptRepository.Labels labels,
         List<AttemptRepository.NewPage> pages) {
-        UUID id = attempts.add(docketId, printerId, order, labels, pages);
-        released.publishEvent(new Released(id, docketId));
+        UUID id = attempts.add(docketId, printerId, frozen.stored, labels, pages);
+        released.publishEvent(new Released(id, docketId, frozen.order));
         schedule(attempts.get(id));
         events.publish("attempt", id.toString());
         return id;
