@@ -17,6 +17,7 @@ import wistel.core.pictures.Orientation;
 import wistel.core.sheet.Mark;
 import wistel.core.sheet.Page;
 import wistel.core.sheet.PageRaster;
+import wistel.core.sheet.Rect;
 
 /** The marks of a page as shapes in the raster's pixels, drawn over bands of it with smooth edges. */
 final class MarkLayer {
@@ -66,11 +67,9 @@ final class MarkLayer {
             return new BasicStroke((float) line.widthMm(), BasicStroke.CAP_BUTT, BasicStroke.JOIN_MITER)
                 .createStrokedShape(new Line2D.Double(line.fromX(), line.fromY(), line.toX(), line.toY()));
         }
-        if (mark instanceof Mark.Bare bare) {
-            return new Rectangle2D.Double(bare.atMm().x(), bare.atMm().y(), bare.atMm().width(), bare.atMm().height());
-        }
-        if (mark instanceof Mark.ControlPatch patch) {
-            return new Rectangle2D.Double(patch.atMm().x(), patch.atMm().y(), patch.atMm().width(), patch.atMm().height());
+        if (mark instanceof Mark.Bare || mark instanceof Mark.ControlPatch) {
+            Rect at = mark.extentMm();
+            return new Rectangle2D.Double(at.x(), at.y(), at.width(), at.height());
         }
         Mark.Text text = (Mark.Text) mark;
         AffineTransform place = AffineTransform.getTranslateInstance(text.x(), text.y());

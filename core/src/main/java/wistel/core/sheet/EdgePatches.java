@@ -3,7 +3,6 @@ package wistel.core.sheet;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import wistel.core.length.Length;
 import wistel.core.length.Margins;
 
 /**
@@ -22,9 +21,6 @@ final class EdgePatches {
     private static final double BAR_LENGTH_MM = 4;
     /** Between the bar and the first patch, and what the bar takes. */
     private static final double BEFORE_MM = 2;
-    private static final double POINT_MM = Length.MM_PER_INCH / 72;
-    /** Of a letter, as a share of its size: more than any word of a caption has on average. */
-    private static final double LETTER = 0.62;
 
     private EdgePatches() {
     }
@@ -71,64 +67,21 @@ final class EdgePatches {
         double[] taken = {page.widthMm(), page.heightMm(), 0, 0};
         page.placed().forEach(p -> take(taken, p.printedMm()));
         page.placed().forEach(p -> p.bleedParts().forEach(b -> take(taken, b.printedMm())));
-        page.marks().forEach(mark -> take(taken, extent(mark)));
+        page.marks().forEach(mark -> take(taken, mark.extentMm()));
         return taken;
     }
 
     private static void take(double[] taken, Rect at) {
-        take(taken, at.x(), at.y());
-        take(taken, at.right(), at.bottom());
-    }
-
-    private static void take(double[] taken, double x, double y) {
-        taken[0] = Math.min(taken[0], x);
-        taken[1] = Math.min(taken[1], y);
-        taken[2] = Math.max(taken[2], x);
-        taken[3] = Math.max(taken[3], y);
+        taken[0] = Math.min(taken[0], at.x());
+        taken[1] = Math.min(taken[1], at.y());
+        taken[2] = Math.max(taken[2], at.right());
+        taken[3] = Math.max(taken[3], at.bottom());
     }
 
     private static void band(List<Rect> bands, double left, double top, double right, double bottom) {
         if (right > left && bottom > top) {
             bands.add(new Rect(left, top, right - left, bottom - top));
         }
-    }
-
-    /** A rectangle that a mark doesn't reach out of. */
-    private static Rect extent(Mark mark) {
-        if (mark instanceof Mark.Line l) {
-            double half = l.widthMm() / 2;
-            return new Rect(Math.min(l.fromX(), l.toX()) - half, Math.min(l.fromY(), l.toY()) - half,
-                Math.abs(l.toX() - l.fromX()) + l.widthMm(), Math.abs(l.toY() - l.fromY()) + l.widthMm());
-        }
-        if (mark instanceof Mark.Bare b) {
-            return b.atMm();
-        }
-        if (mark instanceof Mark.Stamp s) {
-            return s.shownMm();
-        }
-        if (mark instanceof Mark.ControlPatch p) {
-            return p.atMm();
-        }
-        return extent((Mark.Text) mark);
-    }
-
-    private static Rect extent(Mark.Text text) {
-        double size = text.sizePt() * POINT_MM;
-        double length = LETTER * size * text.words().length();
-        double from = switch (text.anchor()) {
-            case START -> 0;
-            case MIDDLE -> -length / 2;
-            case END -> -length;
-        };
-        double cos = Math.cos(Math.toRadians(text.turnDegrees()));
-        double sin = Math.sin(Math.toRadians(text.turnDegrees()));
-        double[] box = {Double.MAX_VALUE, Double.MAX_VALUE, -Double.MAX_VALUE, -Double.MAX_VALUE};
-        for (double along : new double[] {from, from + length}) {
-            for (double up : new double[] {-size, 0.3 * size}) {
-                take(box, text.x() + along * cos - up * sin, text.y() + along * sin + up * cos);
-            }
-        }
-        return new Rect(box[0], box[1], Math.max(box[2] - box[0], size), Math.max(box[3] - box[1], size));
     }
 
     /** Where something of this length begins so that it lies in the middle of what is printed, as far as the band allows. */

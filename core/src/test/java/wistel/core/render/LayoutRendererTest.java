@@ -322,22 +322,6 @@ public class LayoutRendererTest {
         assertThat(ink).isBetween(150L, 600L);
     }
 
-    /** In the numbers that they are, to the edge, turned with the page. */
-    @Test
-    public void patchesAreSentAsTheyAre() throws IOException {
-        List<Mark> patches = List.of(new Mark.ControlPatch(new Rect(25.4, 50.8, 25.4, 25.4), List.of(1, 40000, 65535)),
-            new Mark.ControlPatch(new Rect(50.8, 50.8, 25.4, 25.4), List.of(65535, 2, 30000)));
-        char[][] rows = printed(Page.of(254, 127, Margins.NONE, Orientation.UPRIGHT, List.of(), patches), Map.of());
-        assertThat(pixel(rows, 10, 20)).isEqualTo(new char[] {1, 40000, 65535});
-        assertThat(pixel(rows, 19, 29)).isEqualTo(new char[] {1, 40000, 65535});
-        assertThat(pixel(rows, 20, 29)).isEqualTo(new char[] {65535, 2, 30000});
-        assertThat(pixel(rows, 9, 20)).isEqualTo(WHITE);
-        assertThat(pixel(rows, 10, 30)).isEqualTo(WHITE);
-        char[][] turned = printed(Page.of(254, 127, Margins.NONE, Orientation.QUARTER_RIGHT, List.of(), patches), Map.of());
-        assertThat(pixel(turned, 29, 10)).isEqualTo(new char[] {1, 40000, 65535});
-        assertThat(pixel(turned, 20, 29)).isEqualTo(new char[] {65535, 2, 30000});
-    }
-
     /** The same job, cold and warm, on one thread and on three: one print file. */
     @Test
     public void theSameJobGivesTheSameBytesOnEveryRun() throws IOException {
