@@ -35,6 +35,17 @@ public record LabEncoding(double lightness, double chroma, double lowest) {
         return clamped((ab - lowest) * chroma);
     }
 
+    /** Codes of neutrals from black to white, L* 0 to 100 in even steps. */
+    public char[] neutrals(int count) {
+        char[] codes = new char[3 * count];
+        for (int i = 0; i < count; i++) {
+            codes[3 * i] = ofL(100.0 * i / (count - 1));
+            codes[3 * i + 1] = ofAb(0);
+            codes[3 * i + 2] = ofAb(0);
+        }
+        return codes;
+    }
+
     public Lab lab(char[] codes, int at) {
         return new Lab(l(codes[at]), ab(codes[at + 1]), ab(codes[at + 2]));
     }

@@ -10,7 +10,7 @@ public record HangingLight(String name, double lux, double kelvin) {
     /** @throws InvalidRequest when it is no light, or its name too long */
     public HangingLight {
         name = InvalidRequest.named(name, "A light's name", LONGEST_NAME);
-        new Light(lux, new Light.Kelvin(kelvin));
+        new Light(lux, kelvin);
     }
 
     /** "hall (90 lx)". */

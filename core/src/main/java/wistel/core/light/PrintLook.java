@@ -23,19 +23,21 @@ public final class PrintLook {
     /** A screen's white (D65, CIE 15:2018, 2 degree observer), Y = 1. */
     private static final double[] D65 = {0.95047, 1, 1.08883};
 
+    private static final double[] SCREEN_TO_D50 = Bradford.toD50(D65);
+    /** Its white being that of all absolute colours, what is seen in it is what is measured. */
+    private static final Ciecam16 IN_JUDGING_LIGHT = new Ciecam16(viewing(Light.JUDGING, new double[] {100 * D50.X, 100, 100 * D50.Z}));
+    /** In the light for judging. */
+    public static final PrintLook JUDGING = new PrintLook(Light.JUDGING);
+
     private final Light light;
-    private final double[] white;
     private final double[] fromD50;
-    private final double[] screenToD50 = Bradford.toD50(D65);
     private final Ciecam16 here;
-    private final Ciecam16 judging;
 
     public PrintLook(Light light) {
         this.light = light;
-        this.white = light.white();
+        double[] white = light.white();
         this.fromD50 = Matrix3.inverse(Bradford.toD50(new double[] {white[0] / 100, 1, white[2] / 100}));
         this.here = new Ciecam16(viewing(light, white));
-        this.judging = new Ciecam16(viewing(Light.JUDGING, new double[] {100 * D50.X, 100, 100 * D50.Z}));
     }
 
     private static Viewing viewing(Light light, double[] white) {
@@ -44,8 +46,7 @@ public final class PrintLook {
 
     /** XYZ in this light, Y = 100 for the perfect diffuser. */
     private double[] inLight(Lab print) {
-        double[] xyz = print.xyz();
-        double[] seen = Matrix3.times(fromD50, xyz);
+        double[] seen = Matrix3.times(fromD50, print.xyz());
         return new double[] {100 * seen[0], 100 * seen[1], 100 * seen[2]};
     }
 
@@ -59,7 +60,7 @@ public final class PrintLook {
     public Lab beside(Lab print, Screen screen) {
         double[] xyz = inLight(print);
         double ratio = Math.min(1, ratio(screen)) / 100;
-        double[] shown = Matrix3.times(screenToD50, new double[] {xyz[0] * ratio, xyz[1] * ratio, xyz[2] * ratio});
+        double[] shown = Matrix3.times(SCREEN_TO_D50, new double[] {xyz[0] * ratio, xyz[1] * ratio, xyz[2] * ratio});
         return Lab.ofXyz(shown);
     }
 
@@ -76,7 +77,7 @@ public final class PrintLook {
      */
     public Lab settled(Lab print) {
         Ciecam16.Appearance a = appearance(print);
-        double[] xyz = judging.colour(a.lightness(), a.colourfulness(), a.hue());
+        double[] xyz = IN_JUDGING_LIGHT.colour(a.lightness(), a.colourfulness(), a.hue());
         return Lab.ofXyz(new double[] {xyz[0] / 100, xyz[1] / 100, xyz[2] / 100});
     }
 
@@ -107,9 +108,5 @@ public final class PrintLook {
             apart += index(reflectance[i], paper) - index(reflectance[i - 1], paper) >= APART ? 1 : 0;
         }
         return apart;
-    }
-
-    public Light light() {
-        return light;
     }
 }

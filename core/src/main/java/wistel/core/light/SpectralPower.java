@@ -1,6 +1,7 @@
 package wistel.core.light;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.function.DoubleUnaryOperator;
 import wistel.core.colour.Spectrum;
@@ -39,7 +40,8 @@ public record SpectralPower(int firstNm, int stepNm, List<Double> values) {
         if (!(kelvin >= 1000 && kelvin <= 25_000)) {
             throw new IllegalArgumentException(kelvin + " K");
         }
-        return kelvin < 4000 ? planckian(kelvin, C2) : new SpectralPower(FIRST, 10, boxed(Spectrum.daylightPower(kelvin)));
+        return kelvin < 4000 ? planckian(kelvin, C2)
+            : new SpectralPower(FIRST, 10, Arrays.stream(Spectrum.daylightPower(kelvin)).boxed().toList());
     }
 
     /** CIE illuminant A: an incandescent lamp. */
@@ -59,14 +61,6 @@ public record SpectralPower(int firstNm, int stepNm, List<Double> values) {
     private static double planck(int nm, double kelvin, double c2) {
         double m = nm * 1e-9;
         return Math.pow(m, -5) / Math.expm1(c2 / (m * kelvin));
-    }
-
-    private static List<Double> boxed(double[] values) {
-        List<Double> all = new ArrayList<>();
-        for (double v : values) {
-            all.add(v);
-        }
-        return all;
     }
 
     /** At a wavelength: between two values on a straight line, beyond them none. */

@@ -15,14 +15,13 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import wistel.core.fault.Conflict;
 import wistel.core.fault.InvalidRequest;
-import wistel.core.light.Light;
+import wistel.core.light.HangingLight;
 import wistel.server.edge.Events;
 import wistel.server.light.LightRepository.NamedLight;
 
 /** The lights that prints hang in, and the screen's white. */
 @RestController
 class LightController {
-    private static final int LONGEST_NAME = 60;
     private static final int MOST_LIGHTS = 50;
 
     private final LightRepository lights;
@@ -42,31 +41,22 @@ class LightController {
         return lights.all();
     }
 
-    record AskedLight(String name, double lux, double kelvin) {
-        private NamedLight checked(UUID id) {
-            NamedLight named = new NamedLight(id, InvalidRequest.named(name, "A light's name", LONGEST_NAME), lux, kelvin);
-            // refuses what can't be, in words
-            Light known = named.light();
-            return new NamedLight(id, named.name(), known.lux(), kelvin);
-        }
-    }
-
     @PostMapping("/api/lights")
     @ResponseStatus(HttpStatus.CREATED)
-    NamedLight add(@RequestBody AskedLight asked) {
+    NamedLight add(@RequestBody HangingLight asked) {
         if (lights.all().size() >= MOST_LIGHTS) {
             throw new Conflict(Conflict.Reason.STOPPED, "There are " + MOST_LIGHTS + " lights already.", "Let one go that hangs no print.");
         }
-        NamedLight light = asked.checked(UUID.randomUUID());
+        NamedLight light = NamedLight.of(UUID.randomUUID(), asked);
         lights.add(light, clock.instant());
         events.publish("light", light.id().toString());
         return light;
     }
 
     @PutMapping("/api/lights/{id}")
-    NamedLight change(@PathVariable UUID id, @RequestBody AskedLight asked) {
+    NamedLight change(@PathVariable UUID id, @RequestBody HangingLight asked) {
         lights.get(id);
-        NamedLight light = asked.checked(id);
+        NamedLight light = NamedLight.of(id, asked);
         lights.change(light);
         events.publish("light", id.toString());
         return light;

@@ -9,7 +9,7 @@ import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import wistel.core.fault.NotFound;
-import wistel.core.light.Light;
+import wistel.core.light.HangingLight;
 
 /** Lights by their names. */
 @Repository
@@ -20,10 +20,10 @@ public class LightRepository {
         this.jdbc = jdbc;
     }
 
-    /** @param kelvin its colour temperature */
+    /** A light that people have named; it may change, those that dockets hold don't. */
     public record NamedLight(UUID id, String name, double lux, double kelvin) {
-        public Light light() {
-            return new Light(lux, new Light.Kelvin(kelvin));
+        static NamedLight of(UUID id, HangingLight l) {
+            return new NamedLight(id, l.name(), l.lux(), l.kelvin());
         }
     }
 

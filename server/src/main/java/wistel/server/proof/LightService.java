@@ -8,7 +8,6 @@ import java.util.stream.IntStream;
 import org.springframework.stereotype.Service;
 import wistel.core.colour.Lab;
 import wistel.core.colour.LabEncoding;
-import wistel.core.icc.profile.IccProfile;
 import wistel.core.icc.profile.Intent;
 import wistel.core.icc.profile.StandardSpaces;
 import wistel.core.icc.transform.Recipe;
@@ -22,13 +21,13 @@ import wistel.core.printer.ColourRoute;
 import wistel.core.rendition.ChromaMoves;
 import wistel.core.rendition.LightnessCurve;
 import wistel.core.rendition.Move;
-import wistel.core.rendition.RenditionCompiler;
-import wistel.core.rendition.ShadowSteps;
 import wistel.server.display.Display;
 
 /** Prints in the light that they will hang in: as pictures, as numbers, and what to move for it. */
 @Service
 class LightService {
+    /** Tones of a master. */
+    private static final char[] NEUTRALS = LabEncoding.V4.neutrals(LightCompensation.TONES);
     private static final int SIDE = 320;
     private static final int MOST_COLOURS = 500;
     /** Colours with less in the judging light have none to lose. */
@@ -102,12 +101,11 @@ class LightService {
 
     LightFigures figures(Hung hung) {
         PrintLook here = hung.look();
-        PrintLook judging = new PrintLook(Light.JUDGING);
+        PrintLook judging = PrintLook.JUDGING;
         double paper = hung.paper();
         Lab white = hung.pairing.white();
-        double[] printed = reflectance(hung, neutrals());
-        double[] steps = reflectance(hung,
-            ShadowSteps.of(proofs.treated(hung.view.uncompensated()).apply(proofs.preview(hung.view, SIDE).pixels())));
+        double[] printed = reflectance(hung, NEUTRALS);
+        double[] steps = reflectance(hung, proofs.shadowSteps(hung.view));
         List<Differences> tones = IntStream.range(0, printed.length)
             .mapToObj(l -> new Differences(l, judging.index(printed[l], paper), here.index(printed[l], paper))).toList();
         return new LightFigures(hung.light.luminance(paper), Light.JUDGING.luminance(paper), hung.screen.white(), here.ratio(hung.screen),
@@ -121,23 +119,9 @@ class LightService {
         return List.of(rgb[0] >> 8, rgb[1] >> 8, rgb[2] >> 8);
     }
 
-    /** Neutral tones of a master, L* 0 to 100 by one, as codes. */
-    private static char[] neutrals() {
-        char[] lab = new char[3 * LightCompensation.TONES];
-        for (int l = 0; l < LightCompensation.TONES; l++) {
-            lab[3 * l] = LabEncoding.V4.ofL(l);
-            lab[3 * l + 1] = LabEncoding.V4.ofAb(0);
-            lab[3 * l + 2] = LabEncoding.V4.ofAb(0);
-        }
-        return lab;
-    }
-
     /** Y of what treated tones become in print, moves and all; never falling, as noise of the last digit may. */
     private double[] reflectance(Hung hung, char[] tones) {
-        IccProfile working = RenditionCompiler.WORKING;
-        char[] codes = proofs.transforms().get(new Recipe.FromLab(working, Intent.RELATIVE)).apply(tones);
-        char[] printed = proofs.onward(hung.view.inColour(), working, hung.route, from -> new Recipe.ProofToLab(from,
-            proofs.paper(hung.pairing), hung.route.intent(), hung.route.blackPoint(), true)).apply(codes);
+        char[] printed = proofs.printedTones(hung.view, hung.pairing, hung.route, tones, true);
         double[] y = new double[tones.length / 3];
         for (int i = 0; i < y.length; i++) {
             y[i] = Math.max(i == 0 ? 0 : y[i - 1], Math.max(0, LabEncoding.V4.lab(printed, 3 * i).xyz()[1]));
@@ -171,14 +155,15 @@ class LightService {
 
     /** @param share 0.5 for half-way, 1 for all the way */
     SuggestedForLight suggestion(Hung hung, double share) {
-        double[] now = reflectance(hung, neutrals());
+        double[] now = reflectance(hung, NEUTRALS);
         List<Move> moves = hung.view.change().moves();
         List<Move> others = moves.stream().filter(m -> !(m instanceof LightnessCurve)).toList();
-        double[] plain = reflectance(hung.with(hung.view.moved(others)), neutrals());
-        double[] curve = LightCompensation.curve(new PrintLook(Light.JUDGING), hung.look(), now, plain, share);
+        double[] plain = reflectance(hung.with(hung.view.moved(others)), NEUTRALS);
+        PrintLook here = hung.look();
+        double[] curve = LightCompensation.curve(PrintLook.JUDGING, here, now, plain, share);
         List<Move> next = Move.with(others, new LightnessCurve(
             Arrays.stream(POINTS).mapToObj(l -> new LightnessCurve.TonePoint(l, Math.round(10 * curve[(int) l]) / 10.0)).toList()));
-        double kept = colourKept(hung, hung.look(), new PrintLook(Light.JUDGING));
+        double kept = colourKept(hung, here, PrintLook.JUDGING);
         double factor = Math.min(MOST_CHROMA, 1 + share * (1 / Math.max(0.1, kept) - 1));
         ChromaMoves chroma = Move.of(ChromaMoves.class, moves).orElse(ChromaMoves.all(1));
         next = Move.with(next, new ChromaMoves(Math.round(100 * Math.min(2, chroma.chroma() * factor)) / 100.0, chroma.byHue()));

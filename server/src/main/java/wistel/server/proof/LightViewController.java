@@ -48,10 +48,6 @@ class LightViewController {
             screen.screen());
     }
 
-    private static Light light(double lux, double kelvin) {
-        return new Light(lux, new Light.Kelvin(kelvin));
-    }
-
     @GetMapping(value = "/light-views", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> picture(@PathVariable UUID id, @PathVariable String rendition, @RequestParam(defaultValue = "") String change,
         @RequestParam double lux, @RequestParam double kelvin, @RequestParam(defaultValue = "BESIDE") LightService.Seen seen,
@@ -60,14 +56,14 @@ class LightViewController {
         if (longest < 16 || longest > LONGEST) {
             throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "A view has 16 to " + LONGEST + " pixels.", "Ask for as many.");
         }
-        byte[] png = service.picture(hung(id, rendition, change, light(lux, kelvin)), seen, displays.display(display, tagged), longest);
+        byte[] png = service.picture(hung(id, rendition, change, new Light(lux, kelvin)), seen, displays.display(display, tagged), longest);
         return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).cacheControl(CacheControl.noStore()).body(png);
     }
 
     @GetMapping("/light-figures")
     LightService.LightFigures figures(@PathVariable UUID id, @PathVariable String rendition, @RequestParam(defaultValue = "") String change,
         @RequestParam double lux, @RequestParam double kelvin) {
-        return service.figures(hung(id, rendition, change, light(lux, kelvin)));
+        return service.figures(hung(id, rendition, change, new Light(lux, kelvin)));
     }
 
     /** The moves that make the print look in this light as it does in the judging light; the docket is not changed. */
@@ -79,6 +75,6 @@ class LightViewController {
             throw new InvalidRequest(InvalidRequest.Reason.OUT_OF_RANGE, "It goes from 0, nothing, to 1, all the way.",
                 "Give such a share.");
         }
-        return service.suggestion(hung(id, rendition, change, light(lux, kelvin)), share);
+        return service.suggestion(hung(id, rendition, change, new Light(lux, kelvin)), share);
     }
 }

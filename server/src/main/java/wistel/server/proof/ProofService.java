@@ -39,6 +39,7 @@ import wistel.core.rendition.PairingComparison;
 import wistel.core.rendition.PicturePlaces;
 import wistel.core.rendition.RenditionChange;
 import wistel.core.rendition.RenditionCompiler;
+import wistel.core.rendition.ShadowSteps;
 import wistel.core.sheet.Placed;
 import wistel.server.display.Display;
 import wistel.server.master.PreviewStore;
@@ -50,6 +51,7 @@ import wistel.server.store.ProfileRepository;
 public class ProofService {
     private static final IccProfile DISPLAY = StandardSpaces.SRGB;
     private static final int FIGURES_SIDE = 320;
+    private static final int SHADOWS_SIDE = 640;
     private static final int MOST_COLOURS = 700;
     private static final long QUIET_NANOS = 300_000_000;
     private static final int MOST_WAITS = 100;
@@ -156,7 +158,7 @@ public class ProofService {
     /** The print as a light shows it, by a table of what becomes of absolute colours in it. */
     byte[] inLight(RenditionView seen, PairingVersion pairing, ColourRoute.ByWistel route, LabTable table, Display display, int longest) {
         View view = previews.view(seen.master(), longest);
-        RenditionCompiler.ConversionOptions onward = new RenditionCompiler.ConversionOptions(route.intent(), route.blackPoint());
+        RenditionCompiler.ConversionOptions onward = onward(route);
         char[] lab = soon(seen, view, seen.places(view), onward, toLab(profiles.get(pairing.profileHash()), onward, true));
         table.apply(lab);
         return Png.of(view.width(), view.height(), transforms.get(new Recipe.FromLab(display.profile(), Intent.RELATIVE)).apply(lab),
@@ -165,17 +167,9 @@ public class ProofService {
 
     /** L*a*b* that an instrument would read on a small print of all of it. */
     char[] printed(RenditionView seen, PairingVersion pairing, ColourRoute.ByWistel route, int longest) {
-        RenditionCompiler.ConversionOptions onward = new RenditionCompiler.ConversionOptions(route.intent(), route.blackPoint());
+        RenditionCompiler.ConversionOptions onward = onward(route);
         return pictures.apply(pictures.pixels(pictures.counted(seen, longest), onward), onward,
             toLab(profiles.get(pairing.profileHash()), onward, true));
-    }
-
-    View preview(RenditionView seen, int longest) {
-        return previews.view(seen.master(), longest);
-    }
-
-    IccProfile paper(PairingVersion pairing) {
-        return profiles.get(pairing.profileHash());
     }
 
     /** @param printer a profile that need not belong to a pairing */
@@ -322,6 +316,23 @@ public class ProofService {
     /** L*a*b* of a print of a view of all of the picture, relative to its paper. */
     char[] print(RenditionView seen, PairingVersion pairing, ColourRoute.ByWistel route, View view) {
         return onPaper(pictures.pixels(seen, view, onward(route)), pairing, onward(route));
+    }
+
+    /** The ten tones of {@link ShadowSteps}, treated, as L*a*b* codes. */
+    char[] shadowSteps(RenditionView seen) {
+        return ShadowSteps.of(treated(seen.uncompensated()).apply(previews.view(seen.master(), SHADOWS_SIDE).pixels()));
+    }
+
+    /** What treated tones become with all moves, through a recipe from WORKING. */
+    char[] tonesOnward(RenditionView seen, ColourRoute.ByWistel route, char[] tones, Function<IccProfile, Recipe> recipe) {
+        char[] working = transforms.get(new Recipe.FromLab(RenditionCompiler.WORKING, Intent.RELATIVE)).apply(tones);
+        // the tones are those of the treated picture, so only the moves are still to come
+        return onward(seen.inColour(), RenditionCompiler.WORKING, route, recipe).apply(working);
+    }
+
+    /** L*a*b* of treated tones in print. */
+    char[] printedTones(RenditionView seen, PairingVersion pairing, ColourRoute.ByWistel route, char[] tones, boolean absolute) {
+        return tonesOnward(seen, route, tones, toLab(profiles.get(pairing.profileHash()), onward(route), absolute));
     }
 
     /** From another source's codes than the master's. */

@@ -179,19 +179,10 @@ public class RenditionService {
     }
 
     public Shadows shadows(RenditionView seen, PairingVersion pairing, ColourRoute.ByWistel route) {
-        char[] tones = ShadowSteps.of(proofs.treated(seen.uncompensated()).apply(previews.view(seen.master(), FIGURES_SIDE).pixels()));
-        // the tones are those of the treated picture, so only the moves are still to come
-        IccProfile lab = RenditionCompiler.WORKING;
-        char[] working = proofs.transforms().get(new Recipe.FromLab(lab, Intent.RELATIVE)).apply(tones);
-        RenditionView moved = seen.inColour();
-        char[] printed = proofs
-            .onward(moved, lab, route, from -> new Recipe.ProofToLab(from, paper(pairing), route.intent(), route.blackPoint(), false))
-            .apply(working);
-        char[] shown = proofs
-            .onward(moved, lab, route,
-                from -> new Recipe.Proof(from, paper(pairing), route.intent(), route.blackPoint(), ProofView.PAPER_WHITE,
-                    StandardSpaces.SRGB))
-            .apply(working);
+        char[] tones = proofs.shadowSteps(seen);
+        char[] printed = proofs.printedTones(seen, pairing, route, tones, false);
+        char[] shown = proofs.tonesOnward(seen, route, tones,
+            from -> new Recipe.Proof(from, paper(pairing), route.intent(), route.blackPoint(), ProofView.PAPER_WHITE, StandardSpaces.SRGB));
         List<ShadowStep> steps = new ArrayList<>();
         for (int i = 0; i < tones.length; i += 3) {
             steps.add(new ShadowStep(LabEncoding.V4.l(tones[i]), LabEncoding.V4.l(printed[i]),

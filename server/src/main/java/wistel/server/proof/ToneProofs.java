@@ -62,12 +62,7 @@ class ToneProofs {
     private LinearisationStep predicted(PairingVersion shown, PairingToneCurve curve, boolean on,
         RenditionCompiler.ConversionOptions onward) {
         IccProfile paper = profiles.get(shown.profileHash());
-        char[] grays = new char[3 * TonePrediction.GRAYS];
-        for (int i = 0; i < TonePrediction.GRAYS; i++) {
-            grays[3 * i] = LabEncoding.V4.ofL(100.0 * i / (TonePrediction.GRAYS - 1));
-            grays[3 * i + 1] = LabEncoding.V4.ofAb(0);
-            grays[3 * i + 2] = LabEncoding.V4.ofAb(0);
-        }
+        char[] grays = LabEncoding.V4.neutrals(TonePrediction.GRAYS);
         char[] working = proofs.transforms().get(new Recipe.FromLab(RenditionCompiler.WORKING, Intent.RELATIVE)).apply(grays);
         char[] printed = proofs.transforms()
             .get(new Recipe.ProofToLab(RenditionCompiler.WORKING, paper, onward.intent(), onward.blackPoint(), true)).apply(working);
