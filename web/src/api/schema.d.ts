@@ -3006,13 +3006,6 @@ export interface components {
             docket?: components["schemas"]["DocketView"];
             notice: string;
         };
-        AskedLight: {
-            /** Format: double */
-            kelvin: number;
-            /** Format: double */
-            lux: number;
-            name: string;
-        };
         AskedMode: {
             blackPoint?: boolean;
             /** @enum {string} */
@@ -8668,7 +8661,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["AskedLight"];
+                "application/json": components["schemas"]["HangingLight"];
             };
         };
         responses: {
@@ -8694,7 +8687,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["AskedLight"];
+                "application/json": components["schemas"]["HangingLight"];
             };
         };
         responses: {

@@ -1,34 +1,28 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
-import { Button, Checkbox, InputNumber, Select, Slider } from 'antd'
+import { Button, Checkbox, Select, Slider } from 'antd'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { answer, api } from '../api/client'
 import { asked, type ColourChange, pairingOf, renditionOf } from '../api/pictures'
-import type { LightFigures, NamedLight } from '../api/types'
+import type { LightFigures } from '../api/types'
 import type { StationProps } from '../docket/useDocket'
+import { LightNumbers } from './LightNumbers'
 import { MatchField } from './MatchField'
-import { type Shining, useScreenWhite } from './useLights'
+import { type Hanging, useScreenWhite } from './useLights'
 import { LIGHT } from './words'
 import './light.css'
 
 type Props = StationProps & {
-  lights: NamedLight[]
-  light: NamedLight
-  shining: Shining
+  hanging: Hanging
   figures: LightFigures | undefined
   change: ColourChange
-  onChosen: (id: string) => void
-  onShining: (next: Shining) => void
-  onChanged: (next: NamedLight) => void
 }
 
 /** The light that the print will hang in, what the eye makes of it there, and what to move for it. */
 export function LightCard(props: Props) {
-  const { view, tools, lights, light, shining, figures, onChosen, onShining, onChanged } = props
-  const said = view.spec.heading.light
-  const hangs = said?.name === light.name ? said : undefined
+  const { tools, hanging, figures } = props
+  const { lights, light, shining, hangs, choose, drag, shine } = hanging
   const screen = useScreenWhite()
-  const set = (next: Partial<Shining>) => onChanged({ ...light, ...shining, ...next })
   return (
     <>
       <section>
@@ -39,41 +33,23 @@ export function LightCard(props: Props) {
             className="which-light"
             value={light.id}
             options={lights.map((l) => ({ value: l.id, label: l.name }))}
-            onChange={onChosen}
+            onChange={choose}
           />
-          <InputNumber
-            aria-label={LIGHT.lux}
-            className="number"
-            min={1}
-            max={20_000}
-            value={shining.lux}
-            onChange={(lux) => lux && set({ lux })}
-          />
-          <span className="soft">lx</span>
-          <InputNumber
-            aria-label={LIGHT.kelvin}
-            className="number"
-            min={1500}
-            max={20_000}
-            step={100}
-            value={shining.kelvin}
-            onChange={(kelvin) => kelvin && kelvin >= 1500 && set({ kelvin })}
-          />
-          <span className="soft">K</span>
+          <LightNumbers value={shining} onTyped={shine} />
         </div>
         <Checkbox
-          checked={hangs != null}
+          checked={hangs}
           onChange={(e) =>
             tools.decide({
               kind: 'hangs-in',
-              light: e.target.checked ? { name: light.name, ...shining } : (null as unknown as typeof hangs),
+              light: e.target.checked ? { name: light.name, ...shining } : (null as unknown as undefined),
             })
           }
         >
           {LIGHT.hangsHere}
         </Checkbox>
         <p className="soft">{LIGHT.match}</p>
-        <MatchField figures={figures} light={shining} onDrag={onShining} onDone={(next) => onChanged({ ...light, ...next })} />
+        <MatchField figures={figures} light={shining} onDrag={drag} onDone={shine} />
         {screen?.white == null && figures && (
           <p className="soft">
             <Link to="/settings">{LIGHT.screenSupposed(figures.screen)}</Link>
@@ -103,7 +79,7 @@ export function LightCard(props: Props) {
 }
 
 /** Moves that make the print look here as it does in the judging light, kept under the light's name. */
-function ForThisLight({ view, picture, tools, light, shining, change }: Props) {
+function ForThisLight({ view, picture, tools, hanging: { light, shining }, change }: Props) {
   const client = useQueryClient()
   const [share, setShare] = useState(75)
   const [asking, setAsking] = useState(false)

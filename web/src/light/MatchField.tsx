@@ -1,17 +1,17 @@
 import { type KeyboardEvent, type PointerEvent, useRef } from 'react'
 import type { LightFigures } from '../api/types'
-import type { Shining } from './useLights'
+import { HIGHEST, LOWEST, type Shining } from './useLights'
 import { LIGHT } from './words'
 
 const STEP = 1.03
 const FIELD_STOPS = 4
 const KELVIN_WIDE = 4500
-const LEAST: Shining = { lux: 1, kelvin: 1500 }
-const MOST: Shining = { lux: 20_000, kelvin: 12_000 }
+/** Bluer than any sky that lights a wall. */
+const COLDEST = 12_000
 
 const within = ({ lux, kelvin }: Shining): Shining => ({
-  lux: Number(Math.max(LEAST.lux, Math.min(MOST.lux, lux)).toPrecision(3)),
-  kelvin: Math.round(Math.max(LEAST.kelvin, Math.min(MOST.kelvin, kelvin)) / 50) * 50,
+  lux: Number(Math.max(LOWEST.lux, Math.min(HIGHEST.lux, lux)).toPrecision(3)),
+  kelvin: Math.round(Math.max(LOWEST.kelvin, Math.min(COLDEST, kelvin)) / 50) * 50,
 })
 
 /** The screen's white beside white paper in this light; dragged up and down for brightness, sideways for colour. */
@@ -52,8 +52,8 @@ export function MatchField({
         role="slider"
         tabIndex={0}
         aria-label={LIGHT.field}
-        aria-valuemin={LEAST.lux}
-        aria-valuemax={MOST.lux}
+        aria-valuemin={LOWEST.lux}
+        aria-valuemax={HIGHEST.lux}
         aria-valuenow={light.lux}
         aria-valuetext={`${light.lux} lx, ${light.kelvin} K`}
         style={{ background: `rgb(${paper})`, color: (figures?.beside[1] ?? 0) > 110 ? '#000' : '#fff' }}

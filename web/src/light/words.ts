@@ -2,6 +2,8 @@ export const LIGHT = {
   head: 'Light',
   which: 'Which light',
   lux: 'Lux',
+  lx: 'lx',
+  k: 'K',
   kelvin: 'Colour temperature, K',
   hangsHere: 'this docket’s print will hang there',
   match:
@@ -46,8 +48,6 @@ export const LIGHTS = {
   head: 'Lights that prints hang in',
   help: 'The proof shows a print as it will look there, and suggests what to move for it. Prints are judged under 2000 lx and 5000 K.',
   name: 'name',
-  lux: 'lux',
-  kelvin: 'K',
   add: 'Another light',
   fresh: 'a hall',
   forget: 'Let it go',

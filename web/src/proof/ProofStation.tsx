@@ -6,7 +6,7 @@ import type { StationProps } from '../docket/useDocket'
 import { useKeys } from '../frame/keys'
 import { LightBooth, type Looked } from '../light/LightBooth'
 import { LightCard } from '../light/LightCard'
-import { type Shining, useLightFigures, useLights } from '../light/useLights'
+import { useHangingLight, useLightFigures } from '../light/useLights'
 import { LIGHT, LIGHTS } from '../light/words'
 import { LocalCard } from '../local/LocalCard'
 import { LocalHandles } from '../local/LocalHandles'
@@ -35,8 +35,6 @@ export function ProofStation(props: StationProps) {
   const { view, picture, tools, go } = props
   const [face, setFace] = useState<'judge' | 'compensate' | 'light'>('judge')
   const [looked, look] = useState<Looked>('BESIDE')
-  const [lightId, chooseLight] = useState<string>()
-  const [shone, shine] = useState<Shining>()
   const [draft, setDraft] = useState<Partial<ColourChange>>()
   const [moved, setMoved] = useState<'all' | 'parts'>('all')
   const [picked, pick] = useState<number>()
@@ -65,10 +63,8 @@ export function ProofStation(props: StationProps) {
   }
   const settled = useSettled(change, 200)
   const figures = useFigures(view, picture, true, paired)
-  const { lights = [], change: changeLight } = useLights(tools.complain, face === 'light')
-  const light = lights.find((l) => l.id === lightId) ?? lights.find((l) => l.name === view.spec.heading.light?.name) ?? lights[0]
-  const shining = light && (shone ?? { lux: light.lux, kelvin: light.kelvin })
-  const lit = useLightFigures(view, picture, settled, face === 'light' && paired ? shining : undefined)
+  const hanging = useHangingLight(view, tools, face === 'light')
+  const lit = useLightFigures(view, picture, settled, face === 'light' && paired ? hanging?.shining : undefined)
 
   // while a slider moves, quick pictures count more than fine ones
   const proof = paired ? proofUrl(view, picture, draft ? WHILE_MOVING : BOOTH, shown, converted.intent, change) : ''
@@ -151,13 +147,13 @@ export function ProofStation(props: StationProps) {
           )
         }
       >
-        {face === 'light' && light && shining ? (
+        {face === 'light' && hanging ? (
           <LightBooth
             view={view}
             picture={picture}
             change={change}
-            light={shining}
-            name={light.name}
+            light={hanging.shining}
+            name={hanging.light.name}
             figures={lit}
             looked={looked}
           />
@@ -236,29 +232,8 @@ export function ProofStation(props: StationProps) {
             onMoved={moveLocally}
           />
         )}
-        {face === 'light' && light && shining && (
-          <LightCard
-            {...props}
-            lights={lights}
-            light={light}
-            shining={shining}
-            figures={lit}
-            change={settled}
-            onChosen={(id) => {
-              shine(undefined)
-              chooseLight(id)
-            }}
-            onShining={shine}
-            onChanged={(next) => {
-              shine(undefined)
-              changeLight(next)
-              const hung = view.spec.heading.light
-              if (hung?.name === light.name)
-                tools.decide({ kind: 'hangs-in', light: { name: next.name, lux: next.lux, kelvin: next.kelvin } })
-            }}
-          />
-        )}
-        {face === 'light' && !light && <p>{LIGHTS.none}</p>}
+        {face === 'light' && hanging && <LightCard {...props} hanging={hanging} figures={lit} change={settled} />}
+        {face === 'light' && !hanging && <p>{LIGHTS.none}</p>}
         {face === 'judge' && (
           <JudgeCard
             {...props}

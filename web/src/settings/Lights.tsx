@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { App, Button, Input, InputNumber } from 'antd'
 import { answer, api, type Problem } from '../api/client'
+import { LightNumbers } from '../light/LightNumbers'
 import { useLights, useScreenWhite } from '../light/useLights'
 import { LIGHTS } from '../light/words'
 
@@ -33,25 +34,7 @@ export function Lights() {
                 />
               </td>
               <td>
-                <InputNumber
-                  aria-label={`${LIGHTS.lux}, ${l.name}`}
-                  min={1}
-                  max={20_000}
-                  value={l.lux}
-                  onChange={(lux) => lux && change({ ...l, lux })}
-                />{' '}
-                {LIGHTS.lux}
-              </td>
-              <td>
-                <InputNumber
-                  aria-label={`${LIGHTS.kelvin}, ${l.name}`}
-                  min={1500}
-                  max={20_000}
-                  step={100}
-                  value={l.kelvin}
-                  onChange={(kelvin) => kelvin && kelvin >= 1500 && change({ ...l, kelvin })}
-                />{' '}
-                {LIGHTS.kelvin}
+                <LightNumbers of={l.name} value={l} onTyped={({ lux, kelvin }) => change({ ...l, lux, kelvin })} />
               </td>
               <td>
                 <Button type="text" onClick={() => forget(l.id)}>

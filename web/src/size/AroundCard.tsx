@@ -1,4 +1,5 @@
 import { Checkbox, InputNumber } from 'antd'
+import type { ReactNode } from 'react'
 import { itemOf } from '../api/pictures'
 import type { DocketView, Item } from '../api/types'
 import type { DocketTools, SheetProps } from '../docket/useDocket'
@@ -29,17 +30,25 @@ export function AroundCard({ view, tools }: SheetProps) {
 }
 
 /** A control strip beside what is printed, so that each print tells whether its paper is still true. */
-export function ControlStripChoice({ view, tools }: { view: DocketView; tools: DocketTools }) {
+function ControlStripChoice({ view, tools }: { view: DocketView; tools: DocketTools }) {
   return (
     <section>
       <h2 className="head">Kept true</h2>
-      <Checkbox checked={view.spec.paper.checked} onChange={(e) => tools.decide({ kind: 'checked', checked: e.target.checked })}>
+      <ControlStripBox view={view} tools={tools}>
         a control strip along an edge
-      </Checkbox>
+      </ControlStripBox>
       {view.spec.paper.checked && (
         <p className="soft">24 patches in the bare paper of the first sheet. Once it is printed, the paper’s page reads them.</p>
       )}
     </section>
+  )
+}
+
+export function ControlStripBox({ view, tools, children }: { view: DocketView; tools: DocketTools; children: ReactNode }) {
+  return (
+    <Checkbox checked={view.spec.paper.checked} onChange={(e) => tools.decide({ kind: 'checked', checked: e.target.checked })}>
+      {children}
+    </Checkbox>
   )
 }
 

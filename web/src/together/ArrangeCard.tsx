@@ -5,6 +5,7 @@ import type { GangProps } from '../docket/useDocket'
 import { CountField } from '../parts/CountField'
 import { percent } from '../parts/numbers'
 import { Typed } from '../parts/Typed'
+import { ControlStripBox } from '../size/AroundCard'
 import { StockSelect } from '../size/StockSelect'
 
 type Rows = Arrangement['rows']
@@ -91,12 +92,9 @@ export function ArrangeCard({ view, tools, onGutter }: Props) {
             >
               cut marks
             </Checkbox>
-            <Checkbox
-              checked={view.spec.paper.checked}
-              onChange={(e) => tools.decide({ kind: 'checked', checked: e.target.checked })}
-            >
+            <ControlStripBox view={view} tools={tools}>
               control strip
-            </Checkbox>
+            </ControlStripBox>
           </div>
           {arrangement.way === 'ROWS' && <RowsRow {...{ view, tools }} />}
           <p className="soft" data-testid="bare">
